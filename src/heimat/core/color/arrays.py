@@ -1,0 +1,22 @@
+"""The two array types that the color functions take and give."""
+
+import numpy as np
+from numpy.typing import ArrayLike, NDArray
+
+Floats = NDArray[np.float64]
+Bytes = NDArray[np.uint8]
+
+
+def floats(values: ArrayLike) -> Floats:
+    """Return `values` as a float64 array, without a copy where it is one already."""
+    return np.asarray(values, dtype=np.float64)
+
+
+def to_bytes(srgb: ArrayLike) -> Bytes:
+    """Round sRGB 0 to 1, shape (..., 3), to 8 bits a channel; values outside are clipped."""
+    return np.rint(np.clip(floats(srgb), 0.0, 1.0) * 255.0).astype(np.uint8)
+
+
+def from_bytes(rgb8: ArrayLike) -> Floats:
+    """Return 8-bit sRGB, shape (..., 3), as floats 0 to 1."""
+    return floats(rgb8) / 255.0

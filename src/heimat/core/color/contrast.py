@@ -1,0 +1,65 @@
+"""Contrast after WCAG 2.2 (definitions of relative luminance and contrast ratio; criteria 1.4.3, 1.4.6, 1.4.11)."""
+
+from decimal import ROUND_DOWN, Decimal
+from typing import Literal
+
+import numpy as np
+from numpy.typing import ArrayLike
+
+from heimat.core.color.arrays import Floats
+from heimat.core.color.spaces.srgb import srgb_to_linear
+
+Grade = Literal["AAA", "AA", "AA large", "fails"]
+
+WEIGHTS: Floats = np.array([0.2126, 0.7152, 0.0722])
+"""WCAG's luminance coefficients, in the four decimals that the definition prints."""
+FLARE = 0.05
+AAA_TEXT = 7.0
+AA_TEXT = 4.5
+AA_LARGE = 3.0
+
+_LINEAR_OF_LEVEL = srgb_to_linear(np.arange(256) / 255.0)
+
+
+def linear_of_bytes(rgb8: ArrayLike) -> Floats:
+    """Linear light of 8-bit sRGB (..., 3), by table."""
+    return _LINEAR_OF_LEVEL[np.asarray(rgb8, dtype=np.intp)]
+
+
+def relative_luminance(rgb8: ArrayLike) -> Floats:
+    """WCAG relative luminance, shape (...), 0 to 1, of 8-bit sRGB integers (..., 3).
+
+    Raises IndexError for levels above 255 or below -256 and TypeError for what is no integer.
+    """
+    return linear_of_bytes(rgb8) @ WEIGHTS
+
+
+def ratio_of_luminances(one: ArrayLike, other: ArrayLike) -> Floats:
+    """Contrast ratio 1 to 21 of two relative luminances, which broadcast."""
+    a, b = np.asarray(one, dtype=np.float64), np.asarray(other, dtype=np.float64)
+    return (np.maximum(a, b) + FLARE) / (np.minimum(a, b) + FLARE)
+
+
+def ratio(foreground8: ArrayLike, ground8: ArrayLike) -> Floats:
+    """Contrast ratio 1 to 21 of 8-bit sRGB integers; (..., 3) each, broadcasting, result (...)."""
+    return ratio_of_luminances(relative_luminance(foreground8), relative_luminance(ground8))
+
+
+def grade(value: float) -> Grade:
+    """The best that a ratio reaches for text: AAA 7, AA 4.5, AA large 3, or fails. Nothing is rounded up."""
+    if value >= AAA_TEXT:
+        return "AAA"
+    if value >= AA_TEXT:
+        return "AA"
+    return "AA large" if value >= AA_LARGE else "fails"
+
+
+def cut(value: float) -> str:
+    """Print a ratio with two decimals, cut and never rounded: 4.499 reads 4.49."""
+    return str(Decimal(repr(float(value))).quantize(Decimal("0.01"), rounding=ROUND_DOWN))
+
+
+def luminance_reaching(target: float, ground: ArrayLike, *, lighter: bool) -> Floats:
+    """The luminance whose ratio with `ground` (a luminance, any shape) is `target`; may lie outside 0 to 1."""
+    base = np.asarray(ground, dtype=np.float64) + FLARE
+    return (target * base if lighter else base / target) - FLARE

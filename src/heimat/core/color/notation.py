@@ -1,0 +1,241 @@
+"""Reading and writing one color as people and files write it.
+
+CSS Color 4 is read and converted by the general library `coloraide`, one color at a time; HSB and HSV as designers
+type them, and hex without its sign, are ours.
+"""
+
+import math
+import re
+from functools import lru_cache
+from typing import Annotated, Literal, Self, get_args
+
+import numpy as np
+from coloraide.everything import ColorAll
+from pydantic import BaseModel, ConfigDict, Field, model_validator
+
+from heimat.core.color.arrays import Bytes, Floats, floats, to_bytes
+from heimat.core.color.contrast import WEIGHTS
+from heimat.core.color.gamut import in_gamut, solve
+from heimat.core.color.rounding import nearest_bytes
+from heimat.core.color.spaces import hsv_to_srgb, srgb_to_linear, srgb_to_oklch
+from heimat.core.errors import DomainError
+
+Space = Literal[
+    "srgb",
+    "hsl",
+    "hwb",
+    "hsv",
+    "lab",
+    "lch",
+    "oklab",
+    "oklch",
+    "display-p3",
+    "srgb-linear",
+    "a98-rgb",
+    "prophoto-rgb",
+    "rec2020",
+    "xyz-d50",
+    "xyz-d65",
+]
+_SPACES: frozenset[str] = frozenset(get_args(Space))
+Notation = Literal["hex", "rgb", "hsl", "hwb", "hsb", "lab", "lch", "oklab", "oklch", "display-p3", "name"]
+NOTATIONS: tuple[Notation, ...] = get_args(Notation)
+
+LONGEST_TEXT = 120
+EXAMPLE = "#0B6E6E, rgb(11 110 110) or hsb(180 90% 43%)"
+
+Finite = Annotated[float, Field(allow_inf_nan=False, ge=-1e4, le=1e4)]
+
+
+class Color(BaseModel):
+    """One exact color: its space, three components as CSS Color 4 defines them, and alpha 0 to 1.
+
+    sRGB and display-p3 components run from 0 to 1; saturation, lightness, whiteness and value of HSL, HWB and HSV
+    from 0 to 1; L of lab() and lch() from 0 to 100 (D50), of OKLab and OKLCH from 0 to 1; hues in degrees.
+    """
+
+    model_config = ConfigDict(frozen=True, extra="forbid")
+
+    space: Space = "srgb"
+    components: tuple[Finite, Finite, Finite]
+    alpha: Annotated[float, Field(ge=0.0, le=1.0)] = 1.0
+
+    @model_validator(mode="after")
+    def _convertible(self) -> Self:
+        if not np.isfinite(srgb_of(self)).all():
+            raise ValueError("a color whose sRGB value cannot be computed")
+        return self
+
+    @classmethod
+    def of_bytes(cls, rgb8: Bytes | tuple[int, int, int]) -> "Color":
+        """The opaque sRGB color of three 8-bit levels."""
+        r, g, b = (int(level) / 255.0 for level in rgb8)
+        return cls(components=(r, g, b))
+
+
+def _css(color: Color) -> ColorAll:
+    return ColorAll(color.space, list(color.components), color.alpha)
+
+
+@lru_cache(maxsize=4096)
+def _srgb(color: Color) -> tuple[float, float, float]:
+    if color.space == "srgb":
+        return color.components
+    if color.space == "hsv":
+        r, g, b = hsv_to_srgb(color.components)
+        return float(r), float(g), float(b)
+    r, g, b = _css(color).convert("srgb").coords(nans=False)
+    return float(r), float(g), float(b)
+
+
+def srgb_of(color: Color) -> Floats:
+    """The gamma-encoded sRGB value, shape (3,), unclipped: outside 0 to 1 where sRGB does not hold the color."""
+    return floats(_srgb(color))
+
+
+@lru_cache(maxsize=4096)
+def _rgb8(color: Color) -> tuple[int, int, int]:
+    srgb = srgb_of(color)
+    if not in_gamut(srgb):
+        _, chroma, hue = srgb_to_oklch(srgb)
+        srgb = nearest_bytes(solve(srgb_to_linear(srgb) @ WEIGHTS, chroma, hue)) / 255.0
+    r, g, b = to_bytes(srgb)
+    return int(r), int(g), int(b)
+
+
+def rgb8_of(color: Color) -> Bytes:
+    """The 8-bit sRGB value, shape (3,), that is published for a color: exact for every hex value.
+
+    A color that sRGB does not hold keeps its hue and luminance and gives up chroma.
+    """
+    return np.array(_rgb8(color), dtype=np.uint8)
+
+
+def oklch_of(color: Color) -> Floats:
+    """Exact OKLCH, shape (3,), hue in degrees."""
+    return srgb_to_oklch(srgb_of(color))
+
+
+_NUMBER = r"([+-]?(?:\d+\.?\d*|\.\d+))"
+_HSB = re.compile(rf"^hs[bv]\s*\(?\s*{_NUMBER}(?:deg|°)?\s*[,\s]\s*{_NUMBER}\s*%?\s*[,\s]\s*{_NUMBER}\s*%?\s*\)?$", re.I)
+_BARE_HEX = re.compile(r"^(?:[0-9a-f]{3,4}|[0-9a-f]{6}|[0-9a-f]{8})$", re.I)
+_PRINT = re.compile(r"\b(?:device-)?cmyk\b|\bpantone\b|\bral\s*\d", re.I)
+_UNIT_SPACES = frozenset({"srgb", "display-p3"})
+
+
+def parse(text: str) -> Color:
+    """Read one color in any CSS Color 4 notation, with or without `#`, or as HSB or HSV.
+
+    Numbers outside the range of rgb(), hsl() and the like are brought to the nearest allowed value, as CSS does.
+    Raises DomainError (field `text`) with a sentence for what cannot be read; print notations are refused.
+    """
+    wanted = text.strip().rstrip(";").strip()
+    if not wanted:
+        raise DomainError(f"Type a color, for example {EXAMPLE}.", "text", "empty")
+    if len(wanted) > LONGEST_TEXT:
+        raise DomainError(f"That is too long for one color. For example: {EXAMPLE}.", "text", "unreadable")
+    if _PRINT.search(wanted):
+        raise DomainError(
+            "Print colors depend on paper, ink and profile, so they are not guessed. "
+            f"Give the value for screens, for example {EXAMPLE}.",
+            "text",
+            "print",
+        )
+    color = _hsb(wanted) or _css_color(f"#{wanted}" if _BARE_HEX.match(wanted) else wanted)
+    if color is None:
+        raise DomainError(f"“{wanted}” is not a color Heimat can read. For example: {EXAMPLE}.", "text", "unreadable")
+    return color
+
+
+def _hsb(text: str) -> Color | None:
+    match = _HSB.match(text)
+    if match is None:
+        return None
+    hue, saturation, value = (float(number) for number in match.groups())
+    share = (min(max(part, 0.0), 100.0) / 100.0 for part in (saturation, value))
+    return Color(space="hsv", components=(hue % 360.0, *share))
+
+
+def _css_color(text: str) -> Color | None:
+    try:
+        css = ColorAll(text)
+    except ValueError:
+        return None
+    space = css.space()
+    numbers = [float(number) for number in css.coords(nans=False)]
+    if space not in _SPACES or not all(math.isfinite(number) for number in numbers):
+        return None
+    if space in _UNIT_SPACES:
+        numbers = [min(max(number, 0.0), 1.0) for number in numbers]
+    elif space in {"hsl", "hwb", "hsv"}:
+        numbers = [numbers[0] % 360.0, *(min(max(number, 0.0), 1.0) for number in numbers[1:])]
+    alpha = min(max(float(css.alpha(nans=False)), 0.0), 1.0)
+    try:
+        return Color.model_validate({"space": space, "components": numbers, "alpha": alpha})
+    except ValueError:
+        return None
+
+
+def _trim(value: float, places: int) -> str:
+    text = f"{value:.{places}f}"
+    if "." in text:
+        text = text.rstrip("0").rstrip(".")
+    return "0" if text == "-0" else text
+
+
+def hex_of(rgb8: Bytes) -> str:
+    """`#RRGGBB`, upper case, of one 8-bit color, shape (3,)."""
+    return "#" + bytes(np.asarray(rgb8, dtype=np.uint8)).hex().upper()
+
+
+_PLACES: dict[str, tuple[int, int, int]] = {
+    "hsl": (2, 2, 2),
+    "hwb": (2, 2, 2),
+    "hsb": (2, 2, 2),
+    "lab": (3, 3, 3),
+    "lch": (3, 3, 3),
+    "oklab": (5, 5, 5),
+    "oklch": (5, 5, 3),
+    "display-p3": (5, 5, 5),
+}
+"""Decimals that bring every 8-bit color back to itself when it is read again."""
+_IN_PERCENT = frozenset({"hsl", "hwb", "hsb"})
+
+
+def format(color: Color, notation: Notation) -> str:
+    """Write a color in a notation, with as many decimals as bring its 8-bit value back.
+
+    hex, rgb, hsl, hwb and hsb write the 8-bit sRGB value; the others the exact color. `name` gives the CSS name, or
+    an empty text where there is none. Raises ValueError for another notation.
+    """
+    if notation not in NOTATIONS:
+        raise ValueError(f"notation is one of {', '.join(NOTATIONS)}, not {notation}")
+    rgb8 = rgb8_of(color)
+    if notation == "hex":
+        return hex_of(rgb8) + ("" if color.alpha == 1.0 else f"{round(color.alpha * 255):02X}")
+    if notation == "name":
+        return _name(rgb8) if color.alpha == 1.0 else ""
+    tail = "" if color.alpha == 1.0 else f" / {_trim(color.alpha, 4)}"
+    if notation == "rgb":
+        return f"rgb({rgb8[0]} {rgb8[1]} {rgb8[2]}{tail})"
+    numbers = _components(color, rgb8, notation)
+    if notation in _IN_PERCENT:
+        numbers = [numbers[0], numbers[1] * 100.0, numbers[2] * 100.0]
+    parts = [_trim(number, places) for number, places in zip(numbers, _PLACES[notation], strict=True)]
+    if notation in _IN_PERCENT:
+        parts[1:] = [part + "%" for part in parts[1:]]
+    inner = " ".join(parts) + tail
+    return f"color(display-p3 {inner})" if notation == "display-p3" else f"{notation}({inner})"
+
+
+def _components(color: Color, rgb8: Bytes, notation: str) -> list[float]:
+    space = "hsv" if notation == "hsb" else notation
+    exact = color if notation not in _IN_PERCENT else Color.of_bytes(rgb8)
+    css = _css(exact).convert(space)
+    numbers = [float(number) for number in css.coords(nans=False)]
+    return numbers
+
+
+def _name(rgb8: Bytes) -> str:
+    text = _css(Color.of_bytes(rgb8)).to_string(names=True)
+    return "" if text.startswith(("#", "rgb")) else str(text)

@@ -1,0 +1,71 @@
+"""Reading many colors at once: any lines that hold one color each, and perhaps words."""
+
+import re
+from dataclasses import dataclass
+
+from heimat.core.color.notation import EXAMPLE, Color, parse
+from heimat.core.errors import DomainError
+
+MOST_LINES = 200
+_SEPARATORS = re.compile(r"[\n;]|,(?![^(]*\))")
+_FUNCTION = re.compile(r"[a-z][a-z0-9-]*\([^()]*\)", re.I)
+_HASH = re.compile(r"#[0-9a-z]+", re.I)
+_HSB_WORDS = re.compile(r"\bhs[bv]\s+[\d.]+°?[\s,]+[\d.]+%?[\s,]+[\d.]+%?", re.I)
+_WORD = re.compile(r"[^\s:=]+")
+_EDGES = " \t:=-–—\"'*•"
+
+
+@dataclass(frozen=True)
+class ReadLine:
+    """What was understood of one line: a color and perhaps a name, or the reason why not."""
+
+    text: str
+    name: str
+    color: Color | None
+    problem: str | None
+
+
+def read_lines(text: str) -> list[ReadLine]:
+    """Read lines (or pieces parted by semicolons or commas) that hold one color each; never raises."""
+    pieces = [piece.strip() for piece in _SEPARATORS.split(text)]
+    lines = [_read(piece) for piece in pieces if piece][:MOST_LINES]
+    return _one_spaced_list(text) if len(lines) == 1 and lines[0].color is None else lines
+
+
+def _one_spaced_list(text: str) -> list[ReadLine]:
+    """Several bare colors parted by spaces only."""
+    words = text.split()
+    lines = [_read(word) for word in words]
+    return lines if len(lines) > 1 and all(line.color for line in lines) else [_read(text.strip())]
+
+
+def _read(piece: str) -> ReadLine:
+    try:
+        return ReadLine(piece, "", parse(piece), None)
+    except DomainError as refusal:
+        problem = refusal.message
+        if refusal.code == "print":
+            return ReadLine(piece, "", None, problem)
+    found = [(match.span(), match.group()) for match in _candidates(piece)]
+    colors: list[tuple[tuple[int, int], Color]] = []
+    for span, candidate in found:
+        try:
+            colors.append((span, parse(candidate)))
+        except DomainError:
+            continue
+    if not colors:
+        return ReadLine(piece, "", None, f"No color found in “{piece[:40]}”. For example: tidewater {EXAMPLE}.")
+    if len(colors) > 1:
+        return ReadLine(piece, "", None, f"More than one color in “{piece[:40]}”. Put each on a line of its own.")
+    (start, end), color = colors[0]
+    words = f"{piece[:start].strip(_EDGES)} {piece[end:].strip(_EDGES)}".strip()
+    return ReadLine(piece, words.removeprefix("--"), color, None)
+
+
+def _candidates(piece: str) -> list[re.Match[str]]:
+    """Pieces of a line that may be a color, the plainest signs first; words only where nothing else is there."""
+    for pattern in (_FUNCTION, _HASH, _HSB_WORDS):
+        matches = list(pattern.finditer(piece))
+        if matches:
+            return matches
+    return list(_WORD.finditer(piece))

@@ -1,0 +1,65 @@
+"""What must hold for every document: names that can be published, references that lead somewhere, no circles."""
+
+from heimat.core.errors import DomainError
+from heimat.core.system import (
+    MOST_HUES,
+    MOST_TOKENS,
+    ColorSystem,
+    GivenSource,
+    StepAlias,
+    TintedSource,
+    TokenAlias,
+    ladder_of,
+)
+from heimat.core.tokens.aliases import follow
+from heimat.core.tokens.names import check_all_names
+
+
+def check_system(system: ColorSystem, field: str) -> None:
+    """Raise DomainError, blaming `field` of the edit at work, unless a document holds together."""
+    _check_limits(system)
+    _check_hues(system, field)
+    _check_values(system, field)
+    _check_references(system, field)
+    check_all_names(system, field)
+
+
+def _check_limits(system: ColorSystem) -> None:
+    if len(system.hues) > MOST_HUES:
+        raise DomainError(f"A system has at most {MOST_HUES} hues.", "hues", "limit")
+    if len(system.tokens) > MOST_TOKENS:
+        raise DomainError(f"A system has at most {MOST_TOKENS} tokens.", "tokens", "limit")
+
+
+def _check_hues(system: ColorSystem, field: str) -> None:
+    for hue in system.hues.values():
+        if isinstance(hue.source, TintedSource):
+            parent = system.hues.get(hue.source.hue)
+            if parent is None or not isinstance(parent.source, GivenSource):
+                raise DomainError(f"{hue.name} needs a hue with a color of its own to be tinted with.", field, "missing")
+        ladder = ladder_of(system, hue)
+        for step in [*hue.pins, *([hue.anchor.step] if hue.anchor.mode == "label" else [])]:
+            if step is None or ladder.index(step) is None:
+                raise DomainError(f"{hue.name} has no step of that label on its ladder.", field, "missing")
+
+
+def _check_values(system: ColorSystem, field: str) -> None:
+    for token in system.tokens.values():
+        if not token.values:
+            raise DomainError(f"{token.name} needs a value.", field, "missing")
+        for theme, value in token.values.items():
+            if theme not in system.themes:
+                raise DomainError("That theme is not there any more.", field, "missing")
+            if isinstance(value, StepAlias):
+                hue = system.hues.get(value.hue)
+                if hue is None or ladder_of(system, hue).index(value.step) is None:
+                    raise DomainError("The step it should stand for is not there any more.", field, "missing")
+            if isinstance(value, TokenAlias):
+                follow(system, token.id, theme, field)
+
+
+def _check_references(system: ColorSystem, field: str) -> None:
+    named = [token for pairing in system.pairings.values() for token in (pairing.foreground, pairing.ground)]
+    named += [token for told in system.told_apart.values() for token in told.tokens]
+    if any(token not in system.tokens for token in named):
+        raise DomainError("A token that is checked is not there any more.", field, "missing")

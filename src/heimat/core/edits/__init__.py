@@ -1,0 +1,101 @@
+"""Every change there is: one typed union, applied by one pure function."""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from typing import Annotated
+
+from pydantic import Field, TypeAdapter
+
+from heimat.core.consistency import check_system
+from heimat.core.edits.base import Path
+from heimat.core.edits.conflicts import conflict
+from heimat.core.edits.difference import PlaceValue, places_changed
+from heimat.core.edits.hues import AddHues, MoveHue, NewHue, PinStep, RemoveHue, RenameHue, SetAnchor, SetHueKind, SetHueNote
+from heimat.core.edits.ladder import RenameSystem, SetLadder, SetScalePattern
+from heimat.core.edits.restore import Restore
+from heimat.core.edits.sources import AimSource, SetSource, TintSource
+from heimat.core.edits.tokens import AddToken, RemoveToken, RenameToken, SetTokenValue
+from heimat.core.system import ColorSystem
+
+UserEdit = Annotated[
+    AddHues
+    | RemoveHue
+    | RenameHue
+    | SetHueKind
+    | SetHueNote
+    | MoveHue
+    | SetSource
+    | AimSource
+    | TintSource
+    | SetAnchor
+    | PinStep
+    | SetLadder
+    | SetScalePattern
+    | RenameSystem
+    | AddToken
+    | SetTokenValue
+    | RenameToken
+    | RemoveToken,
+    Field(discriminator="type"),
+]
+"""What a person can do."""
+Edit = Annotated[UserEdit | Restore, Field(discriminator="type")]
+"""What a revision can hold: what a person did, or what takes it back."""
+EDIT: TypeAdapter[Edit] = TypeAdapter(Edit)
+
+__all__ = [
+    "EDIT",
+    "Applied",
+    "Edit",
+    "NewHue",
+    "Path",
+    "PlaceValue",
+    "Restore",
+    "UserEdit",
+    "apply",
+    "apply_all",
+    "conflict",
+]
+
+
+def apply(system: ColorSystem, edit: Edit) -> ColorSystem:
+    """The document after an edit. Pure and total: a new document, or DomainError with the field at fault."""
+    changed = edit.change(system)
+    if changed is not system:
+        check_system(changed, _field_of(edit))
+    return changed
+
+
+def _field_of(edit: Edit) -> str:
+    """The field of an edit that is to blame where the whole document does not hold together any more."""
+    for field in ("name", "pattern", "value", "anchor", "ladder"):
+        if field in type(edit).model_fields:
+            return field
+    return "hues.0.name" if isinstance(edit, AddHues) else "edit"
+
+
+@dataclass(frozen=True)
+class Applied:
+    """What came of one gesture: the document, a sentence, the inverse, and the places read and written."""
+
+    system: ColorSystem
+    sentence: str
+    inverse: Restore
+    reads: frozenset[Path]
+    writes: frozenset[Path]
+
+
+def apply_all(system: ColorSystem, edits: Sequence[Edit]) -> Applied:
+    """Apply the edits of one gesture in order, as one change. Raises DomainError; then nothing is changed."""
+    at = system
+    sentences: list[str] = []
+    reads: set[Path] = set()
+    for edit in edits:
+        changed = apply(at, edit)
+        sentences.append(edit.sentence(at))
+        reads |= edit.reads()
+        at = changed
+    back = places_changed(at, system)
+    said = sentences[0] if len(sentences) == 1 else f"{sentences[0]} and {len(sentences) - 1} more"
+    inverse = Restore(what=said[:400], places=tuple(back))
+    return Applied(at, said, inverse, frozenset(reads), frozenset(place.path for place in back))

@@ -1,0 +1,55 @@
+"""What every edit has: a type, what it reads, a sentence, and a pure `apply`."""
+
+from abc import abstractmethod
+
+from pydantic import BaseModel, ConfigDict
+
+from heimat.core.errors import DomainError
+from heimat.core.system import ColorSystem, Hue, Token
+
+Path = tuple[str, ...]
+"""A place in the document, from the collection down: ("hues", id, "source")."""
+
+
+class EditBase(BaseModel):
+    """One change. It names entities by id, never by position or name."""
+
+    model_config = ConfigDict(frozen=True, extra="forbid")
+
+    @abstractmethod
+    def change(self, system: ColorSystem) -> ColorSystem:
+        """The changed document. Raises DomainError, with the field of this edit, for what cannot be."""
+
+    @abstractmethod
+    def sentence(self, system: ColorSystem) -> str:
+        """What the edit does, in words, told of the document before it."""
+
+    def reads(self) -> set[Path]:
+        """The places whose content this edit relies on, besides those that it writes."""
+        return set()
+
+
+def hue_of(system: ColorSystem, hue_id: str, field: str = "hue") -> Hue:
+    """The hue of an id. Raises DomainError where there is none."""
+    hue = system.hues.get(hue_id)
+    if hue is None:
+        raise DomainError("That hue is not there any more.", field, "missing")
+    return hue
+
+
+def token_of(system: ColorSystem, token_id: str, field: str = "token") -> Token:
+    """The token of an id. Raises DomainError where there is none."""
+    token = system.tokens.get(token_id)
+    if token is None:
+        raise DomainError("That token is not there any more.", field, "missing")
+    return token
+
+
+def with_hue(system: ColorSystem, hue: Hue) -> ColorSystem:
+    """The document with a hue put in, new or in place of its older self."""
+    return system.model_copy(update={"hues": {**system.hues, hue.id: hue}})
+
+
+def with_token(system: ColorSystem, token: Token) -> ColorSystem:
+    """The document with a token put in, new or in place of its older self."""
+    return system.model_copy(update={"tokens": {**system.tokens, token.id: token}})

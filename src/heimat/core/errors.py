@@ -1,0 +1,15 @@
+"""What the core raises when something cannot be done."""
+
+
+class DomainError(Exception):
+    """A change or a value that cannot be accepted.
+
+    `message` is a sentence for a designer, `field` the dotted path of what is at fault within the edit or document,
+    `code` a short stable word for programs.
+    """
+
+    def __init__(self, message: str, field: str, code: str = "refused") -> None:
+        super().__init__(message)
+        self.message = message
+        self.field = field
+        self.code = code

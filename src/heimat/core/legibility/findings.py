@@ -1,0 +1,122 @@
+"""Findings: what is to settle, as sentences with figures and ways to settle it."""
+
+from dataclasses import dataclass
+from typing import Literal
+
+from heimat.core.color.arrays import Bytes
+from heimat.core.color.contrast import cut
+from heimat.core.edits.tokens import value_in_words
+from heimat.core.legibility.pairings import USE_WORDS, PairingResult
+from heimat.core.legibility.repairs import Repair, repair_pairing, repair_told_apart
+from heimat.core.legibility.told_apart import PairDistance, VisionDistance
+from heimat.core.resolve import Resolved, ToldApartResult
+from heimat.core.tokens.aliases import follow
+
+
+@dataclass(frozen=True)
+class Finding:
+    """One thing to settle. `colors` are the two 8-bit colors it is about, `vision` the one that merges them."""
+
+    id: str
+    kind: Literal["pairing", "told_apart", "translucent"]
+    sentence: str
+    detail: str
+    tokens: tuple[str, str]
+    colors: tuple[Bytes, Bytes]
+    vision: VisionDistance | None
+    repairs: list[Repair]
+
+
+def distance_text(value: float) -> str:
+    """A CIEDE2000 distance with one decimal, cut and never rounded up over a threshold."""
+    return f"{int(value * 10) / 10:.1f}"
+
+
+def findings(resolved: Resolved) -> list[Finding]:
+    """All findings, those that merge meanings first, then pairings by how far they fall short."""
+    told = [
+        _told_apart(resolved, result, pair)
+        for result in resolved.told_apart
+        for pair in sorted(result.pairs, key=lambda pair: pair.least())
+        if pair.least() < result.told_apart.threshold
+    ]
+    unknown = [_translucent(resolved, result) for result in resolved.pairings if result.needed and result.holds is None]
+    failing = sorted(
+        (result for result in resolved.pairings if result.holds is False),
+        key=lambda result: result.ratio / (result.needed or 1.0),
+    )
+    return told + unknown + [_pairing(resolved, result) for result in failing]
+
+
+def _told_apart(resolved: Resolved, result: ToldApartResult, pair: PairDistance) -> Finding:
+    ids = (result.told_apart.tokens[pair.one], result.told_apart.tokens[pair.other])
+    one, other = (resolved.system.tokens[token].name for token in ids)
+    worst = pair.worst
+    wanted = f"{result.told_apart.name} asks for {result.told_apart.threshold:g} at every severity."
+    if pair.typical < result.told_apart.threshold:
+        sentence = f"{one} and {other} look alike."
+    else:
+        sentence = f"{one} and {other} look alike for {worst.vision} vision."
+    where = f"; below {result.told_apart.threshold:g} {_interval(worst)}" if worst.below else ""
+    detail = (
+        f"{distance_text(pair.typical)} apart for typical vision, {distance_text(worst.least)} for {worst.vision}{where}. "
+        f"{wanted}"
+    )
+    return Finding(
+        id=f"told-{ids[0]}-{ids[1]}",
+        kind="told_apart",
+        sentence=sentence,
+        detail=detail,
+        tokens=ids,
+        colors=(resolved.tokens[ids[0]].rgb8, resolved.tokens[ids[1]].rgb8),
+        vision=worst,
+        repairs=repair_told_apart(resolved, result, pair),
+    )
+
+
+def _interval(distance: VisionDistance) -> str:
+    low, high = distance.below or (0.0, 1.0)
+    if high == 1.0:
+        return f"from severity {low:g} up"
+    return f"at severity {low:g}" if low == high else f"from severity {low:g} to {high:g}"
+
+
+def _pairing(resolved: Resolved, result: PairingResult) -> Finding:
+    foreground, ground = _names(resolved, result)
+    theme = resolved.theme.name if resolved.theme else ""
+    ids = (result.pairing.foreground, result.pairing.ground)
+    return Finding(
+        id=f"pairing-{result.pairing.id}",
+        kind="pairing",
+        sentence=f"{foreground} on {ground} reads {cut(result.ratio)}; {USE_WORDS[result.pairing.use]} needs {result.needed:g}.",
+        detail=f"{foreground} is {_ends_at(resolved, ids[0])}, {ground} is {_ends_at(resolved, ids[1])}, in {theme}.",
+        tokens=ids,
+        colors=(resolved.tokens[ids[0]].rgb8, resolved.tokens[ids[1]].rgb8),
+        vision=None,
+        repairs=repair_pairing(resolved, result),
+    )
+
+
+def _translucent(resolved: Resolved, result: PairingResult) -> Finding:
+    foreground, ground = _names(resolved, result)
+    ids = (result.pairing.foreground, result.pairing.ground)
+    return Finding(
+        id=f"translucent-{result.pairing.id}",
+        kind="translucent",
+        sentence=f"{foreground} on {ground} cannot be measured: {ground} is translucent.",
+        detail="What lies under it decides. Give it an opaque color, or pair the text with what lies under it.",
+        tokens=ids,
+        colors=(resolved.tokens[ids[0]].rgb8, resolved.tokens[ids[1]].rgb8),
+        vision=None,
+        repairs=[],
+    )
+
+
+def _names(resolved: Resolved, result: PairingResult) -> tuple[str, str]:
+    tokens = resolved.system.tokens
+    return tokens[result.pairing.foreground].name, tokens[result.pairing.ground].name
+
+
+def _ends_at(resolved: Resolved, token: str) -> str:
+    theme = resolved.theme.id if resolved.theme else ""
+    return value_in_words(resolved.system, follow(resolved.system, token, theme).end)

@@ -1,0 +1,70 @@
+"""Told-apart sets: the distances between all pairs under every vision and severity."""
+
+from dataclasses import dataclass
+
+import numpy as np
+
+from heimat.core.color.arrays import Bytes, Floats
+from heimat.core.color.contrast import linear_of_bytes
+from heimat.core.color.difference import ciede2000
+from heimat.core.color.spaces import linear_to_xyz, xyz_to_lab
+from heimat.core.color.vision import COLOR_VISIONS, SEVERITIES, Vision, simulate_severities
+
+
+@dataclass(frozen=True)
+class VisionDistance:
+    """One pair under one vision: the least distance over all severities, and where it is below the threshold."""
+
+    vision: Vision
+    least: float
+    at_severity: float
+    below: tuple[float, float] | None
+
+
+@dataclass(frozen=True)
+class PairDistance:
+    """Two members of a set (positions), their distance in typical vision and under each deficiency."""
+
+    one: int
+    other: int
+    typical: float
+    visions: tuple[VisionDistance, ...]
+
+    @property
+    def worst(self) -> VisionDistance:
+        """The vision under which the pair comes closest."""
+        return min(self.visions, key=lambda distance: distance.least)
+
+    def least(self) -> float:
+        """The smallest distance under any vision, typical vision included."""
+        return min(self.typical, self.worst.least)
+
+
+def seen_labs(rgb8: Bytes) -> Floats:
+    """L*a*b* of 8-bit colors (n, 3) under each of `COLOR_VISIONS` at each severity: shape (3, 11, n, 3)."""
+    linear = linear_of_bytes(rgb8)
+    seen = np.stack([simulate_severities(linear, vision) for vision in COLOR_VISIONS])
+    return xyz_to_lab(linear_to_xyz(seen))
+
+
+def distances(rgb8: Bytes, threshold: float) -> list[PairDistance]:
+    """All pairs (upper triangle) of 8-bit colors (n, 3), in the order of their positions."""
+    one, other = np.triu_indices(len(rgb8), k=1)
+    if len(one) == 0:
+        return []
+    labs = seen_labs(rgb8)
+    found = ciede2000(labs[:, :, one], labs[:, :, other])
+    return [_pair(int(one[pair]), int(other[pair]), found[:, :, pair], threshold) for pair in range(len(one))]
+
+
+def _pair(one: int, other: int, found: Floats, threshold: float) -> PairDistance:
+    """`found` holds the distances (3 visions, 11 severities); severity 0 is typical vision."""
+    visions = tuple(_vision(vision, found[place], threshold) for place, vision in enumerate(COLOR_VISIONS))
+    return PairDistance(one, other, float(found[0, 0]), visions)
+
+
+def _vision(vision: Vision, found: Floats, threshold: float) -> VisionDistance:
+    place = int(np.argmin(found))
+    low = np.flatnonzero(found < threshold)
+    below = (float(SEVERITIES[low[0]]), float(SEVERITIES[low[-1]])) if len(low) else None
+    return VisionDistance(vision, float(found[place]), float(SEVERITIES[place]), below)

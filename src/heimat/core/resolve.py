@@ -1,0 +1,106 @@
+"""From a document to everything that can be seen, checked or published. It only calls the parts in order."""
+
+from dataclasses import dataclass
+
+import numpy as np
+from numpy.typing import NDArray
+
+from heimat.core.color.arrays import Bytes, Floats
+from heimat.core.color.contrast import ratio_of_luminances, relative_luminance
+from heimat.core.color.spaces import lightness
+from heimat.core.legibility.pairings import PairingResult, TokenColor, check_pairing
+from heimat.core.legibility.told_apart import PairDistance, distances
+from heimat.core.scales.generate import Scale
+from heimat.core.scales.promises import Promise, promises
+from heimat.core.scaling import scales_of
+from heimat.core.system import ColorSystem, Hue, Theme, ToldApartSet, in_order, ladder_of
+from heimat.core.tokens.resolving import token_colors
+
+
+@dataclass(frozen=True)
+class Steps:
+    """All N steps of all scales, hue by hue, from light to dark.
+
+    rgb8 (N, 3); luminance, lightness (L*) and positions on the system's ladder (N,); ratios (N, N) is every contrast;
+    hue_index (N,) names the scale of each step, step_index (N,) its place in it.
+    """
+
+    rgb8: Bytes
+    luminance: Floats
+    lightness: Floats
+    positions: Floats
+    ratios: Floats
+    hue_index: NDArray[np.intp]
+    step_index: NDArray[np.intp]
+
+
+@dataclass(frozen=True)
+class ToldApartResult:
+    """A told-apart set with the distances of all its pairs."""
+
+    told_apart: ToldApartSet
+    pairs: list[PairDistance]
+
+
+@dataclass(frozen=True)
+class Resolved:
+    """A document and all that follows from it, in one theme."""
+
+    system: ColorSystem
+    theme: Theme | None
+    hues: list[Hue]
+    scales: dict[str, Scale]
+    steps: Steps
+    promises: list[Promise]
+    tokens: dict[str, TokenColor]
+    pairings: list[PairingResult]
+    told_apart: list[ToldApartResult]
+
+
+def resolve(system: ColorSystem, theme_id: str | None = None) -> Resolved:
+    """Resolve a document, in its first theme or the one named. Pure: equal documents give equal results."""
+    hues = in_order(system.hues)
+    scales = {hue.id: scale for hue, scale in zip(hues, scales_of(system, hues), strict=True)}
+    steps = _steps(system, hues, scales)
+    themes = in_order(system.themes)
+    theme = system.themes.get(theme_id or "") or (themes[0] if themes else None)
+    tokens = token_colors(system, scales, theme.id) if theme else {}
+    return Resolved(
+        system=system,
+        theme=theme,
+        hues=hues,
+        scales=scales,
+        steps=steps,
+        promises=promises(steps.ratios, steps.positions, len(system.ladder.steps)),
+        tokens=tokens,
+        pairings=[check_pairing(pairing, tokens) for pairing in in_order(system.pairings)] if theme else [],
+        told_apart=[_told_apart(told, tokens) for told in in_order(system.told_apart)] if theme else [],
+    )
+
+
+def _steps(system: ColorSystem, hues: list[Hue], scales: dict[str, Scale]) -> Steps:
+    each = [scales[hue.id].rgb8 for hue in hues]
+    rgb8 = np.concatenate(each) if each else np.zeros((0, 3), dtype=np.uint8)
+    luminance = relative_luminance(rgb8)
+    light = lightness(luminance)
+    positions = [
+        system.ladder.positions(ladder_of(system, hue).lightness())
+        if hue.ladder
+        else np.arange(len(system.ladder.steps), dtype=np.float64)
+        for hue in hues
+    ]
+    counts = [len(steps) for steps in each]
+    return Steps(
+        rgb8=rgb8,
+        luminance=luminance,
+        lightness=light,
+        positions=np.concatenate(positions) if positions else np.zeros(0),
+        ratios=ratio_of_luminances(luminance[:, None], luminance[None, :]),
+        hue_index=np.repeat(np.arange(len(hues)), counts),
+        step_index=np.concatenate([np.arange(count) for count in counts]) if counts else np.zeros(0, dtype=np.intp),
+    )
+
+
+def _told_apart(told: ToldApartSet, tokens: dict[str, TokenColor]) -> ToldApartResult:
+    rgb8 = np.array([tokens[token].rgb8 for token in told.tokens], dtype=np.uint8).reshape(-1, 3)
+    return ToldApartResult(told, distances(rgb8, told.threshold))

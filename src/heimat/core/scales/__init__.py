@@ -1,0 +1,7 @@
+"""Scales: a hue's ordered steps on the ladder, and the promises that they keep together."""
+
+from heimat.core.scales.generate import LATEST_GENERATOR, Scale, ScaleRequest, generate
+from heimat.core.scales.ladder import READY_MADE, Ladder, LadderStep
+from heimat.core.scales.promises import Promise, promises
+
+__all__ = ["LATEST_GENERATOR", "READY_MADE", "Ladder", "LadderStep", "Promise", "Scale", "ScaleRequest", "generate", "promises"]

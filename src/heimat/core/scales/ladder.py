@@ -1,0 +1,92 @@
+"""The ladder: labels that all scales share, and the CIE L* aimed at by each."""
+
+from typing import Annotated, Self
+
+import numpy as np
+from pydantic import BaseModel, ConfigDict, Field, model_validator
+
+from heimat.core.color.arrays import Floats, floats
+
+LIGHTEST = 97.0
+DARKEST = 8.0
+"""Ends of an even ladder in L*: light enough for a page, dark enough for text, and both still colored."""
+MOST_STEPS = 60
+
+
+class LadderStep(BaseModel):
+    """One rung: a stable id, the label people read, and the L* 0 to 100 aimed at."""
+
+    model_config = ConfigDict(frozen=True, extra="forbid")
+
+    id: Annotated[str, Field(pattern=r"^[a-z0-9_-]{1,24}$")]
+    label: Annotated[str, Field(min_length=1, max_length=24)]
+    lightness: Annotated[float, Field(ge=0.0, le=100.0)]
+
+
+class Ladder(BaseModel):
+    """Steps from light to dark; ids and labels are unique and the lightness falls strictly."""
+
+    model_config = ConfigDict(frozen=True, extra="forbid")
+
+    name: Annotated[str, Field(min_length=1, max_length=40)]
+    steps: Annotated[tuple[LadderStep, ...], Field(min_length=3, max_length=MOST_STEPS)]
+
+    @model_validator(mode="after")
+    def _in_order(self) -> Self:
+        for what, values in (("label", self.labels()), ("id", self.ids())):
+            if len(set(values)) < len(values):
+                raise ValueError(f"a {what} of the ladder is there twice")
+        if not (np.diff(self.lightness()) < 0.0).all():
+            raise ValueError("the lightness of a ladder falls from step to step")
+        return self
+
+    def ids(self) -> list[str]:
+        return [step.id for step in self.steps]
+
+    def labels(self) -> list[str]:
+        return [step.label for step in self.steps]
+
+    def lightness(self) -> Floats:
+        """The L* aimed at, shape (n,)."""
+        return floats([step.lightness for step in self.steps])
+
+    def index(self, step_id: str) -> int | None:
+        """The position of a step, or None where the ladder has none of that id."""
+        return next((place for place, step in enumerate(self.steps) if step.id == step_id), None)
+
+    def nearest(self, lightness: float) -> int:
+        """The position of the step aimed nearest to an L*; the lighter of two."""
+        return int(np.argmin(np.abs(self.lightness() - lightness)))
+
+    def positions(self, lightness: Floats) -> Floats:
+        """Where values of L* stand on this ladder, as fractional positions; beyond the ends, extrapolated."""
+        aims = self.lightness()
+        inside = np.interp(-lightness, -aims, np.arange(len(aims), dtype=np.float64))
+        before = (aims[0] - lightness) / (aims[0] - aims[1])
+        after = len(aims) - 1 + (aims[-1] - lightness) / (aims[-2] - aims[-1])
+        return np.where(lightness > aims[0], before, np.where(lightness < aims[-1], after, inside))
+
+
+def _even(name: str, labels: list[int]) -> Ladder:
+    return _listed(name, labels, [round(float(value), 3) for value in np.linspace(LIGHTEST, DARKEST, len(labels))])
+
+
+def _listed(name: str, labels: list[int], lightness: list[float]) -> Ladder:
+    steps = (
+        LadderStep(id=f"s{label}", label=str(label), lightness=value)
+        for label, value in zip(labels, lightness, strict=True)
+    )
+    return Ladder(name=name, steps=tuple(steps))
+
+
+_HUNDREDS = list(range(100, 1000, 100))
+USUAL = _even("usual", _HUNDREDS)
+LONG = _even("long", [50, *_HUNDREDS, 950])
+_USUAL_AIMS = [step.lightness for step in USUAL.steps]
+FINE = _listed(
+    "fine",
+    [50, 100, 150, *_HUNDREDS[1:-1], 850, 900, 950],
+    [98.5, 97.0, 91.0, *_USUAL_AIMS[1:-1], 14.0, 8.0, 4.0],
+)
+"""The usual ladder with four steps between and beyond its ends, where the grounds of an interface live."""
+READY_MADE: dict[str, Ladder] = {ladder.name: ladder for ladder in (USUAL, LONG, FINE)}

@@ -1,0 +1,166 @@
+"""What is selected, and why it has its color."""
+
+from dataclasses import dataclass
+from typing import Literal
+
+import numpy as np
+
+from heimat.core.color.arrays import Bytes
+from heimat.core.color.notation import Color, hex_of, oklch_of, rgb8_of
+from heimat.core.colors_of import COLORED, source_color
+from heimat.core.edits.tokens import value_in_words
+from heimat.core.resolve import Resolved
+from heimat.core.system import GivenSource, Hue, TintedSource, TokenAlias, ladder_of
+from heimat.core.tokens.aliases import value_in
+
+Kind = Literal["hue", "step", "token"]
+_GAMUT_LOSS = 0.004
+"""OKLCH chroma given up to the gamut that is worth a word."""
+
+
+@dataclass(frozen=True)
+class Selection:
+    """A selected color: what it is, its exact color, the hue that moving it moves (if any), and why it is so."""
+
+    kind: Kind
+    id: str
+    name: str
+    role: str
+    color: Color
+    movable_hue: str | None
+    hue: str | None
+    why: str
+    used_by: list[str]
+
+
+def find(resolved: Resolved, key: str) -> Selection | None:
+    """The selection of a key `hue:ID`, `step:HUE/STEP` or `token:ID`; None where nothing of that key is there."""
+    kind, _, rest = key.partition(":")
+    if kind == "hue" and rest in resolved.system.hues:
+        return _hue(resolved, resolved.system.hues[rest])
+    if kind == "step":
+        hue_id, _, step = rest.partition("/")
+        hue = resolved.system.hues.get(hue_id)
+        place = ladder_of(resolved.system, hue).index(step) if hue else None
+        return _step(resolved, hue, place) if hue and place is not None else None
+    if kind == "token" and rest in resolved.tokens:
+        return _token(resolved, rest)
+    return None
+
+
+def role_of(hue: Hue) -> str:
+    """What a hue is there for, in a word."""
+    return hue.status or hue.kind
+
+
+def _hue(resolved: Resolved, hue: Hue) -> Selection:
+    system = resolved.system
+    scale = resolved.scales[hue.id]
+    followers = [other.name for other in resolved.hues if isinstance(other.source, TintedSource) and other.source.hue == hue.id]
+    tokens = _tokens_on(resolved, hue.id, None)
+    used = f"{len(scale.rgb8)} steps and {len(tokens)} tokens follow it"
+    why = _source_words(resolved, hue)
+    if followers:
+        why += f" The tint in {', '.join(followers)}."
+    return Selection("hue", hue.id, hue.name, role_of(hue), source_color(system, hue), hue.id, hue.id, why, [used])
+
+
+def _source_words(resolved: Resolved, hue: Hue) -> str:
+    if isinstance(hue.source, GivenSource):
+        color = hue.source.color
+        words = f"Given as {hex_of(rgb8_of(color))}, kept exactly." if color.space == "srgb" else "Given beyond 8-bit sRGB."
+        if oklch_of(color)[1] < COLORED and hue.recall is not None:
+            words += f" It is gray now; hue {hue.recall.hue:.0f}° and chroma {hue.recall.chroma:.3f} are remembered."
+        return words
+    parent = resolved.system.hues[hue.source.hue]
+    return f"A gray of L* {hue.source.lightness:.1f} with chroma {hue.source.chroma:.3f} of {parent.name}, which it follows."
+
+
+def _step(resolved: Resolved, hue: Hue, place: int) -> Selection:
+    system = resolved.system
+    scale, ladder = resolved.scales[hue.id], ladder_of(system, hue)
+    step = ladder.steps[place]
+    rgb8 = scale.rgb8[place]
+    exact = scale.anchor == place and step.id not in hue.pins
+    color = source_color(system, hue) if exact else Color.of_bytes(rgb8)
+    return Selection(
+        "step",
+        f"{hue.id}/{step.id}",
+        f"{hue.name} {step.label}",
+        role_of(hue),
+        color,
+        hue.id if exact else None,
+        hue.id,
+        _step_words(resolved, hue, place),
+        _tokens_on(resolved, hue.id, step.id),
+    )
+
+
+def _step_words(resolved: Resolved, hue: Hue, place: int) -> str:
+    """One sentence from aim through anchor, curve and gamut to the value."""
+    scale, ladder = resolved.scales[hue.id], ladder_of(resolved.system, hue)
+    step = ladder.steps[place]
+    if step.id in hue.pins:
+        return f"Pinned at {hex_of(scale.rgb8[place])}, to the bit; generated, it would aim at L* {scale.lightness[place]:.1f}."
+    aimed = f"aimed at L* {step.lightness:.1f}"
+    if scale.anchor == place:
+        chosen = "chosen as its label" if hue.anchor.mode == "label" else f"nearest to {step.label} ({aimed})"
+        return f"The hue’s own color, to the bit. Its lightness {scale.source_lightness:.1f} is {chosen}."
+    words = f"{aimed[0].upper()}{aimed[1:]}"
+    moved = float(scale.lightness[place] - step.lightness)
+    if abs(moved) >= 0.05:
+        words += f", moved {abs(moved):.1f} {'lighter' if moved > 0 else 'darker'} by the anchor"
+    _, chroma, angle = oklch_of(Color.of_bytes(scale.rgb8[place]))
+    wanted = float(scale.chroma[place])
+    words += f"; the curve asks for chroma {wanted:.3f}"
+    drift = (float(scale.hue[place]) - float(oklch_of(source_color(resolved.system, hue))[2]) + 180.0) % 360.0 - 180.0
+    if abs(drift) >= 0.5 and wanted >= COLORED:
+        words += f" and {abs(drift):.0f}° of drift"
+    lost = wanted - float(chroma)
+    return words + (f", the gamut leaves {chroma:.3f}." if lost > _GAMUT_LOSS else ".")
+
+
+def _tokens_on(resolved: Resolved, hue: str, step: str | None) -> list[str]:
+    """Names of the tokens that stand on a hue, or on one of its steps."""
+    names = resolved.system.tokens
+    return [
+        names[token].name
+        for token, color in resolved.tokens.items()
+        if color.step is not None and color.step[0] == hue and step in (None, color.step[1])
+    ]
+
+
+def chain_words(resolved: Resolved, token_id: str) -> str:
+    """The chain of aliases of a token in words: "action.fill, tidewater 600"."""
+    theme = resolved.theme.id if resolved.theme else ""
+    tokens = resolved.system.tokens
+    passed = resolved.tokens[token_id].chain
+    ends = value_in_words(resolved.system, value_in(tokens[passed[-1]], theme))
+    return ", ".join([*(tokens[token].name for token in passed[1:]), ends])
+
+
+def _token(resolved: Resolved, token_id: str) -> Selection:
+    system = resolved.system
+    token, color = system.tokens[token_id], resolved.tokens[token_id]
+    theme = resolved.theme
+    pairings = sum(token_id in (result.pairing.foreground, result.pairing.ground) for result in resolved.pairings)
+    aliases = [
+        other.name
+        for other in system.tokens.values()
+        if theme and isinstance(value := value_in(other, theme.id), TokenAlias) and value.token == token_id
+    ]
+    why = f"In {theme.name if theme else 'no theme'} it is {chain_words(resolved, token_id)}."
+    if token.note:
+        why += f" {token.note[0].upper()}{token.note[1:]}."
+    used = [*aliases, f"{pairings} pairings"] if pairings else aliases
+    exact = Color.of_bytes(color.rgb8).model_copy(update={"alpha": color.alpha})
+    return Selection("token", token_id, token.name, "token", exact, None, color.step[0] if color.step else None, why, used)
+
+
+def neutral_ends(resolved: Resolved) -> list[tuple[str, Bytes]]:
+    """The system's lightest and darkest neutral steps, with names; none where there is no neutral."""
+    hue = next((hue for hue in resolved.hues if hue.kind == "neutral"), None)
+    if hue is None:
+        return []
+    labels, rgb8 = ladder_of(resolved.system, hue).labels(), resolved.scales[hue.id].rgb8
+    return [(f"{hue.name} {labels[0]}", np.asarray(rgb8[0])), (f"{hue.name} {labels[-1]}", np.asarray(rgb8[-1]))]

@@ -1,0 +1,1 @@
+"""Where colors come from."""

@@ -1,0 +1,42 @@
+"""Plain, unique names for colors that came without one."""
+
+from collections.abc import Iterable
+
+from heimat.core.color.contrast import relative_luminance
+from heimat.core.color.notation import Color, oklch_of, rgb8_of
+from heimat.core.color.spaces import lightness
+
+_GRAY_BELOW = 0.02
+_BLACK_BELOW, _WHITE_ABOVE = 8.0, 97.0
+_TERMS: list[tuple[float, str]] = [
+    (10.0, "pink"),
+    (38.0, "red"),
+    (72.0, "orange"),
+    (112.0, "yellow"),
+    (158.0, "green"),
+    (206.0, "teal"),
+    (270.0, "blue"),
+    (332.0, "violet"),
+    (360.0, "pink"),
+]
+"""Basic color terms by the OKLCH hue in degrees at which each ends."""
+
+
+def plain_name(color: Color) -> str:
+    """A basic color term for a color: black, white, gray, red, orange, yellow, green, teal, blue, violet, pink."""
+    light = float(lightness(relative_luminance(rgb8_of(color))))
+    _, chroma, hue = oklch_of(color)
+    if chroma < _GRAY_BELOW:
+        return "black" if light < _BLACK_BELOW else "white" if light > _WHITE_ABOVE else "gray"
+    return next(term for end, term in _TERMS if hue <= end)
+
+
+def unique_name(wanted: str, taken: Iterable[str]) -> str:
+    """The wanted name, with the smallest number behind it that no taken name has, where it is taken."""
+    held = {name.casefold() for name in taken}
+    if wanted.casefold() not in held:
+        return wanted
+    number = 2
+    while f"{wanted} {number}".casefold() in held:
+        number += 1
+    return f"{wanted} {number}"

@@ -1,0 +1,1 @@
+"""Tokens: names, aliases, and the starter set."""

@@ -1,0 +1,97 @@
+"""Names: what a hue, a token and a pattern may be called, and how a name reads in CSS.
+
+A token's name is a path of parts joined by periods. The forbidden signs are those of the Design Tokens Community
+Group format 2025.10: a part neither begins with `$` nor holds `{`, `}` or a period, and no name is both a token
+and a group of tokens.
+"""
+
+import re
+import unicodedata
+
+from heimat.core.errors import DomainError
+from heimat.core.system import LONGEST_NAME, ColorSystem, Hue, in_order, ladder_of
+
+_FORBIDDEN = re.compile(r"[{}\x00-\x1f\x7f]")
+_NOT_CSS = re.compile(r"[^\w-]+")
+PATTERN_EXAMPLE = "{hue}.{step}"
+
+
+def check_part(text: str, field: str, what: str) -> None:
+    """Raise DomainError unless a text can be one part of a token's name."""
+    if not text.strip():
+        raise DomainError(f"A {what} needs a name.", field, "empty")
+    if len(text) > LONGEST_NAME:
+        raise DomainError(f"A name has at most {LONGEST_NAME} characters; this one has {len(text)}.", field, "too_long")
+    if text != text.strip():
+        raise DomainError("A name neither begins nor ends with a space.", field, "spaces")
+    if text.startswith("$"):
+        raise DomainError("A name cannot begin with “$”: token files keep that sign for themselves.", field, "sign")
+    if _FORBIDDEN.search(text):
+        raise DomainError("A name cannot hold braces or control characters: token files use them.", field, "sign")
+    if not css_name(text).strip("-"):
+        raise DomainError("A name needs at least one letter or digit.", field, "sign")
+
+
+def check_hue_name(text: str, field: str) -> None:
+    """Raise DomainError unless a text can name a hue: one part, without a period."""
+    check_part(text, field, "hue")
+    if "." in text:
+        raise DomainError("A hue’s name cannot hold a period: it parts the names of tokens.", field, "sign")
+
+
+def check_token_name(text: str, field: str) -> None:
+    """Raise DomainError unless a text can name a semantic token: parts joined by periods."""
+    check_part(text, field, "token")
+    for part in text.split("."):
+        if not part.strip():
+            raise DomainError("A period stands between two parts: text.strong, not text..strong.", field, "empty_part")
+        check_part(part, field, "token")
+
+
+def check_pattern(text: str, field: str) -> None:
+    """Raise DomainError unless a text can be the pattern that names the scale tokens."""
+    if "{hue}" not in text or "{step}" not in text:
+        raise DomainError(f"A pattern holds {{hue}} and {{step}}, for example {PATTERN_EXAMPLE}.", field, "pattern")
+    check_token_name(text.replace("{hue}", "hue").replace("{step}", "100"), field)
+
+
+def scale_token_name(pattern: str, hue: str, step: str) -> str:
+    """The name of the token of one step."""
+    return pattern.replace("{hue}", hue).replace("{step}", step)
+
+
+def css_name(name: str) -> str:
+    """A name as part of a CSS custom property: parts joined by hyphens, other signs replaced by them."""
+    return _NOT_CSS.sub("-", unicodedata.normalize("NFC", name))
+
+
+def scale_token_names(system: ColorSystem) -> list[tuple[Hue, list[str]]]:
+    """The names of all scale tokens, hue by hue, in the designer's order."""
+    return [
+        (hue, [scale_token_name(system.scale_pattern, hue.name, label) for label in ladder_of(system, hue).labels()])
+        for hue in in_order(system.hues)
+    ]
+
+
+def check_all_names(system: ColorSystem, field: str) -> None:
+    """Raise DomainError where two names clash in what is published: twice, alike in CSS, or token and group at once."""
+    names = [name for _, of_hue in scale_token_names(system) for name in of_hue]
+    names += [token.name for token in in_order(system.tokens)]
+    in_css: dict[str, str] = {}
+    for name in names:
+        # CSS tells upper from lower case, the file systems and people behind it do not.
+        key = css_name(name).casefold()
+        if key in in_css:
+            other = in_css[key]
+            sentence = f"“{name}” is taken." if other == name else f"“{name}” and “{other}” would be one name in CSS."
+            raise DomainError(sentence, field, "taken")
+        in_css[key] = name
+    all_names = set(names)
+    for name in names:
+        parts = name.split(".")
+        for length in range(1, len(parts)):
+            group = ".".join(parts[:length])
+            if group in all_names:
+                raise DomainError(
+                    f"“{group}” cannot be a token and, for “{name}”, a group of tokens at once.", field, "group"
+                )

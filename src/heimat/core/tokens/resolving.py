@@ -1,0 +1,24 @@
+"""From tokens to colors."""
+
+import numpy as np
+
+from heimat.core.color.notation import rgb8_of
+from heimat.core.legibility.pairings import TokenColor
+from heimat.core.scales.generate import Scale
+from heimat.core.system import ColorSystem, LiteralColor, in_order, ladder_of
+from heimat.core.tokens.aliases import follow
+
+
+def token_colors(system: ColorSystem, scales: dict[str, Scale], theme: str) -> dict[str, TokenColor]:
+    """The color of every token in a theme, by token id; `scales` are the finished scales by hue id."""
+    found: dict[str, TokenColor] = {}
+    for token in in_order(system.tokens):
+        chain = follow(system, token.id, theme)
+        if isinstance(chain.end, LiteralColor):
+            color = chain.end.color
+            found[token.id] = TokenColor(rgb8_of(color), color.alpha, chain.tokens, None)
+        else:
+            place = ladder_of(system, system.hues[chain.end.hue]).index(chain.end.step)
+            rgb8 = scales[chain.end.hue].rgb8[place if place is not None else 0]
+            found[token.id] = TokenColor(np.asarray(rgb8), 1.0, chain.tokens, (chain.end.hue, chain.end.step))
+    return found

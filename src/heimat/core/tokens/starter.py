@@ -1,0 +1,159 @@
+"""The starter set of semantic tokens, filled from a system's hues, with pairings and one told-apart set."""
+
+from dataclasses import dataclass, field
+
+from heimat.core.color.contrast import AA_TEXT, ratio
+from heimat.core.color.difference import TOLD_APART
+from heimat.core.color.notation import parse
+from heimat.core.ids import keys
+from heimat.core.scales.generate import Scale
+from heimat.core.scaling import scales_of
+from heimat.core.system import (
+    ColorSystem,
+    Hue,
+    HueKind,
+    LiteralColor,
+    Pairing,
+    Status,
+    StepAlias,
+    Theme,
+    ToldApartSet,
+    Token,
+    TokenAlias,
+    TokenValue,
+    Use,
+    in_order,
+    ladder_of,
+)
+
+DAY = "day"
+WHITE = LiteralColor(color=parse("#FFFFFF"))
+STATUSES: tuple[Status, ...] = ("success", "warning", "error", "information")
+SERIES = 6
+_SERIES_STEPS = ("s600", "s300", "s800", "s400", "s700", "s200")
+
+_PAIRINGS: tuple[tuple[str, str, Use], ...] = (
+    ("text.strong", "surface.page", "body"),
+    ("text.plain", "surface.page", "body"),
+    ("text.plain", "surface.card", "body"),
+    ("text.faint", "surface.card", "body"),
+    ("link.rest", "surface.page", "body"),
+    ("text.on-brand", "surface.brand", "body"),
+    ("action.label", "action.fill", "body"),
+    ("action.label", "action.hover", "body"),
+    ("action.fill", "surface.page", "part"),
+    ("border.plain", "surface.card", "part"),
+    *((f"status.{status}", "surface.card", "part") for status in STATUSES),
+    ("border.divider", "surface.card", "decoration"),
+)
+
+
+@dataclass
+class _Filling:
+    """What the values are taken from: the hues by role, with their scales."""
+
+    system: ColorSystem
+    hues: list[Hue]
+    scales: dict[str, Scale]
+    values: dict[str, TokenValue] = field(default_factory=dict)
+
+    def first(self, kind: HueKind) -> Hue:
+        return next((hue for hue in self.hues if hue.kind == kind), self.hues[0])
+
+    def step(self, hue: Hue, step: str) -> StepAlias:
+        """A step by id, or the one that is nearest to it on the hue's own ladder."""
+        ladder = ladder_of(self.system, hue)
+        if ladder.index(step) is None:
+            usual = self.system.ladder.index(step)
+            step = ladder.steps[ladder.nearest(self.system.ladder.steps[usual].lightness) if usual is not None else 0].id
+        return StepAlias(hue=hue.id, step=step)
+
+    def own(self, hue: Hue) -> StepAlias:
+        """The step that is the hue's own color, or the one nearest to it in lightness."""
+        scale, ladder = self.scales[hue.id], ladder_of(self.system, hue)
+        place = scale.anchor if scale.anchor is not None else ladder.nearest(scale.source_lightness)
+        return StepAlias(hue=hue.id, step=ladder.steps[place].id)
+
+    def under_white(self, hue: Hue, darker: int = 0) -> StepAlias:
+        """The hue's own step where white text holds on it, else the lightest on which it does; or some steps darker."""
+        scale, ladder = self.scales[hue.id], ladder_of(self.system, hue)
+        holds = ratio(scale.rgb8, (255, 255, 255)) >= AA_TEXT
+        own = ladder.index(self.own(hue).step) or 0
+        place = own if holds[own] else int(holds.argmax())
+        return StepAlias(hue=hue.id, step=ladder.steps[min(place + darker, len(ladder.steps) - 1)].id)
+
+
+def token_id(name: str) -> str:
+    """The id that a starter token gets, so that the starter is the same each time: its name with hyphens."""
+    return name.replace(".", "-")
+
+
+def with_starter(system: ColorSystem) -> ColorSystem:
+    """Add the theme `day`, the starter's tokens, pairings and told-apart set to a system that has hues but no tokens."""
+    hues = in_order(system.hues)
+    scales = {hue.id: scale for hue, scale in zip(hues, scales_of(system, hues), strict=True)}
+    filling = _Filling(system, hues, scales)
+    _fill_interface(filling)
+    _fill_status(filling)
+    _fill_series(filling)
+    tokens = {
+        token_id(name): Token(id=token_id(name), order=order, name=name, values={DAY: value})
+        for (name, value), order in zip(filling.values.items(), keys(len(filling.values)), strict=True)
+    }
+    pairings = {}
+    for (foreground, ground, use), order in zip(_PAIRINGS, keys(len(_PAIRINGS)), strict=True):
+        if token_id(foreground) in tokens:
+            key = f"{token_id(foreground)}--{token_id(ground)}"[:40]
+            pairings[key] = Pairing(
+                id=key, order=order, foreground=token_id(foreground), ground=token_id(ground), use=use
+            )
+    status = tuple(token_id(f"status.{status}") for status in STATUSES if f"status.{status}" in filling.values)
+    told = ToldApartSet(id="status", order=keys(1)[0], name="status", tokens=status, threshold=TOLD_APART)
+    return system.model_copy(
+        update={
+            "themes": {DAY: Theme(id=DAY, order=keys(1)[0], name=DAY)},
+            "tokens": tokens,
+            "pairings": pairings,
+            "told_apart": {told.id: told} if len(status) > 1 else {},
+        }
+    )
+
+
+def _fill_interface(filling: _Filling) -> None:
+    neutral, brand = filling.first("neutral"), filling.first("brand")
+    filling.values |= {
+        "text.strong": filling.step(neutral, "s900"),
+        "text.plain": filling.step(neutral, "s700"),
+        "text.faint": filling.step(neutral, "s600"),
+        "text.on-brand": WHITE,
+        "link.rest": filling.under_white(brand),
+        "surface.page": filling.step(neutral, "s100"),
+        "surface.card": WHITE,
+        "surface.brand": TokenAlias(token=token_id("action.fill")),
+        "border.plain": filling.step(neutral, "s500"),
+        "border.divider": filling.step(neutral, "s200"),
+        "action.fill": filling.under_white(brand),
+        "action.hover": filling.under_white(brand, 1),
+        "action.pressed": filling.under_white(brand, 2),
+        "action.label": WHITE,
+    }
+
+
+def _fill_status(filling: _Filling) -> None:
+    for status in STATUSES:
+        hue = next((hue for hue in filling.hues if hue.kind == "status" and hue.status == status), None)
+        if hue is not None:
+            filling.values[f"status.{status}"] = filling.own(hue)
+
+
+def _fill_series(filling: _Filling) -> None:
+    """The brand's and accents' own colors and a gray first; then further steps of the first brand hue."""
+    colored = [hue for hue in filling.hues if hue.kind in ("brand", "accent")]
+    wanted = [filling.own(hue) for hue in colored][: SERIES - 1]
+    wanted.append(filling.step(filling.first("neutral"), "s500"))
+    for step in _SERIES_STEPS:
+        alias = filling.step(filling.first("brand"), step)
+        if alias not in wanted:
+            wanted.append(alias)
+    for number, alias in enumerate(wanted[:SERIES], 1):
+        filling.values[f"chart.series.{number}"] = alias
