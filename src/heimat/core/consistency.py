@@ -36,7 +36,9 @@ def _check_hues(system: ColorSystem, field: str) -> None:
         if isinstance(hue.source, TintedSource):
             parent = system.hues.get(hue.source.hue)
             if parent is None or not isinstance(parent.source, GivenSource):
-                raise DomainError(f"{hue.name} needs a hue with a color of its own to be tinted with.", field, "missing")
+                raise DomainError(
+                    f"{hue.name} needs a hue with a color of its own to be tinted with.", field, "missing"
+                )
         ladder = ladder_of(system, hue)
         for step in [*hue.pins, *([hue.anchor.step] if hue.anchor.mode == "label" else [])]:
             if step is None or ladder.index(step) is None:

@@ -104,7 +104,11 @@ def compare(before: Publication | None, after: Publication) -> list[TokenChange]
             repointed.append(TokenChange("repointed", was, token, None))
     # An alias that only follows its target's new name has not been pointed elsewhere.
     names = {change.before.name: change.after.name for change in renamed if change.before and change.after}
-    kept = [item for item in repointed if item.before and item.after and names.get(item.before.alias or "") != item.after.alias]
+    kept = [
+        item
+        for item in repointed
+        if item.before and item.after and names.get(item.before.alias or "") != item.after.alias
+    ]
     return removed + renamed + added + changed + kept
 
 

@@ -56,7 +56,9 @@ def role_of(hue: Hue) -> str:
 def _hue(resolved: Resolved, hue: Hue) -> Selection:
     system = resolved.system
     scale = resolved.scales[hue.id]
-    followers = [other.name for other in resolved.hues if isinstance(other.source, TintedSource) and other.source.hue == hue.id]
+    followers = [
+        other.name for other in resolved.hues if isinstance(other.source, TintedSource) and other.source.hue == hue.id
+    ]
     tokens = _tokens_on(resolved, hue.id, None)
     used = f"{len(scale.rgb8)} steps and {len(tokens)} tokens follow it"
     why = _source_words(resolved, hue)
@@ -68,12 +70,15 @@ def _hue(resolved: Resolved, hue: Hue) -> Selection:
 def _source_words(resolved: Resolved, hue: Hue) -> str:
     if isinstance(hue.source, GivenSource):
         color = hue.source.color
-        words = f"Given as {hex_of(rgb8_of(color))}, kept exactly." if color.space == "srgb" else "Given beyond 8-bit sRGB."
+        words = (
+            f"Given as {hex_of(rgb8_of(color))}, kept exactly." if color.space == "srgb" else "Given beyond 8-bit sRGB."
+        )
         if oklch_of(color)[1] < COLORED and hue.recall is not None:
             words += f" It is gray now; hue {hue.recall.hue:.0f}° and chroma {hue.recall.chroma:.3f} are remembered."
         return words
     parent = resolved.system.hues[hue.source.hue]
-    return f"A gray of L* {hue.source.lightness:.1f} with chroma {hue.source.chroma:.3f} of {parent.name}, which it follows."
+    tint = f"chroma {hue.source.chroma:.3f} of {parent.name}"
+    return f"A gray of L* {hue.source.lightness:.1f} with {tint}, which it follows."
 
 
 def _step(resolved: Resolved, hue: Hue, place: int) -> Selection:
@@ -101,7 +106,8 @@ def _step_words(resolved: Resolved, hue: Hue, place: int) -> str:
     scale, ladder = resolved.scales[hue.id], ladder_of(resolved.system, hue)
     step = ladder.steps[place]
     if step.id in hue.pins:
-        return f"Pinned at {hex_of(scale.rgb8[place])}, to the bit; generated, it would aim at L* {scale.lightness[place]:.1f}."
+        aim = f"generated, it would aim at L* {scale.lightness[place]:.1f}"
+        return f"Pinned at {hex_of(scale.rgb8[place])}, to the bit; {aim}."
     aimed = f"aimed at L* {step.lightness:.1f}"
     if scale.anchor == place:
         chosen = "chosen as its label" if hue.anchor.mode == "label" else f"nearest to {step.label} ({aimed})"
@@ -110,13 +116,13 @@ def _step_words(resolved: Resolved, hue: Hue, place: int) -> str:
     moved = float(scale.lightness[place] - step.lightness)
     if abs(moved) >= 0.05:
         words += f", moved {abs(moved):.1f} {'lighter' if moved > 0 else 'darker'} by the anchor"
-    _, chroma, angle = oklch_of(Color.of_bytes(scale.rgb8[place]))
+    chroma = float(oklch_of(Color.of_bytes(scale.rgb8[place]))[1])
     wanted = float(scale.chroma[place])
     words += f"; the curve asks for chroma {wanted:.3f}"
     drift = (float(scale.hue[place]) - float(oklch_of(source_color(resolved.system, hue))[2]) + 180.0) % 360.0 - 180.0
     if abs(drift) >= 0.5 and wanted >= COLORED:
         words += f" and {abs(drift):.0f}° of drift"
-    lost = wanted - float(chroma)
+    lost = wanted - chroma
     return words + (f", the gamut leaves {chroma:.3f}." if lost > _GAMUT_LOSS else ".")
 
 
@@ -154,7 +160,9 @@ def _token(resolved: Resolved, token_id: str) -> Selection:
         why += f" {token.note[0].upper()}{token.note[1:]}."
     used = [*aliases, f"{pairings} pairings"] if pairings else aliases
     exact = Color.of_bytes(color.rgb8).model_copy(update={"alpha": color.alpha})
-    return Selection("token", token_id, token.name, "token", exact, None, color.step[0] if color.step else None, why, used)
+    return Selection(
+        "token", token_id, token.name, "token", exact, None, color.step[0] if color.step else None, why, used
+    )
 
 
 def neutral_ends(resolved: Resolved) -> list[tuple[str, Bytes]]:

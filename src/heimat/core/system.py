@@ -4,7 +4,7 @@ from typing import Annotated, Any, Literal, TypeVar
 
 from pydantic import BaseModel, ConfigDict, Field
 
-from heimat.core.color.notation import Color
+from heimat.core.color.notation import Color, ColorInput
 from heimat.core.ids import Id, OrderKey
 from heimat.core.scales.anchors import Anchor
 from heimat.core.scales.generate import LATEST_GENERATOR
@@ -90,7 +90,7 @@ class LiteralColor(Part):
     """A token's value: a color of its own."""
 
     kind: Literal["literal"] = "literal"
-    color: Color
+    color: ColorInput
 
 
 TokenValue = Annotated[StepAlias | TokenAlias | LiteralColor, Field(discriminator="kind")]

@@ -33,11 +33,25 @@ TIMETABLE_COLOR = "#2A8C82"
 
 
 def _hue(
-    name: str, order: str, kind: HueKind, status: Status | None, text: str, note: str, pins: dict[str, Color] | None = None
+    name: str,
+    order: str,
+    kind: HueKind,
+    status: Status | None,
+    text: str,
+    note: str,
+    pins: dict[str, Color] | None = None,
 ) -> Hue:
     source, recall = given(parse(text), None)
     return Hue(
-        id=name, order=order, name=name, kind=kind, status=status, source=source, recall=recall, note=note, pins=pins or {}
+        id=name,
+        order=order,
+        name=name,
+        kind=kind,
+        status=status,
+        source=source,
+        recall=recall,
+        note=note,
+        pins=pins or {},
     )
 
 

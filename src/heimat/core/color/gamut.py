@@ -49,7 +49,8 @@ def _allowed(s: Floats, luminance: Floats, cubed_chroma: Floats, cosine: Floats,
     low = np.minimum(np.minimum(unit[0], unit[1]), unit[2])
     high = np.maximum(np.maximum(unit[0], unit[1]), unit[2])
     room = weight * (1.0 + _SLACK)
-    return (weight > 0.0) & (low >= -_SLACK) & (luminance * high <= room) & (s * s * s * luminance <= cubed_chroma * weight)
+    inside = (weight > 0.0) & (low >= -_SLACK) & (luminance * high <= room)
+    return np.asarray(inside & (s * s * s * luminance <= cubed_chroma * weight))
 
 
 def solve(luminance: ArrayLike, chroma: ArrayLike, hue: ArrayLike) -> Floats:

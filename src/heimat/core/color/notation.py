@@ -7,11 +7,11 @@ type them, and hex without its sign, are ours.
 import math
 import re
 from functools import lru_cache
-from typing import Annotated, Literal, Self, get_args
+from typing import Annotated, Any, Literal, Self, get_args
 
 import numpy as np
 from coloraide.everything import ColorAll
-from pydantic import BaseModel, ConfigDict, Field, model_validator
+from pydantic import BaseModel, BeforeValidator, ConfigDict, Field, model_validator
 
 from heimat.core.color.arrays import Bytes, Floats, floats, to_bytes
 from heimat.core.color.contrast import WEIGHTS
@@ -117,7 +117,9 @@ def oklch_of(color: Color) -> Floats:
 
 
 _NUMBER = r"([+-]?(?:\d+\.?\d*|\.\d+))"
-_HSB = re.compile(rf"^hs[bv]\s*\(?\s*{_NUMBER}(?:deg|°)?\s*[,\s]\s*{_NUMBER}\s*%?\s*[,\s]\s*{_NUMBER}\s*%?\s*\)?$", re.I)
+_HSB = re.compile(
+    rf"^hs[bv]\s*\(?\s*{_NUMBER}(?:deg|°)?\s*[,\s]\s*{_NUMBER}\s*%?\s*[,\s]\s*{_NUMBER}\s*%?\s*\)?$", re.I
+)
 _BARE_HEX = re.compile(r"^(?:[0-9a-f]{3,4}|[0-9a-f]{6}|[0-9a-f]{8})$", re.I)
 _PRINT = re.compile(r"\b(?:device-)?cmyk\b|\bpantone\b|\bral\s*\d", re.I)
 _UNIT_SPACES = frozenset({"srgb", "display-p3"})
@@ -145,6 +147,19 @@ def parse(text: str) -> Color:
     if color is None:
         raise DomainError(f"“{wanted}” is not a color Heimat can read. For example: {EXAMPLE}.", "text", "unreadable")
     return color
+
+
+def _from_text(value: Any) -> Any:
+    if not isinstance(value, str):
+        return value
+    try:
+        return parse(value)
+    except DomainError as refusal:
+        raise DomainError(refusal.message, "color", refusal.code) from refusal
+
+
+ColorInput = Annotated[Color, BeforeValidator(_from_text, json_schema_input_type=Color | str)]
+"""A color in an edit: the object, or a text that `parse` reads."""
 
 
 def _hsb(text: str) -> Color | None:
@@ -232,8 +247,7 @@ def _components(color: Color, rgb8: Bytes, notation: str) -> list[float]:
     space = "hsv" if notation == "hsb" else notation
     exact = color if notation not in _IN_PERCENT else Color.of_bytes(rgb8)
     css = _css(exact).convert(space)
-    numbers = [float(number) for number in css.coords(nans=False)]
-    return numbers
+    return [float(number) for number in css.coords(nans=False)]
 
 
 def _name(rgb8: Bytes) -> str:

@@ -4,13 +4,23 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Annotated
 
-from pydantic import Field, TypeAdapter
+from pydantic import Field
 
 from heimat.core.consistency import check_system
 from heimat.core.edits.base import Path
 from heimat.core.edits.conflicts import conflict
 from heimat.core.edits.difference import PlaceValue, places_changed
-from heimat.core.edits.hues import AddHues, MoveHue, NewHue, PinStep, RemoveHue, RenameHue, SetAnchor, SetHueKind, SetHueNote
+from heimat.core.edits.hues import (
+    AddHues,
+    MoveHue,
+    NewHue,
+    PinStep,
+    RemoveHue,
+    RenameHue,
+    SetAnchor,
+    SetHueKind,
+    SetHueNote,
+)
 from heimat.core.edits.ladder import RenameSystem, SetLadder, SetScalePattern
 from heimat.core.edits.restore import Restore
 from heimat.core.edits.sources import AimSource, SetSource, TintSource
@@ -41,10 +51,8 @@ UserEdit = Annotated[
 """What a person can do."""
 Edit = Annotated[UserEdit | Restore, Field(discriminator="type")]
 """What a revision can hold: what a person did, or what takes it back."""
-EDIT: TypeAdapter[Edit] = TypeAdapter(Edit)
 
 __all__ = [
-    "EDIT",
     "Applied",
     "Edit",
     "NewHue",

@@ -4,7 +4,7 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
-from heimat.core.color.notation import Color
+from heimat.core.color.notation import Color, ColorInput
 from heimat.core.colors_of import source_color
 from heimat.core.edits.base import EditBase, Path, hue_of, with_hue
 from heimat.core.edits.sources import given, opaque
@@ -35,7 +35,7 @@ class NewHue(Part):
     name: str = ""
     kind: HueKind = "brand"
     status: Status | None = None
-    color: Color
+    color: ColorInput
     note: Annotated[str, Field(max_length=400)] = ""
 
 
@@ -55,7 +55,14 @@ class AddHues(EditBase):
             check_hue_name(name, f"hues.{place}.name")
             source, recall = given(opaque(new.color, f"hues.{place}.color"), None)
             hues[new.id] = Hue(
-                id=new.id, order=order, name=name, kind=new.kind, status=new.status, source=source, recall=recall, note=new.note
+                id=new.id,
+                order=order,
+                name=name,
+                kind=new.kind,
+                status=new.status,
+                source=source,
+                recall=recall,
+                note=new.note,
             )
         return system.model_copy(update={"hues": hues})
 
@@ -204,7 +211,7 @@ class PinStep(EditBase):
     type: Literal["pin_step"] = "pin_step"
     hue: Id
     step: Annotated[str, Field(max_length=24)]
-    color: Color | None
+    color: ColorInput | None
 
     def change(self, system: ColorSystem) -> ColorSystem:
         hue = hue_of(system, self.hue)
@@ -223,5 +230,3 @@ class PinStep(EditBase):
 
     def reads(self) -> set[Path]:
         return {("ladder",)}
-
-

@@ -23,7 +23,9 @@ class Restore(EditBase):
         data = {name: getattr(system, name) for name in (*FIELDS, *COLLECTIONS)}
         for collection in COLLECTIONS:
             data[collection] = {
-                key: entity.model_dump() if any(place.path[:2] == (collection, key) for place in self.places) else entity
+                key: entity.model_dump()
+                if any(place.path[:2] == (collection, key) for place in self.places)
+                else entity
                 for key, entity in data[collection].items()
             }
         for place in self.places:

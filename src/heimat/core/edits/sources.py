@@ -4,7 +4,7 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
-from heimat.core.color.notation import Color, format, oklch_of
+from heimat.core.color.notation import Color, ColorInput, format, oklch_of
 from heimat.core.colors_of import COLORED, hue_and_chroma, solved
 from heimat.core.edits.base import EditBase, Path, hue_of, with_hue
 from heimat.core.errors import DomainError
@@ -45,7 +45,7 @@ class SetSource(EditBase):
 
     type: Literal["set_source"] = "set_source"
     hue: Id
-    color: Color
+    color: ColorInput
 
     def change(self, system: ColorSystem) -> ColorSystem:
         hue = hue_of(system, self.hue)

@@ -21,7 +21,11 @@ def value_in_words(system: ColorSystem, value: TokenValue) -> str:
     if isinstance(value, StepAlias):
         hue = system.hues.get(value.hue)
         place = ladder_of(system, hue).index(value.step) if hue else None
-        return f"{hue.name} {ladder_of(system, hue).labels()[place]}" if hue and place is not None else "a step that is gone"
+        return (
+            f"{hue.name} {ladder_of(system, hue).labels()[place]}"
+            if hue and place is not None
+            else "a step that is gone"
+        )
     return format(value.color, "hex")
 
 
@@ -116,7 +120,9 @@ class RemoveToken(EditBase):
             }
             tokens[key] = token if values == token.values else token.model_copy(update={"values": values})
         pairings = {
-            key: pairing for key, pairing in system.pairings.items() if gone.id not in (pairing.foreground, pairing.ground)
+            key: pairing
+            for key, pairing in system.pairings.items()
+            if gone.id not in (pairing.foreground, pairing.ground)
         }
         told_apart = {
             key: told

@@ -10,12 +10,16 @@ from heimat.core.legibility.pairings import USE_WORDS, PairingResult
 from heimat.core.legibility.repairs import Repair, repair_pairing, repair_told_apart
 from heimat.core.legibility.told_apart import PairDistance, VisionDistance
 from heimat.core.resolve import Resolved, ToldApartResult
+from heimat.core.system import Use
 from heimat.core.tokens.aliases import follow
 
 
 @dataclass(frozen=True)
 class Finding:
-    """One thing to settle. `colors` are the two 8-bit colors it is about, `vision` the one that merges them."""
+    """One thing to settle.
+
+    `colors` are the two 8-bit colors it is about, `vision` the one that merges them, `use` that of a pairing.
+    """
 
     id: str
     kind: Literal["pairing", "told_apart", "translucent"]
@@ -24,6 +28,7 @@ class Finding:
     tokens: tuple[str, str]
     colors: tuple[Bytes, Bytes]
     vision: VisionDistance | None
+    use: Use | None
     repairs: list[Repair]
 
 
@@ -32,10 +37,13 @@ def distance_text(value: float) -> str:
     return f"{int(value * 10) / 10:.1f}"
 
 
-def findings(resolved: Resolved) -> list[Finding]:
-    """All findings, those that merge meanings first, then pairings by how far they fall short."""
+def findings(resolved: Resolved, *, repairs: bool = True) -> list[Finding]:
+    """All findings, those that merge meanings first, then pairings by how far they fall short.
+
+    Repairs take most of the time and may be left out.
+    """
     told = [
-        _told_apart(resolved, result, pair)
+        _told_apart(resolved, result, pair, repairs)
         for result in resolved.told_apart
         for pair in sorted(result.pairs, key=lambda pair: pair.least())
         if pair.least() < result.told_apart.threshold
@@ -45,10 +53,10 @@ def findings(resolved: Resolved) -> list[Finding]:
         (result for result in resolved.pairings if result.holds is False),
         key=lambda result: result.ratio / (result.needed or 1.0),
     )
-    return told + unknown + [_pairing(resolved, result) for result in failing]
+    return told + unknown + [_pairing(resolved, result, repairs) for result in failing]
 
 
-def _told_apart(resolved: Resolved, result: ToldApartResult, pair: PairDistance) -> Finding:
+def _told_apart(resolved: Resolved, result: ToldApartResult, pair: PairDistance, repairs: bool) -> Finding:
     ids = (result.told_apart.tokens[pair.one], result.told_apart.tokens[pair.other])
     one, other = (resolved.system.tokens[token].name for token in ids)
     worst = pair.worst
@@ -58,10 +66,8 @@ def _told_apart(resolved: Resolved, result: ToldApartResult, pair: PairDistance)
     else:
         sentence = f"{one} and {other} look alike for {worst.vision} vision."
     where = f"; below {result.told_apart.threshold:g} {_interval(worst)}" if worst.below else ""
-    detail = (
-        f"{distance_text(pair.typical)} apart for typical vision, {distance_text(worst.least)} for {worst.vision}{where}. "
-        f"{wanted}"
-    )
+    apart = f"{distance_text(pair.typical)} apart for typical vision, {distance_text(worst.least)} for {worst.vision}"
+    detail = f"{apart}{where}. {wanted}"
     return Finding(
         id=f"told-{ids[0]}-{ids[1]}",
         kind="told_apart",
@@ -70,7 +76,8 @@ def _told_apart(resolved: Resolved, result: ToldApartResult, pair: PairDistance)
         tokens=ids,
         colors=(resolved.tokens[ids[0]].rgb8, resolved.tokens[ids[1]].rgb8),
         vision=worst,
-        repairs=repair_told_apart(resolved, result, pair),
+        use=None,
+        repairs=repair_told_apart(resolved, result, pair) if repairs else [],
     )
 
 
@@ -81,19 +88,21 @@ def _interval(distance: VisionDistance) -> str:
     return f"at severity {low:g}" if low == high else f"from severity {low:g} to {high:g}"
 
 
-def _pairing(resolved: Resolved, result: PairingResult) -> Finding:
+def _pairing(resolved: Resolved, result: PairingResult, repairs: bool) -> Finding:
     foreground, ground = _names(resolved, result)
     theme = resolved.theme.name if resolved.theme else ""
+    use = USE_WORDS[result.pairing.use]
     ids = (result.pairing.foreground, result.pairing.ground)
     return Finding(
         id=f"pairing-{result.pairing.id}",
         kind="pairing",
-        sentence=f"{foreground} on {ground} reads {cut(result.ratio)}; {USE_WORDS[result.pairing.use]} needs {result.needed:g}.",
+        sentence=f"{foreground} on {ground} reads {cut(result.ratio)}; {use} needs {result.needed:g}.",
         detail=f"{foreground} is {_ends_at(resolved, ids[0])}, {ground} is {_ends_at(resolved, ids[1])}, in {theme}.",
         tokens=ids,
         colors=(resolved.tokens[ids[0]].rgb8, resolved.tokens[ids[1]].rgb8),
         vision=None,
-        repairs=repair_pairing(resolved, result),
+        use=result.pairing.use,
+        repairs=repair_pairing(resolved, result) if repairs else [],
     )
 
 
@@ -108,6 +117,7 @@ def _translucent(resolved: Resolved, result: PairingResult) -> Finding:
         tokens=ids,
         colors=(resolved.tokens[ids[0]].rgb8, resolved.tokens[ids[1]].rgb8),
         vision=None,
+        use=result.pairing.use,
         repairs=[],
     )
 

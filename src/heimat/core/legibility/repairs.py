@@ -21,12 +21,17 @@ from heimat.core.system import StepAlias, ladder_of
 
 @dataclass(frozen=True)
 class Repair:
-    """One way to settle a finding: the token that moves, its new step, what that reaches, and what else happens."""
+    """One way to settle a finding.
+
+    The token that moves, its new step (named, and by ids), what that reaches, and what else happens.
+    """
 
     edit: SetTokenValue
     rgb8: Bytes
     token: str
     step: str
+    hue: str
+    step_id: str
     reaches: float
     mends: int
     breaks: int
@@ -78,7 +83,11 @@ def _nearest(
     step = ladder_of(resolved.system, hue).steps[place]
     edit = SetTokenValue(token=token, theme=resolved.theme.id, value=StepAlias(hue=hue.id, step=step.id))
     mends, breaks = _consequences(resolved, token, steps[place])
-    return [Repair(edit, steps[place], token, f"{hue.name} {step.label}", float(reached[place]), mends, breaks)]
+    return [
+        Repair(
+            edit, steps[place], token, f"{hue.name} {step.label}", hue.id, step.id, float(reached[place]), mends, breaks
+        )
+    ]
 
 
 def _consequences(resolved: Resolved, token: str, rgb8: Bytes) -> tuple[int, int]:

@@ -4,4 +4,14 @@ from heimat.core.scales.generate import LATEST_GENERATOR, Scale, ScaleRequest, g
 from heimat.core.scales.ladder import READY_MADE, Ladder, LadderStep
 from heimat.core.scales.promises import Promise, promises
 
-__all__ = ["LATEST_GENERATOR", "READY_MADE", "Ladder", "LadderStep", "Promise", "Scale", "ScaleRequest", "generate", "promises"]
+__all__ = [
+    "LATEST_GENERATOR",
+    "READY_MADE",
+    "Ladder",
+    "LadderStep",
+    "Promise",
+    "Scale",
+    "ScaleRequest",
+    "generate",
+    "promises",
+]

@@ -39,7 +39,8 @@ class Scale:
     """One finished scale of n steps, from light to dark.
 
     rgb8 (n, 3) is what is published. lightness (n,) is the L* solved for, chroma and hue (n,) what the curves asked
-    of OKLCH. `anchor` is the position that is the source itself, `source_lightness` the source's L*.
+    of OKLCH. `anchor` is the position that is the source itself, `source8` (3,) the source's 8-bit value and
+    `source_lightness` its L*.
     """
 
     rgb8: Bytes
@@ -47,6 +48,7 @@ class Scale:
     chroma: Floats
     hue: Floats
     anchor: int | None
+    source8: Bytes
     source_lightness: float
 
 
@@ -103,4 +105,4 @@ def _finish(plan: _Plan, rgb8: Bytes) -> Scale:
         exact[plan.anchor] = plan.source8
     for place, pinned in plan.request.pins.items():
         exact[place] = pinned
-    return Scale(exact, plan.lightness, plan.chroma, plan.hue, plan.anchor, plan.source_lightness)
+    return Scale(exact, plan.lightness, plan.chroma, plan.hue, plan.anchor, plan.source8, plan.source_lightness)

@@ -41,9 +41,11 @@ class Ladder(BaseModel):
         return self
 
     def ids(self) -> list[str]:
+        """The ids, from light to dark."""
         return [step.id for step in self.steps]
 
     def labels(self) -> list[str]:
+        """The labels, from light to dark."""
         return [step.label for step in self.steps]
 
     def lightness(self) -> Floats:

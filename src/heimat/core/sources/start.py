@@ -51,14 +51,25 @@ def start_system(name: str, colors: Sequence[tuple[str, Color]]) -> ColorSystem:
         hue_name = unique_name(given_name or plain_name(color), (hue.name for hue in hues))
         check_hue_name(hue_name, "colors")
         hues.append(
-            Hue(id=new_id(), order=next(orders), name=hue_name, kind="brand", source=source, recall=recall, note="given")
+            Hue(
+                id=new_id(), order=next(orders), name=hue_name, kind="brand", source=source, recall=recall, note="given"
+            )
         )
     for status, aim in STATUS_AIMS.items():
         source, recall = given(solved(*aim), None)
         hue_name = unique_name(status, (hue.name for hue in hues))
         note = STATUS_NOTES[status]
         hues.append(
-            Hue(id=new_id(), order=next(orders), name=hue_name, kind="status", status=status, source=source, recall=recall, note=note)
+            Hue(
+                id=new_id(),
+                order=next(orders),
+                name=hue_name,
+                kind="status",
+                status=status,
+                source=source,
+                recall=recall,
+                note=note,
+            )
         )
     neutral = unique_name("neutral", (hue.name for hue in hues))
     tint = TintedSource(hue=hues[0].id)

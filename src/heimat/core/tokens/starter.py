@@ -17,10 +17,10 @@ from heimat.core.system import (
     Status,
     StepAlias,
     Theme,
-    ToldApartSet,
     Token,
     TokenAlias,
     TokenValue,
+    ToldApartSet,
     Use,
     in_order,
     ladder_of,
@@ -65,7 +65,9 @@ class _Filling:
         ladder = ladder_of(self.system, hue)
         if ladder.index(step) is None:
             usual = self.system.ladder.index(step)
-            step = ladder.steps[ladder.nearest(self.system.ladder.steps[usual].lightness) if usual is not None else 0].id
+            step = ladder.steps[
+                ladder.nearest(self.system.ladder.steps[usual].lightness) if usual is not None else 0
+            ].id
         return StepAlias(hue=hue.id, step=step)
 
     def own(self, hue: Hue) -> StepAlias:
@@ -89,7 +91,7 @@ def token_id(name: str) -> str:
 
 
 def with_starter(system: ColorSystem) -> ColorSystem:
-    """Add the theme `day`, the starter's tokens, pairings and told-apart set to a system that has hues but no tokens."""
+    """Add the theme `day` and the starter's tokens, pairings and told-apart set to a system that has only hues."""
     hues = in_order(system.hues)
     scales = {hue.id: scale for hue, scale in zip(hues, scales_of(system, hues), strict=True)}
     filling = _Filling(system, hues, scales)

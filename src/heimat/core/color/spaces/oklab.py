@@ -25,9 +25,9 @@ _LMS_TO_LAB = np.array(
     ]
 )
 _LINEAR_TO_LMS = _XYZ_TO_LMS @ linear_to_xyz(np.eye(3)).T
-LMS_TO_LINEAR: Floats = np.linalg.inv(_LINEAR_TO_LMS)
+LMS_TO_LINEAR: Floats = floats(np.linalg.inv(_LINEAR_TO_LMS))
 """Cone responses to linear sRGB, shape (3, 3)."""
-LAB_TO_LMS: Floats = np.linalg.inv(_LMS_TO_LAB)
+LAB_TO_LMS: Floats = floats(np.linalg.inv(_LMS_TO_LAB))
 """OKLab to the cube roots of the cone responses, shape (3, 3)."""
 
 

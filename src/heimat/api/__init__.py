@@ -1,0 +1,1 @@
+"""Routes, errors, and who is acting."""

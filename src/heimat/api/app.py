@@ -1,0 +1,29 @@
+"""The application: routes, errors, limits, and the page."""
+
+from fastapi import FastAPI
+from sqlalchemy import Engine
+
+from heimat import __version__
+from heimat.api import routes_people, routes_releases, routes_systems
+from heimat.api.context import Context
+from heimat.api.limits import BodyLimit, CompressAllButFeeds
+from heimat.api.page import add_page
+from heimat.api.problems import add_handlers, problem
+
+
+def create_app(engine: Engine) -> FastAPI:
+    """The application on a database. It keeps nothing that another process would miss."""
+    app = FastAPI(title="Heimat", version=__version__, docs_url=None, redoc_url=None, openapi_url="/api/openapi.json")
+    app.state.context = Context.of(engine)
+    add_handlers(app)
+    for router in (routes_people.router, routes_releases.router, routes_systems.router, routes_releases.feeds):
+        app.include_router(router)
+
+    @app.api_route("/api/{path:path}", methods=["GET", "POST", "PUT", "DELETE", "PATCH"], include_in_schema=False)
+    def nothing(path: str) -> object:
+        return problem(404, "Not there", f"There is nothing at /api/{path}.")
+
+    add_page(app)
+    app.add_middleware(BodyLimit)
+    app.add_middleware(CompressAllButFeeds)
+    return app

@@ -1,0 +1,191 @@
+"""What requests carry, and the small answers."""
+
+import uuid
+from typing import Annotated
+
+from pydantic import BaseModel, ConfigDict, Field
+from typing_extensions import TypedDict
+
+from heimat.core.edits import UserEdit
+from heimat.service.editing import MOST_EDITS
+from heimat.service.seeing import SeenAs
+from heimat.service.view import ViewOptions
+from heimat.service.view_types import SwatchView
+
+Key = Annotated[str, Field(min_length=8, max_length=64, default_factory=lambda: uuid.uuid4().hex)]
+
+
+class Body(BaseModel):
+    """A request body: nothing unknown in it."""
+
+    model_config = ConfigDict(extra="forbid")
+
+
+class Looking(Body):
+    """How the person looks: vision and severity, ground, theme, and the key of what is selected."""
+
+    vision: SeenAs = "typical"
+    severity: Annotated[float, Field(ge=0.0, le=1.0)] = 1.0
+    ground: Annotated[str, Field(max_length=120)] = "white"
+    theme: Annotated[str | None, Field(max_length=40)] = None
+    select: Annotated[str | None, Field(max_length=120)] = None
+
+    def options(self, *, repairs: bool = True) -> ViewOptions:
+        """The options of a view."""
+        return ViewOptions(**self.model_dump(), repairs=repairs)
+
+
+class PreviewBody(Body):
+    """Edits on a revision, to look at."""
+
+    base: Annotated[int, Field(ge=1)]
+    edits: Annotated[list[UserEdit], Field(max_length=MOST_EDITS)]
+    view: Looking = Looking()
+
+
+class EditBody(PreviewBody):
+    """Edits on a revision, to keep. A request repeated with the same key is kept once."""
+
+    edits: Annotated[list[UserEdit], Field(min_length=1, max_length=MOST_EDITS)]
+    key: Key
+
+
+class TakeBackBody(Body):
+    """Undo or redo."""
+
+    key: Key
+    view: Looking = Looking()
+
+
+class StartBody(Body):
+    """A new system: its name, and lines with brand colors."""
+
+    name: Annotated[str, Field(max_length=400)]
+    colors: Annotated[str, Field(max_length=100_000)]
+
+
+class ReadingBody(Body):
+    """A text to read colors from."""
+
+    text: Annotated[str, Field(max_length=100_000)]
+
+
+class PublishBody(Body):
+    """A revision to publish, as which version, with which notes."""
+
+    revision: Annotated[int, Field(ge=1)]
+    version: Annotated[str, Field(max_length=40)]
+    notes: Annotated[str, Field(max_length=100_000)] = ""
+
+
+class PersonBody(Body):
+    """Who shall act."""
+
+    person: Annotated[str, Field(max_length=40)]
+
+
+class PersonView(TypedDict):
+    """A person."""
+
+    id: str
+    name: str
+    initials: str
+    role: str
+
+
+class MeView(TypedDict):
+    """Who acts, and who else could."""
+
+    me: PersonView
+    people: list[PersonView]
+
+
+class SystemCard(TypedDict):
+    """A system in the list: its hues' own colors, and when it was last changed."""
+
+    slug: str
+    name: str
+    changed_at: str
+    hues: list[SwatchView]
+    hue_names: list[str]
+    tokens: int
+    latest: str | None
+
+
+class StartedView(TypedDict):
+    """The address of a new system."""
+
+    slug: str
+
+
+class ReadLineView(TypedDict):
+    """What was understood of a line."""
+
+    text: str
+    name: str
+    color: str | None
+    swatch: SwatchView | None
+    problem: str | None
+
+
+class HeadView(TypedDict):
+    """The newest revision."""
+
+    revision: int
+
+
+class RevisionView(TypedDict):
+    """A revision in the history."""
+
+    number: int
+    person: str
+    at: str
+    sentence: str
+
+
+class ChangeView(TypedDict):
+    """How one token differs from the latest release."""
+
+    change: str
+    before_name: str | None
+    before: SwatchView | None
+    before_alias: str | None
+    after_name: str | None
+    after: SwatchView | None
+    after_alias: str | None
+    distance: str | None
+
+
+class FileView(TypedDict):
+    """A file as it would be published."""
+
+    name: str
+    text: str
+
+
+class DraftView(TypedDict):
+    """What publishing now would do."""
+
+    revision: int
+    latest: str | None
+    proposed: str
+    changes: list[ChangeView]
+    files: list[FileView]
+    feed: str
+
+
+class ReleaseView(TypedDict):
+    """A release, and the addresses of its files."""
+
+    version: str
+    notes: str
+    person: str
+    at: str
+    files: list[str]
+
+
+class PublishedView(TypedDict):
+    """What publishing has done; `new` is false where the same is out already."""
+
+    version: str
+    new: bool

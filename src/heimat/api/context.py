@@ -1,0 +1,60 @@
+"""What routes are given: the use cases, and who is acting."""
+
+from dataclasses import dataclass
+from typing import Annotated, cast
+
+from fastapi import Depends, Request
+from sqlalchemy import Engine
+
+from heimat.service.documents import Documents
+from heimat.service.editing import Editing
+from heimat.service.opening import Opening
+from heimat.service.publishing import Publishing
+from heimat.store.people import Person, all_people
+
+PERSON_COOKIE = "heimat_person"
+FIRST_PERSON = "ines"
+"""The demo's designer, who acts where nobody else was chosen."""
+
+
+@dataclass(frozen=True)
+class Context:
+    """The use cases of one database."""
+
+    engine: Engine
+    documents: Documents
+    opening: Opening
+    editing: Editing
+    publishing: Publishing
+
+    @classmethod
+    def of(cls, engine: Engine) -> "Context":
+        """All use cases on one engine."""
+        documents = Documents(engine)
+        return cls(engine, documents, Opening(engine), Editing(engine, documents), Publishing(engine, documents))
+
+
+def get_context(request: Request) -> Context:
+    """The use cases of this process."""
+    return cast(Context, request.app.state.context)
+
+
+Uses = Annotated[Context, Depends(get_context)]
+
+
+def people(uses: Uses) -> list[Person]:
+    """Everyone who can act."""
+    with uses.engine.connect() as connection:
+        return all_people(connection)
+
+
+def current_person(request: Request, everyone: Annotated[list[Person], Depends(people)]) -> Person:
+    """Who acts. The only place that knows: sign-in will change this function and nothing else."""
+    wanted = request.cookies.get(PERSON_COOKIE, FIRST_PERSON)
+    return next((person for person in everyone if person.id == wanted), None) or next(
+        person for person in everyone if person.id == FIRST_PERSON
+    )
+
+
+Acting = Annotated[Person, Depends(current_person)]
+Everyone = Annotated[list[Person], Depends(people)]

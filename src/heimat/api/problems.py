@@ -1,0 +1,109 @@
+"""Errors as problem details (RFC 9457), in words a designer understands."""
+
+from typing import Any
+
+import orjson
+from fastapi import FastAPI, Request
+from fastapi.exceptions import RequestValidationError
+from sqlalchemy.exc import InterfaceError, OperationalError
+from sqlalchemy.exc import TimeoutError as PoolTimeout
+from starlette.exceptions import HTTPException
+from starlette.responses import Response
+from typing_extensions import TypedDict
+
+from heimat.core.errors import DomainError
+from heimat.service.errors import Conflict, NotFound
+
+MEDIA_TYPE = "application/problem+json"
+
+
+class FieldProblem(TypedDict):
+    """What is wrong with one field: its dotted path, and a sentence."""
+
+    field: str
+    message: str
+
+
+class ConflictProblem(TypedDict):
+    """The two changes that met."""
+
+    yours: str
+    theirs: str
+    person: str
+    at: str
+    head: int
+
+
+class Problem(TypedDict, total=False):
+    """A problem: a short title, a sentence, and the fields or the conflict it is about."""
+
+    type: str
+    title: str
+    status: int
+    detail: str
+    errors: list[FieldProblem]
+    conflict: ConflictProblem
+
+
+def problem(status: int, title: str, detail: str, headers: dict[str, str] | None = None, **more: Any) -> Response:
+    """A problem response."""
+    body: dict[str, Any] = {"type": "about:blank", "title": title, "status": status, "detail": detail, **more}
+    return Response(orjson.dumps(body), status, headers, MEDIA_TYPE)
+
+
+def _domain(_: Request, error: DomainError) -> Response:
+    errors = [{"field": error.field, "message": error.message}]
+    return problem(422, "That cannot be done", error.message, errors=errors)
+
+
+def _invalid(_: Request, error: RequestValidationError) -> Response:
+    errors = [
+        {"field": ".".join(str(part) for part in item["loc"] if part != "body"), "message": str(item["msg"])}
+        for item in error.errors()
+    ][:20]
+    first = errors[0] if errors else {"field": "body", "message": "The request cannot be read."}
+    return problem(422, "That cannot be read", f"{first['field']}: {first['message']}", errors=errors)
+
+
+def _missing(_: Request, error: NotFound) -> Response:
+    return problem(404, "Not there", error.message)
+
+
+def _conflict(_: Request, error: Conflict) -> Response:
+    both = {
+        "yours": error.yours,
+        "theirs": error.theirs,
+        "person": error.person,
+        "at": error.at.isoformat() + "Z",
+        "head": error.head,
+    }
+    return problem(409, "Somebody was faster", error.message, conflict=both)
+
+
+def _database_away(_: Request, __: Exception) -> Response:
+    return problem(
+        503,
+        "The database is away",
+        "The database does not answer. Nothing typed is lost; Heimat tries again by itself.",
+        {"Retry-After": "2"},
+    )
+
+
+def _http(_: Request, error: HTTPException) -> Response:
+    return problem(error.status_code, str(error.detail), str(error.detail), dict(error.headers or {}))
+
+
+def add_handlers(app: FastAPI) -> None:
+    """Answer every error of the program as a problem."""
+    handlers: list[tuple[type[Exception], Any]] = [
+        (DomainError, _domain),
+        (RequestValidationError, _invalid),
+        (NotFound, _missing),
+        (Conflict, _conflict),
+        (OperationalError, _database_away),
+        (InterfaceError, _database_away),
+        (PoolTimeout, _database_away),
+        (HTTPException, _http),
+    ]
+    for kind, handler in handlers:
+        app.add_exception_handler(kind, handler)

@@ -1,0 +1,1 @@
+"""What the launcher does on this machine: install, start a database, run. Standard library only."""

@@ -1,0 +1,123 @@
+"""Installing what is missing: Debian's packages, the Python environment, the front end's packages and its build."""
+
+import hashlib
+import importlib.util
+import os
+import shutil
+import subprocess
+import sys
+from collections.abc import Iterable
+from pathlib import Path
+
+from heimat.local.saying import Trouble, say
+
+ROOT = Path(__file__).resolve().parents[3]
+VENV = ROOT / ".venv"
+WEB = ROOT / "web"
+PYTHON = VENV / "bin" / "python"
+
+# The core packages hold the server without a service that would start by itself.
+DATABASE_PACKAGES = {"mariadbd": "mariadb-server-core", "my_print_defaults": "mariadb-client-core"}
+BROWSER_PACKAGES = {"chromium": "chromium", "chromedriver": "chromium-driver"}
+_SYSTEM_PATHS = "/usr/sbin:/usr/local/sbin:/sbin"
+
+
+def find_program(name: str) -> str | None:
+    """The path of a program, also where ordinary users do not look."""
+    return shutil.which(name) or shutil.which(name, path=_SYSTEM_PATHS)
+
+
+def run(command: list[str], failing: str, cwd: Path = ROOT, env: dict[str, str] | None = None) -> None:
+    """Run a command quietly. Raises Trouble with what it printed where it fails."""
+    done = subprocess.run(
+        command, cwd=cwd, env={**os.environ, **(env or {})}, stdout=subprocess.PIPE, stderr=subprocess.STDOUT, text=True
+    )
+    if done.returncode != 0:
+        tail = "\n".join(done.stdout.strip().splitlines()[-25:])
+        raise Trouble(f"{failing}\n{tail}")
+
+
+def install_packages(wanted: dict[str, str]) -> None:
+    """Install Debian's packages for the programs that are missing."""
+    missing = sorted({package for program, package in wanted.items() if find_program(program) is None})
+    if not missing:
+        return
+    install_debian(missing)
+    left = [program for program in wanted if find_program(program) is None]
+    if left:
+        raise Trouble(f"Installed, but still not found: {', '.join(left)}.")
+
+
+def install_debian(missing: list[str]) -> None:
+    """Install Debian's packages, as root or through sudo."""
+    apt = find_program("apt-get")
+    if apt is None:
+        raise Trouble(f"These programs are missing and there is no apt-get to install them: {', '.join(missing)}.")
+    as_root = [] if os.geteuid() == 0 else ["sudo"]
+    say(f"Installing Debian’s {', '.join(missing)}")
+    advice = f"Debian’s packages could not be installed. Install them by hand: {' '.join(missing)}."
+    run([*as_root, apt, "update", "-q"], advice)
+    environment = ["env", "DEBIAN_FRONTEND=noninteractive"]
+    run([*as_root, *environment, apt, "install", "-y", "-q", "--no-install-recommends", *missing], advice)
+
+
+def _digest(files: Iterable[Path]) -> str:
+    found = hashlib.sha256()
+    for file in sorted(files):
+        found.update(str(file.relative_to(ROOT)).encode())
+        found.update(file.read_bytes())
+    return found.hexdigest()
+
+
+def _is_done(marker: Path, digest: str) -> bool:
+    return marker.is_file() and marker.read_text() == digest
+
+
+def install_python() -> None:
+    """Make `.venv` from the lock file, where it is not there or the lock file has changed."""
+    lock = ROOT / "requirements.lock"
+    marker = VENV / "installed"
+    digest = _digest([lock]) + sys.version
+    if _is_done(marker, digest):
+        return
+    say("Installing the Python packages into .venv")
+    if importlib.util.find_spec("ensurepip") is None:
+        install_debian(["python3-venv"])
+    run([sys.executable, "-m", "venv", "--clear", str(VENV)], "The Python environment could not be made.")
+    run(
+        [str(PYTHON), "-m", "pip", "install", "-q", "--disable-pip-version-check", "-r", str(lock)],
+        "The Python packages could not be installed. Is the package registry within reach?",
+    )
+    marker.write_text(digest)
+
+
+def install_web() -> None:
+    """Install the front end's packages from its lock file, where they are not there or it has changed."""
+    npm = find_program("npm")
+    if npm is None:
+        raise Trouble("Heimat’s page is built with Node 20 and npm. Install them, then start again.")
+    lock = WEB / "package-lock.json"
+    marker = WEB / "node_modules" / ".installed"
+    digest = _digest([lock, WEB / "package.json"])
+    if _is_done(marker, digest):
+        return
+    say("Installing the front end’s packages")
+    run(
+        [npm, "ci", "--no-audit", "--no-fund"],
+        "The front end’s packages could not be installed. Is the package registry within reach?",
+        cwd=WEB,
+    )
+    marker.write_text(digest)
+
+
+def build_web() -> None:
+    """Build the page, where its sources have changed since the last build."""
+    sources = [file for file in (WEB / "src").rglob("*") if file.is_file()]
+    sources += [WEB / name for name in ("package-lock.json", "index.html", "vite.config.ts", "tsconfig.json")]
+    marker = WEB / "dist" / ".built"
+    digest = _digest(sources)
+    if _is_done(marker, digest):
+        return
+    say("Building the page")
+    run([find_program("npm") or "npm", "run", "build"], "The page could not be built.", cwd=WEB)
+    marker.write_text(digest)

@@ -1,0 +1,63 @@
+"""Documents of revisions. A revision never changes, so each process may remember the ones it has read."""
+
+import threading
+from collections import OrderedDict
+
+from sqlalchemy import Connection, Engine
+
+from heimat.core.publication import Publication
+from heimat.core.system import ColorSystem, read_document
+from heimat.service.errors import NotFound
+from heimat.store import releases, revisions
+
+_REMEMBERED = 64
+
+
+class Documents:
+    """Reads documents and publications, remembering the last 64 of each."""
+
+    def __init__(self, engine: Engine) -> None:
+        self._engine = engine
+        self._systems: OrderedDict[tuple[int, int], ColorSystem] = OrderedDict()
+        self._publications: OrderedDict[int, Publication] = OrderedDict()
+        self._lock = threading.Lock()
+
+    def system(self, alternative_id: int, number: int, connection: Connection | None = None) -> ColorSystem:
+        """The document of a revision by its number. Raises NotFound.
+
+        A transaction gives its own connection: asking the pool for a second one could wait for itself.
+        """
+        key = (alternative_id, number)
+        with self._lock:
+            if key in self._systems:
+                self._systems.move_to_end(key)
+                return self._systems[key]
+        if connection is not None:
+            data = revisions.document(connection, alternative_id, number)
+        else:
+            with self._engine.connect() as own:
+                data = revisions.document(own, alternative_id, number)
+        if data is None:
+            raise NotFound(f"There is no revision {number}.")
+        return self.remember(alternative_id, number, read_document(data))
+
+    def remember(self, alternative_id: int, number: int, system: ColorSystem) -> ColorSystem:
+        """Keep a document that was just stored or read."""
+        with self._lock:
+            self._systems[alternative_id, number] = system
+            while len(self._systems) > _REMEMBERED:
+                self._systems.popitem(last=False)
+        return system
+
+    def publication(self, release_id: int) -> Publication:
+        """What a release published."""
+        with self._lock:
+            if release_id in self._publications:
+                return self._publications[release_id]
+        with self._engine.connect() as connection:
+            found = Publication.from_plain(releases.publication_of(connection, release_id))
+        with self._lock:
+            self._publications[release_id] = found
+            while len(self._publications) > _REMEMBERED:
+                self._publications.popitem(last=False)
+        return found

@@ -1,0 +1,24 @@
+"""What a use case raises besides the core's DomainError."""
+
+from datetime import datetime
+
+
+class NotFound(Exception):
+    """Something that was asked for is not there."""
+
+    def __init__(self, message: str) -> None:
+        super().__init__(message)
+        self.message = message
+
+
+class Conflict(Exception):
+    """A change that meets somebody else's. Nothing is stored and nothing lost: both are told."""
+
+    def __init__(self, message: str, *, yours: str, theirs: str, person: str, at: datetime, head: int) -> None:
+        super().__init__(message)
+        self.message = message
+        self.yours = yours
+        self.theirs = theirs
+        self.person = person
+        self.at = at
+        self.head = head

@@ -1,0 +1,96 @@
+"""Opening: the list of systems, and new ones from brand colors."""
+
+import re
+import unicodedata
+import uuid
+
+from sqlalchemy import Connection, Engine
+
+from heimat.core.color.reading import read_lines
+from heimat.core.errors import DomainError
+from heimat.core.sources.start import start_system
+from heimat.core.system import ColorSystem
+from heimat.service.clock import now
+from heimat.service.errors import NotFound
+from heimat.store import revisions, systems
+from heimat.store.revisions import NewRevision
+from heimat.store.systems import SystemRow
+
+_NOT_IN_ADDRESS = re.compile(r"[^a-z0-9]+")
+LONGEST_NAME = 80
+
+
+class Opening:
+    """Finds and makes systems."""
+
+    def __init__(self, engine: Engine) -> None:
+        self._engine = engine
+
+    def all(self) -> list[SystemRow]:
+        """Every system, by name."""
+        with self._engine.connect() as connection:
+            return systems.all_systems(connection)
+
+    def find(self, slug: str) -> SystemRow:
+        """The system at an address. Raises NotFound."""
+        with self._engine.connect() as connection:
+            row = systems.find_system(connection, slug)
+        if row is None:
+            raise NotFound(f"There is no system at “{slug}”.")
+        return row
+
+    def start(self, name: str, text: str, person_id: str) -> SystemRow:
+        """Make a system from pasted brand colors.
+
+        Raises DomainError (fields `name`, `colors`) where a line cannot be read; nothing is made then.
+        """
+        if len(name.strip()) > LONGEST_NAME:
+            raise DomainError(f"A name has at most {LONGEST_NAME} characters.", "name", "too_long")
+        lines = read_lines(text)
+        refused = next((line.problem for line in lines if line.problem), None)
+        if refused:
+            raise DomainError(refused, "colors", "unreadable")
+        document = start_system(name, [(line.name, line.color) for line in lines if line.color])
+        with self._engine.begin() as connection:
+            slug = add_document(connection, document, person_id)
+        return self.find(slug)
+
+
+def add_document(connection: Connection, document: ColorSystem, person_id: str) -> str:
+    """Store a new system with its first revision. Returns its slug."""
+    start = _slug(document.name)
+    taken = systems.taken_slugs(connection, start)
+    slug = next(
+        candidate for number in range(1, len(taken) + 2) if (candidate := _numbered(start, number)) not in taken
+    )
+    _, alternative_id = systems.add_system(connection, slug, document.name, now())
+    revision_id = revisions.append(
+        connection,
+        NewRevision(
+            alternative_id=alternative_id,
+            parent_id=None,
+            number=1,
+            person_id=person_id,
+            at=now(),
+            kind="open",
+            undoes_id=None,
+            request_key=uuid.uuid4().hex,
+            sentence=f"Start {document.name}",
+            edits=[],
+            inverse={},
+            reads=[],
+            writes=[],
+            document=document.model_dump(mode="json"),
+        ),
+    )
+    systems.set_head(connection, alternative_id, revision_id, base=True)
+    return slug
+
+
+def _slug(name: str) -> str:
+    plain = unicodedata.normalize("NFKD", name).encode("ascii", "ignore").decode().lower()
+    return _NOT_IN_ADDRESS.sub("-", plain).strip("-")[:60] or "system"
+
+
+def _numbered(start: str, number: int) -> str:
+    return start if number == 1 else f"{start}-{number}"

@@ -1,0 +1,133 @@
+"""Publishing: what would change, the release itself, and the files of the feed."""
+
+import hashlib
+import re
+from dataclasses import dataclass
+
+import orjson
+from sqlalchemy import Engine
+
+from heimat.core.errors import DomainError
+from heimat.core.publication import Publication, TokenChange, compare, next_version, publication
+from heimat.core.resolve import resolve
+from heimat.core.system import ColorSystem
+from heimat.formats import FORMATS
+from heimat.service.clock import now
+from heimat.service.documents import Documents
+from heimat.service.errors import NotFound
+from heimat.store import releases, revisions, systems
+from heimat.store.releases import FileRow, NewRelease, ReleaseRow
+from heimat.store.systems import SystemRow
+
+_VERSION = re.compile(r"^(0|[1-9]\d{0,5})\.(0|[1-9]\d{0,5})\.(0|[1-9]\d{0,5})$")
+LONGEST_NOTES = 4000
+LATEST = "latest"
+
+
+@dataclass(frozen=True)
+class Draft:
+    """What publishing now would do: the changes since the latest release, the version proposed, the files' texts."""
+
+    latest: str | None
+    changes: list[TokenChange]
+    proposed: str
+    files: list[tuple[str, str]]
+
+
+class Publishing:
+    """Releases and feeds of one database's systems."""
+
+    def __init__(self, engine: Engine, documents: Documents) -> None:
+        self._engine = engine
+        self._documents = documents
+
+    def latest_publication(self, system_id: int) -> Publication | None:
+        """What the latest release published, if there is one."""
+        with self._engine.connect() as connection:
+            latest = releases.latest_release(connection, system_id)
+        return self._documents.publication(latest.id) if latest else None
+
+    def all(self, system_id: int) -> list[ReleaseRow]:
+        """The releases, highest version first."""
+        with self._engine.connect() as connection:
+            return releases.all_releases(connection, system_id)
+
+    def draft(self, row: SystemRow, system: ColorSystem) -> Draft:
+        """What publishing a document now would do."""
+        with self._engine.connect() as connection:
+            latest = releases.latest_release(connection, row.id)
+        now_published = publication(resolve(system))
+        before = self._documents.publication(latest.id) if latest else None
+        changes = compare(before, now_published)
+        version = next_version(latest.version if latest else None, changes)
+        files = [(kind.file, kind.write(now_published, version).decode()) for kind in FORMATS]
+        return Draft(latest.version if latest else None, changes, version, files)
+
+    def publish(self, slug: str, number: int, version: str, notes: str, person_id: str) -> tuple[ReleaseRow, bool]:
+        """Publish a revision as a version. Returns the release, and whether it is a new one.
+
+        What is published already as the latest release is not published twice. Raises DomainError (fields `version`
+        and `notes`) and NotFound.
+        """
+        wanted = _parse_version(version)
+        if len(notes) > LONGEST_NOTES:
+            raise DomainError(f"Notes have at most {LONGEST_NOTES} characters.", "notes", "too_long")
+        with self._engine.connect() as connection:
+            row = systems.find_system(connection, slug)
+        if row is None:
+            raise NotFound(f"There is no system at “{slug}”.")
+        content = publication(resolve(self._documents.system(row.alternative_id, number)))
+        digest = hashlib.sha256(orjson.dumps(content.plain())).hexdigest()
+        with self._engine.begin() as connection:
+            systems.lock_system(connection, row.id)
+            latest = releases.latest_release(connection, row.id)
+            if latest is not None and latest.digest == digest:
+                return latest, False
+            if latest is not None and wanted <= _parse_version(latest.version):
+                raise DomainError(f"{latest.version} is out already; the next one is higher.", "version", "taken")
+            releases.add_release(
+                connection,
+                NewRelease(
+                    system_id=row.id,
+                    alternative_id=row.alternative_id,
+                    revision_id=revisions.id_of(connection, row.alternative_id, number),
+                    version=wanted,
+                    notes=notes.strip(),
+                    person_id=person_id,
+                    at=now(),
+                    digest=digest,
+                    publication=content.plain(),
+                    files=[_file(kind.file, kind.media_type, kind.write(content, version)) for kind in FORMATS],
+                ),
+            )
+            made = releases.latest_release(connection, row.id)
+        if made is None:
+            raise NotFound("The release that was just made is gone.")
+        return made, True
+
+    def file(self, slug: str, version: str, name: str) -> FileRow:
+        """A file of the feed. Raises NotFound."""
+        number = None
+        if version != LATEST:
+            match = _VERSION.match(version)
+            if match is None:
+                raise NotFound(f"“{version}” is no version. Use one like 1.0.0, or {LATEST}.")
+            number = _parse_version(version)
+        with self._engine.connect() as connection:
+            row = systems.find_system(connection, slug)
+            found = releases.find_file(connection, row.id, number, name) if row else None
+        if found is None:
+            raise NotFound(f"There is no file {name} in version {version} of “{slug}”.")
+        return found
+
+
+def _file(name: str, media_type: str, content: bytes) -> FileRow:
+    return FileRow(name, media_type, hashlib.sha256(content).hexdigest(), content)
+
+
+def _parse_version(text: str) -> tuple[int, int, int]:
+    match = _VERSION.match(text)
+    if match is None:
+        raise DomainError("A version has three numbers, for example 1.2.0.", "version", "unreadable")
+    major, minor, patch = (int(part) for part in match.groups())
+    return major, minor, patch

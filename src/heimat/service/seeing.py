@@ -1,0 +1,53 @@
+"""How colors are seen: recolored for the vision chosen, with the ink that reads on them."""
+
+from dataclasses import dataclass
+from typing import Literal
+
+import numpy as np
+
+from heimat.core.color.arrays import Bytes, from_bytes, to_bytes
+from heimat.core.color.contrast import ratio, relative_luminance
+from heimat.core.color.notation import hex_of
+from heimat.core.color.vision import Vision, simulate
+from heimat.service.view_types import Ink, SwatchView
+
+SeenAs = Literal["typical", "protan", "deutan", "tritan", "achromat"]
+_BLACK, _WHITE = (0, 0, 0), (255, 255, 255)
+
+
+@dataclass(frozen=True)
+class Eyes:
+    """A vision and its severity 0 to 1."""
+
+    vision: SeenAs
+    severity: float
+
+    def see(self, rgb8: Bytes) -> Bytes:
+        """8-bit colors (..., 3) as these eyes see them."""
+        if self.vision == "typical" or rgb8.size == 0:
+            return rgb8
+        vision: Vision = self.vision
+        return to_bytes(simulate(from_bytes(rgb8), vision, self.severity))
+
+    def swatches(self, rgb8: Bytes) -> list[SwatchView]:
+        """8-bit colors (n, 3) as the page shows them, the ink chosen for what is seen."""
+        seen = self.see(rgb8)
+        dark = ratio(seen, _BLACK) >= ratio(seen, _WHITE)
+        inks: tuple[Ink, Ink] = ("#FFFFFF", "#000000")
+        return [
+            {"hex": hex_of(color), "seen": hex_of(shown), "ink": inks[int(black)]}
+            for color, shown, black in zip(rgb8, seen, dark, strict=True)
+        ]
+
+    def swatch(self, rgb8: Bytes) -> SwatchView:
+        """One 8-bit color (3,) as the page shows it."""
+        return self.swatches(np.asarray(rgb8)[None])[0]
+
+    def hexes(self, rgb8: Bytes) -> list[str]:
+        """8-bit colors (n, 3) as seen, written."""
+        return [hex_of(color) for color in self.see(rgb8)]
+
+
+def luminance(rgb8: Bytes) -> float:
+    """The relative luminance of one 8-bit color."""
+    return float(relative_luminance(rgb8))

@@ -1,0 +1,88 @@
+"""The slip: everything about the selected color."""
+
+import numpy as np
+
+from heimat.core.color.arrays import Bytes
+from heimat.core.color.contrast import cut, grade, ratio, relative_luminance
+from heimat.core.color.notation import NOTATIONS, format, oklch_of, rgb8_of
+from heimat.core.color.spaces import lightness
+from heimat.core.colors_of import COLORED, hue_and_chroma
+from heimat.core.ramps import CHROMA_END, ramps
+from heimat.core.resolve import Resolved
+from heimat.core.selection import Selection, neutral_ends
+from heimat.core.system import GivenSource
+from heimat.service.seeing import Eyes, luminance
+from heimat.service.view_types import GroundView, SlipView
+
+
+def slip_view(resolved: Resolved, selection: Selection, key: str, eyes: Eyes, ground: Bytes) -> SlipView:
+    """The slip of a selection, with ramps along lightness, chroma and hue."""
+    rgb8 = rgb8_of(selection.color)
+    light = float(lightness(relative_luminance(rgb8)))
+    _, chroma, turn = (float(number) for number in oklch_of(selection.color))
+    meant_chroma, turn = _meant(resolved, selection, chroma, turn)
+    rows = ramps(light, meant_chroma, turn, luminance(ground))
+    texts = [(notation, format(selection.color, notation)) for notation in NOTATIONS]
+    hue = resolved.system.hues.get(selection.hue or "")
+    step = key.partition("/")[2]
+    return {
+        **eyes.swatch(rgb8),
+        "key": key,
+        "kind": selection.kind,
+        "name": selection.name,
+        "role": selection.role,
+        "why": selection.why,
+        "used_by": selection.used_by,
+        "hue": selection.hue,
+        "movable_hue": selection.movable_hue,
+        "pinned": selection.kind == "step" and hue is not None and step in hue.pins,
+        "notations": [{"notation": notation, "text": text} for notation, text in texts if text],
+        "grounds": _grounds(resolved, rgb8, eyes),
+        "meant_chroma": round(meant_chroma, 4),
+        "lightness": {
+            "colors": eyes.hexes(rows.lightness),
+            "value": round(light, 2),
+            "low": 0.0,
+            "high": 100.0,
+            "reach": 100.0,
+            "passing": [list(interval) for interval in rows.passing],
+        },
+        "chroma": {
+            "colors": eyes.hexes(rows.chroma),
+            "value": round(chroma, 4),
+            "low": 0.0,
+            "high": CHROMA_END,
+            "reach": round(rows.chroma_end, 4),
+            "passing": [],
+        },
+        "turn": {
+            "colors": eyes.hexes(rows.hue),
+            "value": round(turn, 2) % 360.0,
+            "low": 0.0,
+            "high": 360.0,
+            "reach": 360.0,
+            "passing": [],
+        },
+    }
+
+
+def _meant(resolved: Resolved, selection: Selection, chroma: float, turn: float) -> tuple[float, float]:
+    """Chroma and hue that a hue is meant to have: what is remembered while the gamut or a gray takes it away."""
+    hue = resolved.system.hues.get(selection.movable_hue or "")
+    if hue is None:
+        return chroma, turn
+    if not isinstance(hue.source, GivenSource):
+        _, parent_turn = hue_and_chroma(resolved.system.hues[hue.source.hue])
+        return hue.source.chroma, parent_turn
+    if hue.recall is None:
+        return chroma, turn
+    return max(hue.recall.chroma, chroma), hue.recall.hue if chroma < COLORED else turn
+
+
+def _grounds(resolved: Resolved, rgb8: Bytes, eyes: Eyes) -> list[GroundView]:
+    white, black = np.full(3, 255, dtype=np.uint8), np.zeros(3, dtype=np.uint8)
+    found: list[GroundView] = []
+    for name, ground in [("white", white), ("black", black), *neutral_ends(resolved)]:
+        reached = float(ratio(rgb8, ground))
+        found.append({**eyes.swatch(ground), "name": name, "contrast": {"text": cut(reached), "grade": grade(reached)}})
+    return found

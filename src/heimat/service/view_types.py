@@ -1,0 +1,251 @@
+"""The shape of what the page paints. The API describes these, and the page's client is generated from them."""
+
+from typing import Literal
+
+from typing_extensions import TypedDict
+
+from heimat.core.color.contrast import Grade
+from heimat.core.scales.anchors import AnchorMode
+from heimat.core.system import HueKind, Status, Use
+
+Ink = Literal["#000000", "#FFFFFF"]
+
+
+class SwatchView(TypedDict):
+    """A color: its published value, how it is seen under the vision chosen, and the ink that reads on it."""
+
+    hex: str
+    seen: str
+    ink: Ink
+
+
+class ContrastView(TypedDict):
+    """A ratio, cut to two decimals, with its grade."""
+
+    text: str
+    grade: Grade
+
+
+class StepView(SwatchView):
+    """A step of a scale; `column` is the place on the system's ladder under which it stands."""
+
+    key: str
+    id: str
+    label: str
+    column: int
+    contrast: ContrastView
+    passes: bool
+    anchor: bool
+    pinned: bool
+    changed: bool
+
+
+class HueView(SwatchView):
+    """A hue with its scale; `passing_from` and `passing_to` bound the columns of steps that reach 4.5 on the ground."""
+
+    key: str
+    id: str
+    name: str
+    kind: HueKind
+    status: Status | None
+    note: str
+    follows: str | None
+    anchor_mode: AnchorMode
+    anchor_step: str | None
+    own_ladder: bool
+    tokens_on: int
+    steps: list[StepView]
+
+
+class LadderStepView(TypedDict):
+    """A label of the ladder with the L* aimed at."""
+
+    id: str
+    label: str
+    lightness: str
+
+
+class LadderView(TypedDict):
+    """The system's ladder, and the ready-made ones it could be."""
+
+    name: str
+    steps: list[LadderStepView]
+    choices: list[str]
+
+
+class PromiseView(TypedDict):
+    """Any two steps `apart` positions apart reach `least`; `pair` names the tightest."""
+
+    apart: int
+    least: str
+    aim: str
+    kept: bool
+    pair: str
+
+
+class ValueView(TypedDict):
+    """What a token stands for: a step of a hue, another token, or a color of its own (then all three are null)."""
+
+    kind: Literal["step", "token", "literal"]
+    hue: str | None
+    step: str | None
+    token: str | None
+
+
+class TokenView(SwatchView):
+    """A semantic token in the theme shown, with the chain of its aliases in words."""
+
+    key: str
+    id: str
+    name: str
+    note: str
+    alpha: float
+    value: ValueView
+    chain: str
+    changed: bool
+
+
+class PairingView(TypedDict):
+    """A declared pairing with what it reaches; `holds` is null for decoration."""
+
+    id: str
+    foreground: str
+    ground: str
+    use: Use
+    needed: str | None
+    contrast: ContrastView
+    holds: bool | None
+
+
+class DistanceView(TypedDict):
+    """A distance under a vision; `below` is the interval of severity under the threshold, in words."""
+
+    vision: str
+    distance: str
+    holds: bool
+
+
+class PairView(TypedDict):
+    """Two members of a told-apart set and their distances, typical vision first."""
+
+    one: str
+    other: str
+    distances: list[DistanceView]
+
+
+class ToldApartView(TypedDict):
+    """A told-apart set with the distances of all its pairs."""
+
+    id: str
+    name: str
+    threshold: str
+    tokens: list[str]
+    pairs: list[PairView]
+
+
+class RepairView(SwatchView):
+    """One way to settle a finding: words for the button, and the step that the token moves to."""
+
+    words: str
+    consequence: str
+    token: str
+    theme: str
+    hue: str
+    step: str
+
+
+class FindingView(TypedDict):
+    """One thing to settle. `as_seen` shows the two colors under the vision that merges them."""
+
+    id: str
+    kind: Literal["pairing", "told_apart", "translucent"]
+    sentence: str
+    detail: str
+    tokens: list[str]
+    colors: list[SwatchView]
+    as_seen: list[str] | None
+    as_seen_by: str | None
+    use: Use | None
+    repairs: list[RepairView]
+
+
+class NotationView(TypedDict):
+    """A color written in one notation."""
+
+    notation: str
+    text: str
+
+
+class GroundView(SwatchView):
+    """A ground, and the contrast of the selected color on it."""
+
+    name: str
+    contrast: ContrastView
+
+
+class RampView(TypedDict):
+    """The colors along one quantity of the selection, the value itself, and its range.
+
+    `reach` is the end of the gamut in the same unit; `passing` the intervals that reach 4.5 on the ground.
+    """
+
+    colors: list[str]
+    value: float
+    low: float
+    high: float
+    reach: float
+    passing: list[list[float]]
+
+
+class SlipView(SwatchView):
+    """Everything about the selected color. `meant_chroma` is what it would have if the gamut allowed it."""
+
+    key: str
+    kind: Literal["hue", "step", "token"]
+    name: str
+    role: str
+    why: str
+    used_by: list[str]
+    hue: str | None
+    movable_hue: str | None
+    pinned: bool
+    notations: list[NotationView]
+    grounds: list[GroundView]
+    meant_chroma: float
+    lightness: RampView
+    chroma: RampView
+    turn: RampView
+
+
+class ThemeView(TypedDict):
+    """A theme."""
+
+    id: str
+    name: str
+
+
+class SystemView(TypedDict):
+    """A system as a person sees it: everything that the page paints."""
+
+    slug: str
+    name: str
+    revision: int
+    scale_pattern: str
+    latest: str | None
+    changed: int
+    undo: str | None
+    redo: str | None
+    vision: str
+    severity: float
+    ground: SwatchView
+    ground_name: str
+    theme: ThemeView | None
+    themes: list[ThemeView]
+    ladder: LadderView
+    hues: list[HueView]
+    promises: list[PromiseView]
+    tokens: list[TokenView]
+    pairings: list[PairingView]
+    told_apart: list[ToldApartView]
+    findings: list[FindingView]
+    slip: SlipView | None

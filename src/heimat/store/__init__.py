@@ -1,0 +1,1 @@
+"""Tables, migrations and repositories: the only place that knows the database."""

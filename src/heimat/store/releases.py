@@ -1,0 +1,145 @@
+"""Releases and their files: written once, never changed."""
+
+from dataclasses import dataclass
+from datetime import datetime
+from typing import Any
+
+from sqlalchemy import Connection, Select, select
+
+from heimat.store.keys import new_id
+from heimat.store.packing import pack, unpack
+from heimat.store.tables import person, release, release_file, revision
+
+Version = tuple[int, int, int]
+
+
+@dataclass(frozen=True)
+class ReleaseRow:
+    """A release without its files."""
+
+    id: int
+    version: str
+    notes: str
+    person: str
+    at: datetime
+    digest: str
+    revision_number: int
+
+
+@dataclass(frozen=True)
+class FileRow:
+    """A file of a release."""
+
+    name: str
+    media_type: str
+    digest: str
+    content: bytes
+
+
+_ORDER = (release.c.major.desc(), release.c.minor.desc(), release.c.patch.desc())
+
+
+def _query() -> Select[Any]:
+    return (
+        select(
+            release.c.id,
+            release.c.major,
+            release.c.minor,
+            release.c.patch,
+            release.c.notes,
+            person.c.name.label("person"),
+            release.c.at,
+            release.c.digest,
+            revision.c.number.label("revision_number"),
+        )
+        .join(person, person.c.id == release.c.person_id)
+        .join(revision, revision.c.id == release.c.revision_id)
+        .order_by(*_ORDER)
+    )
+
+
+def _row(row: Any) -> ReleaseRow:
+    version = f"{row.major}.{row.minor}.{row.patch}"
+    return ReleaseRow(row.id, version, row.notes, row.person, row.at, row.digest, row.revision_number)
+
+
+def all_releases(connection: Connection, system_id: int) -> list[ReleaseRow]:
+    """The releases of a system, highest version first."""
+    return [_row(row) for row in connection.execute(_query().where(release.c.system_id == system_id))]
+
+
+def latest_release(connection: Connection, system_id: int) -> ReleaseRow | None:
+    """The highest version of a system."""
+    row = connection.execute(_query().where(release.c.system_id == system_id).limit(1)).first()
+    return _row(row) if row else None
+
+
+def publication_of(connection: Connection, release_id: int) -> dict[str, Any]:
+    """What a release published, as plain data."""
+    return unpack(connection.execute(select(release.c.publication).where(release.c.id == release_id)).scalar_one())
+
+
+@dataclass(frozen=True)
+class NewRelease:
+    """A release to keep, with its files."""
+
+    system_id: int
+    alternative_id: int
+    revision_id: int
+    version: Version
+    notes: str
+    person_id: str
+    at: datetime
+    digest: str
+    publication: dict[str, Any]
+    files: list[FileRow]
+
+
+def add_release(connection: Connection, new: NewRelease) -> None:
+    """Keep a release and its files. Raises IntegrityError where the version is there already."""
+    major, minor, patch = new.version
+    made = connection.execute(
+        release.insert().values(
+            system_id=new.system_id,
+            alternative_id=new.alternative_id,
+            revision_id=new.revision_id,
+            major=major,
+            minor=minor,
+            patch=patch,
+            notes=new.notes,
+            person_id=new.person_id,
+            at=new.at,
+            digest=new.digest,
+            publication=pack(new.publication),
+        )
+    )
+    release_id = new_id(made)
+    connection.execute(
+        release_file.insert(),
+        [
+            {
+                "release_id": release_id,
+                "name": file.name,
+                "media_type": file.media_type,
+                "digest": file.digest,
+                "bytes": file.content,
+            }
+            for file in new.files
+        ],
+    )
+
+
+def find_file(connection: Connection, system_id: int, version: Version | None, name: str) -> FileRow | None:
+    """A file of a version, or of the highest one."""
+    query = (
+        select(release_file.c.name, release_file.c.media_type, release_file.c.digest, release_file.c.bytes)
+        .join(release, release.c.id == release_file.c.release_id)
+        .where(release.c.system_id == system_id, release_file.c.name == name)
+        .order_by(*_ORDER)
+        .limit(1)
+    )
+    if version is not None:
+        major, minor, patch = version
+        query = query.where(release.c.major == major, release.c.minor == minor, release.c.patch == patch)
+    row = connection.execute(query).first()
+    return FileRow(row.name, row.media_type, row.digest, row.bytes) if row else None

@@ -1,0 +1,113 @@
+"""The tables. Every text is utf8mb4; names and keys compare exactly (utf8mb4_bin), times are UTC."""
+
+from typing import Any
+
+from sqlalchemy import (
+    BigInteger,
+    Column,
+    ForeignKey,
+    Integer,
+    MetaData,
+    String,
+    Table,
+    Text,
+    UniqueConstraint,
+)
+from sqlalchemy.dialects.mysql import DATETIME, LONGBLOB, MEDIUMBLOB
+
+COLLATION = "utf8mb4_bin"
+metadata = MetaData()
+_OPTIONS: dict[str, Any] = {"mysql_engine": "InnoDB", "mysql_charset": "utf8mb4", "mysql_collate": COLLATION}
+
+
+def _id() -> Column[int]:
+    return Column("id", BigInteger, primary_key=True, autoincrement=True)
+
+
+def _at() -> Column[object]:
+    return Column("at", DATETIME(fsp=6), nullable=False)
+
+
+person = Table(
+    "person",
+    metadata,
+    Column("id", String(40), primary_key=True),
+    Column("name", String(80), nullable=False),
+    Column("role", String(80), nullable=False),
+    **_OPTIONS,
+)
+
+system = Table(
+    "system",
+    metadata,
+    _id(),
+    Column("slug", String(80), nullable=False, unique=True),
+    Column("name", String(80), nullable=False),
+    _at(),
+    **_OPTIONS,
+)
+
+alternative = Table(
+    "alternative",
+    metadata,
+    _id(),
+    Column("system_id", BigInteger, ForeignKey("system.id"), nullable=False),
+    Column("name", String(80), nullable=False),
+    # The revisions refer to their alternative, so these two cannot be foreign keys as well.
+    Column("base_revision_id", BigInteger, nullable=True),
+    Column("head_revision_id", BigInteger, nullable=True),
+    UniqueConstraint("system_id", "name"),
+    **_OPTIONS,
+)
+
+revision = Table(
+    "revision",
+    metadata,
+    _id(),
+    Column("alternative_id", BigInteger, ForeignKey("alternative.id"), nullable=False),
+    Column("parent_id", BigInteger, ForeignKey("revision.id"), nullable=True),
+    Column("number", Integer, nullable=False),
+    Column("person_id", String(40), ForeignKey("person.id"), nullable=False),
+    _at(),
+    Column("kind", String(8), nullable=False, comment="open, edit, undo or redo"),
+    Column("undoes_id", BigInteger, ForeignKey("revision.id"), nullable=True),
+    Column("request_key", String(64), nullable=False, comment="a repeated request finds the revision it made"),
+    Column("sentence", Text, nullable=False),
+    Column("edits", MEDIUMBLOB, nullable=False, comment="compressed JSON"),
+    Column("inverse", MEDIUMBLOB, nullable=False, comment="compressed JSON"),
+    Column("touched", MEDIUMBLOB, nullable=False, comment="compressed JSON: the places read and written"),
+    Column("document", LONGBLOB, nullable=False, comment="compressed JSON"),
+    UniqueConstraint("alternative_id", "number"),
+    UniqueConstraint("alternative_id", "request_key"),
+    **_OPTIONS,
+)
+
+release = Table(
+    "release",
+    metadata,
+    _id(),
+    Column("system_id", BigInteger, ForeignKey("system.id"), nullable=False),
+    Column("alternative_id", BigInteger, ForeignKey("alternative.id"), nullable=False),
+    Column("revision_id", BigInteger, ForeignKey("revision.id"), nullable=False),
+    Column("major", Integer, nullable=False),
+    Column("minor", Integer, nullable=False),
+    Column("patch", Integer, nullable=False),
+    Column("notes", Text, nullable=False),
+    Column("person_id", String(40), ForeignKey("person.id"), nullable=False),
+    _at(),
+    Column("digest", String(64), nullable=False, comment="SHA-256 of the publication"),
+    Column("publication", MEDIUMBLOB, nullable=False, comment="compressed JSON"),
+    UniqueConstraint("system_id", "major", "minor", "patch"),
+    **_OPTIONS,
+)
+
+release_file = Table(
+    "release_file",
+    metadata,
+    Column("release_id", BigInteger, ForeignKey("release.id"), primary_key=True),
+    Column("name", String(80), primary_key=True),
+    Column("media_type", String(80), nullable=False),
+    Column("digest", String(64), nullable=False, comment="SHA-256 of the bytes"),
+    Column("bytes", LONGBLOB, nullable=False),
+    **_OPTIONS,
+)

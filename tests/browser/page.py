@@ -1,0 +1,110 @@
+"""The page as a person uses it: finding by what is read, waiting for conditions, never for time."""
+
+from collections.abc import Callable
+from typing import Any
+
+from selenium.common.exceptions import ElementClickInterceptedException, StaleElementReferenceException
+from selenium.webdriver import ActionChains, Chrome, Keys
+from selenium.webdriver.common.by import By
+from selenium.webdriver.remote.webelement import WebElement
+from selenium.webdriver.support.ui import WebDriverWait
+
+SECONDS = 15
+
+
+class Page:
+    """A browser on a running Heimat."""
+
+    def __init__(self, driver: Chrome, address: str) -> None:
+        self.driver = driver
+        self.address = address
+
+    def open(self, path: str) -> None:
+        self.driver.get(self.address + path)
+        self.wait(lambda: self.all("h1"))
+
+    def wait(self, condition: Callable[[], Any]) -> Any:
+        """Wait until a condition holds; elements that React has just replaced are looked for again."""
+        wait = WebDriverWait(self.driver, SECONDS, ignored_exceptions=[StaleElementReferenceException, IndexError])
+        return wait.until(lambda _: condition())
+
+    def all(self, css: str) -> list[WebElement]:
+        return self.driver.find_elements(By.CSS_SELECTOR, css)
+
+    def find(self, css: str) -> WebElement:
+        return self.wait(lambda: self.all(css)[0])
+
+    def text(self, css: str) -> str:
+        return self.wait(lambda: self.all(css)[0].text)
+
+    def says(self, css: str, words: str) -> None:
+        """Wait until an element holds some words."""
+        self.wait(lambda: any(words in element.text for element in self.all(css)))
+
+    def button(self, words: str) -> WebElement:
+        """A button or link by its label, or by the beginning of its text."""
+        path = (
+            f"//*[self::button or self::a or @role='menuitemradio' or @role='menuitem' or @role='radio'"
+            f" or @role='menuitemcheckbox'][@aria-label={words!r} or starts-with(normalize-space(.), {words!r})]"
+        )
+        return self.wait(
+            lambda: (
+                next(element for element in self.driver.find_elements(By.XPATH, path) if element.is_displayed())
+                if any(element.is_displayed() for element in self.driver.find_elements(By.XPATH, path))
+                else None
+            )
+        )
+
+    def press(self, words: str) -> None:
+        def pressed() -> bool:
+            try:
+                self.button(words).click()
+            except ElementClickInterceptedException:
+                return False
+            return True
+
+        self.wait(pressed)
+
+    def click(self, css: str) -> None:
+        def clicked() -> bool:
+            try:
+                self.all(css)[0].click()
+            except ElementClickInterceptedException:
+                return False
+            return True
+
+        self.wait(clicked)
+
+    def field(self, label: str) -> WebElement:
+        """A field by its label."""
+        path = f"//*[@id=//label[starts-with(normalize-space(.), {label!r})]/@for] | //*[@aria-label={label!r}]"
+        return self.wait(lambda: self.driver.find_elements(By.XPATH, path)[0])
+
+    def type(self, label: str, text: str, *, enter: bool = False) -> None:
+        """Replace what a field holds."""
+        field = self.field(label)
+        field.click()
+        field.send_keys(Keys.CONTROL, "a")
+        field.send_keys(Keys.DELETE)
+        field.send_keys(text)
+        if enter:
+            field.send_keys(Keys.ENTER)
+
+    def keys(self, *keys: str) -> None:
+        """Press keys, wherever the focus is."""
+        ActionChains(self.driver).send_keys(*keys).perform()
+
+    def leave_fields(self) -> None:
+        self.driver.execute_script("document.activeElement?.blur()")
+
+    def script(self, code: str, *values: Any) -> Any:
+        return self.driver.execute_script(code, *values)
+
+    def steps(self, hue: str) -> list[str]:
+        """The published values of a scale, as the sheet shows them."""
+        return self.wait(
+            lambda: self.script(
+                "return [...document.querySelectorAll(`[data-row='${arguments[0]}'] [data-hex]`)].map(e => e.dataset.hex)",
+                hue,
+            )
+        )

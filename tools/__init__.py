@@ -1,0 +1,1 @@
+"""Tools around the application: a browser, a running stack, measurements, pictures."""

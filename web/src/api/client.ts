@@ -1,0 +1,75 @@
+/** The API's client, typed by its own description. Every failure is a `Problem`. */
+import createClient from "openapi-fetch";
+import type { components, paths } from "./schema.generated";
+
+type Schemas = components["schemas"];
+export type SystemView = Schemas["SystemView"];
+export type HueView = Schemas["HueView"];
+export type StepView = Schemas["StepView"];
+export type TokenView = Schemas["TokenView"];
+export type PairingView = Schemas["PairingView"];
+export type FindingView = Schemas["FindingView"];
+export type RampView = Schemas["RampView"];
+export type SlipView = Schemas["SlipView"];
+export type SwatchView = Schemas["SwatchView"];
+export type ContrastView = Schemas["ContrastView"];
+export type ReadLineView = Schemas["ReadLineView"];
+export type ChangeView = Schemas["ChangeView"];
+export type Looking = Schemas["Looking"];
+export type Edit = Schemas["EditBody"]["edits"][number];
+export type HueKind = HueView["kind"];
+export type Status = NonNullable<HueView["status"]>;
+
+export const client = createClient<paths>({ baseUrl: "" });
+
+interface ProblemBody {
+  title?: string;
+  detail?: string;
+  status?: number;
+  errors?: { field: string; message: string }[];
+  conflict?: { yours: string; theirs: string; person: string; at: string; head: number };
+}
+
+/** What the server said that it cannot do; status 0 where it did not answer at all. */
+export class Problem extends Error {
+  readonly status: number;
+  readonly errors: { field: string; message: string }[];
+  readonly conflict: ProblemBody["conflict"];
+
+  constructor(body: ProblemBody, status: number) {
+    super(body.detail ?? body.title ?? "The server does not answer.");
+    this.status = status;
+    this.errors = body.errors ?? [];
+    this.conflict = body.conflict;
+  }
+
+  /** Whether asking again later may help. */
+  get passing(): boolean {
+    return this.status === 0 || this.status >= 502;
+  }
+}
+
+interface Answer<T> {
+  data?: T;
+  error?: unknown;
+  response: Response;
+}
+
+/** The data of an answer, or its problem thrown. */
+export async function data<T>(asked: Promise<Answer<T>>): Promise<T> {
+  let answer: Answer<T>;
+  try {
+    answer = await asked;
+  } catch {
+    throw new Problem({}, 0);
+  }
+  if (answer.data === undefined || !answer.response.ok) {
+    throw new Problem((answer.error ?? {}) as ProblemBody, answer.response.status);
+  }
+  return answer.data;
+}
+
+/** The problem in whatever was thrown. */
+export function problemOf(thrown: unknown): Problem {
+  return thrown instanceof Problem ? thrown : new Problem({ detail: String(thrown) }, 500);
+}

@@ -1,0 +1,63 @@
+/** All keys, on a sheet. */
+import { CloseButton, Dialog, Grid, Kbd, Portal, Text } from "@chakra-ui/react";
+import { Fragment } from "react";
+import { useInterface } from "../state/interface";
+import type { KeyBinding } from "./keys";
+
+const BESIDES: [string, string][] = [
+  ["arrows", "Walk the sheet of scales; move a slider"],
+  ["Alt arrows", "Move the selected hue up or down in Sources"],
+];
+
+export function KeysSheet({
+  bindings,
+  shown,
+  onClose,
+}: {
+  bindings: KeyBinding[];
+  shown: boolean;
+  onClose: () => void;
+}) {
+  const singleKeys = useInterface((state) => state.singleKeys);
+  return (
+    <Dialog.Root open={shown} onOpenChange={(change) => !change.open && onClose()} size="lg" lazyMount>
+      <Portal>
+        <Dialog.Backdrop bg="blackAlpha.500" />
+        <Dialog.Positioner>
+          <Dialog.Content>
+            <Dialog.Header paddingBlock="14px">
+              <Dialog.Title fontSize="16px">Keys</Dialog.Title>
+            </Dialog.Header>
+            <Dialog.Body paddingBottom="20px">
+              <Text color="fg.muted" marginBottom="10px">
+                By their place on the keyboard, never while typing in a field. Keys of a single character are{" "}
+                {singleKeys ? "on" : "off"}; the person’s menu switches them.
+              </Text>
+              <Grid templateColumns="auto 1fr auto 1fr" gap="6px 12px" alignItems="center">
+                {[...bindings.map((key) => [key.shown, key.words] as [string, string]), ...BESIDES].map(
+                  ([key, words]) => (
+                    <Fragment key={key + words}>
+                      <Kbd
+                        fontFamily="mono"
+                        bg="bg"
+                        color="fg"
+                        borderColor="border.emphasized"
+                        justifySelf="end"
+                      >
+                        {key}
+                      </Kbd>
+                      <Text>{words}</Text>
+                    </Fragment>
+                  ),
+                )}
+              </Grid>
+            </Dialog.Body>
+            <Dialog.CloseTrigger asChild>
+              <CloseButton size="sm" />
+            </Dialog.CloseTrigger>
+          </Dialog.Content>
+        </Dialog.Positioner>
+      </Portal>
+    </Dialog.Root>
+  );
+}

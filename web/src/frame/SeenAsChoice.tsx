@@ -1,0 +1,73 @@
+/** Seen as: the vision through which the whole workspace is shown, and its severity. */
+import { Box, Button, Flex, Popover, Portal, Text } from "@chakra-ui/react";
+import { NumberField } from "../parts/NumberField";
+import { useLooking, VISION_WORDS, VISIONS } from "../state/looking";
+
+export function SeenAsChoice({ short = false }: { short?: boolean }) {
+  const { looking, look } = useLooking();
+  const vision = looking.vision ?? "typical";
+  const severity = looking.severity ?? 1;
+  const words = VISION_WORDS[vision] + (vision === "typical" || severity === 1 ? "" : ` ${severity}`);
+  return (
+    <Popover.Root positioning={{ placement: "bottom-end" }} lazyMount>
+      <Popover.Trigger asChild>
+        <Button
+          variant="ghost"
+          size="2xs"
+          height="28px"
+          fontSize="13px"
+          fontWeight="400"
+          gap="5px"
+          paddingInline="4px"
+        >
+          {!short && "Seen as"}
+          <Text as="strong" fontWeight="700">
+            {words}
+          </Text>
+        </Button>
+      </Popover.Trigger>
+      <Portal>
+        <Popover.Positioner>
+          <Popover.Content width="230px" padding="12px" boxShadow="md" aria-label="Seen as">
+            <Flex direction="column" gap="2px" role="radiogroup" aria-label="Vision">
+              {VISIONS.map((each) => (
+                <Button
+                  key={each}
+                  role="radio"
+                  aria-checked={each === vision}
+                  variant="ghost"
+                  size="2xs"
+                  height="28px"
+                  fontSize="13px"
+                  justifyContent="flex-start"
+                  fontWeight={each === vision ? "700" : "400"}
+                  onClick={() => look({ vision: each })}
+                >
+                  <Box as="span" width="10px">
+                    {each === vision ? "•" : ""}
+                  </Box>
+                  {VISION_WORDS[each]}
+                </Button>
+              ))}
+            </Flex>
+            <Flex align="center" gap="8px" marginTop="8px">
+              <Text flex="1">Severity, 0 to 1</Text>
+              <NumberField
+                label="Severity"
+                value={severity}
+                low={0}
+                high={1}
+                step={0.1}
+                places={1}
+                onCommit={(value) => look({ severity: value })}
+              />
+            </Flex>
+            <Text color="fg.muted" fontSize="12px" marginTop="8px">
+              1 is a cone that is missing; below, one that is shifted. Tritan below 1 is an approximation.
+            </Text>
+          </Popover.Content>
+        </Popover.Positioner>
+      </Portal>
+    </Popover.Root>
+  );
+}

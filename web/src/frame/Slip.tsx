@@ -1,0 +1,155 @@
+/** The slip: everything about the selected color, at the foot of every stage. */
+import { Box, Flex, Grid, Text } from "@chakra-ui/react";
+import { Fragment } from "react";
+import type { SlipView } from "../api/client";
+import { Ratio } from "../parts/Ratio";
+import { Swatch } from "../parts/Swatch";
+import { Tool } from "../parts/Tool";
+import { useLooking } from "../state/looking";
+import { useMoving } from "../state/moving";
+import { useView } from "../state/workspace";
+import { SlipNotations } from "./SlipNotations";
+import { SlipRamp } from "./SlipRamp";
+
+export function Slip() {
+  const { slip } = useView();
+  return (
+    <Box
+      as="footer"
+      aria-label="Slip"
+      borderTop="1px solid"
+      borderColor="fg"
+      bg="bg"
+      color="fg"
+      data-testid="slip"
+    >
+      {slip ? (
+        <Flex height="92px" align="stretch" overflowX="auto" overflowY="hidden">
+          <Box flexShrink={0} width={{ base: "72px", xl: "150px" }} style={{ background: slip.seen }} />
+          <Words slip={slip} />
+          <SlipNotations slip={slip} />
+          <Ramps slip={slip} />
+          <Grounds slip={slip} />
+        </Flex>
+      ) : (
+        <Flex height="92px" align="center" paddingInline="20px" color="fg.muted">
+          Select a hue, a step or a token: everything about its color stands here.
+        </Flex>
+      )}
+    </Box>
+  );
+}
+
+const SHOWN_USES = 2;
+const USED: Record<SlipView["kind"], string> = { hue: "", step: "Used by ", token: "Stands under " };
+
+function Words({ slip }: { slip: SlipView }) {
+  const { look } = useLooking();
+  const used = slip.used_by.length;
+  return (
+    <Box
+      flex="1.1 1 210px"
+      minWidth="190px"
+      paddingBlock="7px"
+      paddingInline="14px"
+      overflowY="auto"
+      tabIndex={0}
+      role="group"
+      aria-label="Why this color"
+    >
+      <Flex justify="space-between" gap="8px">
+        <Text fontWeight="700" fontSize="14px" truncate data-testid="slip-name">
+          {slip.name}
+        </Text>
+        {slip.hue && slip.movable_hue === null ? (
+          <Tool height="24px" marginBlock="-3px" onClick={() => look({ select: `hue:${slip.hue}` })}>
+            To its hue
+          </Tool>
+        ) : (
+          <Text color="fg.muted" fontSize="12px">
+            {slip.role}
+          </Text>
+        )}
+      </Flex>
+      <Text fontSize="12px" color="fg.muted" lineHeight="15px" data-testid="slip-why">
+        {slip.why}
+      </Text>
+      {used > 0 && (
+        <Text fontSize="12px" lineHeight="15px" marginTop="2px">
+          {USED[slip.kind]}
+          {slip.used_by.slice(0, SHOWN_USES).join(", ")}
+          {used > SHOWN_USES ? `, ${used - SHOWN_USES} more` : ""}
+        </Text>
+      )}
+    </Box>
+  );
+}
+
+function Ramps({ slip }: { slip: SlipView }) {
+  const { move, end, cancel } = useMoving();
+  const movable = slip.movable_hue !== null;
+  const shared = { movable, onEnd: () => void end(), onCancel: cancel };
+  return (
+    <Box
+      flex="1.5 1 300px"
+      minWidth="260px"
+      borderLeft="1px solid"
+      borderColor="border"
+      padding="6px 12px"
+      position="relative"
+    >
+      <SlipRamp
+        label="Lightness"
+        ramp={slip.lightness}
+        step={1}
+        places={1}
+        onMove={(lightness) => move(() => ({ lightness }))}
+        {...shared}
+      />
+      <SlipRamp
+        label="Chroma"
+        ramp={slip.chroma}
+        step={0.005}
+        places={3}
+        onMove={(chroma) => move(() => ({ chroma }))}
+        {...shared}
+      />
+      <SlipRamp
+        label="Hue"
+        ramp={slip.turn}
+        step={1}
+        places={0}
+        unit="°"
+        onMove={(angle) => move(() => ({ angle }))}
+        {...shared}
+      />
+    </Box>
+  );
+}
+
+function Grounds({ slip }: { slip: SlipView }) {
+  return (
+    <Grid
+      flex="0 0 232px"
+      templateColumns="14px 1fr auto"
+      gap="0 8px"
+      alignContent="center"
+      alignItems="center"
+      borderLeft="1px solid"
+      borderColor="border"
+      paddingInline="12px"
+      aria-label="Contrast on grounds"
+      role="group"
+    >
+      {slip.grounds.map((ground) => (
+        <Fragment key={ground.name}>
+          <Swatch seen={ground.seen} border="1px solid" borderColor="border.emphasized" />
+          <Text truncate lineHeight="20px">
+            {ground.name}
+          </Text>
+          <Ratio contrast={ground.contrast} />
+        </Fragment>
+      ))}
+    </Grid>
+  );
+}

@@ -1,0 +1,81 @@
+/** The selected color in every notation; one click copies one. */
+import { Box, Button, Popover, Portal, Text } from "@chakra-ui/react";
+import { useState } from "react";
+import type { SlipView } from "../api/client";
+import { copyText } from "../parts/copy";
+import { Tool } from "../parts/Tool";
+import { useInterface } from "../state/interface";
+
+const AT_A_GLANCE = ["hex", "rgb", "hsl", "oklch"];
+const COPIED_MS = 900;
+
+/** The numbers alone, with fewer decimals than what is copied. */
+function glance(notation: string, text: string): string {
+  const inner = /^[a-z]+\((.*)\)$/.exec(text)?.[1] ?? text;
+  return inner.replace(/\d+\.\d+/g, (number) => {
+    const places = notation === "oklch" && Number(number) < 1 ? 3 : 1;
+    return String(Number(Number(number).toFixed(places)));
+  });
+}
+
+function Line({ notation, text, whole = false }: { notation: string; text: string; whole?: boolean }) {
+  const [copied, setCopied] = useState(false);
+  const set = useInterface((state) => state.set);
+  const copy = async () => {
+    set({ notation });
+    setCopied(await copyText(text));
+    setTimeout(() => setCopied(false), COPIED_MS);
+  };
+  return (
+    <Button
+      variant="ghost"
+      size="2xs"
+      height={whole ? "24px" : "20px"}
+      width="100%"
+      justifyContent="flex-start"
+      gap="8px"
+      paddingInline="4px"
+      fontFamily="mono"
+      fontSize="12px"
+      fontWeight={notation === "hex" ? "700" : "400"}
+      title={`Copy ${text}`}
+      aria-label={`Copy ${text}`}
+      onClick={() => void copy()}
+    >
+      <Text as="span" color="fg.muted" fontWeight="400" width={whole ? "84px" : "42px"} textAlign="left">
+        {notation}
+      </Text>
+      <Text as="span" truncate>
+        {copied ? "copied" : whole ? text : glance(notation, text)}
+      </Text>
+    </Button>
+  );
+}
+
+export function SlipNotations({ slip }: { slip: SlipView }) {
+  return (
+    <Box flex="0 0 202px" borderLeft="1px solid" borderColor="border" padding="5px 8px" position="relative">
+      {slip.notations
+        .filter((each) => AT_A_GLANCE.includes(each.notation))
+        .map((each) => (
+          <Line key={each.notation} {...each} />
+        ))}
+      <Popover.Root positioning={{ placement: "top-end" }} lazyMount>
+        <Popover.Trigger asChild>
+          <Tool position="absolute" top="4px" right="6px" variant="ghost" aria-label="All notations">
+            all
+          </Tool>
+        </Popover.Trigger>
+        <Portal>
+          <Popover.Positioner>
+            <Popover.Content width="360px" padding="8px" boxShadow="md" aria-label="All notations">
+              {slip.notations.map((each) => (
+                <Line key={each.notation} {...each} whole />
+              ))}
+            </Popover.Content>
+          </Popover.Positioner>
+        </Portal>
+      </Popover.Root>
+    </Box>
+  );
+}

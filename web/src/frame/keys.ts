@@ -1,0 +1,35 @@
+/**
+ * Keys. By physical position, so that they lie where they are shown on every layout; never while typing in a field;
+ * those of a single character can be switched off.
+ */
+export interface KeyBinding {
+  code: string;
+  shift?: boolean;
+  /** With Ctrl or Cmd; such keys cannot be switched off. */
+  command?: boolean;
+  shown: string;
+  words: string;
+  act: (event: KeyboardEvent) => void;
+}
+
+const TYPING = new Set(["INPUT", "TEXTAREA", "SELECT"]);
+
+export function isTyping(target: EventTarget | null): boolean {
+  return target instanceof HTMLElement && (TYPING.has(target.tagName) || target.isContentEditable);
+}
+
+export function dispatch(event: KeyboardEvent, bindings: KeyBinding[], singleKeys: boolean): void {
+  if (event.altKey || event.defaultPrevented) return;
+  const command = event.ctrlKey || event.metaKey;
+  if (isTyping(event.target)) return;
+  if (!command && !singleKeys) return;
+  const bound = bindings.find(
+    (key) =>
+      key.code === event.code &&
+      Boolean(key.command) === command &&
+      (key.shift === undefined || key.shift === event.shiftKey),
+  );
+  if (!bound) return;
+  event.preventDefault();
+  bound.act(event);
+}

@@ -1,0 +1,129 @@
+/** All keys of the frame, and the sheet that shows them. */
+import { useEffect, useMemo, useRef, useState } from "react";
+import { copyText } from "../parts/copy";
+import { SURROUNDS, useInterface } from "../state/interface";
+import { STAGES, useLooking, VISIONS } from "../state/looking";
+import { type Aim, useMoving } from "../state/moving";
+import { useWorkspace } from "../state/workspace";
+import { dispatch, type KeyBinding } from "./keys";
+
+const next = <T>(all: readonly T[], at: T): T => all[(all.indexOf(at) + 1) % all.length] as T;
+
+export function useKeys() {
+  const { looking, look, goTo } = useLooking();
+  const { view, takeBack, keep } = useWorkspace();
+  const { move, end } = useMoving();
+  const { surround, specimen, singleKeys, notation, set } = useInterface();
+  const [shown, setShown] = useState(false);
+  const slip = view?.slip ?? null;
+
+  const bindings = useMemo<KeyBinding[]>(() => {
+    const moving = (
+      code: string,
+      shownAs: string,
+      words: string,
+      change: (aim: Aim, by: number) => Partial<Aim>,
+    ): KeyBinding => ({
+      code,
+      shown: shownAs,
+      words: `${words}; with Shift by 10`,
+      act: (event) => move((aim) => change(aim, event.shiftKey ? 10 : 1)),
+    });
+    const pin = (pinned: boolean) => {
+      if (slip?.kind !== "step" || slip.pinned === pinned) return;
+      const [hue = "", step = ""] = slip.key.slice("step:".length).split("/");
+      void keep([{ type: "pin_step", hue, step, color: pinned ? slip.hex : null }]);
+    };
+    return [
+      ...STAGES.map((stage, place) => ({
+        code: `Digit${place + 1}`,
+        shown: `${place + 1}`,
+        words: `Stage ${stage}`,
+        shift: false,
+        act: () => void goTo(stage),
+      })),
+      moving("Minus", "-", "Darker by 1", (aim, by) => ({ lightness: aim.lightness - by })),
+      moving("Equal", "=", "Lighter by 1", (aim, by) => ({ lightness: aim.lightness + by })),
+      moving("Comma", ",", "Chroma down by 0.005", (aim, by) => ({ chroma: aim.chroma - 0.005 * by })),
+      moving("Period", ".", "Chroma up by 0.005", (aim, by) => ({ chroma: aim.chroma + 0.005 * by })),
+      moving("Semicolon", ";", "Hue back by 1°", (aim, by) => ({ angle: aim.angle - by })),
+      moving("Quote", "'", "Hue on by 1°", (aim, by) => ({ angle: aim.angle + by })),
+      { code: "KeyP", shown: "p", words: "Pin the selected step at its color", act: () => pin(true) },
+      {
+        code: "Backspace",
+        shown: "Backspace",
+        words: "A pinned step: back to generated",
+        act: () => pin(false),
+      },
+      {
+        code: "KeyC",
+        shown: "c",
+        words: "Copy the selected color in the notation chosen",
+        act: () =>
+          void copyText(slip?.notations.find((each) => each.notation === notation)?.text ?? slip?.hex ?? ""),
+      },
+      {
+        code: "KeyV",
+        shown: "v",
+        words: "Next vision",
+        act: () => look({ vision: next(VISIONS, looking.vision ?? "typical") }),
+      },
+      {
+        code: "KeyB",
+        shown: "b",
+        words: "Next surround",
+        act: () => set({ surround: next(SURROUNDS, surround) }),
+      },
+      {
+        code: "KeyS",
+        shown: "s",
+        words: "Fold or open the specimen",
+        act: () => set({ specimen: !specimen }),
+      },
+      {
+        code: "Slash",
+        shift: false,
+        shown: "/",
+        words: "To the reading line",
+        act: () => {
+          goTo("sources");
+          setTimeout(() => document.getElementById("reading-line")?.focus());
+        },
+      },
+      { code: "Slash", shift: true, shown: "?", words: "All keys", act: () => setShown(true) },
+      {
+        code: "KeyZ",
+        command: true,
+        shift: false,
+        shown: "Ctrl Z",
+        words: "Undo",
+        act: () => void takeBack("undo"),
+      },
+      {
+        code: "KeyZ",
+        command: true,
+        shift: true,
+        shown: "Shift Ctrl Z",
+        words: "Redo",
+        act: () => void takeBack("redo"),
+      },
+    ];
+  }, [slip, looking.vision, surround, specimen, notation, look, goTo, move, keep, takeBack, set]);
+
+  const present = useRef({ bindings, singleKeys, end });
+  present.current = { bindings, singleKeys, end };
+  useEffect(() => {
+    const down = (event: KeyboardEvent) =>
+      dispatch(event, present.current.bindings, present.current.singleKeys);
+    // A held key is one gesture: it is kept when the key is let go.
+    const up = () => void present.current.end();
+    window.addEventListener("keydown", down);
+    window.addEventListener("keyup", up);
+    return () => {
+      window.removeEventListener("keydown", down);
+      window.removeEventListener("keyup", up);
+    };
+  }, []);
+
+  return { bindings, shown, open: () => setShown(true), close: () => setShown(false) };
+}

@@ -1,0 +1,23 @@
+/** The head of a stage: its title, what is in it, and its tools. */
+import { Flex, Heading, Text } from "@chakra-ui/react";
+import type { ReactNode } from "react";
+
+interface Props {
+  title: string;
+  words: string;
+  children?: ReactNode;
+}
+
+export function Toolbar({ title, words, children }: Props) {
+  return (
+    <Flex align="center" gap="12px" minHeight="54px" paddingInline="20px" flexShrink={0}>
+      <Heading as="h1" fontSize="20px" fontWeight="700">
+        {title}
+      </Heading>
+      <Text color="fg.muted">{words}</Text>
+      <Flex gap="8px" marginLeft="auto" align="center" wrap="wrap" justify="flex-end">
+        {children}
+      </Flex>
+    </Flex>
+  );
+}

@@ -1,0 +1,127 @@
+/** A finding: the pair as it is, a sentence with figures, and the ways to settle it. */
+import { Box, Flex, Grid, Text } from "@chakra-ui/react";
+import { type Edit, type FindingView, problemOf } from "../../api/client";
+import { Swatch } from "../../parts/Swatch";
+import { Tool } from "../../parts/Tool";
+import { useLooking, VISION_WORDS } from "../../state/looking";
+import { useWorkspace } from "../../state/workspace";
+
+export function FindingRow({ finding }: { finding: FindingView }) {
+  const { keep, tell } = useWorkspace();
+  const { look } = useLooking();
+  const settle = async (repair: FindingView["repairs"][number]) => {
+    const edit = {
+      type: "set_token_value",
+      token: repair.token,
+      theme: repair.theme,
+      value: { kind: "step", hue: repair.hue, step: repair.step },
+    } as Edit;
+    try {
+      await keep([edit]);
+    } catch (thrown) {
+      tell({ words: problemOf(thrown).message, actions: [] });
+    }
+  };
+  return (
+    <Grid
+      templateColumns="100px minmax(0, 1fr)"
+      gap="16px"
+      alignItems="center"
+      paddingBlock="12px"
+      borderBottom="1px solid"
+      borderColor="border"
+      data-testid="finding"
+    >
+      <Box
+        as="button"
+        cursor="pointer"
+        aria-label={`Select ${finding.sentence.split(" ")[0]}`}
+        onClick={() => look({ select: `token:${finding.tokens[0]}` })}
+      >
+        {finding.as_seen ? <Halves finding={finding} /> : <Sample finding={finding} />}
+      </Box>
+      <Box minWidth="0">
+        <Text fontWeight="700" fontSize="14px">
+          {finding.sentence}
+        </Text>
+        <Text color="fg.muted" fontSize="12px" marginBottom="6px">
+          {finding.detail}
+        </Text>
+        <Flex gap="8px" wrap="wrap">
+          {finding.repairs.map((repair) => (
+            <Tool key={repair.words} onClick={() => void settle(repair)} title={repair.consequence}>
+              <Swatch seen={repair.seen} />
+              {repair.words}
+              <Text as="span" color="fg.muted">
+                {repair.consequence}
+              </Text>
+            </Tool>
+          ))}
+          {finding.repairs.length === 0 && (
+            <Text fontSize="12px">
+              No step of its own scale settles this. Move the hue, or point the token elsewhere.
+            </Text>
+          )}
+        </Flex>
+      </Box>
+    </Grid>
+  );
+}
+
+/** The two colors as touching halves, once as designed, once as seen. */
+function Halves({ finding }: { finding: FindingView }) {
+  const [one, other] = finding.colors;
+  const [seenOne, seenOther] = finding.as_seen ?? [];
+  const vision = VISION_WORDS[(finding.as_seen_by ?? "typical") as keyof typeof VISION_WORDS];
+  return (
+    <Flex gap="10px" data-sample>
+      <Half left={one?.hex} right={other?.hex} words="as designed" />
+      <Half left={seenOne} right={seenOther} words={`as seen by ${vision}`} />
+    </Flex>
+  );
+}
+
+function Half({
+  left,
+  right,
+  words,
+}: {
+  left: string | undefined;
+  right: string | undefined;
+  words: string;
+}) {
+  return (
+    <Box
+      role="img"
+      aria-label={words}
+      title={words}
+      width="42px"
+      height="42px"
+      borderRadius="50%"
+      style={{ background: `linear-gradient(90deg, ${left} 50%, ${right} 50%)` }}
+    />
+  );
+}
+
+function Sample({ finding }: { finding: FindingView }) {
+  const [ink, ground] = finding.colors;
+  return (
+    <Flex
+      data-sample
+      height="42px"
+      align="center"
+      justify="center"
+      border="1px solid"
+      borderColor="border"
+      fontSize="15px"
+      fontWeight="700"
+      style={{ color: ink?.seen, background: ground?.seen }}
+    >
+      {finding.use === "part" ? (
+        <Box width="16px" height="16px" borderRadius="50%" style={{ background: ink?.seen }} />
+      ) : (
+        "12 min"
+      )}
+    </Flex>
+  );
+}

@@ -1,0 +1,36 @@
+/** Legibility: what is to settle, then what was checked. */
+import { Box, Text } from "@chakra-ui/react";
+import { Toolbar } from "../../parts/Toolbar";
+import { useView } from "../../state/workspace";
+import { FindingRow } from "./FindingRow";
+import { PairingsTable } from "./PairingsTable";
+import { ToldApartTable } from "./ToldApartTable";
+
+export function LegibilityStage() {
+  const view = useView();
+  const holding = view.pairings.filter((pairing) => pairing.holds === true).length;
+  const exempt = view.pairings.filter((pairing) => pairing.needed === null).length;
+  const words = `${view.findings.length} to settle, ${holding} pairings hold${exempt ? `, ${exempt} exempt` : ""}`;
+  return (
+    <>
+      <Toolbar title="Legibility" words={words} />
+      <Box flex="1" minHeight="0" overflowY="auto" paddingInline="20px" paddingBottom="20px">
+        <Box as="section" aria-label="Findings" borderTop="1px solid" borderColor="border">
+          {view.findings.map((finding) => (
+            <FindingRow key={finding.id} finding={finding} />
+          ))}
+          {view.findings.length === 0 && (
+            <Text paddingBlock="12px">
+              Nothing to settle: every pairing reaches its level, and every told-apart set keeps its
+              distances.
+            </Text>
+          )}
+        </Box>
+        {view.told_apart.map((set) => (
+          <ToldApartTable key={set.id} set={set} />
+        ))}
+        <PairingsTable />
+      </Box>
+    </>
+  );
+}

@@ -1,0 +1,65 @@
+/** All declared pairings with what they reach. */
+import { Box, Table, Text } from "@chakra-ui/react";
+import type { PairingView } from "../../api/client";
+import { hatch } from "../../parts/hatch";
+import { Ratio } from "../../parts/Ratio";
+import { useView } from "../../state/workspace";
+
+const USES: Record<PairingView["use"], string> = {
+  body: "body text",
+  large: "large text",
+  part: "part or graphic",
+  decoration: "decoration",
+};
+
+export function PairingsTable() {
+  const { pairings, tokens } = useView();
+  const byId = new Map(tokens.map((token) => [token.id, token]));
+  return (
+    <Box as="section" aria-label="Pairings" marginTop="16px">
+      <Text fontWeight="700" marginBottom="4px">
+        Pairings
+      </Text>
+      <Table.Root size="sm" variant="line" width="auto">
+        <Table.Body>
+          {pairings.map((pairing) => {
+            const foreground = byId.get(pairing.foreground);
+            const ground = byId.get(pairing.ground);
+            return (
+              <Table.Row key={pairing.id} bg="bg">
+                <Table.Cell padding="0">
+                  <Box
+                    data-sample
+                    width="56px"
+                    textAlign="center"
+                    fontWeight="700"
+                    paddingBlock="3px"
+                    style={{ color: foreground?.seen, background: ground?.seen }}
+                  >
+                    {pairing.holds === false ? (
+                      <Box height="18px" style={{ background: hatch(foreground?.seen ?? "transparent") }} />
+                    ) : (
+                      "Aa"
+                    )}
+                  </Box>
+                </Table.Cell>
+                <Table.Cell paddingBlock="3px">
+                  {foreground?.name} on {ground?.name}
+                </Table.Cell>
+                <Table.Cell paddingBlock="3px">{USES[pairing.use]}</Table.Cell>
+                <Table.Cell paddingBlock="3px" fontWeight={pairing.holds === false ? "700" : "400"}>
+                  <Ratio contrast={pairing.contrast} />
+                </Table.Cell>
+                <Table.Cell paddingBlock="3px">
+                  {pairing.needed === null
+                    ? "exempt"
+                    : `needs ${pairing.needed}${pairing.holds === false ? ": fails" : ""}`}
+                </Table.Cell>
+              </Table.Row>
+            );
+          })}
+        </Table.Body>
+      </Table.Root>
+    </Box>
+  );
+}

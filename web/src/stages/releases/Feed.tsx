@@ -1,0 +1,79 @@
+/** The files as developers get them, and the address they fetch them from. */
+import { Box, Flex, Link, Text } from "@chakra-ui/react";
+import { useState } from "react";
+import { Choice } from "../../parts/Choice";
+import { copyText } from "../../parts/copy";
+import { Tool } from "../../parts/Tool";
+
+interface Props {
+  draft: { files: { name: string; text: string }[]; feed: string; proposed: string };
+  latest: string | null;
+}
+
+export function Feed({ draft, latest }: Props) {
+  const [name, setName] = useState(draft.files[0]?.name ?? "");
+  const [said, setSaid] = useState("");
+  const file = draft.files.find((each) => each.name === name);
+  const address = `${window.location.origin}${draft.feed}${name}`;
+  const copy = async () =>
+    setSaid((await copyText(address)) ? "Copied." : "Copying was refused; select the address.");
+  const fetchIt = async () => {
+    const answer = await fetch(address, { cache: "no-cache" });
+    const size = (await answer.blob()).size;
+    setSaid(
+      answer.ok
+        ? `Fetched: ${size} bytes, ${answer.headers.get("content-type")?.split(";")[0]}.`
+        : `The feed answers ${answer.status}.`,
+    );
+  };
+  return (
+    <Box as="section" aria-label="Files" minWidth="0">
+      <Flex gap="8px" align="center" marginBottom="8px" wrap="wrap">
+        <Choice
+          label="File"
+          value={name}
+          items={draft.files.map((each) => ({ value: each.name, words: each.name }))}
+          onChoose={setName}
+        />
+        <Tool onClick={() => void copy()} disabled={latest === null}>
+          Copy the feed’s address
+        </Tool>
+        <Tool onClick={() => void fetchIt()} disabled={latest === null}>
+          Fetch it
+        </Tool>
+      </Flex>
+      <Text fontSize="12px" fontFamily="mono" truncate data-testid="feed-address">
+        {latest === null ? (
+          "The feed begins with the first release."
+        ) : (
+          <Link href={address} textDecoration="underline" color="fg">
+            {address}
+          </Link>
+        )}
+      </Text>
+      <Text role="status" fontSize="12px" minHeight="18px" fontWeight="700">
+        {said}
+      </Text>
+      <Text fontSize="12px" color="fg.muted" marginBottom="4px">
+        {name} as {draft.proposed} would be:
+      </Text>
+      <Box
+        as="pre"
+        tabIndex={0}
+        aria-label={`Text of ${name}`}
+        data-testid="file-text"
+        fontFamily="mono"
+        fontSize="12px"
+        lineHeight="17px"
+        bg="bg.subtle"
+        border="1px solid"
+        borderColor="border"
+        padding="10px"
+        overflow="auto"
+        maxHeight="470px"
+      >
+        {file?.text}
+      </Box>
+    </Box>
+  );
+}

@@ -1,0 +1,79 @@
+/** Publishing: as which version, with which notes. */
+import { Box, Button, Field, Flex, Input, Text, Textarea } from "@chakra-ui/react";
+import { useQueryClient } from "@tanstack/react-query";
+import { type FormEvent, useEffect, useState } from "react";
+import { client, data, type Problem, problemOf } from "../../api/client";
+import { useLooking } from "../../state/looking";
+import { useView } from "../../state/workspace";
+
+interface Props {
+  draft: { revision: number; proposed: string; changes: { change: string }[]; latest: string | null };
+}
+
+export function PublishForm({ draft }: Props) {
+  const { slug } = useLooking();
+  const { findings } = useView();
+  const queries = useQueryClient();
+  const [version, setVersion] = useState(draft.proposed);
+  const [notes, setNotes] = useState("");
+  const [problem, setProblem] = useState<Problem | null>(null);
+  const [done, setDone] = useState<string | null>(null);
+  useEffect(() => setVersion(draft.proposed), [draft.proposed]);
+  const nothing = draft.latest !== null && draft.changes.length === 0;
+
+  const publish = async (event: FormEvent) => {
+    event.preventDefault();
+    setProblem(null);
+    try {
+      const body = { revision: draft.revision, version, notes };
+      const made = await data(
+        client.POST("/api/systems/{slug}/releases", { params: { path: { slug } }, body }),
+      );
+      setDone(made.new ? `${made.version} is out.` : `The same is out already as ${made.version}.`);
+      setNotes("");
+      await queries.invalidateQueries();
+    } catch (thrown) {
+      setProblem(problemOf(thrown));
+    }
+  };
+  const at = (field: string) => problem?.errors.find((error) => error.field === field)?.message;
+  return (
+    <Box as="form" onSubmit={publish} border="1px solid" borderColor="fg" padding="12px" marginBottom="16px">
+      <Flex gap="12px" align="flex-start">
+        <Field.Root width="110px" invalid={Boolean(at("version"))} gap="2px">
+          <Field.Label fontSize="12px">Version</Field.Label>
+          <Input
+            size="xs"
+            fontFamily="mono"
+            borderColor="border.emphasized"
+            value={version}
+            autoComplete="off"
+            onChange={(event) => setVersion(event.target.value)}
+          />
+        </Field.Root>
+        <Field.Root flex="1" invalid={Boolean(at("notes"))} gap="2px">
+          <Field.Label fontSize="12px">Notes</Field.Label>
+          <Textarea
+            size="xs"
+            rows={2}
+            borderColor="border.emphasized"
+            placeholder="What developers should know"
+            value={notes}
+            onChange={(event) => setNotes(event.target.value)}
+          />
+        </Field.Root>
+        <Button type="submit" size="xs" marginTop="20px" bg="fg" color="bg" disabled={nothing}>
+          Publish {version}
+        </Button>
+      </Flex>
+      <Text fontSize="12px" marginTop="6px" color="fg.muted">
+        {findings.length === 0
+          ? "Nothing is left to settle."
+          : `${findings.length} ${findings.length === 1 ? "finding is" : "findings are"} open; publishing does not wait for them.`}
+      </Text>
+      <Box role="status" fontWeight="700">
+        {problem ? (at("version") ?? at("notes") ?? problem.message) : done}
+      </Box>
+    </Box>
+  );
+}

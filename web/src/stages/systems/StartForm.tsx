@@ -1,0 +1,83 @@
+/** A new system from a name and pasted brand colors. */
+import { Box, Button, Field, Heading, Input, Text, Textarea } from "@chakra-ui/react";
+import { useQueryClient } from "@tanstack/react-query";
+import { type FormEvent, useState } from "react";
+import { useNavigate } from "react-router";
+import { client, data, type Problem, problemOf } from "../../api/client";
+import { ReadLines, useReading } from "../../parts/ReadLines";
+
+export function StartForm() {
+  const [name, setName] = useState("");
+  const [colors, setColors] = useState("");
+  const [problem, setProblem] = useState<Problem | null>(null);
+  const [busy, setBusy] = useState(false);
+  const navigate = useNavigate();
+  const queries = useQueryClient();
+  const lines = useReading(colors);
+
+  const start = async (event: FormEvent) => {
+    event.preventDefault();
+    setBusy(true);
+    try {
+      const { slug } = await data(client.POST("/api/systems", { body: { name, colors } }));
+      void queries.invalidateQueries({ queryKey: ["systems"] });
+      navigate(`/systems/${slug}/scales`);
+    } catch (thrown) {
+      setProblem(problemOf(thrown));
+      setBusy(false);
+    }
+  };
+  const at = (field: string) => problem?.errors.find((error) => error.field.startsWith(field))?.message;
+  const elsewhere = problem && !at("name") && !at("colors") ? problem.message : null;
+  return (
+    <Box as="form" onSubmit={start}>
+      <Heading as="h2" fontSize="16px" marginBottom="12px">
+        New system
+      </Heading>
+      <Field.Root invalid={Boolean(at("name"))} marginBottom="12px">
+        <Field.Label>Name</Field.Label>
+        <Input
+          size="sm"
+          bg="bg"
+          borderColor="border.emphasized"
+          value={name}
+          onChange={(event) => setName(event.target.value)}
+          autoComplete="off"
+        />
+        <Field.ErrorText color="fg" fontWeight="700">
+          {at("name")}
+        </Field.ErrorText>
+      </Field.Root>
+      <Field.Root invalid={Boolean(at("colors"))} marginBottom="8px">
+        <Field.Label>Brand colors</Field.Label>
+        <Textarea
+          rows={5}
+          size="sm"
+          bg="bg"
+          fontFamily="mono"
+          borderColor="border.emphasized"
+          placeholder={"tidewater #0B6E6E\nbuoy rgb(223 90 51)"}
+          value={colors}
+          spellCheck={false}
+          onChange={(event) => setColors(event.target.value)}
+        />
+        <Field.HelperText color="fg.muted">
+          In any notation, one a line, with or without a name. Scales, a neutral, status colors and tokens
+          come with it.
+        </Field.HelperText>
+        <Field.ErrorText color="fg" fontWeight="700">
+          {at("colors")}
+        </Field.ErrorText>
+      </Field.Root>
+      <ReadLines lines={lines} />
+      {elsewhere && (
+        <Text role="alert" fontWeight="700" marginTop="8px">
+          {elsewhere}
+        </Text>
+      )}
+      <Button type="submit" size="sm" marginTop="12px" disabled={busy} bg="fg" color="bg">
+        {busy ? "Starting" : "Start"}
+      </Button>
+    </Box>
+  );
+}

@@ -1,0 +1,34 @@
+/** Interface state that belongs to this person on this machine; what can be shared is in the address instead. */
+import { create } from "zustand";
+import { persist } from "zustand/middleware";
+
+export type Surround = "white" | "gray" | "black";
+export type Chrome = "light" | "dark";
+export type Print = "values" | "contrast" | "nothing";
+export const SURROUNDS: Surround[] = ["white", "gray", "black"];
+export const PRINTS: Print[] = ["values", "contrast", "nothing"];
+
+interface Interface {
+  chrome: Chrome;
+  surround: Surround;
+  print: Print;
+  specimen: boolean;
+  singleKeys: boolean;
+  notation: string;
+  set: (some: Partial<Omit<Interface, "set">>) => void;
+}
+
+export const useInterface = create<Interface>()(
+  persist(
+    (set) => ({
+      chrome: "light",
+      surround: "white",
+      print: "values",
+      specimen: true,
+      singleKeys: true,
+      notation: "hex",
+      set: (some) => set(some),
+    }),
+    { name: "heimat", partialize: ({ set: _, ...kept }) => kept },
+  ),
+);

@@ -1,0 +1,70 @@
+/** How the person looks, kept in the address: stage, selection, vision, ground, theme. */
+import { useCallback, useMemo } from "react";
+import { useNavigate, useParams, useSearchParams } from "react-router";
+import type { Looking } from "../api/client";
+
+export const STAGES = ["sources", "scales", "tokens", "legibility", "releases"] as const;
+export type Stage = (typeof STAGES)[number];
+export const VISIONS = ["typical", "protan", "deutan", "tritan", "achromat"] as const;
+export type SeenAs = (typeof VISIONS)[number];
+export const VISION_WORDS: Record<SeenAs, string> = {
+  typical: "typical",
+  protan: "protan",
+  deutan: "deutan",
+  tritan: "tritan",
+  achromat: "no color",
+};
+
+interface Change {
+  select?: string | null;
+  vision?: SeenAs;
+  severity?: number;
+  ground?: string;
+}
+
+export function useLooking() {
+  const [search, setSearch] = useSearchParams();
+  const params = useParams();
+  const navigate = useNavigate();
+  const vision = VISIONS.find((known) => known === search.get("seen")) ?? "typical";
+  const wanted = Number(search.get("severity") ?? 1);
+  const severity = Number.isFinite(wanted) ? Math.min(Math.max(wanted, 0), 1) : 1;
+  const ground = search.get("ground") ?? "white";
+  const select = search.get("at");
+  const slug = params.slug ?? "";
+  const stage = STAGES.find((known) => known === params.stage) ?? "sources";
+
+  const looking = useMemo<Looking>(
+    () => ({ vision, severity, ground, select, theme: null }),
+    [vision, severity, ground, select],
+  );
+
+  const look = useCallback(
+    (change: Change) => {
+      setSearch(
+        (before) => {
+          const next = new URLSearchParams(before);
+          const put = (name: string, value: string | null | undefined, usual: string) => {
+            if (value === undefined) return;
+            if (value === null || value === usual) next.delete(name);
+            else next.set(name, value);
+          };
+          put("at", change.select, "");
+          put("seen", change.vision, "typical");
+          put("severity", change.severity?.toString(), "1");
+          put("ground", change.ground, "white");
+          return next;
+        },
+        { replace: true },
+      );
+    },
+    [setSearch],
+  );
+
+  const goTo = useCallback(
+    (next: Stage) => navigate({ pathname: `/systems/${slug}/${next}`, search: search.toString() }),
+    [navigate, slug, search],
+  );
+
+  return { slug, stage, looking, look, goTo };
+}

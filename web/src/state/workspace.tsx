@@ -1,0 +1,246 @@
+/** The system that is open: what the server says of it, and the changes on their way there. */
+import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-query";
+import {
+  createContext,
+  type ReactNode,
+  useCallback,
+  useContext,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+} from "react";
+import {
+  client,
+  data,
+  type Edit,
+  type Looking,
+  type Problem,
+  problemOf,
+  type SystemView,
+} from "../api/client";
+import { useLooking } from "./looking";
+import { SingleFlight } from "./singleFlight";
+
+const AGAIN_MS = 1500;
+const OTHERS_MS = 4000;
+
+/** A message over the sheet: something went wrong, and what can be done. */
+export interface Notice {
+  words: string;
+  actions: { words: string; act: () => void }[];
+}
+
+interface Workspace {
+  view: SystemView | null;
+  /** Whether what is shown is a preview of a gesture. */
+  previewing: boolean;
+  missing: Problem | null;
+  notice: Notice | null;
+  away: boolean;
+  tell: (notice: Notice | null) => void;
+  preview: (edits: Edit[]) => void;
+  endPreview: () => void;
+  /** Keep edits as one revision. Resolves when they are kept; rejects with a Problem that belongs to a field. */
+  keep: (edits: Edit[]) => Promise<SystemView | null>;
+  takeBack: (kind: "undo" | "redo") => Promise<void>;
+  refresh: () => Promise<void>;
+}
+
+const Context = createContext<Workspace | null>(null);
+
+export function useWorkspace(): Workspace {
+  const found = useContext(Context);
+  if (!found) throw new Error("useWorkspace stands inside WorkspaceProvider");
+  return found;
+}
+
+/** The view, for what is only shown once there is one. */
+export function useView(): SystemView {
+  const { view } = useWorkspace();
+  if (!view) throw new Error("useView stands where a system is open");
+  return view;
+}
+
+/** A key that makes a repeated request harmless; `randomUUID` would need a secure address. */
+const newKey = () =>
+  Array.from(crypto.getRandomValues(new Uint32Array(4)), (part) => part.toString(36)).join("-");
+
+const pause = (ms: number) => new Promise((done) => setTimeout(done, ms));
+
+export function WorkspaceProvider({ children }: { children: ReactNode }) {
+  const { slug, looking } = useLooking();
+  const queries = useQueryClient();
+  const [previewed, setPreviewed] = useState<SystemView | null>(null);
+  const [notice, setNotice] = useState<Notice | null>(null);
+  const [unsaved, setUnsaved] = useState(false);
+
+  const query = useQuery({
+    queryKey: ["system", slug, looking],
+    queryFn: () => data(client.GET("/api/systems/{slug}", { params: { path: { slug }, query: looking } })),
+    // The view before stays while another look at the same system is on its way; nothing flashes.
+    placeholderData: (before, asked) => (asked?.queryKey[1] === slug ? keepPreviousData(before) : undefined),
+    retry: (_, thrown) => problemOf(thrown).passing,
+    retryDelay: AGAIN_MS,
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+  const kept = query.data ?? null;
+
+  // What callbacks need of the present, without being made anew by it.
+  const now = useRef<{ looking: Looking; revision: number }>({ looking, revision: 1 });
+  now.current.looking = looking;
+  if (kept) now.current.revision = kept.revision;
+
+  const refresh = useCallback(async () => {
+    await queries.invalidateQueries({ queryKey: ["system", slug] });
+  }, [queries, slug]);
+
+  const head = useQuery({
+    queryKey: ["head", slug],
+    queryFn: () => data(client.GET("/api/systems/{slug}/head", { params: { path: { slug } } })),
+    refetchInterval: OTHERS_MS,
+    retry: false,
+  });
+  const newest = head.data?.revision ?? 0;
+  useEffect(() => {
+    if (newest > now.current.revision) void refresh();
+  }, [newest, refresh]);
+
+  const settle = useCallback(
+    (view: SystemView) => {
+      now.current.revision = view.revision;
+      queries.removeQueries({
+        queryKey: ["system", slug],
+        predicate: ({ queryKey }) => queryKey[2] !== now.current.looking,
+      });
+      queries.setQueryData(["system", slug, now.current.looking], view);
+      void queries.invalidateQueries({ queryKey: ["draft", slug] });
+      setPreviewed(null);
+    },
+    [queries, slug],
+  );
+
+  // A gesture that has ended outdates the previews that are still on their way.
+  const gesture = useRef(0);
+  const flight = useMemo(
+    () =>
+      new SingleFlight<Edit[]>(async (edits) => {
+        const body = { base: now.current.revision, edits, view: now.current.looking };
+        const mine = gesture.current;
+        try {
+          const view = await data(
+            client.POST("/api/systems/{slug}/preview", { params: { path: { slug } }, body }),
+          );
+          if (mine === gesture.current) setPreviewed(view);
+        } catch (thrown) {
+          if (!problemOf(thrown).passing) setNotice({ words: problemOf(thrown).message, actions: [] });
+        }
+      }),
+    [slug],
+  );
+
+  /** Send until the server has answered: the same key makes a repetition harmless. */
+  const insist = useCallback(async <T,>(send: () => Promise<T>): Promise<T> => {
+    for (;;) {
+      try {
+        const answer = await send();
+        setUnsaved(false);
+        return answer;
+      } catch (thrown) {
+        if (!problemOf(thrown).passing) {
+          setUnsaved(false);
+          throw thrown;
+        }
+        setUnsaved(true);
+        await pause(AGAIN_MS);
+      }
+    }
+  }, []);
+
+  const keep = useCallback(
+    async (edits: Edit[]): Promise<SystemView | null> => {
+      flight.drop();
+      gesture.current += 1;
+      const key = newKey();
+      const send = (base: number) => () => {
+        const body = { base, edits, key, view: now.current.looking };
+        return data(client.POST("/api/systems/{slug}/edits", { params: { path: { slug } }, body }));
+      };
+      try {
+        const view = await insist(send(now.current.revision));
+        settle(view);
+        return view;
+      } catch (thrown) {
+        const problem = problemOf(thrown);
+        const { conflict } = problem;
+        setPreviewed(null);
+        if (!conflict) throw problem;
+        const mine = async () => {
+          setNotice(null);
+          try {
+            settle(await insist(send(conflict.head)));
+          } catch (again) {
+            setNotice({ words: problemOf(again).message, actions: [] });
+          }
+        };
+        setNotice({
+          words: problem.message,
+          actions: [
+            { words: `Keep ${conflict.person}’s`, act: () => setNotice(null) },
+            { words: "Apply mine on top", act: () => void mine() },
+          ],
+        });
+        await refresh();
+        return null;
+      }
+    },
+    [flight, insist, refresh, settle, slug],
+  );
+
+  const takeBack = useCallback(
+    async (kind: "undo" | "redo") => {
+      const key = newKey();
+      try {
+        const view = await insist(() => {
+          const body = { key, view: now.current.looking };
+          return data(client.POST("/api/systems/{slug}/{kind}", { params: { path: { slug, kind } }, body }));
+        });
+        settle(view);
+      } catch (thrown) {
+        setNotice({ words: problemOf(thrown).message, actions: [] });
+        await refresh();
+      }
+    },
+    [insist, refresh, settle, slug],
+  );
+
+  const endPreview = useCallback(() => {
+    flight.drop();
+    gesture.current += 1;
+    setPreviewed(null);
+  }, [flight]);
+
+  const failed = query.error ? problemOf(query.error) : null;
+  const reached = query.failureReason ? problemOf(query.failureReason).passing : false;
+  const polled = head.error ? problemOf(head.error).passing : false;
+  const workspace = useMemo<Workspace>(
+    () => ({
+      view: previewed
+        ? { ...previewed, latest: kept?.latest ?? null, undo: kept?.undo ?? null, redo: kept?.redo ?? null }
+        : kept,
+      previewing: previewed !== null,
+      missing: failed && !failed.passing ? failed : null,
+      notice,
+      away: unsaved || reached || polled,
+      tell: setNotice,
+      preview: (edits) => flight.offer(edits),
+      endPreview,
+      keep,
+      takeBack,
+      refresh,
+    }),
+    [previewed, kept, failed, notice, unsaved, reached, polled, flight, endPreview, keep, takeBack, refresh],
+  );
+
+  return <Context value={workspace}>{children}</Context>;
+}

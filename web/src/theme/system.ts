@@ -1,0 +1,103 @@
+/** The achromatic Chakra system: black, white, grays, hairlines, corners of two pixels. */
+import { createSystem, defaultConfig, defineConfig } from "@chakra-ui/react";
+
+const text = "'Atkinson Hyperlegible Next Variable', system-ui, sans-serif";
+const mono = "'Atkinson Hyperlegible Mono Variable', ui-monospace, monospace";
+
+/*
+ * All chrome is painted with six variables. The frame sets them once for light and once for dark; the sheet sets
+ * them again for the surround chosen, and everything inside follows.
+ */
+const papers = {
+  light: {
+    "--paper": "#FFFFFF",
+    "--ink": "#111111",
+    "--faint": "#545454",
+    "--line": "#CFCFCF",
+    "--firm": "#757575",
+    "--raised": "#F3F3F3",
+  },
+  dark: {
+    "--paper": "#141414",
+    "--ink": "#F4F4F4",
+    "--faint": "#B4B4B4",
+    "--line": "#3D3D3D",
+    "--firm": "#8A8A8A",
+    "--raised": "#202020",
+  },
+  gray: {
+    "--paper": "#808080",
+    "--ink": "#000000",
+    "--faint": "#000000",
+    "--line": "#5C5C5C",
+    "--firm": "#000000",
+    "--raised": "#8E8E8E",
+  },
+  black: {
+    "--paper": "#000000",
+    "--ink": "#F4F4F4",
+    "--faint": "#B4B4B4",
+    "--line": "#3D3D3D",
+    "--firm": "#8A8A8A",
+    "--raised": "#1B1B1B",
+  },
+};
+
+const config = defineConfig({
+  globalCss: {
+    ":root": papers.light,
+    ".dark": papers.dark,
+    "[data-surround=white]": papers.light,
+    "[data-surround=gray]": papers.gray,
+    "[data-surround=black]": papers.black,
+    "html, body, #root": { height: "100%", overflow: "hidden" },
+    body: {
+      fontFamily: text,
+      fontSize: "13px",
+      lineHeight: "1.35",
+      fontVariantNumeric: "tabular-nums",
+      background: "var(--paper)",
+      color: "var(--ink)",
+    },
+    "*:focus-visible": {
+      outline: "2px solid #000000 !important",
+      outlineOffset: "0 !important",
+      boxShadow: "0 0 0 4px #FFFFFF !important",
+      zIndex: 3,
+    },
+    "*, *::before, *::after": {
+      _motionReduce: { transition: "none !important", animation: "none !important" },
+    },
+  },
+  theme: {
+    tokens: {
+      fonts: { body: { value: text }, heading: { value: text }, mono: { value: mono } },
+      radii: { l1: { value: "2px" }, l2: { value: "2px" }, l3: { value: "2px" } },
+    },
+    semanticTokens: {
+      radii: { l1: { value: "2px" }, l2: { value: "2px" }, l3: { value: "2px" } },
+      colors: {
+        bg: {
+          DEFAULT: { value: "var(--paper)" },
+          panel: { value: "var(--paper)" },
+          subtle: { value: "var(--raised)" },
+          muted: { value: "var(--raised)" },
+          error: { value: "var(--paper)" },
+        },
+        fg: {
+          DEFAULT: { value: "var(--ink)" },
+          muted: { value: "var(--faint)" },
+          subtle: { value: "var(--faint)" },
+          error: { value: "var(--ink)" },
+        },
+        border: {
+          DEFAULT: { value: "var(--line)" },
+          emphasized: { value: "var(--firm)" },
+          error: { value: "var(--ink)" },
+        },
+      },
+    },
+  },
+});
+
+export const system = createSystem(defaultConfig, config);
