@@ -102,9 +102,5 @@ class Page:
 
     def steps(self, hue: str) -> list[str]:
         """The published values of a scale, as the sheet shows them."""
-        return self.wait(
-            lambda: self.script(
-                "return [...document.querySelectorAll(`[data-row='${arguments[0]}'] [data-hex]`)].map(e => e.dataset.hex)",
-                hue,
-            )
-        )
+        cells = "document.querySelectorAll(`[data-row='${arguments[0]}'] [data-hex]`)"
+        return self.wait(lambda: self.script(f"return [...{cells}].map(cell => cell.dataset.hex)", hue))

@@ -19,9 +19,12 @@ def create_app(engine: Engine) -> FastAPI:
     for router in (routes_people.router, routes_releases.router, routes_systems.router, routes_releases.feeds):
         app.include_router(router)
 
-    @app.api_route("/api/{path:path}", methods=["GET", "POST", "PUT", "DELETE", "PATCH"], include_in_schema=False)
     def nothing(path: str) -> object:
-        return problem(404, "Not there", f"There is nothing at /api/{path}.")
+        return problem(404, "Not there", f"There is nothing at {path}.")
+
+    for part in ("api", "feeds"):
+        methods = ["GET", "POST", "PUT", "DELETE", "PATCH"]
+        app.add_api_route(f"/{part}/{{path:path}}", nothing, methods=methods, include_in_schema=False)
 
     add_page(app)
     app.add_middleware(BodyLimit)

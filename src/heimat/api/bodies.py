@@ -8,7 +8,7 @@ from typing_extensions import TypedDict
 
 from heimat.core.edits import UserEdit
 from heimat.service.editing import MOST_EDITS
-from heimat.service.seeing import SeenAs
+from heimat.service.seeing import Eyes, SeenAs
 from heimat.service.view import ViewOptions
 from heimat.service.view_types import SwatchView
 
@@ -21,11 +21,20 @@ class Body(BaseModel):
     model_config = ConfigDict(extra="forbid")
 
 
-class Looking(Body):
-    """How the person looks: vision and severity, ground, theme, and the key of what is selected."""
+class Seeing(Body):
+    """Through which eyes: a vision, and its severity 0 to 1."""
 
     vision: SeenAs = "typical"
     severity: Annotated[float, Field(ge=0.0, le=1.0)] = 1.0
+
+    def eyes(self) -> Eyes:
+        """The eyes."""
+        return Eyes(self.vision, self.severity)
+
+
+class Looking(Seeing):
+    """How the person looks: through which eyes, on which ground, in which theme, at which key."""
+
     ground: Annotated[str, Field(max_length=120)] = "white"
     theme: Annotated[str | None, Field(max_length=40)] = None
     select: Annotated[str | None, Field(max_length=120)] = None
@@ -64,8 +73,8 @@ class StartBody(Body):
     colors: Annotated[str, Field(max_length=100_000)]
 
 
-class ReadingBody(Body):
-    """A text to read colors from."""
+class ReadingBody(Seeing):
+    """A text to read colors from, and the eyes that see them."""
 
     text: Annotated[str, Field(max_length=100_000)]
 

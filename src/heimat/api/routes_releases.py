@@ -1,10 +1,12 @@
 """Routes of releases, and the feeds."""
 
+from typing import Annotated
+
 import numpy as np
-from fastapi import APIRouter, Request
+from fastapi import APIRouter, Query, Request
 from starlette.responses import Response
 
-from heimat.api.bodies import ChangeView, DraftView, PublishBody, PublishedView, ReleaseView
+from heimat.api.bodies import ChangeView, DraftView, PublishBody, PublishedView, ReleaseView, Seeing
 from heimat.api.context import Acting, Uses
 from heimat.api.encoding import answer, described
 from heimat.core.legibility.findings import distance_text
@@ -16,38 +18,38 @@ from heimat.service.view_types import SwatchView
 
 router = APIRouter(prefix="/api/systems/{slug}", tags=["releases"])
 feeds = APIRouter(prefix="/feeds", tags=["feeds"])
-_TYPICAL = Eyes("typical", 1.0)
 _A_YEAR = "public, max-age=31536000, immutable"
 
 
 @router.get("/draft", operation_id="readDraft", **described(DraftView))
-def read_draft(slug: str, uses: Uses) -> Response:
+def read_draft(slug: str, uses: Uses, seeing: Annotated[Seeing, Query()]) -> Response:
+    eyes = seeing.eyes()
     row = uses.opening.find(slug)
     draft = uses.publishing.draft(row, uses.documents.system(row.alternative_id, row.head_number))
     view: DraftView = {
         "revision": row.head_number,
         "latest": draft.latest,
         "proposed": draft.proposed,
-        "changes": [_change(change) for change in draft.changes],
+        "changes": [_change(change, eyes) for change in draft.changes],
         "files": [{"name": name, "text": text} for name, text in draft.files],
         "feed": f"/feeds/{slug}/{LATEST}/",
     }
     return answer(view)
 
 
-def _swatch(token: PublishedToken | None) -> SwatchView | None:
-    return _TYPICAL.swatch(np.frombuffer(bytes.fromhex(token.hex[1:]), dtype=np.uint8)) if token else None
+def _swatch(token: PublishedToken | None, eyes: Eyes) -> SwatchView | None:
+    return eyes.swatch(np.frombuffer(bytes.fromhex(token.hex[1:]), dtype=np.uint8)) if token else None
 
 
-def _change(change: TokenChange) -> ChangeView:
+def _change(change: TokenChange, eyes: Eyes) -> ChangeView:
     before, after = change.before, change.after
     return {
         "change": change.change,
         "before_name": before.name if before else None,
-        "before": _swatch(before),
+        "before": _swatch(before, eyes),
         "before_alias": before.alias if before else None,
         "after_name": after.name if after else None,
-        "after": _swatch(after),
+        "after": _swatch(after, eyes),
         "after_alias": after.alias if after else None,
         "distance": distance_text(change.distance) if change.distance is not None else None,
     }

@@ -66,16 +66,17 @@ def start_system(body: StartBody, uses: Uses, person: Acting) -> Response:
 
 @router.post("/reading", operation_id="readColors", **described(list[ReadLineView]))
 def read_colors(body: ReadingBody) -> Response:
-    return answer([_line(line) for line in read_lines(body.text)])
+    eyes = body.eyes()
+    return answer([_line(line, eyes) for line in read_lines(body.text)])
 
 
-def _line(line: ReadLine) -> ReadLineView:
+def _line(line: ReadLine, eyes: Eyes) -> ReadLineView:
     color = line.color
     return {
         "text": line.text,
         "name": line.name,
         "color": format(color, "hex" if color.space == "srgb" else "oklch") if color else None,
-        "swatch": _TYPICAL.swatch(rgb8_of(color)) if color else None,
+        "swatch": eyes.swatch(rgb8_of(color)) if color else None,
         "problem": line.problem,
     }
 

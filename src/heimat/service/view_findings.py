@@ -19,7 +19,7 @@ def finding_view(resolved: Resolved, finding: Finding, eyes: Eyes) -> FindingVie
         "kind": finding.kind,
         "sentence": finding.sentence,
         "detail": finding.detail,
-        "tokens": list(finding.tokens),
+        "select": finding.select,
         "colors": eyes.swatches(colors),
         "as_seen": merged.hexes(colors) if merged else None,
         "as_seen_by": merged.vision if merged else None,

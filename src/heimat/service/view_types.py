@@ -158,10 +158,10 @@ class FindingView(TypedDict):
     """One thing to settle. `as_seen` shows the two colors under the vision that merges them."""
 
     id: str
-    kind: Literal["pairing", "told_apart", "translucent"]
+    kind: Literal["pairing", "told_apart", "translucent", "crowded"]
     sentence: str
     detail: str
-    tokens: list[str]
+    select: str
     colors: list[SwatchView]
     as_seen: list[str] | None
     as_seen_by: str | None

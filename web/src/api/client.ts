@@ -16,6 +16,7 @@ export type ContrastView = Schemas["ContrastView"];
 export type ReadLineView = Schemas["ReadLineView"];
 export type ChangeView = Schemas["ChangeView"];
 export type Looking = Schemas["Looking"];
+export type Seeing = Pick<Looking, "vision" | "severity">;
 export type Edit = Schemas["EditBody"]["edits"][number];
 export type HueKind = HueView["kind"];
 export type Status = NonNullable<HueView["status"]>;

@@ -449,13 +449,13 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "pairing" | "told_apart" | "translucent";
+            kind: "pairing" | "told_apart" | "translucent" | "crowded";
             /** Repairs */
             repairs: components["schemas"]["RepairView"][];
+            /** Select */
+            select: string;
             /** Sentence */
             sentence: string;
-            /** Tokens */
-            tokens: string[];
             /** Use */
             use: ("body" | "large" | "part" | "decoration") | null;
         };
@@ -573,7 +573,7 @@ export interface components {
         };
         /**
          * Looking
-         * @description How the person looks: vision and severity, ground, theme, and the key of what is selected.
+         * @description How the person looks: through which eyes, on which ground, in which theme, at which key.
          */
         Looking: {
             /**
@@ -843,11 +843,22 @@ export interface components {
         };
         /**
          * ReadingBody
-         * @description A text to read colors from.
+         * @description A text to read colors from, and the eyes that see them.
          */
         ReadingBody: {
+            /**
+             * Severity
+             * @default 1
+             */
+            severity: number;
             /** Text */
             text: string;
+            /**
+             * Vision
+             * @default typical
+             * @enum {string}
+             */
+            vision: "typical" | "protan" | "deutan" | "tritan" | "achromat";
         };
         /**
          * ReleaseView
@@ -1633,7 +1644,10 @@ export interface operations {
     };
     readDraft: {
         parameters: {
-            query?: never;
+            query?: {
+                vision?: "typical" | "protan" | "deutan" | "tritan" | "achromat";
+                severity?: number;
+            };
             header?: never;
             path: {
                 slug: string;

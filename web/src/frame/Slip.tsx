@@ -1,18 +1,21 @@
 /** The slip: everything about the selected color, at the foot of every stage. */
 import { Box, Flex, Grid, Text } from "@chakra-ui/react";
-import { Fragment } from "react";
+import { Fragment, useState } from "react";
 import type { SlipView } from "../api/client";
 import { Ratio } from "../parts/Ratio";
 import { Swatch } from "../parts/Swatch";
 import { Tool } from "../parts/Tool";
 import { useLooking } from "../state/looking";
 import { useMoving } from "../state/moving";
+import { useNarrow } from "../state/room";
 import { useView } from "../state/workspace";
 import { SlipNotations } from "./SlipNotations";
 import { SlipRamp } from "./SlipRamp";
 
 export function Slip() {
   const { slip } = useView();
+  const narrow = useNarrow();
+  const [open, setOpen] = useState(false);
   return (
     <Box
       as="footer"
@@ -23,20 +26,54 @@ export function Slip() {
       color="fg"
       data-testid="slip"
     >
-      {slip ? (
-        <Flex height="92px" align="stretch" overflowX="auto" overflowY="hidden">
-          <Box flexShrink={0} width={{ base: "72px", xl: "150px" }} style={{ background: slip.seen }} />
+      {slip && narrow && <OneLine slip={slip} open={open} onToggle={() => setOpen(!open)} />}
+      {slip && (!narrow || open) && (
+        <Flex
+          height={narrow ? "auto" : "92px"}
+          maxHeight="60vh"
+          align="stretch"
+          wrap={narrow ? "wrap" : "nowrap"}
+          overflowX="hidden"
+          overflowY={narrow ? "auto" : "hidden"}
+        >
+          {!narrow && (
+            <Box
+              flexShrink={0}
+              width="150px"
+              css={{ "@media (max-width: 1199px)": { width: "56px" } }}
+              style={{ background: slip.seen }}
+            />
+          )}
           <Words slip={slip} />
           <SlipNotations slip={slip} />
           <Ramps slip={slip} />
           <Grounds slip={slip} />
         </Flex>
-      ) : (
-        <Flex height="92px" align="center" paddingInline="20px" color="fg.muted">
+      )}
+      {!slip && (
+        <Flex height={narrow ? "36px" : "92px"} align="center" paddingInline="20px" color="fg.muted">
           Select a hue, a step or a token: everything about its color stands here.
         </Flex>
       )}
     </Box>
+  );
+}
+
+/** Where room is short: one line that opens. */
+function OneLine({ slip, open, onToggle }: { slip: SlipView; open: boolean; onToggle: () => void }) {
+  return (
+    <Flex height="36px" align="center" gap="12px" paddingRight="12px">
+      <Box width="56px" height="100%" style={{ background: slip.seen }} />
+      <Text fontWeight="700" truncate>
+        {slip.name}
+      </Text>
+      <Text fontFamily="mono" fontSize="12px">
+        {slip.hex}
+      </Text>
+      <Tool marginLeft="auto" aria-expanded={open} onClick={onToggle}>
+        {open ? "Less" : "All about it"}
+      </Tool>
+    </Flex>
   );
 }
 

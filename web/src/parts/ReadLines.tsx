@@ -2,21 +2,21 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
-import { client, data, type ReadLineView } from "../api/client";
+import { client, data, type ReadLineView, type Seeing } from "../api/client";
 import { Swatch } from "./Swatch";
 
 const SETTLE_MS = 120;
 
 /** The lines of a text, read by the server, a moment after typing has come to rest. */
-export function useReading(text: string): ReadLineView[] {
+export function useReading(text: string, seeing: Seeing = {}): ReadLineView[] {
   const [settled, setSettled] = useState(text);
   useEffect(() => {
     const timer = setTimeout(() => setSettled(text), SETTLE_MS);
     return () => clearTimeout(timer);
   }, [text]);
   const query = useQuery({
-    queryKey: ["reading", settled],
-    queryFn: () => data(client.POST("/api/reading", { body: { text: settled } })),
+    queryKey: ["reading", settled, seeing.vision, seeing.severity],
+    queryFn: () => data(client.POST("/api/reading", { body: { text: settled, ...seeing } })),
     enabled: settled.trim() !== "",
     placeholderData: (before) => before,
     retry: 2,

@@ -66,5 +66,7 @@ export function useLooking() {
     [navigate, slug, search],
   );
 
-  return { slug, stage, looking, look, goTo };
+  const seeing = useMemo(() => ({ vision, severity }), [vision, severity]);
+
+  return { slug, stage, looking, seeing, look, goTo };
 }

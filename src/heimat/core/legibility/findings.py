@@ -10,7 +10,8 @@ from heimat.core.legibility.pairings import USE_WORDS, PairingResult
 from heimat.core.legibility.repairs import Repair, repair_pairing, repair_told_apart
 from heimat.core.legibility.told_apart import PairDistance, VisionDistance
 from heimat.core.resolve import Resolved, ToldApartResult
-from heimat.core.system import Use
+from heimat.core.scales.anchors import LEAST_GAP
+from heimat.core.system import Use, ladder_of
 from heimat.core.tokens.aliases import follow
 
 
@@ -18,14 +19,14 @@ from heimat.core.tokens.aliases import follow
 class Finding:
     """One thing to settle.
 
-    `colors` are the two 8-bit colors it is about, `vision` the one that merges them, `use` that of a pairing.
+    `select` is the key of what it is about first, `colors` are the two 8-bit colors it is about, `vision` the one that merges them, `use` that of a pairing.
     """
 
     id: str
-    kind: Literal["pairing", "told_apart", "translucent"]
+    kind: Literal["pairing", "told_apart", "translucent", "crowded"]
     sentence: str
     detail: str
-    tokens: tuple[str, str]
+    select: str
     colors: tuple[Bytes, Bytes]
     vision: VisionDistance | None
     use: Use | None
@@ -53,7 +54,7 @@ def findings(resolved: Resolved, *, repairs: bool = True) -> list[Finding]:
         (result for result in resolved.pairings if result.holds is False),
         key=lambda result: result.ratio / (result.needed or 1.0),
     )
-    return told + unknown + [_pairing(resolved, result, repairs) for result in failing]
+    return told + _crowded(resolved) + unknown + [_pairing(resolved, result, repairs) for result in failing]
 
 
 def _told_apart(resolved: Resolved, result: ToldApartResult, pair: PairDistance, repairs: bool) -> Finding:
@@ -73,12 +74,35 @@ def _told_apart(resolved: Resolved, result: ToldApartResult, pair: PairDistance,
         kind="told_apart",
         sentence=sentence,
         detail=detail,
-        tokens=ids,
+        select=f"token:{ids[0]}",
         colors=(resolved.tokens[ids[0]].rgb8, resolved.tokens[ids[1]].rgb8),
         vision=worst,
         use=None,
         repairs=repair_told_apart(resolved, result, pair) if repairs else [],
     )
+
+
+def _crowded(resolved: Resolved) -> list[Finding]:
+    found: list[Finding] = []
+    for hue in resolved.hues:
+        scale = resolved.scales[hue.id]
+        if scale.crowded and scale.anchor is not None and hue.anchor.mode == "label":
+            label = ladder_of(resolved.system, hue).labels()[scale.anchor]
+            found.append(
+                Finding(
+                    id=f"crowded-{hue.id}",
+                    kind="crowded",
+                    sentence=f"{hue.name} at {label} leaves too little room for the steps beside it.",
+                    detail=f"Its lightness is {scale.source_lightness:.1f}; some steps are less than {LEAST_GAP:g} L* "
+                    "apart. Anchor it at a label nearer to its lightness.",
+                    select=f"hue:{hue.id}",
+                    colors=(scale.rgb8[0], scale.rgb8[-1]),
+                    vision=None,
+                    use=None,
+                    repairs=[],
+                )
+            )
+    return found
 
 
 def _interval(distance: VisionDistance) -> str:
@@ -98,7 +122,7 @@ def _pairing(resolved: Resolved, result: PairingResult, repairs: bool) -> Findin
         kind="pairing",
         sentence=f"{foreground} on {ground} reads {cut(result.ratio)}; {use} needs {result.needed:g}.",
         detail=f"{foreground} is {_ends_at(resolved, ids[0])}, {ground} is {_ends_at(resolved, ids[1])}, in {theme}.",
-        tokens=ids,
+        select=f"token:{ids[0]}",
         colors=(resolved.tokens[ids[0]].rgb8, resolved.tokens[ids[1]].rgb8),
         vision=None,
         use=result.pairing.use,
@@ -114,7 +138,7 @@ def _translucent(resolved: Resolved, result: PairingResult) -> Finding:
         kind="translucent",
         sentence=f"{foreground} on {ground} cannot be measured: {ground} is translucent.",
         detail="What lies under it decides. Give it an opaque color, or pair the text with what lies under it.",
-        tokens=ids,
+        select=f"token:{ids[0]}",
         colors=(resolved.tokens[ids[0]].rgb8, resolved.tokens[ids[1]].rgb8),
         vision=None,
         use=result.pairing.use,

@@ -7,6 +7,9 @@ from pydantic import BaseModel, ConfigDict, Field
 
 from heimat.core.color.arrays import Floats
 
+LEAST_GAP = 1.0
+"""L* between neighbours below which a side of the ladder is stretched beyond its end."""
+
 AnchorMode = Literal["nearest", "label", "guide"]
 
 
@@ -41,10 +44,14 @@ def bend(targets: Floats, source_lightness: float, mode: AnchorMode, fixed: int 
 
 
 def _stretch(targets: Floats, source_lightness: float, place: int) -> Floats:
-    """Map each side of the ladder linearly onto what is left between its end and the source."""
+    """Map each side of the ladder linearly onto what is left between its end and the source.
+
+    A side with too little room goes beyond the ladder's end, toward white or black, to keep its steps apart.
+    """
     bent = targets.copy()
-    top = targets[0] if targets[0] > source_lightness else (source_lightness + 100.0) / 2.0
-    bottom = targets[-1] if targets[-1] < source_lightness else source_lightness / 2.0
+    below = len(targets) - 1 - place
+    top = min(max(targets[0], source_lightness + place * LEAST_GAP), 100.0)
+    bottom = max(min(targets[-1], source_lightness - below * LEAST_GAP), 0.0)
     if place > 0:
         share = (targets[:place] - targets[place]) / (targets[0] - targets[place])
         bent[:place] = source_lightness + share * (top - source_lightness)

@@ -12,7 +12,7 @@ from heimat.core.color.notation import Color, oklch_of, rgb8_of
 from heimat.core.color.rounding import nearest_bytes
 from heimat.core.color.spaces import lightness, luminance_of
 from heimat.core.errors import DomainError
-from heimat.core.scales.anchors import AnchorMode, bend
+from heimat.core.scales.anchors import LEAST_GAP, AnchorMode, bend
 from heimat.core.scales.curves import dark_drift, reach, taper
 
 LATEST_GENERATOR = 1
@@ -50,6 +50,11 @@ class Scale:
     anchor: int | None
     source8: Bytes
     source_lightness: float
+
+    @property
+    def crowded(self) -> bool:
+        """Whether an anchor near white or black leaves its side too little room to keep the steps apart."""
+        return bool((-np.diff(self.lightness)).min() < LEAST_GAP - 1e-9)
 
 
 @dataclass(frozen=True)

@@ -2,9 +2,12 @@
 
 from dataclasses import dataclass, field
 
+import numpy as np
+
+from heimat.core.color.arrays import Bytes
 from heimat.core.color.contrast import AA_TEXT, ratio
 from heimat.core.color.difference import TOLD_APART
-from heimat.core.color.notation import parse
+from heimat.core.color.notation import parse, rgb8_of
 from heimat.core.ids import keys
 from heimat.core.scales.generate import Scale
 from heimat.core.scaling import scales_of
@@ -30,6 +33,7 @@ DAY = "day"
 WHITE = LiteralColor(color=parse("#FFFFFF"))
 STATUSES: tuple[Status, ...] = ("success", "warning", "error", "information")
 SERIES = 6
+_PAGE_STEP = "s100"
 _SERIES_STEPS = ("s600", "s300", "s800", "s400", "s700", "s200")
 
 _PAIRINGS: tuple[tuple[str, str, Use], ...] = (
@@ -76,10 +80,16 @@ class _Filling:
         place = scale.anchor if scale.anchor is not None else ladder.nearest(scale.source_lightness)
         return StepAlias(hue=hue.id, step=ladder.steps[place].id)
 
-    def under_white(self, hue: Hue, darker: int = 0) -> StepAlias:
-        """The hue's own step where white text holds on it, else the lightest on which it does; or some steps darker."""
+    def page(self) -> Bytes:
+        """The color (3,) of the page that text stands on."""
+        alias = self.step(self.first("neutral"), _PAGE_STEP)
+        hue = self.system.hues[alias.hue]
+        return np.asarray(self.scales[hue.id].rgb8[ladder_of(self.system, hue).index(alias.step) or 0])
+
+    def reading(self, hue: Hue, against: Bytes, darker: int = 0) -> StepAlias:
+        """The hue's own step where it reaches 4.5 against a light color, else the lightest that does; or darker."""
         scale, ladder = self.scales[hue.id], ladder_of(self.system, hue)
-        holds = ratio(scale.rgb8, (255, 255, 255)) >= AA_TEXT
+        holds = ratio(scale.rgb8, against) >= AA_TEXT
         own = ladder.index(self.own(hue).step) or 0
         place = own if holds[own] else int(holds.argmax())
         return StepAlias(hue=hue.id, step=ladder.steps[min(place + darker, len(ladder.steps) - 1)].id)
@@ -123,20 +133,21 @@ def with_starter(system: ColorSystem) -> ColorSystem:
 
 def _fill_interface(filling: _Filling) -> None:
     neutral, brand = filling.first("neutral"), filling.first("brand")
+    white = rgb8_of(WHITE.color)
     filling.values |= {
         "text.strong": filling.step(neutral, "s900"),
         "text.plain": filling.step(neutral, "s700"),
         "text.faint": filling.step(neutral, "s600"),
         "text.on-brand": WHITE,
-        "link.rest": filling.under_white(brand),
-        "surface.page": filling.step(neutral, "s100"),
+        "link.rest": filling.reading(brand, filling.page()),
+        "surface.page": filling.step(neutral, _PAGE_STEP),
         "surface.card": WHITE,
         "surface.brand": TokenAlias(token=token_id("action.fill")),
         "border.plain": filling.step(neutral, "s500"),
         "border.divider": filling.step(neutral, "s200"),
-        "action.fill": filling.under_white(brand),
-        "action.hover": filling.under_white(brand, 1),
-        "action.pressed": filling.under_white(brand, 2),
+        "action.fill": filling.reading(brand, white),
+        "action.hover": filling.reading(brand, white, 1),
+        "action.pressed": filling.reading(brand, white, 2),
         "action.label": WHITE,
     }
 

@@ -36,7 +36,7 @@ export function FindingRow({ finding }: { finding: FindingView }) {
         as="button"
         cursor="pointer"
         aria-label={`Select ${finding.sentence.split(" ")[0]}`}
-        onClick={() => look({ select: `token:${finding.tokens[0]}` })}
+        onClick={() => look({ select: finding.select })}
       >
         {finding.as_seen ? <Halves finding={finding} /> : <Sample finding={finding} />}
       </Box>
@@ -117,7 +117,7 @@ function Sample({ finding }: { finding: FindingView }) {
       fontWeight="700"
       style={{ color: ink?.seen, background: ground?.seen }}
     >
-      {finding.use === "part" ? (
+      {finding.kind === "crowded" ? null : finding.use === "part" ? (
         <Box width="16px" height="16px" borderRadius="50%" style={{ background: ink?.seen }} />
       ) : (
         "12 min"

@@ -30,7 +30,7 @@ export function Changes({ changes, first }: { changes: ChangeView[]; first: bool
                     key={place === 0 ? "before" : "after"}
                     height="24px"
                     width={change.before && change.after ? "28px" : "56px"}
-                    style={{ background: swatch.hex }}
+                    style={{ background: swatch.seen }}
                   />
                 ),
             )}

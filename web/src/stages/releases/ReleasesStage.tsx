@@ -10,12 +10,12 @@ import { Feed } from "./Feed";
 import { PublishForm } from "./PublishForm";
 
 export function ReleasesStage() {
-  const { slug } = useLooking();
+  const { slug, seeing } = useLooking();
   const view = useView();
   const path = { slug };
   const draft = useQuery({
-    queryKey: ["draft", slug, view.revision],
-    queryFn: () => data(client.GET("/api/systems/{slug}/draft", { params: { path } })),
+    queryKey: ["draft", slug, view.revision, seeing],
+    queryFn: () => data(client.GET("/api/systems/{slug}/draft", { params: { path, query: seeing } })),
     placeholderData: (before) => before,
   });
   const releases = useQuery({

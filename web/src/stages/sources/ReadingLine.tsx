@@ -5,16 +5,18 @@ import { type Edit, type HueKind, type Problem, problemOf } from "../../api/clie
 import { Choice } from "../../parts/Choice";
 import { ReadLines, useReading } from "../../parts/ReadLines";
 import { Tool } from "../../parts/Tool";
+import { useLooking } from "../../state/looking";
 import { useWorkspace } from "../../state/workspace";
 
 const KINDS = ["brand", "accent", "neutral"].map((kind) => ({ value: kind, words: kind }));
 
 export function ReadingLine() {
   const { keep } = useWorkspace();
+  const { seeing } = useLooking();
   const [text, setText] = useState("");
   const [kind, setKind] = useState<HueKind>("accent");
   const [problem, setProblem] = useState<Problem | null>(null);
-  const lines = useReading(text);
+  const lines = useReading(text, seeing);
   const read = lines.filter((line) => line.color);
 
   const add = async () => {

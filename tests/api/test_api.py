@@ -1,0 +1,326 @@
+"""The API on a real MariaDB: editing, two people, undo, publishing, feeds, and what bad requests get."""
+
+import gzip
+import json
+
+import pytest
+from starlette.testclient import TestClient
+
+from heimat.api.app import create_app
+from heimat.demo.load import load_demo
+from heimat.store.migrate import migrate
+
+AT = "/api/systems/brinemark"
+
+
+def edit(client: TestClient, base: int, *edits: dict, **more: object):
+    return client.post(f"{AT}/edits", json={"base": base, "edits": list(edits), **more})
+
+
+def undo(client: TestClient, kind: str = "undo"):
+    return client.post(f"{AT}/{kind}", json={})
+
+
+def hue(view: dict, id_: str) -> dict:
+    return next(each for each in view["hues"] if each["id"] == id_)
+
+
+def set_source(id_: str, color: str) -> dict:
+    return {"type": "set_source", "hue": id_, "color": color}
+
+
+def rename(id_: str, name: str) -> dict:
+    return {"type": "rename_hue", "hue": id_, "name": name}
+
+
+def test_systems_are_listed_and_started(client):
+    assert [card["name"] for card in client.get("/api/systems").json()] == ["Brinemark", "Merrow Light"]
+    body = {"name": "Oldhaven Lights", "colors": "lamp #E3B23C\nrgb(79 93 99)"}
+    slug = client.post("/api/systems", json=body).json()["slug"]
+    assert slug == "oldhaven-lights"
+    assert client.post("/api/systems", json=body).json()["slug"] == "oldhaven-lights-2"
+    view = client.get(f"/api/systems/{slug}").json()
+    assert [each["kind"] for each in view["hues"]] == ["brand"] * 2 + ["status"] * 4 + ["neutral"]
+    assert view["hues"][0]["name"] == "lamp"
+    assert len(view["tokens"]) >= 20
+    assert view["findings"] == []
+    assert view["undo"] is None
+
+
+def test_an_edit_is_one_revision_and_flows_through(client):
+    before = client.get(AT).json()
+    after = edit(client, 1, set_source("tidewater", "oklch(0.45 0.09 260)")).json()
+    assert after["revision"] == 2
+    assert hue(after, "tidewater")["hex"] != hue(before, "tidewater")["hex"]
+    assert hue(after, "shingle")["hex"] != hue(before, "shingle")["hex"]
+    fill = {token["id"]: token["hex"] for token in after["tokens"]}["action-fill"]
+    assert fill in [step["hex"] for step in hue(after, "tidewater")["steps"]]
+    assert client.get(AT).json()["revision"] == 2
+
+
+def test_a_preview_keeps_nothing(client):
+    shown = client.post(f"{AT}/preview", json={"base": 1, "edits": [set_source("buoy", "#112233")]}).json()
+    assert hue(shown, "buoy")["hex"] == "#112233"
+    assert client.get(f"{AT}/head").json() == {"revision": 1}
+    assert hue(client.get(AT).json(), "buoy")["hex"] == "#DF5A33"
+
+
+def test_what_is_seen_comes_from_the_server(client):
+    typical = client.get(AT, params={"select": "hue:kelp"}).json()
+    deutan = client.get(AT, params={"select": "hue:kelp", "vision": "deutan"}).json()
+    assert typical["slip"]["hex"] == deutan["slip"]["hex"] == "#3F8F4F"
+    assert typical["slip"]["seen"] == "#3F8F4F"
+    assert deutan["slip"]["seen"] != "#3F8F4F"
+    gray = client.get(AT, params={"vision": "achromat"}).json()
+    seen = [step["seen"] for each in gray["hues"] for step in each["steps"]]
+    assert all(len({value[1:3], value[3:5], value[5:7]}) == 1 for value in seen)
+
+
+def test_the_ground_decides_what_passes(client):
+    white = client.get(AT).json()
+    black = client.get(AT, params={"ground": "black"}).json()
+    on_step = client.get(AT, params={"ground": "step:tidewater/s100"}).json()
+    passing = [[step["passes"] for step in hue(view, "buoy")["steps"]] for view in (white, black)]
+    assert passing[0] == [False] * 5 + [True] * 4
+    assert passing[1] == [True] * 5 + [False] * 4
+    assert on_step["ground_name"] == "tidewater 100"
+    assert on_step["ground"]["hex"] == "#E6FBFA"
+
+
+def test_two_people_undo_each_their_own(client, other):
+    edit(client, 1, rename("kelp", "weed"))
+    edit(other, 2, set_source("heather", "#775599"))
+    mine = undo(client).json()
+    assert (hue(mine, "kelp")["name"], hue(mine, "heather")["hex"]) == ("kelp", "#775599")
+    assert mine["redo"] == "Rename kelp to weed"
+    theirs = undo(other).json()
+    assert (hue(theirs, "kelp")["name"], hue(theirs, "heather")["hex"]) == ("kelp", "#8A6FA8")
+    again = undo(client, "redo").json()
+    assert hue(again, "kelp")["name"] == "weed"
+    # Nothing was taken away: every step of it is in the history, with who did it.
+    history = client.get(f"{AT}/history").json()
+    assert [entry["number"] for entry in history] == [6, 5, 4, 3, 2, 1]
+    assert [entry["person"] for entry in history[:2]] == ["Ines Vahl", "Tomke Rasch"]
+
+
+def test_undo_walks_back_and_redo_walks_on(client):
+    for place, name in enumerate(["a", "b", "c"]):
+        edit(client, place + 1, rename("kelp", name))
+    names = [hue(undo(client).json(), "kelp")["name"] for _ in range(3)]
+    assert names == ["b", "a", "kelp"]
+    assert undo(client).status_code == 404
+    names = [hue(undo(client, "redo").json(), "kelp")["name"] for _ in range(3)]
+    assert names == ["a", "b", "c"]
+    assert undo(client, "redo").status_code == 404
+    undo(client)
+    edit(client, 11, rename("kelp", "d"))
+    assert client.get(AT).json()["redo"] is None
+
+
+def test_a_stale_edit_that_meets_nothing_is_rebased(client, other):
+    edit(client, 1, rename("kelp", "weed"))
+    rebased = edit(other, 1, set_source("kelp", "#2F8F4F"))
+    assert rebased.status_code == 200
+    assert (hue(rebased.json(), "kelp")["name"], hue(rebased.json(), "kelp")["hex"]) == ("weed", "#2F8F4F")
+
+
+def test_a_stale_edit_that_collides_is_refused_and_loses_nothing(client, other):
+    edit(client, 1, rename("kelp", "weed"))
+    refused = edit(other, 1, rename("kelp", "moss"))
+    assert refused.status_code == 409
+    assert refused.headers["content-type"] == "application/problem+json"
+    conflict = refused.json()["conflict"]
+    assert conflict["theirs"] == "Rename kelp to weed"
+    assert conflict["yours"] == "Rename kelp to moss"
+    assert conflict["person"] == "Ines Vahl"
+    assert hue(client.get(AT).json(), "kelp")["name"] == "weed"
+    # Knowing both, the second one can still be put on top.
+    assert hue(edit(other, conflict["head"], rename("kelp", "moss")).json(), "kelp")["name"] == "moss"
+    # And then the first person's undo would take the second one's work along, so it is refused too.
+    stopped = undo(client)
+    assert stopped.status_code == 409
+    assert "Tomke Rasch" in stopped.json()["detail"]
+
+
+def test_undone_edits_of_others_stand_in_nobodys_way(client, other):
+    edit(client, 1, rename("kelp", "weed"))
+    undo(client)
+    assert edit(other, 1, rename("kelp", "moss")).status_code == 200
+
+
+def test_a_repeated_request_is_kept_once(client):
+    key = "one-and-the-same"
+    first = edit(client, 1, rename("kelp", "weed"), key=key).json()
+    second = edit(client, 1, rename("kelp", "weed"), key=key).json()
+    assert first["revision"] == second["revision"] == 2
+    assert client.get(f"{AT}/head").json()["revision"] == 2
+
+
+def test_an_edit_that_changes_nothing_is_no_revision(client):
+    assert edit(client, 1, rename("kelp", "kelp")).json()["revision"] == 1
+
+
+def test_several_edits_are_one_gesture(client):
+    view = edit(client, 1, rename("kelp", "weed"), rename("flare", "ember")).json()
+    assert view["revision"] == 2
+    half = edit(client, 2, rename("weed-gone", "x"), rename("sound", "bay"))
+    assert half.status_code == 422
+    back = undo(client).json()
+    assert {hue(back, "kelp")["name"], hue(back, "flare")["name"], hue(back, "sound")["name"]} == {
+        "kelp",
+        "flare",
+        "sound",
+    }
+
+
+def publish(client: TestClient, revision: int, version: str, notes: str = ""):
+    return client.post(f"{AT}/releases", json={"revision": revision, "version": version, "notes": notes})
+
+
+def test_publishing_and_the_feed(client):
+    draft = client.get(f"{AT}/draft").json()
+    assert draft["proposed"] == "1.0.0"
+    assert publish(client, 1, "1.0.0", "The first one").json() == {"version": "1.0.0", "new": True}
+    first = client.get("/feeds/brinemark/1.0.0/tokens.css")
+    assert first.text == next(file["text"] for file in draft["files"] if file["name"] == "tokens.css")
+    assert first.headers["cache-control"].endswith("immutable")
+    etag = first.headers["etag"]
+    assert not etag.startswith("W/")
+    assert client.get("/feeds/brinemark/1.0.0/tokens.css", headers={"If-None-Match": etag}).status_code == 304
+    assert client.get("/feeds/brinemark/1.0.0/tokens.css", headers={"If-None-Match": '"other"'}).status_code == 200
+    assert client.head("/feeds/brinemark/latest/tokens.css").headers["etag"] == etag
+    tokens = client.get("/feeds/brinemark/latest/tokens.json")
+    assert tokens.headers["content-type"] == "application/design-tokens+json"
+    assert tokens.json()["tidewater"]["600"]["$value"]["hex"] == "#0b6e6e"
+
+    edit(client, 1, set_source("tidewater", "#0B6E8E"))
+    view = client.get(AT).json()
+    assert view["changed"] > 0
+    changes = client.get(f"{AT}/draft").json()
+    assert changes["proposed"] == "1.0.1"
+    assert {change["change"] for change in changes["changes"]} == {"changed"}
+    assert publish(client, 2, "1.1.0").json()["new"]
+    assert client.get(AT).json()["changed"] == 0
+    # The old version is what it was, byte for byte; the latest is the new one.
+    assert client.get("/feeds/brinemark/1.0.0/tokens.css").content == first.content
+    assert client.get("/feeds/brinemark/latest/tokens.css").headers["etag"] != etag
+    assert [release["version"] for release in client.get(f"{AT}/releases").json()] == ["1.1.0", "1.0.0"]
+
+
+def test_publishing_twice_the_same_is_one_release(client):
+    publish(client, 1, "1.0.0")
+    assert publish(client, 1, "1.0.1").json() == {"version": "1.0.0", "new": False}
+    assert len(client.get(f"{AT}/releases").json()) == 1
+
+
+def test_versions_are_numbers_not_texts(client):
+    for revision, version in enumerate(["1.9.0", "1.10.0"], 1):
+        publish(client, revision, version)
+        edit(client, revision, rename("kelp", f"k{revision}"))
+    assert client.get(AT).json()["latest"] == "1.10.0"
+
+
+@pytest.mark.parametrize("version", ["1", "1.0", "v1.0.0", "1.0.0-beta", "", "01.0.0"])
+def test_versions_that_cannot_be(client, version):
+    refused = publish(client, 1, version)
+    assert refused.status_code == 422
+    assert refused.json()["errors"][0]["field"] == "version"
+
+
+def test_a_version_must_rise(client):
+    publish(client, 1, "2.0.0")
+    edit(client, 1, rename("kelp", "weed"))
+    assert "2.0.0 is out already" in publish(client, 2, "1.5.0").json()["detail"]
+
+
+BAD = [
+    ("get", "/api/systems/nowhere", None, 404),
+    ("get", "/api/nowhere", None, 404),
+    ("get", f"{AT}?vision=purple", None, 422),
+    ("get", f"{AT}?severity=3", None, 422),
+    ("get", "/feeds/brinemark/latest/tokens.css", None, 404),
+    ("get", "/feeds/brinemark/1.0.0/../../etc/passwd", None, 404),
+    ("get", "/feeds/brinemark/x/tokens.css", None, 404),
+    ("put", "/api/me", {"person": "nobody"}, 404),
+    ("post", f"{AT}/edits", {"base": 99, "edits": [rename("kelp", "x")]}, 404),
+    ("post", f"{AT}/preview", {"base": 99, "edits": []}, 404),
+    ("post", f"{AT}/edits", {"base": 1, "edits": []}, 422),
+    ("post", f"{AT}/edits", {"base": 1, "edits": [{"type": "explode"}]}, 422),
+    ("post", f"{AT}/edits", {"base": 1, "edits": [{"type": "restore", "what": "x", "places": []}]}, 422),
+    ("post", f"{AT}/edits", {"base": 1, "edits": [set_source("kelp", "tealish")]}, 422),
+    ("post", f"{AT}/edits", {"base": 1, "edits": [set_source("kelp", "cmyk 1 2 3 4")]}, 422),
+    (
+        "post",
+        f"{AT}/edits",
+        {"base": 1, "edits": [{"type": "aim_source", "hue": "kelp", "lightness": 101, "chroma": 0, "angle": 0}]},
+        422,
+    ),
+    (
+        "post",
+        f"{AT}/edits",
+        {"base": 1, "edits": [{"type": "aim_source", "hue": "kelp", "lightness": "NaN", "chroma": 0, "angle": 0}]},
+        422,
+    ),
+    ("post", "/api/systems", {"name": "", "colors": "#123456"}, 422),
+    ("post", "/api/systems", {"name": "x" * 90, "colors": "#123456"}, 422),
+    ("post", "/api/systems", {"name": "x", "colors": ""}, 422),
+    ("post", "/api/systems", {"name": "x", "colors": "#123456\nsomething else"}, 422),
+    ("post", "/api/systems", {"name": "x", "colors": "#12345680"}, 422),
+    ("post", "/api/systems", {"name": "x", "colors": "ta.rn #123456"}, 422),
+    ("post", "/api/systems", {"name": "x"}, 422),
+    ("post", f"{AT}/releases", {"revision": 99, "version": "1.0.0"}, 404),
+]
+
+
+@pytest.mark.parametrize(
+    ("method", "path", "body", "status"), BAD, ids=[f"{bad[0]} {bad[1]} {place}" for place, bad in enumerate(BAD)]
+)
+def test_bad_requests_get_a_clear_problem(client, method, path, body, status):
+    answer = client.request(method, path, json=body)
+    assert answer.status_code == status
+    assert answer.headers["content-type"] == "application/problem+json"
+    assert answer.json()["status"] == status
+    assert len(answer.json()["detail"]) > 10
+    assert client.get(f"{AT}/head").json() == {"revision": 1}
+
+
+def test_a_body_beyond_a_mebibyte(client):
+    huge = json.dumps({"text": "x" * (1 << 20)})
+    for headers in ({}, {"Transfer-Encoding": "chunked"}):
+        content = (
+            huge.encode()
+            if not headers
+            else (huge[place : place + 65536].encode() for place in range(0, len(huge), 65536))
+        )
+        answer = client.post("/api/reading", content=content, headers={"Content-Type": "application/json", **headers})
+        assert answer.status_code == 413
+    assert client.post("/api/reading", content=b"{not json").status_code == 422
+
+
+def test_limits_of_a_system(client):
+    many = [{"name": f"h{place}", "color": "#123456"} for place in range(195)]
+    answer = edit(client, 1, {"type": "add_hues", "hues": many})
+    assert answer.status_code == 422
+    assert "at most 200" in answer.json()["detail"]
+
+
+def test_reading_says_what_it_understood(client):
+    lines = client.post("/api/reading", json={"text": "tidewater #0B6E6E\nnot one"}).json()
+    assert [line["name"] for line in lines] == ["tidewater", ""]
+    assert lines[0]["swatch"]["hex"] == "#0B6E6E"
+    assert "No color found" in lines[1]["problem"]
+
+
+def test_a_preview_is_small(client):
+    body = {"base": 1, "edits": [set_source("tidewater", "#0B6E7E")], "view": {"select": "hue:tidewater"}}
+    answer = client.post(f"{AT}/preview", json=body)
+    assert answer.headers["content-encoding"] == "gzip"
+    assert len(gzip.compress(answer.content, 3)) < 50_000
+
+
+def test_every_other_process_sees_the_same(client, engine):
+    edit(client, 1, rename("kelp", "weed"))
+    second = TestClient(create_app(engine))
+    assert hue(second.get(AT).json(), "kelp")["name"] == "weed"
+    migrate(engine)
+    assert load_demo(engine) is False

@@ -1,0 +1,275 @@
+"""Edits: pure, total, and always with a way back."""
+
+import json
+
+import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from heimat.core.color.notation import format, parse, rgb8_of
+from heimat.core.color.spaces import srgb_to_oklch
+from heimat.core.colors_of import source_color
+from heimat.core.edits import (
+    AddHues,
+    AddToken,
+    AimSource,
+    Applied,
+    MoveHue,
+    PinStep,
+    RemoveHue,
+    RemoveToken,
+    RenameHue,
+    RenameSystem,
+    RenameToken,
+    SetAnchor,
+    SetHueKind,
+    SetHueNote,
+    SetLadder,
+    SetScalePattern,
+    SetSource,
+    SetTokenValue,
+    TintSource,
+    apply,
+    apply_all,
+    conflict,
+)
+from heimat.core.errors import DomainError
+from heimat.core.ids import key_between
+from heimat.core.resolve import resolve
+from heimat.core.scales.anchors import Anchor
+from heimat.core.sources.start import start_system
+from heimat.core.system import LiteralColor, StepAlias, TintedSource, TokenAlias, in_order, read_document
+from heimat.core.tokens.starter import DAY
+from heimat.demo.systems import brinemark, merrow_light
+
+SYSTEM = brinemark()
+TEAL = parse("#0B6E7E")
+
+EVERY_EDIT = [
+    AddHues(hues=[{"id": "dusk", "name": "dusk", "color": "#443355"}, {"id": "x1", "color": "#FFCC00"}]),
+    RemoveHue(hue="buoy"),
+    RemoveHue(hue="tidewater"),
+    RenameHue(hue="kelp", name="weed"),
+    SetHueKind(hue="gorse", kind="status", status="warning"),
+    SetHueNote(hue="gorse", note="from the poster"),
+    MoveHue(hue="sound", before="tidewater"),
+    MoveHue(hue="tidewater", before=None),
+    SetSource(hue="tidewater", color="oklch(0.5 0.1 200)"),
+    AimSource(hue="buoy", lightness=60.0, chroma=0.15, angle=45.0),
+    AimSource(hue="shingle", lightness=50.0, chroma=0.02, angle=194.83),
+    TintSource(hue="shingle", source=TintedSource(hue="sound", chroma=0.02)),
+    SetAnchor(hue="flare", anchor=Anchor(mode="label", step="s500")),
+    SetAnchor(hue="flare", anchor=Anchor(mode="guide")),
+    PinStep(hue="sound", step="s300", color="#123456"),
+    PinStep(hue="tidewater", step="s500", color=None),
+    SetLadder(ladder="long"),
+    SetScalePattern(pattern="color.{hue}.{step}"),
+    RenameSystem(name="Brinemark lines"),
+    AddToken(id="late2", name="text.later", theme=DAY, value=StepAlias(hue="buoy", step="s600")),
+    SetTokenValue(token="link-rest", theme=DAY, value=TokenAlias(token="text-strong")),
+    SetTokenValue(token="text-on-brand", theme=DAY, value=LiteralColor(color="#FFFFFF80")),
+    RenameToken(token="text-late", name="text.delay"),
+    RemoveToken(token="action-fill"),
+    RemoveToken(token="status-error"),
+]
+
+
+@pytest.mark.parametrize("edit", EVERY_EDIT, ids=lambda edit: edit.type)
+def test_every_edit_changes_only_what_it_says_and_can_be_taken_back(edit):
+    before = SYSTEM.model_dump_json()
+    applied = apply_all(SYSTEM, [edit])
+    assert SYSTEM.model_dump_json() == before
+    assert applied.writes
+    assert applied.sentence
+    back = apply_all(applied.system, [applied.inverse])
+    assert back.system == SYSTEM
+    again = apply_all(back.system, [back.inverse])
+    assert again.system == applied.system
+    # What is stored is what was meant, and it resolves.
+    assert read_document(json.loads(applied.system.model_dump_json())) == applied.system
+    resolve(applied.system)
+
+
+@settings(max_examples=40, deadline=None)
+@given(st.lists(st.sampled_from(EVERY_EDIT), min_size=1, max_size=6))
+def test_any_chain_of_edits_can_be_taken_back(edits):
+    at, inverses = SYSTEM, []
+    for edit in edits:
+        try:
+            applied = apply_all(at, [edit])
+        except DomainError:
+            continue
+        inverses.append((at, applied.inverse))
+        at = applied.system
+    for before, inverse in reversed(inverses):
+        at = apply(at, inverse)
+        assert at == before
+
+
+REFUSED = [
+    (RenameHue(hue="kelp", name=""), "name", "needs a name"),
+    (RenameHue(hue="kelp", name="flare"), "name", "taken"),
+    (RenameHue(hue="kelp", name="FLARE"), "name", "one name in CSS"),
+    (RenameHue(hue="kelp", name="k" * 81), "name", "at most 80"),
+    (RenameHue(hue="kelp", name="$kelp"), "name", "$"),
+    (RenameHue(hue="kelp", name="ke{lp}"), "name", "braces"),
+    (RenameHue(hue="kelp", name="ke.lp"), "name", "period"),
+    (RenameHue(hue="kelp", name="!!"), "name", "letter"),
+    (RenameHue(hue="kelp", name="text"), "name", None),
+    (RenameHue(hue="gone", name="x"), "hue", "not there"),
+    (RenameToken(token="text-late", name="text.strong"), "name", "taken"),
+    (RenameToken(token="text-late", name="text"), "name", "group"),
+    (RenameToken(token="text-late", name="text.strong.bold"), "name", "group"),
+    (RenameToken(token="text-late", name="text..late"), "name", "two parts"),
+    (RenameToken(token="text-late", name="tidewater.600"), "name", "taken"),
+    (RenameToken(token="text-late", name="text-strong"), "name", "one name in CSS"),
+    (SetScalePattern(pattern="{hue}"), "pattern", "{hue} and {step}"),
+    (SetScalePattern(pattern="text.{hue}.$d.{step}"), "pattern", "$"),
+    (SetTokenValue(token="action-fill", theme=DAY, value=TokenAlias(token="surface-brand")), "value", "circle"),
+    (SetTokenValue(token="action-fill", theme=DAY, value=TokenAlias(token="action-fill")), "value", "circle"),
+    (SetTokenValue(token="action-fill", theme=DAY, value=StepAlias(hue="kelp", step="s950")), "value", "no such step"),
+    (SetAnchor(hue="kelp", anchor=Anchor(mode="label", step="s950")), "anchor.step", "labels"),
+    (SetSource(hue="kelp", color="#11223344"), "color", "opaque"),
+    (SetLadder(ladder="rope"), "ladder", "usual"),
+    (TintSource(hue="tidewater", source=TintedSource(hue="shingle")), "source.hue", "circle"),
+    (RenameSystem(name="  "), "name", "needs a name"),
+    (AddHues(hues=[{"name": "kelp", "color": "#123456"}]), "hues.0.name", "taken"),
+]
+
+
+@pytest.mark.parametrize(("edit", "field", "words"), REFUSED, ids=lambda value: str(value)[:40])
+def test_what_is_refused_is_said_at_the_field(edit, field, words):
+    if words is None:
+        # A hue called like a group of tokens is fine as long as no token and group share a whole name.
+        apply(SYSTEM, edit)
+        return
+    with pytest.raises(DomainError) as refused:
+        apply(SYSTEM, edit)
+    assert refused.value.field == field
+    assert words in refused.value.message
+
+
+def test_the_circle_is_named():
+    with pytest.raises(DomainError) as refused:
+        apply(SYSTEM, SetTokenValue(token="action-fill", theme=DAY, value=TokenAlias(token="surface-brand")))
+    assert "surface.brand is action.fill is surface.brand" in refused.value.message
+
+
+def test_unreadable_color_is_blamed_on_the_color():
+    with pytest.raises(DomainError) as refused:
+        SetSource(hue="kelp", color="tealish")
+    assert refused.value.field == "color"
+
+
+def test_hue_and_chroma_are_remembered_through_white_and_gray():
+    before = srgb_to_oklch(rgb8_of(source_color(SYSTEM, SYSTEM.hues["tidewater"])) / 255.0)
+    white = apply(SYSTEM, AimSource(hue="tidewater", lightness=100.0, chroma=float(before[1]), angle=float(before[2])))
+    assert format(source_color(white, white.hues["tidewater"]), "hex") == "#FFFFFF"
+    recall = white.hues["tidewater"].recall
+    back = apply(white, AimSource(hue="tidewater", lightness=41.8, chroma=recall.chroma, angle=recall.hue))
+    after = srgb_to_oklch(rgb8_of(source_color(back, back.hues["tidewater"])) / 255.0)
+    assert abs(after - before)[:2].max() < 0.005
+    assert abs(after - before)[2] < 1.5
+    gray = apply(SYSTEM, SetSource(hue="tidewater", color="#808080"))
+    assert gray.hues["tidewater"].recall.hue == pytest.approx(before[2], abs=1e-6)
+
+
+def test_a_tinted_neutral_follows_its_hue():
+    green = apply(SYSTEM, SetSource(hue="tidewater", color="#208040"))
+    old, new = (source_color(system, system.hues["shingle"]) for system in (SYSTEM, green))
+    assert srgb_to_oklch(rgb8_of(new) / 255.0)[2] == pytest.approx(
+        float(srgb_to_oklch(rgb8_of(source_color(green, green.hues["tidewater"])) / 255.0)[2]), abs=6.0
+    )
+    assert old != new
+
+
+def test_removing_a_hue_keeps_the_colors_of_what_stood_on_it():
+    before, after = resolve(SYSTEM), resolve(apply(SYSTEM, RemoveHue(hue="tidewater")))
+    for token, color in before.tokens.items():
+        assert (after.tokens[token].rgb8 == color.rgb8).all()
+    assert (after.scales["shingle"].rgb8 == before.scales["shingle"].rgb8).all()
+
+
+def test_removing_a_token_keeps_the_colors_of_its_aliases():
+    after = resolve(apply(SYSTEM, RemoveToken(token="action-fill")))
+    assert (after.tokens["surface-brand"].rgb8 == resolve(SYSTEM).tokens["surface-brand"].rgb8).all()
+    assert not any("action-fill" in (result.pairing.foreground, result.pairing.ground) for result in after.pairings)
+
+
+def test_a_shorter_ladder_moves_aliases_to_the_nearest_step():
+    long = apply(SYSTEM, SetLadder(ladder="long"))
+    on_edge = apply(long, SetTokenValue(token="link-rest", theme=DAY, value=StepAlias(hue="tidewater", step="s950")))
+    back = apply(on_edge, SetLadder(ladder="usual"))
+    assert back.tokens["link-rest"].values[DAY].step == "s900"
+    assert back.hues["tidewater"].pins == SYSTEM.hues["tidewater"].pins
+
+
+@given(st.lists(st.integers(0, 30), min_size=1, max_size=60))
+def test_fractional_keys_keep_any_order(places):
+    keys: list[str] = []
+    for place in places:
+        at = min(place, len(keys))
+        new = key_between(keys[at - 1] if at else None, keys[at] if at < len(keys) else None)
+        keys.insert(at, new)
+        assert keys == sorted(keys)
+        assert len(set(keys)) == len(keys)
+
+
+def test_order_follows_moves():
+    moved = apply(SYSTEM, MoveHue(hue="sound", before="buoy"))
+    assert [hue.id for hue in in_order(moved.hues)][:3] == ["tidewater", "sound", "buoy"]
+
+
+def _meet(one: Applied, other: Applied) -> bool:
+    return conflict(one.writes, one.reads, other.writes, other.reads) is not None
+
+
+@pytest.mark.parametrize(
+    ("one", "other", "meets"),
+    [
+        (RenameHue(hue="kelp", name="weed"), SetSource(hue="kelp", color="#3F8F50"), False),
+        (RenameHue(hue="kelp", name="weed"), RenameHue(hue="kelp", name="moss"), True),
+        (SetSource(hue="kelp", color=TEAL), SetSource(hue="flare", color="#AA3344"), False),
+        (RemoveHue(hue="kelp"), SetSource(hue="kelp", color=TEAL), True),
+        (
+            RemoveHue(hue="heather"),
+            SetTokenValue(token="link-rest", theme=DAY, value=StepAlias(hue="heather", step="s600")),
+            True,
+        ),
+        (SetLadder(ladder="long"), SetAnchor(hue="kelp", anchor=Anchor(mode="label", step="s500")), True),
+        (SetScalePattern(pattern="c.{hue}.{step}"), RenameToken(token="text-late", name="text.delay"), False),
+    ],
+    ids=["other field", "same field", "other hue", "gone", "alias of gone", "ladder read", "apart"],
+)
+def test_when_two_changes_meet(one, other, meets):
+    assert _meet(apply_all(SYSTEM, [one]), apply_all(SYSTEM, [other])) is meets
+    assert _meet(apply_all(SYSTEM, [other]), apply_all(SYSTEM, [one])) is meets
+
+
+def test_limits():
+    many = [{"name": f"h{number}", "color": "#123456"} for number in range(192)]
+    with pytest.raises(DomainError, match="at most 200"):
+        apply(SYSTEM, AddHues(hues=many))
+
+
+@settings(max_examples=30, deadline=None)
+@given(st.lists(st.tuples(*[st.integers(0, 255)] * 3), min_size=1, max_size=5))
+def test_a_new_system_from_any_colors_is_whole(levels):
+    colors = [("", parse("rgb({} {} {})".format(*level))) for level in levels]
+    system = start_system("Pellan", colors)
+    resolved = resolve(system)
+    assert len(system.hues) == len(colors) + 5
+    for hue, level in zip(in_order(system.hues), levels, strict=False):
+        assert list(level) in resolved.scales[hue.id].rgb8.tolist()
+    # The status colors that come with it are told apart by everyone, and text holds on its grounds.
+    assert all(pair.least() >= 10.0 for result in resolved.told_apart for pair in result.pairs)
+    texts = [result for result in resolved.pairings if result.pairing.use == "body"]
+    assert texts
+    assert all(result.holds for result in texts)
+
+
+def test_the_first_day():
+    system = merrow_light()
+    assert len(system.hues) == 2
+    assert not system.told_apart
+    resolve(system)

@@ -1,0 +1,103 @@
+"""Pairings, told-apart sets, findings and their repairs."""
+
+import itertools
+
+import numpy as np
+import pytest
+
+from heimat.core.color.contrast import ratio
+from heimat.core.color.difference import ciede2000
+from heimat.core.color.notation import parse
+from heimat.core.color.spaces import srgb_to_lab
+from heimat.core.color.vision import COLOR_VISIONS, simulate
+from heimat.core.edits import SetAnchor, SetSource, SetTokenValue, apply
+from heimat.core.legibility.findings import findings
+from heimat.core.legibility.pairings import translucent_ratio
+from heimat.core.legibility.told_apart import distances
+from heimat.core.resolve import resolve
+from heimat.core.scales.anchors import Anchor
+from heimat.core.system import LiteralColor
+from heimat.core.tokens.starter import DAY
+from heimat.demo.systems import brinemark
+
+SYSTEM = brinemark()
+RESOLVED = resolve(SYSTEM)
+
+
+def test_distances_one_by_one():
+    rgb8 = np.array([[0x3F, 0x8F, 0x4F], [0xBF, 0x36, 0x50], [0x2F, 0x6D, 0xB5]], dtype=np.uint8)
+    found = distances(rgb8, 10.0)
+    assert [(pair.one, pair.other) for pair in found] == list(itertools.combinations(range(3), 2))
+    for pair in found:
+        one, other = rgb8[pair.one] / 255.0, rgb8[pair.other] / 255.0
+        for seen in pair.visions:
+            by_hand = [
+                float(
+                    ciede2000(
+                        srgb_to_lab(simulate(one, seen.vision, tenth / 10.0)),
+                        srgb_to_lab(simulate(other, seen.vision, tenth / 10.0)),
+                    )
+                )
+                for tenth in range(11)
+            ]
+            assert seen.least == pytest.approx(min(by_hand), abs=1e-6)
+            assert seen.at_severity == pytest.approx(int(np.argmin(by_hand)) / 10.0)
+            low = [tenth / 10.0 for tenth in range(11) if by_hand[tenth] < 10.0]
+            assert seen.below == (pytest.approx((low[0], low[-1])) if low else None)
+    assert {seen.vision for seen in found[0].visions} == set(COLOR_VISIONS)
+
+
+def test_the_demos_trap_is_found_with_both_distances():
+    first = findings(RESOLVED)[0]
+    assert first.sentence == "status.success and status.error look alike for deutan vision."
+    assert "65.3 apart for typical vision, 3.2 for deutan; below 10 from severity 0.9 up" in first.detail
+
+
+def test_a_short_pairing_is_found_in_words():
+    sentences = [finding.sentence for finding in findings(RESOLVED)]
+    assert "text.late on surface.card reads 3.71; body text needs 4.5." in sentences
+    assert not any("divider" in sentence for sentence in sentences)
+
+
+def test_repairs_do_what_they_say():
+    assert any(finding.repairs for finding in findings(RESOLVED))
+    for finding in findings(RESOLVED):
+        for repair in finding.repairs:
+            after = resolve(apply(SYSTEM, repair.edit))
+            assert (after.tokens[repair.token].rgb8 == repair.rgb8).all()
+            assert finding.id not in {left.id for left in findings(after)}
+            held = [result.holds for result in RESOLVED.pairings]
+            holds = [result.holds for result in after.pairings]
+            changes = list(zip(held, holds, strict=True))
+            assert changes.count((False, True)) == repair.mends
+            assert changes.count((True, False)) == repair.breaks
+
+
+def test_a_translucent_color_counts_at_its_worst_level():
+    ground = np.array([255, 255, 255], dtype=np.uint8)
+    found = translucent_ratio(np.zeros(3, dtype=np.uint8), 0.54, ground)
+    exact = np.rint(255 * 0.46)
+    assert found == pytest.approx(float(ratio([exact + 1] * 3, ground)))
+    assert found < float(ratio([exact] * 3, ground))
+
+
+def test_a_translucent_ground_must_name_what_lies_under_it():
+    glass = LiteralColor(color=parse("rgb(255 255 255 / 50%)"))
+    after = resolve(apply(SYSTEM, SetTokenValue(token="surface-card", theme=DAY, value=glass)))
+    assert any("cannot be measured" in finding.sentence for finding in findings(after))
+    assert all(result.holds is None for result in after.pairings if result.pairing.ground == "surface-card")
+
+
+def test_an_anchor_that_crowds_its_scale_is_found():
+    dark = apply(SYSTEM, SetSource(hue="heather", color="#101010"))
+    crowded = apply(dark, SetAnchor(hue="heather", anchor=Anchor(mode="label", step="s100")))
+    assert any("too little room" in finding.sentence for finding in findings(resolve(crowded)))
+    assert not any("too little room" in finding.sentence for finding in findings(resolve(dark)))
+
+
+def test_resolving_is_pure():
+    again = resolve(brinemark())
+    assert (again.steps.rgb8 == RESOLVED.steps.rgb8).all()
+    assert (again.steps.ratios == RESOLVED.steps.ratios).all()
+    assert [finding.sentence for finding in findings(again)] == [finding.sentence for finding in findings(RESOLVED)]
+    assert np.allclose(np.diag(RESOLVED.steps.ratios), 1.0)

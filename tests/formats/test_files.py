@@ -1,0 +1,103 @@
+"""The files of a release: what they say, and that they say it as their formats ask."""
+
+import json
+import re
+
+import tinycss2
+
+from heimat.core.edits import AddToken, RenameHue, RenameToken, SetSource, SetTokenValue, apply
+from heimat.core.publication import Publication, compare, next_version, publication
+from heimat.core.resolve import resolve
+from heimat.core.system import LiteralColor, StepAlias
+from heimat.core.tokens.starter import DAY
+from heimat.demo.systems import brinemark
+from heimat.formats import FORMATS, css, design_tokens
+
+SYSTEM = brinemark()
+PUBLISHED = publication(resolve(SYSTEM))
+
+
+def changed(*edits):
+    system = SYSTEM
+    for edit in edits:
+        system = apply(system, edit)
+    return publication(resolve(system))
+
+
+def properties(text):
+    """Custom properties of the one rule, by a real parser."""
+    rules = tinycss2.parse_stylesheet(text, skip_comments=True, skip_whitespace=True)
+    assert [tinycss2.serialize(rule.prelude).strip() for rule in rules] == [":root"]
+    found = tinycss2.parse_declaration_list(rules[0].content, skip_comments=True, skip_whitespace=True)
+    assert all(item.type == "declaration" for item in found)
+    return {item.name: tinycss2.serialize(item.value).strip() for item in found}
+
+
+def test_css_gives_every_token_its_published_value():
+    found = properties(css.write(PUBLISHED, "1.0.0").decode())
+    assert len(found) == len(PUBLISHED.tokens)
+    for token in PUBLISHED.tokens:
+        value = found[css.property_name(token.name)]
+        while (reference := re.fullmatch(r"var\((--[\w-]+)\)", value)) is not None:
+            value = found[reference[1]]
+        assert value == token.hex
+
+
+def test_design_tokens_format():
+    root = json.loads(design_tokens.write(PUBLISHED, "1.0.0"))
+
+    def at(path):
+        node = root
+        for part in path.split("."):
+            node = node[part]
+        return node
+
+    for token in PUBLISHED.tokens:
+        node = at(token.name)
+        assert node["$type"] == "color"
+        value = node["$value"]
+        while isinstance(value, str):
+            value = at(value.strip("{}"))["$value"]
+        assert value["colorSpace"] == "srgb"
+        assert value["hex"] == token.hex.lower()
+        assert "alpha" not in value
+        levels = [round(component * 255, 2) for component in value["components"]]
+        assert levels == [float(level) for level in bytes.fromhex(token.hex[1:])]
+    assert list(root["tidewater"]) == [str(label) for label in range(100, 1000, 100)]
+
+
+def test_alpha_is_written_where_it_is_not_one():
+    veil = changed(AddToken(id="veil", name="veil", theme=DAY, value=LiteralColor(color="rgb(0 0 0 / 40%)")))
+    assert json.loads(design_tokens.write(veil, "1"))["veil"]["$value"]["alpha"] == 0.4
+    assert properties(css.write(veil, "1").decode())["--veil"] == "#00000066"
+
+
+def test_the_same_publication_gives_the_same_bytes():
+    again = Publication.from_plain(json.loads(json.dumps(PUBLISHED.plain())))
+    assert again == PUBLISHED
+    for kind in FORMATS:
+        assert kind.write(again, "1.0.0") == kind.write(PUBLISHED, "1.0.0")
+
+
+def test_what_changed_and_the_version_proposed():
+    assert next_version(None, compare(None, PUBLISHED)) == "1.0.0"
+    recolored = compare(PUBLISHED, changed(SetSource(hue="heather", color="#8A6FA9")))
+    assert {change.change for change in recolored} == {"changed"}
+    assert all(change.distance and change.distance > 0 for change in recolored)
+    assert next_version("1.2.3", recolored) == "1.2.4"
+
+    later = AddToken(id="later", name="text.later", theme=DAY, value=StepAlias(hue="buoy", step="s600"))
+    added = compare(PUBLISHED, changed(later))
+    assert [(change.change, change.after.name) for change in added] == [("added", "text.later")]
+    assert next_version("1.2.3", added) == "1.3.0"
+
+    renamed = compare(PUBLISHED, changed(RenameToken(token="text-late", name="text.delay")))
+    assert [(change.before.name, change.after.name) for change in renamed] == [("text.late", "text.delay")]
+    assert next_version("1.2.3", renamed) == "2.0.0"
+
+
+def test_an_alias_that_follows_a_new_name_has_not_been_pointed_elsewhere():
+    renamed = compare(PUBLISHED, changed(RenameHue(hue="buoy", name="beacon")))
+    assert {change.change for change in renamed} == {"renamed"}
+    same_color = SetTokenValue(token="text-on-brand", theme=DAY, value=LiteralColor(color="#FFFFFF"))
+    assert compare(PUBLISHED, changed(same_color)) == []
