@@ -127,12 +127,20 @@ class StartedView(TypedDict):
     slug: str
 
 
+class ExactColor(TypedDict):
+    """A color with all its decimals, as an edit takes it."""
+
+    space: str
+    components: list[float]
+    alpha: float
+
+
 class ReadLineView(TypedDict):
     """What was understood of a line."""
 
     text: str
     name: str
-    color: str | None
+    color: ExactColor | None
     swatch: SwatchView | None
     problem: str | None
 

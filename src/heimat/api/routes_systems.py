@@ -20,7 +20,7 @@ from heimat.api.bodies import (
 )
 from heimat.api.context import Acting, Context, Uses
 from heimat.api.encoding import answer, described
-from heimat.core.color.notation import format, rgb8_of
+from heimat.core.color.notation import rgb8_of
 from heimat.core.color.reading import ReadLine, read_lines
 from heimat.core.colors_of import source_color
 from heimat.core.system import in_order
@@ -75,7 +75,7 @@ def _line(line: ReadLine, eyes: Eyes) -> ReadLineView:
     return {
         "text": line.text,
         "name": line.name,
-        "color": format(color, "hex" if color.space == "srgb" else "oklch") if color else None,
+        "color": {"space": color.space, "components": list(color.components), "alpha": color.alpha} if color else None,
         "swatch": eyes.swatch(rgb8_of(color)) if color else None,
         "problem": line.problem,
     }

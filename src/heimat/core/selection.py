@@ -60,11 +60,15 @@ def _hue(resolved: Resolved, hue: Hue) -> Selection:
         other.name for other in resolved.hues if isinstance(other.source, TintedSource) and other.source.hue == hue.id
     ]
     tokens = _tokens_on(resolved, hue.id, None)
-    used = f"{len(scale.rgb8)} steps and {len(tokens)} tokens follow it"
+    used = f"{len(scale.rgb8)} steps and {_counted(len(tokens), 'token')} follow it"
     why = _source_words(resolved, hue)
     if followers:
         why += f" The tint in {', '.join(followers)}."
     return Selection("hue", hue.id, hue.name, role_of(hue), source_color(system, hue), hue.id, hue.id, why, [used])
+
+
+def _counted(number: int, what: str) -> str:
+    return f"{number} {what}" + ("" if number == 1 else "s")
 
 
 def _source_words(resolved: Resolved, hue: Hue) -> str:
@@ -158,7 +162,7 @@ def _token(resolved: Resolved, token_id: str) -> Selection:
     why = f"In {theme.name if theme else 'no theme'} it is {chain_words(resolved, token_id)}."
     if token.note:
         why += f" {token.note[0].upper()}{token.note[1:]}."
-    used = [*aliases, f"{pairings} pairings"] if pairings else aliases
+    used = [*aliases, _counted(pairings, "pairing")] if pairings else aliases
     exact = Color.of_bytes(color.rgb8).model_copy(update={"alpha": color.alpha})
     return Selection(
         "token", token_id, token.name, "token", exact, None, color.step[0] if color.step else None, why, used

@@ -411,6 +411,18 @@ export interface components {
             view: components["schemas"]["Looking"];
         };
         /**
+         * ExactColor
+         * @description A color with all its decimals, as an edit takes it.
+         */
+        ExactColor: {
+            /** Alpha */
+            alpha: number;
+            /** Components */
+            components: number[];
+            /** Space */
+            space: string;
+        };
+        /**
          * FieldProblem
          * @description What is wrong with one field: its dotted path, and a sentence.
          */
@@ -831,8 +843,7 @@ export interface components {
          * @description What was understood of a line.
          */
         ReadLineView: {
-            /** Color */
-            color: string | null;
+            color: components["schemas"]["ExactColor"] | null;
             /** Name */
             name: string;
             /** Problem */

@@ -9,7 +9,9 @@ import { SourcesStage } from "../stages/sources/SourcesStage";
 import { TokensStage } from "../stages/tokens/TokensStage";
 import { useInterface } from "../state/interface";
 import { type Stage, useLooking } from "../state/looking";
+import { useSpecimenShown } from "../state/room";
 import { useWorkspace } from "../state/workspace";
+import { Finder } from "./Finder";
 import { KeysSheet } from "./KeysSheet";
 import { Notices } from "./Notices";
 import { Slip } from "./Slip";
@@ -28,7 +30,8 @@ const SHEETS: Record<Stage, () => React.JSX.Element> = {
 export function Frame() {
   const { stage } = useLooking();
   const { view, missing } = useWorkspace();
-  const { surround, specimen } = useInterface();
+  const { surround } = useInterface();
+  const specimen = useSpecimenShown();
   const keys = useKeys();
   const name = view?.name;
   useEffect(() => {
@@ -36,7 +39,7 @@ export function Frame() {
   }, [name, stage]);
   const Sheet = SHEETS[stage];
   return (
-    <Grid height="100%" templateRows="44px minmax(0, 1fr) auto">
+    <Grid height="100%" templateRows="44px minmax(0, 1fr) auto" templateColumns="minmax(0, 1fr)">
       <TopStrip onKeys={keys.open} />
       <Flex minHeight="0">
         <Flex
@@ -56,6 +59,7 @@ export function Frame() {
         {specimen && view && <Specimen />}
       </Flex>
       {view ? <Slip /> : <Box height="0" />}
+      <Finder shown={keys.finding} onClose={keys.endFinding} />
       <KeysSheet bindings={keys.bindings} shown={keys.shown} onClose={keys.close} />
     </Grid>
   );

@@ -3,8 +3,8 @@ import { Box, Button, Flex, Popover, Portal, Text } from "@chakra-ui/react";
 import { NumberField } from "../parts/NumberField";
 import { useLooking, VISION_WORDS, VISIONS } from "../state/looking";
 
-export function SeenAsChoice({ short = false }: { short?: boolean }) {
-  const { looking, look } = useLooking();
+export function SeenAsChoice() {
+  const { looking } = useLooking();
   const vision = looking.vision ?? "typical";
   const severity = looking.severity ?? 1;
   const words = VISION_WORDS[vision] + (vision === "typical" || severity === 1 ? "" : ` ${severity}`);
@@ -20,7 +20,7 @@ export function SeenAsChoice({ short = false }: { short?: boolean }) {
           gap="5px"
           paddingInline="4px"
         >
-          {!short && "Seen as"}
+          Seen as
           <Text as="strong" fontWeight="700">
             {words}
           </Text>
@@ -28,46 +28,56 @@ export function SeenAsChoice({ short = false }: { short?: boolean }) {
       </Popover.Trigger>
       <Portal>
         <Popover.Positioner>
-          <Popover.Content width="230px" padding="12px" boxShadow="md" aria-label="Seen as">
-            <Flex direction="column" gap="2px" role="radiogroup" aria-label="Vision">
-              {VISIONS.map((each) => (
-                <Button
-                  key={each}
-                  role="radio"
-                  aria-checked={each === vision}
-                  variant="ghost"
-                  size="2xs"
-                  height="28px"
-                  fontSize="13px"
-                  justifyContent="flex-start"
-                  fontWeight={each === vision ? "700" : "400"}
-                  onClick={() => look({ vision: each })}
-                >
-                  <Box as="span" width="10px">
-                    {each === vision ? "•" : ""}
-                  </Box>
-                  {VISION_WORDS[each]}
-                </Button>
-              ))}
-            </Flex>
-            <Flex align="center" gap="8px" marginTop="8px">
-              <Text flex="1">Severity, 0 to 1</Text>
-              <NumberField
-                label="Severity"
-                value={severity}
-                low={0}
-                high={1}
-                step={0.1}
-                places={1}
-                onCommit={(value) => look({ severity: value })}
-              />
-            </Flex>
-            <Text color="fg.muted" fontSize="12px" marginTop="8px">
-              1 is a cone that is missing; below, one that is shifted. Tritan below 1 is an approximation.
-            </Text>
+          <Popover.Content width="250px" padding="12px" boxShadow="md" aria-label="Seen as">
+            <SeenAsPanel />
           </Popover.Content>
         </Popover.Positioner>
       </Portal>
     </Popover.Root>
+  );
+}
+
+export function SeenAsPanel() {
+  const { looking, look } = useLooking();
+  const vision = looking.vision ?? "typical";
+  return (
+    <>
+      <Flex direction="column" gap="2px" role="radiogroup" aria-label="Vision">
+        {VISIONS.map((each) => (
+          <Button
+            key={each}
+            role="radio"
+            aria-checked={each === vision}
+            variant="ghost"
+            size="2xs"
+            height="28px"
+            fontSize="13px"
+            justifyContent="flex-start"
+            fontWeight={each === vision ? "700" : "400"}
+            onClick={() => look({ vision: each })}
+          >
+            <Box as="span" width="10px">
+              {each === vision ? "•" : ""}
+            </Box>
+            {VISION_WORDS[each]}
+          </Button>
+        ))}
+      </Flex>
+      <Flex align="center" gap="8px" marginTop="8px">
+        <Text flex="1">Severity, 0 to 1</Text>
+        <NumberField
+          label="Severity"
+          value={looking.severity ?? 1}
+          low={0}
+          high={1}
+          step={0.1}
+          places={1}
+          onCommit={(value) => look({ severity: value })}
+        />
+      </Flex>
+      <Text color="fg.muted" fontSize="12px" marginTop="8px">
+        1 is a cone that is missing; below, one that is shifted. Tritan below 1 is an approximation.
+      </Text>
+    </>
   );
 }

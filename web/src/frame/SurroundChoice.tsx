@@ -9,11 +9,11 @@ const FIELDS: Record<Surround, { paint: string; mark: string }> = {
 };
 const WORDS: Record<Surround, string> = { white: "white", gray: "mid-gray", black: "black" };
 
-export function SurroundChoice({ short = false }: { short?: boolean }) {
+export function SurroundChoice() {
   const { surround, set } = useInterface();
   return (
     <Flex align="center" gap="8px">
-      {!short && <Text>Surround</Text>}
+      <Text>Surround</Text>
       <Flex role="radiogroup" aria-label="Surround" border="1px solid" borderColor="fg" borderRadius="2px">
         {SURROUNDS.map((each) => (
           <Box

@@ -1,11 +1,14 @@
 /** The top strip: whose system, which stage, how it is seen, what can be taken back, and who acts. */
-import { Box, Button, Flex, Link, Text } from "@chakra-ui/react";
+import { Box, Button, Flex, Link, Popover, Portal } from "@chakra-ui/react";
 import { NavLink, Link as RouterLink, useSearchParams } from "react-router";
-import { STAGES, useLooking } from "../state/looking";
+import { Choice } from "../parts/Choice";
+import { STAGES, type Stage, useLooking, VISION_WORDS } from "../state/looking";
+import { useNarrow } from "../state/room";
 import { useWorkspace } from "../state/workspace";
 import { Person } from "./Person";
-import { SeenAsChoice } from "./SeenAsChoice";
+import { SeenAsChoice, SeenAsPanel } from "./SeenAsChoice";
 import { SurroundChoice } from "./SurroundChoice";
+import { SystemName } from "./SystemName";
 
 const STAGE_WORDS: Record<(typeof STAGES)[number], string> = {
   sources: "Sources",
@@ -15,20 +18,20 @@ const STAGE_WORDS: Record<(typeof STAGES)[number], string> = {
   releases: "Releases",
 };
 
-export function Mark() {
+export function Mark({ short = false }: { short?: boolean }) {
   return (
     <Flex align="center" gap="8px" fontSize="16px" fontWeight="700" letterSpacing="-0.01em">
       <svg viewBox="0 0 20 20" width="20" height="20" aria-hidden="true">
         <path d="M10 1 1 8.2V19h18V8.2z" fill="var(--ink)" />
         <path d="M5 10.5h10M6.5 13.5h7M8 16.5h4" stroke="var(--paper)" strokeWidth="1.6" />
       </svg>
-      Heimat
+      {!short && "Heimat"}
     </Flex>
   );
 }
 
 export function TopStrip({ onKeys }: { onKeys: () => void }) {
-  const { view } = useWorkspace();
+  const narrow = useNarrow();
   return (
     <Flex
       as="header"
@@ -48,21 +51,17 @@ export function TopStrip({ onKeys }: { onKeys: () => void }) {
         _hover={{ textDecoration: "none" }}
       >
         <RouterLink to="/" aria-label="Heimat: all systems">
-          <Mark />
+          <Mark short={narrow} />
         </RouterLink>
       </Link>
-      <Flex align="center" paddingInline="14px" gap="8px" minWidth="0">
-        <Text fontWeight="700" truncate maxWidth="180px">
-          {view?.name}
-        </Text>
-      </Flex>
-      <Stages />
+      {!narrow && <SystemName />}
+      {narrow ? <StageMenu /> : <Stages />}
       <Flex align="center" gap="8px" marginLeft="auto" paddingInline="12px" whiteSpace="nowrap">
-        <Flex align="center" gap="12px" hideBelow="1200px">
+        <Flex align="center" gap="12px" css={{ "@media (max-width: 1199px)": { display: "none" } }}>
           <SeenAsChoice />
           <SurroundChoice />
         </Flex>
-        <Box hideFrom="1200px">
+        <Box css={{ "@media (min-width: 1200px)": { display: "none" } }}>
           <Looks />
         </Box>
         <TakeBack />
@@ -72,13 +71,47 @@ export function TopStrip({ onKeys }: { onKeys: () => void }) {
   );
 }
 
-/** Seen as and surround in one, where the strip is short. */
+/** Seen as and surround in one menu, where the strip is short. */
 function Looks() {
   const { looking } = useLooking();
   return (
-    <Flex align="center" gap="6px">
-      <SeenAsChoice short={looking.vision === "typical"} />
-      <SurroundChoice short />
+    <Popover.Root positioning={{ placement: "bottom-end" }} lazyMount>
+      <Popover.Trigger asChild>
+        <Button variant="ghost" size="2xs" height="28px" fontSize="13px" fontWeight="400" paddingInline="4px">
+          Seen as <strong>{VISION_WORDS[looking.vision ?? "typical"]}</strong>
+        </Button>
+      </Popover.Trigger>
+      <Portal>
+        <Popover.Positioner>
+          <Popover.Content width="250px" padding="12px" boxShadow="md" aria-label="Seen as and surround">
+            <SeenAsPanel />
+            <Box marginTop="12px">
+              <SurroundChoice />
+            </Box>
+          </Popover.Content>
+        </Popover.Positioner>
+      </Portal>
+    </Popover.Root>
+  );
+}
+
+/** The stages in one menu, where the strip is short. */
+function StageMenu() {
+  const { stage, goTo } = useLooking();
+  const open = useWorkspace().view?.findings.length ?? 0;
+  const items = STAGES.map((each) => ({
+    value: each,
+    words: each === "legibility" && open > 0 ? `${STAGE_WORDS[each]}, ${open} to settle` : STAGE_WORDS[each],
+  }));
+  return (
+    <Flex as="nav" aria-label="Stages" align="center" paddingInline="8px">
+      <Choice
+        label="Stage"
+        value={stage}
+        items={items}
+        onChoose={(chosen) => void goTo(chosen as Stage)}
+        plain
+      />
     </Flex>
   );
 }

@@ -4,6 +4,7 @@ import { copyText } from "../parts/copy";
 import { SURROUNDS, useInterface } from "../state/interface";
 import { STAGES, useLooking, VISIONS } from "../state/looking";
 import { type Aim, useMoving } from "../state/moving";
+import { useSpecimenShown } from "../state/room";
 import { useWorkspace } from "../state/workspace";
 import { dispatch, type KeyBinding } from "./keys";
 
@@ -13,8 +14,10 @@ export function useKeys() {
   const { looking, look, goTo } = useLooking();
   const { view, takeBack, keep } = useWorkspace();
   const { move, end } = useMoving();
-  const { surround, specimen, singleKeys, notation, set } = useInterface();
+  const { surround, singleKeys, notation, set } = useInterface();
+  const specimen = useSpecimenShown();
   const [shown, setShown] = useState(false);
+  const [finding, setFinding] = useState(false);
   const slip = view?.slip ?? null;
 
   const bindings = useMemo<KeyBinding[]>(() => {
@@ -84,11 +87,8 @@ export function useKeys() {
         code: "Slash",
         shift: false,
         shown: "/",
-        words: "To the reading line",
-        act: () => {
-          goTo("sources");
-          setTimeout(() => document.getElementById("reading-line")?.focus());
-        },
+        words: "Find a color, a token or a stage",
+        act: () => setFinding(true),
       },
       { code: "Slash", shift: true, shown: "?", words: "All keys", act: () => setShown(true) },
       {
@@ -125,5 +125,12 @@ export function useKeys() {
     };
   }, []);
 
-  return { bindings, shown, open: () => setShown(true), close: () => setShown(false) };
+  return {
+    bindings,
+    shown,
+    open: () => setShown(true),
+    close: () => setShown(false),
+    finding,
+    endFinding: () => setFinding(false),
+  };
 }

@@ -16,7 +16,10 @@ export function useReading(text: string, seeing: Seeing = {}): ReadLineView[] {
   }, [text]);
   const query = useQuery({
     queryKey: ["reading", settled, seeing.vision, seeing.severity],
-    queryFn: () => data(client.POST("/api/reading", { body: { text: settled, ...seeing } })),
+    queryFn: () =>
+      data(
+        client.POST("/api/reading", { body: { text: settled, vision: "typical", severity: 1, ...seeing } }),
+      ),
     enabled: settled.trim() !== "",
     placeholderData: (before) => before,
     retry: 2,
@@ -37,10 +40,10 @@ export function ReadLines({ lines }: { lines: ReadLineView[] }) {
             <Box width="64px" border="1px dashed" borderColor="border.emphasized" />
           )}
           <Flex align="center" gap="10px" minWidth="0">
-            {line.color ? (
+            {line.swatch ? (
               <>
                 <Text fontFamily="mono" fontSize="12px" fontWeight="700">
-                  {line.color}
+                  {line.swatch.hex}
                 </Text>
                 <Text>{line.name || <i>named by its color</i>}</Text>
               </>

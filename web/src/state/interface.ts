@@ -12,7 +12,8 @@ interface Interface {
   chrome: Chrome;
   surround: Surround;
   print: Print;
-  specimen: boolean;
+  /** Null until the person has folded or opened it: then the room decides. */
+  specimen: boolean | null;
   singleKeys: boolean;
   notation: string;
   set: (some: Partial<Omit<Interface, "set">>) => void;
@@ -24,7 +25,7 @@ export const useInterface = create<Interface>()(
       chrome: "light",
       surround: "white",
       print: "values",
-      specimen: true,
+      specimen: null,
       singleKeys: true,
       notation: "hex",
       set: (some) => set(some),

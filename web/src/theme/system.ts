@@ -43,13 +43,29 @@ const papers = {
   },
 };
 
+/*
+ * A variable that refers to another takes its value where it is declared. So the sheet, which has papers of its own,
+ * declares the theme's colors once more.
+ */
+const again = {
+  "--chakra-colors-bg": "var(--paper)",
+  "--chakra-colors-bg-panel": "var(--paper)",
+  "--chakra-colors-bg-subtle": "var(--raised)",
+  "--chakra-colors-bg-muted": "var(--raised)",
+  "--chakra-colors-fg": "var(--ink)",
+  "--chakra-colors-fg-muted": "var(--faint)",
+  "--chakra-colors-fg-subtle": "var(--faint)",
+  "--chakra-colors-border": "var(--line)",
+  "--chakra-colors-border-emphasized": "var(--firm)",
+};
+
 const config = defineConfig({
   globalCss: {
     ":root": papers.light,
     ".dark": papers.dark,
-    "[data-surround=white]": papers.light,
-    "[data-surround=gray]": papers.gray,
-    "[data-surround=black]": papers.black,
+    "[data-surround=white]": { ...papers.light, ...again },
+    "[data-surround=gray]": { ...papers.gray, ...again },
+    "[data-surround=black]": { ...papers.black, ...again },
     "html, body, #root": { height: "100%", overflow: "hidden" },
     body: {
       fontFamily: text,

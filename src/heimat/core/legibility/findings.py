@@ -19,7 +19,8 @@ from heimat.core.tokens.aliases import follow
 class Finding:
     """One thing to settle.
 
-    `select` is the key of what it is about first, `colors` are the two 8-bit colors it is about, `vision` the one that merges them, `use` that of a pairing.
+    `select` is the key of what it is about first, `colors` are the two 8-bit colors it is about, `vision` the one that
+    merges them, `use` that of a pairing.
     """
 
     id: str

@@ -50,6 +50,7 @@ export const StepCell = memo(function StepCell({
       minWidth="0"
       position="relative"
       overflow="hidden"
+      containerType="inline-size"
       cursor="pointer"
       fontFamily="mono"
       fontSize="12px"
@@ -70,7 +71,8 @@ export const StepCell = memo(function StepCell({
         />
       )}
       {roomy && (
-        <Box padding="5px 0 0 7px">
+        // Where the step is narrower than its text, the text goes; the slip tells it all.
+        <Box padding="5px 0 0 7px" css={{ "@container (max-width: 66px)": { display: "none" } }}>
           {(whole || print === "values") && <Text truncate={!whole}>{step.hex}</Text>}
           {(whole || print === "contrast") && <Ratio contrast={step.contrast} short />}
         </Box>

@@ -61,14 +61,14 @@ export function HueEditor({ hue, put, onUp, onDown, first, last }: Props) {
       <TextField
         label="Color, in any notation"
         value={hue.hex}
-        width="180px"
+        width="150px"
         mono
         onCommit={(color) => keep([{ type: "set_source", hue: hue.id, color } as Edit])}
       />
       <TextField
         label="Origin and reason"
         value={hue.note}
-        width="240px"
+        width="190px"
         onCommit={(note) => keep([{ type: "set_hue_note", hue: hue.id, note } as Edit])}
       />
       <Box>

@@ -21,7 +21,7 @@ export function ReadingLine() {
 
   const add = async () => {
     if (read.length === 0) return;
-    const hues = read.map((line) => ({ name: line.name, kind, color: line.color ?? "" }));
+    const hues = read.map((line) => ({ name: line.name, kind, color: line.color }));
     try {
       await keep([{ type: "add_hues", hues } as Edit]);
       // What could not be read stays, to be mended.

@@ -154,7 +154,7 @@ function Parts({
 }) {
   if (on.length === 0) return <Box />;
   return (
-    <Grid templateColumns="1fr 1fr" alignContent="start" gap="0">
+    <Grid templateColumns="minmax(0, 1fr) minmax(0, 1fr)" alignContent="start" gap="0">
       {on.map(({ pairing, token }) => {
         const line = /border|divider/.test(token.name);
         return (

@@ -1,0 +1,107 @@
+/** The system's name: opens its renaming, the other systems, and its history. */
+import { Box, Button, Flex, Link, Popover, Portal, Text } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { Link as RouterLink } from "react-router";
+import { client, data, type Edit } from "../api/client";
+import { TextField } from "../parts/TextField";
+import { useLooking } from "../state/looking";
+import { useWorkspace } from "../state/workspace";
+
+const LATEST = 8;
+
+export function SystemName() {
+  const { view } = useWorkspace();
+  const [open, setOpen] = useState(false);
+  return (
+    <Popover.Root
+      positioning={{ placement: "bottom-start" }}
+      open={open}
+      onOpenChange={(change) => setOpen(change.open)}
+      lazyMount
+      unmountOnExit
+    >
+      <Popover.Trigger asChild>
+        <Button
+          variant="ghost"
+          height="100%"
+          borderRadius="0"
+          paddingInline="14px"
+          fontSize="13px"
+          fontWeight="700"
+          maxWidth="200px"
+          minWidth="0"
+          title="Rename it, open another, read its history"
+        >
+          <Text as="span" truncate>
+            {view?.name ?? ""}
+          </Text>
+        </Button>
+      </Popover.Trigger>
+      <Portal>
+        <Popover.Positioner>
+          <Popover.Content width="340px" padding="14px" boxShadow="md" aria-label="System">
+            {view && <Panel name={view.name} onLeave={() => setOpen(false)} />}
+          </Popover.Content>
+        </Popover.Positioner>
+      </Portal>
+    </Popover.Root>
+  );
+}
+
+function Panel({ name, onLeave }: { name: string; onLeave: () => void }) {
+  const { slug } = useLooking();
+  const { keep, view } = useWorkspace();
+  const systems = useQuery({ queryKey: ["systems"], queryFn: () => data(client.GET("/api/systems")) });
+  const history = useQuery({
+    queryKey: ["history", slug, view?.revision],
+    queryFn: () => data(client.GET("/api/systems/{slug}/history", { params: { path: { slug } } })),
+  });
+  return (
+    <>
+      <TextField
+        label="Name of the system"
+        value={name}
+        width="100%"
+        onCommit={(wanted) => keep([{ type: "rename_system", name: wanted } as Edit])}
+      />
+      <Text fontSize="12px" color="fg.muted" marginTop="12px">
+        Systems
+      </Text>
+      {systems.data?.map((system) => (
+        <Link
+          key={system.slug}
+          asChild
+          display="flex"
+          minHeight="26px"
+          color="fg"
+          fontWeight={system.slug === slug ? "700" : "400"}
+        >
+          <RouterLink to={`/systems/${system.slug}/sources`} onClick={onLeave}>
+            {system.name}
+          </RouterLink>
+        </Link>
+      ))}
+      <Text fontSize="12px" color="fg.muted" marginTop="12px">
+        History
+      </Text>
+      <Box as="ol" data-testid="history">
+        {history.data?.slice(0, LATEST).map((entry) => (
+          <Flex as="li" key={entry.number} gap="8px" fontSize="12px" paddingBlock="2px">
+            <Text as="span" flex="1">
+              {entry.sentence}
+            </Text>
+            <Text as="span" color="fg.muted" whiteSpace="nowrap">
+              {entry.person},{" "}
+              {new Date(entry.at).toLocaleTimeString("en-US", {
+                hour: "2-digit",
+                minute: "2-digit",
+                hour12: false,
+              })}
+            </Text>
+          </Flex>
+        ))}
+      </Box>
+    </>
+  );
+}

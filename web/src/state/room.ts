@@ -1,0 +1,27 @@
+/** How much room there is, in CSS pixels; zooming takes room away. */
+import { useSyncExternalStore } from "react";
+import { useInterface } from "./interface";
+
+const ROOMY = "(min-width: 1200px)";
+const NARROW = "(max-width: 899px)";
+
+function useMedia(query: string): boolean {
+  return useSyncExternalStore(
+    (changed) => {
+      const media = window.matchMedia(query);
+      media.addEventListener("change", changed);
+      return () => media.removeEventListener("change", changed);
+    },
+    () => window.matchMedia(query).matches,
+  );
+}
+
+/** Whether the slip is one line that opens. */
+export const useNarrow = () => useMedia(NARROW);
+
+/** Whether the specimen is shown: as the person said, else where there is room for it. */
+export function useSpecimenShown(): boolean {
+  const wanted = useInterface((state) => state.specimen);
+  const roomy = useMedia(ROOMY);
+  return wanted ?? roomy;
+}
