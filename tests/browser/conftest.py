@@ -1,35 +1,42 @@
-"""A running Heimat with the demo's data, and browsers on it."""
+"""A running Heimat with the demo's data, and a browser on it."""
 
 from collections.abc import Iterator
 
 import pytest
+from selenium.webdriver import Chrome
+from sqlalchemy import Engine
 
+from heimat.local.mariadb import LocalMariaDB
 from tests.browser.page import Page
-from tools.browser import browser
-from tools.running import RunningHeimat, temporary_database
+from tools.browser import browser, resize
+from tools.running import RunningHeimat
 
 
-@pytest.fixture(scope="module")
-def heimat(tmp_path_factory: pytest.TempPathFactory) -> Iterator[RunningHeimat]:
-    """An application of the module's own, so that tests of different modules never meet."""
-    database = temporary_database(tmp_path_factory.mktemp("heimat"))
+@pytest.fixture(scope="session")
+def heimat(database: LocalMariaDB, migrated: Engine) -> Iterator[RunningHeimat]:
     running = RunningHeimat(database)
     running.start()
     yield running
     running.stop()
-    database.stop()
 
 
-@pytest.fixture(scope="module")
-def chromium() -> Iterator[object]:
+@pytest.fixture(scope="session")
+def chromium() -> Iterator[Chrome]:
     with browser() as driver:
         yield driver
 
 
 @pytest.fixture
-def page(heimat: RunningHeimat, chromium: object) -> Page:
-    opened = Page(chromium, heimat.address)  # type: ignore[arg-type]
-    opened.driver.delete_all_cookies()
-    opened.open("/")
-    opened.script("localStorage.clear()")
-    return opened
+def page(heimat: RunningHeimat, chromium: Chrome, engine: Engine) -> Page:
+    """The list of systems, as somebody sees it who comes for the first time; the data are the demo's."""
+    resize(chromium, 1280, 800)
+    return fresh(Page(chromium, heimat.address))
+
+
+def fresh(page: Page) -> Page:
+    """Forget what this browser remembers."""
+    page.driver.get(page.address + "/mark.svg")
+    page.driver.delete_all_cookies()
+    page.script("localStorage.clear()")
+    page.open("/")
+    return page

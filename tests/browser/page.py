@@ -9,7 +9,7 @@ from selenium.webdriver.common.by import By
 from selenium.webdriver.remote.webelement import WebElement
 from selenium.webdriver.support.ui import WebDriverWait
 
-SECONDS = 15
+SECONDS = 10
 
 
 class Page:
@@ -64,6 +64,20 @@ class Page:
             return True
 
         self.wait(pressed)
+
+    def choose(self, label: str, item: str) -> None:
+        """Open a menu by the beginning of its label, and choose an item by its whole text."""
+        self.press(label)
+
+        def chosen() -> bool:
+            items = [each for each in self.all("[role=menuitemradio]") if each.text.strip() == item]
+            if not items or not items[0].is_displayed():
+                return False
+            items[0].click()
+            return True
+
+        self.wait(chosen)
+        self.wait(lambda: not any(each.is_displayed() for each in self.all("[role=menuitemradio]")))
 
     def click(self, css: str) -> None:
         def clicked() -> bool:

@@ -1,5 +1,5 @@
 /** The frame: top strip, sheet, specimen, slip. */
-import { Box, Flex, Grid, Link, Text } from "@chakra-ui/react";
+import { Box, Flex, Grid, Heading, Link, Text } from "@chakra-ui/react";
 import { useEffect } from "react";
 import { Link as RouterLink } from "react-router";
 import { LegibilityStage } from "../stages/legibility/LegibilityStage";
@@ -69,9 +69,9 @@ function Opening({ missing }: { missing: string | null }) {
   if (missing === null) return <Text padding="20px">Opening</Text>;
   return (
     <Box padding="20px">
-      <Text fontSize="20px" fontWeight="700" marginBottom="8px">
+      <Heading as="h1" fontSize="20px" marginBottom="8px">
         {missing}
-      </Text>
+      </Heading>
       <Link asChild textDecoration="underline">
         <RouterLink to="/">To the list of systems</RouterLink>
       </Link>

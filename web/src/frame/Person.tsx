@@ -23,7 +23,7 @@ export function Person({ onKeys }: { onKeys?: () => void }) {
       <Menu.Trigger asChild>
         <Box
           as="button"
-          aria-label={`Acting as ${name}`}
+          aria-label={`${initials}: acting as ${name}`}
           width="26px"
           height="26px"
           borderRadius="50%"

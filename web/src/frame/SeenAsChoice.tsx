@@ -20,7 +20,7 @@ export function SeenAsChoice() {
           gap="5px"
           paddingInline="4px"
         >
-          Seen as
+          Seen as{" "}
           <Text as="strong" fontWeight="700">
             {words}
           </Text>

@@ -6,7 +6,9 @@ import { copyText } from "../parts/copy";
 import { Tool } from "../parts/Tool";
 import { useInterface } from "../state/interface";
 
-const AT_A_GLANCE = ["hex", "rgb", "hsl", "oklch"];
+const FIRST = ["hex", "rgb"];
+/** What stands third until another notation has been chosen by copying it. */
+const THIRD = "oklch";
 const COPIED_MS = 900;
 
 /** The numbers alone, with fewer decimals than what is copied. */
@@ -30,7 +32,7 @@ function Line({ notation, text, whole = false }: { notation: string; text: strin
     <Button
       variant="ghost"
       size="2xs"
-      height={whole ? "24px" : "20px"}
+      height="24px"
       width="100%"
       justifyContent="flex-start"
       gap="8px"
@@ -39,12 +41,11 @@ function Line({ notation, text, whole = false }: { notation: string; text: strin
       fontSize="12px"
       fontWeight={notation === "hex" ? "700" : "400"}
       title={`Copy ${text}`}
-      aria-label={`Copy ${text}`}
       onClick={() => void copy()}
     >
       <Text as="span" color="fg.muted" fontWeight="400" width={whole ? "84px" : "42px"} textAlign="left">
         {notation}
-      </Text>
+      </Text>{" "}
       <Text as="span" truncate>
         {copied ? "copied" : whole ? text : glance(notation, text)}
       </Text>
@@ -53,10 +54,12 @@ function Line({ notation, text, whole = false }: { notation: string; text: strin
 }
 
 export function SlipNotations({ slip }: { slip: SlipView }) {
+  const chosen = useInterface((state) => state.notation);
+  const glanced = [...FIRST, FIRST.includes(chosen) ? THIRD : chosen];
   return (
-    <Box flex="0 0 202px" borderLeft="1px solid" borderColor="border" padding="5px 8px" position="relative">
+    <Box flex="0 0 202px" borderLeft="1px solid" borderColor="border" padding="9px 8px" position="relative">
       {slip.notations
-        .filter((each) => AT_A_GLANCE.includes(each.notation))
+        .filter((each) => glanced.includes(each.notation))
         .map((each) => (
           <Line key={each.notation} {...each} />
         ))}

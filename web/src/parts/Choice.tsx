@@ -27,9 +27,10 @@ export function Choice({ label, value, items, onChoose, plain = false }: Props) 
           gap="6px"
           fontWeight="400"
           fontSize="12px"
+          color="fg"
           borderColor="border.emphasized"
         >
-          {label}
+          {label}{" "}
           <Text as="strong" fontWeight="700">
             {chosen?.words ?? value}
           </Text>

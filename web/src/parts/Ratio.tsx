@@ -2,7 +2,8 @@
 import { Box } from "@chakra-ui/react";
 import type { ContrastView } from "../api/client";
 
-const SHORT: Record<ContrastView["grade"], string> = {
+/** What a narrow field has room for. */
+export const SHORT_GRADES: Record<ContrastView["grade"], string> = {
   AAA: "AAA",
   AA: "AA",
   "AA large": "lg",
@@ -15,7 +16,7 @@ export function Ratio({ contrast, short = false }: { contrast: ContrastView; sho
       <Box as="span" fontWeight="inherit">
         {contrast.text}
       </Box>{" "}
-      {short ? SHORT[contrast.grade] : contrast.grade}
+      {short ? SHORT_GRADES[contrast.grade] : contrast.grade}
     </Box>
   );
 }

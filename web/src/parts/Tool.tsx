@@ -10,6 +10,7 @@ export function Tool(props: ButtonProps) {
       paddingInline="8px"
       fontSize="12px"
       fontWeight="400"
+      color="fg"
       borderColor="border.emphasized"
       {...props}
     />

@@ -13,8 +13,8 @@ def floats(values: ArrayLike) -> Floats:
 
 
 def to_bytes(srgb: ArrayLike) -> Bytes:
-    """Round sRGB 0 to 1, shape (..., 3), to 8 bits a channel; values outside are clipped."""
-    return np.rint(np.clip(floats(srgb), 0.0, 1.0) * 255.0).astype(np.uint8)
+    """Round sRGB 0 to 1, shape (..., 3), to 8 bits a channel, halves up as CSS does; values outside are clipped."""
+    return np.floor(np.clip(floats(srgb), 0.0, 1.0) * 255.0 + 0.5).astype(np.uint8)
 
 
 def from_bytes(rgb8: ArrayLike) -> Floats:

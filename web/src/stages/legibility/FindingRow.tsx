@@ -35,7 +35,7 @@ export function FindingRow({ finding }: { finding: FindingView }) {
       <Box
         as="button"
         cursor="pointer"
-        aria-label={`Select ${finding.sentence.split(" ")[0]}`}
+        aria-label={`${finding.kind === "pairing" && finding.use !== "part" ? "12 min: " : ""}select ${finding.sentence.split(" ")[0]}`}
         onClick={() => look({ select: finding.select })}
       >
         {finding.as_seen ? <Halves finding={finding} /> : <Sample finding={finding} />}

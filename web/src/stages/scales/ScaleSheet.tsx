@@ -84,7 +84,6 @@ export function ScaleSheet() {
               minHeight="36px"
               cursor="pointer"
               tabIndex={-1}
-              aria-label={`Select the hue ${hue.name}`}
               onClick={() => look({ select: hue.key })}
             >
               <Text

@@ -2,7 +2,7 @@
 import { Box, Text } from "@chakra-ui/react";
 import { memo } from "react";
 import type { StepView } from "../../api/client";
-import { Ratio } from "../../parts/Ratio";
+import { Ratio, SHORT_GRADES } from "../../parts/Ratio";
 import type { Print } from "../../state/interface";
 import { DENSE_COLUMNS } from "./measures";
 
@@ -41,7 +41,7 @@ export const StepCell = memo(function StepCell({
       role="gridcell"
       tabIndex={entry ? 0 : -1}
       aria-selected={selected}
-      aria-label={`${hue} ${step.label}, ${step.hex}, ${step.contrast.text} ${step.contrast.grade}${marks && `, ${marks}`}`}
+      aria-label={`${hue} ${step.label}, ${step.hex} ${step.contrast.text} ${SHORT_GRADES[step.contrast.grade]}${marks && `, ${marks}`}`}
       data-key={step.key}
       data-hex={step.hex}
       flexGrow={share}
@@ -73,7 +73,7 @@ export const StepCell = memo(function StepCell({
       {roomy && (
         // Where the step is narrower than its text, the text goes; the slip tells it all.
         <Box padding="5px 0 0 7px" css={{ "@container (max-width: 66px)": { display: "none" } }}>
-          {(whole || print === "values") && <Text truncate={!whole}>{step.hex}</Text>}
+          {(whole || print === "values") && <Text truncate={!whole}>{step.hex}</Text>}{" "}
           {(whole || print === "contrast") && <Ratio contrast={step.contrast} short />}
         </Box>
       )}

@@ -25,7 +25,8 @@ export function HueBand({ hue, height, quiet, selected, dragged, onSelect, onDra
       cursor="pointer"
       draggable
       aria-pressed={selected}
-      aria-label={`${hue.name}, ${hue.status ?? hue.kind}, ${hue.hex}`}
+      aria-label={quiet ? `${hue.name} ${hue.hex}` : undefined}
+      data-value={hue.hex}
       data-hue={hue.name}
       style={{ height: `${height}px`, background: hue.seen, color: hue.ink, opacity: dragged ? 0.5 : 1 }}
       _before={

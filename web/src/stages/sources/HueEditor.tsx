@@ -83,7 +83,7 @@ export function HueEditor({ hue, put, onUp, onDown, first, last }: Props) {
         </Tool>
         {removing ? (
           <>
-            <Tool variant="solid" bg="fg" color="bg" onClick={() => void remove()}>
+            <Tool bg="fg" color="bg" onClick={() => void remove()}>
               {hue.tokens_on > 0 ? `Remove; ${hue.tokens_on} tokens keep their colors` : "Remove it"}
             </Tool>
             <Tool onClick={() => setRemoving(false)}>Keep</Tool>

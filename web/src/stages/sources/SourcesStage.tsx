@@ -38,7 +38,10 @@ export function SourcesStage() {
     const place = same.findIndex((other) => other.id === hue.id);
     const target = place + by;
     if (target < 0 || target >= same.length) return;
-    const before = by < 0 ? same[target] : same[target + 1];
+    // Down: to before whatever follows the neighbour in the order of all hues, so that no other kind is passed.
+    const others = view.hues.filter((other) => other.id !== hue.id);
+    const after = others.findIndex((other) => other.id === same[target]?.id) + 1;
+    const before = by < 0 ? same[target] : others[after];
     void put({ type: "move_hue", hue: hue.id, before: before?.id ?? null } as Edit);
   };
   const onKeyDown = (event: KeyboardEvent) => {

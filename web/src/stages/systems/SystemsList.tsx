@@ -52,7 +52,7 @@ export function SystemsList() {
               marginBottom="20px"
               color="fg"
               _hover={{ textDecoration: "none" }}
-              role="group"
+              className="group"
             >
               <RouterLink to={`/systems/${system.slug}/sources`}>
                 <Flex height="72px" marginBottom="6px" aria-hidden="true">

@@ -1,0 +1,107 @@
+"""axe-core on every screen, in light and dark; only samples that show a pair as it is are left out."""
+
+import json
+from pathlib import Path
+
+import pytest
+
+from heimat.local.install import WEB
+from tests.browser.page import Page
+from tools.browser import resize
+
+AXE = (WEB / "node_modules" / "axe-core" / "axe.min.js").read_text()
+RUN = """
+const done = arguments[0];
+axe.run({exclude: [['[data-sample]']]}, {
+  runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'],
+  resultTypes: ['violations'],
+}).then(
+  found => done(found.violations.map(
+    rule => [rule.id, rule.nodes.slice(0, 3).map(node => node.html.slice(0, 160) + ' ' + node.failureSummary)])),
+  error => done([['error', String(error)]]))
+"""
+
+SCREENS = [
+    "/",
+    "/systems/brinemark/sources",
+    "/systems/brinemark/sources?at=hue:buoy",
+    "/systems/brinemark/scales?at=step:gorse/s300",
+    "/systems/brinemark/scales?at=step:shingle/s150&seen=deutan&ground=black",
+    "/systems/brinemark/tokens?at=token:text-late",
+    "/systems/brinemark/tokens?at=token:chart-series-1",
+    "/systems/brinemark/legibility",
+    "/systems/brinemark/releases",
+    "/systems/merrow-light/legibility",
+    "/systems/nowhere/sources",
+]
+
+
+def violations(page: Page) -> list:
+    page.script(AXE)
+    return page.driver.execute_async_script(RUN)
+
+
+def check(page: Page) -> None:
+    found = violations(page)
+    assert found == [], json.dumps(found, indent=1)
+
+
+@pytest.mark.parametrize("chrome", ["light", "dark"])
+@pytest.mark.parametrize("path", SCREENS)
+def test_nothing_is_found(page: Page, path: str, chrome: str) -> None:
+    surround = "white" if chrome == "light" else "black"
+    kept = {"state": {"chrome": chrome, "surround": surround}, "version": 0}
+    page.script("localStorage.setItem('heimat', arguments[0])", json.dumps(kept))
+    page.open(path) if "nowhere" not in path else page.driver.get(page.address + path)
+    page.says("body", "no system" if "nowhere" in path else "Heimat")
+    page.wait(lambda: path == "/" or "nowhere" in path or page.all("[data-testid=slip]"))
+    check(page)
+
+
+def test_nothing_is_found_on_gray_in_menus_sheets_and_small_rooms(page: Page) -> None:
+    page.open("/systems/brinemark/scales?at=hue:kelp")
+    page.press("mid-gray")
+    check(page)
+    page.press("Brinemark")
+    page.find("[data-testid=history]")
+    check(page)
+    page.open("/systems/brinemark/tokens")
+    page.press("Add token")
+    check(page)
+    page.leave_fields()
+    page.keys("?")
+    page.find("[role=dialog]")
+    check(page)
+    resize(page.driver, 640, 400)
+    page.open("/systems/brinemark/scales?at=hue:kelp")
+    page.press("All about it")
+    check(page)
+
+
+def test_a_failing_pair_in_the_chrome_is_caught(page: Page) -> None:
+    page.open("/systems/brinemark/legibility")
+    check(page)
+    page.script("document.querySelector('h1').style.color = '#BBBBBB'")
+    assert "color-contrast" in [found[0] for found in violations(page)]
+
+
+def test_every_target_is_large_enough(page: Page) -> None:
+    small = """return [...document.querySelectorAll('button, a, input, [role=slider], [role=gridcell]')]
+      .filter(e => e.offsetParent !== null && !e.closest('[data-sample]'))
+      .map(e => [e.outerHTML.slice(0, 120), e.getBoundingClientRect()])
+      .filter(([, box]) => box.width > 0 && (box.width < 24 || box.height < 24))
+      .map(([html, box]) => `${html} ${box.width}x${box.height}`)"""
+    for path in SCREENS[:-1]:
+        page.open(path)
+        page.wait(lambda: page.all("main"))
+        assert page.script(small) == []
+
+
+def test_fonts_and_scripts_come_with_the_application(page: Page) -> None:
+    page.open("/systems/brinemark/scales")
+    names = page.script("return performance.getEntriesByType('resource').map(entry => entry.name)")
+    assert names
+    assert all(name.startswith(page.address) for name in names)
+    assert page.script("return document.fonts.check(`13px 'Atkinson Hyperlegible Next Variable'`)")
+    built = Path(WEB / "dist" / "index.html").read_text()
+    assert "http" not in built.replace("http://www.w3.org", "")

@@ -1,0 +1,119 @@
+"""Scales: walking by keys, grounds, ladders, anchors, pins, and what the slip tells."""
+
+from selenium.webdriver import Keys
+
+from tests.browser.page import Page
+
+AT = "/systems/brinemark/scales"
+
+
+def cell(page: Page, key: str):
+    return page.find(f"[data-key='{key}']")
+
+
+def test_arrows_walk_and_the_slip_tells(page: Page) -> None:
+    page.open(AT)
+    page.click("[data-key='step:tidewater/s600']")
+    page.says("[data-testid=slip-name]", "tidewater 600")
+    page.says("[data-testid=slip-why]", "The hue’s own color, to the bit. Its lightness 41.8 is nearest to 600")
+    page.keys(Keys.ARROW_RIGHT)
+    page.says("[data-testid=slip-name]", "tidewater 700")
+    page.keys(Keys.ARROW_DOWN)
+    page.says("[data-testid=slip-name]", "buoy 700")
+    page.keys(Keys.END)
+    page.says("[data-testid=slip-name]", "buoy 900")
+    page.keys(Keys.HOME)
+    page.says("[data-testid=slip-name]", "buoy 100")
+    page.says("[data-testid=slip-why]", "Aimed at L* 97.0")
+    # The whole selected row and column print their contrast; a step elsewhere prints one line.
+    assert "fails" in cell(page, "step:buoy/s300").text
+    assert "fails" in cell(page, "step:kelp/s100").text
+    assert cell(page, "step:kelp/s300").text == "#89C790"
+    for notation in ("hex", "rgb", "oklch"):
+        page.says("[data-testid=slip]", notation)
+
+
+def test_the_ground_moves_the_line_of_what_passes(page: Page) -> None:
+    page.open(AT)
+    page.choose("Print values", "contrast")
+    page.wait(lambda: cell(page, "step:buoy/s500").text.startswith("3.71"))
+    page.choose("Ground white", "black")
+    page.wait(lambda: cell(page, "step:buoy/s500").text.startswith("5.64"))
+    page.says("main", "where 4.5 on black begins")
+    page.click("[data-key='step:shingle/s900']")
+    page.says("[data-testid=slip-name]", "shingle 900")
+    page.choose("Ground black", "shingle 900")
+    page.says("main", "where 4.5 on shingle 900 begins")
+
+
+def test_the_long_ladder_and_back(page: Page) -> None:
+    page.open(AT)
+    usual = page.steps("tidewater")
+    page.choose("Ladder usual, 9", "long, 11")
+    page.wait(lambda: len(page.steps("tidewater")) == 11)
+    assert "#0B6E6E" in page.steps("tidewater")
+    page.says("[aria-label=Promises]", "apart")
+    page.press("Undo")
+    page.wait(lambda: page.steps("tidewater") == usual)
+
+
+def test_the_anchor_can_be_chosen(page: Page) -> None:
+    page.open(f"{AT}?at=hue:flare")
+    page.choose("Anchor of flare nearest label", "800")
+    page.wait(lambda: page.steps("flare")[7] == "#BF3650")
+    page.choose("Anchor of flare 800", "no step: guide only")
+    page.wait(lambda: "#BF3650" not in page.steps("flare"))
+
+
+def test_pins_by_key_and_back(page: Page) -> None:
+    page.open(f"{AT}?at=step:tidewater/s500")
+    assert page.steps("tidewater")[4] == "#2A8C82"
+    page.says("[data-testid=slip-why]", "Pinned at #2A8C82")
+    page.leave_fields()
+    page.keys(Keys.BACKSPACE)
+    page.wait(lambda: page.steps("tidewater")[4] != "#2A8C82")
+    generated = page.steps("tidewater")[4]
+    page.keys("p")
+    page.says("[data-testid=slip-why]", f"Pinned at {generated}")
+
+
+def test_copying_in_the_notation_chosen(page: Page) -> None:
+    page.open(f"{AT}?at=step:kelp/s500")
+    grant = {"origin": page.address, "permissions": ["clipboardReadWrite", "clipboardSanitizedWrite"]}
+    page.driver.execute_cdp_cmd("Browser.grantPermissions", grant)
+    page.click("[title^='Copy oklch']")
+    page.says("[data-testid=slip]", "copied")
+    page.leave_fields()
+    page.keys("c")
+    read = "const done = arguments[0]; navigator.clipboard.readText().then(done, error => done(String(error)))"
+    page.wait(lambda: page.driver.execute_async_script(read).startswith("oklch(0.5"))
+
+
+def test_finding_by_a_few_letters(page: Page) -> None:
+    page.open(AT)
+    page.leave_fields()
+    page.keys("/")
+    page.find("[aria-label='Find a color, a token or a stage']").send_keys("flare 7", Keys.ENTER)
+    page.says("[data-testid=slip-name]", "flare 700")
+
+
+def test_all_keys_are_shown_and_can_be_switched_off(page: Page) -> None:
+    page.open(AT)
+    page.leave_fields()
+    page.keys("?")
+    page.says("[role=dialog]", "Next vision")
+    page.keys(Keys.ESCAPE)
+    page.wait(lambda: not page.all("[role=dialog]"))
+    page.leave_fields()
+    page.keys("3")
+    page.says("h1", "Tokens")
+    page.click("[aria-label*='acting as']")
+    page.press("Keys of a single character")
+    page.keys(Keys.ESCAPE)
+    page.leave_fields()
+    page.keys("2")
+    # A key that does nothing is shown by one that does: undo still answers.
+    page.says("h1", "Tokens")
+    page.find("body").send_keys(Keys.CONTROL, "z")
+    page.says("[data-testid=notice]", "nothing of yours to undo")
+    assert page.text("h1") == "Tokens"

@@ -1,0 +1,134 @@
+"""Sources: colors typed, dragged, moved by keys, sorted and taken away; and wrong input."""
+
+from selenium.webdriver import ActionChains, Keys
+
+from tests.browser.page import Page
+
+AT = "/systems/brinemark/sources"
+
+
+def bands(page: Page) -> list[str]:
+    return page.script("return [...document.querySelectorAll('[data-hue]')].map(band => band.dataset.hue)")
+
+
+def band_value(page: Page, hue: str) -> str:
+    return page.find(f"[data-hue='{hue}']").get_attribute("data-value")
+
+
+def color_of(page: Page, css: str) -> str:
+    return page.script("return getComputedStyle(document.querySelector(arguments[0])).backgroundColor", css)
+
+
+def test_dragging_moves_everything_and_is_one_change(page: Page) -> None:
+    page.open(f"{AT}?at=hue:tidewater")
+    slider = page.find("[role=slider][aria-label='Lightness']")
+    before = (band_value(page, "tidewater"), band_value(page, "shingle"), color_of(page, "[data-sample] > div"))
+    drag = ActionChains(page.driver).move_to_element(slider).click_and_hold()
+    drag.move_by_offset(30, 0).move_by_offset(20, 0).perform()
+    # While the button is held, all that follows has moved, and nothing is kept.
+    page.wait(lambda: band_value(page, "tidewater") != before[0])
+    page.wait(lambda: color_of(page, "[data-sample] > div") != before[2])
+    assert not page.button("Undo").is_enabled()
+    ActionChains(page.driver).release().perform()
+    page.wait(lambda: page.button("Undo").is_enabled())
+    moved = band_value(page, "tidewater")
+    assert moved != before[0]
+    page.press("Undo")
+    page.wait(lambda: band_value(page, "tidewater") == before[0])
+    assert not page.button("Undo").is_enabled()
+    page.press("Redo")
+    page.wait(lambda: band_value(page, "tidewater") == moved)
+
+
+def test_sliders_and_keys_do_what_dragging_does(page: Page) -> None:
+    page.open(f"{AT}?at=hue:heather")
+    slider = page.find("[role=slider][aria-label='Hue']")
+    slider.send_keys(Keys.ARROW_RIGHT)
+    page.wait(lambda: page.button("Undo").is_enabled())
+    after_slider = band_value(page, "heather")
+    page.leave_fields()
+    page.keys("=")
+    page.wait(lambda: band_value(page, "heather") != after_slider)
+    page.wait(lambda: page.button("Undo").get_attribute("title").startswith("Undo: Move heather"))
+    for _ in range(2):
+        page.press("Undo")
+    page.wait(lambda: band_value(page, "heather") == "#8A6FA8")
+
+
+def test_hue_and_chroma_are_remembered_through_white(page: Page) -> None:
+    page.open(f"{AT}?at=hue:tidewater")
+    page.find("[aria-label='Lightness, as a number']").send_keys(Keys.CONTROL, "a")
+    page.find("[aria-label='Lightness, as a number']").send_keys("100", Keys.ENTER)
+    page.wait(lambda: band_value(page, "tidewater") == "#FFFFFF")
+    page.says("[data-testid=slip-why]", "are remembered")
+    page.find("[aria-label='Lightness, as a number']").send_keys(Keys.CONTROL, "a")
+    page.find("[aria-label='Lightness, as a number']").send_keys("41.8", Keys.ENTER)
+    page.wait(lambda: band_value(page, "tidewater") == "#0C6E6E")
+    page.wait(lambda: page.find("[aria-label='Hue, as a number']").get_attribute("value") == "195°")
+
+
+def test_a_number_out_of_range_is_brought_to_the_nearest(page: Page) -> None:
+    page.open(f"{AT}?at=hue:sound")
+    field = page.find("[aria-label='Lightness, as a number']")
+    field.send_keys(Keys.CONTROL, "a")
+    field.send_keys("250", Keys.ENTER)
+    page.wait(lambda: page.find("[aria-label='Lightness, as a number']").get_attribute("value") == "100.0")
+    page.wait(lambda: band_value(page, "sound") == "#FFFFFF")
+
+
+def test_a_color_that_cannot_be_read_stays_and_is_explained(page: Page) -> None:
+    page.open(f"{AT}?at=hue:buoy")
+    page.type("Color, in any notation", "tealish", enter=True)
+    page.says("[data-testid=hue-editor]", "“tealish” is not a color Heimat can read")
+    page.says("[data-testid=hue-editor]", "#0B6E6E")
+    assert page.field("Color, in any notation").get_attribute("value") == "tealish"
+    page.type("Color, in any notation", "hsb(200 60% 70%)", enter=True)
+    page.wait(lambda: band_value(page, "buoy") == "#478FB3")
+
+
+def test_names_that_cannot_be_are_said_at_the_field(page: Page) -> None:
+    page.open(f"{AT}?at=hue:kelp")
+    for wrong, words in (
+        ("flare", "taken"),
+        ("$kelp", "cannot begin with"),
+        ("ke.lp", "period"),
+        (" ", "needs a name"),
+    ):
+        page.type("Name", wrong, enter=True)
+        page.says("[data-testid=hue-editor]", words)
+    page.field("Name").send_keys(Keys.ESCAPE)
+    assert page.field("Name").get_attribute("value") == "kelp"
+    assert "kelp" in bands(page)
+
+
+def test_sorting_moving_and_removing(page: Page) -> None:
+    page.open(f"{AT}?at=hue:buoy")
+    page.press("Move buoy up")
+    page.wait(lambda: bands(page)[:2] == ["buoy", "tidewater"])
+    page.find("[data-hue=buoy]").send_keys(Keys.ALT, Keys.ARROW_DOWN)
+    page.wait(lambda: bands(page)[:2] == ["tidewater", "buoy"])
+    page.choose("Kind brand", "accent")
+    page.wait(lambda: bands(page)[:4] == ["tidewater", "buoy", "gorse", "heather"])
+    page.wait(lambda: page.find("[aria-label=Accent] [data-hue=buoy]"))
+    page.press("Remove")
+    page.press("Remove; 2 tokens keep their colors")
+    page.wait(lambda: "buoy" not in bands(page))
+    page.press("Undo")
+    page.wait(lambda: "buoy" in bands(page))
+
+
+def test_the_reading_line_adds_what_it_understood_and_keeps_the_rest(page: Page) -> None:
+    page.open(AT)
+    line = page.find("#reading-line")
+    line.send_keys("dusk #443355")
+    line.send_keys(Keys.SHIFT, Keys.ENTER)
+    line.send_keys(Keys.NULL, "rgb(200 180 40)")
+    line.send_keys(Keys.SHIFT, Keys.ENTER)
+    line.send_keys(Keys.NULL, "lost words")
+    page.says("[data-testid=read-lines]", "Not read.")
+    page.says("[data-testid=add-read]", "Add 2 hues")
+    page.click("[data-testid=add-read]")
+    page.wait(lambda: bands(page)[2:6] == ["gorse", "heather", "dusk", "yellow"])
+    assert page.find("#reading-line").get_attribute("value") == "lost words"
+    page.press("Undo")
+    page.wait(lambda: "dusk" not in bands(page) and "yellow" not in bands(page))

@@ -1,0 +1,109 @@
+"""Two browsers on one system; and a database that goes away."""
+
+from collections.abc import Iterator
+from pathlib import Path
+
+import pytest
+from selenium.webdriver import Chrome
+
+from heimat.local.mariadb import LocalMariaDB
+from tests.browser.conftest import fresh
+from tests.browser.page import Page
+from tools.browser import browser
+from tools.running import RunningHeimat
+
+AT = "/systems/brinemark/sources?at=hue:kelp"
+
+
+@pytest.fixture(scope="module")
+def second_chromium() -> Iterator[Chrome]:
+    with browser() as driver:
+        yield driver
+
+
+@pytest.fixture
+def tomke(page: Page, second_chromium: Chrome) -> Page:
+    """A second browser, in which the data designer acts."""
+    other = fresh(Page(second_chromium, page.address))
+    other.open(AT)
+    other.click("[aria-label*='acting as']")
+    other.press("Tomke Rasch")
+    other.find("[aria-label='TR: acting as Tomke Rasch']")
+    return other
+
+
+def hues(page: Page) -> list[str]:
+    return page.script("return [...document.querySelectorAll('[data-hue]')].map(band => band.dataset.hue)")
+
+
+def value(page: Page, hue: str) -> str:
+    return page.find(f"[data-hue='{hue}']").get_attribute("data-value")
+
+
+def test_each_undoes_their_own(page: Page, tomke: Page) -> None:
+    page.open(AT)
+    page.type("Name", "weed", enter=True)
+    page.find("[data-hue=weed]")
+    tomke.find("[data-hue=weed]")  # seen without a reload
+    tomke.click("[data-hue=heather]")
+    tomke.wait(lambda: tomke.field("Name").get_attribute("value") == "heather")
+    tomke.type("Color, in any notation", "#775599", enter=True)
+    tomke.wait(lambda: value(tomke, "heather") == "#775599")
+    page.wait(lambda: value(page, "heather") == "#775599")
+    # What can be undone is kept across a reload, per person.
+    page.open(AT)
+    assert page.button("Undo").get_attribute("title") == "Undo: Rename kelp to weed"
+    assert tomke.button("Undo").get_attribute("title") == "Undo: Set heather to #775599"
+    page.press("Undo")
+    page.find("[data-hue=kelp]")
+    assert value(page, "heather") == "#775599"
+    tomke.press("Undo")
+    tomke.wait(lambda: value(tomke, "heather") == "#8A6FA8")
+    tomke.find("[data-hue=kelp]")
+    page.press("Brinemark")
+    page.says("[data-testid=history]", "Tomke Rasch")
+
+
+def test_a_collision_tells_both_and_loses_neither(page: Page, tomke: Page) -> None:
+    page.open(AT)
+    # Hold the second browser's polling, so that it edits an older revision, as on a slow line.
+    tomke.driver.execute_cdp_cmd("Network.enable", {})
+    tomke.driver.execute_cdp_cmd("Network.setBlockedURLs", {"urls": ["*/head"]})
+    page.type("Name", "weed", enter=True)
+    page.find("[data-hue=weed]")
+    tomke.type("Name", "moss", enter=True)
+    tomke.says("[data-testid=notice]", "Ines Vahl has changed the same since: “Rename kelp to weed”")
+    tomke.says("[data-testid=notice]", "Yours was “Rename kelp to moss”")
+    tomke.find("[data-hue=weed]")
+    tomke.press("Apply mine on top")
+    tomke.find("[data-hue=moss]")
+    page.find("[data-hue=moss]")
+    tomke.driver.execute_cdp_cmd("Network.setBlockedURLs", {"urls": []})
+
+
+@pytest.fixture
+def own(tmp_path: Path) -> Iterator[tuple[LocalMariaDB, RunningHeimat]]:
+    """An application on a database that may be stopped."""
+    database = LocalMariaDB(tmp_path)
+    database.start()
+    heimat = RunningHeimat(database)
+    heimat.start()
+    yield database, heimat
+    heimat.stop()
+    database.stop()
+
+
+def test_the_database_goes_away_and_comes_back(own: tuple[LocalMariaDB, RunningHeimat], chromium: Chrome) -> None:
+    database, heimat = own
+    page = fresh(Page(chromium, heimat.address))
+    page.open(AT)
+    page.find("[data-testid=hue-editor]")
+    database.stop()
+    page.type("Name", "weed", enter=True)
+    page.says("[data-testid=away]", "The database is away")
+    assert page.field("Name").get_attribute("value") == "weed"
+    database.start()
+    page.find("[data-hue=weed]")
+    page.wait(lambda: not page.all("[data-testid=away]"))
+    page.open(AT)
+    page.find("[data-hue=weed]")
