@@ -1,8 +1,12 @@
 """The server's own commands: `python -m heimat.cli serve | openapi`."""
 
+import os
+
+# Before NumPy is loaded: on arrays this small, more threads only wait for one another.
+os.environ.setdefault("OPENBLAS_NUM_THREADS", "1")
+
 import argparse
 import json
-import os
 import sys
 from pathlib import Path
 

@@ -50,11 +50,15 @@ class PreviewBody(Body):
     base: Annotated[int, Field(ge=1)]
     edits: Annotated[list[UserEdit], Field(max_length=MOST_EDITS)]
     view: Looking = Looking()
+    latest: Annotated[str | None, Field(max_length=40)] = None
+    """The version that is out, as the last whole view told it: what has changed is marked against it."""
 
 
-class EditBody(PreviewBody):
+class EditBody(Body):
     """Edits on a revision, to keep. A request repeated with the same key is kept once."""
 
+    base: Annotated[int, Field(ge=1)]
+    view: Looking = Looking()
     edits: Annotated[list[UserEdit], Field(min_length=1, max_length=MOST_EDITS)]
     key: Key
 

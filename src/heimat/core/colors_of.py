@@ -1,5 +1,7 @@
 """The source color of each hue, tinted neutrals followed."""
 
+from functools import lru_cache
+
 import numpy as np
 
 from heimat.core.color.gamut import solve
@@ -32,6 +34,7 @@ def source_color(system: ColorSystem, hue: Hue) -> Color:
     return solved(source.lightness, tint, angle)
 
 
+@lru_cache(maxsize=4096)
 def solved(lightness: float, chroma: float, hue: float) -> Color:
     """The 8-bit color of an L* 0 to 100, an OKLCH hue in degrees and at most an OKLCH chroma."""
     srgb = solve(luminance_of(lightness), np.float64(chroma), np.float64(hue))

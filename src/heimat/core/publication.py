@@ -7,7 +7,7 @@ import numpy as np
 
 from heimat.core.color.arrays import from_bytes
 from heimat.core.color.difference import ciede2000
-from heimat.core.color.notation import hex_of
+from heimat.core.color.notation import hex_of, hexes_of
 from heimat.core.color.spaces import srgb_to_lab
 from heimat.core.resolve import Resolved
 from heimat.core.system import StepAlias, TokenAlias, in_order, ladder_of
@@ -57,9 +57,9 @@ def publication(resolved: Resolved) -> Publication:
     step_names: dict[tuple[str, str], str] = {}
     for hue, names in scale_token_names(system):
         rgb8 = resolved.scales[hue.id].rgb8
-        for step, name, color in zip(ladder_of(system, hue).steps, names, rgb8, strict=True):
+        for step, name, color in zip(ladder_of(system, hue).steps, names, hexes_of(rgb8), strict=True):
             step_names[hue.id, step.id] = name
-            tokens.append(PublishedToken(f"{hue.id}/{step.id}", name, hex_of(color), 1.0, None, ""))
+            tokens.append(PublishedToken(f"{hue.id}/{step.id}", name, color, 1.0, None, ""))
     for token in in_order(system.tokens):
         color_of = resolved.tokens[token.id]
         value = value_in(token, resolved.theme.id if resolved.theme else "")

@@ -8,18 +8,20 @@ from sqlalchemy import Connection, Engine
 from heimat.core.publication import Publication
 from heimat.core.system import ColorSystem, read_document
 from heimat.service.errors import NotFound
-from heimat.store import releases, revisions
+from heimat.store import releases, revisions, systems
 
 _REMEMBERED = 64
 
 
 class Documents:
-    """Reads documents and publications, remembering the last 64 of each."""
+    """Reads documents and publications, remembering the last 64 of each, and what addresses stand for."""
 
     def __init__(self, engine: Engine) -> None:
         self._engine = engine
         self._systems: OrderedDict[tuple[int, int], ColorSystem] = OrderedDict()
         self._publications: OrderedDict[int, Publication] = OrderedDict()
+        self._addresses: dict[str, tuple[int, int]] = {}
+        self._versions: dict[tuple[int, str], int] = {}
         self._lock = threading.Lock()
 
     def system(self, alternative_id: int, number: int, connection: Connection | None = None) -> ColorSystem:
@@ -48,6 +50,33 @@ class Documents:
             while len(self._systems) > _REMEMBERED:
                 self._systems.popitem(last=False)
         return system
+
+    def alternative(self, slug: str) -> tuple[int, int]:
+        """The ids of a system and its main alternative. Raises NotFound. Addresses never change hands."""
+        with self._lock:
+            if slug in self._addresses:
+                return self._addresses[slug]
+        with self._engine.connect() as connection:
+            row = systems.find_system(connection, slug)
+        if row is None:
+            raise NotFound(f"There is no system at “{slug}”.")
+        with self._lock:
+            self._addresses[slug] = (row.id, row.alternative_id)
+        return row.id, row.alternative_id
+
+    def published(self, system_id: int, version: str) -> Publication | None:
+        """What a version published, if there is one."""
+        with self._lock:
+            release_id = self._versions.get((system_id, version))
+        if release_id is None:
+            with self._engine.connect() as connection:
+                rows = releases.all_releases(connection, system_id)
+            release_id = next((row.id for row in rows if row.version == version), None)
+            if release_id is None:
+                return None
+            with self._lock:
+                self._versions[system_id, version] = release_id
+        return self.publication(release_id)
 
     def publication(self, release_id: int) -> Publication:
         """What a release published."""

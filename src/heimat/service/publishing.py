@@ -8,7 +8,7 @@ import orjson
 from sqlalchemy import Engine
 
 from heimat.core.errors import DomainError
-from heimat.core.publication import Publication, TokenChange, compare, next_version, publication
+from heimat.core.publication import TokenChange, compare, next_version, publication
 from heimat.core.resolve import resolve
 from heimat.core.system import ColorSystem
 from heimat.formats import FORMATS
@@ -40,12 +40,6 @@ class Publishing:
     def __init__(self, engine: Engine, documents: Documents) -> None:
         self._engine = engine
         self._documents = documents
-
-    def latest_publication(self, system_id: int) -> Publication | None:
-        """What the latest release published, if there is one."""
-        with self._engine.connect() as connection:
-            latest = releases.latest_release(connection, system_id)
-        return self._documents.publication(latest.id) if latest else None
 
     def all(self, system_id: int) -> list[ReleaseRow]:
         """The releases, highest version first."""

@@ -7,7 +7,7 @@ import numpy as np
 
 from heimat.core.color.arrays import Bytes, from_bytes, to_bytes
 from heimat.core.color.contrast import ratio, relative_luminance
-from heimat.core.color.notation import hex_of
+from heimat.core.color.notation import hexes_of
 from heimat.core.color.vision import Vision, simulate
 from heimat.service.view_types import Ink, SwatchView
 
@@ -35,8 +35,8 @@ class Eyes:
         dark = ratio(seen, _BLACK) >= ratio(seen, _WHITE)
         inks: tuple[Ink, Ink] = ("#FFFFFF", "#000000")
         return [
-            {"hex": hex_of(color), "seen": hex_of(shown), "ink": inks[int(black)]}
-            for color, shown, black in zip(rgb8, seen, dark, strict=True)
+            {"hex": own, "seen": shown, "ink": inks[black]}
+            for own, shown, black in zip(hexes_of(rgb8), hexes_of(seen), dark.tolist(), strict=True)
         ]
 
     def swatch(self, rgb8: Bytes) -> SwatchView:
@@ -45,7 +45,7 @@ class Eyes:
 
     def hexes(self, rgb8: Bytes) -> list[str]:
         """8-bit colors (n, 3) as seen, written."""
-        return [hex_of(color) for color in self.see(rgb8)]
+        return hexes_of(self.see(rgb8))
 
 
 def luminance(rgb8: Bytes) -> float:

@@ -138,12 +138,13 @@ def contrast_view(value: float) -> ContrastView:
 def _hues(resolved: Resolved, eyes: Eyes, ground: Bytes, changed: set[str]) -> list[HueView]:
     system, steps = resolved.system, resolved.steps
     swatches = eyes.swatches(steps.rgb8)
+    own = eyes.swatches(np.array([resolved.scales[hue.id].source8 for hue in resolved.hues]).reshape(-1, 3))
     ratios = ratio(steps.rgb8, ground)
     columns = np.clip(np.rint(steps.positions), 0, len(system.ladder.steps) - 1).astype(int)
     tokens_on = Counter(color.step[0] for color in resolved.tokens.values() if color.step)
     found: list[HueView] = []
     at = 0
-    for hue in resolved.hues:
+    for hue, source in zip(resolved.hues, own, strict=True):
         ladder, scale = ladder_of(system, hue), resolved.scales[hue.id]
         step_views: list[StepView] = []
         for place, step in enumerate(ladder.steps):
@@ -165,7 +166,7 @@ def _hues(resolved: Resolved, eyes: Eyes, ground: Bytes, changed: set[str]) -> l
             at += 1
         found.append(
             {
-                **eyes.swatch(scale.source8),
+                **source,
                 "key": f"hue:{hue.id}",
                 "id": hue.id,
                 "name": hue.name,

@@ -751,6 +751,8 @@ export interface components {
             base: number;
             /** Edits */
             edits: (components["schemas"]["AddHues"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource"] | components["schemas"]["AimSource"] | components["schemas"]["TintSource"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep"] | components["schemas"]["SetLadder"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken"] | components["schemas"]["SetTokenValue"] | components["schemas"]["RenameToken"] | components["schemas"]["RemoveToken"])[];
+            /** Latest */
+            latest?: string | null;
             /**
              * @default {
              *       "ground": "white",

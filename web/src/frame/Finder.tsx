@@ -1,9 +1,9 @@
 /** Finding a color, a token or a stage by a few letters. */
 import { Box, Dialog, Flex, Input, Portal, Text } from "@chakra-ui/react";
-import { type KeyboardEvent, useMemo, useState } from "react";
+import { type KeyboardEvent, memo, useMemo, useState } from "react";
 import { Swatch } from "../parts/Swatch";
 import { STAGES, type Stage, useLooking } from "../state/looking";
-import { useWorkspace } from "../state/workspace";
+import { useKnown } from "../state/workspace";
 
 const MOST = 9;
 
@@ -24,7 +24,7 @@ const plain = (text: string) =>
     .replace(/[\s._-]+/g, " ")
     .trim();
 
-export function Finder({ shown, onClose }: { shown: boolean; onClose: () => void }) {
+export const Finder = memo(function Finder({ shown, onClose }: { shown: boolean; onClose: () => void }) {
   return (
     <Dialog.Root open={shown} onOpenChange={(change) => !change.open && onClose()} lazyMount unmountOnExit>
       <Portal>
@@ -37,10 +37,10 @@ export function Finder({ shown, onClose }: { shown: boolean; onClose: () => void
       </Portal>
     </Dialog.Root>
   );
-}
+});
 
 function Search({ onClose }: { onClose: () => void }) {
-  const { view } = useWorkspace();
+  const { view } = useKnown();
   const { look, goTo } = useLooking();
   const [text, setText] = useState("");
   const [at, setAt] = useState(0);

@@ -10,7 +10,7 @@ import { TokensStage } from "../stages/tokens/TokensStage";
 import { useInterface } from "../state/interface";
 import { type Stage, useLooking } from "../state/looking";
 import { useSpecimenShown } from "../state/room";
-import { useWorkspace } from "../state/workspace";
+import { useKnown } from "../state/workspace";
 import { Finder } from "./Finder";
 import { KeysSheet } from "./KeysSheet";
 import { Notices } from "./Notices";
@@ -29,7 +29,7 @@ const SHEETS: Record<Stage, () => React.JSX.Element> = {
 
 export function Frame() {
   const { stage } = useLooking();
-  const { view, missing } = useWorkspace();
+  const { view, missing } = useKnown();
   const { surround } = useInterface();
   const specimen = useSpecimenShown();
   const keys = useKeys();

@@ -1,6 +1,6 @@
 /** All keys, on a sheet. */
 import { CloseButton, Dialog, Grid, Kbd, Portal, Text } from "@chakra-ui/react";
-import { Fragment } from "react";
+import { Fragment, memo } from "react";
 import { useInterface } from "../state/interface";
 import type { KeyBinding } from "./keys";
 
@@ -9,7 +9,7 @@ const BESIDES: [string, string][] = [
   ["Alt arrows", "Move the selected hue up or down in Sources"],
 ];
 
-export function KeysSheet({
+export const KeysSheet = memo(function KeysSheet({
   bindings,
   shown,
   onClose,
@@ -60,4 +60,4 @@ export function KeysSheet({
       </Portal>
     </Dialog.Root>
   );
-}
+});

@@ -1,10 +1,11 @@
 /** What went wrong and what can be done, over the sheet; and that the database is away. */
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { Tool } from "../parts/Tool";
-import { useWorkspace } from "../state/workspace";
+import { useActions, useKnown } from "../state/workspace";
 
 export function Notices() {
-  const { notice, away, tell } = useWorkspace();
+  const { notice, away } = useKnown();
+  const { tell } = useActions();
   return (
     <Box aria-live="polite" role="status">
       {away && (

@@ -1,8 +1,8 @@
 /** A ramp of the slip: the colors along one quantity, flush, with the value on it. A slider by mouse, touch and keys. */
-import { Box, Flex, Text } from "@chakra-ui/react";
 import { type KeyboardEvent, type PointerEvent, useRef, useState } from "react";
 import type { RampView } from "../api/client";
 import { NumberField } from "../parts/NumberField";
+import styles from "./ramp.module.css";
 
 interface Props {
   label: string;
@@ -66,11 +66,9 @@ export function SlipRamp({ label, ramp, step, places, unit = "", movable, onMove
     event.stopPropagation();
   };
   return (
-    <Flex align="center" gap="8px" height="26px">
-      <Text width="62px" color="fg.muted">
-        {label}
-      </Text>
-      <Box
+    <div className={styles.ramp}>
+      <span className={styles.label}>{label}</span>
+      <div
         ref={track}
         role="slider"
         tabIndex={movable ? 0 : -1}
@@ -81,12 +79,7 @@ export function SlipRamp({ label, ramp, step, places, unit = "", movable, onMove
         aria-valuetext={value.toFixed(places) + unit}
         aria-disabled={!movable}
         aria-readonly={!movable}
-        flex="1"
-        minWidth="80px"
-        height="24px"
-        position="relative"
-        cursor={movable ? "ew-resize" : "default"}
-        touchAction="none"
+        className={movable ? styles.movable : styles.track}
         onPointerDown={onPointerDown}
         onPointerMove={(event) => held !== null && go(at(event))}
         onPointerUp={finish}
@@ -99,50 +92,23 @@ export function SlipRamp({ label, ramp, step, places, unit = "", movable, onMove
         onBlur={finish}
       >
         {ramp.passing.map(([low = 0, high = 0]) => (
-          <Box
+          <div
             key={low}
-            position="absolute"
-            top="0"
-            height="5px"
-            border="1px solid"
-            borderBottom="0"
-            borderColor="fg"
+            className={styles.passing}
             style={{ left: share(low), right: `calc(100% - ${share(high)})` }}
           />
         ))}
-        <Box
-          position="absolute"
-          inset="6px 0 4px"
-          style={{ background: `linear-gradient(90deg, ${blocks})` }}
-        />
+        <div className={styles.colors} style={{ background: `linear-gradient(90deg, ${blocks})` }} />
         {ramp.reach < ramp.high && (
-          <Box
-            position="absolute"
-            top="3px"
-            bottom="1px"
-            width="1px"
-            bg="fg"
+          <div
+            className={styles.reach}
             title={`The gamut ends at ${ramp.reach.toFixed(places)}`}
             style={{ left: share(ramp.reach) }}
           />
         )}
-        <Box
-          position="absolute"
-          top="2px"
-          bottom="0"
-          width="8px"
-          marginLeft="-4px"
-          border="2px solid #000000"
-          outline="1px solid #FFFFFF"
-          style={{ left: share(value), opacity: movable ? 1 : 0.6 }}
-        />
-      </Box>
-      {!movable && (
-        <Text width="60px" fontFamily="mono" fontSize="12px" textAlign="right" paddingRight="6px">
-          {ramp.value.toFixed(places) + unit}
-        </Text>
-      )}
-      {movable && (
+        <div className={styles.value} style={{ left: share(value), opacity: movable ? 1 : 0.6 }} />
+      </div>
+      {movable ? (
         <NumberField
           label={`${label}, as a number`}
           value={ramp.value}
@@ -157,7 +123,9 @@ export function SlipRamp({ label, ramp, step, places, unit = "", movable, onMove
             onEnd();
           }}
         />
+      ) : (
+        <span className={styles.figure}>{ramp.value.toFixed(places) + unit}</span>
       )}
-    </Flex>
+    </div>
   );
 }

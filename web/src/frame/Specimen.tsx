@@ -1,6 +1,7 @@
 /** The specimen: a small piece of the product, drawn with the system's tokens, live. */
-import { Box, Flex, Grid, Text } from "@chakra-ui/react";
+import { Box } from "@chakra-ui/react";
 import { useView } from "../state/workspace";
+import styles from "./specimen.module.css";
 
 const SAILINGS = [
   { time: "07:40", vessel: "Alke", words: "42 of 96 places left", state: "On time", token: "status.success" },
@@ -14,6 +15,11 @@ const SAILINGS = [
   { time: "12:05", vessel: "Curlew", words: "Sea state 7", state: "Cancelled", token: "status.error" },
   { time: "16:30", vessel: "Tern", words: "From quay 2", state: "Gate change", token: "status.information" },
 ];
+const ACTIONS = [
+  ["Book", "action.fill"],
+  ["hovered", "action.hover"],
+  ["pressed", "action.pressed"],
+] as const;
 const BARS = [88, 68, 56, 44, 36, 24];
 
 /** A token's color as seen; tokens that a system does not have leave no color behind. */
@@ -26,7 +32,6 @@ function useTokens() {
 export function Specimen() {
   const { theme } = useView();
   const token = useTokens();
-  const ink = token("text.plain");
   return (
     <Box
       as="aside"
@@ -41,131 +46,89 @@ export function Specimen() {
       tabIndex={0}
       data-testid="specimen"
     >
-      <Flex justify="space-between" marginBottom="8px" fontSize="12px">
-        <Text fontWeight="700">Specimen: ticket page</Text>
-        <Text>
+      <div className={styles.head}>
+        <strong>Specimen: ticket page</strong>
+        <span>
           Theme <strong>{theme?.name}</strong>
-        </Text>
-      </Flex>
-      <Box
+        </span>
+      </div>
+      <div
         data-sample
-        style={{ background: token("surface.page"), color: ink, borderColor: token("border.divider") }}
-        borderWidth="1px"
+        className={styles.page}
+        style={{
+          background: token("surface.page"),
+          color: token("text.plain"),
+          borderColor: token("border.divider"),
+        }}
       >
-        <Box
-          padding="14px 12px"
+        <div
+          className={styles.brand}
           style={{ background: token("surface.brand"), color: token("text.on-brand") }}
         >
-          <Text fontSize="15px" fontWeight="700">
-            Skarvik to Tarnsey
-          </Text>
-          <Text fontSize="12px">Tuesday, 4 sailings</Text>
-        </Box>
+          <div className={styles.title}>Skarvik to Tarnsey</div>
+          Tuesday, 4 sailings
+        </div>
         {SAILINGS.map((sailing) => (
-          <Grid
+          <div
             key={sailing.vessel}
-            templateColumns="52px 1fr auto"
-            alignItems="center"
-            padding="8px 12px"
-            borderBottomWidth="1px"
+            className={styles.sailing}
             style={{ borderColor: token("border.divider") }}
           >
-            <Text fontFamily="mono" style={{ color: token("text.strong") }}>
+            <span className={styles.time} style={{ color: token("text.strong") }}>
               {sailing.time}
-            </Text>
-            <Box>
-              <Text fontWeight="700" style={{ color: token("text.strong") }}>
-                {sailing.vessel}
-              </Text>
-              <Text fontSize="12px" style={{ color: token("text.faint") }}>
+            </span>
+            <div>
+              <strong style={{ color: token("text.strong") }}>{sailing.vessel}</strong>
+              <div className={styles.small} style={{ color: token("text.faint") }}>
                 {sailing.words}
-              </Text>
-            </Box>
-            <Flex
-              align="center"
-              gap="6px"
-              fontSize="12px"
-              fontWeight="700"
-              paddingInline="8px"
-              paddingBlock="2px"
-              style={{ background: token("surface.card") }}
-            >
-              <Box
-                width="10px"
-                height="10px"
-                borderRadius="50%"
-                style={{ background: token(sailing.token) }}
-              />
+              </div>
+            </div>
+            <span className={styles.badge} style={{ background: token("surface.card") }}>
+              <span className={styles.dot} style={{ background: token(sailing.token) }} />
               {sailing.state}
-            </Flex>
-          </Grid>
+            </span>
+          </div>
         ))}
-        <Flex gap="8px" padding="12px" align="center" fontWeight="700" fontSize="13px">
-          {[
-            ["Book", "action.fill"],
-            ["hovered", "action.hover"],
-            ["pressed", "action.pressed"],
-          ].map(([words = "", fill = ""]) => (
-            <Box
+        <div className={styles.actions}>
+          {ACTIONS.map(([words, fill]) => (
+            <span
               key={words}
-              padding="5px 11px"
-              borderRadius="2px"
+              className={styles.action}
               style={{ background: token(fill), color: token("action.label") }}
             >
               {words}
-            </Box>
+            </span>
           ))}
-          <Box marginLeft="4px" textDecoration="underline" style={{ color: token("link.rest") }}>
+          <span className={styles.link} style={{ color: token("link.rest") }}>
             Fares
-          </Box>
-        </Flex>
-        <Box padding="0 12px 12px">
-          <Text fontSize="12px" marginBottom="3px" style={{ color: token("text.plain") }}>
-            Name on the ticket
-          </Text>
-          <Box
-            padding="6px 8px"
-            borderWidth="1px"
-            style={{
-              background: token("surface.card"),
-              borderColor: token("border.plain"),
-              color: token("text.plain"),
-            }}
+          </span>
+        </div>
+        <div className={styles.form}>
+          <div className={styles.small}>Name on the ticket</div>
+          <div
+            className={styles.field}
+            style={{ background: token("surface.card"), borderColor: token("border.plain") }}
           >
             Ines Vahl
-          </Box>
-        </Box>
-      </Box>
-      <Box
+          </div>
+        </div>
+      </div>
+      <div
         data-sample
-        marginTop="12px"
-        padding="12px"
-        borderWidth="1px"
+        className={styles.card}
         style={{
           background: token("surface.card"),
           color: token("text.strong"),
           borderColor: token("border.divider"),
         }}
       >
-        <Text fontWeight="700" marginBottom="10px">
-          Passengers by route
-        </Text>
-        <Flex
-          align="flex-end"
-          gap="6px"
-          height="90px"
-          borderBottomWidth="1px"
-          style={{ borderColor: token("border.plain") }}
-        >
+        <strong>Passengers by route</strong>
+        <div className={styles.chart} style={{ borderColor: token("border.plain") }}>
           {BARS.map((height, place) => (
-            <Box
-              key={height}
-              flex="1"
-              style={{ height: `${height}px`, background: token(`chart.series.${place + 1}`) }}
-            />
+            <div key={height} style={{ flex: 1, height, background: token(`chart.series.${place + 1}`) }} />
           ))}
-        </Flex>
-      </Box>
+        </div>
+      </div>
     </Box>
   );
 }

@@ -1,17 +1,21 @@
 /** The system's name: opens its renaming, the other systems, and its history. */
 import { Box, Button, Flex, Link, Popover, Portal, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { useState } from "react";
+import { memo, useState } from "react";
 import { Link as RouterLink } from "react-router";
 import { client, data, type Edit } from "../api/client";
 import { TextField } from "../parts/TextField";
 import { useLooking } from "../state/looking";
-import { useWorkspace } from "../state/workspace";
+import { useActions, useKnown } from "../state/workspace";
 
 const LATEST = 8;
 
 export function SystemName() {
-  const { view } = useWorkspace();
+  const { view } = useKnown();
+  return <DrawnName name={view?.name ?? ""} revision={view?.revision ?? 0} />;
+}
+
+const DrawnName = memo(function DrawnName({ name, revision }: { name: string; revision: number }) {
   const [open, setOpen] = useState(false);
   return (
     <Popover.Root
@@ -34,27 +38,27 @@ export function SystemName() {
           title="Rename it, open another, read its history"
         >
           <Text as="span" truncate>
-            {view?.name ?? ""}
+            {name}
           </Text>
         </Button>
       </Popover.Trigger>
       <Portal>
         <Popover.Positioner>
           <Popover.Content width="340px" padding="14px" boxShadow="md" aria-label="System">
-            {view && <Panel name={view.name} onLeave={() => setOpen(false)} />}
+            <Panel name={name} revision={revision} onLeave={() => setOpen(false)} />
           </Popover.Content>
         </Popover.Positioner>
       </Portal>
     </Popover.Root>
   );
-}
+});
 
-function Panel({ name, onLeave }: { name: string; onLeave: () => void }) {
+function Panel({ name, revision, onLeave }: { name: string; revision: number; onLeave: () => void }) {
   const { slug } = useLooking();
-  const { keep, view } = useWorkspace();
+  const { keep } = useActions();
   const systems = useQuery({ queryKey: ["systems"], queryFn: () => data(client.GET("/api/systems")) });
   const history = useQuery({
-    queryKey: ["history", slug, view?.revision],
+    queryKey: ["history", slug, revision],
     queryFn: () => data(client.GET("/api/systems/{slug}/history", { params: { path: { slug } } })),
   });
   return (

@@ -1,10 +1,13 @@
 /** The top strip: whose system, which stage, how it is seen, what can be taken back, and who acts. */
 import { Box, Button, Flex, Link, Popover, Portal } from "@chakra-ui/react";
+import { memo } from "react";
 import { NavLink, Link as RouterLink, useSearchParams } from "react-router";
 import { Choice } from "../parts/Choice";
+import { Mark } from "../parts/Mark";
+import { Unpublished } from "../parts/Unpublished";
 import { STAGES, type Stage, useLooking, VISION_WORDS } from "../state/looking";
 import { useNarrow } from "../state/room";
-import { useWorkspace } from "../state/workspace";
+import { useActions, useKnown } from "../state/workspace";
 import { Person } from "./Person";
 import { SeenAsChoice, SeenAsPanel } from "./SeenAsChoice";
 import { SurroundChoice } from "./SurroundChoice";
@@ -18,19 +21,8 @@ const STAGE_WORDS: Record<(typeof STAGES)[number], string> = {
   releases: "Releases",
 };
 
-export function Mark({ short = false }: { short?: boolean }) {
-  return (
-    <Flex align="center" gap="8px" fontSize="16px" fontWeight="700" letterSpacing="-0.01em">
-      <svg viewBox="0 0 20 20" width="20" height="20" aria-hidden="true">
-        <path d="M10 1 1 8.2V19h18V8.2z" fill="var(--ink)" />
-        <path d="M5 10.5h10M6.5 13.5h7M8 16.5h4" stroke="var(--paper)" strokeWidth="1.6" />
-      </svg>
-      {!short && "Heimat"}
-    </Flex>
-  );
-}
-
-export function TopStrip({ onKeys }: { onKeys: () => void }) {
+/** Its parts are drawn again only where what they show has changed: a drag changes most of the rest. */
+export const TopStrip = memo(function TopStrip({ onKeys }: { onKeys: () => void }) {
   const narrow = useNarrow();
   return (
     <Flex
@@ -69,7 +61,7 @@ export function TopStrip({ onKeys }: { onKeys: () => void }) {
       </Flex>
     </Flex>
   );
-}
+});
 
 /** Seen as and surround in one menu, where the strip is short. */
 function Looks() {
@@ -98,7 +90,7 @@ function Looks() {
 /** The stages in one menu, where the strip is short. */
 function StageMenu() {
   const { stage, goTo } = useLooking();
-  const open = useWorkspace().view?.findings.length ?? 0;
+  const open = useKnown().view?.findings.length ?? 0;
   const items = STAGES.map((each) => ({
     value: each,
     words: each === "legibility" && open > 0 ? `${STAGE_WORDS[each]}, ${open} to settle` : STAGE_WORDS[each],
@@ -117,10 +109,13 @@ function StageMenu() {
 }
 
 function Stages() {
+  const { view } = useKnown();
+  return <DrawnStages open={view?.findings.length ?? 0} changed={(view?.changed ?? 0) > 0} />;
+}
+
+const DrawnStages = memo(function DrawnStages({ open, changed }: { open: number; changed: boolean }) {
   const { slug, stage } = useLooking();
-  const { view } = useWorkspace();
   const [search] = useSearchParams();
-  const open = view?.findings.length ?? 0;
   return (
     <Flex as="nav" aria-label="Stages" align="stretch" gap="0">
       {STAGES.map((each) => (
@@ -165,34 +160,28 @@ function Stages() {
                   {open}
                 </Box>
               )}
-              {each === "releases" && (view?.changed ?? 0) > 0 && <Unpublished />}
+              {each === "releases" && changed && <Unpublished />}
             </Flex>
           </NavLink>
         </Link>
       ))}
     </Flex>
   );
-}
-
-/** A small open circle: changed, but not published. */
-export function Unpublished() {
-  return (
-    <Box
-      as="span"
-      role="img"
-      aria-label="changed, not published"
-      display="inline-block"
-      width="7px"
-      height="7px"
-      border="1.5px solid currentColor"
-      borderRadius="50%"
-      flexShrink={0}
-    />
-  );
-}
+});
 
 function TakeBack() {
-  const { view, takeBack } = useWorkspace();
+  const { view } = useKnown();
+  return <DrawnTakeBack undo={view?.undo ?? null} redo={view?.redo ?? null} />;
+}
+
+const DrawnTakeBack = memo(function DrawnTakeBack({
+  undo,
+  redo,
+}: {
+  undo: string | null;
+  redo: string | null;
+}) {
+  const { takeBack } = useActions();
   return (
     <Flex gap="0">
       <Button
@@ -200,8 +189,8 @@ function TakeBack() {
         size="2xs"
         height="28px"
         fontSize="13px"
-        disabled={!view?.undo}
-        title={view?.undo ? `Undo: ${view.undo}` : "Nothing of yours to undo"}
+        disabled={!undo}
+        title={undo ? `Undo: ${undo}` : "Nothing of yours to undo"}
         onClick={() => void takeBack("undo")}
       >
         Undo
@@ -211,12 +200,12 @@ function TakeBack() {
         size="2xs"
         height="28px"
         fontSize="13px"
-        disabled={!view?.redo}
-        title={view?.redo ? `Redo: ${view.redo}` : "Nothing of yours to redo"}
+        disabled={!redo}
+        title={redo ? `Redo: ${redo}` : "Nothing of yours to redo"}
         onClick={() => void takeBack("redo")}
       >
         Redo
       </Button>
     </Flex>
   );
-}
+});

@@ -1,24 +1,39 @@
 /** All keys of the frame, and the sheet that shows them. */
-import { useEffect, useMemo, useRef, useState } from "react";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { copyText } from "../parts/copy";
 import { SURROUNDS, useInterface } from "../state/interface";
 import { STAGES, useLooking, VISIONS } from "../state/looking";
 import { type Aim, useMoving } from "../state/moving";
 import { useSpecimenShown } from "../state/room";
-import { useWorkspace } from "../state/workspace";
+import { useActions, useKnown } from "../state/workspace";
 import { dispatch, type KeyBinding } from "./keys";
 
 const next = <T>(all: readonly T[], at: T): T => all[(all.indexOf(at) + 1) % all.length] as T;
 
 export function useKeys() {
   const { looking, look, goTo } = useLooking();
-  const { view, takeBack, keep } = useWorkspace();
+  const { view } = useKnown();
+  const { takeBack, keep } = useActions();
   const { move, end } = useMoving();
   const { surround, singleKeys, notation, set } = useInterface();
   const specimen = useSpecimenShown();
   const [shown, setShown] = useState(false);
   const [finding, setFinding] = useState(false);
-  const slip = view?.slip ?? null;
+
+  // The bindings stay the same, so that nothing that shows them is drawn again; they act on what is there now.
+  const now = {
+    slip: view?.slip ?? null,
+    looking,
+    look,
+    goTo,
+    surround,
+    specimen,
+    notation,
+    end,
+    singleKeys,
+  };
+  const present = useRef(now);
+  present.current = now;
 
   const bindings = useMemo<KeyBinding[]>(() => {
     const moving = (
@@ -33,6 +48,7 @@ export function useKeys() {
       act: (event) => move((aim) => change(aim, event.shiftKey ? 10 : 1)),
     });
     const pin = (pinned: boolean) => {
+      const { slip } = present.current;
       if (slip?.kind !== "step" || slip.pinned === pinned) return;
       const [hue = "", step = ""] = slip.key.slice("step:".length).split("/");
       void keep([{ type: "pin_step", hue, step, color: pinned ? slip.hex : null }]);
@@ -43,7 +59,7 @@ export function useKeys() {
         shown: `${place + 1}`,
         words: `Stage ${stage}`,
         shift: false,
-        act: () => void goTo(stage),
+        act: () => void present.current.goTo(stage),
       })),
       moving("Minus", "-", "Darker by 1", (aim, by) => ({ lightness: aim.lightness - by })),
       moving("Equal", "=", "Lighter by 1", (aim, by) => ({ lightness: aim.lightness + by })),
@@ -62,26 +78,29 @@ export function useKeys() {
         code: "KeyC",
         shown: "c",
         words: "Copy the selected color in the notation chosen",
-        act: () =>
-          void copyText(slip?.notations.find((each) => each.notation === notation)?.text ?? slip?.hex ?? ""),
+        act: () => {
+          const { slip, notation: chosen } = present.current;
+          void copyText(slip?.notations.find((each) => each.notation === chosen)?.text ?? slip?.hex ?? "");
+        },
       },
       {
         code: "KeyV",
         shown: "v",
         words: "Next vision",
-        act: () => look({ vision: next(VISIONS, looking.vision ?? "typical") }),
+        act: () =>
+          present.current.look({ vision: next(VISIONS, present.current.looking.vision ?? "typical") }),
       },
       {
         code: "KeyB",
         shown: "b",
         words: "Next surround",
-        act: () => set({ surround: next(SURROUNDS, surround) }),
+        act: () => set({ surround: next(SURROUNDS, present.current.surround) }),
       },
       {
         code: "KeyS",
         shown: "s",
         words: "Fold or open the specimen",
-        act: () => set({ specimen: !specimen }),
+        act: () => set({ specimen: !present.current.specimen }),
       },
       {
         code: "Slash",
@@ -108,13 +127,10 @@ export function useKeys() {
         act: () => void takeBack("redo"),
       },
     ];
-  }, [slip, looking.vision, surround, specimen, notation, look, goTo, move, keep, takeBack, set]);
+  }, [move, keep, takeBack, set]);
 
-  const present = useRef({ bindings, singleKeys, end });
-  present.current = { bindings, singleKeys, end };
   useEffect(() => {
-    const down = (event: KeyboardEvent) =>
-      dispatch(event, present.current.bindings, present.current.singleKeys);
+    const down = (event: KeyboardEvent) => dispatch(event, bindings, present.current.singleKeys);
     // A held key is one gesture: it is kept when the key is let go.
     const up = () => void present.current.end();
     window.addEventListener("keydown", down);
@@ -123,14 +139,10 @@ export function useKeys() {
       window.removeEventListener("keydown", down);
       window.removeEventListener("keyup", up);
     };
-  }, []);
+  }, [bindings]);
 
-  return {
-    bindings,
-    shown,
-    open: () => setShown(true),
-    close: () => setShown(false),
-    finding,
-    endFinding: () => setFinding(false),
-  };
+  const open = useCallback(() => setShown(true), []);
+  const close = useCallback(() => setShown(false), []);
+  const endFinding = useCallback(() => setFinding(false), []);
+  return { bindings, shown, open, close, finding, endFinding };
 }

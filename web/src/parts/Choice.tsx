@@ -1,5 +1,6 @@
 /** A button that names what it chooses and the present choice, and opens a menu of all. */
 import { Button, Menu, Portal, Text } from "@chakra-ui/react";
+import { memo, useCallback, useRef } from "react";
 
 interface Item {
   value: string;
@@ -14,7 +15,28 @@ interface Props {
   plain?: boolean;
 }
 
-export function Choice({ label, value, items, onChoose, plain = false }: Props) {
+export function Choice(props: Props) {
+  const onChoose = useRef(props.onChoose);
+  onChoose.current = props.onChoose;
+  const choose = useCallback((value: string) => onChoose.current(value), []);
+  return <Drawn {...props} onChoose={choose} />;
+}
+
+const sameItems = (one: Item[], other: Item[]) =>
+  one.length === other.length &&
+  one.every((item, place) => item.value === other[place]?.value && item.words === other[place]?.words);
+
+/** A menu is dear to draw: it is drawn again only where what it shows has changed. */
+const Drawn = memo(
+  DrawnChoice,
+  (before, after) =>
+    before.label === after.label &&
+    before.value === after.value &&
+    before.plain === after.plain &&
+    sameItems(before.items, after.items),
+);
+
+function DrawnChoice({ label, value, items, onChoose, plain = false }: Props) {
   const chosen = items.find((item) => item.value === value);
   return (
     <Menu.Root positioning={{ placement: "bottom-start" }} lazyMount>

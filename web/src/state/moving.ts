@@ -1,7 +1,7 @@
 /** Moving the selected hue in lightness, chroma and hue: one gesture, previewed while it lasts, kept when it ends. */
 import { useCallback, useRef } from "react";
-import { type Edit, problemOf, type SlipView } from "../api/client";
-import { useWorkspace } from "./workspace";
+import type { Edit, SlipView } from "../api/client";
+import { useActions, useKnown } from "./workspace";
 
 export interface Aim {
   lightness: number;
@@ -24,7 +24,8 @@ function allowed(aim: Aim): Aim {
 }
 
 export function useMoving() {
-  const { view, preview, endPreview, keep, tell } = useWorkspace();
+  const { view } = useKnown();
+  const { preview, endPreview, put } = useActions();
   const aim = useRef<{ hue: string; at: Aim } | null>(null);
   const slip = view?.slip ?? null;
   const latest = useRef(slip);
@@ -48,12 +49,8 @@ export function useMoving() {
     const gesture = aim.current;
     if (!gesture) return;
     aim.current = null;
-    try {
-      await keep([{ type: "aim_source", hue: gesture.hue, ...gesture.at } as Edit]);
-    } catch (thrown) {
-      tell({ words: problemOf(thrown).message, actions: [] });
-    }
-  }, [keep, tell]);
+    await put({ type: "aim_source", hue: gesture.hue, ...gesture.at } as Edit);
+  }, [put]);
 
   const cancel = useCallback(() => {
     aim.current = null;

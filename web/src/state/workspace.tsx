@@ -31,33 +31,45 @@ export interface Notice {
   actions: { words: string; act: () => void }[];
 }
 
-interface Workspace {
+/** What is known of the system; it changes with every answer. */
+interface Known {
   view: SystemView | null;
-  /** Whether what is shown is a preview of a gesture. */
-  previewing: boolean;
   missing: Problem | null;
   notice: Notice | null;
   away: boolean;
+}
+
+/** What can be done; it stays the same while the system is open, so that who only acts is not drawn again. */
+interface Actions {
   tell: (notice: Notice | null) => void;
   preview: (edits: Edit[]) => void;
   endPreview: () => void;
   /** Keep edits as one revision. Resolves when they are kept; rejects with a Problem that belongs to a field. */
   keep: (edits: Edit[]) => Promise<SystemView | null>;
+  /** Keep one edit, and tell over the sheet what went wrong: for what has no field to tell it at. */
+  put: (edit: Edit) => Promise<void>;
   takeBack: (kind: "undo" | "redo") => Promise<void>;
   refresh: () => Promise<void>;
 }
 
-const Context = createContext<Workspace | null>(null);
+const KnownContext = createContext<Known | null>(null);
+const ActionsContext = createContext<Actions | null>(null);
 
-export function useWorkspace(): Workspace {
-  const found = useContext(Context);
-  if (!found) throw new Error("useWorkspace stands inside WorkspaceProvider");
+export function useKnown(): Known {
+  const found = useContext(KnownContext);
+  if (!found) throw new Error("useKnown stands inside WorkspaceProvider");
+  return found;
+}
+
+export function useActions(): Actions {
+  const found = useContext(ActionsContext);
+  if (!found) throw new Error("useActions stands inside WorkspaceProvider");
   return found;
 }
 
 /** The view, for what is only shown once there is one. */
 export function useView(): SystemView {
-  const { view } = useWorkspace();
+  const { view } = useKnown();
   if (!view) throw new Error("useView stands where a system is open");
   return view;
 }
@@ -87,9 +99,16 @@ export function WorkspaceProvider({ children }: { children: ReactNode }) {
   const kept = query.data ?? null;
 
   // What callbacks need of the present, without being made anew by it.
-  const now = useRef<{ looking: Looking; revision: number }>({ looking, revision: 1 });
+  const now = useRef<{ looking: Looking; revision: number; latest: string | null }>({
+    looking,
+    revision: 1,
+    latest: null,
+  });
   now.current.looking = looking;
-  if (kept) now.current.revision = kept.revision;
+  if (kept) {
+    now.current.revision = kept.revision;
+    now.current.latest = kept.latest;
+  }
 
   const refresh = useCallback(async () => {
     await queries.invalidateQueries({ queryKey: ["system", slug] });
@@ -125,7 +144,8 @@ export function WorkspaceProvider({ children }: { children: ReactNode }) {
   const flight = useMemo(
     () =>
       new SingleFlight<Edit[]>(async (edits) => {
-        const body = { base: now.current.revision, edits, view: now.current.looking };
+        const { revision: base, looking: view, latest } = now.current;
+        const body = { base, edits, view, latest };
         const mine = gesture.current;
         try {
           const view = await data(
@@ -197,6 +217,17 @@ export function WorkspaceProvider({ children }: { children: ReactNode }) {
     [flight, insist, refresh, settle, slug],
   );
 
+  const put = useCallback(
+    async (edit: Edit) => {
+      try {
+        await keep([edit]);
+      } catch (thrown) {
+        setNotice({ words: problemOf(thrown).message, actions: [] });
+      }
+    },
+    [keep],
+  );
+
   const takeBack = useCallback(
     async (kind: "undo" | "redo") => {
       const key = newKey();
@@ -223,24 +254,31 @@ export function WorkspaceProvider({ children }: { children: ReactNode }) {
   const failed = query.error ? problemOf(query.error) : null;
   const reached = query.failureReason ? problemOf(query.failureReason).passing : false;
   const polled = head.error ? problemOf(head.error).passing : false;
-  const workspace = useMemo<Workspace>(
+  const known = useMemo<Known>(
     () => ({
-      view: previewed
-        ? { ...previewed, latest: kept?.latest ?? null, undo: kept?.undo ?? null, redo: kept?.redo ?? null }
-        : kept,
-      previewing: previewed !== null,
+      view: previewed ? { ...previewed, undo: kept?.undo ?? null, redo: kept?.redo ?? null } : kept,
       missing: failed && !failed.passing ? failed : null,
       notice,
       away: unsaved || reached || polled,
+    }),
+    [previewed, kept, failed, notice, unsaved, reached, polled],
+  );
+  const actions = useMemo<Actions>(
+    () => ({
       tell: setNotice,
       preview: (edits) => flight.offer(edits),
       endPreview,
       keep,
+      put,
       takeBack,
       refresh,
     }),
-    [previewed, kept, failed, notice, unsaved, reached, polled, flight, endPreview, keep, takeBack, refresh],
+    [flight, endPreview, keep, put, takeBack, refresh],
   );
 
-  return <Context value={workspace}>{children}</Context>;
+  return (
+    <ActionsContext value={actions}>
+      <KnownContext value={known}>{children}</KnownContext>
+    </ActionsContext>
+  );
 }

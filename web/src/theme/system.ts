@@ -75,7 +75,7 @@ const config = defineConfig({
       background: "var(--paper)",
       color: "var(--ink)",
     },
-    "*:focus-visible": {
+    "*:focus-visible:not([role=gridcell])": {
       outline: "2px solid #000000 !important",
       outlineOffset: "0 !important",
       boxShadow: "0 0 0 4px #FFFFFF !important",

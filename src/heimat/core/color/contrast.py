@@ -1,6 +1,5 @@
 """Contrast after WCAG 2.2 (definitions of relative luminance and contrast ratio; criteria 1.4.3, 1.4.6, 1.4.11)."""
 
-from decimal import ROUND_DOWN, Decimal
 from typing import Literal
 
 import numpy as np
@@ -56,7 +55,14 @@ def grade(value: float) -> Grade:
 
 def cut(value: float) -> str:
     """Print a ratio with two decimals, cut and never rounded: 4.499 reads 4.49."""
-    return str(Decimal(repr(float(value))).quantize(Decimal("0.01"), rounding=ROUND_DOWN))
+    number = float(value)
+    hundredths = int(number * 100.0)
+    # The product may be rounded across a hundredth, in either direction.
+    if (hundredths + 1) / 100.0 <= number:
+        hundredths += 1
+    elif hundredths / 100.0 > number:
+        hundredths -= 1
+    return f"{hundredths // 100}.{hundredths % 100:02d}"
 
 
 def luminance_reaching(target: float, ground: ArrayLike, *, lighter: bool) -> Floats:

@@ -203,6 +203,12 @@ def hex_of(rgb8: Bytes) -> str:
     return "#" + bytes(np.asarray(rgb8, dtype=np.uint8)).hex().upper()
 
 
+def hexes_of(rgb8: Bytes) -> list[str]:
+    """`#RRGGBB` of each of n 8-bit colors, shape (n, 3)."""
+    digits = np.ascontiguousarray(rgb8, dtype=np.uint8).tobytes().hex().upper()
+    return ["#" + digits[at : at + 6] for at in range(0, len(digits), 6)]
+
+
 _PLACES: dict[str, tuple[int, int, int]] = {
     "hsl": (2, 2, 2),
     "hwb": (2, 2, 2),

@@ -1,27 +1,21 @@
 /** A finding: the pair as it is, a sentence with figures, and the ways to settle it. */
 import { Box, Flex, Grid, Text } from "@chakra-ui/react";
-import { type Edit, type FindingView, problemOf } from "../../api/client";
+import type { Edit, FindingView } from "../../api/client";
 import { Swatch } from "../../parts/Swatch";
 import { Tool } from "../../parts/Tool";
 import { useLooking, VISION_WORDS } from "../../state/looking";
-import { useWorkspace } from "../../state/workspace";
+import { useActions } from "../../state/workspace";
 
 export function FindingRow({ finding }: { finding: FindingView }) {
-  const { keep, tell } = useWorkspace();
+  const { put } = useActions();
   const { look } = useLooking();
-  const settle = async (repair: FindingView["repairs"][number]) => {
-    const edit = {
+  const settle = (repair: FindingView["repairs"][number]) =>
+    put({
       type: "set_token_value",
       token: repair.token,
       theme: repair.theme,
       value: { kind: "step", hue: repair.hue, step: repair.step },
-    } as Edit;
-    try {
-      await keep([edit]);
-    } catch (thrown) {
-      tell({ words: problemOf(thrown).message, actions: [] });
-    }
-  };
+    } as Edit);
   return (
     <Grid
       templateColumns="100px minmax(0, 1fr)"

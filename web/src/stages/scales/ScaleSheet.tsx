@@ -1,12 +1,13 @@
 /** The sheet of scales. Arrow keys walk it; what is selected fills the slip. */
-import { Box, Flex, Text } from "@chakra-ui/react";
-import { type KeyboardEvent, useRef } from "react";
+import { Box, Flex } from "@chakra-ui/react";
+import { type KeyboardEvent, useCallback, useRef } from "react";
 import type { HueView, StepView } from "../../api/client";
 import { useInterface } from "../../state/interface";
 import { useLooking } from "../../state/looking";
 import { useView } from "../../state/workspace";
 import { LABELS_WIDTH, ROW_HEIGHT } from "./measures";
 import { StepCell } from "./StepCell";
+import styles from "./sheet.module.css";
 
 export function ScaleSheet() {
   const { hues, ladder } = useView();
@@ -17,6 +18,8 @@ export function ScaleSheet() {
   const at = locate(hues, looking.select ?? "");
   const row = hues[at?.row ?? -1];
   const column = at?.column ?? null;
+
+  const select = useCallback((key: string) => look({ select: key }), [look]);
 
   const go = (to: StepView | undefined) => {
     if (!to) return;
@@ -50,21 +53,16 @@ export function ScaleSheet() {
     <Box ref={sheet} role="grid" aria-label="Scales" onKeyDown={onKeyDown} data-testid="scales">
       <Flex role="row" marginLeft={`${LABELS_WIDTH}px`} marginTop="4px" marginBottom="4px">
         {ladder.steps.map((step, place) => (
-          <Box
+          // A heading is read, not reached: the arrow keys walk the steps.
+          // biome-ignore lint/a11y/useFocusableInteractive: see above
+          <div
             key={step.id}
             role="columnheader"
-            flex="1"
-            minWidth="0"
-            paddingLeft="7px"
-            fontFamily="mono"
-            lineHeight="16px"
-            fontWeight={place === column ? "700" : "400"}
+            className={styles.column}
+            style={{ fontWeight: place === column ? 700 : 400 }}
           >
-            <Text fontSize="13px">{step.label}</Text>
-            <Text fontSize="12px" color="fg.muted">
-              L* {step.lightness}
-            </Text>
-          </Box>
+            {step.label} <span className={styles.aim}>L* {step.lightness}</span>
+          </div>
         ))}
       </Flex>
       {hues.map((hue, place) => (
@@ -75,30 +73,19 @@ export function ScaleSheet() {
           marginTop={place > 0 && hues[place - 1]?.kind !== hue.kind ? "8px" : "0"}
           data-row={hue.name}
         >
-          <Box role="rowheader" width={`${LABELS_WIDTH}px`} flexShrink={0} paddingTop="5px">
-            <Box
-              as="button"
-              display="block"
-              textAlign="left"
-              width="100%"
-              minHeight="36px"
-              cursor="pointer"
+          {/* biome-ignore lint/a11y/useFocusableInteractive: its button is reached by pointer, its steps by keys */}
+          <div role="rowheader" className={styles.row} style={{ width: LABELS_WIDTH }}>
+            <button
+              type="button"
+              className={styles.hue}
               tabIndex={-1}
+              style={{ textDecoration: looking.select === hue.key ? "underline" : "none" }}
               onClick={() => look({ select: hue.key })}
             >
-              <Text
-                fontWeight="700"
-                truncate
-                paddingRight="6px"
-                textDecoration={looking.select === hue.key ? "underline" : "none"}
-              >
-                {hue.name}
-              </Text>
-              <Text fontSize="12px" color="fg.muted">
-                {hue.status ?? hue.kind}
-              </Text>
-            </Box>
-          </Box>
+              <span className={styles.name}>{hue.name}</span>{" "}
+              <span className={styles.kind}>{hue.status ?? hue.kind}</span>
+            </button>
+          </div>
           {hue.steps.map((step, index) => (
             <StepCell
               key={step.id}
@@ -111,7 +98,7 @@ export function ScaleSheet() {
               entry={step.key === entry}
               told={row?.id === hue.id || (column === step.column && at !== null)}
               print={print}
-              onSelect={() => look({ select: step.key })}
+              onSelect={select}
             />
           ))}
         </Flex>

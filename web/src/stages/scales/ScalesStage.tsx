@@ -1,12 +1,12 @@
 /** Scales: one row a hue, one column a label, edge to edge; the ladder and its promises above. */
 import { Box, Flex, Text } from "@chakra-ui/react";
-import { type Edit, type HueView, problemOf } from "../../api/client";
+import type { Edit, HueView } from "../../api/client";
 import { Choice } from "../../parts/Choice";
 import { Tool } from "../../parts/Tool";
 import { Toolbar } from "../../parts/Toolbar";
 import { PRINTS, type Print, useInterface } from "../../state/interface";
 import { useLooking } from "../../state/looking";
-import { useView, useWorkspace } from "../../state/workspace";
+import { useActions, useView } from "../../state/workspace";
 import { Promises } from "./Promises";
 import { ScaleSheet } from "./ScaleSheet";
 
@@ -14,16 +14,9 @@ const LADDERS: Record<string, string> = { usual: "usual, 9", long: "long, 11", f
 
 export function ScalesStage() {
   const view = useView();
-  const { keep, tell } = useWorkspace();
+  const { put } = useActions();
   const { looking, look } = useLooking();
   const { print, set } = useInterface();
-  const put = async (edit: Edit) => {
-    try {
-      await keep([edit]);
-    } catch (thrown) {
-      tell({ words: problemOf(thrown).message, actions: [] });
-    }
-  };
   const step = view.slip?.kind === "step" ? view.slip : null;
   const grounds = [
     { value: "white", words: "white" },

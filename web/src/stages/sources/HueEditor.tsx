@@ -6,7 +6,7 @@ import { Choice } from "../../parts/Choice";
 import { TextField } from "../../parts/TextField";
 import { Tool } from "../../parts/Tool";
 import { useLooking } from "../../state/looking";
-import { useWorkspace } from "../../state/workspace";
+import { useActions } from "../../state/workspace";
 
 interface Props {
   hue: HueView;
@@ -29,7 +29,7 @@ const KINDS = [
 const STATUSES = ["success", "warning", "error", "information"];
 
 export function HueEditor({ hue, put, onUp, onDown, first, last }: Props) {
-  const { keep } = useWorkspace();
+  const { keep } = useActions();
   const { look } = useLooking();
   const [removing, setRemoving] = useState(false);
   const sort = (value: string) => {

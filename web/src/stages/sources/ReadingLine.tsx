@@ -6,12 +6,12 @@ import { Choice } from "../../parts/Choice";
 import { ReadLines, useReading } from "../../parts/ReadLines";
 import { Tool } from "../../parts/Tool";
 import { useLooking } from "../../state/looking";
-import { useWorkspace } from "../../state/workspace";
+import { useActions } from "../../state/workspace";
 
 const KINDS = ["brand", "accent", "neutral"].map((kind) => ({ value: kind, words: kind }));
 
 export function ReadingLine() {
-  const { keep } = useWorkspace();
+  const { keep } = useActions();
   const { seeing } = useLooking();
   const [text, setText] = useState("");
   const [kind, setKind] = useState<HueKind>("accent");

@@ -1,12 +1,12 @@
 /** Sources: the hues as bands, and a reading line that takes colors. */
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { type KeyboardEvent, useState } from "react";
-import { type Edit, type HueKind, type HueView, problemOf } from "../../api/client";
+import type { Edit, HueKind, HueView } from "../../api/client";
 import { Choice } from "../../parts/Choice";
 import { Toolbar } from "../../parts/Toolbar";
 import { useInterface } from "../../state/interface";
 import { useLooking } from "../../state/looking";
-import { useView, useWorkspace } from "../../state/workspace";
+import { useActions, useView } from "../../state/workspace";
 import { HueBand } from "./HueBand";
 import { HueEditor } from "./HueEditor";
 import { ReadingLine } from "./ReadingLine";
@@ -20,19 +20,12 @@ const KINDS: { kind: HueKind; words: string; height: number }[] = [
 
 export function SourcesStage() {
   const view = useView();
-  const { keep, tell } = useWorkspace();
+  const { put } = useActions();
   const { looking, look } = useLooking();
   const { print } = useInterface();
   const [dragged, setDragged] = useState<string | null>(null);
   const selected = view.hues.find((hue) => hue.key === looking.select) ?? null;
 
-  const put = async (edit: Edit) => {
-    try {
-      await keep([edit]);
-    } catch (thrown) {
-      tell({ words: problemOf(thrown).message, actions: [] });
-    }
-  };
   const moveBy = (hue: HueView, by: number) => {
     const same = view.hues.filter((other) => other.kind === hue.kind);
     const place = same.findIndex((other) => other.id === hue.id);

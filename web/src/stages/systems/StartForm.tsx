@@ -6,6 +6,9 @@ import { useNavigate } from "react-router";
 import { client, data, type Problem, problemOf } from "../../api/client";
 import { ReadLines, useReading } from "../../parts/ReadLines";
 
+/** A system may be named later; its colors are what it starts from. */
+const UNNAMED = "Untitled";
+
 export function StartForm() {
   const [name, setName] = useState("");
   const [colors, setColors] = useState("");
@@ -19,7 +22,9 @@ export function StartForm() {
     event.preventDefault();
     setBusy(true);
     try {
-      const { slug } = await data(client.POST("/api/systems", { body: { name, colors } }));
+      const { slug } = await data(
+        client.POST("/api/systems", { body: { name: name.trim() || UNNAMED, colors } }),
+      );
       void queries.invalidateQueries({ queryKey: ["systems"] });
       navigate(`/systems/${slug}/scales`);
     } catch (thrown) {
@@ -41,6 +46,7 @@ export function StartForm() {
           bg="bg"
           borderColor="border.emphasized"
           value={name}
+          placeholder={UNNAMED}
           onChange={(event) => setName(event.target.value)}
           autoComplete="off"
         />

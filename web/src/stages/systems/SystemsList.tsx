@@ -4,7 +4,7 @@ import { useQuery } from "@tanstack/react-query";
 import { Link as RouterLink } from "react-router";
 import { client, data, problemOf } from "../../api/client";
 import { Person } from "../../frame/Person";
-import { Mark } from "../../frame/TopStrip";
+import { Mark } from "../../parts/Mark";
 import { StartForm } from "./StartForm";
 
 const AGAIN_MS = 1500;

@@ -4,12 +4,12 @@ import { useState } from "react";
 import { type Edit, problemOf } from "../../api/client";
 import { Tool } from "../../parts/Tool";
 import { useLooking } from "../../state/looking";
-import { useView, useWorkspace } from "../../state/workspace";
+import { useActions, useView } from "../../state/workspace";
 import { StepPicker } from "./StepPicker";
 
 export function AddToken({ onDone }: { onDone: () => void }) {
   const view = useView();
-  const { keep } = useWorkspace();
+  const { keep } = useActions();
   const { look } = useLooking();
   const [name, setName] = useState("");
   const [step, setStep] = useState<{ hue: string; step: string } | null>(null);

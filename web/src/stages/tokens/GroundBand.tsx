@@ -1,8 +1,8 @@
 /** A ground as a band of its own color, with what stands on it: live text, parts, lines. */
 import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import type { PairingView, TokenView } from "../../api/client";
-import { Unpublished } from "../../frame/TopStrip";
 import { hatch } from "../../parts/hatch";
+import { Unpublished } from "../../parts/Unpublished";
 
 interface Props {
   ground: TokenView;
@@ -172,15 +172,15 @@ function Parts({
             style={line ? { borderColor: token.seen } : { background: token.seen, color: token.ink }}
             onClick={() => onSelect(token.key)}
           >
+            <Text fontWeight="700" fontSize="12px" truncate>
+              {token.name}
+            </Text>
             <Flex justify="space-between" gap="6px" fontSize="12px">
-              <Text as="span" fontWeight="700" truncate>
-                {token.name}
+              <Text as="span" truncate>
+                {token.chain}
               </Text>
               <Figure pairing={pairing} ink={line ? token.seen : token.ink} />
             </Flex>
-            <Text fontSize="12px" truncate>
-              {token.chain}
-            </Text>
           </Box>
         );
       })}

@@ -6,12 +6,12 @@ import { Choice } from "../../parts/Choice";
 import { TextField } from "../../parts/TextField";
 import { Tool } from "../../parts/Tool";
 import { useLooking } from "../../state/looking";
-import { useView, useWorkspace } from "../../state/workspace";
+import { useActions, useView } from "../../state/workspace";
 import { StepPicker } from "./StepPicker";
 
 export function TokenEditor({ token }: { token: TokenView }) {
   const view = useView();
-  const { keep } = useWorkspace();
+  const { keep } = useActions();
   const { look } = useLooking();
   const [problem, setProblem] = useState<string | null>(null);
   const theme = view.theme?.id ?? "";

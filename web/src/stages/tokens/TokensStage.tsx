@@ -6,14 +6,14 @@ import { TextField } from "../../parts/TextField";
 import { Tool } from "../../parts/Tool";
 import { Toolbar } from "../../parts/Toolbar";
 import { useLooking } from "../../state/looking";
-import { useView, useWorkspace } from "../../state/workspace";
+import { useActions, useView } from "../../state/workspace";
 import { AddToken } from "./AddToken";
 import { GroundBand } from "./GroundBand";
 import { TokenEditor } from "./TokenEditor";
 
 export function TokensStage() {
   const view = useView();
-  const { keep } = useWorkspace();
+  const { keep } = useActions();
   const { looking, look } = useLooking();
   const [adding, setAdding] = useState(false);
   const byId = new Map(view.tokens.map((token) => [token.id, token]));
