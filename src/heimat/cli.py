@@ -7,6 +7,7 @@ os.environ.setdefault("OPENBLAS_NUM_THREADS", "1")
 
 import argparse
 import json
+import socket
 import sys
 from pathlib import Path
 
@@ -16,6 +17,7 @@ from sqlalchemy.exc import SQLAlchemyError
 
 from heimat.api.app import create_app
 from heimat.demo.load import load_demo
+from heimat.service.people import ensure_somebody
 from heimat.store.engine import make_engine
 from heimat.store.migrate import migrate
 
@@ -34,12 +36,22 @@ def serve(host: str, port: int, *, demo: bool) -> int:
         migrate(engine)
         if demo and load_demo(engine):
             print("Loading the demo’s systems: Brinemark and Merrow Light", flush=True)
+        ensure_somebody(engine)
     except SQLAlchemyError as error:
         print(f"The database does not answer as it should: {error.__cause__ or error}", file=sys.stderr)
         return 1
-    print(f"Heimat is at http://{host}:{port}", flush=True)
-    uvicorn.run(create_app(engine), host=host, port=port, log_level="warning", access_log=False)
+    config = uvicorn.Config(create_app(engine), host=host, port=port, log_level="warning", access_log=False)
+    _AnnouncingServer(config).run()
     return 0
+
+
+class _AnnouncingServer(uvicorn.Server):
+    """A server that says its address once it listens, and not before."""
+
+    async def startup(self, sockets: list[socket.socket] | None = None) -> None:
+        await super().startup(sockets)
+        if self.started:
+            print(f"Heimat is at http://{self.config.host}:{self.config.port}", flush=True)
 
 
 def openapi() -> str:

@@ -4,11 +4,14 @@ import gzip
 import json
 
 import pytest
+from sqlalchemy import text
 from starlette.testclient import TestClient
 
 from heimat.api.app import create_app
 from heimat.demo.load import load_demo
+from heimat.service.people import ensure_somebody
 from heimat.store.migrate import migrate
+from heimat.store.tables import person
 
 AT = "/api/systems/brinemark"
 
@@ -316,6 +319,18 @@ def test_a_preview_is_small(client):
     answer = client.post(f"{AT}/preview", json=body)
     assert answer.headers["content-encoding"] == "gzip"
     assert len(gzip.compress(answer.content, 3)) < 50_000
+
+
+def test_a_database_that_knows_nobody(client, engine):
+    with engine.begin() as connection:
+        connection.execute(text("SET FOREIGN_KEY_CHECKS = 0"))
+        connection.execute(person.delete())
+        connection.execute(text("SET FOREIGN_KEY_CHECKS = 1"))
+    assert client.get("/api/me").status_code == 404
+    assert edit(client, 1, rename("kelp", "weed")).status_code == 404
+    ensure_somebody(engine)
+    assert client.get("/api/me").json()["me"]["name"] == "The Designer"
+    assert edit(client, 1, rename("kelp", "weed")).status_code == 200
 
 
 def test_every_other_process_sees_the_same(client, engine):

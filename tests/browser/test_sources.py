@@ -117,6 +117,14 @@ def test_sorting_moving_and_removing(page: Page) -> None:
     page.wait(lambda: "buoy" in bands(page))
 
 
+def test_values_in_the_notation_chosen(page: Page) -> None:
+    page.open(AT)
+    page.choose("Values as", "hsl")
+    page.wait(lambda: "hsl(180 81.82% 23.73%)" in page.find("[data-hue=tidewater]").text)
+    page.choose("Values as", "colors only")
+    page.wait(lambda: page.find("[data-hue=tidewater]").text == "")
+
+
 def test_the_reading_line_adds_what_it_understood_and_keeps_the_rest(page: Page) -> None:
     page.open(AT)
     line = page.find("#reading-line")

@@ -6,6 +6,7 @@ from typing import Annotated
 from pydantic import BaseModel, ConfigDict, Field
 from typing_extensions import TypedDict
 
+from heimat.core.color.notation import Notation
 from heimat.core.edits import UserEdit
 from heimat.service.editing import MOST_EDITS
 from heimat.service.seeing import Eyes, SeenAs
@@ -33,11 +34,12 @@ class Seeing(Body):
 
 
 class Looking(Seeing):
-    """How the person looks: through which eyes, on which ground, in which theme, at which key."""
+    """How the person looks: through which eyes, on which ground, in which theme and notation, at which key."""
 
     ground: Annotated[str, Field(max_length=120)] = "white"
     theme: Annotated[str | None, Field(max_length=40)] = None
     select: Annotated[str | None, Field(max_length=120)] = None
+    notation: Notation = "hex"
 
     def options(self, *, repairs: bool = True) -> ViewOptions:
         """The options of a view."""

@@ -8,6 +8,7 @@ from sqlalchemy import Engine
 
 from heimat.service.documents import Documents
 from heimat.service.editing import Editing
+from heimat.service.errors import NotFound
 from heimat.service.opening import Opening
 from heimat.service.publishing import Publishing
 from heimat.store.people import Person, all_people
@@ -50,10 +51,11 @@ def people(uses: Uses) -> list[Person]:
 
 def current_person(request: Request, everyone: Annotated[list[Person], Depends(people)]) -> Person:
     """Who acts. The only place that knows: sign-in will change this function and nothing else."""
+    if not everyone:
+        raise NotFound("Nobody can act here yet: the table of people is empty.")
     wanted = request.cookies.get(PERSON_COOKIE, FIRST_PERSON)
-    return next((person for person in everyone if person.id == wanted), None) or next(
-        person for person in everyone if person.id == FIRST_PERSON
-    )
+    by_id = {person.id: person for person in everyone}
+    return by_id.get(wanted) or by_id.get(FIRST_PERSON) or everyone[0]
 
 
 Acting = Annotated[Person, Depends(current_person)]

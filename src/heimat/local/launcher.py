@@ -99,6 +99,7 @@ def _demo(given: argparse.Namespace, _: Sequence[str]) -> int:
     _install()
     database = LocalMariaDB(given.data)
     if given.reset and given.data.exists():
+        database.refuse_if_running()
         _reset(given.data)
     try:
         say(f"Starting MariaDB on {given.data}")

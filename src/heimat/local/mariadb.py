@@ -49,7 +49,7 @@ class LocalMariaDB:
         """Start the server and wait until it answers. Raises Trouble, with the end of its log, where it does not."""
         if not (self._data / "mysql").is_dir():
             self._install()
-        self._refuse_second()
+        self.refuse_if_running()
         command = [
             self._program("mariadbd"),
             "--no-defaults",
@@ -116,8 +116,8 @@ class LocalMariaDB:
         if done.returncode != 0:
             raise Trouble(f"The database’s folder {self._data} could not be made.\n{done.stdout[-2000:]}")
 
-    def _refuse_second(self) -> None:
-        """Refuse a folder that a server is already running on."""
+    def refuse_if_running(self) -> None:
+        """Raise Trouble where a server is already running on the folder."""
         file = self._folder / "mariadb.pid"
         if not file.is_file():
             return

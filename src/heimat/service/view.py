@@ -7,6 +7,8 @@ import numpy as np
 
 from heimat.core.color.arrays import Bytes
 from heimat.core.color.contrast import AA_TEXT, cut, grade, ratio
+from heimat.core.color.notation import Notation, format
+from heimat.core.colors_of import source_color
 from heimat.core.legibility.findings import distance_text, findings
 from heimat.core.publication import Publication, PublishedToken, publication
 from heimat.core.resolve import Resolved, ToldApartResult, resolve
@@ -40,7 +42,8 @@ _BLACK = np.array([0, 0, 0], dtype=np.uint8)
 class ViewOptions:
     """How a person looks: through which eyes, on which ground, in which theme, at which color.
 
-    `ground` is `white`, `black` or a step's key; `select` a key of a hue, step or token. `repairs` are left out while
+    `ground` is `white`, `black` or a step's key; `select` a key of a hue, step or token, `notation` the
+    one that values of hues are written in. `repairs` are left out while
     something is dragged.
     """
 
@@ -49,6 +52,7 @@ class ViewOptions:
     ground: str = "white"
     theme: str | None = None
     select: str | None = None
+    notation: Notation = "hex"
     repairs: bool = True
 
 
@@ -88,7 +92,7 @@ def system_view(system: ColorSystem, around: Around, options: ViewOptions) -> Sy
         "theme": {"id": theme.id, "name": theme.name} if theme else None,
         "themes": [{"id": other.id, "name": other.name} for other in in_order(system.themes)],
         "ladder": _ladder(system),
-        "hues": _hues(resolved, eyes, ground, changed),
+        "hues": _hues(resolved, eyes, ground, changed, options.notation),
         "promises": [_promise(resolved, promise) for promise in resolved.promises],
         "tokens": _tokens(resolved, eyes, changed),
         "pairings": _pairings(resolved),
@@ -135,7 +139,7 @@ def contrast_view(value: float) -> ContrastView:
     return {"text": cut(value), "grade": grade(value)}
 
 
-def _hues(resolved: Resolved, eyes: Eyes, ground: Bytes, changed: set[str]) -> list[HueView]:
+def _hues(resolved: Resolved, eyes: Eyes, ground: Bytes, changed: set[str], notation: Notation) -> list[HueView]:
     system, steps = resolved.system, resolved.steps
     swatches = eyes.swatches(steps.rgb8)
     own = eyes.swatches(np.array([resolved.scales[hue.id].source8 for hue in resolved.hues]).reshape(-1, 3))
@@ -170,6 +174,7 @@ def _hues(resolved: Resolved, eyes: Eyes, ground: Bytes, changed: set[str]) -> l
                 "key": f"hue:{hue.id}",
                 "id": hue.id,
                 "name": hue.name,
+                "text": format(source_color(system, hue), notation) or source["hex"],
                 "kind": hue.kind,
                 "status": hue.status,
                 "note": hue.note,

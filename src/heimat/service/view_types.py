@@ -41,11 +41,12 @@ class StepView(SwatchView):
 
 
 class HueView(SwatchView):
-    """A hue with its scale; `passing_from` and `passing_to` bound the columns of steps that reach 4.5 on the ground."""
+    """A hue with its scale; `text` is its exact color in the notation asked for."""
 
     key: str
     id: str
     name: str
+    text: str
     kind: HueKind
     status: Status | None
     note: str

@@ -404,6 +404,7 @@ export interface components {
             /**
              * @default {
              *       "ground": "white",
+             *       "notation": "hex",
              *       "severity": 1,
              *       "vision": "typical"
              *     }
@@ -504,7 +505,7 @@ export interface components {
         };
         /**
          * HueView
-         * @description A hue with its scale; `passing_from` and `passing_to` bound the columns of steps that reach 4.5 on the ground.
+         * @description A hue with its scale; `text` is its exact color in the notation asked for.
          */
         HueView: {
             /**
@@ -544,6 +545,8 @@ export interface components {
             status: ("success" | "warning" | "error" | "information") | null;
             /** Steps */
             steps: components["schemas"]["StepView"][];
+            /** Text */
+            text: string;
             /** Tokens On */
             tokens_on: number;
         };
@@ -585,7 +588,7 @@ export interface components {
         };
         /**
          * Looking
-         * @description How the person looks: through which eyes, on which ground, in which theme, at which key.
+         * @description How the person looks: through which eyes, on which ground, in which theme and notation, at which key.
          */
         Looking: {
             /**
@@ -593,6 +596,12 @@ export interface components {
              * @default white
              */
             ground: string;
+            /**
+             * Notation
+             * @default hex
+             * @enum {string}
+             */
+            notation: "hex" | "rgb" | "hsl" | "hwb" | "hsb" | "lab" | "lch" | "oklab" | "oklch" | "display-p3" | "name";
             /** Select */
             select?: string | null;
             /**
@@ -756,6 +765,7 @@ export interface components {
             /**
              * @default {
              *       "ground": "white",
+             *       "notation": "hex",
              *       "severity": 1,
              *       "vision": "typical"
              *     }
@@ -1309,6 +1319,7 @@ export interface components {
             /**
              * @default {
              *       "ground": "white",
+             *       "notation": "hex",
              *       "severity": 1,
              *       "vision": "typical"
              *     }
@@ -1626,6 +1637,7 @@ export interface operations {
                 ground?: string;
                 theme?: string | null;
                 select?: string | null;
+                notation?: "hex" | "rgb" | "hsl" | "hwb" | "hsb" | "lab" | "lch" | "oklab" | "oklch" | "display-p3" | "name";
             };
             header?: never;
             path: {

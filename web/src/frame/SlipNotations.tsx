@@ -4,9 +4,9 @@ import { useState } from "react";
 import type { SlipView } from "../api/client";
 import { copyText } from "../parts/copy";
 import { Tool } from "../parts/Tool";
-import { useInterface } from "../state/interface";
+import { type Notation, useInterface } from "../state/interface";
 
-const FIRST = ["hex", "rgb"];
+const FIRST: string[] = ["hex", "rgb"];
 /** What stands third until another notation has been chosen by copying it. */
 const THIRD = "oklch";
 const COPIED_MS = 900;
@@ -24,7 +24,7 @@ function Line({ notation, text, whole = false }: { notation: string; text: strin
   const [copied, setCopied] = useState(false);
   const set = useInterface((state) => state.set);
   const copy = async () => {
-    set({ notation });
+    set({ notation: notation as Notation });
     setCopied(await copyText(text));
     setTimeout(() => setCopied(false), COPIED_MS);
   };

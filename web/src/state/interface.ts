@@ -1,7 +1,9 @@
 /** Interface state that belongs to this person on this machine; what can be shared is in the address instead. */
 import { create } from "zustand";
 import { persist } from "zustand/middleware";
+import type { Looking } from "../api/client";
 
+export type Notation = NonNullable<Looking["notation"]>;
 export type Surround = "white" | "gray" | "black";
 export type Chrome = "light" | "dark";
 export type Print = "values" | "contrast" | "nothing";
@@ -15,7 +17,7 @@ interface Interface {
   /** Null until the person has folded or opened it: then the room decides. */
   specimen: boolean | null;
   singleKeys: boolean;
-  notation: string;
+  notation: Notation;
   set: (some: Partial<Omit<Interface, "set">>) => void;
 }
 

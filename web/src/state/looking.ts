@@ -2,6 +2,7 @@
 import { useCallback, useMemo } from "react";
 import { useNavigate, useParams, useSearchParams } from "react-router";
 import type { Looking } from "../api/client";
+import { useInterface } from "./interface";
 
 export const STAGES = ["sources", "scales", "tokens", "legibility", "releases"] as const;
 export type Stage = (typeof STAGES)[number];
@@ -32,11 +33,12 @@ export function useLooking() {
   const ground = search.get("ground") ?? "white";
   const select = search.get("at");
   const slug = params.slug ?? "";
+  const notation = useInterface((state) => state.notation);
   const stage = STAGES.find((known) => known === params.stage) ?? "sources";
 
   const looking = useMemo<Looking>(
-    () => ({ vision, severity, ground, select, theme: null }),
-    [vision, severity, ground, select],
+    () => ({ vision, severity, ground, select, theme: null, notation }),
+    [vision, severity, ground, select, notation],
   );
 
   const look = useCallback(

@@ -1,5 +1,5 @@
 /** The system that is open: what the server says of it, and the changes on their way there. */
-import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-query";
+import { hashKey, keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-query";
 import {
   createContext,
   type ReactNode,
@@ -80,7 +80,13 @@ const newKey = () =>
 
 const pause = (ms: number) => new Promise((done) => setTimeout(done, ms));
 
+/** Each system has a workspace of its own: nothing of one is shown in another. */
 export function WorkspaceProvider({ children }: { children: ReactNode }) {
+  const { slug } = useLooking();
+  return <SystemWorkspace key={slug}>{children}</SystemWorkspace>;
+}
+
+function SystemWorkspace({ children }: { children: ReactNode }) {
   const { slug, looking } = useLooking();
   const queries = useQueryClient();
   const [previewed, setPreviewed] = useState<SystemView | null>(null);
@@ -125,18 +131,21 @@ export function WorkspaceProvider({ children }: { children: ReactNode }) {
     if (newest > now.current.revision) void refresh();
   }, [newest, refresh]);
 
+  /** Take over an answer, which was asked for by somebody who looked in a certain way; all other looks are outdated. */
   const settle = useCallback(
-    (view: SystemView) => {
+    (view: SystemView, asked: Looking) => {
       now.current.revision = view.revision;
+      const key = ["system", slug, asked];
+      queries.setQueryData(key, view);
+      const present = hashKey(["system", slug, now.current.looking]);
       queries.removeQueries({
         queryKey: ["system", slug],
-        predicate: ({ queryKey }) => queryKey[2] !== now.current.looking,
+        predicate: ({ queryHash }) => queryHash !== hashKey(key) && queryHash !== present,
       });
-      queries.setQueryData(["system", slug, now.current.looking], view);
-      void queries.invalidateQueries({ queryKey: ["draft", slug] });
+      if (present !== hashKey(key)) void refresh();
       setPreviewed(null);
     },
-    [queries, slug],
+    [queries, refresh, slug],
   );
 
   // A gesture that has ended outdates the previews that are still on their way.
@@ -182,13 +191,14 @@ export function WorkspaceProvider({ children }: { children: ReactNode }) {
       flight.drop();
       gesture.current += 1;
       const key = newKey();
+      const asked = now.current.looking;
       const send = (base: number) => () => {
-        const body = { base, edits, key, view: now.current.looking };
+        const body = { base, edits, key, view: asked };
         return data(client.POST("/api/systems/{slug}/edits", { params: { path: { slug } }, body }));
       };
       try {
         const view = await insist(send(now.current.revision));
-        settle(view);
+        settle(view, asked);
         return view;
       } catch (thrown) {
         const problem = problemOf(thrown);
@@ -198,7 +208,7 @@ export function WorkspaceProvider({ children }: { children: ReactNode }) {
         const mine = async () => {
           setNotice(null);
           try {
-            settle(await insist(send(conflict.head)));
+            settle(await insist(send(conflict.head)), asked);
           } catch (again) {
             setNotice({ words: problemOf(again).message, actions: [] });
           }
@@ -231,12 +241,13 @@ export function WorkspaceProvider({ children }: { children: ReactNode }) {
   const takeBack = useCallback(
     async (kind: "undo" | "redo") => {
       const key = newKey();
+      const asked = now.current.looking;
       try {
         const view = await insist(() => {
-          const body = { key, view: now.current.looking };
+          const body = { key, view: asked };
           return data(client.POST("/api/systems/{slug}/{kind}", { params: { path: { slug, kind } }, body }));
         });
-        settle(view);
+        settle(view, asked);
       } catch (thrown) {
         setNotice({ words: problemOf(thrown).message, actions: [] });
         await refresh();

@@ -62,7 +62,7 @@ def _told_apart(resolved: Resolved, result: ToldApartResult, pair: PairDistance,
     ids = (result.told_apart.tokens[pair.one], result.told_apart.tokens[pair.other])
     one, other = (resolved.system.tokens[token].name for token in ids)
     worst = pair.worst
-    wanted = f"{result.told_apart.name} asks for {result.told_apart.threshold:g} at every severity."
+    wanted = f"The set asks for {result.told_apart.threshold:g} at every severity."
     if pair.typical < result.told_apart.threshold:
         sentence = f"{one} and {other} look alike."
     else:

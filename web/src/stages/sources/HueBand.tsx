@@ -54,8 +54,15 @@ export function HueBand({ hue, height, quiet, selected, dragged, onSelect, onDra
           <Text as="span" width="160px" fontWeight="700" fontSize={height > 40 ? "14px" : "13px"} truncate>
             {hue.name}
           </Text>
-          <Text as="span" width="112px" fontFamily="mono" fontSize="12px">
-            {hue.hex}
+          <Text
+            as="span"
+            flex="0 0 auto"
+            minWidth="112px"
+            paddingRight="16px"
+            fontFamily="mono"
+            fontSize="12px"
+          >
+            {hue.text}
           </Text>
           <Text as="span" flex="1" truncate fontSize="12px">
             {hue.status ? `${hue.status}: ` : ""}

@@ -4,7 +4,7 @@ import { type KeyboardEvent, useState } from "react";
 import type { Edit, HueKind, HueView } from "../../api/client";
 import { Choice } from "../../parts/Choice";
 import { Toolbar } from "../../parts/Toolbar";
-import { useInterface } from "../../state/interface";
+import { type Notation, useInterface } from "../../state/interface";
 import { useLooking } from "../../state/looking";
 import { useActions, useView } from "../../state/workspace";
 import { HueBand } from "./HueBand";
@@ -16,6 +16,25 @@ const KINDS: { kind: HueKind; words: string; height: number }[] = [
   { kind: "accent", words: "Accent", height: 34 },
   { kind: "status", words: "Status", height: 28 },
   { kind: "neutral", words: "Neutral", height: 28 },
+];
+
+const NOTHING = "nothing";
+const NOTATIONS: Notation[] = [
+  "hex",
+  "rgb",
+  "hsl",
+  "hwb",
+  "hsb",
+  "lab",
+  "lch",
+  "oklab",
+  "oklch",
+  "display-p3",
+  "name",
+];
+const VALUES = [
+  ...NOTATIONS.map((notation) => ({ value: notation, words: notation })),
+  { value: NOTHING, words: "colors only" },
 ];
 
 export function SourcesStage() {
@@ -115,18 +134,17 @@ export function SourcesStage() {
   );
 }
 
-/** The notation in which the bands print; the selected one's are all in the slip. */
+/** The notation in which the bands print their values; the selected one's are all in the slip. */
 function ValuesAs() {
-  const { print, set } = useInterface();
+  const { print, notation, set } = useInterface();
+  const choose = (value: string) =>
+    value === NOTHING ? set({ print: "nothing" }) : set({ print: "values", notation: value as Notation });
   return (
     <Choice
-      label="Bands print"
-      value={print === "nothing" ? "nothing" : "values"}
-      items={[
-        { value: "values", words: "names and values" },
-        { value: "nothing", words: "colors only" },
-      ]}
-      onChoose={(value) => set({ print: value === "nothing" ? "nothing" : "values" })}
+      label="Values as"
+      value={print === "nothing" ? NOTHING : notation}
+      items={VALUES}
+      onChoose={choose}
     />
   );
 }

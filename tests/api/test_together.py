@@ -1,0 +1,59 @@
+"""Many at once: no revision is lost, none is made twice, and numbers have no gaps."""
+
+from concurrent.futures import ThreadPoolExecutor
+
+from sqlalchemy import Engine, text
+from starlette.testclient import TestClient
+
+from heimat.api.app import create_app
+
+AT = "/api/systems/brinemark"
+HUES = ("tidewater", "buoy", "gorse", "heather", "kelp", "flare", "lamp", "sound")
+
+
+def test_eight_hands_on_one_system(engine: Engine) -> None:
+    def work(place: int) -> list[int]:
+        """One hand, in a process of its own, always on the oldest revision: nothing it does meets another's."""
+        client = TestClient(create_app(engine))
+        client.put("/api/me", json={"person": ("ines", "tomke", "oke", "maren")[place % 4]})
+        done = []
+        for turn in range(4):
+            edit = {"type": "set_source", "hue": HUES[place], "color": f"#{place + 1}{turn}7755"}
+            answer = client.post(f"{AT}/edits", json={"base": 1, "edits": [edit]})
+            answer.raise_for_status()
+            done.append(answer.json()["revision"])
+        return done
+
+    with ThreadPoolExecutor(8) as pool:
+        numbers = sorted(number for done in pool.map(work, range(8)) for number in done)
+    assert numbers == list(range(2, 34))
+    client = TestClient(create_app(engine))
+    view = client.get(AT).json()
+    assert view["revision"] == 33
+    for place, hue in enumerate(HUES):
+        assert next(each["hex"] for each in view["hues"] if each["id"] == hue) == f"#{place + 1}37755"
+    with engine.connect() as connection:
+        query = "SELECT COUNT(*), COUNT(DISTINCT number), COUNT(DISTINCT parent_id) FROM revision WHERE number > 1"
+        assert tuple(connection.execute(text(query)).one()) == (32, 32, 32)
+
+
+def test_the_same_request_from_two_sides_at_once(engine: Engine) -> None:
+    def send(_: int) -> int:
+        client = TestClient(create_app(engine))
+        body = {"base": 1, "key": "the-very-same", "edits": [{"type": "rename_hue", "hue": "kelp", "name": "weed"}]}
+        return client.post(f"{AT}/edits", json=body).json()["revision"]
+
+    with ThreadPoolExecutor(4) as pool:
+        assert set(pool.map(send, range(4))) == {2}
+
+
+def test_two_publish_at_once(engine: Engine) -> None:
+    def publish(_: int) -> tuple[int, dict]:
+        client = TestClient(create_app(engine))
+        answer = client.post(f"{AT}/releases", json={"revision": 1, "version": "1.0.0"})
+        return answer.status_code, answer.json()
+
+    with ThreadPoolExecutor(4) as pool:
+        answers = list(pool.map(publish, range(4)))
+    assert [status for status, _ in answers] == [201] * 4
+    assert sorted(body["new"] for _, body in answers) == [False, False, False, True]

@@ -1,0 +1,113 @@
+"""The launcher: it starts everything, keeps the data, ends what it started, and says what is wrong."""
+
+import json
+import signal
+import subprocess
+import time
+import urllib.request
+from pathlib import Path
+
+import pytest
+
+from heimat.local.install import ROOT
+from heimat.local.mariadb import free_port
+
+SECONDS = 90.0
+
+
+def start(folder: Path, port: int, *more: str) -> subprocess.Popen[str]:
+    command = [str(ROOT / "heimat"), "demo", "--port", str(port), "--data", str(folder), *more]
+    return subprocess.Popen(command, stdout=subprocess.PIPE, stderr=subprocess.STDOUT, text=True)
+
+
+def read_until(process: subprocess.Popen[str], words: str) -> str:
+    """What the launcher says until some words; fails where it ends before."""
+    said = ""
+    end = time.monotonic() + SECONDS
+    while time.monotonic() < end:
+        line = process.stdout.readline()  # type: ignore[union-attr]
+        said += line
+        if words in line:
+            return said
+        if not line:
+            break
+    raise AssertionError(f"“{words}” was not said:\n{said}")
+
+
+def end(process: subprocess.Popen[str]) -> str:
+    process.send_signal(signal.SIGTERM)
+    said, _ = process.communicate(timeout=60)
+    return said
+
+
+def living(folder: Path) -> list[str]:
+    """Processes that were started on a folder and still live."""
+    found = []
+    for entry in Path("/proc").iterdir():
+        try:
+            line = (entry / "cmdline").read_bytes().decode(errors="replace").replace("\0", " ")
+        except OSError:
+            continue
+        if str(folder) in line and entry.name.isdigit():
+            found.append(line)
+    return found
+
+
+def ask(port: int, path: str, body: dict | None = None) -> dict:
+    data = json.dumps(body).encode() if body is not None else None
+    request = urllib.request.Request(
+        f"http://127.0.0.1:{port}{path}", data, {"Content-Type": "application/json"} if data else {}
+    )
+    with urllib.request.urlopen(request, timeout=20) as answer:
+        return json.loads(answer.read())
+
+
+def test_demo_starts_keeps_and_ends(tmp_path: Path) -> None:
+    port = free_port()
+    folder = tmp_path / "data"
+    first = start(folder, port)
+    said = read_until(first, "Heimat is at")
+    assert "Starting MariaDB" in said
+    assert "Loading the demo" in said
+    edit = {"base": 1, "edits": [{"type": "rename_hue", "hue": "kelp", "name": "weed"}]}
+    ask(port, "/api/systems/brinemark/edits", edit)
+
+    # A second one on the same port, and one on the same folder, are refused in words.
+    taken = subprocess.run(
+        [str(ROOT / "heimat"), "demo", "--port", str(port)], capture_output=True, text=True, timeout=60
+    )
+    assert taken.returncode == 1
+    assert f"Port {port} is taken" in taken.stderr
+    for more in ([], ["--reset"]):
+        locked = start(folder, free_port(), *more)
+        assert "is already running on" in locked.communicate(timeout=60)[0]
+
+    assert living(folder)
+    end(first)
+    assert first.returncode == 130
+    assert living(folder) == []
+
+    second = start(folder, port)
+    said = read_until(second, "Heimat is at")
+    assert "Loading the demo" not in said
+    assert ask(port, "/api/systems/brinemark/head") == {"revision": 2}
+    end(second)
+    third = start(folder, port, "--reset")
+    read_until(third, "Heimat is at")
+    assert ask(port, "/api/systems/brinemark/head") == {"revision": 1}
+    end(third)
+    assert living(folder) == []
+
+
+def test_reset_leaves_other_folders_alone(tmp_path: Path) -> None:
+    (tmp_path / "letter.txt").write_text("keep me")
+    refused = start(tmp_path, free_port(), "--reset")
+    assert "does not look like a folder of the demo" in refused.communicate(timeout=60)[0]
+    assert (tmp_path / "letter.txt").read_text() == "keep me"
+
+
+@pytest.mark.parametrize("words", [["fly"], ["demo", "--wings"], []])
+def test_unknown_words_are_refused(words: list[str]) -> None:
+    done = subprocess.run([str(ROOT / "heimat"), *words], capture_output=True, text=True, timeout=30)
+    assert done.returncode == 2
+    assert "usage" in done.stderr
