@@ -13,6 +13,7 @@ def test_from_a_brand_hue_to_the_feed(page: Page) -> None:
     page.press("Start")
 
     page.says("h1", "Scales")
+    page.says("[data-testid=slip-name]", "pier")
     assert "#7A4B1E" in page.steps("pier")
     page.click("[data-hex='#7A4B1E']")
     page.says("[data-testid=slip-name]", "pier")

@@ -96,6 +96,16 @@ def test_what_changed_and_the_version_proposed():
     assert next_version("1.2.3", renamed) == "2.0.0"
 
 
+def test_pointed_elsewhere_is_told_with_the_distance():
+    elsewhere = SetTokenValue(token="text-late", theme=DAY, value=StepAlias(hue="buoy", step="s700"))
+    found = compare(PUBLISHED, changed(elsewhere))
+    assert [(change.change, change.before.alias, change.after.alias) for change in found] == [
+        ("repointed", "buoy.500", "buoy.700")
+    ]
+    assert found[0].distance > 20
+    assert next_version("1.2.3", found) == "1.3.0"
+
+
 def test_an_alias_that_follows_a_new_name_has_not_been_pointed_elsewhere():
     renamed = compare(PUBLISHED, changed(RenameHue(hue="buoy", name="beacon")))
     assert {change.change for change in renamed} == {"renamed"}

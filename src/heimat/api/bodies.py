@@ -128,9 +128,10 @@ class SystemCard(TypedDict):
 
 
 class StartedView(TypedDict):
-    """The address of a new system."""
+    """The address of a new system, and the key of its first hue."""
 
     slug: str
+    select: str
 
 
 class ExactColor(TypedDict):

@@ -61,7 +61,8 @@ def _card(uses: Context, row: SystemRow) -> SystemCard:
 @router.post("/systems", operation_id="startSystem", **described(StartedView, 201))
 def start_system(body: StartBody, uses: Uses, person: Acting) -> Response:
     row = uses.opening.start(body.name, body.colors, person.id)
-    return answer({"slug": row.slug}, 201)
+    first = in_order(uses.documents.system(row.alternative_id, row.head_number).hues)[0]
+    return answer({"slug": row.slug, "select": f"hue:{first.id}"}, 201)
 
 
 @router.post("/reading", operation_id="readColors", **described(list[ReadLineView]))

@@ -83,33 +83,24 @@ class TokenChange:
 
 
 def compare(before: Publication | None, after: Publication) -> list[TokenChange]:
-    """What differs between two publications: removed and renamed first, then added, then changed."""
+    """What differs between two publications: removed and renamed first, then added, pointed elsewhere, changed."""
     old = {token.id: token for token in before.tokens} if before else {}
     new = {token.id: token for token in after.tokens}
     removed = [TokenChange("removed", token, None, None) for key, token in old.items() if key not in new]
     added = [TokenChange("added", None, token, None) for key, token in new.items() if key not in old]
-    renamed: list[TokenChange] = []
-    changed: list[TokenChange] = []
-    repointed: list[TokenChange] = []
-    for key, token in new.items():
-        was = old.get(key)
-        if was is None:
-            continue
-        distance = _distance(was.hex, token.hex) if was.hex != token.hex else None
-        if was.name != token.name:
-            renamed.append(TokenChange("renamed", was, token, distance))
-        elif was.hex != token.hex or was.alpha != token.alpha:
-            changed.append(TokenChange("changed", was, token, distance))
-        elif was.alias != token.alias:
-            repointed.append(TokenChange("repointed", was, token, None))
+    both = [(old[key], token) for key, token in new.items() if key in old]
     # An alias that only follows its target's new name has not been pointed elsewhere.
-    names = {change.before.name: change.after.name for change in renamed if change.before and change.after}
-    kept = [
-        item
-        for item in repointed
-        if item.before and item.after and names.get(item.before.alias or "") != item.after.alias
-    ]
-    return removed + renamed + added + changed + kept
+    names = {was.name: now.name for was, now in both if was.name != now.name}
+    renamed, repointed, changed = [], [], []
+    for was, now in both:
+        distance = _distance(was.hex, now.hex) if was.hex != now.hex else None
+        if was.name != now.name:
+            renamed.append(TokenChange("renamed", was, now, distance))
+        elif names.get(was.alias or "", was.alias) != now.alias:
+            repointed.append(TokenChange("repointed", was, now, distance))
+        elif distance is not None or was.alpha != now.alpha:
+            changed.append(TokenChange("changed", was, now, distance))
+    return removed + renamed + added + repointed + changed
 
 
 def _distance(one: str, other: str) -> float:

@@ -1175,9 +1175,11 @@ export interface components {
         };
         /**
          * StartedView
-         * @description The address of a new system.
+         * @description The address of a new system, and the key of its first hue.
          */
         StartedView: {
+            /** Select */
+            select: string;
             /** Slug */
             slug: string;
         };

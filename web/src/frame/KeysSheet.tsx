@@ -1,8 +1,22 @@
 /** All keys, on a sheet. */
 import { CloseButton, Dialog, Grid, Kbd, Portal, Text } from "@chakra-ui/react";
-import { Fragment, memo } from "react";
+import { Fragment, memo, useEffect, useState } from "react";
 import { useInterface } from "../state/interface";
 import type { KeyBinding } from "./keys";
+
+interface Keyboard {
+  getLayoutMap?: () => Promise<Map<string, string>>;
+}
+
+/** The characters that this person's keyboard has at each place, where the browser tells. */
+function useLayout(wanted: boolean): Map<string, string> | null {
+  const [layout, setLayout] = useState<Map<string, string> | null>(null);
+  useEffect(() => {
+    const { keyboard } = navigator as Navigator & { keyboard?: Keyboard };
+    if (wanted) keyboard?.getLayoutMap?.().then(setLayout, () => setLayout(null));
+  }, [wanted]);
+  return layout;
+}
 
 const BESIDES: [string, string][] = [
   ["arrows", "Walk the sheet of scales; move a slider"],
@@ -19,6 +33,9 @@ export const KeysSheet = memo(function KeysSheet({
   onClose: () => void;
 }) {
   const singleKeys = useInterface((state) => state.singleKeys);
+  const layout = useLayout(shown);
+  const label = (key: KeyBinding) =>
+    key.shown.length === 1 && !key.shift ? (layout?.get(key.code) ?? key.shown) : key.shown;
   return (
     <Dialog.Root open={shown} onOpenChange={(change) => !change.open && onClose()} size="lg" lazyMount>
       <Portal>
@@ -34,7 +51,7 @@ export const KeysSheet = memo(function KeysSheet({
                 {singleKeys ? "on" : "off"}; the person’s menu switches them.
               </Text>
               <Grid templateColumns="auto 1fr auto 1fr" gap="6px 12px" alignItems="center">
-                {[...bindings.map((key) => [key.shown, key.words] as [string, string]), ...BESIDES].map(
+                {[...bindings.map((key) => [label(key), key.words] as [string, string]), ...BESIDES].map(
                   ([key, words]) => (
                     <Fragment key={key + words}>
                       <Kbd

@@ -22,11 +22,13 @@ const ACTIONS = [
 ] as const;
 const BARS = [88, 68, 56, 44, 36, 24];
 
+const NONE = "transparent";
+
 /** A token's color as seen; tokens that a system does not have leave no color behind. */
 function useTokens() {
   const { tokens } = useView();
   const seen = new Map(tokens.map((token) => [token.name, token.seen]));
-  return (name: string) => seen.get(name) ?? "transparent";
+  return (name: string) => seen.get(name) ?? NONE;
 }
 
 export function Specimen() {
@@ -84,7 +86,9 @@ export function Specimen() {
               </div>
             </div>
             <span className={styles.badge} style={{ background: token("surface.card") }}>
-              <span className={styles.dot} style={{ background: token(sailing.token) }} />
+              {token(sailing.token) !== NONE && (
+                <span className={styles.dot} style={{ background: token(sailing.token) }} />
+              )}
               {sailing.state}
             </span>
           </div>

@@ -37,7 +37,7 @@ export function ReadLines({ lines }: { lines: ReadLineView[] }) {
           {line.swatch ? (
             <Swatch seen={line.swatch.seen} width="64px" height="auto" />
           ) : (
-            <Box width="64px" border="1px dashed" borderColor="border.emphasized" />
+            <Box width="64px" flexShrink={0} border="1px dashed" borderColor="border.emphasized" />
           )}
           <Flex align="center" gap="10px" minWidth="0">
             {line.swatch ? (

@@ -12,6 +12,9 @@ const USES: Record<PairingView["use"], string> = {
   decoration: "decoration",
 };
 
+/** The grades are made for text; for everything else the figure stands alone. */
+const TEXT: PairingView["use"][] = ["body", "large"];
+
 export function PairingsTable() {
   const { pairings, tokens } = useView();
   const byId = new Map(tokens.map((token) => [token.id, token]));
@@ -36,11 +39,7 @@ export function PairingsTable() {
                     paddingBlock="3px"
                     style={{ color: foreground?.seen, background: ground?.seen }}
                   >
-                    {pairing.holds === false ? (
-                      <Box height="18px" style={{ background: hatch(foreground?.seen ?? "transparent") }} />
-                    ) : (
-                      "Aa"
-                    )}
+                    <Sample pairing={pairing} ink={foreground?.seen ?? "transparent"} />
                   </Box>
                 </Table.Cell>
                 <Table.Cell paddingBlock="3px">
@@ -48,7 +47,13 @@ export function PairingsTable() {
                 </Table.Cell>
                 <Table.Cell paddingBlock="3px">{USES[pairing.use]}</Table.Cell>
                 <Table.Cell paddingBlock="3px" fontWeight={pairing.holds === false ? "700" : "400"}>
-                  <Ratio contrast={pairing.contrast} />
+                  {TEXT.includes(pairing.use) ? (
+                    <Ratio contrast={pairing.contrast} />
+                  ) : (
+                    <Text as="span" fontFamily="mono" fontSize="12px">
+                      {pairing.contrast.text}
+                    </Text>
+                  )}
                 </Table.Cell>
                 <Table.Cell paddingBlock="3px">
                   {pairing.needed === null
@@ -62,4 +67,11 @@ export function PairingsTable() {
       </Table.Root>
     </Box>
   );
+}
+
+/** The pair as what it is used for: text, or a part; hatched where it falls short. */
+function Sample({ pairing, ink }: { pairing: PairingView; ink: string }) {
+  if (pairing.holds === false) return <Box height="18px" style={{ background: hatch(ink) }} />;
+  if (TEXT.includes(pairing.use)) return <>Aa</>;
+  return <Box height="8px" margin="5px 12px" style={{ background: ink }} />;
 }

@@ -60,7 +60,9 @@ function words(change: ChangeView): string {
     case "renamed":
       return `${before} is called ${after}${colors}`;
     case "repointed":
-      return `${after} stands for ${change.after_alias ?? change.after?.hex}, was ${change.before_alias ?? change.before?.hex}`;
+      return `${after} stands for ${change.after_alias ?? change.after?.hex}, was ${change.before_alias ?? change.before?.hex}${
+        change.distance ? `, ${change.distance} apart` : ""
+      }`;
     default:
       return `${after}${colors}`;
   }

@@ -22,11 +22,11 @@ export function StartForm() {
     event.preventDefault();
     setBusy(true);
     try {
-      const { slug } = await data(
+      const { slug, select } = await data(
         client.POST("/api/systems", { body: { name: name.trim() || UNNAMED, colors } }),
       );
       void queries.invalidateQueries({ queryKey: ["systems"] });
-      navigate(`/systems/${slug}/scales`);
+      navigate(`/systems/${slug}/scales?at=${select}`);
     } catch (thrown) {
       setProblem(problemOf(thrown));
       setBusy(false);
