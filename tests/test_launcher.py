@@ -5,6 +5,7 @@ import signal
 import subprocess
 import time
 import urllib.request
+from collections.abc import Callable, Iterator
 from pathlib import Path
 
 import pytest
@@ -15,9 +16,24 @@ from heimat.local.mariadb import free_port
 SECONDS = 90.0
 
 
-def start(folder: Path, port: int, *more: str) -> subprocess.Popen[str]:
-    command = [str(ROOT / "heimat"), "demo", "--port", str(port), "--data", str(folder), *more]
-    return subprocess.Popen(command, stdout=subprocess.PIPE, stderr=subprocess.STDOUT, text=True)
+Start = Callable[..., subprocess.Popen[str]]
+
+
+@pytest.fixture
+def start() -> Iterator[Start]:
+    """Starts demos, and ends the ones that a failing test leaves behind."""
+    started: list[subprocess.Popen[str]] = []
+
+    def launch(folder: Path, port: int, *more: str) -> subprocess.Popen[str]:
+        command = [str(ROOT / "heimat"), "demo", "--port", str(port), "--data", str(folder), *more]
+        started.append(subprocess.Popen(command, stdout=subprocess.PIPE, stderr=subprocess.STDOUT, text=True))
+        return started[-1]
+
+    yield launch
+    for process in started:
+        if process.poll() is None:
+            process.terminate()
+            process.wait(60)
 
 
 def read_until(process: subprocess.Popen[str], words: str) -> str:
@@ -62,7 +78,7 @@ def ask(port: int, path: str, body: dict | None = None) -> dict:
         return json.loads(answer.read())
 
 
-def test_demo_starts_keeps_and_ends(tmp_path: Path) -> None:
+def test_demo_starts_keeps_and_ends(start: Start, tmp_path: Path) -> None:
     port = free_port()
     folder = tmp_path / "data"
     first = start(folder, port)
@@ -99,7 +115,7 @@ def test_demo_starts_keeps_and_ends(tmp_path: Path) -> None:
     assert living(folder) == []
 
 
-def test_reset_leaves_other_folders_alone(tmp_path: Path) -> None:
+def test_reset_leaves_other_folders_alone(start: Start, tmp_path: Path) -> None:
     (tmp_path / "letter.txt").write_text("keep me")
     refused = start(tmp_path, free_port(), "--reset")
     assert "does not look like a folder of the demo" in refused.communicate(timeout=60)[0]

@@ -22,6 +22,8 @@ from heimat.store.engine import make_engine
 from heimat.store.migrate import migrate
 
 DATABASE_URL = "HEIMAT_DATABASE_URL"
+_SWITCH_SECONDS = 0.0005
+"""How long one thread may hold the interpreter: an answer that is ready waits for it several times on its way out."""
 
 
 def serve(host: str, port: int, *, demo: bool) -> int:
@@ -40,6 +42,7 @@ def serve(host: str, port: int, *, demo: bool) -> int:
     except SQLAlchemyError as error:
         print(f"The database does not answer as it should: {error.__cause__ or error}", file=sys.stderr)
         return 1
+    sys.setswitchinterval(_SWITCH_SECONDS)
     config = uvicorn.Config(create_app(engine), host=host, port=port, log_level="warning", access_log=False)
     _AnnouncingServer(config).run()
     return 0

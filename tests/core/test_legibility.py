@@ -16,6 +16,7 @@ from heimat.core.legibility.pairings import translucent_ratio
 from heimat.core.legibility.told_apart import distances
 from heimat.core.resolve import resolve
 from heimat.core.scales.anchors import Anchor
+from heimat.core.scaling import MEMORY
 from heimat.core.system import LiteralColor
 from heimat.core.tokens.starter import DAY
 from heimat.demo.systems import brinemark
@@ -101,3 +102,15 @@ def test_resolving_is_pure():
     assert (again.steps.ratios == RESOLVED.steps.ratios).all()
     assert [finding.sentence for finding in findings(again)] == [finding.sentence for finding in findings(RESOLVED)]
     assert np.allclose(np.diag(RESOLVED.steps.ratios), 1.0)
+
+
+def test_remembered_scales_are_what_would_be_made_afresh():
+    moved = apply(SYSTEM, SetSource(hue="tidewater", color="#0B6E8E"))
+    remembered = [resolve(system).steps.rgb8.copy() for system in (SYSTEM, moved, SYSTEM)]
+    MEMORY.forget()
+    afresh = [resolve(system).steps.rgb8 for system in (moved, SYSTEM)]
+    assert (remembered[1] == afresh[0]).all()
+    assert (remembered[0] == afresh[1]).all()
+    assert (remembered[2] == afresh[1]).all()
+    with pytest.raises(ValueError, match="read-only"):
+        resolve(SYSTEM).scales["kelp"].rgb8[0] = 0

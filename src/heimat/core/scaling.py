@@ -1,11 +1,62 @@
-"""From hues of a document to their finished scales."""
+"""From hues of a document to their finished scales.
 
-from collections.abc import Sequence
+A scale is a pure function of a few values, and while one hue is moved the others stay as they are; so the last scales
+made are remembered, and only those that are new are made.
+"""
+
+import threading
+from collections import OrderedDict
+from collections.abc import Hashable, Sequence
 
 from heimat.core.color.notation import rgb8_of
 from heimat.core.colors_of import source_color
 from heimat.core.scales.generate import Scale, ScaleRequest, generate
 from heimat.core.system import ColorSystem, Hue, ladder_of
+
+_REMEMBERED = 4096
+
+
+class _Memory:
+    """The last scales made, by everything that they depend on."""
+
+    def __init__(self) -> None:
+        self._scales: OrderedDict[Hashable, Scale] = OrderedDict()
+        self._lock = threading.Lock()
+
+    def known(self, keys: Sequence[Hashable]) -> dict[Hashable, Scale]:
+        """Those of some scales that are remembered."""
+        with self._lock:
+            return {key: self._scales[key] for key in keys if key in self._scales}
+
+    def keep(self, made: dict[Hashable, Scale]) -> None:
+        """Remember scales, and forget the oldest beyond 4096."""
+        for scale in made.values():
+            scale.rgb8.setflags(write=False)
+        with self._lock:
+            self._scales.update(made)
+            while len(self._scales) > _REMEMBERED:
+                self._scales.popitem(last=False)
+
+    def forget(self) -> None:
+        """Forget everything, as a new process would begin: for measuring."""
+        with self._lock:
+            self._scales.clear()
+
+
+MEMORY = _Memory()
+
+
+def _key(system: ColorSystem, hue: Hue) -> Hashable:
+    """Everything that the scale of a hue depends on."""
+    pins = tuple(sorted(hue.pins.items())) if hue.pins else ()
+    return (
+        source_color(system, hue),
+        ladder_of(system, hue),
+        hue.anchor,
+        hue.kind == "neutral",
+        pins,
+        system.generator,
+    )
 
 
 def request_of(system: ColorSystem, hue: Hue) -> ScaleRequest:
@@ -23,5 +74,15 @@ def request_of(system: ColorSystem, hue: Hue) -> ScaleRequest:
 
 
 def scales_of(system: ColorSystem, hues: Sequence[Hue]) -> list[Scale]:
-    """The scales of some hues of a document, in the order given, made by the document's own generator."""
-    return generate([request_of(system, hue) for hue in hues], system.generator)
+    """The scales of some hues of a document, in the order given, made by the document's own generator.
+
+    Their 8-bit values are shared and cannot be written to.
+    """
+    keys = [_key(system, hue) for hue in hues]
+    known = MEMORY.known(keys)
+    missing = {key: hue for key, hue in zip(keys, hues, strict=True) if key not in known}
+    made = generate([request_of(system, hue) for hue in missing.values()], system.generator)
+    new = dict(zip(missing, made, strict=True))
+    MEMORY.keep(new)
+    known |= new
+    return [known[key] for key in keys]
