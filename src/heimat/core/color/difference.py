@@ -1,7 +1,7 @@
-"""CIEDE2000 (CIE 142-2001), in the form of Sharma, Wu and Dalal 2005, and the thresholds that Heimat uses.
+"""CIEDE2000 (CIE 142-2001), in the form of Sharma, Wu and Dalal 2005, and the threshold that Heimat uses.
 
 Half of observers see a difference at about 0.8 and accept one up to about 1.8. The formula was fitted for small
-differences; for large ones it orders well enough, and the thresholds below are conventions (Szafir 2018 on how
+differences; for large ones it orders well enough, and the threshold below is a convention (Szafir 2018 on how
 the size of a mark changes what can be told apart).
 """
 
@@ -10,10 +10,8 @@ from numpy.typing import ArrayLike
 
 from heimat.core.color.arrays import Floats, floats
 
-JUST_VISIBLE = 0.8
-NEAR_DUPLICATE = 2.0
 TOLD_APART = 10.0
-CHART_SERIES = 15.0
+"""What members of a told-apart set keep between them unless the set says otherwise."""
 
 _POW7 = 25.0**7
 
