@@ -49,7 +49,6 @@ interface Actions {
   /** Keep one edit, and tell over the sheet what went wrong: for what has no field to tell it at. */
   put: (edit: Edit) => Promise<void>;
   takeBack: (kind: "undo" | "redo") => Promise<void>;
-  refresh: () => Promise<void>;
 }
 
 const KnownContext = createContext<Known | null>(null);
@@ -282,9 +281,8 @@ function SystemWorkspace({ children }: { children: ReactNode }) {
       keep,
       put,
       takeBack,
-      refresh,
     }),
-    [flight, endPreview, keep, put, takeBack, refresh],
+    [flight, endPreview, keep, put, takeBack],
   );
 
   return (
