@@ -76,7 +76,7 @@ BROKEN = [
     (with_token("link-rest", values={DAY: TokenAlias(token="gone")}), "token it should stand for"),
     (with_token("link-rest", values={DAY: TokenAlias(token="link-rest")}), "circle"),
     (with_hue("shingle", source=TintedSource(hue="gone")), "needs a hue"),
-    (with_hue("shingle", source=TintedSource(hue="shingle")), "needs a hue"),
+    (with_hue("shingle", source=TintedSource(hue="shingle")), "cannot follow itself"),
     (with_hue("kelp", pins={"s55": parse("#123456")}), "no step of that label"),
     (SYSTEM.model_copy(update={"tokens": {}}), "checked is not there"),
     (with_hue("kelp", name="flare"), "taken"),

@@ -43,7 +43,7 @@ def test_a_ladder_of_its_own_stands_under_the_systems_labels():
     columns = {step["label"]: step["column"] for step in shingle["steps"]}
     assert [columns[str(label)] for label in range(100, 1000, 100)] == list(range(9))
     assert (columns["50"], columns["150"], columns["850"], columns["950"]) == (0, 1, 7, 8)
-    assert shingle["own_ladder"]
+    assert shingle["ladder"] == "fine"
     assert shingle["follows"] == "tidewater"
 
 
@@ -118,8 +118,8 @@ def test_the_slip_writes_every_notation_and_every_ground():
 
 def test_what_is_meant_is_told_beside_what_the_gamut_leaves():
     loud = view(apply(SYSTEM, SetSource(hue="buoy", color="color(display-p3 1 0.2 0)")), select="hue:buoy")["slip"]
-    assert loud["meant_chroma"] > loud["chroma"]["reach"] - 0.02
-    assert loud["chroma"]["value"] <= loud["meant_chroma"] + 1e-9
+    assert loud["aim"]["chroma"] > loud["chroma"]["reach"] - 0.02
+    assert loud["chroma"]["value"] <= loud["aim"]["chroma"] + 1e-9
 
 
 def test_a_chain_of_aliases_in_words():

@@ -1,41 +1,38 @@
-"""The source color of each hue, tinted neutrals followed."""
+"""Where each hue of a document stands: given, tinted or derived, chains followed."""
 
-from functools import lru_cache
-
-import numpy as np
-
-from heimat.core.color.gamut import solve
 from heimat.core.color.notation import Color, oklch_of
-from heimat.core.color.rounding import nearest_bytes
-from heimat.core.color.spaces import luminance_of
-from heimat.core.system import ColorSystem, GivenSource, Hue
+from heimat.core.sources.derivation import COLORED, Standing, derive, lightness_of, solved
+from heimat.core.system import ColorSystem, DerivedSource, GivenSource, Hue, TintedSource
 
-COLORED = 0.004
-"""OKLCH chroma below which a color is taken for a gray, whose hue says nothing."""
+__all__ = ["COLORED", "solved", "source_color", "standing"]
 
 
-def hue_and_chroma(hue: Hue) -> tuple[float, float]:
-    """OKLCH chroma and hue of a given source: its own, or what is remembered while it is white, black or gray."""
-    assert isinstance(hue.source, GivenSource)
-    _, chroma, angle = (float(number) for number in oklch_of(hue.source.color))
-    if chroma < COLORED and hue.recall is not None:
-        return hue.recall.chroma, hue.recall.hue
-    return chroma, angle
+def standing(system: ColorSystem, hue: Hue) -> Standing:
+    """Where a hue stands. Raises KeyError where a parent is missing; a document that holds together has none."""
+    source = hue.source
+    if isinstance(source, GivenSource):
+        return _given(source.color, hue)
+    parent = standing(system, system.hues[source.hue])
+    return derive(parent, source) if isinstance(source, DerivedSource) else _tinted(parent, source)
 
 
 def source_color(system: ColorSystem, hue: Hue) -> Color:
-    """The color that a hue's scale is made from. A neutral tinted by a hue that is gray is gray itself."""
-    source = hue.source
-    if isinstance(source, GivenSource):
-        return source.color
-    parent = system.hues[source.hue]
-    chroma, angle = hue_and_chroma(parent)
+    """The opaque color that a hue's scale is made from."""
+    return standing(system, hue).color
+
+
+def _given(color: Color, hue: Hue) -> Standing:
+    """A given color. Its aim is what is remembered while white, gray or the gamut takes chroma and hue away."""
+    opaque = color if color.alpha == 1.0 else color.model_copy(update={"alpha": 1.0})
+    _, chroma, angle = (float(number) for number in oklch_of(opaque))
+    if hue.recall is not None:
+        angle = hue.recall.hue if chroma < COLORED else angle
+        chroma = max(hue.recall.chroma, chroma)
+    return Standing(opaque, color.alpha, (lightness_of(opaque), chroma, angle % 360.0))
+
+
+def _tinted(parent: Standing, source: TintedSource) -> Standing:
+    """A gray with a breath of its parent's hue. A neutral tinted by a hue that never had a color is gray itself."""
+    _, chroma, angle = parent.aim
     tint = source.chroma if chroma >= COLORED else 0.0
-    return solved(source.lightness, tint, angle)
-
-
-@lru_cache(maxsize=4096)
-def solved(lightness: float, chroma: float, hue: float) -> Color:
-    """The 8-bit color of an L* 0 to 100, an OKLCH hue in degrees and at most an OKLCH chroma."""
-    srgb = solve(luminance_of(lightness), np.float64(chroma), np.float64(hue))
-    return Color.of_bytes(nearest_bytes(srgb))
+    return Standing(solved(source.lightness, tint, angle), 1.0, (source.lightness, source.chroma, angle))

@@ -1,15 +1,15 @@
 """What must hold for every document: names that can be published, references that lead somewhere, no circles."""
 
 from heimat.core.errors import DomainError
+from heimat.core.sources.following import refuse_circle
 from heimat.core.system import (
     MOST_HUES,
     MOST_TOKENS,
     ColorSystem,
-    GivenSource,
     StepAlias,
-    TintedSource,
     TokenAlias,
     ladder_of,
+    parent_of,
 )
 from heimat.core.tokens.aliases import follow
 from heimat.core.tokens.names import check_all_names
@@ -33,12 +33,11 @@ def _check_limits(system: ColorSystem) -> None:
 
 def _check_hues(system: ColorSystem, field: str) -> None:
     for hue in system.hues.values():
-        if isinstance(hue.source, TintedSource):
-            parent = system.hues.get(hue.source.hue)
-            if parent is None or not isinstance(parent.source, GivenSource):
-                raise DomainError(
-                    f"{hue.name} needs a hue with a color of its own to be tinted with.", field, "missing"
-                )
+        parent = parent_of(hue)
+        if parent is not None:
+            if parent not in system.hues:
+                raise DomainError(f"{hue.name} needs a hue to follow.", field, "missing")
+            refuse_circle(system, hue, system.hues[parent], field)
         ladder = ladder_of(system, hue)
         for step in [*hue.pins, *([hue.anchor.step] if hue.anchor.mode == "label" else [])]:
             if step is None or ladder.index(step) is None:

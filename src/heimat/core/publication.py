@@ -9,6 +9,7 @@ from heimat.core.color.arrays import from_bytes
 from heimat.core.color.difference import ciede2000
 from heimat.core.color.notation import hex_of, hexes_of
 from heimat.core.color.spaces import srgb_to_lab
+from heimat.core.colors_of import standing
 from heimat.core.resolve import Resolved
 from heimat.core.system import StepAlias, TokenAlias, in_order, ladder_of
 from heimat.core.tokens.aliases import value_in
@@ -56,10 +57,10 @@ def publication(resolved: Resolved) -> Publication:
     tokens: list[PublishedToken] = []
     step_names: dict[tuple[str, str], str] = {}
     for hue, names in scale_token_names(system):
-        rgb8 = resolved.scales[hue.id].rgb8
+        rgb8, alpha = resolved.scales[hue.id].rgb8, standing(system, hue).alpha
         for step, name, color in zip(ladder_of(system, hue).steps, names, hexes_of(rgb8), strict=True):
             step_names[hue.id, step.id] = name
-            tokens.append(PublishedToken(f"{hue.id}/{step.id}", name, color, 1.0, None, ""))
+            tokens.append(PublishedToken(f"{hue.id}/{step.id}", name, color, alpha, None, ""))
     for token in in_order(system.tokens):
         color_of = resolved.tokens[token.id]
         value = value_in(token, resolved.theme.id if resolved.theme else "")

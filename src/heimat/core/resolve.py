@@ -1,6 +1,6 @@
 """From a document to everything that can be seen, checked or published. It only calls the parts in order."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import numpy as np
 from numpy.typing import NDArray
@@ -8,6 +8,7 @@ from numpy.typing import NDArray
 from heimat.core.color.arrays import Bytes, Floats
 from heimat.core.color.contrast import ratio_of_luminances, relative_luminance
 from heimat.core.color.spaces import lightness
+from heimat.core.colors_of import standing
 from heimat.core.legibility.pairings import PairingResult, TokenColor, check_pairing
 from heimat.core.legibility.told_apart import PairDistance, distances
 from heimat.core.scales.generate import Scale
@@ -71,7 +72,7 @@ def resolve(system: ColorSystem, theme_id: str | None = None) -> Resolved:
         hues=hues,
         scales=scales,
         steps=steps,
-        promises=promises(steps.ratios, steps.positions, len(system.ladder.steps)),
+        promises=_promises(system, hues, steps),
         tokens=tokens,
         pairings=[check_pairing(pairing, tokens) for pairing in in_order(system.pairings)] if theme else [],
         told_apart=[_told_apart(told, tokens) for told in in_order(system.told_apart)] if theme else [],
@@ -99,6 +100,19 @@ def _steps(system: ColorSystem, hues: list[Hue], scales: dict[str, Scale]) -> St
         hue_index=np.repeat(np.arange(len(hues)), counts),
         step_index=np.concatenate([np.arange(count) for count in counts]) if counts else np.zeros(0, dtype=np.intp),
     )
+
+
+def _promises(system: ColorSystem, hues: list[Hue], steps: Steps) -> list[Promise]:
+    """Promises over all opaque scales: what a translucent step reaches depends on what lies under it."""
+    opaque = np.array([standing(system, hue).alpha == 1.0 for hue in hues], dtype=bool)[steps.hue_index]
+    count = len(system.ladder.steps)
+    if opaque.all():
+        return promises(steps.ratios, steps.positions, count)
+    kept = np.flatnonzero(opaque)
+    found = promises(steps.ratios[np.ix_(kept, kept)], steps.positions[kept], count)
+    return [
+        replace(promise, tightest=(int(kept[promise.tightest[0]]), int(kept[promise.tightest[1]]))) for promise in found
+    ]
 
 
 def _told_apart(told: ToldApartSet, tokens: dict[str, TokenColor]) -> ToldApartResult:

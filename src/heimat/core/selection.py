@@ -7,15 +7,15 @@ import numpy as np
 
 from heimat.core.color.arrays import Bytes
 from heimat.core.color.notation import Color, hex_of, oklch_of, rgb8_of
-from heimat.core.colors_of import COLORED, source_color
+from heimat.core.colors_of import COLORED, source_color, standing
 from heimat.core.edits.tokens import value_in_words
 from heimat.core.resolve import Resolved
-from heimat.core.system import GivenSource, Hue, TintedSource, TokenAlias, ladder_of
+from heimat.core.sources.derivation import GAMUT_LOSS
+from heimat.core.sources.wording import derivation_words
+from heimat.core.system import DerivedSource, GivenSource, Hue, TokenAlias, children_of, ladder_of
 from heimat.core.tokens.aliases import value_in
 
 Kind = Literal["hue", "step", "token"]
-_GAMUT_LOSS = 0.004
-"""OKLCH chroma given up to the gamut that is worth a word."""
 
 
 @dataclass(frozen=True)
@@ -56,14 +56,12 @@ def role_of(hue: Hue) -> str:
 def _hue(resolved: Resolved, hue: Hue) -> Selection:
     system = resolved.system
     scale = resolved.scales[hue.id]
-    followers = [
-        other.name for other in resolved.hues if isinstance(other.source, TintedSource) and other.source.hue == hue.id
-    ]
+    followers = [child.name for child in children_of(system, hue.id)]
     tokens = _tokens_on(resolved, hue.id, None)
     used = f"{len(scale.rgb8)} steps and {_counted(len(tokens), 'token')} follow it"
     why = _source_words(resolved, hue)
     if followers:
-        why += f" The tint in {', '.join(followers)}."
+        why += f" Followed by {', '.join(followers)}."
     return Selection("hue", hue.id, hue.name, role_of(hue), source_color(system, hue), hue.id, hue.id, why, [used])
 
 
@@ -81,6 +79,10 @@ def _source_words(resolved: Resolved, hue: Hue) -> str:
             words += f" It is gray now; hue {hue.recall.hue:.0f}° and chroma {hue.recall.chroma:.3f} are remembered."
         return words
     parent = resolved.system.hues[hue.source.hue]
+    if isinstance(hue.source, DerivedSource):
+        stands = standing(resolved.system, hue)
+        words = f"Derived: {derivation_words(hue.source, parent.name)}."
+        return words + "".join(f" {limit[0].upper()}{limit[1:]}." for limit in stands.limits)
     tint = f"chroma {hue.source.chroma:.3f} of {parent.name}"
     return f"A gray of L* {hue.source.lightness:.1f} with {tint}, which it follows."
 
@@ -127,7 +129,7 @@ def _step_words(resolved: Resolved, hue: Hue, place: int) -> str:
     if abs(drift) >= 0.5 and wanted >= COLORED:
         words += f" and {abs(drift):.0f}° of drift"
     lost = wanted - chroma
-    return words + (f", the gamut leaves {chroma:.3f}." if lost > _GAMUT_LOSS else ".")
+    return words + (f", the gamut leaves {chroma:.3f}." if lost > GAMUT_LOSS else ".")
 
 
 def _tokens_on(resolved: Resolved, hue: str, step: str | None) -> list[str]:

@@ -1,8 +1,8 @@
 """The document that a designer edits: one color system, whole."""
 
-from typing import Annotated, Any, Literal, TypeVar
+from typing import Annotated, Any, Literal, Self, TypeVar
 
-from pydantic import BaseModel, ConfigDict, Field
+from pydantic import BaseModel, ConfigDict, Field, model_validator
 
 from heimat.core.color.notation import Color, ColorInput
 from heimat.core.ids import Id, OrderKey
@@ -10,15 +10,20 @@ from heimat.core.scales.anchors import Anchor
 from heimat.core.scales.generate import LATEST_GENERATOR
 from heimat.core.scales.ladder import USUAL, Ladder
 
-SCHEMA = 1
+SCHEMA = 2
+"""2: candidates, ordered stops and derived hues; 1 had none of them."""
 MOST_HUES = 200
 MOST_TOKENS = 2000
 LONGEST_NAME = 80
 LONGEST_NOTE = 400
+MOST_CANDIDATES = 400
+MOST_STOPS = 100
 
 HueKind = Literal["brand", "neutral", "status", "accent"]
 Status = Literal["success", "warning", "error", "information"]
 Use = Literal["body", "large", "part", "decoration"]
+Circle = Literal["oklch", "hsl"]
+"""The circle on which hues are turned: they differ, in angles and in how light their colors look."""
 Name = Annotated[str, Field(max_length=LONGEST_NAME)]
 Note = Annotated[str, Field(max_length=LONGEST_NOTE)]
 
@@ -45,7 +50,37 @@ class TintedSource(Part):
     chroma: Annotated[float, Field(ge=0.0, le=0.05)] = 0.011
 
 
-Source = Annotated[GivenSource | TintedSource, Field(discriminator="kind")]
+class Change(Part):
+    """What a derived hue does with one quantity of its parent: keeps it, shifts or multiplies it by, or sets it to."""
+
+    how: Literal["kept", "shifted", "times", "set"] = "kept"
+    by: Annotated[float, Field(allow_inf_nan=False, ge=-400.0, le=400.0)] = 0.0
+
+
+class DerivedSource(Part):
+    """A color computed from another hue's, which it follows.
+
+    On the `oklch` circle lightness is CIE L* 0 to 100 and strength OKLCH chroma; on the `hsl` circle both are the
+    percentages of HSL. `turn` is the hue in degrees, which is never multiplied; alpha runs from 0 to 1.
+    """
+
+    kind: Literal["derived"] = "derived"
+    hue: Id
+    circle: Circle = "oklch"
+    lightness: Change = Change()
+    strength: Change = Change()
+    turn: Change = Change()
+    alpha: Change = Change()
+
+    @model_validator(mode="after")
+    def _turned_not_multiplied(self) -> Self:
+        if self.turn.how == "times":
+            raise ValueError("a hue is shifted or set, not multiplied")
+        return self
+
+
+FollowingSource = Annotated[TintedSource | DerivedSource, Field(discriminator="kind")]
+Source = Annotated[GivenSource | TintedSource | DerivedSource, Field(discriminator="kind")]
 
 
 class Recall(Part):
@@ -68,6 +103,29 @@ class Hue(Part):
     anchor: Anchor = Anchor()
     ladder: Ladder | None = None
     pins: dict[str, Color] = {}
+    note: Note = ""
+
+
+class Candidate(Part):
+    """A color that waits beside the set until it joins as a hue, or goes."""
+
+    id: Id
+    order: OrderKey
+    name: Name
+    kind: HueKind
+    status: Status | None = None
+    color: Color
+    note: Note = ""
+
+
+class Stops(Part):
+    """Ordered colors that stand for an area of a picture along its lightness, within a CIEDE2000 difference."""
+
+    id: Id
+    order: OrderKey
+    name: Name
+    colors: Annotated[tuple[Color, ...], Field(min_length=2, max_length=24)]
+    difference: Annotated[float, Field(ge=0.0, le=100.0)]
     note: Note = ""
 
 
@@ -145,13 +203,15 @@ class ColorSystem(Part):
     ladder: Ladder = USUAL
     scale_pattern: Annotated[str, Field(max_length=LONGEST_NAME)] = "{hue}.{step}"
     hues: Annotated[dict[Id, Hue], Field(max_length=MOST_HUES)] = {}
+    candidates: Annotated[dict[Id, Candidate], Field(max_length=MOST_CANDIDATES)] = {}
+    stops: Annotated[dict[Id, Stops], Field(max_length=MOST_STOPS)] = {}
     themes: dict[Id, Theme] = {}
     tokens: Annotated[dict[Id, Token], Field(max_length=MOST_TOKENS)] = {}
     pairings: Annotated[dict[Id, Pairing], Field(max_length=MOST_TOKENS)] = {}
     told_apart: dict[Id, ToldApartSet] = {}
 
 
-Entity = TypeVar("Entity", Hue, Theme, Token, Pairing, ToldApartSet)
+Entity = TypeVar("Entity", Hue, Candidate, Stops, Theme, Token, Pairing, ToldApartSet)
 
 
 def in_order(entities: dict[str, Entity]) -> list[Entity]:
@@ -164,9 +224,27 @@ def ladder_of(system: ColorSystem, hue: Hue) -> Ladder:
     return hue.ladder or system.ladder
 
 
+def parent_of(hue: Hue) -> str | None:
+    """The id of the hue that a hue follows, or None where its color is given."""
+    return None if isinstance(hue.source, GivenSource) else hue.source.hue
+
+
+def children_of(system: ColorSystem, hue_id: str) -> list[Hue]:
+    """The hues that follow a hue directly, in order."""
+    return [hue for hue in in_order(system.hues) if parent_of(hue) == hue_id]
+
+
+def with_descendants(system: ColorSystem, hue_id: str) -> list[str]:
+    """The ids of a hue and of all that follow it, directly or in a chain."""
+    found = [hue_id]
+    for place in found:
+        found += [child.id for child in children_of(system, place) if child.id not in found]
+    return found
+
+
 def read_document(data: dict[str, Any]) -> ColorSystem:
     """Read a stored document, bringing older schemas up. Raises ValueError for one from a newer Heimat."""
     version = data.get("schema", 0)
     if version > SCHEMA:
         raise ValueError(f"this document has schema {version}; this Heimat reads up to {SCHEMA}")
-    return ColorSystem.model_validate(data)
+    return ColorSystem.model_validate({**data, "schema": SCHEMA})

@@ -16,7 +16,7 @@ from heimat.service.undo import DEPTH, Stacks, stacks, still_in_force
 from heimat.store import revisions, systems
 from heimat.store.revisions import Kind, NewRevision, RevisionRow
 
-MOST_EDITS = 50
+MOST_EDITS = 400
 """Edits in one gesture."""
 
 

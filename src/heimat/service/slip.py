@@ -6,11 +6,10 @@ from heimat.core.color.arrays import Bytes
 from heimat.core.color.contrast import cut, grade, ratio, relative_luminance
 from heimat.core.color.notation import NOTATIONS, format, oklch_of, rgb8_of
 from heimat.core.color.spaces import lightness
-from heimat.core.colors_of import COLORED, hue_and_chroma
+from heimat.core.colors_of import standing
 from heimat.core.ramps import CHROMA_END, ramps
 from heimat.core.resolve import Resolved
 from heimat.core.selection import Selection, neutral_ends
-from heimat.core.system import GivenSource
 from heimat.service.seeing import Eyes, luminance
 from heimat.service.view_types import GroundView, SlipView
 
@@ -20,7 +19,8 @@ def slip_view(resolved: Resolved, selection: Selection, key: str, eyes: Eyes, gr
     rgb8 = rgb8_of(selection.color)
     light = float(lightness(relative_luminance(rgb8)))
     _, chroma, turn = (float(number) for number in oklch_of(selection.color))
-    meant_chroma, turn = _meant(resolved, selection, chroma, turn)
+    aim = _aim(resolved, selection, (light, chroma, turn))
+    _, meant_chroma, turn = aim
     rows = ramps(light, meant_chroma, turn, luminance(ground))
     texts = [(notation, format(selection.color, notation)) for notation in NOTATIONS]
     hue = resolved.system.hues.get(selection.hue or "")
@@ -38,7 +38,7 @@ def slip_view(resolved: Resolved, selection: Selection, key: str, eyes: Eyes, gr
         "pinned": selection.kind == "step" and hue is not None and step in hue.pins,
         "notations": [{"notation": notation, "text": text} for notation, text in texts if text],
         "grounds": _grounds(resolved, rgb8, eyes),
-        "meant_chroma": round(meant_chroma, 4),
+        "aim": {"lightness": round(aim[0], 4), "chroma": round(meant_chroma, 4), "angle": round(turn, 4) % 360.0},
         "lightness": {
             "colors": eyes.hexes(rows.lightness),
             "value": round(light, 2),
@@ -66,17 +66,10 @@ def slip_view(resolved: Resolved, selection: Selection, key: str, eyes: Eyes, gr
     }
 
 
-def _meant(resolved: Resolved, selection: Selection, chroma: float, turn: float) -> tuple[float, float]:
-    """Chroma and hue that a hue is meant to have: what is remembered while the gamut or a gray takes it away."""
+def _aim(resolved: Resolved, selection: Selection, shown: tuple[float, float, float]) -> tuple[float, float, float]:
+    """L*, chroma and hue that a hue is meant to have, which white, gray and the gamut may take away."""
     hue = resolved.system.hues.get(selection.movable_hue or "")
-    if hue is None:
-        return chroma, turn
-    if not isinstance(hue.source, GivenSource):
-        _, parent_turn = hue_and_chroma(resolved.system.hues[hue.source.hue])
-        return hue.source.chroma, parent_turn
-    if hue.recall is None:
-        return chroma, turn
-    return max(hue.recall.chroma, chroma), hue.recall.hue if chroma < COLORED else turn
+    return standing(resolved.system, hue).aim if hue else shown
 
 
 def _grounds(resolved: Resolved, rgb8: Bytes, eyes: Eyes) -> list[GroundView]:

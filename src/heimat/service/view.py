@@ -8,18 +8,20 @@ import numpy as np
 from heimat.core.color.arrays import Bytes
 from heimat.core.color.contrast import AA_TEXT, cut, grade, ratio
 from heimat.core.color.notation import Notation, format
-from heimat.core.colors_of import source_color
+from heimat.core.colors_of import source_color, standing
 from heimat.core.legibility.findings import distance_text, findings
+from heimat.core.legibility.pairings import over
 from heimat.core.publication import Publication, PublishedToken, publication
 from heimat.core.resolve import Resolved, ToldApartResult, resolve
 from heimat.core.scales.ladder import READY_MADE
 from heimat.core.scales.promises import Promise
 from heimat.core.selection import chain_words, find
-from heimat.core.system import ColorSystem, StepAlias, TintedSource, TokenAlias, TokenValue, in_order, ladder_of
+from heimat.core.system import ColorSystem, StepAlias, TokenAlias, TokenValue, in_order, ladder_of
 from heimat.core.tokens.aliases import value_in
 from heimat.service.seeing import Eyes, SeenAs
 from heimat.service.slip import slip_view
 from heimat.service.view_findings import finding_view
+from heimat.service.view_sources import candidate_views, followers, following_view, on_grounds, pin_views, stops_views
 from heimat.service.view_types import (
     ContrastView,
     DistanceView,
@@ -93,6 +95,8 @@ def system_view(system: ColorSystem, around: Around, options: ViewOptions) -> Sy
         "themes": [{"id": other.id, "name": other.name} for other in in_order(system.themes)],
         "ladder": _ladder(system),
         "hues": _hues(resolved, eyes, ground, changed, options.notation),
+        "candidates": candidate_views(resolved, eyes, options.notation),
+        "stops": stops_views(resolved, eyes),
         "promises": [_promise(resolved, promise) for promise in resolved.promises],
         "tokens": _tokens(resolved, eyes, changed),
         "pairings": _pairings(resolved),
@@ -143,12 +147,14 @@ def _hues(resolved: Resolved, eyes: Eyes, ground: Bytes, changed: set[str], nota
     system, steps = resolved.system, resolved.steps
     swatches = eyes.swatches(steps.rgb8)
     own = eyes.swatches(np.array([resolved.scales[hue.id].source8 for hue in resolved.hues]).reshape(-1, 3))
-    ratios = ratio(steps.rgb8, ground)
+    alphas = np.array([standing(system, hue).alpha for hue in resolved.hues])
+    ratios = ratio(np.rint(over(steps.rgb8, alphas[steps.hue_index][:, None], ground)).astype(np.uint8), ground)
     columns = np.clip(np.rint(steps.positions), 0, len(system.ladder.steps) - 1).astype(int)
     tokens_on = Counter(color.step[0] for color in resolved.tokens.values() if color.step)
+    names, descendants = followers(system)
     found: list[HueView] = []
     at = 0
-    for hue, source in zip(resolved.hues, own, strict=True):
+    for hue, source, alpha in zip(resolved.hues, own, alphas.tolist(), strict=True):
         ladder, scale = ladder_of(system, hue), resolved.scales[hue.id]
         step_views: list[StepView] = []
         for place, step in enumerate(ladder.steps):
@@ -168,6 +174,7 @@ def _hues(resolved: Resolved, eyes: Eyes, ground: Bytes, changed: set[str], nota
                 }
             )
             at += 1
+        on_white, on_black = on_grounds(scale.source8, alpha, eyes)
         found.append(
             {
                 **source,
@@ -178,10 +185,16 @@ def _hues(resolved: Resolved, eyes: Eyes, ground: Bytes, changed: set[str], nota
                 "kind": hue.kind,
                 "status": hue.status,
                 "note": hue.note,
-                "follows": system.hues[hue.source.hue].name if isinstance(hue.source, TintedSource) else None,
+                "alpha": alpha,
+                "on_white": on_white,
+                "on_black": on_black,
+                "follows": following_view(resolved, hue),
+                "followers": names[hue.id],
+                "descendants": descendants[hue.id],
+                "pins": pin_views(resolved, hue, eyes),
                 "anchor_mode": hue.anchor.mode,
                 "anchor_step": hue.anchor.step,
-                "own_ladder": hue.ladder is not None,
+                "ladder": hue.ladder.name if hue.ladder else None,
                 "tokens_on": tokens_on[hue.id],
                 "steps": step_views,
             }

@@ -6,7 +6,7 @@ from typing_extensions import TypedDict
 
 from heimat.core.color.contrast import Grade
 from heimat.core.scales.anchors import AnchorMode
-from heimat.core.system import HueKind, Status, Use
+from heimat.core.system import Circle, HueKind, Status, Use
 
 Ink = Literal["#000000", "#FFFFFF"]
 
@@ -24,6 +24,70 @@ class ContrastView(TypedDict):
 
     text: str
     grade: Grade
+
+
+class ChangeOfQuantity(TypedDict):
+    """What a derived hue does with one quantity of its parent."""
+
+    how: Literal["kept", "shifted", "times", "set"]
+    by: float
+
+
+class FollowingView(TypedDict):
+    """How a hue follows its parent: as the edit `follow_hue` takes it, in words, and what keeps it from following.
+
+    For a tint, lightness and strength are set, and the hue is kept.
+    """
+
+    kind: Literal["tinted", "derived"]
+    hue: str
+    name: str
+    circle: Circle
+    lightness: ChangeOfQuantity
+    strength: ChangeOfQuantity
+    turn: ChangeOfQuantity
+    alpha: ChangeOfQuantity
+    words: str
+    limits: list[str]
+
+
+class PinView(SwatchView):
+    """A pinned color: its step, what would be generated there, and the CIEDE2000 between the two."""
+
+    step: str
+    label: str
+    generated: SwatchView
+    distance: str
+
+
+class NearView(TypedDict):
+    """A color of the set that another comes near to, with the CIEDE2000 between them."""
+
+    name: str
+    distance: str
+    same: bool
+
+
+class CandidateView(SwatchView):
+    """A color that waits beside the set, with the hue of the set that it comes nearest to."""
+
+    id: str
+    name: str
+    text: str
+    kind: HueKind
+    status: Status | None
+    note: str
+    near: NearView | None
+
+
+class StopsView(TypedDict):
+    """Ordered stops of a picture's area, kept for charts."""
+
+    id: str
+    name: str
+    colors: list[SwatchView]
+    difference: str
+    note: str
 
 
 class StepView(SwatchView):
@@ -50,10 +114,16 @@ class HueView(SwatchView):
     kind: HueKind
     status: Status | None
     note: str
-    follows: str | None
+    alpha: float
+    on_white: str
+    on_black: str
+    follows: FollowingView | None
+    followers: list[str]
+    descendants: int
+    pins: list[PinView]
+    ladder: str | None
     anchor_mode: AnchorMode
     anchor_step: str | None
-    own_ladder: bool
     tokens_on: int
     steps: list[StepView]
 
@@ -198,8 +268,16 @@ class RampView(TypedDict):
     passing: list[list[float]]
 
 
+class AimView(TypedDict):
+    """L*, OKLCH chroma and hue in degrees that a hue is meant to have."""
+
+    lightness: float
+    chroma: float
+    angle: float
+
+
 class SlipView(SwatchView):
-    """Everything about the selected color. `meant_chroma` is what it would have if the gamut allowed it."""
+    """Everything about the selected color. `aim` is what it would have if white, gray and the gamut allowed it."""
 
     key: str
     kind: Literal["hue", "step", "token"]
@@ -212,7 +290,7 @@ class SlipView(SwatchView):
     pinned: bool
     notations: list[NotationView]
     grounds: list[GroundView]
-    meant_chroma: float
+    aim: AimView
     lightness: RampView
     chroma: RampView
     turn: RampView
@@ -244,6 +322,8 @@ class SystemView(TypedDict):
     themes: list[ThemeView]
     ladder: LadderView
     hues: list[HueView]
+    candidates: list[CandidateView]
+    stops: list[StopsView]
     promises: list[PromiseView]
     tokens: list[TokenView]
     pairings: list[PairingView]

@@ -8,6 +8,7 @@ from pydantic import Field
 
 from heimat.core.consistency import check_system
 from heimat.core.edits.base import Path
+from heimat.core.edits.candidates import AddCandidates, JoinCandidates, RemoveCandidates, SetCandidate
 from heimat.core.edits.conflicts import conflict
 from heimat.core.edits.difference import PlaceValue, places_changed
 from heimat.core.edits.hues import (
@@ -21,9 +22,10 @@ from heimat.core.edits.hues import (
     SetHueKind,
     SetHueNote,
 )
-from heimat.core.edits.ladder import RenameSystem, SetLadder, SetScalePattern
+from heimat.core.edits.ladder import RenameSystem, SetHueLadder, SetLadder, SetScalePattern
 from heimat.core.edits.restore import Restore
-from heimat.core.edits.sources import AimSource, SetSource, TintSource
+from heimat.core.edits.sources import AimSource, FollowHue, LetGo, SetSource
+from heimat.core.edits.stops import KeepStops, RemoveStops
 from heimat.core.edits.tokens import AddToken, RemoveToken, RenameToken, SetTokenValue
 from heimat.core.system import ColorSystem
 
@@ -36,10 +38,18 @@ UserEdit = Annotated[
     | MoveHue
     | SetSource
     | AimSource
-    | TintSource
+    | FollowHue
+    | LetGo
     | SetAnchor
     | PinStep
     | SetLadder
+    | SetHueLadder
+    | AddCandidates
+    | SetCandidate
+    | RemoveCandidates
+    | JoinCandidates
+    | KeepStops
+    | RemoveStops
     | SetScalePattern
     | RenameSystem
     | AddToken
@@ -76,7 +86,7 @@ def apply(system: ColorSystem, edit: Edit) -> ColorSystem:
 
 def _field_of(edit: Edit) -> str:
     """The field of an edit that is to blame where the whole document does not hold together any more."""
-    for field in ("name", "pattern", "value", "anchor", "ladder"):
+    for field in ("name", "pattern", "value", "anchor", "ladder", "candidates", "source"):
         if field in type(edit).model_fields:
             return field
     return "hues.0.name" if isinstance(edit, AddHues) else "edit"

@@ -7,7 +7,7 @@ from pydantic import BaseModel, Field
 from heimat.core.edits.base import Path
 from heimat.core.system import ColorSystem, Part
 
-COLLECTIONS = ("hues", "themes", "tokens", "pairings", "told_apart")
+COLLECTIONS = ("hues", "candidates", "stops", "themes", "tokens", "pairings", "told_apart")
 FIELDS = ("generator", "name", "ladder", "scale_pattern")
 
 

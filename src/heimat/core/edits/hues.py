@@ -1,13 +1,14 @@
 """Edits of hues: which there are, what they are called, where they stand."""
 
-from typing import Annotated, Literal
+from typing import Annotated, Literal, Self
 
-from pydantic import Field
+from pydantic import Field, model_validator
 
 from heimat.core.color.notation import Color, ColorInput
-from heimat.core.colors_of import source_color
+from heimat.core.colors_of import source_color, standing
 from heimat.core.edits.base import EditBase, Path, hue_of, with_hue
-from heimat.core.edits.sources import given, opaque
+from heimat.core.edits.ladder import ladder_named
+from heimat.core.edits.sources import given, let_go, opaque
 from heimat.core.errors import DomainError
 from heimat.core.ids import Id, key_between, keys, new_id
 from heimat.core.scales.anchors import Anchor
@@ -15,28 +16,52 @@ from heimat.core.sources.naming import plain_name, unique_name
 from heimat.core.system import (
     MOST_HUES,
     ColorSystem,
+    FollowingSource,
     Hue,
     HueKind,
     LiteralColor,
+    Note,
     Part,
+    Source,
     Status,
     StepAlias,
-    TintedSource,
+    Token,
     in_order,
     ladder_of,
+    parent_of,
+    with_descendants,
 )
 from heimat.core.tokens.names import check_hue_name
 
 
-class NewHue(Part):
-    """A hue to add; without a name it gets a plain one that is free."""
+class _New(Part):
+    """What is known of a color that is added; without a name it gets a plain one that is free."""
 
     id: Annotated[Id, Field(default_factory=new_id)]
     name: str = ""
     kind: HueKind = "brand"
     status: Status | None = None
+    note: Note = ""
+
+
+class NewColor(_New):
+    """A color to add."""
+
     color: ColorInput
-    note: Annotated[str, Field(max_length=400)] = ""
+
+
+class NewHue(_New):
+    """A hue to add: with a color of its own, or following another hue."""
+
+    color: ColorInput | None = None
+    source: FollowingSource | None = None
+    ladder: Annotated[str | None, Field(max_length=24)] = None
+
+    @model_validator(mode="after")
+    def _one_of_both(self) -> Self:
+        if (self.color is None) == (self.source is None):
+            raise ValueError("a new hue has either a color or a hue that it follows")
+        return self
 
 
 class AddHues(EditBase):
@@ -46,62 +71,95 @@ class AddHues(EditBase):
     hues: Annotated[tuple[NewHue, ...], Field(min_length=1, max_length=MOST_HUES)]
 
     def change(self, system: ColorSystem) -> ColorSystem:
-        hues = dict(system.hues)
-        last = max((hue.order for hue in hues.values()), default=None)
+        last = max((hue.order for hue in system.hues.values()), default=None)
         for place, (new, order) in enumerate(zip(self.hues, keys(len(self.hues), last), strict=True)):
-            if new.id in hues:
-                raise DomainError("A hue with this id is there already.", f"hues.{place}.id", "taken")
-            name = new.name or unique_name(plain_name(new.color), (hue.name for hue in hues.values()))
-            check_hue_name(name, f"hues.{place}.name")
-            source, recall = given(opaque(new.color, f"hues.{place}.color"), None)
-            hues[new.id] = Hue(
-                id=new.id,
-                order=order,
-                name=name,
-                kind=new.kind,
-                status=new.status,
-                source=source,
-                recall=recall,
-                note=new.note,
-            )
-        return system.model_copy(update={"hues": hues})
+            system = with_hue(system, _made(system, new, order, f"hues.{place}"))
+        return system
 
     def sentence(self, system: ColorSystem) -> str:
-        names = ", ".join(new.name or plain_name(new.color) for new in self.hues[:4])
+        names = ", ".join(
+            new.name or (plain_name(new.color) if new.color else "a derived hue") for new in self.hues[:4]
+        )
         return f"Add {names}" + (f" and {len(self.hues) - 4} more" if len(self.hues) > 4 else "")
+
+    def reads(self) -> set[Path]:
+        return {("hues", new.source.hue, "id") for new in self.hues if new.source}
+
+
+def _made(system: ColorSystem, new: NewHue, order: str, field: str) -> Hue:
+    """A new hue with its color, and a name that is free where it came without one."""
+    if new.id in system.hues:
+        raise DomainError("A hue with this id is there already.", f"{field}.id", "taken")
+    recall = None
+    source: Source
+    if new.source is not None:
+        hue_of(system, new.source.hue, f"{field}.source.hue")
+        source = new.source
+    else:
+        assert new.color is not None
+        source, recall = given(opaque(new.color, f"{field}.color"), None)
+    hue = Hue(
+        id=new.id,
+        order=order,
+        name=new.name or "new",
+        kind=new.kind,
+        status=new.status if new.kind == "status" else None,
+        source=source,
+        recall=recall,
+        ladder=ladder_named(new.ladder, f"{field}.ladder"),
+        note=new.note,
+    )
+    if not new.name:
+        plain = plain_name(source_color(system, hue))
+        return hue.model_copy(update={"name": unique_name(plain, (other.name for other in system.hues.values()))})
+    check_hue_name(new.name, f"{field}.name")
+    return hue
 
 
 class RemoveHue(EditBase):
-    """Remove a hue. What stands on it keeps its present color: tokens as literals, neutrals tinted by it as given."""
+    """Remove a hue. Tokens that stand on it keep its present color as literals.
+
+    Hues that follow it are detached with their present colors, or removed too, with all that follow them.
+    """
 
     type: Literal["remove_hue"] = "remove_hue"
     hue: Id
+    children: Literal["detach", "remove"] = "detach"
 
     def change(self, system: ColorSystem) -> ColorSystem:
-        # Imported here: the colors of steps are only needed for this one edit, and resolving stands above edits.
-        from heimat.core.scaling import scales_of
-
         hue = hue_of(system, self.hue)
-        steps = scales_of(system, [hue])[0].rgb8
-        ladder = ladder_of(system, hue)
-        tokens = dict(system.tokens)
-        for token in system.tokens.values():
-            for theme, value in token.values.items():
-                if isinstance(value, StepAlias) and value.hue == hue.id:
-                    place = ladder.index(value.step)
-                    kept = LiteralColor(color=Color.of_bytes(steps[place or 0]))
-                    tokens[token.id] = tokens[token.id].model_copy(
-                        update={"values": {**tokens[token.id].values, theme: kept}}
-                    )
-        hues = {key: other for key, other in system.hues.items() if key != hue.id}
+        gone = with_descendants(system, hue.id) if self.children == "remove" else [hue.id]
+        tokens = _kept_tokens(system, [system.hues[key] for key in gone])
+        hues = {key: other for key, other in system.hues.items() if key not in gone}
         for other in hues.values():
-            if isinstance(other.source, TintedSource) and other.source.hue == hue.id:
-                source, recall = given(source_color(system, other), other.recall)
-                hues[other.id] = other.model_copy(update={"source": source, "recall": recall})
+            if parent_of(other) in gone:
+                hues[other.id] = let_go(system, other)
         return system.model_copy(update={"hues": hues, "tokens": tokens})
 
     def sentence(self, system: ColorSystem) -> str:
-        return f"Remove {hue_of(system, self.hue).name}"
+        hue = hue_of(system, self.hue)
+        followers = len(with_descendants(system, hue.id)) - 1
+        also = f" and {followers} that follow it" if self.children == "remove" and followers else ""
+        return f"Remove {hue.name}{also}"
+
+
+def _kept_tokens(system: ColorSystem, gone: list[Hue]) -> dict[str, Token]:
+    """The tokens, those on the scales of hues that go as literals of their present colors."""
+    # Imported here: the colors of steps are only needed for this one edit, and resolving stands above edits.
+    from heimat.core.scaling import scales_of
+
+    scales = {hue.id: scale.rgb8 for hue, scale in zip(gone, scales_of(system, gone), strict=True)}
+    tokens = dict(system.tokens)
+    for token in system.tokens.values():
+        for theme, value in token.values.items():
+            if isinstance(value, StepAlias) and value.hue in scales:
+                hue = system.hues[value.hue]
+                place = ladder_of(system, hue).index(value.step)
+                color = Color.of_bytes(scales[hue.id][place or 0])
+                kept = LiteralColor(color=color.model_copy(update={"alpha": standing(system, hue).alpha}))
+                values = {**tokens[token.id].values, theme: kept}
+                tokens[token.id] = tokens[token.id].model_copy(update={"values": values})
+    return tokens
 
 
 class RenameHue(EditBase):
@@ -141,7 +199,7 @@ class SetHueNote(EditBase):
 
     type: Literal["set_hue_note"] = "set_hue_note"
     hue: Id
-    note: Annotated[str, Field(max_length=400)]
+    note: Note
 
     def change(self, system: ColorSystem) -> ColorSystem:
         return with_hue(system, hue_of(system, self.hue).model_copy(update={"note": self.note}))

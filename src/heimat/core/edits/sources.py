@@ -5,11 +5,22 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from heimat.core.color.notation import Color, ColorInput, format, oklch_of
-from heimat.core.colors_of import COLORED, hue_and_chroma, solved
+from heimat.core.colors_of import COLORED, solved, standing
 from heimat.core.edits.base import EditBase, Path, hue_of, with_hue
 from heimat.core.errors import DomainError
 from heimat.core.ids import Id
-from heimat.core.system import ColorSystem, GivenSource, Recall, TintedSource
+from heimat.core.sources.derivation import aimed_at
+from heimat.core.sources.following import refuse_circle
+from heimat.core.sources.wording import derivation_words
+from heimat.core.system import (
+    ColorSystem,
+    DerivedSource,
+    FollowingSource,
+    GivenSource,
+    Hue,
+    Recall,
+    TintedSource,
+)
 
 STRONGEST_TINT = 0.05
 _SAME_HUE = 0.5
@@ -31,13 +42,18 @@ def given(color: Color, before: Recall | None) -> tuple[GivenSource, Recall | No
     return GivenSource(color=color), recall
 
 
-def _remembered(system: ColorSystem, hue_id: str) -> Recall | None:
-    hue = hue_of(system, hue_id)
-    parent = hue if isinstance(hue.source, GivenSource) else system.hues[hue.source.hue]
-    chroma, angle = hue_and_chroma(parent)
-    if hue is not parent and isinstance(hue.source, TintedSource):
-        chroma = hue.source.chroma
+def _remembered(system: ColorSystem, hue: Hue) -> Recall | None:
+    _, chroma, angle = standing(system, hue).aim
     return Recall(chroma=min(chroma, 0.6), hue=angle % 360.0) if chroma >= COLORED else hue.recall
+
+
+def let_go(system: ColorSystem, hue: Hue) -> Hue:
+    """A hue that follows no other any more: given, with the color and alpha that it has now."""
+    stands = standing(system, hue)
+    source, recall = given(stands.color, _remembered(system, hue))
+    if stands.alpha != 1.0:
+        source = GivenSource(color=stands.color.model_copy(update={"alpha": stands.alpha}))
+    return hue.model_copy(update={"source": source, "recall": recall})
 
 
 class SetSource(EditBase):
@@ -49,7 +65,7 @@ class SetSource(EditBase):
 
     def change(self, system: ColorSystem) -> ColorSystem:
         hue = hue_of(system, self.hue)
-        source, recall = given(opaque(self.color, "color"), _remembered(system, hue.id))
+        source, recall = given(opaque(self.color, "color"), _remembered(system, hue))
         return with_hue(system, hue.model_copy(update={"source": source, "recall": recall}))
 
     def sentence(self, system: ColorSystem) -> str:
@@ -59,7 +75,8 @@ class SetSource(EditBase):
 class AimSource(EditBase):
     """Move a hue to an L* 0 to 100, an OKLCH chroma and an OKLCH hue in degrees.
 
-    Where the gamut has less chroma, less is taken, and what was meant is remembered; so it is in white and black.
+    Where the gamut has less chroma, less is taken, and what was meant is remembered; so it is in white and black. A
+    derived hue keeps following: its changes are made to lead there.
     """
 
     type: Literal["aim_source"] = "aim_source"
@@ -74,12 +91,16 @@ class AimSource(EditBase):
         if isinstance(hue.source, TintedSource) and self._keeps_tint(system, hue.source):
             tint = hue.source.model_copy(update={"lightness": self.lightness, "chroma": self.chroma})
             return with_hue(system, hue.model_copy(update={"source": tint}))
+        if isinstance(hue.source, DerivedSource):
+            parent = standing(system, system.hues[hue.source.hue])
+            derived = aimed_at(hue.source, parent, (self.lightness, self.chroma, angle))
+            return with_hue(system, hue.model_copy(update={"source": derived}))
         source = GivenSource(color=solved(self.lightness, self.chroma, angle))
         recall = Recall(chroma=self.chroma, hue=angle)
         return with_hue(system, hue.model_copy(update={"source": source, "recall": recall}))
 
     def _keeps_tint(self, system: ColorSystem, source: TintedSource) -> bool:
-        _, parent_angle = hue_and_chroma(system.hues[source.hue])
+        _, _, parent_angle = standing(system, system.hues[source.hue]).aim
         turn = abs((self.angle - parent_angle + 180.0) % 360.0 - 180.0)
         return turn <= _SAME_HUE and self.chroma <= STRONGEST_TINT
 
@@ -88,31 +109,41 @@ class AimSource(EditBase):
         return f"Move {hue_of(system, self.hue).name} to {format(color, 'hex')}"
 
 
-class TintSource(EditBase):
-    """Make a hue a gray tinted with another hue, which it follows from then on."""
+class FollowHue(EditBase):
+    """Make a hue a tint of gray or a derivation of another hue, which it follows from then on."""
 
-    type: Literal["tint_source"] = "tint_source"
+    type: Literal["follow_hue"] = "follow_hue"
     hue: Id
-    source: TintedSource
+    source: FollowingSource
 
     def change(self, system: ColorSystem) -> ColorSystem:
         hue = hue_of(system, self.hue)
         parent = hue_of(system, self.source.hue, "source.hue")
-        followers = [other.name for other in system.hues.values() if _follows(other.source, hue.id)]
-        if parent.id == hue.id or not isinstance(parent.source, GivenSource) or followers:
-            raise DomainError(
-                f"{hue.name} cannot be tinted with {parent.name}: that would run in a circle or a chain of tints.",
-                "source.hue",
-                "circle",
-            )
-        return with_hue(system, hue.model_copy(update={"source": self.source}))
+        refuse_circle(system, hue, parent, "source.hue")
+        return with_hue(system, hue.model_copy(update={"source": self.source, "recall": _remembered(system, hue)}))
 
     def sentence(self, system: ColorSystem) -> str:
-        return f"Tint {hue_of(system, self.hue).name} with {hue_of(system, self.source.hue, 'source.hue').name}"
+        return f"Let {hue_of(system, self.hue).name} be {following_words(system, self.source)}"
 
     def reads(self) -> set[Path]:
-        return {("hues", self.source.hue)}
+        return {("hues", self.source.hue, "id")}
 
 
-def _follows(source: object, hue_id: str) -> bool:
-    return isinstance(source, TintedSource) and source.hue == hue_id
+class LetGo(EditBase):
+    """Let a hue follow no other any more: it keeps the color that it has now."""
+
+    type: Literal["let_go"] = "let_go"
+    hue: Id
+
+    def change(self, system: ColorSystem) -> ColorSystem:
+        hue = hue_of(system, self.hue)
+        return system if isinstance(hue.source, GivenSource) else with_hue(system, let_go(system, hue))
+
+    def sentence(self, system: ColorSystem) -> str:
+        return f"Let {hue_of(system, self.hue).name} go its own way"
+
+
+def following_words(system: ColorSystem, source: FollowingSource) -> str:
+    """What a hue does that follows another, in words."""
+    parent = hue_of(system, source.hue, "source.hue").name
+    return f"gray tinted with {parent}" if isinstance(source, TintedSource) else derivation_words(source, parent)

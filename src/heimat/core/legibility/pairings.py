@@ -38,8 +38,8 @@ class PairingResult:
     holds: bool | None
 
 
-def over(foreground8: Bytes, alpha: float, ground8: Bytes) -> Floats:
-    """Source-over in gamma-encoded sRGB, in levels 0 to 255, unrounded, shape (3,)."""
+def over(foreground8: Bytes, alpha: float | Floats, ground8: Bytes) -> Floats:
+    """Source-over in gamma-encoded sRGB, in levels 0 to 255, unrounded; shapes (..., 3) that broadcast."""
     return floats(foreground8) * alpha + floats(ground8) * (1.0 - alpha)
 
 

@@ -3,6 +3,7 @@
 import numpy as np
 
 from heimat.core.color.notation import rgb8_of
+from heimat.core.colors_of import standing
 from heimat.core.legibility.pairings import TokenColor
 from heimat.core.scales.generate import Scale
 from heimat.core.system import ColorSystem, LiteralColor, in_order, ladder_of
@@ -20,5 +21,6 @@ def token_colors(system: ColorSystem, scales: dict[str, Scale], theme: str) -> d
         else:
             place = ladder_of(system, system.hues[chain.end.hue]).index(chain.end.step)
             rgb8 = scales[chain.end.hue].rgb8[place if place is not None else 0]
-            found[token.id] = TokenColor(np.asarray(rgb8), 1.0, chain.tokens, (chain.end.hue, chain.end.step))
+            alpha = standing(system, system.hues[chain.end.hue]).alpha
+            found[token.id] = TokenColor(np.asarray(rgb8), alpha, chain.tokens, (chain.end.hue, chain.end.step))
     return found

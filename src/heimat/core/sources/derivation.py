@@ -1,0 +1,168 @@
+"""Derived hues: a color computed from its parent's, in one step; chains are steps one after another."""
+
+from dataclasses import dataclass
+from functools import lru_cache
+
+import numpy as np
+
+from heimat.core.color.contrast import relative_luminance
+from heimat.core.color.gamut import solve
+from heimat.core.color.notation import Color, oklch_of, rgb8_of
+from heimat.core.color.rounding import nearest_bytes
+from heimat.core.color.spaces import hsl_to_srgb, lightness, luminance_of, srgb_to_hsl
+from heimat.core.system import Change, DerivedSource
+
+COLORED = 0.004
+"""OKLCH chroma below which a color is taken for a gray, whose hue says nothing."""
+GAMUT_LOSS = 0.004
+"""OKLCH chroma given up to the gamut that is worth a word."""
+_STRONGEST = 0.6
+_MIDDLE = (60.0, 0.1)
+"""L* and chroma of a color that tells where an OKLCH hue lies on the HSL circle."""
+_SAME = 1e-4
+
+
+@dataclass(frozen=True)
+class Standing:
+    """Where a hue stands.
+
+    `color` is its opaque color, `alpha` 0 to 1. `aim` holds the L*, OKLCH chroma and hue that are meant, which white,
+    gray and the gamut may take away; `limits` says in words what keeps it from following its parent.
+    """
+
+    color: Color
+    alpha: float
+    aim: tuple[float, float, float]
+    limits: tuple[str, ...] = ()
+
+
+@lru_cache(maxsize=4096)
+def solved(light: float, chroma: float, hue: float) -> Color:
+    """The 8-bit color of an L* 0 to 100, an OKLCH hue in degrees and at most an OKLCH chroma."""
+    srgb = solve(luminance_of(light), np.float64(chroma), np.float64(hue))
+    return Color.of_bytes(nearest_bytes(srgb))
+
+
+@lru_cache(maxsize=4096)
+def lightness_of(color: Color) -> float:
+    """The L* of a color as published."""
+    return float(lightness(relative_luminance(rgb8_of(color))))
+
+
+def quantities(standing: Standing, circle: str) -> tuple[float, float, float]:
+    """Lightness, strength and hue of a standing hue in the units of a circle; a gray has the hue that it remembers."""
+    if circle == "oklch":
+        chroma = float(oklch_of(standing.color)[1])
+        return lightness_of(standing.color), chroma, standing.aim[2]
+    return _hsl(standing.color, standing.aim[2])
+
+
+def _hsl(color: Color, remembered: float) -> tuple[float, float, float]:
+    turn, saturation, light = (float(part) for part in srgb_to_hsl(rgb8_of(color) / 255.0))
+    if oklch_of(color)[1] < COLORED:
+        turn = float(srgb_to_hsl(rgb8_of(solved(*_MIDDLE, remembered)) / 255.0)[0])
+    return light * 100.0, saturation * 100.0, turn
+
+
+def changed(change: Change, before: float) -> float:
+    """A quantity after a change."""
+    if change.how == "shifted":
+        return before + change.by
+    if change.how == "times":
+        return before * change.by
+    return change.by if change.how == "set" else before
+
+
+@lru_cache(maxsize=4096)
+def derive(parent: Standing, source: DerivedSource) -> Standing:
+    """One step of a derivation: where a hue stands that is derived from a standing parent. Pure."""
+    light, strength, turn = quantities(parent, source.circle)
+    wanted = changed(source.lightness, light)
+    stronger = changed(source.strength, strength)
+    turned = changed(source.turn, turn) % 360.0
+    alpha = changed(source.alpha, parent.alpha)
+    limits = _stops(source, wanted, stronger, alpha)
+    if strength < (COLORED if source.circle == "oklch" else 0.5) and source.strength.how != "set":
+        limits.append("its parent is gray, so there is no hue to follow")
+    within = min(max(wanted, 0.0), 100.0)
+    made = _on_oklch if source.circle == "oklch" else _on_hsl
+    color, aim, clipped = made(within, max(stronger, 0.0), turned)
+    driven = _driven(parent.color, color)
+    limits = [driven] if driven else limits + clipped
+    return Standing(color, min(max(alpha, 0.0), 1.0), aim, tuple(limits))
+
+
+def _on_oklch(light: float, chroma: float, turn: float) -> tuple[Color, tuple[float, float, float], list[str]]:
+    asked = min(chroma, _STRONGEST)
+    color = solved(light, asked, turn)
+    left = float(oklch_of(color)[1])
+    lost = asked - left > GAMUT_LOSS
+    return color, (light, asked, turn), [f"clipped: the gamut leaves chroma {left:.3f} of {asked:.3f}"] if lost else []
+
+
+def _on_hsl(light: float, saturation: float, turn: float) -> tuple[Color, tuple[float, float, float], list[str]]:
+    share = min(saturation, 100.0)
+    srgb = hsl_to_srgb(np.array([turn, share / 100.0, light / 100.0]))
+    color = Color.of_bytes(np.rint(np.clip(srgb, 0.0, 1.0) * 255.0).astype(np.uint8))
+    _, chroma, angle = (float(part) for part in oklch_of(color))
+    if chroma < COLORED:
+        angle = float(oklch_of(Color(space="hsl", components=(turn, 1.0, 0.5)))[2])
+    return color, (lightness_of(color), chroma, angle % 360.0), []
+
+
+def _stops(source: DerivedSource, light: float, strength: float, alpha: float) -> list[str]:
+    """What a change drives beyond its range."""
+    found = []
+    if not -_SAME <= light <= 100.0 + _SAME:
+        found.append(f"lightness stops at {0 if light < 0.0 else 100}")
+    if strength < -_SAME:
+        found.append("driven to gray")
+    if source.circle == "hsl" and strength > 100.0 + _SAME:
+        found.append("saturation stops at 100 %")
+    if not -_SAME <= alpha <= 1.0 + _SAME:
+        found.append(f"alpha stops at {0 if alpha < 0.0 else 1}")
+    return found
+
+
+def _driven(parent: Color, color: Color) -> str | None:
+    levels = rgb8_of(color)
+    for name, level in (("white", 255), ("black", 0)):
+        if (levels == level).all() and (rgb8_of(parent) != level).any():
+            return f"driven to {name}: it cannot follow any further"
+    return None
+
+
+def aimed_at(source: DerivedSource, parent: Standing, target: tuple[float, float, float]) -> DerivedSource:
+    """The derivation that leads to an L*, an OKLCH chroma and hue, every quantity changed in the way it was before.
+
+    What was kept becomes shifted where it has to; what cannot be reached by multiplying is set.
+    """
+    if source.circle == "hsl":
+        target = _hsl(solved(*target), target[2])
+    light, strength, turn = quantities(parent, source.circle)
+    return source.model_copy(
+        update={
+            "lightness": _toward(source.lightness, light, target[0]),
+            "strength": _toward(source.strength, strength, target[1]),
+            "turn": _turned(source.turn, turn, target[2]),
+        }
+    )
+
+
+def _toward(change: Change, before: float, target: float) -> Change:
+    if abs(changed(change, before) - target) <= _SAME:
+        return change
+    if change.how == "set" or (change.how == "times" and before <= _SAME):
+        return Change(how="set", by=round(target, 4))
+    if change.how == "times":
+        return Change(how="times", by=round(target / before, 4))
+    return Change(how="shifted", by=round(target - before, 4))
+
+
+def _turned(change: Change, before: float, target: float) -> Change:
+    off = (target - changed(change, before) + 180.0) % 360.0 - 180.0
+    if abs(off) <= _SAME * 100.0:
+        return change
+    if change.how == "set":
+        return Change(how="set", by=round(target % 360.0, 2))
+    return Change(how="shifted", by=round((target - before + 180.0) % 360.0 - 180.0, 2))
