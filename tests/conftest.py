@@ -9,6 +9,7 @@ from starlette.testclient import TestClient
 from heimat.api.app import create_app
 from heimat.demo.load import load_demo
 from heimat.local.mariadb import LocalMariaDB
+from heimat.service.gallery import ensure_shipped
 from heimat.store.engine import make_engine
 from heimat.store.migrate import migrate
 from heimat.store.tables import metadata
@@ -40,6 +41,7 @@ def engine(migrated: Engine) -> Engine:
             connection.execute(table.delete())
         connection.execute(text("SET FOREIGN_KEY_CHECKS = 1"))
     load_demo(migrated)
+    ensure_shipped(migrated)
     return migrated
 
 

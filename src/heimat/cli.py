@@ -17,6 +17,7 @@ from sqlalchemy.exc import SQLAlchemyError
 
 from heimat.api.app import create_app
 from heimat.demo.load import load_demo
+from heimat.service.gallery import ensure_shipped
 from heimat.service.people import ensure_somebody
 from heimat.store.engine import make_engine
 from heimat.store.migrate import migrate
@@ -39,6 +40,7 @@ def serve(host: str, port: int, *, demo: bool) -> int:
         if demo and load_demo(engine):
             print("Loading the demo’s systems: Brinemark and Merrow Light", flush=True)
         ensure_somebody(engine)
+        ensure_shipped(engine)
     except SQLAlchemyError as error:
         print(f"The database does not answer as it should: {error.__cause__ or error}", file=sys.stderr)
         return 1

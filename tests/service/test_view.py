@@ -44,7 +44,7 @@ def test_a_ladder_of_its_own_stands_under_the_systems_labels():
     assert [columns[str(label)] for label in range(100, 1000, 100)] == list(range(9))
     assert (columns["50"], columns["150"], columns["850"], columns["950"]) == (0, 1, 7, 8)
     assert shingle["ladder"] == "fine"
-    assert shingle["follows"] == "tidewater"
+    assert (shingle["follows"]["name"], shingle["follows"]["kind"]) == ("tidewater", "tinted")
 
 
 def test_marks_of_anchor_and_pin():

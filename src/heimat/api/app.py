@@ -4,7 +4,15 @@ from fastapi import FastAPI
 from sqlalchemy import Engine
 
 from heimat import __version__
-from heimat.api import routes_people, routes_releases, routes_systems
+from heimat.api import (
+    routes_areas,
+    routes_gallery,
+    routes_people,
+    routes_pictures,
+    routes_reading,
+    routes_releases,
+    routes_systems,
+)
 from heimat.api.context import Context
 from heimat.api.limits import BodyLimit, CompressAllButFeeds
 from heimat.api.page import add_page
@@ -16,7 +24,17 @@ def create_app(engine: Engine) -> FastAPI:
     app = FastAPI(title="Heimat", version=__version__, docs_url=None, redoc_url=None, openapi_url="/api/openapi.json")
     app.state.context = Context.of(engine)
     add_handlers(app)
-    for router in (routes_people.router, routes_releases.router, routes_systems.router, routes_releases.feeds):
+    routers = (
+        routes_people.router,
+        routes_releases.router,
+        routes_reading.router,
+        routes_areas.router,
+        routes_pictures.router,
+        routes_gallery.router,
+        routes_systems.router,
+        routes_releases.feeds,
+    )
+    for router in routers:
         app.include_router(router)
 
     def nothing(path: str) -> object:

@@ -79,12 +79,6 @@ class StartBody(Body):
     colors: Annotated[str, Field(max_length=100_000)]
 
 
-class ReadingBody(Seeing):
-    """A text to read colors from, and the eyes that see them."""
-
-    text: Annotated[str, Field(max_length=100_000)]
-
-
 class PublishBody(Body):
     """A revision to publish, as which version, with which notes."""
 
@@ -132,24 +126,6 @@ class StartedView(TypedDict):
 
     slug: str
     select: str
-
-
-class ExactColor(TypedDict):
-    """A color with all its decimals, as an edit takes it."""
-
-    space: str
-    components: list[float]
-    alpha: float
-
-
-class ReadLineView(TypedDict):
-    """What was understood of a line."""
-
-    text: str
-    name: str
-    color: ExactColor | None
-    swatch: SwatchView | None
-    problem: str | None
 
 
 class HeadView(TypedDict):

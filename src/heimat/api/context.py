@@ -6,10 +6,13 @@ from typing import Annotated, cast
 from fastapi import Depends, Request
 from sqlalchemy import Engine
 
+from heimat.core.system import ColorSystem
 from heimat.service.documents import Documents
 from heimat.service.editing import Editing
 from heimat.service.errors import NotFound
+from heimat.service.gallery import Gallery
 from heimat.service.opening import Opening
+from heimat.service.pictures import Pictures
 from heimat.service.publishing import Publishing
 from heimat.store.people import Person, all_people
 
@@ -27,12 +30,22 @@ class Context:
     opening: Opening
     editing: Editing
     publishing: Publishing
+    pictures: Pictures
+    gallery: Gallery
 
     @classmethod
     def of(cls, engine: Engine) -> "Context":
         """All use cases on one engine."""
         documents = Documents(engine)
-        return cls(engine, documents, Opening(engine), Editing(engine, documents), Publishing(engine, documents))
+        return cls(
+            engine,
+            documents,
+            Opening(engine),
+            Editing(engine, documents),
+            Publishing(engine, documents),
+            Pictures(engine, documents),
+            Gallery(engine),
+        )
 
 
 def get_context(request: Request) -> Context:
@@ -41,6 +54,12 @@ def get_context(request: Request) -> Context:
 
 
 Uses = Annotated[Context, Depends(get_context)]
+
+
+def head_system(uses: Context, slug: str) -> ColorSystem:
+    """The newest document of a system. Raises NotFound."""
+    row = uses.opening.find(slug)
+    return uses.documents.system(row.alternative_id, row.head_number)
 
 
 def people(uses: Uses) -> list[Person]:

@@ -10,8 +10,6 @@ from heimat.api.bodies import (
     HeadView,
     Looking,
     PreviewBody,
-    ReadingBody,
-    ReadLineView,
     RevisionView,
     StartBody,
     StartedView,
@@ -21,7 +19,6 @@ from heimat.api.bodies import (
 from heimat.api.context import Acting, Context, Uses
 from heimat.api.encoding import answer, described
 from heimat.core.color.notation import rgb8_of
-from heimat.core.color.reading import ReadLine, read_lines
 from heimat.core.colors_of import source_color
 from heimat.core.system import in_order
 from heimat.service.editing import Head
@@ -63,23 +60,6 @@ def start_system(body: StartBody, uses: Uses, person: Acting) -> Response:
     row = uses.opening.start(body.name, body.colors, person.id)
     first = in_order(uses.documents.system(row.alternative_id, row.head_number).hues)[0]
     return answer({"slug": row.slug, "select": f"hue:{first.id}"}, 201)
-
-
-@router.post("/reading", operation_id="readColors", **described(list[ReadLineView]))
-def read_colors(body: ReadingBody) -> Response:
-    eyes = body.eyes()
-    return answer([_line(line, eyes) for line in read_lines(body.text)])
-
-
-def _line(line: ReadLine, eyes: Eyes) -> ReadLineView:
-    color = line.color
-    return {
-        "text": line.text,
-        "name": line.name,
-        "color": {"space": color.space, "components": list(color.components), "alpha": color.alpha} if color else None,
-        "swatch": eyes.swatch(rgb8_of(color)) if color else None,
-        "problem": line.problem,
-    }
 
 
 @router.get("/systems/{slug}", operation_id="openSystem", **described(SystemView))

@@ -2,9 +2,11 @@
 
 from sqlalchemy import Engine
 
+from heimat.demo.pictures import add_demo_pictures
 from heimat.demo.systems import brinemark, merrow_light
 from heimat.service.opening import add_document
 from heimat.store.people import Person, add_person, all_people
+from heimat.store.systems import find_system
 
 PEOPLE = (
     Person("ines", "Ines Vahl", "product designer"),
@@ -15,12 +17,15 @@ PEOPLE = (
 
 
 def load_demo(engine: Engine) -> bool:
-    """Add the demo's people and systems. Returns False, and does nothing, where there are people already."""
+    """Add the demo's people, systems and pictures. Returns False, and does nothing, where there are people already."""
     with engine.begin() as connection:
         if all_people(connection):
             return False
         for person in PEOPLE:
             add_person(connection, person)
-        for system in (brinemark(), merrow_light()):
-            add_document(connection, system, PEOPLE[0].id)
+        slug = add_document(connection, brinemark(), PEOPLE[0].id)
+        add_document(connection, merrow_light(), PEOPLE[0].id)
+        row = find_system(connection, slug)
+        assert row is not None
+        add_demo_pictures(connection, row.id, PEOPLE[0].id)
     return True

@@ -4,8 +4,11 @@ from typing import Any
 
 from sqlalchemy import (
     BigInteger,
+    Boolean,
     Column,
+    Double,
     ForeignKey,
+    Index,
     Integer,
     MetaData,
     String,
@@ -109,5 +112,58 @@ release_file = Table(
     Column("media_type", String(80), nullable=False),
     Column("digest", String(64), nullable=False, comment="SHA-256 of the bytes"),
     Column("bytes", LONGBLOB, nullable=False),
+    **_OPTIONS,
+)
+
+picture = Table(
+    "picture",
+    metadata,
+    _id(),
+    Column("system_id", BigInteger, ForeignKey("system.id"), nullable=False),
+    Column("name", String(120), nullable=False),
+    Column("media_type", String(40), nullable=False),
+    Column("digest", String(64), nullable=False, comment="SHA-256 of the bytes: the same picture is kept once"),
+    Column("width", Integer, nullable=False),
+    Column("height", Integer, nullable=False),
+    Column("size", Integer, nullable=False, comment="bytes"),
+    Column("person_id", String(40), ForeignKey("person.id"), nullable=False),
+    _at(),
+    UniqueConstraint("system_id", "digest"),
+    **_OPTIONS,
+)
+
+picture_chunk = Table(
+    "picture_chunk",
+    metadata,
+    Column("picture_id", BigInteger, ForeignKey("picture.id", ondelete="CASCADE"), primary_key=True),
+    Column("place", Integer, primary_key=True, autoincrement=False),
+    Column("bytes", MEDIUMBLOB, nullable=False, comment="1 MB at most: longer packets are dropped by the server"),
+    **_OPTIONS,
+)
+
+gallery_set = Table(
+    "gallery_set",
+    metadata,
+    _id(),
+    Column("name", String(80), nullable=False),
+    Column("words", String(400), nullable=False),
+    Column("search", Text, nullable=False, comment="name, words and color names as they are searched"),
+    Column("shipped", Boolean, nullable=False),
+    Column("person_id", String(40), ForeignKey("person.id"), nullable=True),
+    _at(),
+    **_OPTIONS,
+)
+
+gallery_color = Table(
+    "gallery_color",
+    metadata,
+    Column("set_id", BigInteger, ForeignKey("gallery_set.id", ondelete="CASCADE"), primary_key=True),
+    Column("place", Integer, primary_key=True, autoincrement=False),
+    Column("name", String(80), nullable=False),
+    Column("hex", String(7), nullable=False),
+    Column("ok_l", Double, nullable=False, comment="OKLab, by which sets are found that hold a like color"),
+    Column("ok_a", Double, nullable=False),
+    Column("ok_b", Double, nullable=False),
+    Index("gallery_color_by_lightness", "ok_l", "ok_a", "ok_b"),
     **_OPTIONS,
 )

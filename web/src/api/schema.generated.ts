@@ -4,6 +4,75 @@
  */
 
 export interface paths {
+    "/api/even-set": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Make Even Set */
+        post: operations["makeEvenSet"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gallery": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Search Gallery */
+        get: operations["searchGallery"];
+        put?: never;
+        /** Save Set */
+        post: operations["saveSet"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gallery/{set_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Remove Set */
+        delete: operations["removeSet"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/harmony": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Find Harmony */
+        post: operations["findHarmony"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/me": {
         parameters: {
             query?: never;
@@ -22,6 +91,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/mix": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Mix Colors */
+        post: operations["mixColors"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/reading": {
         parameters: {
             query?: never;
@@ -33,6 +119,23 @@ export interface paths {
         put?: never;
         /** Read Colors */
         post: operations["readColors"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/status-proposal": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Propose Status */
+        post: operations["proposeStatus"];
         delete?: never;
         options?: never;
         head?: never;
@@ -142,6 +245,126 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/systems/{slug}/pictures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** List Pictures */
+        get: operations["listPictures"];
+        put?: never;
+        /** Add Picture */
+        post: operations["addPicture"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/systems/{slug}/pictures/{picture}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Remove Picture */
+        delete: operations["removePicture"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/systems/{slug}/pictures/{picture}/main-colors": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Find Main Colors */
+        post: operations["findMainColors"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/systems/{slug}/pictures/{picture}/region": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Light Region */
+        post: operations["lightRegion"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/systems/{slug}/pictures/{picture}/sample": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Take Sample */
+        get: operations["takeSample"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/systems/{slug}/pictures/{picture}/stops": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Fit Stops */
+        post: operations["fitStops"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/systems/{slug}/pictures/{picture}/view": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** View Picture */
+        get: operations["viewPicture"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/systems/{slug}/preview": {
         parameters: {
             query?: never;
@@ -171,6 +394,24 @@ export interface paths {
         put?: never;
         /** Publish */
         post: operations["publish"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/systems/{slug}/text": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Write Set Text */
+        get: operations["writeSetText"];
+        put?: never;
+        /** Read Set Text */
+        post: operations["readSetText"];
         delete?: never;
         options?: never;
         head?: never;
@@ -219,12 +460,51 @@ export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
         /**
+         * AddCandidates
+         * @description Let colors wait beside the set.
+         */
+        "AddCandidates-Input": {
+            /** Candidates */
+            candidates: components["schemas"]["NewColor-Input"][];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "add_candidates";
+        };
+        /**
+         * AddCandidates
+         * @description Let colors wait beside the set.
+         */
+        "AddCandidates-Output": {
+            /** Candidates */
+            candidates: components["schemas"]["NewColor-Output"][];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "add_candidates";
+        };
+        /**
          * AddHues
          * @description Add hues behind the others, all at once.
          */
-        AddHues: {
+        "AddHues-Input": {
             /** Hues */
-            hues: components["schemas"]["NewHue"][];
+            hues: components["schemas"]["NewHue-Input"][];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "add_hues";
+        };
+        /**
+         * AddHues
+         * @description Add hues behind the others, all at once.
+         */
+        "AddHues-Output": {
+            /** Hues */
+            hues: components["schemas"]["NewHue-Output"][];
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -235,7 +515,7 @@ export interface components {
          * AddToken
          * @description Add a semantic token behind the others.
          */
-        AddToken: {
+        "AddToken-Input": {
             /** Id */
             id?: string;
             /** Name */
@@ -248,13 +528,33 @@ export interface components {
              */
             type: "add_token";
             /** Value */
-            value: components["schemas"]["StepAlias"] | components["schemas"]["TokenAlias"] | components["schemas"]["LiteralColor"];
+            value: components["schemas"]["StepAlias"] | components["schemas"]["TokenAlias"] | components["schemas"]["LiteralColor-Input"];
+        };
+        /**
+         * AddToken
+         * @description Add a semantic token behind the others.
+         */
+        "AddToken-Output": {
+            /** Id */
+            id?: string;
+            /** Name */
+            name: string;
+            /** Theme */
+            theme: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "add_token";
+            /** Value */
+            value: components["schemas"]["StepAlias"] | components["schemas"]["TokenAlias"] | components["schemas"]["LiteralColor-Output"];
         };
         /**
          * AimSource
          * @description Move a hue to an L* 0 to 100, an OKLCH chroma and an OKLCH hue in degrees.
          *
-         *     Where the gamut has less chroma, less is taken, and what was meant is remembered; so it is in white and black.
+         *     Where the gamut has less chroma, less is taken, and what was meant is remembered; so it is in white and black. A
+         *     derived hue keeps following: its changes are made to lead there.
          */
         AimSource: {
             /** Angle */
@@ -272,6 +572,18 @@ export interface components {
             type: "aim_source";
         };
         /**
+         * AimView
+         * @description L*, OKLCH chroma and hue in degrees that a hue is meant to have.
+         */
+        AimView: {
+            /** Angle */
+            angle: number;
+            /** Chroma */
+            chroma: number;
+            /** Lightness */
+            lightness: number;
+        };
+        /**
          * Anchor
          * @description nearest: the step nearest in lightness becomes the source. label: a chosen step does. guide: none does.
          */
@@ -284,6 +596,81 @@ export interface components {
             mode: "nearest" | "label" | "guide";
             /** Step */
             step?: string | null;
+        };
+        /**
+         * AreaBody
+         * @description A rectangle in a picture's own pixels.
+         */
+        AreaBody: {
+            /** Height */
+            height: number;
+            /** Width */
+            width: number;
+            /** X */
+            x: number;
+            /** Y */
+            y: number;
+        };
+        /**
+         * CandidateView
+         * @description A color that waits beside the set, with the hue of the set that it comes nearest to.
+         */
+        CandidateView: {
+            /** Hex */
+            hex: string;
+            /** Id */
+            id: string;
+            /**
+             * Ink
+             * @enum {string}
+             */
+            ink: "#000000" | "#FFFFFF";
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "brand" | "neutral" | "status" | "accent";
+            /** Name */
+            name: string;
+            near: components["schemas"]["NearView"] | null;
+            /** Note */
+            note: string;
+            /** Seen */
+            seen: string;
+            /** Status */
+            status: ("success" | "warning" | "error" | "information") | null;
+            /** Text */
+            text: string;
+        };
+        /**
+         * Change
+         * @description What a derived hue does with one quantity of its parent: keeps it, shifts or multiplies it by, or sets it to.
+         */
+        Change: {
+            /**
+             * By
+             * @default 0
+             */
+            by: number;
+            /**
+             * How
+             * @default kept
+             * @enum {string}
+             */
+            how: "kept" | "shifted" | "times" | "set";
+        };
+        /**
+         * ChangeOfQuantity
+         * @description What a derived hue does with one quantity of its parent.
+         */
+        ChangeOfQuantity: {
+            /** By */
+            by: number;
+            /**
+             * How
+             * @enum {string}
+             */
+            how: "kept" | "shifted" | "times" | "set";
         };
         /**
          * ChangeView
@@ -332,6 +719,38 @@ export interface components {
             space: "srgb" | "hsl" | "hwb" | "hsv" | "lab" | "lch" | "oklab" | "oklch" | "display-p3" | "srgb-linear" | "a98-rgb" | "prophoto-rgb" | "rec2020" | "xyz-d50" | "xyz-d65";
         };
         /**
+         * CommonView
+         * @description A partner of two given hues, and how it stands to them.
+         */
+        CommonView: {
+            /** Angle */
+            angle: number;
+            /** Apart */
+            apart: string;
+            /** Clipped */
+            clipped: string | null;
+            /** Hex */
+            hex: string;
+            /**
+             * Ink
+             * @enum {string}
+             */
+            ink: "#000000" | "#FFFFFF";
+            /** Lightness */
+            lightness: string;
+            /** Offset */
+            offset: number;
+            other: components["schemas"]["SwatchView"];
+            /** Other Angle */
+            other_angle: number;
+            /** Seen */
+            seen: string;
+            /** Text */
+            text: string;
+            /** Words */
+            words: string;
+        };
+        /**
          * ConflictProblem
          * @description The two changes that met.
          */
@@ -359,6 +778,56 @@ export interface components {
             grade: "AAA" | "AA" | "AA large" | "fails";
             /** Text */
             text: string;
+        };
+        /**
+         * DerivedSource
+         * @description A color computed from another hue's, which it follows.
+         *
+         *     On the `oklch` circle lightness is CIE L* 0 to 100 and strength OKLCH chroma; on the `hsl` circle both are the
+         *     percentages of HSL. `turn` is the hue in degrees, which is never multiplied; alpha runs from 0 to 1.
+         */
+        DerivedSource: {
+            /**
+             * @default {
+             *       "by": 0,
+             *       "how": "kept"
+             *     }
+             */
+            alpha: components["schemas"]["Change"];
+            /**
+             * Circle
+             * @default oklch
+             * @enum {string}
+             */
+            circle: "oklch" | "hsl";
+            /** Hue */
+            hue: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "derived";
+            /**
+             * @default {
+             *       "by": 0,
+             *       "how": "kept"
+             *     }
+             */
+            lightness: components["schemas"]["Change"];
+            /**
+             * @default {
+             *       "by": 0,
+             *       "how": "kept"
+             *     }
+             */
+            strength: components["schemas"]["Change"];
+            /**
+             * @default {
+             *       "by": 0,
+             *       "how": "kept"
+             *     }
+             */
+            turn: components["schemas"]["Change"];
         };
         /**
          * DistanceView
@@ -398,7 +867,7 @@ export interface components {
             /** Base */
             base: number;
             /** Edits */
-            edits: (components["schemas"]["AddHues"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource"] | components["schemas"]["AimSource"] | components["schemas"]["TintSource"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep"] | components["schemas"]["SetLadder"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken"] | components["schemas"]["SetTokenValue"] | components["schemas"]["RenameToken"] | components["schemas"]["RemoveToken"])[];
+            edits: (components["schemas"]["AddHues-Input"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Input"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Input"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["AddCandidates-Input"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Input"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Input"] | components["schemas"]["SetTokenValue-Input"] | components["schemas"]["RenameToken"] | components["schemas"]["RemoveToken"])[];
             /** Key */
             key?: string;
             /**
@@ -410,6 +879,75 @@ export interface components {
              *     }
              */
             view: components["schemas"]["Looking"];
+        };
+        /**
+         * EvenBody
+         * @description A start color, how many hues, and what is equal among them.
+         */
+        EvenBody: {
+            /**
+             * Count
+             * @default 6
+             */
+            count: number;
+            /** Lightness */
+            lightness?: number | null;
+            /**
+             * Notation
+             * @default hex
+             * @enum {string}
+             */
+            notation: "hex" | "rgb" | "hsl" | "hwb" | "hsb" | "lab" | "lch" | "oklab" | "oklch" | "display-p3" | "name";
+            /**
+             * Severity
+             * @default 1
+             */
+            severity: number;
+            /**
+             * Space
+             * @default oklch
+             * @enum {string}
+             */
+            space: "oklch" | "hsl" | "hsb";
+            start: components["schemas"]["Color"] | string;
+            /** Strength */
+            strength?: number | null;
+            /**
+             * Vision
+             * @default typical
+             * @enum {string}
+             */
+            vision: "typical" | "protan" | "deutan" | "tritan" | "achromat";
+        };
+        /**
+         * EvenView
+         * @description An even set, what the gamut allows along the strip, and how unequal the colors look.
+         */
+        EvenView: {
+            /** Angles */
+            angles: number[];
+            /** Chroma */
+            chroma: number;
+            /** Chroma Range */
+            chroma_range: number[];
+            /** Colors */
+            colors: components["schemas"]["SwatchView"][];
+            /** Common */
+            common: number;
+            /** Corrected */
+            corrected: components["schemas"]["SwatchView"][];
+            /** Highest */
+            highest: number;
+            /** Lightness Range */
+            lightness_range: number[];
+            /** Limits */
+            limits: number[];
+            /** Strip */
+            strip: string[];
+            /** Texts */
+            texts: string[];
+            /** Uneven */
+            uneven: string | null;
         };
         /**
          * ExactColor
@@ -473,6 +1011,134 @@ export interface components {
             use: ("body" | "large" | "part" | "decoration") | null;
         };
         /**
+         * FitView
+         * @description The step at which an existing color would be pinned, and what is generated there.
+         */
+        FitView: {
+            /** Distance */
+            distance: string;
+            generated: components["schemas"]["SwatchView"];
+            /** Hue */
+            hue: string;
+            /** Hue Name */
+            hue_name: string;
+            /** Label */
+            label: string;
+            /** Step */
+            step: string;
+        };
+        /**
+         * FittedView
+         * @description Ordered stops fitted to an area, from dark to light, and the curve that they stand for.
+         */
+        FittedView: {
+            /** Colors */
+            colors: components["schemas"]["SwatchView"][];
+            /** Curve */
+            curve: string[];
+            /** Largest */
+            largest: string;
+        };
+        /**
+         * FollowHue
+         * @description Make a hue a tint of gray or a derivation of another hue, which it follows from then on.
+         */
+        FollowHue: {
+            /** Hue */
+            hue: string;
+            /** Source */
+            source: components["schemas"]["TintedSource"] | components["schemas"]["DerivedSource"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "follow_hue";
+        };
+        /**
+         * FollowingView
+         * @description How a hue follows its parent: as the edit `follow_hue` takes it, in words, and what keeps it from following.
+         *
+         *     For a tint, lightness and strength are set, and the hue is kept.
+         */
+        FollowingView: {
+            alpha: components["schemas"]["ChangeOfQuantity"];
+            /**
+             * Circle
+             * @enum {string}
+             */
+            circle: "oklch" | "hsl";
+            /** Hue */
+            hue: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "tinted" | "derived";
+            lightness: components["schemas"]["ChangeOfQuantity"];
+            /** Limits */
+            limits: string[];
+            /** Name */
+            name: string;
+            strength: components["schemas"]["ChangeOfQuantity"];
+            turn: components["schemas"]["ChangeOfQuantity"];
+            /** Words */
+            words: string;
+        };
+        /**
+         * GalleryColorView
+         * @description A color of a gallery's set.
+         */
+        GalleryColorView: {
+            /** Hex */
+            hex: string;
+            /**
+             * Ink
+             * @enum {string}
+             */
+            ink: "#000000" | "#FFFFFF";
+            /** Name */
+            name: string;
+            /** Seen */
+            seen: string;
+        };
+        /**
+         * GallerySetView
+         * @description A set of the gallery; `distance` is that of its nearest color to the one looked for.
+         */
+        GallerySetView: {
+            /** Colors */
+            colors: components["schemas"]["GalleryColorView"][];
+            /** Distance */
+            distance: string | null;
+            /** Id */
+            id: number;
+            /** Mine */
+            mine: boolean;
+            /** Name */
+            name: string;
+            /** Shipped */
+            shipped: boolean;
+            /** Words */
+            words: string;
+        };
+        /**
+         * GivenMark
+         * @description A given color's place on the strip.
+         */
+        GivenMark: {
+            /** Angle */
+            angle: number;
+            /** Hex */
+            hex: string;
+            /**
+             * Ink
+             * @enum {string}
+             */
+            ink: "#000000" | "#FFFFFF";
+            /** Seen */
+            seen: string;
+        };
+        /**
          * GroundView
          * @description A ground, and the contrast of the selected color on it.
          */
@@ -496,6 +1162,70 @@ export interface components {
             detail?: components["schemas"]["ValidationError"][];
         };
         /**
+         * HarmonyBody
+         * @description Given colors, the source first, and the relation wanted of it; `placed` are angles from it, for `free`.
+         */
+        HarmonyBody: {
+            /**
+             * Circle
+             * @default oklch
+             * @enum {string}
+             */
+            circle: "oklch" | "hsl";
+            /** Given */
+            given: (components["schemas"]["Color"] | string)[];
+            /**
+             * Notation
+             * @default hex
+             * @enum {string}
+             */
+            notation: "hex" | "rgb" | "hsl" | "hwb" | "hsb" | "lab" | "lch" | "oklab" | "oklch" | "display-p3" | "name";
+            /**
+             * Placed
+             * @default []
+             */
+            placed: number[];
+            /**
+             * Relation
+             * @default complementary
+             * @enum {string}
+             */
+            relation: "complementary" | "split complementary" | "analogous" | "triadic" | "square" | "rectangle" | "monochromatic" | "free";
+            /**
+             * Severity
+             * @default 1
+             */
+            severity: number;
+            /** Spread */
+            spread?: number | null;
+            /**
+             * Vision
+             * @default typical
+             * @enum {string}
+             */
+            vision: "typical" | "protan" | "deutan" | "tritan" | "achromat";
+        };
+        /**
+         * HarmonyView
+         * @description A harmony: the strip of all hues, where the given ones stand, partners, and what several given come near to.
+         */
+        HarmonyView: {
+            /** Common */
+            common: components["schemas"]["CommonView"][];
+            /** Given */
+            given: components["schemas"]["GivenMark"][];
+            /** Likenesses */
+            likenesses: components["schemas"]["LikenessView"][];
+            /** Partners */
+            partners: components["schemas"]["PartnerView"][];
+            /** Shades */
+            shades: components["schemas"]["PartnerView"][];
+            /** Spread */
+            spread: number | null;
+            /** Strip */
+            strip: string[];
+        };
+        /**
          * HeadView
          * @description The newest revision.
          */
@@ -508,6 +1238,8 @@ export interface components {
          * @description A hue with its scale; `text` is its exact color in the notation asked for.
          */
         HueView: {
+            /** Alpha */
+            alpha: number;
             /**
              * Anchor Mode
              * @enum {string}
@@ -515,8 +1247,11 @@ export interface components {
             anchor_mode: "nearest" | "label" | "guide";
             /** Anchor Step */
             anchor_step: string | null;
-            /** Follows */
-            follows: string | null;
+            /** Descendants */
+            descendants: number;
+            /** Followers */
+            followers: string[];
+            follows: components["schemas"]["FollowingView"] | null;
             /** Hex */
             hex: string;
             /** Id */
@@ -533,12 +1268,18 @@ export interface components {
              * @enum {string}
              */
             kind: "brand" | "neutral" | "status" | "accent";
+            /** Ladder */
+            ladder: string | null;
             /** Name */
             name: string;
             /** Note */
             note: string;
-            /** Own Ladder */
-            own_ladder: boolean;
+            /** On Black */
+            on_black: string;
+            /** On White */
+            on_white: string;
+            /** Pins */
+            pins: components["schemas"]["PinView"][];
             /** Seen */
             seen: string;
             /** Status */
@@ -549,6 +1290,67 @@ export interface components {
             text: string;
             /** Tokens On */
             tokens_on: number;
+        };
+        /**
+         * JoinCandidates
+         * @description Let candidates join the set as hues, behind the others.
+         */
+        JoinCandidates: {
+            /** Candidates */
+            candidates: string[];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "join_candidates";
+        };
+        /**
+         * KeepStops
+         * @description Keep ordered stops under a name; a name that is taken, or none, gets a number.
+         */
+        "KeepStops-Input": {
+            /** Colors */
+            colors: (components["schemas"]["Color"] | string)[];
+            /** Difference */
+            difference: number;
+            /** Id */
+            id?: string;
+            /** Name */
+            name: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "keep_stops";
+        };
+        /**
+         * KeepStops
+         * @description Keep ordered stops under a name; a name that is taken, or none, gets a number.
+         */
+        "KeepStops-Output": {
+            /** Colors */
+            colors: components["schemas"]["Color"][];
+            /** Difference */
+            difference: number;
+            /** Id */
+            id?: string;
+            /** Name */
+            name: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "keep_stops";
         };
         /**
          * LadderStepView
@@ -575,11 +1377,53 @@ export interface components {
             steps: components["schemas"]["LadderStepView"][];
         };
         /**
+         * LetGo
+         * @description Let a hue follow no other any more: it keeps the color that it has now.
+         */
+        LetGo: {
+            /** Hue */
+            hue: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "let_go";
+        };
+        /**
+         * LikenessView
+         * @description How given hues stand to a relation, in words, and the angles that would complete it.
+         */
+        LikenessView: {
+            /** Miss */
+            miss: number;
+            /** Missing */
+            missing: components["schemas"]["PartnerView"][];
+            /**
+             * Relation
+             * @enum {string}
+             */
+            relation: "complementary" | "split complementary" | "analogous" | "triadic" | "square" | "rectangle" | "monochromatic" | "free";
+            /** Words */
+            words: string;
+        };
+        /**
          * LiteralColor
          * @description A token's value: a color of its own.
          */
-        LiteralColor: {
+        "LiteralColor-Input": {
             color: components["schemas"]["Color"] | string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "literal";
+        };
+        /**
+         * LiteralColor
+         * @description A token's value: a color of its own.
+         */
+        "LiteralColor-Output": {
+            color: components["schemas"]["Color"];
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -619,6 +1463,86 @@ export interface components {
             vision: "typical" | "protan" | "deutan" | "tritan" | "achromat";
         };
         /**
+         * MainColorView
+         * @description A main color: its share of the picture, where it was found, and the color of the system that it nearly is.
+         */
+        MainColorView: {
+            /** Hex */
+            hex: string;
+            /**
+             * Ink
+             * @enum {string}
+             */
+            ink: "#000000" | "#FFFFFF";
+            near: components["schemas"]["NearSystemView"] | null;
+            /** Seen */
+            seen: string;
+            /** Share */
+            share: string;
+            /** Text */
+            text: string;
+            /** X */
+            x: number;
+            /** Y */
+            y: number;
+        };
+        /**
+         * MainColorsBody
+         * @description What is wanted of a picture's main colors.
+         */
+        MainColorsBody: {
+            /**
+             * Count
+             * @default 6
+             */
+            count: number;
+            /**
+             * Notation
+             * @default hex
+             * @enum {string}
+             */
+            notation: "hex" | "rgb" | "hsl" | "hwb" | "hsb" | "lab" | "lch" | "oklab" | "oklch" | "display-p3" | "name";
+            /**
+             * Severity
+             * @default 1
+             */
+            severity: number;
+            /**
+             * Span
+             * @default 0.5
+             */
+            span: number;
+            /**
+             * Strength
+             * @default 0.5
+             */
+            strength: number;
+            /**
+             * Vision
+             * @default typical
+             * @enum {string}
+             */
+            vision: "typical" | "protan" | "deutan" | "tritan" | "achromat";
+            /**
+             * Without
+             * @default []
+             */
+            without: components["schemas"]["AreaBody"][];
+            /**
+             * Without Colors
+             * @default []
+             */
+            without_colors: (components["schemas"]["Color"] | string)[];
+        };
+        /**
+         * MainColorsView
+         * @description A picture's main colors.
+         */
+        MainColorsView: {
+            /** Colors */
+            colors: components["schemas"]["MainColorView"][];
+        };
+        /**
          * MeView
          * @description Who acts, and who else could.
          */
@@ -626,6 +1550,43 @@ export interface components {
             me: components["schemas"]["PersonView"];
             /** People */
             people: components["schemas"]["PersonView"][];
+        };
+        /**
+         * MixBody
+         * @description Two colors, and how many between them.
+         */
+        MixBody: {
+            /**
+             * Count
+             * @default 3
+             */
+            count: number;
+            one: components["schemas"]["Color"] | string;
+            other: components["schemas"]["Color"] | string;
+            /**
+             * Severity
+             * @default 1
+             */
+            severity: number;
+            /**
+             * Vision
+             * @default typical
+             * @enum {string}
+             */
+            vision: "typical" | "protan" | "deutan" | "tritan" | "achromat";
+        };
+        /**
+         * MixView
+         * @description The colors between two in every space, ends included.
+         */
+        MixView: {
+            /** Colors */
+            colors: components["schemas"]["SwatchView"][];
+            /**
+             * Space
+             * @enum {string}
+             */
+            space: "oklab" | "oklch" | "linear" | "srgb";
         };
         /**
          * MoveHue
@@ -643,10 +1604,43 @@ export interface components {
             type: "move_hue";
         };
         /**
-         * NewHue
-         * @description A hue to add; without a name it gets a plain one that is free.
+         * NearSystemView
+         * @description A color of the system that another nearly is: its key, name, and the CIEDE2000 between.
          */
-        NewHue: {
+        NearSystemView: {
+            /** Distance */
+            distance: string;
+            /** Hex */
+            hex: string;
+            /**
+             * Ink
+             * @enum {string}
+             */
+            ink: "#000000" | "#FFFFFF";
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Seen */
+            seen: string;
+        };
+        /**
+         * NearView
+         * @description A color of the set that another comes near to, with the CIEDE2000 between them.
+         */
+        NearView: {
+            /** Distance */
+            distance: string;
+            /** Name */
+            name: string;
+            /** Same */
+            same: boolean;
+        };
+        /**
+         * NewColor
+         * @description A color to add.
+         */
+        "NewColor-Input": {
             color: components["schemas"]["Color"] | string;
             /** Id */
             id?: string;
@@ -666,6 +1660,95 @@ export interface components {
              * @default
              */
             note: string;
+            /** Status */
+            status?: ("success" | "warning" | "error" | "information") | null;
+        };
+        /**
+         * NewColor
+         * @description A color to add.
+         */
+        "NewColor-Output": {
+            color: components["schemas"]["Color"];
+            /** Id */
+            id?: string;
+            /**
+             * Kind
+             * @default brand
+             * @enum {string}
+             */
+            kind: "brand" | "neutral" | "status" | "accent";
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /** Status */
+            status?: ("success" | "warning" | "error" | "information") | null;
+        };
+        /**
+         * NewHue
+         * @description A hue to add: with a color of its own, or following another hue.
+         */
+        "NewHue-Input": {
+            color?: components["schemas"]["Color"] | string | null;
+            /** Id */
+            id?: string;
+            /**
+             * Kind
+             * @default brand
+             * @enum {string}
+             */
+            kind: "brand" | "neutral" | "status" | "accent";
+            /** Ladder */
+            ladder?: string | null;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /** Source */
+            source?: (components["schemas"]["TintedSource"] | components["schemas"]["DerivedSource"]) | null;
+            /** Status */
+            status?: ("success" | "warning" | "error" | "information") | null;
+        };
+        /**
+         * NewHue
+         * @description A hue to add: with a color of its own, or following another hue.
+         */
+        "NewHue-Output": {
+            color?: components["schemas"]["Color"] | null;
+            /** Id */
+            id?: string;
+            /**
+             * Kind
+             * @default brand
+             * @enum {string}
+             */
+            kind: "brand" | "neutral" | "status" | "accent";
+            /** Ladder */
+            ladder?: string | null;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /** Source */
+            source?: (components["schemas"]["TintedSource"] | components["schemas"]["DerivedSource"]) | null;
             /** Status */
             status?: ("success" | "warning" | "error" | "information") | null;
         };
@@ -714,6 +1797,39 @@ export interface components {
             use: "body" | "large" | "part" | "decoration";
         };
         /**
+         * PartnerView
+         * @description A partner in a relation. `angle` is its place on the strip, `offset` how far it is turned from the source.
+         *
+         *     `other` is the same partner on the other circle, `apart` the CIEDE2000 between the two; `clipped` says what the
+         *     gamut takes.
+         */
+        PartnerView: {
+            /** Angle */
+            angle: number;
+            /** Apart */
+            apart: string;
+            /** Clipped */
+            clipped: string | null;
+            /** Hex */
+            hex: string;
+            /**
+             * Ink
+             * @enum {string}
+             */
+            ink: "#000000" | "#FFFFFF";
+            /** Lightness */
+            lightness: string;
+            /** Offset */
+            offset: number;
+            other: components["schemas"]["SwatchView"];
+            /** Other Angle */
+            other_angle: number;
+            /** Seen */
+            seen: string;
+            /** Text */
+            text: string;
+        };
+        /**
          * PersonBody
          * @description Who shall act.
          */
@@ -736,10 +1852,28 @@ export interface components {
             role: string;
         };
         /**
+         * PictureView
+         * @description A picture of a system.
+         */
+        PictureView: {
+            /** Height */
+            height: number;
+            /** Id */
+            id: number;
+            /** Name */
+            name: string;
+            /** Person */
+            person: string;
+            /** Size */
+            size: string;
+            /** Width */
+            width: number;
+        };
+        /**
          * PinStep
          * @description Keep an exact color at a step; without a color, take the pin away and go back to what is generated.
          */
-        PinStep: {
+        "PinStep-Input": {
             color: components["schemas"]["Color"] | string | null;
             /** Hue */
             hue: string;
@@ -752,6 +1886,61 @@ export interface components {
             type: "pin_step";
         };
         /**
+         * PinStep
+         * @description Keep an exact color at a step; without a color, take the pin away and go back to what is generated.
+         */
+        "PinStep-Output": {
+            color: components["schemas"]["Color"] | null;
+            /** Hue */
+            hue: string;
+            /** Step */
+            step: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "pin_step";
+        };
+        /**
+         * PinView
+         * @description A pinned color: its step, what would be generated there, and the CIEDE2000 between the two.
+         */
+        PinView: {
+            /** Distance */
+            distance: string;
+            generated: components["schemas"]["SwatchView"];
+            /** Hex */
+            hex: string;
+            /**
+             * Ink
+             * @enum {string}
+             */
+            ink: "#000000" | "#FFFFFF";
+            /** Label */
+            label: string;
+            /** Seen */
+            seen: string;
+            /** Step */
+            step: string;
+        };
+        /**
+         * PlanRowView
+         * @description What a line of a set's text comes to.
+         */
+        PlanRowView: {
+            after: components["schemas"]["SwatchView"] | null;
+            before: components["schemas"]["SwatchView"] | null;
+            /** Name */
+            name: string;
+            /**
+             * What
+             * @enum {string}
+             */
+            what: "unchanged" | "changed" | "renamed" | "sorted" | "moved" | "added" | "removed" | "not read";
+            /** Words */
+            words: string;
+        };
+        /**
          * PreviewBody
          * @description Edits on a revision, to look at.
          */
@@ -759,7 +1948,7 @@ export interface components {
             /** Base */
             base: number;
             /** Edits */
-            edits: (components["schemas"]["AddHues"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource"] | components["schemas"]["AimSource"] | components["schemas"]["TintSource"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep"] | components["schemas"]["SetLadder"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken"] | components["schemas"]["SetTokenValue"] | components["schemas"]["RenameToken"] | components["schemas"]["RemoveToken"])[];
+            edits: (components["schemas"]["AddHues-Input"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Input"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Input"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["AddCandidates-Input"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Input"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Input"] | components["schemas"]["SetTokenValue-Input"] | components["schemas"]["RenameToken"] | components["schemas"]["RemoveToken"])[];
             /** Latest */
             latest?: string | null;
             /**
@@ -852,36 +2041,93 @@ export interface components {
         };
         /**
          * ReadLineView
-         * @description What was understood of a line.
+         * @description What was understood of a line: a color, or the reason why not.
          */
         ReadLineView: {
             color: components["schemas"]["ExactColor"] | null;
+            fit: components["schemas"]["FitView"] | null;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "brand" | "neutral" | "status" | "accent";
             /** Name */
             name: string;
+            /** Number */
+            number: number;
             /** Problem */
             problem: string | null;
+            repeat: components["schemas"]["RepeatView"] | null;
+            replaces: components["schemas"]["ReplacedView"] | null;
+            /** Status */
+            status: ("success" | "warning" | "error" | "information") | null;
             swatch: components["schemas"]["SwatchView"] | null;
             /** Text */
             text: string;
+            /** Value */
+            value: string;
         };
         /**
-         * ReadingBody
-         * @description A text to read colors from, and the eyes that see them.
+         * ReadingView
+         * @description What a text was taken for, its lines, and how many more colors there were than are told.
          */
-        ReadingBody: {
+        ReadingView: {
+            /** Kind */
+            kind: string;
+            /** Lines */
+            lines: components["schemas"]["ReadLineView"][];
+            /** More */
+            more: number;
+        };
+        /**
+         * RegionBody
+         * @description One of the main colors, by its place: everything but its region is dimmed.
+         */
+        RegionBody: {
+            /** Chosen */
+            chosen: number;
+            /**
+             * Count
+             * @default 6
+             */
+            count: number;
+            /**
+             * Notation
+             * @default hex
+             * @enum {string}
+             */
+            notation: "hex" | "rgb" | "hsl" | "hwb" | "hsb" | "lab" | "lch" | "oklab" | "oklch" | "display-p3" | "name";
             /**
              * Severity
              * @default 1
              */
             severity: number;
-            /** Text */
-            text: string;
+            /**
+             * Span
+             * @default 0.5
+             */
+            span: number;
+            /**
+             * Strength
+             * @default 0.5
+             */
+            strength: number;
             /**
              * Vision
              * @default typical
              * @enum {string}
              */
             vision: "typical" | "protan" | "deutan" | "tritan" | "achromat";
+            /**
+             * Without
+             * @default []
+             */
+            without: components["schemas"]["AreaBody"][];
+            /**
+             * Without Colors
+             * @default []
+             */
+            without_colors: (components["schemas"]["Color"] | string)[];
         };
         /**
          * ReleaseView
@@ -900,10 +2146,31 @@ export interface components {
             version: string;
         };
         /**
+         * RemoveCandidates
+         * @description Let candidates go.
+         */
+        RemoveCandidates: {
+            /** Candidates */
+            candidates: string[];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "remove_candidates";
+        };
+        /**
          * RemoveHue
-         * @description Remove a hue. What stands on it keeps its present color: tokens as literals, neutrals tinted by it as given.
+         * @description Remove a hue. Tokens that stand on it keep its present color as literals.
+         *
+         *     Hues that follow it are detached with their present colors, or removed too, with all that follow them.
          */
         RemoveHue: {
+            /**
+             * Children
+             * @default detach
+             * @enum {string}
+             */
+            children: "detach" | "remove";
             /** Hue */
             hue: string;
             /**
@@ -911,6 +2178,19 @@ export interface components {
              * @enum {string}
              */
             type: "remove_hue";
+        };
+        /**
+         * RemoveStops
+         * @description Remove ordered stops.
+         */
+        RemoveStops: {
+            /** Stops */
+            stops: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "remove_stops";
         };
         /**
          * RemoveToken
@@ -996,6 +2276,42 @@ export interface components {
             words: string;
         };
         /**
+         * RepeatView
+         * @description What a color hardly differs from, in words, and by how much; `same` where it is the very value.
+         */
+        RepeatView: {
+            /** Distance */
+            distance: string;
+            /** Same */
+            same: boolean;
+            /** Words */
+            words: string;
+        };
+        /**
+         * ReplacedView
+         * @description The hue whose value a line would replace, as it is now, and how it was matched.
+         */
+        ReplacedView: {
+            /**
+             * By
+             * @enum {string}
+             */
+            by: "name" | "order";
+            /** Hex */
+            hex: string;
+            /** Hue */
+            hue: string;
+            /**
+             * Ink
+             * @enum {string}
+             */
+            ink: "#000000" | "#FFFFFF";
+            /** Name */
+            name: string;
+            /** Seen */
+            seen: string;
+        };
+        /**
          * RevisionView
          * @description A revision in the history.
          */
@@ -1010,6 +2326,57 @@ export interface components {
             sentence: string;
         };
         /**
+         * SampleView
+         * @description A color taken from a picture, the 17 by 17 pixels around it row by row, and what of the system it nearly is.
+         */
+        SampleView: {
+            /** Around */
+            around: string[];
+            /** Hex */
+            hex: string;
+            /**
+             * Ink
+             * @enum {string}
+             */
+            ink: "#000000" | "#FFFFFF";
+            near: components["schemas"]["NearSystemView"] | null;
+            /** Seen */
+            seen: string;
+            /** Text */
+            text: string;
+            /** X */
+            x: number;
+            /** Y */
+            y: number;
+        };
+        /**
+         * SaveColor
+         * @description A color of a set to save.
+         */
+        SaveColor: {
+            color: components["schemas"]["Color"] | string;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+        };
+        /**
+         * SaveSetBody
+         * @description A set to save in the gallery.
+         */
+        SaveSetBody: {
+            /** Colors */
+            colors: components["schemas"]["SaveColor"][];
+            /** Name */
+            name: string;
+            /**
+             * Words
+             * @default
+             */
+            words: string;
+        };
+        /**
          * SetAnchor
          * @description Choose where the hue's own color stands in its scale.
          */
@@ -1022,6 +2389,28 @@ export interface components {
              * @enum {string}
              */
             type: "set_anchor";
+        };
+        /**
+         * SetCandidate
+         * @description Name and sort a candidate.
+         */
+        SetCandidate: {
+            /** Candidate */
+            candidate: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "brand" | "neutral" | "status" | "accent";
+            /** Name */
+            name: string;
+            /** Status */
+            status?: ("success" | "warning" | "error" | "information") | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "set_candidate";
         };
         /**
          * SetHueKind
@@ -1042,6 +2431,23 @@ export interface components {
              * @enum {string}
              */
             type: "set_hue_kind";
+        };
+        /**
+         * SetHueLadder
+         * @description Give a hue's scale a ladder of its own, with more or fewer steps; without a name, the system's again.
+         *
+         *     What stands on a label that the new ladder lacks moves as with `SetLadder`.
+         */
+        SetHueLadder: {
+            /** Hue */
+            hue: string;
+            /** Ladder */
+            ladder: string | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "set_hue_ladder";
         };
         /**
          * SetHueNote
@@ -1075,6 +2481,16 @@ export interface components {
             type: "set_ladder";
         };
         /**
+         * SetPlanView
+         * @description What reading a set's text back would do, and the edits that do it.
+         */
+        SetPlanView: {
+            /** Edits */
+            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["RenameToken"] | components["schemas"]["RemoveToken"])[];
+            /** Rows */
+            rows: components["schemas"]["PlanRowView"][];
+        };
+        /**
          * SetScalePattern
          * @description Choose the pattern that names all scale tokens at once.
          */
@@ -1091,7 +2507,7 @@ export interface components {
          * SetSource
          * @description Give a hue another color, exactly as typed.
          */
-        SetSource: {
+        "SetSource-Input": {
             color: components["schemas"]["Color"] | string;
             /** Hue */
             hue: string;
@@ -1102,10 +2518,51 @@ export interface components {
             type: "set_source";
         };
         /**
+         * SetSource
+         * @description Give a hue another color, exactly as typed.
+         */
+        "SetSource-Output": {
+            color: components["schemas"]["Color"];
+            /** Hue */
+            hue: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "set_source";
+        };
+        /**
+         * SetTextBody
+         * @description The text of a set, edited.
+         */
+        SetTextBody: {
+            /**
+             * Severity
+             * @default 1
+             */
+            severity: number;
+            /** Text */
+            text: string;
+            /**
+             * Vision
+             * @default typical
+             * @enum {string}
+             */
+            vision: "typical" | "protan" | "deutan" | "tritan" | "achromat";
+        };
+        /**
+         * SetTextView
+         * @description A set as text.
+         */
+        SetTextView: {
+            /** Text */
+            text: string;
+        };
+        /**
          * SetTokenValue
          * @description Let a token stand for another step, token or color in a theme.
          */
-        SetTokenValue: {
+        "SetTokenValue-Input": {
             /** Theme */
             theme: string;
             /** Token */
@@ -1116,13 +2573,31 @@ export interface components {
              */
             type: "set_token_value";
             /** Value */
-            value: components["schemas"]["StepAlias"] | components["schemas"]["TokenAlias"] | components["schemas"]["LiteralColor"];
+            value: components["schemas"]["StepAlias"] | components["schemas"]["TokenAlias"] | components["schemas"]["LiteralColor-Input"];
+        };
+        /**
+         * SetTokenValue
+         * @description Let a token stand for another step, token or color in a theme.
+         */
+        "SetTokenValue-Output": {
+            /** Theme */
+            theme: string;
+            /** Token */
+            token: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "set_token_value";
+            /** Value */
+            value: components["schemas"]["StepAlias"] | components["schemas"]["TokenAlias"] | components["schemas"]["LiteralColor-Output"];
         };
         /**
          * SlipView
-         * @description Everything about the selected color. `meant_chroma` is what it would have if the gamut allowed it.
+         * @description Everything about the selected color. `aim` is what it would have if white, gray and the gamut allowed it.
          */
         SlipView: {
+            aim: components["schemas"]["AimView"];
             chroma: components["schemas"]["RampView"];
             /** Grounds */
             grounds: components["schemas"]["GroundView"][];
@@ -1143,8 +2618,6 @@ export interface components {
              */
             kind: "hue" | "step" | "token";
             lightness: components["schemas"]["RampView"];
-            /** Meant Chroma */
-            meant_chroma: number;
             /** Movable Hue */
             movable_hue: string | null;
             /** Name */
@@ -1182,6 +2655,117 @@ export interface components {
             select: string;
             /** Slug */
             slug: string;
+        };
+        /**
+         * StatusBody
+         * @description The brand's colors, the status colors that there are, and those of them that are held.
+         */
+        StatusBody: {
+            /**
+             * Brand
+             * @default []
+             */
+            brand: (components["schemas"]["Color"] | string)[];
+            /**
+             * Held
+             * @default []
+             */
+            held: ("success" | "warning" | "error" | "information")[];
+            /**
+             * Notation
+             * @default hex
+             * @enum {string}
+             */
+            notation: "hex" | "rgb" | "hsl" | "hwb" | "hsb" | "lab" | "lch" | "oklab" | "oklch" | "display-p3" | "name";
+            /**
+             * Present
+             * @default {}
+             */
+            present: {
+                [key: string]: components["schemas"]["Color"] | string;
+            };
+            /**
+             * Severity
+             * @default 1
+             */
+            severity: number;
+            /**
+             * Vision
+             * @default typical
+             * @enum {string}
+             */
+            vision: "typical" | "protan" | "deutan" | "tritan" | "achromat";
+        };
+        /**
+         * StatusColorView
+         * @description A proposed status color: what it was before, what is said of it, and whether it was held.
+         */
+        StatusColorView: {
+            before: components["schemas"]["SwatchView"];
+            /** Convention */
+            convention: string;
+            /** Held */
+            held: boolean;
+            /** Hex */
+            hex: string;
+            /**
+             * Ink
+             * @enum {string}
+             */
+            ink: "#000000" | "#FFFFFF";
+            /** Note */
+            note: string;
+            /** Seen */
+            seen: string;
+            /**
+             * Status
+             * @enum {string}
+             */
+            status: "success" | "warning" | "error" | "information";
+            /** Text */
+            text: string;
+        };
+        /**
+         * StatusPairView
+         * @description The least distance of two status colors under a vision, before and after.
+         */
+        StatusPairView: {
+            /** After */
+            after: string;
+            /** Before */
+            before: string;
+            /** Held Before */
+            held_before: boolean;
+            /** Holds */
+            holds: boolean;
+            /**
+             * One
+             * @enum {string}
+             */
+            one: "success" | "warning" | "error" | "information";
+            /**
+             * Other
+             * @enum {string}
+             */
+            other: "success" | "warning" | "error" | "information";
+            /** Vision */
+            vision: string;
+        };
+        /**
+         * StatusView
+         * @description Status colors proposed, and the distances of all pairs.
+         */
+        StatusView: {
+            /** Colors */
+            colors: components["schemas"]["StatusColorView"][];
+            /** Pairs */
+            pairs: components["schemas"]["StatusPairView"][];
+            /** Reached */
+            reached: boolean;
+            /** Sentence */
+            sentence: string;
+            /** Threshold */
+            threshold: string;
         };
         /**
          * StepAlias
@@ -1231,6 +2815,45 @@ export interface components {
             seen: string;
         };
         /**
+         * StopsBody
+         * @description An area, and the difference that its stops may have from its colors.
+         */
+        StopsBody: {
+            area: components["schemas"]["AreaBody"];
+            /**
+             * Difference
+             * @default 3
+             */
+            difference: number;
+            /**
+             * Severity
+             * @default 1
+             */
+            severity: number;
+            /**
+             * Vision
+             * @default typical
+             * @enum {string}
+             */
+            vision: "typical" | "protan" | "deutan" | "tritan" | "achromat";
+        };
+        /**
+         * StopsView
+         * @description Ordered stops of a picture's area, kept for charts.
+         */
+        StopsView: {
+            /** Colors */
+            colors: components["schemas"]["SwatchView"][];
+            /** Difference */
+            difference: string;
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Note */
+            note: string;
+        };
+        /**
          * SwatchView
          * @description A color: its published value, how it is seen under the vision chosen, and the ink that reads on it.
          */
@@ -1270,6 +2893,8 @@ export interface components {
          * @description A system as a person sees it: everything that the page paints.
          */
         SystemView: {
+            /** Candidates */
+            candidates: components["schemas"]["CandidateView"][];
             /** Changed */
             changed: number;
             /** Findings */
@@ -1299,6 +2924,8 @@ export interface components {
             slip: components["schemas"]["SlipView"] | null;
             /** Slug */
             slug: string;
+            /** Stops */
+            stops: components["schemas"]["StopsView"][];
             theme: components["schemas"]["ThemeView"] | null;
             /** Themes */
             themes: components["schemas"]["ThemeView"][];
@@ -1339,20 +2966,6 @@ export interface components {
             name: string;
         };
         /**
-         * TintSource
-         * @description Make a hue a gray tinted with another hue, which it follows from then on.
-         */
-        TintSource: {
-            /** Hue */
-            hue: string;
-            source: components["schemas"]["TintedSource"];
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "tint_source";
-        };
-        /**
          * TintedSource
          * @description A gray with a breath of another hue, which it follows: L* 0 to 100, OKLCH chroma 0 to 0.05.
          */
@@ -1365,9 +2978,8 @@ export interface components {
             /** Hue */
             hue: string;
             /**
-             * Kind
-             * @default tinted
-             * @constant
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
              */
             kind: "tinted";
             /**
@@ -1474,6 +3086,167 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    makeEvenSet: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EvenBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EvenView"];
+                };
+            };
+            /** @description Client Error */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    searchGallery: {
+        parameters: {
+            query?: {
+                vision?: "typical" | "protan" | "deutan" | "tritan" | "achromat";
+                severity?: number;
+                text?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GallerySetView"][];
+                };
+            };
+            /** @description Client Error */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    saveSet: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SaveSetBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GallerySetView"];
+                };
+            };
+            /** @description Client Error */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    removeSet: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                set_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    findHarmony: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HarmonyBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HarmonyView"];
+                };
+            };
+            /** @description Client Error */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     readMe: {
         parameters: {
             query?: never;
@@ -1536,7 +3309,7 @@ export interface operations {
             };
         };
     };
-    readColors: {
+    mixColors: {
         parameters: {
             query?: never;
             header?: never;
@@ -1545,7 +3318,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["ReadingBody"];
+                "application/json": components["schemas"]["MixBody"];
             };
         };
         responses: {
@@ -1555,7 +3328,79 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ReadLineView"][];
+                    "application/json": components["schemas"]["MixView"][];
+                };
+            };
+            /** @description Client Error */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    readColors: {
+        parameters: {
+            query?: {
+                vision?: "typical" | "protan" | "deutan" | "tritan" | "achromat";
+                severity?: number;
+                notation?: "hex" | "rgb" | "hsl" | "hwb" | "hsb" | "lab" | "lch" | "oklab" | "oklch" | "display-p3" | "name";
+                name?: string;
+                system?: string | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "text/plain": string;
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadingView"];
+                };
+            };
+            /** @description Client Error */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    proposeStatus: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StatusBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StatusView"];
                 };
             };
             /** @description Client Error */
@@ -1800,6 +3645,282 @@ export interface operations {
             };
         };
     };
+    listPictures: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PictureView"][];
+                };
+            };
+            /** @description Client Error */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    addPicture: {
+        parameters: {
+            query?: {
+                name?: string;
+            };
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PictureView"];
+                };
+            };
+            /** @description Client Error */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    removePicture: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+                picture: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    findMainColors: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+                picture: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MainColorsBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MainColorsView"];
+                };
+            };
+            /** @description Client Error */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    lightRegion: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+                picture: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RegionBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    takeSample: {
+        parameters: {
+            query: {
+                vision?: "typical" | "protan" | "deutan" | "tritan" | "achromat";
+                severity?: number;
+                notation?: "hex" | "rgb" | "hsl" | "hwb" | "hsb" | "lab" | "lch" | "oklab" | "oklch" | "display-p3" | "name";
+                x: number;
+                y: number;
+                radius?: number;
+            };
+            header?: never;
+            path: {
+                slug: string;
+                picture: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SampleView"];
+                };
+            };
+            /** @description Client Error */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    fitStops: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+                picture: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StopsBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FittedView"];
+                };
+            };
+            /** @description Client Error */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    viewPicture: {
+        parameters: {
+            query?: {
+                vision?: "typical" | "protan" | "deutan" | "tritan" | "achromat";
+                severity?: number;
+            };
+            header?: never;
+            path: {
+                slug: string;
+                picture: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
     previewEdits: {
         parameters: {
             query?: never;
@@ -1888,6 +4009,76 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PublishedView"];
+                };
+            };
+            /** @description Client Error */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    writeSetText: {
+        parameters: {
+            query?: {
+                notation?: "hex" | "rgb" | "hsl" | "hwb" | "hsb" | "lab" | "lch" | "oklab" | "oklch" | "display-p3" | "name";
+                sign?: boolean;
+                names?: boolean;
+            };
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SetTextView"];
+                };
+            };
+            /** @description Client Error */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    readSetText: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SetTextBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SetPlanView"];
                 };
             };
             /** @description Client Error */

@@ -15,7 +15,7 @@ from pydantic import BaseModel, BeforeValidator, ConfigDict, Field, model_valida
 
 from heimat.core.color.arrays import Bytes, Floats, floats, to_bytes
 from heimat.core.color.contrast import WEIGHTS
-from heimat.core.color.gamut import in_gamut, solve
+from heimat.core.color.gamut import solve
 from heimat.core.color.rounding import nearest_bytes
 from heimat.core.color.spaces import hsv_to_srgb, srgb_to_linear, srgb_to_oklch
 from heimat.core.errors import DomainError
@@ -37,6 +37,7 @@ Space = Literal[
     "xyz-d50",
     "xyz-d65",
 ]
+_HALF_A_LEVEL = 0.5 / 255.0
 _SPACES: frozenset[str] = frozenset(get_args(Space))
 Notation = Literal["hex", "rgb", "hsl", "hwb", "hsb", "lab", "lch", "oklab", "oklch", "display-p3", "name"]
 NOTATIONS: tuple[Notation, ...] = get_args(Notation)
@@ -96,7 +97,8 @@ def srgb_of(color: Color) -> Floats:
 @lru_cache(maxsize=4096)
 def _rgb8(color: Color) -> tuple[int, int, int]:
     srgb = srgb_of(color)
-    if not in_gamut(srgb):
+    # Decimals cut in writing may leave a color of the gamut's edge a hair outside: it is still the same 8-bit value.
+    if np.abs(srgb - np.clip(srgb, 0.0, 1.0)).max() > _HALF_A_LEVEL:
         _, chroma, hue = srgb_to_oklch(srgb)
         srgb = nearest_bytes(solve(srgb_to_linear(srgb) @ WEIGHTS, chroma, hue)) / 255.0
     r, g, b = to_bytes(srgb)

@@ -1,41 +1,49 @@
 """Reading many colors at once: any lines that hold one color each, and perhaps words."""
 
 import re
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from heimat.core.color.notation import EXAMPLE, Color, parse
 from heimat.core.errors import DomainError
 
-MOST_LINES = 200
-_SEPARATORS = re.compile(r"[\n;]|,(?![^(]*\))")
+MOST_LINES = 400
+_SEPARATORS = re.compile(r"[;]|,(?![^(]*\))")
 _FUNCTION = re.compile(r"[a-z][a-z0-9-]*\([^()]*\)", re.I)
 _HASH = re.compile(r"#[0-9a-z]+", re.I)
 _HSB_WORDS = re.compile(r"\bhs[bv]\s+[\d.]+°?[\s,]+[\d.]+%?[\s,]+[\d.]+%?", re.I)
 _WORD = re.compile(r"[^\s:=]+")
+# Among other words `bad`, `fade` or `decade` are words; a color there has a digit, or six signs in capitals.
+_WORDLIKE = re.compile(r"(?![A-F]{6}$|[A-F]{8}$)[a-fA-F]{3,8}$")
 _EDGES = " \t:=-–—\"'*•"
 
 
 @dataclass(frozen=True)
 class ReadLine:
-    """What was understood of one line: a color and perhaps a name, or the reason why not."""
+    """What was understood of one line, by its number: a color and perhaps a name, or the reason why not."""
 
     text: str
     name: str
     color: Color | None
     problem: str | None
+    number: int = 1
 
 
 def read_lines(text: str) -> list[ReadLine]:
     """Read lines (or pieces parted by semicolons or commas) that hold one color each; never raises."""
-    pieces = [piece.strip() for piece in _SEPARATORS.split(text)]
-    lines = [_read(piece) for piece in pieces if piece][:MOST_LINES]
+    pieces = [
+        (number, piece.strip())
+        for number, line in enumerate(text.splitlines(), 1)
+        for piece in _SEPARATORS.split(line)
+        if piece.strip()
+    ]
+    lines = [replace(_read(piece), number=number) for number, piece in pieces[:MOST_LINES]]
     return _one_spaced_list(text) if len(lines) == 1 and lines[0].color is None else lines
 
 
 def _one_spaced_list(text: str) -> list[ReadLine]:
     """Several bare colors parted by spaces only."""
     words = text.split()
-    lines = [_read(word) for word in words]
+    lines = [_read(word) for word in words[:MOST_LINES]]
     return lines if len(lines) > 1 and all(line.color for line in lines) else [_read(text.strip())]
 
 
@@ -46,7 +54,7 @@ def _read(piece: str) -> ReadLine:
         problem = refusal.message
         if refusal.code == "print":
             return ReadLine(piece, "", None, problem)
-    found = [(match.span(), match.group()) for match in _candidates(piece)]
+    found = [(match.span(), match.group()) for match in _candidates(piece) if not _WORDLIKE.match(match.group())]
     colors: list[tuple[tuple[int, int], Color]] = []
     for span, candidate in found:
         try:

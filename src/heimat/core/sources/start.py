@@ -9,25 +9,12 @@ from heimat.core.edits.sources import given, opaque
 from heimat.core.errors import DomainError
 from heimat.core.ids import keys, new_id
 from heimat.core.scales.ladder import FINE
+from heimat.core.sources.conventions import STATUS_AIMS, STATUS_NOTES
 from heimat.core.sources.naming import plain_name, unique_name
-from heimat.core.system import MOST_HUES, ColorSystem, Hue, Status, TintedSource
+from heimat.core.system import MOST_HUES, ColorSystem, Hue, TintedSource
 from heimat.core.tokens.names import check_hue_name
 from heimat.core.tokens.starter import with_starter
 
-STATUS_AIMS: dict[Status, tuple[float, float, float]] = {
-    "success": (54.0, 0.11, 165.0),
-    "warning": (58.0, 0.14, 68.0),
-    "error": (34.0, 0.17, 22.0),
-    "information": (36.0, 0.13, 255.0),
-}
-"""L*, OKLCH chroma and hue of status hues in the conventional ranges, by search the farthest apart under every vision
-(15.7 at least) among colors that reach 3 on white."""
-STATUS_NOTES: dict[Status, str] = {
-    "success": "done, as it should be",
-    "warning": "may go wrong, look here",
-    "error": "failed, stopped",
-    "information": "worth knowing",
-}
 _ROOM = 5
 """Hues that a start adds of its own: four for status and a neutral."""
 

@@ -1,0 +1,1 @@
+"""Pictures: decoding them, and finding their colors."""

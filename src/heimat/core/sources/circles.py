@@ -1,0 +1,52 @@
+"""The two circles on which hues are turned: OKLCH at one L* and chroma, and HSL at one saturation and lightness."""
+
+from dataclasses import dataclass
+
+import numpy as np
+from numpy.typing import ArrayLike
+
+from heimat.core.color.arrays import Bytes, Floats, floats, from_bytes, to_bytes
+from heimat.core.color.gamut import solve
+from heimat.core.color.notation import Color, oklch_of, rgb8_of
+from heimat.core.color.rounding import nearest_bytes
+from heimat.core.color.spaces import hsl_to_srgb, luminance_of, srgb_to_hsl, srgb_to_oklch
+from heimat.core.sources.derivation import lightness_of
+from heimat.core.system import Circle
+
+
+@dataclass(frozen=True)
+class Turned:
+    """A color's place on a circle: its hue in degrees there, and what stays while it is turned.
+
+    On `oklch`, `light` is L* and `strength` the chroma; on `hsl`, HSL's lightness and saturation, 0 to 1.
+    """
+
+    circle: Circle
+    light: float
+    strength: float
+    angle: float
+
+    def at(self, angles: ArrayLike) -> Bytes:
+        """The 8-bit colors at some angles in degrees, any shape (...): (..., 3)."""
+        degrees = floats(angles)
+        if self.circle == "hsl":
+            parts = np.broadcast_arrays(degrees % 360.0, self.strength, self.light)
+            return to_bytes(hsl_to_srgb(np.stack(parts, axis=-1)))
+        return nearest_bytes(solve(luminance_of(self.light), np.float64(self.strength), degrees))
+
+    def lost(self, angles: ArrayLike) -> Floats:
+        """The OKLCH chroma that the gamut takes at some angles, (...); HSL never leaves the gamut."""
+        degrees = floats(angles)
+        if self.circle == "hsl":
+            return np.zeros(degrees.shape)
+        held = solve(luminance_of(self.light), np.float64(self.strength), degrees)
+        return np.maximum(self.strength - srgb_to_oklch(held)[..., 1], 0.0)
+
+
+def on_circle(color: Color, circle: Circle) -> Turned:
+    """Where a color stands on a circle. A gray stands at 0 degrees of HSL and wherever OKLCH puts it."""
+    if circle == "hsl":
+        angle, strength, light = (float(part) for part in srgb_to_hsl(from_bytes(rgb8_of(color))))
+        return Turned(circle, light, strength, angle)
+    _, chroma, angle = (float(part) for part in oklch_of(color))
+    return Turned(circle, lightness_of(color), chroma, angle)

@@ -1,0 +1,149 @@
+"""Sorting colors that come from outside: what kind each may be, what it repeats, which hue and step it fits."""
+
+import re
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+import numpy as np
+
+from heimat.core.color.arrays import Bytes
+from heimat.core.color.notation import Color, oklch_of, rgb8_of
+from heimat.core.color.spaces import srgb_to_oklab
+from heimat.core.resolve import Resolved
+from heimat.core.scaling import scales_of
+from heimat.core.sources.nearness import HARDLY_DIFFERENT, differences
+from heimat.core.system import Hue, HueKind, Status, ladder_of
+
+_STATUS_WORDS: tuple[tuple[Status, str], ...] = (
+    ("success", r"success|positive|valid|confirm|done|\bok\b"),
+    ("warning", r"warn|caution|alert|attention"),
+    ("error", r"error|danger|critical|negative|invalid|fail|destructive"),
+    ("information", r"\binfo|notice|hint"),
+)
+_NEUTRAL_WORDS = r"gr[ae]y|neutral|black|white|ink|paper|surface|background|\bbg\b|border|text|slate|stone|ash"
+_BRAND_WORDS = r"brand|primary|logo|corporate|main"
+_GRAY_BELOW = 0.02
+
+
+def guess_kind(name: str, color: Color, *, first: bool = False) -> tuple[HueKind, Status | None]:
+    """The kind that a color's name and chroma speak for: status words first, then neutral, brand, accent.
+
+    `first` is the first color of an empty set, which is taken for the brand's.
+    """
+    words = re.sub(r"[-_./]", " ", name.lower())
+    for status, pattern in _STATUS_WORDS:
+        if re.search(pattern, words):
+            return "status", status
+    if re.search(_BRAND_WORDS, words):
+        return "brand", None
+    if re.search(_NEUTRAL_WORDS, words) or float(oklch_of(color)[1]) < _GRAY_BELOW:
+        return "neutral", None
+    return ("brand", None) if first else ("accent", None)
+
+
+@dataclass(frozen=True)
+class Repeat:
+    """What a color hardly differs from: a hue of the set by its id, or an earlier line by its place; the distance."""
+
+    hue: str | None
+    line: int | None
+    distance: float
+
+
+def repeats(rgb8: Bytes, resolved: Resolved) -> list[Repeat | None]:
+    """For each of n 8-bit colors: the hue of the set or the earlier color that it comes nearest to, if below 2."""
+    if len(rgb8) == 0:
+        return []
+    own = np.array([resolved.scales[hue.id].source8 for hue in resolved.hues], dtype=np.uint8).reshape(-1, 3)
+    found = differences(rgb8, np.concatenate([own, rgb8]))
+    count = len(own)
+    places = np.arange(len(rgb8))
+    # A line repeats only what stands above it.
+    found[:, count:][places[:, None] <= places[None, :]] = np.inf
+    nearest = found.argmin(axis=1)
+    told: list[Repeat | None] = []
+    for row, place in enumerate(nearest):
+        distance = float(found[row, place])
+        if distance >= HARDLY_DIFFERENT:
+            told.append(None)
+        elif place < count:
+            told.append(Repeat(resolved.hues[place].id, None, distance))
+        else:
+            told.append(Repeat(None, int(place) - count, distance))
+    return told
+
+
+def replacing(names: Sequence[str], hues: Sequence[Hue]) -> list[tuple[Hue, str] | None]:
+    """The hue whose value each line would replace, and whether by `name` or by `order`; None where none is left.
+
+    Names match without regard to capitals; the lines that match none take the hues that are left, in order.
+    """
+    by_name = {hue.name.casefold(): hue for hue in hues}
+    found: list[tuple[Hue, str] | None] = []
+    taken: set[str] = set()
+    for name in names:
+        hue = by_name.get(name.strip().casefold())
+        new = hue is not None and hue.id not in taken
+        found.append((hue, "name") if new and hue is not None else None)
+        if new and hue is not None:
+            taken.add(hue.id)
+    left = iter([hue for hue in hues if hue.id not in taken])
+    return [match or ((hue, "order") if (hue := next(left, None)) else None) for match in found]
+
+
+@dataclass(frozen=True)
+class Fit:
+    """The step that an existing color would be pinned at: hue, step and label, what is generated there, how far."""
+
+    hue: str
+    step: str
+    label: str
+    generated: Bytes
+    distance: float
+
+
+_LIGHT_COUNTS = 0.35
+
+
+def fits(rgb8: Bytes, resolved: Resolved) -> list[Fit | None]:
+    """For each of n 8-bit colors, the hue that it fits best, and there the generated step that it comes nearest to.
+
+    The hue is the one whose scale passes nearest in OKLab, lightness counting a third: a scale has all lightnesses.
+    No two colors of a list are offered the same step; the nearer one has it.
+    """
+    if not resolved.hues or len(rgb8) == 0:
+        return [None] * len(rgb8)
+    unpinned = [hue.model_copy(update={"pins": {}}) for hue in resolved.hues]
+    scales = [np.asarray(scale.rgb8) for scale in scales_of(resolved.system, unpinned)]
+    rows = np.concatenate(scales)
+    owner = np.repeat(np.arange(len(scales)), [len(scale) for scale in scales])
+    weights = np.array([_LIGHT_COUNTS, 1.0, 1.0])
+    labs = srgb_to_oklab(rgb8 / 255.0) * weights
+    steps = srgb_to_oklab(rows / 255.0) * weights
+    far = np.sqrt(((labs[:, None] - steps[None]) ** 2).sum(axis=-1))
+    hue_of = owner[far.argmin(axis=1)]
+    distances = differences(rgb8, rows)
+    distances[owner[None, :] != hue_of[:, None]] = np.inf
+    return _without_clashes(distances, scales, resolved)
+
+
+def _without_clashes(distances: np.ndarray, scales: list[Bytes], resolved: Resolved) -> list[Fit | None]:
+    starts = np.cumsum([0, *[len(scale) for scale in scales]])
+    found: list[Fit | None] = [None] * len(distances)
+    taken = np.zeros(distances.shape[1], dtype=bool)
+    for row in np.argsort(distances.min(axis=1), kind="stable"):
+        free = np.where(taken, np.inf, distances[row])
+        place = int(free.argmin())
+        if not np.isfinite(free[place]):
+            continue
+        taken[place] = True
+        owner = int(np.searchsorted(starts, place, side="right")) - 1
+        hue, at = resolved.hues[owner], place - int(starts[owner])
+        step = ladder_of(resolved.system, hue).steps[at]
+        found[row] = Fit(hue.id, step.id, step.label, scales[owner][at], float(free[place]))
+    return found
+
+
+def as_bytes(colors: Sequence[Color]) -> Bytes:
+    """8-bit values of colors, (n, 3)."""
+    return np.array([rgb8_of(color) for color in colors], dtype=np.uint8).reshape(-1, 3)

@@ -1,0 +1,61 @@
+"""Reading whatever somebody pastes or drops: what it is, is told by its text first and by its name second."""
+
+import codecs
+import re
+from pathlib import PurePosixPath
+
+from heimat.core.color.reading import MOST_LINES, read_lines
+from heimat.formats import read_css, read_csv, read_svg, read_tokens
+from heimat.formats.reading import Reading, nothing
+
+MOST_BYTES = 5 * 1000 * 1000
+_SVG = re.compile(r"<(?:\w+:)?svg[\s>/]", re.I)
+_HEAD = 4096
+"""Signs within which a drawing has to say that it is one: comments and a document type may stand before."""
+_RULE = re.compile(r"[{][^{}]*:[^{}]*[;}]", re.S)
+_PROPERTIES = re.compile(r"^\s*--[\w-]+\s*:", re.M)
+_MARKS = (
+    (codecs.BOM_UTF8, "utf-8-sig"),
+    (codecs.BOM_UTF32_LE, "utf-32"),
+    (codecs.BOM_UTF16_LE, "utf-16"),
+    (codecs.BOM_UTF16_BE, "utf-16"),
+)
+
+
+def decode(content: bytes) -> str:
+    """The text of a file: by its byte order mark, else as UTF-8, else as the Western code page of older programs."""
+    for mark, encoding in _MARKS:
+        if content.startswith(mark):
+            return content.decode(encoding, "replace")
+    try:
+        return content.decode("utf-8")
+    except UnicodeDecodeError:
+        return content.decode("cp1252", "replace")
+
+
+def read(text: str, name: str = "") -> Reading:
+    """Read colors from a text; `name` is that of the file, if it was one. Never raises."""
+    if "\0" in text[:4096]:
+        called = f"“{name[:60]}”" if name else "This"
+        return nothing("list", f"{called} is not text, so no colors can be read from it.")
+    ending = PurePosixPath(name.lower()).suffix
+    start = text.lstrip("\ufeff \t\r\n")
+    if (start.startswith("<") and _SVG.search(start[:_HEAD])) or ending == ".svg":
+        return read_svg.read(start)
+    if start.startswith("{") and not start.startswith("{{") and _is_json(start, ending):
+        return read_tokens.read(text)
+    if ending in (".json", ".tokens"):
+        return read_tokens.read(text)
+    if ending in (".css", ".scss", ".less") or _RULE.search(start):
+        return read_css.read(text)
+    if ending in (".csv", ".tsv") or read_csv.looks_like(start):
+        return read_csv.read(start)
+    if _PROPERTIES.search(start):
+        return read_css.read(f":root {{{text}}}")
+    lines = read_lines(text)
+    pieces = text.count("\n") + 1
+    return Reading("list", lines, max(pieces - MOST_LINES, 0) if len(lines) == MOST_LINES else 0)
+
+
+def _is_json(start: str, ending: str) -> bool:
+    return ending in (".json", ".tokens") or bool(re.match(r'\{\s*(?:"|\})', start))

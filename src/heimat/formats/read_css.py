@@ -1,0 +1,174 @@
+"""Reading stylesheets (parsed by tree-sitter's CSS grammar): custom properties by name, other colors by how often used.
+
+The grammar goes on after errors, so a stylesheet that is broken in one place is read in all others.
+"""
+
+import re
+import time
+from collections.abc import Iterator
+from dataclasses import dataclass
+from functools import lru_cache
+
+import numpy as np
+import tree_sitter_css
+from tree_sitter import Language, Node, Parser, Query, QueryCursor
+
+from heimat.core.color.notation import Color, parse
+from heimat.core.errors import DomainError
+from heimat.formats.reading import Found, Reading, nothing
+
+_CSS = Language(tree_sitter_css.language())
+_DECLARED = Query(
+    _CSS, "(declaration (property_name) @name [(color_value) (call_expression) (plain_value)] @value) (ERROR) @error"
+)
+_FUNCTIONS = frozenset({"rgb", "rgba", "hsl", "hsla", "hwb", "lab", "lch", "oklab", "oklch", "color"})
+_COMPUTED = frozenset({"color-mix", "light-dark", "contrast-color"})
+_PRINT = frozenset({"device-cmyk", "cmyk"})
+_KEYWORDS = frozenset({"transparent", "currentcolor", "inherit", "initial", "unset", "revert", "none", "auto"})
+# Properties whose values hold colors; elsewhere a word like `tan` or `red` may be a name of something else.
+_COLORED = re.compile(
+    rb"color|background|border|outline|shadow|fill|stroke|caret|accent|column-rule|text-decoration|stop|flood|lighting"
+)
+_RELATIVE = re.compile(r"\(\s*from\b|\bvar\(|\bcalc\(")
+_DEEPEST = 24
+_MOST_NESTED = 200
+_SECONDS = 8.0
+_PIECE, _ASKED = 8192, 65_536
+"""Bytes given to the parser, and asked of its tree, at a time."""
+
+
+class _TakesTooLongError(Exception):
+    """A stylesheet that is not read in the time there is."""
+
+
+def read(text: str, first_line: int = 1) -> Reading:
+    """Read a stylesheet that begins on a line of something larger. Never raises."""
+    found = Found("stylesheet")
+    collect(text, found, first_line)
+    reading = found.reading(count=True)
+    return reading if reading.lines else nothing("stylesheet", "No color was found in this stylesheet.")
+
+
+def collect(text: str, found: Found, first_line: int = 1) -> None:
+    """Put all colors of a stylesheet into what was found."""
+    content = text.encode("utf-8", "replace")
+    if _deepest(content) > _MOST_NESTED:
+        found.problem(first_line, "", f"This stylesheet is nested deeper than {_MOST_NESTED} blocks; it was not read.")
+        return
+    into = _Into(content, found, first_line)
+    try:
+        for captured in _declared(content):
+            into.take(captured)
+    except _TakesTooLongError:
+        found.problem(first_line, "", "This stylesheet takes too long to read. Give a part of it.")
+
+
+def _declared(content: bytes) -> Iterator[dict[str, list[Node]]]:
+    """What the query captures, in order. Parsed and asked piece by piece: the parser holds the interpreter while it
+    works, and other requests must not wait for a stylesheet of megabytes."""
+
+    def piece(at: int, _: object) -> bytes:
+        return content[at : at + _PIECE]
+
+    end = time.monotonic() + _SECONDS
+
+    def late(*_: object) -> bool:
+        return time.monotonic() > end
+
+    try:
+        tree = Parser(_CSS).parse(piece, progress_callback=late)
+    except ValueError as error:
+        raise _TakesTooLongError from error
+    for start in range(0, len(content), _ASKED):
+        cursor = QueryCursor(_DECLARED)
+        cursor.set_byte_range(start, min(start + _ASKED, len(content)))
+        for _, captured in cursor.matches(tree.root_node):
+            first = captured.get("error") or captured["value"]
+            if start <= first[0].start_byte < start + _ASKED:
+                yield captured
+        if late():
+            raise _TakesTooLongError
+
+
+def _deepest(content: bytes) -> int:
+    """How deep brackets are nested, strings and comments not told apart."""
+    signs = np.frombuffer(content, dtype=np.uint8)
+    opened = np.isin(signs, np.frombuffer(b"{([", dtype=np.uint8)).astype(np.int64)
+    closed = np.isin(signs, np.frombuffer(b"})]", dtype=np.uint8)).astype(np.int64)
+    return int((opened - closed).cumsum().max(initial=0))
+
+
+@dataclass(frozen=True)
+class _Into:
+    """Takes what the query captured in a stylesheet's bytes into what was found."""
+
+    content: bytes
+    found: Found
+    first_line: int
+
+    def take(self, captured: dict[str, list[Node]]) -> None:
+        """Take a declaration's name and one of its values, or an error."""
+        if "error" in captured:
+            self._broken(captured["error"][0])
+            return
+        name = self._bytes(captured["name"][0])
+        custom = name.startswith(b"--")
+        if custom or _COLORED.search(name.lower()):
+            self._value(captured["value"][0], name[2:].decode("utf-8", "replace") if custom else "", custom, 0)
+
+    def _bytes(self, node: Node) -> bytes:
+        # Not `node.text`, which would ask for the parsed bytes piece by piece again.
+        return self.content[node.start_byte : node.end_byte]
+
+    def _line(self, node: Node) -> int:
+        return self.first_line + node.start_point[0]
+
+    def _broken(self, node: Node) -> None:
+        # An error within an error says nothing new.
+        if node.parent is None or node.parent.type != "ERROR":
+            words = self._bytes(node)[:200].decode("utf-8", "replace").split()
+            self.found.problem(self._line(node), "", f"Not CSS, passed over: “{' '.join(words)[:40]}”.")
+
+    def _value(self, node: Node, name: str, custom: bool, depth: int) -> None:
+        written = self._bytes(node).decode("utf-8", "replace")
+        kind = node.type
+        if kind == "color_value":
+            self._color(node, written, name, certain=True)
+        elif kind == "plain_value":
+            alone = not custom or (node.parent is not None and node.parent.named_child_count == 2)
+            if alone and written.lower() not in _KEYWORDS:
+                self._color(node, written, name, certain=False)
+        elif kind == "call_expression":
+            self._call(node, written, name, custom, depth)
+
+    def _call(self, node: Node, written: str, name: str, custom: bool, depth: int) -> None:
+        called = written.partition("(")[0].strip().lower()
+        if called in _FUNCTIONS and not _RELATIVE.search(written):
+            self._color(node, written, name, certain=True)
+        elif called in _PRINT:
+            self._color(node, "cmyk", name, certain=True)
+        elif called in _COMPUTED or called in _FUNCTIONS:
+            self.found.problem(
+                self._line(node), written, f"{written[:60]} is computed by the browser; it was not read."
+            )
+        elif called not in ("var", "url") and depth < _DEEPEST and node.named_children:
+            for argument in node.named_children[-1].named_children:
+                self._value(argument, name, custom, depth + 1)
+
+    def _color(self, node: Node, written: str, name: str, *, certain: bool) -> None:
+        if self.found.full:
+            self.found.skip(f"{name}|{written}")
+            return
+        color, reason = _read(written)
+        if color is not None:
+            self.found.color(self._line(node), written, name, color)
+        elif certain and reason:
+            self.found.problem(self._line(node), written, reason)
+
+
+@lru_cache(maxsize=8192)
+def _read(written: str) -> tuple[Color | None, str | None]:
+    try:
+        return parse(written), None
+    except DomainError as refusal:
+        return None, refusal.message

@@ -1,0 +1,70 @@
+"""What every reader gives: the colors that it found, by line, and what it could not read, with the reason.
+
+No reader ever raises for what it is given: a file that makes no sense is one line that says so.
+"""
+
+from dataclasses import dataclass, replace
+from typing import Literal
+
+from heimat.core.color.notation import Color, rgb8_of
+from heimat.core.color.reading import ReadLine
+
+Kind = Literal["list", "stylesheet", "token file", "table", "drawing"]
+MOST_SHOWN = 400
+"""Colors and problems that are told of one text; a set has at most 200 hues."""
+
+
+@dataclass(frozen=True)
+class Reading:
+    """What a text was taken for, its lines in order, and how many more there were than are told."""
+
+    kind: Kind
+    lines: list[ReadLine]
+    more: int = 0
+
+
+@dataclass
+class Found:
+    """Collects lines; the same color under the same name is one line, which counts how often it was there."""
+
+    kind: Kind
+
+    def __post_init__(self) -> None:
+        self._colors: dict[tuple[str, tuple[int, ...], float], ReadLine] = {}
+        self._counts: dict[tuple[str, tuple[int, ...], float], int] = {}
+        self._problems: dict[str, ReadLine] = {}
+        self._skipped: set[str] = set()
+
+    @property
+    def full(self) -> bool:
+        """Whether more colors than are told were found already."""
+        return len(self._colors) > MOST_SHOWN
+
+    def skip(self, text: str) -> None:
+        """Count a color that is told no more."""
+        self._skipped.add(text)
+
+    def color(self, number: int, text: str, name: str, color: Color) -> None:
+        """A color was found."""
+        key = (name, tuple(int(level) for level in rgb8_of(color)), color.alpha)
+        self._counts[key] = self._counts.get(key, 0) + 1
+        self._colors.setdefault(key, ReadLine(text[:200], name, color, None, number))
+
+    def problem(self, number: int, text: str, reason: str) -> None:
+        """Something was not read."""
+        self._problems.setdefault(f"{text[:80]}|{reason}", ReadLine(text[:200], "", None, reason, number))
+
+    def reading(self, *, count: bool = False) -> Reading:
+        """What was found, in the order of lines; with `count`, unnamed colors say how often they are used."""
+        often = {key for key, uses in self._counts.items() if count and not key[0] and uses > 1}
+        colors = [
+            replace(line, text=f"used {self._counts[key]} times") if key in often else line
+            for key, line in self._colors.items()
+        ]
+        lines = sorted([*colors, *self._problems.values()], key=lambda line: line.number)
+        return Reading(self.kind, lines[:MOST_SHOWN], max(len(lines) - MOST_SHOWN, 0) + len(self._skipped))
+
+
+def nothing(kind: Kind, reason: str) -> Reading:
+    """A reading of a text that holds no color."""
+    return Reading(kind, [ReadLine("", "", None, reason)])

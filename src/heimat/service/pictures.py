@@ -1,0 +1,151 @@
+"""Pictures of a system: kept with their bytes, decoded where they are needed, remembered for a while."""
+
+import hashlib
+import threading
+from collections import OrderedDict
+from collections.abc import Callable
+from concurrent.futures import Future, ThreadPoolExecutor
+from concurrent.futures import TimeoutError as FutureTimeout
+from typing import TypeVar
+
+from sqlalchemy import Engine
+from sqlalchemy.exc import IntegrityError
+
+from heimat.core.errors import DomainError
+from heimat.core.pictures.decoding import Pixels, decode
+from heimat.core.pictures.main_colors import MainColors, Wanted, main_colors
+from heimat.service.clock import now
+from heimat.service.documents import Documents
+from heimat.service.errors import NotFound
+from heimat.store import pictures
+from heimat.store.pictures import NewPicture, PictureRow
+
+SECONDS = 20.0
+"""How long decoding, or finding colors, may take."""
+_WORKERS = 2
+_REMEMBERED_BYTES = 260_000_000
+"""Two pictures of the largest size, and many of the usual one."""
+_REMEMBERED_COLORS = 12
+LONGEST_NAME = 120
+MOST_PICTURES = 60
+Made = TypeVar("Made")
+
+
+class Pictures:
+    """Keeps and reads pictures. What is remembered can be made again by any process from what is stored."""
+
+    def __init__(self, engine: Engine, documents: Documents) -> None:
+        self._engine = engine
+        self._documents = documents
+        self._workers = ThreadPoolExecutor(_WORKERS, thread_name_prefix="pictures")
+        self._pixels: OrderedDict[int, Pixels] = OrderedDict()
+        self._colors: OrderedDict[tuple[int, Wanted], MainColors] = OrderedDict()
+        self._lock = threading.Lock()
+
+    def all(self, slug: str) -> list[PictureRow]:
+        """The pictures of a system, the newest first. Raises NotFound."""
+        system_id, _ = self._documents.alternative(slug)
+        with self._engine.connect() as connection:
+            return pictures.all_pictures(connection, system_id)
+
+    def add(self, slug: str, content: bytes, name: str, person_id: str) -> PictureRow:
+        """Keep a picture; the same bytes are kept once. Raises DomainError (field `picture`) for what is none."""
+        system_id, _ = self._documents.alternative(slug)
+        digest = hashlib.sha256(content).hexdigest()
+        with self._engine.connect() as connection:
+            known = pictures.find_digest(connection, system_id, digest)
+            count = len(pictures.all_pictures(connection, system_id))
+        if known is not None:
+            return known
+        if count >= MOST_PICTURES:
+            raise DomainError(f"A system keeps at most {MOST_PICTURES} pictures; remove one first.", "picture", "limit")
+        called = name.strip()[:LONGEST_NAME] or "picture"
+        pixels = self._work(lambda: decode(content, called[:60]))
+        new = NewPicture(
+            system_id,
+            called,
+            pixels.media_type,
+            digest,
+            pixels.width,
+            pixels.height,
+            person_id,
+            now(),
+            content,
+        )
+        try:
+            with self._engine.begin() as connection:
+                picture_id = pictures.add_picture(connection, new)
+        except IntegrityError:
+            # Somebody has sent the same bytes at the same moment.
+            with self._engine.connect() as connection:
+                known = pictures.find_digest(connection, system_id, digest)
+            if known is None:
+                raise
+            return known
+        self._remember(picture_id, pixels)
+        return self.find(slug, picture_id)
+
+    def find(self, slug: str, picture_id: int) -> PictureRow:
+        """A picture of a system. Raises NotFound, also for a picture of another system."""
+        system_id, _ = self._documents.alternative(slug)
+        with self._engine.connect() as connection:
+            row = pictures.find_picture(connection, system_id, picture_id)
+        if row is None:
+            raise NotFound("That picture is not there any more.")
+        return row
+
+    def remove(self, slug: str, picture_id: int) -> None:
+        """Remove a picture of a system. Raises NotFound."""
+        row = self.find(slug, picture_id)
+        with self._engine.begin() as connection:
+            pictures.remove_picture(connection, row.id)
+        with self._lock:
+            self._pixels.pop(row.id, None)
+            for key in [key for key in self._colors if key[0] == row.id]:
+                del self._colors[key]
+
+    def pixels(self, slug: str, picture_id: int) -> Pixels:
+        """The pixels of a picture of a system. Raises NotFound."""
+        row = self.find(slug, picture_id)
+        with self._lock:
+            if row.id in self._pixels:
+                self._pixels.move_to_end(row.id)
+                return self._pixels[row.id]
+        with self._engine.connect() as connection:
+            content = pictures.content_of(connection, row.id)
+        found = self._work(lambda: decode(content, row.name[:60]))
+        self._remember(row.id, found)
+        return found
+
+    def main_colors(self, slug: str, picture_id: int, wanted: Wanted) -> MainColors:
+        """The main colors of a picture of a system. Raises NotFound, and DomainError where all is left out."""
+        key = (self.find(slug, picture_id).id, wanted)
+        with self._lock:
+            if key in self._colors:
+                return self._colors[key]
+        pixels = self.pixels(slug, picture_id)
+        found = self._work(lambda: main_colors(pixels, wanted))
+        with self._lock:
+            self._colors[key] = found
+            while len(self._colors) > _REMEMBERED_COLORS:
+                self._colors.popitem(last=False)
+        return found
+
+    def _work(self, work: Callable[[], Made]) -> Made:
+        """Do some work on another thread, at most two at a time, and give up waiting after a while."""
+        future: Future[Made] = self._workers.submit(work)
+        try:
+            return future.result(SECONDS)
+        except FutureTimeout as error:
+            future.cancel()
+            raise DomainError(
+                f"This picture takes longer than {SECONDS:.0f} seconds. Make it smaller and try again.",
+                "picture",
+                "slow",
+            ) from error
+
+    def _remember(self, picture_id: int, pixels: Pixels) -> None:
+        with self._lock:
+            self._pixels[picture_id] = pixels
+            while len(self._pixels) > 1 and sum(each.rgb8.nbytes for each in self._pixels.values()) > _REMEMBERED_BYTES:
+                self._pixels.popitem(last=False)
