@@ -15,6 +15,24 @@ export type SwatchView = Schemas["SwatchView"];
 export type ContrastView = Schemas["ContrastView"];
 export type ReadLineView = Schemas["ReadLineView"];
 export type ChangeView = Schemas["ChangeView"];
+export type ReadingView = Schemas["ReadingView"];
+export type FollowingView = Schemas["FollowingView"];
+export type ChangeOfQuantity = Schemas["ChangeOfQuantity"];
+export type CandidateView = Schemas["CandidateView"];
+export type StopsView = Schemas["StopsView"];
+export type HarmonyView = Schemas["HarmonyView"];
+export type HarmonyBody = Schemas["HarmonyBody"];
+export type PartnerView = Schemas["PartnerView"];
+export type EvenView = Schemas["EvenView"];
+export type EvenBody = Schemas["EvenBody"];
+export type MixView = Schemas["MixView"];
+export type StatusView = Schemas["StatusView"];
+export type PictureView = Schemas["PictureView"];
+export type MainColorView = Schemas["MainColorView"];
+export type SampleView = Schemas["SampleView"];
+export type FittedView = Schemas["FittedView"];
+export type GallerySetView = Schemas["GallerySetView"];
+export type PlanRowView = Schemas["PlanRowView"];
 export type Looking = Schemas["Looking"];
 export type Seeing = Partial<Pick<Looking, "vision" | "severity">>;
 export type Edit = Schemas["EditBody"]["edits"][number];
@@ -55,6 +73,9 @@ interface Answer<T> {
   error?: unknown;
   response: Response;
 }
+
+/** A body that is sent as it is: a text or a file. */
+export const asItIs = (body: unknown) => body as BodyInit;
 
 /** The data of an answer, or its problem thrown. */
 export async function data<T>(asked: Promise<Answer<T>>): Promise<T> {

@@ -2,29 +2,55 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
-import { client, data, type ReadLineView, type Seeing } from "../api/client";
+import {
+  asItIs,
+  client,
+  data,
+  type Problem,
+  problemOf,
+  type ReadingView,
+  type ReadLineView,
+  type Seeing,
+} from "../api/client";
+import type { Notation } from "../state/interface";
 import { Swatch } from "./Swatch";
 
 const SETTLE_MS = 120;
 
-/** The lines of a text, read by the server, a moment after typing has come to rest. */
-export function useReading(text: string, seeing: Seeing = {}): ReadLineView[] {
+/** What a text or a file is read as by the server, a moment after typing has come to rest. */
+export function useReading(
+  source: { text: string } | { file: File },
+  seeing: Seeing & { notation?: Notation; system?: string } = {},
+  /** What the answer depends on besides: the revision of the set that lines are compared with. */
+  since = 0,
+): { reading: ReadingView | null; problem: Problem | null } {
+  const text = "text" in source ? source.text : null;
+  const file = "file" in source ? source.file : null;
   const [settled, setSettled] = useState(text);
   useEffect(() => {
     const timer = setTimeout(() => setSettled(text), SETTLE_MS);
     return () => clearTimeout(timer);
   }, [text]);
   const query = useQuery({
-    queryKey: ["reading", settled, seeing.vision, seeing.severity],
+    queryKey: ["reading", settled, file?.name, file?.size, file?.lastModified, seeing, since],
     queryFn: () =>
       data(
-        client.POST("/api/reading", { body: { text: settled, vision: "typical", severity: 1, ...seeing } }),
+        client.POST("/api/reading", {
+          params: { query: { ...seeing, name: file?.name ?? "" } },
+          body: (file ?? settled ?? "") as string,
+          bodySerializer: asItIs,
+          headers: { "Content-Type": "text/plain" },
+        }),
       ),
-    enabled: settled.trim() !== "",
+    enabled: file !== null || (settled ?? "").trim() !== "",
     placeholderData: (before) => before,
-    retry: 2,
+    retry: (count, thrown) => problemOf(thrown).passing && count < 2,
   });
-  return text.trim() === "" ? [] : (query.data ?? []);
+  const nothing = file === null && (text ?? "").trim() === "";
+  return {
+    reading: nothing ? null : (query.data ?? null),
+    problem: query.error ? problemOf(query.error) : null,
+  };
 }
 
 export function ReadLines({ lines }: { lines: ReadLineView[] }) {

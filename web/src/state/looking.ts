@@ -6,6 +6,9 @@ import { useInterface } from "./interface";
 
 export const STAGES = ["sources", "scales", "tokens", "legibility", "releases"] as const;
 export type Stage = (typeof STAGES)[number];
+export const AREAS = ["harmony", "even", "mix", "picture", "status", "neutral", "gallery", "text"] as const;
+/** A work area of Sources, open inside its sheet. */
+export type Area = (typeof AREAS)[number];
 export const VISIONS = ["typical", "protan", "deutan", "tritan", "achromat"] as const;
 export type SeenAs = (typeof VISIONS)[number];
 export const VISION_WORDS: Record<SeenAs, string> = {
@@ -21,6 +24,8 @@ interface Change {
   vision?: SeenAs;
   severity?: number;
   ground?: string;
+  area?: Area | null;
+  picture?: number | null;
 }
 
 export function useLooking() {
@@ -32,6 +37,8 @@ export function useLooking() {
   const severity = Number.isFinite(wanted) ? Math.min(Math.max(wanted, 0), 1) : 1;
   const ground = search.get("ground") ?? "white";
   const select = search.get("at");
+  const area = AREAS.find((known) => known === search.get("area")) ?? null;
+  const picture = Number(search.get("picture")) || null;
   const slug = params.slug ?? "";
   const notation = useInterface((state) => state.notation);
   const stage = STAGES.find((known) => known === params.stage) ?? "sources";
@@ -55,6 +62,8 @@ export function useLooking() {
           put("seen", change.vision, "typical");
           put("severity", change.severity?.toString(), "1");
           put("ground", change.ground, "white");
+          put("area", change.area, "");
+          put("picture", change.picture === null ? null : change.picture?.toString(), "");
           return next;
         },
         { replace: true },
@@ -70,5 +79,5 @@ export function useLooking() {
 
   const seeing = useMemo(() => ({ vision, severity }), [vision, severity]);
 
-  return { slug, stage, looking, seeing, look, goTo };
+  return { slug, stage, looking, seeing, area, picture, look, goTo };
 }

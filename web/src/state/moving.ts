@@ -12,7 +12,7 @@ export interface Aim {
 const STRONGEST = 0.6;
 
 export function aimOf(slip: SlipView): Aim {
-  return { lightness: slip.lightness.value, chroma: slip.meant_chroma, angle: slip.turn.value };
+  return { ...slip.aim };
 }
 
 function allowed(aim: Aim): Aim {

@@ -1,15 +1,29 @@
-/** Sources: the hues as bands, and a reading line that takes colors. */
+/** Sources: the hues as bands, a reading line that takes anything, candidates beside the set, and work areas below. */
 import { Box, Flex, Text } from "@chakra-ui/react";
-import { type KeyboardEvent, useState } from "react";
+import { type DragEvent, type KeyboardEvent, useState } from "react";
 import type { Edit, HueKind, HueView } from "../../api/client";
 import { Choice } from "../../parts/Choice";
+import { Toggle } from "../../parts/Toggle";
 import { Toolbar } from "../../parts/Toolbar";
 import { type Notation, useInterface } from "../../state/interface";
-import { useLooking } from "../../state/looking";
+import { type Area, useLooking } from "../../state/looking";
 import { useActions, useView } from "../../state/workspace";
-import { HueBand } from "./HueBand";
-import { HueEditor } from "./HueEditor";
-import { ReadingLine } from "./ReadingLine";
+import { counted } from "./adding";
+import { EvenArea } from "./areas/EvenArea";
+import { GalleryArea } from "./areas/GalleryArea";
+import { HarmonyArea } from "./areas/HarmonyArea";
+import { MixArea } from "./areas/MixArea";
+import { NeutralArea } from "./areas/NeutralArea";
+import { PictureArea } from "./areas/picture/PictureArea";
+import { StatusArea } from "./areas/StatusArea";
+import { TextArea } from "./areas/TextArea";
+import { Candidates } from "./Candidates";
+import { HueBand } from "./hues/HueBand";
+import { HueEditor } from "./hues/HueEditor";
+import { KeptStops } from "./KeptStops";
+import { underParents } from "./order";
+import { ReadingLine } from "./reading/ReadingLine";
+import { useTaking } from "./reading/useTaking";
 
 const KINDS: { kind: HueKind; words: string; height: number }[] = [
   { kind: "brand", words: "Brand", height: 46 },
@@ -36,12 +50,84 @@ const VALUES = [
   ...NOTATIONS.map((notation) => ({ value: notation, words: notation })),
   { value: NOTHING, words: "colors only" },
 ];
+const TOOLS: { area: Area; words: string }[] = [
+  { area: "harmony", words: "Harmony" },
+  { area: "even", words: "Even set" },
+  { area: "mix", words: "Mix" },
+  { area: "picture", words: "Picture" },
+  { area: "status", words: "Status" },
+  { area: "neutral", words: "Neutral" },
+  { area: "gallery", words: "Gallery" },
+  { area: "text", words: "As text" },
+];
+const AREAS: Record<Area, () => React.JSX.Element> = {
+  harmony: HarmonyArea,
+  even: EvenArea,
+  mix: MixArea,
+  picture: PictureArea,
+  status: StatusArea,
+  neutral: NeutralArea,
+  gallery: GalleryArea,
+  text: TextArea,
+};
 
 export function SourcesStage() {
   const view = useView();
+  const { look, area } = useLooking();
+  const taking = useTaking();
+  const WorkArea = area ? AREAS[area] : null;
+  const derived = view.hues.filter((hue) => hue.follows?.kind === "derived").length;
+  const words = [
+    counted(view.hues.length, "hue"),
+    ...(derived > 0 ? [`${derived} derived`] : []),
+    ...(view.candidates.length > 0 ? [counted(view.candidates.length, "candidate")] : []),
+  ].join(", ");
+  const onDrop = (event: DragEvent) => {
+    if (event.dataTransfer.files.length === 0) return;
+    event.preventDefault();
+    taking.take(event.dataTransfer.files);
+  };
+  const tools = (
+    <>
+      <ValuesAs />
+      {TOOLS.map((tool) => (
+        <Toggle
+          key={tool.area}
+          on={tool.area === area}
+          onClick={() => look({ area: tool.area === area ? null : tool.area })}
+        >
+          {tool.words}
+        </Toggle>
+      ))}
+    </>
+  );
+  return (
+    <Flex
+      direction="column"
+      flex="1"
+      minHeight="0"
+      onDragOver={(event) => {
+        if (event.dataTransfer.types.includes("Files")) event.preventDefault();
+      }}
+      onDrop={onDrop}
+    >
+      <Toolbar title="Sources" words={words}>
+        {tools}
+      </Toolbar>
+      <Bands>
+        <ReadingLine taking={taking} />
+        <Candidates />
+      </Bands>
+      {WorkArea && <WorkArea key={area} />}
+    </Flex>
+  );
+}
+
+function Bands({ children }: { children: React.ReactNode }) {
+  const view = useView();
   const { put } = useActions();
   const { looking, look } = useLooking();
-  const { print } = useInterface();
+  const { print, notation } = useInterface();
   const [dragged, setDragged] = useState<string | null>(null);
   const selected = view.hues.find((hue) => hue.key === looking.select) ?? null;
 
@@ -67,70 +153,68 @@ export function SourcesStage() {
     .flatMap((set) => set.pairs)
     .filter((pair) => pair.distances.some((each) => !each.holds));
   return (
-    <>
-      <Toolbar title="Sources" words={`${view.hues.length} hues, ${view.tokens.length} tokens follow them`}>
-        <ValuesAs />
-      </Toolbar>
-      <Box
-        flex="1"
-        minHeight="0"
-        overflowY="auto"
-        paddingInline="20px"
-        paddingBottom="20px"
-        onKeyDown={onKeyDown}
-      >
-        <ReadingLine />
-        {KINDS.map(({ kind, words, height }) => {
-          const hues = view.hues.filter((hue) => hue.kind === kind);
-          if (hues.length === 0) return null;
-          return (
-            <Box as="section" key={kind} aria-label={words} marginTop="8px">
-              <Flex justify="space-between" fontSize="12px" marginBottom="2px">
-                <Text fontWeight="700">{words}</Text>
-                <Text color="fg.muted">
-                  {kind === "status" && view.told_apart.length > 0
-                    ? `${hues.length}, told apart by everyone: ${apart.length === 0 ? "yes" : `no, ${apart.length} ${apart.length === 1 ? "pair is" : "pairs are"} confusable`}`
-                    : hues.length}
-                </Text>
-              </Flex>
-              {hues.map((hue) => (
-                <Box key={hue.id}>
-                  <HueBand
+    <Box
+      flex="1"
+      minHeight="96px"
+      overflowY="auto"
+      paddingInline="20px"
+      paddingBottom="20px"
+      onKeyDown={onKeyDown}
+    >
+      {children}
+      {KINDS.map(({ kind, words, height }) => {
+        const hues = underParents(view.hues.filter((hue) => hue.kind === kind));
+        if (hues.length === 0) return null;
+        return (
+          <Box as="section" key={kind} aria-label={words} marginTop="8px">
+            <Flex justify="space-between" fontSize="12px" marginBottom="2px">
+              <Text fontWeight="700">{words}</Text>
+              <Text color="fg.muted">
+                {kind === "status" && view.told_apart.length > 0
+                  ? `${hues.length}, told apart by everyone: ${apart.length === 0 ? "yes" : `no, ${apart.length} ${apart.length === 1 ? "pair is" : "pairs are"} confusable`}`
+                  : hues.length}
+              </Text>
+            </Flex>
+            {hues.map(({ hue, depth }, place) => (
+              <Box key={hue.id}>
+                <HueBand
+                  hue={hue}
+                  height={depth > 0 ? Math.min(height, 28) : height}
+                  depth={depth}
+                  quiet={print === "nothing"}
+                  notation={notation}
+                  selected={hue.key === looking.select}
+                  dragged={dragged === hue.id}
+                  onSelect={() => look({ select: hue.key === looking.select ? null : hue.key })}
+                  onDrag={setDragged}
+                  onDrop={() => {
+                    if (dragged && dragged !== hue.id)
+                      void put({ type: "move_hue", hue: dragged, before: hue.id } as Edit);
+                    setDragged(null);
+                  }}
+                />
+                {hue.key === looking.select && (
+                  <HueEditor
                     hue={hue}
-                    height={height}
-                    quiet={print === "nothing"}
-                    selected={hue.key === looking.select}
-                    dragged={dragged === hue.id}
-                    onSelect={() => look({ select: hue.key === looking.select ? null : hue.key })}
-                    onDrag={setDragged}
-                    onDrop={() => {
-                      if (dragged && dragged !== hue.id)
-                        void put({ type: "move_hue", hue: dragged, before: hue.id } as Edit);
-                      setDragged(null);
-                    }}
+                    put={put}
+                    onUp={() => moveBy(hue, -1)}
+                    onDown={() => moveBy(hue, 1)}
+                    first={place === 0}
+                    last={place === hues.length - 1}
                   />
-                  {hue.key === looking.select && (
-                    <HueEditor
-                      hue={hue}
-                      put={put}
-                      onUp={() => moveBy(hue, -1)}
-                      onDown={() => moveBy(hue, 1)}
-                      first={hues[0] === hue}
-                      last={hues.at(-1) === hue}
-                    />
-                  )}
-                </Box>
-              ))}
-            </Box>
-          );
-        })}
-        {view.hues.length === 0 && (
-          <Text marginTop="20px">
-            No hues yet. Type or paste a color above: its scale and everything else follows.
-          </Text>
-        )}
-      </Box>
-    </>
+                )}
+              </Box>
+            ))}
+          </Box>
+        );
+      })}
+      {view.hues.length === 0 && (
+        <Text marginTop="20px">
+          No hues yet. Type or paste a color above: its scale and everything else follows.
+        </Text>
+      )}
+      <KeptStops />
+    </Box>
   );
 }
 

@@ -16,7 +16,7 @@ export function StartForm() {
   const [busy, setBusy] = useState(false);
   const navigate = useNavigate();
   const queries = useQueryClient();
-  const lines = useReading(colors);
+  const lines = useReading({ text: colors }).reading?.lines ?? [];
 
   const start = async (event: FormEvent) => {
     event.preventDefault();

@@ -1,0 +1,70 @@
+/** A quantity to drag, to step by keys or to type: a track in ink, and the figure beside it. */
+import { useId, useRef } from "react";
+import { NumberField } from "./NumberField";
+import styles from "./range.module.css";
+
+interface Props {
+  label: string;
+  value: number;
+  low: number;
+  high: number;
+  step: number;
+  places: number;
+  unit?: string;
+  /** What the two ends stand for, where no figure tells it. */
+  ends?: [string, string];
+  width?: string;
+  /** At every move. */
+  onChange: (value: number) => void;
+  /** Once a drag, a held key or typing has come to its end. */
+  onEnd?: (value: number) => void;
+}
+
+export function Range(props: Props) {
+  const { label, value, low, high, step, places, unit, ends, width = "110px", onChange, onEnd } = props;
+  const id = useId();
+  const held = useRef<number | null>(null);
+  const end = () => {
+    if (held.current !== null) onEnd?.(held.current);
+    held.current = null;
+  };
+  return (
+    <div className={styles.range}>
+      <label htmlFor={id}>{label}</label>
+      {ends && <span className={styles.end}>{ends[0]}</span>}
+      <input
+        id={id}
+        type="range"
+        min={low}
+        max={high}
+        step={step}
+        value={value}
+        style={{ width }}
+        onChange={(event) => {
+          held.current = Number(event.target.value);
+          onChange(held.current);
+        }}
+        onPointerUp={end}
+        onKeyUp={end}
+        onBlur={end}
+      />
+      {ends ? (
+        <span className={styles.end}>{ends[1]}</span>
+      ) : (
+        <NumberField
+          label={`${label}, as a number`}
+          value={value}
+          low={low}
+          high={high}
+          step={step}
+          places={places}
+          {...(unit ? { unit } : {})}
+          onCommit={(typed) => {
+            onChange(typed);
+            onEnd?.(typed);
+          }}
+        />
+      )}
+    </div>
+  );
+}

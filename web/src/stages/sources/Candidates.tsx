@@ -1,0 +1,120 @@
+/** Candidates: colors that wait beside the set, each edge to edge with all of it, until they join or go. */
+import { Box, Flex, Text } from "@chakra-ui/react";
+import { useState } from "react";
+import type { CandidateView, Edit } from "../../api/client";
+import { Choice } from "../../parts/Choice";
+import { TextField } from "../../parts/TextField";
+import { Tool } from "../../parts/Tool";
+import { useInterface } from "../../state/interface";
+import { useActions, useView } from "../../state/workspace";
+import { counted, useAdding } from "./adding";
+import styles from "./candidates.module.css";
+import { KIND_ITEMS, kindOf } from "./kinds";
+
+export function Candidates() {
+  const { candidates, hues } = useView();
+  const { make } = useAdding();
+  const [selected, setSelected] = useState<string | null>(null);
+  if (candidates.length === 0) return null;
+  const all = candidates.map((candidate) => candidate.id);
+  return (
+    <Box as="section" aria-label="Candidates" marginTop="8px">
+      <Flex justify="space-between" align="center" fontSize="12px" marginBottom="2px" gap="8px">
+        <Text fontWeight="700">Candidates</Text>
+        <Text color="fg.muted">
+          {counted(candidates.length, "candidate")}, edge to edge with {counted(hues.length, "hue")}
+        </Text>
+        <Flex gap="4px" marginLeft="auto">
+          <Tool onClick={() => void make({ type: "join_candidates", candidates: all })}>Let all join</Tool>
+          <Tool onClick={() => void make({ type: "remove_candidates", candidates: all })}>Let all go</Tool>
+        </Flex>
+      </Flex>
+      {candidates.map((candidate) => (
+        <Candidate
+          key={candidate.id}
+          candidate={candidate}
+          open={candidate.id === selected}
+          onOpen={() => setSelected(candidate.id === selected ? null : candidate.id)}
+        />
+      ))}
+    </Box>
+  );
+}
+
+interface Props {
+  candidate: CandidateView;
+  open: boolean;
+  onOpen: () => void;
+}
+
+function Candidate({ candidate, open, onOpen }: Props) {
+  const { hues } = useView();
+  const { keep } = useActions();
+  const { make } = useAdding();
+  const { print } = useInterface();
+  const near = candidate.near;
+  const set = (change: object) =>
+    keep([
+      {
+        type: "set_candidate",
+        candidate: candidate.id,
+        name: candidate.name,
+        kind: candidate.kind,
+        status: candidate.status,
+        ...change,
+      } as Edit,
+    ]);
+  const some = { candidates: [candidate.id] };
+  return (
+    <>
+      <button
+        type="button"
+        className={styles.candidate}
+        aria-expanded={open}
+        data-candidate={candidate.hex}
+        onClick={onOpen}
+      >
+        <span className={styles.own} style={{ background: candidate.seen, color: candidate.ink }}>
+          {print !== "nothing" && (
+            <>
+              <strong>{candidate.name || "unnamed"}</strong>
+              <span className={styles.value}>{candidate.text}</span>
+              <span className={styles.words}>
+                {near?.same ? `hardly different from ${near.name}, ${near.distance}` : candidate.note}
+              </span>
+            </>
+          )}
+        </span>
+        {hues.map((hue) => (
+          <span key={hue.id} className={styles.hue} style={{ background: hue.seen }} />
+        ))}
+      </button>
+      {open && (
+        <Flex gap="12px" align="flex-end" padding="8px 14px 10px" bg="bg.subtle" wrap="wrap">
+          <TextField
+            label="Name of the candidate"
+            value={candidate.name}
+            width="150px"
+            placeholder="named by its color"
+            onCommit={(name) => set({ name })}
+          />
+          <Choice
+            label="Kind"
+            value={candidate.status ?? candidate.kind}
+            items={KIND_ITEMS}
+            onChoose={(value) => void set(kindOf(value))}
+          />
+          {near && (
+            <Text fontSize="12px" color="fg.muted" paddingBottom="4px">
+              nearest to {near.name}, {near.distance} away
+            </Text>
+          )}
+          <Flex gap="4px" marginLeft="auto">
+            <Tool onClick={() => void make({ type: "join_candidates", ...some })}>Let it join</Tool>
+            <Tool onClick={() => void make({ type: "remove_candidates", ...some })}>Let it go</Tool>
+          </Flex>
+        </Flex>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,175 @@
+/** Even set: n hues of equal lightness and chroma from a start hue, or of equal HSL or HSB values and what that costs. */
+import { Box, Flex, Text } from "@chakra-ui/react";
+import { useState } from "react";
+import { client, data, type EvenBody } from "../../../api/client";
+import { Choice } from "../../../parts/Choice";
+import { Range } from "../../../parts/Range";
+import { Strip } from "../../../parts/Strip";
+import { Tool } from "../../../parts/Tool";
+import { useInterface } from "../../../state/interface";
+import { useLooking } from "../../../state/looking";
+import { useLatest } from "../../../state/useLatest";
+import { counted, useAdding } from "../adding";
+import { Area } from "./Area";
+import { HueStrip } from "./HueStrip";
+import { useSource } from "./useSource";
+
+type Space = NonNullable<EvenBody["space"]>;
+const SPACES = [
+  { value: "oklch", words: "lightness and chroma" },
+  { value: "hsl", words: "HSL values" },
+  { value: "hsb", words: "HSB values" },
+];
+/** The strip's height stands for this chroma: beyond it there is hardly a color in sRGB. */
+const HIGHEST = 0.32;
+
+export function EvenArea() {
+  const { seeing } = useLooking();
+  const { notation } = useInterface();
+  const { add, wait } = useAdding();
+  const source = useSource();
+  const [count, setCount] = useState(6);
+  const [space, setSpace] = useState<Space>("oklch");
+  const [lightness, setLightness] = useState<number | null>(null);
+  const [strength, setStrength] = useState<number | null>(null);
+  const [out, setOut] = useState<ReadonlySet<number>>(new Set());
+  const [corrected, setCorrected] = useState(false);
+  const question = source
+    ? { start: source.hex, count, space, lightness, strength, notation, ...seeing }
+    : null;
+  const { answer } = useLatest(question, (body) =>
+    data(client.POST("/api/even-set", { body: body as EvenBody })),
+  );
+  if (!source || !answer)
+    return (
+      <Area title="Even set">
+        <Text>{source ? "Measuring the gamut" : "Add a hue first: an even set starts from one."}</Text>
+      </Area>
+    );
+  const oklch = space === "oklch";
+  const shown = corrected && answer.corrected.length > 0 ? answer.corrected : answer.colors;
+  const taken = shown.filter((_, place) => !out.has(place));
+  const found = taken.map((color) => ({ color: color.hex, note: `even set from ${source.name}` }));
+  const light = lightness ?? answer.lightness_range[0] ?? 50;
+  const toggle = (place: number) => {
+    const next = new Set(out);
+    if (!next.delete(place)) next.add(place);
+    setOut(next);
+  };
+  const [low = 0, high = 0] = answer.chroma_range;
+  return (
+    <Area
+      title={`Even set from ${source.name}`}
+      tools={
+        <>
+          <Choice
+            label="Equal"
+            value={space}
+            items={SPACES}
+            onChoose={(chosen) => {
+              setSpace(chosen as Space);
+              setLightness(null);
+              setStrength(null);
+              setCorrected(false);
+            }}
+          />
+          <Range
+            label="Hues"
+            value={count}
+            low={2}
+            high={24}
+            step={1}
+            places={0}
+            width="80px"
+            onChange={setCount}
+          />
+          <Range
+            label={space === "hsb" ? "Brightness" : "Lightness"}
+            value={light}
+            low={0}
+            high={100}
+            step={0.5}
+            places={1}
+            onChange={setLightness}
+          />
+          <Range
+            label={oklch ? "Chroma" : "Saturation"}
+            value={answer.chroma}
+            low={0}
+            high={oklch ? HIGHEST : 100}
+            step={oklch ? 0.002 : 1}
+            places={oklch ? 3 : 0}
+            onChange={setStrength}
+          />
+          {oklch && (
+            <Tool onClick={() => setStrength(Math.floor(answer.highest * 1000) / 1000)}>
+              Highest common, {answer.highest.toFixed(3)}
+            </Tool>
+          )}
+        </>
+      }
+      actions={
+        <>
+          <Tool disabled={taken.length === 0} onClick={() => void add(found)}>
+            Add {counted(taken.length, "hue")}
+          </Tool>
+          <Tool disabled={taken.length === 0} onClick={() => void wait(found)}>
+            Let {taken.length} wait
+          </Tool>
+        </>
+      }
+    >
+      <HueStrip
+        colors={answer.strip}
+        profile={answer.limits.map((limit) => limit / HIGHEST)}
+        lines={
+          oklch
+            ? [
+                { at: answer.chroma / HIGHEST, words: `chroma ${answer.chroma.toFixed(3)}` },
+                { at: answer.common / HIGHEST, words: `all hues ${answer.common.toFixed(3)}`, dashed: true },
+              ]
+            : []
+        }
+        marks={[]}
+        label={`What sRGB holds at this lightness along the hues; ${answer.common.toFixed(3)} is common to all`}
+      />
+      <Box marginTop="4px" paddingInline="14px">
+        <Strip
+          colors={shown}
+          height={52}
+          label="The even set; press a color to leave it out or take it in"
+          chosen={new Set(shown.map((_, place) => place).filter((place) => !out.has(place)))}
+          onToggle={toggle}
+          texts={shown === answer.colors ? answer.texts : shown.map((color) => color.hex)}
+        />
+      </Box>
+      <Flex
+        gap="12px"
+        align="center"
+        marginTop="6px"
+        fontSize="12px"
+        paddingInline="14px"
+        wrap="wrap"
+        data-testid="even-words"
+      >
+        {answer.uneven && !corrected ? (
+          <>
+            <Text fontWeight="700">{answer.uneven}</Text>
+            <Tool onClick={() => setCorrected(true)}>Make them equal to the eye</Tool>
+          </>
+        ) : corrected && !oklch ? (
+          <>
+            <Text>One lightness and one chroma; each keeps its hue.</Text>
+            <Tool onClick={() => setCorrected(false)}>Back to equal {space.toUpperCase()} values</Tool>
+          </>
+        ) : (
+          <Text>
+            {oklch && high - low > 0.006
+              ? `Chroma runs from ${low.toFixed(3)} to ${high.toFixed(3)}: where the strip is covered, the gamut holds less. All can have ${answer.highest.toFixed(3)}.`
+              : `All have L* ${answer.lightness_range[0]?.toFixed(0)} and chroma ${low.toFixed(3)}.`}
+          </Text>
+        )}
+      </Flex>
+    </Area>
+  );
+}

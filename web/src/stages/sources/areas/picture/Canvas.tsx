@@ -1,0 +1,170 @@
+/** The picture itself: a crosshair by mouse or arrows, areas by dragging, all but the chosen region dimmed. */
+import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } from "react";
+import type { PictureView } from "../../../../api/client";
+import { useLooking } from "../../../../state/looking";
+import styles from "./canvas.module.css";
+
+export interface Rect {
+  x: number;
+  y: number;
+  width: number;
+  height: number;
+}
+
+interface Props {
+  picture: PictureView;
+  /** What the region of the chosen color is asked with; null dims nothing. */
+  region: object | null;
+  cross: { x: number; y: number } | null;
+  radius: number;
+  marked: Rect | null;
+  without: Rect[];
+  onCross: (at: { x: number; y: number }) => void;
+  onMark: (area: Rect | null) => void;
+  onTake: () => void;
+}
+
+/** Pixels of the screen that a pointer may move and still have only clicked. */
+const STILL = 4;
+const WIDE = 520;
+const TALL = 330;
+
+export function Canvas(props: Props) {
+  const { picture, region, cross, radius, marked, without, onCross, onMark, onTake } = props;
+  const { slug, seeing } = useLooking();
+  const frame = useRef<HTMLDivElement>(null);
+  const start = useRef<{ x: number; y: number; moved: boolean } | null>(null);
+  const scale = Math.min(WIDE / picture.width, TALL / picture.height);
+  const base = `/api/systems/${encodeURIComponent(slug)}/pictures/${picture.id}`;
+  const dimming = useRegion(`${base}/region`, region);
+
+  const at = (event: PointerEvent) => {
+    const box = frame.current?.getBoundingClientRect();
+    if (!box) return { x: 0, y: 0 };
+    const along = (from: number, size: number, whole: number) =>
+      Math.min(Math.max(Math.floor((from / size) * whole), 0), whole - 1);
+    return {
+      x: along(event.clientX - box.left, box.width, picture.width),
+      y: along(event.clientY - box.top, box.height, picture.height),
+    };
+  };
+  const onPointerDown = (event: PointerEvent<HTMLDivElement>) => {
+    if (event.button !== 0) return;
+    event.currentTarget.setPointerCapture(event.pointerId);
+    event.currentTarget.focus({ preventScroll: true });
+    start.current = { ...at(event), moved: false };
+  };
+  const onPointerMove = (event: PointerEvent<HTMLDivElement>) => {
+    const from = start.current;
+    if (!from) return;
+    const to = at(event);
+    const far = Math.max(Math.abs(to.x - from.x), Math.abs(to.y - from.y)) * scale;
+    if (!from.moved && far < STILL) return;
+    from.moved = true;
+    onMark({
+      x: Math.min(from.x, to.x),
+      y: Math.min(from.y, to.y),
+      width: Math.abs(to.x - from.x) + 1,
+      height: Math.abs(to.y - from.y) + 1,
+    });
+  };
+  const onPointerUp = (event: PointerEvent<HTMLDivElement>) => {
+    if (start.current && !start.current.moved) onCross(at(event));
+    start.current = null;
+  };
+  const onKeyDown = (event: KeyboardEvent) => {
+    const by = event.shiftKey ? 10 : 1;
+    const way = { ArrowLeft: [-by, 0], ArrowRight: [by, 0], ArrowUp: [0, -by], ArrowDown: [0, by] }[
+      event.key
+    ];
+    if (way) {
+      const from = cross ?? { x: Math.floor(picture.width / 2), y: Math.floor(picture.height / 2) };
+      onCross({
+        x: Math.min(Math.max(from.x + (way[0] ?? 0), 0), picture.width - 1),
+        y: Math.min(Math.max(from.y + (way[1] ?? 0), 0), picture.height - 1),
+      });
+    } else if (event.key === "Enter") onTake();
+    else return;
+    event.preventDefault();
+    event.stopPropagation();
+  };
+  const boxOf = (area: Rect) => ({
+    left: area.x * scale,
+    top: area.y * scale,
+    width: area.width * scale,
+    height: area.height * scale,
+  });
+  const vision = new URLSearchParams({ vision: seeing.vision, severity: `${seeing.severity}` });
+  return (
+    <div
+      ref={frame}
+      className={styles.frame}
+      style={{ width: picture.width * scale, height: picture.height * scale }}
+      role="group"
+      aria-roledescription="picture to take colors from"
+      aria-label={`${picture.name}. Arrows move the crosshair, with Shift by 10; Enter takes the color.`}
+      // biome-ignore lint/a11y/noNoninteractiveTabindex: it is interactive, by pointer and by keys
+      tabIndex={0}
+      data-testid="canvas"
+      data-scale={scale}
+      onPointerDown={onPointerDown}
+      onPointerMove={onPointerMove}
+      onPointerUp={onPointerUp}
+      onPointerCancel={() => {
+        start.current = null;
+      }}
+      onKeyDown={onKeyDown}
+    >
+      <img src={`${base}/view?${vision}`} alt={picture.name} draggable={false} />
+      {dimming && <img src={dimming} alt="" draggable={false} data-testid="dimming" />}
+      {without.map((area) => (
+        <span key={JSON.stringify(area)} className={styles.without} style={boxOf(area)} />
+      ))}
+      {marked && <span className={styles.marked} style={boxOf(marked)} />}
+      {cross && (
+        <span
+          className={styles.cross}
+          data-cross={`${cross.x},${cross.y}`}
+          style={{ left: (cross.x + 0.5) * scale, top: (cross.y + 0.5) * scale }}
+        >
+          <span
+            className={styles.circle}
+            style={{ width: Math.max(2 * radius * scale, 12), height: Math.max(2 * radius * scale, 12) }}
+          />
+        </span>
+      )}
+    </div>
+  );
+}
+
+/** The picture that dims everything but a region, as an address of this page; null until it is there. */
+function useRegion(address: string, region: object | null): string | null {
+  const [shown, setShown] = useState<string | null>(null);
+  const asked = region ? JSON.stringify(region) : null;
+  useEffect(() => {
+    if (asked === null) {
+      setShown(null);
+      return;
+    }
+    const stop = new AbortController();
+    let made: string | null = null;
+    void fetch(address, {
+      method: "POST",
+      body: asked,
+      headers: { "Content-Type": "application/json" },
+      signal: stop.signal,
+    })
+      .then(async (answer) => {
+        if (!answer.ok) return;
+        made = URL.createObjectURL(await answer.blob());
+        setShown(made);
+      })
+      // A region that does not come dims nothing; the colors themselves tell what is wrong.
+      .catch(() => undefined);
+    return () => {
+      stop.abort();
+      if (made) URL.revokeObjectURL(made);
+    };
+  }, [address, asked]);
+  return shown;
+}

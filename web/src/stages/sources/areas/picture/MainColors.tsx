@@ -1,0 +1,55 @@
+/** The main colors of a picture, flush, each as tall as it needs to be read; the chosen one lights its region. */
+import { Tool } from "../../../../parts/Tool";
+import { useLooking } from "../../../../state/looking";
+import styles from "./mainColors.module.css";
+import type { Found } from "./PictureDesk";
+
+interface Props {
+  colors: Found[];
+  chosen: number | null;
+  out: ReadonlySet<number>;
+  onChoose: (place: number | null) => void;
+  onOut: (place: number) => void;
+  onLeaveOut: (color: Found) => void;
+}
+
+export function MainColors({ colors, chosen, out, onChoose, onOut, onLeaveOut }: Props) {
+  const { look } = useLooking();
+  return (
+    <div data-testid="main-colors">
+      {colors.map((color, place) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: they have no identity but their place
+        <div key={place} className={out.has(place) ? styles.out : styles.row}>
+          <input
+            type="checkbox"
+            checked={!out.has(place)}
+            aria-label={`Take ${color.hex}`}
+            onChange={() => onOut(place)}
+          />
+          <button
+            type="button"
+            aria-pressed={chosen === place}
+            className={styles.color}
+            data-main={color.hex}
+            style={{ background: color.seen, color: color.ink }}
+            onClick={() => onChoose(chosen === place ? null : place)}
+          >
+            {chosen === place && <span className={styles.flag} />}
+            <span>{color.text}</span>
+            <span className={styles.share}>{color.again ? "taken again" : color.share}</span>
+          </button>
+        </div>
+      ))}
+      {chosen !== null && colors[chosen] && (
+        <div className={styles.tools}>
+          <Tool onClick={() => colors[chosen] && onLeaveOut(colors[chosen])}>Leave this color out</Tool>
+          {colors[chosen].near && (
+            <Tool onClick={() => look({ select: colors[chosen]?.near?.key ?? null })}>
+              It is {colors[chosen].near.name}, {colors[chosen].near.distance} away
+            </Tool>
+          )}
+        </div>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,61 @@
+/** Sending a picture: how much of it is sent, what the server does with it, and a way to stop. */
+import { useQueryClient } from "@tanstack/react-query";
+import { useCallback, useRef, useState } from "react";
+import type { PictureView } from "../../../../api/client";
+import { useLooking } from "../../../../state/looking";
+
+const MOST_BYTES = 20_000_000;
+
+/** `share` runs to 1 while bytes are sent; then the server reads them. */
+export interface Sending {
+  name: string;
+  share: number;
+}
+
+export function useUpload(onDone: (picture: PictureView) => void) {
+  const { slug } = useLooking();
+  const queries = useQueryClient();
+  const [sending, setSending] = useState<Sending | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const request = useRef<XMLHttpRequest | null>(null);
+  const done = useRef(onDone);
+  done.current = onDone;
+
+  const send = useCallback(
+    (file: File) => {
+      setProblem(null);
+      if (file.size > MOST_BYTES) {
+        setProblem(`“${file.name}” has ${(file.size / 1e6).toFixed(0)} MB; a picture has at most 20 MB.`);
+        return;
+      }
+      request.current?.abort();
+      // Of all ways to send, only this one tells how much has been sent.
+      const sent = new XMLHttpRequest();
+      request.current = sent;
+      setSending({ name: file.name, share: 0 });
+      sent.upload.onprogress = (event) => {
+        if (event.lengthComputable) setSending({ name: file.name, share: event.loaded / event.total });
+      };
+      sent.onload = () => {
+        setSending(null);
+        const answer = JSON.parse(sent.responseText || "{}");
+        if (sent.status === 201) {
+          void queries.invalidateQueries({ queryKey: ["pictures", slug] });
+          done.current(answer as PictureView);
+        } else setProblem(answer.detail ?? "The server cannot take this picture.");
+      };
+      sent.onerror = () => {
+        setSending(null);
+        setProblem(`“${file.name}” could not be sent: the server does not answer. Try again.`);
+      };
+      sent.onabort = () => setSending(null);
+      const name = encodeURIComponent(file.name.slice(0, 120));
+      sent.open("POST", `/api/systems/${encodeURIComponent(slug)}/pictures?name=${name}`);
+      sent.setRequestHeader("Content-Type", "application/octet-stream");
+      sent.send(file);
+    },
+    [queries, slug],
+  );
+  const stop = useCallback(() => request.current?.abort(), []);
+  return { send, stop, sending, problem };
+}

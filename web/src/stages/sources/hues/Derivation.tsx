@@ -1,0 +1,182 @@
+/** How a hue follows another: what it does with lightness, strength, hue and alpha of its parent, each kept or changed. */
+import { Flex, Text } from "@chakra-ui/react";
+import type { ChangeOfQuantity, Edit, FollowingView, HueView } from "../../../api/client";
+import { Choice } from "../../../parts/Choice";
+import { NumberField } from "../../../parts/NumberField";
+import { Range } from "../../../parts/Range";
+import { Tool } from "../../../parts/Tool";
+import { useActions, useView } from "../../../state/workspace";
+
+type Quantity = "lightness" | "strength" | "turn" | "alpha";
+const HOWS = [
+  { value: "kept", words: "kept" },
+  { value: "shifted", words: "shifted by" },
+  { value: "times", words: "times" },
+  { value: "set", words: "set to" },
+];
+const CIRCLES = [
+  { value: "oklch", words: "OKLCH" },
+  { value: "hsl", words: "HSL" },
+];
+
+/** Range, step and decimals of a quantity on each circle, and what a change begins with. */
+const SCALES: Record<Quantity, { oklch: [number, number, number]; hsl: [number, number, number] }> = {
+  lightness: { oklch: [100, 1, 1], hsl: [100, 1, 1] },
+  strength: { oklch: [0.4, 0.005, 3], hsl: [100, 1, 0] },
+  turn: { oklch: [360, 1, 0], hsl: [360, 1, 0] },
+  alpha: { oklch: [1, 0.05, 2], hsl: [1, 0.05, 2] },
+};
+const FIRST: Record<string, number> = { times: 0.5 };
+
+export function Derivation({ hue, follows }: { hue: HueView; follows: FollowingView }) {
+  const view = useView();
+  const { put, preview } = useActions();
+  const source = sourceOf(follows);
+  const send = (change: object, moving = false) => {
+    const edit = { type: "follow_hue", hue: hue.id, source: { ...source, ...change } } as Edit;
+    if (moving) preview([edit]);
+    else void put(edit);
+  };
+  const parents = view.hues
+    .filter((other) => other.id !== hue.id)
+    .map((other) => ({ value: other.id, words: other.name }));
+  const last = (
+    <Tool marginLeft="auto" onClick={() => void put({ type: "let_go", hue: hue.id } as Edit)}>
+      Let go
+    </Tool>
+  );
+  const parent = (
+    <Choice
+      label="Follows"
+      value={follows.hue}
+      items={parents}
+      onChoose={(chosen) => send({ hue: chosen })}
+    />
+  );
+  if (follows.kind === "tinted") {
+    const by = { lightness: follows.lightness.by, chroma: follows.strength.by };
+    return (
+      <Row>
+        {parent}
+        <Range
+          label="Strength of the tint"
+          value={by.chroma}
+          low={0}
+          high={0.05}
+          step={0.001}
+          places={3}
+          onChange={(chroma) => send({ chroma }, true)}
+          onEnd={(chroma) => send({ chroma })}
+        />
+        <Range
+          label="Lightness"
+          value={by.lightness}
+          low={0}
+          high={100}
+          step={0.5}
+          places={1}
+          onChange={(lightness) => send({ lightness }, true)}
+          onEnd={(lightness) => send({ lightness })}
+        />
+        {last}
+      </Row>
+    );
+  }
+  const names: Record<Quantity, string> = {
+    lightness: follows.circle === "hsl" ? "HSL lightness" : "Lightness",
+    strength: follows.circle === "hsl" ? "Saturation" : "Chroma",
+    turn: "Hue",
+    alpha: "Alpha",
+  };
+  return (
+    <>
+      <Row>
+        {parent}
+        <Choice
+          label="on"
+          value={follows.circle}
+          items={CIRCLES}
+          onChoose={(circle) => send(asKept(circle))}
+        />
+        {(["lightness", "strength", "turn", "alpha"] as Quantity[]).map((quantity) => (
+          <QuantityField
+            key={quantity}
+            name={names[quantity]}
+            change={follows[quantity]}
+            scale={SCALES[quantity][follows.circle]}
+            multiplied={quantity !== "turn"}
+            onChange={(change) => send({ [quantity]: change })}
+          />
+        ))}
+        {last}
+      </Row>
+      {follows.limits.length > 0 && (
+        <Text width="100%" fontSize="12px" data-testid="limits">
+          <strong>{hue.name} cannot follow all the way:</strong> {follows.limits.join("; ")}.
+        </Text>
+      )}
+    </>
+  );
+}
+
+/** Quantities of one circle mean nothing on the other, so a change of the circle begins with all of them kept. */
+const asKept = (circle: string) => {
+  const kept = { how: "kept", by: 0 };
+  return { circle, lightness: kept, strength: kept, turn: kept };
+};
+
+function sourceOf(follows: FollowingView) {
+  if (follows.kind === "tinted")
+    return {
+      kind: "tinted",
+      hue: follows.hue,
+      lightness: follows.lightness.by,
+      chroma: follows.strength.by,
+    };
+  const { kind, hue, circle, lightness, strength, turn, alpha } = follows;
+  return { kind, hue, circle, lightness, strength, turn, alpha };
+}
+
+interface QuantityProps {
+  name: string;
+  change: ChangeOfQuantity;
+  scale: [number, number, number];
+  multiplied: boolean;
+  onChange: (change: ChangeOfQuantity) => void;
+}
+
+function QuantityField({ name, change, scale, multiplied, onChange }: QuantityProps) {
+  const [reach, step, places] = scale;
+  const shifted = change.how === "shifted";
+  const times = change.how === "times";
+  return (
+    <Flex gap="4px" align="center">
+      <Choice
+        label={name}
+        value={change.how}
+        items={HOWS.filter((how) => multiplied || how.value !== "times")}
+        onChoose={(how) => onChange({ how: how as ChangeOfQuantity["how"], by: FIRST[how] ?? 0 })}
+      />
+      {change.how !== "kept" && (
+        <NumberField
+          label={`${name}, ${change.how}`}
+          value={change.by}
+          low={shifted ? -reach : 0}
+          high={times ? 4 : reach}
+          step={times ? 0.05 : step}
+          places={times ? 2 : places}
+          width="56px"
+          onCommit={(by) => onChange({ how: change.how, by })}
+        />
+      )}
+    </Flex>
+  );
+}
+
+function Row({ children }: { children: React.ReactNode }) {
+  return (
+    <Flex gap="10px" align="center" wrap="wrap" width="100%" data-testid="derivation">
+      {children}
+    </Flex>
+  );
+}

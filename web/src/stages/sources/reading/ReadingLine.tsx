@@ -1,0 +1,105 @@
+/** One field that takes anything with colors in it, and shows what it understood before anything is added. */
+import { Box, Field, Flex, Text, Textarea } from "@chakra-ui/react";
+import { type ClipboardEvent, type KeyboardEvent, useRef, useState } from "react";
+import { useReading } from "../../../parts/ReadLines";
+import { Tool } from "../../../parts/Tool";
+import { useInterface } from "../../../state/interface";
+import { useLooking } from "../../../state/looking";
+import { useView } from "../../../state/workspace";
+import { UploadProgress } from "../areas/picture/UploadProgress";
+import { Understood } from "./Understood";
+import type { useTaking } from "./useTaking";
+
+export function ReadingLine({ taking }: { taking: ReturnType<typeof useTaking> }) {
+  const { slug, seeing } = useLooking();
+  const { notation } = useInterface();
+  const { revision } = useView();
+  const [text, setText] = useState("");
+  const picker = useRef<HTMLInputElement>(null);
+  const addFirst = useRef<(() => void) | null>(null);
+  const { file } = taking;
+  const { reading, problem } = useReading(
+    file ? { file } : { text },
+    { ...seeing, notation, system: slug },
+    revision,
+  );
+
+  const onKeyDown = (event: KeyboardEvent) => {
+    if (event.key !== "Enter" || event.shiftKey) return;
+    event.preventDefault();
+    addFirst.current?.();
+  };
+  const onPaste = (event: ClipboardEvent) => {
+    if (event.clipboardData.files.length === 0) return;
+    event.preventDefault();
+    taking.take(event.clipboardData.files);
+  };
+  const done = (left: string) => {
+    taking.close();
+    setText(left);
+  };
+  const said = taking.problem ?? taking.upload.problem ?? problem?.message ?? null;
+  return (
+    <Box border="1px solid" borderColor="fg" borderRadius="2px">
+      <Flex align="flex-start">
+        <Field.Root invalid={said !== null}>
+          <Field.Label srOnly>A color, a list, a stylesheet or a picture</Field.Label>
+          {file ? (
+            <Flex align="center" minHeight="38px" paddingInline="12px" gap="10px">
+              <Text fontWeight="700">{file.name}</Text>
+              <Text color="fg.muted">{Math.max(1, Math.round(file.size / 1000))} kB</Text>
+              <Tool onClick={() => taking.close()}>Close the file</Tool>
+            </Flex>
+          ) : (
+            <Textarea
+              id="reading-line"
+              rows={Math.min(Math.max(text.split("\n").length, 1), 5)}
+              border="0"
+              minHeight="38px"
+              paddingBlock="9px"
+              paddingInline="12px"
+              fontSize="13px"
+              resize="none"
+              spellCheck={false}
+              placeholder="A color, a list, a stylesheet, a picture: type, paste or drop it here"
+              value={text}
+              onChange={(event) => setText(event.target.value)}
+              onKeyDown={onKeyDown}
+              onPaste={onPaste}
+            />
+          )}
+          <Field.ErrorText color="fg" fontWeight="700" paddingInline="12px" paddingBottom="8px">
+            {said}
+          </Field.ErrorText>
+        </Field.Root>
+        <Tool margin="7px 8px" flexShrink={0} onClick={() => picker.current?.click()}>
+          Open a file
+        </Tool>
+        <input
+          ref={picker}
+          type="file"
+          hidden
+          data-testid="file"
+          aria-label="A file with colors, or a picture"
+          accept="image/*,.css,.scss,.json,.tokens,.csv,.tsv,.svg,.txt"
+          onChange={(event) => {
+            if (event.target.files) taking.take(event.target.files);
+            event.target.value = "";
+          }}
+        />
+      </Flex>
+      <UploadProgress upload={taking.upload} />
+      {reading && (
+        <Understood
+          key={file ? `file ${file.name} ${file.lastModified}` : "text"}
+          reading={reading}
+          origin={file?.name ?? null}
+          onAddFirst={(add) => {
+            addFirst.current = add;
+          }}
+          onDone={done}
+        />
+      )}
+    </Box>
+  );
+}

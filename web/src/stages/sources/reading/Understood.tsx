@@ -1,0 +1,149 @@
+/** What was understood, line by line: each color can be left out, named, given a kind; then all are added at once. */
+import { Box, Flex, Text } from "@chakra-ui/react";
+import { useEffect, useState } from "react";
+import type { Edit, HueKind, ReadingView, ReadLineView, Status } from "../../../api/client";
+import { Toggle } from "../../../parts/Toggle";
+import { Tool } from "../../../parts/Tool";
+import { useView } from "../../../state/workspace";
+import { counted, useAdding } from "../adding";
+import { ReadRow, type Use } from "./ReadRow";
+
+interface Props {
+  reading: ReadingView;
+  origin: string | null;
+  /** Tells what Enter does in the field above. */
+  onAddFirst: (add: () => void) => void;
+  /** Called with the lines that were not read, to be mended. */
+  onDone: (left: string) => void;
+}
+
+/** What a person has changed of a line. */
+export interface Changed {
+  out?: boolean;
+  name?: string;
+  kind?: HueKind;
+  status?: Status | null;
+}
+
+/** A line's own words, not its place: lines come and go while somebody types. */
+const keyOf = (line: ReadLineView) => `${line.name}|${line.swatch?.hex ?? ""}|${line.text}`;
+
+const USES: { value: Use; words: string }[] = [
+  { value: "add", words: "As hues" },
+  { value: "replace", words: "Replace values" },
+  { value: "pin", words: "Pin to scales" },
+];
+
+export function Understood({ reading, origin, onAddFirst, onDone }: Props) {
+  const { hues } = useView();
+  const { add, wait, make } = useAdding();
+  const [use, setUse] = useState<Use>("add");
+  const [changed, setChanged] = useState<Record<string, Changed>>({});
+  const read = reading.lines.filter((line) => line.color);
+  const isOut = (line: ReadLineView) =>
+    changed[keyOf(line)]?.out ?? (use === "add" && (line.repeat?.same ?? false));
+  const usable = (line: ReadLineView) =>
+    !isOut(line) && (use === "add" || (use === "replace" ? line.replaces : line.fit));
+  const chosen = read.filter(usable);
+  const note = origin ? `from ${origin}` : reading.kind === "list" ? "given" : `from a ${reading.kind}`;
+
+  const found = () =>
+    chosen.map((line) => {
+      const mine = changed[keyOf(line)];
+      return {
+        name: mine?.name ?? line.name,
+        kind: mine?.kind ?? line.kind,
+        status: mine?.kind ? (mine.status ?? null) : (line.status ?? null),
+        color: line.color,
+        note,
+      };
+    });
+  const finish = (done: boolean) => {
+    if (!done) return;
+    setChanged({});
+    const left = reading.lines.filter((line) => !line.color).map((line) => line.text);
+    onDone(reading.kind === "list" ? left.join("\n") : "");
+  };
+  const edits = (): Edit[] =>
+    chosen.flatMap((line) => {
+      if (use === "replace" && line.replaces)
+        return [{ type: "set_source", hue: line.replaces.hue, color: line.color } as Edit];
+      if (use === "pin" && line.fit)
+        return [{ type: "pin_step", hue: line.fit.hue, step: line.fit.step, color: line.color } as Edit];
+      return [];
+    });
+  const act = async () => {
+    if (chosen.length === 0) return;
+    finish(use === "add" ? await add(found()) : await make(edits()));
+  };
+  useEffect(() => onAddFirst(() => void act()));
+
+  const words = {
+    add: `Add ${counted(chosen.length, "hue")}`,
+    replace: `Replace ${counted(chosen.length, "value")}`,
+    pin: `Pin ${counted(chosen.length, "color")}`,
+  };
+  const unread = reading.lines.length - read.length;
+  return (
+    <Box padding="0 12px 10px">
+      <Flex gap="8px" align="center" marginBottom="4px" wrap="wrap" fontSize="12px">
+        <Text color="fg.muted" data-testid="read-summary">
+          Read as a {reading.kind}: {counted(read.length, "color")}
+          {unread > 0 ? `, ${counted(unread, "line")} not read` : ""}
+          {reading.more > 0 ? `; ${reading.more} more are not shown, give a part` : ""}
+        </Text>
+        {hues.length > 0 && read.length > 0 && (
+          <Flex gap="4px" marginLeft="auto" role="group" aria-label="What to do with them">
+            {USES.map((each) => (
+              <Toggle key={each.value} on={use === each.value} onClick={() => setUse(each.value)}>
+                {each.words}
+              </Toggle>
+            ))}
+          </Flex>
+        )}
+      </Flex>
+      <Box
+        maxHeight="236px"
+        overflowY="auto"
+        aria-live="polite"
+        data-testid="read-lines"
+        tabIndex={0}
+        role="group"
+        aria-label="What was understood"
+      >
+        {reading.lines.map((line, place) => (
+          <ReadRow
+            // Two lines may say the same, so their place is a part of who they are.
+            // biome-ignore lint/suspicious/noArrayIndexKey: see above
+            key={`${place} ${keyOf(line)}`}
+            line={line}
+            use={use}
+            out={isOut(line)}
+            changed={changed[keyOf(line)] ?? {}}
+            onChange={(change) =>
+              setChanged({ ...changed, [keyOf(line)]: { ...changed[keyOf(line)], ...change } })
+            }
+          />
+        ))}
+      </Box>
+      <Flex gap="8px" marginTop="8px" align="center">
+        <Tool disabled={chosen.length === 0} onClick={() => void act()} data-testid="add-read">
+          {words[use]}
+        </Tool>
+        {use === "add" && (
+          <Tool
+            disabled={chosen.length === 0}
+            onClick={() => void wait(found()).then(finish)}
+            data-testid="wait-read"
+          >
+            Let {chosen.length === 1 ? "it" : chosen.length} wait
+          </Tool>
+        )}
+        <Text fontSize="12px" color="fg.muted">
+          {use === "replace" && "Matched by name, the others by order."}
+          {use === "pin" && "Each goes to the step of the scale that it fits best, and stays exact."}
+        </Text>
+      </Flex>
+    </Box>
+  );
+}
