@@ -13,7 +13,7 @@ _SVG = re.compile(r"<(?:\w+:)?svg[\s>/]", re.I)
 _HEAD = 4096
 """Signs within which a drawing has to say that it is one: comments and a document type may stand before."""
 _RULE = re.compile(r"[{][^{}]*:[^{}]*[;}]", re.S)
-_PROPERTIES = re.compile(r"^\s*--[\w-]+\s*:", re.M)
+_PROPERTY = re.compile(r"\s*(?:--[\w-]+\s*:|/\*)")
 _MARKS = (
     (codecs.BOM_UTF8, "utf-8-sig"),
     (codecs.BOM_UTF32_LE, "utf-32"),
@@ -38,7 +38,15 @@ def read(text: str, name: str = "") -> Reading:
     if "\0" in text[:4096]:
         called = f"“{name[:60]}”" if name else "This"
         return nothing("list", f"{called} is not text, so no colors can be read from it.")
-    ending = PurePosixPath(name.lower()).suffix
+    reading = _as_what_it_seems(text, PurePosixPath(name.lower()).suffix)
+    if reading.kind != "list" and "{" not in text and not any(line.color for line in reading.lines):
+        # What seemed to be more may be plain lines after all.
+        plain = _as_list(text)
+        return plain if any(line.color for line in plain.lines) else reading
+    return reading
+
+
+def _as_what_it_seems(text: str, ending: str) -> Reading:
     start = text.lstrip("\ufeff \t\r\n")
     if (start.startswith("<") and _SVG.search(start[:_HEAD])) or ending == ".svg":
         return read_svg.read(start)
@@ -50,8 +58,13 @@ def read(text: str, name: str = "") -> Reading:
         return read_css.read(text)
     if ending in (".csv", ".tsv") or read_csv.looks_like(start):
         return read_csv.read(start)
-    if _PROPERTIES.search(start):
+    filled = [line for line in start.splitlines() if line.strip()]
+    if filled and all(_PROPERTY.match(line) for line in filled):
         return read_css.read(f":root {{{text}}}")
+    return _as_list(text)
+
+
+def _as_list(text: str) -> Reading:
     lines = read_lines(text)
     pieces = text.count("\n") + 1
     return Reading("list", lines, max(pieces - MOST_LINES, 0) if len(lines) == MOST_LINES else 0)

@@ -138,6 +138,7 @@ class EvenView(TypedDict):
     common: float
     highest: float
     angles: list[float]
+    light: float
     colors: list[SwatchView]
     texts: list[str]
     chroma: float

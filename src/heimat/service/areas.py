@@ -147,6 +147,7 @@ def even_view(
 
     In OKLCH they are L* and chroma, else HSL's or HSB's lightness (brightness) and saturation, 0 to 100.
     """
+    value = 0.0
     if space == "oklch":
         source = on_circle(start, "oklch")
         light = source.light if lightness_ is None else lightness_
@@ -172,6 +173,7 @@ def even_view(
         "common": round(even.common_chroma(light, _ALONG), 4),
         "highest": round(even.common_chroma(light, angles), 4) if space == "oklch" else 0.0,
         "angles": [round(float(angle), 2) for angle in angles],
+        "light": round(light if space == "oklch" else value * 100.0, 2),
         "colors": eyes.swatches(rgb8),
         "texts": _texts(rgb8, notation),
         "chroma": round(chroma, 4),

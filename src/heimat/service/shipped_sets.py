@@ -47,12 +47,12 @@ SHIPPED: tuple[tuple[str, str, tuple[tuple[str, str], ...]], ...] = (
         "Six routes",
         "six lines that stay apart for everyone, on white; for maps and charts",
         (
-            ("north", "#1F4E79"),
-            ("west", "#C4572B"),
-            ("sound", "#3C9AA8"),
-            ("outer", "#8A4E8C"),
-            ("inner", "#B58A1E"),
-            ("night", "#4D5357"),
+            ("north", "#4756AD"),
+            ("west", "#DE6F71"),
+            ("sound", "#02A0AF"),
+            ("outer", "#3F1100"),
+            ("inner", "#635E00"),
+            ("night", "#002232"),
         ),
     ),
     (

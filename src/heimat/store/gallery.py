@@ -4,7 +4,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import datetime
 
-from sqlalchemy import Connection, delete, func, insert, select
+from sqlalchemy import Connection, case, delete, func, insert, select
 
 from heimat.store.keys import new_id
 from heimat.store.tables import gallery_color, gallery_set
@@ -89,7 +89,11 @@ def count_sets(connection: Connection, *, shipped: bool) -> int:
 
 def by_words(connection: Connection, words: Sequence[str], limit: int) -> list[SetRow]:
     """Sets whose search text holds all of some words, the newest saved first, those that ship last."""
-    query = select(gallery_set.c.id).order_by(gallery_set.c.shipped, gallery_set.c.id.desc()).limit(limit)
+    query = (
+        select(gallery_set.c.id)
+        .order_by(gallery_set.c.shipped, case((gallery_set.c.shipped, gallery_set.c.id), else_=-gallery_set.c.id))
+        .limit(limit)
+    )
     for word in words:
         query = query.where(gallery_set.c.search.contains(word, autoescape=True))
     return _with_colors(connection, {row.id: None for row in connection.execute(query)})

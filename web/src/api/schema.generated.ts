@@ -938,6 +938,8 @@ export interface components {
             corrected: components["schemas"]["SwatchView"][];
             /** Highest */
             highest: number;
+            /** Light */
+            light: number;
             /** Lightness Range */
             lightness_range: number[];
             /** Limits */

@@ -11,9 +11,20 @@ interface Props {
   mono?: boolean;
   hideLabel?: boolean;
   placeholder?: string;
+  /** Takes what room is left. */
+  grow?: boolean;
 }
 
-export function TextField({ label, value, onCommit, width = "160px", mono, hideLabel, placeholder }: Props) {
+export function TextField({
+  label,
+  value,
+  onCommit,
+  width = "160px",
+  mono,
+  hideLabel,
+  placeholder,
+  grow,
+}: Props) {
   const [text, setText] = useState(value);
   const [problem, setProblem] = useState<string | null>(null);
   const id = useId();
@@ -42,7 +53,14 @@ export function TextField({ label, value, onCommit, width = "160px", mono, hideL
     }
   };
   return (
-    <Field.Root invalid={problem !== null} width={width} gap="2px" ids={{ control: id }} position="relative">
+    <Field.Root
+      invalid={problem !== null}
+      width={width}
+      {...(grow ? { flex: "1 1 160px" } : {})}
+      gap="2px"
+      ids={{ control: id }}
+      position="relative"
+    >
       <Field.Label fontSize="12px" fontWeight="400" color="fg.muted" {...(hideLabel ? { srOnly: true } : {})}>
         {label}
       </Field.Label>

@@ -1,12 +1,16 @@
 """Reading many colors at once: any lines that hold one color each, and perhaps words."""
 
 import re
+from collections.abc import Iterator
 from dataclasses import dataclass, replace
+from itertools import islice
 
 from heimat.core.color.notation import EXAMPLE, Color, parse
 from heimat.core.errors import DomainError
 
 MOST_LINES = 400
+LONGEST_LINE, LONGEST_PIECE = 10_000, 400
+"""Signs of a line that is still parted into pieces, and of a piece that is still looked into."""
 _SEPARATORS = re.compile(r"[;]|,(?![^(]*\))")
 _FUNCTION = re.compile(r"[a-z][a-z0-9-]*\([^()]*\)", re.I)
 _HASH = re.compile(r"#[0-9a-z]+", re.I)
@@ -30,24 +34,31 @@ class ReadLine:
 
 def read_lines(text: str) -> list[ReadLine]:
     """Read lines (or pieces parted by semicolons or commas) that hold one color each; never raises."""
-    pieces = [
-        (number, piece.strip())
-        for number, line in enumerate(text.splitlines(), 1)
-        for piece in _SEPARATORS.split(line)
-        if piece.strip()
-    ]
-    lines = [replace(_read(piece), number=number) for number, piece in pieces[:MOST_LINES]]
+    lines = [replace(_read(piece), number=number) for number, piece in islice(_pieces(text), MOST_LINES)]
     return _one_spaced_list(text) if len(lines) == 1 and lines[0].color is None else lines
+
+
+def _pieces(text: str) -> Iterator[tuple[int, str]]:
+    """The pieces of a text that may hold a color each, with the numbers of their lines."""
+    for number, line in enumerate(text.splitlines(), 1):
+        whole = len(line) > LONGEST_LINE
+        for piece in [line] if whole else _SEPARATORS.split(line):
+            if piece.strip():
+                yield number, piece.strip()
 
 
 def _one_spaced_list(text: str) -> list[ReadLine]:
     """Several bare colors parted by spaces only."""
+    if len(text) > LONGEST_LINE:
+        return [_read(text.strip())]
     words = text.split()
     lines = [_read(word) for word in words[:MOST_LINES]]
     return lines if len(lines) > 1 and all(line.color for line in lines) else [_read(text.strip())]
 
 
 def _read(piece: str) -> ReadLine:
+    if len(piece) > LONGEST_PIECE:
+        return ReadLine(piece[:80], "", None, "That is too long for one color. Put each on a line of its own.")
     try:
         return ReadLine(piece, "", parse(piece), None)
     except DomainError as refusal:

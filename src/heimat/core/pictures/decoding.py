@@ -5,6 +5,7 @@ profile is converted to sRGB and the orientation that the camera noted is applie
 """
 
 import io
+import warnings
 from dataclasses import dataclass
 
 import numpy as np
@@ -19,11 +20,16 @@ MOST_PIXELS = 40_000_000
 FORMATS = {"PNG": "image/png", "JPEG": "image/jpeg", "WEBP": "image/webp", "GIF": "image/gif", "AVIF": "image/avif"}
 KINDS = "PNG, JPEG, WebP, GIF or AVIF"
 _SRGB = ImageCms.createProfile("sRGB")
+_BROKEN = "is broken or was cut off on its way. Save it again and retry."
+_BEGINNINGS = (b"\x89PNG", b"\xff\xd8\xff", b"RIFF", b"GIF8")
+"""How files begin that mean to be a picture."""
 _SOLID = 128
 """Alpha below which a pixel is taken for a hole: what is seen there is not the picture's."""
 
 # The library's own guard against pictures that unpack to more than they say; it refuses at twice this number.
 Image.MAX_IMAGE_PIXELS = MOST_PIXELS
+# Between the two it only warns; such pictures are refused here, with a sentence.
+warnings.filterwarnings("ignore", category=Image.DecompressionBombWarning)
 
 
 @dataclass(frozen=True)
@@ -65,6 +71,8 @@ def decode(content: bytes, name: str = "") -> Pixels:
             image.load()
             return _pixels(image, media_type)
     except UnidentifiedImageError as error:
+        if content.startswith(_BEGINNINGS):
+            raise _refused(f"{called} {_BROKEN}", "broken") from error
         raise _refused(f"{called} is not a picture that Heimat can read. Give it as {KINDS}.", "unreadable") from error
     except Image.DecompressionBombError as error:
         raise _refused(f"{called} unpacks to far more than 40 million pixels and was not opened.", "limit") from error
@@ -72,7 +80,7 @@ def decode(content: bytes, name: str = "") -> Pixels:
         raise _refused(f"{called} needs more memory than there is.", "limit") from error
     # The library's decoders raise many kinds of errors for broken files, not all of them its own.
     except (OSError, SyntaxError, ValueError, EOFError, IndexError, KeyError, TypeError, OverflowError) as error:
-        raise _refused(f"{called} is broken or was cut off on its way. Save it again and retry.", "broken") from error
+        raise _refused(f"{called} {_BROKEN}", "broken") from error
 
 
 def _refused(sentence: str, code: str) -> DomainError:

@@ -50,15 +50,17 @@ def fitted_stops(pixels: Pixels, area: Area, difference: float = USUAL_DIFFERENC
     curve = _curve(oklab_of(colors[:: max(1, len(colors) // _SAMPLED)]))
     if len(curve) < 2:
         raise DomainError("This area has one lightness only, so its colors have no order. Mark more.", "area", "flat")
-    chosen = _fewest(curve, difference)
+    # What counts is what is kept: lines are drawn between colors of 8 bits.
+    rounded8 = to_bytes(np.clip(oklab_to_srgb(curve), 0.0, 1.0))
+    rounded = oklab_of(rounded8)
+    chosen = _fewest(curve, rounded, difference)
     if len(chosen) > MOST_STOPS:
         raise DomainError(
             f"{len(chosen)} stops would be needed; at most {MOST_STOPS} are kept. Allow more difference.",
             "difference",
             "limit",
         )
-    stops8 = to_bytes(np.clip(oklab_to_srgb(curve[chosen]), 0.0, 1.0))
-    return FittedStops(stops8, _largest(curve, chosen), to_bytes(np.clip(oklab_to_srgb(curve), 0.0, 1.0)))
+    return FittedStops(rounded8[chosen], _largest(curve, rounded, chosen), rounded8)
 
 
 def _curve(oklab: Floats) -> Floats:
@@ -78,23 +80,22 @@ def _lab(oklab: Floats) -> Floats:
     return xyz_to_lab(linear_to_xyz(np.clip(oklab_to_linear(oklab), 0.0, 1.0)))
 
 
-def _off(curve: Floats, one: int, other: int) -> float:
-    """The largest CIEDE2000 of the curve between two of its points from the line between them."""
+def _off(curve: Floats, rounded: Floats, one: int, other: int) -> float:
+    """The largest CIEDE2000 of the curve between two of its points from the line between the two as they are kept."""
     between = curve[one : other + 1]
-    span = curve[other, 0] - curve[one, 0]
-    along = (between[:, :1] - curve[one, 0]) / span
-    line = curve[one] + along * (curve[other] - curve[one])
+    along = (between[:, :1] - curve[one, 0]) / (curve[other, 0] - curve[one, 0])
+    line = rounded[one] + along * (rounded[other] - rounded[one])
     return float(ciede2000(_lab(between), _lab(line)).max())
 
 
-def _fewest(curve: Floats, difference: float) -> list[int]:
+def _fewest(curve: Floats, rounded: Floats, difference: float) -> list[int]:
     """The fewest points, first and last among them, whose lines stay within a difference."""
     count = len(curve)
     steps = [0, *[count] * (count - 1)]
     before = [0] * count
     for other in range(1, count):
         for one in range(other):
-            if steps[one] + 1 < steps[other] and (other == one + 1 or _off(curve, one, other) <= difference):
+            if steps[one] + 1 < steps[other] and (other == one + 1 or _off(curve, rounded, one, other) <= difference):
                 steps[other], before[other] = steps[one] + 1, one
     way = [count - 1]
     while way[-1] != 0:
@@ -102,5 +103,5 @@ def _fewest(curve: Floats, difference: float) -> list[int]:
     return way[::-1]
 
 
-def _largest(curve: Floats, chosen: list[int]) -> float:
-    return max(_off(curve, one, other) for one, other in itertools.pairwise(chosen))
+def _largest(curve: Floats, rounded: Floats, chosen: list[int]) -> float:
+    return max(_off(curve, rounded, one, other) for one, other in itertools.pairwise(chosen))

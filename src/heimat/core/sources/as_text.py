@@ -1,12 +1,12 @@
 """A set as text, and back: a line a hue under the headings of its kinds, edited and read as one change."""
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from typing import Literal
 
 from heimat.core.color.notation import Color, Notation, format, rgb8_of
 from heimat.core.color.reading import read_lines
-from heimat.core.colors_of import source_color, standing
+from heimat.core.colors_of import source_color
 from heimat.core.edits import UserEdit
 from heimat.core.edits.hues import AddHues, MoveHue, NewHue, RemoveHue, RenameHue, SetHueKind
 from heimat.core.edits.sources import SetSource
@@ -76,9 +76,9 @@ def read_back(system: ColorSystem, text: str) -> Plan:
     """What a text that was a set would change of it. Nothing is changed here.
 
     A line is the hue of its name; one without, the hue of its color that no other line names. Lines that cannot be
-    read leave the hues that they name as they are; where a name is not told either, nothing is removed.
+    read leave the hues that they name as they are; while there are any, nothing is removed or moved.
     """
-    lines, rows, spared = _lines(text)
+    lines, rows = _lines(text)
     hues = in_order(system.hues)
     matched = _matched(system, lines, hues)
     edits: list[UserEdit] = []
@@ -98,19 +98,19 @@ def read_back(system: ColorSystem, text: str) -> Plan:
         else:
             order.append(hue.id)
     for hue in hues:
-        if hue.id in kept or hue.name.casefold() in spared or broken:
+        if hue.id in kept or broken:
             continue
         edits.append(RemoveHue(hue=hue.id))
         rows.append(Row("removed", hue.name, source_color(system, hue), None))
-    gone = {edit.hue for edit in edits if isinstance(edit, RemoveHue)}
-    _reorder([hue.id for hue in hues if hue.id not in gone], order, system, rows, edits)
+    if not broken:
+        gone = {edit.hue for edit in edits if isinstance(edit, RemoveHue)}
+        _reorder([hue.id for hue in hues if hue.id not in gone], order, system, rows, edits)
     return Plan(rows, edits)
 
 
-def _lines(text: str) -> tuple[list[_Line], list[Row], set[str]]:
+def _lines(text: str) -> tuple[list[_Line], list[Row]]:
     lines: list[_Line] = []
     rows: list[Row] = []
-    spared: set[str] = set()
     kind: HueKind = "accent"
     for written in text.splitlines():
         bare = written.strip()
@@ -124,8 +124,7 @@ def _lines(text: str) -> tuple[list[_Line], list[Row], set[str]]:
             lines.append(_line(bare, kind))
         except DomainError as refusal:
             rows.append(Row("not read", bare[:60], None, None, refusal.message))
-            spared.add(bare.partition(":")[0].strip().casefold())
-    return lines, rows, spared
+    return lines, rows
 
 
 def _line(text: str, kind: HueKind) -> _Line:
@@ -181,18 +180,23 @@ def _compare(system: ColorSystem, line: _Line, hue: Hue, rows: list[Row], edits:
 
 
 def _reorder(now: list[str], wanted: list[str], system: ColorSystem, rows: list[Row], edits: list[UserEdit]) -> None:
-    """Move hues until they stand as wanted; those that the text does not name go behind."""
-    order = [*now, *[hue for hue in wanted if hue not in now]]
-    target = [*wanted, *[hue for hue in order if hue not in wanted]]
-    for place in range(len(target) - 1, -1, -1):
-        hue = target[place]
-        after = target[place + 1] if place + 1 < len(target) else None
-        at = order.index(hue)
-        if (order[at + 1] if at + 1 < len(order) else None) == after:
-            continue
-        order.remove(hue)
-        order.insert(order.index(after) if after else len(order), hue)
-        edits.append(MoveHue(hue=hue, before=after))
-        if hue in system.hues:
-            color = standing(system, system.hues[hue]).color
-            rows.append(Row("moved", system.hues[hue].name, color, color))
+    """Move as few hues as can be until they stand as wanted."""
+    places = {hue: place for place, hue in enumerate([*now, *[hue for hue in wanted if hue not in now]])}
+    staying = _longest_rising(wanted, places)
+    after: str | None = None
+    for hue in reversed(wanted):
+        if hue not in staying:
+            edits.append(MoveHue(hue=hue, before=after))
+            if hue in system.hues:
+                color = source_color(system, system.hues[hue])
+                rows.append(Row("moved", system.hues[hue].name, color, color))
+        after = hue
+
+
+def _longest_rising(wanted: list[str], places: Mapping[str, int]) -> set[str]:
+    """The most hues that stand among one another as wanted already."""
+    best: list[list[str]] = []
+    for at, hue in enumerate(wanted):
+        before = [best[earlier] for earlier in range(at) if places[wanted[earlier]] < places[hue]]
+        best.append([*(max(before, key=len) if before else []), hue])
+    return set(max(best, key=len)) if best else set()

@@ -126,7 +126,7 @@ export function SourcesStage() {
 function Bands({ children }: { children: React.ReactNode }) {
   const view = useView();
   const { put } = useActions();
-  const { looking, look } = useLooking();
+  const { looking, look, area } = useLooking();
   const { print, notation } = useInterface();
   const [dragged, setDragged] = useState<string | null>(null);
   const selected = view.hues.find((hue) => hue.key === looking.select) ?? null;
@@ -193,7 +193,7 @@ function Bands({ children }: { children: React.ReactNode }) {
                     setDragged(null);
                   }}
                 />
-                {hue.key === looking.select && (
+                {hue.key === looking.select && area === null && (
                   <HueEditor
                     hue={hue}
                     put={put}

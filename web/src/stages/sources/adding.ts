@@ -7,8 +7,10 @@ export interface FoundColor {
   name?: string;
   kind?: HueKind;
   status?: Status | null;
-  /** A text in any notation, or the exact color. */
-  color: unknown;
+  /** A text in any notation, or the exact color; none for a hue that follows another. */
+  color?: unknown;
+  /** What a hue follows, and how. */
+  source?: unknown;
   note: string;
 }
 
@@ -16,7 +18,7 @@ const asNew = (found: FoundColor) => ({
   name: found.name ?? "",
   kind: found.kind ?? "accent",
   status: found.status ?? null,
-  color: found.color,
+  ...(found.source ? { source: found.source } : { color: found.color }),
   note: found.note,
 });
 

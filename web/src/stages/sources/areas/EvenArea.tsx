@@ -20,8 +20,10 @@ const SPACES = [
   { value: "hsl", words: "HSL values" },
   { value: "hsb", words: "HSB values" },
 ];
-/** The strip's height stands for this chroma: beyond it there is hardly a color in sRGB. */
+/** Beyond this chroma there is hardly a color in sRGB. */
 const HIGHEST = 0.32;
+/** Room above the highest of what the strip shows. */
+const HEAD = 1.12;
 
 export function EvenArea() {
   const { seeing } = useLooking();
@@ -50,7 +52,7 @@ export function EvenArea() {
   const shown = corrected && answer.corrected.length > 0 ? answer.corrected : answer.colors;
   const taken = shown.filter((_, place) => !out.has(place));
   const found = taken.map((color) => ({ color: color.hex, note: `even set from ${source.name}` }));
-  const light = lightness ?? answer.lightness_range[0] ?? 50;
+  const top = HEAD * Math.max(...answer.limits, oklch ? answer.chroma : 0);
   const toggle = (place: number) => {
     const next = new Set(out);
     if (!next.delete(place)) next.add(place);
@@ -85,7 +87,7 @@ export function EvenArea() {
           />
           <Range
             label={space === "hsb" ? "Brightness" : "Lightness"}
-            value={light}
+            value={answer.light}
             low={0}
             high={100}
             step={0.5}
@@ -121,17 +123,21 @@ export function EvenArea() {
     >
       <HueStrip
         colors={answer.strip}
-        profile={answer.limits.map((limit) => limit / HIGHEST)}
+        {...(oklch ? { profile: answer.limits.map((limit) => limit / top) } : {})}
         lines={
           oklch
             ? [
-                { at: answer.chroma / HIGHEST, words: `chroma ${answer.chroma.toFixed(3)}` },
-                { at: answer.common / HIGHEST, words: `all hues ${answer.common.toFixed(3)}`, dashed: true },
+                { at: answer.chroma / top, words: `chroma ${answer.chroma.toFixed(3)}` },
+                { at: answer.common / top, words: `all hues ${answer.common.toFixed(3)}`, dashed: true },
               ]
             : []
         }
         marks={[]}
-        label={`What sRGB holds at this lightness along the hues; ${answer.common.toFixed(3)} is common to all`}
+        label={
+          oklch
+            ? `What sRGB holds at this lightness along the hues; ${answer.common.toFixed(3)} is common to all`
+            : `Hues of equal ${space.toUpperCase()} values`
+        }
       />
       <Box marginTop="4px" paddingInline="14px">
         <Strip

@@ -33,6 +33,23 @@ const CIRCLES = [
 ];
 const MOST_PLACED = 11;
 
+interface Shown {
+  key: string;
+  partner: PartnerView;
+  words: string;
+}
+
+/** Partners at the same place, found for more than one reason, as one. */
+function merged(partners: Shown[]): Shown[] {
+  const found: Shown[] = [];
+  for (const next of partners) {
+    const same = found.find((each) => each.partner.hex === next.partner.hex);
+    if (same) same.words += `, ${next.words}`;
+    else found.push({ ...next });
+  }
+  return found;
+}
+
 export function HarmonyArea() {
   const { hues } = useView();
   const { seeing, look } = useLooking();
@@ -65,8 +82,8 @@ export function HarmonyArea() {
     );
 
   const several = given.length > 1;
-  const partners: { key: string; partner: PartnerView; words: string }[] = several
-    ? [
+  const partners: Shown[] = several
+    ? merged([
         ...answer.common.map((partner, place) => ({ key: `common ${place}`, partner, words: partner.words })),
         ...answer.likenesses.slice(0, 3).flatMap((likeness) =>
           likeness.missing.map((partner, place) => ({
@@ -75,7 +92,7 @@ export function HarmonyArea() {
             words: `completes ${likeness.relation}`,
           })),
         ),
-      ]
+      ])
     : [...answer.partners, ...answer.shades].map((partner, place) => ({
         key: `${place}`,
         partner,
@@ -84,7 +101,7 @@ export function HarmonyArea() {
             ? `${Math.abs(partner.offset)} ${partner.offset > 0 ? "lighter" : "darker"}`
             : `${partner.offset > 0 ? "+" : ""}${partner.offset}°`,
       }));
-  const taken = partners.filter(({ key }) => several !== out.has(key));
+  const taken = partners.filter(({ key }) => several === out.has(key));
   const toggle = (key: string) => {
     const next = new Set(out);
     if (!next.delete(key)) next.add(key);
@@ -102,7 +119,6 @@ export function HarmonyArea() {
           }
         : { color: partner.hex, note: `${relation} to ${source.name}` };
     });
-  const { make } = useAddingDerived();
   const marks: StripMark[] = [
     ...partners.map(({ key, partner }) => ({
       key: `other ${key}`,
@@ -186,15 +202,15 @@ export function HarmonyArea() {
       }
       actions={
         <>
-          <Tool disabled={taken.length === 0} onClick={() => void add(found(false) as never)}>
+          <Tool disabled={taken.length === 0} onClick={() => void add(found(false))}>
             Add {counted(taken.length, "hue")}
           </Tool>
           {!several && (
-            <Tool disabled={taken.length === 0} onClick={() => void make(found(true))}>
+            <Tool disabled={taken.length === 0} onClick={() => void add(found(true))}>
               Add as derived
             </Tool>
           )}
-          <Tool disabled={taken.length === 0} onClick={() => void wait(found(false) as never)}>
+          <Tool disabled={taken.length === 0} onClick={() => void wait(found(false))}>
             Let {taken.length === 1 ? "it" : taken.length} wait
           </Tool>
         </>
@@ -244,13 +260,4 @@ export function HarmonyArea() {
       </Flex>
     </Area>
   );
-}
-
-/** Derived partners are hues that follow: they are added with what they follow instead of a color. */
-function useAddingDerived() {
-  const { make } = useAdding();
-  return {
-    make: (hues: object[]) =>
-      make({ type: "add_hues", hues: hues.map((hue) => ({ name: "", kind: "accent", ...hue })) }),
-  };
 }

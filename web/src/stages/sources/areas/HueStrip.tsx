@@ -54,7 +54,7 @@ export function HueStrip({ colors, marks, label, profile, lines, onMove, onPress
             className={line.dashed ? styles.dashed : styles.line}
             style={{ bottom: `${Math.min(line.at, 1) * 100}%` }}
           >
-            <span className={styles.lineWords}>{line.words}</span>
+            <span className={line.dashed ? styles.right : styles.left}>{line.words}</span>
           </span>
         ))}
         {marks.map((mark) => {

@@ -25,7 +25,8 @@ export function PartnerRow({ partners, taken, other, onToggle }: Props) {
             <strong className={styles.value}>{partner.text}</strong> {words}, L* {partner.lightness}
             <br />
             <span className={styles.quiet}>
-              {partner.clipped ?? `on the ${other} circle ${partner.other.hex}, ${partner.apart} away`}
+              {partner.clipped && `${partner.clipped}; `}on the {other} circle {partner.other.hex},{" "}
+              {partner.apart} away
             </span>
           </span>
         </label>

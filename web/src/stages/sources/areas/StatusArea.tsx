@@ -88,14 +88,14 @@ export function StatusArea() {
             key={color.status}
             align="center"
             gap="12px"
-            minHeight="46px"
+            minHeight="56px"
             fontSize="12px"
             data-status={color.status}
           >
             <Halves
               one={color.before.seen}
               other={color.seen}
-              height="46px"
+              height="56px"
               width="120px"
               words={`${color.status}: ${color.before.hex} until now, ${color.hex} proposed`}
             />
@@ -123,7 +123,7 @@ export function StatusArea() {
                   color: "var(--ink)",
                 }}
               />
-              <Text color="fg.muted" fontSize="11px" lineHeight="13px" title={color.convention} lineClamp={1}>
+              <Text color="fg.muted" fontSize="11px" lineHeight="13px" title={color.convention} lineClamp={2}>
                 {color.convention}
               </Text>
             </Box>

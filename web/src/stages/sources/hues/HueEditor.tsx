@@ -1,5 +1,5 @@
 /** What a hue is called, which color it has or follows, what it is for: under its band, while it is selected. */
-import { Box, Flex } from "@chakra-ui/react";
+import { Flex } from "@chakra-ui/react";
 import type { Edit, HueView } from "../../../api/client";
 import { Choice } from "../../../parts/Choice";
 import { TextField } from "../../../parts/TextField";
@@ -76,39 +76,26 @@ export function HueEditor({ hue, put, onUp, onDown, first, last }: Props) {
       <TextField
         label="Origin and reason"
         value={hue.note}
-        width="190px"
+        width="auto"
+        grow
         onCommit={(note) => keep([{ type: "set_hue_note", hue: hue.id, note } as Edit])}
       />
-      <Choice
-        label="Kind"
-        value={hue.status ?? hue.kind}
-        items={KIND_ITEMS}
-        onChoose={(value) => void put({ type: "set_hue_kind", hue: hue.id, ...kindOf(value) } as Edit)}
-      />
-      <Choice
-        label="Steps"
-        value={hue.ladder ?? ""}
-        items={ladders}
-        onChoose={(chosen) =>
-          void put({ type: "set_hue_ladder", hue: hue.id, ladder: chosen || null } as Edit)
-        }
-      />
-      <Flex gap="4px" marginLeft="auto" wrap="wrap" justify="flex-end">
-        <Tool onClick={() => void derive()} aria-label={`Derive a hue from ${hue.name}`}>
-          Derive
-        </Tool>
-        <Tool onClick={onUp} disabled={first} aria-label={`Move ${hue.name} up`}>
-          Up
-        </Tool>
-        <Tool onClick={onDown} disabled={last} aria-label={`Move ${hue.name} down`}>
-          Down
-        </Tool>
-        <RemoveHue hue={hue} />
-      </Flex>
-      {hue.follows ? (
-        <Derivation hue={hue} follows={hue.follows} />
-      ) : (
-        <Box width="100%">
+      <Flex gap="8px" wrap="wrap" align="center" width="100%">
+        <Choice
+          label="Kind"
+          value={hue.status ?? hue.kind}
+          items={KIND_ITEMS}
+          onChoose={(value) => void put({ type: "set_hue_kind", hue: hue.id, ...kindOf(value) } as Edit)}
+        />
+        <Choice
+          label="Steps"
+          value={hue.ladder ?? ""}
+          items={ladders}
+          onChoose={(chosen) =>
+            void put({ type: "set_hue_ladder", hue: hue.id, ladder: chosen || null } as Edit)
+          }
+        />
+        {!hue.follows && (
           <Choice
             label="Follows"
             value=""
@@ -122,8 +109,21 @@ export function HueEditor({ hue, put, onUp, onDown, first, last }: Props) {
               } as unknown as Edit)
             }
           />
-        </Box>
-      )}
+        )}
+        <Flex gap="4px" marginLeft="auto" wrap="wrap" justify="flex-end">
+          <Tool onClick={() => void derive()} aria-label={`Derive a hue from ${hue.name}`}>
+            Derive
+          </Tool>
+          <Tool onClick={onUp} disabled={first} aria-label={`Move ${hue.name} up`}>
+            Up
+          </Tool>
+          <Tool onClick={onDown} disabled={last} aria-label={`Move ${hue.name} down`}>
+            Down
+          </Tool>
+          <RemoveHue hue={hue} />
+        </Flex>
+      </Flex>
+      {hue.follows && <Derivation hue={hue} follows={hue.follows} />}
       <Pins hue={hue} />
     </Flex>
   );

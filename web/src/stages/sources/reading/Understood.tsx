@@ -85,7 +85,7 @@ export function Understood({ reading, origin, onAddFirst, onDone }: Props) {
   };
   const unread = reading.lines.length - read.length;
   return (
-    <Box padding="0 12px 10px">
+    <Box padding="6px 12px 10px">
       <Flex gap="8px" align="center" marginBottom="4px" wrap="wrap" fontSize="12px">
         <Text color="fg.muted" data-testid="read-summary">
           Read as a {reading.kind}: {counted(read.length, "color")}

@@ -26,6 +26,7 @@ interface Props {
 
 /** Pixels of the screen that a pointer may move and still have only clicked. */
 const STILL = 4;
+const ARMS = [0, 90, 180, 270];
 const WIDE = 520;
 const TALL = 330;
 
@@ -127,10 +128,19 @@ export function Canvas(props: Props) {
           data-cross={`${cross.x},${cross.y}`}
           style={{ left: (cross.x + 0.5) * scale, top: (cross.y + 0.5) * scale }}
         >
-          <span
-            className={styles.circle}
-            style={{ width: Math.max(2 * radius * scale, 12), height: Math.max(2 * radius * scale, 12) }}
-          />
+          {ARMS.map((turn) => (
+            <span
+              key={turn}
+              className={styles.arm}
+              style={{ transform: `rotate(${turn}deg) translateX(${Math.max(radius * scale, 8) + 2}px)` }}
+            />
+          ))}
+          {radius > 0 && (
+            <span
+              className={styles.circle}
+              style={{ width: 2 * radius * scale, height: 2 * radius * scale }}
+            />
+          )}
         </span>
       )}
     </div>

@@ -1,6 +1,5 @@
 /** The main colors of a picture, flush, each as tall as it needs to be read; the chosen one lights its region. */
 import { Tool } from "../../../../parts/Tool";
-import { useLooking } from "../../../../state/looking";
 import styles from "./mainColors.module.css";
 import type { Found } from "./PictureDesk";
 
@@ -14,7 +13,6 @@ interface Props {
 }
 
 export function MainColors({ colors, chosen, out, onChoose, onOut, onLeaveOut }: Props) {
-  const { look } = useLooking();
   return (
     <div data-testid="main-colors">
       {colors.map((color, place) => (
@@ -43,11 +41,6 @@ export function MainColors({ colors, chosen, out, onChoose, onOut, onLeaveOut }:
       {chosen !== null && colors[chosen] && (
         <div className={styles.tools}>
           <Tool onClick={() => colors[chosen] && onLeaveOut(colors[chosen])}>Leave this color out</Tool>
-          {colors[chosen].near && (
-            <Tool onClick={() => look({ select: colors[chosen]?.near?.key ?? null })}>
-              It is {colors[chosen].near.name}, {colors[chosen].near.distance} away
-            </Tool>
-          )}
         </div>
       )}
     </div>

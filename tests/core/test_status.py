@@ -1,0 +1,57 @@
+"""Status hues proposed from the brand."""
+
+import numpy as np
+import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from heimat.core.color.difference import TOLD_APART
+from heimat.core.color.spaces import srgb_to_oklch
+from heimat.core.legibility.told_apart import distances
+from heimat.core.sources.conventions import STATUS_CONVENTIONS, STATUS_HUES, STATUS_NOTES, STATUSES
+from heimat.core.sources.status import Brand, propose
+
+KELP, FLARE = np.array([63, 143, 79]), np.array([191, 54, 80])
+
+
+@settings(max_examples=40, deadline=None)
+@given(st.lists(st.tuples(*[st.integers(0, 255)] * 3), max_size=3))
+def test_every_pair_keeps_its_distance_for_any_brand(colors):
+    proposal = propose(Brand.of(np.array(colors, dtype=np.uint8).reshape(-1, 3)))
+    assert proposal.reached
+    pairs = distances(proposal.colors, TOLD_APART)
+    assert len(pairs) == 6
+    assert min(pair.least() for pair in pairs) == pytest.approx(proposal.least)
+    assert proposal.least >= TOLD_APART
+    for status, (_, chroma, hue) in zip(STATUSES, srgb_to_oklch(proposal.colors / 255.0), strict=True):
+        low, high = STATUS_HUES[status]
+        assert chroma > 0.03
+        # Eight bits turn the hue of dark colors by up to two degrees.
+        assert low - 3.0 <= hue <= high + 3.0
+
+
+def test_proposals_sit_with_the_brand():
+    strong = propose(Brand.of(np.array([[223, 90, 51]], dtype=np.uint8)))
+    weak = propose(Brand.of(np.array([[110, 120, 125]], dtype=np.uint8)))
+    chroma = [srgb_to_oklch(each.colors / 255.0)[:, 1].mean() for each in (strong, weak)]
+    assert chroma[0] > chroma[1] + 0.04
+    again = propose(Brand.of(np.array([[223, 90, 51]], dtype=np.uint8)))
+    assert (again.colors == strong.colors).all()
+
+
+def test_what_is_held_stays_and_the_others_make_way():
+    brand = Brand.of(np.array([[11, 110, 110]], dtype=np.uint8))
+    held = propose(brand, {"success": KELP})
+    assert held.colors[0].tolist() == KELP.tolist()
+    assert held.reached
+    # The demo's own success and error look alike to deutan eyes: held both, nothing can be done, and it is said.
+    both = propose(brand, {"success": KELP, "error": FLARE})
+    assert not both.reached
+    assert both.least == pytest.approx(3.2, abs=0.2)
+    assert (both.colors[0].tolist(), both.colors[2].tolist()) == (KELP.tolist(), FLARE.tolist())
+
+
+def test_each_status_is_explained():
+    for status in STATUSES:
+        assert STATUS_NOTES[status]
+        assert len(STATUS_CONVENTIONS[status]) > 60
