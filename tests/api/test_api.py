@@ -288,16 +288,16 @@ def test_bad_requests_get_a_clear_problem(client, method, path, body, status):
 
 
 def test_a_body_beyond_a_mebibyte(client):
-    huge = json.dumps({"text": "x" * (1 << 20)})
+    huge = json.dumps({"base": 1, "edits": [], "text": "x" * (1 << 20)})
     for headers in ({}, {"Transfer-Encoding": "chunked"}):
         content = (
             huge.encode()
             if not headers
             else (huge[place : place + 65536].encode() for place in range(0, len(huge), 65536))
         )
-        answer = client.post("/api/reading", content=content, headers={"Content-Type": "application/json", **headers})
+        answer = client.post(f"{AT}/preview", content=content, headers={"Content-Type": "application/json", **headers})
         assert answer.status_code == 413
-    assert client.post("/api/reading", content=b"{not json").status_code == 422
+    assert client.post(f"{AT}/preview", content=b"{not json").status_code == 422
 
 
 def test_limits_of_a_system(client):
@@ -305,13 +305,6 @@ def test_limits_of_a_system(client):
     answer = edit(client, 1, {"type": "add_hues", "hues": many})
     assert answer.status_code == 422
     assert "at most 200" in answer.json()["detail"]
-
-
-def test_reading_says_what_it_understood(client):
-    lines = client.post("/api/reading", json={"text": "tidewater #0B6E6E\nnot one"}).json()
-    assert [line["name"] for line in lines] == ["tidewater", ""]
-    assert lines[0]["swatch"]["hex"] == "#0B6E6E"
-    assert "No color found" in lines[1]["problem"]
 
 
 def test_a_preview_is_small(client):

@@ -1,5 +1,6 @@
 """The page as a person uses it: finding by what is read, waiting for conditions, never for time."""
 
+import base64
 from collections.abc import Callable
 from typing import Any
 
@@ -118,3 +119,29 @@ class Page:
         """The published values of a scale, as the sheet shows them."""
         cells = "document.querySelectorAll(`[data-row='${arguments[0]}'] [data-hex]`)"
         return self.wait(lambda: self.script(f"return [...{cells}].map(cell => cell.dataset.hex)", hue))
+
+    def put(self, css: str, text: str) -> None:
+        """Give a field a whole text at once, as pasting does."""
+        self.script(
+            "const field = document.querySelector(arguments[0]);"
+            "Object.getOwnPropertyDescriptor(Object.getPrototypeOf(field), 'value').set.call(field, arguments[1]);"
+            "field.dispatchEvent(new Event('input', {bubbles: true}))",
+            css,
+            text,
+        )
+
+    def drop(self, css: str, name: str, media_type: str, content: bytes) -> None:
+        """Drop a file on an element, as from a folder."""
+        self.script(
+            "const [css, name, type, text] = arguments;"
+            "const bytes = Uint8Array.from(atob(text), sign => sign.charCodeAt(0));"
+            "const data = new DataTransfer();"
+            "data.items.add(new File([bytes], name, {type}));"
+            "const at = document.querySelector(css);"
+            "for (const kind of ['dragover', 'drop'])"
+            "  at.dispatchEvent(new DragEvent(kind, {bubbles: true, cancelable: true, dataTransfer: data}))",
+            css,
+            name,
+            media_type,
+            base64.b64encode(content).decode(),
+        )

@@ -21,10 +21,19 @@ axe.run({exclude: [['[data-sample]']]}, {
   error => done([['error', String(error)]]))
 """
 
+# What shows that a work area has its answer.
+AREA_READY = (
+    "[data-testid=partners], [data-testid=even-words], [data-mix], [data-main], [data-status],"
+    " [data-set], [data-testid=plan], [data-testid=area] [aria-label^='The scale of the neutral']"
+)
 SCREENS = [
     "/",
     "/systems/brinemark/sources",
     "/systems/brinemark/sources?at=hue:buoy",
+    *[
+        f"/systems/brinemark/sources?at=hue:buoy&area={area}"
+        for area in ("harmony", "even", "mix", "picture", "status", "neutral", "gallery", "text")
+    ],
     "/systems/brinemark/scales?at=step:gorse/s300",
     "/systems/brinemark/scales?at=step:shingle/s150&seen=deutan&ground=black",
     "/systems/brinemark/tokens?at=token:text-late",
@@ -55,6 +64,8 @@ def test_nothing_is_found(page: Page, path: str, chrome: str) -> None:
     page.open(path) if "nowhere" not in path else page.driver.get(page.address + path)
     page.says("body", "no system" if "nowhere" in path else "Heimat")
     page.wait(lambda: path == "/" or "nowhere" in path or page.all("[data-testid=slip]"))
+    if "area=" in path:
+        page.wait(lambda: page.all(AREA_READY))
     check(page)
 
 

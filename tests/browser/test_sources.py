@@ -123,20 +123,3 @@ def test_values_in_the_notation_chosen(page: Page) -> None:
     page.wait(lambda: "hsl(180 81.82% 23.73%)" in page.find("[data-hue=tidewater]").text)
     page.choose("Values as", "colors only")
     page.wait(lambda: page.find("[data-hue=tidewater]").text == "")
-
-
-def test_the_reading_line_adds_what_it_understood_and_keeps_the_rest(page: Page) -> None:
-    page.open(AT)
-    line = page.find("#reading-line")
-    line.send_keys("dusk #443355")
-    line.send_keys(Keys.SHIFT, Keys.ENTER)
-    line.send_keys(Keys.NULL, "rgb(200 180 40)")
-    line.send_keys(Keys.SHIFT, Keys.ENTER)
-    line.send_keys(Keys.NULL, "lost words")
-    page.says("[data-testid=read-lines]", "Not read.")
-    page.says("[data-testid=add-read]", "Add 2 hues")
-    page.click("[data-testid=add-read]")
-    page.wait(lambda: bands(page)[2:6] == ["gorse", "heather", "dusk", "yellow"])
-    assert page.find("#reading-line").get_attribute("value") == "lost words"
-    page.press("Undo")
-    page.wait(lambda: "dusk" not in bands(page) and "yellow" not in bands(page))

@@ -43,7 +43,7 @@ class Context:
             Opening(engine),
             Editing(engine, documents),
             Publishing(engine, documents),
-            Pictures(engine, documents),
+            Pictures(engine),
             Gallery(engine),
         )
 

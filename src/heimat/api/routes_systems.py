@@ -109,6 +109,7 @@ def read_history(slug: str, uses: Uses) -> Response:
 
 
 def _view(uses: Context, row: SystemRow, head: Head, person: Person, looking: Looking) -> SystemView:
+    uses.documents.know(row.slug, row.id, row.alternative_id)
     with uses.engine.connect() as connection:
         latest = releases.latest_release(connection, row.id)
     mine = uses.editing.stacks(head.alternative_id, person.id)

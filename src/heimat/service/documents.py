@@ -64,6 +64,11 @@ class Documents:
             self._addresses[slug] = (row.id, row.alternative_id)
         return row.id, row.alternative_id
 
+    def know(self, slug: str, system_id: int, alternative_id: int) -> None:
+        """Remember what an address stands for, as somebody has just read it."""
+        with self._lock:
+            self._addresses[slug] = (system_id, alternative_id)
+
     def published(self, system_id: int, version: str) -> Publication | None:
         """What a version published, if there is one."""
         with self._lock:

@@ -15,9 +15,8 @@ from heimat.core.errors import DomainError
 from heimat.core.pictures.decoding import Pixels, decode
 from heimat.core.pictures.main_colors import MainColors, Wanted, main_colors
 from heimat.service.clock import now
-from heimat.service.documents import Documents
 from heimat.service.errors import NotFound
-from heimat.store import pictures
+from heimat.store import pictures, systems
 from heimat.store.pictures import NewPicture, PictureRow
 
 SECONDS = 20.0
@@ -34,9 +33,8 @@ Made = TypeVar("Made")
 class Pictures:
     """Keeps and reads pictures. What is remembered can be made again by any process from what is stored."""
 
-    def __init__(self, engine: Engine, documents: Documents) -> None:
+    def __init__(self, engine: Engine) -> None:
         self._engine = engine
-        self._documents = documents
         self._workers = ThreadPoolExecutor(_WORKERS, thread_name_prefix="pictures")
         self._pixels: OrderedDict[int, Pixels] = OrderedDict()
         self._colors: OrderedDict[tuple[int, Wanted], MainColors] = OrderedDict()
@@ -44,13 +42,13 @@ class Pictures:
 
     def all(self, slug: str) -> list[PictureRow]:
         """The pictures of a system, the newest first. Raises NotFound."""
-        system_id, _ = self._documents.alternative(slug)
+        system_id = self._system(slug)
         with self._engine.connect() as connection:
             return pictures.all_pictures(connection, system_id)
 
     def add(self, slug: str, content: bytes, name: str, person_id: str) -> PictureRow:
         """Keep a picture; the same bytes are kept once. Raises DomainError (field `picture`) for what is none."""
-        system_id, _ = self._documents.alternative(slug)
+        system_id = self._system(slug)
         digest = hashlib.sha256(content).hexdigest()
         with self._engine.connect() as connection:
             known = pictures.find_digest(connection, system_id, digest)
@@ -87,7 +85,7 @@ class Pictures:
 
     def find(self, slug: str, picture_id: int) -> PictureRow:
         """A picture of a system. Raises NotFound, also for a picture of another system."""
-        system_id, _ = self._documents.alternative(slug)
+        system_id = self._system(slug)
         with self._engine.connect() as connection:
             row = pictures.find_picture(connection, system_id, picture_id)
         if row is None:
@@ -130,6 +128,14 @@ class Pictures:
             while len(self._colors) > _REMEMBERED_COLORS:
                 self._colors.popitem(last=False)
         return found
+
+    def _system(self, slug: str) -> int:
+        """The id of a system. Raises NotFound."""
+        with self._engine.connect() as connection:
+            row = systems.find_system(connection, slug)
+        if row is None:
+            raise NotFound(f"There is no system at “{slug}”.")
+        return row.id
 
     def _work(self, work: Callable[[], Made]) -> Made:
         """Do some work on another thread, at most two at a time, and give up waiting after a while."""

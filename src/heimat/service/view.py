@@ -21,7 +21,15 @@ from heimat.core.tokens.aliases import value_in
 from heimat.service.seeing import Eyes, SeenAs
 from heimat.service.slip import slip_view
 from heimat.service.view_findings import finding_view
-from heimat.service.view_sources import candidate_views, followers, following_view, on_grounds, pin_views, stops_views
+from heimat.service.view_sources import (
+    candidate_views,
+    confusable_status,
+    followers,
+    following_view,
+    on_grounds,
+    pin_views,
+    stops_views,
+)
 from heimat.service.view_types import (
     ContrastView,
     DistanceView,
@@ -97,6 +105,7 @@ def system_view(system: ColorSystem, around: Around, options: ViewOptions) -> Sy
         "hues": _hues(resolved, eyes, ground, changed, options.notation),
         "candidates": candidate_views(resolved, eyes, options.notation),
         "stops": stops_views(resolved, eyes),
+        "confusable_status": confusable_status(resolved),
         "promises": [_promise(resolved, promise) for promise in resolved.promises],
         "tokens": _tokens(resolved, eyes, changed),
         "pairings": _pairings(resolved),

@@ -1,15 +1,18 @@
 """What the page paints of sources: who follows whom, pins, candidates and ordered stops."""
 
 from collections import Counter
+from functools import lru_cache
 
 import numpy as np
 
 from heimat.core.color.arrays import Bytes
+from heimat.core.color.difference import TOLD_APART
 from heimat.core.color.notation import Notation, format, hex_of, rgb8_of
 from heimat.core.colors_of import standing
 from heimat.core.edits.sources import following_words
 from heimat.core.legibility.findings import distance_text
 from heimat.core.legibility.pairings import over
+from heimat.core.legibility.told_apart import distances
 from heimat.core.resolve import Resolved
 from heimat.core.scaling import scales_of
 from heimat.core.sources.nearness import HARDLY_DIFFERENT, differences
@@ -118,6 +121,18 @@ def _nearest(resolved: Resolved, rgb8: Bytes) -> list[NearView | None]:
         }
         for row, place in enumerate(places)
     ]
+
+
+def confusable_status(resolved: Resolved) -> int:
+    """How many pairs of status hues some eyes cannot tell apart by the hues' own colors."""
+    own = [resolved.scales[hue.id].source8 for hue in resolved.hues if hue.status]
+    return _confusable(np.array(own, dtype=np.uint8).tobytes())
+
+
+@lru_cache(maxsize=64)
+def _confusable(levels: bytes) -> int:
+    rgb8 = np.frombuffer(levels, dtype=np.uint8).reshape(-1, 3)
+    return sum(pair.least() < TOLD_APART for pair in distances(rgb8, TOLD_APART))
 
 
 def stops_views(resolved: Resolved, eyes: Eyes) -> list[StopsView]:

@@ -324,6 +324,7 @@ class SystemView(TypedDict):
     hues: list[HueView]
     candidates: list[CandidateView]
     stops: list[StopsView]
+    confusable_status: int
     promises: list[PromiseView]
     tokens: list[TokenView]
     pairings: list[PairingView]

@@ -2899,6 +2899,8 @@ export interface components {
             candidates: components["schemas"]["CandidateView"][];
             /** Changed */
             changed: number;
+            /** Confusable Status */
+            confusable_status: number;
             /** Findings */
             findings: components["schemas"]["FindingView"][];
             ground: components["schemas"]["SwatchView"];

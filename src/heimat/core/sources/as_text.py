@@ -197,6 +197,9 @@ def _longest_rising(wanted: list[str], places: Mapping[str, int]) -> set[str]:
     """The most hues that stand among one another as wanted already."""
     best: list[list[str]] = []
     for at, hue in enumerate(wanted):
-        before = [best[earlier] for earlier in range(at) if places[wanted[earlier]] < places[hue]]
-        best.append([*(max(before, key=len) if before else []), hue])
-    return set(max(best, key=len)) if best else set()
+        longest: list[str] = []
+        for earlier in range(at):
+            if places[wanted[earlier]] < places[hue] and len(best[earlier]) > len(longest):
+                longest = best[earlier]
+        best.append([*longest, hue])
+    return set(sorted(best, key=len)[-1]) if best else set()

@@ -149,9 +149,7 @@ function Bands({ children }: { children: React.ReactNode }) {
     else return;
     event.preventDefault();
   };
-  const apart = view.told_apart
-    .flatMap((set) => set.pairs)
-    .filter((pair) => pair.distances.some((each) => !each.holds));
+  const confusable = view.confusable_status;
   return (
     <Box
       flex="1"
@@ -170,8 +168,8 @@ function Bands({ children }: { children: React.ReactNode }) {
             <Flex justify="space-between" fontSize="12px" marginBottom="2px">
               <Text fontWeight="700">{words}</Text>
               <Text color="fg.muted">
-                {kind === "status" && view.told_apart.length > 0
-                  ? `${hues.length}, told apart by everyone: ${apart.length === 0 ? "yes" : `no, ${apart.length} ${apart.length === 1 ? "pair is" : "pairs are"} confusable`}`
+                {kind === "status" && hues.length > 1
+                  ? `${hues.length}, told apart by everyone: ${confusable === 0 ? "yes" : `no, ${confusable} ${confusable === 1 ? "pair is" : "pairs are"} confusable`}`
                   : hues.length}
               </Text>
             </Flex>

@@ -27,9 +27,9 @@ export function GalleryArea() {
       .filter((_, place) => chosen.has(`${set.id}/${place}`))
       .map((color) => ({ name: color.name, color: color.hex, note: `from the gallery: ${set.name}` })),
   );
-  const toggle = (key: string) => {
+  const toggle = (keys: string[]) => {
     const next = new Set(chosen);
-    if (!next.delete(key)) next.add(key);
+    for (const key of keys) if (!next.delete(key)) next.add(key);
     setChosen(next);
   };
   const take = (send: (found: typeof taken) => Promise<boolean>) =>
@@ -83,7 +83,7 @@ export function GalleryArea() {
 interface SetProps {
   set: GallerySetView;
   chosen: ReadonlySet<string>;
-  onToggle: (key: string) => void;
+  onToggle: (keys: string[]) => void;
 }
 
 function GallerySet({ set, chosen, onToggle }: SetProps) {
@@ -93,9 +93,8 @@ function GallerySet({ set, chosen, onToggle }: SetProps) {
   );
   const all = places.size === set.colors.length;
   const toggleAll = () => {
-    set.colors.forEach((_, place) => {
-      if (all || !places.has(place)) onToggle(`${set.id}/${place}`);
-    });
+    const every = set.colors.map((_, place) => place);
+    onToggle(every.filter((place) => all || !places.has(place)).map((place) => `${set.id}/${place}`));
   };
   const remove = async () => {
     await data(
@@ -114,7 +113,7 @@ function GallerySet({ set, chosen, onToggle }: SetProps) {
           height={40}
           label={`${set.name}; press colors to take them`}
           chosen={places}
-          onToggle={(place) => onToggle(`${set.id}/${place}`)}
+          onToggle={(place) => onToggle([`${set.id}/${place}`])}
           texts={set.colors.map((color) => color.name)}
         />
       </Box>

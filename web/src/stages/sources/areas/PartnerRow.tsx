@@ -1,5 +1,6 @@
 /** Partners beneath the strip: value, place, what the gamut takes, and how far the other circle's partner is. */
 import type { PartnerView } from "../../../api/client";
+import { Check } from "../../../parts/Check";
 import { Halves } from "../../../parts/Halves";
 import styles from "./partners.module.css";
 
@@ -14,8 +15,9 @@ export function PartnerRow({ partners, taken, other, onToggle }: Props) {
   return (
     <div className={styles.partners} data-testid="partners">
       {partners.map(({ key, partner, words }) => (
+        // biome-ignore lint/a11y/noLabelWithoutControl: the box is in it
         <label key={key} className={styles.partner} data-partner={partner.hex}>
-          <input type="checkbox" checked={taken.has(key)} onChange={() => onToggle(key)} />
+          <Check checked={taken.has(key)} onChange={() => onToggle(key)} />
           <Halves
             one={partner.seen}
             other={partner.other.seen}

@@ -1,7 +1,7 @@
 /** Status: four colors fitted to the brand and moved apart until everyone can tell them from each other. */
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { useState } from "react";
-import { client, data, type Edit, type HueView, type Status, type StatusView } from "../../../api/client";
+import { client, data, type HueView, type Status, type StatusView } from "../../../api/client";
 import { Halves } from "../../../parts/Halves";
 import { Toggle } from "../../../parts/Toggle";
 import { Tool } from "../../../parts/Tool";
@@ -12,6 +12,7 @@ import { useView } from "../../../state/workspace";
 import { useAdding } from "../adding";
 import { Area } from "./Area";
 import { StatusDistances } from "./StatusDistances";
+import { useTokensAlong } from "./useTokensAlong";
 
 type Body = Parameters<typeof ask>[0];
 const ask = (body: { brand: string[]; present: Record<string, string>; held: Status[]; notation: never }) =>
@@ -22,6 +23,7 @@ export function StatusArea() {
   const { seeing } = useLooking();
   const { notation } = useInterface();
   const { make } = useAdding();
+  const tokensAlong = useTokensAlong();
   const [held, setHeld] = useState<Status[]>([]);
   const [notes, setNotes] = useState<Partial<Record<Status, string>>>({});
   const present = new Map<Status, HueView>();
@@ -42,27 +44,9 @@ export function StatusArea() {
     );
   const noteOf = (color: StatusView["colors"][number]) =>
     notes[color.status] ?? present.get(color.status)?.note ?? color.note;
-  const use = () => {
-    const edits: object[] = [];
-    const fresh: object[] = [];
-    for (const color of answer.colors) {
-      const hue = present.get(color.status);
-      const note = noteOf(color);
-      if (!hue) fresh.push({ name: "", kind: "status", status: color.status, color: color.hex, note });
-      else {
-        if (hue.hex !== color.hex) edits.push({ type: "set_source", hue: hue.id, color: color.hex });
-        if (hue.note !== note) edits.push({ type: "set_hue_note", hue: hue.id, note });
-      }
-    }
-    if (fresh.length > 0)
-      edits.push({
-        type: "add_hues",
-        hues: fresh.map((hue, place) => ({
-          ...hue,
-          name: freeName(hues, (hue as { status: string }).status, place),
-        })),
-      });
-    if (edits.length > 0) void make(edits as unknown as Edit[]);
+  const use = async () => {
+    const edits = editsOf(answer, present, hues, noteOf);
+    if (edits.length > 0) await make([...edits, ...(await tokensAlong(edits))]);
   };
   const changes = answer.colors.filter((color) => {
     const hue = present.get(color.status);
@@ -77,7 +61,7 @@ export function StatusArea() {
         </Text>
       }
       actions={
-        <Tool disabled={changes === 0 || busy} onClick={use}>
+        <Tool disabled={changes === 0 || busy} onClick={() => void use()}>
           {changes === 0 ? "As they are" : `Use ${changes === 1 ? "it" : `these ${changes}`}`}
         </Tool>
       }
@@ -149,8 +133,30 @@ export function StatusArea() {
   );
 }
 
+/** Colors and notes of the hues that there are, and new hues for the others. */
+function editsOf(
+  answer: StatusView,
+  present: Map<Status, HueView>,
+  hues: HueView[],
+  noteOf: (color: StatusView["colors"][number]) => string,
+): object[] {
+  const edits: object[] = [];
+  const fresh: object[] = [];
+  for (const color of answer.colors) {
+    const { status } = color;
+    const hue = present.get(status);
+    const note = noteOf(color);
+    if (!hue) fresh.push({ name: freeName(hues, status), kind: "status", status, color: color.hex, note });
+    else {
+      if (hue.hex !== color.hex) edits.push({ type: "set_source", hue: hue.id, color: color.hex });
+      if (hue.note !== note) edits.push({ type: "set_hue_note", hue: hue.id, note });
+    }
+  }
+  return fresh.length > 0 ? [...edits, { type: "add_hues", hues: fresh }] : edits;
+}
+
 /** The status itself, unless a hue is called so already. */
-function freeName(hues: HueView[], status: string, _: number): string {
+function freeName(hues: HueView[], status: string): string {
   const names = new Set(hues.map((hue) => hue.name));
   let name = status;
   for (let number = 2; names.has(name); number += 1) name = `${status} ${number}`;

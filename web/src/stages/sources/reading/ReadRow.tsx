@@ -1,5 +1,6 @@
 /** One line of what was read: its color touching what it is compared with, and what becomes of it. */
 import type { HueKind, ReadLineView, Status } from "../../../api/client";
+import { Check } from "../../../parts/Check";
 import { Halves } from "../../../parts/Halves";
 import { KIND_ITEMS, kindOf } from "../kinds";
 import styles from "./row.module.css";
@@ -32,9 +33,7 @@ export function ReadRow({ line, use, out, changed, onChange }: Props) {
   const called = name || line.value;
   return (
     <div className={out ? styles.out : styles.row} data-read={swatch.hex}>
-      <input
-        type="checkbox"
-        className={styles.check}
+      <Check
         checked={!out}
         aria-label={`Take ${called}`}
         onChange={(event) => onChange({ out: !event.target.checked })}

@@ -1,4 +1,5 @@
 /** The main colors of a picture, flush, each as tall as it needs to be read; the chosen one lights its region. */
+import { Check } from "../../../../parts/Check";
 import { Tool } from "../../../../parts/Tool";
 import styles from "./mainColors.module.css";
 import type { Found } from "./PictureDesk";
@@ -18,12 +19,7 @@ export function MainColors({ colors, chosen, out, onChoose, onOut, onLeaveOut }:
       {colors.map((color, place) => (
         // biome-ignore lint/suspicious/noArrayIndexKey: they have no identity but their place
         <div key={place} className={out.has(place) ? styles.out : styles.row}>
-          <input
-            type="checkbox"
-            checked={!out.has(place)}
-            aria-label={`Take ${color.hex}`}
-            onChange={() => onOut(place)}
-          />
+          <Check checked={!out.has(place)} aria-label={`Take ${color.hex}`} onChange={() => onOut(place)} />
           <button
             type="button"
             aria-pressed={chosen === place}
