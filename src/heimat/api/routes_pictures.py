@@ -16,8 +16,11 @@ from heimat.core.pictures.stops import fitted_stops
 from heimat.core.resolve import resolve
 from heimat.service.area_pictures import fitted_view, main_color_views, picture_view, sample_view
 from heimat.service.area_types import FittedView, PictureView, SampleView
+from heimat.service.pictures import NewlyRead
 
 router = APIRouter(prefix="/api/systems/{slug}/pictures", tags=["pictures"], dependencies=[Depends(current_person)])
+_GONE = 499
+"""Nobody hears this answer; logs do."""
 _FILE_BODY: dict[str, Any] = {
     "requestBody": {
         "required": True,
@@ -38,7 +41,12 @@ async def add_picture(
     slug: str, request: Request, uses: Uses, person: Acting, name: Annotated[str, Query(max_length=200)] = ""
 ) -> Response:
     content = await request.body()
-    row = await run_in_threadpool(uses.pictures.add, slug, content, name, person.id)
+    row = await run_in_threadpool(uses.pictures.read, slug, content, name)
+    if isinstance(row, NewlyRead):
+        # Who has stopped meanwhile does not find the picture afterwards.
+        if await request.is_disconnected():
+            return Response(status_code=_GONE)
+        row = await run_in_threadpool(uses.pictures.keep, slug, row, person.id)
     return answer(picture_view(row), 201)
 
 

@@ -6,6 +6,7 @@ from collections import OrderedDict
 from collections.abc import Callable
 from concurrent.futures import Future, ThreadPoolExecutor
 from concurrent.futures import TimeoutError as FutureTimeout
+from dataclasses import dataclass
 from typing import TypeVar
 
 from sqlalchemy import Engine
@@ -30,6 +31,17 @@ MOST_PICTURES = 60
 Made = TypeVar("Made")
 
 
+@dataclass(frozen=True)
+class NewlyRead:
+    """A picture that was sent and read, and is not kept yet."""
+
+    system_id: int
+    name: str
+    digest: str
+    content: bytes
+    pixels: Pixels
+
+
 class Pictures:
     """Keeps and reads pictures. What is remembered can be made again by any process from what is stored."""
 
@@ -46,8 +58,11 @@ class Pictures:
         with self._engine.connect() as connection:
             return pictures.all_pictures(connection, system_id)
 
-    def add(self, slug: str, content: bytes, name: str, person_id: str) -> PictureRow:
-        """Keep a picture; the same bytes are kept once. Raises DomainError (field `picture`) for what is none."""
+    def read(self, slug: str, content: bytes, name: str) -> PictureRow | NewlyRead:
+        """Read a picture that was sent, without keeping it: the one that is there with the same bytes, or its pixels.
+
+        Raises NotFound, and DomainError (field `picture`) for what is none.
+        """
         system_id = self._system(slug)
         digest = hashlib.sha256(content).hexdigest()
         with self._engine.connect() as connection:
@@ -58,17 +73,20 @@ class Pictures:
         if count >= MOST_PICTURES:
             raise DomainError(f"A system keeps at most {MOST_PICTURES} pictures; remove one first.", "picture", "limit")
         called = name.strip()[:LONGEST_NAME] or "picture"
-        pixels = self._work(lambda: decode(content, called[:60]))
+        return NewlyRead(system_id, called, digest, content, self._work(lambda: decode(content, called[:60])))
+
+    def keep(self, slug: str, read: NewlyRead, person_id: str) -> PictureRow:
+        """Keep a picture that was read; the same bytes are kept once."""
         new = NewPicture(
-            system_id,
-            called,
-            pixels.media_type,
-            digest,
-            pixels.width,
-            pixels.height,
-            person_id,
-            now(),
-            content,
+            system_id=read.system_id,
+            name=read.name,
+            media_type=read.pixels.media_type,
+            digest=read.digest,
+            width=read.pixels.width,
+            height=read.pixels.height,
+            person_id=person_id,
+            at=now(),
+            content=read.content,
         )
         try:
             with self._engine.begin() as connection:
@@ -76,11 +94,11 @@ class Pictures:
         except IntegrityError:
             # Somebody has sent the same bytes at the same moment.
             with self._engine.connect() as connection:
-                known = pictures.find_digest(connection, system_id, digest)
+                known = pictures.find_digest(connection, read.system_id, read.digest)
             if known is None:
                 raise
             return known
-        self._remember(picture_id, pixels)
+        self._remember(picture_id, read.pixels)
         return self.find(slug, picture_id)
 
     def find(self, slug: str, picture_id: int) -> PictureRow:

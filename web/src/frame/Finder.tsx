@@ -2,7 +2,7 @@
 import { Box, Dialog, Flex, Input, Portal, Text } from "@chakra-ui/react";
 import { type KeyboardEvent, memo, useMemo, useState } from "react";
 import { Swatch } from "../parts/Swatch";
-import { STAGES, type Stage, useLooking } from "../state/looking";
+import { AREA_WORDS, AREAS, type Area, STAGES, type Stage, useLooking } from "../state/looking";
 import { useKnown } from "../state/workspace";
 
 const MOST = 9;
@@ -13,6 +13,7 @@ interface Found {
   what: string;
   seen: string | null;
   stage: Stage | null;
+  area?: Area;
 }
 
 /** Spelling is forgiven: colour and color, grey and gray, and whatever parts a name. */
@@ -48,6 +49,14 @@ function Search({ onClose }: { onClose: () => void }) {
     const hues = view?.hues ?? [];
     return [
       ...STAGES.map((stage) => ({ key: stage, words: stage, what: "stage", seen: null, stage })),
+      ...AREAS.map((area) => ({
+        key: area,
+        words: AREA_WORDS[area],
+        what: "in sources",
+        seen: null,
+        stage: "sources" as Stage,
+        area,
+      })),
       ...hues.map((hue) => ({
         key: hue.key,
         words: hue.name,
@@ -84,7 +93,7 @@ function Search({ onClose }: { onClose: () => void }) {
   const choose = (one: Found | undefined) => {
     if (!one) return;
     onClose();
-    if (one.stage) goTo(one.stage);
+    if (one.stage) goTo(one.stage, one.area);
     else look({ select: one.key });
   };
   const onKeyDown = (event: KeyboardEvent) => {

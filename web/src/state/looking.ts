@@ -9,6 +9,16 @@ export type Stage = (typeof STAGES)[number];
 export const AREAS = ["harmony", "even", "mix", "picture", "status", "neutral", "gallery", "text"] as const;
 /** A work area of Sources, open inside its sheet. */
 export type Area = (typeof AREAS)[number];
+export const AREA_WORDS: Record<Area, string> = {
+  harmony: "Harmony",
+  even: "Even set",
+  mix: "Mix",
+  picture: "Picture",
+  status: "Status",
+  neutral: "Neutral",
+  gallery: "Gallery",
+  text: "As text",
+};
 export const VISIONS = ["typical", "protan", "deutan", "tritan", "achromat"] as const;
 export type SeenAs = (typeof VISIONS)[number];
 export const VISION_WORDS: Record<SeenAs, string> = {
@@ -73,7 +83,11 @@ export function useLooking() {
   );
 
   const goTo = useCallback(
-    (next: Stage) => navigate({ pathname: `/systems/${slug}/${next}`, search: search.toString() }),
+    (next: Stage, inside?: Area) => {
+      const kept = new URLSearchParams(search);
+      if (inside) kept.set("area", inside);
+      return navigate({ pathname: `/systems/${slug}/${next}`, search: kept.toString() });
+    },
     [navigate, slug, search],
   );
 

@@ -6,7 +6,7 @@ import { Choice } from "../../parts/Choice";
 import { Toggle } from "../../parts/Toggle";
 import { Toolbar } from "../../parts/Toolbar";
 import { type Notation, useInterface } from "../../state/interface";
-import { type Area, useLooking } from "../../state/looking";
+import { AREA_WORDS, AREAS, type Area, useLooking } from "../../state/looking";
 import { useActions, useView } from "../../state/workspace";
 import { counted } from "./adding";
 import { EvenArea } from "./areas/EvenArea";
@@ -50,17 +50,7 @@ const VALUES = [
   ...NOTATIONS.map((notation) => ({ value: notation, words: notation })),
   { value: NOTHING, words: "colors only" },
 ];
-const TOOLS: { area: Area; words: string }[] = [
-  { area: "harmony", words: "Harmony" },
-  { area: "even", words: "Even set" },
-  { area: "mix", words: "Mix" },
-  { area: "picture", words: "Picture" },
-  { area: "status", words: "Status" },
-  { area: "neutral", words: "Neutral" },
-  { area: "gallery", words: "Gallery" },
-  { area: "text", words: "As text" },
-];
-const AREAS: Record<Area, () => React.JSX.Element> = {
+const SHEETS: Record<Area, () => React.JSX.Element> = {
   harmony: HarmonyArea,
   even: EvenArea,
   mix: MixArea,
@@ -75,7 +65,7 @@ export function SourcesStage() {
   const view = useView();
   const { look, area } = useLooking();
   const taking = useTaking();
-  const WorkArea = area ? AREAS[area] : null;
+  const WorkArea = area ? SHEETS[area] : null;
   const derived = view.hues.filter((hue) => hue.follows?.kind === "derived").length;
   const words = [
     counted(view.hues.length, "hue"),
@@ -90,13 +80,9 @@ export function SourcesStage() {
   const tools = (
     <>
       <ValuesAs />
-      {TOOLS.map((tool) => (
-        <Toggle
-          key={tool.area}
-          on={tool.area === area}
-          onClick={() => look({ area: tool.area === area ? null : tool.area })}
-        >
-          {tool.words}
+      {AREAS.map((tool) => (
+        <Toggle key={tool} on={tool === area} onClick={() => look({ area: tool === area ? null : tool })}>
+          {AREA_WORDS[tool]}
         </Toggle>
       ))}
     </>

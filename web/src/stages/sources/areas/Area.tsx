@@ -16,7 +16,7 @@ export function Area({ title, tools, actions, children }: Props) {
   return (
     <Box
       as="section"
-      aria-label={title}
+      aria-label={`Work area: ${title}`}
       borderTop="1px solid"
       borderColor="fg"
       flexShrink={0}
