@@ -6,6 +6,7 @@ from typing import Annotated, cast
 from fastapi import Depends, Request
 from sqlalchemy import Engine
 
+from heimat.core.resolve import Resolved
 from heimat.core.system import ColorSystem
 from heimat.service.documents import Documents
 from heimat.service.editing import Editing
@@ -60,6 +61,12 @@ def head_system(uses: Context, slug: str) -> ColorSystem:
     """The newest document of a system. Raises NotFound."""
     row = uses.opening.find(slug)
     return uses.documents.system(row.alternative_id, row.head_number)
+
+
+def head_resolved(uses: Context, slug: str) -> Resolved:
+    """The colors of a system's newest revision. Raises NotFound."""
+    row = uses.opening.find(slug)
+    return uses.documents.resolved(row.alternative_id, row.head_number)
 
 
 def people(uses: Uses) -> list[Person]:

@@ -8,12 +8,11 @@ from starlette.responses import Response
 
 from heimat.api.bodies import Seeing
 from heimat.api.bodies_sources import MainColorsBody, MainColorsView, RegionBody, SampleAt, StopsBody
-from heimat.api.context import Acting, Uses, current_person, head_system
+from heimat.api.context import Acting, Uses, current_person, head_resolved
 from heimat.api.encoding import answer, described
 from heimat.core.pictures.sampling import sample
 from heimat.core.pictures.showing import dimming, encoded, shown
 from heimat.core.pictures.stops import fitted_stops
-from heimat.core.resolve import resolve
 from heimat.service.area_pictures import fitted_view, main_color_views, picture_view, sample_view
 from heimat.service.area_types import FittedView, PictureView, SampleView
 from heimat.service.pictures import NewlyRead
@@ -66,7 +65,7 @@ def view_picture(slug: str, picture: int, uses: Uses, seeing: Annotated[Seeing, 
 @router.post("/{picture}/main-colors", operation_id="findMainColors", **described(MainColorsView))
 def find_main_colors(slug: str, picture: int, body: MainColorsBody, uses: Uses) -> Response:
     found = uses.pictures.main_colors(slug, picture, body.wanted())
-    resolved = resolve(head_system(uses, slug))
+    resolved = head_resolved(uses, slug)
     return answer({"colors": main_color_views(found, resolved, body.notation, body.eyes())})
 
 
@@ -79,7 +78,7 @@ def light_region(slug: str, picture: int, body: RegionBody, uses: Uses) -> Respo
 @router.get("/{picture}/sample", operation_id="takeSample", **described(SampleView))
 def take_sample(slug: str, picture: int, uses: Uses, at: Annotated[SampleAt, Query()]) -> Response:
     taken = sample(uses.pictures.pixels(slug, picture), at.x, at.y, at.radius)
-    return answer(sample_view(taken, resolve(head_system(uses, slug)), at.notation, at.eyes()))
+    return answer(sample_view(taken, head_resolved(uses, slug), at.notation, at.eyes()))
 
 
 @router.post("/{picture}/stops", operation_id="fitStops", **described(FittedView))

@@ -33,8 +33,12 @@ _RELATIVE = re.compile(r"\(\s*from\b|\bvar\(|\bcalc\(")
 _DEEPEST = 24
 _MOST_NESTED = 200
 _SECONDS = 8.0
-_PIECE, _ASKED = 8192, 65_536
+_PIECE, _ASKED = 65_536, 16_384
 """Bytes given to the parser, and asked of its tree, at a time."""
+_OPENING = np.zeros(256, dtype=np.int8)
+"""What each byte adds to the depth of brackets."""
+_OPENING[np.frombuffer(b"{([", dtype=np.uint8)] = 1
+_OPENING[np.frombuffer(b"})]", dtype=np.uint8)] = -1
 
 
 class _TakesTooLongError(Exception):
@@ -92,10 +96,7 @@ def _declared(content: bytes) -> Iterator[dict[str, list[Node]]]:
 
 def _deepest(content: bytes) -> int:
     """How deep brackets are nested, strings and comments not told apart."""
-    signs = np.frombuffer(content, dtype=np.uint8)
-    opened = np.isin(signs, np.frombuffer(b"{([", dtype=np.uint8)).astype(np.int64)
-    closed = np.isin(signs, np.frombuffer(b"})]", dtype=np.uint8)).astype(np.int64)
-    return int((opened - closed).cumsum().max(initial=0))
+    return int(_OPENING[np.frombuffer(content, dtype=np.uint8)].cumsum(dtype=np.int32).max(initial=0))
 
 
 @dataclass(frozen=True)
@@ -113,7 +114,7 @@ class _Into:
             return
         name = self._bytes(captured["name"][0])
         custom = name.startswith(b"--")
-        if custom or _COLORED.search(name.lower()):
+        if custom or _holds_colors(name):
             self._value(captured["value"][0], name[2:].decode("utf-8", "replace") if custom else "", custom, 0)
 
     def _bytes(self, node: Node) -> bytes:
@@ -164,6 +165,11 @@ class _Into:
             self.found.color(self._line(node), written, name, color)
         elif certain and reason:
             self.found.problem(self._line(node), written, reason)
+
+
+@lru_cache(maxsize=1024)
+def _holds_colors(name: bytes) -> bool:
+    return _COLORED.search(name.lower()) is not None
 
 
 @lru_cache(maxsize=8192)

@@ -6,11 +6,13 @@ from collections import OrderedDict
 from sqlalchemy import Connection, Engine
 
 from heimat.core.publication import Publication
+from heimat.core.resolve import Resolved, resolve
 from heimat.core.system import ColorSystem, read_document
 from heimat.service.errors import NotFound
 from heimat.store import releases, revisions, systems
 
 _REMEMBERED = 64
+_RESOLVED = 8
 
 
 class Documents:
@@ -19,6 +21,7 @@ class Documents:
     def __init__(self, engine: Engine) -> None:
         self._engine = engine
         self._systems: OrderedDict[tuple[int, int], ColorSystem] = OrderedDict()
+        self._resolved: OrderedDict[tuple[int, int], Resolved] = OrderedDict()
         self._publications: OrderedDict[int, Publication] = OrderedDict()
         self._addresses: dict[str, tuple[int, int]] = {}
         self._versions: dict[tuple[int, str], int] = {}
@@ -50,6 +53,23 @@ class Documents:
             while len(self._systems) > _REMEMBERED:
                 self._systems.popitem(last=False)
         return system
+
+    def resolved(self, alternative_id: int, number: int) -> Resolved:
+        """The colors of a revision, in its first theme. Raises NotFound.
+
+        Remembered for the last few: under a dragged crosshair, each move asks what the system has nearby.
+        """
+        key = (alternative_id, number)
+        with self._lock:
+            if key in self._resolved:
+                self._resolved.move_to_end(key)
+                return self._resolved[key]
+        found = resolve(self.system(alternative_id, number))
+        with self._lock:
+            self._resolved[key] = found
+            while len(self._resolved) > _RESOLVED:
+                self._resolved.popitem(last=False)
+        return found
 
     def alternative(self, slug: str) -> tuple[int, int]:
         """The ids of a system and its main alternative. Raises NotFound. Addresses never change hands."""
