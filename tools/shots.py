@@ -3,9 +3,10 @@
 import json
 import tempfile
 import urllib.request
+from dataclasses import dataclass
 from pathlib import Path
 
-from selenium.webdriver import Chrome
+from selenium.webdriver import Chrome, Keys
 from selenium.webdriver.support.ui import WebDriverWait
 
 from heimat.local.install import ROOT
@@ -14,16 +15,40 @@ from tools.running import RunningHeimat, temporary_database
 
 FOLDER = ROOT / "docs" / "screenshots"
 _BRINEMARK = "/systems/brinemark"
-# Name, address, chrome.
+_NEW_LINE = Keys.SHIFT + Keys.ENTER + Keys.NULL
+_LIST = "harbor light #F2C66D\nprimary: rgb(11 110 110)\ndusk oklch(0.4 0.06 300)\nlost words\ncmyk(0 20 40 0)"
+
+
+@dataclass(frozen=True)
+class Shot:
+    """One picture: what is opened, what is done there first, and the element that is there once all is."""
+
+    name: str
+    path: str
+    ready: str = "[data-testid=slip-name]"
+    chrome: str = "light"
+    typed: str = ""
+    clicked: str = ""
+
+
+def _area(name: str, ready: str, **more: str) -> Shot:
+    return Shot(f"sources-{name}", f"{_BRINEMARK}/sources?at=hue:tidewater&area={name}", ready, **more)
+
+
 _SHOTS = (
-    ("systems", "/", "light"),
-    ("sources", f"{_BRINEMARK}/sources?at=hue:tidewater", "light"),
-    ("scales", f"{_BRINEMARK}/scales?at=step:tidewater/s600", "light"),
-    ("scales-deutan", f"{_BRINEMARK}/scales?at=step:kelp/s500&seen=deutan", "light"),
-    ("scales-dark", f"{_BRINEMARK}/scales?at=step:shingle/s300", "dark"),
-    ("tokens", f"{_BRINEMARK}/tokens?at=token:text-late", "light"),
-    ("legibility", f"{_BRINEMARK}/legibility?at=token:status-success", "light"),
-    ("releases", f"{_BRINEMARK}/releases?at=hue:heather", "light"),
+    Shot("systems", "/", "main li a, main a[href*=brinemark]"),
+    Shot("sources", f"{_BRINEMARK}/sources?at=hue:tidewater"),
+    Shot("sources-reading", f"{_BRINEMARK}/sources", "[data-read]", typed=_LIST),
+    _area("picture", "[data-testid=taken] [aria-label]", clicked="[data-main='#C8321F']"),
+    _area("harmony", "[data-testid=partners]"),
+    _area("status", "[data-status]", chrome="dark"),
+    _area("gallery", "[data-set]"),
+    Shot("scales", f"{_BRINEMARK}/scales?at=step:tidewater/s600"),
+    Shot("scales-deutan", f"{_BRINEMARK}/scales?at=step:kelp/s500&seen=deutan"),
+    Shot("scales-dark", f"{_BRINEMARK}/scales?at=step:shingle/s300", chrome="dark"),
+    Shot("tokens", f"{_BRINEMARK}/tokens?at=token:text-late"),
+    Shot("legibility", f"{_BRINEMARK}/legibility?at=token:status-success"),
+    Shot("releases", f"{_BRINEMARK}/releases?at=hue:heather", "[data-testid=change]"),
 )
 
 
@@ -44,14 +69,14 @@ def _prepare(address: str) -> None:
     _post(address, f"{at}/edits", {"base": 1, "edits": edits})
 
 
-def _settled(driver: Chrome) -> bool:
-    """Whether the page has its heading, its fonts, and nothing on the way."""
+def _settled(driver: Chrome, ready: str) -> bool:
+    """Whether the page has its heading, its fonts and pictures, and the element that is there once all is."""
     return bool(
         driver.execute_script(
             "return document.querySelector('h1') !== null && document.fonts.status === 'loaded'"
-            " && (location.pathname === '/' || document.querySelector('[data-testid=slip-name]') !== null)"
-            " && (!location.pathname.endsWith('releases') || document.querySelector('[data-testid=change]') !== null)"
-            " && (location.pathname !== '/' || document.querySelectorAll('main a').length > 1)"
+            " && [...document.images].every(image => image.complete && image.naturalWidth > 0)"
+            " && document.querySelector(arguments[0]) !== null",
+            ready,
         )
     )
 
@@ -65,23 +90,30 @@ def main() -> None:
         try:
             heimat.start()
             with browser() as driver:
-                for name, path, chrome in _SHOTS:
-                    if name == "releases":
+                for shot in _SHOTS:
+                    if shot.name == "releases":
                         _prepare(heimat.address)
-                    _take(driver, heimat.address, name, path, chrome)
+                    _take(driver, heimat.address, shot)
         finally:
             heimat.stop()
             database.stop()
 
 
-def _take(driver: Chrome, address: str, name: str, path: str, chrome: str) -> None:
+def _take(driver: Chrome, address: str, shot: Shot) -> None:
     driver.get(f"{address}/mark.svg")
-    kept = {"state": {"chrome": chrome, "surround": "black" if chrome == "dark" else "white"}, "version": 0}
+    kept = {"state": {"chrome": shot.chrome, "surround": "black" if shot.chrome == "dark" else "white"}, "version": 0}
     driver.execute_script("localStorage.setItem('heimat', arguments[0])", json.dumps(kept))
-    driver.get(address + path)
-    WebDriverWait(driver, 20).until(_settled)
-    driver.save_screenshot(str(FOLDER / f"{name}.png"))
-    print(f"docs/screenshots/{name}.png")
+    driver.get(address + shot.path)
+    wait = WebDriverWait(driver, 20)
+    if shot.typed:
+        wait.until(lambda _: driver.find_elements("id", "reading-line"))[0].send_keys(
+            shot.typed.replace("\n", _NEW_LINE)
+        )
+    if shot.clicked:
+        wait.until(lambda _: driver.find_elements("css selector", shot.clicked))[0].click()
+    wait.until(lambda _: _settled(driver, shot.ready))
+    driver.save_screenshot(str(FOLDER / f"{shot.name}.png"))
+    print(f"docs/screenshots/{shot.name}.png")
 
 
 if __name__ == "__main__":

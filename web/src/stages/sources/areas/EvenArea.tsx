@@ -9,9 +9,9 @@ import { Tool } from "../../../parts/Tool";
 import { useInterface } from "../../../state/interface";
 import { useLooking } from "../../../state/looking";
 import { useLatest } from "../../../state/useLatest";
-import { counted, useAdding } from "../adding";
 import { Area } from "./Area";
 import { HueStrip } from "./HueStrip";
+import { TakeTools } from "./TakeTools";
 import { useSource } from "./useSource";
 
 type Space = NonNullable<EvenBody["space"]>;
@@ -28,7 +28,6 @@ const HEAD = 1.12;
 export function EvenArea() {
   const { seeing } = useLooking();
   const { notation } = useInterface();
-  const { add, wait } = useAdding();
   const source = useSource();
   const [count, setCount] = useState(6);
   const [space, setSpace] = useState<Space>("oklch");
@@ -110,16 +109,7 @@ export function EvenArea() {
           )}
         </>
       }
-      actions={
-        <>
-          <Tool disabled={taken.length === 0} onClick={() => void add(found)}>
-            Add {counted(taken.length, "hue")}
-          </Tool>
-          <Tool disabled={taken.length === 0} onClick={() => void wait(found)}>
-            Let {taken.length} wait
-          </Tool>
-        </>
-      }
+      actions={<TakeTools taken={found} />}
     >
       <HueStrip
         colors={answer.strip}

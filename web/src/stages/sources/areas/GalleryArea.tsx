@@ -7,15 +7,17 @@ import { Strip } from "../../../parts/Strip";
 import { Tool } from "../../../parts/Tool";
 import { useLooking } from "../../../state/looking";
 import { useView } from "../../../state/workspace";
-import { counted, useAdding } from "../adding";
 import { Area } from "./Area";
+import { SaveSet } from "./SaveSet";
+import { TakeTools } from "./TakeTools";
 
 export function GalleryArea() {
-  const { slip } = useView();
+  const { slip, hues, candidates } = useView();
   const { seeing } = useLooking();
-  const { add, wait } = useAdding();
   const [text, setText] = useState("");
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
+  const [saving, setSaving] = useState(false);
+  const [said, setSaid] = useState<string | null>(null);
   const query = useQuery({
     queryKey: ["gallery", text, seeing],
     queryFn: () => data(client.GET("/api/gallery", { params: { query: { text, ...seeing } } })),
@@ -32,8 +34,6 @@ export function GalleryArea() {
     for (const key of keys) if (!next.delete(key)) next.add(key);
     setChosen(next);
   };
-  const take = (send: (found: typeof taken) => Promise<boolean>) =>
-    void send(taken).then((done) => done && setChosen(new Set()));
   return (
     <Area
       title="Gallery"
@@ -55,26 +55,39 @@ export function GalleryArea() {
               Like {slip.name}
             </Tool>
           )}
+          <Tool
+            disabled={saving || hues.length + candidates.length === 0}
+            onClick={() => {
+              setSaving(true);
+              setSaid(null);
+            }}
+          >
+            Save a set of these hues
+          </Tool>
         </>
       }
-      actions={
-        <>
-          <Tool disabled={taken.length === 0} onClick={() => take(add)}>
-            Add {counted(taken.length, "hue")}
-          </Tool>
-          <Tool disabled={taken.length === 0} onClick={() => take(wait)}>
-            Let {taken.length === 1 ? "it" : taken.length} wait
-          </Tool>
-        </>
-      }
+      actions={<TakeTools taken={taken} onDone={() => setChosen(new Set())} />}
     >
-      <SaveSet />
+      {saving && (
+        <SaveSet
+          onSaved={(name) => {
+            setSaving(false);
+            setSaid(`${name} is in the gallery.`);
+          }}
+          onLeave={() => setSaving(false)}
+        />
+      )}
+      {said && (
+        <Text role="status" fontSize="12px" marginTop="4px">
+          {said}
+        </Text>
+      )}
       {query.error && <Text fontWeight="700">{problemOf(query.error).message}</Text>}
       {sets.length === 0 && query.data && (
         <Text marginTop="8px">No set holds these words. Try fewer words, or a color.</Text>
       )}
       {sets.map((set) => (
-        <GallerySet key={set.id} set={set} chosen={chosen} onToggle={toggle} />
+        <GallerySet key={set.id} set={set} chosen={chosen} onToggle={toggle} onSay={setSaid} />
       ))}
     </Area>
   );
@@ -84,9 +97,10 @@ interface SetProps {
   set: GallerySetView;
   chosen: ReadonlySet<string>;
   onToggle: (keys: string[]) => void;
+  onSay: (words: string) => void;
 }
 
-function GallerySet({ set, chosen, onToggle }: SetProps) {
+function GallerySet({ set, chosen, onToggle, onSay }: SetProps) {
   const queries = useQueryClient();
   const places = new Set(
     set.colors.map((_, place) => place).filter((place) => chosen.has(`${set.id}/${place}`)),
@@ -97,12 +111,17 @@ function GallerySet({ set, chosen, onToggle }: SetProps) {
     onToggle(every.filter((place) => all || !places.has(place)).map((place) => `${set.id}/${place}`));
   };
   const remove = async () => {
-    await data(
-      client.DELETE("/api/gallery/{set_id}", {
-        params: { path: { set_id: set.id } },
-        parseAs: "text",
-      }) as never,
-    ).catch(() => undefined);
+    try {
+      await data(
+        client.DELETE("/api/gallery/{set_id}", {
+          params: { path: { set_id: set.id } },
+          parseAs: "text",
+        }) as never,
+      );
+      onSay(`${set.name} is no longer in the gallery.`);
+    } catch (thrown) {
+      onSay(problemOf(thrown).message);
+    }
     void queries.invalidateQueries({ queryKey: ["gallery"] });
   };
   return (
@@ -135,83 +154,5 @@ function GallerySet({ set, chosen, onToggle }: SetProps) {
         </Tool>
       )}
     </Flex>
-  );
-}
-
-/** The present hues, or the candidates, under a name and words. */
-function SaveSet() {
-  const { hues, candidates, name: system } = useView();
-  const queries = useQueryClient();
-  const [open, setOpen] = useState(false);
-  const [name, setName] = useState("");
-  const [words, setWords] = useState("");
-  const [out, setOut] = useState<ReadonlySet<number>>(new Set());
-  const [said, setSaid] = useState<string | null>(null);
-  const colors = [...hues, ...candidates].map((color) => ({ ...color, name: color.name || color.hex }));
-  if (!open)
-    return (
-      <Flex gap="8px" align="center">
-        <Tool disabled={colors.length === 0} onClick={() => setOpen(true)}>
-          Save a set of these hues
-        </Tool>
-        {said && <Text fontSize="12px">{said}</Text>}
-      </Flex>
-    );
-  const kept = colors.filter((_, place) => !out.has(place));
-  const save = async () => {
-    try {
-      const body = { name, words, colors: kept.map((color) => ({ name: color.name, color: color.hex })) };
-      await data(client.POST("/api/gallery", { body: body as never }));
-      setSaid(`${name.trim()} is in the gallery.`);
-      setOpen(false);
-      setName("");
-      setWords("");
-      void queries.invalidateQueries({ queryKey: ["gallery"] });
-    } catch (thrown) {
-      setSaid(problemOf(thrown).message);
-    }
-  };
-  return (
-    <Box bg="bg.subtle" padding="8px 12px">
-      <Strip
-        colors={colors}
-        height={36}
-        label="Colors to save; press one to leave it out"
-        chosen={new Set(colors.map((_, place) => place).filter((place) => !out.has(place)))}
-        onToggle={(place) => {
-          const next = new Set(out);
-          if (!next.delete(place)) next.add(place);
-          setOut(next);
-        }}
-        texts={colors.map((color) => color.name)}
-      />
-      <Flex gap="8px" marginTop="8px" align="center" wrap="wrap">
-        <Input
-          aria-label="Name of the set"
-          placeholder={`Name, for example ${system} in spring`}
-          size="2xs"
-          height="26px"
-          width="220px"
-          value={name}
-          onChange={(event) => setName(event.target.value)}
-        />
-        <Input
-          aria-label="Words for the set"
-          placeholder="Words to find it by"
-          size="2xs"
-          height="26px"
-          width="280px"
-          value={words}
-          onChange={(event) => setWords(event.target.value)}
-        />
-        <Tool onClick={() => void save()}>Save {counted(kept.length, "color")}</Tool>
-        <Tool onClick={() => setOpen(false)}>Not now</Tool>
-        {said && (
-          <Text fontSize="12px" fontWeight="700">
-            {said}
-          </Text>
-        )}
-      </Flex>
-    </Box>
   );
 }

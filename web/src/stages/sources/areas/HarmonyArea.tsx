@@ -10,10 +10,11 @@ import { useInterface } from "../../../state/interface";
 import { useLooking } from "../../../state/looking";
 import { useLatest } from "../../../state/useLatest";
 import { useView } from "../../../state/workspace";
-import { counted, useAdding } from "../adding";
+import { useAdding } from "../adding";
 import { Area } from "./Area";
 import { HueStrip, type StripMark } from "./HueStrip";
 import { PartnerRow } from "./PartnerRow";
+import { TakeTools } from "./TakeTools";
 import { useSource } from "./useSource";
 
 type Relation = NonNullable<HarmonyBody["relation"]>;
@@ -54,7 +55,7 @@ export function HarmonyArea() {
   const { hues } = useView();
   const { seeing, look } = useLooking();
   const { notation } = useInterface();
-  const { add, wait } = useAdding();
+  const { add } = useAdding();
   const source = useSource();
   const [relation, setRelation] = useState<Relation>("split complementary");
   const [circle, setCircle] = useState<"oklch" | "hsl">("oklch");
@@ -201,19 +202,13 @@ export function HarmonyArea() {
         </>
       }
       actions={
-        <>
-          <Tool disabled={taken.length === 0} onClick={() => void add(found(false))}>
-            Add {counted(taken.length, "hue")}
-          </Tool>
+        <TakeTools taken={found(false)}>
           {!several && (
             <Tool disabled={taken.length === 0} onClick={() => void add(found(true))}>
               Add as derived
             </Tool>
           )}
-          <Tool disabled={taken.length === 0} onClick={() => void wait(found(false))}>
-            Let {taken.length === 1 ? "it" : taken.length} wait
-          </Tool>
-        </>
+        </TakeTools>
       }
     >
       <HueStrip

@@ -6,12 +6,11 @@ import { Choice } from "../../../parts/Choice";
 import { Range } from "../../../parts/Range";
 import { Strip } from "../../../parts/Strip";
 import { Toggle } from "../../../parts/Toggle";
-import { Tool } from "../../../parts/Tool";
 import { useLooking } from "../../../state/looking";
 import { useLatest } from "../../../state/useLatest";
 import { useView } from "../../../state/workspace";
-import { counted, useAdding } from "../adding";
 import { Area } from "./Area";
+import { TakeTools } from "./TakeTools";
 import { useHueItems, useSource } from "./useSource";
 
 const WORDS: Record<MixView["space"], string> = {
@@ -24,7 +23,6 @@ const WORDS: Record<MixView["space"], string> = {
 export function MixArea() {
   const { hues } = useView();
   const { seeing } = useLooking();
-  const { add, wait } = useAdding();
   const source = useSource();
   const items = useHueItems();
   const [otherId, setOtherId] = useState<string | null>(null);
@@ -77,16 +75,7 @@ export function MixArea() {
           />
         </>
       }
-      actions={
-        <>
-          <Tool disabled={taken.length === 0} onClick={() => void add(found)}>
-            Add {counted(taken.length, "hue")}
-          </Tool>
-          <Tool disabled={taken.length === 0} onClick={() => void wait(found)}>
-            Let {taken.length === 1 ? "it" : taken.length} wait
-          </Tool>
-        </>
-      }
+      actions={<TakeTools taken={found} />}
     >
       {answer.map((each) => (
         <Flex key={each.space} align="center" gap="10px" data-mix={each.space}>

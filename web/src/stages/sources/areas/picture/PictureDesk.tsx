@@ -3,12 +3,12 @@ import { Box, Flex, Text } from "@chakra-ui/react";
 import { type ReactNode, useState } from "react";
 import { client, data, type MainColorView, type PictureView, type SampleView } from "../../../../api/client";
 import { Range } from "../../../../parts/Range";
-import { Tool } from "../../../../parts/Tool";
 import { useInterface } from "../../../../state/interface";
 import { useLooking } from "../../../../state/looking";
 import { useLatest } from "../../../../state/useLatest";
-import { counted, useAdding } from "../../adding";
+import { useAdding } from "../../adding";
 import { Area } from "../Area";
+import { TakeTools } from "../TakeTools";
 import { AreaTools } from "./AreaTools";
 import { Canvas, type Rect } from "./Canvas";
 import { MainColors } from "./MainColors";
@@ -117,16 +117,7 @@ export function PictureDesk({ picture, tools, progress }: Props) {
           />
         </>
       }
-      actions={
-        <>
-          <Tool disabled={kept.length === 0 || busy} onClick={() => void add(found(kept))}>
-            Add {counted(kept.length, "hue")}
-          </Tool>
-          <Tool disabled={kept.length === 0 || busy} onClick={() => void wait(found(kept))}>
-            Let {kept.length === 1 ? "it" : kept.length} wait
-          </Tool>
-        </>
-      }
+      actions={<TakeTools taken={found(kept)} busy={busy} />}
     >
       {progress}
       <Flex gap="16px" align="flex-start">

@@ -1,0 +1,80 @@
+/** Saving the present hues and candidates, or some of them, in the gallery under a name and words. */
+import { Box, Flex, Input, Text } from "@chakra-ui/react";
+import { useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { client, data, problemOf } from "../../../api/client";
+import { Strip } from "../../../parts/Strip";
+import { Tool } from "../../../parts/Tool";
+import { useView } from "../../../state/workspace";
+import { counted } from "../adding";
+
+interface Props {
+  onSaved: (name: string) => void;
+  onLeave: () => void;
+}
+
+export function SaveSet({ onSaved, onLeave }: Props) {
+  const { hues, candidates, name: system } = useView();
+  const queries = useQueryClient();
+  const [name, setName] = useState("");
+  const [words, setWords] = useState("");
+  const [out, setOut] = useState<ReadonlySet<number>>(new Set());
+  const [refused, setRefused] = useState<string | null>(null);
+  const colors = [...hues, ...candidates].map((color) => ({ ...color, name: color.name || color.hex }));
+  const kept = colors.filter((_, place) => !out.has(place));
+  const save = async () => {
+    try {
+      const body = { name, words, colors: kept.map((color) => ({ name: color.name, color: color.hex })) };
+      await data(client.POST("/api/gallery", { body: body as never }));
+      void queries.invalidateQueries({ queryKey: ["gallery"] });
+      onSaved(name.trim());
+    } catch (thrown) {
+      setRefused(problemOf(thrown).message);
+    }
+  };
+  return (
+    <Box bg="bg.subtle" padding="8px 12px">
+      <Strip
+        colors={colors}
+        height={36}
+        label="Colors to save; press one to leave it out"
+        chosen={new Set(colors.map((_, place) => place).filter((place) => !out.has(place)))}
+        onToggle={(place) => {
+          const next = new Set(out);
+          if (!next.delete(place)) next.add(place);
+          setOut(next);
+        }}
+        texts={colors.map((color) => color.name)}
+      />
+      <Flex gap="8px" marginTop="8px" align="center" wrap="wrap">
+        <Input
+          aria-label="Name of the set"
+          placeholder={`Name, for example ${system} in spring`}
+          size="2xs"
+          height="26px"
+          width="250px"
+          borderColor="border.emphasized"
+          value={name}
+          onChange={(event) => setName(event.target.value)}
+        />
+        <Input
+          aria-label="Words for the set"
+          placeholder="Words to find it by"
+          size="2xs"
+          height="26px"
+          width="280px"
+          borderColor="border.emphasized"
+          value={words}
+          onChange={(event) => setWords(event.target.value)}
+        />
+        <Tool onClick={() => void save()}>Save {counted(kept.length, "color")}</Tool>
+        <Tool onClick={onLeave}>Not now</Tool>
+        {refused && (
+          <Text fontSize="12px" fontWeight="700">
+            {refused}
+          </Text>
+        )}
+      </Flex>
+    </Box>
+  );
+}
