@@ -1,19 +1,23 @@
 """Where each hue of a document stands: given, tinted or derived, chains followed."""
 
+from functools import lru_cache
+
 from heimat.core.color.notation import Color, oklch_of
 from heimat.core.sources.derivation import COLORED, Standing, derive, lightness_of, solved
-from heimat.core.system import ColorSystem, DerivedSource, GivenSource, Hue, TintedSource
+from heimat.core.system import ColorSystem, DerivedSource, GivenSource, Hue, Recall, TintedSource
 
 __all__ = ["COLORED", "solved", "source_color", "standing"]
+
+_REMEMBERED = 2048
+"""Standings that a process remembers: they are asked for again and again, by scales, tokens, findings and the page."""
 
 
 def standing(system: ColorSystem, hue: Hue) -> Standing:
     """Where a hue stands. Raises KeyError where a parent is missing; a document that holds together has none."""
     source = hue.source
     if isinstance(source, GivenSource):
-        return _given(source.color, hue)
-    parent = standing(system, system.hues[source.hue])
-    return derive(parent, source) if isinstance(source, DerivedSource) else _tinted(parent, source)
+        return _given(source.color, hue.recall)
+    return _following(standing(system, system.hues[source.hue]), source)
 
 
 def source_color(system: ColorSystem, hue: Hue) -> Color:
@@ -21,13 +25,19 @@ def source_color(system: ColorSystem, hue: Hue) -> Color:
     return standing(system, hue).color
 
 
-def _given(color: Color, hue: Hue) -> Standing:
+@lru_cache(_REMEMBERED)
+def _following(parent: Standing, source: DerivedSource | TintedSource) -> Standing:
+    return derive(parent, source) if isinstance(source, DerivedSource) else _tinted(parent, source)
+
+
+@lru_cache(_REMEMBERED)
+def _given(color: Color, recall: Recall | None) -> Standing:
     """A given color. Its aim is what is remembered while white, gray or the gamut takes chroma and hue away."""
     opaque = color if color.alpha == 1.0 else color.model_copy(update={"alpha": 1.0})
     _, chroma, angle = (float(number) for number in oklch_of(opaque))
-    if hue.recall is not None:
-        angle = hue.recall.hue if chroma < COLORED else angle
-        chroma = max(hue.recall.chroma, chroma)
+    if recall is not None:
+        angle = recall.hue if chroma < COLORED else angle
+        chroma = max(recall.chroma, chroma)
     return Standing(opaque, color.alpha, (lightness_of(opaque), chroma, angle % 360.0))
 
 
