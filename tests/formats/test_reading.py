@@ -133,6 +133,8 @@ def test_a_table_with_formulas():
     assert told(reading) == [("tidewater", "#0B6E6E"), ("last", "#FFFFFF")]
     assert [number for number, _ in problems(reading)] == [3, 4, 5]
     assert "Heimat computes none" in problems(reading)[0][1]
+    only = read_any.read("name,value\n=A1,#ff0000\n+1,#00ff00")
+    assert (only.kind, told(only), len(problems(only))) == ("table", [], 2)
     assert "No heading says color" in problems(read_csv.read("a,b\n1,2"))[0][1]
     assert told(read_any.read('name,color\n"sea, deep","rgb(1, 2, 3)"')) == [("sea, deep", "#010203")]
 

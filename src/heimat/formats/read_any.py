@@ -39,8 +39,8 @@ def read(text: str, name: str = "") -> Reading:
         called = f"“{name[:60]}”" if name else "This"
         return nothing("list", f"{called} is not text, so no colors can be read from it.")
     reading = _as_what_it_seems(text, PurePosixPath(name.lower()).suffix)
-    if reading.kind != "list" and "{" not in text and not any(line.color for line in reading.lines):
-        # What seemed to be more may be plain lines after all.
+    if reading.kind != "list" and "{" not in text and not any(line.color or line.text for line in reading.lines):
+        # What seemed to be more, and of which no single line is told, may be plain lines after all.
         plain = _as_list(text)
         return plain if any(line.color for line in plain.lines) else reading
     return reading
