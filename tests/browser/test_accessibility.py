@@ -23,7 +23,8 @@ axe.run({exclude: [['[data-sample]']]}, {
 
 # What shows that a work area has its answer.
 AREA_READY = (
-    "[data-testid=partners], [data-testid=even-words], [data-mix], [data-main], [data-status],"
+    "[data-testid=ladder-rows], [data-method], [data-testid=measures],"
+    " [data-testid=partners], [data-testid=even-words], [data-mix], [data-main], [data-status],"
     " [data-set], [data-testid=plan], [data-testid=area] [aria-label^='The scale of the neutral']"
 )
 SCREENS = [
@@ -44,6 +45,9 @@ SCREENS = [
 AREAS = [
     (f"/systems/brinemark/sources?at=hue:buoy&area={area}", "light" if place % 2 else "dark")
     for place, area in enumerate(("harmony", "even", "mix", "picture", "status", "neutral", "gallery", "text"))
+] + [
+    (f"/systems/brinemark/scales?at=hue:tidewater&area={area}", chrome)
+    for area, chrome in (("ladder", "light"), ("method", "dark"), ("scale", "light"))
 ]
 
 

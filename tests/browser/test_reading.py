@@ -99,7 +99,7 @@ def test_existing_colors_are_pinned_where_they_fit(page: Page) -> None:
     page.click("[data-hue=flare]")
     page.says("[data-testid=pins]", "#B02A44")
     page.says("[data-testid=pins]", "from the generated #BF3650")
-    page.press("Take the pin at 600 away")
+    page.press("600 back to generated")
     page.wait(lambda: not page.all("[data-testid=pins]"))
 
 

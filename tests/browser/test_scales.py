@@ -1,4 +1,4 @@
-"""Scales: walking by keys, grounds, ladders, anchors, pins, and what the slip tells."""
+"""Scales: walking by keys, grounds, anchors, pins, nudges, and what the slip tells."""
 
 from selenium.webdriver import Keys
 
@@ -46,23 +46,13 @@ def test_the_ground_moves_the_line_of_what_passes(page: Page) -> None:
     page.says("main", "where 4.5 on shingle 900 begins")
 
 
-def test_the_long_ladder_and_back(page: Page) -> None:
-    page.open(AT)
-    usual = page.steps("tidewater")
-    page.choose("Ladder usual, 9", "long, 11")
-    page.wait(lambda: len(page.steps("tidewater")) == 11)
-    assert "#0B6E6E" in page.steps("tidewater")
-    page.says("[aria-label=Promises]", "apart")
-    page.press("Undo")
-    page.wait(lambda: page.steps("tidewater") == usual)
-
-
 def test_the_anchor_can_be_chosen(page: Page) -> None:
-    page.open(f"{AT}?at=hue:flare")
+    page.open(f"{AT}?at=hue:flare&area=scale")
     page.choose("Anchor of flare nearest label", "800")
     page.wait(lambda: page.steps("flare")[7] == "#BF3650")
     page.choose("Anchor of flare 800", "no step: guide only")
     page.wait(lambda: "#BF3650" not in page.steps("flare"))
+    page.says("[data-testid=measures]", "The source is on no step")
 
 
 def test_pins_by_key_and_back(page: Page) -> None:
@@ -75,6 +65,33 @@ def test_pins_by_key_and_back(page: Page) -> None:
     generated = page.steps("tidewater")[4]
     page.keys("p")
     page.says("[data-testid=slip-why]", f"Pinned at {generated}")
+
+
+def test_nudges_by_key_and_back(page: Page) -> None:
+    page.open(f"{AT}?at=step:kelp/s300")
+    before = page.steps("kelp")
+    page.says("[data-testid=slip-why]", "Aimed at L* 74.8")
+    page.leave_fields()
+    page.keys("=", "=")
+    page.says("[data-testid=slip-why]", "nudged 2.0 lighter")
+    after = page.steps("kelp")
+    assert after[:2] + after[3:] == before[:2] + before[3:]
+    assert "nudged" in cell(page, "step:kelp/s300").get_attribute("aria-label")
+    assert "+" in cell(page, "step:kelp/s300").text
+    # It is listed beside what would be generated, and each is one step of undo.
+    page.click("[data-row=kelp] button")
+    page.press("One scale")
+    page.says("[data-testid=pins]", f"300 nudged {after[2]}, ")
+    page.says("[data-testid=pins]", f"from the generated {before[2]}")
+    page.press("300 back to generated")
+    page.wait(lambda: page.steps("kelp") == before)
+    page.press("Undo")
+    page.wait(lambda: page.steps("kelp") == after)
+    page.click("[data-key='step:kelp/s300']")
+    page.says("[data-testid=slip-name]", "kelp 300")
+    page.leave_fields()
+    page.keys(Keys.BACKSPACE)
+    page.wait(lambda: page.steps("kelp") == before)
 
 
 def test_copying_in_the_notation_chosen(page: Page) -> None:

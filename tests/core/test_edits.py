@@ -13,6 +13,7 @@ from heimat.core.edits import (
     AddHues,
     AddToken,
     AimSource,
+    AimStep,
     Applied,
     FollowHue,
     MoveHue,
@@ -23,9 +24,13 @@ from heimat.core.edits import (
     RenameSystem,
     RenameToken,
     SetAnchor,
+    SetCurves,
     SetHueKind,
+    SetHueLadder,
     SetHueNote,
     SetLadder,
+    SetMethod,
+    SetPinNeighbours,
     SetScalePattern,
     SetSource,
     SetTokenValue,
@@ -33,10 +38,15 @@ from heimat.core.edits import (
     apply_all,
     conflict,
 )
+from heimat.core.edits.ladder import losses
 from heimat.core.errors import DomainError
 from heimat.core.ids import key_between
+from heimat.core.publication import publication
 from heimat.core.resolve import resolve
 from heimat.core.scales.anchors import Anchor
+from heimat.core.scales.curves import Curves
+from heimat.core.scales.methods import ContrastTargets, Method, Typed, WhiteBlack
+from heimat.core.scales.shaping import ShapedLadder, ShapedStep
 from heimat.core.sources.start import start_system
 from heimat.core.system import LiteralColor, StepAlias, TintedSource, TokenAlias, in_order, read_document
 from heimat.core.tokens.starter import DAY
@@ -44,6 +54,16 @@ from heimat.demo.systems import brinemark, merrow_light
 
 SYSTEM = brinemark()
 TEAL = parse("#0B6E7E")
+
+OWN = ShapedLadder(
+    steps=(
+        ShapedStep(id="s100", label="100", lightness=96.0),
+        ShapedStep(label="150", lightness=90.0, between=True),
+        ShapedStep(id="s200", label="soft", lightness=85.0, hidden=True),
+        ShapedStep(id="s600", label="600", lightness=41.0),
+        ShapedStep(id="s900", label="900", lightness=9.0),
+    )
+)
 
 EVERY_EDIT = [
     AddHues(hues=[{"id": "dusk", "name": "dusk", "color": "#443355"}, {"id": "x1", "color": "#FFCC00"}]),
@@ -63,6 +83,15 @@ EVERY_EDIT = [
     PinStep(hue="sound", step="s300", color="#123456"),
     PinStep(hue="tidewater", step="s500", color=None),
     SetLadder(ladder="long"),
+    SetLadder(ladder=OWN),
+    SetHueLadder(hue="kelp", ladder="short"),
+    SetHueLadder(hue="shingle", ladder=None),
+    SetMethod(method=Method(name="mix", mix=WhiteBlack(space="oklab", targets=(Typed(step="s100", value=80.0),)))),
+    SetMethod(hue="gorse", method=Method(name="contrast")),
+    SetCurves(curves=Curves(dark_taper=0.5)),
+    SetCurves(hue="gorse", curves=Curves(dark_drift=-10.0)),
+    AimStep(hue="kelp", step="s300", lightness=76.0, chroma=0.1, angle=148.0),
+    SetPinNeighbours(hue="tidewater", smooth=True),
     SetScalePattern(pattern="color.{hue}.{step}"),
     RenameSystem(name="Brinemark lines"),
     AddToken(id="late2", name="text.later", theme=DAY, value=StepAlias(hue="buoy", step="s600")),
@@ -106,6 +135,12 @@ def test_any_chain_of_edits_can_be_taken_back(edits):
         assert at == before
 
 
+def own(place, **change):
+    """The ladder above with one of its steps changed."""
+    steps = [step.model_copy(update=change) if at == place else step for at, step in enumerate(OWN.steps)]
+    return ShapedLadder(steps=tuple(steps))
+
+
 REFUSED = [
     (RenameHue(hue="kelp", name=""), "name", "needs a name"),
     (RenameHue(hue="kelp", name="flare"), "name", "taken"),
@@ -131,6 +166,26 @@ REFUSED = [
     (SetAnchor(hue="kelp", anchor=Anchor(mode="label", step="s950")), "anchor.step", "labels"),
     (SetSource(hue="kelp", color="#11223344"), "color", "opaque"),
     (SetLadder(ladder="rope"), "ladder", "usual"),
+    (SetLadder(ladder=own(1, label="100")), "ladder.steps.1.label", "there twice"),
+    (SetLadder(ladder=own(1, label=" ")), "ladder.steps.1.label", "needs a label"),
+    (SetLadder(ladder=own(2, lightness=95.0)), "ladder.steps.2.lightness", "at most L* 89.9"),
+    (SetLadder(ladder=own(0, lightness=101.0)), "ladder.steps.0.lightness", "could be 100"),
+    (SetLadder(ladder=own(4, between=True)), "ladder", "stands between no others"),
+    (SetLadder(ladder=ShapedLadder(steps=OWN.steps[:1])), "ladder", "3 to 24 steps"),
+    (SetMethod(method=None), "method", "need a method"),
+    (
+        SetMethod(method=Method(contrast=ContrastTargets(targets=(Typed(step="s900", value=22.0),)))),
+        "method.contrast.targets.0.value",
+        "nearest is 21.00",
+    ),
+    (
+        SetMethod(method=Method(mix=WhiteBlack(targets=(Typed(step="s900", value=-120.0),)))),
+        "method.mix.targets.0.value",
+        "nearest is -100",
+    ),
+    (AimStep(hue="tidewater", step="s500", lightness=50.0, chroma=0.1, angle=1.0), "step", "pinned"),
+    (AimStep(hue="tidewater", step="s600", lightness=50.0, chroma=0.1, angle=1.0), "step", "own color"),
+    (AimStep(hue="tidewater", step="s950", lightness=50.0, chroma=0.1, angle=1.0), "step", "no such step"),
     (FollowHue(hue="tidewater", source=TintedSource(hue="shingle")), "source.hue", "circle"),
     (RenameSystem(name="  "), "name", "needs a name"),
     (AddHues(hues=[{"name": "kelp", "color": "#123456"}]), "hues.0.name", "taken"),
@@ -244,6 +299,37 @@ def _meet(one: Applied, other: Applied) -> bool:
 def test_when_two_changes_meet(one, other, meets):
     assert _meet(apply_all(SYSTEM, [one]), apply_all(SYSTEM, [other])) is meets
     assert _meet(apply_all(SYSTEM, [other]), apply_all(SYSTEM, [one])) is meets
+
+
+def test_what_a_ladder_takes_away_is_told_before():
+    pinned = apply(SYSTEM, AimStep(hue="kelp", step="s300", lightness=76.0, chroma=0.1, angle=148.0))
+    fixed = apply(pinned, SetAnchor(hue="flare", anchor=Anchor(mode="label", step="s700")))
+    after = apply(fixed, SetLadder(ladder=OWN))
+    told = losses(fixed, after)
+    assert told[:3] == [
+        "The pin at tidewater 500 goes.",
+        "The nudge at kelp 300 goes.",
+        "flare stands at the nearest label, not at 700 any more.",
+    ]
+    assert "status.success moves from kelp 500 to kelp 600." in told
+    assert losses(fixed, apply(fixed, SetLadder(ladder="long"))) == []
+    # What is hidden is not published, and what counts is counted without the step between.
+    labels = [token.name for token in publication(resolve(after)).tokens if token.name.startswith("kelp.")]
+    assert labels == ["kelp.100", "kelp.150", "kelp.600", "kelp.900"]
+    assert after.ladder.positions(after.ladder.lightness())[2:].tolist() == [1.0, 2.0, 3.0]
+
+
+def test_a_nudge_is_kept_on_top_of_what_is_generated():
+    nudged = apply(SYSTEM, AimStep(hue="kelp", step="s300", lightness=80.0, chroma=0.1, angle=148.0))
+    moved = apply(nudged, AimSource(hue="kelp", lightness=50.0, chroma=0.12, angle=140.0))
+    nudge = nudged.hues["kelp"].nudges["s300"]
+    plain = apply(moved, PinStep(hue="kelp", step="s300", color=None))
+    with_it, without = (resolve(system).scales["kelp"] for system in (moved, plain))
+    assert with_it.lightness[2] - without.lightness[2] == pytest.approx(nudge.lightness, abs=1e-5)
+    assert plain.hues["kelp"].nudges == {}
+    same = resolve(SYSTEM).scales["kelp"]
+    back = {"lightness": same.lightness[2], "chroma": same.chroma[2], "angle": same.hue[2] % 360.0}
+    assert apply(nudged, AimStep(hue="kelp", step="s300", **back)).hues["kelp"].nudges == {}
 
 
 def test_limits():

@@ -62,10 +62,12 @@ def test_what_stands_on_a_color():
     assert find(RESOLVED, "token:surface-brand").why == "In day it is action.fill, tidewater 600."
 
 
-def test_only_a_source_can_be_moved():
+def test_what_can_be_moved():
     assert find(RESOLVED, "hue:buoy").movable_hue == "buoy"
     assert find(RESOLVED, "step:buoy/s500").movable_hue == "buoy"
-    assert find(RESOLVED, "step:buoy/s600").movable_hue is None
+    assert find(RESOLVED, "step:buoy/s500").movable_step is None
+    assert find(RESOLVED, "step:buoy/s600").movable_step == "s600"
+    assert find(RESOLVED, "step:tidewater/s500").movable_hue is None
     assert find(RESOLVED, "token:text-late").movable_hue is None
 
 

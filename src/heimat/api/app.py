@@ -11,6 +11,7 @@ from heimat.api import (
     routes_pictures,
     routes_reading,
     routes_releases,
+    routes_scales,
     routes_systems,
 )
 from heimat.api.context import Context
@@ -28,6 +29,7 @@ def create_app(engine: Engine) -> FastAPI:
         routes_people.router,
         routes_releases.router,
         routes_reading.router,
+        routes_scales.router,
         routes_areas.router,
         routes_pictures.router,
         routes_gallery.router,

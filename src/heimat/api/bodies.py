@@ -8,6 +8,7 @@ from typing_extensions import TypedDict
 
 from heimat.core.color.notation import Notation
 from heimat.core.edits import UserEdit
+from heimat.core.scales.shaping import ShapedLadder
 from heimat.service.editing import MOST_EDITS
 from heimat.service.seeing import Eyes, SeenAs
 from heimat.service.view import ViewOptions
@@ -34,12 +35,16 @@ class Seeing(Body):
 
 
 class Looking(Seeing):
-    """How the person looks: through which eyes, on which ground, in which theme and notation, at which key."""
+    """How the person looks: through which eyes, on which ground, in which theme and notation, at which key.
+
+    `detail` asks for the selected hue's scale in all detail.
+    """
 
     ground: Annotated[str, Field(max_length=120)] = "white"
     theme: Annotated[str | None, Field(max_length=40)] = None
     select: Annotated[str | None, Field(max_length=120)] = None
     notation: Notation = "hex"
+    detail: bool = False
 
     def options(self, *, repairs: bool = True) -> ViewOptions:
         """The options of a view."""
@@ -70,6 +75,13 @@ class TakeBackBody(Body):
 
     key: Key
     view: Looking = Looking()
+
+
+class LadderBody(Body):
+    """A ladder, ready made by its name or step by step, for all scales or for one hue's; without one, that of all."""
+
+    hue: Annotated[str | None, Field(max_length=64)] = None
+    ladder: str | ShapedLadder | None = None
 
 
 class StartBody(Body):

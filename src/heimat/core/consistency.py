@@ -39,7 +39,7 @@ def _check_hues(system: ColorSystem, field: str) -> None:
                 raise DomainError(f"{hue.name} needs a hue to follow.", field, "missing")
             refuse_circle(system, hue, system.hues[parent], field)
         ladder = ladder_of(system, hue)
-        for step in [*hue.pins, *([hue.anchor.step] if hue.anchor.mode == "label" else [])]:
+        for step in [*hue.pins, *hue.nudges, *([hue.anchor.step] if hue.anchor.mode == "label" else [])]:
             if step is None or ladder.index(step) is None:
                 raise DomainError(f"{hue.name} has no step of that label on its ladder.", field, "missing")
 

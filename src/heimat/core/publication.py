@@ -59,6 +59,8 @@ def publication(resolved: Resolved) -> Publication:
     for hue, names in scale_token_names(system):
         rgb8, alpha = resolved.scales[hue.id].rgb8, standing(system, hue).alpha
         for step, name, color in zip(ladder_of(system, hue).steps, names, hexes_of(rgb8), strict=True):
+            if step.hidden:
+                continue
             step_names[hue.id, step.id] = name
             tokens.append(PublishedToken(f"{hue.id}/{step.id}", name, color, alpha, None, ""))
     for token in in_order(system.tokens):
@@ -66,7 +68,8 @@ def publication(resolved: Resolved) -> Publication:
         value = value_in(token, resolved.theme.id if resolved.theme else "")
         alias = None
         if isinstance(value, StepAlias):
-            alias = step_names[value.hue, value.step]
+            # A token on a hidden step leaves with its value alone.
+            alias = step_names.get((value.hue, value.step))
         elif isinstance(value, TokenAlias):
             alias = system.tokens[value.token].name
         tokens.append(PublishedToken(token.id, token.name, hex_of(color_of.rgb8), color_of.alpha, alias, token.note))

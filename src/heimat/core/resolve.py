@@ -84,12 +84,7 @@ def _steps(system: ColorSystem, hues: list[Hue], scales: dict[str, Scale]) -> St
     rgb8 = np.concatenate(each) if each else np.zeros((0, 3), dtype=np.uint8)
     luminance = relative_luminance(rgb8)
     light = lightness(luminance)
-    positions = [
-        system.ladder.positions(ladder_of(system, hue).lightness())
-        if hue.ladder
-        else np.arange(len(system.ladder.steps), dtype=np.float64)
-        for hue in hues
-    ]
+    positions = [system.ladder.positions(ladder_of(system, hue).lightness()) for hue in hues]
     counts = [len(steps) for steps in each]
     return Steps(
         rgb8=rgb8,
@@ -105,11 +100,11 @@ def _steps(system: ColorSystem, hues: list[Hue], scales: dict[str, Scale]) -> St
 def _promises(system: ColorSystem, hues: list[Hue], steps: Steps) -> list[Promise]:
     """Promises over all opaque scales: what a translucent step reaches depends on what lies under it."""
     opaque = np.array([standing(system, hue).alpha == 1.0 for hue in hues], dtype=bool)[steps.hue_index]
-    count = len(system.ladder.steps)
+    longest = system.ladder.longest()
     if opaque.all():
-        return promises(steps.ratios, steps.positions, count)
+        return promises(steps.ratios, steps.positions, longest)
     kept = np.flatnonzero(opaque)
-    found = promises(steps.ratios[np.ix_(kept, kept)], steps.positions[kept], count)
+    found = promises(steps.ratios[np.ix_(kept, kept)], steps.positions[kept], longest)
     return [
         replace(promise, tightest=(int(kept[promise.tightest[0]]), int(kept[promise.tightest[1]]))) for promise in found
     ]

@@ -11,7 +11,7 @@ from collections.abc import Hashable, Sequence
 from heimat.core.color.notation import rgb8_of
 from heimat.core.colors_of import source_color
 from heimat.core.scales.generate import Scale, ScaleRequest, generate
-from heimat.core.system import ColorSystem, Hue, ladder_of
+from heimat.core.system import ColorSystem, Hue, curves_of, ladder_of, method_of
 
 _REMEMBERED = 4096
 
@@ -48,13 +48,16 @@ MEMORY = _Memory()
 
 def _key(system: ColorSystem, hue: Hue) -> Hashable:
     """Everything that the scale of a hue depends on."""
-    pins = tuple(sorted(hue.pins.items())) if hue.pins else ()
     return (
         source_color(system, hue),
         ladder_of(system, hue),
         hue.anchor,
         hue.kind == "neutral",
-        pins,
+        tuple(sorted(hue.pins.items())),
+        hue.smooth,
+        tuple(sorted(hue.nudges.items())),
+        method_of(system, hue),
+        curves_of(system, hue),
         system.generator,
     )
 
@@ -62,6 +65,7 @@ def _key(system: ColorSystem, hue: Hue) -> Hashable:
 def request_of(system: ColorSystem, hue: Hue) -> ScaleRequest:
     """What the scale of a hue is made from."""
     ladder = ladder_of(system, hue)
+    method = method_of(system, hue)
     places = {step: place for place, step in enumerate(ladder.ids())}
     return ScaleRequest(
         source=source_color(system, hue),
@@ -70,6 +74,13 @@ def request_of(system: ColorSystem, hue: Hue) -> ScaleRequest:
         fixed=places.get(hue.anchor.step) if hue.anchor.step else None,
         neutral=hue.kind == "neutral",
         pins={places[step]: rgb8_of(color) for step, color in hue.pins.items()},
+        smooth=hue.smooth,
+        nudges={places[step]: nudge.values() for step, nudge in hue.nudges.items()},
+        method=method,
+        # A value typed for a step that this ladder lacks waits for a ladder that has it.
+        typed={places[typed.step]: typed.value for typed in method.typed() if typed.step in places},
+        curves=curves_of(system, hue),
+        between=frozenset(place for place, step in enumerate(ladder.steps) if step.between),
     )
 
 

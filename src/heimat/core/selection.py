@@ -6,13 +6,17 @@ from typing import Literal
 import numpy as np
 
 from heimat.core.color.arrays import Bytes
+from heimat.core.color.contrast import cut, relative_luminance
 from heimat.core.color.notation import Color, hex_of, oklch_of, rgb8_of
+from heimat.core.color.spaces import lightness
 from heimat.core.colors_of import COLORED, source_color, standing
 from heimat.core.edits.tokens import value_in_words
 from heimat.core.resolve import Resolved
+from heimat.core.scales.methods import luminance_for
+from heimat.core.scales.nudges import Nudge
 from heimat.core.sources.derivation import GAMUT_LOSS
 from heimat.core.sources.wording import derivation_words
-from heimat.core.system import DerivedSource, GivenSource, Hue, TokenAlias, children_of, ladder_of
+from heimat.core.system import DerivedSource, GivenSource, Hue, TokenAlias, children_of, ladder_of, method_of
 from heimat.core.tokens.aliases import value_in
 
 Kind = Literal["hue", "step", "token"]
@@ -20,7 +24,7 @@ Kind = Literal["hue", "step", "token"]
 
 @dataclass(frozen=True)
 class Selection:
-    """A selected color: what it is, its exact color, the hue that moving it moves (if any), and why it is so."""
+    """A selected color: what it is, its exact color, why it is so, and what moving it moves: a hue, or a step of it."""
 
     kind: Kind
     id: str
@@ -31,6 +35,7 @@ class Selection:
     hue: str | None
     why: str
     used_by: list[str]
+    movable_step: str | None = None
 
 
 def find(resolved: Resolved, key: str) -> Selection | None:
@@ -100,10 +105,11 @@ def _step(resolved: Resolved, hue: Hue, place: int) -> Selection:
         f"{hue.name} {step.label}",
         role_of(hue),
         color,
-        hue.id if exact else None,
+        None if step.id in hue.pins else hue.id,
         hue.id,
         _step_words(resolved, hue, place),
         _tokens_on(resolved, hue.id, step.id),
+        None if exact or step.id in hue.pins else step.id,
     )
 
 
@@ -118,18 +124,52 @@ def _step_words(resolved: Resolved, hue: Hue, place: int) -> str:
     if scale.anchor == place:
         chosen = "chosen as its label" if hue.anchor.mode == "label" else f"nearest to {step.label} ({aimed})"
         return f"The hue’s own color, to the bit. Its lightness {scale.source_lightness:.1f} is {chosen}."
-    words = f"{aimed[0].upper()}{aimed[1:]}"
-    moved = float(scale.lightness[place] - step.lightness)
-    if abs(moved) >= 0.05:
-        words += f", moved {abs(moved):.1f} {'lighter' if moved > 0 else 'darker'} by the anchor"
+    nudge = hue.nudges.get(step.id, Nudge())
+    words = _method_words(resolved, hue, place, float(scale.lightness[place]) - nudge.lightness)
     chroma = float(oklch_of(Color.of_bytes(scale.rgb8[place]))[1])
     wanted = float(scale.chroma[place])
-    words += f"; the curve asks for chroma {wanted:.3f}"
-    drift = (float(scale.hue[place]) - float(oklch_of(source_color(resolved.system, hue))[2]) + 180.0) % 360.0 - 180.0
+    words += f"; the curve asks for chroma {wanted - nudge.chroma:.3f}"
+    own = float(oklch_of(source_color(resolved.system, hue))[2])
+    drift = (float(scale.hue[place]) - nudge.hue - own + 180.0) % 360.0 - 180.0
     if abs(drift) >= 0.5 and wanted >= COLORED:
         words += f" and {abs(drift):.0f}° of drift"
+    words += _nudge_words(nudge)
     lost = wanted - chroma
     return words + (f", the gamut leaves {chroma:.3f}." if lost > GAMUT_LOSS else ".")
+
+
+def _method_words(resolved: Resolved, hue: Hue, place: int, light: float) -> str:
+    """From where a step comes: the aim of its label, or what its method does there."""
+    method, scale = method_of(resolved.system, hue), resolved.scales[hue.id]
+    step = ladder_of(resolved.system, hue).steps[place]
+    figure = 0.0 if scale.figures is None else float(scale.figures[place])
+    if method.name == "mix":
+        return f"{abs(figure):.0f} % {'white' if figure > 0 else 'black'}, mixed in {method.mix.space}"
+    if method.name == "hsl":
+        return f"HSL lightness {figure:.0f} %"
+    if method.name == "ends":
+        return f"Between the ends, in {method.ends.space}"
+    aimed = step.lightness
+    words = f"Aimed at L* {step.lightness:.1f}"
+    if method.name == "contrast":
+        ground = relative_luminance(rgb8_of(method.contrast.ground))
+        aimed = float(lightness(np.clip(luminance_for(figure, float(ground)), 0.0, 1.0)))
+        words = f"Aimed at {cut(figure)} against {hex_of(rgb8_of(method.contrast.ground))}, L* {aimed:.1f}"
+    moved = light - aimed
+    if abs(moved) >= 0.05:
+        words += f", moved {abs(moved):.1f} {'lighter' if moved > 0 else 'darker'} by the anchor"
+    return words
+
+
+def _nudge_words(nudge: Nudge) -> str:
+    parts = []
+    if abs(nudge.lightness) >= 0.05:
+        parts.append(f"{abs(nudge.lightness):.1f} {'lighter' if nudge.lightness > 0 else 'darker'}")
+    if abs(nudge.chroma) >= 0.0005:
+        parts.append(f"chroma {nudge.chroma:+.3f}")
+    if abs(nudge.hue) >= 0.5:
+        parts.append(f"hue {nudge.hue:+.0f}°")
+    return f", nudged {', '.join(parts)}" if parts else ""
 
 
 def _tokens_on(resolved: Resolved, hue: str, step: str | None) -> list[str]:

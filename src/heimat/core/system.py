@@ -7,11 +7,14 @@ from pydantic import BaseModel, ConfigDict, Field, model_validator
 from heimat.core.color.notation import Color, ColorInput
 from heimat.core.ids import Id, OrderKey
 from heimat.core.scales.anchors import Anchor
+from heimat.core.scales.curves import Curves
 from heimat.core.scales.generate import LATEST_GENERATOR
 from heimat.core.scales.ladder import USUAL, Ladder
+from heimat.core.scales.methods import Method
+from heimat.core.scales.nudges import Nudge
 
-SCHEMA = 2
-"""2: candidates, ordered stops and derived hues; 1 had none of them."""
+SCHEMA = 3
+"""3: methods, curves and nudges of scales; 2: candidates, ordered stops and derived hues; 1 had none of them."""
 MOST_HUES = 200
 MOST_TOKENS = 2000
 LONGEST_NAME = 80
@@ -91,7 +94,10 @@ class Recall(Part):
 
 
 class Hue(Part):
-    """A named source color: the root of one scale."""
+    """A named source color: the root of one scale.
+
+    Pins and nudges are kept by the id of their step. Where pins are `smooth`, their neighbours pass through them.
+    """
 
     id: Id
     order: OrderKey
@@ -102,7 +108,11 @@ class Hue(Part):
     recall: Recall | None = None
     anchor: Anchor = Anchor()
     ladder: Ladder | None = None
+    method: Method | None = None
+    curves: Curves | None = None
     pins: dict[str, Color] = {}
+    smooth: bool = False
+    nudges: dict[str, Nudge] = {}
     note: Note = ""
 
 
@@ -201,6 +211,8 @@ class ColorSystem(Part):
     generator: int = LATEST_GENERATOR
     name: Name
     ladder: Ladder = USUAL
+    method: Method = Method()
+    curves: Curves = Curves()
     scale_pattern: Annotated[str, Field(max_length=LONGEST_NAME)] = "{hue}.{step}"
     hues: Annotated[dict[Id, Hue], Field(max_length=MOST_HUES)] = {}
     candidates: Annotated[dict[Id, Candidate], Field(max_length=MOST_CANDIDATES)] = {}
@@ -222,6 +234,16 @@ def in_order(entities: dict[str, Entity]) -> list[Entity]:
 def ladder_of(system: ColorSystem, hue: Hue) -> Ladder:
     """The ladder that a hue's scale stands on: its own, or the system's."""
     return hue.ladder or system.ladder
+
+
+def method_of(system: ColorSystem, hue: Hue) -> Method:
+    """The method that a hue's scale is made by: its own, or the system's."""
+    return hue.method or system.method
+
+
+def curves_of(system: ColorSystem, hue: Hue) -> Curves:
+    """The curves that a hue's scale follows: its own, or the system's."""
+    return hue.curves or system.curves
 
 
 def parent_of(hue: Hue) -> str | None:

@@ -4,8 +4,8 @@ from typing import Literal
 
 from typing_extensions import TypedDict
 
+from heimat.core.color.mixing import MixSpace
 from heimat.core.sources.harmony import Relation
-from heimat.core.sources.mixing import MixSpace
 from heimat.core.system import HueKind, Status
 from heimat.service.view_types import SwatchView
 

@@ -7,6 +7,7 @@ from numpy.typing import ArrayLike
 
 from heimat.core.color.arrays import Bytes, floats
 from heimat.core.color.contrast import relative_luminance
+from heimat.core.color.mixing import MIX_SPACES
 from heimat.core.color.notation import Color, Notation, format, oklch_of, rgb8_of
 from heimat.core.color.spaces import lightness, srgb_to_hsl, srgb_to_hsv
 from heimat.core.legibility.findings import distance_text
@@ -208,5 +209,5 @@ def mix_views(one: Color, other: Color, count: int, eyes: Eyes) -> list[MixView]
             "space": space,
             "colors": eyes.swatches(np.concatenate([start[None], mixing.mixed(start, end, count, space), end[None]])),
         }
-        for space in mixing.MIX_SPACES
+        for space in MIX_SPACES
     ]

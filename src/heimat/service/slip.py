@@ -10,6 +10,7 @@ from heimat.core.colors_of import standing
 from heimat.core.ramps import CHROMA_END, ramps
 from heimat.core.resolve import Resolved
 from heimat.core.selection import Selection, neutral_ends
+from heimat.core.system import ladder_of
 from heimat.service.seeing import Eyes, luminance
 from heimat.service.view_types import GroundView, SlipView
 
@@ -35,7 +36,9 @@ def slip_view(resolved: Resolved, selection: Selection, key: str, eyes: Eyes, gr
         "used_by": selection.used_by,
         "hue": selection.hue,
         "movable_hue": selection.movable_hue,
+        "movable_step": selection.movable_step,
         "pinned": selection.kind == "step" and hue is not None and step in hue.pins,
+        "nudged": selection.kind == "step" and hue is not None and step in hue.nudges,
         "notations": [{"notation": notation, "text": text} for notation, text in texts if text],
         "grounds": _grounds(resolved, rgb8, eyes),
         "aim": {"lightness": round(aim[0], 4), "chroma": round(meant_chroma, 4), "angle": round(turn, 4) % 360.0},
@@ -67,9 +70,15 @@ def slip_view(resolved: Resolved, selection: Selection, key: str, eyes: Eyes, gr
 
 
 def _aim(resolved: Resolved, selection: Selection, shown: tuple[float, float, float]) -> tuple[float, float, float]:
-    """L*, chroma and hue that a hue is meant to have, which white, gray and the gamut may take away."""
+    """L*, chroma and hue that a hue or step is meant to have, which white, gray and the gamut may take away."""
     hue = resolved.system.hues.get(selection.movable_hue or "")
-    return standing(resolved.system, hue).aim if hue else shown
+    if hue is None:
+        return shown
+    if selection.movable_step is None:
+        return standing(resolved.system, hue).aim
+    scale, place = resolved.scales[hue.id], ladder_of(resolved.system, hue).index(selection.movable_step) or 0
+    light, chroma = float(np.clip(scale.lightness[place], 0.0, 100.0)), float(max(scale.chroma[place], 0.0))
+    return light, chroma, float(scale.hue[place]) % 360.0
 
 
 def _grounds(resolved: Resolved, rgb8: Bytes, eyes: Eyes) -> list[GroundView]:

@@ -13,19 +13,20 @@ from heimat.core.legibility.findings import distance_text, findings
 from heimat.core.legibility.pairings import over
 from heimat.core.publication import Publication, PublishedToken, publication
 from heimat.core.resolve import Resolved, ToldApartResult, resolve
-from heimat.core.scales.ladder import READY_MADE
 from heimat.core.scales.promises import Promise
 from heimat.core.selection import chain_words, find
-from heimat.core.system import ColorSystem, StepAlias, TokenAlias, TokenValue, in_order, ladder_of
+from heimat.core.system import ColorSystem, Hue, StepAlias, TokenAlias, TokenValue, in_order, ladder_of, method_of
 from heimat.core.tokens.aliases import value_in
 from heimat.service.seeing import Eyes, SeenAs
 from heimat.service.slip import slip_view
 from heimat.service.view_findings import finding_view
+from heimat.service.view_scales import ladder_view, opened_view
 from heimat.service.view_sources import (
     candidate_views,
     confusable_status,
     followers,
     following_view,
+    nudge_sign,
     on_grounds,
     pin_views,
     stops_views,
@@ -34,7 +35,6 @@ from heimat.service.view_types import (
     ContrastView,
     DistanceView,
     HueView,
-    LadderView,
     PairingView,
     PromiseView,
     StepView,
@@ -53,8 +53,8 @@ class ViewOptions:
     """How a person looks: through which eyes, on which ground, in which theme, at which color.
 
     `ground` is `white`, `black` or a step's key; `select` a key of a hue, step or token, `notation` the
-    one that values of hues are written in. `repairs` are left out while
-    something is dragged.
+    one that values of hues are written in. `detail` asks for the selected hue's scale in all detail; `repairs` are
+    left out while something is dragged.
     """
 
     vision: SeenAs = "typical"
@@ -63,6 +63,7 @@ class ViewOptions:
     theme: str | None = None
     select: str | None = None
     notation: Notation = "hex"
+    detail: bool = False
     repairs: bool = True
 
 
@@ -101,7 +102,7 @@ def system_view(system: ColorSystem, around: Around, options: ViewOptions) -> Sy
         "ground_name": ground_name,
         "theme": {"id": theme.id, "name": theme.name} if theme else None,
         "themes": [{"id": other.id, "name": other.name} for other in in_order(system.themes)],
-        "ladder": _ladder(system),
+        "ladder": ladder_view(system.ladder),
         "hues": _hues(resolved, eyes, ground, changed, options.notation),
         "candidates": candidate_views(resolved, eyes, options.notation),
         "stops": stops_views(resolved, eyes),
@@ -111,6 +112,9 @@ def system_view(system: ColorSystem, around: Around, options: ViewOptions) -> Sy
         "pairings": _pairings(resolved),
         "told_apart": [_told_apart(result) for result in resolved.told_apart],
         "findings": [finding_view(resolved, finding, eyes) for finding in findings(resolved, repairs=options.repairs)],
+        "opened": opened_view(resolved, resolved.system.hues[selection.hue], eyes)
+        if options.detail and selection and selection.hue
+        else None,
         "slip": slip_view(resolved, selection, options.select or "", eyes, ground) if selection else None,
     }
 
@@ -137,16 +141,6 @@ def _changed(now: Publication, published: Publication | None) -> set[str]:
     return {token.id for token in now.tokens if old.get(token.id) != token} | (old.keys() - current)
 
 
-def _ladder(system: ColorSystem) -> LadderView:
-    return {
-        "name": system.ladder.name,
-        "steps": [
-            {"id": step.id, "label": step.label, "lightness": f"{step.lightness:.0f}"} for step in system.ladder.steps
-        ],
-        "choices": list(READY_MADE),
-    }
-
-
 def contrast_view(value: float) -> ContrastView:
     """A ratio in words."""
     return {"text": cut(value), "grade": grade(value)}
@@ -158,7 +152,7 @@ def _hues(resolved: Resolved, eyes: Eyes, ground: Bytes, changed: set[str], nota
     own = eyes.swatches(np.array([resolved.scales[hue.id].source8 for hue in resolved.hues]).reshape(-1, 3))
     alphas = np.array([standing(system, hue).alpha for hue in resolved.hues])
     ratios = ratio(np.rint(over(steps.rgb8, alphas[steps.hue_index][:, None], ground)).astype(np.uint8), ground)
-    columns = np.clip(np.rint(steps.positions), 0, len(system.ladder.steps) - 1).astype(int)
+    columns = [column for hue in resolved.hues for column in _columns(system, hue)]
     tokens_on = Counter(color.step[0] for color in resolved.tokens.values() if color.step)
     names, descendants = followers(system)
     found: list[HueView] = []
@@ -174,11 +168,13 @@ def _hues(resolved: Resolved, eyes: Eyes, ground: Bytes, changed: set[str], nota
                     "key": f"step:{hue.id}/{step.id}",
                     "id": step.id,
                     "label": step.label,
-                    "column": int(columns[at]),
+                    "column": columns[at],
                     "contrast": contrast_view(reached),
                     "passes": reached >= AA_TEXT,
                     "anchor": scale.anchor == place and step.id not in hue.pins,
                     "pinned": step.id in hue.pins,
+                    "nudged": nudge_sign(hue.nudges.get(step.id)),
+                    "hidden": step.hidden,
                     "changed": f"{hue.id}/{step.id}" in changed,
                 }
             )
@@ -201,14 +197,25 @@ def _hues(resolved: Resolved, eyes: Eyes, ground: Bytes, changed: set[str], nota
                 "followers": names[hue.id],
                 "descendants": descendants[hue.id],
                 "pins": pin_views(resolved, hue, eyes),
+                "smooth": hue.smooth,
                 "anchor_mode": hue.anchor.mode,
                 "anchor_step": hue.anchor.step,
                 "ladder": hue.ladder.name if hue.ladder else None,
+                "method": method_of(system, hue).name,
+                "own_method": hue.method is not None,
+                "own_curves": hue.curves is not None,
                 "tokens_on": tokens_on[hue.id],
                 "steps": step_views,
             }
         )
     return found
+
+
+def _columns(system: ColorSystem, hue: Hue) -> list[int]:
+    """Under which label of the system's ladder each step of a scale stands: the one aimed nearest in lightness."""
+    aims = ladder_of(system, hue).lightness()
+    nearest: list[int] = np.abs(aims[:, None] - system.ladder.lightness()[None, :]).argmin(axis=1).tolist()
+    return nearest
 
 
 def _promise(resolved: Resolved, promise: Promise) -> PromiseView:

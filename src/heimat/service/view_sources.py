@@ -2,6 +2,7 @@
 
 from collections import Counter
 from functools import lru_cache
+from typing import Literal
 
 import numpy as np
 
@@ -14,6 +15,7 @@ from heimat.core.legibility.findings import distance_text
 from heimat.core.legibility.pairings import over
 from heimat.core.legibility.told_apart import distances
 from heimat.core.resolve import Resolved
+from heimat.core.scales.nudges import Nudge
 from heimat.core.scaling import scales_of
 from heimat.core.sources.nearness import HARDLY_DIFFERENT, differences
 from heimat.core.system import Change, ColorSystem, DerivedSource, GivenSource, Hue, in_order, ladder_of, parent_of
@@ -65,24 +67,31 @@ def _change(change: Change) -> ChangeOfQuantity:
 
 
 def pin_views(resolved: Resolved, hue: Hue, eyes: Eyes) -> list[PinView]:
-    """The pins of a hue from light to dark, each beside what would be generated in its place."""
-    if not hue.pins:
+    """The pinned and nudged steps of a hue from light to dark, each beside what would be generated in its place."""
+    changed = {**dict.fromkeys(hue.nudges, "nudged"), **dict.fromkeys(hue.pins, "pinned")}
+    if not changed:
         return []
-    generated = scales_of(resolved.system, [hue.model_copy(update={"pins": {}})])[0].rgb8
-    found: list[PinView] = []
-    for place, step in enumerate(ladder_of(resolved.system, hue).steps):
-        if step.id in hue.pins:
-            pinned = rgb8_of(hue.pins[step.id])
-            found.append(
-                {
-                    **eyes.swatch(pinned),
-                    "step": step.id,
-                    "label": step.label,
-                    "generated": eyes.swatch(np.asarray(generated[place])),
-                    "distance": distance_text(float(differences(pinned[None], generated[place][None])[0, 0])),
-                }
-            )
-    return found
+    now = resolved.scales[hue.id].rgb8
+    generated = scales_of(resolved.system, [hue.model_copy(update={"pins": {}, "nudges": {}})])[0].rgb8
+    return [
+        {
+            **eyes.swatch(np.asarray(now[place])),
+            "kind": changed[step.id],  # type: ignore[typeddict-item]
+            "step": step.id,
+            "label": step.label,
+            "generated": eyes.swatch(np.asarray(generated[place])),
+            "distance": distance_text(float(differences(now[place][None], generated[place][None])[0, 0])),
+        }
+        for place, step in enumerate(ladder_of(resolved.system, hue).steps)
+        if step.id in changed
+    ]
+
+
+def nudge_sign(nudge: Nudge | None) -> Literal["plus", "minus"] | None:
+    """The mark of a nudged step: a plus where it is lighter than generated, or else stronger, a minus otherwise."""
+    if nudge is None:
+        return None
+    return "plus" if (nudge.lightness, nudge.chroma, nudge.hue) > (0.0, 0.0, 0.0) else "minus"
 
 
 def candidate_views(resolved: Resolved, eyes: Eyes, notation: Notation) -> list[CandidateView]:

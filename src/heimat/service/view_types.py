@@ -1,11 +1,12 @@
 """The shape of what the page paints. The API describes these, and the page's client is generated from them."""
 
-from typing import Literal
+from typing import Any, Literal
 
 from typing_extensions import TypedDict
 
 from heimat.core.color.contrast import Grade
 from heimat.core.scales.anchors import AnchorMode
+from heimat.core.scales.methods import MethodName
 from heimat.core.system import Circle, HueKind, Status, Use
 
 Ink = Literal["#000000", "#FFFFFF"]
@@ -52,8 +53,9 @@ class FollowingView(TypedDict):
 
 
 class PinView(SwatchView):
-    """A pinned color: its step, what would be generated there, and the CIEDE2000 between the two."""
+    """A step changed by hand, pinned or nudged: what would be generated there, and the CIEDE2000 between the two."""
 
+    kind: Literal["pinned", "nudged"]
     step: str
     label: str
     generated: SwatchView
@@ -101,6 +103,8 @@ class StepView(SwatchView):
     passes: bool
     anchor: bool
     pinned: bool
+    nudged: Literal["plus", "minus"] | None
+    hidden: bool
     changed: bool
 
 
@@ -121,7 +125,11 @@ class HueView(SwatchView):
     followers: list[str]
     descendants: int
     pins: list[PinView]
+    smooth: bool
     ladder: str | None
+    method: MethodName
+    own_method: bool
+    own_curves: bool
     anchor_mode: AnchorMode
     anchor_step: str | None
     tokens_on: int
@@ -129,19 +137,87 @@ class HueView(SwatchView):
 
 
 class LadderStepView(TypedDict):
-    """A label of the ladder with the L* aimed at."""
+    """A label of the ladder with the L* aimed at; hidden ones are not published, those between not counted."""
 
     id: str
     label: str
-    lightness: str
+    lightness: float
+    hidden: bool
+    between: bool
 
 
 class LadderView(TypedDict):
-    """The system's ladder, and the ready-made ones it could be."""
+    """A ladder, from light to dark."""
 
     name: str
     steps: list[LadderStepView]
-    choices: list[str]
+
+
+class SpreadView(TypedDict):
+    """Gaps between neighbours, from light to dark, and in words their smallest, largest and spread."""
+
+    gaps: list[float]
+    words: str
+
+
+class StepChromaView(TypedDict):
+    """What the curves ask of a step in OKLCH chroma, what it has, and the most that the gamut holds there."""
+
+    label: str
+    asked: float
+    has: float
+    most: float
+
+
+class EndsView(TypedDict):
+    """Tapers and drifts at both ends; what is in force, and null where nobody has set it."""
+
+    light_taper: float
+    dark_taper: float
+    light_drift: float
+    dark_drift: float
+
+
+class CurvesView(TypedDict):
+    """Curves as they are set, as the edit `set_curves` takes them."""
+
+    light_taper: float | None
+    dark_taper: float | None
+    light_drift: float | None
+    dark_drift: float | None
+
+
+class ComparedView(TypedDict):
+    """The selected hue by one method, edge to edge, with what the method does in a sentence."""
+
+    method: MethodName
+    words: str
+    sentence: str
+    steps: list[SwatchView]
+    falls: str
+
+
+class OpenedView(TypedDict):
+    """The scale of the selected hue in all detail.
+
+    `settings` is its method as the edit `set_method` takes it, and `all_settings` that of all scales; `figures` are the
+    method's own numbers by step; `compared` is the same hue by all methods. Curves are told the same way.
+    """
+
+    hue: str
+    name: str
+    ladder: LadderView
+    measures: list[str]
+    lightness: SpreadView
+    distance: SpreadView
+    chroma: list[StepChromaView]
+    curves: CurvesView
+    all_curves: CurvesView
+    ends: EndsView
+    settings: dict[str, Any]
+    all_settings: dict[str, Any]
+    figures: list[float] | None
+    compared: list[ComparedView]
 
 
 class PromiseView(TypedDict):
@@ -287,7 +363,9 @@ class SlipView(SwatchView):
     used_by: list[str]
     hue: str | None
     movable_hue: str | None
+    movable_step: str | None
     pinned: bool
+    nudged: bool
     notations: list[NotationView]
     grounds: list[GroundView]
     aim: AimView
@@ -330,4 +408,5 @@ class SystemView(TypedDict):
     pairings: list[PairingView]
     told_apart: list[ToldApartView]
     findings: list[FindingView]
+    opened: OpenedView | None
     slip: SlipView | None

@@ -73,6 +73,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/ladders": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** List Ladders */
+        get: operations["listLadders"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/me": {
         parameters: {
             query?: never;
@@ -239,6 +256,23 @@ export interface paths {
         get: operations["readHistory"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/systems/{slug}/ladder-plan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Plan Ladder */
+        post: operations["planLadder"];
         delete?: never;
         options?: never;
         head?: never;
@@ -572,6 +606,27 @@ export interface components {
             type: "aim_source";
         };
         /**
+         * AimStep
+         * @description Nudge a step to an L*, an OKLCH chroma and hue; what is kept is by how much it differs from the generated.
+         */
+        AimStep: {
+            /** Angle */
+            angle: number;
+            /** Chroma */
+            chroma: number;
+            /** Hue */
+            hue: string;
+            /** Lightness */
+            lightness: number;
+            /** Step */
+            step: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "aim_step";
+        };
+        /**
          * AimView
          * @description L*, OKLCH chroma and hue in degrees that a hue is meant to have.
          */
@@ -610,6 +665,34 @@ export interface components {
             x: number;
             /** Y */
             y: number;
+        };
+        /**
+         * BetweenEnds
+         * @description Two ends, the source a stop between them, in a space; an end not given is that of even lightness.
+         */
+        "BetweenEnds-Input": {
+            dark?: components["schemas"]["Color"] | string | null;
+            light?: components["schemas"]["Color"] | string | null;
+            /**
+             * Space
+             * @default oklab
+             * @enum {string}
+             */
+            space: "oklab" | "oklch" | "linear" | "srgb";
+        };
+        /**
+         * BetweenEnds
+         * @description Two ends, the source a stop between them, in a space; an end not given is that of even lightness.
+         */
+        "BetweenEnds-Output": {
+            dark?: components["schemas"]["Color"] | null;
+            light?: components["schemas"]["Color"] | null;
+            /**
+             * Space
+             * @default oklab
+             * @enum {string}
+             */
+            space: "oklab" | "oklch" | "linear" | "srgb";
         };
         /**
          * CandidateView
@@ -751,6 +834,25 @@ export interface components {
             words: string;
         };
         /**
+         * ComparedView
+         * @description The selected hue by one method, edge to edge, with what the method does in a sentence.
+         */
+        ComparedView: {
+            /** Falls */
+            falls: string;
+            /**
+             * Method
+             * @enum {string}
+             */
+            method: "even" | "contrast" | "mix" | "hsl" | "ends";
+            /** Sentence */
+            sentence: string;
+            /** Steps */
+            steps: components["schemas"]["SwatchView"][];
+            /** Words */
+            words: string;
+        };
+        /**
          * ConflictProblem
          * @description The two changes that met.
          */
@@ -767,6 +869,52 @@ export interface components {
             yours: string;
         };
         /**
+         * ContrastTargets
+         * @description Ratios 1 to 21 of steps against a ground; those not typed rise evenly, by the same factor from step to step.
+         */
+        "ContrastTargets-Input": {
+            /**
+             * @default {
+             *       "alpha": 1,
+             *       "components": [
+             *         1,
+             *         1,
+             *         1
+             *       ],
+             *       "space": "srgb"
+             *     }
+             */
+            ground: components["schemas"]["Color"] | string;
+            /**
+             * Targets
+             * @default []
+             */
+            targets: components["schemas"]["Typed"][];
+        };
+        /**
+         * ContrastTargets
+         * @description Ratios 1 to 21 of steps against a ground; those not typed rise evenly, by the same factor from step to step.
+         */
+        "ContrastTargets-Output": {
+            /**
+             * @default {
+             *       "alpha": 1,
+             *       "components": [
+             *         1,
+             *         1,
+             *         1
+             *       ],
+             *       "space": "srgb"
+             *     }
+             */
+            ground: components["schemas"]["Color"];
+            /**
+             * Targets
+             * @default []
+             */
+            targets: components["schemas"]["Typed"][];
+        };
+        /**
          * ContrastView
          * @description A ratio, cut to two decimals, with its grade.
          */
@@ -778,6 +926,37 @@ export interface components {
             grade: "AAA" | "AA" | "AA large" | "fails";
             /** Text */
             text: string;
+        };
+        /**
+         * Curves
+         * @description Chroma and hue along a scale, at its two ends; None stands for what a method does by itself.
+         *
+         *     A taper is the share 0 to 1.5 of the source's chroma that is left at the lightest and at the darkest step; a drift
+         *     the degrees of OKLCH hue that these steps turn away from the source.
+         */
+        Curves: {
+            /** Dark Drift */
+            dark_drift?: number | null;
+            /** Dark Taper */
+            dark_taper?: number | null;
+            /** Light Drift */
+            light_drift?: number | null;
+            /** Light Taper */
+            light_taper?: number | null;
+        };
+        /**
+         * CurvesView
+         * @description Curves as they are set, as the edit `set_curves` takes them.
+         */
+        CurvesView: {
+            /** Dark Drift */
+            dark_drift: number | null;
+            /** Dark Taper */
+            dark_taper: number | null;
+            /** Light Drift */
+            light_drift: number | null;
+            /** Light Taper */
+            light_taper: number | null;
         };
         /**
          * DerivedSource
@@ -867,11 +1046,12 @@ export interface components {
             /** Base */
             base: number;
             /** Edits */
-            edits: (components["schemas"]["AddHues-Input"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Input"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Input"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["AddCandidates-Input"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Input"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Input"] | components["schemas"]["SetTokenValue-Input"] | components["schemas"]["RenameToken"] | components["schemas"]["RemoveToken"])[];
+            edits: (components["schemas"]["AddHues-Input"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Input"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Input"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetMethod-Input"] | components["schemas"]["SetCurves"] | components["schemas"]["AimStep"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["AddCandidates-Input"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Input"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Input"] | components["schemas"]["SetTokenValue-Input"] | components["schemas"]["RenameToken"] | components["schemas"]["RemoveToken"])[];
             /** Key */
             key?: string;
             /**
              * @default {
+             *       "detail": false,
              *       "ground": "white",
              *       "notation": "hex",
              *       "severity": 1,
@@ -879,6 +1059,20 @@ export interface components {
              *     }
              */
             view: components["schemas"]["Looking"];
+        };
+        /**
+         * EndsView
+         * @description Tapers and drifts at both ends; what is in force, and null where nobody has set it.
+         */
+        EndsView: {
+            /** Dark Drift */
+            dark_drift: number;
+            /** Dark Taper */
+            dark_taper: number;
+            /** Light Drift */
+            light_drift: number;
+            /** Light Taper */
+            light_taper: number;
         };
         /**
          * EvenBody
@@ -1236,6 +1430,17 @@ export interface components {
             revision: number;
         };
         /**
+         * HslLightness
+         * @description HSL lightness 0 to 100 of steps, at the source's hue and saturation; those not typed follow the ladder's aims.
+         */
+        HslLightness: {
+            /**
+             * Targets
+             * @default []
+             */
+            targets: components["schemas"]["Typed"][];
+        };
+        /**
          * HueView
          * @description A hue with its scale; `text` is its exact color in the notation asked for.
          */
@@ -1272,6 +1477,11 @@ export interface components {
             kind: "brand" | "neutral" | "status" | "accent";
             /** Ladder */
             ladder: string | null;
+            /**
+             * Method
+             * @enum {string}
+             */
+            method: "even" | "contrast" | "mix" | "hsl" | "ends";
             /** Name */
             name: string;
             /** Note */
@@ -1280,10 +1490,16 @@ export interface components {
             on_black: string;
             /** On White */
             on_white: string;
+            /** Own Curves */
+            own_curves: boolean;
+            /** Own Method */
+            own_method: boolean;
             /** Pins */
             pins: components["schemas"]["PinView"][];
             /** Seen */
             seen: string;
+            /** Smooth */
+            smooth: boolean;
             /** Status */
             status: ("success" | "warning" | "error" | "information") | null;
             /** Steps */
@@ -1355,24 +1571,45 @@ export interface components {
             type: "keep_stops";
         };
         /**
+         * LadderBody
+         * @description A ladder, ready made by its name or step by step, for all scales or for one hue's; without one, that of all.
+         */
+        LadderBody: {
+            /** Hue */
+            hue?: string | null;
+            /** Ladder */
+            ladder?: string | components["schemas"]["ShapedLadder"] | null;
+        };
+        /**
+         * LadderPlanView
+         * @description The ladder as it would stand, and what would go or move with it, a sentence each.
+         */
+        LadderPlanView: {
+            ladder: components["schemas"]["LadderView"];
+            /** Losses */
+            losses: string[];
+        };
+        /**
          * LadderStepView
-         * @description A label of the ladder with the L* aimed at.
+         * @description A label of the ladder with the L* aimed at; hidden ones are not published, those between not counted.
          */
         LadderStepView: {
+            /** Between */
+            between: boolean;
+            /** Hidden */
+            hidden: boolean;
             /** Id */
             id: string;
             /** Label */
             label: string;
             /** Lightness */
-            lightness: string;
+            lightness: number;
         };
         /**
          * LadderView
-         * @description The system's ladder, and the ready-made ones it could be.
+         * @description A ladder, from light to dark.
          */
         LadderView: {
-            /** Choices */
-            choices: string[];
             /** Name */
             name: string;
             /** Steps */
@@ -1435,8 +1672,15 @@ export interface components {
         /**
          * Looking
          * @description How the person looks: through which eyes, on which ground, in which theme and notation, at which key.
+         *
+         *     `detail` asks for the selected hue's scale in all detail.
          */
         Looking: {
+            /**
+             * Detail
+             * @default false
+             */
+            detail: boolean;
             /**
              * Ground
              * @default white
@@ -1552,6 +1796,98 @@ export interface components {
             me: components["schemas"]["PersonView"];
             /** People */
             people: components["schemas"]["PersonView"][];
+        };
+        /**
+         * Method
+         * @description The method chosen, and the settings of all: switching back and forth loses none.
+         */
+        "Method-Input": {
+            /**
+             * @default {
+             *       "ground": {
+             *         "alpha": 1,
+             *         "components": [
+             *           1,
+             *           1,
+             *           1
+             *         ],
+             *         "space": "srgb"
+             *       },
+             *       "targets": []
+             *     }
+             */
+            contrast: components["schemas"]["ContrastTargets-Input"];
+            /**
+             * @default {
+             *       "space": "oklab"
+             *     }
+             */
+            ends: components["schemas"]["BetweenEnds-Input"];
+            /**
+             * @default {
+             *       "targets": []
+             *     }
+             */
+            hsl: components["schemas"]["HslLightness"];
+            /**
+             * @default {
+             *       "space": "srgb",
+             *       "targets": []
+             *     }
+             */
+            mix: components["schemas"]["WhiteBlack"];
+            /**
+             * Name
+             * @default even
+             * @enum {string}
+             */
+            name: "even" | "contrast" | "mix" | "hsl" | "ends";
+        };
+        /**
+         * Method
+         * @description The method chosen, and the settings of all: switching back and forth loses none.
+         */
+        "Method-Output": {
+            /**
+             * @default {
+             *       "ground": {
+             *         "alpha": 1,
+             *         "components": [
+             *           1,
+             *           1,
+             *           1
+             *         ],
+             *         "space": "srgb"
+             *       },
+             *       "targets": []
+             *     }
+             */
+            contrast: components["schemas"]["ContrastTargets-Output"];
+            /**
+             * @default {
+             *       "space": "oklab"
+             *     }
+             */
+            ends: components["schemas"]["BetweenEnds-Output"];
+            /**
+             * @default {
+             *       "targets": []
+             *     }
+             */
+            hsl: components["schemas"]["HslLightness"];
+            /**
+             * @default {
+             *       "space": "srgb",
+             *       "targets": []
+             *     }
+             */
+            mix: components["schemas"]["WhiteBlack"];
+            /**
+             * Name
+             * @default even
+             * @enum {string}
+             */
+            name: "even" | "contrast" | "mix" | "hsl" | "ends";
         };
         /**
          * MixBody
@@ -1765,6 +2101,41 @@ export interface components {
             text: string;
         };
         /**
+         * OpenedView
+         * @description The scale of the selected hue in all detail.
+         *
+         *     `settings` is its method as the edit `set_method` takes it, and `all_settings` that of all scales; `figures` are the
+         *     method's own numbers by step; `compared` is the same hue by all methods. Curves are told the same way.
+         */
+        OpenedView: {
+            all_curves: components["schemas"]["CurvesView"];
+            /** All Settings */
+            all_settings: {
+                [key: string]: unknown;
+            };
+            /** Chroma */
+            chroma: components["schemas"]["StepChromaView"][];
+            /** Compared */
+            compared: components["schemas"]["ComparedView"][];
+            curves: components["schemas"]["CurvesView"];
+            distance: components["schemas"]["SpreadView"];
+            ends: components["schemas"]["EndsView"];
+            /** Figures */
+            figures: number[] | null;
+            /** Hue */
+            hue: string;
+            ladder: components["schemas"]["LadderView"];
+            lightness: components["schemas"]["SpreadView"];
+            /** Measures */
+            measures: string[];
+            /** Name */
+            name: string;
+            /** Settings */
+            settings: {
+                [key: string]: unknown;
+            };
+        };
+        /**
          * PairView
          * @description Two members of a told-apart set and their distances, typical vision first.
          */
@@ -1873,7 +2244,7 @@ export interface components {
         };
         /**
          * PinStep
-         * @description Keep an exact color at a step; without a color, take the pin away and go back to what is generated.
+         * @description Keep an exact color at a step; without a color, take pin and nudge away and go back to what is generated.
          */
         "PinStep-Input": {
             color: components["schemas"]["Color"] | string | null;
@@ -1889,7 +2260,7 @@ export interface components {
         };
         /**
          * PinStep
-         * @description Keep an exact color at a step; without a color, take the pin away and go back to what is generated.
+         * @description Keep an exact color at a step; without a color, take pin and nudge away and go back to what is generated.
          */
         "PinStep-Output": {
             color: components["schemas"]["Color"] | null;
@@ -1905,7 +2276,7 @@ export interface components {
         };
         /**
          * PinView
-         * @description A pinned color: its step, what would be generated there, and the CIEDE2000 between the two.
+         * @description A step changed by hand, pinned or nudged: what would be generated there, and the CIEDE2000 between the two.
          */
         PinView: {
             /** Distance */
@@ -1918,6 +2289,11 @@ export interface components {
              * @enum {string}
              */
             ink: "#000000" | "#FFFFFF";
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "pinned" | "nudged";
             /** Label */
             label: string;
             /** Seen */
@@ -1950,11 +2326,12 @@ export interface components {
             /** Base */
             base: number;
             /** Edits */
-            edits: (components["schemas"]["AddHues-Input"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Input"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Input"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["AddCandidates-Input"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Input"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Input"] | components["schemas"]["SetTokenValue-Input"] | components["schemas"]["RenameToken"] | components["schemas"]["RemoveToken"])[];
+            edits: (components["schemas"]["AddHues-Input"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Input"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Input"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetMethod-Input"] | components["schemas"]["SetCurves"] | components["schemas"]["AimStep"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["AddCandidates-Input"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Input"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Input"] | components["schemas"]["SetTokenValue-Input"] | components["schemas"]["RenameToken"] | components["schemas"]["RemoveToken"])[];
             /** Latest */
             latest?: string | null;
             /**
              * @default {
+             *       "detail": false,
              *       "ground": "white",
              *       "notation": "hex",
              *       "severity": 1,
@@ -2415,6 +2792,20 @@ export interface components {
             type: "set_candidate";
         };
         /**
+         * SetCurves
+         * @description Set tapers and drifts of all scales, or of one; one without curves follows those of all.
+         */
+        SetCurves: {
+            curves: components["schemas"]["Curves"] | null;
+            /** Hue */
+            hue?: string | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "set_curves";
+        };
+        /**
          * SetHueKind
          * @description Sort a hue: brand, accent, neutral, or status with what it says.
          */
@@ -2436,15 +2827,15 @@ export interface components {
         };
         /**
          * SetHueLadder
-         * @description Give a hue's scale a ladder of its own, with more or fewer steps; without a name, the system's again.
+         * @description Give a hue's scale a ladder of its own, with more or fewer steps; without one, the system's again.
          *
-         *     What stands on a label that the new ladder lacks moves as with `SetLadder`.
+         *     What stands on a step that the new ladder lacks moves as with `SetLadder`.
          */
         SetHueLadder: {
             /** Hue */
             hue: string;
             /** Ladder */
-            ladder: string | null;
+            ladder: string | components["schemas"]["ShapedLadder"] | null;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -2468,14 +2859,14 @@ export interface components {
         };
         /**
          * SetLadder
-         * @description Choose a ready-made ladder for all scales.
+         * @description Choose a ready-made ladder for all scales by its name, or give one step by step.
          *
-         *     What stands on a label that the new ladder lacks moves: an alias to the step aimed nearest in lightness, a fixed
-         *     anchor to the nearest label; a pin there goes.
+         *     What stands on a step that the new ladder lacks moves: an alias to the step aimed nearest in lightness, a fixed
+         *     anchor to the nearest label; a pin or a nudge there goes. `losses` tells beforehand.
          */
         SetLadder: {
             /** Ladder */
-            ladder: string;
+            ladder: string | components["schemas"]["ShapedLadder"];
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -2483,12 +2874,55 @@ export interface components {
             type: "set_ladder";
         };
         /**
+         * SetMethod
+         * @description Make all scales, or one, by a method with its settings; one without a method is made as all are.
+         */
+        "SetMethod-Input": {
+            /** Hue */
+            hue?: string | null;
+            method: components["schemas"]["Method-Input"] | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "set_method";
+        };
+        /**
+         * SetMethod
+         * @description Make all scales, or one, by a method with its settings; one without a method is made as all are.
+         */
+        "SetMethod-Output": {
+            /** Hue */
+            hue?: string | null;
+            method: components["schemas"]["Method-Output"] | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "set_method";
+        };
+        /**
+         * SetPinNeighbours
+         * @description Let the neighbours of a scale's pins pass smoothly through them, or stay as they are generated.
+         */
+        SetPinNeighbours: {
+            /** Hue */
+            hue: string;
+            /** Smooth */
+            smooth: boolean;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "set_pin_neighbours";
+        };
+        /**
          * SetPlanView
          * @description What reading a set's text back would do, and the edits that do it.
          */
         SetPlanView: {
             /** Edits */
-            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["RenameToken"] | components["schemas"]["RemoveToken"])[];
+            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimStep"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["RenameToken"] | components["schemas"]["RemoveToken"])[];
             /** Rows */
             rows: components["schemas"]["PlanRowView"][];
         };
@@ -2595,6 +3029,44 @@ export interface components {
             value: components["schemas"]["StepAlias"] | components["schemas"]["TokenAlias"] | components["schemas"]["LiteralColor-Output"];
         };
         /**
+         * ShapedLadder
+         * @description A ladder as it was typed, from light to dark.
+         */
+        ShapedLadder: {
+            /**
+             * Name
+             * @default own
+             */
+            name: string;
+            /** Steps */
+            steps: components["schemas"]["ShapedStep"][];
+        };
+        /**
+         * ShapedStep
+         * @description One step as it was typed. Without an id it is new, and gets one from its label.
+         */
+        ShapedStep: {
+            /**
+             * Between
+             * @default false
+             */
+            between: boolean;
+            /**
+             * Hidden
+             * @default false
+             */
+            hidden: boolean;
+            /**
+             * Id
+             * @default
+             */
+            id: string;
+            /** Label */
+            label: string;
+            /** Lightness */
+            lightness: number;
+        };
+        /**
          * SlipView
          * @description Everything about the selected color. `aim` is what it would have if white, gray and the gamut allowed it.
          */
@@ -2622,10 +3094,14 @@ export interface components {
             lightness: components["schemas"]["RampView"];
             /** Movable Hue */
             movable_hue: string | null;
+            /** Movable Step */
+            movable_step: string | null;
             /** Name */
             name: string;
             /** Notations */
             notations: components["schemas"]["NotationView"][];
+            /** Nudged */
+            nudged: boolean;
             /** Pinned */
             pinned: boolean;
             /** Role */
@@ -2637,6 +3113,16 @@ export interface components {
             used_by: string[];
             /** Why */
             why: string;
+        };
+        /**
+         * SpreadView
+         * @description Gaps between neighbours, from light to dark, and in words their smallest, largest and spread.
+         */
+        SpreadView: {
+            /** Gaps */
+            gaps: number[];
+            /** Words */
+            words: string;
         };
         /**
          * StartBody
@@ -2785,6 +3271,20 @@ export interface components {
             step: string;
         };
         /**
+         * StepChromaView
+         * @description What the curves ask of a step in OKLCH chroma, what it has, and the most that the gamut holds there.
+         */
+        StepChromaView: {
+            /** Asked */
+            asked: number;
+            /** Has */
+            has: number;
+            /** Label */
+            label: string;
+            /** Most */
+            most: number;
+        };
+        /**
          * StepView
          * @description A step of a scale; `column` is the place on the system's ladder under which it stands.
          */
@@ -2798,6 +3298,8 @@ export interface components {
             contrast: components["schemas"]["ContrastView"];
             /** Hex */
             hex: string;
+            /** Hidden */
+            hidden: boolean;
             /** Id */
             id: string;
             /**
@@ -2809,6 +3311,8 @@ export interface components {
             key: string;
             /** Label */
             label: string;
+            /** Nudged */
+            nudged: ("plus" | "minus") | null;
             /** Passes */
             passes: boolean;
             /** Pinned */
@@ -2913,6 +3417,7 @@ export interface components {
             latest: string | null;
             /** Name */
             name: string;
+            opened: components["schemas"]["OpenedView"] | null;
             /** Pairings */
             pairings: components["schemas"]["PairingView"][];
             /** Promises */
@@ -2951,6 +3456,7 @@ export interface components {
             key?: string;
             /**
              * @default {
+             *       "detail": false,
              *       "ground": "white",
              *       "notation": "hex",
              *       "severity": 1,
@@ -3051,6 +3557,16 @@ export interface components {
             /** Tokens */
             tokens: string[];
         };
+        /**
+         * Typed
+         * @description A value that somebody typed for a step, by its id.
+         */
+        Typed: {
+            /** Step */
+            step: string;
+            /** Value */
+            value: number;
+        };
         /** ValidationError */
         ValidationError: {
             /** Context */
@@ -3080,6 +3596,23 @@ export interface components {
             step: string | null;
             /** Token */
             token: string | null;
+        };
+        /**
+         * WhiteBlack
+         * @description Percentages toward white (above 0) and black (below), in a space; those not typed follow the ladder's aims.
+         */
+        WhiteBlack: {
+            /**
+             * Space
+             * @default srgb
+             * @enum {string}
+             */
+            space: "srgb" | "linear" | "oklab";
+            /**
+             * Targets
+             * @default []
+             */
+            targets: components["schemas"]["Typed"][];
         };
     };
     responses: never;
@@ -3238,6 +3771,35 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["HarmonyView"];
+                };
+            };
+            /** @description Client Error */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    listLadders: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LadderView"][];
                 };
             };
             /** @description Client Error */
@@ -3489,6 +4051,7 @@ export interface operations {
                 theme?: string | null;
                 select?: string | null;
                 notation?: "hex" | "rgb" | "hsl" | "hwb" | "hsb" | "lab" | "lch" | "oklab" | "oklch" | "display-p3" | "name";
+                detail?: boolean;
             };
             header?: never;
             path: {
@@ -3636,6 +4199,41 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RevisionView"][];
+                };
+            };
+            /** @description Client Error */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    planLadder: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LadderBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LadderPlanView"];
                 };
             };
             /** @description Client Error */

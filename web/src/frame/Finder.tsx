@@ -2,7 +2,7 @@
 import { Box, Dialog, Flex, Input, Portal, Text } from "@chakra-ui/react";
 import { type KeyboardEvent, memo, useMemo, useState } from "react";
 import { Swatch } from "../parts/Swatch";
-import { AREA_WORDS, AREAS, type Area, STAGES, type Stage, useLooking } from "../state/looking";
+import { AREA_STAGES, AREA_WORDS, type Area, STAGES, type Stage, useLooking } from "../state/looking";
 import { useKnown } from "../state/workspace";
 
 const MOST = 9;
@@ -49,14 +49,16 @@ function Search({ onClose }: { onClose: () => void }) {
     const hues = view?.hues ?? [];
     return [
       ...STAGES.map((stage) => ({ key: stage, words: stage, what: "stage", seen: null, stage })),
-      ...AREAS.map((area) => ({
-        key: area,
-        words: AREA_WORDS[area],
-        what: "in sources",
-        seen: null,
-        stage: "sources" as Stage,
-        area,
-      })),
+      ...AREA_STAGES.flatMap(([stage, areas]) =>
+        areas.map((area) => ({
+          key: area,
+          words: AREA_WORDS[area],
+          what: `in ${stage}`,
+          seen: null,
+          stage,
+          area,
+        })),
+      ),
       ...hues.map((hue) => ({
         key: hue.key,
         words: hue.name,

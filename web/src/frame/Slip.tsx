@@ -98,7 +98,7 @@ function Words({ slip }: { slip: SlipView }) {
         <Text fontWeight="700" fontSize="14px" truncate data-testid="slip-name">
           {slip.name}
         </Text>
-        {slip.hue && slip.movable_hue === null ? (
+        {slip.hue && (slip.movable_hue === null || slip.movable_step !== null) ? (
           <Tool height="24px" marginBlock="-3px" onClick={() => look({ select: `hue:${slip.hue}` })}>
             To its hue
           </Tool>

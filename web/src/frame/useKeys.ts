@@ -49,7 +49,7 @@ export function useKeys() {
     });
     const pin = (pinned: boolean) => {
       const { slip } = present.current;
-      if (slip?.kind !== "step" || slip.pinned === pinned) return;
+      if (slip?.kind !== "step" || (pinned ? slip.pinned : !slip.pinned && !slip.nudged)) return;
       const [hue = "", step = ""] = slip.key.slice("step:".length).split("/");
       void keep([{ type: "pin_step", hue, step, color: pinned ? slip.hex : null }]);
     };
@@ -71,7 +71,7 @@ export function useKeys() {
       {
         code: "Backspace",
         shown: "Backspace",
-        words: "A pinned step: back to generated",
+        words: "A pinned or nudged step: back to generated",
         act: () => pin(false),
       },
       {

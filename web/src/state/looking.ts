@@ -6,9 +6,26 @@ import { useInterface } from "./interface";
 
 export const STAGES = ["sources", "scales", "tokens", "legibility", "releases"] as const;
 export type Stage = (typeof STAGES)[number];
-export const AREAS = ["harmony", "even", "mix", "picture", "status", "neutral", "gallery", "text"] as const;
-/** A work area of Sources, open inside its sheet. */
-export type Area = (typeof AREAS)[number];
+export const SOURCE_AREAS = [
+  "harmony",
+  "even",
+  "mix",
+  "picture",
+  "status",
+  "neutral",
+  "gallery",
+  "text",
+] as const;
+export const SCALE_AREAS = ["ladder", "method", "scale"] as const;
+export type SourceArea = (typeof SOURCE_AREAS)[number];
+export type ScaleArea = (typeof SCALE_AREAS)[number];
+/** A work area of a stage, open inside its sheet. */
+export type Area = SourceArea | ScaleArea;
+export const AREA_STAGES: [Stage, readonly Area[]][] = [
+  ["sources", SOURCE_AREAS],
+  ["scales", SCALE_AREAS],
+];
+const AREAS = AREA_STAGES.flatMap(([, areas]) => areas);
 export const AREA_WORDS: Record<Area, string> = {
   harmony: "Harmony",
   even: "Even set",
@@ -18,6 +35,9 @@ export const AREA_WORDS: Record<Area, string> = {
   neutral: "Neutral",
   gallery: "Gallery",
   text: "As text",
+  ladder: "Ladder",
+  method: "Method",
+  scale: "One scale",
 };
 export const VISIONS = ["typical", "protan", "deutan", "tritan", "achromat"] as const;
 export type SeenAs = (typeof VISIONS)[number];
@@ -53,9 +73,12 @@ export function useLooking() {
   const notation = useInterface((state) => state.notation);
   const stage = STAGES.find((known) => known === params.stage) ?? "sources";
 
+  // A scale in all detail is only asked for while a work area shows it.
+  const detail = stage === "scales" && SCALE_AREAS.some((known) => known === area);
+
   const looking = useMemo<Looking>(
-    () => ({ vision, severity, ground, select, theme: null, notation }),
-    [vision, severity, ground, select, notation],
+    () => ({ vision, severity, ground, select, theme: null, notation, detail }),
+    [vision, severity, ground, select, notation, detail],
   );
 
   const look = useCallback(

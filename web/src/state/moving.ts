@@ -1,4 +1,4 @@
-/** Moving the selected hue in lightness, chroma and hue: one gesture, previewed while it lasts, kept when it ends. */
+/** Moving the selected hue, or nudging the selected step: one gesture, previewed while it lasts, kept when it ends. */
 import { useCallback, useRef } from "react";
 import type { Edit, SlipView } from "../api/client";
 import { useActions, useKnown } from "./workspace";
@@ -23,24 +23,38 @@ function allowed(aim: Aim): Aim {
   };
 }
 
+interface Gesture {
+  hue: string;
+  step: string | null;
+  at: Aim;
+}
+
+const editOf = ({ hue, step, at }: Gesture) =>
+  (step === null ? { type: "aim_source", hue, ...at } : { type: "aim_step", hue, step, ...at }) as Edit;
+
 export function useMoving() {
   const { view } = useKnown();
   const { preview, endPreview, put } = useActions();
-  const aim = useRef<{ hue: string; at: Aim } | null>(null);
+  const aim = useRef<Gesture | null>(null);
   const slip = view?.slip ?? null;
   const latest = useRef(slip);
   latest.current = slip;
+  // A key pressed again before the last gesture was answered goes on from there, not from what is still shown.
+  const unanswered = useRef<Gesture | null>(null);
 
   const move = useCallback(
     (change: (from: Aim) => Partial<Aim>) => {
       const selected = latest.current;
       if (!aim.current) {
         if (!selected?.movable_hue) return;
-        aim.current = { hue: selected.movable_hue, at: aimOf(selected) };
+        const { movable_hue: hue, movable_step: step } = selected;
+        const last = unanswered.current;
+        const same = last?.hue === hue && last.step === step;
+        aim.current = { hue, step, at: same ? last.at : aimOf(selected) };
       }
-      const { hue, at } = aim.current;
-      aim.current = { hue, at: allowed({ ...at, ...change(at) }) };
-      preview([{ type: "aim_source", hue, ...aim.current.at } as Edit]);
+      const { at } = aim.current;
+      aim.current = { ...aim.current, at: allowed({ ...at, ...change(at) }) };
+      preview([editOf(aim.current)]);
     },
     [preview],
   );
@@ -49,7 +63,9 @@ export function useMoving() {
     const gesture = aim.current;
     if (!gesture) return;
     aim.current = null;
-    await put({ type: "aim_source", hue: gesture.hue, ...gesture.at } as Edit);
+    unanswered.current = gesture;
+    await put(editOf(gesture));
+    if (unanswered.current === gesture) unanswered.current = null;
   }, [put]);
 
   const cancel = useCallback(() => {

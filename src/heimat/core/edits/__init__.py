@@ -24,6 +24,7 @@ from heimat.core.edits.hues import (
 )
 from heimat.core.edits.ladder import RenameSystem, SetHueLadder, SetLadder, SetScalePattern
 from heimat.core.edits.restore import Restore
+from heimat.core.edits.scales import AimStep, SetCurves, SetMethod, SetPinNeighbours
 from heimat.core.edits.sources import AimSource, FollowHue, LetGo, SetSource
 from heimat.core.edits.stops import KeepStops, RemoveStops
 from heimat.core.edits.tokens import AddToken, RemoveToken, RenameToken, SetTokenValue
@@ -44,6 +45,10 @@ UserEdit = Annotated[
     | PinStep
     | SetLadder
     | SetHueLadder
+    | SetMethod
+    | SetCurves
+    | AimStep
+    | SetPinNeighbours
     | AddCandidates
     | SetCandidate
     | RemoveCandidates
@@ -86,7 +91,7 @@ def apply(system: ColorSystem, edit: Edit) -> ColorSystem:
 
 def _field_of(edit: Edit) -> str:
     """The field of an edit that is to blame where the whole document does not hold together any more."""
-    for field in ("name", "pattern", "value", "anchor", "ladder", "candidates", "source"):
+    for field in ("name", "pattern", "value", "anchor", "ladder", "step", "candidates", "source"):
         if field in type(edit).model_fields:
             return field
     return "hues.0.name" if isinstance(edit, AddHues) else "edit"

@@ -5,7 +5,7 @@ from abc import abstractmethod
 from pydantic import BaseModel, ConfigDict
 
 from heimat.core.errors import DomainError
-from heimat.core.system import ColorSystem, Hue, Token
+from heimat.core.system import ColorSystem, Hue, Token, ladder_of
 
 Path = tuple[str, ...]
 """A place in the document, from the collection down: ("hues", id, "source")."""
@@ -35,6 +35,15 @@ def hue_of(system: ColorSystem, hue_id: str, field: str = "hue") -> Hue:
     if hue is None:
         raise DomainError("That hue is not there any more.", field, "missing")
     return hue
+
+
+def step_of(system: ColorSystem, hue_id: str, step: str) -> tuple[Hue, int]:
+    """A hue, and the place of one of its steps. Raises DomainError where there is none."""
+    hue = hue_of(system, hue_id)
+    place = ladder_of(system, hue).index(step)
+    if place is None:
+        raise DomainError(f"{hue.name} has no such step.", "step", "missing")
+    return hue, place
 
 
 def token_of(system: ColorSystem, token_id: str, field: str = "token") -> Token:

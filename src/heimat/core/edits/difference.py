@@ -8,7 +8,7 @@ from heimat.core.edits.base import Path
 from heimat.core.system import ColorSystem, Part
 
 COLLECTIONS = ("hues", "candidates", "stops", "themes", "tokens", "pairings", "told_apart")
-FIELDS = ("generator", "name", "ladder", "scale_pattern")
+FIELDS = ("generator", "name", "ladder", "method", "curves", "scale_pattern")
 
 
 class PlaceValue(Part):

@@ -6,12 +6,12 @@ from pydantic import Field, model_validator
 
 from heimat.core.color.notation import Color, ColorInput
 from heimat.core.colors_of import source_color, standing
-from heimat.core.edits.base import EditBase, Path, hue_of, with_hue
-from heimat.core.edits.ladder import ladder_named
+from heimat.core.edits.base import EditBase, Path, hue_of, step_of, with_hue
 from heimat.core.edits.sources import given, let_go, opaque
 from heimat.core.errors import DomainError
 from heimat.core.ids import Id, key_between, keys, new_id
 from heimat.core.scales.anchors import Anchor
+from heimat.core.scales.shaping import shaped
 from heimat.core.sources.naming import plain_name, unique_name
 from heimat.core.system import (
     MOST_HUES,
@@ -106,7 +106,7 @@ def _made(system: ColorSystem, new: NewHue, order: str, field: str) -> Hue:
         status=new.status if new.kind == "status" else None,
         source=source,
         recall=recall,
-        ladder=ladder_named(new.ladder, f"{field}.ladder"),
+        ladder=shaped(new.ladder, f"{field}.ladder") if new.ladder else None,
         note=new.note,
     )
     if not new.name:
@@ -264,7 +264,7 @@ class SetAnchor(EditBase):
 
 
 class PinStep(EditBase):
-    """Keep an exact color at a step; without a color, take the pin away and go back to what is generated."""
+    """Keep an exact color at a step; without a color, take pin and nudge away and go back to what is generated."""
 
     type: Literal["pin_step"] = "pin_step"
     hue: Id
@@ -272,18 +272,16 @@ class PinStep(EditBase):
     color: ColorInput | None
 
     def change(self, system: ColorSystem) -> ColorSystem:
-        hue = hue_of(system, self.hue)
-        if ladder_of(system, hue).index(self.step) is None:
-            raise DomainError(f"{hue.name} has no such step.", "step", "missing")
+        hue, _ = step_of(system, self.hue, self.step)
         pins = {step: color for step, color in hue.pins.items() if step != self.step}
+        nudges = {step: nudge for step, nudge in hue.nudges.items() if step != self.step}
         if self.color is not None:
             pins[self.step] = opaque(self.color, "color")
-        return with_hue(system, hue.model_copy(update={"pins": pins}))
+        return with_hue(system, hue.model_copy(update={"pins": pins, "nudges": nudges}))
 
     def sentence(self, system: ColorSystem) -> str:
-        hue = hue_of(system, self.hue)
-        place = ladder_of(system, hue).index(self.step)
-        name = f"{hue.name} {ladder_of(system, hue).labels()[place]}" if place is not None else hue.name
+        hue, place = step_of(system, self.hue, self.step)
+        name = f"{hue.name} {ladder_of(system, hue).steps[place].label}"
         return f"Pin {name}" if self.color else f"Back to the generated {name}"
 
     def reads(self) -> set[Path]:

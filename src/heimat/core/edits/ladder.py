@@ -1,76 +1,87 @@
 """Edits of the ladder, and of the pattern that names its steps."""
 
 from collections.abc import Iterable, Mapping
-from typing import Annotated, Literal
-
-from pydantic import Field
+from typing import Literal
 
 from heimat.core.edits.base import EditBase, Path, hue_of, with_hue
+from heimat.core.edits.tokens import value_in_words
 from heimat.core.errors import DomainError
 from heimat.core.ids import Id
 from heimat.core.scales.anchors import Anchor
-from heimat.core.scales.ladder import READY_MADE, Ladder
-from heimat.core.system import ColorSystem, Hue, StepAlias, TokenValue, ladder_of
+from heimat.core.scales.ladder import Ladder
+from heimat.core.scales.shaping import ShapedLadder, shaped
+from heimat.core.system import ColorSystem, Hue, StepAlias, TokenValue, in_order, ladder_of
 from heimat.core.tokens.names import check_pattern
 
 
-def ladder_named(name: str | None, field: str) -> Ladder | None:
-    """A ready-made ladder by its name; None for no name. Raises DomainError for a name that none has."""
-    if name is None:
-        return None
-    ladder = READY_MADE.get(name)
-    if ladder is None:
-        raise DomainError(f"Choose a ladder: {', '.join(READY_MADE)}.", field, "unknown")
-    return ladder
-
-
 class SetLadder(EditBase):
-    """Choose a ready-made ladder for all scales.
+    """Choose a ready-made ladder for all scales by its name, or give one step by step.
 
-    What stands on a label that the new ladder lacks moves: an alias to the step aimed nearest in lightness, a fixed
-    anchor to the nearest label; a pin there goes.
+    What stands on a step that the new ladder lacks moves: an alias to the step aimed nearest in lightness, a fixed
+    anchor to the nearest label; a pin or a nudge there goes. `losses` tells beforehand.
     """
 
     type: Literal["set_ladder"] = "set_ladder"
-    ladder: str
+    ladder: str | ShapedLadder
 
     def change(self, system: ColorSystem) -> ColorSystem:
-        ladder = ladder_named(self.ladder, "ladder")
-        assert ladder is not None
+        ladder = shaped(self.ladder, "ladder")
         shared = [hue for hue in system.hues.values() if hue.ladder is None]
         return _on_ladder(system, shared, ladder).model_copy(update={"ladder": ladder})
 
     def sentence(self, system: ColorSystem) -> str:
-        ladder = READY_MADE.get(self.ladder)
-        return f"Take the {self.ladder} ladder of {len(ladder.steps)}" if ladder else "Change the ladder"
+        ladder = shaped(self.ladder, "ladder")
+        return f"Take {_words(ladder)}"
 
 
 class SetHueLadder(EditBase):
-    """Give a hue's scale a ladder of its own, with more or fewer steps; without a name, the system's again.
+    """Give a hue's scale a ladder of its own, with more or fewer steps; without one, the system's again.
 
-    What stands on a label that the new ladder lacks moves as with `SetLadder`.
+    What stands on a step that the new ladder lacks moves as with `SetLadder`.
     """
 
     type: Literal["set_hue_ladder"] = "set_hue_ladder"
     hue: Id
-    ladder: Annotated[str | None, Field(max_length=24)]
+    ladder: str | ShapedLadder | None
 
     def change(self, system: ColorSystem) -> ColorSystem:
-        own = ladder_named(self.ladder, "ladder")
+        own = None if self.ladder is None else shaped(self.ladder, "ladder")
         hue = hue_of(system, self.hue)
         moved = _on_ladder(system, [hue], own or system.ladder)
         return with_hue(moved, moved.hues[hue.id].model_copy(update={"ladder": own}))
 
     def sentence(self, system: ColorSystem) -> str:
-        ladder = READY_MADE.get(self.ladder or "") or system.ladder
+        ladder = system.ladder if self.ladder is None else shaped(self.ladder, "ladder")
         return f"Give {hue_of(system, self.hue).name} {len(ladder.steps)} steps"
 
     def reads(self) -> set[Path]:
         return {("ladder",)}
 
 
+def _words(ladder: Ladder) -> str:
+    return f"{'a' if ladder.name == 'own' else f'the {ladder.name}'} ladder of {len(ladder.steps)}"
+
+
+def losses(before: ColorSystem, after: ColorSystem) -> list[str]:
+    """What a change of ladders takes away or moves, a sentence each: pins, nudges, fixed anchors, aliases."""
+    found: list[str] = []
+    for hue in in_order(before.hues):
+        now, labels = after.hues[hue.id], {step.id: step.label for step in ladder_of(before, hue).steps}
+        for what, old, new in (("pin", hue.pins, now.pins), ("nudge", hue.nudges, now.nudges)):
+            found += [f"The {what} at {hue.name} {labels[step]} goes." for step in labels if step in old.keys() - new]
+        if hue.anchor.mode == "label" and now.anchor != hue.anchor:
+            found.append(f"{hue.name} stands at the nearest label, not at {labels[hue.anchor.step or '']} any more.")
+    for token in in_order(before.tokens):
+        for theme, value in token.values.items():
+            moved = after.tokens[token.id].values[theme]
+            if moved != value:
+                words = f"{value_in_words(before, value)} to {value_in_words(after, moved)}"
+                found.append(f"{token.name} moves from {words}.")
+    return found
+
+
 def _on_ladder(system: ColorSystem, hues: Iterable[Hue], ladder: Ladder) -> ColorSystem:
-    """The document with anchors, pins and aliases of some hues moved to the labels of another ladder."""
+    """The document with anchors, pins, nudges and aliases of some hues moved to the steps of another ladder."""
     moving = {hue.id: hue for hue in hues}
     tokens = {}
     for key, token in system.tokens.items():
@@ -82,10 +93,12 @@ def _on_ladder(system: ColorSystem, hues: Iterable[Hue], ladder: Ladder) -> Colo
 
 def _hue_on(hue: Hue, ladder: Ladder) -> Hue:
     pins = {step: color for step, color in hue.pins.items() if ladder.index(step) is not None}
+    nudges = {step: nudge for step, nudge in hue.nudges.items() if ladder.index(step) is not None}
     gone = hue.anchor.mode == "label" and ladder.index(hue.anchor.step or "") is None
-    if not gone and pins == hue.pins:
+    if not gone and pins == hue.pins and nudges == hue.nudges:
         return hue
-    return hue.model_copy(update={"pins": pins, "anchor": Anchor() if gone else hue.anchor})
+    kept = Anchor() if gone else hue.anchor
+    return hue.model_copy(update={"pins": pins, "nudges": nudges, "anchor": kept})
 
 
 def _value_on(moving: Mapping[str, Hue], system: ColorSystem, value: TokenValue, ladder: Ladder) -> TokenValue:

@@ -1,19 +1,22 @@
-"""Generating scales: aim, anchor, curves, gamut, 8-bit choice, in this order, for all scales at once."""
+"""Generating scales: method with its anchor, curves, pins, nudges, gamut, 8-bit choice, in this order, all at once."""
 
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field
 
 import numpy as np
+from numpy.typing import NDArray
 
-from heimat.core.color.arrays import Bytes, Floats
+from heimat.core.color.arrays import Bytes, Floats, to_bytes
 from heimat.core.color.contrast import relative_luminance
 from heimat.core.color.gamut import solve
 from heimat.core.color.notation import Color, oklch_of, rgb8_of
 from heimat.core.color.rounding import nearest_bytes
 from heimat.core.color.spaces import lightness, luminance_of
 from heimat.core.errors import DomainError
-from heimat.core.scales.anchors import LEAST_GAP, AnchorMode, bend
-from heimat.core.scales.curves import dark_drift, reach, taper
+from heimat.core.scales.anchors import LEAST_GAP, AnchorMode
+from heimat.core.scales.curves import Curves, along, reach
+from heimat.core.scales.methods import Draft, Given, Method, draft
+from heimat.core.scales.nudges import through_pins
 
 LATEST_GENERATOR = 1
 
@@ -23,7 +26,9 @@ class ScaleRequest:
     """What one scale is made from.
 
     `lightness` lists the L* aimed at, from light to dark, shape (n,); `fixed` is the position that a `label` anchor
-    names; `pins` maps positions to colors that stand there to the bit; `neutral` keeps the tint at both ends.
+    names; `pins` maps positions to colors that stand there to the bit, and where they are `smooth` their neighbours
+    pass through them; `nudges` maps positions to changes of L*, chroma and hue, (3,); `neutral` keeps the tint at
+    both ends; `typed` maps positions to values of the method. Steps at `between` were put between two others.
     """
 
     source: Color
@@ -32,6 +37,12 @@ class ScaleRequest:
     fixed: int | None = None
     neutral: bool = False
     pins: Mapping[int, Bytes] = field(default_factory=dict)
+    smooth: bool = False
+    nudges: Mapping[int, Floats] = field(default_factory=dict)
+    method: Method = field(default_factory=Method)
+    typed: Mapping[int, float] = field(default_factory=dict)
+    curves: Curves = field(default_factory=Curves)
+    between: frozenset[int] = frozenset()
 
 
 @dataclass(frozen=True)
@@ -40,7 +51,8 @@ class Scale:
 
     rgb8 (n, 3) is what is published. lightness (n,) is the L* solved for, chroma and hue (n,) what the curves asked
     of OKLCH. `anchor` is the position that is the source itself, `source8` (3,) the source's 8-bit value and
-    `source_lightness` its L*.
+    `source_lightness` its L*. `figures` (n,) are the method's own numbers, where it has any; `ends` the tapers and
+    drifts in force at the light and the dark end.
     """
 
     rgb8: Bytes
@@ -50,6 +62,8 @@ class Scale:
     anchor: int | None
     source8: Bytes
     source_lightness: float
+    figures: Floats | None
+    ends: tuple[float, float, float, float]
 
     @property
     def crowded(self) -> bool:
@@ -59,17 +73,18 @@ class Scale:
 
 @dataclass(frozen=True)
 class _Plan:
+    """A scale before its colors are chosen: `aims` (n, 3), and mixed colors (n, 3) where `mixed` (n,) says so."""
+
     request: ScaleRequest
-    lightness: Floats
-    chroma: Floats
-    hue: Floats
-    anchor: int | None
+    draft: Draft
+    aims: Floats
+    mixed: NDArray[np.bool_]
     source8: Bytes
-    source_lightness: float
+    ends: tuple[float, float, float, float]
 
 
 def generate(requests: Sequence[ScaleRequest], generator: int = LATEST_GENERATOR) -> list[Scale]:
-    """Make scales by even perceived lightness; the same requests give the same bytes for ever.
+    """Make scales; the same requests give the same bytes for ever.
 
     Raises DomainError (field `generator`) for a version of the rules that this program does not have.
     """
@@ -78,36 +93,41 @@ def generate(requests: Sequence[ScaleRequest], generator: int = LATEST_GENERATOR
     if not requests:
         return []
     plans = [_plan(request) for request in requests]
-    luminance = luminance_of(np.concatenate([plan.lightness for plan in plans]))
-    chroma = np.concatenate([plan.chroma for plan in plans])
-    hue = np.concatenate([plan.hue for plan in plans])
-    all8 = nearest_bytes(solve(luminance, chroma, hue))
-    ends = np.cumsum([len(plan.lightness) for plan in plans])[:-1]
+    light, chroma, hue = np.concatenate([plan.aims for plan in plans]).T
+    all8 = nearest_bytes(solve(luminance_of(np.clip(light, 0.0, 100.0)), np.maximum(chroma, 0.0), hue))
+    ends = np.cumsum([len(plan.aims) for plan in plans])[:-1]
     return [_finish(plan, rgb8) for plan, rgb8 in zip(plans, np.split(all8, ends), strict=True)]
 
 
 def _plan(request: ScaleRequest) -> _Plan:
-    source8 = rgb8_of(request.source)
-    _, chroma, hue = oklch_of(request.source)
-    source_lightness = float(lightness(relative_luminance(source8)))
-    targets, anchor = bend(request.lightness, source_lightness, request.anchor, request.fixed)
-    light, dark = reach(targets, source_lightness)
-    return _Plan(
-        request,
-        targets,
-        chroma * taper(light, dark, neutral=request.neutral),
-        hue + dark_drift(float(hue)) * dark,
-        anchor,
-        source8,
-        source_lightness,
-    )
+    """The method's draft, then curves, then the neighbours of pins, then nudges."""
+    counted = np.array([place not in request.between for place in range(len(request.lightness))])
+    given = Given(request.source, request.lightness, request.anchor, request.fixed, request.typed, counted)
+    found = draft(given, request.method)
+    colored = found.srgb is not None
+    ends = request.curves.ends(float(oklch_of(request.source)[2]), neutral=request.neutral, colored=colored)
+    kept, turned = along(ends, *reach(found.lightness, given.lightness))
+    start = np.stack([found.lightness, found.chroma, found.hue], axis=-1)
+    aims = np.stack([found.lightness, found.chroma * kept, found.hue + turned], axis=-1)
+    if request.smooth and request.pins:
+        aims = through_pins(aims, request.pins, found.anchor, given.positions)
+    for place, nudge in request.nudges.items():
+        aims[place] = aims[place] + nudge
+    # A mixed color that nothing changes stays as it was mixed, to the bit.
+    mixed = np.full(len(aims), colored) & np.isclose(aims, start, rtol=0.0, atol=1e-12).all(axis=-1)
+    return _Plan(request, found, aims, mixed, rgb8_of(request.source), ends)
 
 
 def _finish(plan: _Plan, rgb8: Bytes) -> Scale:
     """Anchor and pins are exempt from every choice: they stand to the bit."""
+    found = plan.draft
     exact = rgb8.copy()
-    if plan.anchor is not None:
-        exact[plan.anchor] = plan.source8
+    if found.srgb is not None:
+        exact[plan.mixed] = to_bytes(found.srgb[plan.mixed])
+    if found.anchor is not None:
+        exact[found.anchor] = plan.source8
     for place, pinned in plan.request.pins.items():
         exact[place] = pinned
-    return Scale(exact, plan.lightness, plan.chroma, plan.hue, plan.anchor, plan.source8, plan.source_lightness)
+    light, chroma, hue = plan.aims.T
+    own = float(lightness(relative_luminance(plan.source8)))
+    return Scale(exact, light, chroma, hue, found.anchor, plan.source8, own, found.figures, plan.ends)

@@ -10,17 +10,23 @@ from heimat.core.color.arrays import Floats, floats
 LIGHTEST = 97.0
 DARKEST = 8.0
 """Ends of an even ladder in L*: light enough for a page, dark enough for text, and both still colored."""
-MOST_STEPS = 60
+LEAST_STEPS, MOST_STEPS = 3, 24
 
 
 class LadderStep(BaseModel):
-    """One rung: a stable id, the label people read, and the L* 0 to 100 aimed at."""
+    """One rung: a stable id, the label people read, and the L* 0 to 100 aimed at.
+
+    A `hidden` one is not published. One put `between` two others is not counted as a position of its own, so that
+    what is promised of the others stays as it is.
+    """
 
     model_config = ConfigDict(frozen=True, extra="forbid")
 
     id: Annotated[str, Field(pattern=r"^[a-z0-9_-]{1,24}$")]
     label: Annotated[str, Field(min_length=1, max_length=24)]
     lightness: Annotated[float, Field(ge=0.0, le=100.0)]
+    hidden: bool = False
+    between: bool = False
 
 
 class Ladder(BaseModel):
@@ -29,7 +35,7 @@ class Ladder(BaseModel):
     model_config = ConfigDict(frozen=True, extra="forbid")
 
     name: Annotated[str, Field(min_length=1, max_length=40)]
-    steps: Annotated[tuple[LadderStep, ...], Field(min_length=3, max_length=MOST_STEPS)]
+    steps: Annotated[tuple[LadderStep, ...], Field(min_length=LEAST_STEPS, max_length=MOST_STEPS)]
 
     @model_validator(mode="after")
     def _in_order(self) -> Self:
@@ -38,6 +44,8 @@ class Ladder(BaseModel):
                 raise ValueError(f"a {what} of the ladder is there twice")
         if not (np.diff(self.lightness()) < 0.0).all():
             raise ValueError("the lightness of a ladder falls from step to step")
+        if self.steps[0].between or self.steps[-1].between:
+            raise ValueError("the first and the last step of a ladder stand between no others")
         return self
 
     def ids(self) -> list[str]:
@@ -61,12 +69,19 @@ class Ladder(BaseModel):
         return int(np.argmin(np.abs(self.lightness() - lightness)))
 
     def positions(self, lightness: Floats) -> Floats:
-        """Where values of L* stand on this ladder, as fractional positions; beyond the ends, extrapolated."""
-        aims = self.lightness()
+        """Where values of L* stand on this ladder, as fractional positions; beyond the ends, extrapolated.
+
+        Only the steps that count are counted: one put between two others stands between their positions.
+        """
+        aims = floats([step.lightness for step in self.steps if not step.between])
         inside = np.interp(-lightness, -aims, np.arange(len(aims), dtype=np.float64))
         before = (aims[0] - lightness) / (aims[0] - aims[1])
         after = len(aims) - 1 + (aims[-1] - lightness) / (aims[-2] - aims[-1])
         return np.where(lightness > aims[0], before, np.where(lightness < aims[-1], after, inside))
+
+    def longest(self) -> int:
+        """The longest distance in positions that two steps of this ladder can have."""
+        return sum(not step.between for step in self.steps) - 1
 
 
 def _even(name: str, labels: list[int]) -> Ladder:
@@ -82,6 +97,8 @@ def _listed(name: str, labels: list[int], lightness: list[float]) -> Ladder:
 
 
 _HUNDREDS = list(range(100, 1000, 100))
+SHORT = _even("short", _HUNDREDS[::2])
+"""Every second step of the usual ladder, at the lightness that it has there."""
 USUAL = _even("usual", _HUNDREDS)
 LONG = _even("long", [50, *_HUNDREDS, 950])
 _USUAL_AIMS = [step.lightness for step in USUAL.steps]
@@ -91,4 +108,4 @@ FINE = _listed(
     [98.5, 97.0, 91.0, *_USUAL_AIMS[1:-1], 14.0, 8.0, 4.0],
 )
 """The usual ladder with four steps between and beyond its ends, where the grounds of an interface live."""
-READY_MADE: dict[str, Ladder] = {ladder.name: ladder for ladder in (USUAL, LONG, FINE)}
+READY_MADE: dict[str, Ladder] = {ladder.name: ladder for ladder in (SHORT, USUAL, LONG, FINE)}

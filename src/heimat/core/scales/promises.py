@@ -41,11 +41,11 @@ def least_by_distance(ratios: Floats, positions: Floats, longest: int) -> list[t
     return found
 
 
-def promises(ratios: Floats, positions: Floats, steps: int) -> list[Promise]:
-    """The three promises shown over a ladder of `steps` labels: 3, 4.5 and 7, each at its smallest distance."""
+def promises(ratios: Floats, positions: Floats, longest: int) -> list[Promise]:
+    """The three promises over a ladder of a longest distance: 3, 4.5 and 7, each at its smallest distance."""
     if len(positions) == 0:
         return []
-    found = least_by_distance(ratios, positions, steps - 1)
+    found = least_by_distance(ratios, positions, longest)
     kept: list[Promise] = []
     for aim in AIMS:
         apart = next((place for place, (least, _) in enumerate(found, 1) if least >= aim and np.isfinite(least)), None)

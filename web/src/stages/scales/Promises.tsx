@@ -5,7 +5,9 @@ import { LABELS_WIDTH } from "./measures";
 
 export function Promises() {
   const { promises, ladder } = useView();
-  const columns = ladder.steps.length;
+  // Positions count the steps that stand between no others; a bracket ends where so many are passed.
+  const counted = ladder.steps.flatMap((step, place) => (step.between ? [] : [place]));
+  const share = (apart: number) => (100 * (counted[apart] ?? ladder.steps.length)) / ladder.steps.length;
   return (
     <Box as="section" aria-label="Promises" marginLeft={`${LABELS_WIDTH}px`} position="relative">
       {promises.map((promise) => (
@@ -18,14 +20,16 @@ export function Promises() {
             border="1px solid"
             borderBottom="0"
             borderColor="fg"
-            style={{ width: `${(100 * Math.min(promise.apart, columns)) / columns}%` }}
+            style={{ width: `${share(promise.apart)}%` }}
           />
           <Text
             position="absolute"
             bottom="-1px"
             fontSize="12px"
             whiteSpace="nowrap"
-            style={{ left: `calc(${(100 * Math.min(promise.apart, columns)) / columns}% + 8px)` }}
+            bg="bg"
+            paddingInline="2px"
+            style={{ left: `min(calc(${share(promise.apart)}% + 8px), calc(100% - 196px))` }}
           >
             <strong>{promise.apart} apart</strong>{" "}
             {promise.kept

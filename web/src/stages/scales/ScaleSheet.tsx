@@ -1,6 +1,6 @@
 /** The sheet of scales. Arrow keys walk it; what is selected fills the slip. */
 import { Box, Flex } from "@chakra-ui/react";
-import { type KeyboardEvent, useCallback, useRef } from "react";
+import { type KeyboardEvent, useCallback, useEffect, useRef } from "react";
 import type { HueView, StepView } from "../../api/client";
 import { useInterface } from "../../state/interface";
 import { useLooking } from "../../state/looking";
@@ -11,7 +11,7 @@ import styles from "./sheet.module.css";
 
 export function ScaleSheet() {
   const { hues, ladder } = useView();
-  const { looking, look } = useLooking();
+  const { looking, look, area } = useLooking();
   const { print } = useInterface();
   const sheet = useRef<HTMLDivElement>(null);
   const columns = ladder.steps.length;
@@ -48,6 +48,17 @@ export function ScaleSheet() {
     else return;
     event.preventDefault();
   };
+  // Where a work area leaves little room, the row that it is about stays in sight.
+  const shown = area ? (row?.name ?? hues.find((hue) => hue.key === looking.select)?.name) : undefined;
+  useEffect(() => {
+    const room = sheet.current?.parentElement;
+    if (!room || !shown) return;
+    const keep = () =>
+      sheet.current?.querySelector(`[data-row="${CSS.escape(shown)}"]`)?.scrollIntoView({ block: "nearest" });
+    const watching = new ResizeObserver(keep);
+    watching.observe(room);
+    return () => watching.disconnect();
+  }, [shown]);
   const entry = at ? (looking.select ?? "") : (hues[0]?.steps[0]?.key ?? "");
   return (
     <Box ref={sheet} role="grid" aria-label="Scales" onKeyDown={onKeyDown} data-testid="scales">
@@ -61,7 +72,7 @@ export function ScaleSheet() {
             className={styles.column}
             style={{ fontWeight: place === column ? 700 : 400 }}
           >
-            {step.label} <span className={styles.aim}>L* {step.lightness}</span>
+            {step.label} <span className={styles.aim}>L* {step.lightness.toFixed(0)}</span>
           </div>
         ))}
       </Flex>

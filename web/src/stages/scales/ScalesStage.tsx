@@ -1,21 +1,31 @@
 /** Scales: one row a hue, one column a label, edge to edge; the ladder and its promises above. */
 import { Box, Flex, Text } from "@chakra-ui/react";
-import type { Edit, HueView } from "../../api/client";
+import type { Edit } from "../../api/client";
 import { Choice } from "../../parts/Choice";
+import { Toggle } from "../../parts/Toggle";
 import { Tool } from "../../parts/Tool";
 import { Toolbar } from "../../parts/Toolbar";
 import { PRINTS, type Print, useInterface } from "../../state/interface";
-import { useLooking } from "../../state/looking";
+import { AREA_WORDS, SCALE_AREAS, type ScaleArea, useLooking } from "../../state/looking";
 import { useActions, useView } from "../../state/workspace";
+import { LadderArea } from "./areas/LadderArea";
+import { MethodArea } from "./areas/MethodArea";
+import { OneScaleArea } from "./areas/OneScaleArea";
 import { Promises } from "./Promises";
 import { ScaleSheet } from "./ScaleSheet";
 
-const LADDERS: Record<string, string> = { usual: "usual, 9", long: "long, 11", fine: "fine, 13" };
+const SHEETS: Record<ScaleArea, () => React.JSX.Element> = {
+  ladder: LadderArea,
+  method: MethodArea,
+  scale: OneScaleArea,
+};
 
 export function ScalesStage() {
   const view = useView();
   const { put } = useActions();
-  const { looking, look } = useLooking();
+  const { looking, look, area: open } = useLooking();
+  const area = SCALE_AREAS.find((known) => known === open) ?? null;
+  const WorkArea = area ? SHEETS[area] : null;
   const { print, set } = useInterface();
   const step = view.slip?.kind === "step" ? view.slip : null;
   const grounds = [
@@ -26,12 +36,11 @@ export function ScalesStage() {
       ? [{ value: looking.ground ?? "white", words: view.ground_name }]
       : []),
   ];
-  const hue = view.hues.find((each) => each.id === view.slip?.hue);
   return (
     <>
       <Toolbar
         title="Scales"
-        words={`${view.hues.length} hues on the ${view.ladder.name} ladder of ${view.ladder.steps.length}`}
+        words={`${view.hues.length} hues on ${view.ladder.name === "own" ? "a" : `the ${view.ladder.name}`} ladder of ${view.ladder.steps.length}`}
       >
         <Choice
           label="Ground"
@@ -45,12 +54,11 @@ export function ScalesStage() {
           items={PRINTS.map((each) => ({ value: each, words: each }))}
           onChoose={(value) => set({ print: value as Print })}
         />
-        <Choice
-          label="Ladder"
-          value={view.ladder.name}
-          items={view.ladder.choices.map((name) => ({ value: name, words: LADDERS[name] ?? name }))}
-          onChoose={(ladder) => void put({ type: "set_ladder", ladder } as Edit)}
-        />
+        {SCALE_AREAS.map((tool) => (
+          <Toggle key={tool} on={tool === area} onClick={() => look({ area: tool === area ? null : tool })}>
+            {AREA_WORDS[tool]}
+          </Toggle>
+        ))}
       </Toolbar>
       <Box flex="1" minHeight="0" overflow="auto" paddingInline="20px" paddingBottom="10px">
         <Promises />
@@ -61,13 +69,13 @@ export function ScalesStage() {
           </Legend>
           <Legend mark={<Box width="16px" height="2px" bg="fg" />}>the hue’s own color</Legend>
           <Legend mark={<Box width="7px" height="7px" bg="fg" />}>pinned</Legend>
-          {hue && <AnchorChoice hue={hue} put={put} />}
-          {step?.pinned && (
+          <Legend mark={<Text fontWeight="700">+</Text>}>nudged</Legend>
+          {step && (step.pinned || step.nudged) && (
             <Tool
               onClick={() =>
                 void put({
                   type: "pin_step",
-                  hue: hue?.id ?? "",
+                  hue: step.hue ?? "",
                   step: stepOf(step.key),
                   color: null,
                 } as Edit)
@@ -78,6 +86,7 @@ export function ScalesStage() {
           )}
         </Flex>
       </Box>
+      {WorkArea && <WorkArea key={area} />}
     </>
   );
 }
@@ -89,28 +98,6 @@ function Legend({ mark, children }: { mark: React.ReactNode; children: React.Rea
     <Flex align="center" gap="8px">
       {mark}
       <Text>{children}</Text>
-    </Flex>
-  );
-}
-
-/** Where the selected hue's own color stands. */
-function AnchorChoice({ hue, put }: { hue: HueView; put: (edit: Edit) => Promise<void> }) {
-  const items = [
-    { value: "nearest", words: "nearest label" },
-    { value: "guide", words: "no step: guide only" },
-    ...hue.steps.map((step) => ({ value: step.id, words: step.label })),
-  ];
-  const value = hue.anchor_mode === "label" ? (hue.anchor_step ?? "") : hue.anchor_mode;
-  const choose = (chosen: string) => {
-    const anchor =
-      chosen === "nearest" || chosen === "guide"
-        ? { mode: chosen, step: null }
-        : { mode: "label", step: chosen };
-    void put({ type: "set_anchor", hue: hue.id, anchor } as Edit);
-  };
-  return (
-    <Flex marginLeft="auto">
-      <Choice label={`Anchor of ${hue.name}`} value={value} items={items} onChoose={choose} />
     </Flex>
   );
 }

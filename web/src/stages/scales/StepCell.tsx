@@ -23,7 +23,7 @@ function Step({ step, hue, share, columns, flips, selected, entry, told, print, 
   const roomy = share === 1 && columns < DENSE_COLUMNS;
   const whole = selected || (told && print !== "nothing");
   const contrast = `${step.contrast.text} ${SHORT_GRADES[step.contrast.grade]}`;
-  const marks = `${step.anchor ? ", the hue’s own color" : ""}${step.pinned ? ", pinned" : ""}`;
+  const marks = `${step.anchor ? ", the hue’s own color" : ""}${step.pinned ? ", pinned" : ""}${step.nudged ? ", nudged" : ""}${step.hidden ? ", not published" : ""}`;
   return (
     // Focus is moved by the sheet, whose arrow keys walk the steps.
     // biome-ignore lint/a11y/useKeyWithClickEvents: the sheet handles the keys of all its cells
@@ -47,7 +47,11 @@ function Step({ step, hue, share, columns, flips, selected, entry, told, print, 
       )}
       {step.anchor && <div className={styles.own} style={{ background: step.ink }} />}
       {step.pinned && <div className={styles.pinned} style={{ background: step.ink }} />}
-      {step.changed && !step.pinned && <div className={styles.changed} />}
+      {step.nudged && !step.pinned && (
+        <span className={styles.nudged}>{step.nudged === "plus" ? "+" : "−"}</span>
+      )}
+      {step.hidden && <div className={styles.hidden} style={{ background: step.ink }} />}
+      {step.changed && !step.pinned && !step.nudged && <div className={styles.changed} />}
       {selected && <div className={styles.selected} />}
     </div>
   );
@@ -63,6 +67,8 @@ export const StepCell = memo(Step, (before, after) => {
     one.contrast.text === other.contrast.text &&
     one.anchor === other.anchor &&
     one.pinned === other.pinned &&
+    one.nudged === other.nudged &&
+    one.hidden === other.hidden &&
     one.changed === other.changed &&
     one.label === other.label &&
     one.key === other.key &&

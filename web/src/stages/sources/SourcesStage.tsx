@@ -6,7 +6,7 @@ import { Choice } from "../../parts/Choice";
 import { Toggle } from "../../parts/Toggle";
 import { Toolbar } from "../../parts/Toolbar";
 import { type Notation, useInterface } from "../../state/interface";
-import { AREA_WORDS, AREAS, type Area, useLooking } from "../../state/looking";
+import { AREA_WORDS, SOURCE_AREAS, type SourceArea, useLooking } from "../../state/looking";
 import { useActions, useView } from "../../state/workspace";
 import { counted } from "./adding";
 import { EvenArea } from "./areas/EvenArea";
@@ -50,7 +50,7 @@ const VALUES = [
   ...NOTATIONS.map((notation) => ({ value: notation, words: notation })),
   { value: NOTHING, words: "colors only" },
 ];
-const SHEETS: Record<Area, () => React.JSX.Element> = {
+const SHEETS: Record<SourceArea, () => React.JSX.Element> = {
   harmony: HarmonyArea,
   even: EvenArea,
   mix: MixArea,
@@ -63,7 +63,8 @@ const SHEETS: Record<Area, () => React.JSX.Element> = {
 
 export function SourcesStage() {
   const view = useView();
-  const { look, area } = useLooking();
+  const { look, area: open } = useLooking();
+  const area = SOURCE_AREAS.find((known) => known === open) ?? null;
   const taking = useTaking();
   const WorkArea = area ? SHEETS[area] : null;
   const derived = view.hues.filter((hue) => hue.follows?.kind === "derived").length;
@@ -80,7 +81,7 @@ export function SourcesStage() {
   const tools = (
     <>
       <ValuesAs />
-      {AREAS.map((tool) => (
+      {SOURCE_AREAS.map((tool) => (
         <Toggle key={tool} on={tool === area} onClick={() => look({ area: tool === area ? null : tool })}>
           {AREA_WORDS[tool]}
         </Toggle>

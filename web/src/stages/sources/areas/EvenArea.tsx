@@ -2,6 +2,7 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { client, data, type EvenBody } from "../../../api/client";
+import { Area } from "../../../parts/Area";
 import { Choice } from "../../../parts/Choice";
 import { Range } from "../../../parts/Range";
 import { Strip } from "../../../parts/Strip";
@@ -9,7 +10,6 @@ import { Tool } from "../../../parts/Tool";
 import { useInterface } from "../../../state/interface";
 import { useLooking } from "../../../state/looking";
 import { useLatest } from "../../../state/useLatest";
-import { Area } from "./Area";
 import { HueStrip } from "./HueStrip";
 import { TakeTools } from "./TakeTools";
 import { useSource } from "./useSource";

@@ -3,11 +3,11 @@ import { Box, Flex, Input, Text } from "@chakra-ui/react";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { client, data, type GallerySetView, problemOf } from "../../../api/client";
+import { Area } from "../../../parts/Area";
 import { Strip } from "../../../parts/Strip";
 import { Tool } from "../../../parts/Tool";
 import { useLooking } from "../../../state/looking";
 import { useView } from "../../../state/workspace";
-import { Area } from "./Area";
 import { SaveSet } from "./SaveSet";
 import { TakeTools } from "./TakeTools";
 

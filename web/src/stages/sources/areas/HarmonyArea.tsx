@@ -2,6 +2,7 @@
 import { Flex, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { client, data, type HarmonyBody, type PartnerView } from "../../../api/client";
+import { Area } from "../../../parts/Area";
 import { Choice } from "../../../parts/Choice";
 import { Range } from "../../../parts/Range";
 import { Toggle } from "../../../parts/Toggle";
@@ -11,7 +12,6 @@ import { useLooking } from "../../../state/looking";
 import { useLatest } from "../../../state/useLatest";
 import { useView } from "../../../state/workspace";
 import { useAdding } from "../adding";
-import { Area } from "./Area";
 import { HueStrip, type StripMark } from "./HueStrip";
 import { PartnerRow } from "./PartnerRow";
 import { TakeTools } from "./TakeTools";

@@ -2,6 +2,7 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { client, data, type MixView } from "../../../api/client";
+import { Area } from "../../../parts/Area";
 import { Choice } from "../../../parts/Choice";
 import { Range } from "../../../parts/Range";
 import { Strip } from "../../../parts/Strip";
@@ -9,7 +10,6 @@ import { Toggle } from "../../../parts/Toggle";
 import { useLooking } from "../../../state/looking";
 import { useLatest } from "../../../state/useLatest";
 import { useView } from "../../../state/workspace";
-import { Area } from "./Area";
 import { TakeTools } from "./TakeTools";
 import { useHueItems, useSource } from "./useSource";
 

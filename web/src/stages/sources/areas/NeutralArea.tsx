@@ -2,6 +2,7 @@
 import { Text } from "@chakra-ui/react";
 import { useEffect, useMemo, useState } from "react";
 import type { Edit } from "../../../api/client";
+import { Area } from "../../../parts/Area";
 import { Choice } from "../../../parts/Choice";
 import { Range } from "../../../parts/Range";
 import { Strip } from "../../../parts/Strip";
@@ -9,7 +10,6 @@ import { Tool } from "../../../parts/Tool";
 import { useLooking } from "../../../state/looking";
 import { useActions, useView } from "../../../state/workspace";
 import { useAdding } from "../adding";
-import { Area } from "./Area";
 import { useHueItems } from "./useSource";
 
 const PURE = "";

@@ -2,6 +2,7 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { client, data, type HueView, type Status, type StatusView } from "../../../api/client";
+import { Area } from "../../../parts/Area";
 import { Halves } from "../../../parts/Halves";
 import { Toggle } from "../../../parts/Toggle";
 import { Tool } from "../../../parts/Tool";
@@ -10,7 +11,6 @@ import { useLooking } from "../../../state/looking";
 import { useLatest } from "../../../state/useLatest";
 import { useView } from "../../../state/workspace";
 import { useAdding } from "../adding";
-import { Area } from "./Area";
 import { StatusDistances } from "./StatusDistances";
 import { useTokensAlong } from "./useTokensAlong";
 

@@ -3,6 +3,7 @@ import { Box, Flex, Text, Textarea } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { client, data, type Edit, type PlanRowView } from "../../../api/client";
+import { Area } from "../../../parts/Area";
 import { copyText } from "../../../parts/copy";
 import { Halves } from "../../../parts/Halves";
 import { Toggle } from "../../../parts/Toggle";
@@ -12,7 +13,6 @@ import { useLooking } from "../../../state/looking";
 import { useLatest } from "../../../state/useLatest";
 import { useView } from "../../../state/workspace";
 import { counted, useAdding } from "../adding";
-import { Area } from "./Area";
 
 export function TextArea() {
   const { slug, seeing } = useLooking();

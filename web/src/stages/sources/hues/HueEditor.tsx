@@ -1,6 +1,7 @@
 /** What a hue is called, which color it has or follows, what it is for: under its band, while it is selected. */
 import { Flex } from "@chakra-ui/react";
 import type { Edit, HueView } from "../../../api/client";
+import { ByHand } from "../../../parts/ByHand";
 import { Choice } from "../../../parts/Choice";
 import { TextField } from "../../../parts/TextField";
 import { Tool } from "../../../parts/Tool";
@@ -8,7 +9,6 @@ import { useLooking } from "../../../state/looking";
 import { useActions, useView } from "../../../state/workspace";
 import { KIND_ITEMS, kindOf } from "../kinds";
 import { Derivation } from "./Derivation";
-import { Pins } from "./Pins";
 import { RemoveHue } from "./RemoveHue";
 
 interface Props {
@@ -124,7 +124,7 @@ export function HueEditor({ hue, put, onUp, onDown, first, last }: Props) {
         </Flex>
       </Flex>
       {hue.follows && <Derivation hue={hue} follows={hue.follows} />}
-      <Pins hue={hue} />
+      <ByHand hue={hue} />
     </Flex>
   );
 }

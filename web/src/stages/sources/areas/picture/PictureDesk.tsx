@@ -2,12 +2,12 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { type ReactNode, useState } from "react";
 import { client, data, type MainColorView, type PictureView, type SampleView } from "../../../../api/client";
+import { Area } from "../../../../parts/Area";
 import { Range } from "../../../../parts/Range";
 import { useInterface } from "../../../../state/interface";
 import { useLooking } from "../../../../state/looking";
 import { useLatest } from "../../../../state/useLatest";
 import { useAdding } from "../../adding";
-import { Area } from "../Area";
 import { TakeTools } from "../TakeTools";
 import { AreaTools } from "./AreaTools";
 import { Canvas, type Rect } from "./Canvas";

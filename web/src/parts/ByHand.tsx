@@ -1,25 +1,25 @@
-/** The existing colors that a hue's scale keeps: each beside what would be generated in its place. */
+/** The steps of a scale that are pinned or nudged: each beside what would be generated in its place. */
 import { Flex, Text } from "@chakra-ui/react";
-import type { Edit, HueView } from "../../../api/client";
-import { Halves } from "../../../parts/Halves";
-import { Tool } from "../../../parts/Tool";
-import { useActions } from "../../../state/workspace";
+import type { Edit, HueView } from "../api/client";
+import { useActions } from "../state/workspace";
+import { Halves } from "./Halves";
+import { Tool } from "./Tool";
 
-export function Pins({ hue }: { hue: HueView }) {
+export function ByHand({ hue }: { hue: HueView }) {
   const { put } = useActions();
   if (hue.pins.length === 0) return null;
   return (
     <Flex gap="16px" wrap="wrap" width="100%" align="center" fontSize="12px" data-testid="pins">
-      <Text color="fg.muted">Pins</Text>
+      <Text color="fg.muted">By hand</Text>
       {hue.pins.map((pin) => (
         <Flex key={pin.step} gap="8px" align="center">
           <Halves
             one={pin.seen}
             other={pin.generated.seen}
-            words={`Pinned ${pin.hex} beside generated ${pin.generated.hex}`}
+            words={`${pin.kind === "pinned" ? "Pinned" : "Nudged"} ${pin.hex} beside generated ${pin.generated.hex}`}
           />
           <Text>
-            {pin.label}{" "}
+            {pin.label} {pin.kind}{" "}
             <Text as="span" fontFamily="mono">
               {pin.hex}
             </Text>
@@ -29,10 +29,10 @@ export function Pins({ hue }: { hue: HueView }) {
             </Text>
           </Text>
           <Tool
-            aria-label={`Take the pin at ${pin.label} away`}
+            aria-label={`${pin.label} back to generated`}
             onClick={() => void put({ type: "pin_step", hue: hue.id, step: pin.step, color: null } as Edit)}
           >
-            Take away
+            Back
           </Tool>
         </Flex>
       ))}

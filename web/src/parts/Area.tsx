@@ -1,8 +1,8 @@
 /** A work area inside the sheet: its title, its tools, a way to close it, and what is worked on. */
 import { Box, Flex, Heading } from "@chakra-ui/react";
 import type { ReactNode } from "react";
-import { Tool } from "../../../parts/Tool";
-import { useLooking } from "../../../state/looking";
+import { useLooking } from "../state/looking";
+import { Tool } from "./Tool";
 
 interface Props {
   title: string;

@@ -1,0 +1,24 @@
+"""Routes of the scales' work areas."""
+
+from fastapi import APIRouter
+from starlette.responses import Response
+
+from heimat.api.bodies import LadderBody
+from heimat.api.context import Uses, head_system
+from heimat.api.encoding import answer, described
+from heimat.core.scales.ladder import READY_MADE
+from heimat.service.ladders import LadderPlanView, ladder_plan
+from heimat.service.view_scales import ladder_view
+from heimat.service.view_types import LadderView
+
+router = APIRouter(prefix="/api", tags=["scales"])
+
+
+@router.get("/ladders", operation_id="listLadders", **described(list[LadderView]))
+def list_ladders() -> Response:
+    return answer([ladder_view(ladder) for ladder in READY_MADE.values()])
+
+
+@router.post("/systems/{slug}/ladder-plan", operation_id="planLadder", **described(LadderPlanView))
+def plan_ladder(slug: str, body: LadderBody, uses: Uses) -> Response:
+    return answer(ladder_plan(head_system(uses, slug), body.hue, body.ladder))

@@ -1,0 +1,147 @@
+"""Edits of how scales are made: methods, curves, nudges, and what the neighbours of pins do."""
+
+from typing import Annotated, Literal
+
+import numpy as np
+from pydantic import Field
+
+from heimat.core.color.contrast import cut, relative_luminance
+from heimat.core.color.notation import rgb8_of
+from heimat.core.edits.base import EditBase, Path, hue_of, step_of, with_hue
+from heimat.core.errors import DomainError
+from heimat.core.ids import Id
+from heimat.core.scales.curves import Curves
+from heimat.core.scales.methods import MID_LUMINANCE, Method, MethodName, contrast_range
+from heimat.core.scales.nudges import Nudge
+from heimat.core.scaling import scales_of
+from heimat.core.system import ColorSystem, ladder_of
+
+METHOD_WORDS: dict[MethodName, str] = {
+    "even": "even lightness",
+    "contrast": "contrast targets",
+    "mix": "white and black mix",
+    "hsl": "HSL lightness",
+    "ends": "between two ends",
+}
+
+
+class SetMethod(EditBase):
+    """Make all scales, or one, by a method with its settings; one without a method is made as all are."""
+
+    type: Literal["set_method"] = "set_method"
+    hue: Id | None = None
+    method: Method | None
+
+    def change(self, system: ColorSystem) -> ColorSystem:
+        if self.method is not None:
+            _check_contrast(self.method)
+            _check_typed(self.method)
+        if self.hue is not None:
+            return with_hue(system, hue_of(system, self.hue).model_copy(update={"method": self.method}))
+        if self.method is None:
+            raise DomainError("All scales need a method.", "method", "missing")
+        return system.model_copy(update={"method": self.method})
+
+    def sentence(self, system: ColorSystem) -> str:
+        whose = hue_of(system, self.hue).name if self.hue else "all scales"
+        return f"Make {whose} {f'by {METHOD_WORDS[self.method.name]}' if self.method else 'as all scales'}"
+
+
+def _check_contrast(method: Method) -> None:
+    """Raise DomainError for a ratio that no luminance reaches on the ground, with the nearest that one does."""
+    ground = float(relative_luminance(rgb8_of(method.contrast.ground)))
+    low, high = contrast_range(ground)
+    for place, typed in enumerate(method.contrast.targets):
+        if not low <= typed.value <= high + 1e-9:
+            nearest = cut(high) if typed.value > high else "1.00"
+            side = "darker" if ground >= MID_LUMINANCE else "lighter"
+            raise DomainError(
+                f"On this ground, nothing {side} reaches {typed.value:g}; the nearest is {nearest}.",
+                f"method.contrast.targets.{place}.value",
+                "limit",
+            )
+
+
+def _check_typed(method: Method) -> None:
+    limits = (("mix", method.mix.targets, -100.0), ("hsl", method.hsl.targets, 0.0))
+    for name, targets, low in limits:
+        for place, typed in enumerate(targets):
+            if not low <= typed.value <= 100.0:
+                nearest = low if typed.value < low else 100.0
+                raise DomainError(
+                    f"It runs from {low:g} to 100 %; the nearest is {nearest:g}.",
+                    f"method.{name}.targets.{place}.value",
+                    "limit",
+                )
+
+
+class SetCurves(EditBase):
+    """Set tapers and drifts of all scales, or of one; one without curves follows those of all."""
+
+    type: Literal["set_curves"] = "set_curves"
+    hue: Id | None = None
+    curves: Curves | None
+
+    def change(self, system: ColorSystem) -> ColorSystem:
+        if self.hue is not None:
+            return with_hue(system, hue_of(system, self.hue).model_copy(update={"curves": self.curves}))
+        return system.model_copy(update={"curves": self.curves or Curves()})
+
+    def sentence(self, system: ColorSystem) -> str:
+        whose = hue_of(system, self.hue).name if self.hue else "all scales"
+        return f"Curves of {whose}" if self.curves else f"Curves of {whose} as before any change"
+
+
+class AimStep(EditBase):
+    """Nudge a step to an L*, an OKLCH chroma and hue; what is kept is by how much it differs from the generated."""
+
+    type: Literal["aim_step"] = "aim_step"
+    hue: Id
+    step: Annotated[str, Field(max_length=24)]
+    lightness: Annotated[float, Field(ge=0.0, le=100.0)]
+    chroma: Annotated[float, Field(ge=0.0, le=0.6)]
+    angle: Annotated[float, Field(ge=0.0, lt=360.0)]
+
+    def change(self, system: ColorSystem) -> ColorSystem:
+        hue, place = step_of(system, self.hue, self.step)
+        name = f"{hue.name} {ladder_of(system, hue).steps[place].label}"
+        if self.step in hue.pins:
+            raise DomainError(f"{name} is pinned: take the pin away to nudge it.", "step", "pinned")
+        others = {step: nudge for step, nudge in hue.nudges.items() if step != self.step}
+        scale = scales_of(system, [hue.model_copy(update={"nudges": others})])[0]
+        if scale.anchor == place:
+            raise DomainError(f"{name} is the hue’s own color: move the hue.", "step", "anchor")
+        turn = (self.angle - float(scale.hue[place]) + 180.0) % 360.0 - 180.0
+        nudge = Nudge(
+            lightness=_rounded(self.lightness - float(scale.lightness[place])),
+            chroma=_rounded(self.chroma - float(scale.chroma[place])),
+            hue=_rounded(turn),
+        )
+        nudges = others if nudge.nothing else {**others, self.step: nudge}
+        return with_hue(system, hue.model_copy(update={"nudges": nudges}))
+
+    def sentence(self, system: ColorSystem) -> str:
+        hue, place = step_of(system, self.hue, self.step)
+        return f"Nudge {hue.name} {ladder_of(system, hue).steps[place].label}"
+
+    def reads(self) -> set[Path]:
+        return {("ladder",)}
+
+
+def _rounded(value: float) -> float:
+    return float(np.round(value, 6))
+
+
+class SetPinNeighbours(EditBase):
+    """Let the neighbours of a scale's pins pass smoothly through them, or stay as they are generated."""
+
+    type: Literal["set_pin_neighbours"] = "set_pin_neighbours"
+    hue: Id
+    smooth: bool
+
+    def change(self, system: ColorSystem) -> ColorSystem:
+        return with_hue(system, hue_of(system, self.hue).model_copy(update={"smooth": self.smooth}))
+
+    def sentence(self, system: ColorSystem) -> str:
+        name = hue_of(system, self.hue).name
+        return f"Let {name} pass through its pins" if self.smooth else f"Let the neighbours of {name}’s pins stay"

@@ -1,0 +1,244 @@
+"""Methods: how the colors of a scale are found, before curves, pins and nudges.
+
+Each is a pure function from source, ladder and settings to a draft: L*, OKLCH chroma and hue of every step, and, for
+those that mix colors, the mixed colors themselves.
+"""
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from typing import Annotated, Literal, get_args
+
+import numpy as np
+from numpy.typing import ArrayLike
+from pydantic import BaseModel, ConfigDict, Field
+
+from heimat.core.color.arrays import Floats, floats, from_bytes, to_bytes
+from heimat.core.color.contrast import ratio_of_luminances, relative_luminance
+from heimat.core.color.gamut import Mask, solve
+from heimat.core.color.mixing import MixSpace, blend
+from heimat.core.color.notation import Color, ColorInput, oklch_of, rgb8_of
+from heimat.core.color.spaces import hsl_to_srgb, lightness, luminance_of, srgb_to_hsl, srgb_to_oklch
+from heimat.core.scales.anchors import AnchorMode, bend, place_of, stretch
+from heimat.core.scales.curves import DARK_TAPER, LIGHT_TAPER, dark_drift
+
+MethodName = Literal["even", "contrast", "mix", "hsl", "ends"]
+METHODS: tuple[MethodName, ...] = get_args(MethodName)
+TOWARD_WHITE, TOWARD_BLACK = 0.94, 0.84
+"""Shares of white and of black at the ends of a ladder, by default: short of both, so that the ends keep a color."""
+LEAST_RATIO = 1.02
+MID_LUMINANCE = 0.1791
+"""The luminance from which black contrasts more than white: sqrt(1.05 * 0.05) - 0.05."""
+
+
+class _Part(BaseModel):
+    model_config = ConfigDict(frozen=True, extra="forbid")
+
+
+class Typed(_Part):
+    """A value that somebody typed for a step, by its id."""
+
+    step: Annotated[str, Field(max_length=24)]
+    value: Annotated[float, Field(allow_inf_nan=False)]
+
+
+TypedValues = Annotated[tuple[Typed, ...], Field(max_length=60)]
+
+
+class ContrastTargets(_Part):
+    """Ratios 1 to 21 of steps against a ground; those not typed rise evenly, by the same factor from step to step."""
+
+    ground: ColorInput = Color(components=(1.0, 1.0, 1.0))
+    targets: TypedValues = ()
+
+
+class WhiteBlack(_Part):
+    """Percentages toward white (above 0) and black (below), in a space; those not typed follow the ladder's aims."""
+
+    space: Literal["srgb", "linear", "oklab"] = "srgb"
+    targets: TypedValues = ()
+
+
+class HslLightness(_Part):
+    """HSL lightness 0 to 100 of steps, at the source's hue and saturation; those not typed follow the ladder's aims."""
+
+    targets: TypedValues = ()
+
+
+class BetweenEnds(_Part):
+    """Two ends, the source a stop between them, in a space; an end not given is that of even lightness."""
+
+    space: MixSpace = "oklab"
+    light: ColorInput | None = None
+    dark: ColorInput | None = None
+
+
+class Method(_Part):
+    """The method chosen, and the settings of all: switching back and forth loses none."""
+
+    name: MethodName = "even"
+    contrast: ContrastTargets = ContrastTargets()
+    mix: WhiteBlack = WhiteBlack()
+    hsl: HslLightness = HslLightness()
+    ends: BetweenEnds = BetweenEnds()
+
+    def typed(self) -> TypedValues:
+        """What was typed for the steps of the method chosen."""
+        chosen = getattr(self, self.name, None)
+        return getattr(chosen, "targets", ())
+
+
+@dataclass(frozen=True)
+class Given:
+    """What a method starts from: the source, the aims L* (n,), the anchor wanted, and typed values by position.
+
+    `counted` (n,) is False for steps that were put between two others: they move none.
+    """
+
+    source: Color
+    aims: Floats
+    anchor: AnchorMode
+    fixed: int | None
+    typed: Mapping[int, float]
+    counted: Mask
+
+    @property
+    def positions(self) -> Floats:
+        """Where the steps stand when those put between others are not counted, (n,)."""
+        main = self.aims[self.counted]
+        return np.interp(-self.aims, -main, np.arange(len(main), dtype=np.float64))
+
+    @property
+    def lightness(self) -> float:
+        """L* of the source as it is published."""
+        return float(lightness(relative_luminance(rgb8_of(self.source))))
+
+    @property
+    def place(self) -> int:
+        """The position at which the source stands, or would stand nearest."""
+        return place_of(self.aims, self.lightness, self.anchor, self.fixed, self.counted)
+
+
+@dataclass(frozen=True)
+class Draft:
+    """What a method gives: L*, OKLCH chroma and hue (n,), the source's position, and mixed sRGB colors (n, 3) if any.
+
+    `figures` (n,) are the method's own numbers, as they may be typed: ratios, percentages, HSL lightness; or none.
+    """
+
+    lightness: Floats
+    chroma: Floats
+    hue: Floats
+    anchor: int | None
+    srgb: Floats | None = None
+    figures: Floats | None = None
+
+
+def draft(given: Given, method: Method) -> Draft:
+    """Find the colors of a scale by a method."""
+    if method.name == "mix":
+        return _mixed(given, method.mix)
+    if method.name == "hsl":
+        return _hsl(given)
+    if method.name == "ends":
+        return _between(given, method.ends)
+    if method.name == "contrast":
+        figures, targets = _contrast(given, method.contrast)
+        return _by_lightness(given, targets, figures)
+    return _by_lightness(given, given.aims, None)
+
+
+def _by_lightness(given: Given, targets: Floats, figures: Floats | None) -> Draft:
+    _, chroma, hue = oklch_of(given.source)
+    bent, anchor = bend(targets, given.lightness, given.anchor, given.fixed, given.counted)
+    count = len(bent)
+    return Draft(bent, np.full(count, chroma), np.full(count, hue), anchor, None, figures)
+
+
+def contrast_range(ground_luminance: float) -> tuple[float, float]:
+    """The ratios that can be reached against a ground of a luminance, on its darker or lighter side."""
+    end = 0.0 if ground_luminance >= MID_LUMINANCE else 1.0
+    return 1.0, float(ratio_of_luminances(end, ground_luminance))
+
+
+def _contrast(given: Given, settings: ContrastTargets) -> tuple[Floats, Floats]:
+    """Ratios against the ground, and the L* that reach them, (n,) each."""
+    ground = float(relative_luminance(rgb8_of(settings.ground)))
+    darker = ground >= MID_LUMINANCE
+    ends = luminance_of(given.aims[[0, -1]])
+    low, high = sorted(float(each) for each in ratio_of_luminances(ends, ground))
+    if darker and ends[0] > ground:
+        low = LEAST_RATIO
+    if not darker and ends[1] < ground:
+        low = LEAST_RATIO
+    first, last = (max(low, LEAST_RATIO), high) if darker else (high, max(low, LEAST_RATIO))
+    ratios = first * (last / first) ** (given.positions / given.positions[-1])
+    for place, value in given.typed.items():
+        ratios[place] = value
+    return ratios, lightness(np.clip(luminance_for(ratios, ground), 0.0, 1.0))
+
+
+def luminance_for(ratio: ArrayLike, ground: float) -> Floats:
+    """The luminances that have some ratios against a ground of a luminance: darker than a light one, or lighter."""
+    ratios = floats(ratio)
+    return (ground + 0.05) / ratios - 0.05 if ground >= MID_LUMINANCE else ratios * (ground + 0.05) - 0.05
+
+
+def _mixed(given: Given, settings: WhiteBlack) -> Draft:
+    place = given.place
+    start = given.lightness if given.anchor == "guide" else float(given.aims[place])
+    light, dark = max(given.aims[0] - start, 1.0), max(start - given.aims[-1], 1.0)
+    away = given.aims - start
+    shares = np.where(away > 0.0, TOWARD_WHITE * away / light, TOWARD_BLACK * away / dark)
+    for at, value in given.typed.items():
+        shares[at] = value / 100.0
+    source = from_bytes(rgb8_of(given.source))
+    ends = np.where(shares[:, None] > 0.0, np.ones(3), np.zeros(3))
+    srgb = blend(np.broadcast_to(source, ends.shape), ends, np.abs(shares)[:, None], settings.space)
+    anchor = None if given.anchor == "guide" else place
+    return _of_colors(srgb, anchor, shares * 100.0)
+
+
+def _hsl(given: Given) -> Draft:
+    hue, saturation, own = srgb_to_hsl(from_bytes(rgb8_of(given.source)))
+    place = given.place
+    lights = given.aims.copy()
+    if given.anchor != "guide":
+        main = given.counted.copy()
+        main[place] = True
+        stretched = stretch(given.aims[main], float(own) * 100.0, int(main[:place].sum()))
+        lights = np.interp(-given.aims, -given.aims[main], stretched)
+    for at, value in given.typed.items():
+        lights[at] = value
+    hsl = np.stack([np.full(len(lights), hue), np.full(len(lights), saturation), lights / 100.0], axis=-1)
+    return _of_colors(hsl_to_srgb(hsl), None if given.anchor == "guide" else place, lights)
+
+
+def _between(given: Given, settings: BetweenEnds) -> Draft:
+    """The ends are the first and the last step; the source stands at its label unless it only guides."""
+    _, chroma, hue = oklch_of(given.source)
+    usual = solve(
+        luminance_of(given.aims[[0, -1]]),
+        np.array([chroma * LIGHT_TAPER, chroma * DARK_TAPER]),
+        np.array([hue, hue + dark_drift(float(hue))]),
+    )
+    light = from_bytes(rgb8_of(settings.light)) if settings.light else usual[0]
+    dark = from_bytes(rgb8_of(settings.dark)) if settings.dark else usual[1]
+    last = len(given.aims) - 1
+    stops = {0: light, last: dark}
+    anchor = None if given.anchor == "guide" else given.place
+    if anchor is not None:
+        stops[anchor] = from_bytes(rgb8_of(given.source))
+    places = np.array(sorted(stops))
+    colors = np.stack([stops[place] for place in places.tolist()])
+    after = np.clip(np.searchsorted(places, np.arange(last + 1), side="right"), 1, len(places) - 1)
+    at, starts, ends = given.positions, given.positions[places[after - 1]], given.positions[places[after]]
+    one, other = colors[after - 1], colors[after]
+    shares = ((at - starts) / (ends - starts))[:, None]
+    return _of_colors(blend(one, other, shares, settings.space), anchor, None)
+
+
+def _of_colors(srgb: Floats, anchor: int | None, figures: Floats | None) -> Draft:
+    """A draft of mixed colors. What is published of them, and so their lightness, is of 8 bits."""
+    rgb8 = to_bytes(srgb)
+    _, chroma, hue = np.moveaxis(srgb_to_oklch(srgb), -1, 0)
+    return Draft(lightness(relative_luminance(rgb8)), chroma, hue, anchor, srgb, figures)

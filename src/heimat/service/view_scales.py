@@ -1,0 +1,149 @@
+"""What the page paints of one scale in detail: measures, curves, its method with its own numbers, and all methods."""
+
+import numpy as np
+
+from heimat.core.color.gamut import MORE_THAN_ANY_CHROMA, solve
+from heimat.core.color.spaces import luminance_of, srgb_to_oklch
+from heimat.core.edits.scales import METHOD_WORDS
+from heimat.core.resolve import Resolved
+from heimat.core.scales.curves import Curves
+from heimat.core.scales.ladder import Ladder
+from heimat.core.scales.measures import Measures, Spread, measure
+from heimat.core.scales.methods import METHODS, MethodName
+from heimat.core.scaling import scales_of
+from heimat.core.system import ColorSystem, Hue, curves_of, ladder_of, method_of
+from heimat.service.seeing import Eyes
+from heimat.service.view_types import ComparedView, CurvesView, LadderView, OpenedView, SpreadView, StepChromaView
+
+SENTENCES: dict[MethodName, str] = {
+    "even": "Every step falls by the same L*; labels share their contrast across hues. Good where swaps must be safe.",
+    "contrast": "Every label has a ratio against a ground. Good where a label must keep a level of the guidelines.",
+    "mix": "White or black is laid over the source by percentages. Good for matching tints that exist; hues may gray.",
+    "hsl": "HSL lightness steps at the source’s own hue and saturation. Familiar; hues differ in how light they look.",
+    "ends": "Colors between a light and a dark end, through the source. Good where the ends are given.",
+}
+
+
+def ladder_view(ladder: Ladder) -> LadderView:
+    """A ladder, from light to dark."""
+    return {
+        "name": ladder.name,
+        "steps": [
+            {
+                "id": step.id,
+                "label": step.label,
+                "lightness": step.lightness,
+                "hidden": step.hidden,
+                "between": step.between,
+            }
+            for step in ladder.steps
+        ],
+    }
+
+
+def opened_view(resolved: Resolved, hue: Hue, eyes: Eyes) -> OpenedView:
+    """The scale of a hue in all detail."""
+    system, scale = resolved.system, resolved.scales[hue.id]
+    ladder, curves = ladder_of(system, hue), curves_of(system, hue)
+    pinned = {place for place, step in enumerate(ladder.steps) if step.id in hue.pins}
+    exact = pinned | ({scale.anchor} if scale.anchor is not None else set())
+    found = measure(scale, exact)
+    light_taper, dark_taper, light_drift, dark_drift = (round(each, 4) for each in scale.ends)
+    return {
+        "hue": hue.id,
+        "name": hue.name,
+        "ladder": ladder_view(ladder),
+        "measures": _words(ladder, found, scale.anchor, pinned),
+        "lightness": _spread(found.lightness, "L* falls by {} to {} from step to step", 1),
+        "distance": _spread(found.distance, "Neighbours are {} to {} apart in OKLab, times 100", 1),
+        "chroma": _chroma(resolved, hue, ladder),
+        "curves": _curves(curves),
+        "all_curves": _curves(system.curves),
+        "ends": {
+            "light_taper": light_taper,
+            "dark_taper": dark_taper,
+            "light_drift": light_drift,
+            "dark_drift": dark_drift,
+        },
+        "settings": method_of(system, hue).model_dump(mode="json"),
+        "all_settings": system.method.model_dump(mode="json"),
+        "figures": None if scale.figures is None else [round(float(each), 2) for each in scale.figures],
+        "compared": compared_views(system, hue, eyes),
+    }
+
+
+def compared_views(system: ColorSystem, hue: Hue, eyes: Eyes) -> list[ComparedView]:
+    """A hue by each method, with the settings that the method has now."""
+    now = method_of(system, hue)
+    tried = [hue.model_copy(update={"method": now.model_copy(update={"name": name})}) for name in METHODS]
+    found: list[ComparedView] = []
+    for name, scale in zip(METHODS, scales_of(system, tried), strict=True):
+        falls = measure(scale, set()).lightness
+        found.append(
+            {
+                "method": name,
+                "words": METHOD_WORDS[name],
+                "sentence": SENTENCES[name],
+                "steps": eyes.swatches(scale.rgb8),
+                "falls": f"L* gaps {falls.smallest:.1f} to {falls.largest:.1f}",
+            }
+        )
+    return found
+
+
+def _curves(curves: Curves) -> CurvesView:
+    return {
+        "light_taper": curves.light_taper,
+        "dark_taper": curves.dark_taper,
+        "light_drift": curves.light_drift,
+        "dark_drift": curves.dark_drift,
+    }
+
+
+def _spread(spread: Spread, words: str, places: int) -> SpreadView:
+    told = words.format(f"{spread.smallest:.{places}f}", f"{spread.largest:.{places}f}")
+    return {
+        "gaps": [round(float(gap), 2) for gap in spread.gaps],
+        "words": f"{told}; the spread is {spread.uneven * 100.0:.0f} % of the mean",
+    }
+
+
+def _chroma(resolved: Resolved, hue: Hue, ladder: Ladder) -> list[StepChromaView]:
+    scale = resolved.scales[hue.id]
+    light = np.clip(scale.lightness, 0.0, 100.0)
+    edge = srgb_to_oklch(solve(luminance_of(light), MORE_THAN_ANY_CHROMA, scale.hue))[:, 1]
+    has = srgb_to_oklch(scale.rgb8 / 255.0)[:, 1]
+    return [
+        {
+            "label": step.label,
+            "asked": round(float(max(scale.chroma[place], 0.0)), 4),
+            "has": round(float(has[place]), 4),
+            "most": round(float(edge[place]), 4),
+        }
+        for place, step in enumerate(ladder.steps)
+    ]
+
+
+def _words(ladder: Ladder, found: Measures, anchor: int | None, pinned: set[int]) -> list[str]:
+    """What the measures say, a sentence each: order, duplicates, gamut, source."""
+    labels = ladder.labels()
+    words: list[str] = []
+    if found.out_of_order:
+        words += [f"{labels[place]} is not darker than {labels[place - 1]}." for place in found.out_of_order]
+    else:
+        words.append("In order: each step is darker than the one before.")
+    words += [f"{labels[place - 1]} and {labels[place]} can hardly be told apart." for place in found.alike]
+    taken = np.flatnonzero(found.taken)
+    if len(taken):
+        named = ", ".join(labels[place] for place in taken.tolist())
+        words.append(f"The gamut takes chroma from {named}: at most {float(found.taken.max()):.3f}.")
+    else:
+        words.append("The gamut holds all the chroma that the curves ask for.")
+    nearest = labels[found.source_place]
+    if anchor is not None and anchor not in pinned:
+        words.append(f"The source is {nearest}, to the bit.")
+    elif anchor is not None:
+        words.append(f"A pin stands where the source would: {nearest} is {found.source:.1f} from it (CIEDE2000).")
+    else:
+        words.append(f"The source is on no step; {nearest} comes nearest, {found.source:.1f} away (CIEDE2000).")
+    return words

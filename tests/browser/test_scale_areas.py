@@ -1,0 +1,157 @@
+"""The work areas of Scales: shaping ladders, choosing methods by eye, one scale with its curves and measures."""
+
+from selenium.webdriver import ActionChains, Keys
+
+from tests.browser.page import Page
+from tests.browser.test_scales import AT
+
+
+def labels(page: Page) -> list[str]:
+    return page.script(
+        "return [...document.querySelectorAll('[data-testid=scales] [role=columnheader]')]"
+        ".map(head => head.firstChild.textContent.trim())"
+    )
+
+
+def use_it(page: Page) -> None:
+    """Use the ladder once it is known what it would take away."""
+    page.wait(lambda: page.button("Use this ladder").is_enabled())
+    page.press("Use this ladder")
+    page.wait(lambda: page.button("Undo").get_attribute("title").startswith(("Undo: Take", "Undo: Give")))
+
+
+def test_a_ready_made_ladder_with_pins_present_and_back(page: Page) -> None:
+    page.open(f"{AT}?at=hue:tidewater&area=ladder")
+    usual = page.steps("tidewater")
+    page.choose("Ready made usual, 9", "long, 11")
+    # It is tried on the sheet, and the pin stays where its label is.
+    page.wait(lambda: len(page.steps("tidewater")) == 11)
+    assert {"#0B6E6E", "#2A8C82"} <= set(page.steps("tidewater"))
+    assert not page.button("Undo").is_enabled()
+    page.press("As it was")
+    page.wait(lambda: page.steps("tidewater") == usual)
+    page.choose("Ready made usual, 9", "long, 11")
+    use_it(page)
+    page.press("Undo")
+    page.wait(lambda: page.steps("tidewater") == usual)
+
+
+def test_steps_put_in_and_taken_out(page: Page) -> None:
+    page.open(f"{AT}?at=hue:tidewater&area=ladder")
+    usual = page.steps("gorse")
+    page.says("[aria-label=Promises]", "4 apart")
+    page.press("A step between 100 and 200")
+    page.wait(lambda: labels(page)[:3] == ["100", "150", "200"])
+    # The others have not moved, and what is promised of them is not counted anew.
+    assert [step for place, step in enumerate(page.steps("gorse")) if place != 1] == usual
+    page.says("[aria-label=Promises]", "4 apart")
+    page.press("Take out 500")
+    page.says("[data-testid=ladder-losses]", "The pin at tidewater 500 goes.")
+    page.says("[data-testid=ladder-losses]", "status.success moves from kelp 500 to kelp 400.")
+    use_it(page)
+    page.wait(lambda: labels(page) == ["100", "150", "200", "300", "400", "600", "700", "800", "900"])
+    assert not page.all("[data-testid=ladder-losses]")
+    page.press("Undo")
+    page.wait(lambda: page.steps("gorse") == usual)
+
+
+def test_what_cannot_be_a_ladder_is_said_at_the_label(page: Page) -> None:
+    page.open(f"{AT}?at=hue:tidewater&area=ladder")
+    page.put("[aria-label='Label of step 2']", "100")
+    page.says("[data-testid=ladder-problem]", "The label 100 is there twice")
+    assert page.find("[aria-label='Label of step 2']").get_attribute("aria-invalid") == "true"
+    assert not page.button("Use this ladder").is_enabled()
+    page.put("[aria-label='Label of step 2']", "")
+    page.says("[data-testid=ladder-problem]", "A step needs a label")
+    page.put("[aria-label='Label of step 2']", "soft")
+    page.wait(lambda: labels(page)[1] == "soft")
+    page.type("L* aimed at by soft", "60", enter=True)
+    page.says("[data-testid=ladder-problem]", "at most L* 59.9")
+    page.type("L* aimed at by soft", "90", enter=True)
+    page.wait(lambda: page.button("Use this ladder").is_enabled())
+
+
+def test_lightness_by_handles_and_hiding(page: Page) -> None:
+    page.open(f"{AT}?at=hue:gorse&area=ladder")
+    before = page.steps("sound")
+    page.find("[role=slider][aria-label='L* of 800']").send_keys(Keys.ARROW_UP, Keys.ARROW_UP)
+    page.wait(lambda: page.steps("sound")[7] != before[7])
+    handle = page.find("[role=slider][aria-label='L* of 200']")
+    ActionChains(page.driver).click_and_hold(handle).move_by_offset(0, 8).release().perform()
+    page.wait(lambda: page.steps("sound")[1] != before[1])
+    page.click("[aria-label='300 is published']")
+    use_it(page)
+    page.wait(lambda: "not published" in page.find("[data-key='step:sound/s300']").get_attribute("aria-label"))
+    page.press("Undo")
+    page.wait(lambda: page.steps("sound") == before)
+
+
+def test_a_ladder_for_one_scale(page: Page) -> None:
+    page.open(f"{AT}?at=hue:heather&area=ladder")
+    page.choose("For all scales", "heather")
+    page.choose("Ready made usual, 9", "short, 5")
+    use_it(page)
+    page.wait(lambda: len(page.steps("heather")) == 5)
+    assert len(page.steps("gorse")) == 9
+    page.choose("Ready made short, 5", "as all scales")
+    use_it(page)
+    page.wait(lambda: len(page.steps("heather")) == 9)
+
+
+def test_a_method_is_chosen_by_eye_and_loses_no_setting(page: Page) -> None:
+    page.open(f"{AT}?at=hue:gorse&area=method")
+    even = page.steps("gorse")
+    assert len(page.all("[data-method]")) == 5
+    page.press("white and black mix")
+    page.wait(lambda: page.steps("gorse") != even)
+    page.says("[data-testid=method-sentence]", "White or black is laid over the source")
+    page.type("White above 0, black below of 100", "80", enter=True)
+    page.wait(lambda: page.steps("gorse")[0] == "#F9EFD8")
+    page.press("HSL lightness")
+    page.says("[data-testid=method-sentence]", "HSL lightness steps")
+    page.wait(lambda: page.steps("gorse")[0] != "#F9EFD8")
+    page.press("white and black mix")
+    page.wait(lambda: page.steps("gorse")[0] == "#F9EFD8")
+    page.press("even lightness")
+    page.wait(lambda: page.steps("gorse") == even)
+
+
+def test_a_method_for_one_scale_and_wrong_figures(page: Page) -> None:
+    page.open(f"{AT}?at=hue:gorse&area=method")
+    others = page.steps("sound")
+    page.choose("For all scales", "gorse")
+    page.press("contrast targets")
+    page.says("[data-testid=method-sentence]", "ratio against a ground")
+    assert page.steps("sound") == others
+    page.type("Ground, in any notation", "no color", enter=True)
+    page.says("[data-testid=method-settings]", "is not a color Heimat can read")
+    page.type("Ground, in any notation", "#777", enter=True)
+    page.type("Ratio of 900", "20", enter=True)
+    page.says("[data-testid=notice]", "nothing darker reaches 20")
+    page.press("gorse as all scales")
+    page.wait(lambda: page.find("[data-method=even] button").get_attribute("aria-pressed") == "true")
+
+
+def test_curves_of_one_scale_by_keys(page: Page) -> None:
+    page.open(f"{AT}?at=hue:heather&area=scale")
+    others, before = page.steps("kelp"), page.steps("heather")
+    page.press("For heather")
+    page.all("[data-testid=ends] input[type=range]")[1].send_keys(Keys.ARROW_LEFT, Keys.ARROW_LEFT)
+    page.wait(lambda: page.steps("heather")[-1] != before[-1])
+    page.wait(lambda: page.button("Undo").get_attribute("title").startswith("Undo: Curves of heather"))
+    assert page.steps("kelp") == others
+    page.says("[data-testid=measures]", "In order: each step is darker than the one before.")
+    page.press("As all scales")
+    page.wait(lambda: page.steps("heather") == before)
+
+
+def test_neighbours_pass_through_a_pin(page: Page) -> None:
+    page.open(f"{AT}?at=hue:tidewater&area=scale")
+    stay = page.steps("tidewater")
+    page.choose("Neighbours of pins stay", "pass smoothly through")
+    page.wait(lambda: page.steps("tidewater")[3] != stay[3])
+    smooth = page.steps("tidewater")
+    assert (smooth[4], smooth[5]) == ("#2A8C82", "#0B6E6E")
+    assert smooth[6:] == stay[6:]
+    page.press("Undo")
+    page.wait(lambda: page.steps("tidewater") == stay)

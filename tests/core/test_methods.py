@@ -1,0 +1,196 @@
+"""Methods, curves, nudges and pins of scales: what holds for any source, and what general libraries say."""
+
+import colorsys
+
+import numpy as np
+import pytest
+from coloraide import Color as Css
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from heimat.core.color.arrays import to_bytes
+from heimat.core.color.contrast import ratio, relative_luminance
+from heimat.core.color.notation import Color, hex_of, parse, rgb8_of
+from heimat.core.color.spaces import lightness, srgb_to_oklch
+from heimat.core.scales import READY_MADE, ScaleRequest, generate
+from heimat.core.scales.curves import Curves
+from heimat.core.scales.ladder import LONG, USUAL
+from heimat.core.scales.measures import measure
+from heimat.core.scales.methods import METHODS, BetweenEnds, ContrastTargets, Method, WhiteBlack
+from tests.core.strategies import all_corners_and_random, colors, ladders
+
+TIDEWATER = parse("#0B6E6E")
+
+
+def one(source=TIDEWATER, ladder=USUAL, **more):
+    return generate([ScaleRequest(source, ladder.lightness(), **more)])[0]
+
+
+def light_of(rgb8):
+    return lightness(relative_luminance(rgb8))
+
+
+def hexes(scale):
+    return [hex_of(rgb8) for rgb8 in scale.rgb8]
+
+
+@settings(max_examples=300, deadline=None)
+@given(colors, ladders, st.sampled_from(METHODS), st.sampled_from(["nearest", "guide"]))
+def test_any_method_falls_in_lightness_and_keeps_the_source(source, ladder, name, mode):
+    scale = one(source, ladder, anchor=mode, method=Method(name=name))
+    assert (np.diff(light_of(scale.rgb8)) < 0.0).all(), hexes(scale)
+    if mode == "nearest":
+        assert (scale.rgb8[scale.anchor] == rgb8_of(source)).all()
+    assert hexes(one(source, ladder, anchor=mode, method=Method(name=name))) == hexes(scale)
+
+
+@pytest.mark.parametrize(("space", "theirs"), [("srgb", "srgb"), ("linear", "srgb-linear"), ("oklab", "oklab")])
+def test_white_and_black_mix_to_the_bit(space, theirs):
+    shares = {0: 90.0, 1: 65.0, 2: 40.0, 7: -30.0, 8: -72.5}
+    scale = one(method=Method(name="mix", mix=WhiteBlack(space=space)), typed=shares)
+    for place, share in shares.items():
+        mixed = Css("#0B6E6E").mix("white" if share > 0 else "black", abs(share) / 100.0, space=theirs)
+        expected = to_bytes(np.clip(mixed.convert("srgb").coords(), 0.0, 1.0))
+        assert scale.rgb8[place].tolist() == expected.tolist()
+    assert hexes(scale)[scale.anchor] == "#0B6E6E"
+
+
+def test_hsl_lightness_to_the_bit():
+    lights = {0: 96.0, 3: 55.0, 8: 7.0}
+    scale = one(method=Method(name="hsl"), typed=lights)
+    hue, _, saturation = colorsys.rgb_to_hls(*(level / 255.0 for level in (0x0B, 0x6E, 0x6E)))
+    for place, light in lights.items():
+        expected = to_bytes(np.array(colorsys.hls_to_rgb(hue, light / 100.0, saturation)))
+        assert scale.rgb8[place].tolist() == expected.tolist()
+
+
+def test_no_defaults_are_plain_fifths():
+    for ladder in READY_MADE.values():
+        shares = one(ladder=ladder, method=Method(name="mix")).figures
+        for fifths in (20.0, 25.0):
+            assert np.abs(shares % fifths).max() > 2.0
+        assert abs(shares).max() < 95.0
+
+
+@pytest.mark.parametrize("ground", ["#FFFFFF", "#F2F2F2", "#000000", "#101820"])
+def test_contrast_targets_are_reached(ground):
+    own = ContrastTargets(ground=parse(ground))
+    scale = one(anchor="guide", method=Method(name="contrast", contrast=own))
+    reached = ratio(scale.rgb8, rgb8_of(parse(ground)))
+    # One 8-bit level moves the contrast of the darkest steps by about four percent.
+    assert np.abs(reached / scale.figures - 1.0).max() < 0.045
+    steps = scale.figures[1:] / scale.figures[:-1]
+    assert np.ptp(steps) < 1e-9
+    typed = one(anchor="guide", method=Method(name="contrast", contrast=own), typed={4: 5.0})
+    assert ratio(typed.rgb8[4], rgb8_of(parse(ground))) == pytest.approx(5.0, rel=0.02)
+
+
+def test_between_two_ends():
+    ends = BetweenEnds(light=parse("#FFF4E0"), dark=parse("#20102F"))
+    scale = one(method=Method(name="ends", ends=ends))
+    assert hexes(scale)[0] == "#FFF4E0"
+    assert hexes(scale)[-1] == "#20102F"
+    assert hexes(scale)[scale.anchor] == "#0B6E6E"
+    half = Css("#FFF4E0").mix("#0B6E6E", 3 / scale.anchor, space="oklab").convert("srgb").clip()
+    assert hexes(scale)[3] == half.to_string(hex=True).upper()
+    guided = one(anchor="guide", method=Method(name="ends", ends=ends))
+    assert "#0B6E6E" not in hexes(guided)
+
+
+def test_switching_the_method_loses_no_setting():
+    method = Method(name="mix", mix=WhiteBlack(space="oklab"))
+    away = method.model_copy(update={"name": "hsl"})
+    assert hexes(one(method=away)) == hexes(one(method=Method(name="hsl")))
+    assert away.model_copy(update={"name": "mix"}) == method
+
+
+def test_tapers_and_drifts_at_the_ends():
+    curves = Curves(light_taper=0.5, dark_taper=1.0, light_drift=20.0, dark_drift=-30.0)
+    usual, strong = one(), one(anchor="guide", curves=curves)
+    own = srgb_to_oklch(rgb8_of(TIDEWATER) / 255.0)
+    assert usual.ends[:2] == (0.25, 2.0 / 3.0)
+    assert strong.chroma[0] == pytest.approx(own[1] * 0.5)
+    assert strong.chroma[-1] == pytest.approx(own[1])
+    assert strong.hue[0] == pytest.approx(own[2] + 20.0)
+    assert strong.hue[-1] == pytest.approx(own[2] - 30.0)
+    assert hexes(one(curves=curves))[usual.anchor] == "#0B6E6E"
+    mixed = one(method=Method(name="mix"))
+    assert mixed.ends == (1.0, 1.0, 0.0, 0.0)
+
+
+@settings(max_examples=100, deadline=None)
+@given(colors, st.integers(0, 8), st.tuples(st.floats(-8, 8), st.floats(-0.05, 0.05), st.floats(-40, 40)))
+def test_a_nudge_moves_its_step_alone(source, place, nudge):
+    before = one(source)
+    after = one(source, nudges={place: np.array(nudge)})
+    others = np.arange(9) != place
+    assert (after.rgb8[others] == before.rgb8[others]).all()
+    if place == before.anchor:
+        assert (after.rgb8[place] == rgb8_of(source)).all()
+    else:
+        assert after.lightness[place] == pytest.approx(before.lightness[place] + nudge[0])
+        assert after.hue[place] == pytest.approx(before.hue[place] + nudge[2])
+
+
+@settings(max_examples=150, deadline=None)
+@given(colors, st.dictionaries(st.integers(0, 8), colors, min_size=1, max_size=3))
+def test_neighbours_pass_through_pins(source, pins):
+    pinned = {place: rgb8_of(color) for place, color in pins.items()}
+    stay, smooth = one(source, pins=pinned), one(source, pins=pinned, smooth=True)
+    for place, rgb8 in pinned.items():
+        assert (smooth.rgb8[place] == rgb8).all()
+    if smooth.anchor not in pinned:
+        assert (smooth.rgb8[smooth.anchor] == rgb8_of(source)).all()
+    # Where everything was in order before, it still is.
+    if (np.diff(light_of(stay.rgb8)) < 0.0).all():
+        assert (np.diff(smooth.lightness) < 0.0).all()
+
+
+def test_a_pin_that_is_off_draws_its_neighbours_along():
+    pinned = {2: np.array([0xC8, 0xC8, 0xB0], dtype=np.uint8)}
+    stay, smooth = one(pins=pinned), one(pins=pinned, smooth=True)
+    generated = one().lightness[2]
+    off = float(light_of(pinned[2])) - generated
+    assert smooth.lightness[1] - stay.lightness[1] == pytest.approx(off / 2.0)
+    assert smooth.lightness[0] - stay.lightness[0] == pytest.approx(off / 4.0)
+    assert smooth.lightness[3] - stay.lightness[3] == pytest.approx(off / 2.0)
+    assert (smooth.rgb8[5:] == stay.rgb8[5:]).all()
+
+
+@settings(max_examples=150, deadline=None)
+@given(colors, st.sampled_from(METHODS), st.sampled_from(["nearest", "guide"]), st.integers(0, 7), st.floats(0.1, 0.9))
+def test_a_step_put_between_two_moves_no_other(source, name, mode, after, share):
+    aims = USUAL.lightness()
+    inserted = np.insert(aims, after + 1, aims[after] + share * (aims[after + 1] - aims[after]))
+    before = one(source, anchor=mode, method=Method(name=name))
+    request = ScaleRequest(source, inserted, mode, method=Method(name=name), between=frozenset({after + 1}))
+    with_it = generate([request])[0]
+    assert (np.delete(with_it.rgb8, after + 1, axis=0) == before.rgb8).all()
+    light = light_of(with_it.rgb8)
+    assert light[after] >= light[after + 1] >= light[after + 2]
+
+
+def test_measures_of_a_scale():
+    even = measure(one(anchor="guide"), set())
+    assert even.lightness.smallest == pytest.approx(89.0 / 8.0, abs=0.3)
+    assert even.lightness.uneven < 0.02
+    assert even.out_of_order == []
+    pins = {3: np.array([5, 5, 5], dtype=np.uint8), 5: rgb8_of(parse("#0B6E70"))}
+    broken = measure(one(ladder=LONG, pins=pins), {3, 5})
+    assert broken.out_of_order == [4]
+    assert broken.taken[[3, 5]].tolist() == [0.0, 0.0]
+    gray = one(parse("#808080"), anchor="guide")
+    assert measure(one(parse("#808080")), {4}).source == 0.0
+    assert measure(gray, set()).source > 0.5
+    neon = measure(one(parse("#00FF00")), set())
+    assert neon.taken.max() > 0.02
+    twice = one(pins={4: rgb8_of(parse("#0B6E70"))})
+    assert measure(twice, {4, 5}).alike == [5]
+
+
+def test_every_method_on_many_sources_stays_in_gamut_and_order():
+    sources = [Color.of_bytes(rgb8) for rgb8 in all_corners_and_random(200, seed=11)]
+    for name in METHODS:
+        scales = generate([ScaleRequest(each, LONG.lightness(), method=Method(name=name)) for each in sources])
+        falls = np.concatenate([-np.diff(light_of(scale.rgb8)) for scale in scales])
+        assert falls.min() > 0.0

@@ -1,0 +1,130 @@
+/** Ladder: its labels and the lightness aimed at by each, for all scales or for one, tried on the sheet before it is kept. */
+import { Box, Flex, Text } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { client, data } from "../../../api/client";
+import { Area } from "../../../parts/Area";
+import { Choice } from "../../../parts/Choice";
+import { Tool } from "../../../parts/Tool";
+import { useView } from "../../../state/workspace";
+import { LadderPlot } from "./LadderPlot";
+import { LadderRows } from "./LadderRows";
+import { everyNth, LABELINGS, type Labeling, relabeled, spreadEvenly } from "./shaping";
+import { useLadder } from "./useLadder";
+
+const ALL = "all";
+const AS_ALL = "as all";
+
+export function LadderArea() {
+  const view = useView();
+  const selected = view.hues.find((hue) => hue.id === view.slip?.hue) ?? null;
+  const [one, setOne] = useState(false);
+  const hue = one ? selected : null;
+  const shaping = useLadder(hue?.id ?? null);
+  const ready = useQuery({
+    queryKey: ["ladders"],
+    queryFn: () => data(client.GET("/api/ladders", {})),
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+  const present = hue ? (view.opened?.ladder ?? view.ladder) : view.ladder;
+  const draft = shaping.draft ?? shaping.asDraft(present);
+  const choices = (ready.data ?? []).map((ladder) => ({
+    value: ladder.name,
+    words: `${ladder.name}, ${ladder.steps.length}`,
+  }));
+  const own = !choices.some((choice) => choice.value === draft.name);
+  const chooseReady = (name: string) => {
+    const ladder = ready.data?.find((each) => each.name === name);
+    if (name === AS_ALL) shaping.followAll();
+    else if (ladder) shaping.change(shaping.asDraft(ladder));
+  };
+  const nths = [2, 3, 4].filter((nth) => everyNth(draft, nth).steps.length >= 3);
+  return (
+    <Area
+      title={hue ? `Ladder of ${hue.name}` : "Ladder"}
+      tools={
+        <>
+          <Choice
+            label="For"
+            value={one ? "one" : ALL}
+            items={[
+              { value: ALL, words: "all scales" },
+              ...(selected ? [{ value: "one", words: selected.name }] : []),
+            ]}
+            onChoose={(value) => {
+              shaping.leave();
+              setOne(value === "one");
+            }}
+          />
+          <Choice
+            label="Ready made"
+            value={own ? "own" : draft.name}
+            items={[
+              ...choices,
+              ...(own ? [{ value: "own", words: `own, ${draft.steps.length}` }] : []),
+              ...(hue ? [{ value: AS_ALL, words: "as all scales" }] : []),
+            ]}
+            onChoose={chooseReady}
+          />
+          <Choice
+            label="Labels"
+            value=""
+            items={[{ value: "", words: "as they are" }, ...LABELINGS]}
+            onChoose={(value) => value && shaping.change(relabeled(draft, value as Labeling))}
+          />
+          <Choice
+            label="Take"
+            value=""
+            items={[
+              { value: "", words: "every step" },
+              ...nths.map((nth) => ({
+                value: `${nth}`,
+                words: `every ${nth === 2 ? "2nd" : nth === 3 ? "3rd" : "4th"}`,
+              })),
+            ]}
+            onChoose={(nth) => nth && shaping.change(everyNth(draft, Number(nth)))}
+          />
+          <Tool onClick={() => shaping.change(spreadEvenly(draft))}>Even out</Tool>
+        </>
+      }
+      actions={
+        <>
+          <Tool disabled={!shaping.fits} onClick={() => void shaping.use()}>
+            Use this ladder
+          </Tool>
+          <Tool disabled={!shaping.changed} onClick={shaping.leave}>
+            As it was
+          </Tool>
+        </>
+      }
+    >
+      <Flex gap="24px" align="flex-start">
+        <LadderRows draft={draft} problem={shaping.problem} onChange={shaping.change} />
+        <Box flex="1 1 0" minWidth="0">
+          <LadderPlot draft={draft} onChange={shaping.change} />
+          <Losses losses={shaping.losses} problem={shaping.problem?.message ?? null} />
+        </Box>
+      </Flex>
+    </Area>
+  );
+}
+
+/** What stands in the way, or what would go or move, before anything is kept. */
+function Losses({ losses, problem }: { losses: string[]; problem: string | null }) {
+  if (problem)
+    return (
+      <Text role="status" fontSize="12px" fontWeight="700" marginBottom="6px" data-testid="ladder-problem">
+        {problem}
+      </Text>
+    );
+  if (losses.length === 0) return null;
+  return (
+    <Box role="status" fontSize="12px" marginBottom="6px" data-testid="ladder-losses">
+      <Text fontWeight="700">With this ladder:</Text>
+      {losses.slice(0, 6).map((loss) => (
+        <Text key={loss}>{loss}</Text>
+      ))}
+      {losses.length > 6 && <Text>and {losses.length - 6} more.</Text>}
+    </Box>
+  );
+}

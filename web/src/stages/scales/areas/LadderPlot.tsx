@@ -1,0 +1,73 @@
+/** The lightness aimed at over the steps of a ladder, with a handle on each: by mouse, touch and keys. */
+import { type KeyboardEvent, type PointerEvent, useRef, useState } from "react";
+import styles from "./plot.module.css";
+import { changed, room } from "./shaping";
+import type { Draft } from "./useLadder";
+
+interface Props {
+  draft: Draft;
+  onChange: (draft: Draft) => void;
+}
+
+const TENTHS = 10;
+
+export function LadderPlot({ draft, onChange }: Props) {
+  const plot = useRef<HTMLDivElement>(null);
+  const [held, setHeld] = useState<number | null>(null);
+  const count = draft.steps.length;
+  const across = (place: number) => (100 * (place + 0.5)) / count;
+  const move = (place: number, to: number) => {
+    const step = draft.steps[place];
+    const [low, high] = room(draft, place);
+    const lightness = Math.round(Math.min(Math.max(to, low), high) * TENTHS) / TENTHS;
+    if (step && lightness !== step.lightness) onChange(changed(draft, step.key, { lightness }));
+  };
+  const onPointerMove = (event: PointerEvent) => {
+    const box = plot.current?.getBoundingClientRect();
+    if (held === null || !box) return;
+    move(held, 100 - (100 * (event.clientY - box.top)) / box.height);
+  };
+  const onKeyDown = (event: KeyboardEvent, place: number) => {
+    const by = event.shiftKey ? 10 : 1;
+    const at = draft.steps[place]?.lightness ?? 0;
+    if (event.key === "ArrowUp") move(place, at + by);
+    else if (event.key === "ArrowDown") move(place, at - by);
+    else return;
+    event.preventDefault();
+    event.stopPropagation();
+  };
+  const line = draft.steps.map((step, place) => `${across(place)},${100 - step.lightness}`).join(" ");
+  return (
+    <div ref={plot} className={styles.plot} onPointerMove={onPointerMove} data-testid="ladder-plot">
+      <span className={styles.high}>top: L* 100, white</span>
+      <span className={styles.low}>foot: L* 0, black</span>
+      <svg viewBox="0 0 100 100" preserveAspectRatio="none" aria-hidden="true">
+        <polyline points={line} />
+      </svg>
+      {draft.steps.map((step, place) => (
+        <div
+          key={step.key}
+          role="slider"
+          tabIndex={0}
+          aria-label={`L* of ${step.label}`}
+          aria-orientation="vertical"
+          aria-valuemin={0}
+          aria-valuemax={100}
+          aria-valuenow={step.lightness}
+          className={styles.handle}
+          style={{ left: `${across(place)}%`, top: `${100 - step.lightness}%` }}
+          onPointerDown={(event) => {
+            if (event.button !== 0) return;
+            event.currentTarget.setPointerCapture(event.pointerId);
+            setHeld(place);
+          }}
+          onPointerUp={() => setHeld(null)}
+          onPointerCancel={() => setHeld(null)}
+          onKeyDown={(event) => onKeyDown(event, place)}
+        >
+          <span />
+        </div>
+      ))}
+    </div>
+  );
+}

@@ -1,0 +1,94 @@
+/** The steps of a ladder, one a row: label, lightness aimed at, whether it is published, and steps put in or taken out. */
+import { Flex, Input, Text } from "@chakra-ui/react";
+import type { Problem } from "../../../api/client";
+import { Check } from "../../../parts/Check";
+import { NumberField } from "../../../parts/NumberField";
+import { Tool } from "../../../parts/Tool";
+import { changed, inserted, MOST_STEPS, without } from "./shaping";
+import type { Draft } from "./useLadder";
+
+interface Props {
+  draft: Draft;
+  problem: Problem | null;
+  onChange: (draft: Draft) => void;
+}
+
+export function LadderRows({ draft, problem, onChange }: Props) {
+  const at = /steps\.(\d+)\.(label|lightness)/.exec(problem?.errors[0]?.field ?? "");
+  const full = draft.steps.length >= MOST_STEPS;
+  const insert = (after: number, words: string) => (
+    <Tool
+      disabled={full}
+      aria-label={words}
+      title={words}
+      width="24px"
+      paddingInline="0"
+      onClick={() => onChange(inserted(draft, after))}
+    >
+      +
+    </Tool>
+  );
+  return (
+    <Flex direction="column" gap="2px" flexShrink={0} fontSize="12px" data-testid="ladder-rows">
+      <Flex gap="8px" align="center">
+        <Text width="92px">Label</Text>
+        <Text width="62px">L* aimed at</Text>
+        <Text width="66px">Published</Text>
+        {insert(-1, "A step beyond the light end")}
+      </Flex>
+      {draft.steps.map((step, place) => {
+        const wrong = at !== null && Number(at[1]) === place ? at[2] : null;
+        return (
+          <Flex key={step.key} gap="8px" align="center" data-ladder-step={step.label}>
+            <Input
+              aria-label={`Label of step ${place + 1}`}
+              aria-invalid={wrong === "label"}
+              size="2xs"
+              height="24px"
+              width="92px"
+              fontFamily="mono"
+              fontSize="12px"
+              borderColor={wrong === "label" ? "fg" : "border.emphasized"}
+              borderWidth={wrong === "label" ? "2px" : "1px"}
+              marginLeft={step.between ? "12px" : "0"}
+              marginRight={step.between ? "-12px" : "0"}
+              value={step.label}
+              onChange={(event) => onChange(changed(draft, step.key, { label: event.target.value }))}
+            />
+            <Flex marginLeft={step.between ? "12px" : "0"} marginRight={step.between ? "-12px" : "0"}>
+              <NumberField
+                label={`L* aimed at by ${step.label}`}
+                value={step.lightness}
+                low={0}
+                high={100}
+                step={1}
+                places={1}
+                onCommit={(lightness) => onChange(changed(draft, step.key, { lightness }))}
+              />
+            </Flex>
+            <Flex width="66px" justify="center">
+              <Check
+                aria-label={`${step.label} is published`}
+                checked={!step.hidden}
+                onChange={() => onChange(changed(draft, step.key, { hidden: !step.hidden }))}
+              />
+            </Flex>
+            {insert(
+              place,
+              place === draft.steps.length - 1
+                ? "A step beyond the dark end"
+                : `A step between ${step.label} and ${draft.steps[place + 1]?.label}`,
+            )}
+            <Tool
+              disabled={draft.steps.length <= 3}
+              aria-label={`Take out ${step.label}`}
+              onClick={() => onChange(without(draft, step.key))}
+            >
+              Take out
+            </Tool>
+          </Flex>
+        );
+      })}
+    </Flex>
+  );
+}

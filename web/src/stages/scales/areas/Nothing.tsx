@@ -1,0 +1,11 @@
+/** A work area that waits for a selection. */
+import { Text } from "@chakra-ui/react";
+import { Area } from "../../../parts/Area";
+
+export function Nothing({ title, words }: { title: string; words: string }) {
+  return (
+    <Area title={title}>
+      <Text fontSize="13px">{words}</Text>
+    </Area>
+  );
+}

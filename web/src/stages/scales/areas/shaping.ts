@@ -1,0 +1,94 @@
+/** Changes of a ladder that is being shaped. Whether the result can be is the server's to say. */
+import type { Draft, DraftStep } from "./useLadder";
+
+export const MOST_STEPS = 24;
+const BEYOND = 4;
+const FALL = 0.1;
+
+export type Labeling = "hundreds" | "fifties" | "numbers";
+export const LABELINGS: { value: Labeling; words: string }[] = [
+  { value: "hundreds", words: "100, 200, 300" },
+  { value: "fifties", words: "50, 100, 200, last and a half" },
+  { value: "numbers", words: "1, 2, 3" },
+];
+
+let made = 0;
+const newKey = () => {
+  made += 1;
+  return `new-${made}`;
+};
+
+const own = (steps: DraftStep[]): Draft => ({ name: "own", steps });
+const rounded = (value: number) => Math.round(value * 100) / 100;
+
+/** Labels by a common pattern. Steps keep their ids, so that what stands on them stays. */
+export function relabeled(draft: Draft, labeling: Labeling): Draft {
+  const last = draft.steps.length - 1;
+  const label = (place: number) => {
+    if (labeling === "numbers") return `${place + 1}`;
+    if (labeling === "hundreds") return `${(place + 1) * 100}`;
+    if (place === 0) return "50";
+    return place === last ? `${(last - 1) * 100 + 50}` : `${place * 100}`;
+  };
+  return own(draft.steps.map((step, place) => ({ ...step, label: label(place) })));
+}
+
+/** Every nth step, the first and the middle kept where they fall on it. */
+export function everyNth(draft: Draft, nth: number): Draft {
+  return own(
+    draft.steps.filter((_, place) => place % nth === 0).map((step) => ({ ...step, between: false })),
+  );
+}
+
+/** The same labels, their lightness at even distances from the first to the last. */
+export function spreadEvenly(draft: Draft): Draft {
+  const last = draft.steps.length - 1;
+  const [high = 97, low = 8] = [draft.steps[0]?.lightness, draft.steps[last]?.lightness];
+  return own(
+    draft.steps.map((step, place) => ({
+      ...step,
+      lightness: rounded(high + ((low - high) * place) / last),
+    })),
+  );
+}
+
+export function changed(draft: Draft, key: string, change: Partial<DraftStep>): Draft {
+  return own(draft.steps.map((step) => (step.key === key ? { ...step, ...change } : step)));
+}
+
+export function without(draft: Draft, key: string): Draft {
+  const left = draft.steps.filter((step) => step.key !== key);
+  const last = left.length - 1;
+  return own(left.map((step, place) => (place === 0 || place === last ? { ...step, between: false } : step)));
+}
+
+/** A step between two others, or beyond the end: no other moves. */
+export function inserted(draft: Draft, after: number): Draft {
+  const one = draft.steps[after];
+  const other = draft.steps[after + 1];
+  const taken = new Set(draft.steps.map((step) => step.label));
+  const light = one ? one.lightness : (other?.lightness ?? 50) + 2 * BEYOND;
+  const dark = other ? other.lightness : light - 2 * BEYOND;
+  const numbers = [one, other].map((step) => Number(step?.label));
+  const [low = Number.NaN, high = Number.NaN] = numbers;
+  const guess = Number.isFinite(low) && Number.isFinite(high) ? (low + high) / 2 : beyond(low, high);
+  const label = Number.isFinite(guess) && !taken.has(`${rounded(guess)}`) ? `${rounded(guess)}` : "new";
+  const step: DraftStep = {
+    id: "",
+    key: newKey(),
+    label,
+    lightness: Math.min(Math.max(rounded((light + dark) / 2), 0), 100),
+    hidden: false,
+    between: one !== undefined && other !== undefined,
+  };
+  return own([...draft.steps.slice(0, after + 1), step, ...draft.steps.slice(after + 1)]);
+}
+
+const beyond = (low: number, high: number) => (Number.isFinite(low) ? low + 50 : high / 2);
+
+/** The range that a step's lightness may take between its neighbours. */
+export function room(draft: Draft, place: number): [number, number] {
+  const above = draft.steps[place - 1]?.lightness;
+  const below = draft.steps[place + 1]?.lightness;
+  return [below === undefined ? 0 : below + FALL, above === undefined ? 100 : above - FALL];
+}

@@ -1,0 +1,90 @@
+/** The ladder that is being shaped: a draft of it, what it would take away, and the sheet as it would be. */
+import { useQuery } from "@tanstack/react-query";
+import { useCallback, useEffect, useState } from "react";
+import {
+  client,
+  data,
+  type Edit,
+  type LadderStepView,
+  type LadderView,
+  problemOf,
+} from "../../../api/client";
+import { useLooking } from "../../../state/looking";
+import { useActions, useView } from "../../../state/workspace";
+
+/** A step of the draft; a new one has no id yet. `key` tells the rows apart while labels are typed. */
+export interface DraftStep extends LadderStepView {
+  key: string;
+}
+
+export interface Draft {
+  name: string;
+  steps: DraftStep[];
+}
+
+const keyed = (steps: LadderStepView[]): DraftStep[] => steps.map((step) => ({ ...step, key: step.id }));
+const asDraft = (ladder: LadderView): Draft => ({ name: ladder.name, steps: keyed(ladder.steps) });
+
+export function useLadder(hue: string | null) {
+  const { slug } = useLooking();
+  const view = useView();
+  const { preview, endPreview, keep } = useActions();
+  const [draft, setDraft] = useState<Draft | null>(null);
+  const [asAll, setAsAll] = useState(false);
+  const query = useQuery({
+    queryKey: ["ladder-plan", slug, view.revision, hue, asAll, draft],
+    queryFn: () =>
+      data(
+        client.POST("/api/systems/{slug}/ladder-plan", {
+          params: { path: { slug } },
+          body: { hue, ladder: asAll ? null : sent(draft) },
+        }),
+      ),
+    enabled: draft !== null || asAll,
+    placeholderData: (before) => before,
+    retry: false,
+  });
+  const edit = useCallback((): Edit => {
+    const ladder = asAll ? null : sent(draft);
+    return (hue
+      ? { type: "set_hue_ladder", hue, ladder }
+      : { type: "set_ladder", ladder }) as unknown as Edit;
+  }, [asAll, draft, hue]);
+  const problem = query.error ? problemOf(query.error) : null;
+  const fits = problem === null && (draft !== null || asAll);
+  useEffect(() => {
+    if (fits && query.data && !query.isPlaceholderData) preview([edit()]);
+  }, [fits, query.data, query.isPlaceholderData, preview, edit]);
+  useEffect(() => endPreview, [endPreview]);
+
+  const leave = useCallback(() => {
+    setDraft(null);
+    setAsAll(false);
+    endPreview();
+  }, [endPreview]);
+  const change = useCallback((next: Draft) => {
+    setAsAll(false);
+    setDraft(next);
+  }, []);
+  const use = async () => {
+    await keep([edit()]);
+    leave();
+  };
+  return {
+    draft,
+    change,
+    followAll: () => setAsAll(true),
+    leave,
+    use,
+    asDraft,
+    fits: fits && !query.isPlaceholderData,
+    losses: fits ? (query.data?.losses ?? []) : [],
+    problem,
+    changed: draft !== null || asAll,
+  };
+}
+
+function sent(draft: Draft | null) {
+  if (draft === null) return "";
+  return { name: draft.name, steps: draft.steps.map(({ key: _, ...step }) => step) };
+}
