@@ -155,3 +155,33 @@ def test_neighbours_pass_through_a_pin(page: Page) -> None:
     assert smooth[6:] == stay[6:]
     page.press("Undo")
     page.wait(lambda: page.steps("tidewater") == stay)
+
+
+def test_a_promise_as_a_goal(page: Page) -> None:
+    page.open(f"{AT}?at=hue:tidewater&area=ladder")
+    page.says("[aria-label=Promises]", "6 apart every pair reaches 7.93")
+    page.choose("Promise 4.5", "3, for parts and large text")
+    page.choose("of steps 5 apart", "3 apart")
+    page.press("Solve the ladder")
+    page.says("[data-testid=promise-words]", "Not reached: the best at 3 apart is")
+    page.says("[data-testid=promise-words]", "9 steps could promise at most")
+    page.choose("of steps 3 apart", "4 apart")
+    page.press("Solve the ladder")
+    page.says("[data-testid=promise-words]", "Any two steps 4 apart reach 3")
+    page.press("As it was")
+    page.says("[aria-label=Promises]", "6 apart every pair reaches 7.93")
+
+
+def test_rows_move_by_keys_and_a_hue_is_duplicated(page: Page) -> None:
+    page.open(f"{AT}?at=step:heather/s300")
+    rows = "return [...document.querySelectorAll('[data-row]')].map(row => row.dataset.row)"
+    before = page.script(rows)
+    page.find("[data-key='step:heather/s300']").send_keys(Keys.ALT, Keys.ARROW_UP)
+    page.wait(lambda: page.script(rows)[2:4] == ["heather", "gorse"])
+    page.press("Undo")
+    page.wait(lambda: page.script(rows) == before)
+    page.open("/systems/brinemark/sources?at=hue:tidewater")
+    page.press("Duplicate tidewater")
+    page.wait(lambda: page.all("[data-hue='tidewater 2']"))
+    page.open(AT)
+    page.wait(lambda: page.steps("tidewater 2") == page.steps("tidewater"))

@@ -15,6 +15,7 @@ from heimat.core.edits import (
     AimSource,
     AimStep,
     Applied,
+    DuplicateHue,
     FollowHue,
     MoveHue,
     PinStep,
@@ -67,6 +68,8 @@ OWN = ShapedLadder(
 
 EVERY_EDIT = [
     AddHues(hues=[{"id": "dusk", "name": "dusk", "color": "#443355"}, {"id": "x1", "color": "#FFCC00"}]),
+    DuplicateHue(hue="tidewater"),
+    DuplicateHue(hue="shingle"),
     RemoveHue(hue="buoy"),
     RemoveHue(hue="tidewater"),
     RenameHue(hue="kelp", name="weed"),

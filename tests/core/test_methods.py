@@ -12,14 +12,20 @@ from heimat.core.color.arrays import to_bytes
 from heimat.core.color.contrast import ratio, relative_luminance
 from heimat.core.color.notation import Color, hex_of, parse, rgb8_of
 from heimat.core.color.spaces import lightness, srgb_to_oklch
+from heimat.core.errors import DomainError
+from heimat.core.resolve import resolve
 from heimat.core.scales import READY_MADE, ScaleRequest, generate
+from heimat.core.scales.anchors import Anchor
 from heimat.core.scales.curves import Curves
 from heimat.core.scales.ladder import LONG, USUAL
 from heimat.core.scales.measures import measure
 from heimat.core.scales.methods import METHODS, BetweenEnds, ContrastTargets, Method, WhiteBlack
+from heimat.core.scales.solving import most_promised, solve_promise
+from heimat.demo.systems import brinemark
 from tests.core.strategies import all_corners_and_random, colors, ladders
 
 TIDEWATER = parse("#0B6E6E")
+HUES = {key: hue for key, hue in brinemark().hues.items() if hue.ladder is None}
 
 
 def one(source=TIDEWATER, ladder=USUAL, **more):
@@ -194,3 +200,40 @@ def test_every_method_on_many_sources_stays_in_gamut_and_order():
         scales = generate([ScaleRequest(each, LONG.lightness(), method=Method(name=name)) for each in sources])
         falls = np.concatenate([-np.diff(light_of(scale.rgb8)) for scale in scales])
         assert falls.min() > 0.0
+
+
+def brute_least(system, apart):
+    """The smallest contrast of all published steps at least so far apart, pair by pair."""
+    resolved = resolve(system)
+    rgb8, positions = resolved.steps.rgb8, resolved.steps.positions
+    return min(
+        float(ratio(rgb8[a], rgb8[b]))
+        for a in range(len(rgb8))
+        for b in range(a)
+        if abs(positions[a] - positions[b]) >= apart - 1e-9
+    )
+
+
+@pytest.mark.parametrize(("apart", "aim"), [(4, 3.4), (5, 4.5), (6, 8.0), (6, 8.5), (4, 4.5), (2, 3.0)])
+def test_a_ladder_solved_for_a_promise(apart, aim):
+    system = brinemark()
+    found = solve_promise(system, apart, aim)
+    solved = system.model_copy(update={"ladder": found.ladder})
+    assert brute_least(solved, apart) == pytest.approx(found.least, abs=1e-9)
+    assert found.kept == (found.least >= aim)
+    assert found.ladder.ids() == system.ladder.ids()
+    anchored = {hue: scale.rgb8[scale.anchor].tolist() for hue, scale in resolve(solved).scales.items()}
+    assert anchored["gorse"] == [0xDF, 0xAF, 0x3A]
+    if not found.kept:
+        # What is given is the best of what was tried, at least as good as what stood there.
+        assert found.least >= brute_least(system, apart) - 1e-9
+
+
+def test_what_no_ladder_can_promise():
+    guides = {key: hue.model_copy(update={"anchor": Anchor(mode="guide"), "pins": {}}) for key, hue in HUES.items()}
+    system = brinemark().model_copy(update={"hues": guides})
+    most = most_promised(system.ladder, 4)
+    assert solve_promise(system, 4, most * 0.96).kept
+    assert not solve_promise(system, 4, most * 1.01).kept
+    with pytest.raises(DomainError):
+        solve_promise(system, 9, 3.0)

@@ -84,6 +84,13 @@ class LadderBody(Body):
     ladder: str | ShapedLadder | None = None
 
 
+class PromiseBody(Body):
+    """A promise to solve the ladder for: any two steps so many positions apart reach a contrast."""
+
+    apart: Annotated[int, Field(ge=1, le=24)]
+    aim: Annotated[float, Field(ge=1.0, le=21.0)]
+
+
 class StartBody(Body):
     """A new system: its name, and lines with brand colors."""
 

@@ -3,11 +3,11 @@
 from fastapi import APIRouter
 from starlette.responses import Response
 
-from heimat.api.bodies import LadderBody
+from heimat.api.bodies import LadderBody, PromiseBody
 from heimat.api.context import Uses, head_system
 from heimat.api.encoding import answer, described
 from heimat.core.scales.ladder import READY_MADE
-from heimat.service.ladders import LadderPlanView, ladder_plan
+from heimat.service.ladders import LadderPlanView, PromisePlanView, ladder_plan, promise_plan
 from heimat.service.view_scales import ladder_view
 from heimat.service.view_types import LadderView
 
@@ -22,3 +22,8 @@ def list_ladders() -> Response:
 @router.post("/systems/{slug}/ladder-plan", operation_id="planLadder", **described(LadderPlanView))
 def plan_ladder(slug: str, body: LadderBody, uses: Uses) -> Response:
     return answer(ladder_plan(head_system(uses, slug), body.hue, body.ladder))
+
+
+@router.post("/systems/{slug}/promise-plan", operation_id="planPromise", **described(PromisePlanView))
+def plan_promise(slug: str, body: PromiseBody, uses: Uses) -> Response:
+    return answer(promise_plan(head_system(uses, slug), body.apart, body.aim))

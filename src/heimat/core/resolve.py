@@ -62,7 +62,7 @@ def resolve(system: ColorSystem, theme_id: str | None = None) -> Resolved:
     """Resolve a document, in its first theme or the one named. Pure: equal documents give equal results."""
     hues = in_order(system.hues)
     scales = {hue.id: scale for hue, scale in zip(hues, scales_of(system, hues), strict=True)}
-    steps = _steps(system, hues, scales)
+    steps = steps_of(system, hues, scales)
     themes = in_order(system.themes)
     theme = system.themes.get(theme_id or "") or (themes[0] if themes else None)
     tokens = token_colors(system, scales, theme.id) if theme else {}
@@ -79,7 +79,8 @@ def resolve(system: ColorSystem, theme_id: str | None = None) -> Resolved:
     )
 
 
-def _steps(system: ColorSystem, hues: list[Hue], scales: dict[str, Scale]) -> Steps:
+def steps_of(system: ColorSystem, hues: list[Hue], scales: dict[str, Scale]) -> Steps:
+    """All steps of some scales, with every contrast between them."""
     each = [scales[hue.id].rgb8 for hue in hues]
     rgb8 = np.concatenate(each) if each else np.zeros((0, 3), dtype=np.uint8)
     luminance = relative_luminance(rgb8)
@@ -97,13 +98,17 @@ def _steps(system: ColorSystem, hues: list[Hue], scales: dict[str, Scale]) -> St
     )
 
 
+def opaque_steps(system: ColorSystem, hues: list[Hue], steps: Steps) -> NDArray[np.intp]:
+    """The indices of opaque steps: what a translucent one reaches depends on what lies under it."""
+    opaque = np.array([standing(system, hue).alpha == 1.0 for hue in hues], dtype=bool)
+    return np.flatnonzero(opaque[steps.hue_index])
+
+
 def _promises(system: ColorSystem, hues: list[Hue], steps: Steps) -> list[Promise]:
-    """Promises over all opaque scales: what a translucent step reaches depends on what lies under it."""
-    opaque = np.array([standing(system, hue).alpha == 1.0 for hue in hues], dtype=bool)[steps.hue_index]
-    longest = system.ladder.longest()
-    if opaque.all():
+    """Promises over all opaque scales."""
+    longest, kept = system.ladder.longest(), opaque_steps(system, hues, steps)
+    if len(kept) == len(steps.rgb8):
         return promises(steps.ratios, steps.positions, longest)
-    kept = np.flatnonzero(opaque)
     found = promises(steps.ratios[np.ix_(kept, kept)], steps.positions[kept], longest)
     return [
         replace(promise, tightest=(int(kept[promise.tightest[0]]), int(kept[promise.tightest[1]]))) for promise in found

@@ -1,10 +1,12 @@
-"""What a change of ladders would do, told before it is done."""
+"""What a change of ladders would do, told before it is done; and the ladder that keeps a promise."""
 
 from typing_extensions import TypedDict
 
+from heimat.core.color.contrast import cut
 from heimat.core.edits import apply
 from heimat.core.edits.ladder import SetHueLadder, SetLadder, losses
 from heimat.core.scales.shaping import ShapedLadder
+from heimat.core.scales.solving import most_promised, solve_promise
 from heimat.core.system import ColorSystem, ladder_of
 from heimat.service.view_scales import ladder_view
 from heimat.service.view_types import LadderView
@@ -24,3 +26,51 @@ def ladder_plan(system: ColorSystem, hue: str | None, ladder: str | ShapedLadder
         return {"ladder": ladder_view(ladder_of(after, after.hues[hue])), "losses": losses(system, after)}
     after = apply(system, SetLadder(ladder=ladder or ""))
     return {"ladder": ladder_view(after.ladder), "losses": losses(system, after)}
+
+
+class PromisePlanView(TypedDict):
+    """The ladder found for a promise, whether it keeps it, and in words what it reaches or what stands in the way."""
+
+    ladder: LadderView
+    kept: bool
+    words: str
+
+
+def promise_plan(system: ColorSystem, apart: int, aim: float) -> PromisePlanView:
+    """Solve the ladder for a promise. Raises DomainError for a distance that the ladder does not have."""
+    found = solve_promise(system, apart, aim)
+    pair = " and ".join(_name(system, *step) for step in found.tightest)
+    reached = f"{cut(found.least)} ({pair})"
+    if found.kept:
+        words = f"Any two steps {apart} apart reach {aim:g}; the least is {reached}."
+    else:
+        short = cut(aim - found.least)
+        most = cut(most_promised(system.ladder, apart))
+        held = [why for step in found.tightest if (why := _held(system, *step))]
+        words = " ".join(
+            [
+                f"Not reached: the best at {apart} apart is {reached}, short of {aim:g} by {short}.",
+                *held,
+                f"Without anchors and pins, {len(system.ladder.steps)} steps could promise at most {most}.",
+            ]
+        )
+    return {"ladder": ladder_view(found.ladder), "kept": found.kept, "words": words}
+
+
+def _name(system: ColorSystem, hue_id: str, step_id: str) -> str:
+    hue = system.hues[hue_id]
+    ladder = ladder_of(system, hue)
+    return f"{hue.name} {ladder.steps[ladder.index(step_id) or 0].label}"
+
+
+def _held(system: ColorSystem, hue_id: str, step_id: str) -> str | None:
+    """Why a step does not go with the ladder, if it does not."""
+    hue = system.hues[hue_id]
+    name = _name(system, hue_id, step_id)
+    if step_id in hue.pins:
+        return f"{name} is pinned."
+    if hue.ladder is not None:
+        return f"{hue.name} stands on a ladder of its own."
+    if hue.anchor.mode != "guide":
+        return f"{hue.name} is anchored at its own color, which bends its steps."
+    return None

@@ -416,6 +416,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/systems/{slug}/promise-plan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Plan Promise */
+        post: operations["planPromise"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/systems/{slug}/releases": {
         parameters: {
             query?: never;
@@ -1039,6 +1056,21 @@ export interface components {
             revision: number;
         };
         /**
+         * DuplicateHue
+         * @description Put a copy of a hue behind it, with its whole scale: curves, pins and nudges.
+         */
+        DuplicateHue: {
+            /** Hue */
+            hue: string;
+            /** Id */
+            id?: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "duplicate_hue";
+        };
+        /**
          * EditBody
          * @description Edits on a revision, to keep. A request repeated with the same key is kept once.
          */
@@ -1046,7 +1078,7 @@ export interface components {
             /** Base */
             base: number;
             /** Edits */
-            edits: (components["schemas"]["AddHues-Input"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Input"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Input"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetMethod-Input"] | components["schemas"]["SetCurves"] | components["schemas"]["AimStep"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["AddCandidates-Input"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Input"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Input"] | components["schemas"]["SetTokenValue-Input"] | components["schemas"]["RenameToken"] | components["schemas"]["RemoveToken"])[];
+            edits: (components["schemas"]["AddHues-Input"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Input"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Input"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetMethod-Input"] | components["schemas"]["SetCurves"] | components["schemas"]["AimStep"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["AddCandidates-Input"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Input"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Input"] | components["schemas"]["SetTokenValue-Input"] | components["schemas"]["RenameToken"] | components["schemas"]["RemoveToken"])[];
             /** Key */
             key?: string;
             /**
@@ -2326,7 +2358,7 @@ export interface components {
             /** Base */
             base: number;
             /** Edits */
-            edits: (components["schemas"]["AddHues-Input"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Input"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Input"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetMethod-Input"] | components["schemas"]["SetCurves"] | components["schemas"]["AimStep"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["AddCandidates-Input"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Input"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Input"] | components["schemas"]["SetTokenValue-Input"] | components["schemas"]["RenameToken"] | components["schemas"]["RemoveToken"])[];
+            edits: (components["schemas"]["AddHues-Input"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Input"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Input"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetMethod-Input"] | components["schemas"]["SetCurves"] | components["schemas"]["AimStep"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["AddCandidates-Input"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Input"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Input"] | components["schemas"]["SetTokenValue-Input"] | components["schemas"]["RenameToken"] | components["schemas"]["RemoveToken"])[];
             /** Latest */
             latest?: string | null;
             /**
@@ -2356,6 +2388,27 @@ export interface components {
             title?: string;
             /** Type */
             type?: string;
+        };
+        /**
+         * PromiseBody
+         * @description A promise to solve the ladder for: any two steps so many positions apart reach a contrast.
+         */
+        PromiseBody: {
+            /** Aim */
+            aim: number;
+            /** Apart */
+            apart: number;
+        };
+        /**
+         * PromisePlanView
+         * @description The ladder found for a promise, whether it keeps it, and in words what it reaches or what stands in the way.
+         */
+        PromisePlanView: {
+            /** Kept */
+            kept: boolean;
+            ladder: components["schemas"]["LadderView"];
+            /** Words */
+            words: string;
         };
         /**
          * PromiseView
@@ -2922,7 +2975,7 @@ export interface components {
          */
         SetPlanView: {
             /** Edits */
-            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimStep"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["RenameToken"] | components["schemas"]["RemoveToken"])[];
+            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimStep"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["RenameToken"] | components["schemas"]["RemoveToken"])[];
             /** Rows */
             rows: components["schemas"]["PlanRowView"][];
         };
@@ -4545,6 +4598,41 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SystemView"];
+                };
+            };
+            /** @description Client Error */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    planPromise: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PromiseBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PromisePlanView"];
                 };
             };
             /** @description Client Error */

@@ -99,7 +99,14 @@ function Words({ slip }: { slip: SlipView }) {
           {slip.name}
         </Text>
         {slip.hue && (slip.movable_hue === null || slip.movable_step !== null) ? (
-          <Tool height="24px" marginBlock="-3px" onClick={() => look({ select: `hue:${slip.hue}` })}>
+          <Tool
+            border="0"
+            height="24px"
+            marginBlock="-3px"
+            paddingInline="2px"
+            textDecoration="underline"
+            onClick={() => look({ select: `hue:${slip.hue}` })}
+          >
             To its hue
           </Tool>
         ) : (

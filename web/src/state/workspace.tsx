@@ -185,10 +185,16 @@ function SystemWorkspace({ children }: { children: ReactNode }) {
     }
   }, []);
 
-  const keep = useCallback(
+  // What is kept goes to the server one after another, in the order in which it was done.
+  const last = useRef<Promise<unknown>>(Promise.resolve());
+  const inLine = useCallback(<T,>(work: () => Promise<T>): Promise<T> => {
+    const mine = last.current.then(work);
+    last.current = mine.catch(() => undefined);
+    return mine;
+  }, []);
+
+  const keepNow = useCallback(
     async (edits: Edit[]): Promise<SystemView | null> => {
-      flight.drop();
-      gesture.current += 1;
       const key = newKey();
       const asked = now.current.looking;
       const send = (base: number) => () => {
@@ -223,7 +229,16 @@ function SystemWorkspace({ children }: { children: ReactNode }) {
         return null;
       }
     },
-    [flight, insist, refresh, settle, slug],
+    [insist, refresh, settle, slug],
+  );
+
+  const keep = useCallback(
+    (edits: Edit[]): Promise<SystemView | null> => {
+      flight.drop();
+      gesture.current += 1;
+      return inLine(() => keepNow(edits));
+    },
+    [flight, inLine, keepNow],
   );
 
   const put = useCallback(
@@ -242,17 +257,21 @@ function SystemWorkspace({ children }: { children: ReactNode }) {
       const key = newKey();
       const asked = now.current.looking;
       try {
-        const view = await insist(() => {
-          const body = { key, view: asked };
-          return data(client.POST("/api/systems/{slug}/{kind}", { params: { path: { slug, kind } }, body }));
-        });
+        const view = await inLine(() =>
+          insist(() => {
+            const body = { key, view: asked };
+            return data(
+              client.POST("/api/systems/{slug}/{kind}", { params: { path: { slug, kind } }, body }),
+            );
+          }),
+        );
         settle(view, asked);
       } catch (thrown) {
         setNotice({ words: problemOf(thrown).message, actions: [] });
         await refresh();
       }
     },
-    [insist, refresh, settle, slug],
+    [inLine, insist, refresh, settle, slug],
   );
 
   const endPreview = useCallback(() => {

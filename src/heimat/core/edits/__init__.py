@@ -13,6 +13,7 @@ from heimat.core.edits.conflicts import conflict
 from heimat.core.edits.difference import PlaceValue, places_changed
 from heimat.core.edits.hues import (
     AddHues,
+    DuplicateHue,
     MoveHue,
     NewHue,
     PinStep,
@@ -32,6 +33,7 @@ from heimat.core.system import ColorSystem
 
 UserEdit = Annotated[
     AddHues
+    | DuplicateHue
     | RemoveHue
     | RenameHue
     | SetHueKind
@@ -91,7 +93,7 @@ def apply(system: ColorSystem, edit: Edit) -> ColorSystem:
 
 def _field_of(edit: Edit) -> str:
     """The field of an edit that is to blame where the whole document does not hold together any more."""
-    for field in ("name", "pattern", "value", "anchor", "ladder", "step", "candidates", "source"):
+    for field in ("name", "pattern", "value", "anchor", "ladder", "step", "candidates", "source", "hue"):
         if field in type(edit).model_fields:
             return field
     return "hues.0.name" if isinstance(edit, AddHues) else "edit"

@@ -116,6 +116,30 @@ def _made(system: ColorSystem, new: NewHue, order: str, field: str) -> Hue:
     return hue
 
 
+class DuplicateHue(EditBase):
+    """Put a copy of a hue behind it, with its whole scale: curves, pins and nudges."""
+
+    type: Literal["duplicate_hue"] = "duplicate_hue"
+    hue: Id
+    id: Annotated[Id, Field(default_factory=new_id)]
+
+    def change(self, system: ColorSystem) -> ColorSystem:
+        hue = hue_of(system, self.hue)
+        if self.id in system.hues:
+            raise DomainError("A hue with this id is there already.", "id", "taken")
+        every = in_order(system.hues)
+        after = every[every.index(hue) + 1 :]
+        name = unique_name(hue.name, (other.name for other in every))
+        order = key_between(hue.order, after[0].order if after else None)
+        return with_hue(system, hue.model_copy(update={"id": self.id, "name": name, "order": order}))
+
+    def sentence(self, system: ColorSystem) -> str:
+        return f"Duplicate {hue_of(system, self.hue).name}"
+
+    def reads(self) -> set[Path]:
+        return {("hues", self.hue)}
+
+
 class RemoveHue(EditBase):
     """Remove a hue. Tokens that stand on it keep its present color as literals.
 

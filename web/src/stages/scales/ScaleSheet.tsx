@@ -1,11 +1,12 @@
 /** The sheet of scales. Arrow keys walk it; what is selected fills the slip. */
 import { Box, Flex } from "@chakra-ui/react";
-import { type KeyboardEvent, useCallback, useEffect, useRef } from "react";
+import { type CSSProperties, type KeyboardEvent, useCallback, useEffect, useRef, useState } from "react";
 import type { HueView, StepView } from "../../api/client";
 import { useInterface } from "../../state/interface";
 import { useLooking } from "../../state/looking";
+import { useMoveHue } from "../../state/useMoveHue";
 import { useView } from "../../state/workspace";
-import { LABELS_WIDTH, ROW_HEIGHT } from "./measures";
+import { GROUP_GAP, LABELS_WIDTH, rowHeight } from "./measures";
 import { StepCell } from "./StepCell";
 import styles from "./sheet.module.css";
 
@@ -19,6 +20,11 @@ export function ScaleSheet() {
   const row = hues[at?.row ?? -1];
   const column = at?.column ?? null;
 
+  const groups = hues.filter((hue, place) => place > 0 && hues[place - 1]?.kind !== hue.kind).length + 1;
+  const height = rowHeight(hues.length, groups);
+  const { moveBy, moveBefore } = useMoveHue();
+  const [dragged, setDragged] = useState<string | null>(null);
+
   const select = useCallback((key: string) => look({ select: key }), [look]);
 
   const go = (to: StepView | undefined) => {
@@ -27,6 +33,12 @@ export function ScaleSheet() {
     sheet.current?.querySelector<HTMLElement>(`[data-key="${CSS.escape(to.key)}"]`)?.focus();
   };
   const onKeyDown = (event: KeyboardEvent) => {
+    const moved = hues.find((hue) => hue.id === row?.id || hue.key === looking.select);
+    if (event.altKey && moved && (event.key === "ArrowUp" || event.key === "ArrowDown")) {
+      moveBy(moved, event.key === "ArrowUp" ? -1 : 1);
+      event.preventDefault();
+      return;
+    }
     if (event.altKey || event.ctrlKey || event.metaKey) return;
     const cell = (event.target as HTMLElement).closest<HTMLElement>("[data-key]");
     const place = locate(hues, cell?.dataset.key ?? "");
@@ -61,7 +73,14 @@ export function ScaleSheet() {
   }, [shown]);
   const entry = at ? (looking.select ?? "") : (hues[0]?.steps[0]?.key ?? "");
   return (
-    <Box ref={sheet} role="grid" aria-label="Scales" onKeyDown={onKeyDown} data-testid="scales">
+    <Box
+      ref={sheet}
+      style={(height < LOW ? TIGHT : ROOMY) as CSSProperties}
+      role="grid"
+      aria-label="Scales"
+      onKeyDown={onKeyDown}
+      data-testid="scales"
+    >
       <Flex role="row" marginLeft={`${LABELS_WIDTH}px`} marginTop="4px" marginBottom="4px">
         {ladder.steps.map((step, place) => (
           // A heading is read, not reached: the arrow keys walk the steps.
@@ -80,8 +99,8 @@ export function ScaleSheet() {
         <Flex
           key={hue.id}
           role="row"
-          height={`${ROW_HEIGHT}px`}
-          marginTop={place > 0 && hues[place - 1]?.kind !== hue.kind ? "8px" : "0"}
+          height={`${height}px`}
+          marginTop={place > 0 && hues[place - 1]?.kind !== hue.kind ? `${GROUP_GAP}px` : "0"}
           data-row={hue.name}
         >
           {/* biome-ignore lint/a11y/useFocusableInteractive: its button is reached by pointer, its steps by keys */}
@@ -91,7 +110,13 @@ export function ScaleSheet() {
               className={styles.hue}
               tabIndex={-1}
               style={{ textDecoration: looking.select === hue.key ? "underline" : "none" }}
+              title="Drag to another place, or Alt with the arrow keys"
+              draggable
               onClick={() => look({ select: hue.key })}
+              onDragStart={() => setDragged(hue.id)}
+              onDragEnd={() => setDragged(null)}
+              onDragOver={(event) => event.preventDefault()}
+              onDrop={() => dragged && moveBefore(dragged, hue.id)}
             >
               <span className={styles.name}>{hue.name}</span>{" "}
               <span className={styles.kind}>{hue.status ?? hue.kind}</span>
@@ -117,6 +142,11 @@ export function ScaleSheet() {
     </Box>
   );
 }
+
+/** In a low row, two lines of text and the mark of the hue's own color share all of its height. */
+const LOW = 44;
+const TIGHT = { "--text-top": "2px", "--own-foot": "0px", "--mark-top": "18px" };
+const ROOMY = { "--text-top": "5px", "--own-foot": "5px", "--mark-top": "2px" };
 
 function locate(hues: HueView[], key: string): { row: number; step: number; column: number } | null {
   for (const [row, hue] of hues.entries()) {

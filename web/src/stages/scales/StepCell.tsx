@@ -42,7 +42,11 @@ function Step({ step, hue, share, columns, flips, selected, entry, told, print, 
       {roomy && (
         <div className={styles.text}>
           {(whole || print === "values") && <span className={styles.line}>{step.hex} </span>}
-          {(whole || print === "contrast") && <span className={styles.line}>{contrast}</span>}
+          {(whole || print === "contrast") && (
+            <span className={styles.line}>
+              {step.contrast.text} <span className={styles.grade}>{SHORT_GRADES[step.contrast.grade]}</span>
+            </span>
+          )}
         </div>
       )}
       {step.anchor && <div className={styles.own} style={{ background: step.ink }} />}

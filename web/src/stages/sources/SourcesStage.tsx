@@ -1,12 +1,13 @@
 /** Sources: the hues as bands, a reading line that takes anything, candidates beside the set, and work areas below. */
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { type DragEvent, type KeyboardEvent, useState } from "react";
-import type { Edit, HueKind, HueView } from "../../api/client";
+import type { HueKind } from "../../api/client";
 import { Choice } from "../../parts/Choice";
 import { Toggle } from "../../parts/Toggle";
 import { Toolbar } from "../../parts/Toolbar";
 import { type Notation, useInterface } from "../../state/interface";
 import { AREA_WORDS, SOURCE_AREAS, type SourceArea, useLooking } from "../../state/looking";
+import { useMoveHue } from "../../state/useMoveHue";
 import { useActions, useView } from "../../state/workspace";
 import { counted } from "./adding";
 import { EvenArea } from "./areas/EvenArea";
@@ -113,22 +114,12 @@ export function SourcesStage() {
 function Bands({ children }: { children: React.ReactNode }) {
   const view = useView();
   const { put } = useActions();
+  const { moveBy, moveBefore } = useMoveHue();
   const { looking, look, area } = useLooking();
   const { print, notation } = useInterface();
   const [dragged, setDragged] = useState<string | null>(null);
   const selected = view.hues.find((hue) => hue.key === looking.select) ?? null;
 
-  const moveBy = (hue: HueView, by: number) => {
-    const same = view.hues.filter((other) => other.kind === hue.kind);
-    const place = same.findIndex((other) => other.id === hue.id);
-    const target = place + by;
-    if (target < 0 || target >= same.length) return;
-    // Down: to before whatever follows the neighbour in the order of all hues, so that no other kind is passed.
-    const others = view.hues.filter((other) => other.id !== hue.id);
-    const after = others.findIndex((other) => other.id === same[target]?.id) + 1;
-    const before = by < 0 ? same[target] : others[after];
-    void put({ type: "move_hue", hue: hue.id, before: before?.id ?? null } as Edit);
-  };
   const onKeyDown = (event: KeyboardEvent) => {
     if (!event.altKey || !selected) return;
     if (event.key === "ArrowUp") moveBy(selected, -1);
@@ -173,8 +164,7 @@ function Bands({ children }: { children: React.ReactNode }) {
                   onSelect={() => look({ select: hue.key === looking.select ? null : hue.key })}
                   onDrag={setDragged}
                   onDrop={() => {
-                    if (dragged && dragged !== hue.id)
-                      void put({ type: "move_hue", hue: dragged, before: hue.id } as Edit);
+                    if (dragged) moveBefore(dragged, hue.id);
                     setDragged(null);
                   }}
                 />

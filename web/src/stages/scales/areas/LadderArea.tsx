@@ -9,6 +9,7 @@ import { Tool } from "../../../parts/Tool";
 import { useView } from "../../../state/workspace";
 import { LadderPlot } from "./LadderPlot";
 import { LadderRows } from "./LadderRows";
+import { PromiseGoal } from "./PromiseGoal";
 import { everyNth, LABELINGS, type Labeling, relabeled, spreadEvenly } from "./shaping";
 import { useLadder } from "./useLadder";
 
@@ -101,6 +102,7 @@ export function LadderArea() {
       <Flex gap="24px" align="flex-start">
         <LadderRows draft={draft} problem={shaping.problem} onChange={shaping.change} />
         <Box flex="1 1 0" minWidth="0">
+          {!hue && <PromiseGoal onSolved={(ladder) => shaping.change(shaping.asDraft(ladder))} />}
           <LadderPlot draft={draft} onChange={shaping.change} />
           <Losses losses={shaping.losses} problem={shaping.problem?.message ?? null} />
         </Box>

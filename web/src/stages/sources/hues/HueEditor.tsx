@@ -114,6 +114,12 @@ export function HueEditor({ hue, put, onUp, onDown, first, last }: Props) {
           <Tool onClick={() => void derive()} aria-label={`Derive a hue from ${hue.name}`}>
             Derive
           </Tool>
+          <Tool
+            aria-label={`Duplicate ${hue.name}`}
+            onClick={() => void put({ type: "duplicate_hue", hue: hue.id } as Edit)}
+          >
+            Duplicate
+          </Tool>
           <Tool onClick={onUp} disabled={first} aria-label={`Move ${hue.name} up`}>
             Up
           </Tool>

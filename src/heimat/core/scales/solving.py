@@ -1,0 +1,98 @@
+"""Solving a ladder for a promise: the lightness of its steps moves until every pair keeps what is wanted.
+
+Steps at even L* promise unequally: dark neighbours differ more in contrast than light ones. Steps whose luminances
+(with 0.05 added, as WCAG does) fall by one factor promise the most that n steps between two ends can. Between these
+two ladders, the one nearest to even lightness that keeps the promise is taken.
+"""
+
+from dataclasses import dataclass
+
+import numpy as np
+
+from heimat.core.color.arrays import Floats
+from heimat.core.color.spaces import lightness, luminance_of
+from heimat.core.errors import DomainError
+from heimat.core.resolve import Steps, opaque_steps, steps_of
+from heimat.core.scales.ladder import DARKEST, LIGHTEST, Ladder
+from heimat.core.scales.promises import least_by_distance
+from heimat.core.scaling import scales_of
+from heimat.core.system import ColorSystem, Hue, in_order, ladder_of
+
+_SHARES = np.linspace(0.0, 1.0, 9)
+_WIDEST = (98.5, 4.0)
+"""L* of the ends of a ladder that is stretched as far as ends keep a color."""
+
+
+@dataclass(frozen=True)
+class Solved:
+    """The ladder found, the least contrast that it then has, and the two steps (hue and step) that have it.
+
+    `kept` says whether that reaches the goal; where it does not, this is the best there is.
+    """
+
+    ladder: Ladder
+    kept: bool
+    least: float
+    tightest: tuple[tuple[str, str], tuple[str, str]]
+
+
+def solve_promise(system: ColorSystem, apart: int, aim: float) -> Solved:
+    """Find the ladder with the same labels whose steps `apart` positions apart reach a contrast of `aim`, 1 to 21.
+
+    Every candidate is made, anchors and pins in force, and judged by its published values: between the present ends
+    first, then between the widest. Raises DomainError (field `apart`) for a distance that the ladder does not have.
+    """
+    if not 1 <= apart <= system.ladder.longest() or not system.hues:
+        raise DomainError(f"Steps of this ladder are 1 to {system.ladder.longest()} apart.", "apart", "limit")
+    best: Solved | None = None
+    for ends in _ends(system.ladder):
+        for share in _SHARES.tolist():
+            found = _judged(system, _between(system.ladder, ends, share), apart, aim)
+            if found.kept:
+                return found
+            if best is None or found.least > best.least:
+                best = found
+    assert best is not None
+    return best
+
+
+def _ends(ladder: Ladder) -> list[tuple[float, float]]:
+    own = (ladder.steps[0].lightness, ladder.steps[-1].lightness)
+    usual = (max(own[0], LIGHTEST), min(own[1], DARKEST))
+    wide = (max(own[0], _WIDEST[0]), min(own[1], _WIDEST[1]))
+    return list(dict.fromkeys([own, usual, wide]))
+
+
+def _between(ladder: Ladder, ends: tuple[float, float], share: float) -> Ladder:
+    """The ladder's labels between two ends: share 0 is even in L*, share 1 in contrast."""
+    along = ladder.positions(ladder.lightness()) / ladder.longest()
+    even = ends[0] + along * (ends[1] - ends[0])
+    light, dark = luminance_of(np.array(ends)) + 0.05
+    contrast = lightness(light * (dark / light) ** along - 0.05)
+    aims: Floats = np.round(even + share * (contrast - even), 3)
+    steps = tuple(
+        step.model_copy(update={"lightness": float(aim)}) for step, aim in zip(ladder.steps, aims, strict=True)
+    )
+    return Ladder(name="own", steps=steps)
+
+
+def _judged(system: ColorSystem, ladder: Ladder, apart: int, aim: float) -> Solved:
+    tried = system.model_copy(update={"ladder": ladder})
+    hues = in_order(tried.hues)
+    scales = {hue.id: scale for hue, scale in zip(hues, scales_of(tried, hues), strict=True)}
+    steps = steps_of(tried, hues, scales)
+    kept = opaque_steps(tried, hues, steps)
+    least, pair = least_by_distance(steps.ratios[np.ix_(kept, kept)], steps.positions[kept], apart)[apart - 1]
+    one, other = (_named(tried, hues, steps, int(kept[place])) for place in pair)
+    return Solved(ladder, least >= aim, least, (one, other))
+
+
+def _named(system: ColorSystem, hues: list[Hue], steps: Steps, index: int) -> tuple[str, str]:
+    hue = hues[int(steps.hue_index[index])]
+    return hue.id, ladder_of(system, hue).steps[int(steps.step_index[index])].id
+
+
+def most_promised(ladder: Ladder, apart: int) -> float:
+    """The most that a ladder of so many steps could promise between its widest ends, with no anchor and no pin."""
+    light, dark = luminance_of(np.array(_ends(ladder)[-1])) + 0.05
+    return float((light / dark) ** (apart / ladder.longest()))

@@ -1,0 +1,29 @@
+/** Moving a hue among those of its kind: up and down by keys, or to before another by dragging. */
+import { useCallback } from "react";
+import type { Edit, HueView } from "../api/client";
+import { useActions, useView } from "./workspace";
+
+export function useMoveHue() {
+  const { hues } = useView();
+  const { put } = useActions();
+  const moveBy = useCallback(
+    (hue: HueView, by: number) => {
+      const same = hues.filter((other) => other.kind === hue.kind);
+      const target = same[same.findIndex((other) => other.id === hue.id) + by];
+      if (!target) return;
+      // Down: to before whatever follows the neighbour in the order of all hues, so that no other kind is passed.
+      const others = hues.filter((other) => other.id !== hue.id);
+      const after = others.findIndex((other) => other.id === target.id) + 1;
+      const before = by < 0 ? target : others[after];
+      void put({ type: "move_hue", hue: hue.id, before: before?.id ?? null } as Edit);
+    },
+    [hues, put],
+  );
+  const moveBefore = useCallback(
+    (hue: string, before: string) => {
+      if (hue !== before) void put({ type: "move_hue", hue, before } as Edit);
+    },
+    [put],
+  );
+  return { moveBy, moveBefore };
+}
