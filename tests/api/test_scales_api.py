@@ -31,6 +31,21 @@ def test_a_plan_tells_what_goes_and_keeps_nothing(client):
     assert client.post("/api/systems/nowhere/ladder-plan", json={"ladder": "short"}).status_code == 404
 
 
+def test_how_many_tokens_stand_on_each_label(client):
+    view = client.get(AT).json()
+    uses = {step["label"]: step["uses"] for step in view["ladder"]["steps"]}
+    named = {hue["id"] for hue in view["hues"] if hue["ladder"] is None}
+    for label, count in uses.items():
+        on = [
+            token
+            for token in view["tokens"]
+            if token["value"]["hue"] in named and token["value"]["step"] == f"s{label}"
+        ]
+        assert count == len(on)
+    assert uses["600"] > 0
+    assert uses["300"] < uses["600"]
+
+
 def test_a_scale_in_all_detail_only_where_it_is_asked_for(client):
     assert client.get(AT, params={"select": "hue:gorse"}).json()["opened"] is None
     opened = client.get(AT, params={"select": "step:gorse/s300", "detail": True}).json()["opened"]

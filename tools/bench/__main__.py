@@ -1,14 +1,15 @@
-"""`./heimat bench`: measure all of it, or `core`, `sources` or `served` alone."""
+"""`./heimat bench`: measure all of it, or `core`, `scales`, `sources` or `served` alone."""
 
 import sys
 import tempfile
 from pathlib import Path
 
-from tools.bench import core, served, sources
+from tools.bench import core, scales, served, sources
 
-wanted = sys.argv[1:] or ["core", "sources", "served"]
-if "core" in wanted:
-    core.run()
+wanted = sys.argv[1:] or ["core", "scales", "sources", "served"]
+for name, quick in (("core", core), ("scales", scales)):
+    if name in wanted:
+        quick.run()
 for name, part in (("sources", sources), ("served", served)):
     if name in wanted:
         with tempfile.TemporaryDirectory(prefix="heimat-bench-") as folder:

@@ -6,7 +6,7 @@ made are remembered, and only those that are new are made.
 
 import threading
 from collections import OrderedDict
-from collections.abc import Hashable, Sequence
+from collections.abc import Sequence
 
 from heimat.core.color.notation import rgb8_of
 from heimat.core.colors_of import source_color
@@ -16,19 +16,46 @@ from heimat.core.system import ColorSystem, Hue, curves_of, ladder_of, method_of
 _REMEMBERED = 4096
 
 
+class _Key:
+    """Everything that the scale of a hue depends on. Its hash is made once: it goes through whole models."""
+
+    __slots__ = ("_hash", "_parts")
+
+    def __init__(self, system: ColorSystem, hue: Hue) -> None:
+        self._parts = (
+            source_color(system, hue),
+            ladder_of(system, hue),
+            hue.anchor,
+            hue.kind == "neutral",
+            tuple(sorted(hue.pins.items())),
+            hue.smooth,
+            tuple(sorted(hue.nudges.items())),
+            method_of(system, hue),
+            curves_of(system, hue),
+            system.generator,
+        )
+        self._hash = hash(self._parts)
+
+    def __hash__(self) -> int:
+        return self._hash
+
+    def __eq__(self, other: object) -> bool:
+        return isinstance(other, _Key) and self._parts == other._parts
+
+
 class _Memory:
     """The last scales made, by everything that they depend on."""
 
     def __init__(self) -> None:
-        self._scales: OrderedDict[Hashable, Scale] = OrderedDict()
+        self._scales: OrderedDict[_Key, Scale] = OrderedDict()
         self._lock = threading.Lock()
 
-    def known(self, keys: Sequence[Hashable]) -> dict[Hashable, Scale]:
+    def known(self, keys: Sequence[_Key]) -> dict[_Key, Scale]:
         """Those of some scales that are remembered."""
         with self._lock:
             return {key: self._scales[key] for key in keys if key in self._scales}
 
-    def keep(self, made: dict[Hashable, Scale]) -> None:
+    def keep(self, made: dict[_Key, Scale]) -> None:
         """Remember scales, and forget the oldest beyond 4096."""
         for scale in made.values():
             scale.rgb8.setflags(write=False)
@@ -44,22 +71,6 @@ class _Memory:
 
 
 MEMORY = _Memory()
-
-
-def _key(system: ColorSystem, hue: Hue) -> Hashable:
-    """Everything that the scale of a hue depends on."""
-    return (
-        source_color(system, hue),
-        ladder_of(system, hue),
-        hue.anchor,
-        hue.kind == "neutral",
-        tuple(sorted(hue.pins.items())),
-        hue.smooth,
-        tuple(sorted(hue.nudges.items())),
-        method_of(system, hue),
-        curves_of(system, hue),
-        system.generator,
-    )
 
 
 def request_of(system: ColorSystem, hue: Hue) -> ScaleRequest:
@@ -89,7 +100,7 @@ def scales_of(system: ColorSystem, hues: Sequence[Hue]) -> list[Scale]:
 
     Their 8-bit values are shared and cannot be written to.
     """
-    keys = [_key(system, hue) for hue in hues]
+    keys = [_Key(system, hue) for hue in hues]
     known = MEMORY.known(keys)
     missing = {key: hue for key, hue in zip(keys, hues, strict=True) if key not in known}
     made = generate([request_of(system, hue) for hue in missing.values()], system.generator)

@@ -20,7 +20,7 @@ from heimat.core.tokens.aliases import value_in
 from heimat.service.seeing import Eyes, SeenAs
 from heimat.service.slip import slip_view
 from heimat.service.view_findings import finding_view
-from heimat.service.view_scales import ladder_view, opened_view
+from heimat.service.view_scales import ladder_view, opened_view, uses_of
 from heimat.service.view_sources import (
     candidate_views,
     confusable_status,
@@ -102,7 +102,7 @@ def system_view(system: ColorSystem, around: Around, options: ViewOptions) -> Sy
         "ground_name": ground_name,
         "theme": {"id": theme.id, "name": theme.name} if theme else None,
         "themes": [{"id": other.id, "name": other.name} for other in in_order(system.themes)],
-        "ladder": ladder_view(system.ladder),
+        "ladder": ladder_view(system.ladder, uses_of(system, None)),
         "hues": _hues(resolved, eyes, ground, changed, options.notation),
         "candidates": candidate_views(resolved, eyes, options.notation),
         "stops": stops_views(resolved, eyes),

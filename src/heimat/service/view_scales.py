@@ -1,5 +1,7 @@
 """What the page paints of one scale in detail: measures, curves, its method with its own numbers, and all methods."""
 
+from collections import Counter
+
 import numpy as np
 
 from heimat.core.color.gamut import MORE_THAN_ANY_CHROMA, solve
@@ -11,7 +13,7 @@ from heimat.core.scales.ladder import Ladder
 from heimat.core.scales.measures import Measures, Spread, measure
 from heimat.core.scales.methods import METHODS, MethodName
 from heimat.core.scaling import scales_of
-from heimat.core.system import ColorSystem, Hue, curves_of, ladder_of, method_of
+from heimat.core.system import ColorSystem, Hue, StepAlias, curves_of, ladder_of, method_of
 from heimat.service.seeing import Eyes
 from heimat.service.view_types import ComparedView, CurvesView, LadderView, OpenedView, SpreadView, StepChromaView
 
@@ -24,8 +26,21 @@ SENTENCES: dict[MethodName, str] = {
 }
 
 
-def ladder_view(ladder: Ladder) -> LadderView:
-    """A ladder, from light to dark."""
+def uses_of(system: ColorSystem, hue: Hue | None) -> Counter[str]:
+    """How many tokens stand on each step, by its id: of one hue, or of all that share the system's ladder."""
+    shared = {hue.id} if hue else {other.id for other in system.hues.values() if other.ladder is None}
+    return Counter(
+        step
+        for token in system.tokens.values()
+        for step in {
+            value.step for value in token.values.values() if isinstance(value, StepAlias) and value.hue in shared
+        }
+    )
+
+
+def ladder_view(ladder: Ladder, uses: Counter[str] | None = None) -> LadderView:
+    """A ladder, from light to dark, with how often its steps are used where that is known."""
+    counts = uses or Counter()
     return {
         "name": ladder.name,
         "steps": [
@@ -35,6 +50,7 @@ def ladder_view(ladder: Ladder) -> LadderView:
                 "lightness": step.lightness,
                 "hidden": step.hidden,
                 "between": step.between,
+                "uses": counts[step.id],
             }
             for step in ladder.steps
         ],
@@ -52,7 +68,7 @@ def opened_view(resolved: Resolved, hue: Hue, eyes: Eyes) -> OpenedView:
     return {
         "hue": hue.id,
         "name": hue.name,
-        "ladder": ladder_view(ladder),
+        "ladder": ladder_view(ladder, uses_of(system, hue if hue.ladder else None)),
         "measures": _words(ladder, found, scale.anchor, pinned),
         "lightness": _spread(found.lightness, "L* falls by {} to {} from step to step", 1),
         "distance": _spread(found.distance, "Neighbours are {} to {} apart in OKLab, times 100", 1),

@@ -137,13 +137,17 @@ class HueView(SwatchView):
 
 
 class LadderStepView(TypedDict):
-    """A label of the ladder with the L* aimed at; hidden ones are not published, those between not counted."""
+    """A label of the ladder with the L* aimed at; hidden ones are not published, those between not counted.
+
+    `uses` counts the tokens that stand on it, on any scale of this ladder and in any theme.
+    """
 
     id: str
     label: str
     lightness: float
     hidden: bool
     between: bool
+    uses: int
 
 
 class LadderView(TypedDict):

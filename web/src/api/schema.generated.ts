@@ -1624,6 +1624,8 @@ export interface components {
         /**
          * LadderStepView
          * @description A label of the ladder with the L* aimed at; hidden ones are not published, those between not counted.
+         *
+         *     `uses` counts the tokens that stand on it, on any scale of this ladder and in any theme.
          */
         LadderStepView: {
             /** Between */
@@ -1636,6 +1638,8 @@ export interface components {
             label: string;
             /** Lightness */
             lightness: number;
+            /** Uses */
+            uses: number;
         };
         /**
          * LadderView

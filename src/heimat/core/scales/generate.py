@@ -7,11 +7,10 @@ import numpy as np
 from numpy.typing import NDArray
 
 from heimat.core.color.arrays import Bytes, Floats, to_bytes
-from heimat.core.color.contrast import relative_luminance
 from heimat.core.color.gamut import solve
-from heimat.core.color.notation import Color, oklch_of, rgb8_of
+from heimat.core.color.notation import Color, rgb8_of
 from heimat.core.color.rounding import nearest_bytes
-from heimat.core.color.spaces import lightness, luminance_of
+from heimat.core.color.spaces import luminance_of
 from heimat.core.errors import DomainError
 from heimat.core.scales.anchors import LEAST_GAP, AnchorMode
 from heimat.core.scales.curves import Curves, along, reach
@@ -80,6 +79,7 @@ class _Plan:
     aims: Floats
     mixed: NDArray[np.bool_]
     source8: Bytes
+    source_lightness: float
     ends: tuple[float, float, float, float]
 
 
@@ -93,8 +93,11 @@ def generate(requests: Sequence[ScaleRequest], generator: int = LATEST_GENERATOR
     if not requests:
         return []
     plans = [_plan(request) for request in requests]
-    light, chroma, hue = np.concatenate([plan.aims for plan in plans]).T
-    all8 = nearest_bytes(solve(luminance_of(np.clip(light, 0.0, 100.0)), np.maximum(chroma, 0.0), hue))
+    aims, mixed = np.concatenate([plan.aims for plan in plans]), np.concatenate([plan.mixed for plan in plans])
+    light, chroma, hue = aims[~mixed].T
+    all8 = np.zeros((len(aims), 3), dtype=np.uint8)
+    if len(light):
+        all8[~mixed] = nearest_bytes(solve(luminance_of(np.clip(light, 0.0, 100.0)), np.maximum(chroma, 0.0), hue))
     ends = np.cumsum([len(plan.aims) for plan in plans])[:-1]
     return [_finish(plan, rgb8) for plan, rgb8 in zip(plans, np.split(all8, ends), strict=True)]
 
@@ -105,7 +108,7 @@ def _plan(request: ScaleRequest) -> _Plan:
     given = Given(request.source, request.lightness, request.anchor, request.fixed, request.typed, counted)
     found = draft(given, request.method)
     colored = found.srgb is not None
-    ends = request.curves.ends(float(oklch_of(request.source)[2]), neutral=request.neutral, colored=colored)
+    ends = request.curves.ends(float(given.oklch[2]), neutral=request.neutral, colored=colored)
     kept, turned = along(ends, *reach(found.lightness, given.lightness))
     start = np.stack([found.lightness, found.chroma, found.hue], axis=-1)
     aims = np.stack([found.lightness, found.chroma * kept, found.hue + turned], axis=-1)
@@ -114,8 +117,8 @@ def _plan(request: ScaleRequest) -> _Plan:
     for place, nudge in request.nudges.items():
         aims[place] = aims[place] + nudge
     # A mixed color that nothing changes stays as it was mixed, to the bit.
-    mixed = np.full(len(aims), colored) & np.isclose(aims, start, rtol=0.0, atol=1e-12).all(axis=-1)
-    return _Plan(request, found, aims, mixed, rgb8_of(request.source), ends)
+    mixed = np.asarray((np.abs(aims - start) < 1e-12).all(axis=-1) & colored)
+    return _Plan(request, found, aims, mixed, rgb8_of(request.source), given.lightness, ends)
 
 
 def _finish(plan: _Plan, rgb8: Bytes) -> Scale:
@@ -129,5 +132,5 @@ def _finish(plan: _Plan, rgb8: Bytes) -> Scale:
     for place, pinned in plan.request.pins.items():
         exact[place] = pinned
     light, chroma, hue = plan.aims.T
-    own = float(lightness(relative_luminance(plan.source8)))
+    own = plan.source_lightness
     return Scale(exact, light, chroma, hue, found.anchor, plan.source8, own, found.figures, plan.ends)

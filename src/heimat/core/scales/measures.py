@@ -4,10 +4,10 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from heimat.core.color.arrays import Bytes, Floats, from_bytes
+from heimat.core.color.arrays import Floats, from_bytes
 from heimat.core.color.contrast import relative_luminance
 from heimat.core.color.difference import ciede2000
-from heimat.core.color.spaces import lightness, srgb_to_lab, srgb_to_oklab, srgb_to_oklch
+from heimat.core.color.spaces import lightness, srgb_to_lab, srgb_to_oklab
 from heimat.core.scales.generate import Scale
 from heimat.core.sources.nearness import HARDLY_DIFFERENT
 
@@ -59,14 +59,17 @@ class Measures:
 def measure(scale: Scale, exact: set[int]) -> Measures:
     """Measure a scale; the gamut takes nothing from steps that stand to the bit, whose places are `exact`."""
     rgb8 = np.asarray(scale.rgb8)
-    srgb, labs = from_bytes(rgb8), _labs(rgb8)
+    # All differences in one go, and the source first: the arrays are so small that calls cost more than numbers.
+    labs = srgb_to_lab(from_bytes(np.concatenate([scale.source8[None], rgb8])))
+    own, steps = labs[:1], labs[1:]
+    oklab = srgb_to_oklab(from_bytes(rgb8))
     falls = -np.diff(lightness(relative_luminance(rgb8)))
-    oklab = srgb_to_oklab(srgb)
-    alike = ciede2000(labs[:-1], labs[1:])
-    taken = np.maximum(scale.chroma - srgb_to_oklch(srgb)[:, 1], 0.0)
+    one = np.concatenate([steps[:-1], np.broadcast_to(own, steps.shape)])
+    apart = ciede2000(one, np.concatenate([steps[1:], steps]))
+    alike, from_source = np.split(apart, [len(steps) - 1])
+    taken = np.maximum(scale.chroma - np.hypot(oklab[:, 1], oklab[:, 2]), 0.0)
     taken[taken < _TAKEN] = 0.0
     taken[sorted(exact)] = 0.0
-    from_source = ciede2000(_labs(scale.source8[None]), labs)
     nearest = int(np.argmin(from_source)) if scale.anchor is None else scale.anchor
     return Measures(
         lightness=Spread(falls),
@@ -77,7 +80,3 @@ def measure(scale: Scale, exact: set[int]) -> Measures:
         source=float(from_source[nearest]),
         source_place=nearest,
     )
-
-
-def _labs(rgb8: Bytes) -> Floats:
-    return srgb_to_lab(from_bytes(rgb8))

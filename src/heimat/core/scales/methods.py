@@ -6,6 +6,7 @@ those that mix colors, the mixed colors themselves.
 
 from collections.abc import Mapping
 from dataclasses import dataclass
+from functools import cached_property
 from typing import Annotated, Literal, get_args
 
 import numpy as np
@@ -101,16 +102,21 @@ class Given:
     typed: Mapping[int, float]
     counted: Mask
 
-    @property
+    @cached_property
     def positions(self) -> Floats:
         """Where the steps stand when those put between others are not counted, (n,)."""
         main = self.aims[self.counted]
         return np.interp(-self.aims, -main, np.arange(len(main), dtype=np.float64))
 
-    @property
+    @cached_property
     def lightness(self) -> float:
         """L* of the source as it is published."""
         return float(lightness(relative_luminance(rgb8_of(self.source))))
+
+    @cached_property
+    def oklch(self) -> Floats:
+        """The source in OKLCH, (3,)."""
+        return oklch_of(self.source)
 
     @property
     def place(self) -> int:
@@ -148,7 +154,7 @@ def draft(given: Given, method: Method) -> Draft:
 
 
 def _by_lightness(given: Given, targets: Floats, figures: Floats | None) -> Draft:
-    _, chroma, hue = oklch_of(given.source)
+    _, chroma, hue = given.oklch
     bent, anchor = bend(targets, given.lightness, given.anchor, given.fixed, given.counted)
     count = len(bent)
     return Draft(bent, np.full(count, chroma), np.full(count, hue), anchor, None, figures)
@@ -215,7 +221,7 @@ def _hsl(given: Given) -> Draft:
 
 def _between(given: Given, settings: BetweenEnds) -> Draft:
     """The ends are the first and the last step; the source stands at its label unless it only guides."""
-    _, chroma, hue = oklch_of(given.source)
+    _, chroma, hue = given.oklch
     usual = solve(
         luminance_of(given.aims[[0, -1]]),
         np.array([chroma * LIGHT_TAPER, chroma * DARK_TAPER]),

@@ -18,7 +18,7 @@ from heimat.core.scales.promises import least_by_distance
 from heimat.core.scaling import scales_of
 from heimat.core.system import ColorSystem, Hue, in_order, ladder_of
 
-_SHARES = np.linspace(0.0, 1.0, 9)
+_SHARES = np.linspace(0.0, 1.0, 7)
 _WIDEST = (98.5, 4.0)
 """L* of the ends of a ladder that is stretched as far as ends keep a color."""
 

@@ -100,7 +100,7 @@ export function LadderArea() {
       }
     >
       <Flex gap="24px" align="flex-start">
-        <LadderRows draft={draft} problem={shaping.problem} onChange={shaping.change} />
+        <LadderRows draft={draft} present={present} problem={shaping.problem} onChange={shaping.change} />
         <Box flex="1 1 0" minWidth="0">
           {!hue && <PromiseGoal onSolved={(ladder) => shaping.change(shaping.asDraft(ladder))} />}
           <LadderPlot draft={draft} onChange={shaping.change} />

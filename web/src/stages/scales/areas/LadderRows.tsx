@@ -1,6 +1,6 @@
 /** The steps of a ladder, one a row: label, lightness aimed at, whether it is published, and steps put in or taken out. */
 import { Flex, Input, Text } from "@chakra-ui/react";
-import type { Problem } from "../../../api/client";
+import type { LadderView, Problem } from "../../../api/client";
 import { Check } from "../../../parts/Check";
 import { NumberField } from "../../../parts/NumberField";
 import { Tool } from "../../../parts/Tool";
@@ -9,12 +9,15 @@ import type { Draft } from "./useLadder";
 
 interface Props {
   draft: Draft;
+  present: LadderView;
   problem: Problem | null;
   onChange: (draft: Draft) => void;
 }
 
-export function LadderRows({ draft, problem, onChange }: Props) {
+export function LadderRows({ draft, present, problem, onChange }: Props) {
   const at = /steps\.(\d+)\.(label|lightness)/.exec(problem?.errors[0]?.field ?? "");
+  // A draft may hold a ready-made ladder, of which only the present one knows what uses it.
+  const uses = new Map(present.steps.map((step) => [step.id, step.uses]));
   const full = draft.steps.length >= MOST_STEPS;
   const insert = (after: number, words: string) => (
     <Tool
@@ -33,7 +36,8 @@ export function LadderRows({ draft, problem, onChange }: Props) {
       <Flex gap="8px" align="center">
         <Text width="92px">Label</Text>
         <Text width="62px">L* aimed at</Text>
-        <Text width="66px">Published</Text>
+        <Text width="60px">Published</Text>
+        <Text width="58px">Used by</Text>
         {insert(-1, "A step beyond the light end")}
       </Flex>
       {draft.steps.map((step, place) => {
@@ -66,13 +70,20 @@ export function LadderRows({ draft, problem, onChange }: Props) {
                 onCommit={(lightness) => onChange(changed(draft, step.key, { lightness }))}
               />
             </Flex>
-            <Flex width="66px" justify="center">
+            <Flex width="60px" justify="center">
               <Check
                 aria-label={`${step.label} is published`}
                 checked={!step.hidden}
                 onChange={() => onChange(changed(draft, step.key, { hidden: !step.hidden }))}
               />
             </Flex>
+            <Text
+              width="58px"
+              color={uses.get(step.id) ? "fg" : "fg.muted"}
+              title="Tokens that stand on this step, on any scale, in any theme"
+            >
+              {words(uses.get(step.id))}
+            </Text>
             {insert(
               place,
               place === draft.steps.length - 1
@@ -92,3 +103,6 @@ export function LadderRows({ draft, problem, onChange }: Props) {
     </Flex>
   );
 }
+
+const words = (uses: number | undefined) =>
+  uses === undefined ? "new" : uses === 0 ? "nothing" : `${uses} ${uses === 1 ? "token" : "tokens"}`;

@@ -1,5 +1,5 @@
 /** One scale: where its source stands, its curves' ends, what was changed by hand, and what is measured of it. */
-import { Flex, Text } from "@chakra-ui/react";
+import { Box, Flex, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import type { Edit, HueView, OpenedView } from "../../../api/client";
 import { Area } from "../../../parts/Area";
@@ -45,7 +45,9 @@ function OneScale({ hue, opened }: { hue: HueView; opened: OpenedView }) {
       }
     >
       <Ends hue={hue} opened={opened} />
-      <ByHand hue={hue} />
+      <Box marginTop="8px">
+        <ByHand hue={hue} />
+      </Box>
       <Measures opened={opened} />
     </Area>
   );

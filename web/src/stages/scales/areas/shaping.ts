@@ -80,6 +80,7 @@ export function inserted(draft: Draft, after: number): Draft {
     lightness: Math.min(Math.max(rounded((light + dark) / 2), 0), 100),
     hidden: false,
     between: one !== undefined && other !== undefined,
+    uses: 0,
   };
   return own([...draft.steps.slice(0, after + 1), step, ...draft.steps.slice(after + 1)]);
 }

@@ -86,5 +86,5 @@ export function useLadder(hue: string | null) {
 
 function sent(draft: Draft | null) {
   if (draft === null) return "";
-  return { name: draft.name, steps: draft.steps.map(({ key: _, ...step }) => step) };
+  return { name: draft.name, steps: draft.steps.map(({ key: _, uses: __, ...step }) => step) };
 }

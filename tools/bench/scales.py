@@ -1,0 +1,53 @@
+"""Scales: every method, twelve scales with measures and promises, growth, and a ladder solved for a promise."""
+
+import numpy as np
+
+from heimat.core.color.notation import Color
+from heimat.core.resolve import steps_of
+from heimat.core.scales.generate import ScaleRequest, generate
+from heimat.core.scales.ladder import LONG
+from heimat.core.scales.measures import measure as measured
+from heimat.core.scales.methods import METHODS, Method
+from heimat.core.scales.promises import promises
+from heimat.core.scales.solving import solve_promise
+from heimat.core.scaling import MEMORY, scales_of
+from heimat.core.system import ColorSystem, in_order
+from tools.bench.core import large_system
+from tools.bench.timing import measure, report
+
+
+def _requests(count: int, method: Method) -> list[ScaleRequest]:
+    rng = np.random.default_rng(4)
+    colors = [Color.of_bytes(tuple(rng.integers(0, 256, 3))) for _ in range(count)]
+    return [ScaleRequest(color, LONG.lightness(), method=method) for color in colors]
+
+
+def _all_of(system: ColorSystem) -> None:
+    """Scales, measures and promises of a system, nothing remembered."""
+    MEMORY.forget()
+    hues = in_order(system.hues)
+    scales = scales_of(system, hues)
+    for scale in scales:
+        measured(scale, set())
+    steps = steps_of(system, hues, {hue.id: scale for hue, scale in zip(hues, scales, strict=True)})
+    promises(steps.ratios, steps.positions, system.ladder.longest())
+
+
+def run() -> None:
+    """Measure and print."""
+    for name in METHODS:
+        one = _requests(1, Method(name=name))
+        report(f"one scale of 11 by {name}", measure(lambda one=one: generate(one), 50), "2 ms")
+    system = large_system()
+    report("12 scales with measures and promises", measure(lambda: _all_of(system), 40), "15 ms")
+    twelve, many = _requests(12, Method()), _requests(200, Method())
+    small, large = measure(lambda: generate(twelve), 30), measure(lambda: generate(many), 10)
+    growth = f"{large.median / small.median:.1f} times as long for 16.7 times as many"
+    report("200 scales generated", large, "linear from 12", growth)
+
+    def solve(aim: float) -> None:
+        MEMORY.forget()
+        solve_promise(system, 6, aim)
+
+    report("a promise solved for 12 scales", measure(lambda: solve(4.9), 10), "200 ms")
+    report("one that cannot be kept", measure(lambda: solve(15.0), 5), "200 ms")
