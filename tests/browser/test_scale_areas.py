@@ -185,3 +185,28 @@ def test_rows_move_by_keys_and_a_hue_is_duplicated(page: Page) -> None:
     page.wait(lambda: page.all("[data-hue='tidewater 2']"))
     page.open(AT)
     page.wait(lambda: page.steps("tidewater 2") == page.steps("tidewater"))
+
+
+def figures(page: Page) -> list[str]:
+    return page.script("return [...document.querySelectorAll('[data-overlay]')].map(line => line.dataset.overlay)")
+
+
+def test_overlays_and_solids_become_tokens_and_pins(page: Page) -> None:
+    page.open(f"{AT}?at=step:kelp/s100&area=overlay")
+    page.wait(lambda: figures(page)[:1] == ["is #F0F0F0"])
+    page.wait(lambda: figures(page)[1].endswith("exact"))
+    page.put("[data-overlay] input", "no color")
+    page.says("[data-testid=overlay-words]", "is not a color Heimat can read")
+    page.put("[data-overlay] input", "#0B6E6E")
+    page.type("Alpha, as a number", "20", enter=True)
+    page.wait(lambda: figures(page)[0] == "is #CEE2E2")
+    page.type("Token name", "text.strong")
+    page.press("Overlay as token")
+    page.says("[data-testid=overlay-words]", "taken")
+    page.type("Token name", "overlay.hover")
+    page.press("Overlay as token")
+    page.says("[data-testid=overlay-words]", "overlay.hover is rgb(11 110 110 / 0.2)")
+    page.press("Pin kelp 100")
+    page.wait(lambda: page.steps("kelp")[0] == "#CEE2E2")
+    page.press("Undo")
+    page.wait(lambda: page.steps("kelp")[0] != "#CEE2E2")

@@ -6,7 +6,7 @@ from typing import Annotated
 from pydantic import BaseModel, ConfigDict, Field
 from typing_extensions import TypedDict
 
-from heimat.core.color.notation import Notation
+from heimat.core.color.notation import ColorInput, Notation
 from heimat.core.edits import UserEdit
 from heimat.core.scales.shaping import ShapedLadder
 from heimat.service.editing import MOST_EDITS
@@ -89,6 +89,15 @@ class PromiseBody(Body):
 
     apart: Annotated[int, Field(ge=1, le=24)]
     aim: Annotated[float, Field(ge=1.0, le=21.0)]
+
+
+class OverlayBody(Seeing):
+    """A color with an alpha over a ground, and a tint that is wanted on that ground."""
+
+    color: ColorInput
+    alpha: Annotated[float, Field(ge=0.0, le=1.0)]
+    ground: ColorInput
+    tint: ColorInput
 
 
 class StartBody(Body):

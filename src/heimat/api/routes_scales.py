@@ -3,11 +3,12 @@
 from fastapi import APIRouter
 from starlette.responses import Response
 
-from heimat.api.bodies import LadderBody, PromiseBody
+from heimat.api.bodies import LadderBody, OverlayBody, PromiseBody
 from heimat.api.context import Uses, head_system
 from heimat.api.encoding import answer, described
 from heimat.core.scales.ladder import READY_MADE
 from heimat.service.ladders import LadderPlanView, PromisePlanView, ladder_plan, promise_plan
+from heimat.service.overlays import OverlaysView, overlays_view
 from heimat.service.view_scales import ladder_view
 from heimat.service.view_types import LadderView
 
@@ -27,3 +28,8 @@ def plan_ladder(slug: str, body: LadderBody, uses: Uses) -> Response:
 @router.post("/systems/{slug}/promise-plan", operation_id="planPromise", **described(PromisePlanView))
 def plan_promise(slug: str, body: PromiseBody, uses: Uses) -> Response:
     return answer(promise_plan(head_system(uses, slug), body.apart, body.aim))
+
+
+@router.post("/overlays", operation_id="findOverlays", **described(OverlaysView))
+def find_overlays(body: OverlayBody) -> Response:
+    return answer(overlays_view(body.color, body.alpha, body.ground, body.tint, body.eyes()))

@@ -125,6 +125,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/overlays": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Find Overlays */
+        post: operations["findOverlays"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/reading": {
         parameters: {
             query?: never;
@@ -2172,6 +2189,56 @@ export interface components {
             };
         };
         /**
+         * OverlayBody
+         * @description A color with an alpha over a ground, and a tint that is wanted on that ground.
+         */
+        OverlayBody: {
+            /** Alpha */
+            alpha: number;
+            color: components["schemas"]["Color"] | string;
+            ground: components["schemas"]["Color"] | string;
+            /**
+             * Severity
+             * @default 1
+             */
+            severity: number;
+            tint: components["schemas"]["Color"] | string;
+            /**
+             * Vision
+             * @default typical
+             * @enum {string}
+             */
+            vision: "typical" | "protan" | "deutan" | "tritan" | "achromat";
+        };
+        /**
+         * OverlayView
+         * @description An overlay: in words what it is, as CSS writes it, and the solid that it gives.
+         */
+        OverlayView: {
+            /** Distance */
+            distance: string;
+            /** Exact */
+            exact: boolean;
+            solid: components["schemas"]["SwatchView"];
+            /** Text */
+            text: string;
+            /** Words */
+            words: string;
+        };
+        /**
+         * OverlaysView
+         * @description A ground, the overlay `asked` about with the solid that it gives there, and the overlays that give a tint.
+         */
+        OverlaysView: {
+            /** Asked */
+            asked: string;
+            ground: components["schemas"]["SwatchView"];
+            /** Overlays */
+            overlays: components["schemas"]["OverlayView"][];
+            solid: components["schemas"]["SwatchView"];
+            tint: components["schemas"]["SwatchView"];
+        };
+        /**
          * PairView
          * @description Two members of a told-apart set and their distances, typical vision first.
          */
@@ -3952,6 +4019,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["MixView"][];
+                };
+            };
+            /** @description Client Error */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    findOverlays: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OverlayBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OverlaysView"];
                 };
             };
             /** @description Client Error */

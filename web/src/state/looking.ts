@@ -16,7 +16,7 @@ export const SOURCE_AREAS = [
   "gallery",
   "text",
 ] as const;
-export const SCALE_AREAS = ["ladder", "method", "scale"] as const;
+export const SCALE_AREAS = ["ladder", "method", "scale", "overlay"] as const;
 export type SourceArea = (typeof SOURCE_AREAS)[number];
 export type ScaleArea = (typeof SCALE_AREAS)[number];
 /** A work area of a stage, open inside its sheet. */
@@ -38,6 +38,7 @@ export const AREA_WORDS: Record<Area, string> = {
   ladder: "Ladder",
   method: "Method",
   scale: "One scale",
+  overlay: "Overlay",
 };
 export const VISIONS = ["typical", "protan", "deutan", "tritan", "achromat"] as const;
 export type SeenAs = (typeof VISIONS)[number];

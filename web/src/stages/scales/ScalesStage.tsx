@@ -11,6 +11,7 @@ import { useActions, useView } from "../../state/workspace";
 import { LadderArea } from "./areas/LadderArea";
 import { MethodArea } from "./areas/MethodArea";
 import { OneScaleArea } from "./areas/OneScaleArea";
+import { OverlayArea } from "./areas/OverlayArea";
 import { Promises } from "./Promises";
 import { ScaleSheet } from "./ScaleSheet";
 
@@ -18,6 +19,7 @@ const SHEETS: Record<ScaleArea, () => React.JSX.Element> = {
   ladder: LadderArea,
   method: MethodArea,
   scale: OneScaleArea,
+  overlay: OverlayArea,
 };
 
 export function ScalesStage() {

@@ -1,0 +1,63 @@
+"""What the overlay area shows: a solid in place of an overlay, and overlays in place of a solid."""
+
+import numpy as np
+from typing_extensions import TypedDict
+
+from heimat.core.color.notation import Color, format, rgb8_of
+from heimat.core.color.overlay import Overlay, least_overlay, overlay_of, solid
+from heimat.core.legibility.findings import distance_text
+from heimat.service.seeing import Eyes
+from heimat.service.view_types import SwatchView
+
+_BLACK, _WHITE = np.zeros(3, dtype=np.uint8), np.full(3, 255, dtype=np.uint8)
+
+
+class OverlayView(TypedDict):
+    """An overlay: in words what it is, as CSS writes it, and the solid that it gives."""
+
+    words: str
+    text: str
+    solid: SwatchView
+    exact: bool
+    distance: str
+
+
+class OverlaysView(TypedDict):
+    """A ground, the overlay `asked` about with the solid that it gives there, and the overlays that give a tint."""
+
+    ground: SwatchView
+    asked: str
+    solid: SwatchView
+    tint: SwatchView
+    overlays: list[OverlayView]
+
+
+def overlays_view(color: Color, alpha: float, ground: Color, tint: Color, eyes: Eyes) -> OverlaysView:
+    """Both ways at once: what `color` at `alpha` gives on a ground, and what gives `tint` there."""
+    ground8, tint8 = rgb8_of(ground), rgb8_of(tint)
+    found = [
+        ("the most transparent", least_overlay(tint8, ground8)),
+        ("black", overlay_of(_BLACK, tint8, ground8)),
+        ("white", overlay_of(_WHITE, tint8, ground8)),
+    ]
+    return {
+        "ground": eyes.swatch(ground8),
+        "asked": _text(color, alpha),
+        "solid": eyes.swatch(solid(rgb8_of(color), alpha, ground8)),
+        "tint": eyes.swatch(tint8),
+        "overlays": [_overlay(words, overlay, eyes) for words, overlay in found],
+    }
+
+
+def _overlay(words: str, overlay: Overlay, eyes: Eyes) -> OverlayView:
+    return {
+        "words": words,
+        "text": _text(Color.of_bytes(overlay.rgb8), overlay.alpha),
+        "solid": eyes.swatch(overlay.solid),
+        "exact": overlay.distance == 0.0,
+        "distance": distance_text(overlay.distance),
+    }
+
+
+def _text(color: Color, alpha: float) -> str:
+    return format(color.model_copy(update={"alpha": alpha}), "rgb") or ""

@@ -1,0 +1,178 @@
+/** Overlay: the solid that a translucent color gives on a ground, and the overlays that give a solid there. */
+import { Box, Flex, Input, Text } from "@chakra-ui/react";
+import { type ReactNode, useState } from "react";
+import { client, data, type Edit, problemOf } from "../../../api/client";
+import { Area } from "../../../parts/Area";
+import { Range } from "../../../parts/Range";
+import { Strip } from "../../../parts/Strip";
+import { Tool } from "../../../parts/Tool";
+import { useLooking } from "../../../state/looking";
+import { useLatest } from "../../../state/useLatest";
+import { useActions, useView } from "../../../state/workspace";
+
+const HEIGHT = 32;
+
+export function OverlayArea() {
+  const { slip } = useView();
+  const { seeing } = useLooking();
+  const [color, setColor] = useState("#000000");
+  const [percent, setPercent] = useState(6);
+  const [ground, setGround] = useState("#FFFFFF");
+  const [typed, setTyped] = useState<string | null>(null);
+  const tint = typed ?? slip?.hex ?? "#F0F0F0";
+  const [name, setName] = useState("overlay");
+  const { said, addToken, pinStep } = useTaking(name);
+  const question = { color, alpha: percent / 100, ground, tint, ...seeing };
+  const { answer, problem } = useLatest(question, (body) =>
+    data(client.POST("/api/overlays", { body: body as never })),
+  );
+  const step = slip?.kind === "step" && !slip.pinned ? slip : null;
+  return (
+    <Area
+      title="Overlay and solid"
+      tools={
+        <>
+          <ColorField label="On the ground" value={ground} onChange={setGround} />
+          <ColorField label="Token name" value={name} onChange={setName} />
+        </>
+      }
+    >
+      {(problem ?? said) && (
+        <Text role="status" fontSize="12px" fontWeight="700" marginBottom="6px" data-testid="overlay-words">
+          {problem?.message ?? said}
+        </Text>
+      )}
+      <Line
+        left={
+          <>
+            <ColorField label="Overlay" value={color} onChange={setColor} />
+            <Range
+              label="Alpha"
+              value={percent}
+              low={0}
+              high={100}
+              step={1}
+              places={1}
+              unit=" %"
+              width="90px"
+              onChange={setPercent}
+            />
+          </>
+        }
+        colors={answer ? [answer.ground, answer.solid] : []}
+        words={`${color} at ${percent} % on ${ground} gives ${answer?.solid.hex ?? ""}`}
+        figure={answer ? `is ${answer.solid.hex}` : ""}
+      >
+        {answer && step && (
+          <Tool onClick={() => void pinStep(step.key, answer.solid.hex)}>Pin {step.name}</Tool>
+        )}
+        {answer && <Tool onClick={() => void addToken(answer.solid.hex)}>Solid as token</Tool>}
+        {answer && <Tool onClick={() => void addToken(answer.asked)}>Overlay as token</Tool>}
+      </Line>
+      {answer?.overlays.map((overlay, place) => (
+        <Line
+          key={overlay.words}
+          left={
+            <>
+              {place === 0 ? (
+                <Box width="136px">
+                  <ColorField label="Solid" value={tint} onChange={setTyped} />
+                </Box>
+              ) : (
+                <Box width="136px" />
+              )}
+              <Text>{overlay.words}</Text>
+            </>
+          }
+          colors={[answer.tint, overlay.solid]}
+          words={`${overlay.text} on ${ground} beside ${tint}`}
+          figure={`${overlay.text}, ${overlay.exact ? "exact" : `${overlay.distance} away`}`}
+        >
+          <Tool aria-label={`Overlay as token: ${overlay.words}`} onClick={() => void addToken(overlay.text)}>
+            Overlay as token
+          </Tool>
+        </Line>
+      ))}
+    </Area>
+  );
+}
+
+/** Adding what was found as a token, or as a pin of the selected step; what went wrong is said in the area. */
+function useTaking(name: string) {
+  const { theme } = useView();
+  const { keep } = useActions();
+  const [said, setSaid] = useState<string | null>(null);
+  const make = async (edit: unknown, done: string) => {
+    try {
+      await keep([edit as Edit]);
+      setSaid(done);
+    } catch (thrown) {
+      setSaid(problemOf(thrown).message);
+    }
+  };
+  const addToken = async (color: string) => {
+    const value = { kind: "literal", color };
+    await make({ type: "add_token", name, theme: theme?.id, value }, `${name} is ${color}.`);
+  };
+  const pinStep = async (key: string, color: string) => {
+    const [hue = "", step = ""] = key.slice("step:".length).split("/");
+    await make({ type: "pin_step", hue, step, color }, `Pinned at ${color}.`);
+  };
+  return { said, addToken, pinStep };
+}
+
+interface LineProps {
+  left: ReactNode;
+  colors: { hex: string; seen: string; ink: "#000000" | "#FFFFFF" }[];
+  words: string;
+  figure: string;
+  children: ReactNode;
+}
+
+/** One finding: what is asked, the colors edge to edge, the answer, what can be done with it. */
+function Line({ left, colors, words, figure, children }: LineProps) {
+  return (
+    <Flex align="center" gap="10px" fontSize="12px" minHeight={`${HEIGHT + 4}px`} data-overlay={figure}>
+      <Flex width="352px" flexShrink={0} align="center" gap="12px">
+        {left}
+      </Flex>
+      <Flex width="80px" flexShrink={0}>
+        <Strip colors={colors} height={HEIGHT} label={words} />
+      </Flex>
+      <Text fontFamily="mono" flex="1 1 0" minWidth="90px">
+        {figure}
+      </Text>
+      <Flex gap="6px" justify="flex-end">
+        {children}
+      </Flex>
+    </Flex>
+  );
+}
+
+function ColorField({
+  label,
+  value,
+  onChange,
+}: {
+  label: string;
+  value: string;
+  onChange: (text: string) => void;
+}) {
+  return (
+    <Flex as="label" gap="6px" align="center" fontSize="12px">
+      {label}
+      <Input
+        aria-label={label}
+        size="2xs"
+        height="26px"
+        width="96px"
+        fontFamily="mono"
+        fontSize="12px"
+        borderColor="border.emphasized"
+        spellCheck={false}
+        value={value}
+        onChange={(event) => onChange(event.target.value)}
+      />
+    </Flex>
+  );
+}
