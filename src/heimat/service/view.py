@@ -8,9 +8,9 @@ import numpy as np
 from heimat.core.color.arrays import Bytes
 from heimat.core.color.contrast import AA_TEXT, cut, grade, ratio
 from heimat.core.color.notation import Notation, format
+from heimat.core.color.overlay import over
 from heimat.core.colors_of import source_color, standing
 from heimat.core.legibility.findings import distance_text, findings
-from heimat.core.legibility.pairings import over
 from heimat.core.publication import Publication, PublishedToken, publication
 from heimat.core.resolve import Resolved, ToldApartResult, resolve
 from heimat.core.scales.promises import Promise

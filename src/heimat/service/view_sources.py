@@ -9,10 +9,10 @@ import numpy as np
 from heimat.core.color.arrays import Bytes
 from heimat.core.color.difference import TOLD_APART
 from heimat.core.color.notation import Notation, format, hex_of, rgb8_of
+from heimat.core.color.overlay import over
 from heimat.core.colors_of import standing
 from heimat.core.edits.sources import following_words
 from heimat.core.legibility.findings import distance_text
-from heimat.core.legibility.pairings import over
 from heimat.core.legibility.told_apart import distances
 from heimat.core.resolve import Resolved
 from heimat.core.scales.nudges import Nudge

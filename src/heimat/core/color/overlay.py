@@ -24,10 +24,14 @@ class Overlay:
     distance: float
 
 
+def over(foreground8: Bytes, alpha: float | Floats, ground8: Bytes) -> Floats:
+    """Source-over in levels 0 to 255, unrounded; shapes (..., 3) that broadcast."""
+    return floats(foreground8) * alpha + floats(ground8) * (1.0 - alpha)
+
+
 def solid(color8: Bytes, alpha: float | Floats, ground8: Bytes) -> Bytes:
     """The 8-bit colors that a color gives over a ground; shapes (..., 3) that broadcast with alpha 0 to 1."""
-    mixed = floats(color8) * alpha + floats(ground8) * (1.0 - alpha)
-    return np.floor(mixed + 0.5).astype(np.uint8)
+    return np.floor(over(color8, alpha, ground8) + 0.5).astype(np.uint8)
 
 
 def least_overlay(tint8: Bytes, ground8: Bytes) -> Overlay:

@@ -4,8 +4,9 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from heimat.core.color.arrays import Bytes, Floats, floats
+from heimat.core.color.arrays import Bytes
 from heimat.core.color.contrast import AA_LARGE, AA_TEXT, ratio
+from heimat.core.color.overlay import over
 from heimat.core.system import Pairing, Use
 
 NEEDED: dict[Use, float | None] = {"body": AA_TEXT, "large": AA_LARGE, "part": AA_LARGE, "decoration": None}
@@ -36,11 +37,6 @@ class PairingResult:
     ratio: float
     needed: float | None
     holds: bool | None
-
-
-def over(foreground8: Bytes, alpha: float | Floats, ground8: Bytes) -> Floats:
-    """Source-over in gamma-encoded sRGB, in levels 0 to 255, unrounded; shapes (..., 3) that broadcast."""
-    return floats(foreground8) * alpha + floats(ground8) * (1.0 - alpha)
 
 
 def translucent_ratio(foreground8: Bytes, alpha: float, ground8: Bytes) -> float:

@@ -43,9 +43,11 @@ export function HueEditor({ hue, put, onUp, onDown, first, last }: Props) {
   ];
   const ladders = [
     { value: "", words: `${ladder.steps.length}, as all` },
+    { value: "short", words: "5, short" },
     { value: "usual", words: "9, usual" },
     { value: "long", words: "11, long" },
     { value: "fine", words: "13, fine" },
+    ...(hue.ladder === "own" ? [{ value: "own", words: `${hue.steps.length}, own` }] : []),
   ];
   return (
     <Flex
@@ -92,6 +94,7 @@ export function HueEditor({ hue, put, onUp, onDown, first, last }: Props) {
           value={hue.ladder ?? ""}
           items={ladders}
           onChoose={(chosen) =>
+            chosen !== "own" &&
             void put({ type: "set_hue_ladder", hue: hue.id, ladder: chosen || null } as Edit)
           }
         />
