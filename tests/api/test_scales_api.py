@@ -77,3 +77,75 @@ def test_a_nudged_step_is_told_with_what_would_be_generated(client):
     assert kelp["steps"][2]["nudged"] == "plus"
     back = client.post(f"{AT}/undo", json={"key": "undo-the-nudge"}).json()
     assert next(hue for hue in back["hues"] if hue["name"] == "kelp")["pins"] == []
+
+
+def test_two_people_on_methods_and_ladders(client, other):
+    """Others’ scales stay theirs: a method of all and one of a single hue meet nothing, two of all meet each other."""
+    mix = {"type": "set_method", "method": {"name": "mix"}}
+    own = {"type": "set_method", "hue": "gorse", "method": {"name": "hsl"}}
+    assert edit(client, mix).json()["revision"] == 2
+    rebased = edit(other, own)
+    assert rebased.json()["revision"] == 3
+    methods = {hue["name"]: hue["method"] for hue in rebased.json()["hues"]}
+    assert (methods["gorse"], methods["kelp"]) == ("hsl", "mix")
+    refused = edit(other, {"type": "set_method", "method": {"name": "ends"}})
+    assert refused.status_code == 409
+    assert refused.json()["conflict"]["person"] == "Ines Vahl"
+    # Each takes back their own.
+    back = client.post(f"{AT}/undo", json={"key": "undo-of-the-mix"}).json()
+    methods = {hue["name"]: hue["method"] for hue in back["hues"]}
+    assert (methods["gorse"], methods["kelp"]) == ("hsl", "even")
+    # A nudge on a step of a ladder that somebody has changed meanwhile is not lost silently.
+    assert edit(client, {"type": "set_ladder", "ladder": "short"}, base=4).status_code == 200
+    nudge = {"type": "aim_step", "hue": "kelp", "step": "s300", "lightness": 70.0, "chroma": 0.1, "angle": 148.0}
+    assert edit(other, nudge, base=4).status_code == 409
+
+
+def test_a_preview_of_a_ladder_is_what_is_kept(client):
+    steps = [
+        {"id": f"s{label}", "label": str(label), "lightness": 97.0 - 11.0 * place, "hidden": label == 400}
+        for place, label in enumerate(range(100, 1000, 100))
+    ]
+    change = {"type": "set_ladder", "ladder": {"steps": steps}}
+    seen = client.post(f"{AT}/preview", json={"base": 1, "edits": [change]}).json()
+    assert client.get(f"{AT}/head").json()["revision"] == 1
+    kept = edit(client, change).json()
+    for field in ("hues", "ladder", "promises", "tokens"):
+        assert seen[field] == kept[field]
+    assert kept["ladder"]["name"] == "own"
+    assert kept["undo"] == "Take a ladder of 9"
+    # Hidden steps stay in the system, and leave what is published.
+    assert len(kept["hues"][0]["steps"]) == 9
+    draft = client.get(f"{AT}/draft").json()
+    css = next(file["text"] for file in draft["files"] if file["name"] == "tokens.css")
+    assert "--tidewater-300:" in css
+    assert "--tidewater-400:" not in css
+
+
+def test_promises_over_the_api(client):
+    plan = client.post(f"{AT}/promise-plan", json={"apart": 5, "aim": 4.5}).json()
+    assert plan["kept"] is True
+    assert plan["words"].startswith("Any two steps 5 apart reach 4.5; the least is 4.8")
+    hard = client.post(f"{AT}/promise-plan", json={"apart": 2, "aim": 4.5}).json()
+    assert hard["kept"] is False
+    assert "short of 4.5 by" in hard["words"]
+    assert "anchored at its own color" in hard["words"]
+    assert "9 steps could promise at most 2.0" in hard["words"]
+    for body in ({"apart": 9, "aim": 3}, {"apart": 0, "aim": 3}, {"apart": 4, "aim": 22}):
+        assert client.post(f"{AT}/promise-plan", json=body).status_code == 422
+
+
+def test_overlays_over_the_api(client):
+    asked = {"color": "#000", "alpha": 0.06, "ground": "white", "tint": "rgb(206 226 226)"}
+    found = client.post("/api/overlays", json=asked).json()
+    assert found["solid"]["hex"] == "#F0F0F0"
+    assert found["asked"] == "rgb(0 0 0 / 0.06)"
+    least, black, white = found["overlays"]
+    assert (least["exact"], least["solid"]["hex"]) == (True, "#CEE2E2")
+    assert black["exact"] is False
+    assert white["solid"]["hex"] == "#FFFFFF"
+    seen = client.post("/api/overlays", json={**asked, "vision": "achromat"}).json()
+    assert seen["solid"]["seen"] == "#F0F0F0"
+    assert len({seen["tint"]["seen"][place : place + 2] for place in (1, 3, 5)}) == 1
+    for wrong in ({"color": "cmyk(0 0 0 1)"}, {"alpha": 1.5}, {"ground": ""}):
+        assert client.post("/api/overlays", json={**asked, **wrong}).status_code == 422

@@ -1,6 +1,6 @@
 """Scales: walking by keys, grounds, anchors, pins, nudges, and what the slip tells."""
 
-from selenium.webdriver import Keys
+from selenium.webdriver import ActionChains, Keys
 
 from tests.browser.page import Page
 
@@ -134,3 +134,41 @@ def test_all_keys_are_shown_and_can_be_switched_off(page: Page) -> None:
     page.find("body").send_keys(Keys.CONTROL, "z")
     page.says("[data-testid=notice]", "nothing of yours to undo")
     assert page.text("h1") == "Tokens"
+
+
+def test_a_step_is_nudged_by_the_slip_and_escape_leaves_it(page: Page) -> None:
+    page.open(f"{AT}?at=step:sound/s300")
+    before = page.steps("sound")
+    chroma = page.find("[role=slider][aria-label='Chroma']")
+    drag = ActionChains(page.driver).move_to_element(chroma).click_and_hold().move_by_offset(-50, 0)
+    drag.perform()
+    page.wait(lambda: page.steps("sound")[2] != before[2])
+    page.keys(Keys.ESCAPE)
+    ActionChains(page.driver).release().perform()
+    page.type("Lightness, as a number", "80", enter=True)
+    page.says("[data-testid=slip-why]", "lighter")
+    assert page.find("[aria-label='Lightness, as a number']").get_attribute("value") == "80.0"
+    typed = page.steps("sound")
+    assert typed[:2] + typed[3:] == before[:2] + before[3:]
+    # The hue moves, and the nudge goes along on top of what is generated.
+    page.click("[data-row=sound] button")
+    page.wait(lambda: page.text("[data-testid=slip-name]") == "sound")
+    page.leave_fields()
+    page.keys("=")
+    page.wait(lambda: page.steps("sound")[5] != typed[5])
+    page.click("[data-key='step:sound/s300']")
+    page.says("[data-testid=slip-why]", "nudged")
+
+
+def test_a_pinned_step_says_why_it_cannot_be_moved(page: Page) -> None:
+    page.open(f"{AT}?at=step:tidewater/s500")
+    assert page.find("[role=slider][aria-label='Lightness']").get_attribute("aria-disabled") == "true"
+    page.leave_fields()
+    page.keys("=")
+    page.press("tidewater 500: back to generated")
+    page.says("[data-testid=slip-why]", "Aimed at L* 52.5")
+    assert page.find("[role=slider][aria-label='Lightness']").get_attribute("aria-disabled") == "false"
+    page.keys("=")
+    page.says("[data-testid=slip-why]", "nudged 1.0 lighter")
+    page.press("To its hue")
+    page.says("[data-testid=slip-name]", "tidewater")

@@ -1,0 +1,184 @@
+"""Ladders of any shape: what is typed is taken or refused, what is generated holds, what is promised is true."""
+
+import itertools
+
+import numpy as np
+import pytest
+from hypothesis import assume, given, settings
+from hypothesis import strategies as st
+
+from heimat.core.color.contrast import ratio, relative_luminance
+from heimat.core.color.notation import Color, rgb8_of
+from heimat.core.color.spaces import lightness, srgb_to_oklch
+from heimat.core.edits import SetHueLadder, SetLadder, SetMethod, apply
+from heimat.core.errors import DomainError
+from heimat.core.publication import publication
+from heimat.core.resolve import resolve
+from heimat.core.scales import READY_MADE, ScaleRequest, generate
+from heimat.core.scales.ladder import USUAL
+from heimat.core.scales.methods import METHODS, HslLightness, Method, Typed
+from heimat.core.scales.shaping import ShapedLadder, ShapedStep, shaped
+from heimat.core.system import in_order, ladder_of, read_document
+from heimat.demo.systems import brinemark
+from tests.core.strategies import colors
+
+SYSTEM = brinemark()
+
+
+@st.composite
+def shapes(draw):
+    """A ladder of 3 to 24 steps as somebody could type it: falling by at least 2 L*, some steps between others."""
+    count = draw(st.integers(3, 24))
+    gaps = np.array(draw(st.lists(st.floats(2.0, 12.0), min_size=count - 1, max_size=count - 1)))
+    top = draw(st.floats(88.0, 99.0))
+    bottom = draw(st.floats(2.0, 12.0))
+    falls = gaps * min(1.0, (top - bottom) / gaps.sum())
+    assume(falls.min() > 1.5)
+    aims = top - np.concatenate([[0.0], np.cumsum(falls)])
+    between = draw(st.lists(st.booleans(), min_size=count, max_size=count))
+    between[0] = between[-1] = False
+    # Two in a row would leave too few that are counted.
+    for place in range(1, count):
+        between[place] = between[place] and not between[place - 1]
+    return ShapedLadder(
+        steps=tuple(
+            ShapedStep(label=f"n{place}", lightness=round(float(aim), 2), between=between[place])
+            for place, aim in enumerate(aims)
+        )
+    )
+
+
+def light_of(rgb8):
+    return lightness(relative_luminance(rgb8))
+
+
+@settings(max_examples=120, deadline=None)
+@given(shapes(), colors, st.sampled_from(METHODS))
+def test_scales_on_any_ladder_fall_and_stay_in_the_range_of_bytes(shape, source, name):
+    ladder = shaped(shape, "ladder")
+    between = frozenset(place for place, step in enumerate(ladder.steps) if step.between)
+    request = ScaleRequest(source, ladder.lightness(), method=Method(name=name), between=between)
+    scale = generate([request])[0]
+    assert scale.rgb8.shape == (len(ladder.steps), 3)
+    assert (scale.rgb8[scale.anchor] == rgb8_of(source)).all()
+    assert scale.anchor not in between
+    # Neighbours may be a single level apart where a ladder is that fine, but never in the wrong order.
+    if not scale.crowded:
+        assert (np.diff(light_of(scale.rgb8)) <= 0.0).all()
+
+
+@settings(max_examples=60, deadline=None)
+@given(shapes())
+def test_what_was_typed_is_what_stands(shape):
+    ladder = shaped(shape, "ladder")
+    assert ladder.labels() == [step.label for step in shape.steps]
+    assert ladder.lightness().tolist() == [step.lightness for step in shape.steps]
+    assert len(set(ladder.ids())) == len(ladder.ids())
+    # Read back as it is sent to the page, it is the same ladder, and no step has another id.
+    again = ShapedLadder(name=ladder.name, steps=tuple(ShapedStep(**step.model_dump()) for step in ladder.steps))
+    assert shaped(again, "ladder") == ladder
+    places = ladder.positions(ladder.lightness())
+    counted = [place for place, step in zip(places, ladder.steps, strict=True) if not step.between]
+    assert counted == pytest.approx(range(ladder.longest() + 1))
+    assert (np.diff(places) > 0.0).all()
+
+
+@settings(max_examples=12, deadline=None)
+@given(shapes())
+def test_promises_on_any_ladder_by_brute_force(shape):
+    system = apply(SYSTEM, SetLadder(ladder=shape))
+    resolved = resolve(system)
+    steps = []
+    for hue in in_order(system.hues):
+        own = ladder_of(system, hue)
+        for place, at in enumerate(system.ladder.positions(own.lightness())):
+            steps.append((at, resolved.scales[hue.id].rgb8[place]))
+    for promise in resolved.promises:
+        reached = [
+            float(ratio(one, other))
+            for (at, one), (there, other) in itertools.combinations(steps, 2)
+            if abs(at - there) >= promise.apart - 1e-9
+        ]
+        assert min(reached) == pytest.approx(promise.least, abs=1e-12)
+        assert promise.kept == (promise.least >= promise.aim)
+
+
+def test_ready_made_ladders_keep_their_names_and_others_are_own():
+    for name, ladder in READY_MADE.items():
+        typed = ShapedLadder(name="mine", steps=tuple(ShapedStep(**step.model_dump()) for step in ladder.steps))
+        assert shaped(typed, "ladder").name == name
+        moved = typed.steps[1].model_copy(update={"lightness": typed.steps[1].lightness - 0.2})
+        other = ShapedLadder(name=name, steps=(typed.steps[0], moved, *typed.steps[2:]))
+        assert shaped(other, "ladder").name == "own"
+
+
+@pytest.mark.parametrize("count", [0, 1, 2, 25])
+def test_ladders_too_short_or_too_long(count):
+    steps = tuple(ShapedStep(label=f"{place}", lightness=99.0 - 3 * place) for place in range(count))
+    with pytest.raises(DomainError, match="3 to 24 steps"):
+        shaped(ShapedLadder(steps=steps), "ladder")
+
+
+def test_a_label_of_signs_gets_an_id_that_can_be_kept():
+    steps = [ShapedStep(label=label, lightness=90.0 - 20 * place) for place, label in enumerate(("½", "½ x", "tief!"))]
+    ladder = shaped(ShapedLadder(steps=tuple(steps)), "ladder")
+    assert ladder.labels() == ["½", "½ x", "tief!"]
+    assert ladder.ids() == ["step", "sx", "stief"]
+
+
+def test_thousands_of_steps_keep_their_hue():
+    """Within 2 degrees of what the curves ask where chroma is above 0.02, all but one in a thousand; none by 4."""
+    drawn = np.random.default_rng(20).integers(0, 256, (2200, 3)).astype(np.uint8)
+    off = []
+    for scale in generate([ScaleRequest(Color.of_bytes(rgb8), USUAL.lightness()) for rgb8 in drawn]):
+        made = np.arange(len(scale.rgb8)) != scale.anchor
+        lch = srgb_to_oklch(scale.rgb8[made] / 255.0)
+        turn = np.abs((lch[:, 2] - scale.hue[made] + 180.0) % 360.0 - 180.0)
+        off.append(turn[lch[:, 1] > 0.02])
+    turns = np.concatenate(off)
+    assert len(turns) > 12_000
+    assert (turns > 2.0).mean() < 0.001
+    assert turns.max() < 4.0
+
+
+def test_typed_figures_wait_for_a_ladder_that_has_their_step():
+    method = Method(
+        name="hsl", hsl=HslLightness(targets=(Typed(step="s50", value=99.0), Typed(step="s100", value=93.0)))
+    )
+    system = apply(SYSTEM, SetMethod(method=method))
+    assert resolve(system).scales["kelp"].figures[0] == 93.0
+    long = apply(system, SetLadder(ladder="long"))
+    assert resolve(long).scales["kelp"].figures[:2].tolist() == [99.0, 93.0]
+    assert resolve(apply(long, SetLadder(ladder="usual"))).scales["kelp"].figures[0] == 93.0
+
+
+def test_a_token_on_a_hidden_step_leaves_with_its_value_alone():
+    steps = tuple(ShapedStep(**{**step.model_dump(), "hidden": step.label == "600"}) for step in SYSTEM.ladder.steps)
+    hidden = apply(SYSTEM, SetLadder(ladder=ShapedLadder(steps=steps)))
+    before = {token.name: token for token in publication(resolve(SYSTEM)).tokens}
+    after = {token.name: token for token in publication(resolve(hidden)).tokens}
+    assert before.keys() - after.keys() == {f"{hue.name}.600" for hue in SYSTEM.hues.values() if hue.ladder is None}
+    assert (before["action.fill"].alias, after["action.fill"].alias) == ("tidewater.600", None)
+    assert after["action.fill"].hex == before["action.fill"].hex
+
+
+def test_a_hue_of_its_own_ladder_goes_back_to_that_of_all():
+    own = apply(SYSTEM, SetHueLadder(hue="kelp", ladder="long"))
+    assert len(resolve(own).scales["kelp"].rgb8) == 11
+    assert apply(own, SetHueLadder(hue="kelp", ladder=None)) == SYSTEM
+
+
+def test_documents_of_older_schemas_are_read_as_they_were_made():
+    data = SYSTEM.model_dump(mode="json")
+    for field in ("method", "curves"):
+        del data[field]
+    for hue in data["hues"].values():
+        for field in ("method", "curves", "smooth", "nudges"):
+            del hue[field]
+    for ladder in [data["ladder"], *(hue["ladder"] for hue in data["hues"].values() if hue["ladder"])]:
+        for step in ladder["steps"]:
+            del step["hidden"], step["between"]
+    old = read_document({**data, "schema": 2})
+    assert old == SYSTEM
+    now, then = resolve(SYSTEM).scales, resolve(old).scales
+    assert all((now[hue].rgb8 == then[hue].rgb8).all() for hue in now)
