@@ -145,6 +145,22 @@ def test_curves_of_one_scale_by_keys(page: Page) -> None:
     page.wait(lambda: page.steps("heather") == before)
 
 
+def test_any_color_is_pinned_at_a_step(page: Page) -> None:
+    page.open(f"{AT}?at=step:flare/s300&area=scale")
+    before = page.steps("flare")
+    page.type("Pin 300 at, in any notation", "salmony", enter=True)
+    page.says("[data-testid=area]", "is not a color Heimat can read")
+    page.type("Pin 300 at, in any notation", "hsb(350 40% 95%)", enter=True)
+    page.wait(lambda: page.steps("flare")[2] == "#F291A2")
+    page.says("[data-testid=pins]", f"from the generated {before[2]}")
+    # A label far from the source’s lightness is said to cost promises.
+    page.choose("Anchor of flare nearest label", "900")
+    page.says("[data-testid=measures]", "At this label")
+    page.press("Undo")
+    page.press("Undo")
+    page.wait(lambda: page.steps("flare") == before)
+
+
 def test_neighbours_pass_through_a_pin(page: Page) -> None:
     page.open(f"{AT}?at=hue:tidewater&area=scale")
     stay = page.steps("tidewater")

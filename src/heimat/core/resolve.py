@@ -72,7 +72,7 @@ def resolve(system: ColorSystem, theme_id: str | None = None) -> Resolved:
         hues=hues,
         scales=scales,
         steps=steps,
-        promises=_promises(system, hues, steps),
+        promises=promises_of(system, hues, steps),
         tokens=tokens,
         pairings=[check_pairing(pairing, tokens) for pairing in in_order(system.pairings)] if theme else [],
         told_apart=[_told_apart(told, tokens) for told in in_order(system.told_apart)] if theme else [],
@@ -104,7 +104,7 @@ def opaque_steps(system: ColorSystem, hues: list[Hue], steps: Steps) -> NDArray[
     return np.flatnonzero(opaque[steps.hue_index])
 
 
-def _promises(system: ColorSystem, hues: list[Hue], steps: Steps) -> list[Promise]:
+def promises_of(system: ColorSystem, hues: list[Hue], steps: Steps) -> list[Promise]:
     """Promises over all opaque scales."""
     longest, kept = system.ladder.longest(), opaque_steps(system, hues, steps)
     if len(kept) == len(steps.rgb8):

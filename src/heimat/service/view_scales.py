@@ -7,13 +7,14 @@ import numpy as np
 from heimat.core.color.gamut import MORE_THAN_ANY_CHROMA, solve
 from heimat.core.color.spaces import luminance_of, srgb_to_oklch
 from heimat.core.edits.scales import METHOD_WORDS
-from heimat.core.resolve import Resolved
+from heimat.core.resolve import Resolved, promises_of, steps_of
+from heimat.core.scales.anchors import Anchor
 from heimat.core.scales.curves import Curves
 from heimat.core.scales.ladder import Ladder
 from heimat.core.scales.measures import Measures, Spread, measure
 from heimat.core.scales.methods import METHODS, MethodName
 from heimat.core.scaling import scales_of
-from heimat.core.system import ColorSystem, Hue, StepAlias, curves_of, ladder_of, method_of
+from heimat.core.system import ColorSystem, Hue, StepAlias, curves_of, in_order, ladder_of, method_of
 from heimat.service.seeing import Eyes
 from heimat.service.view_types import ComparedView, CurvesView, LadderView, OpenedView, SpreadView, StepChromaView
 
@@ -69,7 +70,7 @@ def opened_view(resolved: Resolved, hue: Hue, eyes: Eyes) -> OpenedView:
         "hue": hue.id,
         "name": hue.name,
         "ladder": ladder_view(ladder, uses_of(system, hue if hue.ladder else None)),
-        "measures": _words(ladder, found, scale.anchor, pinned),
+        "measures": _words(ladder, found, scale.anchor, pinned) + _costs(resolved, hue),
         "lightness": _spread(found.lightness, "L* falls by {} to {} from step to step", 1),
         "distance": _spread(found.distance, "Neighbours are {} to {} apart in OKLab, times 100", 1),
         "chroma": _chroma(resolved, hue, ladder),
@@ -105,6 +106,23 @@ def compared_views(system: ColorSystem, hue: Hue, eyes: Eyes) -> list[ComparedVi
             }
         )
     return found
+
+
+def _costs(resolved: Resolved, hue: Hue) -> list[str]:
+    """What a fixed label costs the promises, a sentence each: how much closer steps could be at the nearest label."""
+    if hue.anchor.mode != "label":
+        return []
+    free = hue.model_copy(update={"anchor": Anchor()})
+    system = resolved.system.model_copy(update={"hues": {**resolved.system.hues, hue.id: free}})
+    hues = in_order(system.hues)
+    scales = {other.id: scale for other, scale in zip(hues, scales_of(system, hues), strict=True)}
+    without = promises_of(system, hues, steps_of(system, hues, scales))
+    words = []
+    for now, then in zip(resolved.promises, without, strict=True):
+        if (now.apart, now.kept) != (then.apart, then.kept):
+            reached = f"{now.apart} apart" if now.kept else "out of reach"
+            words.append(f"At this label {now.aim:g} is {reached}; at the nearest it would be {then.apart} apart.")
+    return words or ["The fixed label costs no promise."]
 
 
 def _curves(curves: Curves) -> CurvesView:

@@ -6,6 +6,7 @@ import { Area } from "../../../parts/Area";
 import { ByHand } from "../../../parts/ByHand";
 import { Choice } from "../../../parts/Choice";
 import { Range } from "../../../parts/Range";
+import { TextField } from "../../../parts/TextField";
 import { Toggle } from "../../../parts/Toggle";
 import { Tool } from "../../../parts/Tool";
 import { useActions, useView } from "../../../state/workspace";
@@ -21,7 +22,9 @@ export function OneScaleArea() {
 }
 
 function OneScale({ hue, opened }: { hue: HueView; opened: OpenedView }) {
-  const { put } = useActions();
+  const { put, keep } = useActions();
+  const { slip } = useView();
+  const step = hue.steps.find((each) => each.key === slip?.key);
   return (
     <Area
       title={`Scale of ${hue.name}`}
@@ -45,9 +48,20 @@ function OneScale({ hue, opened }: { hue: HueView; opened: OpenedView }) {
       }
     >
       <Ends hue={hue} opened={opened} />
-      <Box marginTop="8px">
-        <ByHand hue={hue} />
-      </Box>
+      <Flex marginTop="8px" gap="16px" align="flex-end" wrap="wrap">
+        {step && (
+          <TextField
+            label={`Pin ${step.label} at, in any notation`}
+            value={step.hex}
+            width="190px"
+            mono
+            onCommit={(color) => keep([{ type: "pin_step", hue: hue.id, step: step.id, color } as Edit])}
+          />
+        )}
+        <Box flex="1 1 300px">
+          <ByHand hue={hue} />
+        </Box>
+      </Flex>
       <Measures opened={opened} />
     </Area>
   );
