@@ -186,6 +186,16 @@ REFUSED = [
         "method.mix.targets.0.value",
         "nearest is -100",
     ),
+    (
+        SetMethod(method=Method(name="contrast", contrast=ContrastTargets(targets=(Typed(step="s300", value=9.0),)))),
+        "method.contrast.targets",
+        "it stands between",
+    ),
+    (
+        SetMethod(hue="gorse", method=Method(name="mix", mix=WhiteBlack(targets=(Typed(step="s100", value=20.0),)))),
+        "method.mix.targets",
+        "100 of gorse cannot be 20: beside it stands",
+    ),
     (AimStep(hue="tidewater", step="s500", lightness=50.0, chroma=0.1, angle=1.0), "step", "pinned"),
     (AimStep(hue="tidewater", step="s600", lightness=50.0, chroma=0.1, angle=1.0), "step", "own color"),
     (AimStep(hue="tidewater", step="s950", lightness=50.0, chroma=0.1, angle=1.0), "step", "no such step"),

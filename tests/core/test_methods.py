@@ -91,6 +91,13 @@ def test_contrast_targets_are_reached(ground):
     assert ratio(typed.rgb8[4], rgb8_of(parse(ground))) == pytest.approx(5.0, rel=0.02)
 
 
+def test_ratios_out_of_order_on_another_ladder_break_nothing():
+    own = ContrastTargets(ground=parse("#FFFFFF"))
+    scale = one(anchor="nearest", method=Method(name="contrast", contrast=own), typed={2: 12.0, 6: 1.5})
+    assert (np.diff(scale.lightness) <= 1e-9).all()
+    assert (scale.rgb8[scale.anchor] == rgb8_of(TIDEWATER)).all()
+
+
 def test_between_two_ends():
     ends = BetweenEnds(light=parse("#FFF4E0"), dark=parse("#20102F"))
     scale = one(method=Method(name="ends", ends=ends))

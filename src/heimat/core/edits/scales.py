@@ -14,7 +14,7 @@ from heimat.core.scales.curves import Curves
 from heimat.core.scales.methods import MID_LUMINANCE, Method, MethodName, contrast_range
 from heimat.core.scales.nudges import Nudge
 from heimat.core.scaling import scales_of
-from heimat.core.system import ColorSystem, ladder_of
+from heimat.core.system import ColorSystem, Hue, in_order, ladder_of, method_of
 
 METHOD_WORDS: dict[MethodName, str] = {
     "even": "even lightness",
@@ -37,10 +37,14 @@ class SetMethod(EditBase):
             _check_contrast(self.method)
             _check_typed(self.method)
         if self.hue is not None:
-            return with_hue(system, hue_of(system, self.hue).model_copy(update={"method": self.method}))
+            hue = hue_of(system, self.hue).model_copy(update={"method": self.method})
+            _check_order(system, [hue])
+            return with_hue(system, hue)
         if self.method is None:
             raise DomainError("All scales need a method.", "method", "missing")
-        return system.model_copy(update={"method": self.method})
+        changed = system.model_copy(update={"method": self.method})
+        _check_order(changed, [hue for hue in in_order(changed.hues) if hue.method is None])
+        return changed
 
     def sentence(self, system: ColorSystem) -> str:
         whose = hue_of(system, self.hue).name if self.hue else "all scales"
@@ -73,6 +77,31 @@ def _check_typed(method: Method) -> None:
                     f"method.{name}.targets.{place}.value",
                     "limit",
                 )
+
+
+def _check_order(system: ColorSystem, hues: list[Hue]) -> None:
+    """Raise DomainError where a typed figure is out of order on a scale, with the two that it has to stand between."""
+    for hue, scale in zip(hues, scales_of(system, hues), strict=True):
+        method, figures = method_of(system, hue), scale.figures
+        if figures is None or not method.typed():
+            continue
+        labels, ids = ladder_of(system, hue).labels(), ladder_of(system, hue).ids()
+        rising = figures[0] < figures[-1]
+        for typed in method.typed():
+            place = ids.index(typed.step) if typed.step in ids else None
+            if place is None:
+                continue
+            around = [at for at in (place - 1, place + 1) if 0 <= at < len(figures)]
+            if all((figures[at] < figures[place]) == ((at < place) == rising) for at in around):
+                continue
+            beside = " and ".join(f"{figures[at]:.2f} of {labels[at]}" for at in around)
+            raise DomainError(
+                f"{labels[place]} of {hue.name} cannot be {typed.value:g}: it stands between {beside}."
+                if len(around) == 2
+                else f"{labels[place]} of {hue.name} cannot be {typed.value:g}: beside it stands {beside}.",
+                f"method.{method.name}.targets",
+                "order",
+            )
 
 
 class SetCurves(EditBase):

@@ -180,7 +180,9 @@ def _contrast(given: Given, settings: ContrastTargets) -> tuple[Floats, Floats]:
     ratios = first * (last / first) ** (given.positions / given.positions[-1])
     for place, value in given.typed.items():
         ratios[place] = value
-    return ratios, lightness(np.clip(luminance_for(ratios, ground), 0.0, 1.0))
+    aims = lightness(np.clip(luminance_for(ratios, ground), 0.0, 1.0))
+    # Typed ratios are in order where they are typed; on another ladder they may not be, and then steps share one.
+    return ratios, np.minimum.accumulate(aims)
 
 
 def luminance_for(ratio: ArrayLike, ground: float) -> Floats:
