@@ -48,7 +48,7 @@ _SHOTS = (
     Shot("scales-dark", f"{_BRINEMARK}/scales?at=step:shingle/s300", chrome="dark"),
     Shot("scales-ladder", f"{_BRINEMARK}/scales?at=hue:tidewater&area=ladder", "[data-testid=ladder-rows]"),
     Shot("scales-method", f"{_BRINEMARK}/scales?at=hue:gorse&area=method", "[data-method]"),
-    Shot("scales-one", f"{_BRINEMARK}/scales?at=hue:tidewater&area=scale", "[data-testid=measures]"),
+    Shot("scales-one", f"{_BRINEMARK}/scales?at=step:tidewater/s300&area=scale", "[data-testid=measures]"),
     Shot("scales-overlay", f"{_BRINEMARK}/scales?at=step:tidewater/s100&area=overlay", "[data-overlay]"),
     Shot("tokens", f"{_BRINEMARK}/tokens?at=token:text-late"),
     Shot("legibility", f"{_BRINEMARK}/legibility?at=token:status-success"),
