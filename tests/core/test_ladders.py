@@ -16,9 +16,10 @@ from heimat.core.publication import publication
 from heimat.core.resolve import resolve
 from heimat.core.scales import READY_MADE, ScaleRequest, generate
 from heimat.core.scales.ladder import USUAL
-from heimat.core.scales.methods import METHODS, HslLightness, Method, Typed
+from heimat.core.scales.methods import METHODS, HslLightness, Method, Typed, WhiteBlack
 from heimat.core.scales.shaping import ShapedLadder, ShapedStep, shaped
-from heimat.core.system import in_order, ladder_of, read_document
+from heimat.core.scales.solving import solve_promise
+from heimat.core.system import GivenSource, in_order, ladder_of, read_document
 from heimat.demo.systems import brinemark
 from tests.core.strategies import colors
 
@@ -117,6 +118,34 @@ def test_ladders_too_short_or_too_long(count):
     steps = tuple(ShapedStep(label=f"{place}", lightness=99.0 - 3 * place) for place in range(count))
     with pytest.raises(DomainError, match="3 to 24 steps"):
         shaped(ShapedLadder(steps=steps), "ladder")
+
+
+def test_no_room_below_black():
+    steps = [ShapedStep(label=label, lightness=light) for label, light in (("a", 50.0), ("b", 0.05), ("c", 0.0))]
+    with pytest.raises(DomainError, match="c has no room below it"):
+        shaped(ShapedLadder(steps=tuple(steps)), "ladder")
+
+
+def test_promises_where_there_is_nothing_to_promise():
+    """Translucent scales, no scales at all, and scales too short for the distance: said, never a crash."""
+    kelp = SYSTEM.hues["kelp"]
+    glass = kelp.model_copy(update={"source": GivenSource(color=kelp.source.color.model_copy(update={"alpha": 0.5}))})
+    steps = [ShapedStep(label=f"n{light}", lightness=float(light)) for light in (60, 55, 50)]
+    few = SYSTEM.model_copy(update={"hues": {"kelp": kelp}, "tokens": {}, "pairings": {}, "told_apart": {}})
+    narrow = apply(few, SetHueLadder(hue="kelp", ladder=ShapedLadder(steps=tuple(steps))))
+    for system in (SYSTEM.model_copy(update={"hues": {"kelp": glass}}), SYSTEM.model_copy(update={"hues": {}}), narrow):
+        with pytest.raises(DomainError, match="nothing to promise"):
+            solve_promise(system, 4, 3.0)
+
+
+def test_a_hue_goes_back_to_figures_that_do_not_fit_it():
+    """What was typed for all is refused only where it is typed: going back to it is always possible."""
+    own = apply(SYSTEM, SetMethod(hue="gorse", method=Method(name="even")))
+    typed = WhiteBlack(targets=(Typed(step="s400", value=30.0),))
+    every = {key: hue for key, hue in own.hues.items() if key in ("tidewater", "buoy", "gorse")}
+    few = own.model_copy(update={"hues": every, "tokens": {}, "pairings": {}, "told_apart": {}})
+    mixed = apply(few, SetMethod(method=Method(name="mix", mix=typed)))
+    assert apply(mixed, SetMethod(hue="gorse", method=None)).hues["gorse"].method is None
 
 
 def test_a_label_of_signs_gets_an_id_that_can_be_kept():

@@ -37,7 +37,7 @@ class PromisePlanView(TypedDict):
 
 
 def promise_plan(system: ColorSystem, apart: int, aim: float) -> PromisePlanView:
-    """Solve the ladder for a promise. Raises DomainError for a distance that the ladder does not have."""
+    """Solve the ladder for a promise. Raises DomainError for a distance that no two opaque steps have."""
     found = solve_promise(system, apart, aim)
     pair = " and ".join(_name(system, *step) for step in found.tightest)
     reached = f"{cut(found.least)} ({pair})"

@@ -38,7 +38,8 @@ class SetMethod(EditBase):
             _check_typed(self.method)
         if self.hue is not None:
             hue = hue_of(system, self.hue).model_copy(update={"method": self.method})
-            _check_order(system, [hue])
+            if self.method is not None:
+                _check_order(system, [hue])
             return with_hue(system, hue)
         if self.method is None:
             raise DomainError("All scales need a method.", "method", "missing")

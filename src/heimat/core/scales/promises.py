@@ -8,7 +8,8 @@ from heimat.core.color.arrays import Floats
 from heimat.core.color.contrast import AA_LARGE, AA_TEXT, AAA_TEXT
 
 AIMS = (AA_LARGE, AA_TEXT, AAA_TEXT)
-_TOLERANCE = 1e-9
+TOLERANCE = 1e-9
+"""Of a distance in positions, which may be fractions."""
 
 
 @dataclass(frozen=True)
@@ -34,7 +35,7 @@ def least_by_distance(ratios: Floats, positions: Floats, longest: int) -> list[t
     distance = np.abs(positions[:, None] - positions[None, :])
     found: list[tuple[float, tuple[int, int]]] = []
     for apart in range(1, longest + 1):
-        held = np.where(distance >= apart - _TOLERANCE, ratios, np.inf)
+        held = np.where(distance >= apart - TOLERANCE, ratios, np.inf)
         place = int(np.argmin(held))
         one, other = divmod(place, ratios.shape[1])
         found.append((float(held[one, other]), (one, other)))

@@ -79,7 +79,7 @@ def _check_labels(given: ShapedLadder, field: str) -> None:
         if label.casefold() in seen:
             raise DomainError(f"The label {label} is there twice: each step has its own.", at, "taken")
         if step.id and (step.id in ids or _NOT_ID.search(step.id)):
-            raise DomainError(f"{label} has the id of another step.", at, "taken")
+            raise DomainError(f"{label} has no id of its own.", at, "taken")
         seen[label.casefold()] = place
         ids.add(step.id)
 
@@ -91,7 +91,9 @@ def _check_lightness(given: ShapedLadder, field: str) -> None:
         highest = min(above - LEAST_FALL, 100.0)
         at, label = f"{field}.steps.{place}.lightness", step.label.strip()
         if not 0.0 <= step.lightness <= highest + 1e-9:
-            if before and step.lightness > highest and highest >= 0.0:
+            if highest < 0.0:
+                words = f"Nothing is darker than {before} (L* {above:g}) by {LEAST_FALL}: {label} has no room below it."
+            elif before and step.lightness > highest:
                 words = f"{label} comes after {before} (L* {above:g}), so it is darker: at most L* {highest:.1f}."
             else:
                 words = f"L* runs from 0, black, to 100, white; {label} could be {0 if step.lightness < 0 else 100}."

@@ -14,7 +14,7 @@ from heimat.core.color.spaces import lightness, luminance_of
 from heimat.core.errors import DomainError
 from heimat.core.resolve import Steps, opaque_steps, steps_of
 from heimat.core.scales.ladder import DARKEST, LIGHTEST, Ladder
-from heimat.core.scales.promises import least_by_distance
+from heimat.core.scales.promises import TOLERANCE, least_by_distance
 from heimat.core.scaling import scales_of
 from heimat.core.system import ColorSystem, Hue, in_order, ladder_of
 
@@ -40,9 +40,9 @@ def solve_promise(system: ColorSystem, apart: int, aim: float) -> Solved:
     """Find the ladder with the same labels whose steps `apart` positions apart reach a contrast of `aim`, 1 to 21.
 
     Every candidate is made, anchors and pins in force, and judged by its published values: between the present ends
-    first, then between the widest. Raises DomainError (field `apart`) for a distance that the ladder does not have.
+    first, then between the widest. Raises DomainError (field `apart`) for a distance that no two opaque steps have.
     """
-    if not 1 <= apart <= system.ladder.longest() or not system.hues:
+    if not 1 <= apart <= system.ladder.longest():
         raise DomainError(f"Steps of this ladder are 1 to {system.ladder.longest()} apart.", "apart", "limit")
     best: Solved | None = None
     for ends in _ends(system.ladder):
@@ -82,7 +82,10 @@ def _judged(system: ColorSystem, ladder: Ladder, apart: int, aim: float) -> Solv
     scales = {hue.id: scale for hue, scale in zip(hues, scales_of(tried, hues), strict=True)}
     steps = steps_of(tried, hues, scales)
     kept = opaque_steps(tried, hues, steps)
-    least, pair = least_by_distance(steps.ratios[np.ix_(kept, kept)], steps.positions[kept], apart)[apart - 1]
+    places = steps.positions[kept]
+    if not len(kept) or np.ptp(places) < apart - TOLERANCE:
+        raise DomainError(f"No two opaque steps are {apart} apart, so there is nothing to promise.", "apart", "none")
+    least, pair = least_by_distance(steps.ratios[np.ix_(kept, kept)], places, apart)[apart - 1]
     one, other = (_named(tried, hues, steps, int(kept[place])) for place in pair)
     return Solved(ladder, least >= aim, least, (one, other))
 
