@@ -9,14 +9,14 @@ from heimat.core.color.spaces import luminance_of, srgb_to_oklch
 from heimat.core.edits.scales import METHOD_WORDS
 from heimat.core.resolve import Resolved, promises_of, steps_of
 from heimat.core.scales.anchors import Anchor
-from heimat.core.scales.curves import Curves
 from heimat.core.scales.ladder import Ladder
 from heimat.core.scales.measures import Measures, Spread, measure
 from heimat.core.scales.methods import METHODS, MethodName
 from heimat.core.scaling import scales_of
 from heimat.core.system import ColorSystem, Hue, StepAlias, curves_of, in_order, ladder_of, method_of
 from heimat.service.seeing import Eyes
-from heimat.service.view_types import ComparedView, CurvesView, LadderView, OpenedView, SpreadView, StepChromaView
+from heimat.service.view_curves import curve_views
+from heimat.service.view_types import ComparedView, LadderView, OpenedView, SpreadView, StepChromaView
 
 SENTENCES: dict[MethodName, str] = {
     "even": "Every step falls by the same L*; labels share their contrast across hues. Good where swaps must be safe.",
@@ -74,8 +74,9 @@ def opened_view(resolved: Resolved, hue: Hue, eyes: Eyes) -> OpenedView:
         "lightness": _spread(found.lightness, "L* falls by {} to {} from step to step", 1),
         "distance": _spread(found.distance, "Neighbours are {} to {} apart in OKLab, times 100", 1),
         "chroma": _chroma(resolved, hue, ladder),
-        "curves": _curves(curves),
-        "all_curves": _curves(system.curves),
+        "curves": curves.model_dump(mode="json"),
+        "all_curves": system.curves.model_dump(mode="json"),
+        "drawn": curve_views(scale, curves),
         "ends": {
             "light_taper": light_taper,
             "dark_taper": dark_taper,
@@ -123,15 +124,6 @@ def _costs(resolved: Resolved, hue: Hue) -> list[str]:
             reached = f"{now.apart} apart" if now.kept else "out of reach"
             words.append(f"At this label {now.aim:g} is {reached}; at the nearest it would be {then.apart} apart.")
     return words or ["The fixed label costs no promise."]
-
-
-def _curves(curves: Curves) -> CurvesView:
-    return {
-        "light_taper": curves.light_taper,
-        "dark_taper": curves.dark_taper,
-        "light_drift": curves.light_drift,
-        "dark_drift": curves.dark_drift,
-    }
 
 
 def _spread(spread: Spread, words: str, places: int) -> SpreadView:

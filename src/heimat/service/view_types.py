@@ -6,6 +6,7 @@ from typing_extensions import TypedDict
 
 from heimat.core.color.contrast import Grade
 from heimat.core.scales.anchors import AnchorMode
+from heimat.core.scales.curves import CurveName
 from heimat.core.scales.methods import MethodName
 from heimat.core.system import Circle, HueKind, Status, Use
 
@@ -173,6 +174,39 @@ class StepChromaView(TypedDict):
     most: float
 
 
+class HandleView(TypedDict):
+    """A handle of a curve: its reach, its place among the steps (0 is the first), its value and what that may be.
+
+    `set` says whether somebody has put it there; one that is not follows the usual curve.
+    """
+
+    at: float
+    place: float
+    value: float
+    low: float
+    high: float
+    set: bool
+    words: str
+
+
+class CurveView(TypedDict):
+    """A curve over the steps in L*, OKLCH chroma or degrees of OKLCH hue, drawn between `low` and `high`.
+
+    `line` and `edge` are places among the steps with values; `edge` is where the gamut ends, for chroma. `source` is
+    the place of the hue's own color, with its value.
+    """
+
+    name: CurveName
+    words: str
+    low: float
+    high: float
+    line: list[list[float]]
+    edge: list[list[float]]
+    steps: list[float]
+    handles: list[HandleView]
+    source: list[float]
+
+
 class EndsView(TypedDict):
     """Tapers and drifts at both ends; what is in force, and null where nobody has set it."""
 
@@ -180,15 +214,6 @@ class EndsView(TypedDict):
     dark_taper: float
     light_drift: float
     dark_drift: float
-
-
-class CurvesView(TypedDict):
-    """Curves as they are set, as the edit `set_curves` takes them."""
-
-    light_taper: float | None
-    dark_taper: float | None
-    light_drift: float | None
-    dark_drift: float | None
 
 
 class ComparedView(TypedDict):
@@ -205,7 +230,7 @@ class OpenedView(TypedDict):
     """The scale of the selected hue in all detail.
 
     `settings` is its method as the edit `set_method` takes it, and `all_settings` that of all scales; `figures` are the
-    method's own numbers by step; `compared` is the same hue by all methods. Curves are told the same way.
+    method's own numbers by step; `compared` is the same hue by all methods. Curves are told the same way, and `drawn`.
     """
 
     hue: str
@@ -215,8 +240,9 @@ class OpenedView(TypedDict):
     lightness: SpreadView
     distance: SpreadView
     chroma: list[StepChromaView]
-    curves: CurvesView
-    all_curves: CurvesView
+    curves: dict[str, Any]
+    all_curves: dict[str, Any]
+    drawn: list[CurveView]
     ends: EndsView
     settings: dict[str, Any]
     all_settings: dict[str, Any]

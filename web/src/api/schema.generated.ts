@@ -618,6 +618,34 @@ export interface components {
             value: components["schemas"]["StepAlias"] | components["schemas"]["TokenAlias"] | components["schemas"]["LiteralColor-Output"];
         };
         /**
+         * AimCurve
+         * @description Put a handle of a curve, or an end of it, at a value; without a value, back to the usual curve.
+         *
+         *     The value is the handle's own (see Handle), or, where the scale of a hue is `shown`, the L*, OKLCH chroma or degrees
+         *     of OKLCH hue that this scale shall have there. The curves of `hues` change, each hue's its own; without hues, those
+         *     of all.
+         */
+        AimCurve: {
+            /** At */
+            at: number;
+            /**
+             * Curve
+             * @enum {string}
+             */
+            curve: "lightness" | "chroma" | "hue";
+            /** Hues */
+            hues?: string[] | null;
+            /** Shown */
+            shown?: string | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "aim_curve";
+            /** Value */
+            value: number | null;
+        };
+        /**
          * AimSource
          * @description Move a hue to an L* 0 to 100, an OKLCH chroma and an OKLCH hue in degrees.
          *
@@ -962,35 +990,66 @@ export interface components {
             text: string;
         };
         /**
+         * CurveView
+         * @description A curve over the steps in L*, OKLCH chroma or degrees of OKLCH hue, drawn between `low` and `high`.
+         *
+         *     `line` and `edge` are places among the steps with values; `edge` is where the gamut ends, for chroma. `source` is
+         *     the place of the hue's own color, with its value.
+         */
+        CurveView: {
+            /** Edge */
+            edge: number[][];
+            /** Handles */
+            handles: components["schemas"]["HandleView"][];
+            /** High */
+            high: number;
+            /** Line */
+            line: number[][];
+            /** Low */
+            low: number;
+            /**
+             * Name
+             * @enum {string}
+             */
+            name: "lightness" | "chroma" | "hue";
+            /** Source */
+            source: number[];
+            /** Steps */
+            steps: number[];
+            /** Words */
+            words: string;
+        };
+        /**
          * Curves
-         * @description Chroma and hue along a scale, at its two ends; None stands for what a method does by itself.
+         * @description Lightness, chroma and hue along a scale; None and no handles stand for what a method does by itself.
          *
          *     A taper is the share 0 to 1.5 of the source's chroma that is left at the lightest and at the darkest step; a drift
-         *     the degrees of OKLCH hue that these steps turn away from the source.
+         *     the degrees of OKLCH hue that these steps turn away from the source. Handles shape the curves between: see Handle.
          */
         Curves: {
+            /**
+             * Chroma
+             * @default []
+             */
+            chroma: components["schemas"]["Handle"][];
             /** Dark Drift */
             dark_drift?: number | null;
             /** Dark Taper */
             dark_taper?: number | null;
+            /**
+             * Hue
+             * @default []
+             */
+            hue: components["schemas"]["Handle"][];
             /** Light Drift */
             light_drift?: number | null;
             /** Light Taper */
             light_taper?: number | null;
-        };
-        /**
-         * CurvesView
-         * @description Curves as they are set, as the edit `set_curves` takes them.
-         */
-        CurvesView: {
-            /** Dark Drift */
-            dark_drift: number | null;
-            /** Dark Taper */
-            dark_taper: number | null;
-            /** Light Drift */
-            light_drift: number | null;
-            /** Light Taper */
-            light_taper: number | null;
+            /**
+             * Lightness
+             * @default []
+             */
+            lightness: components["schemas"]["Handle"][];
         };
         /**
          * DerivedSource
@@ -1095,7 +1154,7 @@ export interface components {
             /** Base */
             base: number;
             /** Edits */
-            edits: (components["schemas"]["AddHues-Input"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Input"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Input"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetMethod-Input"] | components["schemas"]["SetCurves"] | components["schemas"]["AimStep"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["AddCandidates-Input"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Input"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Input"] | components["schemas"]["SetTokenValue-Input"] | components["schemas"]["RenameToken"] | components["schemas"]["RemoveToken"])[];
+            edits: (components["schemas"]["AddHues-Input"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Input"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Input"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetMethod-Input"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["AddCandidates-Input"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Input"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Input"] | components["schemas"]["SetTokenValue-Input"] | components["schemas"]["RenameToken"] | components["schemas"]["RemoveToken"])[];
             /** Key */
             key?: string;
             /**
@@ -1405,6 +1464,41 @@ export interface components {
         HTTPValidationError: {
             /** Detail */
             detail?: components["schemas"]["ValidationError"][];
+        };
+        /**
+         * Handle
+         * @description A point of a curve: `at` a reach of -1, the light end, to 1, the dark end; at the source, 0, stands none.
+         *
+         *     `value` is, by curve, what the step there shall have: of lightness, the share 0 to 1 of the way from the source to
+         *     the end; of chroma, the share of what the source has; of hue, the degrees turned away from the source.
+         */
+        Handle: {
+            /** At */
+            at: number;
+            /** Value */
+            value: number;
+        };
+        /**
+         * HandleView
+         * @description A handle of a curve: its reach, its place among the steps (0 is the first), its value and what that may be.
+         *
+         *     `set` says whether somebody has put it there; one that is not follows the usual curve.
+         */
+        HandleView: {
+            /** At */
+            at: number;
+            /** High */
+            high: number;
+            /** Low */
+            low: number;
+            /** Place */
+            place: number;
+            /** Set */
+            set: boolean;
+            /** Value */
+            value: number;
+            /** Words */
+            words: string;
         };
         /**
          * HarmonyBody
@@ -2158,10 +2252,13 @@ export interface components {
          * @description The scale of the selected hue in all detail.
          *
          *     `settings` is its method as the edit `set_method` takes it, and `all_settings` that of all scales; `figures` are the
-         *     method's own numbers by step; `compared` is the same hue by all methods. Curves are told the same way.
+         *     method's own numbers by step; `compared` is the same hue by all methods. Curves are told the same way, and `drawn`.
          */
         OpenedView: {
-            all_curves: components["schemas"]["CurvesView"];
+            /** All Curves */
+            all_curves: {
+                [key: string]: unknown;
+            };
             /** All Settings */
             all_settings: {
                 [key: string]: unknown;
@@ -2170,8 +2267,13 @@ export interface components {
             chroma: components["schemas"]["StepChromaView"][];
             /** Compared */
             compared: components["schemas"]["ComparedView"][];
-            curves: components["schemas"]["CurvesView"];
+            /** Curves */
+            curves: {
+                [key: string]: unknown;
+            };
             distance: components["schemas"]["SpreadView"];
+            /** Drawn */
+            drawn: components["schemas"]["CurveView"][];
             ends: components["schemas"]["EndsView"];
             /** Figures */
             figures: number[] | null;
@@ -2429,7 +2531,7 @@ export interface components {
             /** Base */
             base: number;
             /** Edits */
-            edits: (components["schemas"]["AddHues-Input"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Input"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Input"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetMethod-Input"] | components["schemas"]["SetCurves"] | components["schemas"]["AimStep"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["AddCandidates-Input"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Input"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Input"] | components["schemas"]["SetTokenValue-Input"] | components["schemas"]["RenameToken"] | components["schemas"]["RemoveToken"])[];
+            edits: (components["schemas"]["AddHues-Input"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Input"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Input"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetMethod-Input"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["AddCandidates-Input"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Input"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Input"] | components["schemas"]["SetTokenValue-Input"] | components["schemas"]["RenameToken"] | components["schemas"]["RemoveToken"])[];
             /** Latest */
             latest?: string | null;
             /**
@@ -3046,7 +3148,7 @@ export interface components {
          */
         SetPlanView: {
             /** Edits */
-            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimStep"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["RenameToken"] | components["schemas"]["RemoveToken"])[];
+            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["RenameToken"] | components["schemas"]["RemoveToken"])[];
             /** Rows */
             rows: components["schemas"]["PlanRowView"][];
         };

@@ -16,7 +16,7 @@ export const SOURCE_AREAS = [
   "gallery",
   "text",
 ] as const;
-export const SCALE_AREAS = ["ladder", "method", "scale", "overlay"] as const;
+export const SCALE_AREAS = ["ladder", "method", "curves", "scale", "overlay"] as const;
 export type SourceArea = (typeof SOURCE_AREAS)[number];
 export type ScaleArea = (typeof SCALE_AREAS)[number];
 /** A work area of a stage, open inside its sheet. */
@@ -37,6 +37,7 @@ export const AREA_WORDS: Record<Area, string> = {
   text: "As text",
   ladder: "Ladder",
   method: "Method",
+  curves: "Curves",
   scale: "One scale",
   overlay: "Overlay",
 };

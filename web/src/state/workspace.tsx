@@ -46,8 +46,8 @@ interface Actions {
   endPreview: () => void;
   /** Keep edits as one revision. Resolves when they are kept; rejects with a Problem that belongs to a field. */
   keep: (edits: Edit[]) => Promise<SystemView | null>;
-  /** Keep one edit, and tell over the sheet what went wrong: for what has no field to tell it at. */
-  put: (edit: Edit) => Promise<void>;
+  /** Keep edits as one revision, and tell over the sheet what went wrong: for what has no field to tell it at. */
+  put: (...edits: Edit[]) => Promise<void>;
   takeBack: (kind: "undo" | "redo") => Promise<void>;
 }
 
@@ -242,9 +242,9 @@ function SystemWorkspace({ children }: { children: ReactNode }) {
   );
 
   const put = useCallback(
-    async (edit: Edit) => {
+    async (...edits: Edit[]) => {
       try {
-        await keep([edit]);
+        await keep(edits);
       } catch (thrown) {
         setNotice({ words: problemOf(thrown).message, actions: [] });
       }

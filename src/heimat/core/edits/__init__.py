@@ -25,7 +25,7 @@ from heimat.core.edits.hues import (
 )
 from heimat.core.edits.ladder import RenameSystem, SetHueLadder, SetLadder, SetScalePattern
 from heimat.core.edits.restore import Restore
-from heimat.core.edits.scales import AimStep, SetCurves, SetMethod, SetPinNeighbours
+from heimat.core.edits.scales import AimCurve, AimStep, SetCurves, SetMethod, SetPinNeighbours
 from heimat.core.edits.sources import AimSource, FollowHue, LetGo, SetSource
 from heimat.core.edits.stops import KeepStops, RemoveStops
 from heimat.core.edits.tokens import AddToken, RemoveToken, RenameToken, SetTokenValue
@@ -49,6 +49,7 @@ UserEdit = Annotated[
     | SetHueLadder
     | SetMethod
     | SetCurves
+    | AimCurve
     | AimStep
     | SetPinNeighbours
     | AddCandidates

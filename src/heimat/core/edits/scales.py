@@ -10,11 +10,12 @@ from heimat.core.color.notation import rgb8_of
 from heimat.core.edits.base import EditBase, Path, hue_of, step_of, with_hue
 from heimat.core.errors import DomainError
 from heimat.core.ids import Id
-from heimat.core.scales.curves import Curves
+from heimat.core.scales.curves import CurveName, Curves
+from heimat.core.scales.drawing import own_value
 from heimat.core.scales.methods import MID_LUMINANCE, Method, MethodName, contrast_range
 from heimat.core.scales.nudges import Nudge
 from heimat.core.scaling import scales_of
-from heimat.core.system import ColorSystem, Hue, in_order, ladder_of, method_of
+from heimat.core.system import MOST_HUES, ColorSystem, Hue, curves_of, in_order, ladder_of, method_of
 
 METHOD_WORDS: dict[MethodName, str] = {
     "even": "even lightness",
@@ -23,6 +24,8 @@ METHOD_WORDS: dict[MethodName, str] = {
     "hsl": "HSL lightness",
     "ends": "between two ends",
 }
+
+CURVE_UNITS: dict[CurveName, str] = {"lightness": "of the way", "chroma": "times the source’s", "hue": "degrees"}
 
 
 class SetMethod(EditBase):
@@ -120,6 +123,57 @@ class SetCurves(EditBase):
     def sentence(self, system: ColorSystem) -> str:
         whose = hue_of(system, self.hue).name if self.hue else "all scales"
         return f"Curves of {whose}" if self.curves else f"Curves of {whose} as before any change"
+
+
+class AimCurve(EditBase):
+    """Put a handle of a curve, or an end of it, at a value; without a value, back to the usual curve.
+
+    The value is the handle's own (see Handle), or, where the scale of a hue is `shown`, the L*, OKLCH chroma or degrees
+    of OKLCH hue that this scale shall have there. The curves of `hues` change, each hue's its own; without hues, those
+    of all.
+    """
+
+    type: Literal["aim_curve"] = "aim_curve"
+    shown: Id | None = None
+    hues: Annotated[tuple[Id, ...] | None, Field(min_length=1, max_length=MOST_HUES)] = None
+    curve: CurveName
+    at: Annotated[float, Field(ge=-1.0, le=1.0)]
+    value: Annotated[float | None, Field(allow_inf_nan=False)]
+
+    def change(self, system: ColorSystem) -> ColorSystem:
+        if self.at == 0.0:
+            raise DomainError("Every curve passes through the source.", "at", "limit")
+        value = self.value
+        if value is not None and self.shown is not None:
+            scale = scales_of(system, [hue_of(system, self.shown, "shown")])[0]
+            value = own_value(scale, self.curve, self.at, value)
+        if self.hues is None:
+            return system.model_copy(update={"curves": self._put(system.curves, value)})
+        hues = [hue_of(system, hue, "hues") for hue in self.hues]
+        for hue in hues:
+            curves = self._put(curves_of(system, hue), value)
+            system = with_hue(system, hue.model_copy(update={"curves": curves}))
+        return system
+
+    def _put(self, curves: Curves, value: float | None) -> Curves:
+        if value is not None:
+            low, high = curves.limits(self.curve, self.at)
+            if not low - 1e-6 <= value <= high + 1e-6:
+                nearest = min(max(value, low), high)
+                unit = {"lightness": "of the way to the end", "chroma": "times the source", "hue": "degrees"}[
+                    self.curve
+                ]
+                raise DomainError(f"That is {value:.2f} {unit}; the nearest is {nearest:.2f}.", "value", "limit")
+            value = _rounded(min(max(value, low), high))
+        return curves.with_handle(self.curve, self.at, value)
+
+    def sentence(self, system: ColorSystem) -> str:
+        whose = "all scales"
+        if self.hues is not None:
+            first = hue_of(system, self.hues[0], "hues").name
+            whose = first if len(self.hues) == 1 else f"{first} and {len(self.hues) - 1} more"
+        where = f"{'at' if abs(self.at) == 1.0 else 'toward'} the {'light' if self.at < 0.0 else 'dark'} end"
+        return f"{self.curve.capitalize()} of {whose} {where}" + (", as usual" if self.value is None else "")
 
 
 class AimStep(EditBase):

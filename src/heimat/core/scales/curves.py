@@ -1,15 +1,20 @@
-"""Default curves: how strong a step is, and where its hue drifts, by its lightness against the source's.
+"""Curves: how light and how strong a step is, and where its hue drifts, by where it stands against the source.
 
-Reach is 0 at the source and 1 at an end of an even ladder (L* 97 and 8).
+Reach is 0 at the source, -1 and 1 at the light and the dark end of an even ladder (L* 97 and 8).
 """
 
-from typing import Annotated
+from collections.abc import Callable
+from typing import Annotated, Literal, Self, get_args
 
 import numpy as np
-from pydantic import BaseModel, ConfigDict, Field
+from pydantic import BaseModel, ConfigDict, Field, model_validator
 
 from heimat.core.color.arrays import Floats
+from heimat.core.scales.handles import Handles, put, through
 from heimat.core.scales.ladder import DARKEST, LIGHTEST
+
+CurveName = Literal["lightness", "chroma", "hue"]
+CURVES: tuple[CurveName, ...] = get_args(CurveName)
 
 LIGHT_TAPER = 0.25
 DARK_TAPER = 2.0 / 3.0
@@ -22,11 +27,29 @@ _OLIVE_DRIFT = -32.0
 """OKLCH hues between 45 and 135 degrees turn olive when darkened; they drift toward orange, most at 95."""
 
 
-def reach(lightness: Floats, source_lightness: float) -> tuple[Floats, Floats]:
-    """How far steps (n,) stand from the source toward the light and toward the dark end, each 0 to 1."""
-    toward_light = (lightness - source_lightness) / max(LIGHTEST - source_lightness, 1.0)
-    toward_dark = (source_lightness - lightness) / max(source_lightness - DARKEST, 1.0)
-    return np.clip(toward_light, 0.0, 1.0), np.clip(toward_dark, 0.0, 1.0)
+STRONGEST_SHARE = 1.5
+MOST_DRIFT = 120.0
+STEEPEST = 0.4
+"""Between two handles, lightness falls by at least this share of what it falls without any: steps stay apart."""
+_NEAREST = 0.05
+"""Reach below which a handle would fight with the source, through which every curve passes."""
+
+
+Ends = tuple[float, float, float, float]
+"""Light and dark taper, light and dark drift."""
+
+
+def reach(lightness: Floats, source_lightness: float) -> Floats:
+    """How far steps (n,) stand from the source: below 0 toward the light end, above toward the dark; unlimited."""
+    away = source_lightness - lightness
+    light, dark = max(LIGHTEST - source_lightness, 1.0), max(source_lightness - DARKEST, 1.0)
+    return np.where(away < 0.0, away / light, away / dark)
+
+
+def at_reach(reach: Floats, source_lightness: float) -> Floats:
+    """The L* that stands at a reach: the inverse of `reach`."""
+    light, dark = max(LIGHTEST - source_lightness, 1.0), max(source_lightness - DARKEST, 1.0)
+    return source_lightness - reach * np.where(reach < 0.0, light, dark)
 
 
 def dark_drift(source_hue: float) -> float:
@@ -39,20 +62,63 @@ def dark_drift(source_hue: float) -> float:
 
 
 class Curves(BaseModel):
-    """Chroma and hue along a scale, at its two ends; None stands for what a method does by itself.
+    """Lightness, chroma and hue along a scale; None and no handles stand for what a method does by itself.
 
     A taper is the share 0 to 1.5 of the source's chroma that is left at the lightest and at the darkest step; a drift
-    the degrees of OKLCH hue that these steps turn away from the source.
+    the degrees of OKLCH hue that these steps turn away from the source. Handles shape the curves between: see Handle.
     """
 
     model_config = ConfigDict(frozen=True, extra="forbid")
 
-    light_taper: Annotated[float | None, Field(ge=0.0, le=1.5)] = None
-    dark_taper: Annotated[float | None, Field(ge=0.0, le=1.5)] = None
-    light_drift: Annotated[float | None, Field(ge=-120.0, le=120.0)] = None
-    dark_drift: Annotated[float | None, Field(ge=-120.0, le=120.0)] = None
+    light_taper: Annotated[float | None, Field(ge=0.0, le=STRONGEST_SHARE)] = None
+    dark_taper: Annotated[float | None, Field(ge=0.0, le=STRONGEST_SHARE)] = None
+    light_drift: Annotated[float | None, Field(ge=-MOST_DRIFT, le=MOST_DRIFT)] = None
+    dark_drift: Annotated[float | None, Field(ge=-MOST_DRIFT, le=MOST_DRIFT)] = None
+    lightness: Handles = ()
+    chroma: Handles = ()
+    hue: Handles = ()
 
-    def ends(self, source_hue: float, *, neutral: bool, colored: bool) -> tuple[float, float, float, float]:
+    @model_validator(mode="after")
+    def _in_range(self) -> Self:
+        for name in CURVES:
+            handles = self.handles(name)
+            places = [handle.at for handle in handles]
+            if places != sorted(set(places)):
+                raise ValueError(f"the handles of {name} run from light to dark, each at a place of its own")
+            for handle in handles:
+                if abs(handle.at) < _NEAREST or (name != "lightness" and abs(handle.at) == 1.0):
+                    raise ValueError(f"{name} has no handle at {handle.at:g}")
+                low, high = self.limits(name, handle.at)
+                if not low - 1e-9 <= handle.value <= high + 1e-9:
+                    raise ValueError(f"{name} at {handle.at:g} runs from {low:.3g} to {high:.3g}")
+        return self
+
+    def handles(self, name: CurveName) -> Handles:
+        """The handles of one curve, from light to dark."""
+        return {"lightness": self.lightness, "chroma": self.chroma, "hue": self.hue}[name]
+
+    def limits(self, name: CurveName, at: float) -> tuple[float, float]:
+        """The least and the largest value of a handle at a reach, between the other handles of its curve."""
+        if name != "lightness":
+            return (0.0, STRONGEST_SHARE) if name == "chroma" else (-MOST_DRIFT, MOST_DRIFT)
+        x, y = _side(self.with_handle(name, at, None).lightness, at < 0.0)
+        place = int(np.searchsorted(x, abs(at)))
+        low = float(y[place - 1] + STEEPEST * (abs(at) - x[place - 1]))
+        if abs(at) == 1.0:
+            return float(y[-2] + STEEPEST * (1.0 - x[-2])), 1.0
+        return low, float(y[place] - STEEPEST * (x[place] - abs(at)))
+
+    def with_handle(self, name: CurveName, at: float, value: float | None) -> "Curves":
+        """The curves with a handle put, or taken away where the value is None; not checked against its limits.
+
+        The ends of chroma and hue are their tapers and drifts.
+        """
+        if name != "lightness" and abs(at) == 1.0:
+            end = "light" if at < 0.0 else "dark"
+            return self.model_copy(update={f"{end}_{'taper' if name == 'chroma' else 'drift'}": value})
+        return self.model_copy(update={name: put(self.handles(name), at, value)})
+
+    def ends(self, source_hue: float, *, neutral: bool, colored: bool) -> Ends:
         """Light and dark taper, light and dark drift, as they are in force.
 
         A method that mixes colors (`colored`) has given them their chroma and hue already, so it changes neither.
@@ -69,12 +135,53 @@ class Curves(BaseModel):
             turn if self.dark_drift is None else self.dark_drift,
         )
 
+    def moved(self, reaches: Floats) -> Floats:
+        """The reaches (n,) to which the curve of lightness moves steps; beyond the ends they go along with the end."""
+        if not self.lightness:
+            return reaches
+        held = np.clip(reaches, -1.0, 1.0)
+        light, dark = (through(*_side(self.lightness, side), np.abs(held)) for side in (True, False))
+        return reaches - held + np.where(held < 0.0, -light, dark)
 
-def along(ends: tuple[float, float, float, float], light: Floats, dark: Floats) -> tuple[Floats, Floats]:
-    """The share of chroma that steps (n,) keep, and the degrees that they turn, from their reach 0 to 1 each way.
+    def shares(self, ends: Ends, reaches: Floats) -> Floats:
+        """The share of chroma that steps (n,) keep, with the ends in force.
 
-    Chroma falls with the square of the reach: slowly beside the source, fast at the ends.
-    """
-    light_taper, dark_taper, light_drift, turn = ends
-    kept = 1.0 - (1.0 - light_taper) * light**2 - (1.0 - dark_taper) * dark**2
-    return kept, light_drift * light + turn * dark
+        Without handles it falls with the square of the reach: slowly beside the source, fast at the ends.
+        """
+        return np.maximum(_usual_shares(ends, reaches) + _shaped(self.chroma, reaches, ends, _usual_shares), 0.0)
+
+    def turns(self, ends: Ends, reaches: Floats) -> Floats:
+        """The degrees of hue that steps (n,) turn, with the ends in force."""
+        return _usual_turns(ends, reaches) + _shaped(self.hue, reaches, ends, _usual_turns)
+
+
+def _side(handles: Handles, light: bool) -> tuple[Floats, Floats]:
+    """The points of lightness on one side, from the source to the end: reach 0 to 1, and the reach it moves to."""
+    points = {0.0: 0.0, 1.0: 1.0} | {abs(handle.at): handle.value for handle in handles if (handle.at < 0.0) == light}
+    return np.array(sorted(points)), np.array([points[place] for place in sorted(points)])
+
+
+def _usual_shares(ends: Ends, reaches: Floats) -> Floats:
+    light, dark = np.clip(-reaches, 0.0, 1.0), np.clip(reaches, 0.0, 1.0)
+    return 1.0 - (1.0 - ends[0]) * light**2 - (1.0 - ends[1]) * dark**2
+
+
+def _usual_turns(ends: Ends, reaches: Floats) -> Floats:
+    return ends[2] * np.clip(-reaches, 0.0, 1.0) + ends[3] * np.clip(reaches, 0.0, 1.0)
+
+
+def _shaped(
+    handles: Handles,
+    reaches: Floats,
+    ends: Ends,
+    usual: Callable[[Ends, Floats], Floats],
+) -> Floats:
+    """By how much handles change a usual curve: by nothing at the source and at the ends."""
+    if not handles:
+        return np.zeros_like(reaches)
+    at = np.array([handle.at for handle in handles])
+    change = np.array([handle.value for handle in handles]) - usual(ends, at)
+    x = np.concatenate([[-1.0], at, [0.0, 1.0]])
+    order = np.argsort(x)
+    y = np.concatenate([[0.0], change, [0.0, 0.0]])
+    return through(x[order], y[order], reaches)

@@ -13,7 +13,7 @@ from heimat.core.color.rounding import nearest_bytes
 from heimat.core.color.spaces import luminance_of
 from heimat.core.errors import DomainError
 from heimat.core.scales.anchors import LEAST_GAP, AnchorMode
-from heimat.core.scales.curves import Curves, along, reach
+from heimat.core.scales.curves import Curves, Ends, at_reach, reach
 from heimat.core.scales.methods import Draft, Given, Method, draft
 from heimat.core.scales.nudges import through_pins
 
@@ -51,7 +51,8 @@ class Scale:
     rgb8 (n, 3) is what is published. lightness (n,) is the L* solved for, chroma and hue (n,) what the curves asked
     of OKLCH. `anchor` is the position that is the source itself, `source8` (3,) the source's 8-bit value and
     `source_lightness` its L*. `figures` (n,) are the method's own numbers, where it has any; `ends` the tapers and
-    drifts in force at the light and the dark end.
+    drifts in force at the light and the dark end. `drafted` (n, 3) are L*, chroma and hue as the method gives them,
+    and `reaches` (n,) where these stand against the source, before any curve.
     """
 
     rgb8: Bytes
@@ -62,7 +63,9 @@ class Scale:
     source8: Bytes
     source_lightness: float
     figures: Floats | None
-    ends: tuple[float, float, float, float]
+    ends: Ends
+    drafted: Floats
+    reaches: Floats
 
     @property
     def crowded(self) -> bool:
@@ -80,7 +83,9 @@ class _Plan:
     mixed: NDArray[np.bool_]
     source8: Bytes
     source_lightness: float
-    ends: tuple[float, float, float, float]
+    ends: Ends
+    start: Floats
+    reaches: Floats
 
 
 def generate(requests: Sequence[ScaleRequest], generator: int = LATEST_GENERATOR) -> list[Scale]:
@@ -109,16 +114,18 @@ def _plan(request: ScaleRequest) -> _Plan:
     found = draft(given, request.method)
     colored = found.srgb is not None
     ends = request.curves.ends(float(given.oklch[2]), neutral=request.neutral, colored=colored)
-    kept, turned = along(ends, *reach(found.lightness, given.lightness))
+    reaches = reach(found.lightness, given.lightness)
+    kept, turned = request.curves.shares(ends, reaches), request.curves.turns(ends, reaches)
+    light = at_reach(request.curves.moved(reaches), given.lightness) if request.curves.lightness else found.lightness
     start = np.stack([found.lightness, found.chroma, found.hue], axis=-1)
-    aims = np.stack([found.lightness, found.chroma * kept, found.hue + turned], axis=-1)
+    aims = np.stack([light, found.chroma * kept, found.hue + turned], axis=-1)
     if request.smooth and request.pins:
         aims = through_pins(aims, request.pins, found.anchor, given.positions)
     for place, nudge in request.nudges.items():
         aims[place] = aims[place] + nudge
     # A mixed color that nothing changes stays as it was mixed, to the bit.
     mixed = np.asarray((np.abs(aims - start) < 1e-12).all(axis=-1) & colored)
-    return _Plan(request, found, aims, mixed, rgb8_of(request.source), given.lightness, ends)
+    return _Plan(request, found, aims, mixed, rgb8_of(request.source), given.lightness, ends, start, reaches)
 
 
 def _finish(plan: _Plan, rgb8: Bytes) -> Scale:
@@ -133,4 +140,6 @@ def _finish(plan: _Plan, rgb8: Bytes) -> Scale:
         exact[place] = pinned
     light, chroma, hue = plan.aims.T
     own = plan.source_lightness
-    return Scale(exact, light, chroma, hue, found.anchor, plan.source8, own, found.figures, plan.ends)
+    return Scale(
+        exact, light, chroma, hue, found.anchor, plan.source8, own, found.figures, plan.ends, plan.start, plan.reaches
+    )

@@ -8,6 +8,7 @@ import { Toolbar } from "../../parts/Toolbar";
 import { PRINTS, type Print, useInterface } from "../../state/interface";
 import { AREA_WORDS, SCALE_AREAS, type ScaleArea, useLooking } from "../../state/looking";
 import { useActions, useView } from "../../state/workspace";
+import { CurvesArea } from "./areas/CurvesArea";
 import { LadderArea } from "./areas/LadderArea";
 import { MethodArea } from "./areas/MethodArea";
 import { OneScaleArea } from "./areas/OneScaleArea";
@@ -18,6 +19,7 @@ import { ScaleSheet } from "./ScaleSheet";
 const SHEETS: Record<ScaleArea, () => React.JSX.Element> = {
   ladder: LadderArea,
   method: MethodArea,
+  curves: CurvesArea,
   scale: OneScaleArea,
   overlay: OverlayArea,
 };

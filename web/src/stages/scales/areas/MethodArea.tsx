@@ -1,15 +1,14 @@
 /** Method: one hue by all five, edge to edge, so that one chooses by eye; the settings of the chosen one below. */
 import { Flex, Text } from "@chakra-ui/react";
-import { useState } from "react";
 import type { Edit, OpenedView, MethodView as Settings } from "../../../api/client";
 import { Area } from "../../../parts/Area";
-import { Choice } from "../../../parts/Choice";
 import { Strip } from "../../../parts/Strip";
 import { Toggle } from "../../../parts/Toggle";
 import { Tool } from "../../../parts/Tool";
 import { useActions, useView } from "../../../state/workspace";
 import { MethodSettings } from "./MethodSettings";
 import { Nothing } from "./Nothing";
+import { useScope } from "./useScope";
 
 const TALL = 40;
 const LOW = 30;
@@ -24,14 +23,11 @@ export function MethodArea() {
 
 function Methods({ opened, own }: { opened: OpenedView; own: boolean }) {
   const { put, keep } = useActions();
-  const [one, setOne] = useState(own);
-  const settings = (one ? opened.settings : opened.all_settings) as unknown as Settings;
-  const edit = (change: Partial<Settings>): Edit => ({
-    type: "set_method",
-    hue: one ? opened.hue : null,
-    method: { ...settings, ...change },
-  });
-  const set = (change: Partial<Settings>) => void put(edit(change));
+  const { hues, scope, choice, setScope } = useScope({ hue: { id: opened.hue, name: opened.name }, own });
+  const settings = (hues ? opened.settings : opened.all_settings) as unknown as Settings;
+  const edits = (change: Partial<Settings>) =>
+    (hues ?? [null]).map((hue): Edit => ({ type: "set_method", hue, method: { ...settings, ...change } }));
+  const set = (change: Partial<Settings>) => void put(...edits(change));
   const chosen = opened.compared.find((each) => each.method === settings.name);
   const inForce = opened.settings.name;
   return (
@@ -39,19 +35,11 @@ function Methods({ opened, own }: { opened: OpenedView; own: boolean }) {
       title="Method"
       tools={
         <>
-          <Choice
-            label="For"
-            value={one ? "one" : "all"}
-            items={[
-              { value: "all", words: "all scales" },
-              { value: "one", words: opened.name },
-            ]}
-            onChoose={(value) => setOne(value === "one")}
-          />
+          {choice}
           {own && (
             <Tool
               onClick={() => {
-                setOne(false);
+                setScope("all");
                 void put({ type: "set_method", hue: opened.hue, method: null } as unknown as Edit);
               }}
             >
@@ -59,7 +47,7 @@ function Methods({ opened, own }: { opened: OpenedView; own: boolean }) {
             </Tool>
           )}
           <Text fontSize="12px" color="fg.muted">
-            {own && !one
+            {own && scope === "all"
               ? `${opened.name} has a method of its own; this changes all others.`
               : `Shown on ${opened.name}.`}
           </Text>
@@ -95,7 +83,7 @@ function Methods({ opened, own }: { opened: OpenedView; own: boolean }) {
         settings={settings}
         inForce={settings.name === inForce}
         onChange={set}
-        onKeep={(change) => keep([edit(change)])}
+        onKeep={(change) => keep(edits(change))}
       />
     </Area>
   );

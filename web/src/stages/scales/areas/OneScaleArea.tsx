@@ -1,14 +1,10 @@
-/** One scale: where its source stands, its curves' ends, what was changed by hand, and what is measured of it. */
-import { Box, Flex, Text } from "@chakra-ui/react";
-import { useState } from "react";
+/** One scale: where its source stands, what was changed by hand, and what is measured of it. */
+import { Box, Flex } from "@chakra-ui/react";
 import type { Edit, HueView, OpenedView } from "../../../api/client";
 import { Area } from "../../../parts/Area";
 import { ByHand } from "../../../parts/ByHand";
 import { Choice } from "../../../parts/Choice";
-import { Range } from "../../../parts/Range";
 import { TextField } from "../../../parts/TextField";
-import { Toggle } from "../../../parts/Toggle";
-import { Tool } from "../../../parts/Tool";
 import { useActions, useView } from "../../../state/workspace";
 import { Measures } from "./Measures";
 import { Nothing } from "./Nothing";
@@ -47,7 +43,6 @@ function OneScale({ hue, opened }: { hue: HueView; opened: OpenedView }) {
         </>
       }
     >
-      <Ends hue={hue} opened={opened} />
       <Flex marginTop="8px" gap="16px" align="flex-end" wrap="wrap">
         {step && (
           <TextField
@@ -84,72 +79,4 @@ function AnchorChoice({ hue }: { hue: HueView }) {
     void put({ type: "set_anchor", hue: hue.id, anchor } as Edit);
   };
   return <Choice label={`Anchor of ${hue.name}`} value={value} items={items} onChoose={choose} />;
-}
-
-const ENDS = [
-  {
-    name: "light_taper",
-    label: "Chroma at the light end",
-    low: 0,
-    high: 1.5,
-    step: 0.05,
-    places: 2,
-    unit: "",
-  },
-  { name: "dark_taper", label: "at the dark end", low: 0, high: 1.5, step: 0.05, places: 2, unit: "" },
-  {
-    name: "light_drift",
-    label: "Hue drift at the light end",
-    low: -120,
-    high: 120,
-    step: 1,
-    places: 0,
-    unit: "°",
-  },
-  { name: "dark_drift", label: "at the dark end", low: -120, high: 120, step: 1, places: 0, unit: "°" },
-] as const;
-
-/** Taper of chroma and drift of hue, for all scales or for this one alone. */
-function Ends({ hue, opened }: { hue: HueView; opened: OpenedView }) {
-  const { put, preview } = useActions();
-  const [one, setOne] = useState(hue.own_curves);
-  const curves = one ? opened.curves : opened.all_curves;
-  const set = curves && Object.values(curves).some((value) => value !== null);
-  const edit = (name: (typeof ENDS)[number]["name"], value: number) =>
-    ({
-      type: "set_curves",
-      hue: one ? hue.id : null,
-      curves: { ...curves, [name]: value },
-    }) as unknown as Edit;
-  const reset = () => {
-    setOne(false);
-    void put({ type: "set_curves", hue: one ? hue.id : null, curves: null } as unknown as Edit);
-  };
-  return (
-    <Flex gap="4px 18px" align="center" wrap="wrap" fontSize="12px" data-testid="ends">
-      <Flex gap="0">
-        <Toggle on={!one} onClick={() => setOne(false)}>
-          For all scales
-        </Toggle>
-        <Toggle on={one} onClick={() => setOne(true)}>
-          For {hue.name}
-        </Toggle>
-      </Flex>
-      {ENDS.map(({ name, ...range }) => (
-        <Range
-          key={name}
-          {...range}
-          label={range.label}
-          value={opened.ends[name]}
-          width="80px"
-          onChange={(value) => preview([edit(name, value)])}
-          onEnd={(value) => void put(edit(name, value))}
-        />
-      ))}
-      {set && <Tool onClick={reset}>{one && hue.own_curves ? "As all scales" : "As usual"}</Tool>}
-      {hue.own_curves && !one && (
-        <Text color="fg.muted">{hue.name} has curves of its own; this changes all others.</Text>
-      )}
-    </Flex>
-  );
 }

@@ -1,0 +1,124 @@
+"""The curves of one scale as they are drawn: lines and handles in L*, OKLCH chroma and degrees, over the steps."""
+
+from dataclasses import dataclass
+
+import numpy as np
+
+from heimat.core.color.arrays import Floats
+from heimat.core.color.gamut import MORE_THAN_ANY_CHROMA, solve
+from heimat.core.color.spaces import luminance_of, srgb_to_oklch
+from heimat.core.scales.curves import CurveName, Curves, at_reach, reach
+from heimat.core.scales.generate import Scale
+
+PLACES = (-1.0, -0.5, 0.5, 1.0)
+"""The reaches at which handles are offered: the two ends, and half way to them."""
+_ALONG = 6
+"""Points of a line from step to step."""
+_LEAST_CHROMA = 0.002
+"""OKLCH chroma below which there is nothing for a curve to share out."""
+_NEAR = 0.75
+"""Steps that a handle keeps from the source: nearer, it could not be told from it."""
+
+
+@dataclass(frozen=True)
+class HandleAt:
+    """A handle: its reach, its place among the steps from 0, its value, what that may be, and whether it is set."""
+
+    at: float
+    place: float
+    value: float
+    low: float
+    high: float
+    set: bool
+
+
+@dataclass(frozen=True)
+class DrawnCurve:
+    """One curve over n steps: a line (m, 2) of places and values, and its handles.
+
+    `edge` (m, 2) is the strongest chroma that the gamut has along the line, for chroma alone.
+    """
+
+    line: Floats
+    handles: list[HandleAt]
+    edge: Floats | None
+
+
+def drawn(scale: Scale, curves: Curves) -> dict[CurveName, DrawnCurve]:
+    """The three curves of a scale that is made with some curves."""
+    count = len(scale.reaches)
+    places = np.linspace(0.0, count - 1.0, (count - 1) * _ALONG + 1)
+    steps = np.arange(count, dtype=np.float64)
+    reaches = np.interp(places, steps, scale.reaches)
+    strength, turn = np.interp(places, steps, scale.drafted[:, 1]), np.interp(places, steps, _turning(scale))
+    light = np.clip(at_reach(curves.moved(reaches), scale.source_lightness), 0.0, 100.0)
+    chroma, hue = strength * curves.shares(scale.ends, reaches), turn + curves.turns(scale.ends, reaches)
+    most = srgb_to_oklch(solve(luminance_of(light), MORE_THAN_ANY_CHROMA, hue))[:, 1]
+    lines: dict[CurveName, Floats] = {"lightness": light, "chroma": chroma, "hue": hue}
+    return {
+        name: DrawnCurve(
+            line=np.stack([places, values], axis=-1),
+            handles=_handles(scale, curves, name),
+            edge=np.stack([places, most], axis=-1) if name == "chroma" else None,
+        )
+        for name, values in lines.items()
+    }
+
+
+def _handles(scale: Scale, curves: Curves, name: CurveName) -> list[HandleAt]:
+    if name != "lightness" and float(scale.drafted[:, 1].max()) < _LEAST_CHROMA:
+        return []
+    kept = {handle.at for handle in curves.handles(name)}
+    source = float(np.interp(0.0, scale.reaches, np.arange(len(scale.reaches))))
+    found: list[HandleAt] = []
+    for at in sorted({*PLACES, *kept}):
+        place = float(np.interp(at, scale.reaches, np.arange(len(scale.reaches))))
+        if abs(place - source) < _NEAR:
+            continue
+        ends = sorted(shown(scale, name, at, limit) for limit in curves.limits(name, at))
+        given = at in kept or (abs(at) == 1.0 and name != "lightness" and _end(curves, name, at) is not None)
+        value = shown(scale, name, at, _value(scale, curves, name, at))
+        found.append(HandleAt(at, place, value, ends[0], ends[1], given))
+    return found
+
+
+def _end(curves: Curves, name: CurveName, at: float) -> float | None:
+    if name == "chroma":
+        return curves.light_taper if at < 0.0 else curves.dark_taper
+    return curves.light_drift if at < 0.0 else curves.dark_drift
+
+
+def _value(scale: Scale, curves: Curves, name: CurveName, at: float) -> float:
+    """What a curve has at a reach, in the handle's own unit."""
+    place = np.array([at])
+    if name == "lightness":
+        return float(abs(curves.moved(place)[0]))
+    if name == "chroma":
+        return float(curves.shares(scale.ends, place)[0])
+    return float(curves.turns(scale.ends, place)[0])
+
+
+def shown(scale: Scale, name: CurveName, at: float, value: float) -> float:
+    """The value of a handle as L*, OKLCH chroma, or degrees of OKLCH hue (which may pass 0 or 360)."""
+    if name == "lightness":
+        return float(at_reach(np.array(np.copysign(value, at)), scale.source_lightness))
+    drafted = _drafted(scale, name, at)
+    return drafted * value if name == "chroma" else drafted + value
+
+
+def own_value(scale: Scale, name: CurveName, at: float, shown_value: float) -> float:
+    """The value of a handle that is shown as some L*, OKLCH chroma or hue: the inverse of `shown`."""
+    if name == "lightness":
+        return float(np.copysign(1.0, at) * reach(np.array(shown_value), scale.source_lightness))
+    drafted = _drafted(scale, name, at)
+    return shown_value / max(drafted, _LEAST_CHROMA) if name == "chroma" else shown_value - drafted
+
+
+def _drafted(scale: Scale, name: CurveName, at: float) -> float:
+    """The chroma or hue that a method gives at a reach, before any curve."""
+    return float(np.interp(at, scale.reaches, scale.drafted[:, 1] if name == "chroma" else _turning(scale)))
+
+
+def _turning(scale: Scale) -> Floats:
+    """The hues that a method gives, without a jump where they pass 360."""
+    return np.unwrap(scale.drafted[:, 2], period=360.0)

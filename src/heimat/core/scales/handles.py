@@ -1,0 +1,64 @@
+"""Handles: points that a curve passes through, between the source and the ends of a scale.
+
+Between its points a curve is a cubic that never leaves the range of its two neighbours (Fritsch and Butland 1984), so
+a curve whose points rise or fall rises or falls everywhere.
+"""
+
+from collections.abc import Sequence
+from typing import Annotated
+
+import numpy as np
+from pydantic import BaseModel, ConfigDict, Field
+
+from heimat.core.color.arrays import Floats
+
+MOST_HANDLES = 12
+
+
+class Handle(BaseModel):
+    """A point of a curve: `at` a reach of -1, the light end, to 1, the dark end; at the source, 0, stands none.
+
+    `value` is, by curve, what the step there shall have: of lightness, the share 0 to 1 of the way from the source to
+    the end; of chroma, the share of what the source has; of hue, the degrees turned away from the source.
+    """
+
+    model_config = ConfigDict(frozen=True, extra="forbid")
+
+    at: Annotated[float, Field(ge=-1.0, le=1.0, allow_inf_nan=False)]
+    value: Annotated[float, Field(ge=-180.0, le=180.0, allow_inf_nan=False)]
+
+
+Handles = Annotated[tuple[Handle, ...], Field(max_length=MOST_HANDLES)]
+
+
+def put(handles: Sequence[Handle], at: float, value: float | None) -> tuple[Handle, ...]:
+    """The handles, from light to dark, with that of a place set, or without it where the value is None."""
+    others = [handle for handle in handles if abs(handle.at - at) > 1e-9]
+    if value is not None:
+        others.append(Handle(at=at, value=value))
+    return tuple(sorted(others, key=lambda handle: handle.at))
+
+
+def through(x: Floats, y: Floats, at: Floats) -> Floats:
+    """The curve through the points x, y (k,), x rising, at places (n,); beyond the ends it stays level."""
+    width = np.diff(x)
+    slope = np.diff(y) / width
+    tangent = np.empty(len(x))
+    tangent[0], tangent[-1] = slope[0], slope[-1]
+    if len(x) > 2:
+        one, other = slope[:-1], slope[1:]
+        first, second = 2.0 * width[1:] + width[:-1], width[1:] + 2.0 * width[:-1]
+        same = one * other > 0.0
+        with np.errstate(divide="ignore", invalid="ignore"):
+            mean = (first + second) / (first / one + second / other)
+        tangent[1:-1] = np.where(same, mean, 0.0)
+    place = np.clip(np.searchsorted(x, at, side="right") - 1, 0, len(width) - 1)
+    step = width[place]
+    t = np.clip((at - x[place]) / step, 0.0, 1.0)
+    square, cube = t * t, t * t * t
+    return (
+        (2.0 * cube - 3.0 * square + 1.0) * y[place]
+        + (cube - 2.0 * square + t) * step * tangent[place]
+        + (3.0 * square - 2.0 * cube) * y[place + 1]
+        + (cube - square) * step * tangent[place + 1]
+    )

@@ -1,0 +1,159 @@
+/** One curve over the steps, with handles on it: by mouse, touch and keys; typed below. */
+import { type KeyboardEvent, type PointerEvent, useRef, useState } from "react";
+import type { CurveView, HandleView, StepView } from "../../../api/client";
+import { NumberField } from "../../../parts/NumberField";
+import styles from "./curve.module.css";
+
+const STEP = {
+  lightness: { by: 1, places: 1, unit: "" },
+  chroma: { by: 0.005, places: 3, unit: "" },
+  hue: { by: 1, places: 0, unit: "°" },
+} as const;
+
+interface Props {
+  curve: CurveView;
+  steps: StepView[];
+  onMove: (handle: HandleView, value: number) => void;
+  onEnd: (handle: HandleView, value: number) => void;
+  onCancel: () => void;
+  onReset: (handle: HandleView) => void;
+}
+
+interface Held {
+  at: number;
+  value: number;
+  /** The plot keeps its range while a handle moves, so that the handle stays under the pointer. */
+  low: number;
+  high: number;
+}
+
+export function CurvePlot({ curve, steps, onMove, onEnd, onCancel, onReset }: Props) {
+  const plot = useRef<HTMLDivElement>(null);
+  const [held, setHeld] = useState<Held | null>(null);
+  const { low, high } = held ?? curve;
+  const { by, places, unit } = STEP[curve.name];
+  const across = (place: number) => (100 * (place + 0.5)) / steps.length;
+  const down = (value: number) => 100 - (100 * (value - low)) / (high - low);
+  const points = (line: number[][]) =>
+    line.map(([place = 0, value = 0]) => `${across(place).toFixed(2)},${down(value).toFixed(2)}`).join(" ");
+  const now = (handle: HandleView) => (held?.at === handle.at ? held.value : handle.value);
+
+  const move = (handle: HandleView, to: number) => {
+    const value = Math.min(Math.max(to, handle.low), handle.high);
+    setHeld((before) => ({
+      at: handle.at,
+      value,
+      low: before?.low ?? curve.low,
+      high: before?.high ?? curve.high,
+    }));
+    onMove(handle, value);
+  };
+  const finish = (handle: HandleView) => {
+    if (held?.at === handle.at && held.value !== handle.value) onEnd(handle, held.value);
+    setHeld(null);
+  };
+  const cancel = () => {
+    setHeld(null);
+    onCancel();
+  };
+  const onPointerMove = (event: PointerEvent, handle: HandleView) => {
+    const box = plot.current?.getBoundingClientRect();
+    if (held?.at !== handle.at || !box) return;
+    move(handle, high - ((high - low) * (event.clientY - box.top)) / box.height);
+  };
+  const onKeyDown = (event: KeyboardEvent, handle: HandleView) => {
+    const step = event.shiftKey ? 10 * by : by;
+    if (event.key === "ArrowUp") move(handle, now(handle) + step);
+    else if (event.key === "ArrowDown") move(handle, now(handle) - step);
+    else if (event.key === "Escape" && held) cancel();
+    else if (event.key === "Backspace" || event.key === "Delete") onReset(handle);
+    else return;
+    event.preventDefault();
+    event.stopPropagation();
+  };
+  const [sourcePlace = 0, sourceValue = 0] = curve.source;
+  return (
+    <section className={styles.curve} aria-label={`Curve of ${curve.name}`} data-curve={curve.name}>
+      <div className={styles.head}>
+        <strong>{curve.words}</strong>
+        <span>
+          foot {low.toFixed(curve.name === "chroma" ? 2 : 0)}
+          {unit}, top {high.toFixed(curve.name === "chroma" ? 2 : 0)}
+          {unit}
+        </span>
+      </div>
+      <div ref={plot} className={styles.plot}>
+        <svg viewBox="0 0 100 100" preserveAspectRatio="none" aria-hidden="true">
+          {curve.edge.length > 0 && (
+            <polygon points={`${across(0)},0 ${points(curve.edge)} ${across(steps.length - 1)},0`} />
+          )}
+          {curve.edge.length > 0 && <polyline className={styles.edge} points={points(curve.edge)} />}
+          <polyline points={points(curve.line)} />
+        </svg>
+        {curve.edge.length > 0 && <span className={styles.beyond}>beyond the gamut</span>}
+        {curve.steps.map((value, place) => (
+          <i
+            key={steps[place]?.id ?? place}
+            className={styles.step}
+            style={{ left: `${across(place)}%`, top: `${down(value)}%` }}
+          />
+        ))}
+        <i
+          className={styles.source}
+          title="The hue’s own color: every curve passes through it"
+          style={{ left: `${across(sourcePlace)}%`, top: `${down(sourceValue)}%` }}
+        />
+        {curve.handles.map((handle) => (
+          <div
+            key={handle.at}
+            role="slider"
+            tabIndex={0}
+            aria-label={handle.words}
+            aria-orientation="vertical"
+            aria-valuemin={handle.low}
+            aria-valuemax={handle.high}
+            aria-valuenow={now(handle)}
+            aria-valuetext={`${now(handle).toFixed(places)}${unit}${handle.set ? "" : ", as usual"}`}
+            className={styles.handle}
+            data-at={handle.at}
+            style={{ left: `${across(handle.place)}%`, top: `${down(now(handle))}%` }}
+            onPointerDown={(event) => {
+              if (event.button !== 0) return;
+              event.currentTarget.setPointerCapture(event.pointerId);
+              setHeld({ at: handle.at, value: handle.value, low: curve.low, high: curve.high });
+            }}
+            onPointerMove={(event) => onPointerMove(event, handle)}
+            onPointerUp={() => finish(handle)}
+            onPointerCancel={cancel}
+            onKeyDown={(event) => onKeyDown(event, handle)}
+            onKeyUp={() => held && finish(handle)}
+          >
+            <span className={handle.set ? styles.set : undefined} />
+          </div>
+        ))}
+      </div>
+      <div className={styles.strip} aria-hidden="true">
+        {steps.map((step) => (
+          <span key={step.id} style={{ background: step.seen }} />
+        ))}
+      </div>
+      <div className={styles.fields}>
+        {curve.handles.map((handle) => (
+          <NumberField
+            key={handle.at}
+            label={`${handle.words}, as a number`}
+            value={now(handle)}
+            low={Number(handle.low.toFixed(places))}
+            high={Number(handle.high.toFixed(places))}
+            step={by}
+            places={places}
+            unit={unit}
+            width="56px"
+            onCommit={(value) => onEnd(handle, Math.min(Math.max(value, handle.low), handle.high))}
+          />
+        ))}
+        {curve.handles.length === 0 && <span>A gray has no {curve.name} to shape.</span>}
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,92 @@
+/** Curves: lightness, chroma and hue over the steps of the selected scale, to be drawn by their handles. */
+import { Flex, Text } from "@chakra-ui/react";
+import type { CurveView, Edit, HandleView, HueView, OpenedView } from "../../../api/client";
+import { Area } from "../../../parts/Area";
+import { Range } from "../../../parts/Range";
+import { Tool } from "../../../parts/Tool";
+import { useActions, useView } from "../../../state/workspace";
+import { CurvePlot } from "./CurvePlot";
+import { Nothing } from "./Nothing";
+import { useScope } from "./useScope";
+
+export function CurvesArea() {
+  const { opened, hues } = useView();
+  const hue = hues.find((each) => each.id === opened?.hue);
+  if (!opened || !hue)
+    return <Nothing title="Curves" words="Select a hue or a step: its curves open here." />;
+  return <OpenCurves key={hue.id} hue={hue} opened={opened} />;
+}
+
+function OpenCurves({ hue, opened }: { hue: HueView; opened: OpenedView }) {
+  const { preview, endPreview, put } = useActions();
+  const { hues, scope, choice } = useScope({ hue, own: hue.own_curves, withoutAll: true });
+  const aimed = (curve: CurveView, handle: HandleView, value: number | null) =>
+    ({ type: "aim_curve", shown: hue.id, hues, curve: curve.name, at: handle.at, value }) as Edit;
+  const changed = Object.values(scope === "all" ? opened.all_curves : opened.curves).some((value) =>
+    Array.isArray(value) ? value.length > 0 : value !== null,
+  );
+  const reset = () =>
+    void put(...(hues ?? [null]).map((id) => ({ type: "set_curves", hue: id, curves: null }) as Edit));
+  return (
+    <Area
+      title={`Curves of ${hue.name}`}
+      tools={
+        <>
+          {choice}
+          {changed && <Tool onClick={reset}>{scope === "all" ? "As usual" : "As all scales"}</Tool>}
+          <Text fontSize="12px" color="fg.muted">
+            {hue.own_curves
+              ? `${hue.name} has curves of its own.`
+              : "Drag a handle, or use the arrow keys on it; Backspace puts it back."}
+          </Text>
+        </>
+      }
+    >
+      <Flex gap="20px" align="flex-start">
+        {opened.drawn.map((curve) => (
+          <CurvePlot
+            key={curve.name}
+            curve={curve}
+            steps={hue.steps}
+            onMove={(handle, value) => preview([aimed(curve, handle, value)])}
+            onEnd={(handle, value) => void put(aimed(curve, handle, value))}
+            onCancel={endPreview}
+            onReset={(handle) => void put(aimed(curve, handle, null))}
+          />
+        ))}
+      </Flex>
+      <Ends opened={opened} hues={hues} />
+    </Area>
+  );
+}
+
+const SHARE = { curve: "chroma", low: 0, high: 1.5, step: 0.05, places: 2, unit: "" } as const;
+const TURN = { curve: "hue", low: -120, high: 120, step: 1, places: 0, unit: "°" } as const;
+const ENDS = [
+  { name: "light_taper", at: -1, label: "Chroma, light end", ...SHARE },
+  { name: "dark_taper", at: 1, label: "dark end", ...SHARE },
+  { name: "light_drift", at: -1, label: "Hue drift, light end", ...TURN },
+  { name: "dark_drift", at: 1, label: "dark end", ...TURN },
+] as const;
+
+/** Taper of chroma and drift of hue, told against the source: the plain way to the ends of the curves. */
+function Ends({ opened, hues }: { opened: OpenedView; hues: string[] | null }) {
+  const { put, preview } = useActions();
+  return (
+    <Flex gap="4px 14px" align="center" wrap="wrap" fontSize="12px" marginTop="8px" data-testid="ends">
+      {ENDS.map(({ name, curve, at, ...range }) => {
+        const edit = (value: number): Edit => ({ type: "aim_curve", shown: null, hues, curve, at, value });
+        return (
+          <Range
+            key={name}
+            {...range}
+            value={opened.ends[name]}
+            width="64px"
+            onChange={(value) => preview([edit(value)])}
+            onEnd={(value) => void put(edit(value))}
+          />
+        );
+      })}
+    </Flex>
+  );
+}

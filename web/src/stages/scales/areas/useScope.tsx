@@ -1,0 +1,32 @@
+/** For which scales a setting is: all, the one selected, or those chosen on the sheet. */
+import { useState } from "react";
+import { Choice } from "../../../parts/Choice";
+import { huesOf, useChosen } from "../../../state/chosen";
+
+type Scope = "all" | "one" | "chosen";
+
+interface Props {
+  hue: { id: string; name: string };
+  /** Whether the hue has settings of its own, and so starts with these. */
+  own: boolean;
+  /** Where a setting of all would not be seen on a hue that has its own. */
+  withoutAll?: boolean;
+}
+
+/** `hues` are the ids that it is for; null stands for all. */
+export function useScope({ hue, own, withoutAll = false }: Props) {
+  const chosen = huesOf(useChosen((state) => state.keys));
+  const [wanted, setScope] = useState<Scope>(own ? "one" : "all");
+  const several = chosen.length > 1;
+  const scope = (wanted === "chosen" && !several) || (wanted === "all" && own && withoutAll) ? "one" : wanted;
+  const items = [
+    ...(own && withoutAll ? [] : [{ value: "all", words: "all scales" }]),
+    { value: "one", words: hue.name },
+    ...(several ? [{ value: "chosen", words: `the ${chosen.length} chosen` }] : []),
+  ];
+  const hues = scope === "all" ? null : scope === "one" ? [hue.id] : chosen;
+  const choice = (
+    <Choice label="For" value={scope} items={items} onChoose={(value) => setScope(value as Scope)} />
+  );
+  return { scope, hues, choice, setScope };
+}
