@@ -91,6 +91,14 @@ class PromiseBody(Body):
     aim: Annotated[float, Field(ge=1.0, le=21.0)]
 
 
+class CopyBody(Body):
+    """Colors to copy, by their keys, in a notation, with their names or without."""
+
+    keys: Annotated[list[Annotated[str, Field(max_length=120)]], Field(min_length=1, max_length=5000)]
+    notation: Notation = "hex"
+    names: bool = False
+
+
 class OverlayBody(Seeing):
     """A color with an alpha over a ground, and a tint that is wanted on that ground."""
 

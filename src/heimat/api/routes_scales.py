@@ -3,10 +3,11 @@
 from fastapi import APIRouter
 from starlette.responses import Response
 
-from heimat.api.bodies import LadderBody, OverlayBody, PromiseBody
-from heimat.api.context import Uses, head_system
+from heimat.api.bodies import CopyBody, LadderBody, OverlayBody, PromiseBody
+from heimat.api.context import Uses, head_resolved, head_system
 from heimat.api.encoding import answer, described
 from heimat.core.scales.ladder import READY_MADE
+from heimat.service.copying import CopiedView, copied_view
 from heimat.service.ladders import LadderPlanView, PromisePlanView, ladder_plan, promise_plan
 from heimat.service.overlays import OverlaysView, overlays_view
 from heimat.service.view_scales import ladder_view
@@ -28,6 +29,11 @@ def plan_ladder(slug: str, body: LadderBody, uses: Uses) -> Response:
 @router.post("/systems/{slug}/promise-plan", operation_id="planPromise", **described(PromisePlanView))
 def plan_promise(slug: str, body: PromiseBody, uses: Uses) -> Response:
     return answer(promise_plan(head_system(uses, slug), body.apart, body.aim))
+
+
+@router.post("/systems/{slug}/copy", operation_id="copyColors", **described(CopiedView))
+def copy_colors(slug: str, body: CopyBody, uses: Uses) -> Response:
+    return answer(copied_view(head_resolved(uses, slug), body.keys, body.notation, names=body.names))
 
 
 @router.post("/overlays", operation_id="findOverlays", **described(OverlaysView))

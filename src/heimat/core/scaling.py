@@ -43,6 +43,11 @@ class _Key:
         return isinstance(other, _Key) and self._parts == other._parts
 
 
+def stays(before: ColorSystem, after: ColorSystem, hue_id: str) -> bool:
+    """Whether all that a hue's scale depends on is in another document as it is in this one."""
+    return hue_id in after.hues and _Key(before, before.hues[hue_id]) == _Key(after, after.hues[hue_id])
+
+
 class _Memory:
     """The last scales made, by everything that they depend on."""
 

@@ -58,6 +58,11 @@ def role_of(hue: Hue) -> str:
     return hue.status or hue.kind
 
 
+def _free(hue: Hue) -> str | None:
+    """The id of a hue that can be moved, or None where it is held."""
+    return None if hue.held else hue.id
+
+
 def _hue(resolved: Resolved, hue: Hue) -> Selection:
     system = resolved.system
     scale = resolved.scales[hue.id]
@@ -65,9 +70,11 @@ def _hue(resolved: Resolved, hue: Hue) -> Selection:
     tokens = _tokens_on(resolved, hue.id, None)
     used = f"{len(scale.rgb8)} steps and {_counted(len(tokens), 'token')} follow it"
     why = _source_words(resolved, hue)
+    if hue.held:
+        why += " Held: nothing changes its scale."
     if followers:
         why += f" Followed by {', '.join(followers)}."
-    return Selection("hue", hue.id, hue.name, role_of(hue), source_color(system, hue), hue.id, hue.id, why, [used])
+    return Selection("hue", hue.id, hue.name, role_of(hue), source_color(system, hue), _free(hue), hue.id, why, [used])
 
 
 def _counted(number: int, what: str) -> str:
@@ -105,11 +112,11 @@ def _step(resolved: Resolved, hue: Hue, place: int) -> Selection:
         f"{hue.name} {step.label}",
         role_of(hue),
         color,
-        None if step.id in hue.pins else hue.id,
+        None if step.id in hue.pins else _free(hue),
         hue.id,
         _step_words(resolved, hue, place),
         _tokens_on(resolved, hue.id, step.id),
-        None if exact or step.id in hue.pins else step.id,
+        None if exact or step.id in hue.pins or hue.held else step.id,
     )
 
 
@@ -125,7 +132,11 @@ def _step_words(resolved: Resolved, hue: Hue, place: int) -> str:
         chosen = "chosen as its label" if hue.anchor.mode == "label" else f"nearest to {step.label} ({aimed})"
         return f"The hue’s own color, to the bit. Its lightness {scale.source_lightness:.1f} is {chosen}."
     nudge = hue.nudges.get(step.id, Nudge())
-    words = _method_words(resolved, hue, place, float(scale.lightness[place]) - nudge.lightness)
+    drafted = float(scale.drafted[place, 0])
+    words = _method_words(resolved, hue, place, drafted)
+    bent = float(scale.lightness[place]) - nudge.lightness - drafted
+    if abs(bent) >= 0.05:
+        words += f", {abs(bent):.1f} {'lighter' if bent > 0 else 'darker'} by the curve or a pin"
     chroma = float(oklch_of(Color.of_bytes(scale.rgb8[place]))[1])
     wanted = float(scale.chroma[place])
     words += f"; the curve asks for chroma {wanted - nudge.chroma:.3f}"
@@ -139,7 +150,7 @@ def _step_words(resolved: Resolved, hue: Hue, place: int) -> str:
 
 
 def _method_words(resolved: Resolved, hue: Hue, place: int, light: float) -> str:
-    """From where a step comes: the aim of its label, or what its method does there."""
+    """From where a step comes: the aim of its label, or what its method does there; `light` is the L* drafted."""
     method, scale = method_of(resolved.system, hue), resolved.scales[hue.id]
     step = ladder_of(resolved.system, hue).steps[place]
     figure = 0.0 if scale.figures is None else float(scale.figures[place])

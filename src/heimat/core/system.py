@@ -96,7 +96,8 @@ class Recall(Part):
 class Hue(Part):
     """A named source color: the root of one scale.
 
-    Pins and nudges are kept by the id of their step. Where pins are `smooth`, their neighbours pass through them.
+    Pins and nudges are kept by the id of their step. Where pins are `smooth`, their neighbours pass through them. What
+    is `held` is finished: no edit changes its scale until it is let go.
     """
 
     id: Id
@@ -113,6 +114,7 @@ class Hue(Part):
     pins: dict[str, Color] = {}
     smooth: bool = False
     nudges: dict[str, Nudge] = {}
+    held: bool = False
     note: Note = ""
 
 

@@ -14,7 +14,7 @@ from heimat.core.legibility.findings import distance_text, findings
 from heimat.core.publication import Publication, PublishedToken, publication
 from heimat.core.resolve import Resolved, ToldApartResult, resolve
 from heimat.core.scales.promises import Promise
-from heimat.core.selection import chain_words, find
+from heimat.core.selection import Selection, chain_words, find
 from heimat.core.system import ColorSystem, Hue, StepAlias, TokenAlias, TokenValue, in_order, ladder_of, method_of
 from heimat.core.tokens.aliases import value_in
 from heimat.service.seeing import Eyes, SeenAs
@@ -35,6 +35,7 @@ from heimat.service.view_types import (
     ContrastView,
     DistanceView,
     HueView,
+    OpenedView,
     PairingView,
     PromiseView,
     StepView,
@@ -112,9 +113,7 @@ def system_view(system: ColorSystem, around: Around, options: ViewOptions) -> Sy
         "pairings": _pairings(resolved),
         "told_apart": [_told_apart(result) for result in resolved.told_apart],
         "findings": [finding_view(resolved, finding, eyes) for finding in findings(resolved, repairs=options.repairs)],
-        "opened": opened_view(resolved, resolved.system.hues[selection.hue], eyes)
-        if options.detail and selection and selection.hue
-        else None,
+        "opened": _opened(resolved, selection, eyes) if options.detail and selection else None,
         "slip": slip_view(resolved, selection, options.select or "", eyes, ground) if selection else None,
     }
 
@@ -130,6 +129,11 @@ def _ground(resolved: Resolved, key: str) -> tuple[Bytes, str]:
     hue = resolved.system.hues[selection.hue]
     place = ladder_of(resolved.system, hue).index(step) or 0
     return np.asarray(resolved.scales[hue.id].rgb8[place]), selection.name
+
+
+def _opened(resolved: Resolved, selection: Selection, eyes: Eyes) -> OpenedView | None:
+    hue = resolved.system.hues.get(selection.hue or "")
+    return opened_view(resolved, hue, selection.id.partition("/")[2] or None, eyes) if hue else None
 
 
 def _changed(now: Publication, published: Publication | None) -> set[str]:
@@ -204,6 +208,7 @@ def _hues(resolved: Resolved, eyes: Eyes, ground: Bytes, changed: set[str], nota
                 "method": method_of(system, hue).name,
                 "own_method": hue.method is not None,
                 "own_curves": hue.curves is not None,
+                "held": hue.held,
                 "tokens_on": tokens_on[hue.id],
                 "steps": step_views,
             }

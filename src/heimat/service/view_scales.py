@@ -4,8 +4,9 @@ from collections import Counter
 
 import numpy as np
 
+from heimat.core.color.contrast import relative_luminance
 from heimat.core.color.gamut import MORE_THAN_ANY_CHROMA, solve
-from heimat.core.color.spaces import luminance_of, srgb_to_oklch
+from heimat.core.color.spaces import lightness, luminance_of, srgb_to_oklch
 from heimat.core.edits.scales import METHOD_WORDS
 from heimat.core.resolve import Resolved, promises_of, steps_of
 from heimat.core.scales.anchors import Anchor
@@ -15,8 +16,9 @@ from heimat.core.scales.methods import METHODS, MethodName
 from heimat.core.scaling import scales_of
 from heimat.core.system import ColorSystem, Hue, StepAlias, curves_of, in_order, ladder_of, method_of
 from heimat.service.seeing import Eyes
+from heimat.service.view_column import column_view
 from heimat.service.view_curves import curve_views
-from heimat.service.view_types import ComparedView, LadderView, OpenedView, SpreadView, StepChromaView
+from heimat.service.view_types import ComparedView, LadderView, OpenedView, SpreadView, StepFiguresView
 
 SENTENCES: dict[MethodName, str] = {
     "even": "Every step falls by the same L*; labels share their contrast across hues. Good where swaps must be safe.",
@@ -58,8 +60,8 @@ def ladder_view(ladder: Ladder, uses: Counter[str] | None = None) -> LadderView:
     }
 
 
-def opened_view(resolved: Resolved, hue: Hue, eyes: Eyes) -> OpenedView:
-    """The scale of a hue in all detail."""
+def opened_view(resolved: Resolved, hue: Hue, step: str | None, eyes: Eyes) -> OpenedView:
+    """The scale of a hue in all detail, and the column of the step that is selected, or else of its own color."""
     system, scale = resolved.system, resolved.scales[hue.id]
     ladder, curves = ladder_of(system, hue), curves_of(system, hue)
     pinned = {place for place, step in enumerate(ladder.steps) if step.id in hue.pins}
@@ -73,7 +75,8 @@ def opened_view(resolved: Resolved, hue: Hue, eyes: Eyes) -> OpenedView:
         "measures": _words(ladder, found, scale.anchor, pinned) + _costs(resolved, hue),
         "lightness": _spread(found.lightness, "L* falls by {} to {} from step to step", 1),
         "distance": _spread(found.distance, "Neighbours are {} to {} apart in OKLab, times 100", 1),
-        "chroma": _chroma(resolved, hue, ladder),
+        "figures_of": _figures(resolved, hue, ladder),
+        "column": column_view(resolved, hue, step, eyes),
         "curves": curves.model_dump(mode="json"),
         "all_curves": system.curves.model_dump(mode="json"),
         "drawn": curve_views(scale, curves),
@@ -134,14 +137,17 @@ def _spread(spread: Spread, words: str, places: int) -> SpreadView:
     }
 
 
-def _chroma(resolved: Resolved, hue: Hue, ladder: Ladder) -> list[StepChromaView]:
+def _figures(resolved: Resolved, hue: Hue, ladder: Ladder) -> list[StepFiguresView]:
     scale = resolved.scales[hue.id]
     light = np.clip(scale.lightness, 0.0, 100.0)
     edge = srgb_to_oklch(solve(luminance_of(light), MORE_THAN_ANY_CHROMA, scale.hue))[:, 1]
-    has = srgb_to_oklch(scale.rgb8 / 255.0)[:, 1]
+    _, has, turn = np.moveaxis(srgb_to_oklch(scale.rgb8 / 255.0), -1, 0)
+    shown = lightness(relative_luminance(scale.rgb8))
     return [
         {
             "label": step.label,
+            "lightness": round(float(shown[place]), 2),
+            "turn": round(float(turn[place]), 1) % 360.0,
             "asked": round(float(max(scale.chroma[place], 0.0)), 4),
             "has": round(float(has[place]), 4),
             "most": round(float(edge[place]), 4),

@@ -131,6 +131,7 @@ class HueView(SwatchView):
     method: MethodName
     own_method: bool
     own_curves: bool
+    held: bool
     anchor_mode: AnchorMode
     anchor_step: str | None
     tokens_on: int
@@ -165,10 +166,12 @@ class SpreadView(TypedDict):
     words: str
 
 
-class StepChromaView(TypedDict):
-    """What the curves ask of a step in OKLCH chroma, what it has, and the most that the gamut holds there."""
+class StepFiguresView(TypedDict):
+    """A step's L*, OKLCH chroma and hue, the chroma that the curves ask for, and the most that the gamut holds."""
 
     label: str
+    lightness: float
+    turn: float
     asked: float
     has: float
     most: float
@@ -226,6 +229,25 @@ class ComparedView(TypedDict):
     falls: str
 
 
+class ColumnMemberView(SwatchView):
+    """A hue's step in a column, what it weighs as gray, and its L* and OKLCH chroma."""
+
+    key: str
+    hue: str
+    label: str
+    gray: str
+    lightness: float
+    chroma: float
+
+
+class ColumnView(TypedDict):
+    """The steps of all hues under one label of the ladder, and in words whether they weigh the same."""
+
+    label: str
+    members: list[ColumnMemberView]
+    words: str
+
+
 class OpenedView(TypedDict):
     """The scale of the selected hue in all detail.
 
@@ -239,7 +261,8 @@ class OpenedView(TypedDict):
     measures: list[str]
     lightness: SpreadView
     distance: SpreadView
-    chroma: list[StepChromaView]
+    figures_of: list[StepFiguresView]
+    column: ColumnView
     curves: dict[str, Any]
     all_curves: dict[str, Any]
     drawn: list[CurveView]

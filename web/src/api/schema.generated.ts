@@ -211,6 +211,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/systems/{slug}/copy": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Copy Colors */
+        post: operations["copyColors"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/systems/{slug}/draft": {
         parameters: {
             query?: never;
@@ -864,6 +881,45 @@ export interface components {
             space: "srgb" | "hsl" | "hwb" | "hsv" | "lab" | "lch" | "oklab" | "oklch" | "display-p3" | "srgb-linear" | "a98-rgb" | "prophoto-rgb" | "rec2020" | "xyz-d50" | "xyz-d65";
         };
         /**
+         * ColumnMemberView
+         * @description A hue's step in a column, what it weighs as gray, and its L* and OKLCH chroma.
+         */
+        ColumnMemberView: {
+            /** Chroma */
+            chroma: number;
+            /** Gray */
+            gray: string;
+            /** Hex */
+            hex: string;
+            /** Hue */
+            hue: string;
+            /**
+             * Ink
+             * @enum {string}
+             */
+            ink: "#000000" | "#FFFFFF";
+            /** Key */
+            key: string;
+            /** Label */
+            label: string;
+            /** Lightness */
+            lightness: number;
+            /** Seen */
+            seen: string;
+        };
+        /**
+         * ColumnView
+         * @description The steps of all hues under one label of the ladder, and in words whether they weigh the same.
+         */
+        ColumnView: {
+            /** Label */
+            label: string;
+            /** Members */
+            members: components["schemas"]["ColumnMemberView"][];
+            /** Words */
+            words: string;
+        };
+        /**
          * CommonView
          * @description A partner of two given hues, and how it stands to them.
          */
@@ -988,6 +1044,33 @@ export interface components {
             grade: "AAA" | "AA" | "AA large" | "fails";
             /** Text */
             text: string;
+        };
+        /**
+         * CopiedView
+         * @description Colors as text: a line each, in the order asked for.
+         */
+        CopiedView: {
+            /** Text */
+            text: string;
+        };
+        /**
+         * CopyBody
+         * @description Colors to copy, by their keys, in a notation, with their names or without.
+         */
+        CopyBody: {
+            /** Keys */
+            keys: string[];
+            /**
+             * Names
+             * @default false
+             */
+            names: boolean;
+            /**
+             * Notation
+             * @default hex
+             * @enum {string}
+             */
+            notation: "hex" | "rgb" | "hsl" | "hwb" | "hsb" | "lab" | "lch" | "oklab" | "oklch" | "display-p3" | "name";
         };
         /**
          * CurveView
@@ -1154,7 +1237,7 @@ export interface components {
             /** Base */
             base: number;
             /** Edits */
-            edits: (components["schemas"]["AddHues-Input"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Input"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Input"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetMethod-Input"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["AddCandidates-Input"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Input"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Input"] | components["schemas"]["SetTokenValue-Input"] | components["schemas"]["RenameToken"] | components["schemas"]["RemoveToken"])[];
+            edits: (components["schemas"]["AddHues-Input"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Input"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Input"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetMethod-Input"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Input"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Input"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Input"] | components["schemas"]["SetTokenValue-Input"] | components["schemas"]["RenameToken"] | components["schemas"]["RemoveToken"])[];
             /** Key */
             key?: string;
             /**
@@ -1573,6 +1656,21 @@ export interface components {
             revision: number;
         };
         /**
+         * HoldHues
+         * @description Hold hues with their scales against change, or let them go.
+         */
+        HoldHues: {
+            /** Held */
+            held: boolean;
+            /** Hues */
+            hues: string[];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "hold_hues";
+        };
+        /**
          * HslLightness
          * @description HSL lightness 0 to 100 of steps, at the source's hue and saturation; those not typed follow the ladder's aims.
          */
@@ -1602,6 +1700,8 @@ export interface components {
             /** Followers */
             followers: string[];
             follows: components["schemas"]["FollowingView"] | null;
+            /** Held */
+            held: boolean;
             /** Hex */
             hex: string;
             /** Id */
@@ -2248,6 +2348,36 @@ export interface components {
             text: string;
         };
         /**
+         * NudgeSteps
+         * @description Nudge steps together by an L*, an OKLCH chroma and degrees of hue, on top of what each is nudged already.
+         *
+         *     Pinned steps, hues' own colors and what is held stay as they are.
+         */
+        NudgeSteps: {
+            /**
+             * Chroma
+             * @default 0
+             */
+            chroma: number;
+            /**
+             * Lightness
+             * @default 0
+             */
+            lightness: number;
+            /** Steps */
+            steps: components["schemas"]["StepRef"][];
+            /**
+             * Turn
+             * @default 0
+             */
+            turn: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "nudge_steps";
+        };
+        /**
          * OpenedView
          * @description The scale of the selected hue in all detail.
          *
@@ -2263,8 +2393,7 @@ export interface components {
             all_settings: {
                 [key: string]: unknown;
             };
-            /** Chroma */
-            chroma: components["schemas"]["StepChromaView"][];
+            column: components["schemas"]["ColumnView"];
             /** Compared */
             compared: components["schemas"]["ComparedView"][];
             /** Curves */
@@ -2277,6 +2406,8 @@ export interface components {
             ends: components["schemas"]["EndsView"];
             /** Figures */
             figures: number[] | null;
+            /** Figures Of */
+            figures_of: components["schemas"]["StepFiguresView"][];
             /** Hue */
             hue: string;
             ladder: components["schemas"]["LadderView"];
@@ -2531,7 +2662,7 @@ export interface components {
             /** Base */
             base: number;
             /** Edits */
-            edits: (components["schemas"]["AddHues-Input"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Input"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Input"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetMethod-Input"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["AddCandidates-Input"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Input"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Input"] | components["schemas"]["SetTokenValue-Input"] | components["schemas"]["RenameToken"] | components["schemas"]["RemoveToken"])[];
+            edits: (components["schemas"]["AddHues-Input"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Input"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Input"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetMethod-Input"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Input"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Input"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Input"] | components["schemas"]["SetTokenValue-Input"] | components["schemas"]["RenameToken"] | components["schemas"]["RemoveToken"])[];
             /** Latest */
             latest?: string | null;
             /**
@@ -3148,7 +3279,7 @@ export interface components {
          */
         SetPlanView: {
             /** Edits */
-            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["RenameToken"] | components["schemas"]["RemoveToken"])[];
+            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["RenameToken"] | components["schemas"]["RemoveToken"])[];
             /** Rows */
             rows: components["schemas"]["PlanRowView"][];
         };
@@ -3497,18 +3628,32 @@ export interface components {
             step: string;
         };
         /**
-         * StepChromaView
-         * @description What the curves ask of a step in OKLCH chroma, what it has, and the most that the gamut holds there.
+         * StepFiguresView
+         * @description A step's L*, OKLCH chroma and hue, the chroma that the curves ask for, and the most that the gamut holds.
          */
-        StepChromaView: {
+        StepFiguresView: {
             /** Asked */
             asked: number;
             /** Has */
             has: number;
             /** Label */
             label: string;
+            /** Lightness */
+            lightness: number;
             /** Most */
             most: number;
+            /** Turn */
+            turn: number;
+        };
+        /**
+         * StepRef
+         * @description A step of a hue's scale.
+         */
+        StepRef: {
+            /** Hue */
+            hue: string;
+            /** Step */
+            step: string;
         };
         /**
          * StepView
@@ -4327,6 +4472,41 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SystemView"];
+                };
+            };
+            /** @description Client Error */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    copyColors: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CopyBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CopiedView"];
                 };
             };
             /** @description Client Error */

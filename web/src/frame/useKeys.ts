@@ -1,6 +1,8 @@
 /** All keys of the frame, and the sheet that shows them. */
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { copyText } from "../parts/copy";
+import { backEdit, useChosen } from "../state/chosen";
+import { copyChosen } from "../state/copyChosen";
 import { SURROUNDS, useInterface } from "../state/interface";
 import { STAGES, useLooking, VISIONS } from "../state/looking";
 import { type Aim, useMoving } from "../state/moving";
@@ -11,9 +13,9 @@ import { dispatch, type KeyBinding } from "./keys";
 const next = <T>(all: readonly T[], at: T): T => all[(all.indexOf(at) + 1) % all.length] as T;
 
 export function useKeys() {
-  const { looking, look, goTo } = useLooking();
+  const { looking, look, goTo, slug } = useLooking();
   const { view } = useKnown();
-  const { takeBack, keep } = useActions();
+  const { takeBack, keep, put } = useActions();
   const { move, end } = useMoving();
   const { surround, singleKeys, notation, set } = useInterface();
   const specimen = useSpecimenShown();
@@ -26,6 +28,7 @@ export function useKeys() {
     looking,
     look,
     goTo,
+    slug,
     surround,
     specimen,
     notation,
@@ -49,6 +52,11 @@ export function useKeys() {
     });
     const pin = (pinned: boolean) => {
       const { slip } = present.current;
+      const together = useChosen.getState().keys;
+      if (!pinned && together.length > 1) {
+        void put(...together.map((key) => backEdit(key)));
+        return;
+      }
       if (slip?.kind !== "step" || (pinned ? slip.pinned : !slip.pinned && !slip.nudged)) return;
       const [hue = "", step = ""] = slip.key.slice("step:".length).split("/");
       void keep([{ type: "pin_step", hue, step, color: pinned ? slip.hex : null }]);
@@ -77,9 +85,13 @@ export function useKeys() {
       {
         code: "KeyC",
         shown: "c",
-        words: "Copy the selected color in the notation chosen",
+        words: "Copy what is selected in the notation chosen",
         act: () => {
           const { slip, notation: chosen } = present.current;
+          if (useChosen.getState().keys.length > 1) {
+            void copyChosen(present.current.slug, chosen, false);
+            return;
+          }
           void copyText(slip?.notations.find((each) => each.notation === chosen)?.text ?? slip?.hex ?? "");
         },
       },
@@ -127,7 +139,7 @@ export function useKeys() {
         act: () => void takeBack("redo"),
       },
     ];
-  }, [move, keep, takeBack, set]);
+  }, [move, keep, put, takeBack, set]);
 
   useEffect(() => {
     const down = (event: KeyboardEvent) => dispatch(event, bindings, present.current.singleKeys);

@@ -1,6 +1,7 @@
 /** The steps of a scale that are pinned or nudged: each beside what would be generated in its place. */
 import { Flex, Text } from "@chakra-ui/react";
-import type { Edit, HueView } from "../api/client";
+import type { HueView } from "../api/client";
+import { backEdit } from "../state/chosen";
 import { useActions } from "../state/workspace";
 import { Halves } from "./Halves";
 import { Tool } from "./Tool";
@@ -30,7 +31,7 @@ export function ByHand({ hue }: { hue: HueView }) {
           </Text>
           <Tool
             aria-label={`${pin.label} back to generated`}
-            onClick={() => void put({ type: "pin_step", hue: hue.id, step: pin.step, color: null } as Edit)}
+            onClick={() => void put(backEdit(`step:${hue.id}/${pin.step}`))}
           >
             Back
           </Tool>

@@ -14,8 +14,18 @@ export function Toolbar({ title, words, children }: Props) {
       <Heading as="h1" fontSize="20px" fontWeight="700">
         {title}
       </Heading>
-      <Text color="fg.muted">{words}</Text>
-      <Flex gap="8px" marginLeft="auto" align="center" wrap="wrap" justify="flex-end">
+      <Text color="fg.muted" minWidth="0" truncate title={words}>
+        {words}
+      </Text>
+      <Flex
+        gap="8px"
+        marginLeft="auto"
+        align="center"
+        wrap="wrap"
+        justify="flex-end"
+        flexShrink={0}
+        maxWidth="100%"
+      >
         {children}
       </Flex>
     </Flex>

@@ -1,5 +1,6 @@
-/** What is chosen on the sheet beside the selected step: keys of steps and of hues, to work on them together. */
+/** What is chosen on the sheet to be worked on together: keys of steps, the selected one among them. */
 import { create } from "zustand";
+import type { Edit } from "../api/client";
 
 interface Chosen {
   keys: readonly string[];
@@ -16,5 +17,16 @@ export const useChosen = create<Chosen>()((set) => ({
 /** The id of the hue that a key of a hue or a step belongs to. */
 export const hueOf = (key: string) => key.slice(key.indexOf(":") + 1).split("/")[0] ?? "";
 
-/** The ids of hues that are chosen, by themselves or by one of their steps, each once. */
+/** The id of the step in a key of a step. */
+export const stepOf = (key: string) => key.split("/")[1] ?? "";
+
+/** The ids of hues that are chosen by one of their steps, each once. */
 export const huesOf = (keys: readonly string[]) => [...new Set(keys.map(hueOf))];
+
+/** The edit that puts a step back to what is generated. */
+export const backEdit = (key: string): Edit => ({
+  type: "pin_step",
+  hue: hueOf(key),
+  step: stepOf(key),
+  color: null,
+});

@@ -41,6 +41,9 @@ export const AREA_WORDS: Record<Area, string> = {
   scale: "One scale",
   overlay: "Overlay",
 };
+/** What the sheet of scales shows: all scales, the selected one alone, or the selected column of all. */
+export const SHOWS = ["all", "scale", "column"] as const;
+export type Show = (typeof SHOWS)[number];
 export const VISIONS = ["typical", "protan", "deutan", "tritan", "achromat"] as const;
 export type SeenAs = (typeof VISIONS)[number];
 export const VISION_WORDS: Record<SeenAs, string> = {
@@ -57,6 +60,7 @@ interface Change {
   severity?: number;
   ground?: string;
   area?: Area | null;
+  show?: Show;
   picture?: number | null;
 }
 
@@ -70,13 +74,14 @@ export function useLooking() {
   const ground = search.get("ground") ?? "white";
   const select = search.get("at");
   const area = AREAS.find((known) => known === search.get("area")) ?? null;
+  const show = SHOWS.find((known) => known === search.get("show")) ?? "all";
   const picture = Number(search.get("picture")) || null;
   const slug = params.slug ?? "";
   const notation = useInterface((state) => state.notation);
   const stage = STAGES.find((known) => known === params.stage) ?? "sources";
 
-  // A scale in all detail is only asked for while a work area shows it.
-  const detail = stage === "scales" && SCALE_AREAS.some((known) => known === area);
+  // A scale in all detail is only asked for while a work area or the sheet shows it.
+  const detail = stage === "scales" && (show !== "all" || SCALE_AREAS.some((known) => known === area));
 
   const looking = useMemo<Looking>(
     () => ({ vision, severity, ground, select, theme: null, notation, detail }),
@@ -98,6 +103,7 @@ export function useLooking() {
           put("severity", change.severity?.toString(), "1");
           put("ground", change.ground, "white");
           put("area", change.area, "");
+          put("show", change.show, "all");
           put("picture", change.picture === null ? null : change.picture?.toString(), "");
           return next;
         },
@@ -118,5 +124,5 @@ export function useLooking() {
 
   const seeing = useMemo(() => ({ vision, severity }), [vision, severity]);
 
-  return { slug, stage, looking, seeing, area, picture, look, goTo };
+  return { slug, stage, looking, seeing, area, show, picture, look, goTo };
 }

@@ -1,6 +1,7 @@
-/** Moving the selected hue, or nudging the selected step: one gesture, previewed while it lasts, kept when it ends. */
+/** Moving the selected hue, or nudging the selected step or all that are chosen: one gesture, previewed while it lasts, kept when it ends. */
 import { useCallback, useRef } from "react";
 import type { Edit, SlipView } from "../api/client";
+import { hueOf, stepOf, useChosen } from "./chosen";
 import { useActions, useKnown } from "./workspace";
 
 export interface Aim {
@@ -26,11 +27,25 @@ function allowed(aim: Aim): Aim {
 interface Gesture {
   hue: string;
   step: string | null;
+  /** Where the selected one stood, and where it shall. */
+  from: Aim;
   at: Aim;
+  /** The steps that are nudged by as much, where several are chosen. */
+  together: readonly string[];
 }
 
-const editOf = ({ hue, step, at }: Gesture) =>
-  (step === null ? { type: "aim_source", hue, ...at } : { type: "aim_step", hue, step, ...at }) as Edit;
+const editOf = ({ hue, step, from, at, together }: Gesture): Edit => {
+  if (together.length > 1) {
+    return {
+      type: "nudge_steps",
+      steps: together.map((key) => ({ hue: hueOf(key), step: stepOf(key) })),
+      lightness: at.lightness - from.lightness,
+      chroma: at.chroma - from.chroma,
+      turn: ((((at.angle - from.angle + 180) % 360) + 360) % 360) - 180,
+    };
+  }
+  return step === null ? { type: "aim_source", hue, ...at } : { type: "aim_step", hue, step, ...at };
+};
 
 export function useMoving() {
   const { view } = useKnown();
@@ -46,11 +61,13 @@ export function useMoving() {
     (change: (from: Aim) => Partial<Aim>) => {
       const selected = latest.current;
       if (!aim.current) {
-        if (!selected?.movable_hue) return;
+        const together = useChosen.getState().keys;
+        if (!selected || (together.length < 2 && !selected.movable_hue)) return;
         const { movable_hue: hue, movable_step: step } = selected;
         const last = unanswered.current;
-        const same = last?.hue === hue && last.step === step;
-        aim.current = { hue, step, at: same ? last.at : aimOf(selected) };
+        const same = last?.hue === (hue ?? "") && last.step === step && last.together === together;
+        const from = same ? last.at : aimOf(selected);
+        aim.current = { hue: hue ?? "", step, from, at: from, together };
       }
       const { at } = aim.current;
       aim.current = { ...aim.current, at: allowed({ ...at, ...change(at) }) };

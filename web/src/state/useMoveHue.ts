@@ -3,6 +3,11 @@ import { useCallback } from "react";
 import type { Edit, HueView } from "../api/client";
 import { useActions, useView } from "./workspace";
 
+/** Whether hues of one kind stand apart, with others between them. */
+export const scattered = (hues: HueView[]) =>
+  hues.filter((hue, place) => hues[place - 1]?.kind !== hue.kind).length >
+  new Set(hues.map((hue) => hue.kind)).size;
+
 export function useMoveHue() {
   const { hues } = useView();
   const { put } = useActions();
@@ -25,5 +30,10 @@ export function useMoveHue() {
     },
     [put],
   );
-  return { moveBy, moveBefore };
+  const group = useCallback(() => {
+    const kinds = [...new Set(hues.map((hue) => hue.kind))];
+    const wanted = kinds.flatMap((kind) => hues.filter((hue) => hue.kind === kind));
+    void put(...wanted.map((hue) => ({ type: "move_hue", hue: hue.id, before: null }) as Edit));
+  }, [hues, put]);
+  return { moveBy, moveBefore, group };
 }

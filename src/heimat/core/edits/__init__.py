@@ -11,6 +11,7 @@ from heimat.core.edits.base import Path
 from heimat.core.edits.candidates import AddCandidates, JoinCandidates, RemoveCandidates, SetCandidate
 from heimat.core.edits.conflicts import conflict
 from heimat.core.edits.difference import PlaceValue, places_changed
+from heimat.core.edits.holding import HoldHues, refuse_held
 from heimat.core.edits.hues import (
     AddHues,
     DuplicateHue,
@@ -25,7 +26,7 @@ from heimat.core.edits.hues import (
 )
 from heimat.core.edits.ladder import RenameSystem, SetHueLadder, SetLadder, SetScalePattern
 from heimat.core.edits.restore import Restore
-from heimat.core.edits.scales import AimCurve, AimStep, SetCurves, SetMethod, SetPinNeighbours
+from heimat.core.edits.scales import AimCurve, AimStep, NudgeSteps, SetCurves, SetMethod, SetPinNeighbours
 from heimat.core.edits.sources import AimSource, FollowHue, LetGo, SetSource
 from heimat.core.edits.stops import KeepStops, RemoveStops
 from heimat.core.edits.tokens import AddToken, RemoveToken, RenameToken, SetTokenValue
@@ -51,7 +52,9 @@ UserEdit = Annotated[
     | SetCurves
     | AimCurve
     | AimStep
+    | NudgeSteps
     | SetPinNeighbours
+    | HoldHues
     | AddCandidates
     | SetCandidate
     | RemoveCandidates
@@ -88,6 +91,8 @@ def apply(system: ColorSystem, edit: Edit) -> ColorSystem:
     """The document after an edit. Pure and total: a new document, or DomainError with the field at fault."""
     changed = edit.change(system)
     if changed is not system:
+        if not isinstance(edit, HoldHues | Restore):
+            refuse_held(system, changed, _field_of(edit))
         check_system(changed, _field_of(edit))
     return changed
 

@@ -4,6 +4,7 @@ from collections.abc import Iterable, Mapping
 from typing import Literal
 
 from heimat.core.edits.base import EditBase, Path, hue_of, with_hue
+from heimat.core.edits.holding import held_words, keeping_held
 from heimat.core.edits.tokens import value_in_words
 from heimat.core.errors import DomainError
 from heimat.core.ids import Id
@@ -26,12 +27,13 @@ class SetLadder(EditBase):
 
     def change(self, system: ColorSystem) -> ColorSystem:
         ladder = shaped(self.ladder, "ladder")
+        system = keeping_held(system, "ladder")
         shared = [hue for hue in system.hues.values() if hue.ladder is None]
         return _on_ladder(system, shared, ladder).model_copy(update={"ladder": ladder})
 
     def sentence(self, system: ColorSystem) -> str:
         ladder = shaped(self.ladder, "ladder")
-        return f"Take {_words(ladder)}"
+        return f"Take {_words(ladder)}{held_words(system, 'ladder')}"
 
 
 class SetHueLadder(EditBase):

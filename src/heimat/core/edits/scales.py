@@ -3,11 +3,12 @@
 from typing import Annotated, Literal
 
 import numpy as np
-from pydantic import Field
+from pydantic import BaseModel, ConfigDict, Field
 
 from heimat.core.color.contrast import cut, relative_luminance
 from heimat.core.color.notation import rgb8_of
 from heimat.core.edits.base import EditBase, Path, hue_of, step_of, with_hue
+from heimat.core.edits.holding import held_words, keeping_held
 from heimat.core.errors import DomainError
 from heimat.core.ids import Id
 from heimat.core.scales.curves import CurveName, Curves
@@ -17,6 +18,8 @@ from heimat.core.scales.nudges import Nudge
 from heimat.core.scaling import scales_of
 from heimat.core.system import MOST_HUES, ColorSystem, Hue, curves_of, in_order, ladder_of, method_of
 
+MOST_STEPS = 2000
+"""Steps that are nudged in one gesture."""
 METHOD_WORDS: dict[MethodName, str] = {
     "even": "even lightness",
     "contrast": "contrast targets",
@@ -46,12 +49,15 @@ class SetMethod(EditBase):
             return with_hue(system, hue)
         if self.method is None:
             raise DomainError("All scales need a method.", "method", "missing")
-        changed = system.model_copy(update={"method": self.method})
+        changed = keeping_held(system, "method").model_copy(update={"method": self.method})
         _check_order(changed, [hue for hue in in_order(changed.hues) if hue.method is None])
         return changed
 
     def sentence(self, system: ColorSystem) -> str:
-        whose = hue_of(system, self.hue).name if self.hue else "all scales"
+        if self.hue is None:
+            name = METHOD_WORDS[self.method.name] if self.method else "no method"
+            return f"Make all scales by {name}{held_words(system, 'method')}"
+        whose = hue_of(system, self.hue).name
         return f"Make {whose} {f'by {METHOD_WORDS[self.method.name]}' if self.method else 'as all scales'}"
 
 
@@ -118,7 +124,7 @@ class SetCurves(EditBase):
     def change(self, system: ColorSystem) -> ColorSystem:
         if self.hue is not None:
             return with_hue(system, hue_of(system, self.hue).model_copy(update={"curves": self.curves}))
-        return system.model_copy(update={"curves": self.curves or Curves()})
+        return keeping_held(system, "curves").model_copy(update={"curves": self.curves or Curves()})
 
     def sentence(self, system: ColorSystem) -> str:
         whose = hue_of(system, self.hue).name if self.hue else "all scales"
@@ -148,7 +154,7 @@ class AimCurve(EditBase):
             scale = scales_of(system, [hue_of(system, self.shown, "shown")])[0]
             value = own_value(scale, self.curve, self.at, value)
         if self.hues is None:
-            return system.model_copy(update={"curves": self._put(system.curves, value)})
+            return keeping_held(system, "curves").model_copy(update={"curves": self._put(system.curves, value)})
         hues = [hue_of(system, hue, "hues") for hue in self.hues]
         for hue in hues:
             curves = self._put(curves_of(system, hue), value)
@@ -168,12 +174,12 @@ class AimCurve(EditBase):
         return curves.with_handle(self.curve, self.at, value)
 
     def sentence(self, system: ColorSystem) -> str:
-        whose = "all scales"
+        whose, held = "all scales", "" if self.hues else held_words(system, "curves")
         if self.hues is not None:
             first = hue_of(system, self.hues[0], "hues").name
             whose = first if len(self.hues) == 1 else f"{first} and {len(self.hues) - 1} more"
         where = f"{'at' if abs(self.at) == 1.0 else 'toward'} the {'light' if self.at < 0.0 else 'dark'} end"
-        return f"{self.curve.capitalize()} of {whose} {where}" + (", as usual" if self.value is None else "")
+        return f"{self.curve.capitalize()} of {whose} {where}" + (", as usual" if self.value is None else "") + held
 
 
 class AimStep(EditBase):
@@ -207,6 +213,63 @@ class AimStep(EditBase):
     def sentence(self, system: ColorSystem) -> str:
         hue, place = step_of(system, self.hue, self.step)
         return f"Nudge {hue.name} {ladder_of(system, hue).steps[place].label}"
+
+    def reads(self) -> set[Path]:
+        return {("ladder",)}
+
+
+class StepRef(BaseModel):
+    """A step of a hue's scale."""
+
+    model_config = ConfigDict(frozen=True, extra="forbid")
+
+    hue: Id
+    step: Annotated[str, Field(max_length=24)]
+
+
+class NudgeSteps(EditBase):
+    """Nudge steps together by an L*, an OKLCH chroma and degrees of hue, on top of what each is nudged already.
+
+    Pinned steps, hues' own colors and what is held stay as they are.
+    """
+
+    type: Literal["nudge_steps"] = "nudge_steps"
+    steps: Annotated[tuple[StepRef, ...], Field(min_length=1, max_length=MOST_STEPS)]
+    lightness: Annotated[float, Field(ge=-100.0, le=100.0)] = 0.0
+    chroma: Annotated[float, Field(ge=-0.6, le=0.6)] = 0.0
+    turn: Annotated[float, Field(ge=-180.0, le=180.0)] = 0.0
+
+    def change(self, system: ColorSystem) -> ColorSystem:
+        moving = self._moving(system)
+        if not moving:
+            raise DomainError("All of these are pinned, held or anchored: none can be nudged.", "steps", "fixed")
+        for ref in moving:
+            hue = system.hues[ref.hue]
+            before = hue.nudges.get(ref.step, Nudge())
+            nudge = Nudge(
+                lightness=_rounded(np.clip(before.lightness + self.lightness, -100.0, 100.0)),
+                chroma=_rounded(np.clip(before.chroma + self.chroma, -0.6, 0.6)),
+                hue=_rounded((before.hue + self.turn + 180.0) % 360.0 - 180.0),
+            )
+            nudges = {step: kept for step, kept in hue.nudges.items() if step != ref.step}
+            if not nudge.nothing:
+                nudges[ref.step] = nudge
+            system = with_hue(system, hue.model_copy(update={"nudges": nudges}))
+        return system
+
+    def _moving(self, system: ColorSystem) -> list[StepRef]:
+        """Those of the steps that can be nudged. Raises DomainError for one that is not there."""
+        found = [(ref, *step_of(system, ref.hue, ref.step)) for ref in self.steps]
+        hues = {hue.id: hue for _, hue, _ in found}
+        anchors = {key: scale.anchor for key, scale in zip(hues, scales_of(system, list(hues.values())), strict=True)}
+        return [
+            ref for ref, hue, place in found if not hue.held and ref.step not in hue.pins and anchors[hue.id] != place
+        ]
+
+    def sentence(self, system: ColorSystem) -> str:
+        moving = len(self._moving(system))
+        stay = len(self.steps) - moving
+        return f"Nudge {moving} steps" + (f"; {stay} pinned, held or anchored stay" if stay else "")
 
     def reads(self) -> set[Path]:
         return {("ladder",)}

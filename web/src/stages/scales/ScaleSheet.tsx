@@ -1,7 +1,17 @@
 /** The sheet of scales. Arrow keys walk it; what is selected fills the slip. */
 import { Box, Flex } from "@chakra-ui/react";
-import { type CSSProperties, type KeyboardEvent, useCallback, useEffect, useRef, useState } from "react";
-import type { HueView, StepView } from "../../api/client";
+import {
+  type CSSProperties,
+  type KeyboardEvent,
+  type MouseEvent,
+  useCallback,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+} from "react";
+import type { HueView, OpenedView, StepView } from "../../api/client";
+import { hueOf, useChosen } from "../../state/chosen";
 import { useInterface } from "../../state/interface";
 import { useLooking } from "../../state/looking";
 import { useMoveHue } from "../../state/useMoveHue";
@@ -11,8 +21,10 @@ import { StepCell } from "./StepCell";
 import styles from "./sheet.module.css";
 
 export function ScaleSheet() {
-  const { hues, ladder } = useView();
-  const { looking, look, area } = useLooking();
+  const { hues: every, ladder, opened } = useView();
+  const { looking, look, area, show } = useLooking();
+  const alone = show === "scale" ? every.find((hue) => hue.id === hueOf(looking.select ?? "")) : undefined;
+  const hues = useMemo(() => (alone ? [alone] : every), [alone, every]);
   const { print } = useInterface();
   const sheet = useRef<HTMLDivElement>(null);
   const columns = ladder.steps.length;
@@ -21,16 +33,58 @@ export function ScaleSheet() {
   const column = at?.column ?? null;
 
   const groups = hues.filter((hue, place) => place > 0 && hues[place - 1]?.kind !== hue.kind).length + 1;
-  const height = rowHeight(hues.length, groups);
+  const height = alone ? ALONE : rowHeight(hues.length, groups);
   const { moveBy, moveBefore } = useMoveHue();
   const [dragged, setDragged] = useState<string | null>(null);
 
-  const select = useCallback((key: string) => look({ select: key }), [look]);
+  const { keys, choose } = useChosen();
+  const chosen = useMemo(() => new Set(keys), [keys]);
+  const present = useRef({ hues, select: looking.select ?? "", keys });
+  present.current = { hues, select: looking.select ?? "", keys };
 
-  const go = (to: StepView | undefined) => {
+  // What is chosen belongs to this sheet: it goes with it, and a step that is gone is not chosen any more.
+  useEffect(() => () => choose([]), [choose]);
+  useEffect(() => {
+    if (!keys.every((key) => locate(hues, key))) choose([]);
+  }, [keys, hues, choose]);
+
+  const select = useCallback(
+    (key: string, how: "alone" | "also" | "through") => {
+      const { hues: shown, select: from, keys: before } = present.current;
+      if (how === "alone" || !locate(shown, from)) {
+        choose([]);
+        look({ select: key });
+      } else if (how === "through") {
+        choose(between(shown, from, key));
+      } else {
+        const kept = before.length > 0 ? before : [from];
+        const left = kept.includes(key) ? kept.filter((each) => each !== key) : [...kept, key];
+        choose(left.length > 1 ? left : []);
+        if (key === from || left.length < 2) look({ select: left[0] ?? key });
+      }
+    },
+    [choose, look],
+  );
+
+  const go = (to: StepView | undefined, through: boolean) => {
     if (!to) return;
-    look({ select: to.key });
+    select(to.key, through ? "through" : "alone");
     sheet.current?.querySelector<HTMLElement>(`[data-key="${CSS.escape(to.key)}"]`)?.focus();
+  };
+  const selectRow = (event: MouseEvent, hue: HueView) => {
+    const steps = hue.steps.map((step) => step.key);
+    if (event.shiftKey && at) {
+      const ends = [at.row, hues.indexOf(hue)].sort((one, other) => one - other);
+      choose(hues.slice(ends[0], (ends[1] ?? 0) + 1).flatMap((each) => each.steps.map((step) => step.key)));
+    } else if (event.ctrlKey || event.metaKey) {
+      const whole = steps.every((key) => chosen.has(key));
+      const others = keys.filter((key) => !steps.includes(key));
+      choose(whole ? others : [...others, ...steps]);
+      if (!at) look({ select: steps[0] ?? hue.key });
+    } else {
+      choose([]);
+      look({ select: hue.key });
+    }
   };
   const onKeyDown = (event: KeyboardEvent) => {
     const moved = hues.find((hue) => hue.id === row?.id || hue.key === looking.select);
@@ -51,12 +105,15 @@ export function ScaleSheet() {
         other.find((step) => step.column === place.column)
       );
     };
-    if (event.key === "ArrowRight") go(steps[place.step + 1]);
-    else if (event.key === "ArrowLeft") go(steps[place.step - 1]);
-    else if (event.key === "ArrowDown") go(beside(1));
-    else if (event.key === "ArrowUp") go(beside(-1));
-    else if (event.key === "Home") go(steps[0]);
-    else if (event.key === "End") go(steps.at(-1));
+    const through = event.shiftKey;
+    if (event.key === "ArrowRight") go(steps[place.step + 1], through);
+    else if (event.key === "ArrowLeft") go(steps[place.step - 1], through);
+    else if (event.key === "ArrowDown") go(beside(1), through);
+    else if (event.key === "ArrowUp") go(beside(-1), through);
+    else if (event.key === "Home") go(steps[0], through);
+    else if (event.key === "End") go(steps.at(-1), through);
+    else if (event.key === " ") select(cell?.dataset.key ?? "", "also");
+    else if (event.key === "Escape" && keys.length > 0) choose([]);
     else return;
     event.preventDefault();
   };
@@ -78,6 +135,7 @@ export function ScaleSheet() {
       style={(height < LOW ? TIGHT : ROOMY) as CSSProperties}
       role="grid"
       aria-label="Scales"
+      aria-multiselectable
       onKeyDown={onKeyDown}
       data-testid="scales"
     >
@@ -110,16 +168,19 @@ export function ScaleSheet() {
               className={styles.hue}
               tabIndex={-1}
               style={{ textDecoration: looking.select === hue.key ? "underline" : "none" }}
-              title="Drag to another place, or Alt with the arrow keys"
+              title="Drag to another place, or Alt with the arrow keys; with Shift or Ctrl, all of its steps"
               draggable
-              onClick={() => look({ select: hue.key })}
+              onClick={(event) => selectRow(event, hue)}
               onDragStart={() => setDragged(hue.id)}
               onDragEnd={() => setDragged(null)}
               onDragOver={(event) => event.preventDefault()}
               onDrop={() => dragged && moveBefore(dragged, hue.id)}
             >
               <span className={styles.name}>{hue.name}</span>{" "}
-              <span className={styles.kind}>{hue.status ?? hue.kind}</span>
+              <span className={styles.kind}>
+                {hue.status ?? hue.kind}
+                {hue.held && ", held"}
+              </span>
             </button>
           </div>
           {hue.steps.map((step, index) => (
@@ -134,6 +195,8 @@ export function ScaleSheet() {
               entry={step.key === entry}
               told={row?.id === hue.id || (column === step.column && at !== null)}
               print={print}
+              chosen={chosen.has(step.key)}
+              figures={alone && opened?.hue === hue.id ? figuresOf(opened, index) : null}
               onSelect={select}
             />
           ))}
@@ -143,10 +206,31 @@ export function ScaleSheet() {
   );
 }
 
+/** One scale alone is tall enough to be judged from afar. */
+const ALONE = 300;
 /** In a low row, two lines of text and the mark of the hue's own color share all of its height. */
 const LOW = 44;
 const TIGHT = { "--text-top": "2px", "--own-foot": "0px", "--mark-top": "18px" };
 const ROOMY = { "--text-top": "5px", "--own-foot": "5px", "--mark-top": "2px" };
+
+const figuresOf = ({ figures_of: figures }: OpenedView, place: number) => {
+  const step = figures[place];
+  return step
+    ? `L* ${step.lightness.toFixed(1)}\nC ${step.has.toFixed(3)}\nh ${step.turn.toFixed(0)}°`
+    : null;
+};
+
+/** The keys of all steps in the rows and columns between two. */
+function between(hues: HueView[], one: string, other: string): string[] {
+  const [from, to] = [locate(hues, one), locate(hues, other)];
+  if (!from || !to) return [other];
+  const inside = (at: number, a: number, b: number) => at >= Math.min(a, b) && at <= Math.max(a, b);
+  const keys = hues
+    .filter((_, row) => inside(row, from.row, to.row))
+    .flatMap((hue) => hue.steps.filter((step) => inside(step.column, from.column, to.column)))
+    .map((step) => step.key);
+  return keys.length > 1 ? keys : [];
+}
 
 function locate(hues: HueView[], key: string): { row: number; step: number; column: number } | null {
   for (const [row, hue] of hues.entries()) {

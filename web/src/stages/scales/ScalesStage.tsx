@@ -1,18 +1,21 @@
 /** Scales: one row a hue, one column a label, edge to edge; the ladder and its promises above. */
 import { Box, Flex, Text } from "@chakra-ui/react";
-import type { Edit } from "../../api/client";
 import { Choice } from "../../parts/Choice";
 import { Toggle } from "../../parts/Toggle";
 import { Tool } from "../../parts/Tool";
 import { Toolbar } from "../../parts/Toolbar";
+import { backEdit, useChosen } from "../../state/chosen";
 import { PRINTS, type Print, useInterface } from "../../state/interface";
-import { AREA_WORDS, SCALE_AREAS, type ScaleArea, useLooking } from "../../state/looking";
+import { AREA_WORDS, SCALE_AREAS, type ScaleArea, type Show, useLooking } from "../../state/looking";
+import { scattered, useMoveHue } from "../../state/useMoveHue";
 import { useActions, useView } from "../../state/workspace";
 import { CurvesArea } from "./areas/CurvesArea";
 import { LadderArea } from "./areas/LadderArea";
 import { MethodArea } from "./areas/MethodArea";
 import { OneScaleArea } from "./areas/OneScaleArea";
 import { OverlayArea } from "./areas/OverlayArea";
+import { ChosenBar } from "./ChosenBar";
+import { ColumnSheet } from "./ColumnSheet";
 import { Promises } from "./Promises";
 import { ScaleSheet } from "./ScaleSheet";
 
@@ -24,13 +27,21 @@ const SHEETS: Record<ScaleArea, () => React.JSX.Element> = {
   overlay: OverlayArea,
 };
 
+const SHOW_ITEMS: { value: Show; words: string }[] = [
+  { value: "all", words: "all scales" },
+  { value: "scale", words: "one scale" },
+  { value: "column", words: "one column" },
+];
+
 export function ScalesStage() {
   const view = useView();
   const { put } = useActions();
-  const { looking, look, area: open } = useLooking();
+  const { looking, look, area: open, show } = useLooking();
   const area = SCALE_AREAS.find((known) => known === open) ?? null;
   const WorkArea = area ? SHEETS[area] : null;
   const { print, set } = useInterface();
+  const several = useChosen((state) => state.keys.length > 1);
+  const { group } = useMoveHue();
   const step = view.slip?.kind === "step" ? view.slip : null;
   const grounds = [
     { value: "white", words: "white" },
@@ -44,7 +55,7 @@ export function ScalesStage() {
     <>
       <Toolbar
         title="Scales"
-        words={`${view.hues.length} hues on ${view.ladder.name === "own" ? "a" : `the ${view.ladder.name}`} ladder of ${view.ladder.steps.length}`}
+        words={`${view.hues.length} hues, ${view.ladder.name === "own" ? "" : `${view.ladder.name} `}ladder of ${view.ladder.steps.length}`}
       >
         <Choice
           label="Ground"
@@ -58,6 +69,12 @@ export function ScalesStage() {
           items={PRINTS.map((each) => ({ value: each, words: each }))}
           onChoose={(value) => set({ print: value as Print })}
         />
+        <Choice
+          label="Show"
+          value={show}
+          items={SHOW_ITEMS}
+          onChoose={(value) => look({ show: value as Show })}
+        />
         {SCALE_AREAS.map((tool) => (
           <Toggle key={tool} on={tool === area} onClick={() => look({ area: tool === area ? null : tool })}>
             {AREA_WORDS[tool]}
@@ -65,28 +82,13 @@ export function ScalesStage() {
         ))}
       </Toolbar>
       <Box flex="1" minHeight="0" overflow="auto" paddingInline="20px" paddingBottom="10px">
-        <Promises />
-        <ScaleSheet />
+        {show !== "column" && <Promises />}
+        {show === "column" ? <ColumnSheet /> : <ScaleSheet />}
         <Flex gap="18px" align="center" wrap="wrap" marginTop="8px" minHeight="28px" fontSize="12px">
-          <Legend mark={<Box width="4px" height="14px" bg="fg" outline="1px solid" outlineColor="bg" />}>
-            where 4.5 on {view.ground_name} begins
-          </Legend>
-          <Legend mark={<Box width="16px" height="2px" bg="fg" />}>the hue’s own color</Legend>
-          <Legend mark={<Box width="7px" height="7px" bg="fg" />}>pinned</Legend>
-          <Legend mark={<Text fontWeight="700">+</Text>}>nudged</Legend>
-          {step && (step.pinned || step.nudged) && (
-            <Tool
-              onClick={() =>
-                void put({
-                  type: "pin_step",
-                  hue: step.hue ?? "",
-                  step: stepOf(step.key),
-                  color: null,
-                } as Edit)
-              }
-            >
-              {step.name}: back to generated
-            </Tool>
+          {several ? <ChosenBar /> : <Legends />}
+          {scattered(view.hues) && <Tool onClick={group}>Group by kind</Tool>}
+          {!several && step && (step.pinned || step.nudged) && (
+            <Tool onClick={() => void put(backEdit(step.key))}>{step.name}: back to generated</Tool>
           )}
         </Flex>
       </Box>
@@ -95,7 +97,19 @@ export function ScalesStage() {
   );
 }
 
-const stepOf = (key: string) => key.split("/").at(-1) ?? "";
+function Legends() {
+  const { ground_name: ground } = useView();
+  return (
+    <>
+      <Legend mark={<Box width="4px" height="14px" bg="fg" outline="1px solid" outlineColor="bg" />}>
+        where 4.5 on {ground} begins
+      </Legend>
+      <Legend mark={<Box width="16px" height="2px" bg="fg" />}>the hue’s own color</Legend>
+      <Legend mark={<Box width="7px" height="7px" bg="fg" />}>pinned</Legend>
+      <Legend mark={<Text fontWeight="700">+</Text>}>nudged</Legend>
+    </>
+  );
+}
 
 function Legend({ mark, children }: { mark: React.ReactNode; children: React.ReactNode }) {
   return (

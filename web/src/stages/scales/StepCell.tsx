@@ -16,12 +16,28 @@ interface Props {
   entry: boolean;
   told: boolean;
   print: Print;
-  onSelect: (key: string) => void;
+  chosen: boolean;
+  /** What more is printed where one scale stands alone. */
+  figures: string | null;
+  onSelect: (key: string, how: "alone" | "also" | "through") => void;
 }
 
-function Step({ step, hue, share, columns, flips, selected, entry, told, print, onSelect }: Props) {
+function Step({
+  step,
+  hue,
+  share,
+  columns,
+  flips,
+  selected,
+  entry,
+  told,
+  print,
+  chosen,
+  figures,
+  onSelect,
+}: Props) {
   const roomy = share === 1 && columns < DENSE_COLUMNS;
-  const whole = selected || (told && print !== "nothing");
+  const whole = selected || figures !== null || (told && print !== "nothing");
   const contrast = `${step.contrast.text} ${SHORT_GRADES[step.contrast.grade]}`;
   const marks = `${step.anchor ? ", the hue’s own color" : ""}${step.pinned ? ", pinned" : ""}${step.nudged ? ", nudged" : ""}${step.hidden ? ", not published" : ""}`;
   return (
@@ -30,13 +46,15 @@ function Step({ step, hue, share, columns, flips, selected, entry, told, print, 
     <div
       role="gridcell"
       tabIndex={entry ? 0 : -1}
-      aria-selected={selected}
+      aria-selected={selected || chosen}
       aria-label={`${hue} ${step.label}, ${step.hex} ${contrast}${marks}`}
       data-key={step.key}
       data-hex={step.hex}
       className={styles.step}
       style={{ background: step.seen, color: step.ink, flexGrow: share, fontWeight: selected ? 700 : 400 }}
-      onClick={() => onSelect(step.key)}
+      onClick={(event) =>
+        onSelect(step.key, event.shiftKey ? "through" : event.ctrlKey || event.metaKey ? "also" : "alone")
+      }
     >
       {flips && <div className={styles.flip} />}
       {roomy && (
@@ -49,6 +67,8 @@ function Step({ step, hue, share, columns, flips, selected, entry, told, print, 
           )}
         </div>
       )}
+      {chosen && <div className={styles.chosen} />}
+      {figures && <div className={styles.figures}>{figures}</div>}
       {step.anchor && <div className={styles.own} style={{ background: step.ink }} />}
       {step.pinned && <div className={styles.pinned} style={{ background: step.ink }} />}
       {step.nudged && !step.pinned && (

@@ -39,7 +39,7 @@ function Gaps({ words, gaps }: { words: string; gaps: number[] }) {
 
 /** Chroma over the steps: what the curves ask for, what there is, and where the gamut ends. */
 function Chroma({ opened }: { opened: OpenedView }) {
-  const { chroma } = opened;
+  const chroma = opened.figures_of;
   const top = Math.max(...chroma.map((step) => Math.max(step.asked, step.has))) * 1.25 || 0.01;
   return (
     <figure className={styles.plot}>

@@ -5,6 +5,7 @@ import { Area } from "../../../parts/Area";
 import { ByHand } from "../../../parts/ByHand";
 import { Choice } from "../../../parts/Choice";
 import { TextField } from "../../../parts/TextField";
+import { Toggle } from "../../../parts/Toggle";
 import { useActions, useView } from "../../../state/workspace";
 import { Measures } from "./Measures";
 import { Nothing } from "./Nothing";
@@ -27,6 +28,12 @@ function OneScale({ hue, opened }: { hue: HueView; opened: OpenedView }) {
       tools={
         <>
           <AnchorChoice hue={hue} />
+          <Toggle
+            on={hue.held}
+            onClick={() => void put({ type: "hold_hues", hues: [hue.id], held: !hue.held })}
+          >
+            Held
+          </Toggle>
           {hue.pins.length > 0 && (
             <Choice
               label="Neighbours of pins"
