@@ -8,6 +8,7 @@ from typing_extensions import TypedDict
 
 from heimat.core.color.notation import ColorInput, Notation
 from heimat.core.edits import UserEdit
+from heimat.core.edits.scales import AimCurve
 from heimat.core.scales.shaping import ShapedLadder
 from heimat.service.editing import MOST_EDITS
 from heimat.service.seeing import Eyes, SeenAs
@@ -89,6 +90,13 @@ class PromiseBody(Body):
 
     apart: Annotated[int, Field(ge=1, le=24)]
     aim: Annotated[float, Field(ge=1.0, le=21.0)]
+
+
+class SafeHandleBody(Body):
+    """A handle of a curve, as the edit that would move it, in a theme; where it goes does not matter here."""
+
+    edit: AimCurve
+    theme: Annotated[str | None, Field(max_length=40)] = None
 
 
 class CopyBody(Body):

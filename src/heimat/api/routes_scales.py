@@ -1,15 +1,18 @@
 """Routes of the scales' work areas."""
 
-from fastapi import APIRouter
+from typing import Annotated
+
+from fastapi import APIRouter, Query
 from starlette.responses import Response
 
-from heimat.api.bodies import CopyBody, LadderBody, OverlayBody, PromiseBody
+from heimat.api.bodies import CopyBody, LadderBody, OverlayBody, PromiseBody, SafeHandleBody
 from heimat.api.context import Uses, head_resolved, head_system
 from heimat.api.encoding import answer, described
 from heimat.core.scales.ladder import READY_MADE
 from heimat.service.copying import CopiedView, copied_view
 from heimat.service.ladders import LadderPlanView, PromisePlanView, ladder_plan, promise_plan
 from heimat.service.overlays import OverlaysView, overlays_view
+from heimat.service.safe_ranges import SafeRangesView, SafeView, safe_handle_view, safe_ranges_view
 from heimat.service.view_scales import ladder_view
 from heimat.service.view_types import LadderView
 
@@ -29,6 +32,21 @@ def plan_ladder(slug: str, body: LadderBody, uses: Uses) -> Response:
 @router.post("/systems/{slug}/promise-plan", operation_id="planPromise", **described(PromisePlanView))
 def plan_promise(slug: str, body: PromiseBody, uses: Uses) -> Response:
     return answer(promise_plan(head_system(uses, slug), body.apart, body.aim))
+
+
+@router.get("/systems/{slug}/safe-ranges", operation_id="readSafeRanges", **described(SafeRangesView))
+def read_safe_ranges(
+    slug: str,
+    uses: Uses,
+    select: Annotated[str, Query(max_length=120)],
+    theme: Annotated[str | None, Query(max_length=40)] = None,
+) -> Response:
+    return answer(safe_ranges_view(head_system(uses, slug), theme, select))
+
+
+@router.post("/systems/{slug}/safe-handle", operation_id="findSafeHandle", **described(SafeView))
+def find_safe_handle(slug: str, body: SafeHandleBody, uses: Uses) -> Response:
+    return answer(safe_handle_view(head_system(uses, slug), body.theme, body.edit.shown or "", body.edit))
 
 
 @router.post("/systems/{slug}/copy", operation_id="copyColors", **described(CopiedView))

@@ -40,43 +40,53 @@ class ToldApartResult:
     """A told-apart set with the distances of all its pairs."""
 
     told_apart: ToldApartSet
-    pairs: list[PairDistance]
+    pairs: tuple[PairDistance, ...]
 
 
 @dataclass(frozen=True)
-class Resolved:
-    """A document and all that follows from it, in one theme."""
+class Checked:
+    """A document's scales, and its tokens in one theme with what is checked of them."""
 
     system: ColorSystem
     theme: Theme | None
     hues: list[Hue]
     scales: dict[str, Scale]
-    steps: Steps
-    promises: list[Promise]
     tokens: dict[str, TokenColor]
     pairings: list[PairingResult]
     told_apart: list[ToldApartResult]
 
 
-def resolve(system: ColorSystem, theme_id: str | None = None) -> Resolved:
-    """Resolve a document, in its first theme or the one named. Pure: equal documents give equal results."""
+@dataclass(frozen=True)
+class Resolved(Checked):
+    """A document and all that follows from it, in one theme."""
+
+    steps: Steps
+    promises: list[Promise]
+
+
+def check(system: ColorSystem, theme_id: str | None = None) -> Checked:
+    """Scales, tokens and checks of a document, in its first theme or the one named."""
     hues = in_order(system.hues)
     scales = {hue.id: scale for hue, scale in zip(hues, scales_of(system, hues), strict=True)}
-    steps = steps_of(system, hues, scales)
     themes = in_order(system.themes)
     theme = system.themes.get(theme_id or "") or (themes[0] if themes else None)
     tokens = token_colors(system, scales, theme.id) if theme else {}
-    return Resolved(
+    return Checked(
         system=system,
         theme=theme,
         hues=hues,
         scales=scales,
-        steps=steps,
-        promises=promises_of(system, hues, steps),
         tokens=tokens,
         pairings=[check_pairing(pairing, tokens) for pairing in in_order(system.pairings)] if theme else [],
         told_apart=[_told_apart(told, tokens) for told in in_order(system.told_apart)] if theme else [],
     )
+
+
+def resolve(system: ColorSystem, theme_id: str | None = None) -> Resolved:
+    """Resolve a document, in its first theme or the one named. Pure: equal documents give equal results."""
+    checked = check(system, theme_id)
+    steps = steps_of(system, checked.hues, checked.scales)
+    return Resolved(**vars(checked), steps=steps, promises=promises_of(system, checked.hues, steps))
 
 
 def steps_of(system: ColorSystem, hues: list[Hue], scales: dict[str, Scale]) -> Steps:

@@ -73,7 +73,7 @@ def _pairs(old: PairDistance, new: PairDistance) -> list[StatusPairView]:
     ]
 
 
-def _sentence(least: float, reached: bool, pairs: list[PairDistance], held: bool) -> str:
+def _sentence(least: float, reached: bool, pairs: Sequence[PairDistance], held: bool) -> str:
     if reached:
         return f"Every pair keeps {distance_text(least)} or more under every vision; {TOLD_APART:g} is needed."
     worst = min(pairs, key=lambda pair: pair.least())

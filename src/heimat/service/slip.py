@@ -19,8 +19,8 @@ def slip_view(resolved: Resolved, selection: Selection, key: str, eyes: Eyes, gr
     """The slip of a selection, with ramps along lightness, chroma and hue."""
     rgb8 = rgb8_of(selection.color)
     light = float(lightness(relative_luminance(rgb8)))
-    _, chroma, turn = (float(number) for number in oklch_of(selection.color))
-    aim = _aim(resolved, selection, (light, chroma, turn))
+    chroma = float(oklch_of(selection.color)[1])
+    aim = aim_of(resolved, selection)
     _, meant_chroma, turn = aim
     rows = ramps(light, meant_chroma, turn, luminance(ground))
     texts = [(notation, format(selection.color, notation)) for notation in NOTATIONS]
@@ -69,11 +69,12 @@ def slip_view(resolved: Resolved, selection: Selection, key: str, eyes: Eyes, gr
     }
 
 
-def _aim(resolved: Resolved, selection: Selection, shown: tuple[float, float, float]) -> tuple[float, float, float]:
+def aim_of(resolved: Resolved, selection: Selection) -> tuple[float, float, float]:
     """L*, chroma and hue that a hue or step is meant to have, which white, gray and the gamut may take away."""
     hue = resolved.system.hues.get(selection.movable_hue or "")
     if hue is None:
-        return shown
+        _, chroma, turn = (float(number) for number in oklch_of(selection.color))
+        return float(lightness(relative_luminance(rgb8_of(selection.color)))), chroma, turn
     if selection.movable_step is None:
         return standing(resolved.system, hue).aim
     scale, place = resolved.scales[hue.id], ladder_of(resolved.system, hue).index(selection.movable_step) or 0

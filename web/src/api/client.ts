@@ -37,6 +37,7 @@ export type LadderView = Schemas["LadderView"];
 export type LadderStepView = Schemas["LadderStepView"];
 export type CurveView = Schemas["CurveView"];
 export type HandleView = Schemas["HandleView"];
+export type SafeView = Schemas["SafeView"];
 export type OpenedView = Schemas["OpenedView"];
 export type MethodView = Schemas["Method-Input"];
 export type ComparedView = Schemas["ComparedView"];

@@ -485,6 +485,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/systems/{slug}/safe-handle": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Find Safe Handle */
+        post: operations["findSafeHandle"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/systems/{slug}/safe-ranges": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Read Safe Ranges */
+        get: operations["readSafeRanges"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/systems/{slug}/text": {
         parameters: {
             query?: never;
@@ -3062,6 +3096,40 @@ export interface components {
             sentence: string;
         };
         /**
+         * SafeHandleBody
+         * @description A handle of a curve, as the edit that would move it, in a theme; where it goes does not matter here.
+         */
+        SafeHandleBody: {
+            edit: components["schemas"]["AimCurve"];
+            /** Theme */
+            theme?: string | null;
+        };
+        /**
+         * SafeRangesView
+         * @description The safe ranges of what is selected; null for what cannot be moved.
+         */
+        SafeRangesView: {
+            chroma: components["schemas"]["SafeView"] | null;
+            hue: components["schemas"]["SafeView"] | null;
+            lightness: components["schemas"]["SafeView"] | null;
+        };
+        /**
+         * SafeView
+         * @description An interval in which no finding changes, and in words what does beyond its ends; empty where nothing does.
+         *
+         *     A hue's may pass 0 or 360 degrees.
+         */
+        SafeView: {
+            /** Above */
+            above: string;
+            /** Below */
+            below: string;
+            /** High */
+            high: number;
+            /** Low */
+            low: number;
+        };
+        /**
          * SampleView
          * @description A color taken from a picture, the 17 by 17 pixels around it row by row, and what of the system it nearly is.
          */
@@ -5085,6 +5153,75 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PublishedView"];
+                };
+            };
+            /** @description Client Error */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    findSafeHandle: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SafeHandleBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SafeView"];
+                };
+            };
+            /** @description Client Error */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    readSafeRanges: {
+        parameters: {
+            query: {
+                select: string;
+                theme?: string | null;
+            };
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SafeRangesView"];
                 };
             };
             /** @description Client Error */

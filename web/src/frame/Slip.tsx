@@ -8,6 +8,7 @@ import { Tool } from "../parts/Tool";
 import { useLooking } from "../state/looking";
 import { useMoving } from "../state/moving";
 import { useNarrow } from "../state/room";
+import { useSafeRanges } from "../state/useSafeRanges";
 import { useView } from "../state/workspace";
 import { SlipNotations } from "./SlipNotations";
 import { SlipRamp } from "./SlipRamp";
@@ -16,6 +17,7 @@ export function Slip() {
   const { slip } = useView();
   const narrow = useNarrow();
   const [open, setOpen] = useState(false);
+  const [told, setTold] = useState<string | null>(null);
   return (
     <Box
       as="footer"
@@ -25,7 +27,28 @@ export function Slip() {
       bg="bg"
       color="fg"
       data-testid="slip"
+      position="relative"
     >
+      {told && (
+        <Text
+          position="absolute"
+          bottom="calc(100% + 1px)"
+          right="0"
+          maxWidth="620px"
+          bg="bg"
+          border="1px solid"
+          borderColor="fg"
+          borderRight="0"
+          padding="6px 12px"
+          fontSize="12px"
+          lineHeight="16px"
+          zIndex="2"
+          aria-hidden="true"
+          data-testid="safe-words"
+        >
+          {told}
+        </Text>
+      )}
       {slip && narrow && <OneLine slip={slip} open={open} onToggle={() => setOpen(!open)} />}
       {slip && (!narrow || open) && (
         <Flex
@@ -46,7 +69,7 @@ export function Slip() {
           )}
           <Words slip={slip} />
           <SlipNotations slip={slip} />
-          <Ramps slip={slip} />
+          <Ramps slip={slip} onTell={setTold} />
           <Grounds slip={slip} />
         </Flex>
       )}
@@ -129,10 +152,11 @@ function Words({ slip }: { slip: SlipView }) {
   );
 }
 
-function Ramps({ slip }: { slip: SlipView }) {
+function Ramps({ slip, onTell }: { slip: SlipView; onTell: (words: string | null) => void }) {
   const { move, end, cancel } = useMoving();
   const movable = slip.movable_hue !== null;
-  const shared = { movable, onEnd: () => void end(), onCancel: cancel };
+  const safe = useSafeRanges();
+  const shared = { movable, onTell, onEnd: () => void end(), onCancel: cancel };
   return (
     <Box
       flex="1.5 1 300px"
@@ -145,6 +169,7 @@ function Ramps({ slip }: { slip: SlipView }) {
       <SlipRamp
         label="Lightness"
         ramp={slip.lightness}
+        safe={safe?.lightness ?? null}
         step={1}
         places={1}
         onMove={(lightness) => move(() => ({ lightness }))}
@@ -153,6 +178,7 @@ function Ramps({ slip }: { slip: SlipView }) {
       <SlipRamp
         label="Chroma"
         ramp={slip.chroma}
+        safe={safe?.chroma ?? null}
         step={0.005}
         places={3}
         onMove={(chroma) => move(() => ({ chroma }))}
@@ -161,6 +187,7 @@ function Ramps({ slip }: { slip: SlipView }) {
       <SlipRamp
         label="Hue"
         ramp={slip.turn}
+        safe={safe?.hue ?? null}
         step={1}
         places={0}
         unit="°"

@@ -1,7 +1,8 @@
 /** A ramp of the slip: the colors along one quantity, flush, with the value on it. A slider by mouse, touch and keys. */
-import { type KeyboardEvent, type PointerEvent, useRef, useState } from "react";
-import type { RampView } from "../api/client";
+import { type KeyboardEvent, type PointerEvent, useId, useRef, useState } from "react";
+import type { RampView, SafeView } from "../api/client";
 import { NumberField } from "../parts/NumberField";
+import { safeWords } from "../parts/safeWords";
 import styles from "./ramp.module.css";
 
 interface Props {
@@ -11,12 +12,28 @@ interface Props {
   places: number;
   unit?: string;
   movable: boolean;
+  /** The interval in which no finding changes, once it is known. */
+  safe: SafeView | null;
+  /** What is told of the safe range, while one is at this ramp. */
+  onTell: (words: string | null) => void;
   onMove: (value: number) => void;
   onEnd: () => void;
   onCancel: () => void;
 }
 
-export function SlipRamp({ label, ramp, step, places, unit = "", movable, onMove, onEnd, onCancel }: Props) {
+export function SlipRamp({
+  label,
+  ramp,
+  step,
+  places,
+  unit = "",
+  movable,
+  safe,
+  onTell,
+  onMove,
+  onEnd,
+  onCancel,
+}: Props) {
   const track = useRef<HTMLDivElement>(null);
   const [held, setHeld] = useState<number | null>(null);
   const span = ramp.high - ramp.low;
@@ -65,8 +82,16 @@ export function SlipRamp({ label, ramp, step, places, unit = "", movable, onMove
     event.preventDefault();
     event.stopPropagation();
   };
+  const id = useId();
+  const words = safe ? `${label}: ${safeWords(safe, places, unit)}` : null;
   return (
-    <div className={styles.ramp}>
+    <div
+      className={styles.ramp}
+      onPointerEnter={() => onTell(words)}
+      onPointerLeave={() => onTell(null)}
+      onFocus={() => onTell(words)}
+      onBlur={() => onTell(null)}
+    >
       <span className={styles.label}>{label}</span>
       <div
         ref={track}
@@ -79,6 +104,7 @@ export function SlipRamp({ label, ramp, step, places, unit = "", movable, onMove
         aria-valuetext={value.toFixed(places) + unit}
         aria-disabled={!movable}
         aria-readonly={!movable}
+        aria-describedby={safe ? id : undefined}
         className={movable ? styles.movable : styles.track}
         onPointerDown={onPointerDown}
         onPointerMove={(event) => held !== null && go(at(event))}
@@ -99,6 +125,19 @@ export function SlipRamp({ label, ramp, step, places, unit = "", movable, onMove
           />
         ))}
         <div className={styles.colors} style={{ background: `linear-gradient(90deg, ${blocks})` }} />
+        {safe &&
+          bounds(safe, ramp).map(([low, high, open]) => (
+            <div
+              key={low}
+              className={styles.safe}
+              data-testid="safe"
+              style={{
+                left: share(low),
+                right: `calc(100% - ${share(high)})`,
+                ...(open === "low" ? { borderLeftWidth: 0 } : open === "high" ? { borderRightWidth: 0 } : {}),
+              }}
+            />
+          ))}
         {ramp.reach < ramp.high && (
           <div
             className={styles.reach}
@@ -108,6 +147,11 @@ export function SlipRamp({ label, ramp, step, places, unit = "", movable, onMove
         )}
         <div className={styles.value} style={{ left: share(value), opacity: movable ? 1 : 0.6 }} />
       </div>
+      {safe && (
+        <div id={id} className={styles.told}>
+          {words}
+        </div>
+      )}
       {movable ? (
         <NumberField
           label={`${label}, as a number`}
@@ -128,4 +172,23 @@ export function SlipRamp({ label, ramp, step, places, unit = "", movable, onMove
       )}
     </div>
   );
+}
+
+/** The stretches of a ramp that a safe range covers, and which of their ends is not an end of it: a hue's goes round. */
+function bounds(safe: SafeView, ramp: RampView): [number, number, "low" | "high" | null][] {
+  if (!safe.below && !safe.above) return [];
+  const span = ramp.high - ramp.low;
+  if (safe.low < ramp.low) {
+    return [
+      [ramp.low, safe.high, "low"],
+      [safe.low + span, ramp.high, "high"],
+    ];
+  }
+  if (safe.high > ramp.high) {
+    return [
+      [safe.low, ramp.high, "high"],
+      [ramp.low, safe.high - span, "low"],
+    ];
+  }
+  return [[safe.low, safe.high, null]];
 }

@@ -9,9 +9,9 @@ from heimat.core.edits.tokens import value_in_words
 from heimat.core.legibility.pairings import USE_WORDS, PairingResult
 from heimat.core.legibility.repairs import Repair, repair_pairing, repair_told_apart
 from heimat.core.legibility.told_apart import PairDistance, VisionDistance
-from heimat.core.resolve import Resolved, ToldApartResult
+from heimat.core.resolve import Checked, Resolved, ToldApartResult
 from heimat.core.scales.anchors import LEAST_GAP
-from heimat.core.system import Use, ladder_of
+from heimat.core.system import Hue, Use, ladder_of
 from heimat.core.tokens.aliases import follow
 
 
@@ -32,6 +32,40 @@ class Finding:
     vision: VisionDistance | None
     use: Use | None
     repairs: list[Repair]
+
+
+def finding_ids(checked: Checked) -> frozenset[str]:
+    """The ids of all findings, without their words and repairs: what is asked many times over."""
+    told = {
+        _told_id(result, pair)
+        for result in checked.told_apart
+        for pair in result.pairs
+        if pair.least() < result.told_apart.threshold
+    }
+    unknown = {_translucent_id(result) for result in checked.pairings if result.needed and result.holds is None}
+    failing = {_pairing_id(result) for result in checked.pairings if result.holds is False}
+    return frozenset(told | unknown | failing | {_crowded_id(hue) for hue in _crowding(checked)})
+
+
+def _told_id(result: ToldApartResult, pair: PairDistance) -> str:
+    return f"told-{result.told_apart.tokens[pair.one]}-{result.told_apart.tokens[pair.other]}"
+
+
+def _translucent_id(result: PairingResult) -> str:
+    return f"translucent-{result.pairing.id}"
+
+
+def _pairing_id(result: PairingResult) -> str:
+    return f"pairing-{result.pairing.id}"
+
+
+def _crowded_id(hue: Hue) -> str:
+    return f"crowded-{hue.id}"
+
+
+def _crowding(checked: Checked) -> list[Hue]:
+    """Hues at a fixed label that leave too little room for the steps beside it."""
+    return [hue for hue in checked.hues if hue.anchor.mode == "label" and checked.scales[hue.id].crowded]
 
 
 def distance_text(value: float) -> str:
@@ -71,7 +105,7 @@ def _told_apart(resolved: Resolved, result: ToldApartResult, pair: PairDistance,
     apart = f"{distance_text(pair.typical)} apart for typical vision, {distance_text(worst.least)} for {worst.vision}"
     detail = f"{apart}{where}. {wanted}"
     return Finding(
-        id=f"told-{ids[0]}-{ids[1]}",
+        id=_told_id(result, pair),
         kind="told_apart",
         sentence=sentence,
         detail=detail,
@@ -85,13 +119,13 @@ def _told_apart(resolved: Resolved, result: ToldApartResult, pair: PairDistance,
 
 def _crowded(resolved: Resolved) -> list[Finding]:
     found: list[Finding] = []
-    for hue in resolved.hues:
+    for hue in _crowding(resolved):
         scale = resolved.scales[hue.id]
-        if scale.crowded and scale.anchor is not None and hue.anchor.mode == "label":
+        if scale.anchor is not None:
             label = ladder_of(resolved.system, hue).labels()[scale.anchor]
             found.append(
                 Finding(
-                    id=f"crowded-{hue.id}",
+                    id=_crowded_id(hue),
                     kind="crowded",
                     sentence=f"{hue.name} at {label} leaves too little room for the steps beside it.",
                     detail=f"Its lightness is {scale.source_lightness:.1f}; some steps are less than {LEAST_GAP:g} L* "
@@ -119,7 +153,7 @@ def _pairing(resolved: Resolved, result: PairingResult, repairs: bool) -> Findin
     use = USE_WORDS[result.pairing.use]
     ids = (result.pairing.foreground, result.pairing.ground)
     return Finding(
-        id=f"pairing-{result.pairing.id}",
+        id=_pairing_id(result),
         kind="pairing",
         sentence=f"{foreground} on {ground} reads {cut(result.ratio)}; {use} needs {result.needed:g}.",
         detail=f"{foreground} is {_ends_at(resolved, ids[0])}, {ground} is {_ends_at(resolved, ids[1])}, in {theme}.",
@@ -135,7 +169,7 @@ def _translucent(resolved: Resolved, result: PairingResult) -> Finding:
     foreground, ground = _names(resolved, result)
     ids = (result.pairing.foreground, result.pairing.ground)
     return Finding(
-        id=f"translucent-{result.pairing.id}",
+        id=_translucent_id(result),
         kind="translucent",
         sentence=f"{foreground} on {ground} cannot be measured: {ground} is translucent.",
         detail="What lies under it decides. Give it an opaque color, or pair the text with what lies under it.",

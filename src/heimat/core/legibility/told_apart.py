@@ -1,6 +1,7 @@
 """Told-apart sets: the distances between all pairs under every vision and severity."""
 
 from dataclasses import dataclass
+from functools import lru_cache
 
 import numpy as np
 
@@ -9,6 +10,8 @@ from heimat.core.color.contrast import linear_of_bytes
 from heimat.core.color.difference import ciede2000
 from heimat.core.color.spaces import linear_to_xyz, xyz_to_lab
 from heimat.core.color.vision import COLOR_VISIONS, SEVERITIES, Vision, simulate_severities
+
+_REMEMBERED = 256
 
 
 @dataclass(frozen=True)
@@ -47,14 +50,21 @@ def seen_labs(rgb8: Bytes) -> Floats:
     return xyz_to_lab(linear_to_xyz(seen))
 
 
-def distances(rgb8: Bytes, threshold: float) -> list[PairDistance]:
+def distances(rgb8: Bytes, threshold: float) -> tuple[PairDistance, ...]:
     """All pairs (upper triangle) of 8-bit colors (n, 3), in the order of their positions."""
+    return _distances(rgb8.tobytes(), threshold)
+
+
+@lru_cache(_REMEMBERED)
+def _distances(levels: bytes, threshold: float) -> tuple[PairDistance, ...]:
+    """Remembered by the colors themselves: while something else is dragged, a set is asked for again and again."""
+    rgb8 = np.frombuffer(levels, dtype=np.uint8).reshape(-1, 3)
     one, other = np.triu_indices(len(rgb8), k=1)
     if len(one) == 0:
-        return []
+        return ()
     labs = seen_labs(rgb8)
     found = ciede2000(labs[:, :, one], labs[:, :, other])
-    return [_pair(int(one[pair]), int(other[pair]), found[:, :, pair], threshold) for pair in range(len(one))]
+    return tuple(_pair(int(one[pair]), int(other[pair]), found[:, :, pair], threshold) for pair in range(len(one)))
 
 
 def _pair(one: int, other: int, found: Floats, threshold: float) -> PairDistance:

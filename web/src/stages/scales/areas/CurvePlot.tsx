@@ -1,6 +1,6 @@
 /** One curve over the steps, with handles on it: by mouse, touch and keys; typed below. */
 import { type KeyboardEvent, type PointerEvent, useRef, useState } from "react";
-import type { CurveView, HandleView, StepView } from "../../../api/client";
+import type { CurveView, HandleView, SafeView, StepView } from "../../../api/client";
 import { NumberField } from "../../../parts/NumberField";
 import styles from "./curve.module.css";
 
@@ -17,6 +17,10 @@ interface Props {
   onEnd: (handle: HandleView, value: number) => void;
   onCancel: () => void;
   onReset: (handle: HandleView) => void;
+  /** The handle that is being looked at, and its safe range once it is known. */
+  at: HandleView | null;
+  safe: SafeView | null;
+  onAt: (handle: HandleView | null) => void;
 }
 
 interface Held {
@@ -27,7 +31,7 @@ interface Held {
   high: number;
 }
 
-export function CurvePlot({ curve, steps, onMove, onEnd, onCancel, onReset }: Props) {
+export function CurvePlot({ curve, steps, onMove, onEnd, onCancel, onReset, at, safe, onAt }: Props) {
   const plot = useRef<HTMLDivElement>(null);
   const [held, setHeld] = useState<Held | null>(null);
   const { low, high } = held ?? curve;
@@ -103,6 +107,17 @@ export function CurvePlot({ curve, steps, onMove, onEnd, onCancel, onReset }: Pr
           title="The hue’s own color: every curve passes through it"
           style={{ left: `${across(sourcePlace)}%`, top: `${down(sourceValue)}%` }}
         />
+        {at && safe && (safe.below || safe.above) && (
+          <i
+            className={styles.safe}
+            data-testid="safe-handle"
+            style={{
+              left: `${across(at.place)}%`,
+              top: `${down(Math.min(safe.high, high))}%`,
+              bottom: `${100 - down(Math.max(safe.low, low))}%`,
+            }}
+          />
+        )}
         {curve.handles.map((handle) => (
           <div
             key={handle.at}
@@ -127,6 +142,8 @@ export function CurvePlot({ curve, steps, onMove, onEnd, onCancel, onReset }: Pr
             onPointerCancel={cancel}
             onKeyDown={(event) => onKeyDown(event, handle)}
             onKeyUp={() => held && finish(handle)}
+            onFocus={() => onAt(handle)}
+            onPointerEnter={() => !held && onAt(handle)}
           >
             <span className={handle.set ? styles.set : undefined} />
           </div>

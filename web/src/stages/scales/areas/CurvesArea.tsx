@@ -1,12 +1,15 @@
 /** Curves: lightness, chroma and hue over the steps of the selected scale, to be drawn by their handles. */
 import { Flex, Text } from "@chakra-ui/react";
+import { useState } from "react";
 import type { CurveView, Edit, HandleView, HueView, OpenedView } from "../../../api/client";
 import { Area } from "../../../parts/Area";
 import { Range } from "../../../parts/Range";
+import { safeWords } from "../../../parts/safeWords";
 import { Tool } from "../../../parts/Tool";
 import { useActions, useView } from "../../../state/workspace";
 import { CurvePlot } from "./CurvePlot";
 import { Nothing } from "./Nothing";
+import { useSafeHandle } from "./useSafeHandle";
 import { useScope } from "./useScope";
 
 export function CurvesArea() {
@@ -25,6 +28,8 @@ function OpenCurves({ hue, opened }: { hue: HueView; opened: OpenedView }) {
   const changed = Object.values(scope === "all" ? opened.all_curves : opened.curves).some((value) =>
     Array.isArray(value) ? value.length > 0 : value !== null,
   );
+  const [at, setAt] = useState<{ curve: CurveView["name"]; at: number } | null>(null);
+  const safe = useSafeHandle(hue.id, hues, at);
   const reset = () =>
     void put(...(hues ?? [null]).map((id) => ({ type: "set_curves", hue: id, curves: null }) as Edit));
   return (
@@ -35,9 +40,11 @@ function OpenCurves({ hue, opened }: { hue: HueView; opened: OpenedView }) {
           {choice}
           {changed && <Tool onClick={reset}>{scope === "all" ? "As usual" : "As all scales"}</Tool>}
           <Text fontSize="12px" color="fg.muted">
-            {hue.own_curves
-              ? `${hue.name} has curves of its own.`
-              : "Drag a handle, or use the arrow keys on it; Backspace puts it back."}
+            {at && safe
+              ? safeWords(safe, at.curve === "chroma" ? 3 : 0, at.curve === "hue" ? "°" : "")
+              : hue.own_curves
+                ? `${hue.name} has curves of its own.`
+                : "Drag a handle, or use the arrow keys on it; Backspace puts it back."}
           </Text>
         </>
       }
@@ -52,6 +59,9 @@ function OpenCurves({ hue, opened }: { hue: HueView; opened: OpenedView }) {
             onEnd={(handle, value) => void put(aimed(curve, handle, value))}
             onCancel={endPreview}
             onReset={(handle) => void put(aimed(curve, handle, null))}
+            at={curve.handles.find((handle) => at?.curve === curve.name && at.at === handle.at) ?? null}
+            safe={safe}
+            onAt={(handle) => setAt(handle && { curve: curve.name, at: handle.at })}
           />
         ))}
       </Flex>

@@ -1,0 +1,106 @@
+"""Safe ranges of what is selected: of a hue or a step in lightness, chroma and hue, or of a curve's handle."""
+
+from collections.abc import Callable
+
+from typing_extensions import TypedDict
+
+from heimat.core.edits.scales import AimCurve, AimStep
+from heimat.core.edits.sources import AimSource
+from heimat.core.ramps import CHROMA_END
+from heimat.core.resolve import resolve
+from heimat.core.safe_range import Make, SafeEnd, safe_range
+from heimat.core.scales.curves import CurveName
+from heimat.core.scales.drawing import drawn
+from heimat.core.scaling import scales_of
+from heimat.core.selection import Selection, find
+from heimat.core.system import ColorSystem, curves_of
+from heimat.service.errors import NotFound
+from heimat.service.slip import aim_of
+
+_STEPS: dict[CurveName, float] = {"lightness": 2.5, "chroma": 0.02, "hue": 10.0}
+_MOST_SENTENCES = 2
+
+
+class SafeView(TypedDict):
+    """An interval in which no finding changes, and in words what does beyond its ends; empty where nothing does.
+
+    A hue's may pass 0 or 360 degrees.
+    """
+
+    low: float
+    high: float
+    below: str
+    above: str
+
+
+class SafeRangesView(TypedDict):
+    """The safe ranges of what is selected; null for what cannot be moved."""
+
+    lightness: SafeView | None
+    chroma: SafeView | None
+    hue: SafeView | None
+
+
+def safe_ranges_view(system: ColorSystem, theme: str | None, key: str) -> SafeRangesView:
+    """The safe ranges of a selected hue or step."""
+    resolved = resolve(system, theme)
+    selection = find(resolved, key)
+    if selection is None or selection.movable_hue is None:
+        return {"lightness": None, "chroma": None, "hue": None}
+    light, chroma, turn = aim_of(resolved, selection)
+    make = _moving(selection, light, chroma, turn)
+    return {
+        "lightness": _view(system, theme, make("lightness"), light, "lightness", (0.0, 100.0)),
+        "chroma": _view(system, theme, make("chroma"), chroma, "chroma", (0.0, max(CHROMA_END, chroma))),
+        "hue": _view(system, theme, make("hue"), turn, "hue", (turn - 180.0, turn + 180.0)),
+    }
+
+
+def _moving(selection: Selection, light: float, chroma: float, turn: float) -> Callable[[CurveName], Make]:
+    """For each quantity, the edit that moves the selection to a value of it and leaves the two others."""
+
+    def edit(light: float, chroma: float, turn: float) -> AimSource | AimStep:
+        hue = selection.movable_hue or ""
+        if selection.movable_step is None:
+            return AimSource(hue=hue, lightness=light, chroma=chroma, angle=turn % 360.0)
+        return AimStep(hue=hue, step=selection.movable_step, lightness=light, chroma=chroma, angle=turn % 360.0)
+
+    ways: dict[CurveName, Make] = {
+        "lightness": lambda value: edit(value, chroma, turn),
+        "chroma": lambda value: edit(light, value, turn),
+        "hue": lambda value: edit(light, chroma, value),
+    }
+    return ways.__getitem__
+
+
+def safe_handle_view(system: ColorSystem, theme: str | None, shown: str, edit: AimCurve) -> SafeView:
+    """The safe range of a handle as the scale of a hue shows it. Raises NotFound for one that is not offered there."""
+    hue = system.hues.get(shown)
+    scale = scales_of(system, [hue])[0] if hue else None
+    handles = drawn(scale, curves_of(system, hue))[edit.curve].handles if hue and scale else []
+    handle = next((each for each in handles if abs(each.at - edit.at) < 1e-9), None)
+    if handle is None:
+        raise NotFound("That handle is not there any more.")
+
+    def make(value: float) -> AimCurve:
+        return edit.model_copy(update={"value": value})
+
+    return _view(system, theme, make, handle.value, edit.curve, (handle.low, handle.high))
+
+
+def _view(
+    system: ColorSystem, theme: str | None, make: Make, value: float, name: CurveName, ends: tuple[float, float]
+) -> SafeView:
+    found = safe_range(system, theme, make, value, ends, _STEPS[name])
+    places = 4 if name == "chroma" else 2
+    return {
+        "low": round(found.low.at, places),
+        "high": round(found.high.at, places),
+        "below": _words(found.low),
+        "above": _words(found.high),
+    }
+
+
+def _words(end: SafeEnd) -> str:
+    more = len(end.flips) - _MOST_SENTENCES
+    return " ".join(end.flips[:_MOST_SENTENCES]) + (f" And {more} more." if more > 0 else "")
