@@ -56,7 +56,8 @@ def test_a_curve_passes_through_its_points_and_never_beyond_their_range(values, 
     between = np.linspace(-1.2, 1.2, 400)
     curve = through(x, y, between)
     assert through(x, y, x) == pytest.approx(y)
-    assert curve.min() >= y.min() - 1e-9 and curve.max() <= y.max() + 1e-9
+    assert curve.min() >= y.min() - 1e-9
+    assert curve.max() <= y.max() + 1e-9
     if sort:
         assert (np.diff(curve) >= -1e-9).all()
 
@@ -93,7 +94,8 @@ def test_handles_that_cannot_be_are_refused():
             Curves.model_validate(wrong)
     with pytest.raises(DomainError) as refused:
         apply(SYSTEM, AimCurve(curve="chroma", at=0.5, value=2.0))
-    assert refused.value.field == "value" and "1.50" in str(refused.value)
+    assert refused.value.field == "value"
+    assert "1.50" in str(refused.value)
     with pytest.raises(DomainError):
         apply(SYSTEM, AimCurve(curve="hue", at=0.0, value=2.0))
 
@@ -118,7 +120,8 @@ def test_the_gamut_ends_where_the_edge_is_drawn():
     most = np.interp(np.arange(9), chroma.edge[:, 0], chroma.edge[:, 1])
     has = srgb_to_oklch(scale.rgb8 / 255.0)[:, 1]
     cut = scale.chroma > most + 0.01
-    assert cut.any() and not cut.all()
+    assert cut.any()
+    assert not cut.all()
     assert np.abs(has - most)[cut].max() < 0.01, "where more is asked for, a step has what there is"
 
 
@@ -127,7 +130,8 @@ def test_a_handle_put_at_what_is_shown_is_shown_there():
         changed = apply(SYSTEM, AimCurve(shown="gorse", hues=("gorse",), curve=name, at=0.5, value=value))
         scale = resolve(changed).scales["gorse"]
         handle = next(each for each in drawn(scale, changed.hues["gorse"].curves)[name].handles if each.at == 0.5)
-        assert handle.value == pytest.approx(value, abs=1e-3) and handle.set
+        assert handle.value == pytest.approx(value, abs=1e-3)
+        assert handle.set
         assert resolve(changed).scales["buoy"].rgb8.tobytes() == resolve(SYSTEM).scales["buoy"].rgb8.tobytes()
         back = apply(changed, AimCurve(hues=("gorse",), curve=name, at=0.5, value=None))
         assert resolve(back).scales["gorse"].rgb8.tobytes() == resolve(SYSTEM).scales["gorse"].rgb8.tobytes()
@@ -137,7 +141,8 @@ def test_one_handle_for_several_hues_keeps_what_each_has():
     own = apply(SYSTEM, SetCurves(hue="buoy", curves=Curves(dark_drift=-20.0)))
     done = apply_all(own, [AimCurve(shown="gorse", hues=("gorse", "buoy"), curve="chroma", at=-1.0, value=0.06)])
     gorse, buoy = done.system.hues["gorse"].curves, done.system.hues["buoy"].curves
-    assert gorse.light_taper == buoy.light_taper and buoy.dark_drift == -20.0
+    assert gorse.light_taper == buoy.light_taper
+    assert buoy.dark_drift == -20.0
     assert done.sentence == "Chroma of gorse and 1 more at the light end"
     assert apply_all(done.system, [done.inverse]).system == own
 

@@ -39,7 +39,10 @@ from heimat.core.edits import (
     apply_all,
     conflict,
 )
+from heimat.core.edits.holding import HoldHues
 from heimat.core.edits.ladder import losses
+from heimat.core.edits.scales import AimCurve, NudgeSteps, SetWide
+from heimat.core.edits.selections import KeepSelection, SetCap
 from heimat.core.errors import DomainError
 from heimat.core.ids import key_between
 from heimat.core.publication import publication
@@ -49,7 +52,7 @@ from heimat.core.scales.curves import Curves
 from heimat.core.scales.methods import ContrastTargets, Method, Typed, WhiteBlack
 from heimat.core.scales.shaping import ShapedLadder, ShapedStep
 from heimat.core.sources.start import start_system
-from heimat.core.system import LiteralColor, StepAlias, TintedSource, TokenAlias, in_order, read_document
+from heimat.core.system import LiteralColor, StepAlias, StepRef, TintedSource, TokenAlias, in_order, read_document
 from heimat.core.tokens.starter import DAY
 from heimat.demo.systems import brinemark, merrow_light
 
@@ -95,6 +98,13 @@ EVERY_EDIT = [
     SetCurves(hue="gorse", curves=Curves(dark_drift=-10.0)),
     AimStep(hue="kelp", step="s300", lightness=76.0, chroma=0.1, angle=148.0),
     SetPinNeighbours(hue="tidewater", smooth=True),
+    AimCurve(shown="gorse", hues=("gorse", "lamp"), curve="chroma", at=0.5, value=0.1),
+    AimCurve(curve="lightness", at=-1.0, value=0.9),
+    NudgeSteps(steps=(StepRef(hue="kelp", step="s300"), StepRef(hue="sound", step="s300")), lightness=-3.0),
+    SetWide(hue="buoy", wide=True),
+    HoldHues(hues=("gorse", "kelp"), held=True),
+    SetCap(cap=60),
+    KeepSelection(id="few", name="few", steps=(StepRef(hue="kelp", step="s300"),)),
     SetScalePattern(pattern="color.{hue}.{step}"),
     RenameSystem(name="Brinemark lines"),
     AddToken(id="late2", name="text.later", theme=DAY, value=StepAlias(hue="buoy", step="s600")),

@@ -85,6 +85,12 @@ class LadderBody(Body):
     ladder: str | ShapedLadder | None = None
 
 
+class FewerBody(Body):
+    """How many steps a smaller ladder shall have; without a number, as many as are needed."""
+
+    steps: Annotated[int | None, Field(ge=1, le=24)] = None
+
+
 class PromiseBody(Body):
     """A promise to solve the ladder for: any two steps so many positions apart reach a contrast."""
 

@@ -11,7 +11,6 @@ from heimat.api.context import Acting, Uses
 from heimat.api.encoding import answer, described
 from heimat.core.legibility.findings import distance_text
 from heimat.core.publication import PublishedToken, TokenChange
-from heimat.formats import FORMATS
 from heimat.service.publishing import LATEST
 from heimat.service.seeing import Eyes
 from heimat.service.view_types import SwatchView
@@ -58,13 +57,14 @@ def _change(change: TokenChange, eyes: Eyes) -> ChangeView:
 @router.get("/releases", operation_id="listReleases", **described(list[ReleaseView]))
 def list_releases(slug: str, uses: Uses) -> Response:
     row = uses.opening.find(slug)
+    names = uses.publishing.file_names(row.id)
     found: list[ReleaseView] = [
         {
             "version": release.version,
             "notes": release.notes,
             "person": release.person,
             "at": release.at.isoformat() + "Z",
-            "files": [f"/feeds/{slug}/{release.version}/{kind.file}" for kind in FORMATS],
+            "files": [f"/feeds/{slug}/{release.version}/{name}" for name in names.get(release.id, [])],
         }
         for release in uses.publishing.all(row.id)
     ]

@@ -5,12 +5,12 @@ from typing import Annotated
 from fastapi import APIRouter, Query
 from starlette.responses import Response
 
-from heimat.api.bodies import CopyBody, LadderBody, OverlayBody, PromiseBody, SafeHandleBody
+from heimat.api.bodies import CopyBody, FewerBody, LadderBody, OverlayBody, PromiseBody, SafeHandleBody
 from heimat.api.context import Uses, head_resolved, head_system
 from heimat.api.encoding import answer, described
 from heimat.core.scales.ladder import READY_MADE
 from heimat.service.copying import CopiedView, copied_view
-from heimat.service.ladders import LadderPlanView, PromisePlanView, ladder_plan, promise_plan
+from heimat.service.ladders import FewerView, LadderPlanView, PromisePlanView, fewer_view, ladder_plan, promise_plan
 from heimat.service.overlays import OverlaysView, overlays_view
 from heimat.service.safe_ranges import SafeRangesView, SafeView, safe_handle_view, safe_ranges_view
 from heimat.service.view_scales import ladder_view
@@ -27,6 +27,11 @@ def list_ladders() -> Response:
 @router.post("/systems/{slug}/ladder-plan", operation_id="planLadder", **described(LadderPlanView))
 def plan_ladder(slug: str, body: LadderBody, uses: Uses) -> Response:
     return answer(ladder_plan(head_system(uses, slug), body.hue, body.ladder))
+
+
+@router.post("/systems/{slug}/fewer", operation_id="planFewer", **described(FewerView))
+def plan_fewer(slug: str, body: FewerBody, uses: Uses) -> Response:
+    return answer(fewer_view(head_system(uses, slug), body.steps))
 
 
 @router.post("/systems/{slug}/promise-plan", operation_id="planPromise", **described(PromisePlanView))

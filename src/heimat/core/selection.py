@@ -5,7 +5,7 @@ from typing import Literal
 
 import numpy as np
 
-from heimat.core.color.arrays import Bytes
+from heimat.core.color.arrays import Bytes, Floats
 from heimat.core.color.contrast import cut, relative_luminance
 from heimat.core.color.notation import Color, hex_of, oklch_of, rgb8_of
 from heimat.core.color.spaces import lightness
@@ -14,6 +14,7 @@ from heimat.core.edits.tokens import value_in_words
 from heimat.core.resolve import Resolved
 from heimat.core.scales.methods import luminance_for
 from heimat.core.scales.nudges import Nudge
+from heimat.core.scales.wide import literal_p3
 from heimat.core.sources.derivation import GAMUT_LOSS
 from heimat.core.sources.wording import derivation_words
 from heimat.core.system import DerivedSource, GivenSource, Hue, TokenAlias, children_of, ladder_of, method_of
@@ -36,6 +37,7 @@ class Selection:
     why: str
     used_by: list[str]
     movable_step: str | None = None
+    p3: Floats | None = None
 
 
 def find(resolved: Resolved, key: str) -> Selection | None:
@@ -68,13 +70,16 @@ def _hue(resolved: Resolved, hue: Hue) -> Selection:
     scale = resolved.scales[hue.id]
     followers = [child.name for child in children_of(system, hue.id)]
     tokens = _tokens_on(resolved, hue.id, None)
+    p3 = literal_p3(source_color(system, hue)) if hue.wide is not False else None
     used = f"{len(scale.rgb8)} steps and {_counted(len(tokens), 'token')} follow it"
     why = _source_words(resolved, hue)
     if hue.held:
         why += " Held: nothing changes its scale."
     if followers:
         why += f" Followed by {', '.join(followers)}."
-    return Selection("hue", hue.id, hue.name, role_of(hue), source_color(system, hue), _free(hue), hue.id, why, [used])
+    return Selection(
+        "hue", hue.id, hue.name, role_of(hue), source_color(system, hue), _free(hue), hue.id, why, [used], None, p3
+    )
 
 
 def _counted(number: int, what: str) -> str:
@@ -117,7 +122,14 @@ def _step(resolved: Resolved, hue: Hue, place: int) -> Selection:
         _step_words(resolved, hue, place),
         _tokens_on(resolved, hue.id, step.id),
         None if exact or step.id in hue.pins or hue.held else step.id,
+        _twin(resolved, hue, place),
     )
+
+
+def _twin(resolved: Resolved, hue: Hue, place: int) -> Floats | None:
+    """The display-p3 value of a step, where it has one of its own."""
+    p3 = resolved.wide[hue.id][place] if hue.id in resolved.wide else None
+    return None if p3 is None or np.isnan(p3).any() else p3
 
 
 def _step_words(resolved: Resolved, hue: Hue, place: int) -> str:
@@ -218,7 +230,17 @@ def _token(resolved: Resolved, token_id: str) -> Selection:
     used = [*aliases, _counted(pairings, "pairing")] if pairings else aliases
     exact = Color.of_bytes(color.rgb8).model_copy(update={"alpha": color.alpha})
     return Selection(
-        "token", token_id, token.name, "token", exact, None, color.step[0] if color.step else None, why, used
+        "token",
+        token_id,
+        token.name,
+        "token",
+        exact,
+        None,
+        color.step[0] if color.step else None,
+        why,
+        used,
+        None,
+        color.p3,
     )
 
 

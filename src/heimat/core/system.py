@@ -13,14 +13,18 @@ from heimat.core.scales.ladder import USUAL, Ladder
 from heimat.core.scales.methods import Method
 from heimat.core.scales.nudges import Nudge
 
-SCHEMA = 3
-"""3: methods, curves and nudges of scales; 2: candidates, ordered stops and derived hues; 1 had none of them."""
+SCHEMA = 4
+"""4: handles of curves, held hues, wide gamut, a cap and named selections; 3: methods, curves and nudges of scales;
+2: candidates, ordered stops and derived hues; 1 had none of them."""
 MOST_HUES = 200
 MOST_TOKENS = 2000
 LONGEST_NAME = 80
 LONGEST_NOTE = 400
 MOST_CANDIDATES = 400
 MOST_STOPS = 100
+MOST_SELECTIONS = 50
+MOST_COLORS = 4800
+"""Steps that a system can have: 200 hues of 24."""
 
 HueKind = Literal["brand", "neutral", "status", "accent"]
 Status = Literal["success", "warning", "error", "information"]
@@ -97,7 +101,8 @@ class Hue(Part):
     """A named source color: the root of one scale.
 
     Pins and nudges are kept by the id of their step. Where pins are `smooth`, their neighbours pass through them. What
-    is `held` is finished: no edit changes its scale until it is let go.
+    is `held` is finished: no edit changes its scale until it is let go. `wide` says whether display-p3 values stand
+    beside the sRGB ones; None lets the source decide.
     """
 
     id: Id
@@ -115,6 +120,7 @@ class Hue(Part):
     smooth: bool = False
     nudges: dict[str, Nudge] = {}
     held: bool = False
+    wide: bool | None = None
     note: Note = ""
 
 
@@ -138,6 +144,23 @@ class Stops(Part):
     name: Name
     colors: Annotated[tuple[Color, ...], Field(min_length=2, max_length=24)]
     difference: Annotated[float, Field(ge=0.0, le=100.0)]
+    note: Note = ""
+
+
+class StepRef(Part):
+    """A step of a hue's scale."""
+
+    hue: Id
+    step: Annotated[str, Field(max_length=24)]
+
+
+class NamedSelection(Part):
+    """Some of the steps under a name, for one audience. A step that is not there waits until it is again."""
+
+    id: Id
+    order: OrderKey
+    name: Name
+    steps: Annotated[tuple[StepRef, ...], Field(min_length=1, max_length=MOST_COLORS)]
     note: Note = ""
 
 
@@ -205,7 +228,10 @@ class ToldApartSet(Part):
 
 
 class ColorSystem(Part):
-    """The whole editable document for one product. Entities are kept by id; their order is in their keys."""
+    """The whole editable document for one product. Entities are kept by id; their order is in their keys.
+
+    `cap` is the number of colors that the team wants to publish at most.
+    """
 
     model_config = ConfigDict(frozen=True, extra="forbid", populate_by_name=True, serialize_by_alias=True)
 
@@ -219,13 +245,15 @@ class ColorSystem(Part):
     hues: Annotated[dict[Id, Hue], Field(max_length=MOST_HUES)] = {}
     candidates: Annotated[dict[Id, Candidate], Field(max_length=MOST_CANDIDATES)] = {}
     stops: Annotated[dict[Id, Stops], Field(max_length=MOST_STOPS)] = {}
+    cap: Annotated[int | None, Field(ge=1, le=MOST_COLORS)] = None
+    selections: Annotated[dict[Id, NamedSelection], Field(max_length=MOST_SELECTIONS)] = {}
     themes: dict[Id, Theme] = {}
     tokens: Annotated[dict[Id, Token], Field(max_length=MOST_TOKENS)] = {}
     pairings: Annotated[dict[Id, Pairing], Field(max_length=MOST_TOKENS)] = {}
     told_apart: dict[Id, ToldApartSet] = {}
 
 
-Entity = TypeVar("Entity", Hue, Candidate, Stops, Theme, Token, Pairing, ToldApartSet)
+Entity = TypeVar("Entity", Hue, Candidate, Stops, NamedSelection, Theme, Token, Pairing, ToldApartSet)
 
 
 def in_order(entities: dict[str, Entity]) -> list[Entity]:

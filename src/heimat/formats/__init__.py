@@ -4,6 +4,7 @@ from collections.abc import Callable
 from dataclasses import dataclass
 
 from heimat.core.publication import Publication
+from heimat.core.tokens.names import css_name
 from heimat.formats import css, design_tokens
 
 
@@ -20,3 +21,24 @@ FORMATS: tuple[Format, ...] = (
     Format("tokens.css", "text/css; charset=utf-8", css.write),
     Format("tokens.json", "application/design-tokens+json", design_tokens.write),
 )
+
+
+@dataclass(frozen=True)
+class Written:
+    """A file as it is published."""
+
+    name: str
+    media_type: str
+    content: bytes
+
+
+def write_all(publication: Publication, version: str) -> list[Written]:
+    """All files of a release: each format with everything, then with each named selection alone."""
+    files = [Written(kind.file, kind.media_type, kind.write(publication, version)) for kind in FORMATS]
+    for selection in publication.selections:
+        part = publication.of(selection)
+        for kind in FORMATS:
+            stem, _, ending = kind.file.rpartition(".")
+            name = f"{stem}.{css_name(selection.name)}.{ending}"
+            files.append(Written(name, kind.media_type, kind.write(part, version)))
+    return files

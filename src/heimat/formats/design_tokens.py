@@ -11,6 +11,9 @@ def _value(token: PublishedToken) -> str | dict[str, Any]:
         return "{" + token.alias + "}"
     levels = bytes.fromhex(token.hex[1:])
     value: dict[str, Any] = {"colorSpace": "srgb", "components": [round(level / 255, 5) for level in levels]}
+    if token.p3 is not None:
+        # The format keeps one color space a value; `hex` is what it falls back to where that cannot be shown.
+        value = {"colorSpace": "display-p3", "components": list(token.p3)}
     if token.alpha != 1.0:
         value["alpha"] = token.alpha
     return {**value, "hex": token.hex.lower()}

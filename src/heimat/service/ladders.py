@@ -5,6 +5,8 @@ from typing_extensions import TypedDict
 from heimat.core.color.contrast import cut
 from heimat.core.edits import apply
 from heimat.core.edits.ladder import SetHueLadder, SetLadder, losses
+from heimat.core.fewer import alike, published_steps, smaller_ladder, uses_of, wanted_steps
+from heimat.core.legibility.findings import distance_text
 from heimat.core.scales.shaping import ShapedLadder
 from heimat.core.scales.solving import most_promised, solve_promise
 from heimat.core.system import ColorSystem, ladder_of
@@ -26,6 +28,47 @@ def ladder_plan(system: ColorSystem, hue: str | None, ladder: str | ShapedLadder
         return {"ladder": ladder_view(ladder_of(after, after.hues[hue])), "losses": losses(system, after)}
     after = apply(system, SetLadder(ladder=ladder or ""))
     return {"ladder": ladder_view(after.ladder), "losses": losses(system, after)}
+
+
+class FewerView(TypedDict):
+    """How many colors are published, what nothing uses or can hardly be told apart, and the smaller ladder proposed.
+
+    `unused` are ids of the ladder's steps, `gone` the labels that the smaller ladder lacks.
+    """
+
+    colors: int
+    cap: int | None
+    unused: list[str]
+    alike: list[str]
+    steps: int
+    gone: list[str]
+    colors_then: int
+    ladder: LadderView
+    losses: list[str]
+
+
+def fewer_view(system: ColorSystem, steps: int | None) -> FewerView:
+    """What is too many in a system, and a ladder with so many steps. Raises DomainError for a count out of range."""
+    ladder = smaller_ladder(system, wanted_steps(system) if steps is None else steps)
+    kept = set(ladder.ids())
+    same = ladder is system.ladder
+    after = system if same else apply(system, SetLadder(ladder=ShapedLadder.of(ladder)))
+    uses = uses_of(system, None)
+    return {
+        "colors": len(published_steps(system)),
+        "cap": system.cap,
+        "unused": [step.id for step in system.ladder.steps if not uses[step.id] and not step.hidden],
+        "alike": [
+            f"{pair.hue.name} {labels[pair.one]} and {labels[pair.other]}, {distance_text(pair.distance)} apart"
+            for pair in alike(system)
+            for labels in [ladder_of(system, pair.hue).labels()]
+        ],
+        "steps": len(ladder.steps),
+        "gone": [step.label for step in system.ladder.steps if step.id not in kept],
+        "colors_then": len(published_steps(after)),
+        "ladder": ladder_view(ladder, uses),
+        "losses": [] if same else losses(system, after),
+    }
 
 
 class PromisePlanView(TypedDict):

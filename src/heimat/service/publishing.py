@@ -11,7 +11,7 @@ from heimat.core.errors import DomainError
 from heimat.core.publication import TokenChange, compare, next_version, publication
 from heimat.core.resolve import resolve
 from heimat.core.system import ColorSystem
-from heimat.formats import FORMATS
+from heimat.formats import Written, write_all
 from heimat.service.clock import now
 from heimat.service.documents import Documents
 from heimat.service.errors import NotFound
@@ -46,6 +46,11 @@ class Publishing:
         with self._engine.connect() as connection:
             return releases.all_releases(connection, system_id)
 
+    def file_names(self, system_id: int) -> dict[int, list[str]]:
+        """The names of the files of every release, by its id."""
+        with self._engine.connect() as connection:
+            return releases.file_names(connection, system_id)
+
     def draft(self, row: SystemRow, system: ColorSystem) -> Draft:
         """What publishing a document now would do."""
         with self._engine.connect() as connection:
@@ -54,7 +59,7 @@ class Publishing:
         before = self._documents.publication(latest.id) if latest else None
         changes = compare(before, now_published)
         version = next_version(latest.version if latest else None, changes)
-        files = [(kind.file, kind.write(now_published, version).decode()) for kind in FORMATS]
+        files = [(file.name, file.content.decode()) for file in write_all(now_published, version)]
         return Draft(latest.version if latest else None, changes, version, files)
 
     def publish(self, slug: str, number: int, version: str, notes: str, person_id: str) -> tuple[ReleaseRow, bool]:
@@ -91,7 +96,7 @@ class Publishing:
                     at=now(),
                     digest=digest,
                     publication=content.plain(),
-                    files=[_file(kind.file, kind.media_type, kind.write(content, version)) for kind in FORMATS],
+                    files=[_file(file) for file in write_all(content, version)],
                 ),
             )
             made = releases.latest_release(connection, row.id)
@@ -115,8 +120,8 @@ class Publishing:
         return found
 
 
-def _file(name: str, media_type: str, content: bytes) -> FileRow:
-    return FileRow(name, media_type, hashlib.sha256(content).hexdigest(), content)
+def _file(file: Written) -> FileRow:
+    return FileRow(file.name, file.media_type, hashlib.sha256(file.content).hexdigest(), file.content)
 
 
 def _parse_version(text: str) -> tuple[int, int, int]:

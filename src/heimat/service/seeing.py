@@ -5,10 +5,12 @@ from typing import Literal
 
 import numpy as np
 
-from heimat.core.color.arrays import Bytes, from_bytes, to_bytes
+from heimat.core.color.arrays import Bytes, Floats, from_bytes, to_bytes
 from heimat.core.color.contrast import ratio, relative_luminance
 from heimat.core.color.notation import hexes_of
+from heimat.core.color.spaces import p3_to_srgb
 from heimat.core.color.vision import Vision, simulate
+from heimat.core.color.wide import p3_text
 from heimat.service.view_types import Ink, SwatchView
 
 SeenAs = Literal["typical", "protan", "deutan", "tritan", "achromat"]
@@ -42,6 +44,12 @@ class Eyes:
     def swatch(self, rgb8: Bytes) -> SwatchView:
         """One 8-bit color (3,) as the page shows it."""
         return self.swatches(np.asarray(rgb8)[None])[0]
+
+    def see_p3(self, p3: Floats) -> str:
+        """A display-p3 color (3,) as CSS paints it; with a deficiency, as far as sRGB shows what is seen of it."""
+        if self.vision == "typical":
+            return p3_text(p3)
+        return self.hexes(to_bytes(np.clip(p3_to_srgb(p3), 0.0, 1.0))[None])[0]
 
     def hexes(self, rgb8: Bytes) -> list[str]:
         """8-bit colors (n, 3) as seen, written."""

@@ -3,16 +3,17 @@
 import numpy as np
 
 from heimat.core.color.arrays import Bytes
-from heimat.core.color.contrast import cut, grade, ratio, relative_luminance
+from heimat.core.color.contrast import cut, grade, ratio, ratio_of_luminances, relative_luminance
 from heimat.core.color.notation import NOTATIONS, format, oklch_of, rgb8_of
 from heimat.core.color.spaces import lightness
+from heimat.core.color.wide import p3_luminance, p3_of_bytes, p3_text
 from heimat.core.colors_of import standing
 from heimat.core.ramps import CHROMA_END, ramps
 from heimat.core.resolve import Resolved
 from heimat.core.selection import Selection, neutral_ends
 from heimat.core.system import ladder_of
 from heimat.service.seeing import Eyes, luminance
-from heimat.service.view_types import GroundView, SlipView
+from heimat.service.view_types import GroundView, SlipView, WideView
 
 
 def slip_view(resolved: Resolved, selection: Selection, key: str, eyes: Eyes, ground: Bytes) -> SlipView:
@@ -41,6 +42,7 @@ def slip_view(resolved: Resolved, selection: Selection, key: str, eyes: Eyes, gr
         "nudged": selection.kind == "step" and hue is not None and step in hue.nudges,
         "notations": [{"notation": notation, "text": text} for notation, text in texts if text],
         "grounds": _grounds(resolved, rgb8, eyes),
+        "wide": _wide(resolved, selection, eyes),
         "aim": {"lightness": round(aim[0], 4), "chroma": round(meant_chroma, 4), "angle": round(turn, 4) % 360.0},
         "lightness": {
             "colors": eyes.hexes(rows.lightness),
@@ -82,10 +84,30 @@ def aim_of(resolved: Resolved, selection: Selection) -> tuple[float, float, floa
     return light, chroma, float(scale.hue[place]) % 360.0
 
 
-def _grounds(resolved: Resolved, rgb8: Bytes, eyes: Eyes) -> list[GroundView]:
+def _wide(resolved: Resolved, selection: Selection, eyes: Eyes) -> WideView | None:
+    """The display-p3 value, with its own contrast on the grounds of the slip."""
+    p3 = selection.p3
+    if p3 is None:
+        return None
+    return {
+        "text": p3_text(p3),
+        "seen": eyes.see_p3(p3),
+        "contrasts": [
+            {"text": cut(reached), "grade": grade(reached)}
+            for _, ground in _named_grounds(resolved)
+            for reached in [float(ratio_of_luminances(p3_luminance(p3), p3_luminance(p3_of_bytes(ground))))]
+        ],
+    }
+
+
+def _named_grounds(resolved: Resolved) -> list[tuple[str, Bytes]]:
     white, black = np.full(3, 255, dtype=np.uint8), np.zeros(3, dtype=np.uint8)
+    return [("white", white), ("black", black), *neutral_ends(resolved)]
+
+
+def _grounds(resolved: Resolved, rgb8: Bytes, eyes: Eyes) -> list[GroundView]:
     found: list[GroundView] = []
-    for name, ground in [("white", white), ("black", black), *neutral_ends(resolved)]:
+    for name, ground in _named_grounds(resolved):
         reached = float(ratio(rgb8, ground))
         found.append({**eyes.swatch(ground), "name": name, "contrast": {"text": cut(reached), "grade": grade(reached)}})
     return found

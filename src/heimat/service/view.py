@@ -10,17 +10,28 @@ from heimat.core.color.contrast import AA_TEXT, cut, grade, ratio
 from heimat.core.color.notation import Notation, format
 from heimat.core.color.overlay import over
 from heimat.core.colors_of import source_color, standing
+from heimat.core.fewer import members, published_steps, uses_of
 from heimat.core.legibility.findings import distance_text, findings
 from heimat.core.publication import Publication, PublishedToken, publication
 from heimat.core.resolve import Resolved, ToldApartResult, resolve
 from heimat.core.scales.promises import Promise
 from heimat.core.selection import Selection, chain_words, find
-from heimat.core.system import ColorSystem, Hue, StepAlias, TokenAlias, TokenValue, in_order, ladder_of, method_of
+from heimat.core.system import (
+    ColorSystem,
+    Hue,
+    NamedSelection,
+    StepAlias,
+    TokenAlias,
+    TokenValue,
+    in_order,
+    ladder_of,
+    method_of,
+)
 from heimat.core.tokens.aliases import value_in
 from heimat.service.seeing import Eyes, SeenAs
 from heimat.service.slip import slip_view
 from heimat.service.view_findings import finding_view
-from heimat.service.view_scales import ladder_view, opened_view, uses_of
+from heimat.service.view_scales import ladder_view, opened_view
 from heimat.service.view_sources import (
     candidate_views,
     confusable_status,
@@ -35,6 +46,7 @@ from heimat.service.view_types import (
     ContrastView,
     DistanceView,
     HueView,
+    NamedSelectionView,
     OpenedView,
     PairingView,
     PromiseView,
@@ -107,6 +119,9 @@ def system_view(system: ColorSystem, around: Around, options: ViewOptions) -> Sy
         "hues": _hues(resolved, eyes, ground, changed, options.notation),
         "candidates": candidate_views(resolved, eyes, options.notation),
         "stops": stops_views(resolved, eyes),
+        "colors": len(published_steps(system)),
+        "cap": system.cap,
+        "selections": [_selection(system, kept) for kept in in_order(system.selections)],
         "confusable_status": confusable_status(resolved),
         "promises": [_promise(resolved, promise) for promise in resolved.promises],
         "tokens": _tokens(resolved, eyes, changed),
@@ -209,11 +224,18 @@ def _hues(resolved: Resolved, eyes: Eyes, ground: Bytes, changed: set[str], nota
                 "own_method": hue.method is not None,
                 "own_curves": hue.curves is not None,
                 "held": hue.held,
+                "wide": hue.wide,
+                "twins": int((~np.isnan(resolved.wide[hue.id][:, 0])).sum()) if hue.id in resolved.wide else 0,
                 "tokens_on": tokens_on[hue.id],
                 "steps": step_views,
             }
         )
     return found
+
+
+def _selection(system: ColorSystem, kept: NamedSelection) -> NamedSelectionView:
+    keys = [f"step:{ref.hue}/{ref.step}" for ref in members(system, kept)]
+    return {"id": kept.id, "name": kept.name, "note": kept.note, "keys": keys, "missing": len(kept.steps) - len(keys)}
 
 
 def _columns(system: ColorSystem, hue: Hue) -> list[int]:
@@ -275,6 +297,7 @@ def _pairings(resolved: Resolved) -> list[PairingView]:
             "use": result.pairing.use,
             "needed": f"{result.needed:g}" if result.needed else None,
             "contrast": contrast_view(result.ratio),
+            "wide": None if result.wide is None else cut(result.wide),
             "holds": result.holds,
         }
         for result in resolved.pairings

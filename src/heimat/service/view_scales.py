@@ -6,19 +6,21 @@ import numpy as np
 
 from heimat.core.color.contrast import relative_luminance
 from heimat.core.color.gamut import MORE_THAN_ANY_CHROMA, solve
-from heimat.core.color.spaces import lightness, luminance_of, srgb_to_oklch
+from heimat.core.color.spaces import lightness, luminance_of, p3_to_srgb, srgb_to_oklch
+from heimat.core.color.wide import p3_of_bytes, p3_text, published_p3
 from heimat.core.edits.scales import METHOD_WORDS
-from heimat.core.resolve import Resolved, promises_of, steps_of
+from heimat.core.fewer import uses_of
+from heimat.core.resolve import Resolved, promises_of, steps_of, wide_of
 from heimat.core.scales.anchors import Anchor
 from heimat.core.scales.ladder import Ladder
 from heimat.core.scales.measures import Measures, Spread, measure
 from heimat.core.scales.methods import METHODS, MethodName
 from heimat.core.scaling import scales_of
-from heimat.core.system import ColorSystem, Hue, StepAlias, curves_of, in_order, ladder_of, method_of
+from heimat.core.system import ColorSystem, Hue, curves_of, in_order, ladder_of, method_of
 from heimat.service.seeing import Eyes
 from heimat.service.view_column import column_view
 from heimat.service.view_curves import curve_views
-from heimat.service.view_types import ComparedView, LadderView, OpenedView, SpreadView, StepFiguresView
+from heimat.service.view_types import ComparedView, LadderView, OpenedView, SpreadView, StepFiguresView, WideStepView
 
 SENTENCES: dict[MethodName, str] = {
     "even": "Every step falls by the same L*; labels share their contrast across hues. Good where swaps must be safe.",
@@ -27,18 +29,6 @@ SENTENCES: dict[MethodName, str] = {
     "hsl": "HSL lightness steps at the source’s own hue and saturation. Familiar; hues differ in how light they look.",
     "ends": "Colors between a light and a dark end, through the source. Good where the ends are given.",
 }
-
-
-def uses_of(system: ColorSystem, hue: Hue | None) -> Counter[str]:
-    """How many tokens stand on each step, by its id: of one hue, or of all that share the system's ladder."""
-    shared = {hue.id} if hue else {other.id for other in system.hues.values() if other.ladder is None}
-    return Counter(
-        step
-        for token in system.tokens.values()
-        for step in {
-            value.step for value in token.values.values() if isinstance(value, StepAlias) and value.hue in shared
-        }
-    )
 
 
 def ladder_view(ladder: Ladder, uses: Counter[str] | None = None) -> LadderView:
@@ -76,6 +66,7 @@ def opened_view(resolved: Resolved, hue: Hue, step: str | None, eyes: Eyes) -> O
         "lightness": _spread(found.lightness, "L* falls by {} to {} from step to step", 1),
         "distance": _spread(found.distance, "Neighbours are {} to {} apart in OKLab, times 100", 1),
         "figures_of": _figures(resolved, hue, ladder),
+        "wide": wide_views(resolved, hue, eyes),
         "column": column_view(resolved, hue, step, eyes),
         "curves": curves.model_dump(mode="json"),
         "all_curves": system.curves.model_dump(mode="json"),
@@ -91,6 +82,27 @@ def opened_view(resolved: Resolved, hue: Hue, step: str | None, eyes: Eyes) -> O
         "figures": None if scale.figures is None else [round(float(each), 2) for each in scale.figures],
         "compared": compared_views(system, hue, eyes),
     }
+
+
+def wide_views(resolved: Resolved, hue: Hue, eyes: Eyes) -> list[WideStepView]:
+    """The steps of a hue in display-p3; none where its scale has no value there."""
+    made = resolved.wide.get(hue.id)
+    if made is None:
+        return []
+    rgb8 = resolved.scales[hue.id].rgb8
+    own = ~np.isnan(made[:, 0])
+    shown = published_p3(np.where(own[:, None], made, p3_of_bytes(rgb8)))
+    gains = srgb_to_oklch(p3_to_srgb(shown))[:, 1] - srgb_to_oklch(rgb8 / 255.0)[:, 1]
+    return [
+        {
+            "label": step.label,
+            "text": p3_text(shown[place]),
+            "seen": eyes.see_p3(shown[place]),
+            "own": bool(own[place]),
+            "gain": round(float(gains[place]), 4) if own[place] else 0.0,
+        }
+        for place, step in enumerate(ladder_of(resolved.system, hue).steps)
+    ]
 
 
 def compared_views(system: ColorSystem, hue: Hue, eyes: Eyes) -> list[ComparedView]:
@@ -120,7 +132,7 @@ def _costs(resolved: Resolved, hue: Hue) -> list[str]:
     system = resolved.system.model_copy(update={"hues": {**resolved.system.hues, hue.id: free}})
     hues = in_order(system.hues)
     scales = {other.id: scale for other, scale in zip(hues, scales_of(system, hues), strict=True)}
-    without = promises_of(system, hues, steps_of(system, hues, scales))
+    without = promises_of(system, hues, steps_of(system, hues, scales, wide_of(system, hues, scales)))
     words = []
     for now, then in zip(resolved.promises, without, strict=True):
         if (now.apart, now.kept) != (then.apart, then.kept):

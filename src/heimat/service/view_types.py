@@ -93,6 +93,16 @@ class StopsView(TypedDict):
     note: str
 
 
+class NamedSelectionView(TypedDict):
+    """A named selection: the keys of its steps, and how many of it are not there now."""
+
+    id: str
+    name: str
+    note: str
+    keys: list[str]
+    missing: int
+
+
 class StepView(SwatchView):
     """A step of a scale; `column` is the place on the system's ladder under which it stands."""
 
@@ -132,6 +142,8 @@ class HueView(SwatchView):
     own_method: bool
     own_curves: bool
     held: bool
+    wide: bool | None
+    twins: int
     anchor_mode: AnchorMode
     anchor_step: str | None
     tokens_on: int
@@ -248,6 +260,16 @@ class ColumnView(TypedDict):
     words: str
 
 
+class WideStepView(TypedDict):
+    """A step in display-p3, as CSS and as it is seen: `own` is false where sRGB holds all of it."""
+
+    label: str
+    text: str
+    seen: str
+    own: bool
+    gain: float
+
+
 class OpenedView(TypedDict):
     """The scale of the selected hue in all detail.
 
@@ -263,6 +285,7 @@ class OpenedView(TypedDict):
     distance: SpreadView
     figures_of: list[StepFiguresView]
     column: ColumnView
+    wide: list[WideStepView]
     curves: dict[str, Any]
     all_curves: dict[str, Any]
     drawn: list[CurveView]
@@ -314,6 +337,7 @@ class PairingView(TypedDict):
     use: Use
     needed: str | None
     contrast: ContrastView
+    wide: str | None
     holds: bool | None
 
 
@@ -358,7 +382,7 @@ class FindingView(TypedDict):
     """One thing to settle. `as_seen` shows the two colors under the vision that merges them."""
 
     id: str
-    kind: Literal["pairing", "told_apart", "translucent", "crowded"]
+    kind: Literal["pairing", "told_apart", "translucent", "crowded", "order", "cap"]
     sentence: str
     detail: str
     select: str
@@ -405,6 +429,14 @@ class AimView(TypedDict):
     angle: float
 
 
+class WideView(TypedDict):
+    """A display-p3 value: as CSS, as it is seen, and its contrast on the slip's grounds, in their order."""
+
+    text: str
+    seen: str
+    contrasts: list[ContrastView]
+
+
 class SlipView(SwatchView):
     """Everything about the selected color. `aim` is what it would have if white, gray and the gamut allowed it."""
 
@@ -421,6 +453,7 @@ class SlipView(SwatchView):
     nudged: bool
     notations: list[NotationView]
     grounds: list[GroundView]
+    wide: WideView | None
     aim: AimView
     lightness: RampView
     chroma: RampView
@@ -455,6 +488,9 @@ class SystemView(TypedDict):
     hues: list[HueView]
     candidates: list[CandidateView]
     stops: list[StopsView]
+    colors: int
+    cap: int | None
+    selections: list[NamedSelectionView]
     confusable_status: int
     promises: list[PromiseView]
     tokens: list[TokenView]

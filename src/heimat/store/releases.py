@@ -4,7 +4,7 @@ from dataclasses import dataclass
 from datetime import datetime
 from typing import Any
 
-from sqlalchemy import Connection, Select, select
+from sqlalchemy import Connection, Select, func, select
 
 from heimat.store.keys import new_id
 from heimat.store.packing import pack, unpack
@@ -129,17 +129,28 @@ def add_release(connection: Connection, new: NewRelease) -> None:
     )
 
 
-def find_file(connection: Connection, system_id: int, version: Version | None, name: str) -> FileRow | None:
-    """A file of a version, or of the highest one."""
+def file_names(connection: Connection, system_id: int) -> dict[int, list[str]]:
+    """The names of the files of all releases of a system, by the release's id, whole ones before selections."""
+    found: dict[int, list[str]] = {}
     query = (
-        select(release_file.c.name, release_file.c.media_type, release_file.c.digest, release_file.c.bytes)
+        select(release_file.c.release_id, release_file.c.name)
         .join(release, release.c.id == release_file.c.release_id)
-        .where(release.c.system_id == system_id, release_file.c.name == name)
-        .order_by(*_ORDER)
-        .limit(1)
+        .where(release.c.system_id == system_id)
+        .order_by(func.length(release_file.c.name), release_file.c.name)
     )
+    for row in connection.execute(query):
+        found.setdefault(row.release_id, []).append(row.name)
+    return found
+
+
+def find_file(connection: Connection, system_id: int, version: Version | None, name: str) -> FileRow | None:
+    """A file of a version, or of the highest one: what that lacks is not taken from an older one."""
+    wanted = select(release.c.id).where(release.c.system_id == system_id).order_by(*_ORDER)
     if version is not None:
         major, minor, patch = version
-        query = query.where(release.c.major == major, release.c.minor == minor, release.c.patch == patch)
+        wanted = wanted.where(release.c.major == major, release.c.minor == minor, release.c.patch == patch)
+    query = select(release_file.c.name, release_file.c.media_type, release_file.c.digest, release_file.c.bytes).where(
+        release_file.c.release_id == wanted.limit(1).scalar_subquery(), release_file.c.name == name
+    )
     row = connection.execute(query).first()
     return FileRow(row.name, row.media_type, row.digest, row.bytes) if row else None

@@ -38,6 +38,7 @@ export type LadderStepView = Schemas["LadderStepView"];
 export type CurveView = Schemas["CurveView"];
 export type HandleView = Schemas["HandleView"];
 export type SafeView = Schemas["SafeView"];
+export type FewerView = Schemas["FewerView"];
 export type OpenedView = Schemas["OpenedView"];
 export type MethodView = Schemas["Method-Input"];
 export type ComparedView = Schemas["ComparedView"];

@@ -262,6 +262,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/systems/{slug}/fewer": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Plan Fewer */
+        post: operations["planFewer"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/systems/{slug}/head": {
         parameters: {
             query?: never;
@@ -1271,7 +1288,7 @@ export interface components {
             /** Base */
             base: number;
             /** Edits */
-            edits: (components["schemas"]["AddHues-Input"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Input"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Input"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetMethod-Input"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Input"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Input"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Input"] | components["schemas"]["SetTokenValue-Input"] | components["schemas"]["RenameToken"] | components["schemas"]["RemoveToken"])[];
+            edits: (components["schemas"]["AddHues-Input"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Input"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Input"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetMethod-Input"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Input"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Input"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Input"] | components["schemas"]["SetTokenValue-Input"] | components["schemas"]["RenameToken"] | components["schemas"]["RemoveToken"])[];
             /** Key */
             key?: string;
             /**
@@ -1383,6 +1400,39 @@ export interface components {
             space: string;
         };
         /**
+         * FewerBody
+         * @description How many steps a smaller ladder shall have; without a number, as many as are needed.
+         */
+        FewerBody: {
+            /** Steps */
+            steps?: number | null;
+        };
+        /**
+         * FewerView
+         * @description How many colors are published, what nothing uses or can hardly be told apart, and the smaller ladder proposed.
+         *
+         *     `unused` are ids of the ladder's steps, `gone` the labels that the smaller ladder lacks.
+         */
+        FewerView: {
+            /** Alike */
+            alike: string[];
+            /** Cap */
+            cap: number | null;
+            /** Colors */
+            colors: number;
+            /** Colors Then */
+            colors_then: number;
+            /** Gone */
+            gone: string[];
+            ladder: components["schemas"]["LadderView"];
+            /** Losses */
+            losses: string[];
+            /** Steps */
+            steps: number;
+            /** Unused */
+            unused: string[];
+        };
+        /**
          * FieldProblem
          * @description What is wrong with one field: its dotted path, and a sentence.
          */
@@ -1421,7 +1471,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "pairing" | "told_apart" | "translucent" | "crowded";
+            kind: "pairing" | "told_apart" | "translucent" | "crowded" | "order" | "cap";
             /** Repairs */
             repairs: components["schemas"]["RepairView"][];
             /** Select */
@@ -1785,6 +1835,10 @@ export interface components {
             text: string;
             /** Tokens On */
             tokens_on: number;
+            /** Twins */
+            twins: number;
+            /** Wide */
+            wide: boolean | null;
         };
         /**
          * JoinCandidates
@@ -1798,6 +1852,28 @@ export interface components {
              * @enum {string}
              */
             type: "join_candidates";
+        };
+        /**
+         * KeepSelection
+         * @description Keep steps as a selection under a name; one of the same name gets these steps instead of its own.
+         */
+        KeepSelection: {
+            /** Id */
+            id?: string;
+            /** Name */
+            name: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /** Steps */
+            steps: components["schemas"]["StepRef"][];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "keep_selection";
         };
         /**
          * KeepStops
@@ -2223,6 +2299,22 @@ export interface components {
             type: "move_hue";
         };
         /**
+         * NamedSelectionView
+         * @description A named selection: the keys of its steps, and how many of it are not there now.
+         */
+        NamedSelectionView: {
+            /** Id */
+            id: string;
+            /** Keys */
+            keys: string[];
+            /** Missing */
+            missing: number;
+            /** Name */
+            name: string;
+            /** Note */
+            note: string;
+        };
+        /**
          * NearSystemView
          * @description A color of the system that another nearly is: its key, name, and the CIEDE2000 between.
          */
@@ -2454,6 +2546,8 @@ export interface components {
             settings: {
                 [key: string]: unknown;
             };
+            /** Wide */
+            wide: components["schemas"]["WideStepView"][];
         };
         /**
          * OverlayBody
@@ -2538,6 +2632,8 @@ export interface components {
              * @enum {string}
              */
             use: "body" | "large" | "part" | "decoration";
+            /** Wide */
+            wide: string | null;
         };
         /**
          * PartnerView
@@ -2696,7 +2792,7 @@ export interface components {
             /** Base */
             base: number;
             /** Edits */
-            edits: (components["schemas"]["AddHues-Input"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Input"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Input"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetMethod-Input"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Input"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Input"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Input"] | components["schemas"]["SetTokenValue-Input"] | components["schemas"]["RenameToken"] | components["schemas"]["RemoveToken"])[];
+            edits: (components["schemas"]["AddHues-Input"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Input"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Input"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetMethod-Input"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Input"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Input"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Input"] | components["schemas"]["SetTokenValue-Input"] | components["schemas"]["RenameToken"] | components["schemas"]["RemoveToken"])[];
             /** Latest */
             latest?: string | null;
             /**
@@ -2948,6 +3044,19 @@ export interface components {
              * @enum {string}
              */
             type: "remove_hue";
+        };
+        /**
+         * RemoveSelection
+         * @description Remove a named selection; its steps stay as they are.
+         */
+        RemoveSelection: {
+            /** Selection */
+            selection: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "remove_selection";
         };
         /**
          * RemoveStops
@@ -3217,6 +3326,19 @@ export interface components {
             type: "set_candidate";
         };
         /**
+         * SetCap
+         * @description Set how many colors the system may publish at most; without a number, as many as there are.
+         */
+        SetCap: {
+            /** Cap */
+            cap: number | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "set_cap";
+        };
+        /**
          * SetCurves
          * @description Set tapers and drifts of all scales, or of one; one without curves follows those of all.
          */
@@ -3347,7 +3469,7 @@ export interface components {
          */
         SetPlanView: {
             /** Edits */
-            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["RenameToken"] | components["schemas"]["RemoveToken"])[];
+            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["RenameToken"] | components["schemas"]["RemoveToken"])[];
             /** Rows */
             rows: components["schemas"]["PlanRowView"][];
         };
@@ -3454,6 +3576,21 @@ export interface components {
             value: components["schemas"]["StepAlias"] | components["schemas"]["TokenAlias"] | components["schemas"]["LiteralColor-Output"];
         };
         /**
+         * SetWide
+         * @description Put display-p3 values beside the sRGB ones of a scale, or leave them; None lets the source decide.
+         */
+        SetWide: {
+            /** Hue */
+            hue: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "set_wide";
+            /** Wide */
+            wide: boolean | null;
+        };
+        /**
          * ShapedLadder
          * @description A ladder as it was typed, from light to dark.
          */
@@ -3538,6 +3675,7 @@ export interface components {
             used_by: string[];
             /** Why */
             why: string;
+            wide: components["schemas"]["WideView"] | null;
         };
         /**
          * SpreadView
@@ -3840,8 +3978,12 @@ export interface components {
         SystemView: {
             /** Candidates */
             candidates: components["schemas"]["CandidateView"][];
+            /** Cap */
+            cap: number | null;
             /** Changed */
             changed: number;
+            /** Colors */
+            colors: number;
             /** Confusable Status */
             confusable_status: number;
             /** Findings */
@@ -3867,6 +4009,8 @@ export interface components {
             revision: number;
             /** Scale Pattern */
             scale_pattern: string;
+            /** Selections */
+            selections: components["schemas"]["NamedSelectionView"][];
             /** Severity */
             severity: number;
             slip: components["schemas"]["SlipView"] | null;
@@ -4052,6 +4196,34 @@ export interface components {
              * @default []
              */
             targets: components["schemas"]["Typed"][];
+        };
+        /**
+         * WideStepView
+         * @description A step in display-p3, as CSS and as it is seen: `own` is false where sRGB holds all of it.
+         */
+        WideStepView: {
+            /** Gain */
+            gain: number;
+            /** Label */
+            label: string;
+            /** Own */
+            own: boolean;
+            /** Seen */
+            seen: string;
+            /** Text */
+            text: string;
+        };
+        /**
+         * WideView
+         * @description A display-p3 value: as CSS, as it is seen, and its contrast on the slip's grounds, in their order.
+         */
+        WideView: {
+            /** Contrasts */
+            contrasts: components["schemas"]["ContrastView"][];
+            /** Seen */
+            seen: string;
+            /** Text */
+            text: string;
         };
     };
     responses: never;
@@ -4644,6 +4816,41 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SystemView"];
+                };
+            };
+            /** @description Client Error */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    planFewer: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FewerBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FewerView"];
                 };
             };
             /** @description Client Error */

@@ -64,7 +64,12 @@ export function Slip() {
               flexShrink={0}
               width="150px"
               css={{ "@media (max-width: 1199px)": { width: "56px" } }}
-              style={{ background: slip.seen }}
+              style={{
+                background: slip.wide
+                  ? `linear-gradient(90deg, ${slip.seen} 50%, ${slip.wide.seen} 50%)`
+                  : slip.seen,
+              }}
+              title={slip.wide ? "Left in sRGB, right in display-p3" : undefined}
             />
           )}
           <Words slip={slip} />
@@ -201,8 +206,8 @@ function Ramps({ slip, onTell }: { slip: SlipView; onTell: (words: string | null
 function Grounds({ slip }: { slip: SlipView }) {
   return (
     <Grid
-      flex="0 0 232px"
-      templateColumns="14px 1fr auto"
+      flex={slip.wide ? "0 0 268px" : "0 0 232px"}
+      templateColumns={slip.wide ? "14px 1fr auto auto" : "14px 1fr auto"}
       gap="0 8px"
       alignContent="center"
       alignItems="center"
@@ -212,13 +217,18 @@ function Grounds({ slip }: { slip: SlipView }) {
       aria-label="Contrast on grounds"
       role="group"
     >
-      {slip.grounds.map((ground) => (
+      {slip.grounds.map((ground, place) => (
         <Fragment key={ground.name}>
           <Swatch seen={ground.seen} border="1px solid" borderColor="border.emphasized" />
           <Text truncate lineHeight="20px">
             {ground.name}
           </Text>
           <Ratio contrast={ground.contrast} />
+          {slip.wide && (
+            <Text fontFamily="mono" fontSize="12px" color="fg.muted" title="The same in display-p3">
+              {slip.wide.contrasts[place]?.text}
+            </Text>
+          )}
         </Fragment>
       ))}
     </Grid>

@@ -14,8 +14,8 @@ const COPIED_MS = 900;
 /** The numbers alone, with fewer decimals than what is copied. */
 function glance(notation: string, text: string): string {
   const inner = /^[a-z]+\((.*)\)$/.exec(text)?.[1] ?? text;
-  return inner.replace(/\d+\.\d+/g, (number) => {
-    const places = notation === "oklch" && Number(number) < 1 ? 3 : 1;
+  return inner.replace("display-p3 ", "").replace(/\d+\.\d+/g, (number) => {
+    const places = (notation === "oklch" || notation === "p3") && Number(number) < 1 ? 3 : 1;
     return String(Number(Number(number).toFixed(places)));
   });
 }
@@ -24,7 +24,7 @@ function Line({ notation, text, whole = false }: { notation: string; text: strin
   const [copied, setCopied] = useState(false);
   const set = useInterface((state) => state.set);
   const copy = async () => {
-    set({ notation: notation as Notation });
+    if (notation !== "p3") set({ notation: notation as Notation });
     setCopied(await copyText(text));
     setTimeout(() => setCopied(false), COPIED_MS);
   };
@@ -55,7 +55,9 @@ function Line({ notation, text, whole = false }: { notation: string; text: strin
 
 export function SlipNotations({ slip }: { slip: SlipView }) {
   const chosen = useInterface((state) => state.notation);
-  const glanced = [...FIRST, FIRST.includes(chosen) ? THIRD : chosen];
+  const third = FIRST.includes(chosen) ? THIRD : chosen;
+  // What goes beyond sRGB stands third: both values are published.
+  const glanced = slip.wide ? FIRST : [...FIRST, third];
   return (
     <Box flex="0 0 202px" borderLeft="1px solid" borderColor="border" padding="9px 8px" position="relative">
       {slip.notations
@@ -63,6 +65,7 @@ export function SlipNotations({ slip }: { slip: SlipView }) {
         .map((each) => (
           <Line key={each.notation} {...each} />
         ))}
+      {slip.wide && <Line notation="p3" text={slip.wide.text} />}
       <Popover.Root positioning={{ placement: "top-end" }} lazyMount>
         <Popover.Trigger asChild>
           <Tool position="absolute" top="4px" right="6px" variant="ghost" aria-label="All notations">

@@ -16,7 +16,7 @@ export const SOURCE_AREAS = [
   "gallery",
   "text",
 ] as const;
-export const SCALE_AREAS = ["ladder", "method", "curves", "scale", "overlay"] as const;
+export const SCALE_AREAS = ["ladder", "method", "curves", "scale", "overlay", "fewer"] as const;
 export type SourceArea = (typeof SOURCE_AREAS)[number];
 export type ScaleArea = (typeof SCALE_AREAS)[number];
 /** A work area of a stage, open inside its sheet. */
@@ -40,6 +40,7 @@ export const AREA_WORDS: Record<Area, string> = {
   curves: "Curves",
   scale: "One scale",
   overlay: "Overlay",
+  fewer: "Fewer",
 };
 /** What the sheet of scales shows: all scales, the selected one alone, or the selected column of all. */
 export const SHOWS = ["all", "scale", "column"] as const;

@@ -26,7 +26,8 @@ from heimat.core.edits.hues import (
 )
 from heimat.core.edits.ladder import RenameSystem, SetHueLadder, SetLadder, SetScalePattern
 from heimat.core.edits.restore import Restore
-from heimat.core.edits.scales import AimCurve, AimStep, NudgeSteps, SetCurves, SetMethod, SetPinNeighbours
+from heimat.core.edits.scales import AimCurve, AimStep, NudgeSteps, SetCurves, SetMethod, SetPinNeighbours, SetWide
+from heimat.core.edits.selections import KeepSelection, RemoveSelection, SetCap
 from heimat.core.edits.sources import AimSource, FollowHue, LetGo, SetSource
 from heimat.core.edits.stops import KeepStops, RemoveStops
 from heimat.core.edits.tokens import AddToken, RemoveToken, RenameToken, SetTokenValue
@@ -61,6 +62,10 @@ UserEdit = Annotated[
     | JoinCandidates
     | KeepStops
     | RemoveStops
+    | SetWide
+    | SetCap
+    | KeepSelection
+    | RemoveSelection
     | SetScalePattern
     | RenameSystem
     | AddToken

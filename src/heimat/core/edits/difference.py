@@ -7,8 +7,8 @@ from pydantic import BaseModel, Field
 from heimat.core.edits.base import Path
 from heimat.core.system import ColorSystem, Part
 
-COLLECTIONS = ("hues", "candidates", "stops", "themes", "tokens", "pairings", "told_apart")
-FIELDS = ("generator", "name", "ladder", "method", "curves", "scale_pattern")
+COLLECTIONS = ("hues", "candidates", "stops", "selections", "themes", "tokens", "pairings", "told_apart")
+FIELDS = ("generator", "name", "ladder", "method", "curves", "cap", "scale_pattern")
 
 
 class PlaceValue(Part):

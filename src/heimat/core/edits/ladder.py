@@ -7,6 +7,7 @@ from heimat.core.edits.base import EditBase, Path, hue_of, with_hue
 from heimat.core.edits.holding import held_words, keeping_held
 from heimat.core.edits.tokens import value_in_words
 from heimat.core.errors import DomainError
+from heimat.core.fewer import members
 from heimat.core.ids import Id
 from heimat.core.scales.anchors import Anchor
 from heimat.core.scales.ladder import Ladder
@@ -73,6 +74,10 @@ def losses(before: ColorSystem, after: ColorSystem) -> list[str]:
             found += [f"The {what} at {hue.name} {labels[step]} goes." for step in labels if step in old.keys() - new]
         if hue.anchor.mode == "label" and now.anchor != hue.anchor:
             found.append(f"{hue.name} stands at the nearest label, not at {labels[hue.anchor.step or '']} any more.")
+    for kept in in_order(before.selections):
+        fewer = len(members(before, kept)) - len(members(after, kept))
+        if fewer:
+            found.append(f"{fewer} of the colors in {kept.name} {'goes' if fewer == 1 else 'go'}.")
     for token in in_order(before.tokens):
         for theme, value in token.values.items():
             moved = after.tokens[token.id].values[theme]

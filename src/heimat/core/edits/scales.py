@@ -3,7 +3,7 @@
 from typing import Annotated, Literal
 
 import numpy as np
-from pydantic import BaseModel, ConfigDict, Field
+from pydantic import Field
 
 from heimat.core.color.contrast import cut, relative_luminance
 from heimat.core.color.notation import rgb8_of
@@ -16,7 +16,7 @@ from heimat.core.scales.drawing import own_value
 from heimat.core.scales.methods import MID_LUMINANCE, Method, MethodName, contrast_range
 from heimat.core.scales.nudges import Nudge
 from heimat.core.scaling import scales_of
-from heimat.core.system import MOST_HUES, ColorSystem, Hue, curves_of, in_order, ladder_of, method_of
+from heimat.core.system import MOST_HUES, ColorSystem, Hue, StepRef, curves_of, in_order, ladder_of, method_of
 
 MOST_STEPS = 2000
 """Steps that are nudged in one gesture."""
@@ -128,7 +128,8 @@ class SetCurves(EditBase):
 
     def sentence(self, system: ColorSystem) -> str:
         whose = hue_of(system, self.hue).name if self.hue else "all scales"
-        return f"Curves of {whose}" if self.curves else f"Curves of {whose} as before any change"
+        held = "" if self.hue else held_words(system, "curves")
+        return f"Curves of {whose}{'' if self.curves else ' as before any change'}{held}"
 
 
 class AimCurve(EditBase):
@@ -218,15 +219,6 @@ class AimStep(EditBase):
         return {("ladder",)}
 
 
-class StepRef(BaseModel):
-    """A step of a hue's scale."""
-
-    model_config = ConfigDict(frozen=True, extra="forbid")
-
-    hue: Id
-    step: Annotated[str, Field(max_length=24)]
-
-
 class NudgeSteps(EditBase):
     """Nudge steps together by an L*, an OKLCH chroma and degrees of hue, on top of what each is nudged already.
 
@@ -292,3 +284,19 @@ class SetPinNeighbours(EditBase):
     def sentence(self, system: ColorSystem) -> str:
         name = hue_of(system, self.hue).name
         return f"Let {name} pass through its pins" if self.smooth else f"Let the neighbours of {name}’s pins stay"
+
+
+class SetWide(EditBase):
+    """Put display-p3 values beside the sRGB ones of a scale, or leave them; None lets the source decide."""
+
+    type: Literal["set_wide"] = "set_wide"
+    hue: Id
+    wide: bool | None
+
+    def change(self, system: ColorSystem) -> ColorSystem:
+        return with_hue(system, hue_of(system, self.hue).model_copy(update={"wide": self.wide}))
+
+    def sentence(self, system: ColorSystem) -> str:
+        name = hue_of(system, self.hue).name
+        how = {True: "with display-p3", False: "in sRGB alone", None: "as wide as its source"}[self.wide]
+        return f"Publish {name} {how}"

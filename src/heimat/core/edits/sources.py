@@ -5,11 +5,12 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from heimat.core.color.notation import Color, ColorInput, format, oklch_of
-from heimat.core.colors_of import COLORED, solved, standing
+from heimat.core.colors_of import COLORED, solved, source_color, standing
 from heimat.core.edits.base import EditBase, Path, hue_of, with_hue
 from heimat.core.errors import DomainError
 from heimat.core.ids import Id
-from heimat.core.sources.derivation import aimed_at
+from heimat.core.scales.wide import beyond_srgb
+from heimat.core.sources.derivation import aimed_at, solved_wide
 from heimat.core.sources.following import refuse_circle
 from heimat.core.sources.wording import derivation_words
 from heimat.core.system import (
@@ -95,7 +96,10 @@ class AimSource(EditBase):
             parent = standing(system, system.hues[hue.source.hue])
             derived = aimed_at(hue.source, parent, (self.lightness, self.chroma, angle))
             return with_hue(system, hue.model_copy(update={"source": derived}))
-        source = GivenSource(color=solved(self.lightness, self.chroma, angle))
+        before = source_color(system, hue)
+        # A color beyond sRGB stays there while it is moved.
+        wide = hue.wide if hue.wide is not None else beyond_srgb(before)
+        source = GivenSource(color=(solved_wide if wide else solved)(self.lightness, self.chroma, angle))
         recall = Recall(chroma=self.chroma, hue=angle)
         return with_hue(system, hue.model_copy(update={"source": source, "recall": recall}))
 

@@ -3,9 +3,12 @@
 from dataclasses import dataclass
 from typing import Literal
 
+import numpy as np
+
 from heimat.core.color.arrays import Bytes
-from heimat.core.color.contrast import cut
+from heimat.core.color.contrast import cut, relative_luminance
 from heimat.core.edits.tokens import value_in_words
+from heimat.core.fewer import published_steps
 from heimat.core.legibility.pairings import USE_WORDS, PairingResult
 from heimat.core.legibility.repairs import Repair, repair_pairing, repair_told_apart
 from heimat.core.legibility.told_apart import PairDistance, VisionDistance
@@ -24,7 +27,7 @@ class Finding:
     """
 
     id: str
-    kind: Literal["pairing", "told_apart", "translucent", "crowded"]
+    kind: Literal["pairing", "told_apart", "translucent", "crowded", "order", "cap"]
     sentence: str
     detail: str
     select: str
@@ -44,7 +47,8 @@ def finding_ids(checked: Checked) -> frozenset[str]:
     }
     unknown = {_translucent_id(result) for result in checked.pairings if result.needed and result.holds is None}
     failing = {_pairing_id(result) for result in checked.pairings if result.holds is False}
-    return frozenset(told | unknown | failing | {_crowded_id(hue) for hue in _crowding(checked)})
+    ordered = {_crowded_id(hue) for hue in _crowding(checked)} | {_order_id(hue) for hue, _ in _out_of_order(checked)}
+    return frozenset(told | unknown | failing | ordered | ({_CAP_ID} if _over_cap(checked) else set()))
 
 
 def _told_id(result: ToldApartResult, pair: PairDistance) -> str:
@@ -61,6 +65,29 @@ def _pairing_id(result: PairingResult) -> str:
 
 def _crowded_id(hue: Hue) -> str:
     return f"crowded-{hue.id}"
+
+
+_CAP_ID = "cap"
+
+
+def _order_id(hue: Hue) -> str:
+    return f"order-{hue.id}"
+
+
+def _over_cap(checked: Checked) -> int:
+    """By how many colors the cap is passed."""
+    cap = checked.system.cap
+    return 0 if cap is None else max(len(published_steps(checked.system)) - cap, 0)
+
+
+def _out_of_order(checked: Checked) -> list[tuple[Hue, list[int]]]:
+    """Hues with the places of steps that are not darker than the one before: pins and nudges can do that."""
+    found = []
+    for hue in checked.hues:
+        rises = np.flatnonzero(np.diff(relative_luminance(checked.scales[hue.id].rgb8)) >= 0.0) + 1
+        if len(rises):
+            found.append((hue, rises.tolist()))
+    return found
 
 
 def _crowding(checked: Checked) -> list[Hue]:
@@ -89,7 +116,14 @@ def findings(resolved: Resolved, *, repairs: bool = True) -> list[Finding]:
         (result for result in resolved.pairings if result.holds is False),
         key=lambda result: result.ratio / (result.needed or 1.0),
     )
-    return told + _crowded(resolved) + unknown + [_pairing(resolved, result, repairs) for result in failing]
+    return (
+        told
+        + _cap(resolved)
+        + _order(resolved)
+        + _crowded(resolved)
+        + unknown
+        + [_pairing(resolved, result, repairs) for result in failing]
+    )
 
 
 def _told_apart(resolved: Resolved, result: ToldApartResult, pair: PairDistance, repairs: bool) -> Finding:
@@ -140,6 +174,52 @@ def _crowded(resolved: Resolved) -> list[Finding]:
     return found
 
 
+def _order(resolved: Resolved) -> list[Finding]:
+    found: list[Finding] = []
+    for hue, places in _out_of_order(resolved):
+        labels, rgb8 = ladder_of(resolved.system, hue).labels(), resolved.scales[hue.id].rgb8
+        said = ", ".join(f"{labels[at]} than {labels[at - 1]}" for at in places)
+        by_hand = hue.pins or hue.nudges
+        found.append(
+            Finding(
+                id=_order_id(hue),
+                kind="order",
+                sentence=f"{hue.name} is out of order: not darker are {said}.",
+                detail="Pins and nudges stand where they were put. Take one back, or let the neighbours of pins pass."
+                if by_hand
+                else "Its source leaves too little room on one side of the ladder.",
+                select=f"step:{hue.id}/{ladder_of(resolved.system, hue).ids()[places[0]]}",
+                colors=(rgb8[places[0] - 1], rgb8[places[0]]),
+                vision=None,
+                use=None,
+                repairs=[],
+            )
+        )
+    return found
+
+
+def _cap(resolved: Resolved) -> list[Finding]:
+    over = _over_cap(resolved)
+    if not over:
+        return []
+    colors = len(published_steps(resolved.system))
+    first = resolved.hues[0]
+    rgb8 = resolved.scales[first.id].rgb8
+    return [
+        Finding(
+            id=_CAP_ID,
+            kind="cap",
+            sentence=f"{colors} colors would be published; the cap is {resolved.system.cap}.",
+            detail=f"{over} too many. Hide steps that nothing uses, take a smaller ladder, or raise the cap.",
+            select=f"hue:{first.id}",
+            colors=(rgb8[0], rgb8[-1]),
+            vision=None,
+            use=None,
+            repairs=[],
+        )
+    ]
+
+
 def _interval(distance: VisionDistance) -> str:
     low, high = distance.below or (0.0, 1.0)
     if high == 1.0:
@@ -155,7 +235,7 @@ def _pairing(resolved: Resolved, result: PairingResult, repairs: bool) -> Findin
     return Finding(
         id=_pairing_id(result),
         kind="pairing",
-        sentence=f"{foreground} on {ground} reads {cut(result.ratio)}; {use} needs {result.needed:g}.",
+        sentence=f"{foreground} on {ground} reads {_reads(result)}; {use} needs {result.needed:g}.",
         detail=f"{foreground} is {_ends_at(resolved, ids[0])}, {ground} is {_ends_at(resolved, ids[1])}, in {theme}.",
         select=f"token:{ids[0]}",
         colors=(resolved.tokens[ids[0]].rgb8, resolved.tokens[ids[1]].rgb8),
@@ -163,6 +243,13 @@ def _pairing(resolved: Resolved, result: PairingResult, repairs: bool) -> Findin
         use=result.pairing.use,
         repairs=repair_pairing(resolved, result) if repairs else [],
     )
+
+
+def _reads(result: PairingResult) -> str:
+    """The ratio; where display-p3 alone falls short, both."""
+    if result.wide is None or result.ratio < (result.needed or 0.0):
+        return cut(result.ratio)
+    return f"{cut(result.ratio)}, but {cut(result.wide)} in display-p3"
 
 
 def _translucent(resolved: Resolved, result: PairingResult) -> Finding:

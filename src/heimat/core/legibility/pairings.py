@@ -4,9 +4,10 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from heimat.core.color.arrays import Bytes
-from heimat.core.color.contrast import AA_LARGE, AA_TEXT, ratio
+from heimat.core.color.arrays import Bytes, Floats
+from heimat.core.color.contrast import AA_LARGE, AA_TEXT, ratio, ratio_of_luminances
 from heimat.core.color.overlay import over
+from heimat.core.color.wide import p3_luminance, p3_of_bytes
 from heimat.core.system import Pairing, Use
 
 NEEDED: dict[Use, float | None] = {"body": AA_TEXT, "large": AA_LARGE, "part": AA_LARGE, "decoration": None}
@@ -21,20 +22,28 @@ USE_WORDS: dict[Use, str] = {
 
 @dataclass(frozen=True)
 class TokenColor:
-    """What a token comes to in a theme: 8-bit sRGB (3,), alpha, the tokens passed, and where the chain ends."""
+    """What a token comes to in a theme: 8-bit sRGB (3,), alpha, the tokens passed, and where the chain ends.
+
+    `p3` is its display-p3 value (3,), where it has one of its own.
+    """
 
     rgb8: Bytes
     alpha: float
     chain: tuple[str, ...]
     step: tuple[str, str] | None
+    p3: Floats | None = None
 
 
 @dataclass(frozen=True)
 class PairingResult:
-    """A pairing with its ratio; `holds` is None for decoration, which is exempt, and for a translucent ground."""
+    """A pairing with its ratio; `holds` is None for decoration, which is exempt, and for a translucent ground.
+
+    `wide` is the ratio in display-p3, where one of the two has a value there; the pairing holds only if both do.
+    """
 
     pairing: Pairing
     ratio: float
+    wide: float | None
     needed: float | None
     holds: bool | None
 
@@ -57,6 +66,15 @@ def check_pairing(pairing: Pairing, colors: dict[str, TokenColor]) -> PairingRes
         reached = translucent_ratio(foreground.rgb8, foreground.alpha, ground.rgb8)
     else:
         reached = float(ratio(foreground.rgb8, ground.rgb8))
+    wide = _wide_ratio(foreground, ground) if foreground.p3 is not None or ground.p3 is not None else None
     needed = NEEDED[pairing.use]
     known = needed is not None and ground.alpha == 1.0
-    return PairingResult(pairing, reached, needed, reached >= needed if known and needed is not None else None)
+    least = reached if wide is None else min(reached, wide)
+    return PairingResult(pairing, reached, wide, needed, least >= needed if known and needed is not None else None)
+
+
+def _wide_ratio(foreground: TokenColor, ground: TokenColor) -> float:
+    """The ratio of two colors on a display-p3 screen; composited in its own gamma-encoded values."""
+    above, below = (p3_of_bytes(color.rgb8) if color.p3 is None else color.p3 for color in (foreground, ground))
+    shown = above * foreground.alpha + below * (1.0 - foreground.alpha)
+    return float(ratio_of_luminances(p3_luminance(shown), p3_luminance(below)))

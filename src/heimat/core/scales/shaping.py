@@ -33,6 +33,11 @@ class ShapedLadder(BaseModel):
     name: Annotated[str, Field(max_length=200)] = "own"
     steps: Annotated[tuple[ShapedStep, ...], Field(max_length=200)]
 
+    @classmethod
+    def of(cls, ladder: Ladder) -> "ShapedLadder":
+        """A ladder as somebody would type it."""
+        return cls.model_validate(ladder.model_dump())
+
 
 def shaped(given: str | ShapedLadder, field: str) -> Ladder:
     """The ladder of a ready-made name, or of typed steps.

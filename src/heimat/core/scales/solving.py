@@ -12,7 +12,7 @@ import numpy as np
 from heimat.core.color.arrays import Floats
 from heimat.core.color.spaces import lightness, luminance_of
 from heimat.core.errors import DomainError
-from heimat.core.resolve import Steps, opaque_steps, steps_of
+from heimat.core.resolve import Steps, opaque_steps, steps_of, wide_of
 from heimat.core.scales.ladder import DARKEST, LIGHTEST, Ladder
 from heimat.core.scales.promises import TOLERANCE, least_by_distance
 from heimat.core.scaling import scales_of
@@ -80,7 +80,7 @@ def _judged(system: ColorSystem, ladder: Ladder, apart: int, aim: float) -> Solv
     tried = system.model_copy(update={"ladder": ladder})
     hues = in_order(tried.hues)
     scales = {hue.id: scale for hue, scale in zip(hues, scales_of(tried, hues), strict=True)}
-    steps = steps_of(tried, hues, scales)
+    steps = steps_of(tried, hues, scales, wide_of(tried, hues, scales))
     kept = opaque_steps(tried, hues, steps)
     places = steps.positions[kept]
     if not len(kept) or np.ptp(places) < apart - TOLERANCE:

@@ -6,10 +6,11 @@ from functools import lru_cache
 import numpy as np
 
 from heimat.core.color.contrast import relative_luminance
-from heimat.core.color.gamut import solve
+from heimat.core.color.gamut import DISPLAY_P3, in_gamut, solve
 from heimat.core.color.notation import Color, oklch_of, rgb8_of
 from heimat.core.color.rounding import nearest_bytes
-from heimat.core.color.spaces import hsl_to_srgb, lightness, luminance_of, srgb_to_hsl
+from heimat.core.color.spaces import hsl_to_srgb, lightness, luminance_of, p3_to_srgb, srgb_to_hsl
+from heimat.core.color.wide import published_p3
 from heimat.core.system import Change, DerivedSource
 
 COLORED = 0.004
@@ -41,6 +42,15 @@ def solved(light: float, chroma: float, hue: float) -> Color:
     """The 8-bit color of an L* 0 to 100, an OKLCH hue in degrees and at most an OKLCH chroma."""
     srgb = solve(luminance_of(light), np.float64(chroma), np.float64(hue))
     return Color.of_bytes(nearest_bytes(srgb))
+
+
+def solved_wide(light: float, chroma: float, hue: float) -> Color:
+    """The same in display-p3; of 8 bits in sRGB where that holds the color."""
+    p3 = published_p3(solve(luminance_of(light), np.float64(chroma), np.float64(hue), DISPLAY_P3))
+    if bool(in_gamut(p3_to_srgb(p3))):
+        return solved(light, chroma, hue)
+    red, green, blue = (float(part) for part in p3)
+    return Color(space="display-p3", components=(red, green, blue))
 
 
 @lru_cache(maxsize=4096)

@@ -51,7 +51,7 @@ export function FindingRow({ finding }: { finding: FindingView }) {
               </Text>
             </Tool>
           ))}
-          {finding.repairs.length === 0 && (
+          {finding.repairs.length === 0 && (finding.kind === "pairing" || finding.kind === "told_apart") && (
             <Text fontSize="12px">
               No step of its own scale settles this. Move the hue, or point the token elsewhere.
             </Text>

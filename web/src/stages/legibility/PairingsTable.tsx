@@ -54,6 +54,12 @@ export function PairingsTable() {
                       {pairing.contrast.text}
                     </Text>
                   )}
+                  {pairing.wide && (
+                    <Text as="span" fontFamily="mono" fontSize="12px" color="fg.muted">
+                      {" "}
+                      P3 {pairing.wide}
+                    </Text>
+                  )}
                 </Table.Cell>
                 <Table.Cell paddingBlock="3px">
                   {pairing.needed === null

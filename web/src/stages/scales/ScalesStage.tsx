@@ -10,6 +10,7 @@ import { AREA_WORDS, SCALE_AREAS, type ScaleArea, type Show, useLooking } from "
 import { scattered, useMoveHue } from "../../state/useMoveHue";
 import { useActions, useView } from "../../state/workspace";
 import { CurvesArea } from "./areas/CurvesArea";
+import { FewerArea } from "./areas/FewerArea";
 import { LadderArea } from "./areas/LadderArea";
 import { MethodArea } from "./areas/MethodArea";
 import { OneScaleArea } from "./areas/OneScaleArea";
@@ -25,6 +26,7 @@ const SHEETS: Record<ScaleArea, () => React.JSX.Element> = {
   curves: CurvesArea,
   scale: OneScaleArea,
   overlay: OverlayArea,
+  fewer: FewerArea,
 };
 
 const SHOW_ITEMS: { value: Show; words: string }[] = [
@@ -53,10 +55,7 @@ export function ScalesStage() {
   ];
   return (
     <>
-      <Toolbar
-        title="Scales"
-        words={`${view.hues.length} hues, ${view.ladder.name === "own" ? "" : `${view.ladder.name} `}ladder of ${view.ladder.steps.length}`}
-      >
+      <Toolbar title="Scales" words={`${view.hues.length} hues, ${view.ladder.steps.length} steps`}>
         <Choice
           label="Ground"
           value={looking.ground ?? "white"}

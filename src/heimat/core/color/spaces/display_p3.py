@@ -3,7 +3,7 @@
 import numpy as np
 from numpy.typing import ArrayLike
 
-from heimat.core.color.arrays import Floats
+from heimat.core.color.arrays import Floats, floats
 from heimat.core.color.spaces.srgb import linear_to_srgb, srgb_to_linear
 from heimat.core.color.spaces.xyz import linear_to_xyz, xyz_to_linear
 
@@ -15,6 +15,8 @@ _TO_XYZ = np.array(
     ]
 )
 _FROM_XYZ = np.linalg.inv(_TO_XYZ)
+SRGB_TO_P3: Floats = floats(_FROM_XYZ @ linear_to_xyz(np.eye(3)).T)
+"""Linear sRGB to linear display-p3, shape (3, 3)."""
 
 
 def p3_to_srgb(p3: ArrayLike) -> Floats:

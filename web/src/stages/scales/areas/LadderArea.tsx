@@ -1,5 +1,5 @@
 /** Ladder: its labels and the lightness aimed at by each, for all scales or for one, tried on the sheet before it is kept. */
-import { Box, Flex, Text } from "@chakra-ui/react";
+import { Box, Flex } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { client, data } from "../../../api/client";
@@ -9,6 +9,7 @@ import { Tool } from "../../../parts/Tool";
 import { useView } from "../../../state/workspace";
 import { LadderPlot } from "./LadderPlot";
 import { LadderRows } from "./LadderRows";
+import { Losses } from "./Losses";
 import { PromiseGoal } from "./PromiseGoal";
 import { everyNth, LABELINGS, type Labeling, relabeled, spreadEvenly } from "./shaping";
 import { useLadder } from "./useLadder";
@@ -108,25 +109,5 @@ export function LadderArea() {
         </Box>
       </Flex>
     </Area>
-  );
-}
-
-/** What stands in the way, or what would go or move, before anything is kept. */
-function Losses({ losses, problem }: { losses: string[]; problem: string | null }) {
-  if (problem)
-    return (
-      <Text role="status" fontSize="12px" fontWeight="700" marginBottom="6px" data-testid="ladder-problem">
-        {problem}
-      </Text>
-    );
-  if (losses.length === 0) return null;
-  return (
-    <Box role="status" fontSize="12px" marginBottom="6px" data-testid="ladder-losses">
-      <Text fontWeight="700">With this ladder:</Text>
-      {losses.slice(0, 6).map((loss) => (
-        <Text key={loss}>{loss}</Text>
-      ))}
-      {losses.length > 6 && <Text>and {losses.length - 6} more.</Text>}
-    </Box>
   );
 }

@@ -1,9 +1,10 @@
 /** One scale: where its source stands, what was changed by hand, and what is measured of it. */
-import { Box, Flex } from "@chakra-ui/react";
+import { Box, Flex, Text } from "@chakra-ui/react";
 import type { Edit, HueView, OpenedView } from "../../../api/client";
 import { Area } from "../../../parts/Area";
 import { ByHand } from "../../../parts/ByHand";
 import { Choice } from "../../../parts/Choice";
+import { Strip } from "../../../parts/Strip";
 import { TextField } from "../../../parts/TextField";
 import { Toggle } from "../../../parts/Toggle";
 import { useActions, useView } from "../../../state/workspace";
@@ -34,6 +35,18 @@ function OneScale({ hue, opened }: { hue: HueView; opened: OpenedView }) {
           >
             Held
           </Toggle>
+          <Choice
+            label="Gamut"
+            value={GAMUTS.find((each) => each.wide === hue.wide)?.value ?? "source"}
+            items={GAMUTS}
+            onChoose={(value) =>
+              void put({
+                type: "set_wide",
+                hue: hue.id,
+                wide: GAMUTS.find((each) => each.value === value)?.wide ?? null,
+              })
+            }
+          />
           {hue.pins.length > 0 && (
             <Choice
               label="Neighbours of pins"
@@ -64,8 +77,50 @@ function OneScale({ hue, opened }: { hue: HueView; opened: OpenedView }) {
           <ByHand hue={hue} />
         </Box>
       </Flex>
+      <Wide hue={hue} opened={opened} />
       <Measures opened={opened} />
     </Area>
+  );
+}
+
+const GAMUTS = [
+  { value: "source", words: "as its source", wide: null },
+  { value: "p3", words: "display-p3 too", wide: true },
+  { value: "srgb", words: "sRGB alone", wide: false },
+];
+
+/** The scale in both gamuts, edge to edge: on a screen that shows no more than sRGB both rows look the same. */
+function Wide({ hue, opened }: { hue: HueView; opened: OpenedView }) {
+  if (opened.wide.length === 0) {
+    if (hue.wide !== true) return null;
+    return (
+      <Text fontSize="12px" marginTop="8px">
+        sRGB holds all that the curves ask for: there is nothing to put beside it in display-p3.
+      </Text>
+    );
+  }
+  const twins = opened.wide.map((step) => ({ hex: step.text, seen: step.seen, ink: "#000000" as const }));
+  const gained = opened.wide.filter((step) => step.own);
+  const most = Math.max(...gained.map((step) => step.gain));
+  return (
+    <Box marginTop="8px" fontSize="12px" data-testid="wide">
+      <Strip
+        colors={hue.steps}
+        height={26}
+        label={`${hue.name} in sRGB`}
+        texts={hue.steps.map(() => "sRGB")}
+      />
+      <Strip
+        colors={twins.map((twin, place) => ({ ...twin, ink: hue.steps[place]?.ink ?? twin.ink }))}
+        height={26}
+        label={`${hue.name} in display-p3`}
+        texts={opened.wide.map((step) => (step.own ? `P3 +${step.gain.toFixed(3)}` : "same"))}
+      />
+      <Text marginTop="4px">
+        {gained.length} of {opened.wide.length} steps are stronger in display-p3, by up to {most.toFixed(3)}{" "}
+        of chroma at the same luminance. Both are published and both are checked.
+      </Text>
+    </Box>
   );
 }
 

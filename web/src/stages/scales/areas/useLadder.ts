@@ -28,7 +28,7 @@ const asDraft = (ladder: LadderView): Draft => ({ name: ladder.name, steps: keye
 export function useLadder(hue: string | null) {
   const { slug } = useLooking();
   const view = useView();
-  const { preview, endPreview, keep } = useActions();
+  const { preview, endPreview, keep, tell } = useActions();
   const [draft, setDraft] = useState<Draft | null>(null);
   const [asAll, setAsAll] = useState(false);
   const query = useQuery({
@@ -67,8 +67,13 @@ export function useLadder(hue: string | null) {
     setDraft(next);
   }, []);
   const use = async () => {
-    await keep([edit()]);
-    leave();
+    try {
+      await keep([edit()]);
+      leave();
+    } catch (thrown) {
+      // The draft stays, so that what was shaped is not lost.
+      tell({ words: problemOf(thrown).message, actions: [] });
+    }
   };
   return {
     draft,

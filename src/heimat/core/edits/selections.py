@@ -1,0 +1,94 @@
+"""Edits of how many colors there may be, and of named selections of them."""
+
+from typing import Annotated, Literal
+
+from pydantic import Field
+
+from heimat.core.edits.base import EditBase, Path, step_of
+from heimat.core.errors import DomainError
+from heimat.core.ids import Id, keys, new_id
+from heimat.core.system import MOST_COLORS, MOST_SELECTIONS, ColorSystem, Name, NamedSelection, Note, StepRef
+from heimat.core.tokens.names import check_part, css_name
+
+LONGEST_SELECTION = 40
+"""Characters: files are called after selections."""
+
+
+class SetCap(EditBase):
+    """Set how many colors the system may publish at most; without a number, as many as there are."""
+
+    type: Literal["set_cap"] = "set_cap"
+    cap: Annotated[int | None, Field(ge=1, le=MOST_COLORS)]
+
+    def change(self, system: ColorSystem) -> ColorSystem:
+        return system.model_copy(update={"cap": self.cap})
+
+    def sentence(self, system: ColorSystem) -> str:
+        return f"Publish at most {self.cap} colors" if self.cap else "Publish any number of colors"
+
+
+class KeepSelection(EditBase):
+    """Keep steps as a selection under a name; one of the same name gets these steps instead of its own."""
+
+    type: Literal["keep_selection"] = "keep_selection"
+    id: Annotated[Id, Field(default_factory=new_id)]
+    name: Name
+    steps: Annotated[tuple[StepRef, ...], Field(max_length=MOST_COLORS)]
+    note: Note = ""
+
+    def change(self, system: ColorSystem) -> ColorSystem:
+        name = self.name.strip()
+        check_part(name, "name", "selection")
+        if len(name) > LONGEST_SELECTION:
+            words = f"The name of a selection has at most {LONGEST_SELECTION} characters; this one has {len(name)}."
+            raise DomainError(words, "name", "too_long")
+        if not self.steps:
+            raise DomainError("Choose steps on the sheet first.", "steps", "empty")
+        for ref in self.steps:
+            step_of(system, ref.hue, ref.step)
+        same = self._same(system)
+        if same is None and (self.id in system.selections or len(system.selections) >= MOST_SELECTIONS):
+            raise DomainError(f"A system keeps at most {MOST_SELECTIONS} selections.", "selections", "limit")
+        order = keys(1, max((kept.order for kept in system.selections.values()), default=None))[0]
+        kept = NamedSelection(
+            id=same.id if same else self.id,
+            order=same.order if same else order,
+            name=name,
+            steps=tuple(dict.fromkeys(self.steps)),
+            note=self.note,
+        )
+        return system.model_copy(update={"selections": {**system.selections, kept.id: kept}})
+
+    def _same(self, system: ColorSystem) -> NamedSelection | None:
+        """The selection whose files would have the same name."""
+        wanted = css_name(self.name.strip()).casefold()
+        return next((kept for kept in system.selections.values() if css_name(kept.name).casefold() == wanted), None)
+
+    def sentence(self, system: ColorSystem) -> str:
+        return f"Keep {len(self.steps)} colors as {self.name.strip()}"
+
+    def reads(self) -> set[Path]:
+        return {("ladder",)}
+
+
+class RemoveSelection(EditBase):
+    """Remove a named selection; its steps stay as they are."""
+
+    type: Literal["remove_selection"] = "remove_selection"
+    selection: Id
+
+    def change(self, system: ColorSystem) -> ColorSystem:
+        gone = _selection(system, self.selection)
+        return system.model_copy(
+            update={"selections": {key: kept for key, kept in system.selections.items() if key != gone.id}}
+        )
+
+    def sentence(self, system: ColorSystem) -> str:
+        return f"Remove the selection {_selection(system, self.selection).name}"
+
+
+def _selection(system: ColorSystem, key: str) -> NamedSelection:
+    found = system.selections.get(key)
+    if found is None:
+        raise DomainError("That selection is not there any more.", "selection", "missing")
+    return found

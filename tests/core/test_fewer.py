@@ -1,0 +1,129 @@
+"""Too many colors: the cap, smaller ladders, neighbours that look the same, and named selections."""
+
+import json
+
+import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from heimat.core.edits import apply, apply_all
+from heimat.core.edits.hues import PinStep, RemoveHue
+from heimat.core.edits.ladder import SetHueLadder, SetLadder, losses
+from heimat.core.edits.scales import AimStep
+from heimat.core.edits.selections import KeepSelection, RemoveSelection, SetCap
+from heimat.core.errors import DomainError
+from heimat.core.fewer import alike, members, published_steps, smaller_ladder, uses_of, wanted_steps
+from heimat.core.legibility.findings import finding_ids, findings
+from heimat.core.publication import Publication, publication
+from heimat.core.resolve import check, resolve
+from heimat.core.scales.shaping import ShapedLadder
+from heimat.core.system import StepRef
+from heimat.demo.systems import brinemark
+from heimat.formats import FORMATS, write_all
+
+SYSTEM = brinemark()
+EDITORS = KeepSelection(
+    id="editors",
+    name="content editors",
+    steps=(StepRef(hue="tidewater", step="s600"), StepRef(hue="buoy", step="s500"), StepRef(hue="buoy", step="s500")),
+)
+
+
+@settings(max_examples=40, deadline=None)
+@given(st.sampled_from(["usual", "long", "fine"]), st.integers(3, 13))
+def test_a_smaller_ladder_keeps_ends_and_drops_what_nothing_uses_first(name, count):
+    system = apply(SYSTEM, SetLadder(ladder=name))
+    before = system.ladder
+    if count > len(before.steps):
+        with pytest.raises(DomainError):
+            smaller_ladder(system, count)
+        return
+    after = smaller_ladder(system, count)
+    kept = [step for step in before.steps if after.index(step.id) is not None]
+    assert len(after.steps) == count
+    assert (after.steps[0].id, after.steps[-1].id) == (before.steps[0].id, before.steps[-1].id)
+    assert [step.lightness for step in after.steps] == [step.lightness for step in kept], "what stays does not move"
+    uses = uses_of(system, None)
+    by_hand = {step for hue in system.hues.values() if not hue.ladder for step in hue.pins}
+    gone = [step.id for step in before.steps if after.index(step.id) is None]
+    unused = [step.id for step in before.steps[1:-1] if not uses[step.id] and step.id not in by_hand]
+    assert set(gone) <= set(unused) or set(unused) <= set(gone)
+    if set(gone) <= set(unused):
+        shaped = apply(system, SetLadder(ladder=ShapedLadder.of(after)))
+        assert losses(system, shaped) == []
+
+
+def test_the_steps_wanted_follow_the_cap():
+    long = apply(SYSTEM, SetLadder(ladder="fine"))
+    colors = len(published_steps(long))
+    assert colors == 13 * 9
+    capped = apply(long, SetCap(cap=13 + 8 * 7))
+    assert wanted_steps(capped) == 7
+    fewer = apply(capped, SetLadder(ladder=ShapedLadder.of(smaller_ladder(capped, 7))))
+    assert len(published_steps(fewer)) == 69
+    assert "cap" in finding_ids(check(capped))
+    assert "cap" not in finding_ids(check(fewer))
+    told = next(each for each in findings(resolve(capped)) if each.kind == "cap")
+    assert told.sentence == "117 colors would be published; the cap is 69."
+    assert apply_all(capped, [apply_all(long, [SetCap(cap=69)]).inverse]).system == long
+
+
+def test_neighbours_that_are_hardly_different_are_told_closest_first():
+    found = alike(SYSTEM)
+    assert [pair.distance for pair in found] == sorted(pair.distance for pair in found)
+    assert [(pair.hue.name, pair.one) for pair in found] == [("shingle", 0)]
+    same = apply(SYSTEM, PinStep(hue="kelp", step="s400", color=_hex(SYSTEM, "kelp", 2)))
+    assert (alike(same)[0].hue.name, alike(same)[0].one, alike(same)[0].distance) == ("kelp", 2, 0.0)
+
+
+def _hex(system, hue, place):
+    return "#{:02X}{:02X}{:02X}".format(*resolve(system).scales[hue].rgb8[place])
+
+
+def test_steps_out_of_order_are_a_finding():
+    pinned = apply(SYSTEM, PinStep(hue="kelp", step="s600", color="#FFFFFF"))
+    nudged = apply(SYSTEM, AimStep(hue="kelp", step="s300", lightness=20.0, chroma=0.1, angle=148.0))
+    for system, words in ((pinned, "600 than 500"), (nudged, "400 than 300")):
+        assert "order-kelp" in finding_ids(check(system))
+        assert words in next(each.sentence for each in findings(resolve(system)) if each.kind == "order")
+        assert {each.id for each in findings(resolve(system))} == finding_ids(check(system))
+    assert not any(key.startswith("order") for key in finding_ids(check(SYSTEM)))
+
+
+def test_a_selection_is_kept_changed_removed_and_survives_what_it_stands_on():
+    kept = apply(SYSTEM, EDITORS)
+    assert [ref.step for ref in kept.selections["editors"].steps] == ["s600", "s500"], "each step once"
+    again = apply(kept, KeepSelection(name="Content Editors", steps=(StepRef(hue="kelp", step="s500"),)))
+    assert list(again.selections) == ["editors"]
+    assert again.selections["editors"].name == "Content Editors"
+    short = apply(kept, SetLadder(ladder="short"))
+    assert [ref.hue for ref in members(short, short.selections["editors"])] == ["buoy"]
+    assert "1 of the colors in content editors goes." in losses(kept, short)
+    assert members(apply(short, SetHueLadder(hue="tidewater", ladder="usual")), short.selections["editors"])
+    gone = apply(kept, RemoveHue(hue="buoy"))
+    assert [ref.hue for ref in members(gone, gone.selections["editors"])] == ["tidewater"]
+    assert apply(kept, RemoveSelection(selection="editors")).selections == {}
+    for wrong, field in (
+        ({"name": " ", "steps": EDITORS.steps}, "name"),
+        ({"name": "x" * 41, "steps": EDITORS.steps}, "name"),
+        ({"name": "none", "steps": ()}, "steps"),
+        ({"name": "none", "steps": (StepRef(hue="kelp", step="s150"),)}, "step"),
+    ):
+        with pytest.raises(DomainError) as refused:
+            apply(SYSTEM, KeepSelection(**wrong))
+        assert refused.value.field == field
+
+
+def test_a_selection_leaves_with_files_of_its_own():
+    made = publication(resolve(apply(SYSTEM, EDITORS)))
+    assert Publication.from_plain(json.loads(json.dumps(made.plain()))) == made
+    files = {file.name: file.content for file in write_all(made, "1.0.0")}
+    assert list(files) == ["tokens.css", "tokens.json", "tokens.content-editors.css", "tokens.content-editors.json"]
+    part = json.loads(files["tokens.content-editors.json"])
+    assert {(hue, step) for hue in part if hue[0] != "$" for step in part[hue]} == {
+        ("tidewater", "600"),
+        ("buoy", "500"),
+    }
+    whole = {file.name: file.content for file in write_all(publication(resolve(SYSTEM)), "1.0.0")}
+    assert [kind.file for kind in FORMATS] == list(whole)
+    assert files["tokens.css"] == whole["tokens.css"]

@@ -1,0 +1,115 @@
+"""Finished hues that are held, nudging several steps at once, and safe ranges."""
+
+import pytest
+
+from heimat.core.edits import apply, apply_all
+from heimat.core.edits.holding import HoldHues
+from heimat.core.edits.hues import DuplicateHue, MoveHue, PinStep, RemoveHue, RenameHue, SetAnchor, SetHueKind
+from heimat.core.edits.ladder import SetLadder
+from heimat.core.edits.scales import AimCurve, AimStep, NudgeSteps, SetCurves, SetMethod
+from heimat.core.edits.sources import AimSource, SetSource
+from heimat.core.errors import DomainError
+from heimat.core.legibility.findings import finding_ids
+from heimat.core.resolve import check, resolve
+from heimat.core.safe_range import safe_range
+from heimat.core.scales.anchors import Anchor
+from heimat.core.scales.curves import Curves
+from heimat.core.scales.methods import Method
+from heimat.core.system import StepRef
+from heimat.demo.systems import brinemark
+
+SYSTEM = brinemark()
+HELD = apply(SYSTEM, HoldHues(hues=("gorse", "shingle"), held=True))
+
+
+def bytes_of(system, hue):
+    return resolve(system).scales[hue].rgb8.tobytes()
+
+
+@pytest.mark.parametrize(
+    "edit",
+    [
+        SetSource(hue="gorse", color="#FFCC00"),
+        AimSource(hue="gorse", lightness=50.0, chroma=0.1, angle=80.0),
+        SetAnchor(hue="gorse", anchor=Anchor(mode="guide")),
+        PinStep(hue="gorse", step="s500", color="#123456"),
+        AimStep(hue="gorse", step="s500", lightness=50.0, chroma=0.1, angle=80.0),
+        SetCurves(hue="gorse", curves=Curves(dark_taper=1.0)),
+        AimCurve(hues=("buoy", "gorse"), curve="hue", at=1.0, value=-5.0),
+        SetMethod(hue="gorse", method=Method(name="mix")),
+        SetHueKind(hue="gorse", kind="neutral"),
+        RemoveHue(hue="gorse"),
+        # The neutral follows tidewater: what it stands on is held with it.
+        AimSource(hue="tidewater", lightness=42.0, chroma=0.08, angle=150.0),
+    ],
+    ids=lambda edit: edit.type,
+)
+def test_nothing_changes_what_is_held(edit):
+    with pytest.raises(DomainError) as refused:
+        apply(HELD, edit)
+    assert refused.value.code == "held"
+    apply(apply(HELD, HoldHues(hues=("gorse", "shingle"), held=False)), edit)
+
+
+@pytest.mark.parametrize(
+    "edit",
+    [
+        SetLadder(ladder="long"),
+        SetMethod(method=Method(name="hsl")),
+        SetCurves(curves=Curves(light_taper=0.9)),
+        AimCurve(curve="lightness", at=0.5, value=0.6),
+    ],
+    ids=lambda edit: edit.type,
+)
+def test_what_is_for_all_leaves_held_scales_as_they_are(edit):
+    done = apply_all(HELD, [edit])
+    assert bytes_of(done.system, "gorse") == bytes_of(SYSTEM, "gorse")
+    assert bytes_of(done.system, "kelp") != bytes_of(SYSTEM, "kelp")
+    assert "held stay" in done.sentence
+    assert apply_all(done.system, [done.inverse]).system == HELD
+
+
+def test_what_does_not_touch_the_scale_is_free():
+    for edit in (RenameHue(hue="gorse", name="broom"), MoveHue(hue="gorse", before=None), DuplicateHue(hue="gorse")):
+        assert bytes_of(apply(HELD, edit), "gorse") == bytes_of(SYSTEM, "gorse")
+
+
+def test_several_steps_are_nudged_by_as_much_and_what_is_fixed_stays():
+    steps = tuple(StepRef(hue=hue, step=step) for hue in ("tidewater", "buoy", "gorse") for step in ("s500", "s700"))
+    once = apply_all(HELD, [NudgeSteps(steps=steps, lightness=2.0, chroma=-0.01, turn=5.0)])
+    assert once.sentence == "Nudge 2 steps; 4 pinned, held or anchored stay"
+    assert set(once.system.hues["tidewater"].nudges) == set(once.system.hues["buoy"].nudges) == {"s700"}
+    twice = apply(once.system, NudgeSteps(steps=steps, lightness=1.0, turn=180.0))
+    nudge = twice.hues["buoy"].nudges["s700"]
+    assert (nudge.lightness, nudge.chroma, nudge.hue) == (3.0, -0.01, -175.0)
+    back = apply(once.system, NudgeSteps(steps=steps, lightness=-2.0, chroma=0.01, turn=-5.0))
+    assert back == HELD
+    with pytest.raises(DomainError):
+        apply(HELD, NudgeSteps(steps=(StepRef(hue="buoy", step="s500"),), lightness=1.0))
+
+
+def test_within_a_safe_range_no_finding_changes_and_beyond_it_one_does():
+    def make(light):
+        return AimSource(hue="kelp", lightness=light, chroma=0.124, angle=148.0)
+
+    start = 53.2
+    now = finding_ids(check(apply(SYSTEM, make(start))))
+    found = safe_range(apply(SYSTEM, make(start)), None, make, start, (0.0, 100.0), 2.5)
+    assert 0.0 < found.low.at < start < found.high.at < 100.0
+    for share in (0.0, 0.2, 0.5, 0.8, 1.0):
+        light = found.low.at + share * (found.high.at - found.low.at)
+        assert finding_ids(check(apply(SYSTEM, make(light)))) == now
+    for end, way in ((found.low, -1.0), (found.high, 1.0)):
+        assert finding_ids(check(apply(SYSTEM, make(end.at + way * 2.5 / 32)))) != now
+        assert end.flips
+        assert all("status.success" in words for words in end.flips)
+
+
+def test_where_nothing_is_checked_everything_is_safe():
+    bare = SYSTEM.model_copy(update={"pairings": {}, "told_apart": {}})
+
+    def make(light):
+        return AimSource(hue="kelp", lightness=light, chroma=0.1, angle=148.0)
+
+    found = safe_range(bare, None, make, 50.0, (0.0, 100.0), 5.0)
+    assert (found.low.at, found.high.at, found.low.flips, found.high.flips) == (0.0, 100.0, (), ())

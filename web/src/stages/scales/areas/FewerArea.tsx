@@ -1,0 +1,168 @@
+/** Fewer: what nothing uses, what can hardly be told apart, a smaller ladder, a cap, and selections for one audience. */
+import { Box, Flex, Text } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { client, data, type FewerView, problemOf } from "../../../api/client";
+import { Area } from "../../../parts/Area";
+import { NumberField } from "../../../parts/NumberField";
+import { Tool } from "../../../parts/Tool";
+import { useLooking } from "../../../state/looking";
+import { useActions, useView } from "../../../state/workspace";
+import { Losses } from "./Losses";
+import { Selections } from "./Selections";
+import { useLadder } from "./useLadder";
+
+const SHOWN = 5;
+
+export function FewerArea() {
+  const { slug } = useLooking();
+  const view = useView();
+  const [steps, setSteps] = useState<number | null>(null);
+  const shaping = useLadder(null);
+  const query = useQuery({
+    queryKey: ["fewer", slug, view.revision, steps],
+    queryFn: () =>
+      data(client.POST("/api/systems/{slug}/fewer", { params: { path: { slug } }, body: { steps } })),
+    placeholderData: (before) => before,
+    retry: false,
+  });
+  const fewer = query.data;
+  return (
+    <Area
+      title="Fewer"
+      tools={
+        <Text fontSize="12px" color="fg.muted">
+          {fewer ? told(fewer) : query.error ? problemOf(query.error).message : ""}
+        </Text>
+      }
+      actions={
+        <>
+          <Tool disabled={!shaping.fits} onClick={() => void shaping.use()}>
+            Use this ladder
+          </Tool>
+          <Tool disabled={!shaping.changed} onClick={shaping.leave}>
+            As it was
+          </Tool>
+        </>
+      }
+    >
+      {fewer && (
+        <Flex gap="28px" align="flex-start" fontSize="12px">
+          <Box flex="1 1 0" minWidth="0">
+            <Cap fewer={fewer} />
+            <Unused fewer={fewer} />
+            <Alike fewer={fewer} />
+          </Box>
+          <Box flex="1 1 0" minWidth="0" data-testid="smaller">
+            <Text fontWeight="700">A smaller ladder</Text>
+            <Flex gap="8px" align="center" marginBlock="6px">
+              <Text>Steps</Text>
+              <NumberField
+                label="Steps of the smaller ladder"
+                value={fewer.steps}
+                low={3}
+                high={view.ladder.steps.length}
+                step={1}
+                places={0}
+                width="48px"
+                onCommit={setSteps}
+              />
+              <Tool
+                disabled={fewer.gone.length === 0}
+                onClick={() => shaping.change(shaping.asDraft(fewer.ladder))}
+              >
+                Try it on the sheet
+              </Tool>
+            </Flex>
+            {fewer.gone.length > 0 ? (
+              <Text>
+                Without {fewer.gone.join(", ")}: {fewer.colors_then} colors instead of {fewer.colors}. The
+                others keep their label and lightness.
+              </Text>
+            ) : (
+              <Text>Every step that is left is used: choose a number to see what would move.</Text>
+            )}
+            <Losses losses={fewer.losses} problem={shaping.problem?.message ?? null} />
+          </Box>
+          <Selections />
+        </Flex>
+      )}
+    </Area>
+  );
+}
+
+const told = ({ colors, cap }: FewerView) =>
+  `${colors} colors are published${cap === null ? "" : colors > cap ? `, ${colors - cap} over the cap of ${cap}` : `, the cap is ${cap}`}.`;
+
+/** How many colors there may be. */
+function Cap({ fewer }: { fewer: FewerView }) {
+  const { put } = useActions();
+  return (
+    <Flex gap="8px" align="center" marginBottom="8px">
+      <Text fontWeight="700">Cap</Text>
+      {fewer.cap === null ? (
+        <Tool onClick={() => void put({ type: "set_cap", cap: fewer.colors })}>Set one</Tool>
+      ) : (
+        <>
+          <NumberField
+            label="Colors at most"
+            value={fewer.cap}
+            low={1}
+            high={4800}
+            step={1}
+            places={0}
+            width="56px"
+            onCommit={(cap) => void put({ type: "set_cap", cap })}
+          />
+          <Text>colors at most</Text>
+          <Tool onClick={() => void put({ type: "set_cap", cap: null })}>No cap</Tool>
+        </>
+      )}
+    </Flex>
+  );
+}
+
+/** Labels that no token stands on, on any scale. */
+function Unused({ fewer }: { fewer: FewerView }) {
+  const { ladder } = useView();
+  const { put } = useActions();
+  const unused = ladder.steps.filter((step) => fewer.unused.includes(step.id));
+  const hide = () =>
+    void put({
+      type: "set_ladder",
+      ladder: {
+        name: "own",
+        steps: ladder.steps.map(({ uses: _, ...step }) => ({
+          ...step,
+          hidden: step.hidden || fewer.unused.includes(step.id),
+        })),
+      },
+    });
+  return (
+    <Box marginBottom="8px" data-testid="unused">
+      <Text fontWeight="700">Used by no token</Text>
+      {unused.length === 0 ? (
+        <Text>Every published label is used on some scale.</Text>
+      ) : (
+        <Flex gap="8px" align="center" wrap="wrap">
+          <Text>{unused.map((step) => step.label).join(", ")}</Text>
+          <Tool onClick={hide}>Hide them from what is published</Tool>
+        </Flex>
+      )}
+    </Box>
+  );
+}
+
+/** Neighbours on one scale that are taken for the same color. */
+function Alike({ fewer }: { fewer: FewerView }) {
+  return (
+    <Box data-testid="alike">
+      <Text fontWeight="700">Hardly different</Text>
+      {fewer.alike.slice(0, SHOWN).map((words) => (
+        <Text key={words}>{words}</Text>
+      ))}
+      {fewer.alike.length > SHOWN && <Text>and {fewer.alike.length - SHOWN} more pairs.</Text>}
+      {fewer.alike.length === 0 && <Text>All neighbours can be told apart.</Text>}
+    </Box>
+  );
+}
