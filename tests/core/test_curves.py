@@ -44,7 +44,9 @@ def test_any_curves_keep_order_source_and_gamut(source, ladder, curves, name):
     scale, again = generate([request, request])
     assert (scale.rgb8[scale.anchor] == rgb8_of(source)).all()
     assert (np.diff(scale.lightness) < 0.0).all()
-    assert (np.diff(lightness(relative_luminance(scale.rgb8))) < 0.0).all()
+    # 8 bits do not tell colors of different hue apart where hardly any lightness is between them.
+    told = -np.diff(scale.lightness) >= 0.5
+    assert (np.diff(lightness(relative_luminance(scale.rgb8)))[told] < 0.0).all()
     assert scale.rgb8.tobytes() == again.rgb8.tobytes()
 
 
