@@ -149,3 +149,85 @@ def test_overlays_over_the_api(client):
     assert len({seen["tint"]["seen"][place : place + 2] for place in (1, 3, 5)}) == 1
     for wrong in ({"color": "cmyk(0 0 0 1)"}, {"alpha": 1.5}, {"ground": ""}):
         assert client.post("/api/overlays", json={**asked, **wrong}).status_code == 422
+
+
+def test_a_handle_is_moved_as_it_is_shown_and_refused_where_it_cannot_be(client):
+    view = client.get(AT, params={"select": "hue:gorse", "detail": True}).json()
+    drawn = {curve["name"]: curve for curve in view["opened"]["drawn"]}
+    handle = next(each for each in drawn["lightness"]["handles"] if each["at"] == 0.5)
+    assert handle["low"] < handle["value"] < handle["high"]
+    assert not handle["set"]
+    assert len(drawn["chroma"]["edge"]) == len(drawn["chroma"]["line"])
+    move = {"type": "aim_curve", "shown": "gorse", "hues": None, "curve": "lightness", "at": 0.5}
+    moved = edit(client, {**move, "value": handle["value"] + 5}, select="hue:gorse", detail=True).json()
+    shown = next(each for each in moved["opened"]["drawn"][0]["handles"] if each["at"] == 0.5)
+    assert abs(shown["value"] - handle["value"] - 5) < 0.02
+    assert shown["set"]
+    refused = edit(client, {**move, "value": 3.0}, base=2)
+    assert refused.status_code == 422
+    assert refused.json()["errors"][0]["field"] == "value"
+    assert "nearest" in refused.json()["detail"]
+
+
+def test_safe_ranges_of_what_can_be_moved(client):
+    at = f"{AT}/safe-ranges"
+    kelp = client.get(at, params={"select": "hue:kelp"}).json()
+    assert 140.0 < kelp["hue"]["low"] < 148.0 < kelp["hue"]["high"] < 172.0
+    assert "status.success" in kelp["hue"]["below"]
+    assert client.get(at, params={"select": "step:tidewater/s500"}).json() == {
+        "lightness": None,
+        "chroma": None,
+        "hue": None,
+    }
+    handle = {"type": "aim_curve", "shown": "kelp", "curve": "hue", "at": 0.5, "value": None}
+    found = client.post(f"{AT}/safe-handle", json={"edit": handle}).json()
+    assert found["low"] <= 148.0 <= found["high"]
+    gone = client.post(f"{AT}/safe-handle", json={"edit": {**handle, "at": 0.25}})
+    assert gone.status_code == 404
+
+
+def test_colors_are_copied_with_their_names_or_alone(client):
+    keys = ["step:kelp/s500", "hue:tidewater"]
+    text = client.post(f"{AT}/copy", json={"keys": keys, "notation": "rgb", "names": True}).json()["text"]
+    assert text == "kelp 500: rgb(63 143 79)\ntidewater: rgb(11 110 110)"
+    assert client.post(f"{AT}/copy", json={"keys": keys}).json()["text"] == "#3F8F4F\n#0B6E6E"
+    refused = client.post(f"{AT}/copy", json={"keys": ["step:kelp/s150"]})
+    assert refused.status_code == 422
+    assert refused.json()["errors"][0]["field"] == "keys.0"
+
+
+def test_two_people_meet_where_one_holds_what_the_other_changes(client, other):
+    hold = {"type": "hold_hues", "hues": ["gorse"], "held": True}
+    assert edit(client, hold).status_code == 200
+    source = {"type": "set_source", "hue": "gorse", "color": "#FFCC00"}
+    refused = edit(other, source)
+    assert refused.status_code == 422
+    assert "gorse is held" in refused.json()["detail"]
+    # Letting go is undone like everything else, by who did it.
+    undone = client.post(f"{AT}/undo", json={"key": "undo-the-hold", "view": {}})
+    assert undone.status_code == 200
+    assert edit(other, source, base=undone.json()["revision"]).status_code == 200
+
+
+def test_a_smaller_ladder_is_planned_and_a_selection_leaves_with_the_release(client):
+    plan = client.post(f"{AT}/fewer", json={}).json()
+    assert (plan["colors"], plan["gone"], plan["colors_then"]) == (85, ["200"], 77)
+    small = client.post(f"{AT}/fewer", json={"steps": 5}).json()
+    assert len(small["ladder"]["steps"]) == 5
+    assert any("moves from" in loss for loss in small["losses"])
+    assert client.post(f"{AT}/fewer", json={"steps": 2}).status_code == 422
+    kept = {"type": "keep_selection", "name": "editors", "steps": [{"hue": "kelp", "step": "s500"}]}
+    view = edit(client, kept, {"type": "set_cap", "cap": 60}).json()
+    assert view["selections"][0]["keys"] == ["step:kelp/s500"]
+    assert "cap" in [finding["kind"] for finding in view["findings"]]
+    published = client.post(f"{AT}/releases", json={"revision": view["revision"], "version": "9.0.0"})
+    assert published.status_code == 201
+    files = client.get(f"{AT}/releases").json()[0]["files"]
+    assert [file.rpartition("/")[2] for file in files][2:] == ["tokens.editors.css", "tokens.editors.json"]
+    assert b"--kelp-500" in client.get(files[2]).content
+    # The newest version has no such selection any more: an older file does not stand in for it.
+    gone = edit(client, {"type": "remove_selection", "selection": view["selections"][0]["id"]}, base=view["revision"])
+    later = {"revision": gone.json()["revision"], "version": "9.0.1"}
+    assert client.post(f"{AT}/releases", json=later).status_code == 201
+    assert client.get("/feeds/brinemark/latest/tokens.editors.css").status_code == 404
+    assert client.get("/feeds/brinemark/9.0.0/tokens.editors.css").status_code == 200

@@ -11,6 +11,7 @@ from selenium.webdriver.remote.webelement import WebElement
 from selenium.webdriver.support.ui import WebDriverWait
 
 SECONDS = 10
+POLL_SECONDS = 0.05
 
 
 class Page:
@@ -26,7 +27,9 @@ class Page:
 
     def wait(self, condition: Callable[[], Any]) -> Any:
         """Wait until a condition holds; elements that React has just replaced are looked for again."""
-        wait = WebDriverWait(self.driver, SECONDS, ignored_exceptions=[StaleElementReferenceException, IndexError])
+        wait = WebDriverWait(
+            self.driver, SECONDS, POLL_SECONDS, ignored_exceptions=[StaleElementReferenceException, IndexError]
+        )
         return wait.until(lambda _: condition())
 
     def all(self, css: str) -> list[WebElement]:

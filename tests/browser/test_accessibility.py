@@ -23,7 +23,8 @@ axe.run({exclude: [['[data-sample]']]}, {
 
 # What shows that a work area has its answer.
 AREA_READY = (
-    "[data-testid=ladder-rows], [data-method], [data-overlay], [data-testid=measures],"
+    "[data-testid=ladder-rows], [data-curve], [data-testid=selections],"
+    " [data-method], [data-overlay], [data-testid=measures],"
     " [data-testid=partners], [data-testid=even-words], [data-mix], [data-main], [data-status],"
     " [data-set], [data-testid=plan], [data-testid=area] [aria-label^='The scale of the neutral']"
 )
@@ -47,7 +48,16 @@ AREAS = [
     for place, area in enumerate(("harmony", "even", "mix", "picture", "status", "neutral", "gallery", "text"))
 ] + [
     (f"/systems/brinemark/scales?at=hue:tidewater&area={area}", chrome)
-    for area, chrome in (("ladder", "light"), ("method", "dark"), ("scale", "light"), ("overlay", "dark"))
+    for area, chrome in (
+        ("ladder", "light"),
+        ("method", "dark"),
+        ("curves", "light"),
+        ("scale", "light"),
+        ("overlay", "dark"),
+        ("fewer", "dark"),
+        ("curves&show=scale", "dark"),
+        ("scale&show=column", "light"),
+    )
 ]
 
 

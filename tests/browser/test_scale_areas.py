@@ -1,4 +1,4 @@
-"""The work areas of Scales: shaping ladders, choosing methods by eye, one scale with its curves and measures."""
+"""The work areas of Scales: shaping ladders, choosing methods by eye, one scale with its pins and measures."""
 
 from selenium.webdriver import ActionChains, Keys
 
@@ -130,19 +130,6 @@ def test_a_method_for_one_scale_and_wrong_figures(page: Page) -> None:
     page.says("[data-testid=notice]", "nothing darker reaches 20")
     page.press("gorse as all scales")
     page.wait(lambda: page.find("[data-method=even] button").get_attribute("aria-pressed") == "true")
-
-
-def test_curves_of_one_scale_by_keys(page: Page) -> None:
-    page.open(f"{AT}?at=hue:heather&area=scale")
-    others, before = page.steps("kelp"), page.steps("heather")
-    page.press("For heather")
-    page.all("[data-testid=ends] input[type=range]")[1].send_keys(Keys.ARROW_LEFT, Keys.ARROW_LEFT)
-    page.wait(lambda: page.steps("heather")[-1] != before[-1])
-    page.wait(lambda: page.button("Undo").get_attribute("title").startswith("Undo: Curves of heather"))
-    assert page.steps("kelp") == others
-    page.says("[data-testid=measures]", "In order: each step is darker than the one before.")
-    page.press("As all scales")
-    page.wait(lambda: page.steps("heather") == before)
 
 
 def test_any_color_is_pinned_at_a_step(page: Page) -> None:

@@ -211,7 +211,7 @@ REFUSED = [
     (AimStep(hue="tidewater", step="s950", lightness=50.0, chroma=0.1, angle=1.0), "step", "no such step"),
     (FollowHue(hue="tidewater", source=TintedSource(hue="shingle")), "source.hue", "circle"),
     (RenameSystem(name="  "), "name", "needs a name"),
-    (AddHues(hues=[{"name": "kelp", "color": "#123456"}]), "hues.0.name", "taken"),
+    (AddHues(hues=[{"id": "x1", "name": "kelp", "color": "#123456"}]), "hues.0.name", "taken"),
 ]
 
 

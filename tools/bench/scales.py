@@ -3,8 +3,10 @@
 import numpy as np
 
 from heimat.core.color.notation import Color
-from heimat.core.resolve import steps_of
+from heimat.core.resolve import steps_of, wide_of
+from heimat.core.scales.curves import Curves
 from heimat.core.scales.generate import ScaleRequest, generate
+from heimat.core.scales.handles import Handle
 from heimat.core.scales.ladder import LONG
 from heimat.core.scales.measures import measure as measured
 from heimat.core.scales.methods import METHODS, Method
@@ -12,8 +14,15 @@ from heimat.core.scales.promises import promises
 from heimat.core.scales.solving import solve_promise
 from heimat.core.scaling import MEMORY, scales_of
 from heimat.core.system import ColorSystem, in_order
+from heimat.service.safe_ranges import safe_ranges_view
 from tools.bench.core import large_system
 from tools.bench.timing import measure, report
+
+HANDLES = Curves(
+    lightness=(Handle(at=-0.5, value=0.55), Handle(at=0.5, value=0.45)),
+    chroma=(Handle(at=-0.5, value=0.8), Handle(at=0.5, value=1.1)),
+    hue=(Handle(at=-0.5, value=4.0), Handle(at=0.5, value=-6.0)),
+)
 
 
 def _requests(count: int, method: Method) -> list[ScaleRequest]:
@@ -29,7 +38,8 @@ def _all_of(system: ColorSystem) -> None:
     scales = scales_of(system, hues)
     for scale in scales:
         measured(scale, set())
-    steps = steps_of(system, hues, {hue.id: scale for hue, scale in zip(hues, scales, strict=True)})
+    by_hue = {hue.id: scale for hue, scale in zip(hues, scales, strict=True)}
+    steps = steps_of(system, hues, by_hue, wide_of(system, hues, by_hue))
     promises(steps.ratios, steps.positions, system.ladder.longest())
 
 
@@ -40,6 +50,14 @@ def run() -> None:
         report(f"one scale of 11 by {name}", measure(lambda one=one: generate(one), 50), "2 ms")
     system = large_system()
     report("12 scales with measures and promises", measure(lambda: _all_of(system), 40), "15 ms")
+    drawn = system.model_copy(update={"curves": HANDLES})
+    report("the same with handles on all curves", measure(lambda: _all_of(drawn), 40), "15 ms")
+    wide = system.model_copy(
+        update={"hues": {key: hue.model_copy(update={"wide": True}) for key, hue in system.hues.items()}}
+    )
+    report("the same with display-p3 twins of all", measure(lambda: _all_of(wide), 40), "none stated")
+    key = f"hue:{next(iter(system.hues))}"
+    report("safe ranges of a hue, three quantities", measure(lambda: safe_ranges_view(system, None, key), 5), "1 s")
     twelve, many = _requests(12, Method()), _requests(200, Method())
     small, large = measure(lambda: generate(twelve), 30), measure(lambda: generate(many), 10)
     growth = f"{large.median / small.median:.1f} times as long for 16.7 times as many"

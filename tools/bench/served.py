@@ -48,53 +48,61 @@ def _previews(address: str, slug: str, hues: list[str], people: int) -> tuple[Ti
 
 
 # From the pointer's move until the changed sheet is painted: the observer sees the change, the next animation frame
-# begins before its paint, and a message posted there arrives behind it.
+# begins before its paint, and a message posted there arrives behind it. Meanwhile the browser tells of every frame in
+# which script ran for 50 ms or longer.
 _DRAG_IN_PAGE = """
-const [moves, done] = [arguments[0], arguments[arguments.length - 1]];
-const slider = document.querySelector("[role=slider][aria-label='Lightness']");
+const [handle, room, across, moves, done] = arguments;
+const held = document.querySelector(handle);
 const sheet = document.querySelector("[data-testid=scales]");
-const box = slider.getBoundingClientRect();
-const at = place => ({pointerId: 1, button: 0, buttons: 1, bubbles: true, clientY: box.top + 10,
-                      clientX: box.left + box.width * (0.1 + 0.8 * place / moves)});
+const box = document.querySelector(room).getBoundingClientRect();
+const along = place => 0.1 + 0.8 * place / moves;
+const at = place => ({pointerId: 1, button: 0, buttons: 1, bubbles: true,
+                      clientY: box.top + box.height * (across ? 0.5 : along(place)),
+                      clientX: box.left + box.width * (across ? along(place) : 0.5)});
 const painted = () => new Promise(resolve => requestAnimationFrame(() => {
   const channel = new MessageChannel();
   channel.port1.onmessage = resolve;
   channel.port2.postMessage(0);
 }));
-slider.setPointerCapture = () => {};
+const long = [];
+new PerformanceObserver(list => list.getEntries().forEach(entry => long.push(entry.duration)))
+  .observe({entryTypes: ["longtask"]});
+held.setPointerCapture = () => {};
 (async () => {
   const times = [];
-  slider.dispatchEvent(new PointerEvent('pointerdown', at(0)));
+  held.dispatchEvent(new PointerEvent('pointerdown', at(0)));
   for (let place = 1; place <= moves; place++) {
     const changed = new Promise(resolve => {
       const observer = new MutationObserver(() => { observer.disconnect(); resolve(); });
       observer.observe(sheet, {subtree: true, attributes: true, attributeFilter: ['data-hex', 'style']});
     });
     const start = performance.now();
-    slider.dispatchEvent(new PointerEvent('pointermove', at(place)));
+    held.dispatchEvent(new PointerEvent('pointermove', at(place)));
     await changed;
     await painted();
     times.push(performance.now() - start);
   }
-  slider.dispatchEvent(new PointerEvent('pointerup', at(moves)));
-  return times;
+  held.dispatchEvent(new PointerEvent('pointerup', at(moves)));
+  return [times, long];
 })().then(done, error => done(String(error)));
 """
+_RAMP = "[role=slider][aria-label='Lightness']"
+_HANDLE = "[data-curve=chroma] [data-at='0.5']"
 
 
-def _drag_in_chromium(driver: Chrome, address: str, slug: str, hue: str) -> Timing:
+def _drag_in_chromium(driver: Chrome, page: str, handle: str, room: str, *, across: bool) -> tuple[Timing, list[float]]:
     driver.set_script_timeout(120)
-    driver.get(f"{address}/systems/{slug}/scales?at=hue:{hue}")
+    driver.get(page)
     end = time.monotonic() + 15
-    ready = "return document.querySelectorAll('[role=slider]').length === 3"
-    while not driver.execute_script(ready):
+    while not driver.execute_script("return document.querySelector(arguments[0]) !== null", handle):
         if time.monotonic() > end:
-            raise RuntimeError("the sheet does not appear")
+            raise RuntimeError("what is to be dragged does not appear")
         time.sleep(0.05)
-    times = driver.execute_async_script(_DRAG_IN_PAGE, 80)
-    if isinstance(times, str):
-        raise RuntimeError(times)
-    return Timing(times[5:])
+    found = driver.execute_async_script(_DRAG_IN_PAGE, handle, room, across, 80)
+    if isinstance(found, str):
+        raise RuntimeError(found)
+    times, long = found
+    return Timing(times[5:]), long
 
 
 def _script_size() -> int:
@@ -118,8 +126,15 @@ def run(folder: Path) -> None:
             report(f"preview over HTTP, {people} dragging", timing, aim)
         note("preview, compressed", f"{size / 1000:.1f} kB", "50 kB")
         with browser() as driver:
-            timing = _drag_in_chromium(driver, heimat.address, slug, hues[0])
+            at = f"{heimat.address}/systems/{slug}/scales?at=hue:{hues[0]}"
+            timing, _ = _drag_in_chromium(driver, at, _RAMP, _RAMP, across=True)
             report("in Chromium: pointer's move to all steps repainted", timing, "p95 100 ms")
+            room = "[data-curve=chroma] svg"
+            timing, long = _drag_in_chromium(driver, f"{at}&area=curves", _HANDLE, room, across=False)
+            report("in Chromium: a curve's handle of 12 scales", timing, "p95 100 ms")
+            note(
+                "frames with over 50 ms of script", f"{len(long)} of 80, longest {max(long, default=0):.0f} ms", "none"
+            )
         note("first load: script, compressed", f"{_script_size() / 1000:.0f} kB", "350 kB")
         stored = orjson.dumps(system.model_dump(mode="json"))
         note("a document as JSON", f"{len(stored) / 1000:.1f} kB", "none stated")

@@ -40,7 +40,6 @@ export function ColumnSheet() {
             key={member.key}
             role="option"
             aria-selected={member.key === looking.select}
-            aria-label={`${member.hue} ${member.label}, ${member.hex}, L* ${member.lightness.toFixed(1)}, chroma ${member.chroma.toFixed(3)}`}
             tabIndex={member.key === entry ? 0 : -1}
             data-key={member.key}
             className={styles.member}
@@ -48,10 +47,8 @@ export function ColumnSheet() {
             onClick={() => look({ select: member.key })}
             onKeyDown={(event) => event.key === "Enter" && look({ select: member.key })}
           >
-            <strong>{member.hue}</strong>
-            <span>{member.hex}</span>
-            <span>L* {member.lightness.toFixed(1)}</span>
-            <span>C {member.chroma.toFixed(3)}</span>
+            <strong>{member.hue}</strong> <span>{member.hex}</span>{" "}
+            <span>L* {member.lightness.toFixed(1)}</span> <span>C {member.chroma.toFixed(3)}</span>
             {member.key === looking.select && <i className={styles.selected} />}
           </div>
         ))}

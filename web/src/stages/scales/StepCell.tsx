@@ -47,7 +47,7 @@ function Step({
       role="gridcell"
       tabIndex={entry ? 0 : -1}
       aria-selected={selected || chosen}
-      aria-label={`${hue} ${step.label}, ${step.hex} ${contrast}${marks}`}
+      aria-label={`${hue} ${step.label}, ${step.hex} ${contrast}${figures ? ` ${figures.replaceAll("\n", " ")}` : ""}${marks}`}
       data-key={step.key}
       data-hex={step.hex}
       className={styles.step}
@@ -68,6 +68,7 @@ function Step({
         </div>
       )}
       {chosen && <div className={styles.chosen} />}
+      {figures && " "}
       {figures && <div className={styles.figures}>{figures}</div>}
       {step.anchor && <div className={styles.own} style={{ background: step.ink }} />}
       {step.pinned && <div className={styles.pinned} style={{ background: step.ink }} />}

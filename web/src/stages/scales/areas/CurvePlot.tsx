@@ -14,7 +14,7 @@ interface Props {
   curve: CurveView;
   steps: StepView[];
   onMove: (handle: HandleView, value: number) => void;
-  onEnd: (handle: HandleView, value: number) => void;
+  onEnd: (handle: HandleView, value: number) => Promise<void>;
   onCancel: () => void;
   onReset: (handle: HandleView) => void;
   /** The handle that is being looked at, and its safe range once it is known. */
@@ -33,6 +33,7 @@ interface Held {
 
 export function CurvePlot({ curve, steps, onMove, onEnd, onCancel, onReset, at, safe, onAt }: Props) {
   const plot = useRef<HTMLDivElement>(null);
+  const dragging = useRef(false);
   const [held, setHeld] = useState<Held | null>(null);
   const { low, high } = held ?? curve;
   const { by, places, unit } = STEP[curve.name];
@@ -52,17 +53,21 @@ export function CurvePlot({ curve, steps, onMove, onEnd, onCancel, onReset, at, 
     }));
     onMove(handle, value);
   };
-  const finish = (handle: HandleView) => {
-    if (held?.at === handle.at && held.value !== handle.value) onEnd(handle, held.value);
-    setHeld(null);
+  const finish = async (handle: HandleView) => {
+    dragging.current = false;
+    const mine = held;
+    // Until it is answered, the handle stays where it was put: a key pressed again goes on from there.
+    if (mine?.at === handle.at && mine.value !== handle.value) await onEnd(handle, mine.value);
+    setHeld((present) => (present === mine ? null : present));
   };
   const cancel = () => {
+    dragging.current = false;
     setHeld(null);
     onCancel();
   };
   const onPointerMove = (event: PointerEvent, handle: HandleView) => {
     const box = plot.current?.getBoundingClientRect();
-    if (held?.at !== handle.at || !box) return;
+    if (!dragging.current || held?.at !== handle.at || !box) return;
     move(handle, high - ((high - low) * (event.clientY - box.top)) / box.height);
   };
   const onKeyDown = (event: KeyboardEvent, handle: HandleView) => {
@@ -135,13 +140,14 @@ export function CurvePlot({ curve, steps, onMove, onEnd, onCancel, onReset, at, 
             onPointerDown={(event) => {
               if (event.button !== 0) return;
               event.currentTarget.setPointerCapture(event.pointerId);
+              dragging.current = true;
               setHeld({ at: handle.at, value: handle.value, low: curve.low, high: curve.high });
             }}
             onPointerMove={(event) => onPointerMove(event, handle)}
-            onPointerUp={() => finish(handle)}
+            onPointerUp={() => void finish(handle)}
             onPointerCancel={cancel}
             onKeyDown={(event) => onKeyDown(event, handle)}
-            onKeyUp={() => held && finish(handle)}
+            onKeyUp={() => held && void finish(handle)}
             onFocus={() => onAt(handle)}
             onPointerEnter={() => !held && onAt(handle)}
           >
@@ -166,7 +172,7 @@ export function CurvePlot({ curve, steps, onMove, onEnd, onCancel, onReset, at, 
             places={places}
             unit={unit}
             width="56px"
-            onCommit={(value) => onEnd(handle, Math.min(Math.max(value, handle.low), handle.high))}
+            onCommit={(value) => void onEnd(handle, Math.min(Math.max(value, handle.low), handle.high))}
           />
         ))}
         {curve.handles.length === 0 && <span>A gray has no {curve.name} to shape.</span>}

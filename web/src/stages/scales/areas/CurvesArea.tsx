@@ -56,7 +56,7 @@ function OpenCurves({ hue, opened }: { hue: HueView; opened: OpenedView }) {
             curve={curve}
             steps={hue.steps}
             onMove={(handle, value) => preview([aimed(curve, handle, value)])}
-            onEnd={(handle, value) => void put(aimed(curve, handle, value))}
+            onEnd={(handle, value) => put(aimed(curve, handle, value))}
             onCancel={endPreview}
             onReset={(handle) => void put(aimed(curve, handle, null))}
             at={curve.handles.find((handle) => at?.curve === curve.name && at.at === handle.at) ?? null}

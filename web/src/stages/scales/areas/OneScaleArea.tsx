@@ -4,9 +4,9 @@ import type { Edit, HueView, OpenedView } from "../../../api/client";
 import { Area } from "../../../parts/Area";
 import { ByHand } from "../../../parts/ByHand";
 import { Choice } from "../../../parts/Choice";
+import { Held } from "../../../parts/Held";
 import { Strip } from "../../../parts/Strip";
 import { TextField } from "../../../parts/TextField";
-import { Toggle } from "../../../parts/Toggle";
 import { useActions, useView } from "../../../state/workspace";
 import { Measures } from "./Measures";
 import { Nothing } from "./Nothing";
@@ -29,12 +29,7 @@ function OneScale({ hue, opened }: { hue: HueView; opened: OpenedView }) {
       tools={
         <>
           <AnchorChoice hue={hue} />
-          <Toggle
-            on={hue.held}
-            onClick={() => void put({ type: "hold_hues", hues: [hue.id], held: !hue.held })}
-          >
-            Held
-          </Toggle>
+          <Held hue={hue} />
           <Choice
             label="Gamut"
             value={GAMUTS.find((each) => each.wide === hue.wide)?.value ?? "source"}

@@ -3,6 +3,7 @@ import { Flex } from "@chakra-ui/react";
 import type { Edit, HueView } from "../../../api/client";
 import { ByHand } from "../../../parts/ByHand";
 import { Choice } from "../../../parts/Choice";
+import { Held } from "../../../parts/Held";
 import { TextField } from "../../../parts/TextField";
 import { Tool } from "../../../parts/Tool";
 import { useLooking } from "../../../state/looking";
@@ -117,6 +118,7 @@ export function HueEditor({ hue, put, onUp, onDown, first, last }: Props) {
           <Tool onClick={() => void derive()} aria-label={`Derive a hue from ${hue.name}`}>
             Derive
           </Tool>
+          <Held hue={hue} />
           <Tool
             aria-label={`Duplicate ${hue.name}`}
             onClick={() => void put({ type: "duplicate_hue", hue: hue.id } as Edit)}
