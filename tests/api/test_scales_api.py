@@ -182,6 +182,15 @@ def test_safe_ranges_of_what_can_be_moved(client):
     handle = {"type": "aim_curve", "shown": "kelp", "curve": "hue", "at": 0.5, "value": None}
     found = client.post(f"{AT}/safe-handle", json={"edit": handle}).json()
     assert found["low"] <= 148.0 <= found["high"]
+    ladder = client.get(AT).json()["ladder"]
+    shaped = {
+        "name": "own",
+        "steps": [{key: step[key] for key in ("id", "label", "lightness")} for step in ladder["steps"]],
+    }
+    # action.label stands on tidewater 700: lighter than this, it could not be read on it any more.
+    rung = client.post(f"{AT}/safe-rung", json={"ladder": shaped, "step": 6}).json()
+    assert rung["low"] <= 30.25 < rung["high"] < 41.3
+    assert client.post(f"{AT}/safe-rung", json={"ladder": shaped, "step": 9}).status_code == 404
     gone = client.post(f"{AT}/safe-handle", json={"edit": {**handle, "at": 0.25}})
     assert gone.status_code == 404
 

@@ -96,7 +96,7 @@ def test_the_safe_range_is_drawn_and_told_before_anyone_drags(page: Page) -> Non
     page.wait(lambda: page.text("a[href*=legibility]") != findings)
     page.open(f"{AT}?at=step:tidewater/s700&area=curves")
     handle(page, "lightness", "0.5").click()
-    page.says("[data-testid=area]", "No finding changes anywhere along it.")
+    page.says("[data-testid=safe-handle-words]", "No finding changes anywhere along it.")
 
 
 def test_a_source_beyond_srgb_is_published_in_both(page: Page) -> None:

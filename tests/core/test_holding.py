@@ -6,7 +6,7 @@ from heimat.core.edits import apply, apply_all
 from heimat.core.edits.holding import HoldHues
 from heimat.core.edits.hues import DuplicateHue, MoveHue, PinStep, RemoveHue, RenameHue, SetAnchor, SetHueKind
 from heimat.core.edits.ladder import SetLadder
-from heimat.core.edits.scales import AimCurve, AimStep, NudgeSteps, SetCurves, SetMethod
+from heimat.core.edits.scales import AimCurve, AimStep, NudgeSteps, SetCurves, SetMethod, SetWide
 from heimat.core.edits.sources import AimSource, SetSource
 from heimat.core.errors import DomainError
 from heimat.core.legibility.findings import finding_ids
@@ -38,6 +38,7 @@ def bytes_of(system, hue):
         AimCurve(hues=("buoy", "gorse"), curve="hue", at=1.0, value=-5.0),
         SetMethod(hue="gorse", method=Method(name="mix")),
         SetHueKind(hue="gorse", kind="neutral"),
+        SetWide(hue="gorse", wide=True),
         RemoveHue(hue="gorse"),
         # The neutral follows tidewater: what it stands on is held with it.
         AimSource(hue="tidewater", lightness=42.0, chroma=0.08, angle=150.0),

@@ -105,6 +105,15 @@ class SafeHandleBody(Body):
     theme: Annotated[str | None, Field(max_length=40)] = None
 
 
+class SafeRungBody(Body):
+    """A step, by its place from 0, of a ladder that is being shaped, for all scales or for one hue's."""
+
+    hue: Annotated[str | None, Field(max_length=64)] = None
+    ladder: ShapedLadder
+    step: Annotated[int, Field(ge=0, le=23)]
+    theme: Annotated[str | None, Field(max_length=40)] = None
+
+
 class CopyBody(Body):
     """Colors to copy, by their keys, in a notation, with their names or without."""
 

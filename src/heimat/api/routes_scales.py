@@ -5,14 +5,14 @@ from typing import Annotated
 from fastapi import APIRouter, Query
 from starlette.responses import Response
 
-from heimat.api.bodies import CopyBody, FewerBody, LadderBody, OverlayBody, PromiseBody, SafeHandleBody
+from heimat.api.bodies import CopyBody, FewerBody, LadderBody, OverlayBody, PromiseBody, SafeHandleBody, SafeRungBody
 from heimat.api.context import Uses, head_resolved, head_system
 from heimat.api.encoding import answer, described
 from heimat.core.scales.ladder import READY_MADE
 from heimat.service.copying import CopiedView, copied_view
 from heimat.service.ladders import FewerView, LadderPlanView, PromisePlanView, fewer_view, ladder_plan, promise_plan
 from heimat.service.overlays import OverlaysView, overlays_view
-from heimat.service.safe_ranges import SafeRangesView, SafeView, safe_handle_view, safe_ranges_view
+from heimat.service.safe_ranges import SafeRangesView, SafeView, safe_handle_view, safe_ranges_view, safe_rung_view
 from heimat.service.view_scales import ladder_view
 from heimat.service.view_types import LadderView
 
@@ -52,6 +52,11 @@ def read_safe_ranges(
 @router.post("/systems/{slug}/safe-handle", operation_id="findSafeHandle", **described(SafeView))
 def find_safe_handle(slug: str, body: SafeHandleBody, uses: Uses) -> Response:
     return answer(safe_handle_view(head_system(uses, slug), body.theme, body.edit.shown or "", body.edit))
+
+
+@router.post("/systems/{slug}/safe-rung", operation_id="findSafeRung", **described(SafeView))
+def find_safe_rung(slug: str, body: SafeRungBody, uses: Uses) -> Response:
+    return answer(safe_rung_view(head_system(uses, slug), body.theme, body.hue, body.ladder, body.step))
 
 
 @router.post("/systems/{slug}/copy", operation_id="copyColors", **described(CopiedView))

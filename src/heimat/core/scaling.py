@@ -9,7 +9,7 @@ from collections import OrderedDict
 from collections.abc import Sequence
 
 from heimat.core.color.notation import rgb8_of
-from heimat.core.colors_of import source_color
+from heimat.core.colors_of import source_color, standing
 from heimat.core.scales.generate import Scale, ScaleRequest, generate
 from heimat.core.system import ColorSystem, Hue, curves_of, ladder_of, method_of
 
@@ -44,8 +44,12 @@ class _Key:
 
 
 def stays(before: ColorSystem, after: ColorSystem, hue_id: str) -> bool:
-    """Whether all that a hue's scale depends on is in another document as it is in this one."""
-    return hue_id in after.hues and _Key(before, before.hues[hue_id]) == _Key(after, after.hues[hue_id])
+    """Whether all that is published of a hue's scale is in another document as it is in this one, but for its name."""
+    if hue_id not in after.hues:
+        return False
+    one, other = before.hues[hue_id], after.hues[hue_id]
+    same = one.wide == other.wide and standing(before, one).alpha == standing(after, other).alpha
+    return same and _Key(before, one) == _Key(after, other)
 
 
 class _Memory:

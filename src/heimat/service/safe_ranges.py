@@ -1,9 +1,11 @@
-"""Safe ranges of what is selected: of a hue or a step in lightness, chroma and hue, or of a curve's handle."""
+"""Safe ranges: of a selected hue or step in lightness, chroma and hue, of a curve's handle, of a ladder's step."""
 
 from collections.abc import Callable
 
 from typing_extensions import TypedDict
 
+from heimat.core.edits import apply
+from heimat.core.edits.ladder import SetHueLadder, SetLadder
 from heimat.core.edits.scales import AimCurve, AimStep
 from heimat.core.edits.sources import AimSource
 from heimat.core.ramps import CHROMA_END
@@ -11,6 +13,7 @@ from heimat.core.resolve import resolve
 from heimat.core.safe_range import Make, SafeEnd, safe_range
 from heimat.core.scales.curves import CurveName
 from heimat.core.scales.drawing import drawn
+from heimat.core.scales.shaping import LEAST_FALL, ShapedLadder
 from heimat.core.scaling import scales_of
 from heimat.core.selection import Selection, find
 from heimat.core.system import ColorSystem, curves_of
@@ -86,6 +89,32 @@ def safe_handle_view(system: ColorSystem, theme: str | None, shown: str, edit: A
         return edit.model_copy(update={"value": value})
 
     return _view(system, theme, make, handle.value, edit.curve, (handle.low, handle.high))
+
+
+def safe_rung_view(
+    system: ColorSystem, theme: str | None, hue: str | None, ladder: ShapedLadder, step: int
+) -> SafeView:
+    """The safe range of one step's L* on a ladder that is being shaped, for all scales or for one hue's.
+
+    Raises DomainError for a ladder that cannot be, and NotFound for a step that it does not have.
+    """
+    if step >= len(ladder.steps):
+        raise NotFound("That step is not there any more.")
+    shaped = apply(system, _taking(hue, ladder))
+    aims = [each.lightness for each in ladder.steps]
+    low = aims[step + 1] + LEAST_FALL if step + 1 < len(aims) else 0.0
+    high = aims[step - 1] - LEAST_FALL if step else 100.0
+
+    def make(value: float) -> SetLadder | SetHueLadder:
+        steps = list(ladder.steps)
+        steps[step] = steps[step].model_copy(update={"lightness": value})
+        return _taking(hue, ladder.model_copy(update={"name": "own", "steps": tuple(steps)}))
+
+    return _view(shaped, theme, make, aims[step], "lightness", (low, high))
+
+
+def _taking(hue: str | None, ladder: ShapedLadder) -> SetLadder | SetHueLadder:
+    return SetHueLadder(hue=hue, ladder=ladder) if hue else SetLadder(ladder=ladder)
 
 
 def _view(

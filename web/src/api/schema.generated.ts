@@ -536,6 +536,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/systems/{slug}/safe-rung": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Find Safe Rung */
+        post: operations["findSafeRung"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/systems/{slug}/text": {
         parameters: {
             query?: never;
@@ -3223,6 +3240,19 @@ export interface components {
             lightness: components["schemas"]["SafeView"] | null;
         };
         /**
+         * SafeRungBody
+         * @description A step, by its place from 0, of a ladder that is being shaped, for all scales or for one hue's.
+         */
+        SafeRungBody: {
+            /** Hue */
+            hue?: string | null;
+            ladder: components["schemas"]["ShapedLadder"];
+            /** Step */
+            step: number;
+            /** Theme */
+            theme?: string | null;
+        };
+        /**
          * SafeView
          * @description An interval in which no finding changes, and in words what does beyond its ends; empty where nothing does.
          *
@@ -5429,6 +5459,41 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SafeRangesView"];
+                };
+            };
+            /** @description Client Error */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    findSafeRung: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SafeRungBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SafeView"];
                 };
             };
             /** @description Client Error */

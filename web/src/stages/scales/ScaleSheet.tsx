@@ -139,7 +139,15 @@ export function ScaleSheet() {
       onKeyDown={onKeyDown}
       data-testid="scales"
     >
-      <Flex role="row" marginLeft={`${LABELS_WIDTH}px`} marginTop="4px" marginBottom="4px">
+      <Flex
+        role="row"
+        position="sticky"
+        top="0"
+        bg="bg"
+        zIndex="1"
+        paddingLeft={`${LABELS_WIDTH}px`}
+        paddingBlock="4px"
+      >
         {ladder.steps.map((step, place) => (
           // A heading is read, not reached: the arrow keys walk the steps.
           // biome-ignore lint/a11y/useFocusableInteractive: see above
@@ -177,10 +185,7 @@ export function ScaleSheet() {
               onDrop={() => dragged && moveBefore(dragged, hue.id)}
             >
               <span className={styles.name}>{hue.name}</span>{" "}
-              <span className={styles.kind}>
-                {hue.status ?? hue.kind}
-                {hue.held && ", held"}
-              </span>
+              <span className={styles.kind}>{[hue.status ?? hue.kind, ...ownWords(hue)].join(", ")}</span>
             </button>
           </div>
           {hue.steps.map((step, index) => (
@@ -219,6 +224,13 @@ const figuresOf = ({ figures_of: figures }: OpenedView, place: number) => {
     ? `L* ${step.lightness.toFixed(1)}\nC ${step.has.toFixed(3)}\nh ${step.turn.toFixed(0)}°`
     : null;
 };
+
+/** What sets a scale apart from all others. */
+const ownWords = (hue: HueView) => [
+  ...(hue.held ? ["held"] : []),
+  ...(hue.own_curves ? ["own curves"] : []),
+  ...(hue.own_method ? ["own method"] : []),
+];
 
 /** The keys of all steps in the rows and columns between two. */
 function between(hues: HueView[], one: string, other: string): string[] {

@@ -1,5 +1,5 @@
 /** Curves: lightness, chroma and hue over the steps of the selected scale, to be drawn by their handles. */
-import { Flex, Text } from "@chakra-ui/react";
+import { Box, Flex, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import type { CurveView, Edit, HandleView, HueView, OpenedView } from "../../../api/client";
 import { Area } from "../../../parts/Area";
@@ -25,9 +25,13 @@ function OpenCurves({ hue, opened }: { hue: HueView; opened: OpenedView }) {
   const { hues, scope, choice } = useScope({ hue, own: hue.own_curves, withoutAll: true });
   const aimed = (curve: CurveView, handle: HandleView, value: number | null) =>
     ({ type: "aim_curve", shown: hue.id, hues, curve: curve.name, at: handle.at, value }) as Edit;
-  const changed = Object.values(scope === "all" ? opened.all_curves : opened.curves).some((value) =>
-    Array.isArray(value) ? value.length > 0 : value !== null,
-  );
+  const every = useView().hues;
+  const changed =
+    hues === null
+      ? Object.values(opened.all_curves).some((value) =>
+          Array.isArray(value) ? value.length > 0 : value !== null,
+        )
+      : every.some((each) => each.own_curves && hues.includes(each.id));
   const [at, setAt] = useState<{ curve: CurveView["name"]; at: number } | null>(null);
   const safe = useSafeHandle(hue.id, hues, at);
   const reset = () =>
@@ -40,11 +44,9 @@ function OpenCurves({ hue, opened }: { hue: HueView; opened: OpenedView }) {
           {choice}
           {changed && <Tool onClick={reset}>{scope === "all" ? "As usual" : "As all scales"}</Tool>}
           <Text fontSize="12px" color="fg.muted">
-            {at && safe
-              ? safeWords(safe, at.curve === "chroma" ? 3 : 0, at.curve === "hue" ? "°" : "")
-              : hue.own_curves
-                ? `${hue.name} has curves of its own.`
-                : "Drag a handle, or use the arrow keys on it; Backspace puts it back."}
+            {hue.own_curves
+              ? `${hue.name} has curves of its own.`
+              : "Drag a handle, or use the arrow keys on it; Backspace puts it back."}
           </Text>
         </>
       }
@@ -65,7 +67,16 @@ function OpenCurves({ hue, opened }: { hue: HueView; opened: OpenedView }) {
           />
         ))}
       </Flex>
-      <Ends opened={opened} hues={hues} />
+      <Ends opened={opened} hues={hues} onAt={setAt} />
+      <Text
+        fontSize="12px"
+        lineHeight="16px"
+        minHeight="32px"
+        marginTop="6px"
+        data-testid="safe-handle-words"
+      >
+        {at && safe && safeWords(safe, at.curve === "chroma" ? 3 : 0, at.curve === "hue" ? "°" : "")}
+      </Text>
     </Area>
   );
 }
@@ -80,21 +91,28 @@ const ENDS = [
 ] as const;
 
 /** Taper of chroma and drift of hue, told against the source: the plain way to the ends of the curves. */
-function Ends({ opened, hues }: { opened: OpenedView; hues: string[] | null }) {
+interface EndsProps {
+  opened: OpenedView;
+  hues: string[] | null;
+  onAt: (at: { curve: CurveView["name"]; at: number }) => void;
+}
+
+function Ends({ opened, hues, onAt }: EndsProps) {
   const { put, preview } = useActions();
   return (
     <Flex gap="4px 14px" align="center" wrap="wrap" fontSize="12px" marginTop="8px" data-testid="ends">
       {ENDS.map(({ name, curve, at, ...range }) => {
         const edit = (value: number): Edit => ({ type: "aim_curve", shown: null, hues, curve, at, value });
         return (
-          <Range
-            key={name}
-            {...range}
-            value={opened.ends[name]}
-            width="64px"
-            onChange={(value) => preview([edit(value)])}
-            onEnd={(value) => void put(edit(value))}
-          />
+          <Box key={name} onFocus={() => onAt({ curve, at })} onPointerEnter={() => onAt({ curve, at })}>
+            <Range
+              {...range}
+              value={opened.ends[name]}
+              width="64px"
+              onChange={(value) => preview([edit(value)])}
+              onEnd={(value) => void put(edit(value))}
+            />
+          </Box>
         );
       })}
     </Flex>

@@ -1,10 +1,11 @@
 /** Ladder: its labels and the lightness aimed at by each, for all scales or for one, tried on the sheet before it is kept. */
-import { Box, Flex } from "@chakra-ui/react";
+import { Box, Flex, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { client, data } from "../../../api/client";
 import { Area } from "../../../parts/Area";
 import { Choice } from "../../../parts/Choice";
+import { safeWords } from "../../../parts/safeWords";
 import { Tool } from "../../../parts/Tool";
 import { useView } from "../../../state/workspace";
 import { LadderPlot } from "./LadderPlot";
@@ -13,6 +14,7 @@ import { Losses } from "./Losses";
 import { PromiseGoal } from "./PromiseGoal";
 import { everyNth, LABELINGS, type Labeling, relabeled, spreadEvenly } from "./shaping";
 import { useLadder } from "./useLadder";
+import { useSafeRung } from "./useSafeRung";
 
 const ALL = "all";
 const AS_ALL = "as all";
@@ -28,8 +30,11 @@ export function LadderArea() {
     queryFn: () => data(client.GET("/api/ladders", {})),
     staleTime: Number.POSITIVE_INFINITY,
   });
+  const [looked, setAt] = useState<number | null>(null);
   const present = hue ? (view.opened?.ladder ?? view.ladder) : view.ladder;
   const draft = shaping.draft ?? shaping.asDraft(present);
+  const at = looked !== null && looked < draft.steps.length ? looked : null;
+  const safe = useSafeRung(hue?.id ?? null, draft, at);
   const choices = (ready.data ?? []).map((ladder) => ({
     value: ladder.name,
     words: `${ladder.name}, ${ladder.steps.length}`,
@@ -104,7 +109,12 @@ export function LadderArea() {
         <LadderRows draft={draft} present={present} problem={shaping.problem} onChange={shaping.change} />
         <Box flex="1 1 0" minWidth="0">
           {!hue && <PromiseGoal onSolved={(ladder) => shaping.change(shaping.asDraft(ladder))} />}
-          <LadderPlot draft={draft} onChange={shaping.change} />
+          <LadderPlot draft={draft} onChange={shaping.change} at={at} safe={safe} onAt={setAt} />
+          {safe && at !== null && (
+            <Text fontSize="12px" marginBottom="6px" data-testid="safe-rung-words">
+              {draft.steps[at]?.label}: {safeWords(safe, 1, "")}
+            </Text>
+          )}
           <Losses losses={shaping.losses} problem={shaping.problem?.message ?? null} />
         </Box>
       </Flex>

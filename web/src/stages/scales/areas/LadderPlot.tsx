@@ -1,5 +1,6 @@
 /** The lightness aimed at over the steps of a ladder, with a handle on each: by mouse, touch and keys. */
 import { type KeyboardEvent, type PointerEvent, useRef, useState } from "react";
+import type { SafeView } from "../../../api/client";
 import styles from "./plot.module.css";
 import { changed, room } from "./shaping";
 import type { Draft } from "./useLadder";
@@ -7,11 +8,15 @@ import type { Draft } from "./useLadder";
 interface Props {
   draft: Draft;
   onChange: (draft: Draft) => void;
+  /** The step that is looked at, and its safe range once it is known. */
+  at: number | null;
+  safe: SafeView | null;
+  onAt: (step: number) => void;
 }
 
 const TENTHS = 10;
 
-export function LadderPlot({ draft, onChange }: Props) {
+export function LadderPlot({ draft, onChange, at, safe, onAt }: Props) {
   const plot = useRef<HTMLDivElement>(null);
   const [held, setHeld] = useState<number | null>(null);
   const count = draft.steps.length;
@@ -44,6 +49,13 @@ export function LadderPlot({ draft, onChange }: Props) {
       <svg viewBox="0 0 100 100" preserveAspectRatio="none" aria-hidden="true">
         <polyline points={line} />
       </svg>
+      {at !== null && safe && (safe.below || safe.above) && (
+        <i
+          className={styles.safe}
+          data-testid="safe-rung"
+          style={{ left: `${across(at)}%`, top: `${100 - safe.high}%`, bottom: `${safe.low}%` }}
+        />
+      )}
       {draft.steps.map((step, place) => (
         <div
           key={step.key}
@@ -64,6 +76,8 @@ export function LadderPlot({ draft, onChange }: Props) {
           onPointerUp={() => setHeld(null)}
           onPointerCancel={() => setHeld(null)}
           onKeyDown={(event) => onKeyDown(event, place)}
+          onFocus={() => onAt(place)}
+          onPointerEnter={() => held === null && onAt(place)}
         >
           <span />
         </div>

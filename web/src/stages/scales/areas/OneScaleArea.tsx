@@ -7,6 +7,7 @@ import { Choice } from "../../../parts/Choice";
 import { Held } from "../../../parts/Held";
 import { Strip } from "../../../parts/Strip";
 import { TextField } from "../../../parts/TextField";
+import { Tool } from "../../../parts/Tool";
 import { useActions, useView } from "../../../state/workspace";
 import { Measures } from "./Measures";
 import { Nothing } from "./Nothing";
@@ -30,6 +31,7 @@ function OneScale({ hue, opened }: { hue: HueView; opened: OpenedView }) {
         <>
           <AnchorChoice hue={hue} />
           <Held hue={hue} />
+          <Tool onClick={() => void put({ type: "duplicate_hue", hue: hue.id } as Edit)}>Duplicate</Tool>
           <Choice
             label="Gamut"
             value={GAMUTS.find((each) => each.wide === hue.wide)?.value ?? "source"}

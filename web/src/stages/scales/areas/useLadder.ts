@@ -90,6 +90,10 @@ export function useLadder(hue: string | null) {
 }
 
 function sent(draft: Draft | null) {
-  if (draft === null) return "";
+  return draft === null ? "" : shapedOf(draft);
+}
+
+/** A draft as the server reads it. */
+export function shapedOf(draft: Draft) {
   return { name: draft.name, steps: draft.steps.map(({ key: _, uses: __, ...step }) => step) };
 }
