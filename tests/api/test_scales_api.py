@@ -48,7 +48,7 @@ def test_how_many_tokens_stand_on_each_label(client):
 
 def test_a_scale_in_all_detail_only_where_it_is_asked_for(client):
     assert client.get(AT, params={"select": "hue:gorse"}).json()["opened"] is None
-    opened = client.get(AT, params={"select": "step:gorse/s300", "detail": True}).json()["opened"]
+    opened = client.get(AT, params={"select": "step:gorse/s300", "detail": True, "compare": True}).json()["opened"]
     assert opened["name"] == "gorse"
     assert [each["method"] for each in opened["compared"]] == ["even", "contrast", "mix", "hsl", "ends"]
     assert all(each["steps"][2]["hex"] == "#DFAF3A" for each in opened["compared"])

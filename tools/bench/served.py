@@ -71,6 +71,7 @@ held.setPointerCapture = () => {};
 (async () => {
   const times = [];
   held.dispatchEvent(new PointerEvent('pointerdown', at(0)));
+  await painted();
   for (let place = 1; place <= moves; place++) {
     const changed = new Promise(resolve => {
       const observer = new MutationObserver(() => { observer.disconnect(); resolve(); });
@@ -87,7 +88,7 @@ held.setPointerCapture = () => {};
 })().then(done, error => done(String(error)));
 """
 _RAMP = "[role=slider][aria-label='Lightness']"
-_HANDLE = "[data-curve=chroma] [data-at='0.5']"
+_HANDLE = "[data-curve=hue] [data-at='0.5']"
 
 
 def _drag_in_chromium(driver: Chrome, page: str, handle: str, room: str, *, across: bool) -> tuple[Timing, list[float]]:
@@ -129,7 +130,7 @@ def run(folder: Path) -> None:
             at = f"{heimat.address}/systems/{slug}/scales?at=hue:{hues[0]}"
             timing, _ = _drag_in_chromium(driver, at, _RAMP, _RAMP, across=True)
             report("in Chromium: pointer's move to all steps repainted", timing, "p95 100 ms")
-            room = "[data-curve=chroma] svg"
+            room = "[data-curve=hue] svg"
             timing, long = _drag_in_chromium(driver, f"{at}&area=curves", _HANDLE, room, across=False)
             report("in Chromium: a curve's handle of 12 scales", timing, "p95 100 ms")
             note(

@@ -38,7 +38,7 @@ class Seeing(Body):
 class Looking(Seeing):
     """How the person looks: through which eyes, on which ground, in which theme and notation, at which key.
 
-    `detail` asks for the selected hue's scale in all detail.
+    `detail` asks for the selected hue's scale in all detail, `compare` for it by all methods too.
     """
 
     ground: Annotated[str, Field(max_length=120)] = "white"
@@ -46,6 +46,7 @@ class Looking(Seeing):
     select: Annotated[str | None, Field(max_length=120)] = None
     notation: Notation = "hex"
     detail: bool = False
+    compare: bool = False
 
     def options(self, *, repairs: bool = True) -> ViewOptions:
         """The options of a view."""

@@ -66,8 +66,8 @@ class ViewOptions:
     """How a person looks: through which eyes, on which ground, in which theme, at which color.
 
     `ground` is `white`, `black` or a step's key; `select` a key of a hue, step or token, `notation` the
-    one that values of hues are written in. `detail` asks for the selected hue's scale in all detail; `repairs` are
-    left out while something is dragged.
+    one that values of hues are written in. `detail` asks for the selected hue's scale in all detail, `compare` for it
+    by all methods too; `repairs` are left out while something is dragged.
     """
 
     vision: SeenAs = "typical"
@@ -77,6 +77,7 @@ class ViewOptions:
     select: str | None = None
     notation: Notation = "hex"
     detail: bool = False
+    compare: bool = False
     repairs: bool = True
 
 
@@ -128,7 +129,7 @@ def system_view(system: ColorSystem, around: Around, options: ViewOptions) -> Sy
         "pairings": _pairings(resolved),
         "told_apart": [_told_apart(result) for result in resolved.told_apart],
         "findings": [finding_view(resolved, finding, eyes) for finding in findings(resolved, repairs=options.repairs)],
-        "opened": _opened(resolved, selection, eyes) if options.detail and selection else None,
+        "opened": _opened(resolved, selection, eyes, options.compare) if options.detail and selection else None,
         "slip": slip_view(resolved, selection, options.select or "", eyes, ground) if selection else None,
     }
 
@@ -146,9 +147,9 @@ def _ground(resolved: Resolved, key: str) -> tuple[Bytes, str]:
     return np.asarray(resolved.scales[hue.id].rgb8[place]), selection.name
 
 
-def _opened(resolved: Resolved, selection: Selection, eyes: Eyes) -> OpenedView | None:
+def _opened(resolved: Resolved, selection: Selection, eyes: Eyes, compare: bool) -> OpenedView | None:
     hue = resolved.system.hues.get(selection.hue or "")
-    return opened_view(resolved, hue, selection.id.partition("/")[2] or None, eyes) if hue else None
+    return opened_view(resolved, hue, selection.id.partition("/")[2] or None, eyes, compare=compare) if hue else None
 
 
 def _changed(now: Publication, published: Publication | None) -> set[str]:

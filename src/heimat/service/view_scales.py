@@ -50,7 +50,7 @@ def ladder_view(ladder: Ladder, uses: Counter[str] | None = None) -> LadderView:
     }
 
 
-def opened_view(resolved: Resolved, hue: Hue, step: str | None, eyes: Eyes) -> OpenedView:
+def opened_view(resolved: Resolved, hue: Hue, step: str | None, eyes: Eyes, *, compare: bool) -> OpenedView:
     """The scale of a hue in all detail, and the column of the step that is selected, or else of its own color."""
     system, scale = resolved.system, resolved.scales[hue.id]
     ladder, curves = ladder_of(system, hue), curves_of(system, hue)
@@ -80,7 +80,7 @@ def opened_view(resolved: Resolved, hue: Hue, step: str | None, eyes: Eyes) -> O
         "settings": method_of(system, hue).model_dump(mode="json"),
         "all_settings": system.method.model_dump(mode="json"),
         "figures": None if scale.figures is None else [round(float(each), 2) for each in scale.figures],
-        "compared": compared_views(system, hue, eyes),
+        "compared": compared_views(system, hue, eyes) if compare else [],
     }
 
 

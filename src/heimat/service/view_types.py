@@ -274,7 +274,8 @@ class OpenedView(TypedDict):
     """The scale of the selected hue in all detail.
 
     `settings` is its method as the edit `set_method` takes it, and `all_settings` that of all scales; `figures` are the
-    method's own numbers by step; `compared` is the same hue by all methods. Curves are told the same way, and `drawn`.
+    method's own numbers by step; `compared` is the same hue by all methods, where that is asked for. Curves are told
+    the same way, and `drawn`.
     """
 
     hue: str

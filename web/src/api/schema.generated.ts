@@ -1310,6 +1310,7 @@ export interface components {
             key?: string;
             /**
              * @default {
+             *       "compare": false,
              *       "detail": false,
              *       "ground": "white",
              *       "notation": "hex",
@@ -2047,9 +2048,14 @@ export interface components {
          * Looking
          * @description How the person looks: through which eyes, on which ground, in which theme and notation, at which key.
          *
-         *     `detail` asks for the selected hue's scale in all detail.
+         *     `detail` asks for the selected hue's scale in all detail, `compare` for it by all methods too.
          */
         Looking: {
+            /**
+             * Compare
+             * @default false
+             */
+            compare: boolean;
             /**
              * Detail
              * @default false
@@ -2525,7 +2531,8 @@ export interface components {
          * @description The scale of the selected hue in all detail.
          *
          *     `settings` is its method as the edit `set_method` takes it, and `all_settings` that of all scales; `figures` are the
-         *     method's own numbers by step; `compared` is the same hue by all methods. Curves are told the same way, and `drawn`.
+         *     method's own numbers by step; `compared` is the same hue by all methods, where that is asked for. Curves are told
+         *     the same way, and `drawn`.
          */
         OpenedView: {
             /** All Curves */
@@ -2814,6 +2821,7 @@ export interface components {
             latest?: string | null;
             /**
              * @default {
+             *       "compare": false,
              *       "detail": false,
              *       "ground": "white",
              *       "notation": "hex",
@@ -4069,6 +4077,7 @@ export interface components {
             key?: string;
             /**
              * @default {
+             *       "compare": false,
              *       "detail": false,
              *       "ground": "white",
              *       "notation": "hex",
@@ -4726,6 +4735,7 @@ export interface operations {
                 select?: string | null;
                 notation?: "hex" | "rgb" | "hsl" | "hwb" | "hsb" | "lab" | "lch" | "oklab" | "oklch" | "display-p3" | "name";
                 detail?: boolean;
+                compare?: boolean;
             };
             header?: never;
             path: {

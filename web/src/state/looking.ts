@@ -84,9 +84,11 @@ export function useLooking() {
   // A scale in all detail is only asked for while a work area or the sheet shows it.
   const detail = stage === "scales" && (show !== "all" || SCALE_AREAS.some((known) => known === area));
 
+  const compare = detail && area === "method";
+
   const looking = useMemo<Looking>(
-    () => ({ vision, severity, ground, select, theme: null, notation, detail }),
-    [vision, severity, ground, select, notation, detail],
+    () => ({ vision, severity, ground, select, theme: null, notation, detail, compare }),
+    [vision, severity, ground, select, notation, detail, compare],
   );
 
   const look = useCallback(
