@@ -19,6 +19,7 @@ from heimat.core.scales.drawing import PLACES, drawn
 from heimat.core.scales.handles import Handle, put, through
 from heimat.core.scales.ladder import USUAL
 from heimat.core.scales.methods import METHODS, Method
+from heimat.core.system import read_document
 from heimat.demo.systems import brinemark
 from tests.core.strategies import colors, ladders
 
@@ -100,6 +101,15 @@ def test_handles_that_cannot_be_are_refused():
     assert "1.50" in str(refused.value)
     with pytest.raises(DomainError):
         apply(SYSTEM, AimCurve(curve="hue", at=0.0, value=2.0))
+    # What is kept can be read again: neither beside the source nor beyond the number of handles can one be put.
+    crowded = SYSTEM
+    for place in range(12):
+        crowded = apply(crowded, AimCurve(curve="hue", at=-0.95 + 0.05 * place, value=1.0))
+    for system, at in ((SYSTEM, 0.01), (crowded, 0.5)):
+        with pytest.raises(DomainError) as refused:
+            apply(system, AimCurve(curve="hue", at=at, value=1.0))
+        assert refused.value.field == "at"
+    assert read_document(crowded.model_dump(mode="json")) == crowded
 
 
 @pytest.mark.parametrize("name", CURVES)

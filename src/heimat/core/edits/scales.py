@@ -3,7 +3,7 @@
 from typing import Annotated, Literal
 
 import numpy as np
-from pydantic import Field
+from pydantic import Field, ValidationError
 
 from heimat.core.color.contrast import cut, relative_luminance
 from heimat.core.color.notation import rgb8_of
@@ -13,6 +13,7 @@ from heimat.core.errors import DomainError
 from heimat.core.ids import Id
 from heimat.core.scales.curves import CurveName, Curves
 from heimat.core.scales.drawing import own_value
+from heimat.core.scales.handles import MOST_HANDLES
 from heimat.core.scales.methods import MID_LUMINANCE, Method, MethodName, contrast_range
 from heimat.core.scales.nudges import Nudge
 from heimat.core.scaling import scales_of
@@ -172,7 +173,11 @@ class AimCurve(EditBase):
                 ]
                 raise DomainError(f"That is {value:.2f} {unit}; the nearest is {nearest:.2f}.", "value", "limit")
             value = _rounded(min(max(value, low), high))
-        return curves.with_handle(self.curve, self.at, value)
+        try:
+            return Curves.model_validate(curves.with_handle(self.curve, self.at, value).model_dump())
+        except ValidationError as error:
+            words = f"No handle can stand there: too near to the source, or one more than {MOST_HANDLES}."
+            raise DomainError(words, "at", "limit") from error
 
     def sentence(self, system: ColorSystem) -> str:
         whose, held = "all scales", "" if self.hues else held_words(system, "curves")

@@ -80,7 +80,7 @@ export function FewerArea() {
                 others keep their label and lightness.
               </Text>
             ) : (
-              <Text>Every step that is left is used: choose a number to see what would move.</Text>
+              <Text>Nothing has to go. Choose a number of steps to see what would move.</Text>
             )}
             <Losses losses={fewer.losses} problem={shaping.problem?.message ?? null} />
           </Box>
