@@ -183,22 +183,36 @@ def test_a_step_put_between_two_moves_no_other(source, name, mode, after, share)
     assert light[after] >= light[after + 1] >= light[after + 2]
 
 
-def test_measures_of_a_scale():
-    even = measure(one(anchor="guide"), set())
+def test_measures_of_scales_of_different_lengths():
+    pins = {3: np.array([5, 5, 5], dtype=np.uint8), 5: rgb8_of(parse("#0B6E70"))}
+    gray = parse("#808080")
+    scales = [
+        one(anchor="guide"),
+        one(ladder=LONG, pins=pins),
+        one(gray),
+        one(gray, anchor="guide"),
+        one(parse("#00FF00")),
+        one(pins={4: rgb8_of(parse("#0B6E70"))}),
+    ]
+    exact = [set(), {3, 5}, {4}, set(), set(), {4, 5}]
+    found = measure(scales, exact)
+    for scale, to_the_bit, among_others in zip(scales, exact, found, strict=True):
+        [alone] = measure([scale], [to_the_bit])
+        assert alone.alike == among_others.alike
+        assert alone.lightness.gaps == pytest.approx(among_others.lightness.gaps)
+        assert alone.distance.gaps == pytest.approx(among_others.distance.gaps)
+        assert alone.source == pytest.approx(among_others.source)
+    even, broken, at_source, beside, neon, twice = found
     assert even.lightness.smallest == pytest.approx(89.0 / 8.0, abs=0.3)
     assert even.lightness.uneven < 0.02
     assert even.out_of_order == []
-    pins = {3: np.array([5, 5, 5], dtype=np.uint8), 5: rgb8_of(parse("#0B6E70"))}
-    broken = measure(one(ladder=LONG, pins=pins), {3, 5})
     assert broken.out_of_order == [4]
     assert broken.taken[[3, 5]].tolist() == [0.0, 0.0]
-    gray = one(parse("#808080"), anchor="guide")
-    assert measure(one(parse("#808080")), {4}).source == 0.0
-    assert measure(gray, set()).source > 0.5
-    neon = measure(one(parse("#00FF00")), set())
+    assert at_source.source == 0.0
+    assert beside.source > 0.5
     assert neon.taken.max() > 0.02
-    twice = one(pins={4: rgb8_of(parse("#0B6E70"))})
-    assert measure(twice, {4, 5}).alike == [5]
+    assert twice.alike == [5]
+    assert measure([], []) == []
 
 
 def test_every_method_on_many_sources_stays_in_gamut_and_order():

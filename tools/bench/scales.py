@@ -36,8 +36,7 @@ def _all_of(system: ColorSystem) -> None:
     MEMORY.forget()
     hues = in_order(system.hues)
     scales = scales_of(system, hues)
-    for scale in scales:
-        measured(scale, set())
+    measured(scales, [set()] * len(scales))
     by_hue = {hue.id: scale for hue, scale in zip(hues, scales, strict=True)}
     steps = steps_of(system, hues, by_hue, wide_of(system, hues, by_hue))
     promises(steps.ratios, steps.positions, system.ladder.longest())

@@ -2,8 +2,8 @@
 
 from functools import lru_cache
 
-from heimat.core.color.notation import Color, oklch_of
-from heimat.core.sources.derivation import COLORED, Standing, derive, lightness_of, solved
+from heimat.core.color.notation import Color, lightness_of, oklch_of
+from heimat.core.sources.derivation import COLORED, Standing, derive, solved
 from heimat.core.system import ColorSystem, DerivedSource, GivenSource, Hue, Recall, TintedSource
 
 __all__ = ["COLORED", "solved", "source_color", "standing"]

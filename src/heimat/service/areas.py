@@ -8,12 +8,12 @@ from numpy.typing import ArrayLike
 from heimat.core.color.arrays import Bytes, floats
 from heimat.core.color.contrast import relative_luminance
 from heimat.core.color.mixing import MIX_SPACES
-from heimat.core.color.notation import Color, Notation, format, oklch_of, rgb8_of
+from heimat.core.color.notation import Color, Notation, format, lightness_of, oklch_of, rgb8_of
 from heimat.core.color.spaces import lightness, srgb_to_hsl, srgb_to_hsv
 from heimat.core.legibility.findings import distance_text
 from heimat.core.sources import even, mixing
 from heimat.core.sources.circles import Turned, on_circle
-from heimat.core.sources.derivation import GAMUT_LOSS, lightness_of
+from heimat.core.sources.derivation import GAMUT_LOSS
 from heimat.core.sources.harmony import (
     USUAL_SPREAD,
     Relation,

@@ -56,7 +56,7 @@ def opened_view(resolved: Resolved, hue: Hue, step: str | None, eyes: Eyes, *, c
     ladder, curves = ladder_of(system, hue), curves_of(system, hue)
     pinned = {place for place, step in enumerate(ladder.steps) if step.id in hue.pins}
     exact = pinned | ({scale.anchor} if scale.anchor is not None else set())
-    found = measure(scale, exact)
+    [found] = measure([scale], [exact])
     light_taper, dark_taper, light_drift, dark_drift = (round(each, 4) for each in scale.ends)
     return {
         "hue": hue.id,
@@ -110,8 +110,9 @@ def compared_views(system: ColorSystem, hue: Hue, eyes: Eyes) -> list[ComparedVi
     now = method_of(system, hue)
     tried = [hue.model_copy(update={"method": now.model_copy(update={"name": name})}) for name in METHODS]
     found: list[ComparedView] = []
-    for name, scale in zip(METHODS, scales_of(system, tried), strict=True):
-        falls = measure(scale, set()).lightness
+    scales = scales_of(system, tried)
+    for name, scale, measures in zip(METHODS, scales, measure(scales, [set()] * len(scales)), strict=True):
+        falls = measures.lightness
         found.append(
             {
                 "method": name,

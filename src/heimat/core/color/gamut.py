@@ -49,28 +49,26 @@ def in_gamut(srgb: ArrayLike) -> Mask:
     return np.asarray(((values >= -1e-6) & (values <= 1.0 + 1e-6)).all(axis=-1))
 
 
-def _unit_linear(s: Floats, cosine: Floats, sine: Floats, gamut: Gamut) -> Floats:
-    """Linear RGB of OKLab (1, s cos h, s sin h), channels first: (3, ...), which is what makes the search fast."""
-    a, b = s * cosine, s * sine
-    across = (3,) + (1,) * s.ndim
-    lms = LAB_TO_LMS[:, 0].reshape(across) + LAB_TO_LMS[:, 1].reshape(across) * a + LAB_TO_LMS[:, 2].reshape(across) * b
-    cubes = (lms * lms * lms).reshape(3, -1)
-    return (gamut.lms_to_linear @ cubes).reshape(lms.shape)
+def _unit_linear(hue: Floats, gamut: Gamut) -> Floats:
+    """Linear RGB of OKLab (1, s cos h, s sin h) as cubics in s, for hues (n,) in radians: coefficients (4, 3, n).
+
+    The cube roots of the cone responses are linear in s, so every channel is a sum of three cubes.
+    """
+    gray, colored = LAB_TO_LMS[:, :1], LAB_TO_LMS[:, 1:2] * np.cos(hue) + LAB_TO_LMS[:, 2:] * np.sin(hue)
+    square = colored * colored
+    cubes = np.empty((4, 3, len(hue)))
+    cubes[0], cubes[1], cubes[2], cubes[3] = gray**3, 3.0 * gray**2 * colored, 3.0 * gray * square, square * colored
+    return gamut.lms_to_linear @ cubes
 
 
-def _luminance(linear: Floats, gamut: Gamut) -> Floats:
-    return gamut.weights[0] * linear[0] + gamut.weights[1] * linear[1] + gamut.weights[2] * linear[2]
-
-
-def _allowed(s: Floats, luminance: Floats, cubed_chroma: Floats, cosine: Floats, sine: Floats, gamut: Gamut) -> Mask:
-    """Whether s = C/L stays in the gamut and within the chroma wanted (given as its cube)."""
-    unit = _unit_linear(s, cosine, sine, gamut)
-    weight = _luminance(unit, gamut)
-    low = np.minimum(np.minimum(unit[0], unit[1]), unit[2])
-    high = np.maximum(np.maximum(unit[0], unit[1]), unit[2])
-    room = weight * (1.0 + _SLACK)
-    inside = (weight > 0.0) & (low >= -_SLACK) & (luminance * high <= room)
-    return np.asarray(inside & (s * s * s * luminance <= cubed_chroma * weight))
+def _value(cubic: Floats, s: Floats) -> Floats:
+    """Cubics (4, ...) at s, which broadcasts."""
+    found = cubic[3] * s
+    for coefficient in (cubic[2], cubic[1]):
+        found += coefficient
+        found *= s
+    found += cubic[0]
+    return found
 
 
 def solve(luminance: ArrayLike, chroma: ArrayLike, hue: ArrayLike, gamut: Gamut = SRGB) -> Floats:
@@ -80,21 +78,34 @@ def solve(luminance: ArrayLike, chroma: ArrayLike, hue: ArrayLike, gamut: Gamut 
     gamut does not hold the chroma at that luminance and hue, the chroma is reduced until it does; hue and luminance
     stay. Near the blue primary the chromas inside the gamut have a gap: the part that begins at gray is taken.
     """
-    y, c, degrees = np.broadcast_arrays(floats(luminance), floats(chroma), floats(hue))
+    given = np.broadcast_arrays(floats(luminance), floats(chroma), floats(hue))
+    y, c, degrees = (each.ravel() for each in given)
     y = np.clip(y, 0.0, 1.0)
-    cubed = c * c * c
-    cosine, sine = np.cos(np.radians(degrees)), np.sin(np.radians(degrees))
-    low, width = np.zeros(y.shape), np.full(y.shape, gamut.highest_s)
+    unit = _unit_linear(np.radians(degrees), gamut)
+    room = _rooms(unit, y, c * c * c, gamut)[:, :, None]
+    low, width = np.zeros(len(y)), gamut.highest_s
     for points in (_GRID, *[_EIGHTHS] * _PASSES):
-        shares = points.reshape((-1,) + (1,) * y.ndim)
-        tried = _allowed(low + width * shares, y, cubed, cosine, sine, gamut)
-        # The last point that is allowed with all before it; the first one is allowed already.
-        tried[0] = True
-        steps = np.where(tried.all(axis=0), len(points), np.argmin(tried, axis=0)) - 1
-        low, width = low + width * points[steps], width * (points[1] - points[0])
-    unit = _unit_linear(low, cosine, sine, gamut)
-    linear = np.moveaxis(unit * (y / _luminance(unit, gamut)), 0, -1)
+        inside = np.zeros((len(points) + 1, len(y)), dtype=np.bool_)
+        np.greater_equal(_value(room, low + (width * points)[:, None]).min(axis=0), 0.0, out=inside[:-1])
+        # The last point that is inside with all before it; the first one is inside already.
+        inside[0] = True
+        low, width = low + width * points[inside.argmin(axis=0) - 1], width * points[1]
+    found = _value(unit, low)
+    linear = (found * (y / (gamut.weights @ found))).T.reshape(*given[0].shape, 3)
     return np.clip(linear_to_srgb(np.clip(linear, 0.0, 1.0)), 0.0, 1.0)
+
+
+def _rooms(unit: Floats, luminance: Floats, cubed_chroma: Floats, gamut: Gamut) -> Floats:
+    """Cubics in s = C/L, (4, 7, n), that are 0 or more where a color of a luminance is inside: no channel is below 0
+    or above 1, nor the chroma above the one wanted (given as its cube)."""
+    weight = gamut.weights @ unit
+    rooms = np.empty((4, 7, len(luminance)))
+    rooms[:, :3] = unit
+    rooms[0, :3] += _SLACK
+    rooms[:, 3:6] = weight[:, None] * (1.0 + _SLACK) - luminance * unit
+    rooms[:, 6] = cubed_chroma * weight
+    rooms[3, 6] -= luminance
+    return rooms
 
 
 MORE_THAN_ANY_CHROMA = 1.0

@@ -14,10 +14,10 @@ from coloraide.everything import ColorAll
 from pydantic import BaseModel, BeforeValidator, ConfigDict, Field, model_validator
 
 from heimat.core.color.arrays import Bytes, Floats, floats, to_bytes
-from heimat.core.color.contrast import WEIGHTS
+from heimat.core.color.contrast import WEIGHTS, relative_luminance
 from heimat.core.color.gamut import solve
 from heimat.core.color.rounding import nearest_bytes
-from heimat.core.color.spaces import hsv_to_srgb, srgb_to_linear, srgb_to_oklch
+from heimat.core.color.spaces import hsv_to_srgb, lightness, srgb_to_linear, srgb_to_oklch
 from heimat.core.errors import DomainError
 
 Space = Literal[
@@ -113,9 +113,21 @@ def rgb8_of(color: Color) -> Bytes:
     return np.array(_rgb8(color), dtype=np.uint8)
 
 
+@lru_cache(maxsize=4096)
+def _oklch(color: Color) -> tuple[float, float, float]:
+    light, chroma, hue = srgb_to_oklch(srgb_of(color)).tolist()
+    return light, chroma, hue
+
+
 def oklch_of(color: Color) -> Floats:
     """Exact OKLCH, shape (3,), hue in degrees."""
-    return srgb_to_oklch(srgb_of(color))
+    return floats(_oklch(color))
+
+
+@lru_cache(maxsize=4096)
+def lightness_of(color: Color) -> float:
+    """The L* of a color as published."""
+    return float(lightness(relative_luminance(rgb8_of(color))))
 
 
 _NUMBER = r"([+-]?(?:\d+\.?\d*|\.\d+))"

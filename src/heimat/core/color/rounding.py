@@ -4,18 +4,18 @@ Plain rounding turns the hue of dark and weak colors by several degrees. Of the 
 color, the one that keeps the hue, then the luminance, best is taken.
 """
 
-import itertools
-
 import numpy as np
 from numpy.typing import ArrayLike
 
 from heimat.core.color.arrays import Bytes, Floats, floats
-from heimat.core.color.contrast import WEIGHTS, linear_of_bytes, relative_luminance
+from heimat.core.color.contrast import WEIGHTS, linear_of_bytes
 from heimat.core.color.spaces.lab import lightness
-from heimat.core.color.spaces.oklab import linear_to_oklab, srgb_to_oklab
+from heimat.core.color.spaces.oklab import LINEAR_TO_LMS, LMS_TO_LAB, srgb_to_oklab
 from heimat.core.color.spaces.srgb import srgb_to_linear
 
-_AROUND = np.array(list(itertools.product((-1, 0, 1), repeat=3)))
+_BESIDE = np.array([[-1], [0], [1]])
+"""By how much each channel may differ from plain rounding."""
+_CHANNELS = np.arange(3)[:, None]
 HUE_FREE = 1.0
 """Degrees of hue that cost nothing: below, the luminance decides."""
 _PER_DEGREE = 3.0
@@ -32,23 +32,32 @@ def nearest_bytes(srgb: ArrayLike) -> Bytes:
     The cost of a neighbour is its distance in L*, plus 3 for each degree of OKLCH hue beyond the first, plus 20 for
     each unit of OKLab chroma (2000 where a gray is wanted, which stays a gray).
     """
-    wanted = np.clip(floats(srgb), 0.0, 1.0)
+    given = np.clip(floats(srgb), 0.0, 1.0)
+    wanted = given.reshape(-1, 3).T
     base = np.rint(wanted * 255.0).astype(np.intp)
-    around = np.clip(base[..., None, :] + _AROUND, 0, 255)
-    lab = linear_to_oklab(linear_of_bytes(around))
-    aim = srgb_to_oklab(wanted)[..., None, :]
-    cost = _cost(lab, aim, lightness(relative_luminance(around)), wanted)
-    best = np.argmin(cost, axis=-1)
-    chosen = np.take_along_axis(around, best[..., None, None], axis=-2)[..., 0, :]
-    return chosen.astype(np.uint8)
+    levels = np.clip(base[:, None] + _BESIDE, 0, 255)
+    around = _all_27(linear_of_bytes(levels))
+    lab = (LMS_TO_LAB @ np.cbrt(LINEAR_TO_LMS @ around)).reshape(3, 27, -1)
+    light = lightness(WEIGHTS @ around).reshape(27, -1)
+    best = np.argmin(_cost(lab, light, srgb_to_oklab(wanted.T).T, srgb_to_linear(wanted)), axis=0)
+    chosen = levels[_CHANNELS, np.unravel_index(best, (3, 3, 3)), np.arange(len(best))]
+    return chosen.T.reshape(given.shape).astype(np.uint8)
 
 
-def _cost(lab: Floats, aim: Floats, light: Floats, wanted: Floats) -> Floats:
-    a, b = lab[..., 1], lab[..., 2]
-    wa, wb = aim[..., 1], aim[..., 2]
+def _all_27(beside: Floats) -> Floats:
+    """All colors (3, 27 * n) that have one of three values in each channel, of channels (3, 3, n)."""
+    red, green, blue = beside
+    colors = np.empty((3, 3, 3, *red.shape))
+    colors[0], colors[1], colors[2] = red[:, None, None], green[:, None], blue
+    return colors.reshape(3, -1)
+
+
+def _cost(lab: Floats, light: Floats, aim: Floats, linear: Floats) -> Floats:
+    """The cost (27, n) of neighbours in OKLab (3, 27, n) and L* (27, n), for aims in OKLab and linear light (3, n)."""
+    (_, a, b), (_, wa, wb) = lab, aim
     chroma, wanted_chroma = np.hypot(a, b), np.hypot(wa, wb)
     turn = np.degrees(np.abs(np.arctan2(a * wb - b * wa, a * wa + b * wb)))
-    wanted_light = lightness(srgb_to_linear(wanted) @ WEIGHTS)[..., None]
     off_hue = np.maximum(turn - HUE_FREE, 0.0) * np.clip(wanted_chroma / _COLORED, 0.0, 1.0)
     per_chroma = np.where(wanted_chroma < _GRAY, _PER_CHROMA_OF_GRAY, _PER_CHROMA)
-    return np.abs(light - wanted_light) + _PER_DEGREE * off_hue + per_chroma * np.abs(chroma - wanted_chroma)
+    off_light = np.abs(light - lightness(WEIGHTS @ linear))
+    return off_light + _PER_DEGREE * off_hue + per_chroma * np.abs(chroma - wanted_chroma)

@@ -7,9 +7,10 @@ from collections.abc import Callable
 from typing import Annotated, Literal, Self, get_args
 
 import numpy as np
+from numpy.typing import ArrayLike
 from pydantic import BaseModel, ConfigDict, Field, model_validator
 
-from heimat.core.color.arrays import Floats
+from heimat.core.color.arrays import Floats, floats
 from heimat.core.scales.handles import Handles, put, through
 from heimat.core.scales.ladder import DARKEST, LIGHTEST
 
@@ -39,26 +40,26 @@ Ends = tuple[float, float, float, float]
 """Light and dark taper, light and dark drift."""
 
 
-def reach(lightness: Floats, source_lightness: float) -> Floats:
-    """How far steps (n,) stand from the source: below 0 toward the light end, above toward the dark; unlimited."""
-    away = source_lightness - lightness
-    light, dark = max(LIGHTEST - source_lightness, 1.0), max(source_lightness - DARKEST, 1.0)
-    return np.where(away < 0.0, away / light, away / dark)
+def reach(lightness: Floats, source_lightness: ArrayLike) -> Floats:
+    """How far steps (n,) stand from their source, one L* for all or (n,): below 0 toward the light end, above toward
+    the dark; unlimited."""
+    own = floats(source_lightness)
+    away = own - lightness
+    return np.where(away < 0.0, away / np.maximum(LIGHTEST - own, 1.0), away / np.maximum(own - DARKEST, 1.0))
 
 
-def at_reach(reach: Floats, source_lightness: float) -> Floats:
+def at_reach(reach: Floats, source_lightness: ArrayLike) -> Floats:
     """The L* that stands at a reach: the inverse of `reach`."""
-    light, dark = max(LIGHTEST - source_lightness, 1.0), max(source_lightness - DARKEST, 1.0)
-    return source_lightness - reach * np.where(reach < 0.0, light, dark)
+    own = floats(source_lightness)
+    return own - reach * np.where(reach < 0.0, np.maximum(LIGHTEST - own, 1.0), np.maximum(own - DARKEST, 1.0))
 
 
 def dark_drift(source_hue: float) -> float:
     """Degrees of OKLCH hue by which the darkest step of a hue drifts, by default."""
     hue = source_hue % 360.0
-    rise = np.clip((hue - _OLIVE_FROM) / (_OLIVE_AT - _OLIVE_FROM), 0.0, 1.0)
-    fall = np.clip((_OLIVE_TO - hue) / (_OLIVE_TO - _OLIVE_AT), 0.0, 1.0)
-    near = min(rise, fall)
-    return float(_OLIVE_DRIFT * near * near * (3.0 - 2.0 * near))
+    rise, fall = (hue - _OLIVE_FROM) / (_OLIVE_AT - _OLIVE_FROM), (_OLIVE_TO - hue) / (_OLIVE_TO - _OLIVE_AT)
+    near = max(min(rise, fall, 1.0), 0.0)
+    return _OLIVE_DRIFT * near * near * (3.0 - 2.0 * near)
 
 
 class Curves(BaseModel):
@@ -143,16 +144,18 @@ class Curves(BaseModel):
         light, dark = (through(*_side(self.lightness, side), np.abs(held)) for side in (True, False))
         return reaches - held + np.where(held < 0.0, -light, dark)
 
-    def shares(self, ends: Ends, reaches: Floats) -> Floats:
-        """The share of chroma that steps (n,) keep, with the ends in force.
+    def shares(self, ends: ArrayLike, reaches: Floats) -> Floats:
+        """The share of chroma that steps (n,) keep, with the ends in force: (4,), or (4, n) of a scale each.
 
         Without handles it falls with the square of the reach: slowly beside the source, fast at the ends.
         """
-        return np.maximum(_usual_shares(ends, reaches) + _shaped(self.chroma, reaches, ends, _usual_shares), 0.0)
+        usual = _usual_shares(floats(ends), reaches)
+        return np.maximum(usual + _shaped(self.chroma, reaches, floats(ends), _usual_shares), 0.0)
 
-    def turns(self, ends: Ends, reaches: Floats) -> Floats:
-        """The degrees of hue that steps (n,) turn, with the ends in force."""
-        return _usual_turns(ends, reaches) + _shaped(self.hue, reaches, ends, _usual_turns)
+    def turns(self, ends: ArrayLike, reaches: Floats) -> Floats:
+        """The degrees of hue that steps (n,) turn, with the ends in force: (4,), or (4, n) of a scale each."""
+        usual = _usual_turns(floats(ends), reaches)
+        return usual + _shaped(self.hue, reaches, floats(ends), _usual_turns)
 
 
 def _side(handles: Handles, light: bool) -> tuple[Floats, Floats]:
@@ -161,27 +164,23 @@ def _side(handles: Handles, light: bool) -> tuple[Floats, Floats]:
     return np.array(sorted(points)), np.array([points[place] for place in sorted(points)])
 
 
-def _usual_shares(ends: Ends, reaches: Floats) -> Floats:
+def _usual_shares(ends: Floats, reaches: Floats) -> Floats:
     light, dark = np.clip(-reaches, 0.0, 1.0), np.clip(reaches, 0.0, 1.0)
     return 1.0 - (1.0 - ends[0]) * light**2 - (1.0 - ends[1]) * dark**2
 
 
-def _usual_turns(ends: Ends, reaches: Floats) -> Floats:
+def _usual_turns(ends: Floats, reaches: Floats) -> Floats:
     return ends[2] * np.clip(-reaches, 0.0, 1.0) + ends[3] * np.clip(reaches, 0.0, 1.0)
 
 
-def _shaped(
-    handles: Handles,
-    reaches: Floats,
-    ends: Ends,
-    usual: Callable[[Ends, Floats], Floats],
-) -> Floats:
+def _shaped(handles: Handles, reaches: Floats, ends: Floats, usual: Callable[[Floats, Floats], Floats]) -> Floats:
     """By how much handles change a usual curve: by nothing at the source and at the ends."""
     if not handles:
         return np.zeros_like(reaches)
     at = np.array([handle.at for handle in handles])
-    change = np.array([handle.value for handle in handles]) - usual(ends, at)
+    change = np.array([handle.value for handle in handles]) - usual(ends[..., None], at)
     x = np.concatenate([[-1.0], at, [0.0, 1.0]])
     order = np.argsort(x)
-    y = np.concatenate([[0.0], change, [0.0, 0.0]])
-    return through(x[order], y[order], reaches)
+    y = np.zeros((*change.shape[:-1], len(x)))
+    y[..., 1:-2] = change
+    return through(x[order], y[..., order], reaches)

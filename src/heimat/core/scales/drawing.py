@@ -69,16 +69,15 @@ def _handles(scale: Scale, curves: Curves, name: CurveName) -> list[HandleAt]:
     if name != "lightness" and float(scale.drafted[:, 1].max()) < _LEAST_CHROMA:
         return []
     kept = {handle.at for handle in curves.handles(name)}
-    source = float(np.interp(0.0, scale.reaches, np.arange(len(scale.reaches))))
+    offered = np.array(sorted({*PLACES, *kept}))
+    source, *places = np.interp([0.0, *offered], scale.reaches, np.arange(len(scale.reaches))).tolist()
     found: list[HandleAt] = []
-    for at in sorted({*PLACES, *kept}):
-        place = float(np.interp(at, scale.reaches, np.arange(len(scale.reaches))))
+    for at, place, value in zip(offered.tolist(), places, _values(scale, curves, name, offered), strict=True):
         if abs(place - source) < _NEAR:
             continue
         ends = sorted(shown(scale, name, at, limit) for limit in curves.limits(name, at))
         given = at in kept or (abs(at) == 1.0 and name != "lightness" and _end(curves, name, at) is not None)
-        value = shown(scale, name, at, _value(scale, curves, name, at))
-        found.append(HandleAt(at, place, value, ends[0], ends[1], given))
+        found.append(HandleAt(at, place, shown(scale, name, at, value), ends[0], ends[1], given))
     return found
 
 
@@ -88,14 +87,12 @@ def _end(curves: Curves, name: CurveName, at: float) -> float | None:
     return curves.light_drift if at < 0.0 else curves.dark_drift
 
 
-def _value(scale: Scale, curves: Curves, name: CurveName, at: float) -> float:
-    """What a curve has at a reach, in the handle's own unit."""
-    place = np.array([at])
+def _values(scale: Scale, curves: Curves, name: CurveName, reaches: Floats) -> list[float]:
+    """What a curve has at some reaches, in the handles' own unit."""
     if name == "lightness":
-        return float(abs(curves.moved(place)[0]))
-    if name == "chroma":
-        return float(curves.shares(scale.ends, place)[0])
-    return float(curves.turns(scale.ends, place)[0])
+        return np.abs(curves.moved(reaches)).tolist()
+    of = curves.shares if name == "chroma" else curves.turns
+    return of(scale.ends, reaches).tolist()
 
 
 def shown(scale: Scale, name: CurveName, at: float, value: float) -> float:

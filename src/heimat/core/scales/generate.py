@@ -74,18 +74,24 @@ class Scale:
 
 
 @dataclass(frozen=True)
-class _Plan:
-    """A scale before its colors are chosen: `aims` (n, 3), and mixed colors (n, 3) where `mixed` (n,) says so."""
+class _Begun:
+    """A scale as its method gives it, and the tapers and drifts that are in force for it."""
 
     request: ScaleRequest
+    given: Given
     draft: Draft
-    aims: Floats
-    mixed: NDArray[np.bool_]
-    source8: Bytes
-    source_lightness: float
     ends: Ends
+
+
+@dataclass(frozen=True)
+class _Aims:
+    """The steps of all scales, one after another: as the methods give them, `start`, and what curves, pins and nudges
+    make of that, `aims`, (n, 3) each; where they stand against their sources, (n,); and which stay as mixed, (n,)."""
+
     start: Floats
     reaches: Floats
+    aims: Floats
+    mixed: NDArray[np.bool_]
 
 
 def generate(requests: Sequence[ScaleRequest], generator: int = LATEST_GENERATOR) -> list[Scale]:
@@ -97,49 +103,86 @@ def generate(requests: Sequence[ScaleRequest], generator: int = LATEST_GENERATOR
         raise DomainError(f"This Heimat has no generator {generator}.", "generator", "unknown")
     if not requests:
         return []
-    plans = [_plan(request) for request in requests]
-    aims, mixed = np.concatenate([plan.aims for plan in plans]), np.concatenate([plan.mixed for plan in plans])
-    light, chroma, hue = aims[~mixed].T
-    all8 = np.zeros((len(aims), 3), dtype=np.uint8)
+    begun = [_begin(request) for request in requests]
+    stops = np.cumsum([len(each.draft.lightness) for each in begun]).tolist()
+    parts = [slice(start, stop) for start, stop in zip([0, *stops], stops, strict=False)]
+    found = _aims(begun, parts)
+    light, chroma, hue = found.aims[~found.mixed].T
+    rgb8 = np.zeros((len(found.aims), 3), dtype=np.uint8)
     if len(light):
-        all8[~mixed] = nearest_bytes(solve(luminance_of(np.clip(light, 0.0, 100.0)), np.maximum(chroma, 0.0), hue))
-    ends = np.cumsum([len(plan.aims) for plan in plans])[:-1]
-    return [_finish(plan, rgb8) for plan, rgb8 in zip(plans, np.split(all8, ends), strict=True)]
+        luminance = luminance_of(np.clip(light, 0.0, 100.0))
+        rgb8[~found.mixed] = nearest_bytes(solve(luminance, np.maximum(chroma, 0.0), hue))
+    return [_finish(each, found, rgb8, part) for each, part in zip(begun, parts, strict=True)]
 
 
-def _plan(request: ScaleRequest) -> _Plan:
-    """The method's draft, then curves, then the neighbours of pins, then nudges."""
-    counted = np.array([place not in request.between for place in range(len(request.lightness))])
+def _begin(request: ScaleRequest) -> _Begun:
+    counted = np.ones(len(request.lightness), dtype=np.bool_)
+    counted[list(request.between)] = False
     given = Given(request.source, request.lightness, request.anchor, request.fixed, request.typed, counted)
     found = draft(given, request.method)
     colored = found.srgb is not None
     ends = request.curves.ends(float(given.oklch[2]), neutral=request.neutral, colored=colored)
-    reaches = reach(found.lightness, given.lightness)
-    kept, turned = request.curves.shares(ends, reaches), request.curves.turns(ends, reaches)
-    light = at_reach(request.curves.moved(reaches), given.lightness) if request.curves.lightness else found.lightness
-    start = np.stack([found.lightness, found.chroma, found.hue], axis=-1)
-    aims = np.stack([light, found.chroma * kept, found.hue + turned], axis=-1)
-    if request.smooth and request.pins:
-        aims = through_pins(aims, request.pins, found.anchor, given.positions)
-    for place, nudge in request.nudges.items():
-        aims[place] = aims[place] + nudge
+    return _Begun(request, given, found, ends)
+
+
+def _aims(begun: Sequence[_Begun], parts: Sequence[slice]) -> _Aims:
+    """Curves of all scales at once, then the neighbours of pins, then nudges."""
+    counts = [part.stop - part.start for part in parts]
+    drafts = [each.draft for each in begun]
+    start = np.empty((parts[-1].stop, 3))
+    start[:, 0] = np.concatenate([found.lightness for found in drafts])
+    start[:, 1] = np.concatenate([found.chroma for found in drafts])
+    start[:, 2] = np.concatenate([found.hue for found in drafts])
+    own = np.repeat([each.given.lightness for each in begun], counts)
+    ends = np.repeat(np.array([each.ends for each in begun]).T, counts, axis=1)
+    reaches = reach(start[:, 0], own)
+    aims = start.copy()
+    for curves, places in _by_curves(begun, counts):
+        if curves.lightness:
+            aims[places, 0] = at_reach(curves.moved(reaches[places]), own[places])
+        aims[places, 1] *= curves.shares(ends[:, places], reaches[places])
+        aims[places, 2] += curves.turns(ends[:, places], reaches[places])
+    for each, part in zip(begun, parts, strict=True):
+        request = each.request
+        if request.smooth and request.pins:
+            aims[part] = through_pins(aims[part], request.pins, each.draft.anchor, each.given.positions)
+        for place, nudge in request.nudges.items():
+            aims[part][place] += nudge
     # A mixed color that nothing changes stays as it was mixed, to the bit.
-    mixed = np.asarray((np.abs(aims - start) < 1e-12).all(axis=-1) & colored)
-    return _Plan(request, found, aims, mixed, rgb8_of(request.source), given.lightness, ends, start, reaches)
+    colored = np.repeat([found.srgb is not None for found in drafts], counts)
+    return _Aims(start, reaches, aims, colored & (np.abs(aims - start) < 1e-12).all(axis=-1))
 
 
-def _finish(plan: _Plan, rgb8: Bytes) -> Scale:
+def _by_curves(begun: Sequence[_Begun], counts: Sequence[int]) -> list[tuple[Curves, NDArray[np.intp]]]:
+    """Curves, each with the places of the steps that follow them: mostly one set serves all scales."""
+    groups: dict[Curves, int] = {}
+    of_scale = [groups.setdefault(each.request.curves, len(groups)) for each in begun]
+    of_step = np.repeat(of_scale, counts)
+    return [(curves, np.flatnonzero(of_step == group)) for curves, group in groups.items()]
+
+
+def _finish(begun: _Begun, found: _Aims, rgb8: Bytes, part: slice) -> Scale:
     """Anchor and pins are exempt from every choice: they stand to the bit."""
-    found = plan.draft
-    exact = rgb8.copy()
-    if found.srgb is not None:
-        exact[plan.mixed] = to_bytes(found.srgb[plan.mixed])
-    if found.anchor is not None:
-        exact[found.anchor] = plan.source8
-    for place, pinned in plan.request.pins.items():
+    made, source8 = begun.draft, rgb8_of(begun.request.source)
+    exact = rgb8[part].copy()
+    if made.srgb is not None:
+        mixed = found.mixed[part]
+        exact[mixed] = to_bytes(made.srgb[mixed])
+    if made.anchor is not None:
+        exact[made.anchor] = source8
+    for place, pinned in begun.request.pins.items():
         exact[place] = pinned
-    light, chroma, hue = plan.aims.T
-    own = plan.source_lightness
+    light, chroma, hue = found.aims[part].T
     return Scale(
-        exact, light, chroma, hue, found.anchor, plan.source8, own, found.figures, plan.ends, plan.start, plan.reaches
+        rgb8=exact,
+        lightness=light,
+        chroma=chroma,
+        hue=hue,
+        anchor=made.anchor,
+        source8=source8,
+        source_lightness=begun.given.lightness,
+        figures=made.figures,
+        ends=begun.ends,
+        drafted=found.start[part],
+        reaches=found.reaches[part],
     )

@@ -40,25 +40,29 @@ def put(handles: Sequence[Handle], at: float, value: float | None) -> tuple[Hand
 
 
 def through(x: Floats, y: Floats, at: Floats) -> Floats:
-    """The curve through the points x, y (k,), x rising, at places (n,); beyond the ends it stays level."""
+    """The curve through the points x (k,), rising, and y (k,), at places (n,); beyond the ends it stays level.
+
+    With y (n, k), each place is on a curve of its own.
+    """
     width = np.diff(x)
     slope = np.diff(y) / width
-    tangent = np.empty(len(x))
-    tangent[0], tangent[-1] = slope[0], slope[-1]
-    if len(x) > 2:
-        one, other = slope[:-1], slope[1:]
-        first, second = 2.0 * width[1:] + width[:-1], width[1:] + 2.0 * width[:-1]
-        same = one * other > 0.0
-        with np.errstate(divide="ignore", invalid="ignore"):
-            mean = (first + second) / (first / one + second / other)
-        tangent[1:-1] = np.where(same, mean, 0.0)
+    tangent = np.zeros_like(y)
+    tangent[..., 0], tangent[..., -1] = slope[..., 0], slope[..., -1]
+    one, other = slope[..., :-1], slope[..., 1:]
+    first, second = 2.0 * width[1:] + width[:-1], width[1:] + 2.0 * width[:-1]
+    same = one * other > 0.0
+    # Where the slope changes its sign, the curve is level; there its mean is not asked for.
+    weights = first / np.where(same, one, 1.0) + second / np.where(same, other, 1.0)
+    np.divide(first + second, weights, out=tangent[..., 1:-1], where=same)
     place = np.clip(np.searchsorted(x, at, side="right") - 1, 0, len(width) - 1)
+    here = (place,) if y.ndim == 1 else (np.arange(len(at)), place)
+    after = (*here[:-1], place + 1)
     step = width[place]
     t = np.clip((at - x[place]) / step, 0.0, 1.0)
     square, cube = t * t, t * t * t
-    return (
-        (2.0 * cube - 3.0 * square + 1.0) * y[place]
-        + (cube - 2.0 * square + t) * step * tangent[place]
-        + (3.0 * square - 2.0 * cube) * y[place + 1]
-        + (cube - square) * step * tangent[place + 1]
+    return np.asarray(
+        (2.0 * cube - 3.0 * square + 1.0) * y[here]
+        + (cube - 2.0 * square + t) * step * tangent[here]
+        + (3.0 * square - 2.0 * cube) * y[after]
+        + (cube - square) * step * tangent[after]
     )

@@ -1,5 +1,6 @@
 """Measures of a scale: evenness, order, what the gamut took, near-duplicates, how far the source stands."""
 
+from collections.abc import Sequence, Set
 from dataclasses import dataclass
 
 import numpy as np
@@ -56,27 +57,53 @@ class Measures:
     source_place: int
 
 
-def measure(scale: Scale, exact: set[int]) -> Measures:
-    """Measure a scale; the gamut takes nothing from steps that stand to the bit, whose places are `exact`."""
-    rgb8 = np.asarray(scale.rgb8)
-    # All differences in one go, and the source first: the arrays are so small that calls cost more than numbers.
-    labs = srgb_to_lab(from_bytes(np.concatenate([scale.source8[None], rgb8])))
-    own, steps = labs[:1], labs[1:]
-    oklab = srgb_to_oklab(from_bytes(rgb8))
+def measure(scales: Sequence[Scale], exact: Sequence[Set[int]]) -> list[Measures]:
+    """Measure scales; the gamut takes nothing from steps that stand to the bit: `exact`, a set a scale.
+
+    All scales are measured at once: the arrays are so small that calls cost more than numbers.
+    """
+    if not scales:
+        return []
+    counts = [len(scale.rgb8) for scale in scales]
+    stops = np.cumsum(counts).tolist()
+    rgb8 = np.concatenate([scale.rgb8 for scale in scales])
+    own = np.repeat(srgb_to_lab(from_bytes(np.array([scale.source8 for scale in scales]))), counts, axis=0)
+    lab, oklab = srgb_to_lab(from_bytes(rgb8)), srgb_to_oklab(from_bytes(rgb8))
+    apart = ciede2000(np.concatenate([lab[:-1], own]), np.concatenate([lab[1:], lab]))
+    to_next, to_source = apart[: len(lab) - 1], apart[len(lab) - 1 :]
     falls = -np.diff(lightness(relative_luminance(rgb8)))
-    one = np.concatenate([steps[:-1], np.broadcast_to(own, steps.shape)])
-    apart = ciede2000(one, np.concatenate([steps[1:], steps]))
-    alike, from_source = np.split(apart, [len(steps) - 1])
-    taken = np.maximum(scale.chroma - np.hypot(oklab[:, 1], oklab[:, 2]), 0.0)
-    taken[taken < _TAKEN] = 0.0
-    taken[sorted(exact)] = 0.0
-    nearest = int(np.argmin(from_source)) if scale.anchor is None else scale.anchor
+    distances = np.linalg.norm(np.diff(oklab, axis=0), axis=1) * 100.0
+    chroma = np.hypot(oklab[:, 1], oklab[:, 2])
+    # Between the last step of a scale and the first of the next there is no gap: the parts leave it out.
+    return [
+        _measures(
+            scale,
+            Spread(falls[start : stop - 1]),
+            Spread(distances[start : stop - 1]),
+            to_next[start : stop - 1],
+            to_source[start:stop],
+            _taken(scale.chroma - chroma[start:stop], to_the_bit),
+        )
+        for scale, to_the_bit, start, stop in zip(scales, exact, [0, *stops[:-1]], stops, strict=True)
+    ]
+
+
+def _measures(
+    scale: Scale, falls: Spread, distances: Spread, to_next: Floats, to_source: Floats, taken: Floats
+) -> Measures:
+    nearest = int(np.argmin(to_source)) if scale.anchor is None else scale.anchor
     return Measures(
-        lightness=Spread(falls),
-        distance=Spread(np.linalg.norm(np.diff(oklab, axis=0), axis=1) * 100.0),
-        out_of_order=(np.flatnonzero(falls <= 0.0) + 1).tolist(),
-        alike=(np.flatnonzero(alike < HARDLY_DIFFERENT) + 1).tolist(),
+        lightness=falls,
+        distance=distances,
+        out_of_order=(np.flatnonzero(falls.gaps <= 0.0) + 1).tolist(),
+        alike=(np.flatnonzero(to_next < HARDLY_DIFFERENT) + 1).tolist(),
         taken=taken,
-        source=float(from_source[nearest]),
+        source=float(to_source[nearest]),
         source_place=nearest,
     )
+
+
+def _taken(lost: Floats, exact: Set[int]) -> Floats:
+    taken = np.where(lost < _TAKEN, 0.0, lost)
+    taken[sorted(exact)] = 0.0
+    return taken

@@ -17,7 +17,7 @@ from heimat.core.color.arrays import Floats, floats, from_bytes, to_bytes
 from heimat.core.color.contrast import ratio_of_luminances, relative_luminance
 from heimat.core.color.gamut import Mask, solve
 from heimat.core.color.mixing import MixSpace, blend
-from heimat.core.color.notation import Color, ColorInput, oklch_of, rgb8_of
+from heimat.core.color.notation import Color, ColorInput, lightness_of, oklch_of, rgb8_of
 from heimat.core.color.spaces import hsl_to_srgb, lightness, luminance_of, srgb_to_hsl, srgb_to_oklch
 from heimat.core.scales.anchors import AnchorMode, bend, place_of, stretch
 from heimat.core.scales.curves import DARK_TAPER, LIGHT_TAPER, dark_drift
@@ -108,12 +108,12 @@ class Given:
         main = self.aims[self.counted]
         return np.interp(-self.aims, -main, np.arange(len(main), dtype=np.float64))
 
-    @cached_property
+    @property
     def lightness(self) -> float:
         """L* of the source as it is published."""
-        return float(lightness(relative_luminance(rgb8_of(self.source))))
+        return lightness_of(self.source)
 
-    @cached_property
+    @property
     def oklch(self) -> Floats:
         """The source in OKLCH, (3,)."""
         return oklch_of(self.source)

@@ -7,10 +7,9 @@ from numpy.typing import ArrayLike
 
 from heimat.core.color.arrays import Bytes, Floats, floats, from_bytes, to_bytes
 from heimat.core.color.gamut import solve
-from heimat.core.color.notation import Color, oklch_of, rgb8_of
+from heimat.core.color.notation import Color, lightness_of, oklch_of, rgb8_of
 from heimat.core.color.rounding import nearest_bytes
 from heimat.core.color.spaces import hsl_to_srgb, luminance_of, srgb_to_hsl, srgb_to_oklch
-from heimat.core.sources.derivation import lightness_of
 from heimat.core.system import Circle
 
 

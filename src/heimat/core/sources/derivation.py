@@ -5,11 +5,10 @@ from functools import lru_cache
 
 import numpy as np
 
-from heimat.core.color.contrast import relative_luminance
 from heimat.core.color.gamut import DISPLAY_P3, in_gamut, solve
-from heimat.core.color.notation import Color, oklch_of, rgb8_of
+from heimat.core.color.notation import Color, lightness_of, oklch_of, rgb8_of
 from heimat.core.color.rounding import nearest_bytes
-from heimat.core.color.spaces import hsl_to_srgb, lightness, luminance_of, p3_to_srgb, srgb_to_hsl
+from heimat.core.color.spaces import hsl_to_srgb, luminance_of, p3_to_srgb, srgb_to_hsl
 from heimat.core.color.wide import published_p3
 from heimat.core.system import Change, DerivedSource
 
@@ -51,12 +50,6 @@ def solved_wide(light: float, chroma: float, hue: float) -> Color:
         return solved(light, chroma, hue)
     red, green, blue = (float(part) for part in p3)
     return Color(space="display-p3", components=(red, green, blue))
-
-
-@lru_cache(maxsize=4096)
-def lightness_of(color: Color) -> float:
-    """The L* of a color as published."""
-    return float(lightness(relative_luminance(rgb8_of(color))))
 
 
 def quantities(standing: Standing, circle: str) -> tuple[float, float, float]:

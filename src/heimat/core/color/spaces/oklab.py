@@ -17,23 +17,25 @@ _XYZ_TO_LMS = np.array(
         [0.0481771893596242, 0.2642395317527308, 0.6335478284694309],
     ]
 )
-_LMS_TO_LAB = np.array(
+LMS_TO_LAB: Floats = np.array(
     [
         [0.2104542683093140, 0.7936177747023054, -0.0040720430116193],
         [1.9779985324311684, -2.4285922420485799, 0.4505937096174110],
         [0.0259040424655478, 0.7827717124575296, -0.8086757549230774],
     ]
 )
-_LINEAR_TO_LMS = _XYZ_TO_LMS @ linear_to_xyz(np.eye(3)).T
-LMS_TO_LINEAR: Floats = floats(np.linalg.inv(_LINEAR_TO_LMS))
+"""Cube roots of the cone responses to OKLab, shape (3, 3)."""
+LINEAR_TO_LMS: Floats = _XYZ_TO_LMS @ linear_to_xyz(np.eye(3)).T
+"""Linear sRGB to cone responses, shape (3, 3)."""
+LMS_TO_LINEAR: Floats = floats(np.linalg.inv(LINEAR_TO_LMS))
 """Cone responses to linear sRGB, shape (3, 3)."""
-LAB_TO_LMS: Floats = floats(np.linalg.inv(_LMS_TO_LAB))
+LAB_TO_LMS: Floats = floats(np.linalg.inv(LMS_TO_LAB))
 """OKLab to the cube roots of the cone responses, shape (3, 3)."""
 
 
 def linear_to_oklab(linear: ArrayLike) -> Floats:
     """Linear sRGB (..., 3) to OKLab."""
-    return np.cbrt(floats(linear) @ _LINEAR_TO_LMS.T) @ _LMS_TO_LAB.T
+    return np.cbrt(floats(linear) @ LINEAR_TO_LMS.T) @ LMS_TO_LAB.T
 
 
 def oklab_to_linear(oklab: ArrayLike) -> Floats:
