@@ -10,6 +10,7 @@ export type TokenView = Schemas["TokenView"];
 export type PairingView = Schemas["PairingView"];
 export type FindingView = Schemas["FindingView"];
 export type RampView = Schemas["RampView"];
+export type PromiseView = Schemas["PromiseView"];
 export type SlipView = Schemas["SlipView"];
 export type SwatchView = Schemas["SwatchView"];
 export type ContrastView = Schemas["ContrastView"];

@@ -41,7 +41,7 @@ export const Finder = memo(function Finder({ shown, onClose }: { shown: boolean;
 });
 
 function Search({ onClose }: { onClose: () => void }) {
-  const { view } = useKnown();
+  const view = useKnown((known) => known.view);
   const { look, goTo } = useLooking();
   const [text, setText] = useState("");
   const [at, setAt] = useState(0);

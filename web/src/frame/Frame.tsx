@@ -29,11 +29,12 @@ const SHEETS: Record<Stage, () => React.JSX.Element> = {
 
 export function Frame() {
   const { stage } = useLooking();
-  const { view, missing } = useKnown();
+  const open = useKnown((known) => known.view !== null);
+  const name = useKnown((known) => known.view?.name);
+  const missing = useKnown((known) => known.missing);
   const { surround } = useInterface();
   const specimen = useSpecimenShown();
   const keys = useKeys();
-  const name = view?.name;
   useEffect(() => {
     document.title = name ? `${name}: ${stage} – Heimat` : "Heimat";
   }, [name, stage]);
@@ -54,11 +55,11 @@ export function Frame() {
           data-surround={surround}
         >
           <Notices />
-          {view ? <Sheet /> : <Opening missing={missing?.message ?? null} />}
+          {open ? <Sheet /> : <Opening missing={missing?.message ?? null} />}
         </Flex>
-        {specimen && view && <Specimen />}
+        {specimen && open && <Specimen />}
       </Flex>
-      {view ? <Slip /> : <Box height="0" />}
+      {open ? <Slip /> : <Box height="0" />}
       <Finder shown={keys.finding} onClose={keys.endFinding} />
       <KeysSheet bindings={keys.bindings} shown={keys.shown} onClose={keys.close} />
     </Grid>

@@ -4,7 +4,8 @@ import { Tool } from "../parts/Tool";
 import { useActions, useKnown } from "../state/workspace";
 
 export function Notices() {
-  const { notice, away } = useKnown();
+  const notice = useKnown((known) => known.notice);
+  const away = useKnown((known) => known.away);
   const { tell } = useActions();
   return (
     <Box aria-live="polite" role="status">

@@ -1,9 +1,8 @@
 /** The slip: everything about the selected color, at the foot of every stage. */
-import { Box, Flex, Grid, Text } from "@chakra-ui/react";
-import { Fragment, useState } from "react";
-import type { SlipView } from "../api/client";
+import { Box, Flex, Text } from "@chakra-ui/react";
+import { Fragment, memo, useState } from "react";
+import type { ContrastView, SlipView } from "../api/client";
 import { Ratio } from "../parts/Ratio";
-import { Swatch } from "../parts/Swatch";
 import { Tool } from "../parts/Tool";
 import { useLooking } from "../state/looking";
 import { useMoving } from "../state/moving";
@@ -12,9 +11,10 @@ import { useSafeRanges } from "../state/useSafeRanges";
 import { useView } from "../state/workspace";
 import { SlipNotations } from "./SlipNotations";
 import { SlipRamp } from "./SlipRamp";
+import styles from "./slip.module.css";
 
 export function Slip() {
-  const { slip } = useView();
+  const slip = useView((view) => view.slip);
   const narrow = useNarrow();
   const [open, setOpen] = useState(false);
   const [told, setTold] = useState<string | null>(null);
@@ -72,10 +72,17 @@ export function Slip() {
               title={slip.wide ? "Left in sRGB, right in display-p3" : undefined}
             />
           )}
-          <Words slip={slip} />
-          <SlipNotations slip={slip} />
+          <Words
+            name={slip.name}
+            kind={slip.kind}
+            role={slip.role}
+            why={slip.why}
+            uses={slip.used_by}
+            hue={slip.movable_hue === null || slip.movable_step !== null ? slip.hue : null}
+          />
+          <SlipNotations notations={slip.notations} wide={slip.wide?.text ?? null} />
           <Ramps slip={slip} onTell={setTold} />
-          <Grounds slip={slip} />
+          <Grounds grounds={slip.grounds} wide={slip.wide?.contrasts ?? null} />
         </Flex>
       )}
       {!slip && (
@@ -108,54 +115,55 @@ function OneLine({ slip, open, onToggle }: { slip: SlipView; open: boolean; onTo
 const SHOWN_USES = 2;
 const USED: Record<SlipView["kind"], string> = { hue: "", step: "Used by ", token: "Stands under " };
 
-function Words({ slip }: { slip: SlipView }) {
+interface WordsProps {
+  name: string;
+  kind: SlipView["kind"];
+  role: string;
+  why: string;
+  uses: string[];
+  /** The hue that is moved instead of what is selected. */
+  hue: string | null;
+}
+
+/** While a color moves, what is not its numbers mostly stays: each part of the slip is drawn again by itself. */
+const Words = memo(function Words({ name, kind, role, why, uses, hue }: WordsProps) {
   const { look } = useLooking();
-  const used = slip.used_by.length;
+  const used = uses.length;
   return (
-    <Box
-      flex="1.1 1 210px"
-      minWidth="190px"
-      paddingBlock="7px"
-      paddingInline="14px"
-      overflowY="auto"
-      tabIndex={0}
-      role="group"
-      aria-label="Why this color"
-    >
-      <Flex justify="space-between" gap="8px">
-        <Text fontWeight="700" fontSize="14px" truncate data-testid="slip-name">
-          {slip.name}
-        </Text>
-        {slip.hue && (slip.movable_hue === null || slip.movable_step !== null) ? (
+    // biome-ignore lint/a11y/noNoninteractiveTabindex: what does not fit is scrolled to by keys
+    <div className={styles.words} tabIndex={0} role="group" aria-label="Why this color">
+      <div className={styles.head}>
+        <p className={styles.name} data-testid="slip-name">
+          {name}
+        </p>
+        {hue ? (
           <Tool
             border="0"
             height="24px"
             marginBlock="-3px"
             paddingInline="2px"
             textDecoration="underline"
-            onClick={() => look({ select: `hue:${slip.hue}` })}
+            onClick={() => look({ select: `hue:${hue}` })}
           >
             To its hue
           </Tool>
         ) : (
-          <Text color="fg.muted" fontSize="12px">
-            {slip.role}
-          </Text>
+          <p className={styles.faint}>{role}</p>
         )}
-      </Flex>
-      <Text fontSize="12px" color="fg.muted" lineHeight="15px" data-testid="slip-why">
-        {slip.why}
-      </Text>
+      </div>
+      <p className={styles.faint} data-testid="slip-why">
+        {why}
+      </p>
       {used > 0 && (
-        <Text fontSize="12px" lineHeight="15px" marginTop="2px">
-          {USED[slip.kind]}
-          {slip.used_by.slice(0, SHOWN_USES).join(", ")}
+        <p className={styles.uses}>
+          {USED[kind]}
+          {uses.slice(0, SHOWN_USES).join(", ")}
           {used > SHOWN_USES ? `, ${used - SHOWN_USES} more` : ""}
-        </Text>
+        </p>
       )}
-    </Box>
+    </div>
   );
-}
+});
 
 function Ramps({ slip, onTell }: { slip: SlipView; onTell: (words: string | null) => void }) {
   const { move, end, cancel } = useMoving();
@@ -203,34 +211,31 @@ function Ramps({ slip, onTell }: { slip: SlipView; onTell: (words: string | null
   );
 }
 
-function Grounds({ slip }: { slip: SlipView }) {
+interface GroundsProps {
+  grounds: SlipView["grounds"];
+  /** The contrasts in display-p3, where it has a value of its own there. */
+  wide: ContrastView[] | null;
+}
+
+const Grounds = memo(function Grounds({ grounds, wide }: GroundsProps) {
   return (
-    <Grid
-      flex={slip.wide ? "0 0 268px" : "0 0 232px"}
-      templateColumns={slip.wide ? "14px 1fr auto auto" : "14px 1fr auto"}
-      gap="0 8px"
-      alignContent="center"
-      alignItems="center"
-      borderLeft="1px solid"
-      borderColor="border"
-      paddingInline="12px"
+    <div
+      className={wide ? `${styles.grounds} ${styles.wide}` : styles.grounds}
       aria-label="Contrast on grounds"
       role="group"
     >
-      {slip.grounds.map((ground, place) => (
+      {grounds.map((ground, place) => (
         <Fragment key={ground.name}>
-          <Swatch seen={ground.seen} border="1px solid" borderColor="border.emphasized" />
-          <Text truncate lineHeight="20px">
-            {ground.name}
-          </Text>
+          <span className={styles.ground} style={{ background: ground.seen }} />
+          <span className={styles.cut}>{ground.name}</span>
           <Ratio contrast={ground.contrast} />
-          {slip.wide && (
-            <Text fontFamily="mono" fontSize="12px" color="fg.muted" title="The same in display-p3">
-              {slip.wide.contrasts[place]?.text}
-            </Text>
+          {wide && (
+            <span className={styles.figure} title="The same in display-p3">
+              {wide[place]?.text}
+            </span>
           )}
         </Fragment>
       ))}
-    </Grid>
+    </div>
   );
-}
+});

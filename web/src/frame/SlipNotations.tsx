@@ -1,15 +1,23 @@
 /** The selected color in every notation; one click copies one. */
-import { Box, Button, Popover, Portal, Text } from "@chakra-ui/react";
-import { useState } from "react";
+import { Popover, Portal } from "@chakra-ui/react";
+import { memo, useState } from "react";
 import type { SlipView } from "../api/client";
 import { copyText } from "../parts/copy";
 import { Tool } from "../parts/Tool";
 import { type Notation, useInterface } from "../state/interface";
+import { useView } from "../state/workspace";
+import styles from "./slip.module.css";
 
 const FIRST: string[] = ["hex", "rgb"];
 /** What stands third until another notation has been chosen by copying it. */
 const THIRD = "oklch";
 const COPIED_MS = 900;
+
+interface Props {
+  notations: SlipView["notations"];
+  /** The value in display-p3, where it has one of its own there. */
+  wide: string | null;
+}
 
 /** The numbers alone, with fewer decimals than what is copied. */
 function glance(notation: string, text: string): string {
@@ -29,59 +37,59 @@ function Line({ notation, text, whole = false }: { notation: string; text: strin
     setTimeout(() => setCopied(false), COPIED_MS);
   };
   return (
-    <Button
-      variant="ghost"
-      size="2xs"
-      height="24px"
-      width="100%"
-      justifyContent="flex-start"
-      gap="8px"
-      paddingInline="4px"
-      fontFamily="mono"
-      fontSize="12px"
-      fontWeight={notation === "hex" ? "700" : "400"}
+    <button
+      type="button"
+      className={whole ? `${styles.line} ${styles.whole}` : styles.line}
+      style={{ fontWeight: notation === "hex" ? 700 : 400 }}
       title={`Copy ${text}`}
       onClick={() => void copy()}
     >
-      <Text as="span" color="fg.muted" fontWeight="400" width={whole ? "84px" : "42px"} textAlign="left">
-        {notation}
-      </Text>{" "}
-      <Text as="span" truncate>
-        {copied ? "copied" : whole ? text : glance(notation, text)}
-      </Text>
-    </Button>
+      <span className={styles.notation}>{notation}</span>{" "}
+      <span className={styles.cut}>{copied ? "copied" : whole ? text : glance(notation, text)}</span>
+    </button>
   );
 }
 
-export function SlipNotations({ slip }: { slip: SlipView }) {
+/** Those that stand in the slip all the time: they move with the color. */
+export function SlipNotations({ notations, wide }: Props) {
   const chosen = useInterface((state) => state.notation);
   const third = FIRST.includes(chosen) ? THIRD : chosen;
   // What goes beyond sRGB stands third: both values are published.
-  const glanced = slip.wide ? FIRST : [...FIRST, third];
+  const glanced = wide ? FIRST : [...FIRST, third];
   return (
-    <Box flex="0 0 202px" borderLeft="1px solid" borderColor="border" padding="9px 8px" position="relative">
-      {slip.notations
+    <div className={styles.notations}>
+      {notations
         .filter((each) => glanced.includes(each.notation))
         .map((each) => (
           <Line key={each.notation} {...each} />
         ))}
-      {slip.wide && <Line notation="p3" text={slip.wide.text} />}
-      <Popover.Root positioning={{ placement: "top-end" }} lazyMount>
-        <Popover.Trigger asChild>
-          <Tool position="absolute" top="4px" right="6px" variant="ghost" aria-label="All notations">
-            all
-          </Tool>
-        </Popover.Trigger>
-        <Portal>
-          <Popover.Positioner>
-            <Popover.Content width="360px" padding="8px" boxShadow="md" aria-label="All notations">
-              {slip.notations.map((each) => (
-                <Line key={each.notation} {...each} whole />
-              ))}
-            </Popover.Content>
-          </Popover.Positioner>
-        </Portal>
-      </Popover.Root>
-    </Box>
+      {wide && <Line notation="p3" text={wide} />}
+      <All />
+    </div>
   );
+}
+
+/** All notations, in a sheet of its own that is only drawn once it is opened. */
+const All = memo(function All() {
+  return (
+    <Popover.Root positioning={{ placement: "top-end" }} lazyMount unmountOnExit>
+      <Popover.Trigger asChild>
+        <Tool position="absolute" top="4px" right="6px" variant="ghost" aria-label="All notations">
+          all
+        </Tool>
+      </Popover.Trigger>
+      <Portal>
+        <Popover.Positioner>
+          <Popover.Content width="360px" padding="8px" boxShadow="md" aria-label="All notations">
+            <EveryLine />
+          </Popover.Content>
+        </Popover.Positioner>
+      </Portal>
+    </Popover.Root>
+  );
+});
+
+function EveryLine() {
+  const notations = useView((view) => view.slip?.notations);
+  return notations?.map((each) => <Line key={each.notation} {...each} whole />);
 }

@@ -26,13 +26,13 @@ const NONE = "transparent";
 
 /** A token's color as seen; tokens that a system does not have leave no color behind. */
 function useTokens() {
-  const { tokens } = useView();
+  const tokens = useView((view) => view.tokens);
   const seen = new Map(tokens.map((token) => [token.name, token.seen]));
   return (name: string) => seen.get(name) ?? NONE;
 }
 
 export function Specimen() {
-  const { theme } = useView();
+  const theme = useView((view) => view.theme);
   const token = useTokens();
   return (
     <Box

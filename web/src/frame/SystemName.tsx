@@ -1,7 +1,7 @@
 /** The system's name: opens its renaming, the other systems, and its history. */
 import { Box, Button, Flex, Link, Popover, Portal, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { memo, useState } from "react";
+import { useState } from "react";
 import { Link as RouterLink } from "react-router";
 import { client, data, type Edit } from "../api/client";
 import { TextField } from "../parts/TextField";
@@ -11,11 +11,8 @@ import { useActions, useKnown } from "../state/workspace";
 const LATEST = 8;
 
 export function SystemName() {
-  const { view } = useKnown();
-  return <DrawnName name={view?.name ?? ""} revision={view?.revision ?? 0} />;
-}
-
-const DrawnName = memo(function DrawnName({ name, revision }: { name: string; revision: number }) {
+  const name = useKnown(({ view }) => view?.name ?? "");
+  const revision = useKnown(({ view }) => view?.revision ?? 0);
   const [open, setOpen] = useState(false);
   return (
     <Popover.Root
@@ -51,7 +48,7 @@ const DrawnName = memo(function DrawnName({ name, revision }: { name: string; re
       </Portal>
     </Popover.Root>
   );
-});
+}
 
 function Panel({ name, revision, onLeave }: { name: string; revision: number; onLeave: () => void }) {
   const { slug } = useLooking();

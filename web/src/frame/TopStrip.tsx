@@ -90,7 +90,7 @@ function Looks() {
 /** The stages in one menu, where the strip is short. */
 function StageMenu() {
   const { stage, goTo } = useLooking();
-  const open = useKnown().view?.findings.length ?? 0;
+  const open = useKnown(({ view }) => view?.findings.length ?? 0);
   const items = STAGES.map((each) => ({
     value: each,
     words: each === "legibility" && open > 0 ? `${STAGE_WORDS[each]}, ${open} to settle` : STAGE_WORDS[each],
@@ -109,11 +109,8 @@ function StageMenu() {
 }
 
 function Stages() {
-  const { view } = useKnown();
-  return <DrawnStages open={view?.findings.length ?? 0} changed={(view?.changed ?? 0) > 0} />;
-}
-
-const DrawnStages = memo(function DrawnStages({ open, changed }: { open: number; changed: boolean }) {
+  const open = useKnown(({ view }) => view?.findings.length ?? 0);
+  const changed = useKnown(({ view }) => (view?.changed ?? 0) > 0);
   const { slug, stage } = useLooking();
   const [search] = useSearchParams();
   return (
@@ -167,20 +164,11 @@ const DrawnStages = memo(function DrawnStages({ open, changed }: { open: number;
       ))}
     </Flex>
   );
-});
-
-function TakeBack() {
-  const { view } = useKnown();
-  return <DrawnTakeBack undo={view?.undo ?? null} redo={view?.redo ?? null} />;
 }
 
-const DrawnTakeBack = memo(function DrawnTakeBack({
-  undo,
-  redo,
-}: {
-  undo: string | null;
-  redo: string | null;
-}) {
+function TakeBack() {
+  const undo = useKnown(({ view }) => view?.undo ?? null);
+  const redo = useKnown(({ view }) => view?.redo ?? null);
   const { takeBack } = useActions();
   return (
     <Flex gap="0">
@@ -208,4 +196,4 @@ const DrawnTakeBack = memo(function DrawnTakeBack({
       </Button>
     </Flex>
   );
-});
+}

@@ -7,14 +7,14 @@ import { SURROUNDS, useInterface } from "../state/interface";
 import { STAGES, useLooking, VISIONS } from "../state/looking";
 import { type Aim, useMoving } from "../state/moving";
 import { useSpecimenShown } from "../state/room";
-import { useActions, useKnown } from "../state/workspace";
+import { useActions, useNow } from "../state/workspace";
 import { dispatch, type KeyBinding } from "./keys";
 
 const next = <T>(all: readonly T[], at: T): T => all[(all.indexOf(at) + 1) % all.length] as T;
 
 export function useKeys() {
   const { looking, look, goTo, slug } = useLooking();
-  const { view } = useKnown();
+  const known = useNow();
   const { takeBack, keep, put } = useActions();
   const { move, end } = useMoving();
   const { surround, singleKeys, notation, set } = useInterface();
@@ -24,7 +24,7 @@ export function useKeys() {
 
   // The bindings stay the same, so that nothing that shows them is drawn again; they act on what is there now.
   const now = {
-    slip: view?.slip ?? null,
+    slip: () => known().view?.slip ?? null,
     looking,
     look,
     goTo,
@@ -51,7 +51,7 @@ export function useKeys() {
       act: (event) => move((aim) => change(aim, event.shiftKey ? 10 : 1)),
     });
     const pin = (pinned: boolean) => {
-      const { slip } = present.current;
+      const slip = present.current.slip();
       const together = useChosen.getState().keys;
       if (!pinned && together.length > 1) {
         void put(...together.map((key) => backEdit(key)));
@@ -87,7 +87,8 @@ export function useKeys() {
         shown: "c",
         words: "Copy what is selected in the notation chosen",
         act: () => {
-          const { slip, notation: chosen } = present.current;
+          const chosen = present.current.notation;
+          const slip = present.current.slip();
           if (useChosen.getState().keys.length > 1) {
             void copyChosen(present.current.slug, chosen, false);
             return;

@@ -1,6 +1,7 @@
 /** A button that names what it chooses and the present choice, and opens a menu of all. */
 import { Button, Menu, Portal, Text } from "@chakra-ui/react";
-import { memo, useCallback, useRef } from "react";
+import { memo } from "react";
+import { useSteady } from "./useSteady";
 
 interface Item {
   value: string;
@@ -16,10 +17,7 @@ interface Props {
 }
 
 export function Choice(props: Props) {
-  const onChoose = useRef(props.onChoose);
-  onChoose.current = props.onChoose;
-  const choose = useCallback((value: string) => onChoose.current(value), []);
-  return <Drawn {...props} onChoose={choose} />;
+  return <Drawn {...props} onChoose={useSteady(props.onChoose)} />;
 }
 
 const sameItems = (one: Item[], other: Item[]) =>

@@ -1,6 +1,7 @@
 /** A number to type or to step by keys. What is out of range is brought to the nearest allowed value, visibly. */
 import { Input } from "@chakra-ui/react";
-import { type KeyboardEvent, useEffect, useRef, useState } from "react";
+import { type KeyboardEvent, memo, useEffect, useRef, useState } from "react";
+import { useSteady } from "./useSteady";
 
 interface Props {
   label: string;
@@ -15,7 +16,12 @@ interface Props {
   width?: string;
 }
 
-export function NumberField({
+export function NumberField(props: Props) {
+  return <Drawn {...props} onCommit={useSteady(props.onCommit)} />;
+}
+
+/** A field is dear to draw: of many, only those are drawn again whose numbers have changed. */
+const Drawn = memo(function DrawnField({
   label,
   value,
   low,
@@ -80,4 +86,4 @@ export function NumberField({
       onKeyDown={onKeyDown}
     />
   );
-}
+});

@@ -1,6 +1,6 @@
 /** A contrast ratio in tabular figures, with its grade in words. */
-import { Box } from "@chakra-ui/react";
 import type { ContrastView } from "../api/client";
+import styles from "./ratio.module.css";
 
 /** What a narrow field has room for. */
 export const SHORT_GRADES: Record<ContrastView["grade"], string> = {
@@ -12,11 +12,8 @@ export const SHORT_GRADES: Record<ContrastView["grade"], string> = {
 
 export function Ratio({ contrast, short = false }: { contrast: ContrastView; short?: boolean }) {
   return (
-    <Box as="span" fontFamily="mono" fontSize="12px" whiteSpace="nowrap">
-      <Box as="span" fontWeight="inherit">
-        {contrast.text}
-      </Box>{" "}
-      {short ? SHORT_GRADES[contrast.grade] : contrast.grade}
-    </Box>
+    <span className={styles.ratio}>
+      {contrast.text} {short ? SHORT_GRADES[contrast.grade] : contrast.grade}
+    </span>
   );
 }

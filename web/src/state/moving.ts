@@ -2,7 +2,7 @@
 import { useCallback, useRef } from "react";
 import type { Edit, SlipView } from "../api/client";
 import { hueOf, stepOf, useChosen } from "./chosen";
-import { useActions, useKnown } from "./workspace";
+import { useActions, useNow } from "./workspace";
 
 export interface Aim {
   lightness: number;
@@ -48,18 +48,15 @@ const editOf = ({ hue, step, from, at, together }: Gesture): Edit => {
 };
 
 export function useMoving() {
-  const { view } = useKnown();
+  const now = useNow();
   const { preview, endPreview, put } = useActions();
   const aim = useRef<Gesture | null>(null);
-  const slip = view?.slip ?? null;
-  const latest = useRef(slip);
-  latest.current = slip;
   // A key pressed again before the last gesture was answered goes on from there, not from what is still shown.
   const unanswered = useRef<Gesture | null>(null);
 
   const move = useCallback(
     (change: (from: Aim) => Partial<Aim>) => {
-      const selected = latest.current;
+      const selected = now().view?.slip;
       if (!aim.current) {
         const together = useChosen.getState().keys;
         if (!selected || (together.length < 2 && !selected.movable_hue)) return;
@@ -73,7 +70,7 @@ export function useMoving() {
       aim.current = { ...aim.current, at: allowed({ ...at, ...change(at) }) };
       preview([editOf(aim.current)]);
     },
-    [preview],
+    [now, preview],
   );
 
   const end = useCallback(async () => {

@@ -1,7 +1,7 @@
 /** Moving a hue among those of its kind: up and down by keys, or to before another by dragging. */
 import { useCallback } from "react";
 import type { Edit, HueView } from "../api/client";
-import { useActions, useView } from "./workspace";
+import { useActions, useNow } from "./workspace";
 
 /** Whether hues of one kind stand apart, with others between them. */
 export const scattered = (hues: HueView[]) =>
@@ -9,10 +9,11 @@ export const scattered = (hues: HueView[]) =>
   new Set(hues.map((hue) => hue.kind)).size;
 
 export function useMoveHue() {
-  const { hues } = useView();
+  const now = useNow();
   const { put } = useActions();
   const moveBy = useCallback(
     (hue: HueView, by: number) => {
+      const hues = now().view?.hues ?? [];
       const same = hues.filter((other) => other.kind === hue.kind);
       const target = same[same.findIndex((other) => other.id === hue.id) + by];
       if (!target) return;
@@ -22,7 +23,7 @@ export function useMoveHue() {
       const before = by < 0 ? target : others[after];
       void put({ type: "move_hue", hue: hue.id, before: before?.id ?? null } as Edit);
     },
-    [hues, put],
+    [now, put],
   );
   const moveBefore = useCallback(
     (hue: string, before: string) => {
@@ -31,9 +32,10 @@ export function useMoveHue() {
     [put],
   );
   const group = useCallback(() => {
+    const hues = now().view?.hues ?? [];
     const kinds = [...new Set(hues.map((hue) => hue.kind))];
     const wanted = kinds.flatMap((kind) => hues.filter((hue) => hue.kind === kind));
     void put(...wanted.map((hue) => ({ type: "move_hue", hue: hue.id, before: null }) as Edit));
-  }, [hues, put]);
+  }, [now, put]);
   return { moveBy, moveBefore, group };
 }

@@ -18,12 +18,11 @@ export const rest = (signal: AbortSignal) =>
 
 export function useSafeRanges() {
   const { slug, looking } = useLooking();
-  const { view } = useKnown();
-  const slip = view?.slip ?? null;
-  const select = slip?.movable_hue ? slip.key : null;
+  const revision = useKnown(({ view }) => view?.revision);
+  const select = useKnown(({ view }) => (view?.slip?.movable_hue ? view.slip.key : null));
   const theme = looking.theme ?? null;
   const query = useQuery({
-    queryKey: ["safe-ranges", slug, view?.revision, select, theme],
+    queryKey: ["safe-ranges", slug, revision, select, theme],
     queryFn: async ({ signal }) => {
       await rest(signal);
       return data(

@@ -1,15 +1,17 @@
 /** The system that is open: what the server says of it, and the changes on their way there. */
-import { hashKey, keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-query";
+import { hashKey, keepPreviousData, replaceEqualDeep, useQuery, useQueryClient } from "@tanstack/react-query";
 import {
   createContext,
   type ReactNode,
   useCallback,
   useContext,
   useEffect,
+  useLayoutEffect,
   useMemo,
   useRef,
   useState,
 } from "react";
+import { createStore, type StoreApi, useStore } from "zustand";
 import {
   client,
   data,
@@ -31,7 +33,7 @@ export interface Notice {
   actions: { words: string; act: () => void }[];
 }
 
-/** What is known of the system; it changes with every answer. */
+/** What is known of the system; it changes with every answer, and who shows a part of it asks for that part. */
 interface Known {
   view: SystemView | null;
   missing: Problem | null;
@@ -51,13 +53,21 @@ interface Actions {
   takeBack: (kind: "undo" | "redo") => Promise<void>;
 }
 
-const KnownContext = createContext<Known | null>(null);
+const KnownContext = createContext<StoreApi<Known> | null>(null);
 const ActionsContext = createContext<Actions | null>(null);
 
-export function useKnown(): Known {
-  const found = useContext(KnownContext);
-  if (!found) throw new Error("useKnown stands inside WorkspaceProvider");
-  return found;
+/** A part of what is known. Who asks for a part is drawn again only when that part has changed. */
+export function useKnown<Part>(part: (known: Known) => Part): Part {
+  const store = useContext(KnownContext);
+  if (!store) throw new Error("useKnown stands inside WorkspaceProvider");
+  return useStore(store, part);
+}
+
+/** What is known at the moment of asking: for who acts on it and does not show it. */
+export function useNow(): () => Known {
+  const store = useContext(KnownContext);
+  if (!store) throw new Error("useNow stands inside WorkspaceProvider");
+  return store.getState;
 }
 
 export function useActions(): Actions {
@@ -66,11 +76,13 @@ export function useActions(): Actions {
   return found;
 }
 
-/** The view, for what is only shown once there is one. */
-export function useView(): SystemView {
-  const { view } = useKnown();
-  if (!view) throw new Error("useView stands where a system is open");
-  return view;
+/** A part of the view, for what is only shown once there is one. The part is one that the view holds: what is made
+ * anew of it at every asking would count as changed every time. */
+export function useView<Part>(part: (view: SystemView) => Part): Part {
+  return useKnown(({ view }) => {
+    if (!view) throw new Error("useView stands where a system is open");
+    return part(view);
+  });
 }
 
 /** A key that makes a repeated request harmless; `randomUUID` would need a secure address. */
@@ -304,9 +316,15 @@ function SystemWorkspace({ children }: { children: ReactNode }) {
     [flight, endPreview, keep, put, takeBack],
   );
 
+  const [store] = useState(() => createStore<Known>(() => known));
+  useLayoutEffect(() => {
+    // What is as it was stays the same object, so that only what has changed is drawn again.
+    store.setState(({ view }) => ({ ...known, view: replaceEqualDeep(view, known.view) }), true);
+  }, [store, known]);
+
   return (
     <ActionsContext value={actions}>
-      <KnownContext value={known}>{children}</KnownContext>
+      <KnownContext value={store}>{children}</KnownContext>
     </ActionsContext>
   );
 }

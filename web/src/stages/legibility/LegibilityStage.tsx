@@ -7,7 +7,7 @@ import { PairingsTable } from "./PairingsTable";
 import { ToldApartTable } from "./ToldApartTable";
 
 export function LegibilityStage() {
-  const view = useView();
+  const view = useView((whole) => whole);
   const holding = view.pairings.filter((pairing) => pairing.holds === true).length;
   const exempt = view.pairings.filter((pairing) => pairing.needed === null).length;
   const words = `${view.findings.length} to settle, ${holding} pairings hold${exempt ? `, ${exempt} exempt` : ""}`;

@@ -16,7 +16,8 @@ const USES: Record<PairingView["use"], string> = {
 const TEXT: PairingView["use"][] = ["body", "large"];
 
 export function PairingsTable() {
-  const { pairings, tokens } = useView();
+  const pairings = useView((view) => view.pairings);
+  const tokens = useView((view) => view.tokens);
   const byId = new Map(tokens.map((token) => [token.id, token]));
   return (
     <Box as="section" aria-label="Pairings" marginTop="16px">

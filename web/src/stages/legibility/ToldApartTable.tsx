@@ -5,7 +5,7 @@ import { VISION_WORDS } from "../../state/looking";
 import { useView } from "../../state/workspace";
 
 export function ToldApartTable({ set }: { set: SystemView["told_apart"][number] }) {
-  const { tokens } = useView();
+  const tokens = useView((view) => view.tokens);
   const byId = new Map(tokens.map((token) => [token.id, token]));
   const visions = set.pairs[0]?.distances ?? [];
   return (

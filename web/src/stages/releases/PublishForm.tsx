@@ -12,7 +12,7 @@ interface Props {
 
 export function PublishForm({ draft }: Props) {
   const { slug } = useLooking();
-  const { findings } = useView();
+  const findings = useView((view) => view.findings);
   const queries = useQueryClient();
   const [version, setVersion] = useState(draft.proposed);
   const [notes, setNotes] = useState("");

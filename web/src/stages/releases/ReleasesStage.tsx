@@ -11,7 +11,7 @@ import { PublishForm } from "./PublishForm";
 
 export function ReleasesStage() {
   const { slug, seeing } = useLooking();
-  const view = useView();
+  const view = useView((whole) => whole);
   const path = { slug };
   const draft = useQuery({
     queryKey: ["draft", slug, view.revision, seeing],

@@ -12,13 +12,13 @@ import { useActions, useView } from "../../state/workspace";
 
 export function ChosenBar() {
   const { keys, choose } = useChosen();
-  const view = useView();
+  const every = useView((view) => view.hues);
   const { put, tell } = useActions();
   const { slug } = useLooking();
   const { notation } = useInterface();
   const [copied, setCopied] = useState("");
   const ids = huesOf(keys);
-  const hues = view.hues.filter((hue) => ids.includes(hue.id));
+  const hues = every.filter((hue) => ids.includes(hue.id));
   const steps = hues.flatMap((hue) =>
     hue.steps.filter((step) => keys.includes(step.key)).map((step) => ({ ...step, held: hue.held })),
   );
@@ -57,7 +57,7 @@ const counted = (count: number, what: string) => `${count} ${what}${count === 1 
 
 /** One anchor for all chosen scales. */
 function AnchorOf({ hues }: { hues: HueView[] }) {
-  const { ladder } = useView();
+  const ladder = useView((view) => view.ladder);
   const { put } = useActions();
   const placed = new Set(
     hues.map((hue) => (hue.anchor_mode === "label" ? hue.anchor_step : hue.anchor_mode)),

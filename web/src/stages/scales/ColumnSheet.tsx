@@ -6,7 +6,7 @@ import { useView } from "../../state/workspace";
 import styles from "./column.module.css";
 
 export function ColumnSheet() {
-  const { opened } = useView();
+  const opened = useView((view) => view.opened);
   const { looking, look } = useLooking();
   const strip = useRef<HTMLDivElement>(null);
   if (!opened) return <Text>Select a step: its column is shown here, all hues side by side.</Text>;

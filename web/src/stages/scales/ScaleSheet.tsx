@@ -4,15 +4,16 @@ import {
   type CSSProperties,
   type KeyboardEvent,
   type MouseEvent,
+  memo,
   useCallback,
   useEffect,
   useMemo,
   useRef,
-  useState,
 } from "react";
-import type { HueView, OpenedView, StepView } from "../../api/client";
+import type { HueView, LadderView, OpenedView, StepView } from "../../api/client";
+import { useSteady } from "../../parts/useSteady";
 import { hueOf, useChosen } from "../../state/chosen";
-import { useInterface } from "../../state/interface";
+import { type Print, useInterface } from "../../state/interface";
 import { useLooking } from "../../state/looking";
 import { useMoveHue } from "../../state/useMoveHue";
 import { useView } from "../../state/workspace";
@@ -21,11 +22,13 @@ import { StepCell } from "./StepCell";
 import styles from "./sheet.module.css";
 
 export function ScaleSheet() {
-  const { hues: every, ladder, opened } = useView();
+  const every = useView((view) => view.hues);
+  const ladder = useView((view) => view.ladder);
+  const opened = useView((view) => view.opened);
   const { looking, look, area, show } = useLooking();
   const alone = show === "scale" ? every.find((hue) => hue.id === hueOf(looking.select ?? "")) : undefined;
   const hues = useMemo(() => (alone ? [alone] : every), [alone, every]);
-  const { print } = useInterface();
+  const print = useInterface((state) => state.print);
   const sheet = useRef<HTMLDivElement>(null);
   const columns = ladder.steps.length;
   const at = locate(hues, looking.select ?? "");
@@ -35,7 +38,6 @@ export function ScaleSheet() {
   const groups = hues.filter((hue, place) => place > 0 && hues[place - 1]?.kind !== hue.kind).length + 1;
   const height = alone ? ALONE : rowHeight(hues.length, groups);
   const { moveBy, moveBefore } = useMoveHue();
-  const [dragged, setDragged] = useState<string | null>(null);
 
   const { keys, choose } = useChosen();
   const chosen = useMemo(() => new Set(keys), [keys]);
@@ -71,7 +73,7 @@ export function ScaleSheet() {
     select(to.key, through ? "through" : "alone");
     sheet.current?.querySelector<HTMLElement>(`[data-key="${CSS.escape(to.key)}"]`)?.focus();
   };
-  const selectRow = (event: MouseEvent, hue: HueView) => {
+  const selectRow = useSteady((event: MouseEvent, hue: HueView) => {
     const steps = hue.steps.map((step) => step.key);
     if (event.shiftKey && at) {
       const ends = [at.row, hues.indexOf(hue)].sort((one, other) => one - other);
@@ -85,7 +87,7 @@ export function ScaleSheet() {
       choose([]);
       look({ select: hue.key });
     }
-  };
+  });
   const onKeyDown = (event: KeyboardEvent) => {
     const moved = hues.find((hue) => hue.id === row?.id || hue.key === looking.select);
     if (event.altKey && moved && (event.key === "ArrowUp" || event.key === "ArrowDown")) {
@@ -139,78 +141,129 @@ export function ScaleSheet() {
       onKeyDown={onKeyDown}
       data-testid="scales"
     >
-      <Flex
-        role="row"
-        position="sticky"
-        top="0"
-        bg="bg"
-        zIndex="1"
-        paddingLeft={`${LABELS_WIDTH}px`}
-        paddingBlock="4px"
-      >
-        {ladder.steps.map((step, place) => (
-          // A heading is read, not reached: the arrow keys walk the steps.
-          // biome-ignore lint/a11y/useFocusableInteractive: see above
-          <div
-            key={step.id}
-            role="columnheader"
-            className={styles.column}
-            style={{ fontWeight: place === column ? 700 : 400 }}
-          >
-            {step.label} <span className={styles.aim}>L* {step.lightness.toFixed(0)}</span>
-          </div>
-        ))}
-      </Flex>
+      <Heads ladder={ladder} column={column} />
       {hues.map((hue, place) => (
-        <Flex
+        <Row
           key={hue.id}
-          role="row"
-          height={`${height}px`}
-          marginTop={place > 0 && hues[place - 1]?.kind !== hue.kind ? `${GROUP_GAP}px` : "0"}
-          data-row={hue.name}
-        >
-          {/* biome-ignore lint/a11y/useFocusableInteractive: its button is reached by pointer, its steps by keys */}
-          <div role="rowheader" className={styles.row} style={{ width: LABELS_WIDTH }}>
-            <button
-              type="button"
-              className={styles.hue}
-              tabIndex={-1}
-              style={{ textDecoration: looking.select === hue.key ? "underline" : "none" }}
-              title="Drag to another place, or Alt with the arrow keys; with Shift or Ctrl, all of its steps"
-              draggable
-              onClick={(event) => selectRow(event, hue)}
-              onDragStart={() => setDragged(hue.id)}
-              onDragEnd={() => setDragged(null)}
-              onDragOver={(event) => event.preventDefault()}
-              onDrop={() => dragged && moveBefore(dragged, hue.id)}
-            >
-              <span className={styles.name}>{hue.name}</span>{" "}
-              <span className={styles.kind}>{[hue.status ?? hue.kind, ...ownWords(hue)].join(", ")}</span>
-            </button>
-          </div>
-          {hue.steps.map((step, index) => (
-            <StepCell
-              key={step.id}
-              step={step}
-              hue={hue.name}
-              share={1 / hue.steps.filter((other) => other.column === step.column).length}
-              columns={columns}
-              flips={index > 0 && hue.steps[index - 1]?.passes !== step.passes}
-              selected={step.key === looking.select}
-              entry={step.key === entry}
-              told={row?.id === hue.id || (column === step.column && at !== null)}
-              print={print}
-              chosen={chosen.has(step.key)}
-              figures={alone && opened?.hue === hue.id ? figuresOf(opened, index) : null}
-              onSelect={select}
-            />
-          ))}
-        </Flex>
+          hue={hue}
+          height={height}
+          apart={place > 0 && hues[place - 1]?.kind !== hue.kind}
+          columns={columns}
+          selected={hue === row || looking.select === hue.key ? (looking.select ?? null) : null}
+          entry={hueOf(entry) === hue.id ? entry : null}
+          column={column}
+          print={print}
+          chosen={chosen}
+          figures={alone && opened?.hue === hue.id ? opened.figures_of : null}
+          onSelect={select}
+          onSelectRow={selectRow}
+          onMoveBefore={moveBefore}
+        />
       ))}
     </Box>
   );
 }
 
+const Heads = memo(function Heads({ ladder, column }: { ladder: LadderView; column: number | null }) {
+  return (
+    <Flex
+      role="row"
+      position="sticky"
+      top="0"
+      bg="bg"
+      zIndex="1"
+      paddingLeft={`${LABELS_WIDTH}px`}
+      paddingBlock="4px"
+    >
+      {ladder.steps.map((step, place) => (
+        // A heading is read, not reached: the arrow keys walk the steps.
+        // biome-ignore lint/a11y/useFocusableInteractive: see above
+        <div
+          key={step.id}
+          role="columnheader"
+          className={styles.column}
+          style={{ fontWeight: place === column ? 700 : 400 }}
+        >
+          {step.label} <span className={styles.aim}>L* {step.lightness.toFixed(0)}</span>
+        </div>
+      ))}
+    </Flex>
+  );
+});
+
+interface RowProps {
+  hue: HueView;
+  height: number;
+  /** Whether another kind begins here. */
+  apart: boolean;
+  columns: number;
+  /** The keys of what is selected and of what Tab comes to, where they are in this row. */
+  selected: string | null;
+  entry: string | null;
+  /** The column of the selected step. */
+  column: number | null;
+  print: Print;
+  chosen: ReadonlySet<string>;
+  /** What more is printed where one scale stands alone. */
+  figures: OpenedView["figures_of"] | null;
+  onSelect: (key: string, how: "alone" | "also" | "through") => void;
+  onSelectRow: (event: MouseEvent, hue: HueView) => void;
+  onMoveBefore: (hue: string, before: string) => void;
+}
+
+/** The scale of a hue, drawn again only where it or what is selected in it has changed. */
+const Row = memo(function Row({ hue, chosen, selected, column, figures, ...props }: RowProps) {
+  const here = selected !== null && selected !== hue.key;
+  return (
+    // A row is read, not reached: the arrow keys walk its steps.
+    // biome-ignore lint/a11y/useFocusableInteractive: see above
+    <div
+      role="row"
+      className={styles.scale}
+      style={{ height: props.height, marginTop: props.apart ? GROUP_GAP : 0 }}
+      data-row={hue.name}
+    >
+      {/* biome-ignore lint/a11y/useFocusableInteractive: its button is reached by pointer, its steps by keys */}
+      <div role="rowheader" className={styles.row} style={{ width: LABELS_WIDTH }}>
+        <button
+          type="button"
+          className={styles.hue}
+          tabIndex={-1}
+          style={{ textDecoration: selected === hue.key ? "underline" : "none" }}
+          title="Drag to another place, or Alt with the arrow keys; with Shift or Ctrl, all of its steps"
+          draggable
+          onClick={(event) => props.onSelectRow(event, hue)}
+          onDragStart={(event) => event.dataTransfer.setData(DRAGGED, hue.id)}
+          onDragOver={(event) => event.dataTransfer.types.includes(DRAGGED) && event.preventDefault()}
+          onDrop={(event) => props.onMoveBefore(event.dataTransfer.getData(DRAGGED), hue.id)}
+        >
+          <span className={styles.name}>{hue.name}</span>{" "}
+          <span className={styles.kind}>{[hue.status ?? hue.kind, ...ownWords(hue)].join(", ")}</span>
+        </button>
+      </div>
+      {hue.steps.map((step, index) => (
+        <StepCell
+          key={step.id}
+          step={step}
+          hue={hue.name}
+          share={1 / hue.steps.filter((other) => other.column === step.column).length}
+          columns={props.columns}
+          flips={index > 0 && hue.steps[index - 1]?.passes !== step.passes}
+          selected={step.key === selected}
+          entry={step.key === props.entry}
+          told={here || column === step.column}
+          print={props.print}
+          chosen={chosen.has(step.key)}
+          figures={figures && figureOf(figures[index])}
+          onSelect={props.onSelect}
+        />
+      ))}
+    </div>
+  );
+});
+
+/** What a dragged hue is told by, so that nothing else can be dropped on another. */
+const DRAGGED = "application/x-heimat-hue";
 /** One scale alone is tall enough to be judged from afar. */
 const ALONE = 300;
 /** In a low row, two lines of text and the mark of the hue's own color share all of its height. */
@@ -218,12 +271,8 @@ const LOW = 44;
 const TIGHT = { "--text-top": "2px", "--own-foot": "0px", "--mark-top": "18px" };
 const ROOMY = { "--text-top": "5px", "--own-foot": "5px", "--mark-top": "2px" };
 
-const figuresOf = ({ figures_of: figures }: OpenedView, place: number) => {
-  const step = figures[place];
-  return step
-    ? `L* ${step.lightness.toFixed(1)}\nC ${step.has.toFixed(3)}\nh ${step.turn.toFixed(0)}°`
-    : null;
-};
+const figureOf = (step: OpenedView["figures_of"][number] | undefined) =>
+  step ? `L* ${step.lightness.toFixed(1)}\nC ${step.has.toFixed(3)}\nh ${step.turn.toFixed(0)}°` : null;
 
 /** What sets a scale apart from all others. */
 const ownWords = (hue: HueView) => [

@@ -12,7 +12,8 @@ import styles from "./candidates.module.css";
 import { KIND_ITEMS, kindOf } from "./kinds";
 
 export function Candidates() {
-  const { candidates, hues } = useView();
+  const candidates = useView((view) => view.candidates);
+  const hues = useView((view) => view.hues);
   const { make } = useAdding();
   const [selected, setSelected] = useState<string | null>(null);
   if (candidates.length === 0) return null;
@@ -48,7 +49,7 @@ interface Props {
 }
 
 function Candidate({ candidate, open, onOpen }: Props) {
-  const { hues } = useView();
+  const hues = useView((view) => view.hues);
   const { keep } = useActions();
   const { make } = useAdding();
   const { print } = useInterface();

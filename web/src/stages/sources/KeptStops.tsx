@@ -6,7 +6,7 @@ import { Tool } from "../../parts/Tool";
 import { useActions, useView } from "../../state/workspace";
 
 export function KeptStops() {
-  const { stops } = useView();
+  const stops = useView((view) => view.stops);
   const { put } = useActions();
   if (stops.length === 0) return null;
   return (

@@ -63,7 +63,7 @@ const SHEETS: Record<SourceArea, () => React.JSX.Element> = {
 };
 
 export function SourcesStage() {
-  const view = useView();
+  const view = useView((whole) => whole);
   const { look, area: open } = useLooking();
   const area = SOURCE_AREAS.find((known) => known === open) ?? null;
   const taking = useTaking();
@@ -112,7 +112,7 @@ export function SourcesStage() {
 }
 
 function Bands({ children }: { children: React.ReactNode }) {
-  const view = useView();
+  const view = useView((whole) => whole);
   const { put } = useActions();
   const { moveBy, moveBefore } = useMoveHue();
   const { looking, look, area } = useLooking();

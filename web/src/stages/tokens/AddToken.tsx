@@ -8,7 +8,7 @@ import { useActions, useView } from "../../state/workspace";
 import { StepPicker } from "./StepPicker";
 
 export function AddToken({ onDone }: { onDone: () => void }) {
-  const view = useView();
+  const view = useView((whole) => whole);
   const { keep } = useActions();
   const { look } = useLooking();
   const [name, setName] = useState("");

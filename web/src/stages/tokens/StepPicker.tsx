@@ -8,7 +8,7 @@ interface Props {
 }
 
 export function StepPicker({ chosen, onChoose }: Props) {
-  const { hues } = useView();
+  const hues = useView((view) => view.hues);
   return (
     <Box role="group" aria-label="Steps">
       {hues.map((hue) => (

@@ -10,7 +10,7 @@ import { useActions, useView } from "../../state/workspace";
 import { StepPicker } from "./StepPicker";
 
 export function TokenEditor({ token }: { token: TokenView }) {
-  const view = useView();
+  const view = useView((whole) => whole);
   const { keep } = useActions();
   const { look } = useLooking();
   const [problem, setProblem] = useState<string | null>(null);

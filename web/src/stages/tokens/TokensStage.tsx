@@ -12,7 +12,7 @@ import { GroundBand } from "./GroundBand";
 import { TokenEditor } from "./TokenEditor";
 
 export function TokensStage() {
-  const view = useView();
+  const view = useView((whole) => whole);
   const { keep } = useActions();
   const { looking, look } = useLooking();
   const [adding, setAdding] = useState(false);

@@ -1,8 +1,10 @@
 /** One curve over the steps, with handles on it: by mouse, touch and keys; typed below. */
-import { type KeyboardEvent, type PointerEvent, useRef, useState } from "react";
-import type { CurveView, HandleView, SafeView, StepView } from "../../../api/client";
+import { type KeyboardEvent, memo, type PointerEvent, useRef, useState } from "react";
+import type { CurveView, HandleView, SafeView } from "../../../api/client";
 import { NumberField } from "../../../parts/NumberField";
+import { useView } from "../../../state/workspace";
 import styles from "./curve.module.css";
+import { openedHue } from "./openedHue";
 
 const STEP = {
   lightness: { by: 1, places: 1, unit: "" },
@@ -12,15 +14,14 @@ const STEP = {
 
 interface Props {
   curve: CurveView;
-  steps: StepView[];
-  onMove: (handle: HandleView, value: number) => void;
-  onEnd: (handle: HandleView, value: number) => Promise<void>;
+  onMove: (curve: CurveView["name"], handle: HandleView, value: number) => void;
+  onEnd: (curve: CurveView["name"], handle: HandleView, value: number) => Promise<void>;
   onCancel: () => void;
-  onReset: (handle: HandleView) => void;
-  /** The handle that is being looked at, and its safe range once it is known. */
-  at: HandleView | null;
+  onReset: (curve: CurveView["name"], handle: HandleView) => void;
+  /** The reach of the handle that is being looked at, and its safe range once it is known. */
+  at: number | null;
   safe: SafeView | null;
-  onAt: (handle: HandleView | null) => void;
+  onAt: (curve: CurveView["name"], handle: HandleView) => void;
 }
 
 interface Held {
@@ -31,13 +32,15 @@ interface Held {
   high: number;
 }
 
-export function CurvePlot({ curve, steps, onMove, onEnd, onCancel, onReset, at, safe, onAt }: Props) {
+export const CurvePlot = memo(function CurvePlot({ curve, at, safe, ...props }: Props) {
   const plot = useRef<HTMLDivElement>(null);
   const dragging = useRef(false);
   const [held, setHeld] = useState<Held | null>(null);
   const { low, high } = held ?? curve;
   const { by, places, unit } = STEP[curve.name];
-  const across = (place: number) => (100 * (place + 0.5)) / steps.length;
+  const steps = curve.steps.length;
+  const looked = curve.handles.find((handle) => handle.at === at);
+  const across = (place: number) => (100 * (place + 0.5)) / steps;
   const down = (value: number) => 100 - (100 * (value - low)) / (high - low);
   const points = (line: number[][]) =>
     line.map(([place = 0, value = 0]) => `${across(place).toFixed(2)},${down(value).toFixed(2)}`).join(" ");
@@ -51,19 +54,20 @@ export function CurvePlot({ curve, steps, onMove, onEnd, onCancel, onReset, at, 
       low: before?.low ?? curve.low,
       high: before?.high ?? curve.high,
     }));
-    onMove(handle, value);
+    props.onMove(curve.name, handle, value);
   };
   const finish = async (handle: HandleView) => {
     dragging.current = false;
     const mine = held;
     // Until it is answered, the handle stays where it was put: a key pressed again goes on from there.
-    if (mine?.at === handle.at && mine.value !== handle.value) await onEnd(handle, mine.value);
+    if (mine?.at === handle.at && mine.value !== handle.value)
+      await props.onEnd(curve.name, handle, mine.value);
     setHeld((present) => (present === mine ? null : present));
   };
   const cancel = () => {
     dragging.current = false;
     setHeld(null);
-    onCancel();
+    props.onCancel();
   };
   const onPointerMove = (event: PointerEvent, handle: HandleView) => {
     const box = plot.current?.getBoundingClientRect();
@@ -75,7 +79,7 @@ export function CurvePlot({ curve, steps, onMove, onEnd, onCancel, onReset, at, 
     if (event.key === "ArrowUp") move(handle, now(handle) + step);
     else if (event.key === "ArrowDown") move(handle, now(handle) - step);
     else if (event.key === "Escape" && held) cancel();
-    else if (event.key === "Backspace" || event.key === "Delete") onReset(handle);
+    else if (event.key === "Backspace" || event.key === "Delete") props.onReset(curve.name, handle);
     else return;
     event.preventDefault();
     event.stopPropagation();
@@ -94,7 +98,7 @@ export function CurvePlot({ curve, steps, onMove, onEnd, onCancel, onReset, at, 
       <div ref={plot} className={styles.plot}>
         <svg viewBox="0 0 100 100" preserveAspectRatio="none" aria-hidden="true">
           {curve.edge.length > 0 && (
-            <polygon points={`${across(0)},0 ${points(curve.edge)} ${across(steps.length - 1)},0`} />
+            <polygon points={`${across(0)},0 ${points(curve.edge)} ${across(steps - 1)},0`} />
           )}
           {curve.edge.length > 0 && <polyline className={styles.edge} points={points(curve.edge)} />}
           <polyline points={points(curve.line)} />
@@ -102,7 +106,9 @@ export function CurvePlot({ curve, steps, onMove, onEnd, onCancel, onReset, at, 
         {curve.edge.length > 0 && <span className={styles.beyond}>beyond the gamut</span>}
         {curve.steps.map((value, place) => (
           <i
-            key={steps[place]?.id ?? place}
+            // A step's mark has no identity but its place.
+            // biome-ignore lint/suspicious/noArrayIndexKey: see above
+            key={place}
             className={styles.step}
             style={{ left: `${across(place)}%`, top: `${down(value)}%` }}
           />
@@ -112,12 +118,12 @@ export function CurvePlot({ curve, steps, onMove, onEnd, onCancel, onReset, at, 
           title="The hue’s own color: every curve passes through it"
           style={{ left: `${across(sourcePlace)}%`, top: `${down(sourceValue)}%` }}
         />
-        {at && safe && (safe.below || safe.above) && (
+        {looked && safe && (safe.below || safe.above) && (
           <i
             className={styles.safe}
             data-testid="safe-handle"
             style={{
-              left: `${across(at.place)}%`,
+              left: `${across(looked.place)}%`,
               top: `${down(Math.min(safe.high, high))}%`,
               bottom: `${100 - down(Math.max(safe.low, low))}%`,
             }}
@@ -148,18 +154,14 @@ export function CurvePlot({ curve, steps, onMove, onEnd, onCancel, onReset, at, 
             onPointerCancel={cancel}
             onKeyDown={(event) => onKeyDown(event, handle)}
             onKeyUp={() => held && void finish(handle)}
-            onFocus={() => onAt(handle)}
-            onPointerEnter={() => !held && onAt(handle)}
+            onFocus={() => props.onAt(curve.name, handle)}
+            onPointerEnter={() => !held && props.onAt(curve.name, handle)}
           >
             <span className={handle.set ? styles.set : undefined} />
           </div>
         ))}
       </div>
-      <div className={styles.strip} aria-hidden="true">
-        {steps.map((step) => (
-          <span key={step.id} style={{ background: step.seen }} />
-        ))}
-      </div>
+      <StepsStrip />
       <div className={styles.fields}>
         {curve.handles.map((handle) => (
           <NumberField
@@ -172,11 +174,25 @@ export function CurvePlot({ curve, steps, onMove, onEnd, onCancel, onReset, at, 
             places={places}
             unit={unit}
             width="56px"
-            onCommit={(value) => void onEnd(handle, Math.min(Math.max(value, handle.low), handle.high))}
+            onCommit={(value) =>
+              void props.onEnd(curve.name, handle, Math.min(Math.max(value, handle.low), handle.high))
+            }
           />
         ))}
         {curve.handles.length === 0 && <span>A gray has no {curve.name} to shape.</span>}
       </div>
     </section>
+  );
+});
+
+/** The scale itself, under its curves. */
+function StepsStrip() {
+  const steps = useView((view) => openedHue(view)?.steps);
+  return (
+    <div className={styles.strip} aria-hidden="true">
+      {steps?.map((step) => (
+        <span key={step.id} style={{ background: step.seen }} />
+      ))}
+    </div>
   );
 }

@@ -1,73 +1,64 @@
 /** Curves: lightness, chroma and hue over the steps of the selected scale, to be drawn by their handles. */
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { useState } from "react";
-import type { CurveView, Edit, HandleView, HueView, OpenedView } from "../../../api/client";
+import type { CurveView, Edit, HandleView, SafeView } from "../../../api/client";
 import { Area } from "../../../parts/Area";
 import { Range } from "../../../parts/Range";
 import { safeWords } from "../../../parts/safeWords";
 import { Tool } from "../../../parts/Tool";
+import { useSteady } from "../../../parts/useSteady";
 import { useActions, useView } from "../../../state/workspace";
 import { CurvePlot } from "./CurvePlot";
 import { Nothing } from "./Nothing";
+import { openedHue } from "./openedHue";
 import { useSafeHandle } from "./useSafeHandle";
 import { useScope } from "./useScope";
 
 export function CurvesArea() {
-  const { opened, hues } = useView();
-  const hue = hues.find((each) => each.id === opened?.hue);
-  if (!opened || !hue)
-    return <Nothing title="Curves" words="Select a hue or a step: its curves open here." />;
-  return <OpenCurves key={hue.id} hue={hue} opened={opened} />;
+  const hue = useView((view) => view.opened?.hue);
+  const name = useView((view) => view.opened?.name);
+  if (!hue || !name) return <Nothing title="Curves" words="Select a hue or a step: its curves open here." />;
+  return <OpenCurves key={hue} hue={hue} name={name} />;
 }
 
-function OpenCurves({ hue, opened }: { hue: HueView; opened: OpenedView }) {
-  const { preview, endPreview, put } = useActions();
-  const { hues, scope, choice } = useScope({ hue, own: hue.own_curves, withoutAll: true });
-  const aimed = (curve: CurveView, handle: HandleView, value: number | null) =>
-    ({ type: "aim_curve", shown: hue.id, hues, curve: curve.name, at: handle.at, value }) as Edit;
-  const every = useView().hues;
-  const changed =
+/** A handle that is looked at: its curve, and its reach. */
+interface At {
+  curve: CurveView["name"];
+  at: number;
+}
+
+function OpenCurves({ hue, name }: { hue: string; name: string }) {
+  const { put } = useActions();
+  const own = useView((view) => openedHue(view)?.own_curves ?? false);
+  const { hues, scope, choice } = useScope({ hue: { id: hue, name }, own, withoutAll: true });
+  const changed = useView((view) =>
     hues === null
-      ? Object.values(opened.all_curves).some((value) =>
+      ? Object.values(view.opened?.all_curves ?? {}).some((value) =>
           Array.isArray(value) ? value.length > 0 : value !== null,
         )
-      : every.some((each) => each.own_curves && hues.includes(each.id));
-  const [at, setAt] = useState<{ curve: CurveView["name"]; at: number } | null>(null);
-  const safe = useSafeHandle(hue.id, hues, at);
+      : view.hues.some((each) => each.own_curves && hues.includes(each.id)),
+  );
+  const [at, setAt] = useState<At | null>(null);
+  const safe = useSafeHandle(hue, hues, at);
   const reset = () =>
     void put(...(hues ?? [null]).map((id) => ({ type: "set_curves", hue: id, curves: null }) as Edit));
   return (
     <Area
-      title={`Curves of ${hue.name}`}
+      title={`Curves of ${name}`}
       tools={
         <>
           {choice}
           {changed && <Tool onClick={reset}>{scope === "all" ? "As usual" : "As all scales"}</Tool>}
           <Text fontSize="12px" color="fg.muted">
-            {hue.own_curves
-              ? `${hue.name} has curves of its own.`
+            {own
+              ? `${name} has curves of its own.`
               : "Drag a handle, or use the arrow keys on it; Backspace puts it back."}
           </Text>
         </>
       }
     >
-      <Flex gap="20px" align="flex-start">
-        {opened.drawn.map((curve) => (
-          <CurvePlot
-            key={curve.name}
-            curve={curve}
-            steps={hue.steps}
-            onMove={(handle, value) => preview([aimed(curve, handle, value)])}
-            onEnd={(handle, value) => put(aimed(curve, handle, value))}
-            onCancel={endPreview}
-            onReset={(handle) => void put(aimed(curve, handle, null))}
-            at={curve.handles.find((handle) => at?.curve === curve.name && at.at === handle.at) ?? null}
-            safe={safe}
-            onAt={(handle) => setAt(handle && { curve: curve.name, at: handle.at })}
-          />
-        ))}
-      </Flex>
-      <Ends opened={opened} hues={hues} onAt={setAt} />
+      <Plots hue={hue} hues={hues} at={at} safe={safe} onAt={setAt} />
+      <Ends hues={hues} onAt={setAt} />
       <Text
         fontSize="12px"
         lineHeight="16px"
@@ -81,6 +72,47 @@ function OpenCurves({ hue, opened }: { hue: HueView; opened: OpenedView }) {
   );
 }
 
+interface PlotsProps {
+  hue: string;
+  hues: string[] | null;
+  at: At | null;
+  safe: SafeView | null;
+  onAt: (at: At | null) => void;
+}
+
+/** The three curves; while a handle is dragged, only those are drawn again that it changes. */
+function Plots({ hue, hues, at, safe, onAt }: PlotsProps) {
+  const drawn = useView((view) => view.opened?.drawn);
+  const { preview, endPreview, put } = useActions();
+  const aimed = (curve: At["curve"], { at: reach }: HandleView, value: number | null) =>
+    ({ type: "aim_curve", shown: hue, hues, curve, at: reach, value }) as Edit;
+  const onMove = useSteady((curve: At["curve"], handle: HandleView, value: number) =>
+    preview([aimed(curve, handle, value)]),
+  );
+  const onEnd = useSteady((curve: At["curve"], handle: HandleView, value: number) =>
+    put(aimed(curve, handle, value)),
+  );
+  const onReset = useSteady((curve: At["curve"], handle: HandleView) => void put(aimed(curve, handle, null)));
+  const onLook = useSteady((curve: At["curve"], handle: HandleView) => onAt({ curve, at: handle.at }));
+  return (
+    <Flex gap="20px" align="flex-start">
+      {drawn?.map((curve) => (
+        <CurvePlot
+          key={curve.name}
+          curve={curve}
+          onMove={onMove}
+          onEnd={onEnd}
+          onCancel={endPreview}
+          onReset={onReset}
+          at={at?.curve === curve.name ? at.at : null}
+          safe={at?.curve === curve.name ? safe : null}
+          onAt={onLook}
+        />
+      ))}
+    </Flex>
+  );
+}
+
 const SHARE = { curve: "chroma", low: 0, high: 1.5, step: 0.05, places: 2, unit: "" } as const;
 const TURN = { curve: "hue", low: -120, high: 120, step: 1, places: 0, unit: "°" } as const;
 const ENDS = [
@@ -90,15 +122,16 @@ const ENDS = [
   { name: "dark_drift", at: 1, label: "dark end", ...TURN },
 ] as const;
 
-/** Taper of chroma and drift of hue, told against the source: the plain way to the ends of the curves. */
 interface EndsProps {
-  opened: OpenedView;
   hues: string[] | null;
-  onAt: (at: { curve: CurveView["name"]; at: number }) => void;
+  onAt: (at: At) => void;
 }
 
-function Ends({ opened, hues, onAt }: EndsProps) {
+/** Taper of chroma and drift of hue, told against the source: the plain way to the ends of the curves. */
+function Ends({ hues, onAt }: EndsProps) {
+  const ends = useView((view) => view.opened?.ends);
   const { put, preview } = useActions();
+  if (!ends) return null;
   return (
     <Flex gap="4px 14px" align="center" wrap="wrap" fontSize="12px" marginTop="8px" data-testid="ends">
       {ENDS.map(({ name, curve, at, ...range }) => {
@@ -107,7 +140,7 @@ function Ends({ opened, hues, onAt }: EndsProps) {
           <Box key={name} onFocus={() => onAt({ curve, at })} onPointerEnter={() => onAt({ curve, at })}>
             <Range
               {...range}
-              value={opened.ends[name]}
+              value={ends[name]}
               width="64px"
               onChange={(value) => preview([edit(value)])}
               onEnd={(value) => void put(edit(value))}

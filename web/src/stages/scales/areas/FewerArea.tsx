@@ -16,7 +16,7 @@ const SHOWN = 5;
 
 export function FewerArea() {
   const { slug } = useLooking();
-  const view = useView();
+  const view = useView((whole) => whole);
   const [steps, setSteps] = useState<number | null>(null);
   const shaping = useLadder(null);
   const query = useQuery({
@@ -124,7 +124,7 @@ function Cap({ fewer }: { fewer: FewerView }) {
 
 /** Labels that no token stands on, on any scale. */
 function Unused({ fewer }: { fewer: FewerView }) {
-  const { ladder } = useView();
+  const ladder = useView((view) => view.ladder);
   const { put } = useActions();
   const unused = ladder.steps.filter((step) => fewer.unused.includes(step.id));
   const hide = () =>

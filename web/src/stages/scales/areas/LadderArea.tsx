@@ -20,7 +20,7 @@ const ALL = "all";
 const AS_ALL = "as all";
 
 export function LadderArea() {
-  const view = useView();
+  const view = useView((whole) => whole);
   const selected = view.hues.find((hue) => hue.id === view.slip?.hue) ?? null;
   const [one, setOne] = useState(false);
   const hue = one ? selected : null;

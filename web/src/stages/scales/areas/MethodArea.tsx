@@ -14,7 +14,8 @@ const TALL = 40;
 const LOW = 30;
 
 export function MethodArea() {
-  const { opened, hues } = useView();
+  const opened = useView((view) => view.opened);
+  const hues = useView((view) => view.hues);
   if (!opened)
     return <Nothing title="Method" words="Select a hue or a step: its scale is shown by every method." />;
   const hue = hues.find((each) => each.id === opened.hue);

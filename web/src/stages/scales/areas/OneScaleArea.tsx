@@ -13,7 +13,8 @@ import { Measures } from "./Measures";
 import { Nothing } from "./Nothing";
 
 export function OneScaleArea() {
-  const { opened, hues } = useView();
+  const opened = useView((view) => view.opened);
+  const hues = useView((view) => view.hues);
   const hue = hues.find((each) => each.id === opened?.hue);
   if (!opened || !hue)
     return <Nothing title="One scale" words="Select a hue or a step: its scale opens here." />;
@@ -22,7 +23,7 @@ export function OneScaleArea() {
 
 function OneScale({ hue, opened }: { hue: HueView; opened: OpenedView }) {
   const { put, keep } = useActions();
-  const { slip } = useView();
+  const slip = useView((view) => view.slip);
   const step = hue.steps.find((each) => each.key === slip?.key);
   return (
     <Area

@@ -13,7 +13,7 @@ import { useActions, useView } from "../../../state/workspace";
 const HEIGHT = 32;
 
 export function OverlayArea() {
-  const { slip } = useView();
+  const slip = useView((view) => view.slip);
   const { seeing } = useLooking();
   const [color, setColor] = useState("#000000");
   const [percent, setPercent] = useState(6);
@@ -99,7 +99,7 @@ export function OverlayArea() {
 
 /** Adding what was found as a token, or as a pin of the selected step; what went wrong is said in the area. */
 function useTaking(name: string) {
-  const { theme } = useView();
+  const theme = useView((view) => view.theme);
   const { keep } = useActions();
   const [said, setSaid] = useState<string | null>(null);
   const make = async (edit: unknown, done: string) => {

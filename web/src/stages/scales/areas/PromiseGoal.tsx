@@ -16,7 +16,8 @@ const AIMS = [
 
 export function PromiseGoal({ onSolved }: { onSolved: (ladder: LadderView) => void }) {
   const { slug } = useLooking();
-  const { ladder, promises } = useView();
+  const ladder = useView((view) => view.ladder);
+  const promises = useView((view) => view.promises);
   const [aim, setAim] = useState("4.5");
   const [apart, setApart] = useState(`${promises.find((promise) => promise.aim === "4.5")?.apart ?? 1}`);
   const solving = useMutation({

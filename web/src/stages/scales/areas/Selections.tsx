@@ -7,7 +7,7 @@ import { hueOf, stepOf, useChosen } from "../../../state/chosen";
 import { useActions, useView } from "../../../state/workspace";
 
 export function Selections() {
-  const { selections } = useView();
+  const selections = useView((view) => view.selections);
   const { put } = useActions();
   const choose = useChosen((state) => state.choose);
   return (

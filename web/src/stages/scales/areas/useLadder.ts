@@ -27,12 +27,12 @@ const asDraft = (ladder: LadderView): Draft => ({ name: ladder.name, steps: keye
 
 export function useLadder(hue: string | null) {
   const { slug } = useLooking();
-  const view = useView();
+  const revision = useView((view) => view.revision);
   const { preview, endPreview, keep, tell } = useActions();
   const [draft, setDraft] = useState<Draft | null>(null);
   const [asAll, setAsAll] = useState(false);
   const query = useQuery({
-    queryKey: ["ladder-plan", slug, view.revision, hue, asAll, draft],
+    queryKey: ["ladder-plan", slug, revision, hue, asAll, draft],
     queryFn: () =>
       data(
         client.POST("/api/systems/{slug}/ladder-plan", {

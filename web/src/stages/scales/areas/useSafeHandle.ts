@@ -11,7 +11,7 @@ export function useSafeHandle(
   handle: { curve: CurveView["name"]; at: number } | null,
 ) {
   const { slug, looking } = useLooking();
-  const { revision } = useView();
+  const revision = useView((view) => view.revision);
   const theme = looking.theme ?? null;
   const query = useQuery({
     queryKey: ["safe-handle", slug, revision, shown, hues, handle, theme],

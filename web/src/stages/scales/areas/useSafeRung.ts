@@ -8,7 +8,7 @@ import { type Draft, shapedOf } from "./useLadder";
 
 export function useSafeRung(hue: string | null, draft: Draft, step: number | null) {
   const { slug, looking } = useLooking();
-  const { revision } = useView();
+  const revision = useView((view) => view.revision);
   const theme = looking.theme ?? null;
   const ladder = shapedOf(draft);
   const query = useQuery({

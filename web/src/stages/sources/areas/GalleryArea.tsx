@@ -12,7 +12,9 @@ import { SaveSet } from "./SaveSet";
 import { TakeTools } from "./TakeTools";
 
 export function GalleryArea() {
-  const { slip, hues, candidates } = useView();
+  const slip = useView((view) => view.slip);
+  const hues = useView((view) => view.hues);
+  const candidates = useView((view) => view.candidates);
   const { seeing } = useLooking();
   const [text, setText] = useState("");
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());

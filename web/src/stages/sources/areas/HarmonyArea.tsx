@@ -52,7 +52,7 @@ function merged(partners: Shown[]): Shown[] {
 }
 
 export function HarmonyArea() {
-  const { hues } = useView();
+  const hues = useView((view) => view.hues);
   const { seeing, look } = useLooking();
   const { notation } = useInterface();
   const { add } = useAdding();

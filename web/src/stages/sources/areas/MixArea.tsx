@@ -21,7 +21,7 @@ const WORDS: Record<MixView["space"], string> = {
 };
 
 export function MixArea() {
-  const { hues } = useView();
+  const hues = useView((view) => view.hues);
   const { seeing } = useLooking();
   const source = useSource();
   const items = useHueItems();

@@ -24,7 +24,7 @@ const newId = () =>
   `n${Array.from(crypto.getRandomValues(new Uint32Array(2)), (part) => part.toString(36)).join("")}`;
 
 export function NeutralArea() {
-  const { hues } = useView();
+  const hues = useView((view) => view.hues);
   const { preview, endPreview } = useActions();
   const { look } = useLooking();
   const { make } = useAdding();

@@ -14,7 +14,9 @@ interface Props {
 }
 
 export function SaveSet({ onSaved, onLeave }: Props) {
-  const { hues, candidates, name: system } = useView();
+  const hues = useView((view) => view.hues);
+  const candidates = useView((view) => view.candidates);
+  const system = useView((view) => view.name);
   const queries = useQueryClient();
   const [name, setName] = useState("");
   const [words, setWords] = useState("");

@@ -19,7 +19,7 @@ const ask = (body: { brand: string[]; present: Record<string, string>; held: Sta
   data(client.POST("/api/status-proposal", { body: body as never }));
 
 export function StatusArea() {
-  const { hues } = useView();
+  const hues = useView((view) => view.hues);
   const { seeing } = useLooking();
   const { notation } = useInterface();
   const { make } = useAdding();

@@ -16,7 +16,7 @@ import { counted, useAdding } from "../adding";
 
 export function TextArea() {
   const { slug, seeing } = useLooking();
-  const { revision } = useView();
+  const revision = useView((view) => view.revision);
   const { notation } = useInterface();
   const { make } = useAdding();
   const [sign, setSign] = useState(true);

@@ -9,7 +9,8 @@ import { useView } from "../../../state/workspace";
 
 export function useTokensAlong() {
   const { slug, looking } = useLooking();
-  const { revision, latest } = useView();
+  const revision = useView((view) => view.revision);
+  const latest = useView((view) => view.latest);
   return useCallback(
     async (edits: object[]): Promise<object[]> => {
       const body = { base: revision, edits: edits as Edit[], view: looking, latest };

@@ -29,7 +29,7 @@ const SCALES: Record<Quantity, { oklch: [number, number, number]; hsl: [number, 
 const FIRST: Record<string, number> = { times: 0.5 };
 
 export function Derivation({ hue, follows }: { hue: HueView; follows: FollowingView }) {
-  const view = useView();
+  const view = useView((whole) => whole);
   const { put, preview } = useActions();
   const source = sourceOf(follows);
   const send = (change: object, moving = false) => {

@@ -25,7 +25,8 @@ const DARKER = 16;
 
 export function HueEditor({ hue, put, onUp, onDown, first, last }: Props) {
   const { keep } = useActions();
-  const { ladder, hues } = useView();
+  const ladder = useView((view) => view.ladder);
+  const hues = useView((view) => view.hues);
   const { look } = useLooking();
   const derive = async () => {
     const source = {

@@ -13,7 +13,7 @@ import type { useTaking } from "./useTaking";
 export function ReadingLine({ taking }: { taking: ReturnType<typeof useTaking> }) {
   const { slug, seeing } = useLooking();
   const { notation } = useInterface();
-  const { revision } = useView();
+  const revision = useView((view) => view.revision);
   const [text, setText] = useState("");
   const picker = useRef<HTMLInputElement>(null);
   const addFirst = useRef<(() => void) | null>(null);

@@ -35,7 +35,7 @@ const USES: { value: Use; words: string }[] = [
 ];
 
 export function Understood({ reading, origin, onAddFirst, onDone }: Props) {
-  const { hues } = useView();
+  const hues = useView((view) => view.hues);
   const { add, wait, make } = useAdding();
   const [use, setUse] = useState<Use>("add");
   const [changed, setChanged] = useState<Record<string, Changed>>({});
