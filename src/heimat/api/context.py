@@ -14,6 +14,7 @@ from heimat.service.errors import NotFound
 from heimat.service.gallery import Gallery
 from heimat.service.opening import Opening
 from heimat.service.pictures import Pictures
+from heimat.service.precedence import Precedence
 from heimat.service.publishing import Publishing
 from heimat.store.people import Person, all_people
 
@@ -33,6 +34,7 @@ class Context:
     publishing: Publishing
     pictures: Pictures
     gallery: Gallery
+    precedence: Precedence
 
     @classmethod
     def of(cls, engine: Engine) -> "Context":
@@ -46,6 +48,7 @@ class Context:
             Publishing(engine, documents),
             Pictures(engine),
             Gallery(engine),
+            Precedence(),
         )
 
 

@@ -46,17 +46,19 @@ def read_safe_ranges(
     select: Annotated[str, Query(max_length=120)],
     theme: Annotated[str | None, Query(max_length=40)] = None,
 ) -> Response:
-    return answer(safe_ranges_view(head_system(uses, slug), theme, select))
+    return answer(safe_ranges_view(head_system(uses, slug), theme, select, uses.precedence.give_way))
 
 
 @router.post("/systems/{slug}/safe-handle", operation_id="findSafeHandle", **described(SafeView))
 def find_safe_handle(slug: str, body: SafeHandleBody, uses: Uses) -> Response:
-    return answer(safe_handle_view(head_system(uses, slug), body.theme, body.edit.shown or "", body.edit))
+    system, shown = head_system(uses, slug), body.edit.shown or ""
+    return answer(safe_handle_view(system, body.theme, shown, body.edit, uses.precedence.give_way))
 
 
 @router.post("/systems/{slug}/safe-rung", operation_id="findSafeRung", **described(SafeView))
 def find_safe_rung(slug: str, body: SafeRungBody, uses: Uses) -> Response:
-    return answer(safe_rung_view(head_system(uses, slug), body.theme, body.hue, body.ladder, body.step))
+    system, pause = head_system(uses, slug), uses.precedence.give_way
+    return answer(safe_rung_view(system, body.theme, body.hue, body.ladder, body.step, pause))
 
 
 @router.post("/systems/{slug}/copy", operation_id="copyColors", **described(CopiedView))

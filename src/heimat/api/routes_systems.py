@@ -77,11 +77,12 @@ def read_head(slug: str, uses: Uses) -> Response:
 @router.post("/systems/{slug}/preview", operation_id="previewEdits", **described(SystemView))
 def preview_edits(slug: str, body: PreviewBody, uses: Uses) -> Response:
     # All of this is remembered: while somebody drags, the database is left alone.
-    system_id, alternative_id = uses.documents.alternative(slug)
-    system = uses.editing.preview(alternative_id, body.base, body.edits)
-    published = uses.documents.published(system_id, body.latest) if body.latest else None
-    around = Around(slug, body.base, body.latest, published, None, None)
-    return answer(system_view(system, around, body.view.options(repairs=False)))
+    with uses.precedence.first():
+        system_id, alternative_id = uses.documents.alternative(slug)
+        system = uses.editing.preview(alternative_id, body.base, body.edits)
+        published = uses.documents.published(system_id, body.latest) if body.latest else None
+        around = Around(slug, body.base, body.latest, published, None, None)
+        return answer(system_view(system, around, body.view.options(repairs=False)))
 
 
 @router.post("/systems/{slug}/edits", operation_id="keepEdits", **described(SystemView))

@@ -1,6 +1,7 @@
 """Ramps: the colors along lightness, chroma and hue through one color, with the ends of the gamut."""
 
 from dataclasses import dataclass
+from functools import lru_cache
 
 import numpy as np
 
@@ -16,7 +17,7 @@ CHROMA_END = 0.32
 
 @dataclass(frozen=True)
 class Ramps:
-    """Three rows of 8-bit colors, each (48, 3), and what bounds them.
+    """Three rows of 8-bit colors, each (48, 3) and not to be written to, and what bounds them.
 
     lightness runs over L* 0 to 100, chroma over 0 to `CHROMA_END`, hue over 0 to 360 degrees. `chroma_end` is the
     strongest chroma in the gamut at this lightness and hue; `passing` the intervals of L* that reach 4.5 against the
@@ -30,8 +31,12 @@ class Ramps:
     passing: list[tuple[float, float]]
 
 
+@lru_cache(maxsize=64)
 def ramps(light: float, chroma: float, hue: float, ground_luminance: float) -> Ramps:
-    """The ramps through a color of L* `light`, OKLCH chroma and hue, against a ground of a given luminance."""
+    """The ramps through a color of L* `light`, OKLCH chroma and hue, against a ground of a given luminance.
+
+    Remembered: while something else moves, the ramps of what is selected are asked for again and again.
+    """
     along = np.linspace(0.0, 1.0, SAMPLES)
     lights = np.concatenate([along * 100.0, np.full(2 * SAMPLES + 1, light)])
     chromas = np.concatenate(
@@ -40,6 +45,7 @@ def ramps(light: float, chroma: float, hue: float, ground_luminance: float) -> R
     hues = np.concatenate([np.full(2 * SAMPLES, hue), along * 360.0, [hue]])
     srgb = solve(luminance_of(lights), chromas, hues)
     rows = to_bytes(srgb[:-1]).reshape(3, SAMPLES, 3)
+    rows.setflags(write=False)
     end = float(srgb_to_oklch(srgb[-1])[1])
     return Ramps(rows[0], rows[1], rows[2], end, passing_lightness(ground_luminance))
 

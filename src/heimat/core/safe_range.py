@@ -11,7 +11,13 @@ from heimat.core.system import ColorSystem
 
 Make = Callable[[float], EditBase]
 """The edit that moves a quantity to a value."""
+Pause = Callable[[], None]
+"""Called before each trial, of which there are up to a few hundred: whoever asked may let others go first."""
 _HALVINGS = 6
+
+
+def no_pause() -> None:
+    """Nobody else waits."""
 
 
 @dataclass(frozen=True)
@@ -31,22 +37,29 @@ class SafeRange:
 
 
 def safe_range(
-    system: ColorSystem, theme: str | None, make: Make, value: float, ends: tuple[float, float], step: float
+    system: ColorSystem,
+    theme: str | None,
+    make: Make,
+    value: float,
+    ends: tuple[float, float],
+    step: float,
+    pause: Pause = no_pause,
 ) -> SafeRange:
     """The safe range of a quantity that is moved by the edits that `make` gives, between two ends.
 
     It is walked outward in steps, then halved six times: a finding that comes and goes within one step is missed.
     """
-    walk = _Walk(system, theme, make, value)
+    walk = _Walk(system, theme, make, value, pause)
     return SafeRange(*(walk.toward(end, step) for end in ends))
 
 
 class _Walk:
-    def __init__(self, system: ColorSystem, theme: str | None, make: Make, value: float) -> None:
+    def __init__(self, system: ColorSystem, theme: str | None, make: Make, value: float, pause: Pause) -> None:
         self._system = system
         self._theme = theme
         self._make = make
         self._value = value
+        self._pause = pause
         self._now = finding_ids(check(system, theme))
 
     def toward(self, end: float, step: float) -> SafeEnd:
@@ -69,6 +82,7 @@ class _Walk:
         return SafeEnd(safe, self._flips(beyond))
 
     def _changed(self, value: float) -> ColorSystem | None:
+        self._pause()
         try:
             return self._make(value).change(self._system)
         except DomainError:

@@ -10,7 +10,7 @@ from heimat.core.edits.scales import AimCurve, AimStep
 from heimat.core.edits.sources import AimSource
 from heimat.core.ramps import CHROMA_END
 from heimat.core.resolve import resolve
-from heimat.core.safe_range import Make, SafeEnd, safe_range
+from heimat.core.safe_range import Make, Pause, SafeEnd, no_pause, safe_range
 from heimat.core.scales.curves import CurveName
 from heimat.core.scales.drawing import drawn
 from heimat.core.scales.shaping import LEAST_FALL, ShapedLadder
@@ -44,7 +44,7 @@ class SafeRangesView(TypedDict):
     hue: SafeView | None
 
 
-def safe_ranges_view(system: ColorSystem, theme: str | None, key: str) -> SafeRangesView:
+def safe_ranges_view(system: ColorSystem, theme: str | None, key: str, pause: Pause = no_pause) -> SafeRangesView:
     """The safe ranges of a selected hue or step."""
     resolved = resolve(system, theme)
     selection = find(resolved, key)
@@ -53,9 +53,9 @@ def safe_ranges_view(system: ColorSystem, theme: str | None, key: str) -> SafeRa
     light, chroma, turn = aim_of(resolved, selection)
     make = _moving(selection, light, chroma, turn)
     return {
-        "lightness": _view(system, theme, make("lightness"), light, "lightness", (0.0, 100.0)),
-        "chroma": _view(system, theme, make("chroma"), chroma, "chroma", (0.0, max(CHROMA_END, chroma))),
-        "hue": _view(system, theme, make("hue"), turn, "hue", (turn - 180.0, turn + 180.0)),
+        "lightness": _view(system, theme, make("lightness"), light, "lightness", (0.0, 100.0), pause),
+        "chroma": _view(system, theme, make("chroma"), chroma, "chroma", (0.0, max(CHROMA_END, chroma)), pause),
+        "hue": _view(system, theme, make("hue"), turn, "hue", (turn - 180.0, turn + 180.0), pause),
     }
 
 
@@ -76,7 +76,9 @@ def _moving(selection: Selection, light: float, chroma: float, turn: float) -> C
     return ways.__getitem__
 
 
-def safe_handle_view(system: ColorSystem, theme: str | None, shown: str, edit: AimCurve) -> SafeView:
+def safe_handle_view(
+    system: ColorSystem, theme: str | None, shown: str, edit: AimCurve, pause: Pause = no_pause
+) -> SafeView:
     """The safe range of a handle as the scale of a hue shows it. Raises NotFound for one that is not offered there."""
     hue = system.hues.get(shown)
     scale = scales_of(system, [hue])[0] if hue else None
@@ -88,11 +90,16 @@ def safe_handle_view(system: ColorSystem, theme: str | None, shown: str, edit: A
     def make(value: float) -> AimCurve:
         return edit.model_copy(update={"value": value})
 
-    return _view(system, theme, make, handle.value, edit.curve, (handle.low, handle.high))
+    return _view(system, theme, make, handle.value, edit.curve, (handle.low, handle.high), pause)
 
 
 def safe_rung_view(
-    system: ColorSystem, theme: str | None, hue: str | None, ladder: ShapedLadder, step: int
+    system: ColorSystem,
+    theme: str | None,
+    hue: str | None,
+    ladder: ShapedLadder,
+    step: int,
+    pause: Pause = no_pause,
 ) -> SafeView:
     """The safe range of one step's L* on a ladder that is being shaped, for all scales or for one hue's.
 
@@ -110,7 +117,7 @@ def safe_rung_view(
         steps[step] = steps[step].model_copy(update={"lightness": value})
         return _taking(hue, ladder.model_copy(update={"name": "own", "steps": tuple(steps)}))
 
-    return _view(shaped, theme, make, aims[step], "lightness", (low, high))
+    return _view(shaped, theme, make, aims[step], "lightness", (low, high), pause)
 
 
 def _taking(hue: str | None, ladder: ShapedLadder) -> SetLadder | SetHueLadder:
@@ -118,9 +125,15 @@ def _taking(hue: str | None, ladder: ShapedLadder) -> SetLadder | SetHueLadder:
 
 
 def _view(
-    system: ColorSystem, theme: str | None, make: Make, value: float, name: CurveName, ends: tuple[float, float]
+    system: ColorSystem,
+    theme: str | None,
+    make: Make,
+    value: float,
+    name: CurveName,
+    ends: tuple[float, float],
+    pause: Pause,
 ) -> SafeView:
-    found = safe_range(system, theme, make, value, ends, _STEPS[name])
+    found = safe_range(system, theme, make, value, ends, _STEPS[name], pause)
     places = 4 if name == "chroma" else 2
     return {
         "low": round(found.low.at, places),

@@ -98,7 +98,7 @@ def system_view(system: ColorSystem, around: Around, options: ViewOptions) -> Sy
     resolved = resolve(system, options.theme)
     eyes = Eyes(options.vision, options.severity)
     ground, ground_name = _ground(resolved, options.ground)
-    changed = _changed(publication(resolved), around.published)
+    changed = _changed(resolved, around.published)
     selection = find(resolved, options.select) if options.select else None
     theme = resolved.theme
     return {
@@ -152,10 +152,11 @@ def _opened(resolved: Resolved, selection: Selection, eyes: Eyes, compare: bool)
     return opened_view(resolved, hue, selection.id.partition("/")[2] or None, eyes, compare=compare) if hue else None
 
 
-def _changed(now: Publication, published: Publication | None) -> set[str]:
+def _changed(resolved: Resolved, published: Publication | None) -> set[str]:
     """The ids of tokens that are not as they were last published; nothing counts before a first release."""
     if published is None:
         return set()
+    now = publication(resolved)
     old: dict[str, PublishedToken] = {token.id: token for token in published.tokens}
     current = {token.id for token in now.tokens}
     return {token.id for token in now.tokens if old.get(token.id) != token} | (old.keys() - current)

@@ -56,7 +56,7 @@ def _range(name: CurveName, curve: DrawnCurve) -> tuple[float, float]:
 
 
 def _points(line: Floats, name: CurveName) -> list[list[float]]:
-    return [[round(float(place), 3), round(float(value), _PLACES[name])] for place, value in line]
+    return np.stack([np.round(line[:, 0], 3), np.round(line[:, 1], _PLACES[name])], axis=-1).tolist()
 
 
 def _handle_view(name: CurveName, handle: HandleAt) -> HandleView:

@@ -237,6 +237,7 @@ _PLACES: dict[str, tuple[int, int, int]] = {
 _IN_PERCENT = frozenset({"hsl", "hwb", "hsb"})
 
 
+@lru_cache(maxsize=4096)
 def format(color: Color, notation: Notation) -> str:
     """Write a color in a notation, with as many decimals as bring its 8-bit value back.
 

@@ -69,51 +69,54 @@ def _handles(scale: Scale, curves: Curves, name: CurveName) -> list[HandleAt]:
     if name != "lightness" and float(scale.drafted[:, 1].max()) < _LEAST_CHROMA:
         return []
     kept = {handle.at for handle in curves.handles(name)}
+    steps = np.arange(len(scale.reaches), dtype=np.float64)
+    source = float(np.interp(0.0, scale.reaches, steps))
     offered = np.array(sorted({*PLACES, *kept}))
-    source, *places = np.interp([0.0, *offered], scale.reaches, np.arange(len(scale.reaches))).tolist()
-    found: list[HandleAt] = []
-    for at, place, value in zip(offered.tolist(), places, _values(scale, curves, name, offered), strict=True):
-        if abs(place - source) < _NEAR:
-            continue
-        ends = sorted(shown(scale, name, at, limit) for limit in curves.limits(name, at))
-        given = at in kept or (abs(at) == 1.0 and name != "lightness" and _end(curves, name, at) is not None)
-        found.append(HandleAt(at, place, shown(scale, name, at, value), ends[0], ends[1], given))
-    return found
+    places = np.interp(offered, scale.reaches, steps)
+    offered, places = offered[np.abs(places - source) >= _NEAR], places[np.abs(places - source) >= _NEAR]
+    limits = np.array([curves.limits(name, at) for at in offered.tolist()]).reshape(-1, 2)
+    values = shown(scale, name, offered, _values(scale, curves, name, offered))
+    ends = np.sort(shown(scale, name, offered[:, None], limits), axis=-1)
+    given = [at in kept or _end(curves, name, at) is not None for at in offered.tolist()]
+    rows = zip(offered.tolist(), places.tolist(), values.tolist(), ends.tolist(), given, strict=True)
+    return [HandleAt(at, place, value, low, high, is_set) for at, place, value, (low, high), is_set in rows]
 
 
 def _end(curves: Curves, name: CurveName, at: float) -> float | None:
+    """The taper or drift that somebody has set at an end."""
+    if name == "lightness" or abs(at) != 1.0:
+        return None
     if name == "chroma":
         return curves.light_taper if at < 0.0 else curves.dark_taper
     return curves.light_drift if at < 0.0 else curves.dark_drift
 
 
-def _values(scale: Scale, curves: Curves, name: CurveName, reaches: Floats) -> list[float]:
+def _values(scale: Scale, curves: Curves, name: CurveName, reaches: Floats) -> Floats:
     """What a curve has at some reaches, in the handles' own unit."""
     if name == "lightness":
-        return np.abs(curves.moved(reaches)).tolist()
-    of = curves.shares if name == "chroma" else curves.turns
-    return of(scale.ends, reaches).tolist()
+        return np.abs(curves.moved(reaches))
+    return curves.shares(scale.ends, reaches) if name == "chroma" else curves.turns(scale.ends, reaches)
 
 
-def shown(scale: Scale, name: CurveName, at: float, value: float) -> float:
-    """The value of a handle as L*, OKLCH chroma, or degrees of OKLCH hue (which may pass 0 or 360)."""
+def shown(scale: Scale, name: CurveName, at: Floats, values: Floats) -> Floats:
+    """The values of handles at some reaches as L*, OKLCH chroma, or degrees of OKLCH hue (which may pass 0 or 360)."""
     if name == "lightness":
-        return float(at_reach(np.array(np.copysign(value, at)), scale.source_lightness))
+        return at_reach(np.copysign(values, at), scale.source_lightness)
     drafted = _drafted(scale, name, at)
-    return drafted * value if name == "chroma" else drafted + value
+    return drafted * values if name == "chroma" else drafted + values
 
 
 def own_value(scale: Scale, name: CurveName, at: float, shown_value: float) -> float:
     """The value of a handle that is shown as some L*, OKLCH chroma or hue: the inverse of `shown`."""
     if name == "lightness":
         return float(np.copysign(1.0, at) * reach(np.array(shown_value), scale.source_lightness))
-    drafted = _drafted(scale, name, at)
+    drafted = float(_drafted(scale, name, np.array(at)))
     return shown_value / max(drafted, _LEAST_CHROMA) if name == "chroma" else shown_value - drafted
 
 
-def _drafted(scale: Scale, name: CurveName, at: float) -> float:
-    """The chroma or hue that a method gives at a reach, before any curve."""
-    return float(np.interp(at, scale.reaches, scale.drafted[:, 1] if name == "chroma" else _turning(scale)))
+def _drafted(scale: Scale, name: CurveName, at: Floats) -> Floats:
+    """The chroma or hue that a method gives at some reaches, before any curve."""
+    return np.interp(at, scale.reaches, scale.drafted[:, 1] if name == "chroma" else _turning(scale))
 
 
 def _turning(scale: Scale) -> Floats:
