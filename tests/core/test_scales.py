@@ -1,6 +1,9 @@
 """Scales: what holds for any source color on any ready-made ladder."""
 
 import itertools
+import os
+import subprocess
+import sys
 
 import numpy as np
 import pytest
@@ -14,6 +17,7 @@ from heimat.core.errors import DomainError
 from heimat.core.scales import READY_MADE, ScaleRequest, generate
 from heimat.core.scales.ladder import USUAL, Ladder, LadderStep
 from heimat.core.scales.promises import promises
+from tests.core import generator_1
 from tests.core.strategies import all_corners_and_random, anchors, colors, ladders
 
 EVEN_GAP = 89.0 / 8.0
@@ -96,6 +100,15 @@ def test_yellows_do_not_turn_olive():
 def test_unknown_generator():
     with pytest.raises(DomainError):
         generate([ScaleRequest(parse("#0B6E6E"), USUAL.lightness())], generator=99)
+
+
+def test_generator_1_makes_the_same_bytes_for_ever_and_on_every_processor():
+    """The digest is of what it made first. Another processor is another way to multiply matrices: without FMA."""
+    assert generator_1.digest() == "a7fb8a4d584783620e382a1e2921708b8f0ace7179f0d84a5b6b77017fdd56c1"
+    environment = {**os.environ, "PYTHONPATH": os.pathsep.join(sys.path), "OPENBLAS_CORETYPE": "Nehalem"}
+    command = [sys.executable, "-m", generator_1.__name__]
+    elsewhere = subprocess.run(command, env=environment, capture_output=True, text=True, check=True)
+    assert elsewhere.stdout.strip() == generator_1.digest()
 
 
 def test_two_hundred_scales_are_as_each_alone():

@@ -5,10 +5,11 @@ color, the one that keeps the hue, then the luminance, best is taken.
 """
 
 import numpy as np
-from numpy.typing import ArrayLike
+from numpy.typing import ArrayLike, NDArray
 
 from heimat.core.color.arrays import Bytes, Floats, floats
 from heimat.core.color.contrast import WEIGHTS, linear_of_bytes
+from heimat.core.color.gray_hues import gray_axes
 from heimat.core.color.spaces.lab import lightness
 from heimat.core.color.spaces.oklab import LINEAR_TO_LMS, LMS_TO_LAB, srgb_to_oklab
 from heimat.core.color.spaces.srgb import srgb_to_linear
@@ -38,6 +39,7 @@ def nearest_bytes(srgb: ArrayLike) -> Bytes:
     levels = np.clip(base[:, None] + _BESIDE, 0, 255)
     around = _all_27(linear_of_bytes(levels))
     lab = (LMS_TO_LAB @ np.cbrt(LINEAR_TO_LMS @ around)).reshape(3, 27, -1)
+    _settle_grays(lab, levels)
     light = lightness(WEIGHTS @ around).reshape(27, -1)
     best = np.argmin(_cost(lab, light, srgb_to_oklab(wanted.T).T, srgb_to_linear(wanted)), axis=0)
     chosen = levels[_CHANNELS, np.unravel_index(best, (3, 3, 3)), np.arange(len(best))]
@@ -50,6 +52,16 @@ def _all_27(beside: Floats) -> Floats:
     colors = np.empty((3, 3, 3, *red.shape))
     colors[0], colors[1], colors[2] = red[:, None, None], green[:, None], blue
     return colors.reshape(3, -1)
+
+
+def _settle_grays(lab: Floats, levels: NDArray[np.intp]) -> None:
+    """Give the grays among the colors (3, 27, n) of levels (3, 3, n) the axes that they have on every processor."""
+    near = np.flatnonzero(np.ptp(levels[:, 1], axis=0) <= 2)
+    if len(near):
+        red, green, blue = levels[:, :, near]
+        alike = (red[:, None, None] == green[:, None]) & (red[:, None, None] == blue)
+        of_red, of_green, of_blue, place = np.nonzero(alike)
+        lab[1:, 9 * of_red + 3 * of_green + of_blue, near[place]] = gray_axes()[:, red[of_red, place]]
 
 
 def _cost(lab: Floats, light: Floats, aim: Floats, linear: Floats) -> Floats:

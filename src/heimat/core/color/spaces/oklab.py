@@ -1,6 +1,6 @@
 """OKLab and OKLCH (Ottosson 2020), with the matrices of CSS Color 4.
 
-CSS Color 4 gives the first matrix for XYZ; it is combined here with the one from linear sRGB.
+CSS Color 4 gives the first matrix for XYZ; here it stands combined with the one from linear sRGB.
 """
 
 import numpy as np
@@ -8,15 +8,18 @@ from numpy.typing import ArrayLike
 
 from heimat.core.color.arrays import Floats, floats
 from heimat.core.color.spaces.srgb import linear_to_srgb, srgb_to_linear
-from heimat.core.color.spaces.xyz import linear_to_xyz
 
-_XYZ_TO_LMS = np.array(
+LINEAR_TO_LMS: Floats = np.array(
     [
-        [0.8190224379967030, 0.3619062600528904, -0.1288737815209879],
-        [0.0329836539323885, 0.9292868615863434, 0.0361446663506424],
-        [0.0481771893596242, 0.2642395317527308, 0.6335478284694309],
+        [0.41222146947076305, 0.5363325372617348, 0.0514459932675022],
+        [0.21190349581782522, 0.6806995506452344, 0.10739695353694055],
+        [0.08830245919005643, 0.2817188391361215, 0.6299787016738222],
     ]
 )
+"""Linear sRGB to cone responses, shape (3, 3): the matrix of CSS Color 4 from XYZ, times that from linear sRGB to XYZ.
+
+It is written out, because a product that is computed anew may differ in its last digit from processor to processor.
+"""
 LMS_TO_LAB: Floats = np.array(
     [
         [0.2104542683093140, 0.7936177747023054, -0.0040720430116193],
@@ -25,8 +28,6 @@ LMS_TO_LAB: Floats = np.array(
     ]
 )
 """Cube roots of the cone responses to OKLab, shape (3, 3)."""
-LINEAR_TO_LMS: Floats = _XYZ_TO_LMS @ linear_to_xyz(np.eye(3)).T
-"""Linear sRGB to cone responses, shape (3, 3)."""
 LMS_TO_LINEAR: Floats = floats(np.linalg.inv(LINEAR_TO_LMS))
 """Cone responses to linear sRGB, shape (3, 3)."""
 LAB_TO_LMS: Floats = floats(np.linalg.inv(LMS_TO_LAB))
