@@ -12,7 +12,7 @@ from hypothesis import strategies as st
 
 from heimat.core.color.contrast import ratio, relative_luminance
 from heimat.core.color.gamut import DISPLAY_P3, in_gamut, solve
-from heimat.core.color.notation import Color, parse, rgb8_of
+from heimat.core.color.notation import Color, parse, rgb8_of, srgb_of
 from heimat.core.color.spaces import p3_to_srgb, srgb_to_oklch, srgb_to_p3
 from heimat.core.color.wide import p3_luminance, p3_of_bytes, p3_text, published_p3
 from heimat.core.edits import apply, apply_all
@@ -24,6 +24,8 @@ from heimat.core.legibility.pairings import TokenColor, check_pairing
 from heimat.core.publication import Publication, compare, publication
 from heimat.core.resolve import resolve
 from heimat.core.scales import ScaleRequest, generate
+from heimat.core.scales.ladder import LONG
+from heimat.core.scales.methods import Method, WhiteBlack
 from heimat.core.scales.wide import beyond_srgb, twins
 from heimat.core.system import LiteralColor
 from heimat.core.tokens.starter import DAY
@@ -77,6 +79,37 @@ def test_twins_of_any_source_have_the_contrast_of_their_steps(red, green, blue, 
     stronger = srgb_to_oklch(p3_to_srgb(found[made]))[:, 1] - srgb_to_oklch(scale.rgb8[made] / 255.0)[:, 1]
     assert stronger.min(initial=1.0) > 0.003
     assert not in_gamut(p3_to_srgb(found[made])).any(), "what sRGB holds needs no twin"
+
+
+@settings(max_examples=80, deadline=None)
+@given(channels, channels, channels, st.sampled_from(["mix", "hsl", "ends"]), st.sampled_from(["nearest", "guide"]))
+def test_mixes_of_a_source_beyond_srgb_go_beyond_it_too(red, green, blue, name, mode):
+    source = Color(space="display-p3", components=(red, green, blue))
+    scale = generate([ScaleRequest(source, LONG.lightness(), mode, method=Method(name=name))])[0]
+    found = twins(scale, source, {})
+    made = ~np.isnan(found[:, 0])
+    if scale.anchor is not None:
+        made[scale.anchor] = False
+    assert np.abs(p3_luminance(found[made]) - relative_luminance(scale.rgb8[made])).max(initial=0.0) < 2e-4
+    assert not (made.any() and in_gamut(srgb_of(source))), "what lies inside mixes to what lies inside"
+    lch = srgb_to_oklch(p3_to_srgb(found[made]))
+    assert (lch[:, 1] <= scale.wide[made, 0] + 1e-3).all()
+    assert (lch[:, 1] > srgb_to_oklch(scale.rgb8[made] / 255.0)[:, 1]).all()
+    turned = np.abs((lch[:, 2] - scale.wide[made, 1] + 180.0) % 360.0 - 180.0)
+    assert turned[lch[:, 1] > 0.02].max(initial=0.0) < 1.0
+
+
+def test_what_a_mix_asks_of_a_wider_gamut_as_a_general_library_mixes():
+    source = parse("color(display-p3 1 0.2 0)")
+    theirs = Css("display-p3", source.components)
+    for space, named in (("srgb", "srgb"), ("linear", "srgb-linear"), ("oklab", "oklab")):
+        method = Method(name="mix", mix=WhiteBlack(space=space))
+        scale = generate([ScaleRequest(source, LONG.lightness(), "guide", method=method)])[0]
+        for place, percent in enumerate(scale.figures):
+            mixed = theirs.mix("white" if percent > 0 else "black", abs(percent) / 100.0, space=named)
+            _, chroma, hue = mixed.convert("oklch").coords()
+            assert scale.wide[place, 0] == pytest.approx(chroma, abs=1e-6)
+            assert scale.wide[place, 1] % 360.0 == pytest.approx(hue, abs=1e-3)
 
 
 def test_which_scales_are_wide():

@@ -28,25 +28,34 @@ def blend(one: Floats, other: Floats, shares: Floats, space: MixSpace) -> Floats
 
     In OKLCH the hue goes the shorter way; what leaves the gamut gives up chroma at its own hue and luminance.
     """
+    if space != "oklch":
+        mixed = unheld(one, other, shares, space)
+        return np.clip(mixed, 0.0, 1.0) if space == "oklab" else mixed
+    between = _turned(one, other, shares)
+    linear = oklab_to_linear(oklch_to_oklab(between))
+    srgb = linear_to_srgb(linear)
+    held = solve(np.clip(linear @ WEIGHTS, 0.0, 1.0), between[..., 1], between[..., 2])
+    return np.where(in_gamut(srgb)[..., None], np.clip(srgb, 0.0, 1.0), held)
+
+
+def unheld(one: Floats, other: Floats, shares: Floats, space: MixSpace) -> Floats:
+    """The same, of colors that may lie beyond sRGB, and held by no gamut: below 0 and above 1 where they leave it."""
     if space == "srgb":
         return np.asarray(one + shares * (other - one))
     if space == "linear":
         start, end = srgb_to_linear(one), srgb_to_linear(other)
         return linear_to_srgb(start + shares * (end - start))
+    if space == "oklch":
+        return oklab_to_srgb(oklch_to_oklab(_turned(one, other, shares)))
     start, end = srgb_to_oklab(one), srgb_to_oklab(other)
-    if space == "oklab":
-        return np.clip(oklab_to_srgb(start + shares * (end - start)), 0.0, 1.0)
-    return _oklch(oklab_to_oklch(start), oklab_to_oklch(end), shares)
+    return oklab_to_srgb(start + shares * (end - start))
 
 
-def _oklch(start: Floats, end: Floats, shares: Floats) -> Floats:
-    start, end = np.broadcast_arrays(start, end)
+def _turned(one: Floats, other: Floats, shares: Floats) -> Floats:
+    """The OKLCH colors between two sRGB colors."""
+    start, end = np.broadcast_arrays(oklab_to_oklch(srgb_to_oklab(one)), oklab_to_oklch(srgb_to_oklab(other)))
     start_hue = np.where(start[..., 1] < _POWERLESS, end[..., 2], start[..., 2])
     end_hue = np.where(end[..., 1] < _POWERLESS, start_hue, end[..., 2])
     turn = (end_hue - start_hue + 180.0) % 360.0 - 180.0
     from_ = np.stack([start[..., 0], start[..., 1], start_hue], axis=-1)
-    between = from_ + shares * np.stack([end[..., 0] - start[..., 0], end[..., 1] - start[..., 1], turn], axis=-1)
-    linear = oklab_to_linear(oklch_to_oklab(between))
-    srgb = linear_to_srgb(linear)
-    held = solve(np.clip(linear @ WEIGHTS, 0.0, 1.0), between[..., 1], between[..., 2])
-    return np.where(in_gamut(srgb)[..., None], np.clip(srgb, 0.0, 1.0), held)
+    return from_ + shares * np.stack([end[..., 0] - start[..., 0], end[..., 1] - start[..., 1], turn], axis=-1)

@@ -52,7 +52,8 @@ class Scale:
     of OKLCH. `anchor` is the position that is the source itself, `source8` (3,) the source's 8-bit value and
     `source_lightness` its L*. `figures` (n,) are the method's own numbers, where it has any; `ends` the tapers and
     drifts in force at the light and the dark end. `drafted` (n, 3) are L*, chroma and hue as the method gives them,
-    and `reaches` (n,) where these stand against the source, before any curve.
+    and `reaches` (n,) where these stand against the source, before any curve. `wide` (n, 2) are the chroma and hue that
+    are asked of a wider gamut: those of the scale, but for mixes of colors that sRGB does not hold.
     """
 
     rgb8: Bytes
@@ -66,6 +67,7 @@ class Scale:
     ends: Ends
     drafted: Floats
     reaches: Floats
+    wide: Floats
 
     @property
     def crowded(self) -> bool:
@@ -172,7 +174,8 @@ def _finish(begun: _Begun, found: _Aims, rgb8: Bytes, part: slice) -> Scale:
         exact[made.anchor] = source8
     for place, pinned in begun.request.pins.items():
         exact[place] = pinned
-    light, chroma, hue = found.aims[part].T
+    aims, start = found.aims[part], found.start[part]
+    light, chroma, hue = aims.T
     return Scale(
         rgb8=exact,
         lightness=light,
@@ -183,6 +186,7 @@ def _finish(begun: _Begun, found: _Aims, rgb8: Bytes, part: slice) -> Scale:
         source_lightness=begun.given.lightness,
         figures=made.figures,
         ends=begun.ends,
-        drafted=found.start[part],
+        drafted=start,
         reaches=found.reaches[part],
+        wide=aims[:, 1:] if made.wide is None else aims[:, 1:] + (made.wide - start[:, 1:]),
     )

@@ -15,9 +15,9 @@ from pydantic import BaseModel, ConfigDict, Field
 
 from heimat.core.color.arrays import Floats, floats, from_bytes, to_bytes
 from heimat.core.color.contrast import ratio_of_luminances, relative_luminance
-from heimat.core.color.gamut import Mask, solve
-from heimat.core.color.mixing import MixSpace, blend
-from heimat.core.color.notation import Color, ColorInput, lightness_of, oklch_of, rgb8_of
+from heimat.core.color.gamut import Mask, in_gamut, solve
+from heimat.core.color.mixing import MixSpace, blend, unheld
+from heimat.core.color.notation import Color, ColorInput, lightness_of, oklch_of, rgb8_of, srgb_of
 from heimat.core.color.spaces import hsl_to_srgb, lightness, luminance_of, srgb_to_hsl, srgb_to_oklch
 from heimat.core.scales.anchors import AnchorMode, bend, place_of, stretch
 from heimat.core.scales.curves import DARK_TAPER, LIGHT_TAPER, dark_drift
@@ -129,6 +129,7 @@ class Draft:
     """What a method gives: L*, OKLCH chroma and hue (n,), the source's position, and mixed sRGB colors (n, 3) if any.
 
     `figures` (n,) are the method's own numbers, as they may be typed: ratios, percentages, HSL lightness; or none.
+    `wide` (n, 2) are chroma and hue of the same mix made from colors as they were given, where sRGB does not hold them.
     """
 
     lightness: Floats
@@ -137,6 +138,7 @@ class Draft:
     anchor: int | None
     srgb: Floats | None = None
     figures: Floats | None = None
+    wide: Floats | None = None
 
 
 def draft(given: Given, method: Method) -> Draft:
@@ -201,24 +203,34 @@ def _mixed(given: Given, settings: WhiteBlack) -> Draft:
         shares[at] = value / 100.0
     source = from_bytes(rgb8_of(given.source))
     ends = np.where(shares[:, None] > 0.0, np.ones(3), np.zeros(3))
-    srgb = blend(np.broadcast_to(source, ends.shape), ends, np.abs(shares)[:, None], settings.space)
+    parts = np.abs(shares)[:, None]
+    srgb = blend(np.broadcast_to(source, ends.shape), ends, parts, settings.space)
+    exact = srgb_of(given.source)
+    wide = None if in_gamut(exact) else unheld(np.broadcast_to(exact, ends.shape), ends, parts, settings.space)
     anchor = None if given.anchor == "guide" else place
-    return _of_colors(srgb, anchor, shares * 100.0)
+    return _of_colors(srgb, anchor, shares * 100.0, wide)
 
 
 def _hsl(given: Given) -> Draft:
-    hue, saturation, own = srgb_to_hsl(from_bytes(rgb8_of(given.source)))
+    hsl = srgb_to_hsl(from_bytes(rgb8_of(given.source)))
     place = given.place
     lights = given.aims.copy()
     if given.anchor != "guide":
         main = given.counted.copy()
         main[place] = True
-        stretched = stretch(given.aims[main], float(own) * 100.0, int(main[:place].sum()))
+        stretched = stretch(given.aims[main], float(hsl[2]) * 100.0, int(main[:place].sum()))
         lights = np.interp(-given.aims, -given.aims[main], stretched)
     for at, value in given.typed.items():
         lights[at] = value
-    hsl = np.stack([np.full(len(lights), hue), np.full(len(lights), saturation), lights / 100.0], axis=-1)
-    return _of_colors(hsl_to_srgb(hsl), None if given.anchor == "guide" else place, lights)
+    exact = srgb_of(given.source)
+    wide = None if in_gamut(exact) else _at_lightness(srgb_to_hsl(exact), lights)
+    return _of_colors(_at_lightness(hsl, lights), None if given.anchor == "guide" else place, lights, wide)
+
+
+def _at_lightness(hsl: Floats, lights: Floats) -> Floats:
+    """sRGB colors (n, 3) of the hue and saturation of an HSL color, and of some HSL lightness 0 to 100, (n,)."""
+    hue, saturation, _ = np.broadcast_to(hsl, (len(lights), 3)).T
+    return hsl_to_srgb(np.stack([hue, saturation, lights / 100.0], axis=-1))
 
 
 def _between(given: Given, settings: BetweenEnds) -> Draft:
@@ -229,24 +241,28 @@ def _between(given: Given, settings: BetweenEnds) -> Draft:
         np.array([chroma * LIGHT_TAPER, chroma * DARK_TAPER]),
         np.array([hue, hue + dark_drift(float(hue))]),
     )
-    light = from_bytes(rgb8_of(settings.light)) if settings.light else usual[0]
-    dark = from_bytes(rgb8_of(settings.dark)) if settings.dark else usual[1]
     last = len(given.aims) - 1
-    stops = {0: light, last: dark}
+    stops: dict[int, Color | Floats] = {0: settings.light or usual[0], last: settings.dark or usual[1]}
     anchor = None if given.anchor == "guide" else given.place
     if anchor is not None:
-        stops[anchor] = from_bytes(rgb8_of(given.source))
+        stops[anchor] = given.source
     places = np.array(sorted(stops))
-    colors = np.stack([stops[place] for place in places.tolist()])
+    in_order = [stops[place] for place in places.tolist()]
     after = np.clip(np.searchsorted(places, np.arange(last + 1), side="right"), 1, len(places) - 1)
     at, starts, ends = given.positions, given.positions[places[after - 1]], given.positions[places[after]]
-    one, other = colors[after - 1], colors[after]
     shares = ((at - starts) / (ends - starts))[:, None]
-    return _of_colors(blend(one, other, shares, settings.space), anchor, None)
+    colors = np.stack([from_bytes(rgb8_of(stop)) if isinstance(stop, Color) else stop for stop in in_order])
+    srgb = blend(colors[after - 1], colors[after], shares, settings.space)
+    exact = np.stack([srgb_of(stop) if isinstance(stop, Color) else stop for stop in in_order])
+    wide = None
+    if not in_gamut(exact).all():
+        wide = unheld(exact[after - 1], exact[after], shares, settings.space)
+    return _of_colors(srgb, anchor, None, wide)
 
 
-def _of_colors(srgb: Floats, anchor: int | None, figures: Floats | None) -> Draft:
-    """A draft of mixed colors. What is published of them, and so their lightness, is of 8 bits."""
+def _of_colors(srgb: Floats, anchor: int | None, figures: Floats | None, wide: Floats | None) -> Draft:
+    """A draft of mixed colors, and of what they are without a gamut. What is published, and so L*, is of 8 bits."""
     rgb8 = to_bytes(srgb)
     _, chroma, hue = np.moveaxis(srgb_to_oklch(srgb), -1, 0)
-    return Draft(lightness(relative_luminance(rgb8)), chroma, hue, anchor, srgb, figures)
+    meant = None if wide is None else srgb_to_oklch(wide)[:, 1:]
+    return Draft(lightness(relative_luminance(rgb8)), chroma, hue, anchor, srgb, figures, meant)

@@ -24,8 +24,8 @@ def beyond_srgb(color: Color) -> bool:
 def twins(scale: Scale, source: Color, pins: Mapping[int, Color]) -> Floats:
     """The display-p3 values (n, 3) of the steps of a scale as published; NaN where a step is as strong in sRGB.
 
-    A twin has the hue and chroma that the curves ask for and the luminance of its published sRGB step, so that both
-    have the same contrast. The anchor and pins beyond sRGB are themselves, in so far as display-p3 holds them.
+    A twin has the hue and chroma that are asked of a wider gamut and the luminance of its published sRGB step, so that
+    both have the same contrast. The anchor and pins beyond sRGB are themselves, in so far as display-p3 holds them.
     """
     found = np.full((len(scale.rgb8), 3), np.nan)
     exact = {place: color for place, color in pins.items() if beyond_srgb(color)}
@@ -33,10 +33,11 @@ def twins(scale: Scale, source: Color, pins: Mapping[int, Color]) -> Floats:
         exact[scale.anchor] = source
     has = srgb_to_oklch(from_bytes(scale.rgb8))[:, 1]
     free = [place for place in range(len(has)) if place != scale.anchor and place not in pins]
-    wanting = [place for place in free if scale.chroma[place] - has[place] >= LEAST_GAIN]
+    wanting = [place for place in free if scale.wide[place, 0] - has[place] >= LEAST_GAIN]
     luminance = relative_luminance(scale.rgb8)
     if wanting:
-        solved = solve(luminance[wanting], scale.chroma[wanting], scale.hue[wanting], DISPLAY_P3)
+        chroma, hue = scale.wide[wanting].T
+        solved = solve(luminance[wanting], chroma, hue, DISPLAY_P3)
         shown = p3_to_srgb(solved)
         # Near blue the gamut of sRGB has a gap, beyond which it holds again what display-p3 reaches: no twin then.
         gains = (srgb_to_oklch(shown)[:, 1] - has[wanting] >= LEAST_GAIN) & ~in_gamut(shown)
