@@ -26,7 +26,7 @@ from heimat.core.resolve import resolve
 from heimat.core.scales import ScaleRequest, generate
 from heimat.core.scales.ladder import LONG
 from heimat.core.scales.methods import Method, WhiteBlack
-from heimat.core.scales.wide import beyond_srgb, twins
+from heimat.core.scales.wide import WideRequest, beyond_srgb, twins
 from heimat.core.system import LiteralColor
 from heimat.core.tokens.starter import DAY
 from heimat.demo.systems import brinemark
@@ -68,7 +68,7 @@ def test_luminance_and_values_as_a_general_library_has_them():
 def test_twins_of_any_source_have_the_contrast_of_their_steps(red, green, blue, ladder, mode):
     source = Color(space="display-p3", components=(red, green, blue))
     scale = generate([ScaleRequest(source, ladder.lightness(), anchor=mode)])[0]
-    found = twins(scale, source, {})
+    found = twins([WideRequest(scale, source)])[0]
     own = ~np.isnan(found[:, 0])
     if mode == "nearest" and beyond_srgb(source):
         assert found[scale.anchor] == pytest.approx(published_p3(source.components)), "the source is itself"
@@ -86,7 +86,7 @@ def test_twins_of_any_source_have_the_contrast_of_their_steps(red, green, blue, 
 def test_mixes_of_a_source_beyond_srgb_go_beyond_it_too(red, green, blue, name, mode):
     source = Color(space="display-p3", components=(red, green, blue))
     scale = generate([ScaleRequest(source, LONG.lightness(), mode, method=Method(name=name))])[0]
-    found = twins(scale, source, {})
+    found = twins([WideRequest(scale, source)])[0]
     made = ~np.isnan(found[:, 0])
     if scale.anchor is not None:
         made[scale.anchor] = False

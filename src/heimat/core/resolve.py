@@ -15,7 +15,7 @@ from heimat.core.legibility.pairings import PairingResult, TokenColor, check_pai
 from heimat.core.legibility.told_apart import PairDistance, distances
 from heimat.core.scales.generate import Scale
 from heimat.core.scales.promises import Promise, promises
-from heimat.core.scales.wide import beyond_srgb, twins
+from heimat.core.scales.wide import WideRequest, beyond_srgb, twins
 from heimat.core.scaling import scales_of
 from heimat.core.system import ColorSystem, Hue, Theme, ToldApartSet, in_order, ladder_of
 from heimat.core.tokens.resolving import token_colors
@@ -100,17 +100,16 @@ def resolve(system: ColorSystem, theme_id: str | None = None) -> Resolved:
 
 def wide_of(system: ColorSystem, hues: list[Hue], scales: dict[str, Scale]) -> dict[str, Floats]:
     """The display-p3 twins of scales with a source or pin beyond sRGB, or where they are wished, where any differ."""
-    found: dict[str, Floats] = {}
+    requests: dict[str, WideRequest] = {}
     for hue in hues:
         source = source_color(system, hue)
         pinned = any(beyond_srgb(color) for color in hue.pins.values())
         if hue.wide if hue.wide is not None else (pinned or beyond_srgb(source)):
             ladder = ladder_of(system, hue)
             pins = {ladder.index(step) or 0: color for step, color in hue.pins.items()}
-            made = twins(scales[hue.id], source, pins)
-            if not np.isnan(made).all():
-                found[hue.id] = made
-    return found
+            requests[hue.id] = WideRequest(scales[hue.id], source, pins)
+    made = zip(requests, twins(list(requests.values())), strict=True)
+    return {hue: values for hue, values in made if not np.isnan(values).all()}
 
 
 def steps_of(system: ColorSystem, hues: list[Hue], scales: dict[str, Scale], wide: Mapping[str, Floats]) -> Steps:
