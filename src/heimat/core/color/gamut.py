@@ -80,7 +80,7 @@ def solve(luminance: ArrayLike, chroma: ArrayLike, hue: ArrayLike, gamut: Gamut 
     """
     given = np.broadcast_arrays(floats(luminance), floats(chroma), floats(hue))
     y, c, degrees = (each.ravel() for each in given)
-    y = np.clip(y, 0.0, 1.0)
+    y = y.clip(0.0, 1.0)
     unit = _unit_linear(np.radians(degrees), gamut)
     room = _rooms(unit, y, c * c * c, gamut)[:, :, None]
     low, width = np.zeros(len(y)), gamut.highest_s
@@ -92,7 +92,7 @@ def solve(luminance: ArrayLike, chroma: ArrayLike, hue: ArrayLike, gamut: Gamut 
         low, width = low + width * points[inside.argmin(axis=0) - 1], width * points[1]
     found = _value(unit, low)
     linear = (found * (y / (gamut.weights @ found))).T.reshape(*given[0].shape, 3)
-    return np.clip(linear_to_srgb(np.clip(linear, 0.0, 1.0)), 0.0, 1.0)
+    return linear_to_srgb(linear.clip(0.0, 1.0)).clip(0.0, 1.0)
 
 
 def _rooms(unit: Floats, luminance: Floats, cubed_chroma: Floats, gamut: Gamut) -> Floats:

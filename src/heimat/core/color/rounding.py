@@ -33,10 +33,10 @@ def nearest_bytes(srgb: ArrayLike) -> Bytes:
     The cost of a neighbour is its distance in L*, plus 3 for each degree of OKLCH hue beyond the first, plus 20 for
     each unit of OKLab chroma (2000 where a gray is wanted, which stays a gray).
     """
-    given = np.clip(floats(srgb), 0.0, 1.0)
+    given = floats(srgb).clip(0.0, 1.0)
     wanted = given.reshape(-1, 3).T
     base = np.rint(wanted * 255.0).astype(np.intp)
-    levels = np.clip(base[:, None] + _BESIDE, 0, 255)
+    levels = np.minimum(np.maximum(base[:, None] + _BESIDE, 0), 255)
     around = _all_27(linear_of_bytes(levels))
     lab = (LMS_TO_LAB @ np.cbrt(LINEAR_TO_LMS @ around)).reshape(3, 27, -1)
     _settle_grays(lab, levels)
@@ -69,7 +69,7 @@ def _cost(lab: Floats, light: Floats, aim: Floats, linear: Floats) -> Floats:
     (_, a, b), (_, wa, wb) = lab, aim
     chroma, wanted_chroma = np.hypot(a, b), np.hypot(wa, wb)
     turn = np.degrees(np.abs(np.arctan2(a * wb - b * wa, a * wa + b * wb)))
-    off_hue = np.maximum(turn - HUE_FREE, 0.0) * np.clip(wanted_chroma / _COLORED, 0.0, 1.0)
+    off_hue = np.maximum(turn - HUE_FREE, 0.0) * (wanted_chroma / _COLORED).clip(0.0, 1.0)
     per_chroma = np.where(wanted_chroma < _GRAY, _PER_CHROMA_OF_GRAY, _PER_CHROMA)
     off_light = np.abs(light - lightness(WEIGHTS @ linear))
     return off_light + _PER_DEGREE * off_hue + per_chroma * np.abs(chroma - wanted_chroma)

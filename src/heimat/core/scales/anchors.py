@@ -51,6 +51,8 @@ def bend(
     main = counted.copy()
     main[place] = True
     bent, at = _bend_main(targets[main], source_lightness, int(main[:place].sum()), mode == "label")
+    if main.all():
+        return bent, at
     return np.interp(-targets, -targets[main], bent), int(np.flatnonzero(main)[at])
 
 

@@ -140,7 +140,7 @@ class Curves(BaseModel):
         """The reaches (n,) to which the curve of lightness moves steps; beyond the ends they go along with the end."""
         if not self.lightness:
             return reaches
-        held = np.clip(reaches, -1.0, 1.0)
+        held = reaches.clip(-1.0, 1.0)
         light, dark = (through(*_side(self.lightness, side), np.abs(held)) for side in (True, False))
         return reaches - held + np.where(held < 0.0, -light, dark)
 
@@ -165,12 +165,12 @@ def _side(handles: Handles, light: bool) -> tuple[Floats, Floats]:
 
 
 def _usual_shares(ends: Floats, reaches: Floats) -> Floats:
-    light, dark = np.clip(-reaches, 0.0, 1.0), np.clip(reaches, 0.0, 1.0)
+    light, dark = (-reaches).clip(0.0, 1.0), reaches.clip(0.0, 1.0)
     return 1.0 - (1.0 - ends[0]) * light**2 - (1.0 - ends[1]) * dark**2
 
 
 def _usual_turns(ends: Floats, reaches: Floats) -> Floats:
-    return ends[2] * np.clip(-reaches, 0.0, 1.0) + ends[3] * np.clip(reaches, 0.0, 1.0)
+    return ends[2] * (-reaches).clip(0.0, 1.0) + ends[3] * reaches.clip(0.0, 1.0)
 
 
 def _shaped(handles: Handles, reaches: Floats, ends: Floats, usual: Callable[[Floats, Floats], Floats]) -> Floats:

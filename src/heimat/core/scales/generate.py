@@ -112,14 +112,15 @@ def generate(requests: Sequence[ScaleRequest], generator: int = LATEST_GENERATOR
     light, chroma, hue = found.aims[~found.mixed].T
     rgb8 = np.zeros((len(found.aims), 3), dtype=np.uint8)
     if len(light):
-        luminance = luminance_of(np.clip(light, 0.0, 100.0))
+        luminance = luminance_of(light.clip(0.0, 100.0))
         rgb8[~found.mixed] = nearest_bytes(solve(luminance, np.maximum(chroma, 0.0), hue))
     return [_finish(each, found, rgb8, part) for each, part in zip(begun, parts, strict=True)]
 
 
 def _begin(request: ScaleRequest) -> _Begun:
     counted = np.ones(len(request.lightness), dtype=np.bool_)
-    counted[list(request.between)] = False
+    if request.between:
+        counted[list(request.between)] = False
     given = Given(request.source, request.lightness, request.anchor, request.fixed, request.typed, counted)
     found = draft(given, request.method)
     colored = found.srgb is not None
@@ -151,8 +152,10 @@ def _aims(begun: Sequence[_Begun], parts: Sequence[slice]) -> _Aims:
         for place, nudge in request.nudges.items():
             aims[part][place] += nudge
     # A mixed color that nothing changes stays as it was mixed, to the bit.
-    colored = np.repeat([found.srgb is not None for found in drafts], counts)
-    return _Aims(start, reaches, aims, colored & (np.abs(aims - start) < 1e-12).all(axis=-1))
+    mixed = np.repeat([found.srgb is not None for found in drafts], counts)
+    if mixed.any():
+        mixed &= (np.abs(aims - start) < 1e-12).all(axis=-1)
+    return _Aims(start, reaches, aims, mixed)
 
 
 def _by_curves(begun: Sequence[_Begun], counts: Sequence[int]) -> list[tuple[Curves, NDArray[np.intp]]]:
