@@ -112,6 +112,9 @@ def test_a_selection_is_kept_changed_removed_and_survives_what_it_stands_on():
         with pytest.raises(DomainError) as refused:
             apply(SYSTEM, KeepSelection(**wrong))
         assert refused.value.field == field
+    with pytest.raises(DomainError) as refused:
+        apply(kept, KeepSelection(id="editors", name="others", steps=EDITORS.steps))
+    assert (refused.value.field, refused.value.code) == ("id", "taken")
 
 
 def test_a_selection_leaves_with_files_of_its_own():

@@ -47,7 +47,9 @@ class KeepSelection(EditBase):
         for ref in self.steps:
             step_of(system, ref.hue, ref.step)
         same = self._same(system)
-        if same is None and (self.id in system.selections or len(system.selections) >= MOST_SELECTIONS):
+        if same is None and self.id in system.selections:
+            raise DomainError("A selection with this id is there already.", "id", "taken")
+        if same is None and len(system.selections) >= MOST_SELECTIONS:
             raise DomainError(f"A system keeps at most {MOST_SELECTIONS} selections.", "selections", "limit")
         order = keys(1, max((kept.order for kept in system.selections.values()), default=None))[0]
         kept = NamedSelection(

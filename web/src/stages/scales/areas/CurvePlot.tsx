@@ -4,6 +4,7 @@ import type { CurveView, HandleView, SafeView } from "../../../api/client";
 import { NumberField } from "../../../parts/NumberField";
 import { useView } from "../../../state/workspace";
 import styles from "./curve.module.css";
+import ink from "./ink.module.css";
 import { openedHue } from "./openedHue";
 
 const STEP = {
@@ -95,7 +96,7 @@ export const CurvePlot = memo(function CurvePlot({ curve, at, safe, ...props }: 
           {unit}
         </span>
       </div>
-      <div ref={plot} className={styles.plot}>
+      <div ref={plot} className={`${ink.plot} ${styles.plot}`}>
         <svg viewBox="0 0 100 100" preserveAspectRatio="none" aria-hidden="true">
           {curve.edge.length > 0 && (
             <polygon points={`${across(0)},0 ${points(curve.edge)} ${across(steps - 1)},0`} />
@@ -120,7 +121,7 @@ export const CurvePlot = memo(function CurvePlot({ curve, at, safe, ...props }: 
         />
         {looked && safe && (safe.below || safe.above) && (
           <i
-            className={styles.safe}
+            className={ink.safe}
             data-testid="safe-handle"
             style={{
               left: `${across(looked.place)}%`,
@@ -140,7 +141,7 @@ export const CurvePlot = memo(function CurvePlot({ curve, at, safe, ...props }: 
             aria-valuemax={handle.high}
             aria-valuenow={now(handle)}
             aria-valuetext={`${now(handle).toFixed(places)}${unit}${handle.set ? "" : ", as usual"}`}
-            className={styles.handle}
+            className={ink.handle}
             data-at={handle.at}
             style={{ left: `${across(handle.place)}%`, top: `${down(now(handle))}%` }}
             onPointerDown={(event) => {
@@ -157,7 +158,7 @@ export const CurvePlot = memo(function CurvePlot({ curve, at, safe, ...props }: 
             onFocus={() => props.onAt(curve.name, handle)}
             onPointerEnter={() => !held && props.onAt(curve.name, handle)}
           >
-            <span className={handle.set ? styles.set : undefined} />
+            <span className={handle.set ? ink.set : undefined} />
           </div>
         ))}
       </div>

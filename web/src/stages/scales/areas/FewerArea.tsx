@@ -10,17 +10,19 @@ import { useLooking } from "../../../state/looking";
 import { useActions, useView } from "../../../state/workspace";
 import { Losses } from "./Losses";
 import { Selections } from "./Selections";
+import { TakeLadder } from "./TakeLadder";
 import { useLadder } from "./useLadder";
 
 const SHOWN = 5;
 
 export function FewerArea() {
   const { slug } = useLooking();
-  const view = useView((whole) => whole);
+  const revision = useView((view) => view.revision);
+  const most = useView((view) => view.ladder.steps.length);
   const [steps, setSteps] = useState<number | null>(null);
   const shaping = useLadder(null);
   const query = useQuery({
-    queryKey: ["fewer", slug, view.revision, steps],
+    queryKey: ["fewer", slug, revision, steps],
     queryFn: () =>
       data(client.POST("/api/systems/{slug}/fewer", { params: { path: { slug } }, body: { steps } })),
     placeholderData: (before) => before,
@@ -35,16 +37,7 @@ export function FewerArea() {
           {fewer ? told(fewer) : query.error ? problemOf(query.error).message : ""}
         </Text>
       }
-      actions={
-        <>
-          <Tool disabled={!shaping.fits} onClick={() => void shaping.use()}>
-            Use this ladder
-          </Tool>
-          <Tool disabled={!shaping.changed} onClick={shaping.leave}>
-            As it was
-          </Tool>
-        </>
-      }
+      actions={<TakeLadder shaping={shaping} />}
     >
       {fewer && (
         <Flex gap="28px" align="flex-start" fontSize="12px">
@@ -61,7 +54,7 @@ export function FewerArea() {
                 label="Steps of the smaller ladder"
                 value={fewer.steps}
                 low={3}
-                high={view.ladder.steps.length}
+                high={most}
                 step={1}
                 places={0}
                 width="48px"

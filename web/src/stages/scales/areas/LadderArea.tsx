@@ -13,6 +13,7 @@ import { LadderRows } from "./LadderRows";
 import { Losses } from "./Losses";
 import { PromiseGoal } from "./PromiseGoal";
 import { everyNth, LABELINGS, type Labeling, relabeled, spreadEvenly } from "./shaping";
+import { TakeLadder } from "./TakeLadder";
 import { useLadder } from "./useLadder";
 import { useSafeRung } from "./useSafeRung";
 
@@ -94,16 +95,7 @@ export function LadderArea() {
           <Tool onClick={() => shaping.change(spreadEvenly(draft))}>Even out</Tool>
         </>
       }
-      actions={
-        <>
-          <Tool disabled={!shaping.fits} onClick={() => void shaping.use()}>
-            Use this ladder
-          </Tool>
-          <Tool disabled={!shaping.changed} onClick={shaping.leave}>
-            As it was
-          </Tool>
-        </>
-      }
+      actions={<TakeLadder shaping={shaping} />}
     >
       <Flex gap="24px" align="flex-start">
         <LadderRows draft={draft} present={present} problem={shaping.problem} onChange={shaping.change} />

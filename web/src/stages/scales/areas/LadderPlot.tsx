@@ -1,6 +1,7 @@
 /** The lightness aimed at over the steps of a ladder, with a handle on each: by mouse, touch and keys. */
 import { type KeyboardEvent, type PointerEvent, useRef, useState } from "react";
 import type { SafeView } from "../../../api/client";
+import ink from "./ink.module.css";
 import styles from "./plot.module.css";
 import { changed, room } from "./shaping";
 import type { Draft } from "./useLadder";
@@ -43,7 +44,12 @@ export function LadderPlot({ draft, onChange, at, safe, onAt }: Props) {
   };
   const line = draft.steps.map((step, place) => `${across(place)},${100 - step.lightness}`).join(" ");
   return (
-    <div ref={plot} className={styles.plot} onPointerMove={onPointerMove} data-testid="ladder-plot">
+    <div
+      ref={plot}
+      className={`${ink.plot} ${styles.plot}`}
+      onPointerMove={onPointerMove}
+      data-testid="ladder-plot"
+    >
       <span className={styles.high}>top: L* 100, white</span>
       <span className={styles.low}>foot: L* 0, black</span>
       <svg viewBox="0 0 100 100" preserveAspectRatio="none" aria-hidden="true">
@@ -51,7 +57,7 @@ export function LadderPlot({ draft, onChange, at, safe, onAt }: Props) {
       </svg>
       {at !== null && safe && (safe.below || safe.above) && (
         <i
-          className={styles.safe}
+          className={ink.safe}
           data-testid="safe-rung"
           style={{ left: `${across(at)}%`, top: `${100 - safe.high}%`, bottom: `${safe.low}%` }}
         />
@@ -66,7 +72,7 @@ export function LadderPlot({ draft, onChange, at, safe, onAt }: Props) {
           aria-valuemin={0}
           aria-valuemax={100}
           aria-valuenow={step.lightness}
-          className={styles.handle}
+          className={ink.handle}
           style={{ left: `${across(place)}%`, top: `${100 - step.lightness}%` }}
           onPointerDown={(event) => {
             if (event.button !== 0) return;
