@@ -1,0 +1,150 @@
+"""A scale in all detail: what is drawn and said of it, against what is published."""
+
+from itertools import combinations
+
+import numpy as np
+import pytest
+
+from heimat.core.color.contrast import ratio, relative_luminance
+from heimat.core.color.gamut import in_gamut
+from heimat.core.color.notation import oklch_of, parse
+from heimat.core.color.spaces import lightness, p3_to_srgb, srgb_to_oklch
+from heimat.core.color.wide import p3_luminance
+from heimat.core.edits import apply, apply_all
+from heimat.core.edits.hues import PinStep, SetAnchor
+from heimat.core.edits.scales import AimCurve, SetMethod, SetWide
+from heimat.core.edits.sources import SetSource
+from heimat.core.scales.anchors import Anchor
+from heimat.core.scales.methods import METHODS, Method
+from heimat.demo.systems import brinemark
+from heimat.service.view import Around, ViewOptions, system_view
+
+SYSTEM = brinemark()
+BEYOND = apply(SYSTEM, SetSource(hue="tidewater", color="color(display-p3 0 0.46 0.45)"))
+
+
+def whole(system=SYSTEM, select="hue:buoy", **options):
+    around = Around("brinemark", 1, None, None, None, None)
+    return system_view(system, around, ViewOptions(select=select, detail=True, **options))
+
+
+def published(view, hue):
+    steps = next(each for each in view["hues"] if each["id"] == hue)["steps"]
+    return np.array([list(bytes.fromhex(step["hex"][1:])) for step in steps])
+
+
+def drawn(opened, name):
+    return next(curve for curve in opened["drawn"] if curve["name"] == name)
+
+
+@pytest.mark.parametrize("hue", ["buoy", "gorse", "shingle", "sound"])
+def test_curves_are_drawn_through_the_steps_and_the_figures_are_of_what_is_published(hue):
+    shaped = apply_all(
+        SYSTEM,
+        [
+            AimCurve(shown=None, hues=None, curve="lightness", at=-0.5, value=0.58),
+            AimCurve(shown=None, hues=None, curve="hue", at=0.5, value=9.0),
+        ],
+    ).system
+    view = whole(shaped, f"hue:{hue}")
+    opened, rgb8 = view["opened"], published(view, hue)
+    light, lch = lightness(relative_luminance(rgb8)), srgb_to_oklch(rgb8 / 255.0)
+    for place, step in enumerate(opened["figures_of"]):
+        assert step["lightness"] == pytest.approx(light[place], abs=0.006)
+        assert step["has"] == pytest.approx(lch[place, 1], abs=1e-4)
+        assert step["has"] <= step["most"] + 0.006, "but for what an 8-bit level is worth, nothing is beyond the gamut"
+    falls = [round(float(fall), 2) for fall in -np.diff(light)]
+    assert opened["lightness"]["gaps"] == pytest.approx(falls, abs=0.011)
+    for name in ("lightness", "chroma", "hue"):
+        curve = drawn(opened, name)
+        line = np.array(curve["line"])
+        at_steps = np.interp(np.arange(len(rgb8)), line[:, 0], line[:, 1])
+        # A curve runs through what is asked of each step; in between it is drawn, not made.
+        assert at_steps == pytest.approx(np.array(curve["steps"]), abs={"chroma": 2e-4}.get(name, 0.02))
+        for handle in curve["handles"]:
+            on_line = np.interp(handle["place"], line[:, 0], line[:, 1])
+            assert handle["value"] == pytest.approx(on_line, abs={"chroma": 0.004}.get(name, 1.0))
+            assert handle["low"] - 1e-6 <= handle["value"] <= handle["high"] + 1e-6
+            assert curve["low"] <= handle["value"] <= curve["high"]
+    moved = {
+        handle["at"] for name in ("lightness", "hue") for handle in drawn(opened, name)["handles"] if handle["set"]
+    }
+    assert moved <= {-0.5, 0.5}
+
+
+def test_all_methods_are_compared_by_what_they_would_publish():
+    view = whole(compare=True)
+    compared = {each["method"]: each for each in view["opened"]["compared"]}
+    assert list(compared) == list(METHODS)
+    for name in METHODS:
+        kept = whole(apply(SYSTEM, SetMethod(hue="buoy", method=Method(name=name))))
+        steps = next(each for each in kept["hues"] if each["id"] == "buoy")["steps"]
+        assert [step["hex"] for step in compared[name]["steps"]] == [step["hex"] for step in steps]
+    assert whole()["opened"]["compared"] == []
+
+
+def least(view, apart):
+    """The smallest contrast of steps so many labels apart, by brute force, over scales on the system's ladder."""
+    count = len(view["ladder"]["steps"])
+    steps = [
+        (place, list(bytes.fromhex(step["hex"][1:])))
+        for hue in view["hues"]
+        if len(hue["steps"]) == count
+        for place, step in enumerate(hue["steps"])
+    ]
+    return min(float(ratio(a, b)) for (i, a), (j, b) in combinations(steps, 2) if abs(i - j) >= apart)
+
+
+def test_what_a_fixed_label_costs_the_promises_is_said():
+    free = whole(apply(SYSTEM, SetAnchor(hue="lamp", anchor=Anchor())), "hue:lamp")
+    fixed = whole(apply(SYSTEM, SetAnchor(hue="lamp", anchor=Anchor(mode="label", step="s600"))), "hue:lamp")
+    told = [words for words in fixed["opened"]["measures"] if words.startswith("At this label")]
+    lost = [(now, then) for now, then in zip(fixed["promises"], free["promises"], strict=True) if now != then]
+    assert told
+    assert len(told) == sum((now["apart"], now["kept"]) != (then["apart"], then["kept"]) for now, then in lost)
+    for promise in (*fixed["promises"], *free["promises"]):
+        view = fixed if promise in fixed["promises"] else free
+        assert float(promise["least"]) <= least(view, promise["apart"])
+    same = whole(apply(SYSTEM, SetAnchor(hue="kelp", anchor=Anchor(mode="label", step="s500"))), "hue:kelp")
+    assert any("costs no promise" in words or words.startswith("At this") for words in same["opened"]["measures"])
+    assert not any("promise" in words for words in free["opened"]["measures"])
+
+
+def p3_of(row):
+    return np.array([float(part) for part in row["text"].removeprefix("color(display-p3 ").rstrip(")").split()])
+
+
+def test_both_values_are_shown_where_a_scale_goes_beyond_srgb():
+    view = whole(BEYOND, "step:tidewater/s600")
+    rows = view["opened"]["wide"]
+    rgb8 = published(view, "tidewater")
+    assert len(rows) == len(rgb8)
+    assert any(row["own"] for row in rows)
+    assert not all(row["own"] for row in rows)
+    for row, srgb8 in zip(rows, rgb8, strict=True):
+        srgb = p3_to_srgb(p3_of(row))
+        gain = float(srgb_to_oklch(srgb)[1] - srgb_to_oklch(srgb8 / 255.0)[1])
+        assert row["seen"] == row["text"], "with typical vision, the page paints the value itself"
+        if row["own"]:
+            assert not in_gamut(srgb)
+            assert row["gain"] == pytest.approx(gain, abs=2e-4)
+        else:
+            assert (row["gain"], np.abs(srgb * 255.0 - srgb8).max() < 0.05) == (0.0, True)
+    slip = view["slip"]["wide"]
+    assert slip["text"] == rows[5]["text"]
+    blind = whole(BEYOND, "step:tidewater/s600", vision="achromat")
+    assert all(row["seen"].startswith("#") for row in blind["opened"]["wide"])
+    assert whole()["opened"]["wide"] == []
+    assert whole(apply(BEYOND, SetWide(hue="tidewater", wide=False)), "hue:tidewater")["opened"]["wide"] == []
+
+
+def test_a_pin_beyond_display_p3_is_held_by_it_at_the_luminance_of_its_step():
+    pin = "color(rec2020 0 0.9 0.2)"
+    view = whole(apply(SYSTEM, PinStep(hue="kelp", step="s400", color=pin)), "step:kelp/s400")
+    row, rgb8 = view["opened"]["wide"][3], published(view, "kelp")[3]
+    assert row["own"]
+    p3 = p3_of(row)
+    assert min(p3.min(), 1.0 - p3.max()) == pytest.approx(0.0, abs=2e-4), "it stands at the edge of the gamut"
+    assert float(p3_luminance(p3)) == pytest.approx(float(relative_luminance(rgb8)), abs=2e-4)
+    turn = float(srgb_to_oklch(p3_to_srgb(p3))[2] - oklch_of(parse(pin))[2])
+    assert abs((turn + 180.0) % 360.0 - 180.0) < 0.5
