@@ -28,7 +28,7 @@ def chromium() -> Iterator[Chrome]:
 
 @pytest.fixture
 def page(heimat: RunningHeimat, chromium: Chrome, engine: Engine) -> Page:
-    """The list of systems, as somebody sees it who comes for the first time; the data are the demo's."""
+    """The browser of somebody who comes for the first time, before any page is opened; the data are the demo's."""
     resize(chromium, 1280, 800)
     return fresh(Page(chromium, heimat.address))
 
@@ -38,5 +38,4 @@ def fresh(page: Page) -> Page:
     page.driver.get(page.address + "/mark.svg")
     page.driver.delete_all_cookies()
     page.script("localStorage.clear()")
-    page.open("/")
     return page

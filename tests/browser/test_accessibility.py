@@ -20,6 +20,13 @@ axe.run({exclude: [['[data-sample]']]}, {
     rule => [rule.id, rule.nodes.slice(0, 3).map(node => node.html.slice(0, 160) + ' ' + node.failureSummary)])),
   error => done([['error', String(error)]]))
 """
+SMALL = """
+return [...document.querySelectorAll('button, a, input, [role=slider], [role=gridcell]')]
+  .filter(e => e.offsetParent !== null && !e.closest('[data-sample]'))
+  .map(e => [e.outerHTML.slice(0, 120), e.getBoundingClientRect()])
+  .filter(([, box]) => box.width > 0 && (box.width < 24 || box.height < 24))
+  .map(([html, box]) => `${html} ${box.width}x${box.height}`)
+"""
 
 # What shows that a work area has its answer.
 AREA_READY = (
@@ -84,6 +91,8 @@ def test_nothing_is_found(page: Page, path: str, chrome: str) -> None:
     if "area=" in path:
         page.wait(lambda: page.all(AREA_READY))
     check(page)
+    # The guidelines allow small targets with room around them; here none is small.
+    assert page.script(SMALL) == []
 
 
 def test_nothing_is_found_on_gray_in_menus_sheets_and_small_rooms(page: Page) -> None:
@@ -111,20 +120,6 @@ def test_a_failing_pair_in_the_chrome_is_caught(page: Page) -> None:
     check(page)
     page.script("document.querySelector('h1').style.color = '#BBBBBB'")
     assert "color-contrast" in [found[0] for found in violations(page)]
-
-
-def test_every_target_is_large_enough(page: Page) -> None:
-    small = """return [...document.querySelectorAll('button, a, input, [role=slider], [role=gridcell]')]
-      .filter(e => e.offsetParent !== null && !e.closest('[data-sample]'))
-      .map(e => [e.outerHTML.slice(0, 120), e.getBoundingClientRect()])
-      .filter(([, box]) => box.width > 0 && (box.width < 24 || box.height < 24))
-      .map(([html, box]) => `${html} ${box.width}x${box.height}`)"""
-    for path in [*SCREENS[:-1], *(path for path, _ in AREAS)]:
-        page.open(path)
-        page.wait(lambda: page.all("main"))
-        if "area=" in path:
-            page.wait(lambda: page.all(AREA_READY))
-        assert page.script(small) == []
 
 
 def test_fonts_and_scripts_come_with_the_application(page: Page) -> None:

@@ -7,7 +7,7 @@ from tests.browser.test_sources import AT, band_value, bands
 
 
 def values(page: Page) -> list[str]:
-    return [band_value(page, hue) for hue in bands(page)]
+    return page.script("return [...document.querySelectorAll('[data-hue]')].map(band => band.dataset.value)")
 
 
 def hexes(page: Page, css: str, name: str) -> list[str]:

@@ -191,6 +191,31 @@ def test_rows_move_by_keys_and_a_hue_is_duplicated(page: Page) -> None:
     page.wait(lambda: page.steps("tidewater 2") == page.steps("tidewater"))
 
 
+def test_a_row_is_dragged_by_the_mouse_to_another_of_its_kind_and_nothing_else_is_taken_for_one(page: Page) -> None:
+    page.open(AT)
+    rows = "return [...document.querySelectorAll('[data-row]')].map(row => row.dataset.row)"
+    page.wait(lambda: page.steps("heather"))
+    before = page.script(rows)
+    assert before[2:4] == ["gorse", "heather"]
+
+    def head(hue: str):
+        return page.find(f"[data-row='{hue}'] [role=rowheader] button")
+
+    ActionChains(page.driver).drag_and_drop(head("heather"), head("gorse")).perform()
+    page.wait(lambda: page.script(rows)[2:4] == ["heather", "gorse"])
+    page.press("Undo")
+    page.wait(lambda: page.script(rows) == before)
+    # Words dragged from elsewhere move no hue, even where they are the name of one.
+    accepted = page.script(
+        "const data = new DataTransfer(); data.setData('text/plain', 'kelp');"
+        "const over = new DragEvent('dragover', {bubbles: true, cancelable: true, dataTransfer: data});"
+        "arguments[0].dispatchEvent(over); return over.defaultPrevented",
+        head("gorse"),
+    )
+    assert accepted is False
+    assert page.script(rows) == before
+
+
 def figures(page: Page) -> list[str]:
     return page.script("return [...document.querySelectorAll('[data-overlay]')].map(line => line.dataset.overlay)")
 

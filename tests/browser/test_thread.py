@@ -7,6 +7,7 @@ from tests.browser.page import Page
 
 
 def test_from_a_brand_hue_to_the_feed(page: Page) -> None:
+    page.open("/")
     page.type("Name", "Holm Ness")
     page.type("Brand colors", "pier #7A4B1E")
     page.says("[data-testid=read-lines]", "#7A4B1E")
