@@ -7,26 +7,27 @@ import { PairingsTable } from "./PairingsTable";
 import { ToldApartTable } from "./ToldApartTable";
 
 export function LegibilityStage() {
-  const view = useView((whole) => whole);
-  const holding = view.pairings.filter((pairing) => pairing.holds === true).length;
-  const exempt = view.pairings.filter((pairing) => pairing.needed === null).length;
-  const words = `${view.findings.length} to settle, ${holding} pairings hold${exempt ? `, ${exempt} exempt` : ""}`;
+  const findings = useView((view) => view.findings);
+  const sets = useView((view) => view.told_apart);
+  const holding = useView((view) => view.pairings.filter((pairing) => pairing.holds === true).length);
+  const exempt = useView((view) => view.pairings.filter((pairing) => pairing.needed === null).length);
+  const words = `${findings.length} to settle, ${holding} pairings hold${exempt ? `, ${exempt} exempt` : ""}`;
   return (
     <>
       <Toolbar title="Legibility" words={words} />
       <Box flex="1" minHeight="0" overflowY="auto" paddingInline="20px" paddingBottom="20px">
         <Box as="section" aria-label="Findings" borderTop="1px solid" borderColor="border">
-          {view.findings.map((finding) => (
+          {findings.map((finding) => (
             <FindingRow key={finding.id} finding={finding} />
           ))}
-          {view.findings.length === 0 && (
+          {findings.length === 0 && (
             <Text paddingBlock="12px">
               Nothing to settle: every pairing reaches its level, and every told-apart set keeps its
               distances.
             </Text>
           )}
         </Box>
-        {view.told_apart.map((set) => (
+        {sets.map((set) => (
           <ToldApartTable key={set.id} set={set} />
         ))}
         <PairingsTable />

@@ -63,16 +63,17 @@ const SHEETS: Record<SourceArea, () => React.JSX.Element> = {
 };
 
 export function SourcesStage() {
-  const view = useView((whole) => whole);
+  const hues = useView((view) => view.hues.length);
+  const derived = useView((view) => view.hues.filter((hue) => hue.follows?.kind === "derived").length);
+  const candidates = useView((view) => view.candidates.length);
   const { look, area: open } = useLooking();
   const area = SOURCE_AREAS.find((known) => known === open) ?? null;
   const taking = useTaking();
   const WorkArea = area ? SHEETS[area] : null;
-  const derived = view.hues.filter((hue) => hue.follows?.kind === "derived").length;
   const words = [
-    counted(view.hues.length, "hue"),
+    counted(hues, "hue"),
     ...(derived > 0 ? [`${derived} derived`] : []),
-    ...(view.candidates.length > 0 ? [counted(view.candidates.length, "candidate")] : []),
+    ...(candidates > 0 ? [counted(candidates, "candidate")] : []),
   ].join(", ");
   const onDrop = (event: DragEvent) => {
     if (event.dataTransfer.files.length === 0) return;
@@ -112,13 +113,14 @@ export function SourcesStage() {
 }
 
 function Bands({ children }: { children: React.ReactNode }) {
-  const view = useView((whole) => whole);
+  const every = useView((view) => view.hues);
+  const confusable = useView((view) => view.confusable_status);
   const { put } = useActions();
   const { moveBy, moveBefore } = useMoveHue();
   const { looking, look, area } = useLooking();
   const { print, notation } = useInterface();
   const [dragged, setDragged] = useState<string | null>(null);
-  const selected = view.hues.find((hue) => hue.key === looking.select) ?? null;
+  const selected = every.find((hue) => hue.key === looking.select) ?? null;
 
   const onKeyDown = (event: KeyboardEvent) => {
     if (!event.altKey || !selected) return;
@@ -127,7 +129,6 @@ function Bands({ children }: { children: React.ReactNode }) {
     else return;
     event.preventDefault();
   };
-  const confusable = view.confusable_status;
   return (
     <Box
       flex="1"
@@ -139,7 +140,7 @@ function Bands({ children }: { children: React.ReactNode }) {
     >
       {children}
       {KINDS.map(({ kind, words, height }) => {
-        const hues = underParents(view.hues.filter((hue) => hue.kind === kind));
+        const hues = underParents(every.filter((hue) => hue.kind === kind));
         if (hues.length === 0) return null;
         return (
           <Box as="section" key={kind} aria-label={words} marginTop="8px">
@@ -183,7 +184,7 @@ function Bands({ children }: { children: React.ReactNode }) {
           </Box>
         );
       })}
-      {view.hues.length === 0 && (
+      {every.length === 0 && (
         <Text marginTop="20px">
           No hues yet. Type or paste a color above: its scale and everything else follows.
         </Text>
