@@ -73,7 +73,7 @@ function Opening({ missing }: { missing: string | null }) {
       <Heading as="h1" fontSize="20px" marginBottom="8px">
         {missing}
       </Heading>
-      <Link asChild textDecoration="underline">
+      <Link asChild textDecoration="underline" minHeight="24px">
         <RouterLink to="/">To the list of systems</RouterLink>
       </Link>
     </Box>
