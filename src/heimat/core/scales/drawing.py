@@ -7,7 +7,7 @@ import numpy as np
 from heimat.core.color.arrays import Floats
 from heimat.core.color.gamut import MORE_THAN_ANY_CHROMA, solve
 from heimat.core.color.spaces import luminance_of, srgb_to_oklch
-from heimat.core.scales.curves import CurveName, Curves, at_reach, reach
+from heimat.core.scales.curves import CURVES, CurveName, Curves, at_reach, reach
 from heimat.core.scales.generate import Scale
 
 PLACES = (-1.0, -0.5, 0.5, 1.0)
@@ -49,37 +49,44 @@ def drawn(scale: Scale, curves: Curves) -> dict[CurveName, DrawnCurve]:
     count = len(scale.reaches)
     places = np.linspace(0.0, count - 1.0, (count - 1) * _ALONG + 1)
     steps = np.arange(count, dtype=np.float64)
-    reaches = np.interp(places, steps, scale.reaches)
-    strength, turn = np.interp(places, steps, scale.drafted[:, 1]), np.interp(places, steps, _turning(scale))
-    light = np.clip(at_reach(curves.moved(reaches), scale.source_lightness), 0.0, 100.0)
-    chroma, hue = strength * curves.shares(scale.ends, reaches), turn + curves.turns(scale.ends, reaches)
+    offered = {name: np.array(sorted({*PLACES, *(each.at for each in curves.handles(name))})) for name in CURVES}
+    # Lines and handles in one go: the arrays are so small that calls cost more than numbers.
+    reaches = np.concatenate([np.interp(places, steps, scale.reaches), *offered.values()])
+    ends = np.cumsum([len(places), *(len(at) for at in offered.values())])[:-1]
+    moved = curves.moved(reaches)
+    values = {"lightness": np.abs(moved), "chroma": curves.shares(scale.ends, reaches)}
+    values["hue"] = curves.turns(scale.ends, reaches)
+    on_line = slice(len(places))
+    light = np.clip(at_reach(moved[on_line], scale.source_lightness), 0.0, 100.0)
+    chroma = np.interp(places, steps, scale.drafted[:, 1]) * values["chroma"][on_line]
+    hue = np.interp(places, steps, _turning(scale)) + values["hue"][on_line]
     most = srgb_to_oklch(solve(luminance_of(light), MORE_THAN_ANY_CHROMA, hue))[:, 1]
     lines: dict[CurveName, Floats] = {"lightness": light, "chroma": chroma, "hue": hue}
     return {
         name: DrawnCurve(
-            line=np.stack([places, values], axis=-1),
-            handles=_handles(scale, curves, name),
+            line=np.stack([places, lines[name]], axis=-1),
+            handles=_handles(scale, curves, name, offered[name], np.split(values[name], ends)[1 + place]),
             edge=np.stack([places, most], axis=-1) if name == "chroma" else None,
         )
-        for name, values in lines.items()
+        for place, name in enumerate(CURVES)
     }
 
 
-def _handles(scale: Scale, curves: Curves, name: CurveName) -> list[HandleAt]:
+def _handles(scale: Scale, curves: Curves, name: CurveName, offered: Floats, values: Floats) -> list[HandleAt]:
+    """The handles that stand far enough from the source, of those offered at some reaches, with their own values."""
     if name != "lightness" and float(scale.drafted[:, 1].max()) < _LEAST_CHROMA:
         return []
     kept = {handle.at for handle in curves.handles(name)}
     steps = np.arange(len(scale.reaches), dtype=np.float64)
-    source = float(np.interp(0.0, scale.reaches, steps))
-    offered = np.array(sorted({*PLACES, *kept}))
-    places = np.interp(offered, scale.reaches, steps)
-    offered, places = offered[np.abs(places - source) >= _NEAR], places[np.abs(places - source) >= _NEAR]
-    limits = np.array([curves.limits(name, at) for at in offered.tolist()]).reshape(-1, 2)
-    values = shown(scale, name, offered, _values(scale, curves, name, offered))
-    ends = np.sort(shown(scale, name, offered[:, None], limits), axis=-1)
-    given = [at in kept or _end(curves, name, at) is not None for at in offered.tolist()]
-    rows = zip(offered.tolist(), places.tolist(), values.tolist(), ends.tolist(), given, strict=True)
-    return [HandleAt(at, place, value, low, high, is_set) for at, place, value, (low, high), is_set in rows]
+    source, *places = np.interp([0.0, *offered], scale.reaches, steps).tolist()
+    limits = np.array([curves.limits(name, at) for at in offered.tolist()])
+    told = shown(scale, name, offered, values).tolist()
+    ends = np.sort(shown(scale, name, offered[:, None], limits), axis=-1).tolist()
+    return [
+        HandleAt(at, place, value, low, high, at in kept or _end(curves, name, at) is not None)
+        for at, place, value, (low, high) in zip(offered.tolist(), places, told, ends, strict=True)
+        if abs(place - source) >= _NEAR
+    ]
 
 
 def _end(curves: Curves, name: CurveName, at: float) -> float | None:
@@ -89,13 +96,6 @@ def _end(curves: Curves, name: CurveName, at: float) -> float | None:
     if name == "chroma":
         return curves.light_taper if at < 0.0 else curves.dark_taper
     return curves.light_drift if at < 0.0 else curves.dark_drift
-
-
-def _values(scale: Scale, curves: Curves, name: CurveName, reaches: Floats) -> Floats:
-    """What a curve has at some reaches, in the handles' own unit."""
-    if name == "lightness":
-        return np.abs(curves.moved(reaches))
-    return curves.shares(scale.ends, reaches) if name == "chroma" else curves.turns(scale.ends, reaches)
 
 
 def shown(scale: Scale, name: CurveName, at: Floats, values: Floats) -> Floats:

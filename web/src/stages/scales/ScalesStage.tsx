@@ -47,7 +47,7 @@ export function ScalesStage() {
       <Box flex="1" minHeight="0" overflow="auto" paddingInline="20px" paddingBottom="10px">
         {show !== "column" && <Promises />}
         {show === "column" ? <ColumnSheet /> : <ScaleSheet />}
-        <Foot />
+        <Foot legends={show !== "column"} />
       </Box>
       {WorkArea && <WorkArea key={area} />}
     </>
@@ -103,8 +103,8 @@ function Head({ area, show }: { area: ScaleArea | null; show: Show }) {
   );
 }
 
-/** What can be done with what is selected, below the sheet; or else what its marks stand for. */
-function Foot() {
+/** What can be done with what is selected, below the sheet; or else what the sheet's marks stand for. */
+function Foot({ legends }: { legends: boolean }) {
   const { put } = useActions();
   const several = useChosen((state) => state.keys.length > 1);
   const { group } = useMoveHue();
@@ -114,7 +114,7 @@ function Foot() {
   const byHand = useView((view) => Boolean(selectedStep(view)?.pinned || selectedStep(view)?.nudged));
   return (
     <Flex gap="18px" align="center" wrap="wrap" marginTop="8px" minHeight="28px" fontSize="12px">
-      {several ? <ChosenBar /> : <Legends />}
+      {several ? <ChosenBar /> : legends && <Legends />}
       {mixed && <Tool onClick={group}>Group by kind</Tool>}
       {!several && step && byHand && (
         <Tool onClick={() => void put(backEdit(step))}>{name}: back to generated</Tool>
