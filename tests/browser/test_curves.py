@@ -68,6 +68,21 @@ def test_a_curve_of_one_scale_by_keys_typed_and_back(page: Page) -> None:
     assert float(shown.get_attribute("aria-valuenow")) <= float(shown.get_attribute("aria-valuemax")) + 0.01
 
 
+def test_a_key_held_until_everything_has_followed_is_kept_when_it_is_let_go(page: Page) -> None:
+    page.open(f"{AT}?at=hue:heather&area=curves")
+    for curve in ("lightness", "chroma", "hue"):
+        before, place = page.steps("heather"), value(page, curve, "-0.5")
+        page.script("arguments[0].focus()", handle(page, curve, "-0.5"))
+        ActionChains(page.driver).key_down(Keys.SHIFT).key_down(Keys.ARROW_UP).perform()
+        page.wait(lambda before=before: page.steps("heather") != before)
+        moved = value(page, curve, "-0.5")
+        assert moved > place
+        ActionChains(page.driver).key_up(Keys.ARROW_UP).key_up(Keys.SHIFT).perform()
+        undone(page, f"{curve.capitalize()} of all scales")
+        page.open(f"{AT}?at=hue:heather&area=curves")
+        assert page.wait(lambda curve=curve: value(page, curve, "-0.5")) == moved
+
+
 def test_tapers_by_keys_for_chosen_scales(page: Page) -> None:
     page.open(f"{AT}?at=step:heather/s300&area=curves")
     kelp, heather, gorse = (page.steps(hue) for hue in ("kelp", "heather", "gorse"))

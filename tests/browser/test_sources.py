@@ -1,5 +1,6 @@
 """Sources: colors typed, dragged, moved by keys, sorted and taken away; and wrong input."""
 
+import pytest
 from selenium.webdriver import ActionChains, Keys
 
 from tests.browser.page import Page
@@ -84,6 +85,39 @@ def test_a_color_that_cannot_be_read_stays_and_is_explained(page: Page) -> None:
     assert page.field("Color, in any notation").get_attribute("value") == "tealish"
     page.type("Color, in any notation", "hsb(200 60% 70%)", enter=True)
     page.wait(lambda: band_value(page, "buoy") == "#478FB3")
+
+
+def test_a_figure_is_stepped_by_keys_without_losing_one_and_held_as_one_change(page: Page) -> None:
+    page.open(f"{AT}?at=hue:sound")
+    before = band_value(page, "sound")
+
+    def figure() -> float:
+        return float(page.field("Lightness, as a number").get_attribute("value"))
+
+    start = figure()
+    held = ActionChains(page.driver).click(page.field("Lightness, as a number"))
+    held.key_down(Keys.ARROW_UP).key_down(Keys.ARROW_UP).key_down(Keys.ARROW_UP).perform()
+    # While the key is down, everything follows and nothing is kept; Escape goes back.
+    page.wait(lambda: band_value(page, "sound") != before)
+    assert not page.button("Undo").is_enabled()
+    page.keys(Keys.ESCAPE)
+    page.wait(lambda: band_value(page, "sound") == before)
+    ActionChains(page.driver).key_up(Keys.ARROW_UP).perform()
+    assert not page.button("Undo").is_enabled()
+    held = ActionChains(page.driver).key_down(Keys.ARROW_UP).key_down(Keys.ARROW_UP).key_down(Keys.ARROW_UP)
+    held.perform()
+    page.wait(lambda: band_value(page, "sound") != before)
+    ActionChains(page.driver).key_up(Keys.ARROW_UP).perform()
+    page.wait(lambda: page.button("Undo").is_enabled())
+    assert figure() == pytest.approx(start + 3.0, abs=0.1)
+    page.press("Undo")
+    page.wait(lambda: band_value(page, "sound") == before)
+    assert not page.button("Undo").is_enabled()
+    # Pressed faster than anything is answered, each press counts.
+    page.field("Lightness, as a number").send_keys(*[Keys.ARROW_DOWN] * 4)
+    page.wait(lambda: abs(figure() - (start - 4.0)) < 0.15)
+    page.field("Lightness, as a number").send_keys(Keys.SHIFT, Keys.ARROW_UP)
+    page.wait(lambda: abs(figure() - (start + 6.0)) < 0.15)
 
 
 def test_names_that_cannot_be_are_said_at_the_field(page: Page) -> None:

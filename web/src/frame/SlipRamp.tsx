@@ -162,6 +162,8 @@ export function SlipRamp({
           places={places}
           unit={unit}
           width="60px"
+          onStep={onMove}
+          onCancel={onCancel}
           onCommit={(typed) => {
             onMove(typed);
             onEnd();

@@ -10,57 +10,83 @@ interface Props {
   high: number;
   step: number;
   places: number;
+  /** Once typing, or a key that was held, has come to its end. */
   onCommit: (value: number) => void;
+  /** At every step of a key that is held; then `onCancel` goes back to what was. */
+  onStep?: ((value: number) => void) | undefined;
+  onCancel?: (() => void) | undefined;
   unit?: string;
   disabled?: boolean;
   width?: string;
 }
 
-export function NumberField(props: Props) {
-  return <Drawn {...props} onCommit={useSteady(props.onCommit)} />;
+const nothing = () => undefined;
+
+export function NumberField({ onCommit, onStep = nothing, onCancel = nothing, ...props }: Props) {
+  const steady = { onCommit: useSteady(onCommit), onStep: useSteady(onStep), onCancel: useSteady(onCancel) };
+  return <Drawn {...props} {...steady} />;
 }
 
 /** A field is dear to draw: of many, only those are drawn again whose numbers have changed. */
-const Drawn = memo(function DrawnField({
-  label,
-  value,
-  low,
-  high,
-  step,
-  places,
-  onCommit,
-  unit = "",
-  disabled,
-  width = "62px",
-}: Props) {
-  const shown = value.toFixed(places) + unit;
+const Drawn = memo(function DrawnField(
+  props: Required<Pick<Props, "onCommit" | "onStep" | "onCancel">> & Props,
+) {
+  const { label, value, low, high, step, places, unit = "", disabled, width = "62px" } = props;
+  const { onCommit, onStep, onCancel } = props;
+  const written = (number: number) => number.toFixed(places) + unit;
+  const shown = written(value);
   const [text, setText] = useState(shown);
   const typing = useRef(false);
+  /** Where a held key began, and where it is. */
+  const stepped = useRef<{ from: number; at: number } | null>(null);
+  /** What was put and is not answered yet: a key pressed again goes on from there. */
+  const unanswered = useRef<number | null>(null);
   useEffect(() => {
-    if (!typing.current) setText(shown);
+    unanswered.current = null;
+    if (!typing.current && !stepped.current) setText(shown);
   }, [shown]);
 
-  const put = (wanted: number) => {
-    const allowed = Math.min(Math.max(wanted, low), high);
-    setText(allowed.toFixed(places) + unit);
-    if (Math.abs(allowed - value) >= 10 ** -places / 2) onCommit(allowed);
+  const allowed = (wanted: number) => Math.min(Math.max(wanted, low), high);
+  const typed = () => Number.parseFloat(text.replace(",", "."));
+  const put = (wanted: number, from: number) => {
+    const moved = Math.abs(wanted - from) >= 10 ** -places / 2;
+    setText(written(wanted));
+    if (moved) {
+      unanswered.current = wanted;
+      onCommit(wanted);
+    }
+    return moved;
   };
-  const commit = () => {
-    if (!typing.current) return;
+  const stepBy = (by: number) => {
+    const before = stepped.current?.at ?? unanswered.current ?? value;
+    const at = allowed((typing.current && Number.isFinite(typed()) ? typed() : before) + by);
     typing.current = false;
-    const wanted = Number.parseFloat(text.replace(",", "."));
-    if (Number.isFinite(wanted)) put(wanted);
-    else setText(shown);
+    stepped.current = { from: stepped.current?.from ?? before, at };
+    setText(written(at));
+    onStep(at);
+  };
+  const settle = () => {
+    const held = stepped.current;
+    stepped.current = null;
+    if (held) {
+      if (!put(held.at, held.from)) onCancel();
+    } else if (typing.current && Number.isFinite(typed())) put(allowed(typed()), unanswered.current ?? value);
+    else if (typing.current) setText(shown);
+    typing.current = false;
+  };
+  const leave = () => {
+    if (stepped.current) onCancel();
+    typing.current = false;
+    stepped.current = null;
+    setText(shown);
   };
   const onKeyDown = (event: KeyboardEvent) => {
     const by = event.shiftKey ? 10 * step : step;
-    if (event.key === "Enter") commit();
-    else if (event.key === "ArrowUp") put(value + by);
-    else if (event.key === "ArrowDown") put(value - by);
-    else if (event.key === "Escape") {
-      typing.current = false;
-      setText(shown);
-    } else return;
+    if (event.key === "Enter") settle();
+    else if (event.key === "ArrowUp") stepBy(by);
+    else if (event.key === "ArrowDown") stepBy(-by);
+    else if (event.key === "Escape") leave();
+    else return;
     event.preventDefault();
   };
   return (
@@ -82,8 +108,9 @@ const Drawn = memo(function DrawnField({
         typing.current = true;
         setText(event.target.value);
       }}
-      onBlur={commit}
+      onBlur={settle}
       onKeyDown={onKeyDown}
+      onKeyUp={() => stepped.current && settle()}
     />
   );
 });

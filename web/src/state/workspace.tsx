@@ -142,9 +142,15 @@ function SystemWorkspace({ children }: { children: ReactNode }) {
     if (newest > now.current.revision) void refresh();
   }, [newest, refresh]);
 
+  // How many previews have been asked for: whoever began a gesture since goes on seeing that, not what was kept before.
+  const offered = useRef(0);
+  const endPreviewOf = useCallback((last: number) => {
+    if (last === offered.current) setPreviewed(null);
+  }, []);
+
   /** Take over an answer, which was asked for by somebody who looked in a certain way; all other looks are outdated. */
   const settle = useCallback(
-    (view: SystemView, asked: Looking) => {
+    (view: SystemView, asked: Looking, last: number) => {
       now.current.revision = view.revision;
       const key = ["system", slug, asked];
       queries.setQueryData(key, view);
@@ -154,9 +160,9 @@ function SystemWorkspace({ children }: { children: ReactNode }) {
         predicate: ({ queryHash }) => queryHash !== hashKey(key) && queryHash !== present,
       });
       if (present !== hashKey(key)) void refresh();
-      setPreviewed(null);
+      endPreviewOf(last);
     },
-    [queries, refresh, slug],
+    [queries, refresh, slug, endPreviewOf],
   );
 
   // A gesture that has ended outdates the previews that are still on their way.
@@ -206,7 +212,7 @@ function SystemWorkspace({ children }: { children: ReactNode }) {
   }, []);
 
   const keepNow = useCallback(
-    async (edits: Edit[]): Promise<SystemView | null> => {
+    async (edits: Edit[], last: number): Promise<SystemView | null> => {
       const key = newKey();
       const asked = now.current.looking;
       const send = (base: number) => () => {
@@ -215,17 +221,17 @@ function SystemWorkspace({ children }: { children: ReactNode }) {
       };
       try {
         const view = await insist(send(now.current.revision));
-        settle(view, asked);
+        settle(view, asked, last);
         return view;
       } catch (thrown) {
         const problem = problemOf(thrown);
         const { conflict } = problem;
-        setPreviewed(null);
+        endPreviewOf(last);
         if (!conflict) throw problem;
         const mine = async () => {
           setNotice(null);
           try {
-            settle(await insist(send(conflict.head)), asked);
+            settle(await insist(send(conflict.head)), asked, last);
           } catch (again) {
             setNotice({ words: problemOf(again).message, actions: [] });
           }
@@ -241,14 +247,15 @@ function SystemWorkspace({ children }: { children: ReactNode }) {
         return null;
       }
     },
-    [insist, refresh, settle, slug],
+    [insist, refresh, settle, slug, endPreviewOf],
   );
 
   const keep = useCallback(
     (edits: Edit[]): Promise<SystemView | null> => {
       flight.drop();
       gesture.current += 1;
-      return inLine(() => keepNow(edits));
+      const last = offered.current;
+      return inLine(() => keepNow(edits, last));
     },
     [flight, inLine, keepNow],
   );
@@ -268,6 +275,7 @@ function SystemWorkspace({ children }: { children: ReactNode }) {
     async (kind: "undo" | "redo") => {
       const key = newKey();
       const asked = now.current.looking;
+      const last = offered.current;
       try {
         const view = await inLine(() =>
           insist(() => {
@@ -277,7 +285,7 @@ function SystemWorkspace({ children }: { children: ReactNode }) {
             );
           }),
         );
-        settle(view, asked);
+        settle(view, asked, last);
       } catch (thrown) {
         setNotice({ words: problemOf(thrown).message, actions: [] });
         await refresh();
@@ -307,7 +315,10 @@ function SystemWorkspace({ children }: { children: ReactNode }) {
   const actions = useMemo<Actions>(
     () => ({
       tell: setNotice,
-      preview: (edits) => flight.offer(edits),
+      preview: (edits) => {
+        offered.current += 1;
+        flight.offer(edits);
+      },
       endPreview,
       keep,
       put,

@@ -10,23 +10,23 @@ import {
   useMemo,
   useRef,
 } from "react";
-import type { HueView, LadderView, OpenedView, StepView } from "../../api/client";
+import type { HueView, LadderView, StepView } from "../../api/client";
 import { useSteady } from "../../parts/useSteady";
 import { hueOf, useChosen } from "../../state/chosen";
-import { type Print, useInterface } from "../../state/interface";
+import { useInterface } from "../../state/interface";
 import { useLooking } from "../../state/looking";
 import { useMoveHue } from "../../state/useMoveHue";
 import { useView } from "../../state/workspace";
-import { GROUP_GAP, LABELS_WIDTH, rowHeight } from "./measures";
-import { StepCell } from "./StepCell";
+import { LABELS_WIDTH, rowHeight } from "./measures";
+import { ScaleRow } from "./ScaleRow";
 import styles from "./sheet.module.css";
 
 export function ScaleSheet() {
   const every = useView((view) => view.hues);
   const ladder = useView((view) => view.ladder);
-  const opened = useView((view) => view.opened);
   const { looking, look, area, show } = useLooking();
   const alone = show === "scale" ? every.find((hue) => hue.id === hueOf(looking.select ?? "")) : undefined;
+  const figures = useView(({ opened }) => (alone && opened?.hue === alone.id ? opened.figures_of : null));
   const hues = useMemo(() => (alone ? [alone] : every), [alone, every]);
   const print = useInterface((state) => state.print);
   const sheet = useRef<HTMLDivElement>(null);
@@ -143,7 +143,7 @@ export function ScaleSheet() {
     >
       <Heads ladder={ladder} column={column} />
       {hues.map((hue, place) => (
-        <Row
+        <ScaleRow
           key={hue.id}
           hue={hue}
           height={height}
@@ -154,7 +154,7 @@ export function ScaleSheet() {
           column={column}
           print={print}
           chosen={chosen}
-          figures={alone && opened?.hue === hue.id ? opened.figures_of : null}
+          figures={figures}
           onSelect={select}
           onSelectRow={selectRow}
           onMoveBefore={moveBefore}
@@ -191,95 +191,12 @@ const Heads = memo(function Heads({ ladder, column }: { ladder: LadderView; colu
   );
 });
 
-interface RowProps {
-  hue: HueView;
-  height: number;
-  /** Whether another kind begins here. */
-  apart: boolean;
-  columns: number;
-  /** The keys of what is selected and of what Tab comes to, where they are in this row. */
-  selected: string | null;
-  entry: string | null;
-  /** The column of the selected step. */
-  column: number | null;
-  print: Print;
-  chosen: ReadonlySet<string>;
-  /** What more is printed where one scale stands alone. */
-  figures: OpenedView["figures_of"] | null;
-  onSelect: (key: string, how: "alone" | "also" | "through") => void;
-  onSelectRow: (event: MouseEvent, hue: HueView) => void;
-  onMoveBefore: (hue: string, before: string) => void;
-}
-
-/** The scale of a hue, drawn again only where it or what is selected in it has changed. */
-const Row = memo(function Row({ hue, chosen, selected, column, figures, ...props }: RowProps) {
-  const here = selected !== null && selected !== hue.key;
-  return (
-    // A row is read, not reached: the arrow keys walk its steps.
-    // biome-ignore lint/a11y/useFocusableInteractive: see above
-    <div
-      role="row"
-      className={styles.scale}
-      style={{ height: props.height, marginTop: props.apart ? GROUP_GAP : 0 }}
-      data-row={hue.name}
-    >
-      {/* biome-ignore lint/a11y/useFocusableInteractive: its button is reached by pointer, its steps by keys */}
-      <div role="rowheader" className={styles.row} style={{ width: LABELS_WIDTH }}>
-        <button
-          type="button"
-          className={styles.hue}
-          tabIndex={-1}
-          style={{ textDecoration: selected === hue.key ? "underline" : "none" }}
-          title="Drag to another place, or Alt with the arrow keys; with Shift or Ctrl, all of its steps"
-          draggable
-          onClick={(event) => props.onSelectRow(event, hue)}
-          onDragStart={(event) => event.dataTransfer.setData(DRAGGED, hue.id)}
-          onDragOver={(event) => event.dataTransfer.types.includes(DRAGGED) && event.preventDefault()}
-          onDrop={(event) => props.onMoveBefore(event.dataTransfer.getData(DRAGGED), hue.id)}
-        >
-          <span className={styles.name}>{hue.name}</span>{" "}
-          <span className={styles.kind}>{[hue.status ?? hue.kind, ...ownWords(hue)].join(", ")}</span>
-        </button>
-      </div>
-      {hue.steps.map((step, index) => (
-        <StepCell
-          key={step.id}
-          step={step}
-          hue={hue.name}
-          share={1 / hue.steps.filter((other) => other.column === step.column).length}
-          columns={props.columns}
-          flips={index > 0 && hue.steps[index - 1]?.passes !== step.passes}
-          selected={step.key === selected}
-          entry={step.key === props.entry}
-          told={here || column === step.column}
-          print={props.print}
-          chosen={chosen.has(step.key)}
-          figures={figures && figureOf(figures[index])}
-          onSelect={props.onSelect}
-        />
-      ))}
-    </div>
-  );
-});
-
-/** What a dragged hue is told by, so that nothing else can be dropped on another. */
-const DRAGGED = "application/x-heimat-hue";
 /** One scale alone is tall enough to be judged from afar. */
 const ALONE = 300;
 /** In a low row, two lines of text and the mark of the hue's own color share all of its height. */
 const LOW = 44;
 const TIGHT = { "--text-top": "2px", "--own-foot": "0px", "--mark-top": "18px" };
 const ROOMY = { "--text-top": "5px", "--own-foot": "5px", "--mark-top": "2px" };
-
-const figureOf = (step: OpenedView["figures_of"][number] | undefined) =>
-  step ? `L* ${step.lightness.toFixed(1)}\nC ${step.has.toFixed(3)}\nh ${step.turn.toFixed(0)}°` : null;
-
-/** What sets a scale apart from all others. */
-const ownWords = (hue: HueView) => [
-  ...(hue.held ? ["held"] : []),
-  ...(hue.own_curves ? ["own curves"] : []),
-  ...(hue.own_method ? ["own method"] : []),
-];
 
 /** The keys of all steps in the rows and columns between two. */
 function between(hues: HueView[], one: string, other: string): string[] {

@@ -28,6 +28,8 @@ interface Props {
 interface Held {
   at: number;
   value: number;
+  /** Whether it was moved since it was taken hold of. What is shown follows at once, so its value alone does not tell. */
+  moved: boolean;
   /** The plot keeps its range while a handle moves, so that the handle stays under the pointer. */
   low: number;
   high: number;
@@ -52,6 +54,7 @@ export const CurvePlot = memo(function CurvePlot({ curve, at, safe, ...props }: 
     setHeld((before) => ({
       at: handle.at,
       value,
+      moved: true,
       low: before?.low ?? curve.low,
       high: before?.high ?? curve.high,
     }));
@@ -61,8 +64,7 @@ export const CurvePlot = memo(function CurvePlot({ curve, at, safe, ...props }: 
     dragging.current = false;
     const mine = held;
     // Until it is answered, the handle stays where it was put: a key pressed again goes on from there.
-    if (mine?.at === handle.at && mine.value !== handle.value)
-      await props.onEnd(curve.name, handle, mine.value);
+    if (mine?.at === handle.at && mine.moved) await props.onEnd(curve.name, handle, mine.value);
     setHeld((present) => (present === mine ? null : present));
   };
   const cancel = () => {
@@ -148,7 +150,7 @@ export const CurvePlot = memo(function CurvePlot({ curve, at, safe, ...props }: 
               if (event.button !== 0) return;
               event.currentTarget.setPointerCapture(event.pointerId);
               dragging.current = true;
-              setHeld({ at: handle.at, value: handle.value, low: curve.low, high: curve.high });
+              setHeld({ at: handle.at, value: handle.value, moved: false, low: curve.low, high: curve.high });
             }}
             onPointerMove={(event) => onPointerMove(event, handle)}
             onPointerUp={() => void finish(handle)}
@@ -175,6 +177,8 @@ export const CurvePlot = memo(function CurvePlot({ curve, at, safe, ...props }: 
             places={places}
             unit={unit}
             width="56px"
+            onStep={(value) => props.onMove(curve.name, handle, value)}
+            onCancel={props.onCancel}
             onCommit={(value) =>
               void props.onEnd(curve.name, handle, Math.min(Math.max(value, handle.low), handle.high))
             }
