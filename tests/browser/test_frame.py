@@ -3,7 +3,7 @@
 import json
 import urllib.request
 
-from selenium.webdriver import ActionChains
+from selenium.webdriver import ActionChains, Keys
 
 from tests.browser.page import Page
 
@@ -49,6 +49,50 @@ def test_a_drag_asks_once_at_a_time_and_ends_with_the_newest(page: Page) -> None
     page.open(f"{AT}?at=hue:sound")
     page.wait(lambda: page.find("[aria-label='Chroma, as a number']").get_attribute("value") == shown)
     page.driver.execute_cdp_cmd("Page.removeScriptToEvaluateOnNewDocument", added)
+
+
+# Holds back what is kept until it is let go, counts what was answered, and remembers every value that a hue has shown.
+HELD = """
+window.answered = 0;
+window.seen = [];
+const gate = new Promise(open => { window.letGo = open; });
+const send = window.fetch;
+window.fetch = async (...given) => {
+  if (!String(given[0]?.url ?? given[0]).endsWith('/edits')) return send(...given);
+  await gate;
+  const answer = await send(...given);
+  window.answered += 1;
+  return answer;
+};
+"""
+WATCH = """
+const band = document.querySelector('[data-hue=sound]');
+new MutationObserver(() => window.seen.push(band.dataset.value)).observe(band, {attributeFilter: ['data-value']});
+"""
+
+
+def test_a_gesture_that_began_before_the_last_was_kept_is_not_disturbed_by_its_answer(page: Page) -> None:
+    added = page.driver.execute_cdp_cmd("Page.addScriptToEvaluateOnNewDocument", {"source": HELD})
+    page.open("/systems/brinemark/sources?at=hue:sound")
+    slider = page.find("[role=slider][aria-label='Lightness']")
+    page.script(WATCH)
+    page.script("arguments[0].focus()", slider)
+    ActionChains(page.driver).key_down(Keys.ARROW_RIGHT).perform()
+    page.wait(lambda: len(page.script("return window.seen")) == 1)
+    ActionChains(page.driver).key_up(Keys.ARROW_RIGHT).key_down(Keys.ARROW_RIGHT).perform()
+    page.wait(lambda: len(page.script("return window.seen")) == 2)
+    assert page.script("return window.answered") == 0
+    page.script("window.letGo()")
+    page.wait(lambda: page.script("return window.answered") == 1)
+    ActionChains(page.driver).key_up(Keys.ARROW_RIGHT).perform()
+    page.wait(lambda: page.script("return window.answered") == 2)
+    page.wait(lambda: page.button("Undo").get_attribute("title").startswith("Undo: Move sound"))
+    seen = page.script("return window.seen")
+    assert len(set(seen)) == 2, "each gesture shows its own"
+    assert seen == sorted(seen, key=seen.index), "and none goes back to the one before"
+    page.driver.execute_cdp_cmd("Page.removeScriptToEvaluateOnNewDocument", added)
+    page.open("/systems/brinemark/sources?at=hue:sound")
+    assert page.wait(lambda: page.find("[data-hue=sound]").get_attribute("data-value")) == seen[-1]
 
 
 def test_the_address_holds_how_one_looks(page: Page) -> None:

@@ -94,6 +94,9 @@ def test_a_figure_is_stepped_by_keys_without_losing_one_and_held_as_one_change(p
     def figure() -> float:
         return float(page.field("Lightness, as a number").get_attribute("value"))
 
+    def ramp() -> float:
+        return float(page.find("[role=slider][aria-label='Lightness']").get_attribute("aria-valuenow"))
+
     start = figure()
     held = ActionChains(page.driver).click(page.field("Lightness, as a number"))
     held.key_down(Keys.ARROW_UP).key_down(Keys.ARROW_UP).key_down(Keys.ARROW_UP).perform()
@@ -113,8 +116,12 @@ def test_a_figure_is_stepped_by_keys_without_losing_one_and_held_as_one_change(p
     page.press("Undo")
     page.wait(lambda: band_value(page, "sound") == before)
     assert not page.button("Undo").is_enabled()
-    # Pressed faster than anything is answered, each press counts.
+    # Pressed faster than anything is answered, each press counts: in the field and on the ramp beside it.
     page.field("Lightness, as a number").send_keys(*[Keys.ARROW_DOWN] * 4)
+    page.wait(lambda: abs(ramp() - (start - 4.0)) < 0.15)
+    page.find("[role=slider][aria-label='Lightness']").send_keys(*[Keys.ARROW_RIGHT] * 4)
+    page.wait(lambda: abs(figure() - start) < 0.15)
+    page.find("[role=slider][aria-label='Lightness']").send_keys(*[Keys.ARROW_LEFT] * 4)
     page.wait(lambda: abs(figure() - (start - 4.0)) < 0.15)
     page.field("Lightness, as a number").send_keys(Keys.SHIFT, Keys.ARROW_UP)
     page.wait(lambda: abs(figure() - (start + 6.0)) < 0.15)

@@ -1,8 +1,9 @@
 /** A ramp of the slip: the colors along one quantity, flush, with the value on it. A slider by mouse, touch and keys. */
-import { type KeyboardEvent, type PointerEvent, useId, useRef, useState } from "react";
+import { type KeyboardEvent, type PointerEvent, useId, useRef } from "react";
 import type { RampView, SafeView } from "../api/client";
 import { NumberField } from "../parts/NumberField";
 import { safeWords } from "../parts/safeWords";
+import { useGrip } from "../parts/useGrip";
 import styles from "./ramp.module.css";
 
 interface Props {
@@ -17,7 +18,7 @@ interface Props {
   /** What is told of the safe range, while one is at this ramp. */
   onTell: (words: string | null) => void;
   onMove: (value: number) => void;
-  onEnd: () => void;
+  onEnd: () => Promise<void>;
   onCancel: () => void;
 }
 
@@ -35,9 +36,10 @@ export function SlipRamp({
   onCancel,
 }: Props) {
   const track = useRef<HTMLDivElement>(null);
-  const [held, setHeld] = useState<number | null>(null);
+  const dragging = useRef(false);
+  const grip = useGrip<number>();
   const span = ramp.high - ramp.low;
-  const value = held ?? ramp.value;
+  const value = grip.value ?? ramp.value;
   const share = (at: number) => `${(100 * (Math.min(Math.max(at, ramp.low), ramp.high) - ramp.low)) / span}%`;
   const blocks = ramp.colors
     .map(
@@ -54,18 +56,23 @@ export function SlipRamp({
   };
   const go = (to: number) => {
     const allowed = Math.min(Math.max(to, ramp.low), ramp.high);
-    setHeld(allowed);
+    grip.hold(allowed);
     onMove(allowed);
   };
   const onPointerDown = (event: PointerEvent<HTMLDivElement>) => {
     if (!movable || event.button !== 0) return;
     event.currentTarget.setPointerCapture(event.pointerId);
+    dragging.current = true;
     go(at(event));
   };
   const finish = () => {
-    if (held === null) return;
-    setHeld(null);
-    onEnd();
+    dragging.current = false;
+    void grip.letGo(onEnd);
+  };
+  const cancel = () => {
+    dragging.current = false;
+    grip.drop();
+    onCancel();
   };
   const onKeyDown = (event: KeyboardEvent) => {
     if (!movable) return;
@@ -75,10 +82,8 @@ export function SlipRamp({
     if (event.key === "Home") go(ramp.low);
     else if (event.key === "End") go(ramp.high);
     else if (up || down) go(value + (up ? by : -by));
-    else if (event.key === "Escape" && held !== null) {
-      setHeld(null);
-      onCancel();
-    } else return;
+    else if (event.key === "Escape" && grip.value !== null) cancel();
+    else return;
     event.preventDefault();
     event.stopPropagation();
   };
@@ -107,12 +112,9 @@ export function SlipRamp({
         aria-describedby={safe ? id : undefined}
         className={movable ? styles.movable : styles.track}
         onPointerDown={onPointerDown}
-        onPointerMove={(event) => held !== null && go(at(event))}
+        onPointerMove={(event) => dragging.current && go(at(event))}
         onPointerUp={finish}
-        onPointerCancel={() => {
-          setHeld(null);
-          onCancel();
-        }}
+        onPointerCancel={cancel}
         onKeyDown={onKeyDown}
         onKeyUp={finish}
         onBlur={finish}
@@ -166,7 +168,7 @@ export function SlipRamp({
           onCancel={onCancel}
           onCommit={(typed) => {
             onMove(typed);
-            onEnd();
+            void onEnd();
           }}
         />
       ) : (

@@ -1,7 +1,8 @@
 /** A quantity to drag, to step by keys or to type: a track in ink, and the figure beside it. */
-import { useId, useRef } from "react";
+import { useId } from "react";
 import { NumberField } from "./NumberField";
 import styles from "./range.module.css";
+import { useGrip } from "./useGrip";
 
 interface Props {
   label: string;
@@ -17,17 +18,14 @@ interface Props {
   /** At every move. */
   onChange: (value: number) => void;
   /** Once a drag, a held key or typing has come to its end. */
-  onEnd?: (value: number) => void;
+  onEnd?: (value: number) => void | Promise<void>;
 }
 
 export function Range(props: Props) {
   const { label, value, low, high, step, places, unit, ends, width = "110px", onChange, onEnd } = props;
   const id = useId();
-  const held = useRef<number | null>(null);
-  const end = () => {
-    if (held.current !== null) onEnd?.(held.current);
-    held.current = null;
-  };
+  const grip = useGrip<number>();
+  const end = () => void grip.letGo((last) => onEnd?.(last));
   return (
     <div className={styles.range}>
       <label htmlFor={id}>{label}</label>
@@ -38,11 +36,13 @@ export function Range(props: Props) {
         min={low}
         max={high}
         step={step}
-        value={value}
+        value={grip.value ?? value}
         style={{ width }}
         onChange={(event) => {
-          held.current = Number(event.target.value);
-          onChange(held.current);
+          const moved = Number(event.target.value);
+          // Without an end there is nothing to be answered: who hears of every move holds the value.
+          if (onEnd) grip.hold(moved);
+          onChange(moved);
         }}
         onPointerUp={end}
         onKeyUp={end}
@@ -53,7 +53,7 @@ export function Range(props: Props) {
       ) : (
         <NumberField
           label={`${label}, as a number`}
-          value={value}
+          value={grip.value ?? value}
           low={low}
           high={high}
           step={step}
@@ -61,7 +61,7 @@ export function Range(props: Props) {
           {...(unit ? { unit } : {})}
           onCommit={(typed) => {
             onChange(typed);
-            onEnd?.(typed);
+            void onEnd?.(typed);
           }}
         />
       )}

@@ -1,7 +1,8 @@
 /** One curve over the steps, with handles on it: by mouse, touch and keys; typed below. */
-import { type KeyboardEvent, memo, type PointerEvent, useRef, useState } from "react";
+import { type KeyboardEvent, memo, type PointerEvent, useRef } from "react";
 import type { CurveView, HandleView, SafeView } from "../../../api/client";
 import { NumberField } from "../../../parts/NumberField";
+import { useGrip } from "../../../parts/useGrip";
 import { useView } from "../../../state/workspace";
 import styles from "./curve.module.css";
 import ink from "./ink.module.css";
@@ -38,7 +39,8 @@ interface Held {
 export const CurvePlot = memo(function CurvePlot({ curve, at, safe, ...props }: Props) {
   const plot = useRef<HTMLDivElement>(null);
   const dragging = useRef(false);
-  const [held, setHeld] = useState<Held | null>(null);
+  const grip = useGrip<Held>();
+  const held = grip.value;
   const { low, high } = held ?? curve;
   const { by, places, unit } = STEP[curve.name];
   const steps = curve.steps.length;
@@ -51,25 +53,19 @@ export const CurvePlot = memo(function CurvePlot({ curve, at, safe, ...props }: 
 
   const move = (handle: HandleView, to: number) => {
     const value = Math.min(Math.max(to, handle.low), handle.high);
-    setHeld((before) => ({
-      at: handle.at,
-      value,
-      moved: true,
-      low: before?.low ?? curve.low,
-      high: before?.high ?? curve.high,
-    }));
+    grip.hold({ at: handle.at, value, moved: true, low, high });
     props.onMove(curve.name, handle, value);
   };
-  const finish = async (handle: HandleView) => {
+  const finish = () => {
     dragging.current = false;
-    const mine = held;
-    // Until it is answered, the handle stays where it was put: a key pressed again goes on from there.
-    if (mine?.at === handle.at && mine.moved) await props.onEnd(curve.name, handle, mine.value);
-    setHeld((present) => (present === mine ? null : present));
+    void grip.letGo((last) => {
+      const handle = curve.handles.find((each) => each.at === last.at);
+      if (handle && last.moved) return props.onEnd(curve.name, handle, last.value);
+    });
   };
   const cancel = () => {
     dragging.current = false;
-    setHeld(null);
+    grip.drop();
     props.onCancel();
   };
   const onPointerMove = (event: PointerEvent, handle: HandleView) => {
@@ -150,13 +146,20 @@ export const CurvePlot = memo(function CurvePlot({ curve, at, safe, ...props }: 
               if (event.button !== 0) return;
               event.currentTarget.setPointerCapture(event.pointerId);
               dragging.current = true;
-              setHeld({ at: handle.at, value: handle.value, moved: false, low: curve.low, high: curve.high });
+              grip.hold({
+                at: handle.at,
+                value: handle.value,
+                moved: false,
+                low: curve.low,
+                high: curve.high,
+              });
             }}
             onPointerMove={(event) => onPointerMove(event, handle)}
-            onPointerUp={() => void finish(handle)}
+            onPointerUp={finish}
             onPointerCancel={cancel}
             onKeyDown={(event) => onKeyDown(event, handle)}
-            onKeyUp={() => held && void finish(handle)}
+            onKeyUp={finish}
+            onBlur={finish}
             onFocus={() => props.onAt(curve.name, handle)}
             onPointerEnter={() => !held && props.onAt(curve.name, handle)}
           >

@@ -143,7 +143,7 @@ function Ends({ hues, onAt }: EndsProps) {
               value={ends[name]}
               width="64px"
               onChange={(value) => preview([edit(value)])}
-              onEnd={(value) => void put(edit(value))}
+              onEnd={(value) => put(edit(value))}
             />
           </Box>
         );

@@ -34,8 +34,8 @@ export function Derivation({ hue, follows }: { hue: HueView; follows: FollowingV
   const source = sourceOf(follows);
   const send = (change: object, moving = false) => {
     const edit = { type: "follow_hue", hue: hue.id, source: { ...source, ...change } } as Edit;
-    if (moving) preview([edit]);
-    else void put(edit);
+    if (!moving) return put(edit);
+    preview([edit]);
   };
   const parents = view.hues
     .filter((other) => other.id !== hue.id)

@@ -1,0 +1,23 @@
+/** A value that somebody has got hold of. It is shown from the first move on until what came of it is answered, so that
+ * nothing falls back in between, and a key pressed again goes on from there. */
+import { useRef, useState } from "react";
+
+export function useGrip<Value>() {
+  const [value, setValue] = useState<Value | null>(null);
+  const newest = useRef<Value | null>(null);
+  const ended = useRef<Value | null>(null);
+  const hold = (next: Value | null) => {
+    newest.current = next;
+    ended.current = null;
+    setValue(next);
+  };
+  /** End the gesture once, whatever ends it: a button, a key or the focus that goes elsewhere. */
+  const letGo = async (end: (last: Value) => void | Promise<void>) => {
+    const last = newest.current;
+    if (last === null || ended.current === last) return;
+    ended.current = last;
+    await end(last);
+    if (newest.current === last) hold(null);
+  };
+  return { value, hold, letGo, drop: () => hold(null) };
+}
