@@ -85,11 +85,10 @@ def solve(luminance: ArrayLike, chroma: ArrayLike, hue: ArrayLike, gamut: Gamut 
     room = _rooms(unit, y, c * c * c, gamut)[:, :, None]
     low, width = np.zeros(len(y)), gamut.highest_s
     for points in (_GRID, *[_EIGHTHS] * _PASSES):
-        inside = np.zeros((len(points) + 1, len(y)), dtype=np.bool_)
-        np.greater_equal(_value(room, low + (width * points)[:, None]).min(axis=0), 0.0, out=inside[:-1])
-        # The last point that is inside with all before it; the first one is inside already.
-        inside[0] = True
-        low, width = low + width * points[inside.argmin(axis=0) - 1], width * points[1]
+        outside = _value(room, low + (width * points)[:, None]).min(axis=0) < 0.0
+        # The last point with all before it inside; the first one is inside already. Where none is outside, that is -1.
+        outside[0] = False
+        low, width = low + width * points[outside.argmax(axis=0) - 1], width * points[1]
     found = _value(unit, low)
     linear = (found * (y / (gamut.weights @ found))).T.reshape(*given[0].shape, 3)
     return linear_to_srgb(linear.clip(0.0, 1.0)).clip(0.0, 1.0)
