@@ -37,7 +37,8 @@ def test_steps_are_chosen_copied_nudged_and_put_back(page: Page) -> None:
     page.wait(lambda: page.steps("flare")[3] != before["flare"][3])
     # The hue's own color stays; all others went together, and one key brings them back.
     assert page.steps("lamp") == before["lamp"]
-    assert [step for step in page.steps("kelp") if step not in before["kelp"]] == page.steps("kelp")[2:4]
+    kelp = page.steps("kelp")
+    assert [step for step in kelp if step not in before["kelp"]] == kelp[2:4]
     page.wait(lambda: page.button("Back to generated").is_enabled())
     page.keys(Keys.BACKSPACE)
     page.wait(lambda: all(page.steps(hue) == before[hue] for hue in before))
