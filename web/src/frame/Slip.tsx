@@ -169,7 +169,7 @@ function Ramps({ slip, onTell }: { slip: SlipView; onTell: (words: string | null
   const { move, end, cancel } = useMoving();
   const movable = slip.movable_hue !== null;
   const safe = useSafeRanges();
-  const shared = { movable, onTell, onEnd: end, onCancel: cancel };
+  const shared = { of: slip.key, movable, onTell, onEnd: end, onCancel: cancel };
   return (
     <Box
       flex="1.5 1 300px"

@@ -8,6 +8,8 @@ import styles from "./ramp.module.css";
 
 interface Props {
   label: string;
+  /** The key of what is moved. */
+  of: string;
   ramp: RampView;
   step: number;
   places: number;
@@ -24,6 +26,7 @@ interface Props {
 
 export function SlipRamp({
   label,
+  of,
   ramp,
   step,
   places,
@@ -37,7 +40,7 @@ export function SlipRamp({
 }: Props) {
   const track = useRef<HTMLDivElement>(null);
   const dragging = useRef(false);
-  const grip = useGrip<number>();
+  const grip = useGrip<number>(of);
   const span = ramp.high - ramp.low;
   const value = grip.value ?? ramp.value;
   const share = (at: number) => `${(100 * (Math.min(Math.max(at, ramp.low), ramp.high) - ramp.low)) / span}%`;

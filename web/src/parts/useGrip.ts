@@ -2,14 +2,15 @@
  * nothing falls back in between, and a key pressed again goes on from there. */
 import { useRef, useState } from "react";
 
-export function useGrip<Value>() {
-  const [value, setValue] = useState<Value | null>(null);
+/** `of` is what the value belongs to: when something else takes its place, nothing of it is held yet. */
+export function useGrip<Value>(of = "") {
+  const [held, setHeld] = useState<{ of: string; value: Value } | null>(null);
   const newest = useRef<Value | null>(null);
   const ended = useRef<Value | null>(null);
   const hold = (next: Value | null) => {
     newest.current = next;
     ended.current = null;
-    setValue(next);
+    setHeld(next === null ? null : { of, value: next });
   };
   /** End the gesture once, whatever ends it: a button, a key or the focus that goes elsewhere. */
   const letGo = async (end: (last: Value) => void | Promise<void>) => {
@@ -19,5 +20,5 @@ export function useGrip<Value>() {
     await end(last);
     if (newest.current === last) hold(null);
   };
-  return { value, hold, letGo, drop: () => hold(null) };
+  return { value: held?.of === of ? held.value : null, hold, letGo, drop: () => hold(null) };
 }
