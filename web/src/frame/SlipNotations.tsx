@@ -80,7 +80,7 @@ const All = memo(function All() {
       </Popover.Trigger>
       <Portal>
         <Popover.Positioner>
-          <Popover.Content width="360px" padding="8px" boxShadow="md" aria-label="All notations">
+          <Popover.Content width="420px" padding="8px" boxShadow="md" aria-label="All notations">
             <EveryLine />
           </Popover.Content>
         </Popover.Positioner>

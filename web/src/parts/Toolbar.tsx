@@ -10,7 +10,14 @@ interface Props {
 
 export function Toolbar({ title, words, children }: Props) {
   return (
-    <Flex align="center" gap="12px" minHeight="54px" paddingInline="20px" flexShrink={0}>
+    <Flex
+      align="center"
+      gap="12px"
+      minHeight="54px"
+      paddingInline="20px"
+      flexShrink={0}
+      css={{ "@media (max-width: 899px)": { flexWrap: "wrap", rowGap: "2px", paddingBlock: "6px" } }}
+    >
       <Heading as="h1" fontSize="20px" fontWeight="700">
         {title}
       </Heading>
