@@ -9,17 +9,17 @@ from pydantic import ValidationError
 from heimat.core.color.contrast import relative_luminance
 from heimat.core.color.notation import parse, rgb8_of
 from heimat.core.color.spaces import lightness, srgb_to_oklch
+from heimat.core.document.upgrades import read_document
 from heimat.core.edits import apply, apply_all
 from heimat.core.edits.scales import AimCurve, SetCurves
 from heimat.core.errors import DomainError
-from heimat.core.resolve import resolve
+from heimat.core.resolve.resolved import resolve
 from heimat.core.scales import ScaleRequest, generate
 from heimat.core.scales.curves import CURVES, Curves, at_reach, reach
 from heimat.core.scales.drawing import PLACES, drawn
 from heimat.core.scales.handles import Handle, put, through
 from heimat.core.scales.ladder import USUAL
 from heimat.core.scales.methods import METHODS, Method
-from heimat.core.system import read_document
 from heimat.demo.systems import brinemark
 from tests.core.strategies import colors, ladders
 

@@ -6,33 +6,37 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from heimat.core.color.notation import Color, format, hex_of, oklch_of, parse, rgb8_of
-from heimat.core.colors_of import source_color, standing
+from heimat.core.color.solved import solved
+from heimat.core.document.hues import DerivedSource, QuantityChange
+from heimat.core.document.order import in_order
+from heimat.core.document.system import ColorSystem
+from heimat.core.document.tokens import StepAlias
 from heimat.core.edits import apply, apply_all
 from heimat.core.edits.hues import AddHues, NewHue, RemoveHue
 from heimat.core.edits.sources import AimSource, FollowHue, LetGo, SetSource
 from heimat.core.edits.tokens import SetTokenValue
 from heimat.core.errors import DomainError
-from heimat.core.publication import publication
-from heimat.core.resolve import resolve
-from heimat.core.sources.derivation import Standing, changed, derive, lightness_of, solved
-from heimat.core.sources.wording import derivation_words
-from heimat.core.system import Change, ColorSystem, DerivedSource, StepAlias, in_order
-from heimat.core.tokens.starter import DAY
+from heimat.core.hues.derivation import changed, derive, lightness_of
+from heimat.core.hues.source import ResolvedSource, resolve_source, source_color
+from heimat.core.hues.wording import derivation_words
+from heimat.core.proposals.starter import DAY
+from heimat.core.publication.publication import publication
+from heimat.core.resolve.resolved import resolve
 from heimat.demo.systems import brinemark
 
 SYSTEM = brinemark()
 
 
-def shifted(by: float) -> Change:
-    return Change(how="shifted", by=by)
+def shifted(by: float) -> QuantityChange:
+    return QuantityChange(how="shifted", by=by)
 
 
-def times(by: float) -> Change:
-    return Change(how="times", by=by)
+def times(by: float) -> QuantityChange:
+    return QuantityChange(how="times", by=by)
 
 
-def put(by: float) -> Change:
-    return Change(how="set", by=by)
+def put(by: float) -> QuantityChange:
+    return QuantityChange(how="set", by=by)
 
 
 def derived(hue: str = "tidewater", **changes: object) -> DerivedSource:
@@ -43,15 +47,15 @@ def with_child(system: ColorSystem, key: str, source: DerivedSource) -> ColorSys
     return apply(system, AddHues(hues=(NewHue(id=key, name=key, kind="accent", source=source),)))
 
 
-def on_oklch(**changes: st.SearchStrategy[Change]) -> st.SearchStrategy[DerivedSource]:
+def on_oklch(**changes: st.SearchStrategy[QuantityChange]) -> st.SearchStrategy[DerivedSource]:
     return st.builds(DerivedSource, hue=st.just("tidewater"), circle=st.just("oklch"), **changes)
 
 
-def a_change(reach: float, *, multiplied: bool = True) -> st.SearchStrategy[Change]:
+def a_change(reach: float, *, multiplied: bool = True) -> st.SearchStrategy[QuantityChange]:
     hows = ["kept", "shifted", "set", *(["times"] if multiplied else [])]
     return st.sampled_from(hows).flatmap(
         lambda how: st.floats(-reach if how == "shifted" else 0.0, 2.0 if how == "times" else reach).map(
-            lambda by: Change(how=how, by=by)
+            lambda by: QuantityChange(how=how, by=by)
         )
     )
 
@@ -77,11 +81,11 @@ def test_a_chain_is_its_steps_one_by_one(sources, levels):
         key = f"c{place}"
         system = with_child(system, key, source.model_copy(update={"hue": parent}))
         parent = key
-    one_by_one = standing(system, system.hues["tidewater"])
+    one_by_one = resolve_source(system, system.hues["tidewater"])
     for place, source in enumerate(sources):
         parent_key = f"c{place - 1}" if place else "tidewater"
         one_by_one = derive(one_by_one, source.model_copy(update={"hue": parent_key}))
-    assert standing(system, system.hues[parent]) == one_by_one
+    assert resolve_source(system, system.hues[parent]) == one_by_one
     assert 0.0 <= one_by_one.alpha <= 1.0
 
 
@@ -90,7 +94,7 @@ def test_a_chain_is_its_steps_one_by_one(sources, levels):
 def test_one_step_does_what_it_says(source, levels):
     color = Color.of_bytes(levels)
     _, chroma, angle = (float(part) for part in oklch_of(color))
-    parent = Standing(color, 1.0, (lightness_of(color), chroma, angle))
+    parent = ResolvedSource(color, 1.0, (lightness_of(color), chroma, angle))
     wanted = min(max(changed(source.lightness, lightness_of(color)), 0.0), 100.0)
     found = derive(parent, source)
     assert lightness_of(found.color) == pytest.approx(wanted, abs=0.6)
@@ -108,7 +112,7 @@ def test_the_parent_moves_and_all_follow():
     moved = apply(system, SetSource(hue="tidewater", color="#7A3B8F"))
     for key in ("deep", "mist", "shingle"):
         assert source_color(moved, moved.hues[key]) != source_color(system, system.hues[key])
-    parent, child = (standing(moved, moved.hues[key]) for key in ("tidewater", "deep"))
+    parent, child = (resolve_source(moved, moved.hues[key]) for key in ("tidewater", "deep"))
     assert lightness_of(child.color) == pytest.approx(lightness_of(parent.color) - 16.0, abs=0.3)
     assert child.aim[2] == pytest.approx(parent.aim[2])
 
@@ -145,13 +149,13 @@ LIMITS = [
 @pytest.mark.parametrize(("parent", "source", "words"), LIMITS, ids=[words for _, _, words in LIMITS])
 def test_what_keeps_a_hue_from_following_is_said(parent, source, words):
     system = with_child(SYSTEM, "child", source.model_copy(update={"hue": parent}))
-    assert words in "; ".join(standing(system, system.hues["child"]).limits)
+    assert words in "; ".join(resolve_source(system, system.hues["child"]).limits)
 
 
 def test_a_gray_parent_has_no_hue_to_follow_but_remembers_one():
     gray = apply(SYSTEM, SetSource(hue="tidewater", color="#777777"))
     system = with_child(gray, "child", derived(turn=shifted(30.0)))
-    assert "its parent is gray" in standing(system, system.hues["child"]).limits[0]
+    assert "its parent is gray" in resolve_source(system, system.hues["child"]).limits[0]
     # A chroma that is set brings the remembered hue back.
     colored = with_child(gray, "child", derived(strength=put(0.08)))
     angle = float(oklch_of(source_color(colored, colored.hues["child"]))[2])
@@ -190,7 +194,7 @@ def test_letting_go_keeps_color_and_alpha():
     system = with_child(SYSTEM, "haze", derived(alpha=put(0.4)))
     free = apply(system, LetGo(hue="haze"))
     assert free.hues["haze"].source.kind == "given"
-    assert standing(free, free.hues["haze"]).alpha == 0.4
+    assert resolve_source(free, free.hues["haze"]).alpha == 0.4
     assert source_color(free, free.hues["haze"]) == source_color(system, system.hues["haze"])
     assert apply(SYSTEM, LetGo(hue="buoy")) is SYSTEM
 
@@ -206,7 +210,7 @@ MOVES = [
 @pytest.mark.parametrize(("source", "target", "how"), MOVES, ids=[how for _, _, how in MOVES])
 def test_dragging_a_derived_hue_changes_its_derivation(source, target, how):
     system = with_child(SYSTEM, "child", source)
-    light, chroma, angle = standing(system, system.hues["child"]).aim
+    light, chroma, angle = resolve_source(system, system.hues["child"]).aim
     moved = apply(system, AimSource(hue="child", lightness=target[0], chroma=chroma, angle=angle))
     after = moved.hues["child"].source
     assert after.lightness.how == how

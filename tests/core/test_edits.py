@@ -8,7 +8,10 @@ from hypothesis import strategies as st
 
 from heimat.core.color.notation import format, parse, rgb8_of
 from heimat.core.color.spaces import srgb_to_oklch
-from heimat.core.colors_of import source_color
+from heimat.core.document.hues import StepRef, TintedSource
+from heimat.core.document.order import in_order, key_between
+from heimat.core.document.tokens import LiteralColor, StepAlias, TokenAlias
+from heimat.core.document.upgrades import read_document
 from heimat.core.edits import (
     AddHues,
     AddToken,
@@ -44,16 +47,15 @@ from heimat.core.edits.ladder import losses
 from heimat.core.edits.scales import AimCurve, NudgeSteps, SetWide
 from heimat.core.edits.selections import KeepSelection, SetCap
 from heimat.core.errors import DomainError
-from heimat.core.ids import key_between
-from heimat.core.publication import publication
-from heimat.core.resolve import resolve
+from heimat.core.hues.source import source_color
+from heimat.core.proposals.start import start_system
+from heimat.core.proposals.starter import DAY
+from heimat.core.publication.publication import publication
+from heimat.core.resolve.resolved import resolve
 from heimat.core.scales.anchors import Anchor
 from heimat.core.scales.curves import Curves
 from heimat.core.scales.methods import ContrastTargets, Method, Typed, WhiteBlack
 from heimat.core.scales.shaping import ShapedLadder, ShapedStep
-from heimat.core.sources.start import start_system
-from heimat.core.system import LiteralColor, StepAlias, StepRef, TintedSource, TokenAlias, in_order, read_document
-from heimat.core.tokens.starter import DAY
 from heimat.demo.systems import brinemark, merrow_light
 
 SYSTEM = brinemark()

@@ -6,18 +6,19 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from heimat.core.document.hues import StepRef
+from heimat.core.document.uses import members, published_steps, uses_of
 from heimat.core.edits import apply, apply_all
 from heimat.core.edits.hues import PinStep, RemoveHue
 from heimat.core.edits.ladder import SetHueLadder, SetLadder, losses
 from heimat.core.edits.scales import AimStep
 from heimat.core.edits.selections import KeepSelection, RemoveSelection, SetCap
 from heimat.core.errors import DomainError
-from heimat.core.fewer import alike, members, published_steps, smaller_ladder, uses_of, wanted_steps
 from heimat.core.legibility.findings import finding_ids, findings
-from heimat.core.publication import Publication, publication
-from heimat.core.resolve import check, resolve
+from heimat.core.proposals.fewer import alike, smaller_ladder, wanted_steps
+from heimat.core.publication.publication import Publication, publication
+from heimat.core.resolve.resolved import check, resolve
 from heimat.core.scales.shaping import ShapedLadder
-from heimat.core.system import StepRef
 from heimat.demo.systems import brinemark
 from heimat.formats import FORMATS, write_all
 

@@ -8,19 +8,13 @@ from coloraide.everything import ColorAll
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from heimat.core.color.angles import turn_between
 from heimat.core.color.contrast import relative_luminance
 from heimat.core.color.notation import Color, oklch_of, parse
 from heimat.core.color.spaces import lightness, srgb_to_oklch
 from heimat.core.sources import even
 from heimat.core.sources.circles import on_circle
-from heimat.core.sources.harmony import (
-    RELATIONS,
-    common_partners,
-    likenesses,
-    monochromatic,
-    partner_angles,
-    turn_between,
-)
+from heimat.core.sources.harmony import RELATIONS, common_partners, likenesses, monochromatic, partner_angles
 from heimat.core.sources.mixing import mixed
 
 LEVELS = st.tuples(*[st.integers(0, 255)] * 3)

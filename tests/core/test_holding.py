@@ -2,6 +2,7 @@
 
 import pytest
 
+from heimat.core.document.hues import StepRef
 from heimat.core.edits import apply, apply_all
 from heimat.core.edits.holding import HoldHues
 from heimat.core.edits.hues import DuplicateHue, MoveHue, PinStep, RemoveHue, RenameHue, SetAnchor, SetHueKind
@@ -10,12 +11,11 @@ from heimat.core.edits.scales import AimCurve, AimStep, NudgeSteps, SetCurves, S
 from heimat.core.edits.sources import AimSource, SetSource
 from heimat.core.errors import DomainError
 from heimat.core.legibility.findings import finding_ids
-from heimat.core.resolve import check, resolve
-from heimat.core.safe_range import safe_range
+from heimat.core.legibility.safe_range import safe_range
+from heimat.core.resolve.resolved import check, resolve
 from heimat.core.scales.anchors import Anchor
 from heimat.core.scales.curves import Curves
 from heimat.core.scales.methods import Method
-from heimat.core.system import StepRef
 from heimat.demo.systems import brinemark
 
 SYSTEM = brinemark()

@@ -10,16 +10,19 @@ from hypothesis import strategies as st
 from heimat.core.color.contrast import ratio, relative_luminance
 from heimat.core.color.notation import Color, rgb8_of
 from heimat.core.color.spaces import lightness, srgb_to_oklch
+from heimat.core.document.hues import GivenSource
+from heimat.core.document.order import in_order
+from heimat.core.document.system import ladder_of
+from heimat.core.document.upgrades import read_document
 from heimat.core.edits import SetHueLadder, SetLadder, SetMethod, apply
 from heimat.core.errors import DomainError
-from heimat.core.publication import publication
-from heimat.core.resolve import resolve
+from heimat.core.proposals.solved_promises import solve_promise
+from heimat.core.publication.publication import publication
+from heimat.core.resolve.resolved import resolve
 from heimat.core.scales import READY_MADE, ScaleRequest, generate
 from heimat.core.scales.ladder import USUAL
 from heimat.core.scales.methods import METHODS, HslLightness, Method, Typed, WhiteBlack
 from heimat.core.scales.shaping import ShapedLadder, ShapedStep, shaped
-from heimat.core.scales.solving import solve_promise
-from heimat.core.system import GivenSource, in_order, ladder_of, read_document
 from heimat.demo.systems import brinemark
 from tests.core.strategies import colors
 

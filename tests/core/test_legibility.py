@@ -9,16 +9,16 @@ from heimat.core.color.contrast import ratio
 from heimat.core.color.difference import ciede2000
 from heimat.core.color.notation import parse
 from heimat.core.color.spaces import srgb_to_lab
+from heimat.core.color.told_apart import distances
 from heimat.core.color.vision import COLOR_VISIONS, simulate
+from heimat.core.document.tokens import LiteralColor
 from heimat.core.edits import SetAnchor, SetSource, SetTokenValue, apply
+from heimat.core.hues.scaling import MEMORY
 from heimat.core.legibility.findings import findings
-from heimat.core.legibility.pairings import translucent_ratio
-from heimat.core.legibility.told_apart import distances
-from heimat.core.resolve import resolve
+from heimat.core.proposals.starter import DAY
+from heimat.core.resolve.pairings import translucent_ratio
+from heimat.core.resolve.resolved import resolve
 from heimat.core.scales.anchors import Anchor
-from heimat.core.scaling import MEMORY
-from heimat.core.system import LiteralColor
-from heimat.core.tokens.starter import DAY
 from heimat.demo.systems import brinemark
 
 SYSTEM = brinemark()
@@ -107,7 +107,7 @@ def test_resolving_is_pure():
 def test_remembered_scales_are_what_would_be_made_afresh():
     moved = apply(SYSTEM, SetSource(hue="tidewater", color="#0B6E8E"))
     remembered = [resolve(system).steps.rgb8.copy() for system in (SYSTEM, moved, SYSTEM)]
-    MEMORY.forget()
+    MEMORY.clear()
     afresh = [resolve(system).steps.rgb8 for system in (moved, SYSTEM)]
     assert (remembered[1] == afresh[0]).all()
     assert (remembered[0] == afresh[1]).all()

@@ -13,14 +13,14 @@ from heimat.core.color.contrast import ratio, relative_luminance
 from heimat.core.color.notation import Color, hex_of, parse, rgb8_of
 from heimat.core.color.spaces import lightness, srgb_to_oklch
 from heimat.core.errors import DomainError
-from heimat.core.resolve import resolve
+from heimat.core.proposals.solved_promises import most_promised, solve_promise
+from heimat.core.resolve.resolved import resolve
 from heimat.core.scales import READY_MADE, ScaleRequest, generate
 from heimat.core.scales.anchors import Anchor
 from heimat.core.scales.curves import Curves
 from heimat.core.scales.ladder import LONG, USUAL
 from heimat.core.scales.measures import measure
 from heimat.core.scales.methods import METHODS, BetweenEnds, ContrastTargets, Method, WhiteBlack
-from heimat.core.scales.solving import most_promised, solve_promise
 from heimat.demo.systems import brinemark
 from tests.core.strategies import all_corners_and_random, colors, ladders
 

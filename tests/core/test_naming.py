@@ -4,13 +4,14 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from heimat.core.color.naming import plain_name, unique_name
 from heimat.core.color.notation import parse
-from heimat.core.consistency import check_system
+from heimat.core.document.consistency import check_system
+from heimat.core.document.hues import TintedSource
+from heimat.core.document.names import check_token_name, css_name, scale_token_name
+from heimat.core.document.tokens import StepAlias, TokenAlias
 from heimat.core.errors import DomainError
-from heimat.core.sources.naming import plain_name, unique_name
-from heimat.core.system import StepAlias, TintedSource, TokenAlias
-from heimat.core.tokens.names import check_token_name, css_name, scale_token_name
-from heimat.core.tokens.starter import DAY
+from heimat.core.proposals.starter import DAY
 from heimat.demo.systems import brinemark
 
 SYSTEM = brinemark()

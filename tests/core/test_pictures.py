@@ -11,6 +11,7 @@ from hypothesis import strategies as st
 from PIL import Image, ImageCms
 
 from heimat.core.color.difference import ciede2000
+from heimat.core.color.nearness import differences
 from heimat.core.color.spaces import srgb_to_lab, srgb_to_oklab
 from heimat.core.errors import DomainError
 from heimat.core.pictures.area import Area
@@ -20,7 +21,6 @@ from heimat.core.pictures.sampling import sample
 from heimat.core.pictures.showing import dimming, shown
 from heimat.core.pictures.showing import encoded as encode
 from heimat.core.pictures.stops import fitted_stops
-from heimat.core.sources.nearness import differences
 from heimat.demo.pictures import demo_pictures
 from tests.pictures import encoded, fields, pixels
 

@@ -7,7 +7,7 @@ from hypothesis import strategies as st
 
 from heimat.core.color.difference import TOLD_APART
 from heimat.core.color.spaces import srgb_to_oklch
-from heimat.core.legibility.told_apart import distances
+from heimat.core.color.told_apart import distances
 from heimat.core.sources.conventions import STATUS_CONVENTIONS, STATUS_HUES, STATUS_NOTES, STATUSES
 from heimat.core.sources.status import Brand, propose
 

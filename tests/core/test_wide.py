@@ -15,22 +15,23 @@ from heimat.core.color.gamut import DISPLAY_P3, in_gamut, solve
 from heimat.core.color.notation import Color, parse, rgb8_of, srgb_of
 from heimat.core.color.spaces import p3_to_srgb, srgb_to_oklch, srgb_to_p3
 from heimat.core.color.wide import p3_luminance, p3_of_bytes, p3_text, published_p3
+from heimat.core.document.tokens import LiteralColor
 from heimat.core.edits import apply, apply_all
 from heimat.core.edits.scales import SetWide
 from heimat.core.edits.sources import AimSource, SetSource
 from heimat.core.edits.tokens import SetTokenValue
 from heimat.core.legibility.findings import findings
-from heimat.core.legibility.pairings import TokenColor, check_pairing
-from heimat.core.publication import Publication, compare, publication
-from heimat.core.resolve import resolve
+from heimat.core.proposals.starter import DAY
+from heimat.core.publication.publication import Publication, compare, publication
+from heimat.core.resolve.pairings import check_pairing
+from heimat.core.resolve.resolved import resolve
+from heimat.core.resolve.token_colors import TokenColor
 from heimat.core.scales import ScaleRequest, generate
 from heimat.core.scales.ladder import LONG
 from heimat.core.scales.methods import Method, WhiteBlack
 from heimat.core.scales.wide import WideRequest, beyond_srgb, twins
-from heimat.core.system import LiteralColor
-from heimat.core.tokens.starter import DAY
 from heimat.demo.systems import brinemark
-from heimat.formats import css, design_tokens
+from heimat.formats.write import css, design_tokens
 from tests.core.strategies import ladders
 
 SYSTEM = brinemark()

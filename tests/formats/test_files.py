@@ -5,13 +5,14 @@ import re
 
 import tinycss2
 
+from heimat.core.document.tokens import LiteralColor, StepAlias
 from heimat.core.edits import AddToken, RenameHue, RenameToken, SetSource, SetTokenValue, apply
-from heimat.core.publication import Publication, compare, next_version, publication
-from heimat.core.resolve import resolve
-from heimat.core.system import LiteralColor, StepAlias
-from heimat.core.tokens.starter import DAY
+from heimat.core.proposals.starter import DAY
+from heimat.core.publication.publication import Publication, compare, next_version, publication
+from heimat.core.resolve.resolved import resolve
 from heimat.demo.systems import brinemark
-from heimat.formats import FORMATS, css, design_tokens
+from heimat.formats import FORMATS
+from heimat.formats.write import css, design_tokens
 
 SYSTEM = brinemark()
 PUBLISHED = publication(resolve(SYSTEM))

@@ -11,7 +11,7 @@ from alembic.autogenerate import compare_metadata
 from alembic.migration import MigrationContext
 from sqlalchemy import Engine, text
 
-from heimat.core.system import read_document
+from heimat.core.document.upgrades import read_document
 from heimat.demo.systems import brinemark
 from heimat.local.mariadb import LocalMariaDB
 from heimat.service.undo import stacks, still_in_force

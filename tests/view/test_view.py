@@ -4,14 +4,14 @@ import numpy as np
 import pytest
 
 from heimat.core.color.contrast import cut, grade, ratio
+from heimat.core.document.tokens import StepAlias
 from heimat.core.edits import AddToken, RemoveHue, RenameToken, SetSource, apply
-from heimat.core.publication import publication
-from heimat.core.resolve import resolve
-from heimat.core.system import StepAlias
-from heimat.core.tokens.starter import DAY
+from heimat.core.proposals.starter import DAY
+from heimat.core.publication.publication import publication
+from heimat.core.resolve.resolved import resolve
 from heimat.demo.systems import brinemark, merrow_light
-from heimat.service.seeing import Eyes
-from heimat.service.view import Around, ViewOptions, system_view
+from heimat.view.eyes import Eyes
+from heimat.view.system import Around, ViewOptions, system_view
 
 SYSTEM = brinemark()
 BEFORE = Around("brinemark", 1, None, None, None, None)

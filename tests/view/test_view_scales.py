@@ -17,7 +17,7 @@ from heimat.core.edits.sources import SetSource
 from heimat.core.scales.anchors import Anchor
 from heimat.core.scales.methods import METHODS, Method
 from heimat.demo.systems import brinemark
-from heimat.service.view import Around, ViewOptions, system_view
+from heimat.view.system import Around, ViewOptions, system_view
 
 SYSTEM = brinemark()
 BEYOND = apply(SYSTEM, SetSource(hue="tidewater", color="color(display-p3 0 0.46 0.45)"))

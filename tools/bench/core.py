@@ -7,14 +7,15 @@ from heimat.core.color.contrast import ratio
 from heimat.core.color.difference import ciede2000
 from heimat.core.color.notation import Color
 from heimat.core.color.spaces import srgb_to_lab
-from heimat.core.ids import keys
+from heimat.core.document.hues import GivenSource, Hue
+from heimat.core.document.order import keys
+from heimat.core.document.system import ColorSystem
+from heimat.core.hues.scaling import MEMORY
 from heimat.core.legibility.findings import findings
-from heimat.core.resolve import resolve
+from heimat.core.proposals.start import start_system
+from heimat.core.proposals.starter import with_starter
+from heimat.core.resolve.resolved import resolve
 from heimat.core.scales.ladder import LONG
-from heimat.core.scaling import MEMORY
-from heimat.core.sources.start import start_system
-from heimat.core.system import ColorSystem, GivenSource, Hue
-from heimat.core.tokens.starter import with_starter
 from tools.bench.timing import measure, report
 
 HUES = 12
@@ -42,7 +43,7 @@ def many_hues(count: int) -> ColorSystem:
 
 def _afresh(system: ColorSystem) -> None:
     """Resolve as a new process would: with nothing remembered."""
-    MEMORY.forget()
+    MEMORY.clear()
     resolve(system)
 
 

@@ -3,7 +3,11 @@
 import numpy as np
 
 from heimat.core.color.notation import Color
-from heimat.core.resolve import steps_of, wide_of
+from heimat.core.document.order import in_order
+from heimat.core.document.system import ColorSystem
+from heimat.core.hues.scaling import MEMORY, scales_of
+from heimat.core.proposals.solved_promises import solve_promise
+from heimat.core.resolve.resolved import steps_of, wide_of
 from heimat.core.scales.curves import Curves
 from heimat.core.scales.generate import ScaleRequest, generate
 from heimat.core.scales.handles import Handle
@@ -11,10 +15,7 @@ from heimat.core.scales.ladder import LONG
 from heimat.core.scales.measures import measure as measured
 from heimat.core.scales.methods import METHODS, Method
 from heimat.core.scales.promises import promises
-from heimat.core.scales.solving import solve_promise
-from heimat.core.scaling import MEMORY, scales_of
-from heimat.core.system import ColorSystem, in_order
-from heimat.service.safe_ranges import safe_ranges_view
+from heimat.view.safe_ranges import safe_ranges_view
 from tools.bench.core import large_system
 from tools.bench.timing import measure, report
 
@@ -33,7 +34,7 @@ def _requests(count: int, method: Method) -> list[ScaleRequest]:
 
 def _all_of(system: ColorSystem) -> None:
     """Scales, measures and promises of a system, nothing remembered."""
-    MEMORY.forget()
+    MEMORY.clear()
     hues = in_order(system.hues)
     scales = scales_of(system, hues)
     measured(scales, [set()] * len(scales))
@@ -63,7 +64,7 @@ def run() -> None:
     report("200 scales generated", large, "linear from 12", growth)
 
     def solve(aim: float) -> None:
-        MEMORY.forget()
+        MEMORY.clear()
         solve_promise(system, 6, aim)
 
     report("a promise solved for 12 scales", measure(lambda: solve(4.9), 10), "200 ms")

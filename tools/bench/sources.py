@@ -19,7 +19,7 @@ from heimat.core.pictures.main_colors import Wanted, main_colors
 from heimat.core.pictures.sampling import sample
 from heimat.core.sources.mixing import mixed
 from heimat.core.sources.status import Brand, propose
-from heimat.formats import read_css
+from heimat.formats.read import css as read_css
 from heimat.service.gallery import Gallery, ensure_shipped, new_set
 from heimat.store.engine import make_engine
 from heimat.store.gallery import add_sets

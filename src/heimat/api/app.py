@@ -5,15 +5,19 @@ from sqlalchemy import Engine
 
 from heimat import __version__
 from heimat.api import (
-    routes_areas,
-    routes_gallery,
-    routes_people,
-    routes_pictures,
-    routes_reading,
-    routes_releases,
-    routes_scales,
-    routes_systems,
+    areas,
+    documents,
+    feeds,
+    gallery,
+    legibility,
+    people,
+    pictures,
+    releases,
+    scales,
+    sources,
+    systems,
 )
+from heimat.api.constants import describe_constants
 from heimat.api.context import Context
 from heimat.api.limits import BodyLimit, CompressAllButFeeds
 from heimat.api.page import add_page
@@ -25,19 +29,9 @@ def create_app(engine: Engine) -> FastAPI:
     app = FastAPI(title="Heimat", version=__version__, docs_url=None, redoc_url=None, openapi_url="/api/openapi.json")
     app.state.context = Context.of(engine)
     add_handlers(app)
-    routers = (
-        routes_people.router,
-        routes_releases.router,
-        routes_reading.router,
-        routes_scales.router,
-        routes_areas.router,
-        routes_pictures.router,
-        routes_gallery.router,
-        routes_systems.router,
-        routes_releases.feeds,
-    )
-    for router in routers:
-        app.include_router(router)
+    # No route hides another: they may stand in any order.
+    for stage in (people, systems, documents, sources, areas, pictures, gallery, scales, legibility, releases, feeds):
+        app.include_router(stage.router)
 
     def nothing(path: str) -> object:
         return problem(404, "Not there", f"There is nothing at {path}.")
@@ -46,6 +40,7 @@ def create_app(engine: Engine) -> FastAPI:
         methods = ["GET", "POST", "PUT", "DELETE", "PATCH"]
         app.add_api_route(f"/{part}/{{path:path}}", nothing, methods=methods, include_in_schema=False)
 
+    describe_constants(app)
     add_page(app)
     app.add_middleware(BodyLimit)
     app.add_middleware(CompressAllButFeeds)

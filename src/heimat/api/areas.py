@@ -1,15 +1,70 @@
-"""Routes of the work areas that start from colors alone. They know no system, so they follow what is being dragged."""
+"""Work areas that start from colors alone. They know no system, so they follow what is being dragged."""
+
+from typing import Annotated
 
 from fastapi import APIRouter
+from pydantic import Field
 from starlette.responses import Response
 
-from heimat.api.bodies_sources import EvenBody, HarmonyBody, MixBody, StatusBody
+from heimat.api.bodies import Seeing, Showing
 from heimat.api.encoding import answer, described
-from heimat.service.area_status import status_view
-from heimat.service.area_types import EvenView, HarmonyView, MixView, StatusView
-from heimat.service.areas import even_view, harmony_view, mix_views
+from heimat.core.color.notation import ColorInput
+from heimat.core.sources import even, mixing
+from heimat.core.sources.circles import Circle
+from heimat.core.sources.conventions import Status
+from heimat.core.sources.harmony import MOST_SPREAD, Relation
+from heimat.view.scales.overlays import OverlaysView, overlays_view
+from heimat.view.sources.even import EvenView, even_view
+from heimat.view.sources.harmony import HarmonyView, harmony_view
+from heimat.view.sources.mix import MixView, mix_views
+from heimat.view.sources.status import StatusView, status_view
 
 router = APIRouter(prefix="/api", tags=["sources"])
+
+
+class HarmonyBody(Showing):
+    """Given colors, the source first, and the relation wanted of it; `placed` are angles from it, for `free`."""
+
+    given: Annotated[list[ColorInput], Field(min_length=1, max_length=12)]
+    relation: Relation = "complementary"
+    circle: Circle = "oklch"
+    spread: Annotated[float | None, Field(ge=1.0, le=MOST_SPREAD)] = None
+    placed: Annotated[list[Annotated[float, Field(ge=-720.0, le=720.0)]], Field(max_length=11)] = []
+
+
+class EvenBody(Showing):
+    """A start color, how many hues, and what is equal among them."""
+
+    start: ColorInput
+    count: Annotated[int, Field(ge=even.FEWEST, le=even.MOST)] = 6
+    space: even.EvenIn = "oklch"
+    lightness: Annotated[float | None, Field(ge=0.0, le=100.0)] = None
+    strength: Annotated[float | None, Field(ge=0.0, le=100.0)] = None
+
+
+class MixBody(Seeing):
+    """Two colors, and how many between them."""
+
+    one: ColorInput
+    other: ColorInput
+    count: Annotated[int, Field(ge=mixing.FEWEST, le=mixing.MOST)] = 3
+
+
+class StatusBody(Showing):
+    """The brand's colors, the status colors that there are, and those of them that are held."""
+
+    brand: Annotated[list[ColorInput], Field(max_length=40)] = []
+    present: dict[Status, ColorInput] = {}
+    held: Annotated[list[Status], Field(max_length=4)] = []
+
+
+class OverlayBody(Seeing):
+    """A color with an alpha over a ground, and a tint that is wanted on that ground."""
+
+    color: ColorInput
+    alpha: Annotated[float, Field(ge=0.0, le=1.0)]
+    ground: ColorInput
+    tint: ColorInput
 
 
 @router.post("/harmony", operation_id="findHarmony", **described(HarmonyView))
@@ -34,3 +89,8 @@ def mix_colors(body: MixBody) -> Response:
 @router.post("/status-proposal", operation_id="proposeStatus", **described(StatusView))
 def propose_status(body: StatusBody) -> Response:
     return answer(status_view(body.brand, body.present, body.held, body.notation, body.eyes()))
+
+
+@router.post("/overlays", operation_id="findOverlays", **described(OverlaysView))
+def find_overlays(body: OverlayBody) -> Response:
+    return answer(overlays_view(body.color, body.alpha, body.ground, body.tint, body.eyes()))

@@ -6,28 +6,25 @@ from typing import Annotated, cast
 from fastapi import Depends, Request
 from sqlalchemy import Engine
 
-from heimat.core.resolve import Resolved
-from heimat.core.system import ColorSystem
+from heimat.core.document.system import ColorSystem
+from heimat.core.resolve.resolved import Resolved
 from heimat.service.documents import Documents
 from heimat.service.editing import Editing
-from heimat.service.errors import NotFound
 from heimat.service.gallery import Gallery
 from heimat.service.opening import Opening
+from heimat.service.people import People, Person, acting
 from heimat.service.pictures import Pictures
 from heimat.service.precedence import Precedence
 from heimat.service.publishing import Publishing
-from heimat.store.people import Person, all_people
 
 PERSON_COOKIE = "heimat_person"
-FIRST_PERSON = "ines"
-"""The demo's designer, who acts where nobody else was chosen."""
 
 
 @dataclass(frozen=True)
 class Context:
     """The use cases of one database."""
 
-    engine: Engine
+    people: People
     documents: Documents
     opening: Opening
     editing: Editing
@@ -41,9 +38,9 @@ class Context:
         """All use cases on one engine."""
         documents = Documents(engine)
         return cls(
-            engine,
+            People(engine),
             documents,
-            Opening(engine),
+            Opening(engine, documents),
             Editing(engine, documents),
             Publishing(engine, documents),
             Pictures(engine),
@@ -74,17 +71,12 @@ def head_resolved(uses: Context, slug: str) -> Resolved:
 
 def people(uses: Uses) -> list[Person]:
     """Everyone who can act."""
-    with uses.engine.connect() as connection:
-        return all_people(connection)
+    return uses.people.all()
 
 
 def current_person(request: Request, everyone: Annotated[list[Person], Depends(people)]) -> Person:
     """Who acts. The only place that knows: sign-in will change this function and nothing else."""
-    if not everyone:
-        raise NotFound("Nobody can act here yet: the table of people is empty.")
-    wanted = request.cookies.get(PERSON_COOKIE, FIRST_PERSON)
-    by_id = {person.id: person for person in everyone}
-    return by_id.get(wanted) or by_id.get(FIRST_PERSON) or everyone[0]
+    return acting(everyone, request.cookies.get(PERSON_COOKIE))
 
 
 Acting = Annotated[Person, Depends(current_person)]

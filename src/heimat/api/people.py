@@ -1,15 +1,41 @@
 """Who acts. In the demo the acting person can be chosen."""
 
-from fastapi import APIRouter
-from starlette.responses import Response
+from typing import Annotated
 
-from heimat.api.bodies import MeView, PersonBody, PersonView
+from fastapi import APIRouter
+from pydantic import Field
+from starlette.responses import Response
+from typing_extensions import TypedDict
+
+from heimat.api.bodies import Body
 from heimat.api.context import PERSON_COOKIE, Acting, Everyone
 from heimat.api.encoding import answer, described
-from heimat.service.errors import NotFound
-from heimat.store.people import Person
+from heimat.core.errors import NotFound
+from heimat.service.people import Person
 
 router = APIRouter(prefix="/api", tags=["people"])
+
+
+class PersonBody(Body):
+    """Who shall act."""
+
+    person: Annotated[str, Field(max_length=40)]
+
+
+class PersonView(TypedDict):
+    """A person."""
+
+    id: str
+    name: str
+    initials: str
+    role: str
+
+
+class MeView(TypedDict):
+    """Who acts, and who else could."""
+
+    me: PersonView
+    people: list[PersonView]
 
 
 def _person(person: Person) -> PersonView:

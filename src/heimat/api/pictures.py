@@ -1,21 +1,33 @@
-"""Routes of pictures. A picture is found only under its own system."""
+"""Pictures. A picture is found only under its own system."""
 
 from typing import Annotated, Any
 
 from fastapi import APIRouter, Depends, Query, Request
+from pydantic import Field
 from starlette.concurrency import run_in_threadpool
 from starlette.responses import Response
+from typing_extensions import TypedDict
 
-from heimat.api.bodies import Seeing
-from heimat.api.bodies_sources import MainColorsBody, MainColorsView, RegionBody, SampleAt, StopsBody
+from heimat.api.bodies import Body, Seeing, Showing
 from heimat.api.context import Acting, Uses, current_person, head_resolved
 from heimat.api.encoding import answer, described
+from heimat.core.color.notation import ColorInput, rgb8_of
+from heimat.core.pictures.area import MOST_AREAS, Area
+from heimat.core.pictures.main_colors import FEWEST, MOST, USUAL, Wanted
 from heimat.core.pictures.sampling import sample
 from heimat.core.pictures.showing import dimming, encoded, shown
-from heimat.core.pictures.stops import fitted_stops
-from heimat.service.area_pictures import fitted_view, main_color_views, picture_view, sample_view
-from heimat.service.area_types import FittedView, PictureView, SampleView
+from heimat.core.pictures.stops import USUAL_DIFFERENCE, fitted_stops
 from heimat.service.pictures import NewlyRead
+from heimat.view.sources.pictures import (
+    FittedView,
+    MainColorView,
+    PictureView,
+    SampleView,
+    fitted_view,
+    main_color_views,
+    picture_view,
+    sample_view,
+)
 
 router = APIRouter(prefix="/api/systems/{slug}/pictures", tags=["pictures"], dependencies=[Depends(current_person)])
 _GONE = 499
@@ -28,6 +40,61 @@ _FILE_BODY: dict[str, Any] = {
 }
 # What is shown of a picture follows from its bytes, which never change; but only this person's browser may keep it.
 _KEPT = {"Cache-Control": "private, max-age=86400", "X-Content-Type-Options": "nosniff"}
+
+
+class AreaBody(Body):
+    """A rectangle in a picture's own pixels."""
+
+    x: Annotated[int, Field(ge=-100_000, le=100_000)]
+    y: Annotated[int, Field(ge=-100_000, le=100_000)]
+    width: Annotated[int, Field(ge=1, le=100_000)]
+    height: Annotated[int, Field(ge=1, le=100_000)]
+
+    def area(self) -> Area:
+        """The area."""
+        return Area(self.x, self.y, self.width, self.height)
+
+
+class MainColorsBody(Showing):
+    """What is wanted of a picture's main colors."""
+
+    count: Annotated[int, Field(ge=FEWEST, le=MOST)] = USUAL
+    strength: Annotated[float, Field(ge=0.0, le=1.0)] = 0.5
+    span: Annotated[float, Field(ge=0.0, le=1.0)] = 0.5
+    without: Annotated[list[AreaBody], Field(max_length=MOST_AREAS)] = []
+    without_colors: Annotated[list[ColorInput], Field(max_length=MOST)] = []
+
+    def wanted(self) -> Wanted:
+        """What is wanted."""
+        colors = tuple((int(r), int(g), int(b)) for r, g, b in (rgb8_of(color) for color in self.without_colors))
+        return Wanted(self.count, self.strength, self.span, tuple(area.area() for area in self.without), colors)
+
+
+class RegionBody(MainColorsBody):
+    """One of the main colors, by its place: everything but its region is dimmed."""
+
+    chosen: Annotated[int, Field(ge=0, lt=MOST)]
+
+
+class SampleAt(Showing):
+    """A point in a picture's own pixels, and the radius to average over."""
+
+    x: Annotated[int, Field(ge=-1, le=100_000)]
+    y: Annotated[int, Field(ge=-1, le=100_000)]
+    radius: Annotated[int, Field(ge=0, le=1000)] = 0
+
+
+class StopsBody(Seeing):
+    """An area, and the difference that its stops may have from its colors."""
+
+    area: AreaBody
+    difference: Annotated[float, Field(ge=0.0, le=100.0)] = USUAL_DIFFERENCE
+
+
+class MainColorsView(TypedDict):
+    """A picture's main colors."""
+
+    colors: list[MainColorView]
 
 
 @router.get("", operation_id="listPictures", **described(list[PictureView]))

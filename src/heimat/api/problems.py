@@ -11,8 +11,8 @@ from starlette.exceptions import HTTPException
 from starlette.responses import Response
 from typing_extensions import TypedDict
 
-from heimat.core.errors import DomainError
-from heimat.service.errors import Conflict, NotFound
+from heimat.core.errors import DomainError, NotFound
+from heimat.service.errors import Conflict
 
 MEDIA_TYPE = "application/problem+json"
 

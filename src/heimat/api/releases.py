@@ -1,57 +1,77 @@
-"""Routes of releases, and the feeds."""
+"""Releases: what would change, what is out, publishing."""
 
 from typing import Annotated
 
-import numpy as np
-from fastapi import APIRouter, Query, Request
+from fastapi import APIRouter, Query
+from pydantic import Field
 from starlette.responses import Response
+from typing_extensions import TypedDict
 
-from heimat.api.bodies import ChangeView, DraftView, PublishBody, PublishedView, ReleaseView, Seeing
+from heimat.api.bodies import Body, Seeing
 from heimat.api.context import Acting, Uses
 from heimat.api.encoding import answer, described
-from heimat.core.legibility.findings import distance_text
-from heimat.core.publication import PublishedToken, TokenChange
 from heimat.service.publishing import LATEST
-from heimat.service.seeing import Eyes
-from heimat.service.view_types import SwatchView
+from heimat.view.releases.changes import ChangeView, change_view
 
 router = APIRouter(prefix="/api/systems/{slug}", tags=["releases"])
-feeds = APIRouter(prefix="/feeds", tags=["feeds"])
-_A_YEAR = "public, max-age=31536000, immutable"
+
+
+class PublishBody(Body):
+    """A revision to publish, as which version, with which notes."""
+
+    revision: Annotated[int, Field(ge=1)]
+    version: Annotated[str, Field(max_length=40)]
+    notes: Annotated[str, Field(max_length=100_000)] = ""
+
+
+class FileView(TypedDict):
+    """A file as it would be published."""
+
+    name: str
+    text: str
+
+
+class DraftView(TypedDict):
+    """What publishing now would do."""
+
+    revision: int
+    latest: str | None
+    proposed: str
+    changes: list[ChangeView]
+    files: list[FileView]
+    feed: str
+
+
+class ReleaseView(TypedDict):
+    """A release, and the addresses of its files."""
+
+    version: str
+    notes: str
+    person: str
+    at: str
+    files: list[str]
+
+
+class PublishedView(TypedDict):
+    """What publishing has done; `new` is false where the same is out already."""
+
+    version: str
+    new: bool
 
 
 @router.get("/draft", operation_id="readDraft", **described(DraftView))
 def read_draft(slug: str, uses: Uses, seeing: Annotated[Seeing, Query()]) -> Response:
-    eyes = seeing.eyes()
     row = uses.opening.find(slug)
-    draft = uses.publishing.draft(row, uses.documents.system(row.alternative_id, row.head_number))
+    draft = uses.publishing.draft(row, uses.documents.resolved(row.alternative_id, row.head_number))
     view: DraftView = {
         "revision": row.head_number,
         "latest": draft.latest,
         "proposed": draft.proposed,
-        "changes": [_change(change, eyes) for change in draft.changes],
+        "changes": [change_view(change, draft.themes, seeing.eyes()) for change in draft.changes],
         "files": [{"name": name, "text": text} for name, text in draft.files],
         "feed": f"/feeds/{slug}/{LATEST}/",
     }
     return answer(view)
-
-
-def _swatch(token: PublishedToken | None, eyes: Eyes) -> SwatchView | None:
-    return eyes.swatch(np.frombuffer(bytes.fromhex(token.hex[1:]), dtype=np.uint8)) if token else None
-
-
-def _change(change: TokenChange, eyes: Eyes) -> ChangeView:
-    before, after = change.before, change.after
-    return {
-        "change": change.change,
-        "before_name": before.name if before else None,
-        "before": _swatch(before, eyes),
-        "before_alias": before.alias if before else None,
-        "after_name": after.name if after else None,
-        "after": _swatch(after, eyes),
-        "after_alias": after.alias if after else None,
-        "distance": distance_text(change.distance) if change.distance is not None else None,
-    }
 
 
 @router.get("/releases", operation_id="listReleases", **described(list[ReleaseView]))
@@ -75,21 +95,3 @@ def list_releases(slug: str, uses: Uses) -> Response:
 def publish(slug: str, body: PublishBody, uses: Uses, person: Acting) -> Response:
     made, new = uses.publishing.publish(slug, body.revision, body.version, body.notes, person.id)
     return answer({"version": made.version, "new": new}, 201)
-
-
-@feeds.head("/{slug}/{version}/{name}", include_in_schema=False)
-@feeds.get("/{slug}/{version}/{name}", operation_id="fetchFile", response_class=Response)
-def fetch_file(slug: str, version: str, name: str, request: Request, uses: Uses) -> Response:
-    """A file of a release: the same bytes for ever, named by a strong ETag."""
-    file = uses.publishing.file(slug, version, name)
-    etag = f'"{file.digest}"'
-    headers = {
-        "ETag": etag,
-        "Cache-Control": "public, no-cache" if version == LATEST else _A_YEAR,
-        "Access-Control-Allow-Origin": "*",
-        "X-Content-Type-Options": "nosniff",
-    }
-    asked = {part.strip().removeprefix("W/") for part in request.headers.get("if-none-match", "").split(",")}
-    if etag in asked or "*" in asked:
-        return Response(status_code=304, headers=headers)
-    return Response(file.content, headers=headers, media_type=file.media_type)

@@ -1,22 +1,40 @@
-"""Routes of the scales' work areas."""
+"""The work areas of Scales: ladders, promises, fewer colors."""
 
 from typing import Annotated
 
-from fastapi import APIRouter, Query
+from fastapi import APIRouter
+from pydantic import Field
 from starlette.responses import Response
 
-from heimat.api.bodies import CopyBody, FewerBody, LadderBody, OverlayBody, PromiseBody, SafeHandleBody, SafeRungBody
+from heimat.api.bodies import Body
 from heimat.api.context import Uses, head_resolved, head_system
 from heimat.api.encoding import answer, described
-from heimat.core.scales.ladder import READY_MADE
-from heimat.service.copying import CopiedView, copied_view
-from heimat.service.ladders import FewerView, LadderPlanView, PromisePlanView, fewer_view, ladder_plan, promise_plan
-from heimat.service.overlays import OverlaysView, overlays_view
-from heimat.service.safe_ranges import SafeRangesView, SafeView, safe_handle_view, safe_ranges_view, safe_rung_view
-from heimat.service.view_scales import ladder_view
-from heimat.service.view_types import LadderView
+from heimat.core.scales.ladder import MOST_STEPS, READY_MADE
+from heimat.core.scales.shaping import ShapedLadder
+from heimat.view.scales.ladder import LadderView, ladder_view
+from heimat.view.scales.plans import FewerView, LadderPlanView, PromisePlanView, fewer_view, ladder_plan, promise_plan
 
 router = APIRouter(prefix="/api", tags=["scales"])
+
+
+class LadderBody(Body):
+    """A ladder, ready made by its name or step by step, for all scales or for one hue's; without one, that of all."""
+
+    hue: Annotated[str | None, Field(max_length=64)] = None
+    ladder: str | ShapedLadder | None = None
+
+
+class FewerBody(Body):
+    """How many steps a smaller ladder shall have; without a number, as many as are needed."""
+
+    steps: Annotated[int | None, Field(ge=1, le=MOST_STEPS)] = None
+
+
+class PromiseBody(Body):
+    """A promise to solve the ladder for: any two steps so many positions apart reach a contrast."""
+
+    apart: Annotated[int, Field(ge=1, le=MOST_STEPS)]
+    aim: Annotated[float, Field(ge=1.0, le=21.0)]
 
 
 @router.get("/ladders", operation_id="listLadders", **described(list[LadderView]))
@@ -31,41 +49,9 @@ def plan_ladder(slug: str, body: LadderBody, uses: Uses) -> Response:
 
 @router.post("/systems/{slug}/fewer", operation_id="planFewer", **described(FewerView))
 def plan_fewer(slug: str, body: FewerBody, uses: Uses) -> Response:
-    return answer(fewer_view(head_system(uses, slug), body.steps))
+    return answer(fewer_view(head_resolved(uses, slug), body.steps))
 
 
 @router.post("/systems/{slug}/promise-plan", operation_id="planPromise", **described(PromisePlanView))
 def plan_promise(slug: str, body: PromiseBody, uses: Uses) -> Response:
     return answer(promise_plan(head_system(uses, slug), body.apart, body.aim))
-
-
-@router.get("/systems/{slug}/safe-ranges", operation_id="readSafeRanges", **described(SafeRangesView))
-def read_safe_ranges(
-    slug: str,
-    uses: Uses,
-    select: Annotated[str, Query(max_length=120)],
-    theme: Annotated[str | None, Query(max_length=40)] = None,
-) -> Response:
-    return answer(safe_ranges_view(head_system(uses, slug), theme, select, uses.precedence.give_way))
-
-
-@router.post("/systems/{slug}/safe-handle", operation_id="findSafeHandle", **described(SafeView))
-def find_safe_handle(slug: str, body: SafeHandleBody, uses: Uses) -> Response:
-    system, shown = head_system(uses, slug), body.edit.shown or ""
-    return answer(safe_handle_view(system, body.theme, shown, body.edit, uses.precedence.give_way))
-
-
-@router.post("/systems/{slug}/safe-rung", operation_id="findSafeRung", **described(SafeView))
-def find_safe_rung(slug: str, body: SafeRungBody, uses: Uses) -> Response:
-    system, pause = head_system(uses, slug), uses.precedence.give_way
-    return answer(safe_rung_view(system, body.theme, body.hue, body.ladder, body.step, pause))
-
-
-@router.post("/systems/{slug}/copy", operation_id="copyColors", **described(CopiedView))
-def copy_colors(slug: str, body: CopyBody, uses: Uses) -> Response:
-    return answer(copied_view(head_resolved(uses, slug), body.keys, body.notation, names=body.names))
-
-
-@router.post("/overlays", operation_id="findOverlays", **described(OverlaysView))
-def find_overlays(body: OverlayBody) -> Response:
-    return answer(overlays_view(body.color, body.alpha, body.ground, body.tint, body.eyes()))

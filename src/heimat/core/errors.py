@@ -1,4 +1,4 @@
-"""What the core raises when something cannot be done."""
+"""What is raised when something cannot be done, or is not there."""
 
 
 class DomainError(Exception):
@@ -13,3 +13,11 @@ class DomainError(Exception):
         self.message = message
         self.field = field
         self.code = code
+
+
+class NotFound(Exception):
+    """Something that was asked for is not there; `message` is a sentence for a designer."""
+
+    def __init__(self, message: str) -> None:
+        super().__init__(message)
+        self.message = message

@@ -1,22 +1,17 @@
 """The two demo systems."""
 
 from heimat.core.color.notation import Color, parse
-from heimat.core.consistency import check_system
+from heimat.core.document.consistency import check_system
+from heimat.core.document.hues import Hue, HueKind, TintedSource
+from heimat.core.document.order import keys
+from heimat.core.document.pairings import Pairing
+from heimat.core.document.system import ColorSystem
+from heimat.core.document.tokens import StepAlias, Token
 from heimat.core.edits.sources import given
-from heimat.core.ids import keys
+from heimat.core.proposals.starter import DAY, with_starter
 from heimat.core.scales.anchors import Anchor
 from heimat.core.scales.ladder import FINE
-from heimat.core.system import (
-    ColorSystem,
-    Hue,
-    HueKind,
-    Pairing,
-    Status,
-    StepAlias,
-    TintedSource,
-    Token,
-)
-from heimat.core.tokens.starter import DAY, with_starter
+from heimat.core.sources.conventions import Status
 
 _HUES: tuple[tuple[str, HueKind, Status | None, str, str], ...] = (
     ("tidewater", "brand", None, "#0B6E6E", "on every livery since the first boat; exact"),

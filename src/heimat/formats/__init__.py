@@ -1,11 +1,11 @@
-"""Writers of open formats, one file each."""
+"""Open formats: readers in `read`, writers in `write`, one file each; here, which files a release holds."""
 
 from collections.abc import Callable
 from dataclasses import dataclass
 
-from heimat.core.publication import Publication
-from heimat.core.tokens.names import css_name
-from heimat.formats import css, design_tokens
+from heimat.core.document.names import css_name
+from heimat.core.publication.publication import Publication
+from heimat.formats.write import css, design_tokens
 
 
 @dataclass(frozen=True)

@@ -1,18 +1,20 @@
 """Documents of revisions. A revision never changes, so each process may remember the ones it has read."""
 
 import threading
-from collections import OrderedDict
 
+from cachetools import LRUCache
 from sqlalchemy import Connection, Engine
 
-from heimat.core.publication import Publication
-from heimat.core.resolve import Resolved, resolve
-from heimat.core.system import ColorSystem, read_document
-from heimat.service.errors import NotFound
+from heimat.core.document.system import ColorSystem
+from heimat.core.document.upgrades import read_document
+from heimat.core.errors import NotFound
+from heimat.core.publication.publication import Publication
+from heimat.core.resolve.resolved import Resolved, resolve
 from heimat.store import releases, revisions, systems
 
 _REMEMBERED = 64
 _RESOLVED = 8
+_ADDRESSES = 4096
 
 
 class Documents:
@@ -20,11 +22,11 @@ class Documents:
 
     def __init__(self, engine: Engine) -> None:
         self._engine = engine
-        self._systems: OrderedDict[tuple[int, int], ColorSystem] = OrderedDict()
-        self._resolved: OrderedDict[tuple[int, int], Resolved] = OrderedDict()
-        self._publications: OrderedDict[int, Publication] = OrderedDict()
-        self._addresses: dict[str, tuple[int, int]] = {}
-        self._versions: dict[tuple[int, str], int] = {}
+        self._systems: LRUCache[tuple[int, int], ColorSystem] = LRUCache(_REMEMBERED)
+        self._resolved: LRUCache[tuple[int, int], Resolved] = LRUCache(_RESOLVED)
+        self._publications: LRUCache[int, Publication] = LRUCache(_REMEMBERED)
+        self._addresses: LRUCache[str, tuple[int, int]] = LRUCache(_ADDRESSES)
+        self._versions: LRUCache[tuple[int, str], int] = LRUCache(_ADDRESSES)
         self._lock = threading.Lock()
 
     def system(self, alternative_id: int, number: int, connection: Connection | None = None) -> ColorSystem:
@@ -32,11 +34,10 @@ class Documents:
 
         A transaction gives its own connection: asking the pool for a second one could wait for itself.
         """
-        key = (alternative_id, number)
         with self._lock:
-            if key in self._systems:
-                self._systems.move_to_end(key)
-                return self._systems[key]
+            known = self._systems.get((alternative_id, number))
+        if known is not None:
+            return known
         if connection is not None:
             data = revisions.document(connection, alternative_id, number)
         else:
@@ -50,38 +51,34 @@ class Documents:
         """Keep a document that was just stored or read."""
         with self._lock:
             self._systems[alternative_id, number] = system
-            while len(self._systems) > _REMEMBERED:
-                self._systems.popitem(last=False)
         return system
 
     def resolved(self, alternative_id: int, number: int) -> Resolved:
-        """The colors of a revision, in its first theme. Raises NotFound.
+        """All that follows from a revision. Raises NotFound.
 
-        Remembered for the last few: under a dragged crosshair, each move asks what the system has nearby.
+        Remembered for the last few: a revision is looked at in many ways, and asked what it has nearby.
         """
         key = (alternative_id, number)
         with self._lock:
-            if key in self._resolved:
-                self._resolved.move_to_end(key)
-                return self._resolved[key]
+            known = self._resolved.get(key)
+        if known is not None:
+            return known
         found = resolve(self.system(alternative_id, number))
         with self._lock:
             self._resolved[key] = found
-            while len(self._resolved) > _RESOLVED:
-                self._resolved.popitem(last=False)
         return found
 
     def alternative(self, slug: str) -> tuple[int, int]:
         """The ids of a system and its main alternative. Raises NotFound. Addresses never change hands."""
         with self._lock:
-            if slug in self._addresses:
-                return self._addresses[slug]
+            known = self._addresses.get(slug)
+        if known is not None:
+            return known
         with self._engine.connect() as connection:
             row = systems.find_system(connection, slug)
         if row is None:
             raise NotFound(f"There is no system at “{slug}”.")
-        with self._lock:
-            self._addresses[slug] = (row.id, row.alternative_id)
+        self.know(slug, row.id, row.alternative_id)
         return row.id, row.alternative_id
 
     def know(self, slug: str, system_id: int, alternative_id: int) -> None:
@@ -106,12 +103,11 @@ class Documents:
     def publication(self, release_id: int) -> Publication:
         """What a release published."""
         with self._lock:
-            if release_id in self._publications:
-                return self._publications[release_id]
+            known = self._publications.get(release_id)
+        if known is not None:
+            return known
         with self._engine.connect() as connection:
             found = Publication.from_plain(releases.publication_of(connection, release_id))
         with self._lock:
             self._publications[release_id] = found
-            while len(self._publications) > _REMEMBERED:
-                self._publications.popitem(last=False)
         return found

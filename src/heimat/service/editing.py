@@ -6,18 +6,20 @@ from typing import Literal
 
 from sqlalchemy import Connection, Engine
 
+from heimat.core.document.system import ColorSystem
 from heimat.core.edits import Applied, Edit, Path, Restore, apply_all, conflict
-from heimat.core.errors import DomainError
-from heimat.core.system import ColorSystem
+from heimat.core.errors import DomainError, NotFound
+from heimat.core.publication.publication import Publication
 from heimat.service.clock import now
 from heimat.service.documents import Documents
-from heimat.service.errors import Conflict, NotFound
+from heimat.service.errors import Conflict
 from heimat.service.undo import DEPTH, Stacks, stacks, still_in_force
-from heimat.store import revisions, systems
+from heimat.store import releases, revisions, systems
 from heimat.store.revisions import Kind, NewRevision, RevisionRow
 
 MOST_EDITS = 400
 """Edits in one gesture."""
+_HISTORY = 100
 
 
 @dataclass(frozen=True)
@@ -27,6 +29,18 @@ class Head:
     alternative_id: int
     number: int
     system: ColorSystem
+
+
+@dataclass(frozen=True)
+class Whereabouts:
+    """Where a system stands for a person: its revision, what of it is out, and what they can take back."""
+
+    alternative_id: int
+    number: int
+    latest: str | None
+    published: Publication | None
+    undo: str | None
+    redo: str | None
 
 
 @dataclass(frozen=True)
@@ -49,10 +63,29 @@ class Editing:
         self._engine = engine
         self._documents = documents
 
-    def stacks(self, alternative_id: int, person_id: str) -> Stacks:
-        """What a person can undo and redo."""
+    def whereabouts(self, slug: str, person_id: str, head: Head | None = None) -> Whereabouts:
+        """Where a system stands for a person, at a head that was just stored or at the newest. Raises NotFound."""
         with self._engine.connect() as connection:
-            return _stacks(connection, alternative_id, person_id)
+            row = systems.find_system(connection, slug)
+            if row is None:
+                raise NotFound(f"There is no system at “{slug}”.")
+            latest = releases.latest_release(connection, row.id)
+            mine = _stacks(connection, row.alternative_id, person_id)
+        self._documents.know(slug, row.id, row.alternative_id)
+        return Whereabouts(
+            alternative_id=row.alternative_id,
+            number=head.number if head else row.head_number,
+            latest=latest.version if latest else None,
+            published=self._documents.publication(latest.id) if latest else None,
+            undo=_plain(mine.undo[-1].sentence) if mine.undo else None,
+            redo=_plain(mine.redo[-1].sentence) if mine.redo else None,
+        )
+
+    def history(self, slug: str) -> list[RevisionRow]:
+        """The last revisions of a system, the newest first. Raises NotFound."""
+        _, alternative_id = self._documents.alternative(slug)
+        with self._engine.connect() as connection:
+            return revisions.history(connection, alternative_id, last=_HISTORY)[::-1]
 
     def preview(self, alternative_id: int, base: int, edits: Sequence[Edit]) -> ColorSystem:
         """The document of a revision with edits on top; nothing is stored."""
@@ -154,6 +187,11 @@ class Editing:
 
 def _stacks(connection: Connection, alternative_id: int, person_id: str) -> Stacks:
     return stacks(revisions.history(connection, alternative_id, person_id=person_id, last=DEPTH))
+
+
+def _plain(sentence: str) -> str:
+    """The sentence of an edit, without the words that say that it was undone or redone."""
+    return sentence.removeprefix("Undo: ").removeprefix("Redo: ")
 
 
 def _refuse_meeting(

@@ -1,14 +1,6 @@
-"""What a use case raises besides the core's DomainError."""
+"""What a use case raises besides the core's errors."""
 
 from datetime import datetime
-
-
-class NotFound(Exception):
-    """Something that was asked for is not there."""
-
-    def __init__(self, message: str) -> None:
-        super().__init__(message)
-        self.message = message
 
 
 class Conflict(Exception):

@@ -7,25 +7,16 @@ from sqlalchemy import Engine
 
 from heimat.core.color.notation import Color, hex_of, parse, rgb8_of
 from heimat.core.color.spaces import srgb_to_oklab
-from heimat.core.errors import DomainError
-from heimat.core.system import LONGEST_NAME, LONGEST_NOTE
+from heimat.core.color.spelling import plainly_spelled
+from heimat.core.document.part import LONGEST_NAME, LONGEST_NOTE
+from heimat.core.errors import DomainError, NotFound
 from heimat.service.clock import now
-from heimat.service.errors import NotFound
 from heimat.service.shipped_sets import SHIPPED
 from heimat.store import gallery
 from heimat.store.gallery import NewSet, SetColor, SetRow
 
 MOST_COLORS = 40
 SHOWN = 40
-_SPELLINGS = (("colour", "color"), ("grey", "gray"), ("centre", "center"), ("harbour", "harbor"))
-
-
-def plainly_spelled(text: str) -> str:
-    """A text in lower case and one spelling, so that colour finds color and grey gray."""
-    found = text.casefold()
-    for other, plain in _SPELLINGS:
-        found = found.replace(other, plain)
-    return found
 
 
 class Gallery:

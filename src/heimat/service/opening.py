@@ -3,33 +3,49 @@
 import re
 import unicodedata
 import uuid
+from dataclasses import dataclass
 
 from sqlalchemy import Connection, Engine
 
 from heimat.core.color.reading import read_lines
-from heimat.core.errors import DomainError
-from heimat.core.sources.start import start_system
-from heimat.core.system import ColorSystem
+from heimat.core.document.part import LONGEST_NAME
+from heimat.core.document.system import ColorSystem
+from heimat.core.errors import DomainError, NotFound
+from heimat.core.proposals.start import start_system
 from heimat.service.clock import now
-from heimat.service.errors import NotFound
-from heimat.store import revisions, systems
+from heimat.service.documents import Documents
+from heimat.store import releases, revisions, systems
 from heimat.store.revisions import NewRevision
 from heimat.store.systems import SystemRow
 
 _NOT_IN_ADDRESS = re.compile(r"[^a-z0-9]+")
-LONGEST_NAME = 80
+
+
+@dataclass(frozen=True)
+class Listed:
+    """A system in the list."""
+
+    row: SystemRow
+    system: ColorSystem
+    latest: str | None
 
 
 class Opening:
     """Finds and makes systems."""
 
-    def __init__(self, engine: Engine) -> None:
+    def __init__(self, engine: Engine, documents: Documents) -> None:
         self._engine = engine
+        self._documents = documents
 
-    def all(self) -> list[SystemRow]:
-        """Every system, by name."""
+    def all(self) -> list[Listed]:
+        """Every system with its newest document and the version that is out, by name."""
         with self._engine.connect() as connection:
-            return systems.all_systems(connection)
+            rows = systems.all_systems(connection)
+            latest = releases.latest_versions(connection)
+            return [
+                Listed(row, self._documents.system(row.alternative_id, row.head_number, connection), latest.get(row.id))
+                for row in rows
+            ]
 
     def find(self, slug: str) -> SystemRow:
         """The system at an address. Raises NotFound."""

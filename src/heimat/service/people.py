@@ -1,11 +1,35 @@
 """Who can act."""
 
+from collections.abc import Sequence
+
 from sqlalchemy import Engine
 
+from heimat.core.errors import NotFound
 from heimat.store.people import Person, add_person, all_people
+
+__all__ = ["SOMEBODY", "People", "Person", "acting", "ensure_somebody"]
 
 SOMEBODY = Person("designer", "The Designer", "product designer")
 """Who acts in a database that knows nobody yet."""
+
+
+class People:
+    """Everyone who can act."""
+
+    def __init__(self, engine: Engine) -> None:
+        self._engine = engine
+
+    def all(self) -> list[Person]:
+        """Everyone, by name."""
+        with self._engine.connect() as connection:
+            return all_people(connection)
+
+
+def acting(everyone: Sequence[Person], wanted: str | None) -> Person:
+    """Who acts: the person that was chosen, or the first one. Raises NotFound where there is nobody."""
+    if not everyone:
+        raise NotFound("Nobody can act here yet: the table of people is empty.")
+    return next((person for person in everyone if person.id == wanted), everyone[0])
 
 
 def ensure_somebody(engine: Engine) -> None:

@@ -2,21 +2,20 @@
 
 import hashlib
 import threading
-from collections import OrderedDict
 from collections.abc import Callable
 from concurrent.futures import Future, ThreadPoolExecutor
 from concurrent.futures import TimeoutError as FutureTimeout
 from dataclasses import dataclass
 from typing import TypeVar
 
+from cachetools import LRUCache
 from sqlalchemy import Engine
 from sqlalchemy.exc import IntegrityError
 
-from heimat.core.errors import DomainError
+from heimat.core.errors import DomainError, NotFound
 from heimat.core.pictures.decoding import Pixels, decode
 from heimat.core.pictures.main_colors import MainColors, Wanted, main_colors
 from heimat.service.clock import now
-from heimat.service.errors import NotFound
 from heimat.store import pictures, systems
 from heimat.store.pictures import NewPicture, PictureRow
 
@@ -48,8 +47,8 @@ class Pictures:
     def __init__(self, engine: Engine) -> None:
         self._engine = engine
         self._workers = ThreadPoolExecutor(_WORKERS, thread_name_prefix="pictures")
-        self._pixels: OrderedDict[int, Pixels] = OrderedDict()
-        self._colors: OrderedDict[tuple[int, Wanted], MainColors] = OrderedDict()
+        self._pixels: LRUCache[int, Pixels] = LRUCache(_REMEMBERED_BYTES, getsizeof=lambda pixels: pixels.rgb8.nbytes)
+        self._colors: LRUCache[tuple[int, Wanted], MainColors] = LRUCache(_REMEMBERED_COLORS)
         self._lock = threading.Lock()
 
     def all(self, slug: str) -> list[PictureRow]:
@@ -124,9 +123,9 @@ class Pictures:
         """The pixels of a picture of a system. Raises NotFound."""
         row = self.find(slug, picture_id)
         with self._lock:
-            if row.id in self._pixels:
-                self._pixels.move_to_end(row.id)
-                return self._pixels[row.id]
+            known = self._pixels.get(row.id)
+        if known is not None:
+            return known
         with self._engine.connect() as connection:
             content = pictures.content_of(connection, row.id)
         found = self._work(lambda: decode(content, row.name[:60]))
@@ -137,14 +136,13 @@ class Pictures:
         """The main colors of a picture of a system. Raises NotFound, and DomainError where all is left out."""
         key = (self.find(slug, picture_id).id, wanted)
         with self._lock:
-            if key in self._colors:
-                return self._colors[key]
+            known = self._colors.get(key)
+        if known is not None:
+            return known
         pixels = self.pixels(slug, picture_id)
         found = self._work(lambda: main_colors(pixels, wanted))
         with self._lock:
             self._colors[key] = found
-            while len(self._colors) > _REMEMBERED_COLORS:
-                self._colors.popitem(last=False)
         return found
 
     def _system(self, slug: str) -> int:
@@ -171,5 +169,3 @@ class Pictures:
     def _remember(self, picture_id: int, pixels: Pixels) -> None:
         with self._lock:
             self._pixels[picture_id] = pixels
-            while len(self._pixels) > 1 and sum(each.rgb8.nbytes for each in self._pixels.values()) > _REMEMBERED_BYTES:
-                self._pixels.popitem(last=False)

@@ -7,14 +7,13 @@ from dataclasses import dataclass
 import orjson
 from sqlalchemy import Engine
 
-from heimat.core.errors import DomainError
-from heimat.core.publication import TokenChange, compare, next_version, publication
-from heimat.core.resolve import resolve
-from heimat.core.system import ColorSystem
+from heimat.core.errors import DomainError, NotFound
+from heimat.core.publication.changes import TokenChange, compare, next_version, same
+from heimat.core.publication.publication import PublishedTheme, publication
+from heimat.core.resolve.resolved import Resolved
 from heimat.formats import Written, write_all
 from heimat.service.clock import now
 from heimat.service.documents import Documents
-from heimat.service.errors import NotFound
 from heimat.store import releases, revisions, systems
 from heimat.store.releases import FileRow, NewRelease, ReleaseRow
 from heimat.store.systems import SystemRow
@@ -32,6 +31,7 @@ class Draft:
     changes: list[TokenChange]
     proposed: str
     files: list[tuple[str, str]]
+    themes: tuple[PublishedTheme, ...]
 
 
 class Publishing:
@@ -51,16 +51,16 @@ class Publishing:
         with self._engine.connect() as connection:
             return releases.file_names(connection, system_id)
 
-    def draft(self, row: SystemRow, system: ColorSystem) -> Draft:
+    def draft(self, row: SystemRow, resolved: Resolved) -> Draft:
         """What publishing a document now would do."""
         with self._engine.connect() as connection:
             latest = releases.latest_release(connection, row.id)
-        now_published = publication(resolve(system))
+        now_published = publication(resolved)
         before = self._documents.publication(latest.id) if latest else None
         changes = compare(before, now_published)
         version = next_version(latest.version if latest else None, changes)
         files = [(file.name, file.content.decode()) for file in write_all(now_published, version)]
-        return Draft(latest.version if latest else None, changes, version, files)
+        return Draft(latest.version if latest else None, changes, version, files, now_published.themes)
 
     def publish(self, slug: str, number: int, version: str, notes: str, person_id: str) -> tuple[ReleaseRow, bool]:
         """Publish a revision as a version. Returns the release, and whether it is a new one.
@@ -75,12 +75,12 @@ class Publishing:
             row = systems.find_system(connection, slug)
         if row is None:
             raise NotFound(f"There is no system at “{slug}”.")
-        content = publication(resolve(self._documents.system(row.alternative_id, number)))
+        content = publication(self._documents.resolved(row.alternative_id, number))
         digest = hashlib.sha256(orjson.dumps(content.plain())).hexdigest()
         with self._engine.begin() as connection:
             systems.lock_system(connection, row.id)
             latest = releases.latest_release(connection, row.id)
-            if latest is not None and latest.digest == digest:
+            if latest is not None and same(self._documents.publication(latest.id), content):
                 return latest, False
             if latest is not None and wanted <= _parse_version(latest.version):
                 raise DomainError(f"{latest.version} is out already; the next one is higher.", "version", "taken")

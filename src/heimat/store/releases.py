@@ -74,6 +74,13 @@ def latest_release(connection: Connection, system_id: int) -> ReleaseRow | None:
     return _row(row) if row else None
 
 
+def latest_versions(connection: Connection) -> dict[int, str]:
+    """The highest version of every system that has any, by the system's id."""
+    columns = (release.c.major, release.c.minor, release.c.patch)
+    rising = connection.execute(select(release.c.system_id, *columns).order_by(*columns))
+    return {row.system_id: f"{row.major}.{row.minor}.{row.patch}" for row in rising}
+
+
 def publication_of(connection: Connection, release_id: int) -> dict[str, Any]:
     """What a release published, as plain data."""
     return unpack(connection.execute(select(release.c.publication).where(release.c.id == release_id)).scalar_one())

@@ -4,10 +4,11 @@ from collections.abc import Sequence
 
 from typing_extensions import TypedDict
 
-from heimat.core.color.notation import Notation, format
+from heimat.core.color.notation import Notation
 from heimat.core.errors import DomainError
-from heimat.core.resolve import Resolved
-from heimat.core.selection import find
+from heimat.core.legibility.selected import find
+from heimat.core.resolve.resolved import Resolved
+from heimat.view.figures import color_text
 
 
 class CopiedView(TypedDict):
@@ -23,9 +24,9 @@ def copied_view(resolved: Resolved, keys: Sequence[str], notation: Notation, *, 
     """
     lines: list[str] = []
     for place, key in enumerate(keys):
-        found = find(resolved, key)
+        found = find(resolved, resolved.theme(), key)
         if found is None:
             raise DomainError("That color is not there any more.", f"keys.{place}", "missing")
-        value = format(found.color, notation) or format(found.color, "hex") or ""
+        value = color_text(found.color, notation)
         lines.append(f"{found.name}: {value}" if names else value)
     return {"text": "\n".join(lines)}

@@ -4,17 +4,26 @@ from dataclasses import dataclass
 from typing import Literal
 
 import numpy as np
+from typing_extensions import TypedDict
 
 from heimat.core.color.arrays import Bytes, Floats, from_bytes, to_bytes
-from heimat.core.color.contrast import ratio, relative_luminance
+from heimat.core.color.contrast import ratio
 from heimat.core.color.notation import hexes_of
 from heimat.core.color.spaces import p3_to_srgb
 from heimat.core.color.vision import Vision, simulate
 from heimat.core.color.wide import p3_text
-from heimat.service.view_types import Ink, SwatchView
 
+Ink = Literal["#000000", "#FFFFFF"]
 SeenAs = Literal["typical", "protan", "deutan", "tritan", "achromat"]
 _BLACK, _WHITE = (0, 0, 0), (255, 255, 255)
+
+
+class SwatchView(TypedDict):
+    """A color: its published value, how it is seen under the vision chosen, and the ink that reads on it."""
+
+    hex: str
+    seen: str
+    ink: Ink
 
 
 @dataclass(frozen=True)
@@ -56,6 +65,4 @@ class Eyes:
         return hexes_of(self.see(rgb8))
 
 
-def luminance(rgb8: Bytes) -> float:
-    """The relative luminance of one 8-bit color."""
-    return float(relative_luminance(rgb8))
+TYPICAL = Eyes("typical", 1.0)

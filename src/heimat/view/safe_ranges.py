@@ -4,21 +4,20 @@ from collections.abc import Callable
 
 from typing_extensions import TypedDict
 
+from heimat.core.color.ramps import CHROMA_END
+from heimat.core.document.system import ColorSystem, curves_of
 from heimat.core.edits import apply
 from heimat.core.edits.ladder import SetHueLadder, SetLadder
 from heimat.core.edits.scales import AimCurve, AimStep
 from heimat.core.edits.sources import AimSource
-from heimat.core.ramps import CHROMA_END
-from heimat.core.resolve import resolve
-from heimat.core.safe_range import Make, Pause, SafeEnd, no_pause, safe_range
+from heimat.core.errors import NotFound
+from heimat.core.hues.scaling import scales_of
+from heimat.core.legibility.safe_range import Make, Pause, SafeEnd, no_pause, safe_range
+from heimat.core.legibility.selected import Selected, aim_of, find
+from heimat.core.resolve.resolved import resolve
 from heimat.core.scales.curves import CurveName
 from heimat.core.scales.drawing import drawn
 from heimat.core.scales.shaping import LEAST_FALL, ShapedLadder
-from heimat.core.scaling import scales_of
-from heimat.core.selection import Selection, find
-from heimat.core.system import ColorSystem, curves_of
-from heimat.service.errors import NotFound
-from heimat.service.slip import aim_of
 
 _STEPS: dict[CurveName, float] = {"lightness": 2.5, "chroma": 0.02, "hue": 10.0}
 _MOST_SENTENCES = 2
@@ -44,29 +43,29 @@ class SafeRangesView(TypedDict):
     hue: SafeView | None
 
 
-def safe_ranges_view(system: ColorSystem, theme: str | None, key: str, pause: Pause = no_pause) -> SafeRangesView:
+def safe_ranges_view(system: ColorSystem, key: str, pause: Pause = no_pause) -> SafeRangesView:
     """The safe ranges of a selected hue or step."""
-    resolved = resolve(system, theme)
-    selection = find(resolved, key)
-    if selection is None or selection.movable_hue is None:
+    resolved = resolve(system)
+    selected = find(resolved, None, key)
+    if selected is None or selected.movable_hue is None:
         return {"lightness": None, "chroma": None, "hue": None}
-    light, chroma, turn = aim_of(resolved, selection)
-    make = _moving(selection, light, chroma, turn)
+    light, chroma, turn = aim_of(selected)
+    make = _moving(selected, light, chroma, turn)
     return {
-        "lightness": _view(system, theme, make("lightness"), light, "lightness", (0.0, 100.0), pause),
-        "chroma": _view(system, theme, make("chroma"), chroma, "chroma", (0.0, max(CHROMA_END, chroma)), pause),
-        "hue": _view(system, theme, make("hue"), turn, "hue", (turn - 180.0, turn + 180.0), pause),
+        "lightness": _view(system, make("lightness"), light, "lightness", (0.0, 100.0), pause),
+        "chroma": _view(system, make("chroma"), chroma, "chroma", (0.0, max(CHROMA_END, chroma)), pause),
+        "hue": _view(system, make("hue"), turn, "hue", (turn - 180.0, turn + 180.0), pause),
     }
 
 
-def _moving(selection: Selection, light: float, chroma: float, turn: float) -> Callable[[CurveName], Make]:
-    """For each quantity, the edit that moves the selection to a value of it and leaves the two others."""
+def _moving(selected: Selected, light: float, chroma: float, turn: float) -> Callable[[CurveName], Make]:
+    """For each quantity, the edit that moves what is selected to a value of it and leaves the two others."""
 
     def edit(light: float, chroma: float, turn: float) -> AimSource | AimStep:
-        hue = selection.movable_hue or ""
-        if selection.movable_step is None:
+        hue = selected.movable_hue or ""
+        if selected.movable_step is None:
             return AimSource(hue=hue, lightness=light, chroma=chroma, angle=turn % 360.0)
-        return AimStep(hue=hue, step=selection.movable_step, lightness=light, chroma=chroma, angle=turn % 360.0)
+        return AimStep(hue=hue, step=selected.movable_step, lightness=light, chroma=chroma, angle=turn % 360.0)
 
     ways: dict[CurveName, Make] = {
         "lightness": lambda value: edit(value, chroma, turn),
@@ -76,9 +75,7 @@ def _moving(selection: Selection, light: float, chroma: float, turn: float) -> C
     return ways.__getitem__
 
 
-def safe_handle_view(
-    system: ColorSystem, theme: str | None, shown: str, edit: AimCurve, pause: Pause = no_pause
-) -> SafeView:
+def safe_handle_view(system: ColorSystem, shown: str, edit: AimCurve, pause: Pause = no_pause) -> SafeView:
     """The safe range of a handle as the scale of a hue shows it. Raises NotFound for one that is not offered there."""
     hue = system.hues.get(shown)
     scale = scales_of(system, [hue])[0] if hue else None
@@ -90,12 +87,11 @@ def safe_handle_view(
     def make(value: float) -> AimCurve:
         return edit.model_copy(update={"value": value})
 
-    return _view(system, theme, make, handle.value, edit.curve, (handle.low, handle.high), pause)
+    return _view(system, make, handle.value, edit.curve, (handle.low, handle.high), pause)
 
 
 def safe_rung_view(
     system: ColorSystem,
-    theme: str | None,
     hue: str | None,
     ladder: ShapedLadder,
     step: int,
@@ -117,7 +113,7 @@ def safe_rung_view(
         steps[step] = steps[step].model_copy(update={"lightness": value})
         return _taking(hue, ladder.model_copy(update={"name": "own", "steps": tuple(steps)}))
 
-    return _view(shaped, theme, make, aims[step], "lightness", (low, high), pause)
+    return _view(shaped, make, aims[step], "lightness", (low, high), pause)
 
 
 def _taking(hue: str | None, ladder: ShapedLadder) -> SetLadder | SetHueLadder:
@@ -126,14 +122,13 @@ def _taking(hue: str | None, ladder: ShapedLadder) -> SetLadder | SetHueLadder:
 
 def _view(
     system: ColorSystem,
-    theme: str | None,
     make: Make,
     value: float,
     name: CurveName,
     ends: tuple[float, float],
     pause: Pause,
 ) -> SafeView:
-    found = safe_range(system, theme, make, value, ends, _STEPS[name], pause)
+    found = safe_range(system, make, value, ends, _STEPS[name], pause)
     places = 4 if name == "chroma" else 2
     return {
         "low": round(found.low.at, places),

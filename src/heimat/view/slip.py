@@ -1,48 +1,125 @@
 """The slip: everything about the selected color."""
 
 import numpy as np
+from typing_extensions import TypedDict
 
 from heimat.core.color.arrays import Bytes
-from heimat.core.color.contrast import cut, grade, ratio, ratio_of_luminances, relative_luminance
+from heimat.core.color.contrast import ratio, ratio_of_luminances, relative_luminance
 from heimat.core.color.notation import NOTATIONS, format, oklch_of, rgb8_of
+from heimat.core.color.ramps import CHROMA_END, ramps
 from heimat.core.color.spaces import lightness
 from heimat.core.color.wide import p3_luminance, p3_of_bytes, p3_text
-from heimat.core.colors_of import standing
-from heimat.core.ramps import CHROMA_END, ramps
-from heimat.core.resolve import Resolved
-from heimat.core.selection import Selection, neutral_ends
-from heimat.core.system import ladder_of
-from heimat.service.seeing import Eyes, luminance
-from heimat.service.view_types import GroundView, SlipView, WideView
+from heimat.core.document.keys import KeyKind
+from heimat.core.legibility.selected import Selected, aim_of, neutral_ends
+from heimat.core.resolve.resolved import Resolved
+from heimat.view.eyes import Eyes, SwatchView
+from heimat.view.figures import ContrastView, ExactColor, contrast_view, exact_color
+from heimat.view.look import Look
 
 
-def slip_view(resolved: Resolved, selection: Selection, key: str, eyes: Eyes, ground: Bytes) -> SlipView:
-    """The slip of a selection, with ramps along lightness, chroma and hue."""
-    rgb8 = rgb8_of(selection.color)
+class NotationView(TypedDict):
+    """A color written in one notation."""
+
+    notation: str
+    text: str
+
+
+class GroundView(SwatchView):
+    """A ground, and the contrast of the selected color on it."""
+
+    name: str
+    contrast: ContrastView
+
+
+class RampView(TypedDict):
+    """The colors along one quantity of the selection, the value itself, and its range.
+
+    `reach` is the end of the gamut in the same unit; `passing` the intervals that reach 4.5 on the ground.
+    """
+
+    colors: list[str]
+    value: float
+    low: float
+    high: float
+    reach: float
+    passing: list[list[float]]
+
+
+class AimView(TypedDict):
+    """L*, OKLCH chroma and hue in degrees that a hue is meant to have."""
+
+    lightness: float
+    chroma: float
+    angle: float
+
+
+class WideView(TypedDict):
+    """A display-p3 value: as CSS, as it is seen, and its contrast on the slip's grounds, in their order."""
+
+    text: str
+    seen: str
+    contrasts: list[ContrastView]
+
+
+class SlipView(SwatchView):
+    """Everything about the selected color. `aim` is what it would have if white, gray and the gamut allowed it."""
+
+    key: str
+    kind: KeyKind
+    name: str
+    role: str
+    why: str
+    used_by: list[str]
+    exact: ExactColor
+    hue: str | None
+    step: str | None
+    movable_hue: str | None
+    movable_step: str | None
+    pinned: bool
+    nudged: bool
+    notations: list[NotationView]
+    grounds: list[GroundView]
+    wide: WideView | None
+    aim: AimView
+    lightness: RampView
+    chroma: RampView
+    turn: RampView
+
+
+def slip_part(look: Look) -> SlipView | None:
+    """The slip of what is selected, with ramps along lightness, chroma and hue; none where nothing is."""
+    selected = look.selected
+    return None if selected is None else _slip(look.resolved, selected, look.eyes, look.ground[0])
+
+
+def _slip(resolved: Resolved, selected: Selected, eyes: Eyes, ground: Bytes) -> SlipView:
+    rgb8 = rgb8_of(selected.color)
     light = float(lightness(relative_luminance(rgb8)))
-    chroma = float(oklch_of(selection.color)[1])
-    aim = aim_of(resolved, selection)
+    chroma = float(oklch_of(selected.color)[1])
+    aim = aim_of(selected)
     _, meant_chroma, turn = aim
-    rows = ramps(light, meant_chroma, turn, luminance(ground))
-    texts = [(notation, format(selection.color, notation)) for notation in NOTATIONS]
-    hue = resolved.system.hues.get(selection.hue or "")
-    step = key.partition("/")[2]
+    rows = ramps(light, meant_chroma, turn, float(relative_luminance(ground)))
+    texts = [(notation, format(selected.color, notation)) for notation in NOTATIONS]
+    hue = selected.hue.hue if selected.hue else None
+    step = selected.hue.steps[selected.place].id if selected.hue and selected.place is not None else None
     return {
         **eyes.swatch(rgb8),
-        "key": key,
-        "kind": selection.kind,
-        "name": selection.name,
-        "role": selection.role,
-        "why": selection.why,
-        "used_by": selection.used_by,
-        "hue": selection.hue,
-        "movable_hue": selection.movable_hue,
-        "movable_step": selection.movable_step,
-        "pinned": selection.kind == "step" and hue is not None and step in hue.pins,
-        "nudged": selection.kind == "step" and hue is not None and step in hue.nudges,
+        "key": selected.key,
+        "kind": selected.kind,
+        "name": selected.name,
+        "role": selected.role,
+        "why": selected.why,
+        "used_by": selected.used_by,
+        "exact": exact_color(selected.color),
+        "hue": hue.id if hue else None,
+        "step": step,
+        "movable_hue": selected.movable_hue,
+        "movable_step": selected.movable_step,
+        "pinned": hue is not None and step in hue.pins,
+        "nudged": hue is not None and step in hue.nudges,
         "notations": [{"notation": notation, "text": text} for notation, text in texts if text],
         "grounds": _grounds(resolved, rgb8, eyes),
-        "wide": _wide(resolved, selection, eyes),
+        "wide": _wide(resolved, selected, eyes),
         "aim": {"lightness": round(aim[0], 4), "chroma": round(meant_chroma, 4), "angle": round(turn, 4) % 360.0},
         "lightness": {
             "colors": eyes.hexes(rows.lightness),
@@ -71,31 +148,17 @@ def slip_view(resolved: Resolved, selection: Selection, key: str, eyes: Eyes, gr
     }
 
 
-def aim_of(resolved: Resolved, selection: Selection) -> tuple[float, float, float]:
-    """L*, chroma and hue that a hue or step is meant to have, which white, gray and the gamut may take away."""
-    hue = resolved.system.hues.get(selection.movable_hue or "")
-    if hue is None:
-        _, chroma, turn = (float(number) for number in oklch_of(selection.color))
-        return float(lightness(relative_luminance(rgb8_of(selection.color)))), chroma, turn
-    if selection.movable_step is None:
-        return standing(resolved.system, hue).aim
-    scale, place = resolved.scales[hue.id], ladder_of(resolved.system, hue).index(selection.movable_step) or 0
-    light, chroma = float(np.clip(scale.lightness[place], 0.0, 100.0)), float(max(scale.chroma[place], 0.0))
-    return light, chroma, float(scale.hue[place]) % 360.0
-
-
-def _wide(resolved: Resolved, selection: Selection, eyes: Eyes) -> WideView | None:
+def _wide(resolved: Resolved, selected: Selected, eyes: Eyes) -> WideView | None:
     """The display-p3 value, with its own contrast on the grounds of the slip."""
-    p3 = selection.p3
+    p3 = selected.p3
     if p3 is None:
         return None
     return {
         "text": p3_text(p3),
         "seen": eyes.see_p3(p3),
         "contrasts": [
-            {"text": cut(reached), "grade": grade(reached)}
+            contrast_view(float(ratio_of_luminances(p3_luminance(p3), p3_luminance(p3_of_bytes(ground)))))
             for _, ground in _named_grounds(resolved)
-            for reached in [float(ratio_of_luminances(p3_luminance(p3), p3_luminance(p3_of_bytes(ground))))]
         ],
     }
 
@@ -106,8 +169,7 @@ def _named_grounds(resolved: Resolved) -> list[tuple[str, Bytes]]:
 
 
 def _grounds(resolved: Resolved, rgb8: Bytes, eyes: Eyes) -> list[GroundView]:
-    found: list[GroundView] = []
-    for name, ground in _named_grounds(resolved):
-        reached = float(ratio(rgb8, ground))
-        found.append({**eyes.swatch(ground), "name": name, "contrast": {"text": cut(reached), "grade": grade(reached)}})
-    return found
+    return [
+        {**eyes.swatch(ground), "name": name, "contrast": contrast_view(float(ratio(rgb8, ground)))}
+        for name, ground in _named_grounds(resolved)
+    ]

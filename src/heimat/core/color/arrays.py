@@ -12,9 +12,17 @@ def floats(values: ArrayLike) -> Floats:
     return np.asarray(values, dtype=np.float64)
 
 
+def to_levels(levels: ArrayLike) -> Bytes:
+    """Round levels 0 to 255, any shape, to 8 bits, halves up as CSS does; values outside are clipped.
+
+    The only place that rounds to 8 bits, but for the choice among neighbours in `rounding`.
+    """
+    return np.floor(np.clip(floats(levels), 0.0, 255.0) + 0.5).astype(np.uint8)
+
+
 def to_bytes(srgb: ArrayLike) -> Bytes:
-    """Round sRGB 0 to 1, shape (..., 3), to 8 bits a channel, halves up as CSS does; values outside are clipped."""
-    return np.floor(np.clip(floats(srgb), 0.0, 1.0) * 255.0 + 0.5).astype(np.uint8)
+    """Round sRGB 0 to 1, shape (..., 3), to 8 bits a channel."""
+    return to_levels(np.clip(floats(srgb), 0.0, 1.0) * 255.0)
 
 
 def from_bytes(rgb8: ArrayLike) -> Floats:

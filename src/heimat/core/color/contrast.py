@@ -65,7 +65,7 @@ def cut(value: float) -> str:
     return f"{hundredths // 100}.{hundredths % 100:02d}"
 
 
-def luminance_reaching(target: float, ground: ArrayLike, *, lighter: bool) -> Floats:
-    """The luminance whose ratio with `ground` (a luminance, any shape) is `target`; may lie outside 0 to 1."""
-    base = np.asarray(ground, dtype=np.float64) + FLARE
-    return (target * base if lighter else base / target) - FLARE
+def luminance_reaching(target: ArrayLike, ground: ArrayLike, *, lighter: bool) -> Floats:
+    """The luminance whose ratio with `ground` (a luminance) is `target`; both broadcast. May lie outside 0 to 1."""
+    base, ratios = np.asarray(ground, dtype=np.float64) + FLARE, np.asarray(target, dtype=np.float64)
+    return (ratios * base if lighter else base / ratios) - FLARE

@@ -8,6 +8,7 @@ the size of a mark changes what can be told apart).
 import numpy as np
 from numpy.typing import ArrayLike
 
+from heimat.core.color.angles import turn_between
 from heimat.core.color.arrays import Floats, floats
 
 TOLD_APART = 10.0
@@ -31,7 +32,7 @@ def ciede2000(lab_a: ArrayLike, lab_b: ArrayLike) -> Floats:
 
     gray = c1 * c2 == 0.0
     turn = h2 - h1
-    dh = np.where(gray, 0.0, (turn + 180.0) % 360.0 - 180.0)
+    dh = np.where(gray, 0.0, turn_between(h1, h2))
     dh = np.where(~gray & (dh == -180.0) & (turn == 180.0), 180.0, dh)
     d_hue = 2.0 * np.sqrt(c1 * c2) * np.sin(np.radians(dh) / 2.0)
     d_l, d_c = l2 - l1, c2 - c1
@@ -58,3 +59,8 @@ def ciede2000(lab_a: ArrayLike, lab_b: ArrayLike) -> Floats:
     )
     x, y, z = d_l / s_l, d_c / s_c, d_hue / s_h
     return np.sqrt(np.maximum(x * x + y * y + z * z + rotation * y * z, 0.0))
+
+
+def distance_text(value: float) -> str:
+    """A CIEDE2000 distance with one decimal, cut and never rounded up over a threshold."""
+    return f"{int(value * 10) / 10:.1f}"

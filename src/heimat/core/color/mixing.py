@@ -4,6 +4,7 @@ from typing import Literal, get_args
 
 import numpy as np
 
+from heimat.core.color.angles import turn_between
 from heimat.core.color.arrays import Floats
 from heimat.core.color.contrast import WEIGHTS
 from heimat.core.color.gamut import in_gamut, solve
@@ -56,6 +57,6 @@ def _turned(one: Floats, other: Floats, shares: Floats) -> Floats:
     start, end = np.broadcast_arrays(oklab_to_oklch(srgb_to_oklab(one)), oklab_to_oklch(srgb_to_oklab(other)))
     start_hue = np.where(start[..., 1] < _POWERLESS, end[..., 2], start[..., 2])
     end_hue = np.where(end[..., 1] < _POWERLESS, start_hue, end[..., 2])
-    turn = (end_hue - start_hue + 180.0) % 360.0 - 180.0
+    turn = turn_between(start_hue, end_hue)
     from_ = np.stack([start[..., 0], start[..., 1], start_hue], axis=-1)
     return from_ + shares * np.stack([end[..., 0] - start[..., 0], end[..., 1] - start[..., 1], turn], axis=-1)

@@ -6,6 +6,7 @@ type them, and hex without its sign, are ours.
 
 import math
 import re
+from collections.abc import Sequence
 from functools import lru_cache
 from typing import Annotated, Any, Literal, Self, get_args
 
@@ -111,6 +112,11 @@ def rgb8_of(color: Color) -> Bytes:
     A color that sRGB does not hold keeps its hue and luminance and gives up chroma.
     """
     return np.array(_rgb8(color), dtype=np.uint8)
+
+
+def as_bytes(colors: Sequence[Color]) -> Bytes:
+    """8-bit values of colors, (n, 3)."""
+    return np.array([rgb8_of(color) for color in colors], dtype=np.uint8).reshape(-1, 3)
 
 
 @lru_cache(maxsize=4096)

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from heimat.core.color.arrays import Bytes, Floats, floats, from_bytes
+from heimat.core.color.arrays import Bytes, Floats, floats, from_bytes, to_levels
 from heimat.core.color.difference import ciede2000
 from heimat.core.color.spaces import srgb_to_lab
 
@@ -31,7 +31,7 @@ def over(foreground8: Bytes, alpha: float | Floats, ground8: Bytes) -> Floats:
 
 def solid(color8: Bytes, alpha: float | Floats, ground8: Bytes) -> Bytes:
     """The 8-bit colors that a color gives over a ground; shapes (..., 3) that broadcast with alpha 0 to 1."""
-    return np.floor(over(color8, alpha, ground8) + 0.5).astype(np.uint8)
+    return to_levels(over(color8, alpha, ground8))
 
 
 def least_overlay(tint8: Bytes, ground8: Bytes) -> Overlay:
@@ -48,7 +48,7 @@ def least_overlay(tint8: Bytes, ground8: Bytes) -> Overlay:
     least = float(np.max(np.maximum(np.abs(tint - ground) - 0.5, 0.0) / np.maximum(room, 1.0)))
     first = max(int(np.floor(least * _THOUSANDTHS)), 1)
     alphas = np.arange(first, _THOUSANDTHS + 1)[:, None] / _THOUSANDTHS
-    colors = np.clip(np.rint((tint - ground * (1.0 - alphas)) / alphas), 0.0, 255.0).astype(np.uint8)
+    colors = to_levels((tint - ground * (1.0 - alphas)) / alphas)
     given = solid(colors, alphas, ground8)
     place = int(np.argmax((given == tint8).all(axis=-1)))
     return Overlay(colors[place], float(alphas[place, 0]), given[place], 0.0)

@@ -4,6 +4,7 @@ import re
 from collections.abc import Iterator
 from dataclasses import dataclass, replace
 from itertools import islice
+from typing import Literal
 
 from heimat.core.color.notation import EXAMPLE, Color, parse
 from heimat.core.errors import DomainError
@@ -30,6 +31,18 @@ class ReadLine:
     color: Color | None
     problem: str | None
     number: int = 1
+
+
+ReadingKind = Literal["list", "stylesheet", "token file", "table", "drawing"]
+
+
+@dataclass(frozen=True)
+class Reading:
+    """What a text was taken for, its lines in order, and how many more there were than are told."""
+
+    kind: ReadingKind
+    lines: list[ReadLine]
+    more: int = 0
 
 
 def read_lines(text: str) -> list[ReadLine]:

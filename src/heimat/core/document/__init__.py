@@ -1,1 +1,1 @@
-"""Tokens: names, aliases, and the starter set."""
+"""The document: one color system, its entities, and what must hold of it."""

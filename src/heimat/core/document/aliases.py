@@ -1,9 +1,12 @@
-"""Following aliases to colors."""
+"""Following aliases to the colors at their ends."""
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 
+from heimat.core.document.order import in_order
+from heimat.core.document.system import ColorSystem
+from heimat.core.document.tokens import LiteralColor, StepAlias, Token, TokenAlias, TokenValue
 from heimat.core.errors import DomainError
-from heimat.core.system import ColorSystem, LiteralColor, StepAlias, Token, TokenAlias, TokenValue
 
 
 @dataclass(frozen=True)
@@ -14,13 +17,23 @@ class Chain:
     end: StepAlias | LiteralColor
 
 
-def value_in(token: Token, theme: str) -> TokenValue:
-    """A token's value in a theme; a theme that a token has no value for takes the one of the token's first theme."""
-    return token.values.get(theme) or next(iter(token.values.values()))
+def theme_order(system: ColorSystem) -> list[str]:
+    """The ids of the themes, in order."""
+    return [theme.id for theme in in_order(system.themes)]
 
 
-def follow(system: ColorSystem, token_id: str, theme: str, field: str = "value") -> Chain:
-    """Follow a token's aliases in a theme to a step or a literal.
+def value_in(token: Token, theme: str, order: Sequence[str]) -> TokenValue:
+    """A token's value in a theme; without one of its own there, that of the first theme in which it has one."""
+    own = token.values.get(theme)
+    if own is not None:
+        return own
+    first = next((token.values[other] for other in order if other in token.values), None)
+    # A value for a theme that is gone still says what the token was.
+    return first or token.values[min(token.values)]
+
+
+def follow(system: ColorSystem, token_id: str, theme: str, order: Sequence[str], field: str = "value") -> Chain:
+    """Follow a token's aliases in a theme to a step or a literal; `order` are the ids of all themes, in order.
 
     Raises DomainError for a circle, naming it, and for an alias of something that is not there.
     """
@@ -34,7 +47,7 @@ def follow(system: ColorSystem, token_id: str, theme: str, field: str = "value")
         if token is None:
             raise DomainError("The token it should stand for is not there any more.", field, "missing")
         passed.append(at)
-        value = value_in(token, theme)
+        value = value_in(token, theme, order)
         if not isinstance(value, TokenAlias):
             return Chain(tuple(passed), value)
         at = value.token

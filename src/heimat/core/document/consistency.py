@@ -1,18 +1,12 @@
 """What must hold for every document: names that can be published, references that lead somewhere, no circles."""
 
+from heimat.core.document.aliases import follow, theme_order
+from heimat.core.document.following import refuse_circle
+from heimat.core.document.hues import parent_of
+from heimat.core.document.names import check_all_names
+from heimat.core.document.system import MOST_HUES, MOST_TOKENS, ColorSystem, ladder_of
+from heimat.core.document.tokens import StepAlias, TokenAlias
 from heimat.core.errors import DomainError
-from heimat.core.sources.following import refuse_circle
-from heimat.core.system import (
-    MOST_HUES,
-    MOST_TOKENS,
-    ColorSystem,
-    StepAlias,
-    TokenAlias,
-    ladder_of,
-    parent_of,
-)
-from heimat.core.tokens.aliases import follow
-from heimat.core.tokens.names import check_all_names
 
 
 def check_system(system: ColorSystem, field: str) -> None:
@@ -45,6 +39,7 @@ def _check_hues(system: ColorSystem, field: str) -> None:
 
 
 def _check_values(system: ColorSystem, field: str) -> None:
+    order = theme_order(system)
     for token in system.tokens.values():
         if not token.values:
             raise DomainError(f"{token.name} needs a value.", field, "missing")
@@ -56,7 +51,7 @@ def _check_values(system: ColorSystem, field: str) -> None:
                 if hue is None or ladder_of(system, hue).index(value.step) is None:
                     raise DomainError("The step it should stand for is not there any more.", field, "missing")
             if isinstance(value, TokenAlias):
-                follow(system, token.id, theme, field)
+                follow(system, token.id, theme, order, field)
 
 
 def _check_references(system: ColorSystem, field: str) -> None:

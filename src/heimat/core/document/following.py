@@ -1,7 +1,11 @@
 """Who follows whom: chains end in a given color, and never run in a circle."""
 
+from collections import Counter
+
+from heimat.core.document.hues import Hue, parent_of
+from heimat.core.document.order import in_order
+from heimat.core.document.system import ColorSystem
 from heimat.core.errors import DomainError
-from heimat.core.system import ColorSystem, Hue, parent_of
 
 
 def refuse_circle(system: ColorSystem, hue: Hue, parent: Hue, field: str) -> None:
@@ -17,3 +21,30 @@ def refuse_circle(system: ColorSystem, hue: Hue, parent: Hue, field: str) -> Non
         raise DomainError(f"{hue.name} cannot follow itself.", field, "circle")
     follows = ", which follows ".join(other.name for other in [*way[1:], hue])
     raise DomainError(f"{hue.name} cannot follow {follows}: that runs in a circle.", field, "circle")
+
+
+def children_of(system: ColorSystem, hue_id: str) -> list[Hue]:
+    """The hues that follow a hue directly, in order."""
+    return [hue for hue in in_order(system.hues) if parent_of(hue) == hue_id]
+
+
+def with_descendants(system: ColorSystem, hue_id: str) -> list[str]:
+    """The ids of a hue and of all that follow it, directly or in a chain."""
+    found = [hue_id]
+    for place in found:
+        found += [child.id for child in children_of(system, place) if child.id not in found]
+    return found
+
+
+def followers(system: ColorSystem) -> tuple[dict[str, list[str]], Counter[str]]:
+    """By the id of each hue: the names of those that follow it directly, and how many follow in chains as well."""
+    names: dict[str, list[str]] = {hue: [] for hue in system.hues}
+    counts: Counter[str] = Counter()
+    for hue in in_order(system.hues):
+        at = parent_of(hue)
+        if at is not None:
+            names[at].append(hue.name)
+        while at is not None:
+            counts[at] += 1
+            at = parent_of(system.hues[at])
+    return names, counts

@@ -8,8 +8,11 @@ and a group of tokens.
 import re
 import unicodedata
 
+from heimat.core.document.hues import Hue
+from heimat.core.document.order import in_order
+from heimat.core.document.part import LONGEST_NAME
+from heimat.core.document.system import ColorSystem, ladder_of
 from heimat.core.errors import DomainError
-from heimat.core.system import LONGEST_NAME, ColorSystem, Hue, in_order, ladder_of
 
 _FORBIDDEN = re.compile(r"[{}\x00-\x1f\x7f]")
 _NOT_CSS = re.compile(r"[^\w-]+")

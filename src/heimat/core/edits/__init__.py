@@ -6,7 +6,8 @@ from typing import Annotated
 
 from pydantic import Field
 
-from heimat.core.consistency import check_system
+from heimat.core.document.consistency import check_system
+from heimat.core.document.system import ColorSystem
 from heimat.core.edits.base import Path
 from heimat.core.edits.candidates import AddCandidates, JoinCandidates, RemoveCandidates, SetCandidate
 from heimat.core.edits.conflicts import conflict
@@ -31,7 +32,6 @@ from heimat.core.edits.selections import KeepSelection, RemoveSelection, SetCap
 from heimat.core.edits.sources import AimSource, FollowHue, LetGo, SetSource
 from heimat.core.edits.stops import KeepStops, RemoveStops
 from heimat.core.edits.tokens import AddToken, RemoveToken, RenameToken, SetTokenValue
-from heimat.core.system import ColorSystem
 
 UserEdit = Annotated[
     AddHues

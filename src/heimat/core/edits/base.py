@@ -4,8 +4,10 @@ from abc import abstractmethod
 
 from pydantic import BaseModel, ConfigDict
 
+from heimat.core.document.hues import Hue
+from heimat.core.document.system import ColorSystem, ladder_of
+from heimat.core.document.tokens import Token
 from heimat.core.errors import DomainError
-from heimat.core.system import ColorSystem, Hue, Token, ladder_of
 
 Path = tuple[str, ...]
 """A place in the document, from the collection down: ("hues", id, "source")."""

@@ -4,14 +4,19 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
+from heimat.core.color.naming import plain_name
 from heimat.core.color.notation import format
+from heimat.core.document.candidates import Candidate
+from heimat.core.document.hues import HueKind
+from heimat.core.document.ids import Id
+from heimat.core.document.order import behind
+from heimat.core.document.part import LONGEST_NAME
+from heimat.core.document.system import MOST_CANDIDATES, ColorSystem
 from heimat.core.edits.base import EditBase
 from heimat.core.edits.hues import AddHues, NewColor, NewHue
 from heimat.core.edits.sources import opaque
 from heimat.core.errors import DomainError
-from heimat.core.ids import Id, keys
-from heimat.core.sources.naming import plain_name
-from heimat.core.system import LONGEST_NAME, MOST_CANDIDATES, Candidate, ColorSystem, HueKind, Status
+from heimat.core.sources.conventions import Status
 
 Some = Annotated[tuple[Id, ...], Field(min_length=1, max_length=MOST_CANDIDATES)]
 
@@ -26,8 +31,7 @@ class AddCandidates(EditBase):
         found = dict(system.candidates)
         if len(found) + len(self.candidates) > MOST_CANDIDATES:
             raise DomainError(f"At most {MOST_CANDIDATES} candidates wait at a time.", "candidates", "limit")
-        last = max((candidate.order for candidate in found.values()), default=None)
-        for place, (new, order) in enumerate(zip(self.candidates, keys(len(self.candidates), last), strict=True)):
+        for place, (new, order) in enumerate(zip(self.candidates, behind(found, len(self.candidates)), strict=True)):
             if new.id in found:
                 raise DomainError("A candidate with this id is there already.", f"candidates.{place}.id", "taken")
             found[new.id] = Candidate(

@@ -4,11 +4,9 @@ from typing import Annotated, Any
 
 from pydantic import BaseModel, Field
 
+from heimat.core.document.part import Part
+from heimat.core.document.system import COLLECTIONS, FIELDS, ColorSystem
 from heimat.core.edits.base import Path
-from heimat.core.system import ColorSystem, Part
-
-COLLECTIONS = ("hues", "candidates", "stops", "selections", "themes", "tokens", "pairings", "told_apart")
-FIELDS = ("generator", "name", "ladder", "method", "curves", "cap", "scale_pattern")
 
 
 class PlaceValue(Part):

@@ -4,11 +4,11 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
+from heimat.core.document.ids import Id
+from heimat.core.document.system import MOST_HUES, ColorSystem
 from heimat.core.edits.base import EditBase, hue_of, with_hue
 from heimat.core.errors import DomainError
-from heimat.core.ids import Id
-from heimat.core.scaling import stays
-from heimat.core.system import MOST_HUES, ColorSystem
+from heimat.core.hues.scaling import stays
 
 
 class HoldHues(EditBase):

@@ -4,34 +4,24 @@ from typing import Annotated, Literal, Self
 
 from pydantic import Field, model_validator
 
+from heimat.core.color.naming import plain_name, unique_name
 from heimat.core.color.notation import Color, ColorInput
-from heimat.core.colors_of import source_color, standing
+from heimat.core.document.following import with_descendants
+from heimat.core.document.hues import FollowingSource, Hue, HueKind, Source, parent_of
+from heimat.core.document.ids import Id, new_id
+from heimat.core.document.names import check_hue_name
+from heimat.core.document.order import behind, in_order, key_between
+from heimat.core.document.part import Note, Part, StepId
+from heimat.core.document.system import MOST_HUES, ColorSystem, ladder_of
+from heimat.core.document.tokens import LiteralColor, StepAlias, Token
 from heimat.core.edits.base import EditBase, Path, hue_of, step_of, with_hue
 from heimat.core.edits.sources import given, let_go, opaque
 from heimat.core.errors import DomainError
-from heimat.core.ids import Id, key_between, keys, new_id
+from heimat.core.hues.scaling import scales_of
+from heimat.core.hues.source import resolve_source, source_color
 from heimat.core.scales.anchors import Anchor
 from heimat.core.scales.shaping import shaped
-from heimat.core.sources.naming import plain_name, unique_name
-from heimat.core.system import (
-    MOST_HUES,
-    ColorSystem,
-    FollowingSource,
-    Hue,
-    HueKind,
-    LiteralColor,
-    Note,
-    Part,
-    Source,
-    Status,
-    StepAlias,
-    Token,
-    in_order,
-    ladder_of,
-    parent_of,
-    with_descendants,
-)
-from heimat.core.tokens.names import check_hue_name
+from heimat.core.sources.conventions import Status
 
 
 class _New(Part):
@@ -71,8 +61,7 @@ class AddHues(EditBase):
     hues: Annotated[tuple[NewHue, ...], Field(min_length=1, max_length=MOST_HUES)]
 
     def change(self, system: ColorSystem) -> ColorSystem:
-        last = max((hue.order for hue in system.hues.values()), default=None)
-        for place, (new, order) in enumerate(zip(self.hues, keys(len(self.hues), last), strict=True)):
+        for place, (new, order) in enumerate(zip(self.hues, behind(system.hues, len(self.hues)), strict=True)):
             system = with_hue(system, _made(system, new, order, f"hues.{place}"))
         return system
 
@@ -169,9 +158,6 @@ class RemoveHue(EditBase):
 
 def _kept_tokens(system: ColorSystem, gone: list[Hue]) -> dict[str, Token]:
     """The tokens, those on the scales of hues that go as literals of their present colors."""
-    # Imported here: the colors of steps are only needed for this one edit, and resolving stands above edits.
-    from heimat.core.scaling import scales_of
-
     scales = {hue.id: scale.rgb8 for hue, scale in zip(gone, scales_of(system, gone), strict=True)}
     tokens = dict(system.tokens)
     for token in system.tokens.values():
@@ -180,7 +166,7 @@ def _kept_tokens(system: ColorSystem, gone: list[Hue]) -> dict[str, Token]:
                 hue = system.hues[value.hue]
                 place = ladder_of(system, hue).index(value.step)
                 color = Color.of_bytes(scales[hue.id][place or 0])
-                kept = LiteralColor(color=color.model_copy(update={"alpha": standing(system, hue).alpha}))
+                kept = LiteralColor(color=color.model_copy(update={"alpha": resolve_source(system, hue).alpha}))
                 values = {**tokens[token.id].values, theme: kept}
                 tokens[token.id] = tokens[token.id].model_copy(update={"values": values})
     return tokens
@@ -292,7 +278,7 @@ class PinStep(EditBase):
 
     type: Literal["pin_step"] = "pin_step"
     hue: Id
-    step: Annotated[str, Field(max_length=24)]
+    step: StepId
     color: ColorInput | None
 
     def change(self, system: ColorSystem) -> ColorSystem:

@@ -3,17 +3,20 @@
 from collections.abc import Iterable, Mapping
 from typing import Literal
 
+from heimat.core.document.hues import Hue
+from heimat.core.document.ids import Id
+from heimat.core.document.names import check_pattern
+from heimat.core.document.order import in_order
+from heimat.core.document.system import ColorSystem, ladder_of
+from heimat.core.document.tokens import StepAlias, TokenValue
+from heimat.core.document.uses import members
+from heimat.core.document.words import value_in_words
 from heimat.core.edits.base import EditBase, Path, hue_of, with_hue
 from heimat.core.edits.holding import held_words, keeping_held
-from heimat.core.edits.tokens import value_in_words
 from heimat.core.errors import DomainError
-from heimat.core.fewer import members
-from heimat.core.ids import Id
 from heimat.core.scales.anchors import Anchor
 from heimat.core.scales.ladder import Ladder
 from heimat.core.scales.shaping import ShapedLadder, shaped
-from heimat.core.system import ColorSystem, Hue, StepAlias, TokenValue, in_order, ladder_of
-from heimat.core.tokens.names import check_pattern
 
 
 class SetLadder(EditBase):

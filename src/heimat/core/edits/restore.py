@@ -4,10 +4,10 @@ from typing import Annotated, Any, Literal
 
 from pydantic import Field, ValidationError
 
+from heimat.core.document.system import COLLECTIONS, FIELDS, ColorSystem
 from heimat.core.edits.base import EditBase, Path
-from heimat.core.edits.difference import COLLECTIONS, FIELDS, PlaceValue
+from heimat.core.edits.difference import PlaceValue
 from heimat.core.errors import DomainError
-from heimat.core.system import ColorSystem
 
 
 class Restore(EditBase):
@@ -21,11 +21,10 @@ class Restore(EditBase):
         if not self.places:
             return system
         data = {name: getattr(system, name) for name in (*FIELDS, *COLLECTIONS)}
+        touched = {place.path[:2] for place in self.places}
         for collection in COLLECTIONS:
             data[collection] = {
-                key: entity.model_dump()
-                if any(place.path[:2] == (collection, key) for place in self.places)
-                else entity
+                key: entity.model_dump() if (collection, key) in touched else entity
                 for key, entity in data[collection].items()
             }
         for place in self.places:

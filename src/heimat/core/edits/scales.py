@@ -5,19 +5,24 @@ from typing import Annotated, Literal
 import numpy as np
 from pydantic import Field, ValidationError
 
+from heimat.core.color.angles import turn_between
 from heimat.core.color.contrast import cut, relative_luminance
 from heimat.core.color.notation import rgb8_of
+from heimat.core.color.solved import STRONGEST_CHROMA
+from heimat.core.document.hues import Hue, StepRef
+from heimat.core.document.ids import Id
+from heimat.core.document.order import in_order
+from heimat.core.document.part import StepId
+from heimat.core.document.system import MOST_HUES, ColorSystem, curves_of, ladder_of, method_of
 from heimat.core.edits.base import EditBase, Path, hue_of, step_of, with_hue
 from heimat.core.edits.holding import held_words, keeping_held
 from heimat.core.errors import DomainError
-from heimat.core.ids import Id
+from heimat.core.hues.scaling import scales_of
 from heimat.core.scales.curves import CurveName, Curves
 from heimat.core.scales.drawing import own_value
 from heimat.core.scales.handles import MOST_HANDLES
 from heimat.core.scales.methods import MID_LUMINANCE, Method, MethodName, contrast_range
 from heimat.core.scales.nudges import Nudge
-from heimat.core.scaling import scales_of
-from heimat.core.system import MOST_HUES, ColorSystem, Hue, StepRef, curves_of, in_order, ladder_of, method_of
 
 MOST_STEPS = 2000
 """Steps that are nudged in one gesture."""
@@ -29,7 +34,11 @@ METHOD_WORDS: dict[MethodName, str] = {
     "ends": "between two ends",
 }
 
-CURVE_UNITS: dict[CurveName, str] = {"lightness": "of the way", "chroma": "times the source’s", "hue": "degrees"}
+CURVE_UNITS: dict[CurveName, str] = {
+    "lightness": "of the way to the end",
+    "chroma": "times the source",
+    "hue": "degrees",
+}
 
 
 class SetMethod(EditBase):
@@ -168,9 +177,7 @@ class AimCurve(EditBase):
             low, high = curves.limits(self.curve, self.at)
             if not low - 1e-6 <= value <= high + 1e-6:
                 nearest = min(max(value, low), high)
-                unit = {"lightness": "of the way to the end", "chroma": "times the source", "hue": "degrees"}[
-                    self.curve
-                ]
+                unit = CURVE_UNITS[self.curve]
                 raise DomainError(f"That is {value:.2f} {unit}; the nearest is {nearest:.2f}.", "value", "limit")
             value = _rounded(min(max(value, low), high))
         try:
@@ -193,9 +200,9 @@ class AimStep(EditBase):
 
     type: Literal["aim_step"] = "aim_step"
     hue: Id
-    step: Annotated[str, Field(max_length=24)]
+    step: StepId
     lightness: Annotated[float, Field(ge=0.0, le=100.0)]
-    chroma: Annotated[float, Field(ge=0.0, le=0.6)]
+    chroma: Annotated[float, Field(ge=0.0, le=STRONGEST_CHROMA)]
     angle: Annotated[float, Field(ge=0.0, lt=360.0)]
 
     def change(self, system: ColorSystem) -> ColorSystem:
@@ -207,7 +214,7 @@ class AimStep(EditBase):
         scale = scales_of(system, [hue.model_copy(update={"nudges": others})])[0]
         if scale.anchor == place:
             raise DomainError(f"{name} is the hue’s own color: move the hue.", "step", "anchor")
-        turn = (self.angle - float(scale.hue[place]) + 180.0) % 360.0 - 180.0
+        turn = turn_between(float(scale.hue[place]), self.angle)
         nudge = Nudge(
             lightness=_rounded(self.lightness - float(scale.lightness[place])),
             chroma=_rounded(self.chroma - float(scale.chroma[place])),
@@ -233,8 +240,8 @@ class NudgeSteps(EditBase):
     type: Literal["nudge_steps"] = "nudge_steps"
     steps: Annotated[tuple[StepRef, ...], Field(min_length=1, max_length=MOST_STEPS)]
     lightness: Annotated[float, Field(ge=-100.0, le=100.0)] = 0.0
-    chroma: Annotated[float, Field(ge=-0.6, le=0.6)] = 0.0
-    turn: Annotated[float, Field(ge=-180.0, le=180.0)] = 0.0
+    chroma: Annotated[float, Field(ge=-STRONGEST_CHROMA, le=STRONGEST_CHROMA)] = 0.0
+    turn: Annotated[float, Field(ge=-360.0, le=360.0)] = 0.0
 
     def change(self, system: ColorSystem) -> ColorSystem:
         moving = self._moving(system)
@@ -245,8 +252,8 @@ class NudgeSteps(EditBase):
             before = hue.nudges.get(ref.step, Nudge())
             nudge = Nudge(
                 lightness=_rounded(np.clip(before.lightness + self.lightness, -100.0, 100.0)),
-                chroma=_rounded(np.clip(before.chroma + self.chroma, -0.6, 0.6)),
-                hue=_rounded((before.hue + self.turn + 180.0) % 360.0 - 180.0),
+                chroma=_rounded(np.clip(before.chroma + self.chroma, -STRONGEST_CHROMA, STRONGEST_CHROMA)),
+                hue=_rounded(turn_between(0.0, before.hue + self.turn)),
             )
             nudges = {step: kept for step, kept in hue.nudges.items() if step != ref.step}
             if not nudge.nothing:

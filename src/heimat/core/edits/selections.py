@@ -4,11 +4,15 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
+from heimat.core.document.hues import StepRef
+from heimat.core.document.ids import Id, new_id
+from heimat.core.document.names import check_part, css_name
+from heimat.core.document.order import behind
+from heimat.core.document.part import Name, Note
+from heimat.core.document.selections import MOST_COLORS, NamedSelection
+from heimat.core.document.system import MOST_SELECTIONS, ColorSystem
 from heimat.core.edits.base import EditBase, Path, step_of
 from heimat.core.errors import DomainError
-from heimat.core.ids import Id, keys, new_id
-from heimat.core.system import MOST_COLORS, MOST_SELECTIONS, ColorSystem, Name, NamedSelection, Note, StepRef
-from heimat.core.tokens.names import check_part, css_name
 
 LONGEST_SELECTION = 40
 """Characters: files are called after selections."""
@@ -51,10 +55,9 @@ class KeepSelection(EditBase):
             raise DomainError("A selection with this id is there already.", "id", "taken")
         if same is None and len(system.selections) >= MOST_SELECTIONS:
             raise DomainError(f"A system keeps at most {MOST_SELECTIONS} selections.", "selections", "limit")
-        order = keys(1, max((kept.order for kept in system.selections.values()), default=None))[0]
         kept = NamedSelection(
             id=same.id if same else self.id,
-            order=same.order if same else order,
+            order=same.order if same else behind(system.selections)[0],
             name=name,
             steps=tuple(dict.fromkeys(self.steps)),
             note=self.note,

@@ -4,17 +4,12 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
+from heimat.core.color.angles import turn_between
 from heimat.core.color.notation import Color, ColorInput, format, oklch_of
-from heimat.core.colors_of import COLORED, solved, source_color, standing
-from heimat.core.edits.base import EditBase, Path, hue_of, with_hue
-from heimat.core.errors import DomainError
-from heimat.core.ids import Id
-from heimat.core.scales.wide import beyond_srgb
-from heimat.core.sources.derivation import aimed_at, solved_wide
-from heimat.core.sources.following import refuse_circle
-from heimat.core.sources.wording import derivation_words
-from heimat.core.system import (
-    ColorSystem,
+from heimat.core.color.solved import COLORED, STRONGEST_CHROMA, solved, solved_wide
+from heimat.core.document.following import refuse_circle
+from heimat.core.document.hues import (
+    STRONGEST_TINT,
     DerivedSource,
     FollowingSource,
     GivenSource,
@@ -22,8 +17,15 @@ from heimat.core.system import (
     Recall,
     TintedSource,
 )
+from heimat.core.document.ids import Id
+from heimat.core.document.system import ColorSystem
+from heimat.core.edits.base import EditBase, Path, hue_of, with_hue
+from heimat.core.errors import DomainError
+from heimat.core.hues.derivation import aimed_at
+from heimat.core.hues.source import resolve_source, source_color
+from heimat.core.hues.wording import derivation_words
+from heimat.core.scales.wide import beyond_srgb
 
-STRONGEST_TINT = 0.05
 _SAME_HUE = 0.5
 """Degrees within which a tinted neutral that is moved still counts as having its parent's hue."""
 
@@ -39,21 +41,21 @@ def opaque(color: Color, field: str) -> Color:
 def given(color: Color, before: Recall | None) -> tuple[GivenSource, Recall | None]:
     """A given source, and the chroma and hue to remember: its own, or the ones before where it has none."""
     _, chroma, hue = (float(number) for number in oklch_of(color))
-    recall = Recall(chroma=min(chroma, 0.6), hue=hue % 360.0) if chroma >= COLORED else before
+    recall = Recall(chroma=min(chroma, STRONGEST_CHROMA), hue=hue % 360.0) if chroma >= COLORED else before
     return GivenSource(color=color), recall
 
 
 def _remembered(system: ColorSystem, hue: Hue) -> Recall | None:
-    _, chroma, angle = standing(system, hue).aim
-    return Recall(chroma=min(chroma, 0.6), hue=angle % 360.0) if chroma >= COLORED else hue.recall
+    _, chroma, angle = resolve_source(system, hue).aim
+    return Recall(chroma=min(chroma, STRONGEST_CHROMA), hue=angle % 360.0) if chroma >= COLORED else hue.recall
 
 
 def let_go(system: ColorSystem, hue: Hue) -> Hue:
     """A hue that follows no other any more: given, with the color and alpha that it has now."""
-    stands = standing(system, hue)
-    source, recall = given(stands.color, _remembered(system, hue))
-    if stands.alpha != 1.0:
-        source = GivenSource(color=stands.color.model_copy(update={"alpha": stands.alpha}))
+    now = resolve_source(system, hue)
+    source, recall = given(now.color, _remembered(system, hue))
+    if now.alpha != 1.0:
+        source = GivenSource(color=now.color.model_copy(update={"alpha": now.alpha}))
     return hue.model_copy(update={"source": source, "recall": recall})
 
 
@@ -83,7 +85,7 @@ class AimSource(EditBase):
     type: Literal["aim_source"] = "aim_source"
     hue: Id
     lightness: Annotated[float, Field(ge=0.0, le=100.0)]
-    chroma: Annotated[float, Field(ge=0.0, le=0.6)]
+    chroma: Annotated[float, Field(ge=0.0, le=STRONGEST_CHROMA)]
     angle: Annotated[float, Field(ge=0.0, le=360.0)]
 
     def change(self, system: ColorSystem) -> ColorSystem:
@@ -93,7 +95,7 @@ class AimSource(EditBase):
             tint = hue.source.model_copy(update={"lightness": self.lightness, "chroma": self.chroma})
             return with_hue(system, hue.model_copy(update={"source": tint}))
         if isinstance(hue.source, DerivedSource):
-            parent = standing(system, system.hues[hue.source.hue])
+            parent = resolve_source(system, system.hues[hue.source.hue])
             derived = aimed_at(hue.source, parent, (self.lightness, self.chroma, angle))
             return with_hue(system, hue.model_copy(update={"source": derived}))
         before = source_color(system, hue)
@@ -104,8 +106,8 @@ class AimSource(EditBase):
         return with_hue(system, hue.model_copy(update={"source": source, "recall": recall}))
 
     def _keeps_tint(self, system: ColorSystem, source: TintedSource) -> bool:
-        _, _, parent_angle = standing(system, system.hues[source.hue]).aim
-        turn = abs((self.angle - parent_angle + 180.0) % 360.0 - 180.0)
+        _, _, parent_angle = resolve_source(system, system.hues[source.hue]).aim
+        turn = abs(turn_between(parent_angle, self.angle))
         return turn <= _SAME_HUE and self.chroma <= STRONGEST_TINT
 
     def sentence(self, system: ColorSystem) -> str:

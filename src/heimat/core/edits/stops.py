@@ -4,13 +4,16 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
+from heimat.core.color.naming import unique_name
 from heimat.core.color.notation import ColorInput
+from heimat.core.document.candidates import Stops
+from heimat.core.document.ids import Id, new_id
+from heimat.core.document.order import behind
+from heimat.core.document.part import Name, Note
+from heimat.core.document.system import MOST_STOPS, ColorSystem
 from heimat.core.edits.base import EditBase
 from heimat.core.edits.sources import opaque
 from heimat.core.errors import DomainError
-from heimat.core.ids import Id, keys, new_id
-from heimat.core.sources.naming import unique_name
-from heimat.core.system import MOST_STOPS, ColorSystem, Name, Note, Stops
 
 
 class KeepStops(EditBase):
@@ -30,7 +33,7 @@ class KeepStops(EditBase):
             raise DomainError(f"A system keeps at most {MOST_STOPS} rows of stops.", "stops", "limit")
         kept = Stops(
             id=self.id,
-            order=keys(1, max((stops.order for stops in system.stops.values()), default=None))[0],
+            order=behind(system.stops)[0],
             name=unique_name(self.name.strip() or "stops", (stops.name for stops in system.stops.values())),
             colors=tuple(opaque(color, "colors") for color in self.colors),
             difference=self.difference,

@@ -4,29 +4,16 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
-from heimat.core.color.notation import format
-from heimat.core.edits.base import EditBase, Path, hue_of, token_of, with_token
+from heimat.core.document.aliases import theme_order, value_in
+from heimat.core.document.ids import Id, new_id
+from heimat.core.document.names import check_token_name
+from heimat.core.document.order import behind
+from heimat.core.document.purposes import purpose_named
+from heimat.core.document.system import ColorSystem
+from heimat.core.document.tokens import StepAlias, Token, TokenAlias, TokenValue
+from heimat.core.document.words import value_in_words
+from heimat.core.edits.base import EditBase, Path, token_of, with_token
 from heimat.core.errors import DomainError
-from heimat.core.ids import Id, keys, new_id
-from heimat.core.system import ColorSystem, StepAlias, Token, TokenAlias, TokenValue, ladder_of
-from heimat.core.tokens.aliases import value_in
-from heimat.core.tokens.names import check_token_name
-
-
-def value_in_words(system: ColorSystem, value: TokenValue) -> str:
-    """What a token stands for, as people say it: tidewater 600, action.fill, or #FFFFFF."""
-    if isinstance(value, TokenAlias):
-        target = system.tokens.get(value.token)
-        return target.name if target else "a token that is gone"
-    if isinstance(value, StepAlias):
-        hue = system.hues.get(value.hue)
-        place = ladder_of(system, hue).index(value.step) if hue else None
-        return (
-            f"{hue.name} {ladder_of(system, hue).labels()[place]}"
-            if hue and place is not None
-            else "a step that is gone"
-        )
-    return format(value.color, "hex")
 
 
 def _reads_of(value: TokenValue) -> set[Path]:
@@ -50,8 +37,11 @@ class AddToken(EditBase):
         if self.id in system.tokens:
             raise DomainError("A token with this id is there already.", "id", "taken")
         check_token_name(self.name, "name")
-        last = max((token.order for token in system.tokens.values()), default=None)
-        token = Token(id=self.id, order=keys(1, last)[0], name=self.name, values={self.theme: self.value})
+        purpose = purpose_named(self.name)
+        if any(token.purpose == purpose for token in system.tokens.values()):
+            purpose = None
+        order = behind(system.tokens)[0]
+        token = Token(id=self.id, order=order, name=self.name, purpose=purpose, values={self.theme: self.value})
         return with_token(system, token)
 
     def sentence(self, system: ColorSystem) -> str:
@@ -73,10 +63,6 @@ class SetTokenValue(EditBase):
         token = token_of(system, self.token)
         if self.theme not in system.themes:
             raise DomainError("That theme is not there any more.", "theme", "missing")
-        if isinstance(self.value, StepAlias):
-            hue = hue_of(system, self.value.hue, "value")
-            if ladder_of(system, hue).index(self.value.step) is None:
-                raise DomainError(f"{hue.name} has no such step.", "value", "missing")
         return with_token(system, token.model_copy(update={"values": {**token.values, self.theme: self.value}}))
 
     def sentence(self, system: ColorSystem) -> str:
@@ -110,12 +96,15 @@ class RemoveToken(EditBase):
 
     def change(self, system: ColorSystem) -> ColorSystem:
         gone = token_of(system, self.token)
+        order = theme_order(system)
         tokens = {}
         for key, token in system.tokens.items():
             if key == gone.id:
                 continue
             values = {
-                theme: value_in(gone, theme) if isinstance(value, TokenAlias) and value.token == gone.id else value
+                theme: value_in(gone, theme, order)
+                if isinstance(value, TokenAlias) and value.token == gone.id
+                else value
                 for theme, value in token.values.items()
             }
             tokens[key] = token if values == token.values else token.model_copy(update={"values": values})

@@ -3,30 +3,23 @@
 from dataclasses import dataclass
 from functools import lru_cache
 
-import numpy as np
-
-from heimat.core.color.gamut import DISPLAY_P3, in_gamut, solve
+from heimat.core.color.angles import turn_between
 from heimat.core.color.notation import Color, lightness_of, oklch_of, rgb8_of
-from heimat.core.color.rounding import nearest_bytes
-from heimat.core.color.spaces import hsl_to_srgb, luminance_of, p3_to_srgb, srgb_to_hsl
-from heimat.core.color.wide import published_p3
-from heimat.core.system import Change, DerivedSource
+from heimat.core.color.solved import COLORED, GAMUT_LOSS, STRONGEST_CHROMA, solved
+from heimat.core.color.spaces import srgb_to_hsl
+from heimat.core.document.hues import DerivedSource, QuantityChange
+from heimat.core.sources.circles import hsl_bytes
 
-COLORED = 0.004
-"""OKLCH chroma below which a color is taken for a gray, whose hue says nothing."""
-GAMUT_LOSS = 0.004
-"""OKLCH chroma given up to the gamut that is worth a word."""
-_STRONGEST = 0.6
 _MIDDLE = (60.0, 0.1)
 """L* and chroma of a color that tells where an OKLCH hue lies on the HSL circle."""
 _SAME = 1e-4
 
 
 @dataclass(frozen=True)
-class Standing:
-    """Where a hue stands.
+class ResolvedSource:
+    """The color that a hue comes to.
 
-    `color` is its opaque color, `alpha` 0 to 1. `aim` holds the L*, OKLCH chroma and hue that are meant, which white,
+    `color` is opaque, `alpha` 0 to 1. `aim` holds the L*, OKLCH chroma and hue that are meant, which white,
     gray and the gamut may take away; `limits` says in words what keeps it from following its parent.
     """
 
@@ -36,28 +29,12 @@ class Standing:
     limits: tuple[str, ...] = ()
 
 
-@lru_cache(maxsize=4096)
-def solved(light: float, chroma: float, hue: float) -> Color:
-    """The 8-bit color of an L* 0 to 100, an OKLCH hue in degrees and at most an OKLCH chroma."""
-    srgb = solve(luminance_of(light), np.float64(chroma), np.float64(hue))
-    return Color.of_bytes(nearest_bytes(srgb))
-
-
-def solved_wide(light: float, chroma: float, hue: float) -> Color:
-    """The same in display-p3; of 8 bits in sRGB where that holds the color."""
-    p3 = published_p3(solve(luminance_of(light), np.float64(chroma), np.float64(hue), DISPLAY_P3))
-    if bool(in_gamut(p3_to_srgb(p3))):
-        return solved(light, chroma, hue)
-    red, green, blue = (float(part) for part in p3)
-    return Color(space="display-p3", components=(red, green, blue))
-
-
-def quantities(standing: Standing, circle: str) -> tuple[float, float, float]:
-    """Lightness, strength and hue of a standing hue in the units of a circle; a gray has the hue that it remembers."""
+def quantities(source: ResolvedSource, circle: str) -> tuple[float, float, float]:
+    """Lightness, strength and hue of a source in the units of a circle; a gray has the hue that it remembers."""
     if circle == "oklch":
-        chroma = float(oklch_of(standing.color)[1])
-        return lightness_of(standing.color), chroma, standing.aim[2]
-    return _hsl(standing.color, standing.aim[2])
+        chroma = float(oklch_of(source.color)[1])
+        return lightness_of(source.color), chroma, source.aim[2]
+    return _hsl(source.color, source.aim[2])
 
 
 def _hsl(color: Color, remembered: float) -> tuple[float, float, float]:
@@ -67,7 +44,7 @@ def _hsl(color: Color, remembered: float) -> tuple[float, float, float]:
     return light * 100.0, saturation * 100.0, turn
 
 
-def changed(change: Change, before: float) -> float:
+def changed(change: QuantityChange, before: float) -> float:
     """A quantity after a change."""
     if change.how == "shifted":
         return before + change.by
@@ -77,14 +54,14 @@ def changed(change: Change, before: float) -> float:
 
 
 @lru_cache(maxsize=4096)
-def derive(parent: Standing, source: DerivedSource) -> Standing:
-    """One step of a derivation: where a hue stands that is derived from a standing parent. Pure."""
+def derive(parent: ResolvedSource, source: DerivedSource) -> ResolvedSource:
+    """One step of a derivation: what a hue comes to that is derived from a resolved parent. Pure."""
     light, strength, turn = quantities(parent, source.circle)
     wanted = changed(source.lightness, light)
     stronger = changed(source.strength, strength)
     turned = changed(source.turn, turn) % 360.0
     alpha = changed(source.alpha, parent.alpha)
-    limits = _stops(source, wanted, stronger, alpha)
+    limits = _driven_beyond(source, wanted, stronger, alpha)
     if strength < (COLORED if source.circle == "oklch" else 0.5) and source.strength.how != "set":
         limits.append("its parent is gray, so there is no hue to follow")
     within = min(max(wanted, 0.0), 100.0)
@@ -92,11 +69,11 @@ def derive(parent: Standing, source: DerivedSource) -> Standing:
     color, aim, clipped = made(within, max(stronger, 0.0), turned)
     driven = _driven(parent.color, color)
     limits = [driven] if driven else limits + clipped
-    return Standing(color, min(max(alpha, 0.0), 1.0), aim, tuple(limits))
+    return ResolvedSource(color, min(max(alpha, 0.0), 1.0), aim, tuple(limits))
 
 
 def _on_oklch(light: float, chroma: float, turn: float) -> tuple[Color, tuple[float, float, float], list[str]]:
-    asked = min(chroma, _STRONGEST)
+    asked = min(chroma, STRONGEST_CHROMA)
     color = solved(light, asked, turn)
     left = float(oklch_of(color)[1])
     lost = asked - left > GAMUT_LOSS
@@ -105,15 +82,14 @@ def _on_oklch(light: float, chroma: float, turn: float) -> tuple[Color, tuple[fl
 
 def _on_hsl(light: float, saturation: float, turn: float) -> tuple[Color, tuple[float, float, float], list[str]]:
     share = min(saturation, 100.0)
-    srgb = hsl_to_srgb(np.array([turn, share / 100.0, light / 100.0]))
-    color = Color.of_bytes(np.rint(np.clip(srgb, 0.0, 1.0) * 255.0).astype(np.uint8))
+    color = Color.of_bytes(hsl_bytes(turn, share, light))
     _, chroma, angle = (float(part) for part in oklch_of(color))
     if chroma < COLORED:
         angle = float(oklch_of(Color(space="hsl", components=(turn, 1.0, 0.5)))[2])
     return color, (lightness_of(color), chroma, angle % 360.0), []
 
 
-def _stops(source: DerivedSource, light: float, strength: float, alpha: float) -> list[str]:
+def _driven_beyond(source: DerivedSource, light: float, strength: float, alpha: float) -> list[str]:
     """What a change drives beyond its range."""
     found = []
     if not -_SAME <= light <= 100.0 + _SAME:
@@ -135,7 +111,7 @@ def _driven(parent: Color, color: Color) -> str | None:
     return None
 
 
-def aimed_at(source: DerivedSource, parent: Standing, target: tuple[float, float, float]) -> DerivedSource:
+def aimed_at(source: DerivedSource, parent: ResolvedSource, target: tuple[float, float, float]) -> DerivedSource:
     """The derivation that leads to an L*, an OKLCH chroma and hue, every quantity changed in the way it was before.
 
     What was kept becomes shifted where it has to; what cannot be reached by multiplying is set.
@@ -152,20 +128,20 @@ def aimed_at(source: DerivedSource, parent: Standing, target: tuple[float, float
     )
 
 
-def _toward(change: Change, before: float, target: float) -> Change:
+def _toward(change: QuantityChange, before: float, target: float) -> QuantityChange:
     if abs(changed(change, before) - target) <= _SAME:
         return change
     if change.how == "set" or (change.how == "times" and before <= _SAME):
-        return Change(how="set", by=round(target, 4))
+        return QuantityChange(how="set", by=round(target, 4))
     if change.how == "times":
-        return Change(how="times", by=round(target / before, 4))
-    return Change(how="shifted", by=round(target - before, 4))
+        return QuantityChange(how="times", by=round(target / before, 4))
+    return QuantityChange(how="shifted", by=round(target - before, 4))
 
 
-def _turned(change: Change, before: float, target: float) -> Change:
-    off = (target - changed(change, before) + 180.0) % 360.0 - 180.0
+def _turned(change: QuantityChange, before: float, target: float) -> QuantityChange:
+    off = turn_between(changed(change, before), target)
     if abs(off) <= _SAME * 100.0:
         return change
     if change.how == "set":
-        return Change(how="set", by=round(target % 360.0, 2))
-    return Change(how="shifted", by=round((target - before + 180.0) % 360.0 - 180.0, 2))
+        return QuantityChange(how="set", by=round(target % 360.0, 2))
+    return QuantityChange(how="shifted", by=round(turn_between(before, target), 2))

@@ -5,15 +5,15 @@ made are remembered, and only those that are new are made.
 """
 
 import threading
-from collections import OrderedDict
 from collections.abc import Sequence
 
-from heimat.core.color.notation import rgb8_of
-from heimat.core.colors_of import source_color, standing
-from heimat.core.scales.generate import Scale, ScaleRequest, generate
-from heimat.core.system import ColorSystem, Hue, curves_of, ladder_of, method_of
+from cachetools import LRUCache
 
-_REMEMBERED = 4096
+from heimat.core.color.notation import rgb8_of
+from heimat.core.document.hues import Hue
+from heimat.core.document.system import ColorSystem, curves_of, ladder_of, method_of
+from heimat.core.hues.source import resolve_source, source_color
+from heimat.core.scales.generate import Scale, ScaleRequest, generate
 
 
 class _Key:
@@ -48,38 +48,13 @@ def stays(before: ColorSystem, after: ColorSystem, hue_id: str) -> bool:
     if hue_id not in after.hues:
         return False
     one, other = before.hues[hue_id], after.hues[hue_id]
-    same = one.wide == other.wide and standing(before, one).alpha == standing(after, other).alpha
+    same = one.wide == other.wide and resolve_source(before, one).alpha == resolve_source(after, other).alpha
     return same and _Key(before, one) == _Key(after, other)
 
 
-class _Memory:
-    """The last scales made, by everything that they depend on."""
-
-    def __init__(self) -> None:
-        self._scales: OrderedDict[_Key, Scale] = OrderedDict()
-        self._lock = threading.Lock()
-
-    def known(self, keys: Sequence[_Key]) -> dict[_Key, Scale]:
-        """Those of some scales that are remembered."""
-        with self._lock:
-            return {key: self._scales[key] for key in keys if key in self._scales}
-
-    def keep(self, made: dict[_Key, Scale]) -> None:
-        """Remember scales, and forget the oldest beyond 4096."""
-        for scale in made.values():
-            scale.rgb8.setflags(write=False)
-        with self._lock:
-            self._scales.update(made)
-            while len(self._scales) > _REMEMBERED:
-                self._scales.popitem(last=False)
-
-    def forget(self) -> None:
-        """Forget everything, as a new process would begin: for measuring."""
-        with self._lock:
-            self._scales.clear()
-
-
-MEMORY = _Memory()
+MEMORY: LRUCache[_Key, Scale] = LRUCache(4096)
+"""The last scales made, by everything that they depend on. Cleared, it is as a new process begins: for measuring."""
+_LOCK = threading.Lock()
 
 
 def request_of(system: ColorSystem, hue: Hue) -> ScaleRequest:
@@ -110,10 +85,14 @@ def scales_of(system: ColorSystem, hues: Sequence[Hue]) -> list[Scale]:
     Their 8-bit values are shared and cannot be written to.
     """
     keys = [_Key(system, hue) for hue in hues]
-    known = MEMORY.known(keys)
+    with _LOCK:
+        known = {key: MEMORY[key] for key in keys if key in MEMORY}
     missing = {key: hue for key, hue in zip(keys, hues, strict=True) if key not in known}
     made = generate([request_of(system, hue) for hue in missing.values()], system.generator)
+    for scale in made:
+        scale.rgb8.setflags(write=False)
     new = dict(zip(missing, made, strict=True))
-    MEMORY.keep(new)
+    with _LOCK:
+        MEMORY.update(new)
     known |= new
     return [known[key] for key in keys]

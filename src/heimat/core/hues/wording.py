@@ -1,6 +1,6 @@
 """A derivation in words: "tidewater, 24 lighter, half the chroma"."""
 
-from heimat.core.system import Change, DerivedSource
+from heimat.core.document.hues import DerivedSource, QuantityChange
 
 _SHARES = {0.5: "half", 2.0: "twice", 0.25: "a quarter of", 0.75: "three quarters of", 1 / 3: "a third of"}
 
@@ -25,14 +25,14 @@ def _number(value: float, places: int) -> str:
     return text.rstrip("0").rstrip(".") if "." in text else text
 
 
-def _lightness(change: Change, hsl: bool) -> str:
+def _lightness(change: QuantityChange, hsl: bool) -> str:
     if change.how == "shifted":
         figure = _number(abs(change.by), 1)
         return "" if figure == "0" else f"{figure} {'lighter' if change.by > 0 else 'darker'}"
     return _amount(change, "HSL lightness" if hsl else "lightness", "", 1)
 
 
-def _amount(change: Change, what: str, unit: str, places: int) -> str:
+def _amount(change: QuantityChange, what: str, unit: str, places: int) -> str:
     if change.how == "shifted":
         figure = _number(abs(change.by), places)
         return "" if figure == "0" else f"{figure}{unit} {'more' if change.by > 0 else 'less'} {what}"
@@ -42,7 +42,7 @@ def _amount(change: Change, what: str, unit: str, places: int) -> str:
     return f"{what} {_number(change.by, places)}{unit}" if change.how == "set" else ""
 
 
-def _turn(change: Change) -> str:
+def _turn(change: QuantityChange) -> str:
     if change.how == "shifted":
         return "" if _number(abs(change.by), 1) == "0" else f"turned by {_number(change.by, 1)}°"
     return f"hue {_number(change.by, 1)}°" if change.how == "set" else ""

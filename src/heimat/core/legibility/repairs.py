@@ -12,90 +12,93 @@ from heimat.core.color.arrays import Bytes, from_bytes
 from heimat.core.color.contrast import ratio
 from heimat.core.color.difference import ciede2000
 from heimat.core.color.spaces import srgb_to_lab
+from heimat.core.color.told_apart import PairDistance, seen_labs
+from heimat.core.document.tokens import StepAlias
 from heimat.core.edits.tokens import SetTokenValue
-from heimat.core.legibility.pairings import PairingResult, TokenColor, check_pairing
-from heimat.core.legibility.told_apart import PairDistance, seen_labs
-from heimat.core.resolve import Resolved, ToldApartResult
-from heimat.core.system import StepAlias, ladder_of
+from heimat.core.resolve.hues import ResolvedHue
+from heimat.core.resolve.pairings import PairingResult, check_pairings
+from heimat.core.resolve.resolved import Resolved
+from heimat.core.resolve.theme import ResolvedTheme, ToldApartResult
 
 
 @dataclass(frozen=True)
 class Repair:
-    """One way to settle a finding.
+    """One way to settle a finding: the edit, the color it leads to, and what that reaches.
 
-    The token that moves, its new step (named, and by ids), what that reaches, and what else happens.
+    `token` and `step` name what moves and where to; `mends` and `breaks` count pairings in the same theme.
     """
 
     edit: SetTokenValue
     rgb8: Bytes
     token: str
     step: str
-    hue: str
-    step_id: str
     reaches: float
     mends: int
     breaks: int
 
 
-def repair_pairing(resolved: Resolved, result: PairingResult) -> list[Repair]:
+def repair_pairing(resolved: Resolved, theme: ResolvedTheme, result: PairingResult) -> list[Repair]:
     """Move the foreground, or else the ground, to the nearest step that reaches the level needed."""
     if result.needed is None:
         return []
     found: list[Repair] = []
     sides = ((result.pairing.foreground, result.pairing.ground), (result.pairing.ground, result.pairing.foreground))
     for moving, staying in sides:
-        steps = _own_steps(resolved, moving)
-        if steps is not None and resolved.tokens[moving].alpha == 1.0:
-            reached = ratio(steps, resolved.tokens[staying].rgb8)
-            found += _nearest(resolved, moving, steps, reached >= result.needed, reached)
+        hue = _hue_under(resolved, theme, moving)
+        if hue is not None and theme.tokens[moving].alpha == 1.0:
+            reached = ratio(hue.rgb8, theme.tokens[staying].rgb8)
+            found += _nearest(resolved, theme, moving, hue, reached >= result.needed, reached)
     return found
 
 
-def repair_told_apart(resolved: Resolved, result: ToldApartResult, pair: PairDistance) -> list[Repair]:
+def repair_told_apart(
+    resolved: Resolved, theme: ResolvedTheme, result: ToldApartResult, pair: PairDistance
+) -> list[Repair]:
     """Move either color of a confusable pair to the nearest step that stands apart from the whole set."""
     found: list[Repair] = []
     members = result.told_apart.tokens
     for place in (pair.one, pair.other):
-        steps = _own_steps(resolved, members[place])
-        if steps is None:
+        hue = _hue_under(resolved, theme, members[place])
+        if hue is None:
             continue
-        others = np.array([resolved.tokens[token].rgb8 for at, token in enumerate(members) if at != place])
-        labs, other_labs = seen_labs(steps), seen_labs(others)
+        others = np.array([theme.tokens[token].rgb8 for at, token in enumerate(members) if at != place])
+        labs, other_labs = seen_labs(hue.rgb8), seen_labs(others)
         apart = ciede2000(labs[:, :, :, None], other_labs[:, :, None, :]).min(axis=(0, 1, 3))
-        found += _nearest(resolved, members[place], steps, apart >= result.told_apart.threshold, apart)
+        found += _nearest(resolved, theme, members[place], hue, apart >= result.told_apart.threshold, apart)
     return found
 
 
-def _own_steps(resolved: Resolved, token: str) -> Bytes | None:
-    step = resolved.tokens[token].step
-    return resolved.scales[step[0]].rgb8 if step else None
+def _hue_under(resolved: Resolved, theme: ResolvedTheme, token: str) -> ResolvedHue | None:
+    """The hue on whose scale a token stands, if it stands on one."""
+    step = theme.tokens[token].step
+    return resolved.hues[step.hue] if step else None
 
 
 def _nearest(
-    resolved: Resolved, token: str, steps: Bytes, good: NDArray[np.bool_], reached: NDArray[np.float64]
+    resolved: Resolved,
+    theme: ResolvedTheme,
+    token: str,
+    hue: ResolvedHue,
+    good: NDArray[np.bool_],
+    reached: NDArray[np.float64],
 ) -> list[Repair]:
-    color = resolved.tokens[token]
-    if not good.any() or color.step is None or resolved.theme is None:
+    if not good.any():
         return []
-    away = ciede2000(srgb_to_lab(from_bytes(steps)), srgb_to_lab(from_bytes(color.rgb8)))
+    away = ciede2000(srgb_to_lab(from_bytes(hue.rgb8)), srgb_to_lab(from_bytes(theme.tokens[token].rgb8)))
     place = int(np.argmin(np.where(good, away, np.inf)))
-    hue = resolved.system.hues[color.step[0]]
-    step = ladder_of(resolved.system, hue).steps[place]
-    edit = SetTokenValue(token=token, theme=resolved.theme.id, value=StepAlias(hue=hue.id, step=step.id))
-    mends, breaks = _consequences(resolved, token, steps[place])
-    return [
-        Repair(
-            edit, steps[place], token, f"{hue.name} {step.label}", hue.id, step.id, float(reached[place]), mends, breaks
-        )
-    ]
+    value = StepAlias(hue=hue.id, step=hue.steps[place].id)
+    edit = SetTokenValue(token=token, theme=theme.theme.id, value=value)
+    mends, breaks = _consequences(theme, token, hue.rgb8[place])
+    name = resolved.system.tokens[token].name
+    return [Repair(edit, hue.rgb8[place], name, hue.step_name(place), float(reached[place]), mends, breaks)]
 
 
-def _consequences(resolved: Resolved, token: str, rgb8: Bytes) -> tuple[int, int]:
+def _consequences(theme: ResolvedTheme, token: str, rgb8: Bytes) -> tuple[int, int]:
     """How many pairings begin and cease to hold when a token, and all aliases of it, take a color."""
-    after: dict[str, TokenColor] = {
+    after = {
         key: replace(color, rgb8=rgb8, alpha=1.0) if token in color.chain else color
-        for key, color in resolved.tokens.items()
+        for key, color in theme.tokens.items()
     }
-    again = [check_pairing(result.pairing, after) for result in resolved.pairings]
-    changed = [(before.holds, now.holds) for before, now in zip(resolved.pairings, again, strict=True)]
+    again = check_pairings([result.pairing for result in theme.pairings], after)
+    changed = [(before.holds, now.holds) for before, now in zip(theme.pairings, again, strict=True)]
     return changed.count((False, True)), changed.count((True, False))

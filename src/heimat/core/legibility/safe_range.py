@@ -1,13 +1,13 @@
-"""Safe ranges: how far one quantity can move before any finding comes or goes, and which one does at its ends."""
+"""Safe ranges: how far a quantity can move before a finding comes or goes in any theme, and which one does."""
 
 from collections.abc import Callable
 from dataclasses import dataclass
 
+from heimat.core.document.system import ColorSystem
 from heimat.core.edits.base import EditBase
 from heimat.core.errors import DomainError
 from heimat.core.legibility.findings import finding_ids, findings
-from heimat.core.resolve import check, resolve
-from heimat.core.system import ColorSystem
+from heimat.core.resolve.resolved import resolve
 
 Make = Callable[[float], EditBase]
 """The edit that moves a quantity to a value."""
@@ -38,7 +38,6 @@ class SafeRange:
 
 def safe_range(
     system: ColorSystem,
-    theme: str | None,
     make: Make,
     value: float,
     ends: tuple[float, float],
@@ -49,18 +48,17 @@ def safe_range(
 
     It is walked outward in steps, then halved six times: a finding that comes and goes within one step is missed.
     """
-    walk = _Walk(system, theme, make, value, pause)
+    walk = _Walk(system, make, value, pause)
     return SafeRange(*(walk.toward(end, step) for end in ends))
 
 
 class _Walk:
-    def __init__(self, system: ColorSystem, theme: str | None, make: Make, value: float, pause: Pause) -> None:
+    def __init__(self, system: ColorSystem, make: Make, value: float, pause: Pause) -> None:
         self._system = system
-        self._theme = theme
         self._make = make
         self._value = value
         self._pause = pause
-        self._now = finding_ids(check(system, theme))
+        self._now = finding_ids(resolve(system))
 
     def toward(self, end: float, step: float) -> SafeEnd:
         safe = self._value
@@ -90,14 +88,14 @@ class _Walk:
 
     def _same(self, value: float) -> bool:
         changed = self._changed(value)
-        return changed is not None and finding_ids(check(changed, self._theme)) == self._now
+        return changed is not None and finding_ids(resolve(changed)) == self._now
 
     def _flips(self, value: float) -> tuple[str, ...]:
         changed = self._changed(value)
         if changed is None:
             return ("It can go no further.",)
-        before = {finding.id: finding for finding in findings(resolve(self._system, self._theme), repairs=False)}
-        after = {finding.id: finding for finding in findings(resolve(changed, self._theme), repairs=False)}
+        before = {finding.id: finding for finding in findings(resolve(self._system), repairs=False)}
+        after = {finding.id: finding for finding in findings(resolve(changed), repairs=False)}
         come = [finding.sentence for key, finding in after.items() if key not in before]
         gone = [f"settled: {finding.sentence}" for key, finding in before.items() if key not in after]
         return tuple(come + gone)

@@ -12,7 +12,7 @@ import numpy as np
 from numpy.typing import NDArray
 from PIL import Image, ImageCms, ImageOps, UnidentifiedImageError
 
-from heimat.core.color.arrays import Bytes
+from heimat.core.color.arrays import Bytes, to_bytes
 from heimat.core.errors import DomainError
 
 MOST_BYTES = 20 * 1000 * 1000
@@ -104,7 +104,7 @@ def _to_srgb(image: Image.Image, profile: bytes | None) -> Image.Image:
     if image.mode.startswith("I;16") or image.mode in ("I", "F"):
         # Sixteen bits of gray, which a plain conversion would clip.
         levels = np.asarray(image, dtype=np.float64)
-        image = Image.fromarray(np.rint(np.clip(levels / 65535.0, 0.0, 1.0) * 255.0).astype(np.uint8))
+        image = Image.fromarray(to_bytes(levels / 65535.0))
     if profile:
         try:
             source = ImageCms.ImageCmsProfile(io.BytesIO(profile))

@@ -1,67 +1,36 @@
 """Too many colors: steps that nothing uses, neighbours that are hardly different, and a smaller ladder."""
 
-from collections import Counter
+from collections.abc import Iterable
 from dataclasses import dataclass
 
 import numpy as np
 
 from heimat.core.color.arrays import from_bytes
 from heimat.core.color.difference import ciede2000
+from heimat.core.color.nearness import HARDLY_DIFFERENT
 from heimat.core.color.spaces import srgb_to_lab
+from heimat.core.document.system import ColorSystem
+from heimat.core.document.uses import uses_of
 from heimat.core.errors import DomainError
+from heimat.core.resolve.hues import ResolvedHue
 from heimat.core.scales.ladder import LEAST_STEPS, Ladder
-from heimat.core.scaling import scales_of
-from heimat.core.sources.nearness import HARDLY_DIFFERENT
-from heimat.core.system import ColorSystem, Hue, NamedSelection, StepAlias, StepRef, in_order, ladder_of
 
 
 @dataclass(frozen=True)
 class Alike:
     """Two neighbours of a hue's scale, by their places, and the CIEDE2000 between them."""
 
-    hue: Hue
+    hue: ResolvedHue
     one: int
     other: int
     distance: float
 
 
-def published_steps(system: ColorSystem) -> list[StepRef]:
-    """The steps that are published, in the designer's order."""
-    return [
-        StepRef(hue=hue.id, step=step.id)
-        for hue in in_order(system.hues)
-        for step in ladder_of(system, hue).steps
-        if not step.hidden
-    ]
-
-
-def members(system: ColorSystem, selection: NamedSelection) -> list[StepRef]:
-    """The steps of a selection that are there now."""
-    return [
-        ref
-        for ref in selection.steps
-        if ref.hue in system.hues and ladder_of(system, system.hues[ref.hue]).index(ref.step) is not None
-    ]
-
-
-def uses_of(system: ColorSystem, hue: Hue | None) -> Counter[str]:
-    """How many tokens stand on each step, by its id: of one hue, or of all that share the system's ladder."""
-    shared = {hue.id} if hue else {other.id for other in system.hues.values() if other.ladder is None}
-    return Counter(
-        step
-        for token in system.tokens.values()
-        for step in {
-            value.step for value in token.values.values() if isinstance(value, StepAlias) and value.hue in shared
-        }
-    )
-
-
-def alike(system: ColorSystem) -> list[Alike]:
+def alike(hues: Iterable[ResolvedHue]) -> list[Alike]:
     """Neighbours on a scale that can hardly be told apart, closest first."""
-    hues = in_order(system.hues)
     found: list[Alike] = []
-    for hue, scale in zip(hues, scales_of(system, hues), strict=True):
-        labs = srgb_to_lab(from_bytes(scale.rgb8))
+    for hue in hues:
+        labs = srgb_to_lab(from_bytes(hue.rgb8))
         apart = ciede2000(labs[:-1], labs[1:])
         near = np.flatnonzero(apart < HARDLY_DIFFERENT).tolist()
         found += [Alike(hue, place, place + 1, float(apart[place])) for place in near]

@@ -6,14 +6,16 @@ from typing import Literal
 
 from heimat.core.color.notation import Color, Notation, format, rgb8_of
 from heimat.core.color.reading import read_lines
-from heimat.core.colors_of import source_color
+from heimat.core.document.hues import GivenSource, Hue, HueKind
+from heimat.core.document.ids import new_id
+from heimat.core.document.order import in_order
+from heimat.core.document.system import ColorSystem
 from heimat.core.edits import UserEdit
 from heimat.core.edits.hues import AddHues, MoveHue, NewHue, RemoveHue, RenameHue, SetHueKind
 from heimat.core.edits.sources import SetSource
 from heimat.core.errors import DomainError
-from heimat.core.ids import new_id
-from heimat.core.sources.conventions import STATUSES
-from heimat.core.system import ColorSystem, GivenSource, Hue, HueKind, Status, in_order
+from heimat.core.hues.source import source_color
+from heimat.core.sources.conventions import STATUSES, Status
 
 What = Literal["unchanged", "changed", "renamed", "sorted", "moved", "added", "removed", "not read"]
 _KINDS: tuple[HueKind, ...] = ("brand", "accent", "status", "neutral")

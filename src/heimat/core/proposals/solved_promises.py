@@ -5,18 +5,19 @@ Steps at even L* promise unequally: dark neighbours differ more in contrast than
 two ladders, the one nearest to even lightness that keeps the promise is taken.
 """
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 
 import numpy as np
 
 from heimat.core.color.arrays import Floats
 from heimat.core.color.spaces import lightness, luminance_of
+from heimat.core.document.system import ColorSystem
 from heimat.core.errors import DomainError
-from heimat.core.resolve import Steps, opaque_steps, steps_of, wide_of
+from heimat.core.resolve.hues import ResolvedHue, resolve_hues
+from heimat.core.resolve.steps import Steps, opaque_readings, steps_of
 from heimat.core.scales.ladder import DARKEST, LIGHTEST, Ladder
 from heimat.core.scales.promises import TOLERANCE, least_by_distance
-from heimat.core.scaling import scales_of
-from heimat.core.system import ColorSystem, Hue, in_order, ladder_of
 
 _SHARES = np.linspace(0.0, 1.0, 7)
 _WIDEST = (98.5, 4.0)
@@ -78,21 +79,19 @@ def _between(ladder: Ladder, ends: tuple[float, float], share: float) -> Ladder:
 
 def _judged(system: ColorSystem, ladder: Ladder, apart: int, aim: float) -> Solved:
     tried = system.model_copy(update={"ladder": ladder})
-    hues = in_order(tried.hues)
-    scales = {hue.id: scale for hue, scale in zip(hues, scales_of(tried, hues), strict=True)}
-    steps = steps_of(tried, hues, scales, wide_of(tried, hues, scales))
-    kept = opaque_steps(tried, hues, steps)
-    places = steps.positions[kept]
-    if not len(kept) or np.ptp(places) < apart - TOLERANCE:
+    hues = resolve_hues(tried)
+    steps = steps_of(ladder, hues)
+    kept, readings, positions = opaque_readings(steps)
+    if not len(kept) or np.ptp(positions) < apart - TOLERANCE:
         raise DomainError(f"No two opaque steps are {apart} apart, so there is nothing to promise.", "apart", "none")
-    least, pair = least_by_distance(steps.ratios[np.ix_(kept, kept)], places, apart)[apart - 1]
-    one, other = (_named(tried, hues, steps, int(kept[place])) for place in pair)
+    least, pair = least_by_distance(readings, positions, apart)[apart - 1]
+    one, other = (_named(hues, steps, int(kept[place])) for place in pair)
     return Solved(ladder, least >= aim, least, (one, other))
 
 
-def _named(system: ColorSystem, hues: list[Hue], steps: Steps, index: int) -> tuple[str, str]:
+def _named(hues: Sequence[ResolvedHue], steps: Steps, index: int) -> tuple[str, str]:
     hue = hues[int(steps.hue_index[index])]
-    return hue.id, ladder_of(system, hue).steps[int(steps.step_index[index])].id
+    return hue.id, hue.steps[int(steps.step_index[index])].id
 
 
 def most_promised(ladder: Ladder, apart: int) -> float:

@@ -7,12 +7,14 @@ from dataclasses import dataclass
 import numpy as np
 
 from heimat.core.color.arrays import Bytes
-from heimat.core.color.notation import Color, oklch_of, rgb8_of
+from heimat.core.color.nearness import differences, nearest
+from heimat.core.color.notation import Color, oklch_of
 from heimat.core.color.spaces import srgb_to_oklab
-from heimat.core.resolve import Resolved
-from heimat.core.scaling import scales_of
-from heimat.core.sources.nearness import HARDLY_DIFFERENT, differences
-from heimat.core.system import Hue, HueKind, Status, ladder_of
+from heimat.core.document.hues import HueKind
+from heimat.core.hues.scaling import scales_of
+from heimat.core.resolve.hues import ResolvedHue
+from heimat.core.resolve.resolved import Resolved
+from heimat.core.sources.conventions import Status
 
 _STATUS_WORDS: tuple[tuple[Status, str], ...] = (
     ("success", r"success|positive|valid|confirm|done|\bok\b"),
@@ -52,34 +54,26 @@ class Repeat:
 
 def repeats(rgb8: Bytes, resolved: Resolved) -> list[Repeat | None]:
     """For each of n 8-bit colors: the hue of the set or the earlier color that it comes nearest to, if below 2."""
-    if len(rgb8) == 0:
-        return []
-    own = np.array([resolved.scales[hue.id].source8 for hue in resolved.hues], dtype=np.uint8).reshape(-1, 3)
-    found = differences(rgb8, np.concatenate([own, rgb8]))
-    count = len(own)
-    places = np.arange(len(rgb8))
-    # A line repeats only what stands above it.
-    found[:, count:][places[:, None] <= places[None, :]] = np.inf
-    nearest = found.argmin(axis=1)
+    own = np.array([hue.scale.source8 for hue in resolved.hue_list], dtype=np.uint8).reshape(-1, 3)
+    found = nearest(rgb8, np.concatenate([own, rgb8]), above=len(own))
     told: list[Repeat | None] = []
-    for row, place in enumerate(nearest):
-        distance = float(found[row, place])
-        if distance >= HARDLY_DIFFERENT:
+    for near in found:
+        if near is None or not near.hardly_different:
             told.append(None)
-        elif place < count:
-            told.append(Repeat(resolved.hues[place].id, None, distance))
+        elif near.place < len(own):
+            told.append(Repeat(resolved.hue_list[near.place].id, None, near.distance))
         else:
-            told.append(Repeat(None, int(place) - count, distance))
+            told.append(Repeat(None, near.place - len(own), near.distance))
     return told
 
 
-def replacing(names: Sequence[str], hues: Sequence[Hue]) -> list[tuple[Hue, str] | None]:
+def replacing(names: Sequence[str], hues: Sequence[ResolvedHue]) -> list[tuple[ResolvedHue, str] | None]:
     """The hue whose value each line would replace, and whether by `name` or by `order`; None where none is left.
 
     Names match without regard to capitals; the lines that match none take the hues that are left, in order.
     """
     by_name = {hue.name.casefold(): hue for hue in hues}
-    found: list[tuple[Hue, str] | None] = []
+    found: list[tuple[ResolvedHue, str] | None] = []
     taken: set[str] = set()
     for name in names:
         hue = by_name.get(name.strip().casefold())
@@ -113,7 +107,7 @@ def fits(rgb8: Bytes, resolved: Resolved) -> list[Fit | None]:
     """
     if not resolved.hues or len(rgb8) == 0:
         return [None] * len(rgb8)
-    unpinned = [hue.model_copy(update={"pins": {}}) for hue in resolved.hues]
+    unpinned = [hue.hue.model_copy(update={"pins": {}}) for hue in resolved.hue_list]
     scales = [np.asarray(scale.rgb8) for scale in scales_of(resolved.system, unpinned)]
     rows = np.concatenate(scales)
     owner = np.repeat(np.arange(len(scales)), [len(scale) for scale in scales])
@@ -138,12 +132,7 @@ def _without_clashes(distances: np.ndarray, scales: list[Bytes], resolved: Resol
             continue
         taken[place] = True
         owner = int(np.searchsorted(starts, place, side="right")) - 1
-        hue, at = resolved.hues[owner], place - int(starts[owner])
-        step = ladder_of(resolved.system, hue).steps[at]
+        hue, at = resolved.hue_list[owner], place - int(starts[owner])
+        step = hue.steps[at]
         found[row] = Fit(hue.id, step.id, step.label, scales[owner][at], float(free[place]))
     return found
-
-
-def as_bytes(colors: Sequence[Color]) -> Bytes:
-    """8-bit values of colors, (n, 3)."""
-    return np.array([rgb8_of(color) for color in colors], dtype=np.uint8).reshape(-1, 3)

@@ -2,18 +2,20 @@
 
 from collections.abc import Sequence
 
+from heimat.core.color.naming import plain_name, unique_name
 from heimat.core.color.notation import Color
-from heimat.core.colors_of import solved
-from heimat.core.consistency import check_system
+from heimat.core.color.solved import solved
+from heimat.core.document.consistency import check_system
+from heimat.core.document.hues import Hue, TintedSource
+from heimat.core.document.ids import new_id
+from heimat.core.document.names import check_hue_name
+from heimat.core.document.order import keys
+from heimat.core.document.system import MOST_HUES, ColorSystem
 from heimat.core.edits.sources import given, opaque
 from heimat.core.errors import DomainError
-from heimat.core.ids import keys, new_id
+from heimat.core.proposals.starter import with_starter
 from heimat.core.scales.ladder import FINE
 from heimat.core.sources.conventions import STATUS_AIMS, STATUS_NOTES
-from heimat.core.sources.naming import plain_name, unique_name
-from heimat.core.system import MOST_HUES, ColorSystem, Hue, TintedSource
-from heimat.core.tokens.names import check_hue_name
-from heimat.core.tokens.starter import with_starter
 
 _ROOM = 5
 """Hues that a start adds of its own: four for status and a neutral."""

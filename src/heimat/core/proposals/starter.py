@@ -1,5 +1,6 @@
 """The starter set of semantic tokens, filled from a system's hues, with pairings and one told-apart set."""
 
+from collections.abc import Sequence
 from dataclasses import dataclass, field
 
 import numpy as np
@@ -8,30 +9,18 @@ from heimat.core.color.arrays import Bytes
 from heimat.core.color.contrast import AA_TEXT, ratio
 from heimat.core.color.difference import TOLD_APART
 from heimat.core.color.notation import parse, rgb8_of
-from heimat.core.ids import keys
-from heimat.core.scales.generate import Scale
-from heimat.core.scaling import scales_of
-from heimat.core.system import (
-    ColorSystem,
-    Hue,
-    HueKind,
-    LiteralColor,
-    Pairing,
-    Status,
-    StepAlias,
-    Theme,
-    Token,
-    TokenAlias,
-    TokenValue,
-    ToldApartSet,
-    Use,
-    in_order,
-    ladder_of,
-)
+from heimat.core.document.hues import HueKind
+from heimat.core.document.order import keys
+from heimat.core.document.pairings import Pairing, ToldApartSet, Use
+from heimat.core.document.purposes import purpose_named
+from heimat.core.document.system import ColorSystem
+from heimat.core.document.themes import Theme
+from heimat.core.document.tokens import LiteralColor, StepAlias, Token, TokenAlias, TokenValue
+from heimat.core.resolve.hues import ResolvedHue, resolve_hues
+from heimat.core.sources.conventions import STATUSES
 
 DAY = "day"
 WHITE = LiteralColor(color=parse("#FFFFFF"))
-STATUSES: tuple[Status, ...] = ("success", "warning", "error", "information")
 SERIES = 6
 _PAGE_STEP = "s100"
 _SERIES_STEPS = ("s600", "s300", "s800", "s400", "s700", "s200")
@@ -54,45 +43,47 @@ _PAIRINGS: tuple[tuple[str, str, Use], ...] = (
 
 @dataclass
 class _Filling:
-    """What the values are taken from: the hues by role, with their scales."""
+    """What the values are taken from: the hues by role."""
 
     system: ColorSystem
-    hues: list[Hue]
-    scales: dict[str, Scale]
+    hues: Sequence[ResolvedHue]
     values: dict[str, TokenValue] = field(default_factory=dict)
 
-    def first(self, kind: HueKind) -> Hue:
-        return next((hue for hue in self.hues if hue.kind == kind), self.hues[0])
+    def first(self, kind: HueKind) -> ResolvedHue:
+        return next((hue for hue in self.hues if hue.hue.kind == kind), self.hues[0])
 
-    def step(self, hue: Hue, step: str) -> StepAlias:
+    def place(self, hue: ResolvedHue, step: str) -> int:
+        """The place of a step by id, or of the one that is nearest to it on the hue's own ladder."""
+        own = hue.place(step)
+        if own is not None:
+            return own
+        usual = self.system.ladder.index(step)
+        return 0 if usual is None else hue.ladder.nearest(self.system.ladder.steps[usual].lightness)
+
+    def step(self, hue: ResolvedHue, step: str) -> StepAlias:
         """A step by id, or the one that is nearest to it on the hue's own ladder."""
-        ladder = ladder_of(self.system, hue)
-        if ladder.index(step) is None:
-            usual = self.system.ladder.index(step)
-            step = ladder.steps[
-                ladder.nearest(self.system.ladder.steps[usual].lightness) if usual is not None else 0
-            ].id
-        return StepAlias(hue=hue.id, step=step)
+        return StepAlias(hue=hue.id, step=hue.steps[self.place(hue, step)].id)
 
-    def own(self, hue: Hue) -> StepAlias:
+    def own_place(self, hue: ResolvedHue) -> int:
+        """The place of the hue's own color, or of the step nearest to it in lightness."""
+        scale = hue.scale
+        return scale.anchor if scale.anchor is not None else hue.ladder.nearest(scale.source_lightness)
+
+    def own(self, hue: ResolvedHue) -> StepAlias:
         """The step that is the hue's own color, or the one nearest to it in lightness."""
-        scale, ladder = self.scales[hue.id], ladder_of(self.system, hue)
-        place = scale.anchor if scale.anchor is not None else ladder.nearest(scale.source_lightness)
-        return StepAlias(hue=hue.id, step=ladder.steps[place].id)
+        return StepAlias(hue=hue.id, step=hue.steps[self.own_place(hue)].id)
 
     def page(self) -> Bytes:
         """The color (3,) of the page that text stands on."""
-        alias = self.step(self.first("neutral"), _PAGE_STEP)
-        hue = self.system.hues[alias.hue]
-        return np.asarray(self.scales[hue.id].rgb8[ladder_of(self.system, hue).index(alias.step) or 0])
+        neutral = self.first("neutral")
+        return np.asarray(neutral.rgb8[self.place(neutral, _PAGE_STEP)])
 
-    def reading(self, hue: Hue, against: Bytes, darker: int = 0) -> StepAlias:
+    def reading(self, hue: ResolvedHue, against: Bytes, darker: int = 0) -> StepAlias:
         """The hue's own step where it reaches 4.5 against a light color, else the lightest that does; or darker."""
-        scale, ladder = self.scales[hue.id], ladder_of(self.system, hue)
-        holds = ratio(scale.rgb8, against) >= AA_TEXT
-        own = ladder.index(self.own(hue).step) or 0
+        holds = ratio(hue.rgb8, against) >= AA_TEXT
+        own = self.own_place(hue)
         place = own if holds[own] else int(holds.argmax())
-        return StepAlias(hue=hue.id, step=ladder.steps[min(place + darker, len(ladder.steps) - 1)].id)
+        return StepAlias(hue=hue.id, step=hue.steps[min(place + darker, len(hue.steps) - 1)].id)
 
 
 def token_id(name: str) -> str:
@@ -102,14 +93,14 @@ def token_id(name: str) -> str:
 
 def with_starter(system: ColorSystem) -> ColorSystem:
     """Add the theme `day` and the starter's tokens, pairings and told-apart set to a system that has only hues."""
-    hues = in_order(system.hues)
-    scales = {hue.id: scale for hue, scale in zip(hues, scales_of(system, hues), strict=True)}
-    filling = _Filling(system, hues, scales)
+    filling = _Filling(system, resolve_hues(system))
     _fill_interface(filling)
     _fill_status(filling)
     _fill_series(filling)
     tokens = {
-        token_id(name): Token(id=token_id(name), order=order, name=name, values={DAY: value})
+        token_id(name): Token(
+            id=token_id(name), order=order, name=name, purpose=purpose_named(name), values={DAY: value}
+        )
         for (name, value), order in zip(filling.values.items(), keys(len(filling.values)), strict=True)
     }
     pairings = {}
@@ -154,14 +145,14 @@ def _fill_interface(filling: _Filling) -> None:
 
 def _fill_status(filling: _Filling) -> None:
     for status in STATUSES:
-        hue = next((hue for hue in filling.hues if hue.kind == "status" and hue.status == status), None)
+        hue = next((hue for hue in filling.hues if hue.hue.kind == "status" and hue.hue.status == status), None)
         if hue is not None:
             filling.values[f"status.{status}"] = filling.own(hue)
 
 
 def _fill_series(filling: _Filling) -> None:
     """The brand's and accents' own colors and a gray first; then further steps of the first brand hue."""
-    colored = [hue for hue in filling.hues if hue.kind in ("brand", "accent")]
+    colored = [hue for hue in filling.hues if hue.hue.kind in ("brand", "accent")]
     wanted = [filling.own(hue) for hue in colored][: SERIES - 1]
     wanted.append(filling.step(filling.first("neutral"), "s500"))
     for step in _SERIES_STEPS:

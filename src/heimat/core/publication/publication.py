@@ -1,48 +1,80 @@
-"""What developers get: every published token of a document, in the designer's order, and how two of these differ."""
+"""What developers get: every published token of a document, in the designer's order, with a value in every theme.
+
+Format 1 knew one theme, without its name, and kept the value beside the name. What was released in it is read as a
+publication whose only theme has no id.
+"""
 
 from dataclasses import dataclass
-from typing import Any, Literal
+from typing import Any
 
 import numpy as np
 
-from heimat.core.color.arrays import Floats, from_bytes
-from heimat.core.color.difference import ciede2000
+from heimat.core.color.arrays import Floats
 from heimat.core.color.notation import hex_of, hexes_of
-from heimat.core.color.spaces import srgb_to_lab
-from heimat.core.colors_of import standing
-from heimat.core.fewer import members
-from heimat.core.resolve import Resolved
-from heimat.core.system import ColorSystem, StepAlias, TokenAlias, in_order, ladder_of
-from heimat.core.tokens.aliases import value_in
-from heimat.core.tokens.names import scale_token_names
+from heimat.core.document.aliases import theme_order, value_in
+from heimat.core.document.names import scale_token_names
+from heimat.core.document.order import in_order
+from heimat.core.document.system import ColorSystem
+from heimat.core.document.tokens import StepAlias, Token, TokenAlias
+from heimat.core.document.uses import members
+from heimat.core.resolve.resolved import Resolved
+from heimat.core.resolve.theme import ResolvedTheme
 
-Change = Literal["added", "removed", "renamed", "changed", "repointed"]
+FORMAT = 2
+UNNAMED = ""
+"""The id of the only theme of format 1, and of a system without themes."""
 
 
 @dataclass(frozen=True)
-class PublishedToken:
-    """A token as it leaves: identity, name, `#RRGGBB`, alpha, the name of the token it stands for, and its note.
+class PublishedValue:
+    """What a token is in a theme: `#RRGGBB`, alpha, and the name of the token it stands for.
 
     `p3` are the channels of its display-p3 value, where it has one.
     """
 
-    id: str
-    name: str
     hex: str
-    alpha: float
-    alias: str | None
-    note: str
+    alpha: float = 1.0
+    alias: str | None = None
     p3: tuple[float, float, float] | None = None
 
     def plain(self) -> dict[str, Any]:
-        """The token as plain data, which `from_plain` reads; what was published before is still told the same way."""
-        return {key: value for key, value in self.__dict__.items() if key != "p3" or value is not None}
+        """The value as plain data; what it has not is left out."""
+        found: dict[str, Any] = {"hex": self.hex}
+        if self.alpha != 1.0:
+            found["alpha"] = self.alpha
+        if self.alias is not None:
+            found["alias"] = self.alias
+        if self.p3 is not None:
+            found["p3"] = list(self.p3)
+        return found
 
     @classmethod
-    def from_plain(cls, data: dict[str, Any]) -> "PublishedToken":
+    def from_plain(cls, data: dict[str, Any]) -> "PublishedValue":
         """Read what `plain` gave."""
         p3 = data.get("p3")
-        return cls(**{**data, "p3": tuple(p3) if p3 else None})
+        return cls(data["hex"], data.get("alpha", 1.0), data.get("alias"), tuple(p3) if p3 else None)
+
+
+@dataclass(frozen=True)
+class PublishedTheme:
+    """A theme as it leaves: its identity, and its name."""
+
+    id: str
+    name: str
+
+
+@dataclass(frozen=True)
+class PublishedToken:
+    """A token as it leaves: identity, name, note, and by the id of each theme the value there, in order of themes."""
+
+    id: str
+    name: str
+    values: dict[str, PublishedValue]
+    note: str = ""
+
+    def value(self, theme: str) -> PublishedValue:
+        """The value in a theme; in one that is not known, that in the first."""
+        return self.values.get(theme) or next(iter(self.values.values()))
 
 
 @dataclass(frozen=True)
@@ -58,12 +90,18 @@ class Publication:
     """All published tokens under the system's name: scale tokens first, then semantic ones."""
 
     name: str
+    themes: tuple[PublishedTheme, ...]
     tokens: tuple[PublishedToken, ...]
     selections: tuple[PublishedSelection, ...] = ()
 
     def plain(self) -> dict[str, Any]:
-        """The publication as plain data, which `from_plain` reads."""
-        found: dict[str, Any] = {"name": self.name, "tokens": [token.plain() for token in self.tokens]}
+        """The publication as plain data, which `from_plain` reads. A value that all themes share stands once."""
+        found: dict[str, Any] = {
+            "format": FORMAT,
+            "name": self.name,
+            "themes": [{"id": theme.id, "name": theme.name} for theme in self.themes],
+            "tokens": [_plain_token(token) for token in self.tokens],
+        }
         if self.selections:
             found["selections"] = [{"name": kept.name, "tokens": list(kept.tokens)} for kept in self.selections]
         return found
@@ -71,52 +109,86 @@ class Publication:
     def of(self, selection: PublishedSelection) -> "Publication":
         """What of this one selection holds, under the system's name and its own."""
         kept = set(selection.tokens)
-        return Publication(f"{self.name}, {selection.name}", tuple(each for each in self.tokens if each.id in kept))
+        tokens = tuple(each for each in self.tokens if each.id in kept)
+        return Publication(f"{self.name}, {selection.name}", self.themes, tokens)
 
     @classmethod
     def from_plain(cls, data: dict[str, Any]) -> "Publication":
-        """Read what `plain` gave."""
+        """Read what `plain` gave, or a release of format 1."""
         selections = (PublishedSelection(kept["name"], tuple(kept["tokens"])) for kept in data.get("selections", []))
-        tokens = (PublishedToken.from_plain(token) for token in data["tokens"])
-        return cls(data["name"], tuple(tokens), tuple(selections))
+        if data.get("format", 1) == 1:
+            themes: tuple[PublishedTheme, ...] = (PublishedTheme(UNNAMED, ""),)
+            tokens = [
+                PublishedToken(each["id"], each["name"], {UNNAMED: PublishedValue.from_plain(each)}, each["note"])
+                for each in data["tokens"]
+            ]
+        else:
+            themes = tuple(PublishedTheme(theme["id"], theme["name"]) for theme in data["themes"])
+            tokens = [_token_of_plain(each, themes) for each in data["tokens"]]
+        return cls(data["name"], themes, tuple(tokens), tuple(selections))
+
+
+def _plain_token(token: PublishedToken) -> dict[str, Any]:
+    found: dict[str, Any] = {"id": token.id, "name": token.name}
+    if token.note:
+        found["note"] = token.note
+    values = list(token.values.values())
+    if all(value == values[0] for value in values):
+        return {**found, "value": values[0].plain()}
+    return {**found, "values": {theme: value.plain() for theme, value in token.values.items()}}
+
+
+def _token_of_plain(data: dict[str, Any], themes: tuple[PublishedTheme, ...]) -> PublishedToken:
+    if "value" in data:
+        shared = PublishedValue.from_plain(data["value"])
+        values = {theme.id: shared for theme in themes}
+    else:
+        values = {theme: PublishedValue.from_plain(value) for theme, value in data["values"].items()}
+    return PublishedToken(data["id"], data["name"], values, data.get("note", ""))
 
 
 def publication(resolved: Resolved) -> Publication:
     """What would be published of a resolved document."""
     system = resolved.system
+    themes = tuple(PublishedTheme(each.theme.id, each.theme.name) for each in resolved.themes.values())
+    # A system without themes publishes its scales all the same.
+    themes = themes or (PublishedTheme(UNNAMED, ""),)
     tokens: list[PublishedToken] = []
     step_names: dict[tuple[str, str], str] = {}
     for hue, names in scale_token_names(system):
-        rgb8, alpha = resolved.scales[hue.id].rgb8, standing(system, hue).alpha
-        wide = resolved.wide.get(hue.id)
-        for place, (step, name, color) in enumerate(
-            zip(ladder_of(system, hue).steps, names, hexes_of(rgb8), strict=True)
-        ):
+        known = resolved.hues[hue.id]
+        for place, (step, name, color) in enumerate(zip(known.steps, names, hexes_of(known.rgb8), strict=True)):
             if step.hidden:
                 continue
             step_names[hue.id, step.id] = name
-            p3 = None if wide is None else _channels(wide[place])
-            tokens.append(PublishedToken(f"{hue.id}/{step.id}", name, color, alpha, None, "", p3))
+            value = PublishedValue(color, known.source.alpha, None, _channels(known.p3_at(place)))
+            tokens.append(PublishedToken(f"{hue.id}/{step.id}", name, {theme.id: value for theme in themes}))
+    order = theme_order(system)
     for token in in_order(system.tokens):
-        color_of = resolved.tokens[token.id]
-        value = value_in(token, resolved.theme.id if resolved.theme else "")
-        alias = None
-        if isinstance(value, StepAlias):
-            # A token on a hidden step leaves with its value alone.
-            alias = step_names.get((value.hue, value.step))
-        elif isinstance(value, TokenAlias):
-            alias = system.tokens[value.token].name
-        p3 = _channels(color_of.p3)
-        tokens.append(
-            PublishedToken(token.id, token.name, hex_of(color_of.rgb8), color_of.alpha, alias, token.note, p3)
-        )
-    return Publication(system.name, tuple(tokens), tuple(_selections(system, {token.id for token in tokens})))
+        values = {key: _value(system, theme, token, order, step_names) for key, theme in resolved.themes.items()}
+        if values:
+            tokens.append(PublishedToken(token.id, token.name, values, token.note))
+    published = {token.id for token in tokens}
+    return Publication(system.name, themes, tuple(tokens), tuple(_selections(system, published)))
+
+
+def _value(
+    system: ColorSystem, theme: ResolvedTheme, token: Token, order: list[str], step_names: dict[tuple[str, str], str]
+) -> PublishedValue:
+    color, value = theme.tokens[token.id], value_in(token, theme.theme.id, order)
+    alias = None
+    if isinstance(value, StepAlias):
+        # A token on a hidden step leaves with its value alone.
+        alias = step_names.get((value.hue, value.step))
+    elif isinstance(value, TokenAlias):
+        alias = system.tokens[value.token].name
+    return PublishedValue(hex_of(color.rgb8), color.alpha, alias, _channels(color.p3))
 
 
 def _channels(p3: Floats | None) -> tuple[float, float, float] | None:
-    if p3 is None or np.isnan(p3).any():
+    if p3 is None:
         return None
-    red, green, blue = (float(part) for part in p3)
+    red, green, blue = (float(part) for part in np.asarray(p3))
     return red, green, blue
 
 
@@ -128,52 +200,3 @@ def _selections(system: ColorSystem, published: set[str]) -> list[PublishedSelec
         if ids:
             found.append(PublishedSelection(kept.name, ids))
     return found
-
-
-@dataclass(frozen=True)
-class TokenChange:
-    """How one token differs: what happened, before and after, and for colors the CIEDE2000 distance."""
-
-    change: Change
-    before: PublishedToken | None
-    after: PublishedToken | None
-    distance: float | None
-
-
-def compare(before: Publication | None, after: Publication) -> list[TokenChange]:
-    """What differs between two publications: removed and renamed first, then added, pointed elsewhere, changed."""
-    old = {token.id: token for token in before.tokens} if before else {}
-    new = {token.id: token for token in after.tokens}
-    removed = [TokenChange("removed", token, None, None) for key, token in old.items() if key not in new]
-    added = [TokenChange("added", None, token, None) for key, token in new.items() if key not in old]
-    both = [(old[key], token) for key, token in new.items() if key in old]
-    # An alias that only follows its target's new name has not been pointed elsewhere.
-    names = {was.name: now.name for was, now in both if was.name != now.name}
-    renamed, repointed, changed = [], [], []
-    for was, now in both:
-        distance = _distance(was.hex, now.hex) if was.hex != now.hex else None
-        if was.name != now.name:
-            renamed.append(TokenChange("renamed", was, now, distance))
-        elif names.get(was.alias or "", was.alias) != now.alias:
-            repointed.append(TokenChange("repointed", was, now, distance))
-        elif distance is not None or was.alpha != now.alpha or was.p3 != now.p3:
-            changed.append(TokenChange("changed", was, now, distance))
-    return removed + renamed + added + repointed + changed
-
-
-def _distance(one: str, other: str) -> float:
-    labs = srgb_to_lab(from_bytes(np.array([list(bytes.fromhex(text[1:])) for text in (one, other)])))
-    return float(ciede2000(labs[0], labs[1]))
-
-
-def next_version(latest: str | None, changes: list[TokenChange]) -> str:
-    """The semantic version proposed: major where names go, minor where names come or point elsewhere, else patch."""
-    if latest is None:
-        return "1.0.0"
-    major, minor, patch = (int(part) for part in latest.split("."))
-    kinds = {change.change for change in changes}
-    if kinds & {"removed", "renamed"}:
-        return f"{major + 1}.0.0"
-    if kinds & {"added", "repointed"}:
-        return f"{major}.{minor + 1}.0"
-    return f"{major}.{minor}.{patch + 1}"

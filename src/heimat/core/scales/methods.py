@@ -14,7 +14,7 @@ from numpy.typing import ArrayLike
 from pydantic import BaseModel, ConfigDict, Field
 
 from heimat.core.color.arrays import Floats, floats, from_bytes, to_bytes
-from heimat.core.color.contrast import ratio_of_luminances, relative_luminance
+from heimat.core.color.contrast import luminance_reaching, ratio_of_luminances, relative_luminance
 from heimat.core.color.gamut import Mask, in_gamut, solve
 from heimat.core.color.mixing import MixSpace, blend, unheld
 from heimat.core.color.notation import Color, ColorInput, lightness_of, oklch_of, rgb8_of, srgb_of
@@ -190,7 +190,7 @@ def _contrast(given: Given, settings: ContrastTargets) -> tuple[Floats, Floats]:
 def luminance_for(ratio: ArrayLike, ground: float) -> Floats:
     """The luminances that have some ratios against a ground of a luminance: darker than a light one, or lighter."""
     ratios = floats(ratio)
-    return (ground + 0.05) / ratios - 0.05 if ground >= MID_LUMINANCE else ratios * (ground + 0.05) - 0.05
+    return luminance_reaching(ratios, ground, lighter=ground < MID_LUMINANCE)
 
 
 def _mixed(given: Given, settings: WhiteBlack) -> Draft:

@@ -8,6 +8,7 @@ from pydantic import BaseModel, ConfigDict, Field
 
 from heimat.core.color.arrays import Bytes, Floats, from_bytes
 from heimat.core.color.contrast import relative_luminance
+from heimat.core.color.solved import STRONGEST_CHROMA
 from heimat.core.color.spaces import lightness, srgb_to_oklab
 
 _REACHES = (1.0, 0.5, 0.25)
@@ -20,7 +21,7 @@ class Nudge(BaseModel):
     model_config = ConfigDict(frozen=True, extra="forbid")
 
     lightness: Annotated[float, Field(ge=-100.0, le=100.0)] = 0.0
-    chroma: Annotated[float, Field(ge=-0.6, le=0.6)] = 0.0
+    chroma: Annotated[float, Field(ge=-STRONGEST_CHROMA, le=STRONGEST_CHROMA)] = 0.0
     hue: Annotated[float, Field(ge=-180.0, le=180.0)] = 0.0
 
     def values(self) -> Floats:

@@ -1,1 +1,1 @@
-"""Where colors come from."""
+"""Relations of colors: harmony, even sets, mixing, status. Arithmetic that knows no document."""

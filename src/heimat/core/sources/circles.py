@@ -1,6 +1,7 @@
 """The two circles on which hues are turned: OKLCH at one L* and chroma, and HSL at one saturation and lightness."""
 
 from dataclasses import dataclass
+from typing import Literal
 
 import numpy as np
 from numpy.typing import ArrayLike
@@ -10,14 +11,28 @@ from heimat.core.color.gamut import solve
 from heimat.core.color.notation import Color, lightness_of, oklch_of, rgb8_of
 from heimat.core.color.rounding import nearest_bytes
 from heimat.core.color.spaces import hsl_to_srgb, luminance_of, srgb_to_hsl, srgb_to_oklch
-from heimat.core.system import Circle
+
+Circle = Literal["oklch", "hsl"]
+"""The circle on which hues are turned: they differ, in angles and in how light their colors look."""
+
+
+STRIP = 120
+"""Colors of a strip of all hues, one every 3 degrees."""
+ALONG: Floats = (np.arange(STRIP) + 0.5) * 360.0 / STRIP
+"""The hues in degrees along such a strip."""
+
+
+def hsl_bytes(angles: ArrayLike, saturation: float, light: float) -> Bytes:
+    """The 8-bit colors (..., 3) of HSL hues in degrees (...) at one saturation and lightness, 0 to 100."""
+    parts = np.broadcast_arrays(floats(angles) % 360.0, saturation / 100.0, light / 100.0)
+    return to_bytes(hsl_to_srgb(np.stack(parts, axis=-1)))
 
 
 @dataclass(frozen=True)
 class Turned:
     """A color's place on a circle: its hue in degrees there, and what stays while it is turned.
 
-    On `oklch`, `light` is L* and `strength` the chroma; on `hsl`, HSL's lightness and saturation, 0 to 1.
+    On `oklch`, `light` is L* and `strength` the chroma; on `hsl`, HSL's lightness and saturation, 0 to 100.
     """
 
     circle: Circle
@@ -29,8 +44,7 @@ class Turned:
         """The 8-bit colors at some angles in degrees, any shape (...): (..., 3)."""
         degrees = floats(angles)
         if self.circle == "hsl":
-            parts = np.broadcast_arrays(degrees % 360.0, self.strength, self.light)
-            return to_bytes(hsl_to_srgb(np.stack(parts, axis=-1)))
+            return hsl_bytes(degrees, self.strength, self.light)
         return nearest_bytes(solve(luminance_of(self.light), np.float64(self.strength), degrees))
 
     def lost(self, angles: ArrayLike) -> Floats:
@@ -46,6 +60,6 @@ def on_circle(color: Color, circle: Circle) -> Turned:
     """Where a color stands on a circle. A gray stands at 0 degrees of HSL and wherever OKLCH puts it."""
     if circle == "hsl":
         angle, strength, light = (float(part) for part in srgb_to_hsl(from_bytes(rgb8_of(color))))
-        return Turned(circle, light, strength, angle)
+        return Turned(circle, light * 100.0, strength * 100.0, angle)
     _, chroma, angle = (float(part) for part in oklch_of(color))
     return Turned(circle, lightness_of(color), chroma, angle)

@@ -1,7 +1,8 @@
 """What people expect of status colors: which hues, what they say, and where fields or cultures differ."""
 
-from heimat.core.system import Status
+from typing import Literal
 
+Status = Literal["success", "warning", "error", "information"]
 STATUSES: tuple[Status, ...] = ("success", "warning", "error", "information")
 STATUS_HUES: dict[Status, tuple[float, float]] = {
     "success": (140.0, 172.0),

@@ -8,9 +8,10 @@ import itertools
 from dataclasses import dataclass
 from typing import Literal, get_args
 
+from heimat.core.color.angles import turn_between
 from heimat.core.color.notation import Color
+from heimat.core.color.solved import solved
 from heimat.core.sources.circles import Turned
-from heimat.core.sources.derivation import solved
 
 Relation = Literal[
     "complementary",
@@ -34,6 +35,8 @@ USUAL_SPREAD: dict[Relation, float] = {
 monochromatic L* from step to step. Relations that are not here have nothing to spread."""
 CONVENTIONAL = (30.0, 60.0, 90.0, 120.0, 150.0, 180.0)
 """Angles between two hues that the relations know."""
+MOST_SPREAD = 120.0
+"""Degrees that a relation is spread at the most."""
 MOST_GIVEN = 4
 _HALF_TURN = 180.0
 
@@ -64,11 +67,6 @@ def monochromatic(source: Turned, spread: float | None = None) -> list[tuple[flo
         for step in steps
         if 5.0 <= source.light + step <= 98.0
     ]
-
-
-def turn_between(one: float, other: float) -> float:
-    """The shorter way from one angle to another in degrees, -180 to 180."""
-    return (other - one + _HALF_TURN) % 360.0 - _HALF_TURN
 
 
 @dataclass(frozen=True)

@@ -17,10 +17,9 @@ from heimat.core.color.difference import TOLD_APART, ciede2000
 from heimat.core.color.gamut import solve
 from heimat.core.color.rounding import nearest_bytes
 from heimat.core.color.spaces import lightness, linear_to_xyz, luminance_of, srgb_to_oklch, xyz_to_lab
+from heimat.core.color.told_apart import distances
 from heimat.core.color.vision import COLOR_VISIONS, simulate_severities
-from heimat.core.legibility.told_apart import distances
-from heimat.core.sources.conventions import STATUS_AIMS, STATUS_HUES, STATUSES
-from heimat.core.system import Status
+from heimat.core.sources.conventions import STATUS_AIMS, STATUS_HUES, STATUSES, Status
 
 _SEVERITIES = (0, 5, 8, 10)
 """Places in `SEVERITIES` at which the grids are measured: typical, middle, strong and full."""

@@ -4,9 +4,9 @@ import codecs
 import re
 from pathlib import PurePosixPath
 
-from heimat.core.color.reading import MOST_LINES, read_lines
-from heimat.formats import read_css, read_csv, read_svg, read_tokens
-from heimat.formats.reading import Reading, nothing
+from heimat.core.color.reading import MOST_LINES, Reading, read_lines
+from heimat.formats.read import css, csv, svg, tokens
+from heimat.formats.read.reading import nothing
 
 MOST_BYTES = 5 * 1000 * 1000
 _SVG = re.compile(r"<(?:\w+:)?svg[\s>/]", re.I)
@@ -49,18 +49,18 @@ def read(text: str, name: str = "") -> Reading:
 def _as_what_it_seems(text: str, ending: str) -> Reading:
     start = text.lstrip("\ufeff \t\r\n")
     if (start.startswith("<") and _SVG.search(start[:_HEAD])) or ending == ".svg":
-        return read_svg.read(start)
+        return svg.read(start)
     if start.startswith("{") and not start.startswith("{{") and _is_json(start, ending):
-        return read_tokens.read(text)
+        return tokens.read(text)
     if ending in (".json", ".tokens"):
-        return read_tokens.read(text)
+        return tokens.read(text)
     if ending in (".css", ".scss", ".less") or _RULE.search(start):
-        return read_css.read(text)
-    if ending in (".csv", ".tsv") or read_csv.looks_like(start):
-        return read_csv.read(start)
+        return css.read(text)
+    if ending in (".csv", ".tsv") or csv.looks_like(start):
+        return csv.read(start)
     filled = [line for line in start.splitlines() if line.strip()]
     if filled and all(_PROPERTY.match(line) for line in filled):
-        return read_css.read(f":root {{{text}}}")
+        return css.read(f":root {{{text}}}")
     return _as_list(text)
 
 

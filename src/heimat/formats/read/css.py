@@ -14,8 +14,9 @@ import tree_sitter_css
 from tree_sitter import Language, Node, Parser, Query, QueryCursor
 
 from heimat.core.color.notation import Color, parse
+from heimat.core.color.reading import Reading
 from heimat.core.errors import DomainError
-from heimat.formats.reading import Found, Reading, nothing
+from heimat.formats.read.reading import Found, nothing
 
 _CSS = Language(tree_sitter_css.language())
 _DECLARED = Query(

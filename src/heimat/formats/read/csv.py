@@ -4,8 +4,9 @@ import csv
 import io
 
 from heimat.core.color.notation import Color, parse
+from heimat.core.color.reading import Reading
 from heimat.core.errors import DomainError
-from heimat.formats.reading import Found, Reading, nothing
+from heimat.formats.read.reading import Found, nothing
 
 _NAMES = frozenset({"name", "token", "color name", "colour name", "label", "title", "id", "key"})
 _VALUES = frozenset({"color", "colour", "value", "hex", "css", "code", "rgb", "hsl", "oklch"})

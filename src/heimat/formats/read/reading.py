@@ -4,30 +4,19 @@ No reader ever raises for what it is given: a file that makes no sense is one li
 """
 
 from dataclasses import dataclass, replace
-from typing import Literal
 
 from heimat.core.color.notation import Color, rgb8_of
-from heimat.core.color.reading import ReadLine
+from heimat.core.color.reading import Reading, ReadingKind, ReadLine
 
-Kind = Literal["list", "stylesheet", "token file", "table", "drawing"]
 MOST_SHOWN = 400
 """Colors and problems that are told of one text; a set has at most 200 hues."""
-
-
-@dataclass(frozen=True)
-class Reading:
-    """What a text was taken for, its lines in order, and how many more there were than are told."""
-
-    kind: Kind
-    lines: list[ReadLine]
-    more: int = 0
 
 
 @dataclass
 class Found:
     """Collects lines; the same color under the same name is one line, which counts how often it was there."""
 
-    kind: Kind
+    kind: ReadingKind
 
     def __post_init__(self) -> None:
         self._colors: dict[tuple[str, tuple[int, ...], float], ReadLine] = {}
@@ -65,6 +54,6 @@ class Found:
         return Reading(self.kind, lines[:MOST_SHOWN], max(len(lines) - MOST_SHOWN, 0) + len(self._skipped))
 
 
-def nothing(kind: Kind, reason: str) -> Reading:
+def nothing(kind: ReadingKind, reason: str) -> Reading:
     """A reading of a text that holds no color."""
     return Reading(kind, [ReadLine("", "", None, reason)])

@@ -7,9 +7,10 @@ from defusedxml.common import DefusedXmlException
 from defusedxml.ElementTree import iterparse
 
 from heimat.core.color.notation import parse
+from heimat.core.color.reading import Reading
 from heimat.core.errors import DomainError
-from heimat.formats import read_css
-from heimat.formats.reading import Found, Reading, nothing
+from heimat.formats.read import css
+from heimat.formats.read.reading import Found, nothing
 
 _ATTRIBUTES = ("fill", "stroke", "stop-color", "flood-color", "lighting-color", "color")
 _NO_COLOR = frozenset({"none", "inherit", "currentcolor", "transparent", "context-fill", "context-stroke"})
@@ -42,7 +43,7 @@ def read(text: str) -> Reading:
     except (ValueError, RecursionError):
         found.problem(1, "", "This drawing cannot be read as SVG.")
     for style in styles:
-        read_css.collect(style, found)
+        css.collect(style, found)
     reading = found.reading(count=True)
     return reading if reading.lines else nothing("drawing", "No color was found in this drawing.")
 
@@ -57,4 +58,4 @@ def _element(element: Element, found: Found) -> None:
                 found.problem(1, value, refusal.message)
     style = element.get("style")
     if style:
-        read_css.collect(f"* {{{style}}}", found)
+        css.collect(f"* {{{style}}}", found)

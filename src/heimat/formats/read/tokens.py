@@ -4,8 +4,9 @@ import json
 from typing import Any
 
 from heimat.core.color.notation import Color, parse
+from heimat.core.color.reading import Reading
 from heimat.core.errors import DomainError
-from heimat.formats.reading import Found, Reading, nothing
+from heimat.formats.read.reading import Found, nothing
 
 _SPACES = {
     "srgb": "srgb",

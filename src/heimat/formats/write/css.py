@@ -1,7 +1,9 @@
 """CSS custom properties (CSS Custom Properties for Cascading Variables, level 1)."""
 
-from heimat.core.publication import Publication, PublishedToken
-from heimat.core.tokens.names import css_name
+import json
+
+from heimat.core.document.names import css_name
+from heimat.core.publication.publication import Publication, PublishedToken, PublishedValue
 
 
 def property_name(name: str) -> str:
@@ -9,29 +11,51 @@ def property_name(name: str) -> str:
     return f"--{css_name(name)}"
 
 
-def _value(token: PublishedToken) -> str:
-    if token.alias is not None:
-        return f"var({property_name(token.alias)})"
-    return token.hex if token.alpha == 1.0 else f"{token.hex}{round(token.alpha * 255):02X}"
+def _value(value: PublishedValue) -> str:
+    if value.alias is not None:
+        return f"var({property_name(value.alias)})"
+    return value.hex if value.alpha == 1.0 else f"{value.hex}{round(value.alpha * 255):02X}"
+
+
+def _wide_value(value: PublishedValue) -> str:
+    channels = " ".join(f"{part:g}" for part in value.p3 or ())
+    return f"color(display-p3 {channels}{'' if value.alpha == 1.0 else f' / {value.alpha:g}'})"
 
 
 def write(publication: Publication, version: str) -> bytes:
-    """One `:root` rule with a property for each token, in the designer's order; aliases stay references.
+    """A `:root` rule with a property for each token in the first theme, in order; aliases stay references.
 
-    Colors beyond sRGB follow for screens that show them, in a second rule behind `@media (color-gamut: p3)`.
+    Each further theme has a rule `[data-theme="…"]` with what differs there. Colors beyond sRGB follow for screens
+    that show them, in rules behind `@media (color-gamut: p3)`.
     """
     title = publication.name.replace("*/", "* /")
-    lines = [f"/* {title} {version} */", ":root {"]
-    lines += [f"  {property_name(token.name)}: {_value(token)};" for token in publication.tokens]
-    lines.append("}")
-    wide = [token for token in publication.tokens if token.p3 is not None and token.alias is None]
+    lines = [f"/* {title} {version} */"]
+    for place, (theme, selector) in enumerate(_selectors(publication)):
+        differing = _differing(publication, theme) if place else list(publication.tokens)
+        lines += _rule(selector, [(token, _value(token.value(theme))) for token in differing], "")
+    wide: list[str] = []
+    for place, (theme, selector) in enumerate(_selectors(publication)):
+        differing = _differing(publication, theme) if place else list(publication.tokens)
+        own = [token for token in differing if token.value(theme).p3 is not None and token.value(theme).alias is None]
+        wide += _rule(selector, [(token, _wide_value(token.value(theme))) for token in own], "  ")
     if wide:
-        lines += ["", "@media (color-gamut: p3) {", "  :root {"]
-        lines += [f"    {property_name(token.name)}: {_wide_value(token)};" for token in wide]
-        lines += ["  }", "}"]
+        lines += ["", "@media (color-gamut: p3) {", *wide, "}"]
     return ("\n".join(lines) + "\n").encode()
 
 
-def _wide_value(token: PublishedToken) -> str:
-    channels = " ".join(f"{part:g}" for part in token.p3 or ())
-    return f"color(display-p3 {channels}{'' if token.alpha == 1.0 else f' / {token.alpha:g}'})"
+def _selectors(publication: Publication) -> list[tuple[str, str]]:
+    first, *others = publication.themes
+    return [(first.id, ":root"), *((theme.id, f"[data-theme={json.dumps(theme.name)}]") for theme in others)]
+
+
+def _differing(publication: Publication, theme: str) -> list[PublishedToken]:
+    """The tokens that a theme has otherwise than the first one has."""
+    first = publication.themes[0].id
+    return [token for token in publication.tokens if token.value(theme) != token.value(first)]
+
+
+def _rule(selector: str, values: list[tuple[PublishedToken, str]], indent: str) -> list[str]:
+    if not values:
+        return []
+    properties = [f"{indent}  {property_name(token.name)}: {value};" for token, value in values]
+    return [f"{indent}{selector} {{", *properties, f"{indent}}}"]

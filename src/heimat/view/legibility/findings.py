@@ -1,22 +1,76 @@
-"""Findings as the page shows them."""
+"""Findings as the page shows them, and the ways to settle them."""
 
 import numpy as np
+from typing_extensions import TypedDict
 
 from heimat.core.color.contrast import cut
-from heimat.core.legibility.findings import Finding, distance_text
+from heimat.core.color.difference import distance_text
+from heimat.core.document.pairings import Use
+from heimat.core.edits.tokens import SetTokenValue
+from heimat.core.legibility.findings import Finding, findings
+from heimat.core.legibility.findings.finding import FindingKind
 from heimat.core.legibility.repairs import Repair
-from heimat.core.resolve import Resolved
-from heimat.service.seeing import Eyes
-from heimat.service.view_types import FindingView, RepairView
+from heimat.view.eyes import Eyes, SwatchView
+from heimat.view.look import Look
 
 
-def finding_view(resolved: Resolved, finding: Finding, eyes: Eyes) -> FindingView:
-    """A finding with its two colors, as designed and as the vision that merges them sees them."""
+class FindingView(TypedDict):
+    """One thing to settle. `as_seen` shows the two colors under the vision that merges them.
+
+    `settled_by_steps` says whether repairs by steps are looked for: then none means that none was found.
+    """
+
+    id: str
+    kind: FindingKind
+    theme: str | None
+    sentence: str
+    detail: str
+    select: str
+    colors: list[SwatchView]
+    as_seen: list[str] | None
+    as_seen_by: str | None
+    use: Use | None
+    settled_by_steps: bool
+
+
+class RepairView(SwatchView):
+    """One way to settle a finding: words for the button, what else it does, and the edit that does it."""
+
+    words: str
+    consequence: str
+    edit: SetTokenValue
+
+
+class RepairsView(TypedDict):
+    """The ways to settle a finding."""
+
+    finding: str
+    repairs: list[RepairView]
+
+
+def findings_part(look: Look) -> list[FindingView]:
+    """All findings, of every theme, in order of weight."""
+    return [_finding(finding, look.eyes) for finding in findings(look.resolved, repairs=False)]
+
+
+def repairs_part(look: Look) -> list[RepairsView]:
+    """The ways to settle each finding: they take most of the time, and nobody asks for them during a drag."""
+    return [
+        {
+            "finding": finding.id,
+            "repairs": [_repair(repair, look.eyes, finding.kind == "told_apart") for repair in finding.repairs],
+        }
+        for finding in findings(look.resolved)
+    ]
+
+
+def _finding(finding: Finding, eyes: Eyes) -> FindingView:
     colors = np.array(finding.colors, dtype=np.uint8)
     merged = Eyes(finding.vision.vision, finding.vision.at_severity) if finding.vision else None
     return {
         "id": finding.id,
         "kind": finding.kind,
+        "theme": finding.theme,
         "sentence": finding.sentence,
         "detail": finding.detail,
         "select": finding.select,
@@ -24,21 +78,17 @@ def finding_view(resolved: Resolved, finding: Finding, eyes: Eyes) -> FindingVie
         "as_seen": merged.hexes(colors) if merged else None,
         "as_seen_by": merged.vision if merged else None,
         "use": finding.use,
-        "repairs": [_repair(resolved, repair, eyes, finding.kind == "told_apart") for repair in finding.repairs],
+        "settled_by_steps": finding.kind in ("pairing", "told_apart"),
     }
 
 
-def _repair(resolved: Resolved, repair: Repair, eyes: Eyes, told_apart: bool) -> RepairView:
-    name = resolved.system.tokens[repair.token].name
+def _repair(repair: Repair, eyes: Eyes, told_apart: bool) -> RepairView:
     reaches = f"{distance_text(repair.reaches)} apart" if told_apart else cut(repair.reaches)
     parts = [f"mends {repair.mends}"] if repair.mends else []
     parts.append(f"breaks {repair.breaks}" if repair.breaks else "breaks none")
     return {
         **eyes.swatch(repair.rgb8),
-        "words": f"Let {name} be {repair.step}: {reaches}",
+        "words": f"Let {repair.token} be {repair.step}: {reaches}",
         "consequence": ", ".join(parts),
-        "token": repair.token,
-        "theme": repair.edit.theme,
-        "hue": repair.hue,
-        "step": repair.step_id,
+        "edit": repair.edit,
     }

@@ -1,44 +1,62 @@
 """One column of the sheet: the steps of all hues under one label, side by side, to see whether they weigh the same."""
 
 import numpy as np
+from typing_extensions import TypedDict
 
 from heimat.core.color.arrays import Floats
 from heimat.core.color.contrast import relative_luminance
 from heimat.core.color.spaces import lightness, srgb_to_oklch
-from heimat.core.resolve import Resolved
-from heimat.core.system import Hue, ladder_of
-from heimat.service.seeing import Eyes
-from heimat.service.view_types import ColumnMemberView, ColumnView
+from heimat.core.resolve.hues import ResolvedHue
+from heimat.core.resolve.resolved import Resolved
+from heimat.view.eyes import Eyes, SwatchView
 
 _EVEN = 3.0
 """L* within which steps of a column weigh the same: they can be swapped and their contrast hardly changes."""
 _GRAYS = Eyes("achromat", 1.0)
 
 
-def column_view(resolved: Resolved, hue: Hue, step: str | None, eyes: Eyes) -> ColumnView:
+class ColumnMemberView(SwatchView):
+    """A hue's step in a column, what it weighs as gray, and its L* and OKLCH chroma."""
+
+    key: str
+    hue: str
+    label: str
+    gray: str
+    lightness: float
+    chroma: float
+
+
+class ColumnView(TypedDict):
+    """The steps of all hues under one label of the ladder, and in words whether they weigh the same."""
+
+    label: str
+    members: list[ColumnMemberView]
+    words: str
+
+
+def column_view(resolved: Resolved, hue: ResolvedHue, place: int | None, eyes: Eyes) -> ColumnView:
     """The column in which a step of a hue stands, or else the hue's own color."""
-    system, scale = resolved.system, resolved.scales[hue.id]
-    own = int(np.abs(lightness(relative_luminance(scale.rgb8)) - scale.source_lightness).argmin())
-    chosen = ladder_of(system, hue).index(step or "")
-    aim = ladder_of(system, hue).steps[own if chosen is None else chosen].lightness
-    places = [ladder_of(system, each).nearest(aim) for each in resolved.hues]
-    rgb8 = np.array([resolved.scales[each.id].rgb8[place] for each, place in zip(resolved.hues, places, strict=True)])
+    own = int(np.abs(lightness(relative_luminance(hue.rgb8)) - hue.scale.source_lightness).argmin())
+    aim = hue.steps[own if place is None else place].lightness
+    hues = resolved.hue_list
+    places = [each.ladder.nearest(aim) for each in hues]
+    rgb8 = np.array([each.rgb8[at] for each, at in zip(hues, places, strict=True)])
     light, chroma = lightness(relative_luminance(rgb8)), srgb_to_oklch(rgb8 / 255.0)[:, 1]
-    rows = zip(resolved.hues, places, eyes.swatches(rgb8), _GRAYS.hexes(rgb8), strict=True)
+    swatches, grays = eyes.swatches(rgb8), _GRAYS.hexes(rgb8)
     members: list[ColumnMemberView] = [
         {
-            **swatch,
-            "key": f"step:{each.id}/{ladder_of(system, each).steps[place].id}",
+            **swatches[row],
+            "key": each.step_key(at),
             "hue": each.name,
-            "label": ladder_of(system, each).steps[place].label,
-            "gray": gray,
-            "lightness": round(float(light[at]), 2),
-            "chroma": round(float(chroma[at]), 4),
+            "label": each.steps[at].label,
+            "gray": grays[row],
+            "lightness": round(float(light[row]), 2),
+            "chroma": round(float(chroma[row]), 4),
         }
-        for at, (each, place, swatch, gray) in enumerate(rows)
+        for row, (each, at) in enumerate(zip(hues, places, strict=True))
     ]
-    label = ladder_of(system, hue).steps[ladder_of(system, hue).nearest(aim)].label
-    return {"label": label, "members": members, "words": _words([member["hue"] for member in members], light, chroma)}
+    label = hue.steps[hue.ladder.nearest(aim)].label
+    return {"label": label, "members": members, "words": _words([each.name for each in hues], light, chroma)}
 
 
 def _words(names: list[str], light: Floats, chroma: Floats) -> str:

@@ -1,12 +1,46 @@
 """What the page paints of the curves of one scale."""
 
 import numpy as np
+from typing_extensions import TypedDict
 
 from heimat.core.color.arrays import Floats
 from heimat.core.scales.curves import CURVES, CurveName, Curves
 from heimat.core.scales.drawing import DrawnCurve, HandleAt, drawn
 from heimat.core.scales.generate import Scale
-from heimat.service.view_types import CurveView, HandleView
+
+
+class HandleView(TypedDict):
+    """A handle of a curve: its reach, its place among the steps (0 is the first), its value and what that may be.
+
+    `set` says whether somebody has put it there; one that is not follows the usual curve.
+    """
+
+    at: float
+    place: float
+    value: float
+    low: float
+    high: float
+    set: bool
+    words: str
+
+
+class CurveView(TypedDict):
+    """A curve over the steps in L*, OKLCH chroma or degrees of OKLCH hue, drawn between `low` and `high`.
+
+    `line` and `edge` are places among the steps with values; `edge` is where the gamut ends, for chroma. `source` is
+    the place of the hue's own color, with its value.
+    """
+
+    name: CurveName
+    words: str
+    low: float
+    high: float
+    line: list[list[float]]
+    edge: list[list[float]]
+    steps: list[float]
+    handles: list[HandleView]
+    source: list[float]
+
 
 _WORDS: dict[CurveName, str] = {"lightness": "L*", "chroma": "OKLCH chroma", "hue": "OKLCH hue"}
 _PLACES: dict[CurveName, int] = {"lightness": 2, "chroma": 4, "hue": 2}

@@ -3,11 +3,10 @@
 import numpy as np
 from typing_extensions import TypedDict
 
+from heimat.core.color.difference import distance_text
 from heimat.core.color.notation import Color, format, rgb8_of
 from heimat.core.color.overlay import Overlay, least_overlay, overlay_of, solid
-from heimat.core.legibility.findings import distance_text
-from heimat.service.seeing import Eyes
-from heimat.service.view_types import SwatchView
+from heimat.view.eyes import Eyes, SwatchView
 
 _BLACK, _WHITE = np.zeros(3, dtype=np.uint8), np.full(3, 255, dtype=np.uint8)
 

@@ -1,19 +1,16 @@
-"""What the work areas of Sources show that start from colors alone: harmony, even sets, mixing."""
+"""The work area of harmonies: partners of a source, and what several given colors come near to."""
 
 from collections.abc import Sequence
 
 import numpy as np
-from numpy.typing import ArrayLike
+from typing_extensions import TypedDict
 
 from heimat.core.color.arrays import Bytes, floats
-from heimat.core.color.contrast import relative_luminance
-from heimat.core.color.mixing import MIX_SPACES
-from heimat.core.color.notation import Color, Notation, format, lightness_of, oklch_of, rgb8_of
-from heimat.core.color.spaces import lightness, srgb_to_hsl, srgb_to_hsv
-from heimat.core.legibility.findings import distance_text
-from heimat.core.sources import even, mixing
-from heimat.core.sources.circles import Turned, on_circle
-from heimat.core.sources.derivation import GAMUT_LOSS
+from heimat.core.color.difference import distance_text
+from heimat.core.color.nearness import differences
+from heimat.core.color.notation import Color, Notation, lightness_of, oklch_of, rgb8_of
+from heimat.core.color.solved import GAMUT_LOSS
+from heimat.core.sources.circles import ALONG, Circle, Turned, on_circle
 from heimat.core.sources.harmony import (
     USUAL_SPREAD,
     Relation,
@@ -22,24 +19,59 @@ from heimat.core.sources.harmony import (
     monochromatic,
     partner_angles,
 )
-from heimat.core.sources.nearness import differences
-from heimat.core.system import Circle
-from heimat.service.area_types import (
-    CommonView,
-    EvenView,
-    GivenMark,
-    HarmonyView,
-    LikenessView,
-    MixView,
-    PartnerView,
-)
-from heimat.service.seeing import Eyes
+from heimat.view.eyes import Eyes, SwatchView
+from heimat.view.figures import ExactColor, color_text, exact_color
 
-STRIP = 120
-"""Colors of a hue strip, one every 3 degrees."""
-_ALONG = (np.arange(STRIP) + 0.5) * 360.0 / STRIP
-_VISIBLY = 4.0
-"""L* from which colors of equal HSL or HSB values are said to look unequal."""
+
+class PartnerView(SwatchView):
+    """A partner in a relation. `angle` is its place on the strip, `offset` how far it is turned from the source.
+
+    `other` is the same partner on the other circle, `apart` the CIEDE2000 between the two; `clipped` says what the
+    gamut takes.
+    """
+
+    angle: float
+    offset: float
+    text: str
+    exact: ExactColor
+    lightness: str
+    clipped: str | None
+    other: SwatchView
+    other_angle: float
+    apart: str
+
+
+class GivenMark(SwatchView):
+    """A given color's place on the strip."""
+
+    angle: float
+
+
+class LikenessView(TypedDict):
+    """How given hues stand to a relation, in words, and the angles that would complete it."""
+
+    relation: Relation
+    words: str
+    miss: float
+    missing: list[PartnerView]
+
+
+class CommonView(PartnerView):
+    """A partner of two given hues, and how it stands to them."""
+
+    words: str
+
+
+class HarmonyView(TypedDict):
+    """A harmony: the strip of all hues, where the given ones stand, partners, and what several given come near to."""
+
+    strip: list[str]
+    given: list[GivenMark]
+    spread: float | None
+    partners: list[PartnerView]
+    shades: list[PartnerView]
+    likenesses: list[LikenessView]
+    common: list[CommonView]
 
 
 def harmony_view(
@@ -76,7 +108,7 @@ def harmony_view(
         common = [{**partner, "words": words} for partner, (_, words) in zip(shown, partners, strict=True)]
     shades = monochromatic(on_circle(given[0], "oklch"), by) if relation == "monochromatic" else []
     return {
-        "strip": eyes.hexes(source.at(_ALONG)),
+        "strip": eyes.hexes(source.at(ALONG)),
         "given": marks,
         "spread": by,
         "partners": view.at(offsets),
@@ -102,7 +134,8 @@ class _Partners:
         """The partners at some angles from the source."""
         if not offsets:
             return []
-        turned = floats(offsets)
+        # What is kept is kept with two decimals, so that is what is shown.
+        turned = np.round(floats(offsets), 2)
         own = self._source.at(self._source.angle + turned)
         lost = self._source.lost(self._source.angle + turned)
         return [
@@ -125,89 +158,12 @@ class _Partners:
         return {
             **self._eyes.swatch(rgb8),
             "angle": round((self._source.angle + by) % 360.0, 2),
-            "offset": round(offset, 2),
-            "text": format(color, self._notation) or format(color, "hex"),
+            "offset": offset,
+            "text": color_text(color, self._notation),
+            "exact": exact_color(color),
             "lightness": f"{lightness_of(color):.1f}",
             "clipped": clipped,
             "other": self._eyes.swatch(like),
             "other_angle": round(on_circle(Color.of_bytes(like), self._source.circle).angle, 2),
             "apart": distance_text(apart),
         }
-
-
-def even_view(
-    start: Color,
-    count: int,
-    space: even.EvenIn,
-    lightness_: float | None,
-    strength: float | None,
-    notation: Notation,
-    eyes: Eyes,
-) -> EvenView:
-    """An even set from a start color; without lightness and strength, those of the start are taken.
-
-    In OKLCH they are L* and chroma, else HSL's or HSB's lightness (brightness) and saturation, 0 to 100.
-    """
-    value = 0.0
-    if space == "oklch":
-        source = on_circle(start, "oklch")
-        light = source.light if lightness_ is None else lightness_
-        chroma = source.strength if strength is None else strength
-        angles = even.even_angles(source.angle, count)
-        rgb8 = even.equal_in_oklch(light, chroma, angles)
-        strip = even.equal_in_oklch(light, chroma, _ALONG)
-    else:
-        angle, own_strength, own_value = _parts(start, space)
-        value = own_value if lightness_ is None else lightness_ / 100.0
-        share = own_strength if strength is None else strength / 100.0
-        angles = even.even_angles(angle, count)
-        rgb8 = even.equal_values(space, share, value, angles)
-        strip = even.equal_values(space, share, value, _ALONG)
-        light, chroma = float(lightness(relative_luminance(rgb8)).mean()), share * 100.0
-    limits = even.chroma_limits(light, _ALONG)
-    uneven = even.unevenness(rgb8)
-    looks = uneven.lightness[1] - uneven.lightness[0]
-    correct = space != "oklch" and looks >= _VISIBLY
-    return {
-        "strip": eyes.hexes(strip),
-        "limits": [round(float(limit), 4) for limit in limits],
-        "common": round(even.common_chroma(light, _ALONG), 4),
-        "highest": round(even.common_chroma(light, angles), 4) if space == "oklch" else 0.0,
-        "angles": [round(float(angle), 2) for angle in angles],
-        "light": round(light if space == "oklch" else value * 100.0, 2),
-        "colors": eyes.swatches(rgb8),
-        "texts": _texts(rgb8, notation),
-        "chroma": round(chroma, 4),
-        "lightness_range": [round(part, 1) for part in uneven.lightness],
-        "chroma_range": [round(part, 3) for part in uneven.chroma],
-        "uneven": (
-            f"They look unequal: L* runs from {uneven.lightness[0]:.0f} to {uneven.lightness[1]:.0f}, "
-            f"chroma from {uneven.chroma[0]:.3f} to {uneven.chroma[1]:.3f}."
-            if correct
-            else None
-        ),
-        "corrected": eyes.swatches(even.evened(rgb8)) if correct else [],
-    }
-
-
-def _parts(color: Color, space: str) -> tuple[float, float, float]:
-    convert = srgb_to_hsl if space == "hsl" else srgb_to_hsv
-    angle, strength, value = (float(part) for part in convert(rgb8_of(color) / 255.0))
-    return angle, strength, value
-
-
-def _texts(rgb8: ArrayLike, notation: Notation) -> list[str]:
-    colors = [Color.of_bytes(color) for color in np.asarray(rgb8)]
-    return [format(color, notation) or format(color, "hex") for color in colors]
-
-
-def mix_views(one: Color, other: Color, count: int, eyes: Eyes) -> list[MixView]:
-    """The colors between two in every space, with the ends."""
-    start, end = rgb8_of(one), rgb8_of(other)
-    return [
-        {
-            "space": space,
-            "colors": eyes.swatches(np.concatenate([start[None], mixing.mixed(start, end, count, space), end[None]])),
-        }
-        for space in MIX_SPACES
-    ]

@@ -1,58 +1,182 @@
-"""What the page paints of sources: who follows whom, pins, candidates and ordered stops."""
+"""The hues: what Sources shows of each, and what other stages need to know of them."""
 
 from collections import Counter
 from functools import lru_cache
 from typing import Literal
 
 import numpy as np
+from typing_extensions import TypedDict
 
 from heimat.core.color.arrays import Bytes
-from heimat.core.color.difference import TOLD_APART
-from heimat.core.color.notation import Notation, format, hex_of, rgb8_of
-from heimat.core.color.overlay import over
-from heimat.core.colors_of import standing
+from heimat.core.color.difference import TOLD_APART, distance_text
+from heimat.core.color.nearness import differences
+from heimat.core.color.notation import hex_of
+from heimat.core.color.overlay import solid
+from heimat.core.color.told_apart import distances
+from heimat.core.document.following import followers
+from heimat.core.document.hues import DerivedSource, GivenSource, HueKind, QuantityChange
 from heimat.core.edits.sources import following_words
-from heimat.core.legibility.findings import distance_text
-from heimat.core.legibility.told_apart import distances
-from heimat.core.resolve import Resolved
-from heimat.core.scales.nudges import Nudge
-from heimat.core.scaling import scales_of
-from heimat.core.sources.nearness import HARDLY_DIFFERENT, differences
-from heimat.core.system import Change, ColorSystem, DerivedSource, GivenSource, Hue, in_order, ladder_of, parent_of
-from heimat.service.seeing import Eyes
-from heimat.service.view_types import (
-    CandidateView,
-    ChangeOfQuantity,
-    FollowingView,
-    NearView,
-    PinView,
-    StopsView,
-)
-
-_KEPT: ChangeOfQuantity = {"how": "kept", "by": 0.0}
+from heimat.core.hues.scaling import scales_of
+from heimat.core.resolve.hues import ResolvedHue
+from heimat.core.resolve.resolved import Resolved
+from heimat.core.scales.anchors import AnchorMode
+from heimat.core.scales.methods import MethodName
+from heimat.core.sources.circles import Circle
+from heimat.core.sources.conventions import Status
+from heimat.view.eyes import Eyes, SwatchView
+from heimat.view.figures import ExactColor, color_text, exact_color
+from heimat.view.look import Look
 
 
-def following_view(resolved: Resolved, hue: Hue) -> FollowingView | None:
+class QuantityChangeView(TypedDict):
+    """What a derived hue does with one quantity of its parent."""
+
+    how: Literal["kept", "shifted", "times", "set"]
+    by: float
+
+
+class FollowingView(TypedDict):
+    """How a hue follows its parent: as the edit `follow_hue` takes it, in words, and what keeps it from following.
+
+    For a tint, lightness and strength are set, and the hue is kept.
+    """
+
+    kind: Literal["tinted", "derived"]
+    hue: str
+    name: str
+    circle: Circle
+    lightness: QuantityChangeView
+    strength: QuantityChangeView
+    turn: QuantityChangeView
+    alpha: QuantityChangeView
+    words: str
+    limits: list[str]
+
+
+class PinView(SwatchView):
+    """A step changed by hand, pinned or nudged: what would be generated there, and the CIEDE2000 between the two."""
+
+    kind: Literal["pinned", "nudged"]
+    step: str
+    label: str
+    generated: SwatchView
+    distance: str
+
+
+class HueView(SwatchView):
+    """A hue without its scale; `text` is its exact color in the notation asked for, `exact` as an edit takes it.
+
+    `wide_steps` counts the steps with a display-p3 value of their own, `tokens_on` the tokens in the theme shown.
+    """
+
+    key: str
+    id: str
+    name: str
+    text: str
+    exact: ExactColor
+    kind: HueKind
+    status: Status | None
+    note: str
+    alpha: float
+    on_white: str
+    on_black: str
+    follows: FollowingView | None
+    followers: list[str]
+    descendants: int
+    pins: list[PinView]
+    smooth: bool
+    ladder: str | None
+    method: MethodName
+    own_method: bool
+    own_curves: bool
+    held: bool
+    wide: bool | None
+    wide_steps: int
+    anchor_mode: AnchorMode
+    anchor_step: str | None
+    tokens_on: int
+
+
+class StatusPart(TypedDict):
+    """How many pairs of status hues some eyes cannot tell apart by the hues' own colors."""
+
+    confusable: int
+
+
+_KEPT: QuantityChangeView = {"how": "kept", "by": 0.0}
+_GROUNDS = np.array([[255, 255, 255], [0, 0, 0]], dtype=np.uint8)
+
+
+def hues_part(look: Look) -> list[HueView]:
+    """All hues, in order."""
+    resolved, eyes = look.resolved, look.eyes
+    hues = resolved.hue_list
+    own = eyes.swatches(np.array([hue.scale.source8 for hue in hues]).reshape(-1, 3))
+    shown = look.theme.tokens if look.theme else {}
+    tokens_on = Counter(color.step.hue for color in shown.values() if color.step)
+    names, descendants = followers(look.system)
+    found: list[HueView] = []
+    for hue, source in zip(hues, own, strict=True):
+        known = hue.hue
+        on_white, on_black = _on_grounds(hue, eyes)
+        found.append(
+            {
+                **source,
+                "key": hue.key,
+                "id": hue.id,
+                "name": hue.name,
+                "text": color_text(hue.color, look.options.notation),
+                "exact": exact_color(hue.color),
+                "kind": known.kind,
+                "status": known.status,
+                "note": known.note,
+                "alpha": hue.source.alpha,
+                "on_white": on_white,
+                "on_black": on_black,
+                "follows": _following(resolved, hue),
+                "followers": names[hue.id],
+                "descendants": descendants[hue.id],
+                "pins": _pins(resolved, hue, eyes),
+                "smooth": known.smooth,
+                "anchor_mode": known.anchor.mode,
+                "anchor_step": known.anchor.step,
+                "ladder": known.ladder.name if known.ladder else None,
+                "method": hue.method.name,
+                "own_method": known.method is not None,
+                "own_curves": known.curves is not None,
+                "held": known.held,
+                "wide": known.wide,
+                "wide_steps": 0 if hue.p3 is None else int((~np.isnan(hue.p3[:, 0])).sum()),
+                "tokens_on": tokens_on[hue.id],
+            }
+        )
+    return found
+
+
+def _following(resolved: Resolved, hue: ResolvedHue) -> FollowingView | None:
     """How a hue follows its parent; None where its color is given."""
-    source = hue.source
+    source = hue.hue.source
     if isinstance(source, GivenSource):
         return None
-    words = following_words(resolved.system, source)
-    shared = {"hue": source.hue, "name": resolved.system.hues[source.hue].name, "words": words}
+    parent, words = resolved.hues[source.hue].name, following_words(resolved.system, source)
     if isinstance(source, DerivedSource):
-        return {  # type: ignore[return-value]
-            **shared,
+        return {
             "kind": "derived",
+            "hue": source.hue,
+            "name": parent,
+            "words": words,
             "circle": source.circle,
             "lightness": _change(source.lightness),
             "strength": _change(source.strength),
             "turn": _change(source.turn),
             "alpha": _change(source.alpha),
-            "limits": list(standing(resolved.system, hue).limits),
+            "limits": list(hue.source.limits),
         }
-    return {  # type: ignore[return-value]
-        **shared,
+    return {
         "kind": "tinted",
+        "hue": source.hue,
+        "name": parent,
+        "words": words,
         "circle": "oklch",
         "lightness": {"how": "set", "by": source.lightness},
         "strength": {"how": "set", "by": source.chroma},
@@ -62,118 +186,43 @@ def following_view(resolved: Resolved, hue: Hue) -> FollowingView | None:
     }
 
 
-def _change(change: Change) -> ChangeOfQuantity:
+def _change(change: QuantityChange) -> QuantityChangeView:
     return {"how": change.how, "by": change.by}
 
 
-def pin_views(resolved: Resolved, hue: Hue, eyes: Eyes) -> list[PinView]:
+def _pins(resolved: Resolved, hue: ResolvedHue, eyes: Eyes) -> list[PinView]:
     """The pinned and nudged steps of a hue from light to dark, each beside what would be generated in its place."""
-    changed = {**dict.fromkeys(hue.nudges, "nudged"), **dict.fromkeys(hue.pins, "pinned")}
-    if not changed:
+    pins, nudges = hue.hue.pins, hue.hue.nudges
+    if not pins and not nudges:
         return []
-    now = resolved.scales[hue.id].rgb8
-    generated = scales_of(resolved.system, [hue.model_copy(update={"pins": {}, "nudges": {}})])[0].rgb8
+    generated = scales_of(resolved.system, [hue.hue.model_copy(update={"pins": {}, "nudges": {}})])[0].rgb8
     return [
         {
-            **eyes.swatch(np.asarray(now[place])),
-            "kind": changed[step.id],  # type: ignore[typeddict-item]
+            **eyes.swatch(np.asarray(hue.rgb8[place])),
+            "kind": "pinned" if step.id in pins else "nudged",
             "step": step.id,
             "label": step.label,
             "generated": eyes.swatch(np.asarray(generated[place])),
-            "distance": distance_text(float(differences(now[place][None], generated[place][None])[0, 0])),
+            "distance": distance_text(float(differences(hue.rgb8[place][None], generated[place][None])[0, 0])),
         }
-        for place, step in enumerate(ladder_of(resolved.system, hue).steps)
-        if step.id in changed
+        for place, step in enumerate(hue.steps)
+        if step.id in pins or step.id in nudges
     ]
 
 
-def nudge_sign(nudge: Nudge | None) -> Literal["plus", "minus"] | None:
-    """The mark of a nudged step: a plus where it is lighter than generated, or else stronger, a minus otherwise."""
-    if nudge is None:
-        return None
-    return "plus" if (nudge.lightness, nudge.chroma, nudge.hue) > (0.0, 0.0, 0.0) else "minus"
+def _on_grounds(hue: ResolvedHue, eyes: Eyes) -> tuple[str, str]:
+    """A hue's own color, of its alpha, composited on white and on black, as seen."""
+    white, black = eyes.see(solid(hue.scale.source8, hue.source.alpha, _GROUNDS))
+    return hex_of(white), hex_of(black)
 
 
-def candidate_views(resolved: Resolved, eyes: Eyes, notation: Notation) -> list[CandidateView]:
-    """The candidates in order, each with the hue that it comes nearest to."""
-    candidates = in_order(resolved.system.candidates)
-    if not candidates:
-        return []
-    rgb8 = np.array([rgb8_of(candidate.color) for candidate in candidates])
-    near = _nearest(resolved, rgb8)
-    return [
-        {
-            **swatch,
-            "id": candidate.id,
-            "name": candidate.name,
-            "text": format(candidate.color, notation) or swatch["hex"],
-            "kind": candidate.kind,
-            "status": candidate.status,
-            "note": candidate.note,
-            "near": near[place],
-        }
-        for place, (candidate, swatch) in enumerate(zip(candidates, eyes.swatches(rgb8), strict=True))
-    ]
-
-
-def _nearest(resolved: Resolved, rgb8: Bytes) -> list[NearView | None]:
-    if not resolved.hues:
-        return [None] * len(rgb8)
-    own = np.array([resolved.scales[hue.id].source8 for hue in resolved.hues])
-    found = differences(rgb8, own)
-    places = found.argmin(axis=1)
-    return [
-        {
-            "name": resolved.hues[place].name,
-            "distance": distance_text(float(found[row, place])),
-            "same": bool(found[row, place] < HARDLY_DIFFERENT),
-        }
-        for row, place in enumerate(places)
-    ]
-
-
-def confusable_status(resolved: Resolved) -> int:
-    """How many pairs of status hues some eyes cannot tell apart by the hues' own colors."""
-    own = [resolved.scales[hue.id].source8 for hue in resolved.hues if hue.status]
-    return _confusable(np.array(own, dtype=np.uint8).tobytes())
+def status_part(look: Look) -> StatusPart:
+    """How many pairs of status hues come too close."""
+    own = [hue.scale.source8 for hue in look.resolved.hue_list if hue.hue.status]
+    return {"confusable": _confusable(np.array(own, dtype=np.uint8).tobytes())}
 
 
 @lru_cache(maxsize=64)
 def _confusable(levels: bytes) -> int:
-    rgb8 = np.frombuffer(levels, dtype=np.uint8).reshape(-1, 3)
+    rgb8: Bytes = np.frombuffer(levels, dtype=np.uint8).reshape(-1, 3)
     return sum(pair.least() < TOLD_APART for pair in distances(rgb8, TOLD_APART))
-
-
-def stops_views(resolved: Resolved, eyes: Eyes) -> list[StopsView]:
-    """The ordered stops that are kept."""
-    return [
-        {
-            "id": stops.id,
-            "name": stops.name,
-            "colors": eyes.swatches(np.array([rgb8_of(color) for color in stops.colors])),
-            "difference": f"{stops.difference:g}",
-            "note": stops.note,
-        }
-        for stops in in_order(resolved.system.stops)
-    ]
-
-
-def on_grounds(rgb8: Bytes, alpha: float, eyes: Eyes) -> tuple[str, str]:
-    """A color of an alpha, composited on white and on black, as seen."""
-    grounds = np.array([[255, 255, 255], [0, 0, 0]], dtype=np.uint8)
-    white, black = eyes.see(np.rint(over(rgb8, alpha, grounds)).astype(np.uint8))
-    return hex_of(white), hex_of(black)
-
-
-def followers(system: ColorSystem) -> tuple[dict[str, list[str]], Counter[str]]:
-    """By the id of each hue: the names of those that follow it directly, and how many follow in chains as well."""
-    names: dict[str, list[str]] = {hue: [] for hue in system.hues}
-    counts: Counter[str] = Counter()
-    for hue in in_order(system.hues):
-        at = parent_of(hue)
-        if at is not None:
-            names[at].append(hue.name)
-        while at is not None:
-            counts[at] += 1
-            at = parent_of(system.hues[at])
-    return names, counts

@@ -1,22 +1,77 @@
 """What the picture area shows: main colors, a color taken, ordered stops; each beside what the system has."""
 
-import numpy as np
+from typing import Protocol
 
-from heimat.core.color.arrays import Bytes
-from heimat.core.color.notation import Color, Notation, format
-from heimat.core.legibility.findings import distance_text
+from typing_extensions import TypedDict
+
+from heimat.core.color.difference import distance_text
+from heimat.core.color.notation import Color, Notation
 from heimat.core.pictures.main_colors import MainColors
 from heimat.core.pictures.sampling import Sample
 from heimat.core.pictures.stops import FittedStops
-from heimat.core.resolve import Resolved
-from heimat.core.sources.nearness import HARDLY_DIFFERENT, differences
-from heimat.core.system import ladder_of
-from heimat.service.area_types import FittedView, MainColorView, NearSystemView, PictureView, SampleView
-from heimat.service.seeing import Eyes
-from heimat.store.pictures import PictureRow
+from heimat.core.resolve.resolved import Resolved
+from heimat.view.eyes import Eyes, SwatchView
+from heimat.view.figures import color_text
+from heimat.view.sources.near import NearView, near_system
 
 
-def picture_view(row: PictureRow) -> PictureView:
+class _Picture(Protocol):
+    """What is told of a picture: its id and name, its size in pixels and bytes, and who has brought it."""
+
+    @property
+    def id(self) -> int: ...
+    @property
+    def name(self) -> str: ...
+    @property
+    def width(self) -> int: ...
+    @property
+    def height(self) -> int: ...
+    @property
+    def size(self) -> int: ...
+    @property
+    def person(self) -> str: ...
+
+
+class PictureView(TypedDict):
+    """A picture of a system."""
+
+    id: int
+    name: str
+    width: int
+    height: int
+    size: str
+    person: str
+
+
+class MainColorView(SwatchView):
+    """A main color: its share of the picture, where it was found, and the color of the system that it nearly is."""
+
+    text: str
+    share: str
+    x: int
+    y: int
+    near: NearView | None
+
+
+class SampleView(SwatchView):
+    """A color taken from a picture, the 17 by 17 pixels around it row by row, and what of the system it nearly is."""
+
+    text: str
+    x: int
+    y: int
+    around: list[str]
+    near: NearView | None
+
+
+class FittedView(TypedDict):
+    """Ordered stops fitted to an area, from dark to light, and the curve that they stand for."""
+
+    colors: list[SwatchView]
+    largest: str
+    curve: list[str]
+
+
+def picture_view(row: _Picture) -> PictureView:
     """A picture in the list."""
     size = f"{row.size / 1e6:.1f} MB" if row.size >= 1e6 else f"{max(row.size // 1000, 1)} kB"
     return {
@@ -35,7 +90,7 @@ def main_color_views(found: MainColors, resolved: Resolved, notation: Notation, 
     return [
         {
             **swatch,
-            "text": _text(found.rgb8[place], notation),
+            "text": color_text(Color.of_bytes(found.rgb8[place]), notation),
             "share": share_text(float(found.shares[place])),
             "x": found.points[place][0],
             "y": found.points[place][1],
@@ -57,7 +112,7 @@ def sample_view(taken: Sample, resolved: Resolved, notation: Notation, eyes: Eye
     """A color taken from a picture."""
     return {
         **eyes.swatch(taken.rgb8),
-        "text": _text(taken.rgb8, notation),
+        "text": color_text(Color.of_bytes(taken.rgb8), notation),
         "x": taken.x,
         "y": taken.y,
         "around": eyes.hexes(taken.around.reshape(-1, 3)),
@@ -72,39 +127,3 @@ def fitted_view(fitted: FittedStops, eyes: Eyes) -> FittedView:
         "largest": distance_text(fitted.largest),
         "curve": eyes.hexes(fitted.curve),
     }
-
-
-def _text(rgb8: Bytes, notation: Notation) -> str:
-    color = Color.of_bytes(rgb8)
-    return format(color, notation) or format(color, "hex")
-
-
-def near_system(rgb8: Bytes, resolved: Resolved, eyes: Eyes) -> list[NearSystemView | None]:
-    """For each of n 8-bit colors, the hue or step that it is within 2 of, hues before steps; None where none is."""
-    hues = resolved.hues
-    if not hues:
-        return [None] * len(rgb8)
-    own = np.array([resolved.scales[hue.id].source8 for hue in hues])
-    every = np.concatenate([own, resolved.steps.rgb8])
-    found = differences(rgb8, every)
-    nearest = found.argmin(axis=1)
-    views: list[NearSystemView | None] = []
-    for row, place in enumerate(nearest):
-        distance = float(found[row, place])
-        if distance > HARDLY_DIFFERENT:
-            views.append(None)
-            continue
-        key, name = _named(resolved, int(place))
-        views.append({**eyes.swatch(every[place]), "key": key, "name": name, "distance": distance_text(distance)})
-    return views
-
-
-def _named(resolved: Resolved, place: int) -> tuple[str, str]:
-    """Key and name of a color: the hues come first, then all steps."""
-    if place < len(resolved.hues):
-        hue = resolved.hues[place]
-        return f"hue:{hue.id}", hue.name
-    at = place - len(resolved.hues)
-    hue = resolved.hues[int(resolved.steps.hue_index[at])]
-    step = ladder_of(resolved.system, hue).steps[int(resolved.steps.step_index[at])]
-    return f"step:{hue.id}/{step.id}", f"{hue.name} {step.label}"

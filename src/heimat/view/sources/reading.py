@@ -1,37 +1,97 @@
 """What the reading line and the set as text show, before anything is changed."""
 
-import numpy as np
+from typing import Literal
 
-from heimat.core.color.notation import Color, Notation, format, rgb8_of
-from heimat.core.color.reading import ReadLine
-from heimat.core.legibility.findings import distance_text
-from heimat.core.resolve import Resolved, resolve
-from heimat.core.sources.as_text import Plan, Row
-from heimat.core.sources.sorting import Fit, Repeat, as_bytes, fits, guess_kind, repeats, replacing
-from heimat.core.system import ColorSystem, Hue
-from heimat.formats.reading import Reading
-from heimat.service.area_types import (
-    ExactColor,
-    FitView,
-    PlanRowView,
-    ReadingView,
-    ReadLineView,
-    RepeatView,
-    ReplacedView,
-)
-from heimat.service.seeing import Eyes
+import numpy as np
+from typing_extensions import TypedDict
+
+from heimat.core.color.difference import distance_text
+from heimat.core.color.notation import Notation, as_bytes, rgb8_of
+from heimat.core.color.reading import Reading, ReadLine
+from heimat.core.document.hues import HueKind
+from heimat.core.document.system import ColorSystem
+from heimat.core.edits import UserEdit
+from heimat.core.proposals.set_as_text import Plan, Row
+from heimat.core.proposals.sorting import Fit, Repeat, fits, guess_kind, repeats, replacing
+from heimat.core.resolve.hues import ResolvedHue
+from heimat.core.resolve.resolved import Resolved, resolve
+from heimat.core.sources.conventions import Status
+from heimat.view.eyes import Eyes, SwatchView
+from heimat.view.figures import ExactColor, color_text, exact_color
+from heimat.view.sources.near import RepeatView
 
 _EMPTY = ColorSystem(name="empty")
 
 
-def reading_view(reading: Reading, system: ColorSystem | None, notation: Notation, eyes: Eyes) -> ReadingView:
+class ReplacedView(SwatchView):
+    """The hue whose value a line would replace, as it is now, and how it was matched."""
+
+    hue: str
+    name: str
+    by: Literal["name", "order"]
+
+
+class FitView(TypedDict):
+    """The step at which an existing color would be pinned, and what is generated there."""
+
+    hue: str
+    hue_name: str
+    step: str
+    label: str
+    generated: SwatchView
+    distance: str
+
+
+class ReadLineView(TypedDict):
+    """What was understood of a line: a color, or the reason why not."""
+
+    number: int
+    text: str
+    name: str
+    color: ExactColor | None
+    swatch: SwatchView | None
+    value: str
+    kind: HueKind
+    status: Status | None
+    problem: str | None
+    repeat: RepeatView | None
+    replaces: ReplacedView | None
+    fit: FitView | None
+
+
+class ReadingView(TypedDict):
+    """What a text was taken for, its lines, and how many more colors there were than are told."""
+
+    kind: str
+    lines: list[ReadLineView]
+    more: int
+
+
+class PlanRowView(TypedDict):
+    """What a line of a set's text comes to."""
+
+    what: Literal["unchanged", "changed", "renamed", "sorted", "moved", "added", "removed", "not read"]
+    name: str
+    before: SwatchView | None
+    after: SwatchView | None
+    words: str
+
+
+class SetPlanView(TypedDict):
+    """What reading a set's text back would do, and the edits that do it."""
+
+    rows: list[PlanRowView]
+    edits: list[UserEdit]
+
+
+def reading_view(reading: Reading, beside: Resolved | None, notation: Notation, eyes: Eyes) -> ReadingView:
     """A reading beside a set: kinds guessed, repetitions, what each line would replace, and which step it fits."""
-    resolved = resolve(system or _EMPTY)
+    resolved = beside or resolve(_EMPTY)
     read = [line for line in reading.lines if line.color is not None]
     rgb8 = as_bytes([line.color for line in read if line.color is not None])
     swatches = iter(eyes.swatches(rgb8))
     repeated = iter(repeats(rgb8, resolved))
-    replaced = iter(replacing([line.name for line in read], resolved.hues))
+    replaced = iter(replacing([line.name for line in read], resolved.hue_list))
     fitted = iter(fits(rgb8, resolved))
     first = not resolved.hues
     lines: list[ReadLineView] = []
@@ -43,22 +103,17 @@ def reading_view(reading: Reading, system: ColorSystem | None, notation: Notatio
             match, fit, repeat = next(replaced), next(fitted), next(repeated)
             view = {
                 **view,
-                "color": exact(line.color),
+                "color": exact_color(line.color),
                 "swatch": next(swatches),
-                "value": format(line.color, notation) or format(line.color, "hex"),
+                "value": color_text(line.color, notation),
                 "kind": kind,
                 "status": status,
                 "repeat": _repeat(repeat, resolved, read) if repeat else None,
-                "replaces": _replaced(match[0], match[1] == "name", resolved, eyes) if match else None,
+                "replaces": _replaced(match[0], match[1] == "name", eyes) if match else None,
                 "fit": _fit(fit, resolved, eyes) if fit else None,
             }
         lines.append(view)
     return {"kind": reading.kind, "lines": lines, "more": reading.more}
-
-
-def exact(color: Color) -> ExactColor:
-    """A color as an edit takes it."""
-    return {"space": color.space, "components": list(color.components), "alpha": color.alpha}
 
 
 def _unread(line: ReadLine) -> ReadLineView:
@@ -89,8 +144,8 @@ def _repeat(repeat: Repeat, resolved: Resolved, read: list[ReadLine]) -> RepeatV
     return {"words": words, "distance": distance_text(repeat.distance), "same": same}
 
 
-def _replaced(hue: Hue, named: bool, resolved: Resolved, eyes: Eyes) -> ReplacedView:
-    own = resolved.scales[hue.id].source8
+def _replaced(hue: ResolvedHue, named: bool, eyes: Eyes) -> ReplacedView:
+    own = hue.scale.source8
     return {**eyes.swatch(own), "hue": hue.id, "name": hue.name, "by": "name" if named else "order"}
 
 
@@ -105,9 +160,9 @@ def _fit(fit: Fit, resolved: Resolved, eyes: Eyes) -> FitView:
     }
 
 
-def plan_rows(plan: Plan, eyes: Eyes) -> list[PlanRowView]:
-    """The rows of a plan, as shown."""
-    return [_row(row, eyes) for row in plan.rows]
+def plan_view(plan: Plan, eyes: Eyes) -> SetPlanView:
+    """A plan, as shown."""
+    return {"rows": [_row(row, eyes) for row in plan.rows], "edits": plan.edits}
 
 
 def _row(row: Row, eyes: Eyes) -> PlanRowView:

@@ -3,17 +3,48 @@
 from collections.abc import Mapping, Sequence
 
 import numpy as np
+from typing_extensions import TypedDict
 
-from heimat.core.color.difference import TOLD_APART
-from heimat.core.color.notation import Color, Notation, format, rgb8_of
-from heimat.core.legibility.findings import distance_text
-from heimat.core.legibility.told_apart import PairDistance, distances
-from heimat.core.sources.conventions import STATUS_CONVENTIONS, STATUS_NOTES, STATUSES
-from heimat.core.sources.sorting import as_bytes
+from heimat.core.color.difference import TOLD_APART, distance_text
+from heimat.core.color.notation import Color, Notation, as_bytes, rgb8_of
+from heimat.core.color.told_apart import PairDistance, distances
+from heimat.core.sources.conventions import STATUS_CONVENTIONS, STATUS_NOTES, STATUSES, Status
 from heimat.core.sources.status import Brand, propose
-from heimat.core.system import Status
-from heimat.service.area_types import StatusPairView, StatusView
-from heimat.service.seeing import Eyes
+from heimat.view.eyes import Eyes, SwatchView
+from heimat.view.figures import color_text
+
+
+class StatusColorView(SwatchView):
+    """A proposed status color: what it was before, what is said of it, and whether it was held."""
+
+    status: Status
+    text: str
+    before: SwatchView
+    note: str
+    convention: str
+    held: bool
+
+
+class StatusPairView(TypedDict):
+    """The least distance of two status colors under a vision, before and after."""
+
+    one: Status
+    other: Status
+    vision: str
+    before: str
+    after: str
+    held_before: bool
+    holds: bool
+
+
+class StatusView(TypedDict):
+    """Status colors proposed, and the distances of all pairs."""
+
+    colors: list[StatusColorView]
+    pairs: list[StatusPairView]
+    threshold: str
+    reached: bool
+    sentence: str
 
 
 def status_view(
@@ -36,7 +67,7 @@ def status_view(
             {
                 **after_swatches[at],
                 "status": status,
-                "text": _text(proposal.colors[at], notation),
+                "text": color_text(Color.of_bytes(proposal.colors[at]), notation),
                 "before": before_swatches[at],
                 "note": STATUS_NOTES[status],
                 "convention": STATUS_CONVENTIONS[status],
@@ -49,11 +80,6 @@ def status_view(
         "reached": proposal.reached,
         "sentence": _sentence(proposal.least, proposal.reached, now, bool(kept)),
     }
-
-
-def _text(rgb8: np.ndarray, notation: Notation) -> str:
-    color = Color.of_bytes(rgb8)
-    return format(color, notation) or format(color, "hex")
 
 
 def _pairs(old: PairDistance, new: PairDistance) -> list[StatusPairView]:

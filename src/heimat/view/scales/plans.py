@@ -3,15 +3,17 @@
 from typing_extensions import TypedDict
 
 from heimat.core.color.contrast import cut
+from heimat.core.color.difference import distance_text
+from heimat.core.document.system import ColorSystem, ladder_of
+from heimat.core.document.uses import published_steps, uses_of
+from heimat.core.document.words import step_name
 from heimat.core.edits import apply
 from heimat.core.edits.ladder import SetHueLadder, SetLadder, losses
-from heimat.core.fewer import alike, published_steps, smaller_ladder, uses_of, wanted_steps
-from heimat.core.legibility.findings import distance_text
+from heimat.core.proposals.fewer import alike, smaller_ladder, wanted_steps
+from heimat.core.proposals.solved_promises import most_promised, solve_promise
+from heimat.core.resolve.resolved import Resolved
 from heimat.core.scales.shaping import ShapedLadder
-from heimat.core.scales.solving import most_promised, solve_promise
-from heimat.core.system import ColorSystem, ladder_of
-from heimat.service.view_scales import ladder_view
-from heimat.service.view_types import LadderView
+from heimat.view.scales.ladder import LadderView, ladder_view
 
 
 class LadderPlanView(TypedDict):
@@ -47,8 +49,9 @@ class FewerView(TypedDict):
     losses: list[str]
 
 
-def fewer_view(system: ColorSystem, steps: int | None) -> FewerView:
+def fewer_view(resolved: Resolved, steps: int | None) -> FewerView:
     """What is too many in a system, and a ladder with so many steps. Raises DomainError for a count out of range."""
+    system = resolved.system
     ladder = smaller_ladder(system, wanted_steps(system) if steps is None else steps)
     kept = set(ladder.ids())
     same = ladder is system.ladder
@@ -60,8 +63,8 @@ def fewer_view(system: ColorSystem, steps: int | None) -> FewerView:
         "unused": [step.id for step in system.ladder.steps if not uses[step.id] and not step.hidden],
         "alike": [
             f"{pair.hue.name} {labels[pair.one]} and {labels[pair.other]}, {distance_text(pair.distance)} apart"
-            for pair in alike(system)
-            for labels in [ladder_of(system, pair.hue).labels()]
+            for pair in alike(resolved.hue_list)
+            for labels in [pair.hue.ladder.labels()]
         ],
         "steps": len(ladder.steps),
         "gone": [step.label for step in system.ladder.steps if step.id not in kept],
@@ -82,7 +85,7 @@ class PromisePlanView(TypedDict):
 def promise_plan(system: ColorSystem, apart: int, aim: float) -> PromisePlanView:
     """Solve the ladder for a promise. Raises DomainError for a distance that no two opaque steps have."""
     found = solve_promise(system, apart, aim)
-    pair = " and ".join(_name(system, *step) for step in found.tightest)
+    pair = " and ".join(step_name(system, *step) or "" for step in found.tightest)
     reached = f"{cut(found.least)} ({pair})"
     if found.kept:
         words = f"Any two steps {apart} apart reach {aim:g}; the least is {reached}."
@@ -100,16 +103,10 @@ def promise_plan(system: ColorSystem, apart: int, aim: float) -> PromisePlanView
     return {"ladder": ladder_view(found.ladder), "kept": found.kept, "words": words}
 
 
-def _name(system: ColorSystem, hue_id: str, step_id: str) -> str:
-    hue = system.hues[hue_id]
-    ladder = ladder_of(system, hue)
-    return f"{hue.name} {ladder.steps[ladder.index(step_id) or 0].label}"
-
-
 def _held(system: ColorSystem, hue_id: str, step_id: str) -> str | None:
     """Why a step does not go with the ladder, if it does not."""
     hue = system.hues[hue_id]
-    name = _name(system, hue_id, step_id)
+    name = step_name(system, hue_id, step_id)
     if step_id in hue.pins:
         return f"{name} is pinned."
     if hue.ladder is not None:

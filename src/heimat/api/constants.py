@@ -1,0 +1,60 @@
+"""Limits and lists that the page needs too: they stand in the API's description, of which the page's are made."""
+
+from typing import Any
+
+from fastapi import FastAPI
+
+from heimat.core.color.notation import NOTATIONS
+from heimat.core.color.ramps import CHROMA_END
+from heimat.core.color.solved import STRONGEST_CHROMA
+from heimat.core.color.spelling import SPELLINGS
+from heimat.core.document.hues import STRONGEST_TINT
+from heimat.core.document.part import LONGEST_NAME, LONGEST_NOTE
+from heimat.core.document.selections import MOST_COLORS
+from heimat.core.document.system import MOST_HUES
+from heimat.core.pictures.area import MOST_AREAS
+from heimat.core.scales.curves import MOST_DRIFT, STRONGEST_SHARE
+from heimat.core.scales.ladder import LEAST_STEPS, MOST_STEPS, READY_MADE
+from heimat.core.scales.shaping import LEAST_FALL
+from heimat.core.sources import even, mixing
+from heimat.core.sources.conventions import STATUSES
+from heimat.core.sources.harmony import MOST_SPREAD
+from heimat.service.editing import MOST_EDITS
+
+NAME = "x-constants"
+
+CONSTANTS: dict[str, Any] = {
+    "LONGEST_NAME": LONGEST_NAME,
+    "LONGEST_NOTE": LONGEST_NOTE,
+    "MOST_HUES": MOST_HUES,
+    "MOST_EDITS": MOST_EDITS,
+    "MOST_COLORS": MOST_COLORS,
+    "LEAST_STEPS": LEAST_STEPS,
+    "MOST_STEPS": MOST_STEPS,
+    "LEAST_FALL": LEAST_FALL,
+    "READY_LADDERS": list(READY_MADE),
+    "STRONGEST_CHROMA": STRONGEST_CHROMA,
+    "STRONGEST_TINT": STRONGEST_TINT,
+    "STRONGEST_SHARE": STRONGEST_SHARE,
+    "MOST_DRIFT": MOST_DRIFT,
+    "CHROMA_END": CHROMA_END,
+    "MOST_SPREAD": MOST_SPREAD,
+    "FEWEST_EVEN": even.FEWEST,
+    "MOST_EVEN": even.MOST,
+    "FEWEST_MIXED": mixing.FEWEST,
+    "MOST_MIXED": mixing.MOST,
+    "MOST_AREAS": MOST_AREAS,
+    "NOTATIONS": list(NOTATIONS),
+    "STATUSES": list(STATUSES),
+    "SPELLINGS": [list(pair) for pair in SPELLINGS],
+}
+
+
+def describe_constants(app: FastAPI) -> None:
+    """Let the API's description hold the constants."""
+    plain = app.openapi
+
+    def with_constants() -> dict[str, Any]:
+        return {**plain(), NAME: CONSTANTS}
+
+    app.openapi = with_constants  # type: ignore[method-assign]

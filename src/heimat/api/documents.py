@@ -1,0 +1,135 @@
+"""One system: look, preview, edit, undo and redo, history, copy."""
+
+from typing import Annotated, Literal
+
+from fastapi import APIRouter, Query
+from pydantic import Field
+from starlette.responses import Response
+from typing_extensions import TypedDict
+
+from heimat.api.bodies import Body, ColorKey, Looking, RequestKey
+from heimat.api.context import Acting, Context, Uses, head_resolved
+from heimat.api.encoding import answer, described
+from heimat.core.color.notation import Notation
+from heimat.core.edits import UserEdit
+from heimat.core.resolve.resolved import resolve
+from heimat.service.editing import MOST_EDITS, Head
+from heimat.service.people import Person
+from heimat.view.copying import CopiedView, copied_view
+from heimat.view.look import Look, Place
+from heimat.view.parts import Parts, parts_of
+
+router = APIRouter(prefix="/api/systems/{slug}", tags=["documents"])
+
+
+class PreviewBody(Body):
+    """Edits on a revision, to look at."""
+
+    base: Annotated[int, Field(ge=1)]
+    edits: Annotated[list[UserEdit], Field(max_length=MOST_EDITS)]
+    view: Looking = Looking()
+    latest: Annotated[str | None, Field(max_length=40)] = None
+    """The version that is out, as the last whole view told it: what has changed is marked against it."""
+
+
+class EditBody(Body):
+    """Edits on a revision, to keep. A request repeated with the same key is kept once."""
+
+    base: Annotated[int, Field(ge=1)]
+    view: Looking = Looking()
+    edits: Annotated[list[UserEdit], Field(min_length=1, max_length=MOST_EDITS)]
+    key: RequestKey
+
+
+class TakeBackBody(Body):
+    """Undo or redo."""
+
+    key: RequestKey
+    view: Looking = Looking()
+
+
+class CopyBody(Body):
+    """Colors to copy, by their keys, in a notation, with their names or without."""
+
+    keys: Annotated[list[ColorKey], Field(min_length=1, max_length=5000)]
+    notation: Notation = "hex"
+    names: bool = False
+
+
+class HeadView(TypedDict):
+    """The newest revision."""
+
+    revision: int
+
+
+class RevisionView(TypedDict):
+    """A revision in the history."""
+
+    number: int
+    person: str
+    at: str
+    sentence: str
+
+
+@router.get("", operation_id="openSystem", **described(Parts))
+def open_system(slug: str, uses: Uses, person: Acting, looking: Annotated[Looking, Query()]) -> Response:
+    return answer(_parts(uses, slug, None, person, looking))
+
+
+@router.get("/head", operation_id="readHead", **described(HeadView))
+def read_head(slug: str, uses: Uses) -> Response:
+    return answer({"revision": uses.opening.find(slug).head_number})
+
+
+@router.post("/preview", operation_id="previewEdits", **described(Parts))
+def preview_edits(slug: str, body: PreviewBody, uses: Uses) -> Response:
+    # All of this is remembered: while somebody drags, the database is left alone.
+    with uses.precedence.first():
+        system_id, alternative_id = uses.documents.alternative(slug)
+        system = uses.editing.preview(alternative_id, body.base, body.edits)
+        published = uses.documents.published(system_id, body.latest) if body.latest else None
+        place = Place(slug, body.base, body.latest, published)
+        return answer(parts_of(Look(resolve(system), place, body.view.options()), body.view.parts))
+
+
+@router.post("/edits", operation_id="keepEdits", **described(Parts))
+def keep_edits(slug: str, body: EditBody, uses: Uses, person: Acting) -> Response:
+    head = uses.editing.edit(slug, person.id, body.base, body.edits, body.key)
+    return answer(_parts(uses, slug, head, person, body.view))
+
+
+@router.post("/undo", operation_id="undo", **described(Parts))
+def undo(slug: str, body: TakeBackBody, uses: Uses, person: Acting) -> Response:
+    return _take_back(slug, "undo", body, uses, person)
+
+
+@router.post("/redo", operation_id="redo", **described(Parts))
+def redo(slug: str, body: TakeBackBody, uses: Uses, person: Acting) -> Response:
+    return _take_back(slug, "redo", body, uses, person)
+
+
+def _take_back(slug: str, kind: Literal["undo", "redo"], body: TakeBackBody, uses: Context, person: Person) -> Response:
+    head = uses.editing.take_back(slug, person.id, body.key, kind)
+    return answer(_parts(uses, slug, head, person, body.view))
+
+
+@router.get("/history", operation_id="readHistory", **described(list[RevisionView]))
+def read_history(slug: str, uses: Uses) -> Response:
+    found: list[RevisionView] = [
+        {"number": row.number, "person": row.person, "at": row.at.isoformat() + "Z", "sentence": row.sentence}
+        for row in uses.editing.history(slug)
+    ]
+    return answer(found)
+
+
+@router.post("/copy", operation_id="copyColors", **described(CopiedView))
+def copy_colors(slug: str, body: CopyBody, uses: Uses) -> Response:
+    return answer(copied_view(head_resolved(uses, slug), body.keys, body.notation, names=body.names))
+
+
+def _parts(uses: Context, slug: str, head: Head | None, person: Person, looking: Looking) -> Parts:
+    """The parts asked for of a head that was just stored, or of the newest one."""
+    at = uses.editing.whereabouts(slug, person.id, head)
+    place = Place(slug, at.number, at.latest, at.published, at.undo, at.redo)
+    resolved = uses.documents.resolved(at.alternative_id, at.number)
+    return parts_of(Look(resolved, place, looking.options()), looking.parts)

@@ -1,0 +1,87 @@
+"""Sources: any text to colors, a set as text and back, status hues taken into a system."""
+
+from typing import Annotated, Any
+
+from fastapi import APIRouter, Query, Request
+from pydantic import Field
+from starlette.concurrency import run_in_threadpool
+from starlette.responses import Response
+from typing_extensions import TypedDict
+
+from heimat.api.bodies import Body, Seeing, Showing
+from heimat.api.context import Uses, head_resolved, head_system
+from heimat.api.encoding import answer, described
+from heimat.core.color.notation import ColorInput, Notation
+from heimat.core.document.part import LONGEST_NOTE
+from heimat.core.edits import UserEdit
+from heimat.core.proposals.set_as_text import read_back, set_as_text
+from heimat.core.proposals.status_hues import status_edits
+from heimat.core.sources.conventions import Status
+from heimat.formats.read import any as read_any
+from heimat.view.sources.reading import ReadingView, SetPlanView, plan_view, reading_view
+
+router = APIRouter(prefix="/api", tags=["sources"])
+_TEXT_BODY: dict[str, Any] = {
+    "requestBody": {"required": True, "content": {"text/plain": {"schema": {"type": "string"}}}}
+}
+
+
+class ReadingFrom(Showing):
+    """Where a text to read comes from: the name of its file, if it was one, and the system it is read for."""
+
+    name: Annotated[str, Field(max_length=200)] = ""
+    system: Annotated[str | None, Field(max_length=80)] = None
+
+
+class SetTextBody(Seeing):
+    """The text of a set, edited."""
+
+    text: Annotated[str, Field(max_length=100_000)]
+
+
+class SetTextView(TypedDict):
+    """A set as text."""
+
+    text: str
+
+
+class StatusEditsBody(Body):
+    """Status colors as they shall be, and what each is for."""
+
+    colors: dict[Status, ColorInput]
+    notes: dict[Status, Annotated[str, Field(max_length=LONGEST_NOTE)]] = {}
+
+
+class EditsView(TypedDict):
+    """Edits that do what was asked for, in order."""
+
+    edits: list[UserEdit]
+
+
+@router.post("/reading", operation_id="readColors", openapi_extra=_TEXT_BODY, **described(ReadingView))
+async def read_colors(request: Request, uses: Uses, source: Annotated[ReadingFrom, Query()]) -> Response:
+    content = await request.body()
+
+    def read() -> ReadingView:
+        resolved = head_resolved(uses, source.system) if source.system else None
+        reading = read_any.read(read_any.decode(content), source.name)
+        return reading_view(reading, resolved, source.notation, source.eyes())
+
+    return answer(await run_in_threadpool(read))
+
+
+@router.get("/systems/{slug}/text", operation_id="writeSetText", **described(SetTextView))
+def write_set_text(
+    slug: str, uses: Uses, notation: Notation = "hex", sign: bool = True, names: bool = True
+) -> Response:
+    return answer({"text": set_as_text(head_system(uses, slug), notation, sign=sign, names=names)})
+
+
+@router.post("/systems/{slug}/text", operation_id="readSetText", **described(SetPlanView))
+def read_set_text(slug: str, body: SetTextBody, uses: Uses) -> Response:
+    return answer(plan_view(read_back(head_system(uses, slug), body.text), body.eyes()))
+
+
+@router.post("/systems/{slug}/status-edits", operation_id="planStatus", **described(EditsView))
+def plan_status(slug: str, body: StatusEditsBody, uses: Uses) -> Response:
+    return answer({"edits": status_edits(head_system(uses, slug), body.colors, body.notes)})

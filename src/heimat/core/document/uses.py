@@ -1,0 +1,40 @@
+"""What of a document is published, and what stands on it."""
+
+from collections import Counter
+
+from heimat.core.document.hues import Hue, StepRef
+from heimat.core.document.order import in_order
+from heimat.core.document.selections import NamedSelection
+from heimat.core.document.system import ColorSystem, ladder_of
+from heimat.core.document.tokens import StepAlias
+
+
+def published_steps(system: ColorSystem) -> list[StepRef]:
+    """The steps that are published, in the designer's order."""
+    return [
+        StepRef(hue=hue.id, step=step.id)
+        for hue in in_order(system.hues)
+        for step in ladder_of(system, hue).steps
+        if not step.hidden
+    ]
+
+
+def members(system: ColorSystem, selection: NamedSelection) -> list[StepRef]:
+    """The steps of a selection that are there now."""
+    return [
+        ref
+        for ref in selection.steps
+        if ref.hue in system.hues and ladder_of(system, system.hues[ref.hue]).index(ref.step) is not None
+    ]
+
+
+def uses_of(system: ColorSystem, hue: Hue | None) -> Counter[str]:
+    """How many tokens stand on each step, by its id: of one hue, or of all that share the system's ladder."""
+    shared = {hue.id} if hue else {other.id for other in system.hues.values() if other.ladder is None}
+    return Counter(
+        step
+        for token in system.tokens.values()
+        for step in {
+            value.step for value in token.values.values() if isinstance(value, StepAlias) and value.hue in shared
+        }
+    )

@@ -1,0 +1,27 @@
+"""Parts of the document in words."""
+
+from heimat.core.color.notation import format
+from heimat.core.document.system import ColorSystem, ladder_of
+from heimat.core.document.tokens import StepAlias, TokenAlias, TokenValue
+
+
+def step_name(system: ColorSystem, hue_id: str, step_id: str) -> str | None:
+    """A step as people say it: tidewater 600; None where it is not there."""
+    hue = system.hues.get(hue_id)
+    place = ladder_of(system, hue).index(step_id) if hue else None
+    return None if hue is None or place is None else f"{hue.name} {ladder_of(system, hue).steps[place].label}"
+
+
+def value_in_words(system: ColorSystem, value: TokenValue) -> str:
+    """What a token stands for, as people say it: tidewater 600, action.fill, or #FFFFFF."""
+    if isinstance(value, TokenAlias):
+        target = system.tokens.get(value.token)
+        return target.name if target else "a token that is gone"
+    if isinstance(value, StepAlias):
+        return step_name(system, value.hue, value.step) or "a step that is gone"
+    return format(value.color, "hex") or ""
+
+
+def counted(number: int, what: str) -> str:
+    """A number of things: 1 token, 2 tokens."""
+    return f"{number} {what}" + ("" if number == 1 else "s")

@@ -1,0 +1,1 @@
+"""From a hue in the document to its color, its derivation and its scale."""

@@ -1,0 +1,50 @@
+"""What each hue of a document comes to: given, tinted or derived, chains followed."""
+
+from functools import lru_cache
+
+from heimat.core.color.notation import Color, lightness_of, oklch_of
+from heimat.core.color.solved import COLORED, solved
+from heimat.core.document.hues import DerivedSource, GivenSource, Hue, Recall, TintedSource
+from heimat.core.document.system import ColorSystem
+from heimat.core.hues.derivation import ResolvedSource, derive
+
+__all__ = ["ResolvedSource", "resolve_source", "source_color"]
+
+_REMEMBERED = 2048
+"""Sources that a process remembers: they are asked for again and again while other hues move."""
+
+
+def resolve_source(system: ColorSystem, hue: Hue) -> ResolvedSource:
+    """The color that a hue comes to. Raises KeyError where a parent is missing, which no sound document has."""
+    source = hue.source
+    if isinstance(source, GivenSource):
+        return _given(source.color, hue.recall)
+    return _following(resolve_source(system, system.hues[source.hue]), source)
+
+
+def source_color(system: ColorSystem, hue: Hue) -> Color:
+    """The opaque color that a hue's scale is made from."""
+    return resolve_source(system, hue).color
+
+
+@lru_cache(_REMEMBERED)
+def _following(parent: ResolvedSource, source: DerivedSource | TintedSource) -> ResolvedSource:
+    return derive(parent, source) if isinstance(source, DerivedSource) else _tinted(parent, source)
+
+
+@lru_cache(_REMEMBERED)
+def _given(color: Color, recall: Recall | None) -> ResolvedSource:
+    """A given color. Its aim is what is remembered while white, gray or the gamut takes chroma and hue away."""
+    opaque = color if color.alpha == 1.0 else color.model_copy(update={"alpha": 1.0})
+    _, chroma, angle = (float(number) for number in oklch_of(opaque))
+    if recall is not None:
+        angle = recall.hue if chroma < COLORED else angle
+        chroma = max(recall.chroma, chroma)
+    return ResolvedSource(opaque, color.alpha, (lightness_of(opaque), chroma, angle % 360.0))
+
+
+def _tinted(parent: ResolvedSource, source: TintedSource) -> ResolvedSource:
+    """A gray with a breath of its parent's hue. A neutral tinted by a hue that never had a color is gray itself."""
+    _, chroma, angle = parent.aim
+    tint = source.chroma if chroma >= COLORED else 0.0
+    return ResolvedSource(solved(source.lightness, tint, angle), 1.0, (source.lightness, source.chroma, angle))

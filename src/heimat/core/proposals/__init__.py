@@ -1,0 +1,1 @@
+"""What answers with edits, or with a document to begin with."""

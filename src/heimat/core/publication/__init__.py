@@ -1,0 +1,1 @@
+"""What leaves the house, and how two releases differ."""

@@ -1,0 +1,1 @@
+"""From a document to everything that can be seen, checked or published."""

@@ -1,0 +1,1 @@
+"""Writers: a publication and a version to the bytes of a file."""

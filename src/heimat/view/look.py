@@ -1,0 +1,102 @@
+"""How a person looks at a document: what all parts of an answer are made from."""
+
+from dataclasses import dataclass
+from functools import cached_property
+
+import numpy as np
+
+from heimat.core.color.arrays import Bytes
+from heimat.core.color.notation import Notation
+from heimat.core.document.keys import parse_key
+from heimat.core.document.system import ColorSystem
+from heimat.core.legibility.selected import Selected, find
+from heimat.core.publication.changes import comparable
+from heimat.core.publication.publication import Publication, publication
+from heimat.core.resolve.resolved import Resolved
+from heimat.core.resolve.theme import ResolvedTheme
+from heimat.view.eyes import Eyes, SeenAs
+
+_GROUNDS: dict[str, Bytes] = {
+    "white": np.array([255, 255, 255], dtype=np.uint8),
+    "black": np.array([0, 0, 0], dtype=np.uint8),
+}
+
+
+@dataclass(frozen=True)
+class LookOptions:
+    """Through which eyes, on which ground, in which theme, at which color.
+
+    `ground` is `white`, `black` or a step's key; `theme` the id of one, the first without it; `select` a key of a hue,
+    step or token; `notation` the one that values of hues are written in.
+    """
+
+    vision: SeenAs = "typical"
+    severity: float = 1.0
+    ground: str = "white"
+    theme: str | None = None
+    select: str | None = None
+    notation: Notation = "hex"
+
+
+@dataclass(frozen=True)
+class Place:
+    """Where a document stands: its address, its revision, what of it is out, and what the person can take back."""
+
+    slug: str
+    revision: int
+    latest: str | None = None
+    published: Publication | None = None
+    undo: str | None = None
+    redo: str | None = None
+
+
+@dataclass(frozen=True)
+class Look:
+    """A resolved document, where it stands, and how it is looked at. What several parts show is found once."""
+
+    resolved: Resolved
+    place: Place
+    options: LookOptions
+
+    @property
+    def system(self) -> ColorSystem:
+        """The document."""
+        return self.resolved.system
+
+    @cached_property
+    def eyes(self) -> Eyes:
+        """Through which everything is seen."""
+        return Eyes(self.options.vision, self.options.severity)
+
+    @cached_property
+    def theme(self) -> ResolvedTheme | None:
+        """The theme that is shown."""
+        return self.resolved.theme(self.options.theme)
+
+    @cached_property
+    def selected(self) -> Selected | None:
+        """What is selected, if it is there."""
+        return find(self.resolved, self.theme, self.options.select) if self.options.select else None
+
+    @cached_property
+    def ground(self) -> tuple[Bytes, str]:
+        """The ground (3,) that steps are read on, and its name; white where its key names nothing."""
+        plain = _GROUNDS.get(self.options.ground)
+        if plain is not None:
+            return plain, self.options.ground
+        key = parse_key(self.options.ground)
+        hue = self.resolved.hues.get(key.id) if key and key.kind == "step" else None
+        place = hue.place(key.step) if hue and key else None
+        if hue is None or place is None:
+            return _GROUNDS["white"], "white"
+        return np.asarray(hue.rgb8[place]), hue.step_name(place)
+
+    @cached_property
+    def changed(self) -> frozenset[str]:
+        """The ids of tokens that are not as they were last published; nothing counts before a first release."""
+        if self.place.published is None:
+            return frozenset()
+        now = publication(self.resolved)
+        old = {token.id: token for token in comparable(self.place.published, now).tokens}
+        current = {token.id for token in now.tokens}
+        return frozenset({token.id for token in now.tokens if old.get(token.id) != token} | (old.keys() - current))

@@ -1,0 +1,1 @@
+"""What Tokens shows."""
