@@ -140,13 +140,13 @@ def test_the_gamut_ends_where_the_edge_is_drawn():
 def test_a_handle_put_at_what_is_shown_is_shown_there():
     for name, value in (("lightness", 30.0), ("chroma", 0.13), ("hue", 66.0)):
         changed = apply(SYSTEM, AimCurve(shown="gorse", hues=("gorse",), curve=name, at=0.5, value=value))
-        scale = resolve(changed).scales["gorse"]
+        scale = resolve(changed).hues["gorse"].scale
         handle = next(each for each in drawn(scale, changed.hues["gorse"].curves)[name].handles if each.at == 0.5)
         assert handle.value == pytest.approx(value, abs=1e-3)
         assert handle.set
-        assert resolve(changed).scales["buoy"].rgb8.tobytes() == resolve(SYSTEM).scales["buoy"].rgb8.tobytes()
+        assert resolve(changed).hues["buoy"].scale.rgb8.tobytes() == resolve(SYSTEM).hues["buoy"].scale.rgb8.tobytes()
         back = apply(changed, AimCurve(hues=("gorse",), curve=name, at=0.5, value=None))
-        assert resolve(back).scales["gorse"].rgb8.tobytes() == resolve(SYSTEM).scales["gorse"].rgb8.tobytes()
+        assert resolve(back).hues["gorse"].scale.rgb8.tobytes() == resolve(SYSTEM).hues["gorse"].scale.rgb8.tobytes()
 
 
 def test_one_handle_for_several_hues_keeps_what_each_has():

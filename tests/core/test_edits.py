@@ -265,15 +265,17 @@ def test_a_tinted_neutral_follows_its_hue():
 
 def test_removing_a_hue_keeps_the_colors_of_what_stood_on_it():
     before, after = resolve(SYSTEM), resolve(apply(SYSTEM, RemoveHue(hue="tidewater")))
-    for token, color in before.tokens.items():
-        assert (after.tokens[token].rgb8 == color.rgb8).all()
-    assert (after.scales["shingle"].rgb8 == before.scales["shingle"].rgb8).all()
+    for token, color in before.theme().tokens.items():
+        assert (after.theme().tokens[token].rgb8 == color.rgb8).all()
+    assert (after.hues["shingle"].scale.rgb8 == before.hues["shingle"].scale.rgb8).all()
 
 
 def test_removing_a_token_keeps_the_colors_of_its_aliases():
     after = resolve(apply(SYSTEM, RemoveToken(token="action-fill")))
-    assert (after.tokens["surface-brand"].rgb8 == resolve(SYSTEM).tokens["surface-brand"].rgb8).all()
-    assert not any("action-fill" in (result.pairing.foreground, result.pairing.ground) for result in after.pairings)
+    assert (after.theme().tokens["surface-brand"].rgb8 == resolve(SYSTEM).theme().tokens["surface-brand"].rgb8).all()
+    assert not any(
+        "action-fill" in (result.pairing.foreground, result.pairing.ground) for result in after.theme().pairings
+    )
 
 
 def test_a_shorter_ladder_moves_aliases_to_the_nearest_step():
@@ -349,10 +351,10 @@ def test_a_nudge_is_kept_on_top_of_what_is_generated():
     moved = apply(nudged, AimSource(hue="kelp", lightness=50.0, chroma=0.12, angle=140.0))
     nudge = nudged.hues["kelp"].nudges["s300"]
     plain = apply(moved, PinStep(hue="kelp", step="s300", color=None))
-    with_it, without = (resolve(system).scales["kelp"] for system in (moved, plain))
+    with_it, without = (resolve(system).hues["kelp"].scale for system in (moved, plain))
     assert with_it.lightness[2] - without.lightness[2] == pytest.approx(nudge.lightness, abs=1e-5)
     assert plain.hues["kelp"].nudges == {}
-    same = resolve(SYSTEM).scales["kelp"]
+    same = resolve(SYSTEM).hues["kelp"].scale
     back = {"lightness": same.lightness[2], "chroma": same.chroma[2], "angle": same.hue[2] % 360.0}
     assert apply(nudged, AimStep(hue="kelp", step="s300", **back)).hues["kelp"].nudges == {}
 
@@ -371,10 +373,10 @@ def test_a_new_system_from_any_colors_is_whole(levels):
     resolved = resolve(system)
     assert len(system.hues) == len(colors) + 5
     for hue, level in zip(in_order(system.hues), levels, strict=False):
-        assert list(level) in resolved.scales[hue.id].rgb8.tolist()
+        assert list(level) in resolved.hues[hue.id].scale.rgb8.tolist()
     # The status colors that come with it are told apart by everyone, and text holds on its grounds.
-    assert all(pair.least() >= 10.0 for result in resolved.told_apart for pair in result.pairs)
-    texts = [result for result in resolved.pairings if result.pairing.use == "body"]
+    assert all(pair.least() >= 10.0 for result in resolved.theme().told_apart for pair in result.pairs)
+    texts = [result for result in resolved.theme().pairings if result.pairing.use == "body"]
     assert texts
     assert all(result.holds for result in texts)
 

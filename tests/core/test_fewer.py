@@ -17,7 +17,7 @@ from heimat.core.errors import DomainError
 from heimat.core.legibility.findings import finding_ids, findings
 from heimat.core.proposals.fewer import alike, smaller_ladder, wanted_steps
 from heimat.core.publication.publication import Publication, publication
-from heimat.core.resolve.resolved import check, resolve
+from heimat.core.resolve.resolved import resolve
 from heimat.core.scales.shaping import ShapedLadder
 from heimat.demo.systems import brinemark
 from heimat.formats import FORMATS, write_all
@@ -62,33 +62,37 @@ def test_the_steps_wanted_follow_the_cap():
     assert wanted_steps(capped) == 7
     fewer = apply(capped, SetLadder(ladder=ShapedLadder.of(smaller_ladder(capped, 7))))
     assert len(published_steps(fewer)) == 69
-    assert "cap" in finding_ids(check(capped))
-    assert "cap" not in finding_ids(check(fewer))
+    assert "cap" in finding_ids(resolve(capped))
+    assert "cap" not in finding_ids(resolve(fewer))
     told = next(each for each in findings(resolve(capped)) if each.kind == "cap")
     assert told.sentence == "117 colors would be published; the cap is 69."
     assert apply_all(capped, [apply_all(long, [SetCap(cap=69)]).inverse]).system == long
 
 
 def test_neighbours_that_are_hardly_different_are_told_closest_first():
-    found = alike(SYSTEM)
+    found = alike(resolve(SYSTEM).hue_list)
     assert [pair.distance for pair in found] == sorted(pair.distance for pair in found)
     assert [(pair.hue.name, pair.one) for pair in found] == [("shingle", 0)]
     same = apply(SYSTEM, PinStep(hue="kelp", step="s400", color=_hex(SYSTEM, "kelp", 2)))
-    assert (alike(same)[0].hue.name, alike(same)[0].one, alike(same)[0].distance) == ("kelp", 2, 0.0)
+    assert (
+        alike(resolve(same).hue_list)[0].hue.name,
+        alike(resolve(same).hue_list)[0].one,
+        alike(resolve(same).hue_list)[0].distance,
+    ) == ("kelp", 2, 0.0)
 
 
 def _hex(system, hue, place):
-    return "#{:02X}{:02X}{:02X}".format(*resolve(system).scales[hue].rgb8[place])
+    return "#{:02X}{:02X}{:02X}".format(*resolve(system).hues[hue].scale.rgb8[place])
 
 
 def test_steps_out_of_order_are_a_finding():
     pinned = apply(SYSTEM, PinStep(hue="kelp", step="s600", color="#FFFFFF"))
     nudged = apply(SYSTEM, AimStep(hue="kelp", step="s300", lightness=20.0, chroma=0.1, angle=148.0))
     for system, words in ((pinned, "600 than 500"), (nudged, "400 than 300")):
-        assert "order-kelp" in finding_ids(check(system))
+        assert "order:kelp" in finding_ids(resolve(system))
         assert words in next(each.sentence for each in findings(resolve(system)) if each.kind == "order")
-        assert {each.id for each in findings(resolve(system))} == finding_ids(check(system))
-    assert not any(key.startswith("order") for key in finding_ids(check(SYSTEM)))
+        assert {each.id for each in findings(resolve(system))} == finding_ids(resolve(system))
+    assert not any(key.startswith("order") for key in finding_ids(resolve(SYSTEM)))
 
 
 def test_a_selection_is_kept_changed_removed_and_survives_what_it_stands_on():

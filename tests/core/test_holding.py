@@ -12,7 +12,7 @@ from heimat.core.edits.sources import AimSource, SetSource
 from heimat.core.errors import DomainError
 from heimat.core.legibility.findings import finding_ids
 from heimat.core.legibility.safe_range import safe_range
-from heimat.core.resolve.resolved import check, resolve
+from heimat.core.resolve.resolved import resolve
 from heimat.core.scales.anchors import Anchor
 from heimat.core.scales.curves import Curves
 from heimat.core.scales.methods import Method
@@ -23,7 +23,7 @@ HELD = apply(SYSTEM, HoldHues(hues=("gorse", "shingle"), held=True))
 
 
 def bytes_of(system, hue):
-    return resolve(system).scales[hue].rgb8.tobytes()
+    return resolve(system).hues[hue].scale.rgb8.tobytes()
 
 
 @pytest.mark.parametrize(
@@ -94,14 +94,14 @@ def test_within_a_safe_range_no_finding_changes_and_beyond_it_one_does():
         return AimSource(hue="kelp", lightness=light, chroma=0.124, angle=148.0)
 
     start = 53.2
-    now = finding_ids(check(apply(SYSTEM, make(start))))
-    found = safe_range(apply(SYSTEM, make(start)), None, make, start, (0.0, 100.0), 2.5)
+    now = finding_ids(resolve(apply(SYSTEM, make(start))))
+    found = safe_range(apply(SYSTEM, make(start)), make, start, (0.0, 100.0), 2.5)
     assert 0.0 < found.low.at < start < found.high.at < 100.0
     for share in (0.0, 0.2, 0.5, 0.8, 1.0):
         light = found.low.at + share * (found.high.at - found.low.at)
-        assert finding_ids(check(apply(SYSTEM, make(light)))) == now
+        assert finding_ids(resolve(apply(SYSTEM, make(light)))) == now
     for end, way in ((found.low, -1.0), (found.high, 1.0)):
-        assert finding_ids(check(apply(SYSTEM, make(end.at + way * 2.5 / 32)))) != now
+        assert finding_ids(resolve(apply(SYSTEM, make(end.at + way * 2.5 / 32)))) != now
         assert end.flips
         assert all("status.success" in words for words in end.flips)
 
@@ -112,5 +112,5 @@ def test_where_nothing_is_checked_everything_is_safe():
     def make(light):
         return AimSource(hue="kelp", lightness=light, chroma=0.1, angle=148.0)
 
-    found = safe_range(bare, None, make, 50.0, (0.0, 100.0), 5.0)
+    found = safe_range(bare, make, 50.0, (0.0, 100.0), 5.0)
     assert (found.low.at, found.high.at, found.low.flips, found.high.flips) == (0.0, 100.0, (), ())

@@ -96,7 +96,7 @@ def test_promises_on_any_ladder_by_brute_force(shape):
     for hue in in_order(system.hues):
         own = ladder_of(system, hue)
         for place, at in enumerate(system.ladder.positions(own.lightness())):
-            steps.append((at, resolved.scales[hue.id].rgb8[place]))
+            steps.append((at, resolved.hues[hue.id].scale.rgb8[place]))
     for promise in resolved.promises:
         reached = [
             float(ratio(one, other))
@@ -178,10 +178,10 @@ def test_typed_figures_wait_for_a_ladder_that_has_their_step():
         name="hsl", hsl=HslLightness(targets=(Typed(step="s50", value=99.0), Typed(step="s100", value=93.0)))
     )
     system = apply(SYSTEM, SetMethod(method=method))
-    assert resolve(system).scales["kelp"].figures[0] == 93.0
+    assert resolve(system).hues["kelp"].scale.figures[0] == 93.0
     long = apply(system, SetLadder(ladder="long"))
-    assert resolve(long).scales["kelp"].figures[:2].tolist() == [99.0, 93.0]
-    assert resolve(apply(long, SetLadder(ladder="usual"))).scales["kelp"].figures[0] == 93.0
+    assert resolve(long).hues["kelp"].scale.figures[:2].tolist() == [99.0, 93.0]
+    assert resolve(apply(long, SetLadder(ladder="usual"))).hues["kelp"].scale.figures[0] == 93.0
 
 
 def test_a_token_on_a_hidden_step_leaves_with_its_value_alone():
@@ -190,13 +190,16 @@ def test_a_token_on_a_hidden_step_leaves_with_its_value_alone():
     before = {token.name: token for token in publication(resolve(SYSTEM)).tokens}
     after = {token.name: token for token in publication(resolve(hidden)).tokens}
     assert before.keys() - after.keys() == {f"{hue.name}.600" for hue in SYSTEM.hues.values() if hue.ladder is None}
-    assert (before["action.fill"].alias, after["action.fill"].alias) == ("tidewater.600", None)
-    assert after["action.fill"].hex == before["action.fill"].hex
+    assert (before["action.fill"].value("day").alias, after["action.fill"].value("day").alias) == (
+        "tidewater.600",
+        None,
+    )
+    assert after["action.fill"].value("day").hex == before["action.fill"].value("day").hex
 
 
 def test_a_hue_of_its_own_ladder_goes_back_to_that_of_all():
     own = apply(SYSTEM, SetHueLadder(hue="kelp", ladder="long"))
-    assert len(resolve(own).scales["kelp"].rgb8) == 11
+    assert len(resolve(own).hues["kelp"].scale.rgb8) == 11
     assert apply(own, SetHueLadder(hue="kelp", ladder=None)) == SYSTEM
 
 
@@ -212,5 +215,5 @@ def test_documents_of_older_schemas_are_read_as_they_were_made():
             del step["hidden"], step["between"]
     old = read_document({**data, "schema": 2})
     assert old == SYSTEM
-    now, then = resolve(SYSTEM).scales, resolve(old).scales
+    now, then = resolve(SYSTEM).hues, resolve(old).hues
     assert all((now[hue].rgb8 == then[hue].rgb8).all() for hue in now)

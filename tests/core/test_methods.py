@@ -243,7 +243,7 @@ def test_a_ladder_solved_for_a_promise(apart, aim):
     assert brute_least(solved, apart) == pytest.approx(found.least, abs=1e-9)
     assert found.kept == (found.least >= aim)
     assert found.ladder.ids() == system.ladder.ids()
-    anchored = {hue: scale.rgb8[scale.anchor].tolist() for hue, scale in resolve(solved).scales.items()}
+    anchored = {hue.id: hue.rgb8[hue.scale.anchor].tolist() for hue in resolve(solved).hue_list}
     assert anchored["gorse"] == [0xDF, 0xAF, 0x3A]
     if not found.kept:
         # What is given is the best of what was tried, at least as good as what stood there.

@@ -124,7 +124,7 @@ def test_promises_by_brute_force():
     scales = generate([ScaleRequest(source, USUAL.lightness()) for source in sources])
     rgb8 = np.concatenate([scale.rgb8 for scale in scales])
     positions = np.tile(np.arange(9.0), len(scales))
-    found = promises(ratio(rgb8[:, None], rgb8[None]), positions, 9)
+    found = promises([relative_luminance(rgb8)], positions, 9)
     assert [promise.aim for promise in found] == [3.0, 4.5, 7.0]
     for promise in found:
         pairs = [
@@ -143,7 +143,7 @@ def test_what_even_ladders_promise_with_guides():
         scales = generate([ScaleRequest(source, ladder.lightness(), "guide") for source in sources])
         rgb8 = np.concatenate([scale.rgb8 for scale in scales])
         positions = np.tile(np.arange(float(len(ladder.steps))), len(scales))
-        found = promises(ratio(rgb8[:, None], rgb8[None]), positions, len(ladder.steps))
+        found = promises([relative_luminance(rgb8)], positions, len(ladder.steps))
         assert {promise.aim: promise.apart for promise in found if promise.kept} == expected
 
 

@@ -20,9 +20,10 @@ RESOLVED = resolve(SYSTEM)
 
 
 def why(key: str, system=SYSTEM) -> str:
-    selection = find(resolve(system), key)
-    assert selection is not None
-    return selection.why
+    resolved = resolve(system)
+    selected = find(resolved, resolved.theme(), key)
+    assert selected is not None
+    return selected.why
 
 
 def test_why_an_anchor_is_so():
@@ -35,7 +36,7 @@ def test_why_an_anchor_is_so():
 
 def test_why_a_generated_step_is_so():
     # The figures are those of the scale itself.
-    scale = RESOLVED.scales["gorse"]
+    scale = RESOLVED.hues["gorse"].scale
     moved = scale.lightness[3] - SYSTEM.ladder.steps[3].lightness
     assert f"moved {abs(moved):.1f} {'lighter' if moved > 0 else 'darker'} by the anchor" in why("step:gorse/s400")
     assert f"the curve asks for chroma {scale.chroma[3]:.3f}" in why("step:gorse/s400")
@@ -53,29 +54,29 @@ def test_why_a_pin_a_tint_and_a_gray_are_so():
 
 
 def test_what_stands_on_a_color():
-    hue = find(RESOLVED, "hue:tidewater")
+    hue = find(RESOLVED, RESOLVED.theme(), "hue:tidewater")
     assert hue.used_by == ["9 steps and 7 tokens follow it"]
-    step = find(RESOLVED, "step:tidewater/s600")
+    step = find(RESOLVED, RESOLVED.theme(), "step:tidewater/s600")
     assert set(step.used_by) == {"link.rest", "surface.brand", "action.fill", "chart.series.1"}
-    token = find(RESOLVED, "token:action-fill")
+    token = find(RESOLVED, RESOLVED.theme(), "token:action-fill")
     assert token.used_by == ["surface.brand", "2 pairings"]
-    assert find(RESOLVED, "token:surface-brand").why == "In day it is action.fill, tidewater 600."
+    assert find(RESOLVED, RESOLVED.theme(), "token:surface-brand").why == "In day it is action.fill, tidewater 600."
 
 
 def test_what_can_be_moved():
-    assert find(RESOLVED, "hue:buoy").movable_hue == "buoy"
-    assert find(RESOLVED, "step:buoy/s500").movable_hue == "buoy"
-    assert find(RESOLVED, "step:buoy/s500").movable_step is None
-    assert find(RESOLVED, "step:buoy/s600").movable_step == "s600"
-    assert find(RESOLVED, "step:tidewater/s500").movable_hue is None
-    assert find(RESOLVED, "token:text-late").movable_hue is None
+    assert find(RESOLVED, RESOLVED.theme(), "hue:buoy").movable_hue == "buoy"
+    assert find(RESOLVED, RESOLVED.theme(), "step:buoy/s500").movable_hue == "buoy"
+    assert find(RESOLVED, RESOLVED.theme(), "step:buoy/s500").movable_step is None
+    assert find(RESOLVED, RESOLVED.theme(), "step:buoy/s600").movable_step == "s600"
+    assert find(RESOLVED, RESOLVED.theme(), "step:tidewater/s500").movable_hue is None
+    assert find(RESOLVED, RESOLVED.theme(), "token:text-late").movable_hue is None
 
 
 @pytest.mark.parametrize(
     "key", ["", "hue:", "hue:gone", "step:tidewater", "step:tidewater/s1", "token:gone", "x:y", "step:/"]
 )
 def test_what_is_not_there_is_no_selection(key):
-    assert find(RESOLVED, key) is None
+    assert find(RESOLVED, RESOLVED.theme(), key) is None
 
 
 def test_the_ends_of_the_neutral():

@@ -6,7 +6,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from heimat.core.color.nearness import HARDLY_DIFFERENT
-from heimat.core.color.notation import NOTATIONS, parse, rgb8_of
+from heimat.core.color.notation import NOTATIONS, as_bytes, parse, rgb8_of
 from heimat.core.document.order import in_order
 from heimat.core.edits import apply, apply_all
 from heimat.core.edits.candidates import AddCandidates, JoinCandidates, RemoveCandidates, SetCandidate
@@ -15,7 +15,7 @@ from heimat.core.edits.stops import KeepStops, RemoveStops
 from heimat.core.errors import DomainError
 from heimat.core.hues.source import source_color
 from heimat.core.proposals.set_as_text import read_back, set_as_text
-from heimat.core.proposals.sorting import as_bytes, fits, guess_kind, repeats, replacing
+from heimat.core.proposals.sorting import fits, guess_kind, repeats, replacing
 from heimat.core.resolve.resolved import resolve
 from heimat.demo.systems import TIMETABLE_COLOR, brinemark
 

@@ -21,9 +21,10 @@ from heimat.core.edits.scales import SetWide
 from heimat.core.edits.sources import AimSource, SetSource
 from heimat.core.edits.tokens import SetTokenValue
 from heimat.core.legibility.findings import findings
-from heimat.core.proposals.starter import DAY
-from heimat.core.publication.publication import Publication, compare, publication
-from heimat.core.resolve.pairings import check_pairing
+from heimat.core.proposals.starter import DAY, WHITE
+from heimat.core.publication.changes import compare
+from heimat.core.publication.publication import Publication, publication
+from heimat.core.resolve.pairings import check_pairings
 from heimat.core.resolve.resolved import resolve
 from heimat.core.resolve.token_colors import TokenColor
 from heimat.core.scales import ScaleRequest, generate
@@ -113,12 +114,16 @@ def test_what_a_mix_asks_of_a_wider_gamut_as_a_general_library_mixes():
             assert scale.wide[place, 1] % 360.0 == pytest.approx(hue, abs=1e-3)
 
 
+def wide(system):
+    return {hue.id for hue in resolve(system).hue_list if hue.p3 is not None}
+
+
 def test_which_scales_are_wide():
-    assert resolve(SYSTEM).wide == {}
-    assert set(resolve(WIDE).wide) == {"tidewater"}
+    assert wide(SYSTEM) == set()
+    assert wide(WIDE) == {"tidewater"}
     wished = apply(SYSTEM, SetWide(hue="buoy", wide=True))
-    assert set(resolve(wished).wide) == {"buoy"}, "dark oranges ask for more chroma than sRGB has"
-    assert resolve(apply(WIDE, SetWide(hue="tidewater", wide=False))).wide == {}
+    assert wide(wished) == {"buoy"}, "dark oranges ask for more chroma than sRGB has"
+    assert wide(apply(WIDE, SetWide(hue="tidewater", wide=False))) == set()
     assert apply_all(wished, [apply_all(SYSTEM, [SetWide(hue="buoy", wide=True)]).inverse]).system == SYSTEM
 
 
@@ -133,24 +138,28 @@ def test_a_color_beyond_srgb_stays_there_while_it_is_moved():
 
 def test_both_values_are_checked():
     pairing = next(iter(SYSTEM.pairings.values()))
-    white = TokenColor(np.array([255, 255, 255], dtype=np.uint8), 1.0, (), None)
+    white = TokenColor(np.array([255, 255, 255], dtype=np.uint8), 1.0, (), WHITE)
     gray = rgb8_of(parse("#767676"))
     assert 4.5 <= float(ratio(gray, white.rgb8)) < 4.6
     # A twin that is a little lighter than its step falls short where the step passes.
     lighter = p3_of_bytes(gray) + 0.02
-    colors = {pairing.foreground: TokenColor(gray, 1.0, (), None), pairing.ground: white}
-    assert check_pairing(pairing, colors).holds
-    assert check_pairing(pairing, colors).wide is None
-    colors[pairing.foreground] = TokenColor(gray, 1.0, (), None, lighter)
-    result = check_pairing(pairing, colors)
+    colors = {pairing.foreground: TokenColor(gray, 1.0, (), WHITE), pairing.ground: white}
+    assert check_pairings([pairing], colors)[0].holds
+    assert check_pairings([pairing], colors)[0].wide is None
+    colors[pairing.foreground] = TokenColor(gray, 1.0, (), WHITE, lighter)
+    result = check_pairings([pairing], colors)[0]
     assert result.ratio >= 4.5 > result.wide
     assert result.holds is False
     same = replace(colors[pairing.foreground], p3=p3_of_bytes(gray))
-    assert check_pairing(pairing, {**colors, pairing.foreground: same}).wide == pytest.approx(result.ratio, abs=2e-3)
+    assert check_pairings([pairing], {**colors, pairing.foreground: same})[0].wide == pytest.approx(
+        result.ratio, abs=2e-3
+    )
 
     literal = SetTokenValue(token="text-late", theme=DAY, value=LiteralColor(color="color(display-p3 0.9 0.2 0.1)"))
     told = [each.sentence for each in findings(resolve(apply(SYSTEM, literal)), repairs=False)]
-    late = next(each for each in resolve(apply(SYSTEM, literal)).pairings if each.pairing.foreground == "text-late")
+    late = next(
+        each for each in resolve(apply(SYSTEM, literal)).theme().pairings if each.pairing.foreground == "text-late"
+    )
     assert late.wide is not None
     assert any("text.late" in sentence for sentence in told) == (late.holds is False)
 
@@ -158,15 +167,17 @@ def test_both_values_are_checked():
 def test_wide_values_in_css_stand_behind_the_media_query():
     made = publication(resolve(WIDE))
     twin = next(token for token in made.tokens if token.name == "tidewater.600")
-    assert twin.p3 == (0.0, 0.46, 0.45)
-    assert twin.hex == "#017471"
+    assert twin.value(DAY).p3 == (0.0, 0.46, 0.45)
+    assert twin.value(DAY).hex == "#017471"
     root, media = tinycss2.parse_stylesheet(css.write(made, "1").decode(), skip_comments=True, skip_whitespace=True)
     assert tinycss2.serialize(root.prelude).strip() == ":root"
     assert media.at_keyword == "media"
     assert tinycss2.serialize(media.prelude).strip() == "(color-gamut: p3)"
     inside = tinycss2.serialize(media.content)
     assert f"--tidewater-600: {BEYOND};" in inside
-    assert inside.count("display-p3") == sum(token.p3 is not None and token.alias is None for token in made.tokens)
+    assert inside.count("display-p3") == sum(
+        value.p3 is not None and value.alias is None for value in (token.value(DAY) for token in made.tokens)
+    )
     assert "display-p3" not in css.write(publication(resolve(SYSTEM)), "1").decode()
 
 

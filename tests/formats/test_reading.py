@@ -124,7 +124,8 @@ def test_a_token_file_with_circular_aliases():
 
 def test_our_own_files_are_read_back():
     published = publication(resolve(brinemark()))
-    scale = {token.hex for token in published.tokens if token.alias is None}
+    values = [value for token in published.tokens for value in token.values.values()]
+    scale = {value.hex for value in values if value.alias is None}
     for file in FORMATS:
         reading = read_any.read(file.write(published, "1.0.0").decode(), file.file)
         assert not problems(reading)

@@ -11,36 +11,45 @@ from heimat.core.publication.publication import publication
 from heimat.core.resolve.resolved import resolve
 from heimat.demo.systems import brinemark, merrow_light
 from heimat.view.eyes import Eyes
-from heimat.view.system import Around, ViewOptions, system_view
+from heimat.view.parts import PART_NAMES, PARTS, Parts
+from tests.looking import all_steps, look_at, steps_of
 
 SYSTEM = brinemark()
-BEFORE = Around("brinemark", 1, None, None, None, None)
-AFTER = Around("brinemark", 1, "1.0.0", publication(resolve(SYSTEM)), None, None)
+PUBLISHED = publication(resolve(SYSTEM))
 
 
 def levels(text: str) -> list[int]:
     return list(bytes.fromhex(text[1:]))
 
 
-def view(system=SYSTEM, around=BEFORE, **options):
-    return system_view(system, around, ViewOptions(**options))
+def view(system=SYSTEM, published=None, **options):
+    return look_at(system, published=published, **options)
+
+
+def test_every_part_is_named_made_and_described():
+    assert tuple(PARTS) == PART_NAMES == tuple(Parts.__annotations__)
+
+
+def test_only_what_is_asked_for_is_answered():
+    assert list(look_at(SYSTEM, ["head"])) == ["head"]
+    assert list(look_at(SYSTEM, ["slip", "head", "slip"], select="hue:buoy")) == ["slip", "head"]
 
 
 def test_every_step_with_its_contrast_and_ink():
     for ground, levels8 in (("white", [255] * 3), ("black", [0] * 3), ("step:kelp/s200", levels("#B6E2BA"))):
-        for hue in view(ground=ground)["hues"]:
-            for step in hue["steps"]:
-                reached = float(ratio(levels(step["hex"]), levels8))
-                assert step["contrast"] == {"text": cut(reached), "grade": grade(reached)}
-                assert step["passes"] == (reached >= 4.5)
-                on_black, on_white = (float(ratio(levels(step["seen"]), ink)) for ink in ([0] * 3, [255] * 3))
-                assert step["ink"] == ("#000000" if on_black >= on_white else "#FFFFFF")
-                assert max(on_black, on_white) >= 4.5
+        for step in all_steps(view(ground=ground)):
+            reached = float(ratio(levels(step["hex"]), levels8))
+            assert step["contrast"] == {"text": cut(reached), "grade": grade(reached)}
+            assert step["passes"] == (reached >= 4.5)
+            on_black, on_white = (float(ratio(levels(step["seen"]), ink)) for ink in ([0] * 3, [255] * 3))
+            assert step["ink"] == ("#000000" if on_black >= on_white else "#FFFFFF")
+            assert max(on_black, on_white) >= 4.5
 
 
 def test_a_ladder_of_its_own_stands_under_the_systems_labels():
-    shingle = next(hue for hue in view()["hues"] if hue["id"] == "shingle")
-    columns = {step["label"]: step["column"] for step in shingle["steps"]}
+    found = view()
+    shingle = next(hue for hue in found["hues"] if hue["id"] == "shingle")
+    columns = {step["label"]: step["column"] for step in steps_of(found, "shingle")}
     assert [columns[str(label)] for label in range(100, 1000, 100)] == list(range(9))
     assert (columns["50"], columns["150"], columns["850"], columns["950"]) == (0, 1, 7, 8)
     assert shingle["ladder"] == "fine"
@@ -49,10 +58,7 @@ def test_a_ladder_of_its_own_stands_under_the_systems_labels():
 
 def test_marks_of_anchor_and_pin():
     marks = {
-        step["key"]: (step["anchor"], step["pinned"])
-        for hue in view()["hues"]
-        for step in hue["steps"]
-        if step["anchor"] or step["pinned"]
+        step["key"]: (step["anchor"], step["pinned"]) for step in all_steps(view()) if step["anchor"] or step["pinned"]
     }
     assert marks["step:tidewater/s600"] == (True, False)
     assert marks["step:tidewater/s500"] == (False, True)
@@ -61,31 +67,31 @@ def test_marks_of_anchor_and_pin():
 
 
 def test_nothing_is_marked_as_changed_before_the_first_release():
-    assert view()["changed"] == 0
-    assert view(around=AFTER)["changed"] == 0
+    assert view()["head"]["changed"] == 0
+    assert view(published=PUBLISHED)["head"]["changed"] == 0
 
 
 def test_what_has_changed_since_the_release_is_marked():
-    moved = view(apply(SYSTEM, SetSource(hue="kelp", color="#3F8F55")), AFTER)
-    changed = {step["key"] for hue in moved["hues"] for step in hue["steps"] if step["changed"]}
+    moved = view(apply(SYSTEM, SetSource(hue="kelp", color="#3F8F55")), PUBLISHED)
+    changed = {step["key"] for step in all_steps(moved) if step["changed"]}
     assert changed
     assert all(key.startswith("step:kelp/") for key in changed)
     # The alias names the same step as before, but its color is another.
     assert {token["id"] for token in moved["tokens"] if token["changed"]} == {"status-success"}
-    renamed = view(apply(SYSTEM, RenameToken(token="text-late", name="text.delay")), AFTER)
+    renamed = view(apply(SYSTEM, RenameToken(token="text-late", name="text.delay")), PUBLISHED)
     assert {token["id"] for token in renamed["tokens"] if token["changed"]} == {"text-late"}
-    fewer = view(apply(SYSTEM, RemoveHue(hue="heather")), AFTER)
-    assert fewer["changed"] == 9 + 1  # nine steps have gone, and a chart's color stands for itself now
+    fewer = view(apply(SYSTEM, RemoveHue(hue="heather")), PUBLISHED)
+    assert fewer["head"]["changed"] == 9 + 1  # nine steps have gone, and a chart's color stands for itself now
 
 
 @pytest.mark.parametrize("vision", ["typical", "protan", "deutan", "tritan", "achromat"])
 def test_everything_is_seen_through_the_same_eyes(vision):
     found = view(vision=vision, select="hue:flare")
     eyes = Eyes(vision, 1.0)
-    swatches = [step for hue in found["hues"] for step in hue["steps"]]
+    swatches = all_steps(found)
     swatches += [*found["hues"], *found["tokens"], found["slip"], *found["slip"]["grounds"], found["ground"]]
     swatches += [color for finding in found["findings"] for color in finding["colors"]]
-    swatches += [repair for finding in found["findings"] for repair in finding["repairs"]]
+    swatches += [repair for each in found["repairs"] for repair in each["repairs"]]
     assert len(swatches) > 130
     for swatch in swatches:
         seen = eyes.see(np.array(levels(swatch["hex"]), dtype=np.uint8))
@@ -130,12 +136,11 @@ def test_a_chain_of_aliases_in_words():
     assert {token["name"] for token in view(apply(SYSTEM, later))["tokens"]} >= {"text.later"}
 
 
-def test_repairs_are_left_out_while_something_is_dragged():
-    assert any(finding["repairs"] for finding in view()["findings"])
-    assert not any(finding["repairs"] for finding in view(repairs=False)["findings"])
-    assert [finding["sentence"] for finding in view()["findings"]] == [
-        finding["sentence"] for finding in view(repairs=False)["findings"]
-    ]
+def test_repairs_belong_to_the_findings_that_are_told():
+    found = view()
+    assert [each["finding"] for each in found["repairs"]] == [finding["id"] for finding in found["findings"]]
+    assert any(each["repairs"] for each in found["repairs"])
+    assert found["head"]["findings"] == len(found["findings"])
 
 
 def test_a_system_without_hues_or_themes_can_be_looked_at():
@@ -144,5 +149,6 @@ def test_a_system_without_hues_or_themes_can_be_looked_at():
         bare = apply(bare, RemoveHue(hue=hue))
     found = view(bare, vision="deutan", select="token:text-late")
     assert found["hues"] == []
+    assert found["scales"] == []
     assert found["promises"] == []
     assert len(found["tokens"]) == len(SYSTEM.tokens)

@@ -17,24 +17,22 @@ from heimat.core.edits.sources import SetSource
 from heimat.core.scales.anchors import Anchor
 from heimat.core.scales.methods import METHODS, Method
 from heimat.demo.systems import brinemark
-from heimat.view.system import Around, ViewOptions, system_view
+from tests.looking import look_at, steps_of
 
 SYSTEM = brinemark()
 BEYOND = apply(SYSTEM, SetSource(hue="tidewater", color="color(display-p3 0 0.46 0.45)"))
 
 
 def whole(system=SYSTEM, select="hue:buoy", **options):
-    around = Around("brinemark", 1, None, None, None, None)
-    return system_view(system, around, ViewOptions(select=select, detail=True, **options))
+    return look_at(system, select=select, **options)
 
 
 def published(view, hue):
-    steps = next(each for each in view["hues"] if each["id"] == hue)["steps"]
-    return np.array([list(bytes.fromhex(step["hex"][1:])) for step in steps])
+    return np.array([list(bytes.fromhex(step["hex"][1:])) for step in steps_of(view, hue)])
 
 
-def drawn(opened, name):
-    return next(curve for curve in opened["drawn"] if curve["name"] == name)
+def drawn(detail, name):
+    return next(curve for curve in detail["drawn"] if curve["name"] == name)
 
 
 @pytest.mark.parametrize("hue", ["buoy", "gorse", "shingle", "sound"])
@@ -47,16 +45,16 @@ def test_curves_are_drawn_through_the_steps_and_the_figures_are_of_what_is_publi
         ],
     ).system
     view = whole(shaped, f"hue:{hue}")
-    opened, rgb8 = view["opened"], published(view, hue)
+    detail, rgb8 = view["scale_detail"], published(view, hue)
     light, lch = lightness(relative_luminance(rgb8)), srgb_to_oklch(rgb8 / 255.0)
-    for place, step in enumerate(opened["figures_of"]):
+    for place, step in enumerate(detail["figures_of"]):
         assert step["lightness"] == pytest.approx(light[place], abs=0.006)
         assert step["has"] == pytest.approx(lch[place, 1], abs=1e-4)
         assert step["has"] <= step["most"] + 0.006, "but for what an 8-bit level is worth, nothing is beyond the gamut"
     falls = [round(float(fall), 2) for fall in -np.diff(light)]
-    assert opened["lightness"]["gaps"] == pytest.approx(falls, abs=0.011)
+    assert detail["lightness"]["gaps"] == pytest.approx(falls, abs=0.011)
     for name in ("lightness", "chroma", "hue"):
-        curve = drawn(opened, name)
+        curve = drawn(detail, name)
         line = np.array(curve["line"])
         at_steps = np.interp(np.arange(len(rgb8)), line[:, 0], line[:, 1])
         # A curve runs through what is asked of each step; in between it is drawn, not made.
@@ -67,20 +65,18 @@ def test_curves_are_drawn_through_the_steps_and_the_figures_are_of_what_is_publi
             assert handle["low"] - 1e-6 <= handle["value"] <= handle["high"] + 1e-6
             assert curve["low"] <= handle["value"] <= curve["high"]
     moved = {
-        handle["at"] for name in ("lightness", "hue") for handle in drawn(opened, name)["handles"] if handle["set"]
+        handle["at"] for name in ("lightness", "hue") for handle in drawn(detail, name)["handles"] if handle["set"]
     }
     assert moved <= {-0.5, 0.5}
 
 
 def test_all_methods_are_compared_by_what_they_would_publish():
-    view = whole(compare=True)
-    compared = {each["method"]: each for each in view["opened"]["compared"]}
+    compared = {each["method"]: each for each in whole()["methods"]}
     assert list(compared) == list(METHODS)
     for name in METHODS:
         kept = whole(apply(SYSTEM, SetMethod(hue="buoy", method=Method(name=name))))
-        steps = next(each for each in kept["hues"] if each["id"] == "buoy")["steps"]
-        assert [step["hex"] for step in compared[name]["steps"]] == [step["hex"] for step in steps]
-    assert whole()["opened"]["compared"] == []
+        assert [step["hex"] for step in compared[name]["steps"]] == [step["hex"] for step in steps_of(kept, "buoy")]
+    assert whole(select=None)["methods"] == []
 
 
 def least(view, apart):
@@ -88,9 +84,9 @@ def least(view, apart):
     count = len(view["ladder"]["steps"])
     steps = [
         (place, list(bytes.fromhex(step["hex"][1:])))
-        for hue in view["hues"]
-        if len(hue["steps"]) == count
-        for place, step in enumerate(hue["steps"])
+        for scale in view["scales"]
+        if len(scale["steps"]) == count
+        for place, step in enumerate(scale["steps"])
     ]
     return min(float(ratio(a, b)) for (i, a), (j, b) in combinations(steps, 2) if abs(i - j) >= apart)
 
@@ -98,7 +94,7 @@ def least(view, apart):
 def test_what_a_fixed_label_costs_the_promises_is_said():
     free = whole(apply(SYSTEM, SetAnchor(hue="lamp", anchor=Anchor())), "hue:lamp")
     fixed = whole(apply(SYSTEM, SetAnchor(hue="lamp", anchor=Anchor(mode="label", step="s600"))), "hue:lamp")
-    told = [words for words in fixed["opened"]["measures"] if words.startswith("At this label")]
+    told = [words for words in fixed["scale_detail"]["measures"] if words.startswith("At this label")]
     lost = [(now, then) for now, then in zip(fixed["promises"], free["promises"], strict=True) if now != then]
     assert told
     assert len(told) == sum((now["apart"], now["kept"]) != (then["apart"], then["kept"]) for now, then in lost)
@@ -106,8 +102,8 @@ def test_what_a_fixed_label_costs_the_promises_is_said():
         view = fixed if promise in fixed["promises"] else free
         assert float(promise["least"]) <= least(view, promise["apart"])
     same = whole(apply(SYSTEM, SetAnchor(hue="kelp", anchor=Anchor(mode="label", step="s500"))), "hue:kelp")
-    assert any("costs no promise" in words or words.startswith("At this") for words in same["opened"]["measures"])
-    assert not any("promise" in words for words in free["opened"]["measures"])
+    assert any("costs no promise" in words or words.startswith("At this") for words in same["scale_detail"]["measures"])
+    assert not any("promise" in words for words in free["scale_detail"]["measures"])
 
 
 def p3_of(row):
@@ -116,7 +112,7 @@ def p3_of(row):
 
 def test_both_values_are_shown_where_a_scale_goes_beyond_srgb():
     view = whole(BEYOND, "step:tidewater/s600")
-    rows = view["opened"]["wide"]
+    rows = view["scale_detail"]["wide"]
     rgb8 = published(view, "tidewater")
     assert len(rows) == len(rgb8)
     assert any(row["own"] for row in rows)
@@ -133,15 +129,15 @@ def test_both_values_are_shown_where_a_scale_goes_beyond_srgb():
     slip = view["slip"]["wide"]
     assert slip["text"] == rows[5]["text"]
     blind = whole(BEYOND, "step:tidewater/s600", vision="achromat")
-    assert all(row["seen"].startswith("#") for row in blind["opened"]["wide"])
-    assert whole()["opened"]["wide"] == []
-    assert whole(apply(BEYOND, SetWide(hue="tidewater", wide=False)), "hue:tidewater")["opened"]["wide"] == []
+    assert all(row["seen"].startswith("#") for row in blind["scale_detail"]["wide"])
+    assert whole()["scale_detail"]["wide"] == []
+    assert whole(apply(BEYOND, SetWide(hue="tidewater", wide=False)), "hue:tidewater")["scale_detail"]["wide"] == []
 
 
 def test_a_pin_beyond_display_p3_is_held_by_it_at_the_luminance_of_its_step():
     pin = "color(rec2020 0 0.9 0.2)"
     view = whole(apply(SYSTEM, PinStep(hue="kelp", step="s400", color=pin)), "step:kelp/s400")
-    row, rgb8 = view["opened"]["wide"][3], published(view, "kelp")[3]
+    row, rgb8 = view["scale_detail"]["wide"][3], published(view, "kelp")[3]
     assert row["own"]
     p3 = p3_of(row)
     assert min(p3.min(), 1.0 - p3.max()) == pytest.approx(0.0, abs=2e-4), "it stands at the edge of the gamut"

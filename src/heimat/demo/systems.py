@@ -73,6 +73,7 @@ def brinemark() -> ColorSystem:
         id="text-late",
         order=keys(1, last)[0],
         name="text.late",
+        purpose="text.late",
         values={DAY: StepAlias(hue="buoy", step="s500")},
         note="delay figures on the operations board",
     )

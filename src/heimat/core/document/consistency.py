@@ -48,8 +48,11 @@ def _check_values(system: ColorSystem, field: str) -> None:
                 raise DomainError("That theme is not there any more.", field, "missing")
             if isinstance(value, StepAlias):
                 hue = system.hues.get(value.hue)
-                if hue is None or ladder_of(system, hue).index(value.step) is None:
+                if hue is None:
                     raise DomainError("The step it should stand for is not there any more.", field, "missing")
+                if ladder_of(system, hue).index(value.step) is None:
+                    words = f"The step it should stand for is not there any more: {hue.name} has no such step."
+                    raise DomainError(words, field, "missing")
             if isinstance(value, TokenAlias):
                 follow(system, token.id, theme, order, field)
 
