@@ -12,20 +12,7 @@ from heimat.demo.load import load_demo
 from heimat.service.people import ensure_somebody
 from heimat.store.migrate import migrate
 from heimat.store.tables import person
-
-AT = "/api/systems/brinemark"
-
-
-def edit(client: TestClient, base: int, *edits: dict, **more: object):
-    return client.post(f"{AT}/edits", json={"base": base, "edits": list(edits), **more})
-
-
-def undo(client: TestClient, kind: str = "undo"):
-    return client.post(f"{AT}/{kind}", json={})
-
-
-def hue(view: dict, id_: str) -> dict:
-    return next(each for each in view["hues"] if each["id"] == id_)
+from tests.api.asking import AT, edit, hue, look, preview, steps, undo
 
 
 def set_source(id_: str, color: str) -> dict:
@@ -42,60 +29,60 @@ def test_systems_are_listed_and_started(client):
     slug = client.post("/api/systems", json=body).json()["slug"]
     assert slug == "oldhaven-lights"
     assert client.post("/api/systems", json=body).json()["slug"] == "oldhaven-lights-2"
-    view = client.get(f"/api/systems/{slug}").json()
+    view = look(client, f"/api/systems/{slug}")
     assert [each["kind"] for each in view["hues"]] == ["brand"] * 2 + ["status"] * 4 + ["neutral"]
     assert view["hues"][0]["name"] == "lamp"
     assert len(view["tokens"]) >= 20
     assert view["findings"] == []
-    assert view["undo"] is None
+    assert view["head"]["undo"] is None
 
 
 def test_an_edit_is_one_revision_and_flows_through(client):
-    before = client.get(AT).json()
-    after = edit(client, 1, set_source("tidewater", "oklch(0.45 0.09 260)")).json()
-    assert after["revision"] == 2
+    before = look(client)
+    after = edit(client, set_source("tidewater", "oklch(0.45 0.09 260)")).json()
+    assert after["head"]["revision"] == 2
     assert hue(after, "tidewater")["hex"] != hue(before, "tidewater")["hex"]
     assert hue(after, "shingle")["hex"] != hue(before, "shingle")["hex"]
     fill = {token["id"]: token["hex"] for token in after["tokens"]}["action-fill"]
-    assert fill in [step["hex"] for step in hue(after, "tidewater")["steps"]]
-    assert client.get(AT).json()["revision"] == 2
+    assert fill in [step["hex"] for step in steps(after, "tidewater")]
+    assert look(client)["head"]["revision"] == 2
 
 
 def test_a_preview_keeps_nothing(client):
-    shown = client.post(f"{AT}/preview", json={"base": 1, "edits": [set_source("buoy", "#112233")]}).json()
+    shown = preview(client, set_source("buoy", "#112233")).json()
     assert hue(shown, "buoy")["hex"] == "#112233"
     assert client.get(f"{AT}/head").json() == {"revision": 1}
-    assert hue(client.get(AT).json(), "buoy")["hex"] == "#DF5A33"
+    assert hue(look(client), "buoy")["hex"] == "#DF5A33"
 
 
 def test_what_is_seen_comes_from_the_server(client):
-    typical = client.get(AT, params={"select": "hue:kelp"}).json()
-    deutan = client.get(AT, params={"select": "hue:kelp", "vision": "deutan"}).json()
+    typical = look(client, select="hue:kelp")
+    deutan = look(client, select="hue:kelp", vision="deutan")
     assert typical["slip"]["hex"] == deutan["slip"]["hex"] == "#3F8F4F"
     assert typical["slip"]["seen"] == "#3F8F4F"
     assert deutan["slip"]["seen"] != "#3F8F4F"
-    gray = client.get(AT, params={"vision": "achromat"}).json()
-    seen = [step["seen"] for each in gray["hues"] for step in each["steps"]]
+    gray = look(client, vision="achromat")
+    seen = [step["seen"] for each in gray["scales"] for step in each["steps"]]
     assert all(len({value[1:3], value[3:5], value[5:7]}) == 1 for value in seen)
 
 
 def test_the_ground_decides_what_passes(client):
-    white = client.get(AT).json()
-    black = client.get(AT, params={"ground": "black"}).json()
-    on_step = client.get(AT, params={"ground": "step:tidewater/s100"}).json()
-    passing = [[step["passes"] for step in hue(view, "buoy")["steps"]] for view in (white, black)]
+    white = look(client)
+    black = look(client, ground="black")
+    on_step = look(client, ground="step:tidewater/s100")
+    passing = [[step["passes"] for step in steps(view, "buoy")] for view in (white, black)]
     assert passing[0] == [False] * 5 + [True] * 4
     assert passing[1] == [True] * 5 + [False] * 4
-    assert on_step["ground_name"] == "tidewater 100"
+    assert on_step["ground"]["name"] == "tidewater 100"
     assert on_step["ground"]["hex"] == "#E6FBFA"
 
 
 def test_two_people_undo_each_their_own(client, other):
-    edit(client, 1, rename("kelp", "weed"))
-    edit(other, 2, set_source("heather", "#775599"))
+    edit(client, rename("kelp", "weed"))
+    edit(other, set_source("heather", "#775599"), base=2)
     mine = undo(client).json()
     assert (hue(mine, "kelp")["name"], hue(mine, "heather")["hex"]) == ("kelp", "#775599")
-    assert mine["redo"] == "Rename kelp to weed"
+    assert mine["head"]["redo"] == "Rename kelp to weed"
     theirs = undo(other).json()
     assert (hue(theirs, "kelp")["name"], hue(theirs, "heather")["hex"]) == ("kelp", "#8A6FA8")
     again = undo(client, "redo").json()
@@ -108,7 +95,7 @@ def test_two_people_undo_each_their_own(client, other):
 
 def test_undo_walks_back_and_redo_walks_on(client):
     for place, name in enumerate(["a", "b", "c"]):
-        edit(client, place + 1, rename("kelp", name))
+        edit(client, rename("kelp", name), base=place + 1)
     names = [hue(undo(client).json(), "kelp")["name"] for _ in range(3)]
     assert names == ["b", "a", "kelp"]
     assert undo(client).status_code == 404
@@ -116,29 +103,29 @@ def test_undo_walks_back_and_redo_walks_on(client):
     assert names == ["a", "b", "c"]
     assert undo(client, "redo").status_code == 404
     undo(client)
-    edit(client, 11, rename("kelp", "d"))
-    assert client.get(AT).json()["redo"] is None
+    edit(client, rename("kelp", "d"), base=11)
+    assert look(client)["head"]["redo"] is None
 
 
 def test_a_stale_edit_that_meets_nothing_is_rebased(client, other):
-    edit(client, 1, rename("kelp", "weed"))
-    rebased = edit(other, 1, set_source("kelp", "#2F8F4F"))
+    edit(client, rename("kelp", "weed"))
+    rebased = edit(other, set_source("kelp", "#2F8F4F"))
     assert rebased.status_code == 200
     assert (hue(rebased.json(), "kelp")["name"], hue(rebased.json(), "kelp")["hex"]) == ("weed", "#2F8F4F")
 
 
 def test_a_stale_edit_that_collides_is_refused_and_loses_nothing(client, other):
-    edit(client, 1, rename("kelp", "weed"))
-    refused = edit(other, 1, rename("kelp", "moss"))
+    edit(client, rename("kelp", "weed"))
+    refused = edit(other, rename("kelp", "moss"))
     assert refused.status_code == 409
     assert refused.headers["content-type"] == "application/problem+json"
     conflict = refused.json()["conflict"]
     assert conflict["theirs"] == "Rename kelp to weed"
     assert conflict["yours"] == "Rename kelp to moss"
     assert conflict["person"] == "Ines Vahl"
-    assert hue(client.get(AT).json(), "kelp")["name"] == "weed"
+    assert hue(look(client), "kelp")["name"] == "weed"
     # Knowing both, the second one can still be put on top.
-    assert hue(edit(other, conflict["head"], rename("kelp", "moss")).json(), "kelp")["name"] == "moss"
+    assert hue(edit(other, rename("kelp", "moss"), base=conflict["head"]).json(), "kelp")["name"] == "moss"
     # And then the first person's undo would take the second one's work along, so it is refused too.
     stopped = undo(client)
     assert stopped.status_code == 409
@@ -146,27 +133,27 @@ def test_a_stale_edit_that_collides_is_refused_and_loses_nothing(client, other):
 
 
 def test_undone_edits_of_others_stand_in_nobodys_way(client, other):
-    edit(client, 1, rename("kelp", "weed"))
+    edit(client, rename("kelp", "weed"))
     undo(client)
-    assert edit(other, 1, rename("kelp", "moss")).status_code == 200
+    assert edit(other, rename("kelp", "moss")).status_code == 200
 
 
 def test_a_repeated_request_is_kept_once(client):
     key = "one-and-the-same"
-    first = edit(client, 1, rename("kelp", "weed"), key=key).json()
-    second = edit(client, 1, rename("kelp", "weed"), key=key).json()
-    assert first["revision"] == second["revision"] == 2
+    first = edit(client, rename("kelp", "weed"), key=key).json()
+    second = edit(client, rename("kelp", "weed"), key=key).json()
+    assert first["head"]["revision"] == second["head"]["revision"] == 2
     assert client.get(f"{AT}/head").json()["revision"] == 2
 
 
 def test_an_edit_that_changes_nothing_is_no_revision(client):
-    assert edit(client, 1, rename("kelp", "kelp")).json()["revision"] == 1
+    assert edit(client, rename("kelp", "kelp")).json()["head"]["revision"] == 1
 
 
 def test_several_edits_are_one_gesture(client):
-    view = edit(client, 1, rename("kelp", "weed"), rename("flare", "ember")).json()
-    assert view["revision"] == 2
-    half = edit(client, 2, rename("weed-gone", "x"), rename("sound", "bay"))
+    view = edit(client, rename("kelp", "weed"), rename("flare", "ember")).json()
+    assert view["head"]["revision"] == 2
+    half = edit(client, rename("weed-gone", "x"), rename("sound", "bay"), base=2)
     assert half.status_code == 422
     back = undo(client).json()
     assert {hue(back, "kelp")["name"], hue(back, "flare")["name"], hue(back, "sound")["name"]} == {
@@ -196,14 +183,14 @@ def test_publishing_and_the_feed(client):
     assert tokens.headers["content-type"] == "application/design-tokens+json"
     assert tokens.json()["tidewater"]["600"]["$value"]["hex"] == "#0b6e6e"
 
-    edit(client, 1, set_source("tidewater", "#0B6E8E"))
-    view = client.get(AT).json()
-    assert view["changed"] > 0
+    edit(client, set_source("tidewater", "#0B6E8E"))
+    view = look(client)
+    assert view["head"]["changed"] > 0
     changes = client.get(f"{AT}/draft").json()
     assert changes["proposed"] == "1.0.1"
     assert {change["change"] for change in changes["changes"]} == {"changed"}
     assert publish(client, 2, "1.1.0").json()["new"]
-    assert client.get(AT).json()["changed"] == 0
+    assert look(client)["head"]["changed"] == 0
     # The old version is what it was, byte for byte; the latest is the new one.
     assert client.get("/feeds/brinemark/1.0.0/tokens.css").content == first.content
     assert client.get("/feeds/brinemark/latest/tokens.css").headers["etag"] != etag
@@ -219,8 +206,8 @@ def test_publishing_twice_the_same_is_one_release(client):
 def test_versions_are_numbers_not_texts(client):
     for revision, version in enumerate(["1.9.0", "1.10.0"], 1):
         publish(client, revision, version)
-        edit(client, revision, rename("kelp", f"k{revision}"))
-    assert client.get(AT).json()["latest"] == "1.10.0"
+        edit(client, rename("kelp", f"k{revision}"), base=revision)
+    assert look(client)["head"]["latest"] == "1.10.0"
 
 
 @pytest.mark.parametrize("version", ["1", "1.0", "v1.0.0", "1.0.0-beta", "", "01.0.0"])
@@ -232,7 +219,7 @@ def test_versions_that_cannot_be(client, version):
 
 def test_a_version_must_rise(client):
     publish(client, 1, "2.0.0")
-    edit(client, 1, rename("kelp", "weed"))
+    edit(client, rename("kelp", "weed"))
     assert "2.0.0 is out already" in publish(client, 2, "1.5.0").json()["detail"]
 
 
@@ -302,13 +289,17 @@ def test_a_body_beyond_a_mebibyte(client):
 
 def test_limits_of_a_system(client):
     many = [{"name": f"h{place}", "color": "#123456"} for place in range(195)]
-    answer = edit(client, 1, {"type": "add_hues", "hues": many})
+    answer = edit(client, {"type": "add_hues", "hues": many})
     assert answer.status_code == 422
     assert "at most 200" in answer.json()["detail"]
 
 
 def test_a_preview_is_small(client):
-    body = {"base": 1, "edits": [set_source("tidewater", "#0B6E7E")], "view": {"select": "hue:tidewater"}}
+    body = {
+        "base": 1,
+        "edits": [set_source("tidewater", "#0B6E7E")],
+        "view": {"select": "hue:tidewater", "parts": ["head", "slip", "hues", "scales", "tokens", "findings"]},
+    }
     answer = client.post(f"{AT}/preview", json=body)
     assert answer.headers["content-encoding"] == "gzip"
     assert len(gzip.compress(answer.content, 3)) < 50_000
@@ -320,15 +311,15 @@ def test_a_database_that_knows_nobody(client, engine):
         connection.execute(person.delete())
         connection.execute(text("SET FOREIGN_KEY_CHECKS = 1"))
     assert client.get("/api/me").status_code == 404
-    assert edit(client, 1, rename("kelp", "weed")).status_code == 404
+    assert edit(client, rename("kelp", "weed")).status_code == 404
     ensure_somebody(engine)
     assert client.get("/api/me").json()["me"]["name"] == "The Designer"
-    assert edit(client, 1, rename("kelp", "weed")).status_code == 200
+    assert edit(client, rename("kelp", "weed")).status_code == 200
 
 
 def test_every_other_process_sees_the_same(client, engine):
-    edit(client, 1, rename("kelp", "weed"))
+    edit(client, rename("kelp", "weed"))
     second = TestClient(create_app(engine))
-    assert hue(second.get(AT).json(), "kelp")["name"] == "weed"
+    assert hue(look(second), "kelp")["name"] == "weed"
     migrate(engine)
     assert load_demo(engine) is False

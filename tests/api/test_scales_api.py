@@ -1,10 +1,6 @@
 """Scales over the API on a real MariaDB: plans of ladders, and a scale in all detail."""
 
-AT = "/api/systems/brinemark"
-
-
-def edit(client, *edits, base=1, **view):
-    return client.post(f"{AT}/edits", json={"base": base, "edits": list(edits), "view": view})
+from tests.api.asking import AT, edit, look, named, preview, steps, undo
 
 
 def test_ready_made_ladders(client):
@@ -32,7 +28,7 @@ def test_a_plan_tells_what_goes_and_keeps_nothing(client):
 
 
 def test_how_many_tokens_stand_on_each_label(client):
-    view = client.get(AT).json()
+    view = look(client)
     uses = {step["label"]: step["uses"] for step in view["ladder"]["steps"]}
     named = {hue["id"] for hue in view["hues"] if hue["ladder"] is None}
     for label, count in uses.items():
@@ -47,52 +43,53 @@ def test_how_many_tokens_stand_on_each_label(client):
 
 
 def test_a_scale_in_all_detail_only_where_it_is_asked_for(client):
-    assert client.get(AT, params={"select": "hue:gorse"}).json()["opened"] is None
-    opened = client.get(AT, params={"select": "step:gorse/s300", "detail": True, "compare": True}).json()["opened"]
+    assert look(client)["scale_detail"] is None
+    view = look(client, select="step:gorse/s300")
+    opened = view["scale_detail"]
     assert opened["name"] == "gorse"
-    assert [each["method"] for each in opened["compared"]] == ["even", "contrast", "mix", "hsl", "ends"]
-    assert all(each["steps"][2]["hex"] == "#DFAF3A" for each in opened["compared"])
+    assert [each["method"] for each in view["methods"]] == ["even", "contrast", "mix", "hsl", "ends"]
+    assert all(each["steps"][2]["hex"] == "#DFAF3A" for each in view["methods"])
     assert opened["measures"][0] == "In order: each step is darker than the one before."
     assert len(opened["lightness"]["gaps"]) == 8
     assert opened["figures"] is None
     own = {"type": "set_method", "hue": "gorse", "method": {**opened["settings"], "name": "mix"}}
-    view = edit(client, own, select="hue:gorse", detail=True).json()
-    assert view["opened"]["figures"][2] == 0.0
-    hue = next(hue for hue in view["hues"] if hue["name"] == "gorse")
+    view = edit(client, own, select="hue:gorse").json()
+    assert view["scale_detail"]["figures"][2] == 0.0
+    hue = named(view, "gorse")
     assert (hue["method"], hue["own_method"]) == ("mix", True)
-    assert next(hue for hue in view["hues"] if hue["name"] == "kelp")["method"] == "even"
+    assert named(view, "kelp")["method"] == "even"
 
 
 def test_a_nudged_step_is_told_with_what_would_be_generated(client):
-    before = client.get(AT, params={"select": "step:kelp/s300"}).json()["slip"]
+    before = look(client, select="step:kelp/s300")["slip"]
     assert (before["movable_hue"], before["movable_step"], before["nudged"]) == ("kelp", "s300", False)
     aim = {**before["aim"], "lightness": before["aim"]["lightness"] + 3.0}
     view = edit(client, {"type": "aim_step", "hue": "kelp", "step": "s300", **aim}, select="step:kelp/s300").json()
     assert view["slip"]["nudged"] is True
     assert "nudged 3.0 lighter" in view["slip"]["why"]
-    kelp = next(hue for hue in view["hues"] if hue["name"] == "kelp")
+    kelp = named(view, "kelp")
     assert [(pin["kind"], pin["label"], pin["generated"]["hex"]) for pin in kelp["pins"]] == [
         ("nudged", "300", before["hex"])
     ]
-    assert kelp["steps"][2]["nudged"] == "plus"
-    back = client.post(f"{AT}/undo", json={"key": "undo-the-nudge"}).json()
-    assert next(hue for hue in back["hues"] if hue["name"] == "kelp")["pins"] == []
+    assert steps(view, "kelp")[2]["nudged"] == "plus"
+    back = undo(client).json()
+    assert named(back, "kelp")["pins"] == []
 
 
 def test_two_people_on_methods_and_ladders(client, other):
     """Others’ scales stay theirs: a method of all and one of a single hue meet nothing, two of all meet each other."""
     mix = {"type": "set_method", "method": {"name": "mix"}}
     own = {"type": "set_method", "hue": "gorse", "method": {"name": "hsl"}}
-    assert edit(client, mix).json()["revision"] == 2
+    assert edit(client, mix).json()["head"]["revision"] == 2
     rebased = edit(other, own)
-    assert rebased.json()["revision"] == 3
+    assert rebased.json()["head"]["revision"] == 3
     methods = {hue["name"]: hue["method"] for hue in rebased.json()["hues"]}
     assert (methods["gorse"], methods["kelp"]) == ("hsl", "mix")
     refused = edit(other, {"type": "set_method", "method": {"name": "ends"}})
     assert refused.status_code == 409
     assert refused.json()["conflict"]["person"] == "Ines Vahl"
     # Each takes back their own.
-    back = client.post(f"{AT}/undo", json={"key": "undo-of-the-mix"}).json()
+    back = undo(client).json()
     methods = {hue["name"]: hue["method"] for hue in back["hues"]}
     assert (methods["gorse"], methods["kelp"]) == ("hsl", "even")
     # A nudge on a step of a ladder that somebody has changed meanwhile is not lost silently.
@@ -107,15 +104,15 @@ def test_a_preview_of_a_ladder_is_what_is_kept(client):
         for place, label in enumerate(range(100, 1000, 100))
     ]
     change = {"type": "set_ladder", "ladder": {"steps": steps}}
-    seen = client.post(f"{AT}/preview", json={"base": 1, "edits": [change]}).json()
+    seen = preview(client, change).json()
     assert client.get(f"{AT}/head").json()["revision"] == 1
     kept = edit(client, change).json()
-    for field in ("hues", "ladder", "promises", "tokens"):
+    for field in ("hues", "scales", "ladder", "promises", "tokens"):
         assert seen[field] == kept[field]
     assert kept["ladder"]["name"] == "own"
-    assert kept["undo"] == "Take a ladder of 9"
+    assert kept["head"]["undo"] == "Take a ladder of 9"
     # Hidden steps stay in the system, and leave what is published.
-    assert len(kept["hues"][0]["steps"]) == 9
+    assert len(kept["scales"][0]["steps"]) == 9
     draft = client.get(f"{AT}/draft").json()
     css = next(file["text"] for file in draft["files"] if file["name"] == "tokens.css")
     assert "--tidewater-300:" in css
@@ -152,15 +149,15 @@ def test_overlays_over_the_api(client):
 
 
 def test_a_handle_is_moved_as_it_is_shown_and_refused_where_it_cannot_be(client):
-    view = client.get(AT, params={"select": "hue:gorse", "detail": True}).json()
-    drawn = {curve["name"]: curve for curve in view["opened"]["drawn"]}
+    view = look(client, select="hue:gorse")
+    drawn = {curve["name"]: curve for curve in view["scale_detail"]["drawn"]}
     handle = next(each for each in drawn["lightness"]["handles"] if each["at"] == 0.5)
     assert handle["low"] < handle["value"] < handle["high"]
     assert not handle["set"]
     assert len(drawn["chroma"]["edge"]) == len(drawn["chroma"]["line"])
     move = {"type": "aim_curve", "shown": "gorse", "hues": None, "curve": "lightness", "at": 0.5}
-    moved = edit(client, {**move, "value": handle["value"] + 5}, select="hue:gorse", detail=True).json()
-    shown = next(each for each in moved["opened"]["drawn"][0]["handles"] if each["at"] == 0.5)
+    moved = edit(client, {**move, "value": handle["value"] + 5}, select="hue:gorse").json()
+    shown = next(each for each in moved["scale_detail"]["drawn"][0]["handles"] if each["at"] == 0.5)
     assert abs(shown["value"] - handle["value"] - 5) < 0.02
     assert shown["set"]
     refused = edit(client, {**move, "value": 3.0}, base=2)
@@ -182,7 +179,7 @@ def test_safe_ranges_of_what_can_be_moved(client):
     handle = {"type": "aim_curve", "shown": "kelp", "curve": "hue", "at": 0.5, "value": None}
     found = client.post(f"{AT}/safe-handle", json={"edit": handle}).json()
     assert found["low"] <= 148.0 <= found["high"]
-    ladder = client.get(AT).json()["ladder"]
+    ladder = look(client)["ladder"]
     shaped = {
         "name": "own",
         "steps": [{key: step[key] for key in ("id", "label", "lightness")} for step in ladder["steps"]],
@@ -213,9 +210,9 @@ def test_two_people_meet_where_one_holds_what_the_other_changes(client, other):
     assert refused.status_code == 422
     assert "gorse is held" in refused.json()["detail"]
     # Letting go is undone like everything else, by who did it.
-    undone = client.post(f"{AT}/undo", json={"key": "undo-the-hold", "view": {}})
+    undone = undo(client)
     assert undone.status_code == 200
-    assert edit(other, source, base=undone.json()["revision"]).status_code == 200
+    assert edit(other, source, base=undone.json()["head"]["revision"]).status_code == 200
 
 
 def test_a_smaller_ladder_is_planned_and_a_selection_leaves_with_the_release(client):
@@ -227,16 +224,20 @@ def test_a_smaller_ladder_is_planned_and_a_selection_leaves_with_the_release(cli
     assert client.post(f"{AT}/fewer", json={"steps": 2}).status_code == 422
     kept = {"type": "keep_selection", "name": "editors", "steps": [{"hue": "kelp", "step": "s500"}]}
     view = edit(client, kept, {"type": "set_cap", "cap": 60}).json()
-    assert view["selections"][0]["keys"] == ["step:kelp/s500"]
+    assert view["selections"]["named"][0]["keys"] == ["step:kelp/s500"]
     assert "cap" in [finding["kind"] for finding in view["findings"]]
-    published = client.post(f"{AT}/releases", json={"revision": view["revision"], "version": "9.0.0"})
+    published = client.post(f"{AT}/releases", json={"revision": view["head"]["revision"], "version": "9.0.0"})
     assert published.status_code == 201
     files = client.get(f"{AT}/releases").json()[0]["files"]
     assert [file.rpartition("/")[2] for file in files][2:] == ["tokens.editors.css", "tokens.editors.json"]
     assert b"--kelp-500" in client.get(files[2]).content
     # The newest version has no such selection any more: an older file does not stand in for it.
-    gone = edit(client, {"type": "remove_selection", "selection": view["selections"][0]["id"]}, base=view["revision"])
-    later = {"revision": gone.json()["revision"], "version": "9.0.1"}
+    gone = edit(
+        client,
+        {"type": "remove_selection", "selection": view["selections"]["named"][0]["id"]},
+        base=view["head"]["revision"],
+    )
+    later = {"revision": gone.json()["head"]["revision"], "version": "9.0.1"}
     assert client.post(f"{AT}/releases", json=later).status_code == 201
     assert client.get("/feeds/brinemark/latest/tokens.editors.css").status_code == 404
     assert client.get("/feeds/brinemark/9.0.0/tokens.editors.css").status_code == 200

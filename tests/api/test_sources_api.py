@@ -13,9 +13,9 @@ from heimat.api.app import create_app
 from heimat.demo.pictures import demo_pictures
 from heimat.service.gallery import ensure_shipped
 from heimat.store.gallery import count_sets
+from tests.api.asking import AT, edit, undo
 from tests.pictures import encoded, fields
 
-AT = "/api/systems/brinemark"
 TEAL, ORANGE = (11, 110, 110), (223, 90, 51)
 PICTURE = encoded(fields((TEAL, 60), (ORANGE, 30), ((240, 240, 240), 30)))
 
@@ -23,10 +23,6 @@ PICTURE = encoded(fields((TEAL, 60), (ORANGE, 30), ((240, 240, 240), 30)))
 def read(client, text, **query):
     content = text if isinstance(text, bytes) else text.encode()
     return client.post("/api/reading", params=query, content=content)
-
-
-def edit(client, base, *edits):
-    return client.post(f"{AT}/edits", json={"base": base, "edits": list(edits)})
 
 
 def add_picture(client, content=PICTURE, name="board.png", slug="brinemark"):
@@ -50,7 +46,7 @@ def test_reading_tells_what_lines_are_repeat_replace_and_fit(client):
     assert primary["replaces"]["by"] == "order"
     assert (rosa["fit"]["hue_name"], rosa["fit"]["label"], rosa["fit"]["distance"]) == ("tidewater", "500", "4.0")
     # The exact color is what an edit takes.
-    kept = edit(client, 1, {"type": "add_hues", "hues": [{"name": "rosa", "color": rosa["color"]}]})
+    kept = edit(client, {"type": "add_hues", "hues": [{"name": "rosa", "color": rosa["color"]}]})
     assert next(hue for hue in kept.json()["hues"] if hue["name"] == "rosa")["hex"] == "#2A8C82"
 
 
@@ -76,24 +72,24 @@ def test_the_set_as_text_and_back(client):
     assert "tidewater: hsl(180 81.82% 23.73%)" in text
     plan = client.post(f"{AT}/text", json={"text": text.replace("heather", "ling")}).json()
     assert [row["what"] for row in plan["rows"] if row["what"] != "unchanged"] == ["renamed"]
-    view = edit(client, 1, *plan["edits"]).json()
+    view = edit(client, *plan["edits"]).json()
     assert "ling" in [hue["name"] for hue in view["hues"]]
-    assert client.post(f"{AT}/undo", json={}).json()["hues"][3]["name"] == "heather"
+    assert undo(client).json()["hues"][3]["name"] == "heather"
 
 
 def test_deriving_over_the_api_and_refusing_a_circle(client):
     derived = {"kind": "derived", "hue": "tidewater", "lightness": {"how": "shifted", "by": -16}}
-    made = edit(client, 1, {"type": "add_hues", "hues": [{"id": "deep", "name": "deep", "source": derived}]}).json()
+    made = edit(client, {"type": "add_hues", "hues": [{"id": "deep", "name": "deep", "source": derived}]}).json()
     deep = next(hue for hue in made["hues"] if hue["id"] == "deep")
     assert deep["follows"]["words"] == "tidewater, 16 darker"
     tidewater = next(hue for hue in made["hues"] if hue["id"] == "tidewater")
     assert (tidewater["followers"], tidewater["descendants"]) == (["shingle", "deep"], 2)
     circle = {"type": "follow_hue", "hue": "tidewater", "source": {"kind": "derived", "hue": "deep"}}
-    refused = edit(client, 2, circle)
+    refused = edit(client, circle, base=2)
     assert refused.status_code == 422
     assert refused.json()["errors"][0]["field"] == "source.hue"
     assert "runs in a circle" in refused.json()["detail"]
-    both = edit(client, 2, {"type": "add_hues", "hues": [{"color": "#fff", "source": derived}]})
+    both = edit(client, {"type": "add_hues", "hues": [{"color": "#fff", "source": derived}]}, base=2)
     assert both.status_code == 422
 
 
@@ -319,11 +315,11 @@ def test_candidates_and_stops_are_part_of_the_view(client):
         {"type": "add_candidates", "candidates": [{"id": "k1", "name": "dusk", "color": "#0C6F6F"}]},
         {"type": "keep_stops", "name": "harbor", "colors": ["#101820", "#C9CDCF"], "difference": 3.0},
     ]
-    view = edit(client, 1, *edits).json()
+    view = edit(client, *edits).json()
     candidate = view["candidates"][0]
     assert (candidate["near"]["name"], candidate["near"]["same"]) == ("tidewater", True)
     assert view["stops"][0]["name"] == "harbor"
-    joined = edit(client, 2, {"type": "join_candidates", "candidates": ["k1"]}).json()
+    joined = edit(client, {"type": "join_candidates", "candidates": ["k1"]}, base=2).json()
     assert joined["candidates"] == []
-    assert joined["undo"] == "Let dusk join"
-    assert json.dumps(client.post(f"{AT}/undo", json={}).json()["candidates"]) == json.dumps(view["candidates"])
+    assert joined["head"]["undo"] == "Let dusk join"
+    assert json.dumps(undo(client).json()["candidates"]) == json.dumps(view["candidates"])

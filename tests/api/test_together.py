@@ -6,8 +6,8 @@ from sqlalchemy import Engine, text
 from starlette.testclient import TestClient
 
 from heimat.api.app import create_app
+from tests.api.asking import AT, look
 
-AT = "/api/systems/brinemark"
 HUES = ("tidewater", "buoy", "gorse", "heather", "kelp", "flare", "lamp", "sound")
 
 
@@ -21,15 +21,15 @@ def test_eight_hands_on_one_system(engine: Engine) -> None:
             edit = {"type": "set_source", "hue": HUES[place], "color": f"#{place + 1}{turn}7755"}
             answer = client.post(f"{AT}/edits", json={"base": 1, "edits": [edit]})
             answer.raise_for_status()
-            done.append(answer.json()["revision"])
+            done.append(answer.json()["head"]["revision"])
         return done
 
     with ThreadPoolExecutor(8) as pool:
         numbers = sorted(number for done in pool.map(work, range(8)) for number in done)
     assert numbers == list(range(2, 34))
     client = TestClient(create_app(engine))
-    view = client.get(AT).json()
-    assert view["revision"] == 33
+    view = look(client)
+    assert view["head"]["revision"] == 33
     for place, hue in enumerate(HUES):
         assert next(each["hex"] for each in view["hues"] if each["id"] == hue) == f"#{place + 1}37755"
     with engine.connect() as connection:
@@ -41,7 +41,7 @@ def test_the_same_request_from_two_sides_at_once(engine: Engine) -> None:
     def send(_: int) -> int:
         client = TestClient(create_app(engine))
         body = {"base": 1, "key": "the-very-same", "edits": [{"type": "rename_hue", "hue": "kelp", "name": "weed"}]}
-        return client.post(f"{AT}/edits", json=body).json()["revision"]
+        return client.post(f"{AT}/edits", json=body).json()["head"]["revision"]
 
     with ThreadPoolExecutor(4) as pool:
         assert set(pool.map(send, range(4))) == {2}

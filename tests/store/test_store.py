@@ -89,17 +89,18 @@ def test_what_was_acknowledged_survives_the_death_of_both_servers(tmp_path: Path
     try:
         heimat.start()
         for number in range(1, 6):
-            assert post(heimat, "/api/systems/brinemark/edits", rename(number, f"k{number}"))["revision"] == number + 1
+            kept = post(heimat, "/api/systems/brinemark/edits", rename(number, f"k{number}"))
+            assert kept["head"]["revision"] == number + 1
         heimat.kill()
         heimat.start()
-        assert post(heimat, "/api/systems/brinemark/edits", rename(6, "k6"))["revision"] == 7
+        assert post(heimat, "/api/systems/brinemark/edits", rename(6, "k6"))["head"]["revision"] == 7
         heimat.kill()
         database.kill()
         database.start()
         heimat.start()
-        view = post(heimat, "/api/systems/brinemark/preview", {"base": 7, "edits": []})
+        view = post(heimat, "/api/systems/brinemark/preview", {"base": 7, "edits": [], "view": {"parts": ["hues"]}})
         assert next(hue["name"] for hue in view["hues"] if hue["id"] == "kelp") == "k6"
-        assert post(heimat, "/api/systems/brinemark/undo", {})["revision"] == 8
+        assert post(heimat, "/api/systems/brinemark/undo", {})["head"]["revision"] == 8
     finally:
         heimat.stop()
         database.stop()
@@ -118,7 +119,7 @@ def test_the_database_may_go_away_and_come_back(tmp_path: Path) -> None:
         assert refused.value.headers["content-type"] == "application/problem+json"
         assert refused.value.headers["retry-after"] == "2"
         database.start()
-        assert post(heimat, "/api/systems/brinemark/edits", rename(1, "weed"))["revision"] == 2
+        assert post(heimat, "/api/systems/brinemark/edits", rename(1, "weed"))["head"]["revision"] == 2
     finally:
         heimat.stop()
         database.stop()
