@@ -4,7 +4,9 @@ import numpy as np
 import pytest
 
 from heimat.core.color.contrast import cut, grade, ratio
-from heimat.core.document.tokens import StepAlias
+from heimat.core.color.notation import parse
+from heimat.core.document.themes import Theme
+from heimat.core.document.tokens import LiteralColor, StepAlias
 from heimat.core.edits import AddToken, RemoveHue, RenameToken, SetSource, apply
 from heimat.core.proposals.starter import DAY
 from heimat.core.publication.publication import publication
@@ -28,6 +30,31 @@ def view(system=SYSTEM, published=None, **options):
 
 def test_every_part_is_named_made_and_described():
     assert tuple(PARTS) == PART_NAMES == tuple(Parts.__annotations__)
+
+
+OTHER_LOOKS = {
+    "vision": {"vision": "deutan", "severity": 0.6},
+    "ground": {"ground": "black"},
+    "theme": {"theme": "night"},
+    "select": {"select": "step:kelp/s300"},
+    "notation": {"notation": "oklch"},
+}
+
+
+@pytest.mark.parametrize("wish", OTHER_LOOKS)
+def test_a_part_depends_on_nothing_but_what_it_says(wish):
+    at = parse("#123456")
+    night = Theme(id="night", order="z", name="night")
+    tokens = dict(SYSTEM.tokens)
+    tokens["text-late"] = tokens["text-late"].model_copy(
+        update={"values": {**tokens["text-late"].values, "night": LiteralColor(color=at)}}
+    )
+    two = SYSTEM.model_copy(update={"themes": {**SYSTEM.themes, "night": night}, "tokens": tokens})
+    before = look_at(two, select="step:buoy/s500")
+    after = look_at(two, **{"select": "step:buoy/s500", **OTHER_LOOKS[wish]})
+    differing = {name for name in PART_NAMES if before[name] != after[name]}
+    assert differing <= {name for name in PART_NAMES if wish in PARTS[name].depends_on}
+    assert differing
 
 
 def test_only_what_is_asked_for_is_answered():

@@ -1,9 +1,14 @@
-import { useEffect } from "react";
+import { lazy, Suspense, useEffect } from "react";
 import { Navigate, Route, Routes } from "react-router";
-import { Frame } from "./frame/Frame";
-import { SystemsList } from "./stages/systems/SystemsList";
-import { useInterface } from "./state/interface";
-import { WorkspaceProvider } from "./state/workspace";
+import { ErrorBoundary } from "./shell/ErrorBoundary";
+import { AddressMirror } from "./workspace/AddressMirror";
+import { WorkspaceProvider } from "./workspace/hooks";
+import { useInterface } from "./workspace/interface";
+
+const SystemsList = lazy(() =>
+  import("./stages/systems/SystemsList").then((made) => ({ default: made.SystemsList })),
+);
+const Frame = lazy(() => import("./shell/Frame").then((made) => ({ default: made.Frame })));
 
 export function App() {
   const chrome = useInterface((state) => state.chrome);
@@ -12,18 +17,23 @@ export function App() {
     document.documentElement.style.colorScheme = chrome;
   }, [chrome]);
   return (
-    <Routes>
-      <Route path="/" element={<SystemsList />} />
-      <Route path="/systems/:slug" element={<Navigate to="sources" replace />} />
-      <Route
-        path="/systems/:slug/:stage"
-        element={
-          <WorkspaceProvider>
-            <Frame />
-          </WorkspaceProvider>
-        }
-      />
-      <Route path="*" element={<Navigate to="/" replace />} />
-    </Routes>
+    <ErrorBoundary what="The page">
+      <AddressMirror />
+      <Suspense>
+        <Routes>
+          <Route path="/" element={<SystemsList />} />
+          <Route path="/systems/:slug" element={<Navigate to="sources" replace />} />
+          <Route
+            path="/systems/:slug/:stage"
+            element={
+              <WorkspaceProvider>
+                <Frame />
+              </WorkspaceProvider>
+            }
+          />
+          <Route path="*" element={<Navigate to="/" replace />} />
+        </Routes>
+      </Suspense>
+    </ErrorBoundary>
   );
 }

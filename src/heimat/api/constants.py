@@ -20,6 +20,7 @@ from heimat.core.sources import even, mixing
 from heimat.core.sources.conventions import STATUSES
 from heimat.core.sources.harmony import MOST_SPREAD
 from heimat.service.editing import MOST_EDITS
+from heimat.view.parts import PARTS
 
 NAME = "x-constants"
 
@@ -46,6 +47,7 @@ CONSTANTS: dict[str, Any] = {
     "MOST_AREAS": MOST_AREAS,
     "NOTATIONS": list(NOTATIONS),
     "STATUSES": list(STATUSES),
+    "PART_DEPENDS_ON": {name: list(maker.depends_on) for name, maker in PARTS.items()},
     "SPELLINGS": [list(pair) for pair in SPELLINGS],
 }
 

@@ -3,7 +3,7 @@
 from typing_extensions import TypedDict
 
 from heimat.core.color.contrast import Grade, cut, grade
-from heimat.core.color.notation import Color, Notation, format
+from heimat.core.color.notation import Color, Notation, Space, format
 
 
 class ContrastView(TypedDict):
@@ -26,11 +26,11 @@ def color_text(color: Color, notation: Notation) -> str:
 class ExactColor(TypedDict):
     """A color with all its decimals, as an edit takes it."""
 
-    space: str
-    components: list[float]
+    space: Space
+    components: tuple[float, float, float]
     alpha: float
 
 
 def exact_color(color: Color) -> ExactColor:
     """A color as an edit takes it."""
-    return {"space": color.space, "components": list(color.components), "alpha": color.alpha}
+    return {"space": color.space, "components": color.components, "alpha": color.alpha}

@@ -1,6 +1,7 @@
 """The parts of an answer, by name. Whoever asks names the parts that they show, and gets no others."""
 
 from collections.abc import Callable, Iterable, Mapping
+from dataclasses import dataclass
 from typing import Any, Literal, get_args
 
 from typing_extensions import TypedDict
@@ -65,25 +66,37 @@ class Parts(TypedDict, total=False):
     repairs: list[RepairsView]
 
 
-PARTS: Mapping[PartName, Callable[[Look], Any]] = {
-    "head": head_part,
-    "slip": slip_part,
-    "hues": hues_part,
-    "status": status_part,
-    "candidates": candidates_part,
-    "stops": stops_part,
-    "ladder": ladder_part,
-    "promises": promises_part,
-    "ground": ground_part,
-    "scales": scales_part,
-    "selections": selections_part,
-    "scale_detail": scale_detail_part,
-    "methods": methods_part,
-    "tokens": tokens_part,
-    "pairings": pairings_part,
-    "told_apart": told_apart_part,
-    "findings": findings_part,
-    "repairs": repairs_part,
+Wish = Literal["vision", "ground", "theme", "select", "notation"]
+"""What of a look a part may depend on; `vision` stands for its severity too."""
+
+
+@dataclass(frozen=True)
+class PartMaker:
+    """What makes a part, and on what of a look it depends besides the document: the same of both is the same part."""
+
+    make: Callable[[Look], Any]
+    depends_on: tuple[Wish, ...]
+
+
+PARTS: Mapping[PartName, PartMaker] = {
+    "head": PartMaker(head_part, ("theme",)),
+    "slip": PartMaker(slip_part, ("vision", "ground", "theme", "select")),
+    "hues": PartMaker(hues_part, ("vision", "theme", "notation")),
+    "status": PartMaker(status_part, ()),
+    "candidates": PartMaker(candidates_part, ("vision", "notation")),
+    "stops": PartMaker(stops_part, ("vision",)),
+    "ladder": PartMaker(ladder_part, ()),
+    "promises": PartMaker(promises_part, ()),
+    "ground": PartMaker(ground_part, ("vision", "ground")),
+    "scales": PartMaker(scales_part, ("vision", "ground")),
+    "selections": PartMaker(selections_part, ()),
+    "scale_detail": PartMaker(scale_detail_part, ("vision", "theme", "select", "notation")),
+    "methods": PartMaker(methods_part, ("vision", "theme", "select")),
+    "tokens": PartMaker(tokens_part, ("vision", "theme")),
+    "pairings": PartMaker(pairings_part, ("theme",)),
+    "told_apart": PartMaker(told_apart_part, ("theme",)),
+    "findings": PartMaker(findings_part, ("vision",)),
+    "repairs": PartMaker(repairs_part, ("vision",)),
 }
 """What makes each part. A new one stands here, in `PartName` and in `Parts`; a test compares the three."""
 PART_NAMES: tuple[PartName, ...] = get_args(PartName)
@@ -91,5 +104,5 @@ PART_NAMES: tuple[PartName, ...] = get_args(PartName)
 
 def parts_of(look: Look, names: Iterable[PartName]) -> Parts:
     """The parts of an answer that are named, each once."""
-    found: dict[str, Any] = {name: PARTS[name](look) for name in dict.fromkeys(names)}
+    found: dict[str, Any] = {name: PARTS[name].make(look) for name in dict.fromkeys(names)}
     return found  # type: ignore[return-value]

@@ -3,12 +3,13 @@ import createClient from "openapi-fetch";
 import type { components, paths } from "./schema.generated";
 
 type Schemas = components["schemas"];
-export type SystemView = Schemas["SystemView"];
 export type HueView = Schemas["HueView"];
+export type ScaleView = Schemas["ScaleView"];
 export type StepView = Schemas["StepView"];
 export type TokenView = Schemas["TokenView"];
 export type PairingView = Schemas["PairingView"];
 export type FindingView = Schemas["FindingView"];
+export type RepairView = Schemas["RepairView"];
 export type RampView = Schemas["RampView"];
 export type PromiseView = Schemas["PromiseView"];
 export type SlipView = Schemas["SlipView"];
@@ -18,7 +19,7 @@ export type ReadLineView = Schemas["ReadLineView"];
 export type ChangeView = Schemas["ChangeView"];
 export type ReadingView = Schemas["ReadingView"];
 export type FollowingView = Schemas["FollowingView"];
-export type ChangeOfQuantity = Schemas["ChangeOfQuantity"];
+export type QuantityChangeView = Schemas["QuantityChangeView"];
 export type CandidateView = Schemas["CandidateView"];
 export type StopsView = Schemas["StopsView"];
 export type HarmonyView = Schemas["HarmonyView"];
@@ -40,11 +41,28 @@ export type CurveView = Schemas["CurveView"];
 export type HandleView = Schemas["HandleView"];
 export type SafeView = Schemas["SafeView"];
 export type FewerView = Schemas["FewerView"];
-export type OpenedView = Schemas["OpenedView"];
-export type MethodView = Schemas["Method-Input"];
-export type ComparedView = Schemas["ComparedView"];
+export type ComparedMethodView = Schemas["ComparedMethodView"];
+export type ToldApartView = Schemas["ToldApartView"];
+export type ExactColor = Schemas["ExactColor"];
+export type NewHue = Schemas["NewHue-Input"];
+export type NewColor = Schemas["NewColor-Input"];
+/** What of a system can be asked for, by name. */
+export type Parts = Required<Schemas["Parts"]>;
+export type PartName = keyof Parts;
+export type ScaleDetail = NonNullable<Parts["scale_detail"]>;
+/** What the server answers it answers whole: defaults may be left out only of what is sent. */
+type Whole<T> = T extends (infer Item)[]
+  ? Whole<Item>[]
+  : T extends object
+    ? { [Key in keyof T]-?: Whole<T[Key]> }
+    : T;
+/** A method with the settings of all. */
+export type Method = Whole<ScaleDetail["settings"]>;
+export type Curves = Schemas["Curves"];
 export type Looking = Schemas["Looking"];
-export type Seeing = Partial<Pick<Looking, "vision" | "severity">>;
+export type Vision = NonNullable<Looking["vision"]>;
+export type Notation = NonNullable<Looking["notation"]>;
+export type Seeing = Pick<Looking, "vision" | "severity">;
 export type Edit = Schemas["EditBody"]["edits"][number];
 export type HueKind = HueView["kind"];
 export type Status = NonNullable<HueView["status"]>;

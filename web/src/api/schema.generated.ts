@@ -484,6 +484,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/systems/{slug}/redo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Redo */
+        post: operations["redo"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/systems/{slug}/releases": {
         parameters: {
             query?: never;
@@ -553,6 +570,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/systems/{slug}/status-edits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Plan Status */
+        post: operations["planStatus"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/systems/{slug}/text": {
         parameters: {
             query?: never;
@@ -571,7 +605,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/systems/{slug}/{kind}": {
+    "/api/systems/{slug}/undo": {
         parameters: {
             query?: never;
             header?: never;
@@ -580,8 +614,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Take Back */
-        post: operations["takeBack"];
+        /** Undo */
+        post: operations["undo"];
         delete?: never;
         options?: never;
         head?: never;
@@ -795,7 +829,7 @@ export interface components {
              * @default nearest
              * @enum {string}
              */
-            mode: "nearest" | "label" | "guide";
+            mode?: "nearest" | "label" | "guide";
             /** Step */
             step?: string | null;
         };
@@ -825,7 +859,7 @@ export interface components {
              * @default oklab
              * @enum {string}
              */
-            space: "oklab" | "oklch" | "linear" | "srgb";
+            space?: "oklab" | "oklch" | "linear" | "srgb";
         };
         /**
          * BetweenEnds
@@ -839,7 +873,7 @@ export interface components {
              * @default oklab
              * @enum {string}
              */
-            space: "oklab" | "oklch" | "linear" | "srgb";
+            space?: "oklab" | "oklch" | "linear" | "srgb";
         };
         /**
          * CandidateView
@@ -873,38 +907,8 @@ export interface components {
             text: string;
         };
         /**
-         * Change
-         * @description What a derived hue does with one quantity of its parent: keeps it, shifts or multiplies it by, or sets it to.
-         */
-        Change: {
-            /**
-             * By
-             * @default 0
-             */
-            by: number;
-            /**
-             * How
-             * @default kept
-             * @enum {string}
-             */
-            how: "kept" | "shifted" | "times" | "set";
-        };
-        /**
-         * ChangeOfQuantity
-         * @description What a derived hue does with one quantity of its parent.
-         */
-        ChangeOfQuantity: {
-            /** By */
-            by: number;
-            /**
-             * How
-             * @enum {string}
-             */
-            how: "kept" | "shifted" | "times" | "set";
-        };
-        /**
          * ChangeView
-         * @description How one token differs from the latest release.
+         * @description How one token differs from the latest release; `theme` names the one it is told in, where there are several.
          */
         ChangeView: {
             after: components["schemas"]["SwatchView"] | null;
@@ -917,10 +921,15 @@ export interface components {
             before_alias: string | null;
             /** Before Name */
             before_name: string | null;
-            /** Change */
-            change: string;
+            /**
+             * Change
+             * @enum {string}
+             */
+            change: "added" | "removed" | "renamed" | "changed" | "repointed";
             /** Distance */
             distance: string | null;
+            /** Theme */
+            theme: string | null;
         };
         /**
          * Color
@@ -934,19 +943,15 @@ export interface components {
              * Alpha
              * @default 1
              */
-            alpha: number;
+            alpha?: number;
             /** Components */
-            components: [
-                number,
-                number,
-                number
-            ];
+            components: number[];
             /**
              * Space
              * @default srgb
              * @enum {string}
              */
-            space: "srgb" | "hsl" | "hwb" | "hsv" | "lab" | "lch" | "oklab" | "oklch" | "display-p3" | "srgb-linear" | "a98-rgb" | "prophoto-rgb" | "rec2020" | "xyz-d50" | "xyz-d65";
+            space?: "srgb" | "hsl" | "hwb" | "hsv" | "lab" | "lch" | "oklab" | "oklch" | "display-p3" | "srgb-linear" | "a98-rgb" | "prophoto-rgb" | "rec2020" | "xyz-d50" | "xyz-d65";
         };
         /**
          * ColumnMemberView
@@ -998,6 +1003,7 @@ export interface components {
             apart: string;
             /** Clipped */
             clipped: string | null;
+            exact: components["schemas"]["ExactColor"];
             /** Hex */
             hex: string;
             /**
@@ -1020,10 +1026,10 @@ export interface components {
             words: string;
         };
         /**
-         * ComparedView
+         * ComparedMethodView
          * @description The selected hue by one method, edge to edge, with what the method does in a sentence.
          */
-        ComparedView: {
+        ComparedMethodView: {
             /** Falls */
             falls: string;
             /**
@@ -1070,12 +1076,12 @@ export interface components {
              *       "space": "srgb"
              *     }
              */
-            ground: components["schemas"]["Color"] | string;
+            ground?: components["schemas"]["Color"] | string;
             /**
              * Targets
              * @default []
              */
-            targets: components["schemas"]["Typed"][];
+            targets?: components["schemas"]["Typed"][];
         };
         /**
          * ContrastTargets
@@ -1093,12 +1099,12 @@ export interface components {
              *       "space": "srgb"
              *     }
              */
-            ground: components["schemas"]["Color"];
+            ground?: components["schemas"]["Color"];
             /**
              * Targets
              * @default []
              */
-            targets: components["schemas"]["Typed"][];
+            targets?: components["schemas"]["Typed"][];
         };
         /**
          * ContrastView
@@ -1132,13 +1138,13 @@ export interface components {
              * Names
              * @default false
              */
-            names: boolean;
+            names?: boolean;
             /**
              * Notation
              * @default hex
              * @enum {string}
              */
-            notation: "hex" | "rgb" | "hsl" | "hwb" | "hsb" | "lab" | "lch" | "oklab" | "oklch" | "display-p3" | "name";
+            notation?: "hex" | "rgb" | "hsl" | "hwb" | "hsb" | "lab" | "lch" | "oklab" | "oklch" | "display-p3" | "name";
         };
         /**
          * CurveView
@@ -1182,7 +1188,7 @@ export interface components {
              * Chroma
              * @default []
              */
-            chroma: components["schemas"]["Handle"][];
+            chroma?: components["schemas"]["Handle"][];
             /** Dark Drift */
             dark_drift?: number | null;
             /** Dark Taper */
@@ -1191,7 +1197,7 @@ export interface components {
              * Hue
              * @default []
              */
-            hue: components["schemas"]["Handle"][];
+            hue?: components["schemas"]["Handle"][];
             /** Light Drift */
             light_drift?: number | null;
             /** Light Taper */
@@ -1200,7 +1206,7 @@ export interface components {
              * Lightness
              * @default []
              */
-            lightness: components["schemas"]["Handle"][];
+            lightness?: components["schemas"]["Handle"][];
         };
         /**
          * DerivedSource
@@ -1216,13 +1222,13 @@ export interface components {
              *       "how": "kept"
              *     }
              */
-            alpha: components["schemas"]["Change"];
+            alpha?: components["schemas"]["QuantityChange"];
             /**
              * Circle
              * @default oklch
              * @enum {string}
              */
-            circle: "oklch" | "hsl";
+            circle?: "oklch" | "hsl";
             /** Hue */
             hue: string;
             /**
@@ -1236,25 +1242,25 @@ export interface components {
              *       "how": "kept"
              *     }
              */
-            lightness: components["schemas"]["Change"];
+            lightness?: components["schemas"]["QuantityChange"];
             /**
              * @default {
              *       "by": 0,
              *       "how": "kept"
              *     }
              */
-            strength: components["schemas"]["Change"];
+            strength?: components["schemas"]["QuantityChange"];
             /**
              * @default {
              *       "by": 0,
              *       "how": "kept"
              *     }
              */
-            turn: components["schemas"]["Change"];
+            turn?: components["schemas"]["QuantityChange"];
         };
         /**
          * DistanceView
-         * @description A distance under a vision; `below` is the interval of severity under the threshold, in words.
+         * @description The least distance under a vision, and whether it keeps to the threshold.
          */
         DistanceView: {
             /** Distance */
@@ -1310,15 +1316,34 @@ export interface components {
             key?: string;
             /**
              * @default {
-             *       "compare": false,
-             *       "detail": false,
              *       "ground": "white",
              *       "notation": "hex",
+             *       "parts": [
+             *         "head"
+             *       ],
              *       "severity": 1,
              *       "vision": "typical"
              *     }
              */
-            view: components["schemas"]["Looking"];
+            view?: components["schemas"]["Looking"];
+        };
+        /**
+         * EditsView
+         * @description Edits that do what was asked for, in order.
+         */
+        EditsView: {
+            /** Edits */
+            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["RenameToken"] | components["schemas"]["RemoveToken"])[];
+        };
+        /**
+         * EndTextsView
+         * @description The ends of the method between two ends as they were typed; null where that of even lightness stands.
+         */
+        EndTextsView: {
+            /** Dark */
+            dark: string | null;
+            /** Light */
+            light: string | null;
         };
         /**
          * EndsView
@@ -1343,7 +1368,7 @@ export interface components {
              * Count
              * @default 6
              */
-            count: number;
+            count?: number;
             /** Lightness */
             lightness?: number | null;
             /**
@@ -1351,18 +1376,18 @@ export interface components {
              * @default hex
              * @enum {string}
              */
-            notation: "hex" | "rgb" | "hsl" | "hwb" | "hsb" | "lab" | "lch" | "oklab" | "oklch" | "display-p3" | "name";
+            notation?: "hex" | "rgb" | "hsl" | "hwb" | "hsb" | "lab" | "lch" | "oklab" | "oklch" | "display-p3" | "name";
             /**
              * Severity
              * @default 1
              */
-            severity: number;
+            severity?: number;
             /**
              * Space
              * @default oklch
              * @enum {string}
              */
-            space: "oklch" | "hsl" | "hsb";
+            space?: "oklch" | "hsl" | "hsb";
             start: components["schemas"]["Color"] | string;
             /** Strength */
             strength?: number | null;
@@ -1371,7 +1396,7 @@ export interface components {
              * @default typical
              * @enum {string}
              */
-            vision: "typical" | "protan" | "deutan" | "tritan" | "achromat";
+            vision?: "typical" | "protan" | "deutan" | "tritan" | "achromat";
         };
         /**
          * EvenView
@@ -1414,8 +1439,11 @@ export interface components {
             alpha: number;
             /** Components */
             components: number[];
-            /** Space */
-            space: string;
+            /**
+             * Space
+             * @enum {string}
+             */
+            space: "srgb" | "hsl" | "hwb" | "hsv" | "lab" | "lch" | "oklab" | "oklch" | "display-p3" | "srgb-linear" | "a98-rgb" | "prophoto-rgb" | "rec2020" | "xyz-d50" | "xyz-d65";
         };
         /**
          * FewerBody
@@ -1473,6 +1501,8 @@ export interface components {
         /**
          * FindingView
          * @description One thing to settle. `as_seen` shows the two colors under the vision that merges them.
+         *
+         *     `settled_by_steps` says whether repairs by steps are looked for: then none means that none was found.
          */
         FindingView: {
             /** As Seen */
@@ -1490,12 +1520,14 @@ export interface components {
              * @enum {string}
              */
             kind: "pairing" | "told_apart" | "translucent" | "crowded" | "order" | "cap";
-            /** Repairs */
-            repairs: components["schemas"]["RepairView"][];
             /** Select */
             select: string;
             /** Sentence */
             sentence: string;
+            /** Settled By Steps */
+            settled_by_steps: boolean;
+            /** Theme */
+            theme: string | null;
             /** Use */
             use: ("body" | "large" | "part" | "decoration") | null;
         };
@@ -1550,7 +1582,7 @@ export interface components {
          *     For a tint, lightness and strength are set, and the hue is kept.
          */
         FollowingView: {
-            alpha: components["schemas"]["ChangeOfQuantity"];
+            alpha: components["schemas"]["QuantityChangeView"];
             /**
              * Circle
              * @enum {string}
@@ -1563,13 +1595,13 @@ export interface components {
              * @enum {string}
              */
             kind: "tinted" | "derived";
-            lightness: components["schemas"]["ChangeOfQuantity"];
+            lightness: components["schemas"]["QuantityChangeView"];
             /** Limits */
             limits: string[];
             /** Name */
             name: string;
-            strength: components["schemas"]["ChangeOfQuantity"];
-            turn: components["schemas"]["ChangeOfQuantity"];
+            strength: components["schemas"]["QuantityChangeView"];
+            turn: components["schemas"]["QuantityChangeView"];
             /** Words */
             words: string;
         };
@@ -1695,7 +1727,7 @@ export interface components {
              * @default oklch
              * @enum {string}
              */
-            circle: "oklch" | "hsl";
+            circle?: "oklch" | "hsl";
             /** Given */
             given: (components["schemas"]["Color"] | string)[];
             /**
@@ -1703,23 +1735,23 @@ export interface components {
              * @default hex
              * @enum {string}
              */
-            notation: "hex" | "rgb" | "hsl" | "hwb" | "hsb" | "lab" | "lch" | "oklab" | "oklch" | "display-p3" | "name";
+            notation?: "hex" | "rgb" | "hsl" | "hwb" | "hsb" | "lab" | "lch" | "oklab" | "oklch" | "display-p3" | "name";
             /**
              * Placed
              * @default []
              */
-            placed: number[];
+            placed?: number[];
             /**
              * Relation
              * @default complementary
              * @enum {string}
              */
-            relation: "complementary" | "split complementary" | "analogous" | "triadic" | "square" | "rectangle" | "monochromatic" | "free";
+            relation?: "complementary" | "split complementary" | "analogous" | "triadic" | "square" | "rectangle" | "monochromatic" | "free";
             /**
              * Severity
              * @default 1
              */
-            severity: number;
+            severity?: number;
             /** Spread */
             spread?: number | null;
             /**
@@ -1727,7 +1759,7 @@ export interface components {
              * @default typical
              * @enum {string}
              */
-            vision: "typical" | "protan" | "deutan" | "tritan" | "achromat";
+            vision?: "typical" | "protan" | "deutan" | "tritan" | "achromat";
         };
         /**
          * HarmonyView
@@ -1748,6 +1780,33 @@ export interface components {
             spread: number | null;
             /** Strip */
             strip: string[];
+        };
+        /**
+         * HeadPart
+         * @description A system's name, where it stands, and what is open. `findings` counts those of all themes.
+         */
+        HeadPart: {
+            /** Changed */
+            changed: number;
+            /** Findings */
+            findings: number;
+            /** Latest */
+            latest: string | null;
+            /** Name */
+            name: string;
+            /** Redo */
+            redo: string | null;
+            /** Revision */
+            revision: number;
+            /** Scale Pattern */
+            scale_pattern: string;
+            /** Slug */
+            slug: string;
+            theme: components["schemas"]["ThemeView"] | null;
+            /** Themes */
+            themes: components["schemas"]["ThemeView"][];
+            /** Undo */
+            undo: string | null;
         };
         /**
          * HeadView
@@ -1781,11 +1840,13 @@ export interface components {
              * Targets
              * @default []
              */
-            targets: components["schemas"]["Typed"][];
+            targets?: components["schemas"]["Typed"][];
         };
         /**
          * HueView
-         * @description A hue with its scale; `text` is its exact color in the notation asked for.
+         * @description A hue without its scale; `text` is its exact color in the notation asked for, `exact` as an edit takes it.
+         *
+         *     `wide_steps` counts the steps with a display-p3 value of their own, `tokens_on` the tokens in the theme shown.
          */
         HueView: {
             /** Alpha */
@@ -1799,6 +1860,7 @@ export interface components {
             anchor_step: string | null;
             /** Descendants */
             descendants: number;
+            exact: components["schemas"]["ExactColor"];
             /** Followers */
             followers: string[];
             follows: components["schemas"]["FollowingView"] | null;
@@ -1847,16 +1909,14 @@ export interface components {
             smooth: boolean;
             /** Status */
             status: ("success" | "warning" | "error" | "information") | null;
-            /** Steps */
-            steps: components["schemas"]["StepView"][];
             /** Text */
             text: string;
             /** Tokens On */
             tokens_on: number;
-            /** Twins */
-            twins: number;
             /** Wide */
             wide: boolean | null;
+            /** Wide Steps */
+            wide_steps: number;
         };
         /**
          * JoinCandidates
@@ -1884,7 +1944,7 @@ export interface components {
              * Note
              * @default
              */
-            note: string;
+            note?: string;
             /** Steps */
             steps: components["schemas"]["StepRef"][];
             /**
@@ -1910,7 +1970,7 @@ export interface components {
              * Note
              * @default
              */
-            note: string;
+            note?: string;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -1934,7 +1994,7 @@ export interface components {
              * Note
              * @default
              */
-            note: string;
+            note?: string;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -2048,37 +2108,34 @@ export interface components {
          * Looking
          * @description How the person looks: through which eyes, on which ground, in which theme and notation, at which key.
          *
-         *     `detail` asks for the selected hue's scale in all detail, `compare` for it by all methods too.
+         *     `parts` names what of the system the answer shall hold.
          */
         Looking: {
-            /**
-             * Compare
-             * @default false
-             */
-            compare: boolean;
-            /**
-             * Detail
-             * @default false
-             */
-            detail: boolean;
             /**
              * Ground
              * @default white
              */
-            ground: string;
+            ground?: string;
             /**
              * Notation
              * @default hex
              * @enum {string}
              */
-            notation: "hex" | "rgb" | "hsl" | "hwb" | "hsb" | "lab" | "lch" | "oklab" | "oklch" | "display-p3" | "name";
+            notation?: "hex" | "rgb" | "hsl" | "hwb" | "hsb" | "lab" | "lch" | "oklab" | "oklch" | "display-p3" | "name";
+            /**
+             * Parts
+             * @default [
+             *       "head"
+             *     ]
+             */
+            parts?: ("head" | "slip" | "hues" | "status" | "candidates" | "stops" | "ladder" | "promises" | "ground" | "scales" | "selections" | "scale_detail" | "methods" | "tokens" | "pairings" | "told_apart" | "findings" | "repairs")[];
             /** Select */
             select?: string | null;
             /**
              * Severity
              * @default 1
              */
-            severity: number;
+            severity?: number;
             /** Theme */
             theme?: string | null;
             /**
@@ -2086,7 +2143,7 @@ export interface components {
              * @default typical
              * @enum {string}
              */
-            vision: "typical" | "protan" | "deutan" | "tritan" | "achromat";
+            vision?: "typical" | "protan" | "deutan" | "tritan" | "achromat";
         };
         /**
          * MainColorView
@@ -2100,7 +2157,7 @@ export interface components {
              * @enum {string}
              */
             ink: "#000000" | "#FFFFFF";
-            near: components["schemas"]["NearSystemView"] | null;
+            near: components["schemas"]["NearView"] | null;
             /** Seen */
             seen: string;
             /** Share */
@@ -2121,44 +2178,44 @@ export interface components {
              * Count
              * @default 6
              */
-            count: number;
+            count?: number;
             /**
              * Notation
              * @default hex
              * @enum {string}
              */
-            notation: "hex" | "rgb" | "hsl" | "hwb" | "hsb" | "lab" | "lch" | "oklab" | "oklch" | "display-p3" | "name";
+            notation?: "hex" | "rgb" | "hsl" | "hwb" | "hsb" | "lab" | "lch" | "oklab" | "oklch" | "display-p3" | "name";
             /**
              * Severity
              * @default 1
              */
-            severity: number;
+            severity?: number;
             /**
              * Span
              * @default 0.5
              */
-            span: number;
+            span?: number;
             /**
              * Strength
              * @default 0.5
              */
-            strength: number;
+            strength?: number;
             /**
              * Vision
              * @default typical
              * @enum {string}
              */
-            vision: "typical" | "protan" | "deutan" | "tritan" | "achromat";
+            vision?: "typical" | "protan" | "deutan" | "tritan" | "achromat";
             /**
              * Without
              * @default []
              */
-            without: components["schemas"]["AreaBody"][];
+            without?: components["schemas"]["AreaBody"][];
             /**
              * Without Colors
              * @default []
              */
-            without_colors: (components["schemas"]["Color"] | string)[];
+            without_colors?: (components["schemas"]["Color"] | string)[];
         };
         /**
          * MainColorsView
@@ -2196,32 +2253,32 @@ export interface components {
              *       "targets": []
              *     }
              */
-            contrast: components["schemas"]["ContrastTargets-Input"];
+            contrast?: components["schemas"]["ContrastTargets-Input"];
             /**
              * @default {
              *       "space": "oklab"
              *     }
              */
-            ends: components["schemas"]["BetweenEnds-Input"];
+            ends?: components["schemas"]["BetweenEnds-Input"];
             /**
              * @default {
              *       "targets": []
              *     }
              */
-            hsl: components["schemas"]["HslLightness"];
+            hsl?: components["schemas"]["HslLightness"];
             /**
              * @default {
              *       "space": "srgb",
              *       "targets": []
              *     }
              */
-            mix: components["schemas"]["WhiteBlack"];
+            mix?: components["schemas"]["WhiteBlack"];
             /**
              * Name
              * @default even
              * @enum {string}
              */
-            name: "even" | "contrast" | "mix" | "hsl" | "ends";
+            name?: "even" | "contrast" | "mix" | "hsl" | "ends";
         };
         /**
          * Method
@@ -2242,32 +2299,32 @@ export interface components {
              *       "targets": []
              *     }
              */
-            contrast: components["schemas"]["ContrastTargets-Output"];
+            contrast?: components["schemas"]["ContrastTargets-Output"];
             /**
              * @default {
              *       "space": "oklab"
              *     }
              */
-            ends: components["schemas"]["BetweenEnds-Output"];
+            ends?: components["schemas"]["BetweenEnds-Output"];
             /**
              * @default {
              *       "targets": []
              *     }
              */
-            hsl: components["schemas"]["HslLightness"];
+            hsl?: components["schemas"]["HslLightness"];
             /**
              * @default {
              *       "space": "srgb",
              *       "targets": []
              *     }
              */
-            mix: components["schemas"]["WhiteBlack"];
+            mix?: components["schemas"]["WhiteBlack"];
             /**
              * Name
              * @default even
              * @enum {string}
              */
-            name: "even" | "contrast" | "mix" | "hsl" | "ends";
+            name?: "even" | "contrast" | "mix" | "hsl" | "ends";
         };
         /**
          * MixBody
@@ -2278,20 +2335,20 @@ export interface components {
              * Count
              * @default 3
              */
-            count: number;
+            count?: number;
             one: components["schemas"]["Color"] | string;
             other: components["schemas"]["Color"] | string;
             /**
              * Severity
              * @default 1
              */
-            severity: number;
+            severity?: number;
             /**
              * Vision
              * @default typical
              * @enum {string}
              */
-            vision: "typical" | "protan" | "deutan" | "tritan" | "achromat";
+            vision?: "typical" | "protan" | "deutan" | "tritan" | "achromat";
         };
         /**
          * MixView
@@ -2338,10 +2395,12 @@ export interface components {
             note: string;
         };
         /**
-         * NearSystemView
-         * @description A color of the system that another nearly is: its key, name, and the CIEDE2000 between.
+         * NearView
+         * @description The color of the system that another comes nearest to: its key, its name, and the CIEDE2000 between.
+         *
+         *     `same` says that they are so near that they are taken for one.
          */
-        NearSystemView: {
+        NearView: {
             /** Distance */
             distance: string;
             /** Hex */
@@ -2355,20 +2414,10 @@ export interface components {
             key: string;
             /** Name */
             name: string;
-            /** Seen */
-            seen: string;
-        };
-        /**
-         * NearView
-         * @description A color of the set that another comes near to, with the CIEDE2000 between them.
-         */
-        NearView: {
-            /** Distance */
-            distance: string;
-            /** Name */
-            name: string;
             /** Same */
             same: boolean;
+            /** Seen */
+            seen: string;
         };
         /**
          * NewColor
@@ -2383,17 +2432,17 @@ export interface components {
              * @default brand
              * @enum {string}
              */
-            kind: "brand" | "neutral" | "status" | "accent";
+            kind?: "brand" | "neutral" | "status" | "accent";
             /**
              * Name
              * @default
              */
-            name: string;
+            name?: string;
             /**
              * Note
              * @default
              */
-            note: string;
+            note?: string;
             /** Status */
             status?: ("success" | "warning" | "error" | "information") | null;
         };
@@ -2410,17 +2459,17 @@ export interface components {
              * @default brand
              * @enum {string}
              */
-            kind: "brand" | "neutral" | "status" | "accent";
+            kind?: "brand" | "neutral" | "status" | "accent";
             /**
              * Name
              * @default
              */
-            name: string;
+            name?: string;
             /**
              * Note
              * @default
              */
-            note: string;
+            note?: string;
             /** Status */
             status?: ("success" | "warning" | "error" | "information") | null;
         };
@@ -2437,19 +2486,19 @@ export interface components {
              * @default brand
              * @enum {string}
              */
-            kind: "brand" | "neutral" | "status" | "accent";
+            kind?: "brand" | "neutral" | "status" | "accent";
             /** Ladder */
             ladder?: string | null;
             /**
              * Name
              * @default
              */
-            name: string;
+            name?: string;
             /**
              * Note
              * @default
              */
-            note: string;
+            note?: string;
             /** Source */
             source?: (components["schemas"]["TintedSource"] | components["schemas"]["DerivedSource"]) | null;
             /** Status */
@@ -2468,19 +2517,19 @@ export interface components {
              * @default brand
              * @enum {string}
              */
-            kind: "brand" | "neutral" | "status" | "accent";
+            kind?: "brand" | "neutral" | "status" | "accent";
             /** Ladder */
             ladder?: string | null;
             /**
              * Name
              * @default
              */
-            name: string;
+            name?: string;
             /**
              * Note
              * @default
              */
-            note: string;
+            note?: string;
             /** Source */
             source?: (components["schemas"]["TintedSource"] | components["schemas"]["DerivedSource"]) | null;
             /** Status */
@@ -2507,71 +2556,24 @@ export interface components {
              * Chroma
              * @default 0
              */
-            chroma: number;
+            chroma?: number;
             /**
              * Lightness
              * @default 0
              */
-            lightness: number;
+            lightness?: number;
             /** Steps */
             steps: components["schemas"]["StepRef"][];
             /**
              * Turn
              * @default 0
              */
-            turn: number;
+            turn?: number;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
             type: "nudge_steps";
-        };
-        /**
-         * OpenedView
-         * @description The scale of the selected hue in all detail.
-         *
-         *     `settings` is its method as the edit `set_method` takes it, and `all_settings` that of all scales; `figures` are the
-         *     method's own numbers by step; `compared` is the same hue by all methods, where that is asked for. Curves are told
-         *     the same way, and `drawn`.
-         */
-        OpenedView: {
-            /** All Curves */
-            all_curves: {
-                [key: string]: unknown;
-            };
-            /** All Settings */
-            all_settings: {
-                [key: string]: unknown;
-            };
-            column: components["schemas"]["ColumnView"];
-            /** Compared */
-            compared: components["schemas"]["ComparedView"][];
-            /** Curves */
-            curves: {
-                [key: string]: unknown;
-            };
-            distance: components["schemas"]["SpreadView"];
-            /** Drawn */
-            drawn: components["schemas"]["CurveView"][];
-            ends: components["schemas"]["EndsView"];
-            /** Figures */
-            figures: number[] | null;
-            /** Figures Of */
-            figures_of: components["schemas"]["StepFiguresView"][];
-            /** Hue */
-            hue: string;
-            ladder: components["schemas"]["LadderView"];
-            lightness: components["schemas"]["SpreadView"];
-            /** Measures */
-            measures: string[];
-            /** Name */
-            name: string;
-            /** Settings */
-            settings: {
-                [key: string]: unknown;
-            };
-            /** Wide */
-            wide: components["schemas"]["WideStepView"][];
         };
         /**
          * OverlayBody
@@ -2586,14 +2588,14 @@ export interface components {
              * Severity
              * @default 1
              */
-            severity: number;
+            severity?: number;
             tint: components["schemas"]["Color"] | string;
             /**
              * Vision
              * @default typical
              * @enum {string}
              */
-            vision: "typical" | "protan" | "deutan" | "tritan" | "achromat";
+            vision?: "typical" | "protan" | "deutan" | "tritan" | "achromat";
         };
         /**
          * OverlayView
@@ -2656,6 +2658,8 @@ export interface components {
              * @enum {string}
              */
             use: "body" | "large" | "part" | "decoration";
+            /** Use Words */
+            use_words: string;
             /** Wide */
             wide: string | null;
         };
@@ -2673,6 +2677,7 @@ export interface components {
             apart: string;
             /** Clipped */
             clipped: string | null;
+            exact: components["schemas"]["ExactColor"];
             /** Hex */
             hex: string;
             /**
@@ -2691,6 +2696,41 @@ export interface components {
             seen: string;
             /** Text */
             text: string;
+        };
+        /**
+         * Parts
+         * @description An answer: the parts that were asked for.
+         */
+        Parts: {
+            /** Candidates */
+            candidates?: components["schemas"]["CandidateView"][];
+            /** Findings */
+            findings?: components["schemas"]["FindingView"][];
+            ground?: components["schemas"]["ReadingGroundView"];
+            head?: components["schemas"]["HeadPart"];
+            /** Hues */
+            hues?: components["schemas"]["HueView"][];
+            ladder?: components["schemas"]["LadderView"];
+            /** Methods */
+            methods?: components["schemas"]["ComparedMethodView"][];
+            /** Pairings */
+            pairings?: components["schemas"]["PairingView"][];
+            /** Promises */
+            promises?: components["schemas"]["PromiseView"][];
+            /** Repairs */
+            repairs?: components["schemas"]["RepairsView"][];
+            scale_detail?: components["schemas"]["ScaleDetailPart"] | null;
+            /** Scales */
+            scales?: components["schemas"]["ScaleView"][];
+            selections?: components["schemas"]["SelectionsPart"];
+            slip?: components["schemas"]["SlipView"] | null;
+            status?: components["schemas"]["StatusPart"];
+            /** Stops */
+            stops?: components["schemas"]["StopsView"][];
+            /** Tokens */
+            tokens?: components["schemas"]["TokenView"][];
+            /** Told Apart */
+            told_apart?: components["schemas"]["ToldApartView"][];
         };
         /**
          * PersonBody
@@ -2821,15 +2861,16 @@ export interface components {
             latest?: string | null;
             /**
              * @default {
-             *       "compare": false,
-             *       "detail": false,
              *       "ground": "white",
              *       "notation": "hex",
+             *       "parts": [
+             *         "head"
+             *       ],
              *       "severity": 1,
              *       "vision": "typical"
              *     }
              */
-            view: components["schemas"]["Looking"];
+            view?: components["schemas"]["Looking"];
         };
         /**
          * Problem
@@ -2894,7 +2935,7 @@ export interface components {
              * Notes
              * @default
              */
-            notes: string;
+            notes?: string;
             /** Revision */
             revision: number;
             /** Version */
@@ -2909,6 +2950,36 @@ export interface components {
             new: boolean;
             /** Version */
             version: string;
+        };
+        /**
+         * QuantityChange
+         * @description What a derived hue does with one quantity of its parent: keeps it, shifts or multiplies it by, or sets it to.
+         */
+        QuantityChange: {
+            /**
+             * By
+             * @default 0
+             */
+            by?: number;
+            /**
+             * How
+             * @default kept
+             * @enum {string}
+             */
+            how?: "kept" | "shifted" | "times" | "set";
+        };
+        /**
+         * QuantityChangeView
+         * @description What a derived hue does with one quantity of its parent.
+         */
+        QuantityChangeView: {
+            /** By */
+            by: number;
+            /**
+             * How
+             * @enum {string}
+             */
+            how: "kept" | "shifted" | "times" | "set";
         };
         /**
          * RampView
@@ -2959,6 +3030,23 @@ export interface components {
             value: string;
         };
         /**
+         * ReadingGroundView
+         * @description The ground that the steps are read on.
+         */
+        ReadingGroundView: {
+            /** Hex */
+            hex: string;
+            /**
+             * Ink
+             * @enum {string}
+             */
+            ink: "#000000" | "#FFFFFF";
+            /** Name */
+            name: string;
+            /** Seen */
+            seen: string;
+        };
+        /**
          * ReadingView
          * @description What a text was taken for, its lines, and how many more colors there were than are told.
          */
@@ -2981,44 +3069,44 @@ export interface components {
              * Count
              * @default 6
              */
-            count: number;
+            count?: number;
             /**
              * Notation
              * @default hex
              * @enum {string}
              */
-            notation: "hex" | "rgb" | "hsl" | "hwb" | "hsb" | "lab" | "lch" | "oklab" | "oklch" | "display-p3" | "name";
+            notation?: "hex" | "rgb" | "hsl" | "hwb" | "hsb" | "lab" | "lch" | "oklab" | "oklch" | "display-p3" | "name";
             /**
              * Severity
              * @default 1
              */
-            severity: number;
+            severity?: number;
             /**
              * Span
              * @default 0.5
              */
-            span: number;
+            span?: number;
             /**
              * Strength
              * @default 0.5
              */
-            strength: number;
+            strength?: number;
             /**
              * Vision
              * @default typical
              * @enum {string}
              */
-            vision: "typical" | "protan" | "deutan" | "tritan" | "achromat";
+            vision?: "typical" | "protan" | "deutan" | "tritan" | "achromat";
             /**
              * Without
              * @default []
              */
-            without: components["schemas"]["AreaBody"][];
+            without?: components["schemas"]["AreaBody"][];
             /**
              * Without Colors
              * @default []
              */
-            without_colors: (components["schemas"]["Color"] | string)[];
+            without_colors?: (components["schemas"]["Color"] | string)[];
         };
         /**
          * ReleaseView
@@ -3061,7 +3149,7 @@ export interface components {
              * @default detach
              * @enum {string}
              */
-            children: "detach" | "remove";
+            children?: "detach" | "remove";
             /** Hue */
             hue: string;
             /**
@@ -3154,15 +3242,14 @@ export interface components {
         };
         /**
          * RepairView
-         * @description One way to settle a finding: words for the button, and the step that the token moves to.
+         * @description One way to settle a finding: words for the button, what else it does, and the edit that does it.
          */
         RepairView: {
             /** Consequence */
             consequence: string;
+            edit: components["schemas"]["SetTokenValue-Output"];
             /** Hex */
             hex: string;
-            /** Hue */
-            hue: string;
             /**
              * Ink
              * @enum {string}
@@ -3170,14 +3257,18 @@ export interface components {
             ink: "#000000" | "#FFFFFF";
             /** Seen */
             seen: string;
-            /** Step */
-            step: string;
-            /** Theme */
-            theme: string;
-            /** Token */
-            token: string;
             /** Words */
             words: string;
+        };
+        /**
+         * RepairsView
+         * @description The ways to settle a finding.
+         */
+        RepairsView: {
+            /** Finding */
+            finding: string;
+            /** Repairs */
+            repairs: components["schemas"]["RepairView"][];
         };
         /**
          * RepeatView
@@ -3231,12 +3322,10 @@ export interface components {
         };
         /**
          * SafeHandleBody
-         * @description A handle of a curve, as the edit that would move it, in a theme; where it goes does not matter here.
+         * @description A handle of a curve, as the edit that would move it; where it goes does not matter here.
          */
         SafeHandleBody: {
             edit: components["schemas"]["AimCurve"];
-            /** Theme */
-            theme?: string | null;
         };
         /**
          * SafeRangesView
@@ -3257,8 +3346,6 @@ export interface components {
             ladder: components["schemas"]["ShapedLadder"];
             /** Step */
             step: number;
-            /** Theme */
-            theme?: string | null;
         };
         /**
          * SafeView
@@ -3290,7 +3377,7 @@ export interface components {
              * @enum {string}
              */
             ink: "#000000" | "#FFFFFF";
-            near: components["schemas"]["NearSystemView"] | null;
+            near: components["schemas"]["NearView"] | null;
             /** Seen */
             seen: string;
             /** Text */
@@ -3310,7 +3397,7 @@ export interface components {
              * Name
              * @default
              */
-            name: string;
+            name?: string;
         };
         /**
          * SaveSetBody
@@ -3325,7 +3412,67 @@ export interface components {
              * Words
              * @default
              */
-            words: string;
+            words?: string;
+        };
+        /**
+         * ScaleDetailPart
+         * @description The scale of the selected hue in all detail.
+         *
+         *     `settings` is its method as the edit `set_method` takes it, and `all_settings` that of all scales; `figures` are the
+         *     method's own numbers by step. Curves are told the same way, and `drawn`.
+         */
+        ScaleDetailPart: {
+            all_curves: components["schemas"]["Curves"];
+            all_end_texts: components["schemas"]["EndTextsView"];
+            /** All Ground Text */
+            all_ground_text: string;
+            all_settings: components["schemas"]["Method-Output"];
+            column: components["schemas"]["ColumnView"];
+            curves: components["schemas"]["Curves"];
+            distance: components["schemas"]["SpreadView"];
+            /** Drawn */
+            drawn: components["schemas"]["CurveView"][];
+            end_texts: components["schemas"]["EndTextsView"];
+            ends: components["schemas"]["EndsView"];
+            /** Figures */
+            figures: number[] | null;
+            /** Figures Of */
+            figures_of: components["schemas"]["StepFiguresView"][];
+            /** Ground Text */
+            ground_text: string;
+            /** Hue */
+            hue: string;
+            ladder: components["schemas"]["LadderView"];
+            lightness: components["schemas"]["SpreadView"];
+            /** Measures */
+            measures: string[];
+            /** Name */
+            name: string;
+            settings: components["schemas"]["Method-Output"];
+            /** Wide */
+            wide: components["schemas"]["WideStepView"][];
+        };
+        /**
+         * ScaleView
+         * @description A hue's scale, from light to dark.
+         */
+        ScaleView: {
+            /** Hue */
+            hue: string;
+            /** Steps */
+            steps: components["schemas"]["StepView"][];
+        };
+        /**
+         * SelectionsPart
+         * @description How many colors are published, how many may be, and the named selections.
+         */
+        SelectionsPart: {
+            /** Cap */
+            cap: number | null;
+            /** Colors */
+            colors: number;
+            /** Named */
+            named: components["schemas"]["NamedSelectionView"][];
         };
         /**
          * SetAnchor
@@ -3561,7 +3708,7 @@ export interface components {
              * Severity
              * @default 1
              */
-            severity: number;
+            severity?: number;
             /** Text */
             text: string;
             /**
@@ -3569,7 +3716,7 @@ export interface components {
              * @default typical
              * @enum {string}
              */
-            vision: "typical" | "protan" | "deutan" | "tritan" | "achromat";
+            vision?: "typical" | "protan" | "deutan" | "tritan" | "achromat";
         };
         /**
          * SetTextView
@@ -3637,7 +3784,7 @@ export interface components {
              * Name
              * @default own
              */
-            name: string;
+            name?: string;
             /** Steps */
             steps: components["schemas"]["ShapedStep"][];
         };
@@ -3650,17 +3797,17 @@ export interface components {
              * Between
              * @default false
              */
-            between: boolean;
+            between?: boolean;
             /**
              * Hidden
              * @default false
              */
-            hidden: boolean;
+            hidden?: boolean;
             /**
              * Id
              * @default
              */
-            id: string;
+            id?: string;
             /** Label */
             label: string;
             /** Lightness */
@@ -3673,6 +3820,7 @@ export interface components {
         SlipView: {
             aim: components["schemas"]["AimView"];
             chroma: components["schemas"]["RampView"];
+            exact: components["schemas"]["ExactColor"];
             /** Grounds */
             grounds: components["schemas"]["GroundView"][];
             /** Hex */
@@ -3708,6 +3856,8 @@ export interface components {
             role: string;
             /** Seen */
             seen: string;
+            /** Step */
+            step: string | null;
             turn: components["schemas"]["RampView"];
             /** Used By */
             used_by: string[];
@@ -3754,36 +3904,36 @@ export interface components {
              * Brand
              * @default []
              */
-            brand: (components["schemas"]["Color"] | string)[];
+            brand?: (components["schemas"]["Color"] | string)[];
             /**
              * Held
              * @default []
              */
-            held: ("success" | "warning" | "error" | "information")[];
+            held?: ("success" | "warning" | "error" | "information")[];
             /**
              * Notation
              * @default hex
              * @enum {string}
              */
-            notation: "hex" | "rgb" | "hsl" | "hwb" | "hsb" | "lab" | "lch" | "oklab" | "oklch" | "display-p3" | "name";
+            notation?: "hex" | "rgb" | "hsl" | "hwb" | "hsb" | "lab" | "lch" | "oklab" | "oklch" | "display-p3" | "name";
             /**
              * Present
              * @default {}
              */
-            present: {
+            present?: {
                 [key: string]: components["schemas"]["Color"] | string;
             };
             /**
              * Severity
              * @default 1
              */
-            severity: number;
+            severity?: number;
             /**
              * Vision
              * @default typical
              * @enum {string}
              */
-            vision: "typical" | "protan" | "deutan" | "tritan" | "achromat";
+            vision?: "typical" | "protan" | "deutan" | "tritan" | "achromat";
         };
         /**
          * StatusColorView
@@ -3815,6 +3965,23 @@ export interface components {
             text: string;
         };
         /**
+         * StatusEditsBody
+         * @description Status colors as they shall be, and what each is for.
+         */
+        StatusEditsBody: {
+            /** Colors */
+            colors: {
+                [key: string]: components["schemas"]["Color"] | string;
+            };
+            /**
+             * Notes
+             * @default {}
+             */
+            notes?: {
+                [key: string]: string;
+            };
+        };
+        /**
          * StatusPairView
          * @description The least distance of two status colors under a vision, before and after.
          */
@@ -3839,6 +4006,14 @@ export interface components {
             other: "success" | "warning" | "error" | "information";
             /** Vision */
             vision: string;
+        };
+        /**
+         * StatusPart
+         * @description How many pairs of status hues some eyes cannot tell apart by the hues' own colors.
+         */
+        StatusPart: {
+            /** Confusable */
+            confusable: number;
         };
         /**
          * StatusView
@@ -3945,18 +4120,18 @@ export interface components {
              * Difference
              * @default 3
              */
-            difference: number;
+            difference?: number;
             /**
              * Severity
              * @default 1
              */
-            severity: number;
+            severity?: number;
             /**
              * Vision
              * @default typical
              * @enum {string}
              */
-            vision: "typical" | "protan" | "deutan" | "tritan" | "achromat";
+            vision?: "typical" | "protan" | "deutan" | "tritan" | "achromat";
         };
         /**
          * StopsView
@@ -4010,65 +4185,6 @@ export interface components {
             tokens: number;
         };
         /**
-         * SystemView
-         * @description A system as a person sees it: everything that the page paints.
-         */
-        SystemView: {
-            /** Candidates */
-            candidates: components["schemas"]["CandidateView"][];
-            /** Cap */
-            cap: number | null;
-            /** Changed */
-            changed: number;
-            /** Colors */
-            colors: number;
-            /** Confusable Status */
-            confusable_status: number;
-            /** Findings */
-            findings: components["schemas"]["FindingView"][];
-            ground: components["schemas"]["SwatchView"];
-            /** Ground Name */
-            ground_name: string;
-            /** Hues */
-            hues: components["schemas"]["HueView"][];
-            ladder: components["schemas"]["LadderView"];
-            /** Latest */
-            latest: string | null;
-            /** Name */
-            name: string;
-            opened: components["schemas"]["OpenedView"] | null;
-            /** Pairings */
-            pairings: components["schemas"]["PairingView"][];
-            /** Promises */
-            promises: components["schemas"]["PromiseView"][];
-            /** Redo */
-            redo: string | null;
-            /** Revision */
-            revision: number;
-            /** Scale Pattern */
-            scale_pattern: string;
-            /** Selections */
-            selections: components["schemas"]["NamedSelectionView"][];
-            /** Severity */
-            severity: number;
-            slip: components["schemas"]["SlipView"] | null;
-            /** Slug */
-            slug: string;
-            /** Stops */
-            stops: components["schemas"]["StopsView"][];
-            theme: components["schemas"]["ThemeView"] | null;
-            /** Themes */
-            themes: components["schemas"]["ThemeView"][];
-            /** Tokens */
-            tokens: components["schemas"]["TokenView"][];
-            /** Told Apart */
-            told_apart: components["schemas"]["ToldApartView"][];
-            /** Undo */
-            undo: string | null;
-            /** Vision */
-            vision: string;
-        };
-        /**
          * TakeBackBody
          * @description Undo or redo.
          */
@@ -4077,15 +4193,16 @@ export interface components {
             key?: string;
             /**
              * @default {
-             *       "compare": false,
-             *       "detail": false,
              *       "ground": "white",
              *       "notation": "hex",
+             *       "parts": [
+             *         "head"
+             *       ],
              *       "severity": 1,
              *       "vision": "typical"
              *     }
              */
-            view: components["schemas"]["Looking"];
+            view?: components["schemas"]["Looking"];
         };
         /**
          * ThemeView
@@ -4106,7 +4223,7 @@ export interface components {
              * Chroma
              * @default 0.011
              */
-            chroma: number;
+            chroma?: number;
             /** Hue */
             hue: string;
             /**
@@ -4118,7 +4235,7 @@ export interface components {
              * Lightness
              * @default 52.5
              */
-            lightness: number;
+            lightness?: number;
         };
         /**
          * TokenAlias
@@ -4136,6 +4253,8 @@ export interface components {
         /**
          * TokenView
          * @description A semantic token in the theme shown, with the chain of its aliases in words.
+         *
+         *     `purpose` is what it is there for, whatever it is called; `shape` as what it is drawn.
          */
         TokenView: {
             /** Alpha */
@@ -4159,8 +4278,15 @@ export interface components {
             name: string;
             /** Note */
             note: string;
+            /** Purpose */
+            purpose: ("text.strong" | "text.plain" | "text.faint" | "text.late" | "text.on-brand" | "link.rest" | "surface.page" | "surface.card" | "surface.brand" | "border.plain" | "border.divider" | "action.fill" | "action.hover" | "action.pressed" | "action.label" | "status.success" | "status.warning" | "status.error" | "status.information" | "chart.series.1" | "chart.series.2" | "chart.series.3" | "chart.series.4" | "chart.series.5" | "chart.series.6") | null;
             /** Seen */
             seen: string;
+            /**
+             * Shape
+             * @enum {string}
+             */
+            shape: "strong text" | "text" | "link" | "line" | "fill";
             value: components["schemas"]["ValueView"];
         };
         /**
@@ -4229,12 +4355,12 @@ export interface components {
              * @default srgb
              * @enum {string}
              */
-            space: "srgb" | "linear" | "oklab";
+            space?: "srgb" | "linear" | "oklab";
             /**
              * Targets
              * @default []
              */
-            targets: components["schemas"]["Typed"][];
+            targets?: components["schemas"]["Typed"][];
         };
         /**
          * WideStepView
@@ -4730,12 +4856,11 @@ export interface operations {
             query?: {
                 vision?: "typical" | "protan" | "deutan" | "tritan" | "achromat";
                 severity?: number;
+                notation?: "hex" | "rgb" | "hsl" | "hwb" | "hsb" | "lab" | "lch" | "oklab" | "oklch" | "display-p3" | "name";
                 ground?: string;
                 theme?: string | null;
                 select?: string | null;
-                notation?: "hex" | "rgb" | "hsl" | "hwb" | "hsb" | "lab" | "lch" | "oklab" | "oklch" | "display-p3" | "name";
-                detail?: boolean;
-                compare?: boolean;
+                parts?: ("head" | "slip" | "hues" | "status" | "candidates" | "stops" | "ladder" | "promises" | "ground" | "scales" | "selections" | "scale_detail" | "methods" | "tokens" | "pairings" | "told_apart" | "findings" | "repairs")[];
             };
             header?: never;
             path: {
@@ -4751,7 +4876,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["SystemView"];
+                    "application/json": components["schemas"]["Parts"];
                 };
             };
             /** @description Client Error */
@@ -4855,7 +4980,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["SystemView"];
+                    "application/json": components["schemas"]["Parts"];
                 };
             };
             /** @description Client Error */
@@ -5298,7 +5423,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["SystemView"];
+                    "application/json": components["schemas"]["Parts"];
                 };
             };
             /** @description Client Error */
@@ -5334,6 +5459,41 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PromisePlanView"];
+                };
+            };
+            /** @description Client Error */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    redo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TakeBackBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Parts"];
                 };
             };
             /** @description Client Error */
@@ -5452,7 +5612,6 @@ export interface operations {
         parameters: {
             query: {
                 select: string;
-                theme?: string | null;
             };
             header?: never;
             path: {
@@ -5504,6 +5663,41 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SafeView"];
+                };
+            };
+            /** @description Client Error */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    planStatus: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StatusEditsBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EditsView"];
                 };
             };
             /** @description Client Error */
@@ -5587,13 +5781,12 @@ export interface operations {
             };
         };
     };
-    takeBack: {
+    undo: {
         parameters: {
             query?: never;
             header?: never;
             path: {
                 slug: string;
-                kind: "undo" | "redo";
             };
             cookie?: never;
         };
@@ -5609,7 +5802,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["SystemView"];
+                    "application/json": components["schemas"]["Parts"];
                 };
             };
             /** @description Client Error */

@@ -1,7 +1,7 @@
 /** A button that names what it chooses and the present choice, and opens a menu of all. */
 import { Button, Menu, Portal, Text } from "@chakra-ui/react";
 import { memo } from "react";
-import { useSteady } from "./useSteady";
+import { useSteady } from "../util/useSteady";
 
 interface Item {
   value: string;

@@ -1,7 +1,7 @@
 /** A number to type or to step by keys. What is out of range is brought to the nearest allowed value, visibly. */
 import { Input } from "@chakra-ui/react";
 import { type KeyboardEvent, memo, useEffect, useRef, useState } from "react";
-import { useSteady } from "./useSteady";
+import { useSteady } from "../util/useSteady";
 
 interface Props {
   label: string;

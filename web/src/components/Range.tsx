@@ -1,8 +1,8 @@
 /** A quantity to drag, to step by keys or to type: a track in ink, and the figure beside it. */
 import { useId } from "react";
+import { useGrip } from "../util/useGrip";
 import { NumberField } from "./NumberField";
 import styles from "./range.module.css";
-import { useGrip } from "./useGrip";
 
 interface Props {
   label: string;

@@ -1,7 +1,7 @@
 /** A plain button of the chrome. */
 import { Button, type ButtonProps } from "@chakra-ui/react";
 
-export function Tool(props: ButtonProps) {
+export function ToolButton(props: ButtonProps) {
   return (
     <Button
       size="2xs"

@@ -1,9 +1,15 @@
-/** Finding a color, a token or a stage by a few letters. */
-import { Box, Dialog, Flex, Input, Portal, Text } from "@chakra-ui/react";
-import { type KeyboardEvent, memo, useMemo, useState } from "react";
-import { Swatch } from "../parts/Swatch";
-import { AREA_STAGES, AREA_WORDS, type Area, STAGES, type Stage, useLooking } from "../state/looking";
-import { useKnown } from "../state/workspace";
+/** Finding a color, a token, a stage or a work area by a few letters. */
+import { Box, Combobox, Dialog, Portal, Text, useListCollection } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
+import { memo, useEffect, useMemo, useState } from "react";
+import type { Parts } from "../api/client";
+import { SPELLINGS } from "../api/constants.generated";
+import { Swatch } from "../components/Swatch";
+import { STAGES } from "../stages";
+import { goTo } from "../workspace/AddressMirror";
+import { useKnown } from "../workspace/hooks";
+import { look, useLook, useSeeing } from "../workspace/look";
+import { server } from "../workspace/server";
 
 const MOST = 9;
 
@@ -12,18 +18,36 @@ interface Found {
   words: string;
   what: string;
   seen: string | null;
-  stage: Stage | null;
-  area?: Area;
+  /** Where it leads, if it is no color. */
+  stage?: string;
+  area?: string;
 }
 
 /** Spelling is forgiven: colour and color, grey and gray, and whatever parts a name. */
 const plain = (text: string) =>
-  text
-    .toLowerCase()
-    .replaceAll("colour", "color")
-    .replaceAll("grey", "gray")
+  SPELLINGS.reduce((found, [other, usual]) => found.replaceAll(other, usual), text.toLowerCase())
     .replace(/[\s._-]+/g, " ")
     .trim();
+
+const PLACES: Found[] = [
+  ...STAGES.map((stage) => ({
+    key: stage.id,
+    words: stage.words,
+    what: "stage",
+    seen: null,
+    stage: stage.id,
+  })),
+  ...STAGES.flatMap((stage) =>
+    stage.areas.map((area) => ({
+      key: `${stage.id} ${area.id}`,
+      words: area.words,
+      what: `in ${stage.words}`,
+      seen: null,
+      stage: stage.id,
+      area: area.id,
+    })),
+  ),
+];
 
 export const Finder = memo(function Finder({ shown, onClose }: { shown: boolean; onClose: () => void }) {
   return (
@@ -40,113 +64,110 @@ export const Finder = memo(function Finder({ shown, onClose }: { shown: boolean;
   );
 });
 
-function Search({ onClose }: { onClose: () => void }) {
-  const view = useKnown((known) => known.view);
-  const { look, goTo } = useLooking();
-  const [text, setText] = useState("");
-  const [at, setAt] = useState(0);
-  const everything = useMemo<Found[]>(() => {
-    const hues = view?.hues ?? [];
-    return [
-      ...STAGES.map((stage) => ({ key: stage, words: stage, what: "stage", seen: null, stage })),
-      ...AREA_STAGES.flatMap(([stage, areas]) =>
-        areas.map((area) => ({
-          key: area,
-          words: AREA_WORDS[area],
-          what: `in ${stage}`,
-          seen: null,
-          stage,
-          area,
-        })),
-      ),
-      ...hues.map((hue) => ({
-        key: hue.key,
-        words: hue.name,
-        what: hue.status ?? hue.kind,
-        seen: hue.seen,
-        stage: null,
-      })),
-      ...(view?.tokens ?? []).map((token) => ({
-        key: token.key,
-        words: token.name,
-        what: token.chain,
-        seen: token.seen,
-        stage: null,
-      })),
-      ...hues.flatMap((hue) =>
-        hue.steps.map((step) => ({
-          key: step.key,
-          words: `${hue.name} ${step.label}`,
-          what: step.hex,
-          seen: step.seen,
-          stage: null,
-        })),
-      ),
-    ];
-  }, [view]);
-  const wanted = plain(text);
-  const found = everything
-    .filter(
-      (each) =>
-        wanted !== "" && (plain(each.words).includes(wanted) || each.what.toLowerCase().includes(wanted)),
-    )
-    .slice(0, MOST);
+/** All that can be found: the colors are asked for while the finder is open, whatever the stage shows. */
+function useEverything(): Found[] {
+  const slug = useLook((at) => at.slug);
+  const seeing = useSeeing();
+  const revision = useKnown(({ parts }) => parts?.head?.revision);
+  const colors = useQuery({
+    queryKey: ["finder", slug, revision, seeing],
+    queryFn: () => server.open(slug, { ...seeing, parts: ["hues", "tokens", "scales"] }),
+    placeholderData: (before) => before,
+  });
+  return useMemo(() => [...PLACES, ...colorsOf(colors.data ?? {})], [colors.data]);
+}
 
+function colorsOf({ hues = [], tokens = [], scales = [] }: Partial<Parts>): Found[] {
+  const names = new Map(hues.map((hue) => [hue.id, hue.name]));
+  return [
+    ...hues.map((hue) => ({ key: hue.key, words: hue.name, what: hue.status ?? hue.kind, seen: hue.seen })),
+    ...tokens.map((token) => ({ key: token.key, words: token.name, what: token.chain, seen: token.seen })),
+    ...scales.flatMap((scale) =>
+      scale.steps.map((step) => ({
+        key: step.key,
+        words: `${names.get(scale.hue)} ${step.label}`,
+        what: step.hex,
+        seen: step.seen,
+      })),
+    ),
+  ];
+}
+
+function Search({ onClose }: { onClose: () => void }) {
+  const everything = useEverything();
+  const { collection, filter, set } = useListCollection<Found>({
+    initialItems: everything,
+    limit: MOST,
+    itemToValue: (found) => found.key,
+    itemToString: (found) => found.words,
+    filter: (_, text, found) => {
+      const wanted = plain(text);
+      return (
+        wanted !== "" && (plain(found.words).includes(wanted) || found.what.toLowerCase().includes(wanted))
+      );
+    },
+  });
+  const [text, setText] = useState("");
+  useEffect(() => set(everything), [everything, set]);
+  const items = text === "" ? [] : collection.items;
   const choose = (one: Found | undefined) => {
     if (!one) return;
     onClose();
     if (one.stage) goTo(one.stage, one.area);
     else look({ select: one.key });
   };
-  const onKeyDown = (event: KeyboardEvent) => {
-    if (event.key === "ArrowDown") setAt(Math.min(at + 1, found.length - 1));
-    else if (event.key === "ArrowUp") setAt(Math.max(at - 1, 0));
-    else if (event.key === "Enter") choose(found[at]);
-    else return;
-    event.preventDefault();
-  };
   return (
     <Box padding="14px">
-      <Input
-        autoFocus
-        aria-label="Find a color, a token or a stage"
-        placeholder="A color, a token or a stage"
-        borderColor="border.emphasized"
-        value={text}
-        autoComplete="off"
-        onChange={(event) => {
-          setText(event.target.value);
-          setAt(0);
+      <Combobox.Root
+        collection={collection}
+        open={items.length > 0}
+        inputBehavior="autohighlight"
+        selectionBehavior="preserve"
+        onInputValueChange={(change) => {
+          setText(change.inputValue.trim());
+          filter(change.inputValue);
         }}
-        onKeyDown={onKeyDown}
-      />
-      {found.length > 0 && (
-        <Box role="listbox" aria-label="Found" marginTop="8px">
-          {found.map((each, place) => (
-            <Flex
+        onValueChange={(change) => choose(change.items[0])}
+      >
+        <Combobox.Control>
+          <Combobox.Input
+            autoFocus
+            aria-label="Find a color, a token or a stage"
+            placeholder="A color, a token or a stage"
+            borderColor="border.emphasized"
+            autoComplete="off"
+          />
+        </Combobox.Control>
+        <Combobox.Content
+          marginTop="8px"
+          padding="0"
+          boxShadow="none"
+          position="static"
+          width="100%"
+          maxHeight="none"
+          aria-label="Found"
+        >
+          {items.map((each) => (
+            <Combobox.Item
               key={each.key}
-              role="option"
-              aria-selected={place === at}
-              align="center"
+              item={each}
               gap="10px"
               minHeight="30px"
               paddingInline="8px"
               cursor="pointer"
-              bg={place === at ? "bg.muted" : "bg"}
-              fontWeight={place === at ? "700" : "400"}
-              onClick={() => choose(each)}
+              _highlighted={{ bg: "bg.muted", fontWeight: "700" }}
             >
               {each.seen ? <Swatch seen={each.seen} width="28px" height="20px" /> : <Box width="28px" />}
               <Text flex="1">{each.words}</Text>
               <Text color="fg.muted" fontWeight="400">
                 {each.what}
               </Text>
-            </Flex>
+            </Combobox.Item>
           ))}
-        </Box>
-      )}
+        </Combobox.Content>
+      </Combobox.Root>
       <Text role="status" color="fg.muted" fontSize="12px" marginTop="6px">
-        {wanted !== "" && found.length === 0 ? `Nothing is called “${text}”.` : ""}
+        {text !== "" && items.length === 0 ? `Nothing is called “${text}”.` : ""}
       </Text>
     </Box>
   );

@@ -2,43 +2,34 @@
 import { Box, Flex, Grid, Heading, Link, Text } from "@chakra-ui/react";
 import { useEffect } from "react";
 import { Link as RouterLink } from "react-router";
-import { LegibilityStage } from "../stages/legibility/LegibilityStage";
-import { ReleasesStage } from "../stages/releases/ReleasesStage";
-import { ScalesStage } from "../stages/scales/ScalesStage";
-import { SourcesStage } from "../stages/sources/SourcesStage";
-import { TokensStage } from "../stages/tokens/TokensStage";
-import { useInterface } from "../state/interface";
-import { type Stage, useLooking } from "../state/looking";
-import { useSpecimenShown } from "../state/room";
-import { useKnown } from "../state/workspace";
+import { useKnown } from "../workspace/hooks";
+import { useInterface } from "../workspace/interface";
+import { useLook } from "../workspace/look";
+import { useSpecimenShown } from "../workspace/room";
+import { ErrorBoundary } from "./ErrorBoundary";
 import { Finder } from "./Finder";
 import { KeysSheet } from "./KeysSheet";
 import { Notices } from "./Notices";
 import { Slip } from "./Slip";
 import { Specimen } from "./Specimen";
+import { Stage } from "./Stage";
 import { TopStrip } from "./TopStrip";
 import { useKeys } from "./useKeys";
-
-const SHEETS: Record<Stage, () => React.JSX.Element> = {
-  sources: SourcesStage,
-  scales: ScalesStage,
-  tokens: TokensStage,
-  legibility: LegibilityStage,
-  releases: ReleasesStage,
-};
+import { useWantedParts } from "./useWantedParts";
 
 export function Frame() {
-  const { stage } = useLooking();
-  const open = useKnown((known) => known.view !== null);
-  const name = useKnown((known) => known.view?.name);
+  const stage = useLook((at) => at.stage);
+  const open = useKnown((known) => known.parts !== null);
+  const name = useKnown((known) => known.parts?.head?.name);
   const missing = useKnown((known) => known.missing);
-  const { surround } = useInterface();
+  const surround = useInterface((state) => state.surround);
   const specimen = useSpecimenShown();
+  const hasTokens = useKnown((known) => known.parts?.tokens !== undefined);
   const keys = useKeys();
+  useWantedParts();
   useEffect(() => {
     document.title = name ? `${name}: ${stage} – Heimat` : "Heimat";
   }, [name, stage]);
-  const Sheet = SHEETS[stage];
   return (
     <Grid height="100%" templateRows="44px minmax(0, 1fr) auto" templateColumns="minmax(0, 1fr)">
       <TopStrip onKeys={keys.open} />
@@ -55,11 +46,21 @@ export function Frame() {
           data-surround={surround}
         >
           <Notices />
-          {open ? <Sheet /> : <Opening missing={missing?.message ?? null} />}
+          {open ? <Stage /> : <Opening missing={missing?.message ?? null} />}
         </Flex>
-        {specimen && open && <Specimen />}
+        {specimen && hasTokens && (
+          <ErrorBoundary what="The specimen">
+            <Specimen />
+          </ErrorBoundary>
+        )}
       </Flex>
-      {open ? <Slip /> : <Box height="0" />}
+      {open ? (
+        <ErrorBoundary what="The slip">
+          <Slip />
+        </ErrorBoundary>
+      ) : (
+        <Box height="0" />
+      )}
       <Finder shown={keys.finding} onClose={keys.endFinding} />
       <KeysSheet bindings={keys.bindings} shown={keys.shown} onClose={keys.close} />
     </Grid>

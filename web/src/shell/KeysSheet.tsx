@@ -1,7 +1,7 @@
 /** All keys, on a sheet. */
 import { CloseButton, Dialog, Grid, Kbd, Portal, Text } from "@chakra-ui/react";
 import { Fragment, memo, useEffect, useState } from "react";
-import { useInterface } from "../state/interface";
+import { useInterface } from "../workspace/interface";
 import type { KeyBinding } from "./keys";
 
 interface Keyboard {

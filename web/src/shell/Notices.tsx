@@ -1,12 +1,13 @@
 /** What went wrong and what can be done, over the sheet; and that the database is away. */
+
 import { Box, Flex, Text } from "@chakra-ui/react";
-import { Tool } from "../parts/Tool";
-import { useActions, useKnown } from "../state/workspace";
+import { ToolButton } from "../components/ToolButton";
+import { useKnown, useWorkspace } from "../workspace/hooks";
 
 export function Notices() {
   const notice = useKnown((known) => known.notice);
   const away = useKnown((known) => known.away);
-  const { tell } = useActions();
+  const { tell } = useWorkspace();
   return (
     <Box aria-live="polite" role="status">
       {away && (
@@ -27,11 +28,11 @@ export function Notices() {
             {notice.words}
           </Text>
           {notice.actions.map((action) => (
-            <Tool key={action.words} onClick={action.act}>
+            <ToolButton key={action.words} onClick={action.act}>
               {action.words}
-            </Tool>
+            </ToolButton>
           ))}
-          {notice.actions.length === 0 && <Tool onClick={() => tell(null)}>Close</Tool>}
+          {notice.actions.length === 0 && <ToolButton onClick={() => tell(null)}>Close</ToolButton>}
         </Flex>
       )}
     </Box>

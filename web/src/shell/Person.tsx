@@ -2,7 +2,7 @@
 import { Box, Menu, Portal } from "@chakra-ui/react";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { client, data } from "../api/client";
-import { useInterface } from "../state/interface";
+import { useInterface } from "../workspace/interface";
 
 export function Person({ onKeys }: { onKeys?: () => void }) {
   const queries = useQueryClient();

@@ -1,12 +1,12 @@
 /** Seen as: the vision through which the whole workspace is shown, and its severity. */
+
 import { Box, Button, Flex, Popover, Portal, Text } from "@chakra-ui/react";
-import { NumberField } from "../parts/NumberField";
-import { useLooking, VISION_WORDS, VISIONS } from "../state/looking";
+import { NumberField } from "../components/NumberField";
+import { look, useLook, VISION_WORDS, VISIONS } from "../workspace/look";
 
 export function SeenAsChoice() {
-  const { looking } = useLooking();
-  const vision = looking.vision ?? "typical";
-  const severity = looking.severity ?? 1;
+  const vision = useLook((at) => at.vision);
+  const severity = useLook((at) => at.severity);
   const words = VISION_WORDS[vision] + (vision === "typical" || severity === 1 ? "" : ` ${severity}`);
   return (
     <Popover.Root positioning={{ placement: "bottom-end" }} lazyMount>
@@ -38,8 +38,8 @@ export function SeenAsChoice() {
 }
 
 export function SeenAsPanel() {
-  const { looking, look } = useLooking();
-  const vision = looking.vision ?? "typical";
+  const vision = useLook((at) => at.vision);
+  const severity = useLook((at) => at.severity);
   return (
     <>
       <Flex direction="column" gap="2px" role="radiogroup" aria-label="Vision">
@@ -67,7 +67,7 @@ export function SeenAsPanel() {
         <Text flex="1">Severity, 0 to 1</Text>
         <NumberField
           label="Severity"
-          value={looking.severity ?? 1}
+          value={severity}
           low={0}
           high={1}
           step={0.1}

@@ -1,20 +1,22 @@
 /** The slip: everything about the selected color, at the foot of every stage. */
+
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { Fragment, memo, useState } from "react";
 import type { ContrastView, SlipView } from "../api/client";
-import { Ratio } from "../parts/Ratio";
-import { Tool } from "../parts/Tool";
-import { useLooking } from "../state/looking";
-import { useMoving } from "../state/moving";
-import { useNarrow } from "../state/room";
-import { useSafeRanges } from "../state/useSafeRanges";
-import { useView } from "../state/workspace";
+import { hueKey } from "../api/keys";
+import { Ratio } from "../components/Ratio";
+import { ToolButton } from "../components/ToolButton";
+import { usePart } from "../workspace/hooks";
+import { look } from "../workspace/look";
+import { useMoving } from "../workspace/moving";
+import { useNarrow } from "../workspace/room";
+import { useSafeRanges } from "../workspace/useSafeRanges";
 import { SlipNotations } from "./SlipNotations";
 import { SlipRamp } from "./SlipRamp";
 import styles from "./slip.module.css";
 
 export function Slip() {
-  const slip = useView((view) => view.slip);
+  const slip = usePart("slip");
   const narrow = useNarrow();
   const [open, setOpen] = useState(false);
   const [told, setTold] = useState<string | null>(null);
@@ -105,9 +107,9 @@ function OneLine({ slip, open, onToggle }: { slip: SlipView; open: boolean; onTo
       <Text fontFamily="mono" fontSize="12px">
         {slip.hex}
       </Text>
-      <Tool marginLeft="auto" aria-expanded={open} onClick={onToggle}>
+      <ToolButton marginLeft="auto" aria-expanded={open} onClick={onToggle}>
         {open ? "Less" : "All about it"}
-      </Tool>
+      </ToolButton>
     </Flex>
   );
 }
@@ -127,7 +129,6 @@ interface WordsProps {
 
 /** While a color moves, what is not its numbers mostly stays: each part of the slip is drawn again by itself. */
 const Words = memo(function Words({ name, kind, role, why, uses, hue }: WordsProps) {
-  const { look } = useLooking();
   const used = uses.length;
   return (
     // biome-ignore lint/a11y/noNoninteractiveTabindex: what does not fit is scrolled to by keys
@@ -137,16 +138,16 @@ const Words = memo(function Words({ name, kind, role, why, uses, hue }: WordsPro
           {name}
         </p>
         {hue ? (
-          <Tool
+          <ToolButton
             border="0"
             height="24px"
             marginBlock="-3px"
             paddingInline="2px"
             textDecoration="underline"
-            onClick={() => look({ select: `hue:${hue}` })}
+            onClick={() => look({ select: hueKey(hue) })}
           >
             To its hue
-          </Tool>
+          </ToolButton>
         ) : (
           <p className={styles.faint}>{role}</p>
         )}

@@ -1,11 +1,12 @@
 /** The selected color in every notation; one click copies one. */
+
 import { Popover, Portal } from "@chakra-ui/react";
 import { memo, useState } from "react";
-import type { SlipView } from "../api/client";
-import { copyText } from "../parts/copy";
-import { Tool } from "../parts/Tool";
-import { type Notation, useInterface } from "../state/interface";
-import { useView } from "../state/workspace";
+import type { Notation, SlipView } from "../api/client";
+import { ToolButton } from "../components/ToolButton";
+import { copyText } from "../util/copy";
+import { usePart } from "../workspace/hooks";
+import { useInterface } from "../workspace/interface";
 import styles from "./slip.module.css";
 
 const FIRST: string[] = ["hex", "rgb"];
@@ -74,9 +75,9 @@ const All = memo(function All() {
   return (
     <Popover.Root positioning={{ placement: "top-end" }} lazyMount unmountOnExit>
       <Popover.Trigger asChild>
-        <Tool position="absolute" top="4px" right="6px" variant="ghost" aria-label="All notations">
+        <ToolButton position="absolute" top="4px" right="6px" variant="ghost" aria-label="All notations">
           all
-        </Tool>
+        </ToolButton>
       </Popover.Trigger>
       <Portal>
         <Popover.Positioner>
@@ -90,6 +91,6 @@ const All = memo(function All() {
 });
 
 function EveryLine() {
-  const notations = useView((view) => view.slip?.notations);
+  const notations = usePart("slip", (slip) => slip?.notations);
   return notations?.map((each) => <Line key={each.notation} {...each} whole />);
 }

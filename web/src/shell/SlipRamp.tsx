@@ -1,9 +1,9 @@
 /** A ramp of the slip: the colors along one quantity, flush, with the value on it. A slider by mouse, touch and keys. */
 import { type KeyboardEvent, type PointerEvent, useId, useRef } from "react";
 import type { RampView, SafeView } from "../api/client";
-import { NumberField } from "../parts/NumberField";
-import { safeWords } from "../parts/safeWords";
-import { useGrip } from "../parts/useGrip";
+import { NumberField } from "../components/NumberField";
+import { safeWords } from "../components/safeWords";
+import { useGrip } from "../util/useGrip";
 import styles from "./ramp.module.css";
 
 interface Props {

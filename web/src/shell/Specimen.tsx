@@ -1,6 +1,7 @@
 /** The specimen: a small piece of the product, drawn with the system's tokens, live. */
+
 import { Box } from "@chakra-ui/react";
-import { useView } from "../state/workspace";
+import { usePart } from "../workspace/hooks";
 import styles from "./specimen.module.css";
 
 const SAILINGS = [
@@ -24,15 +25,17 @@ const BARS = [88, 68, 56, 44, 36, 24];
 
 const NONE = "transparent";
 
-/** A token's color as seen; tokens that a system does not have leave no color behind. */
+/** The color, as seen, of the token for a purpose; where a system has none for it, no color is left behind. */
 function useTokens() {
-  const tokens = useView((view) => view.tokens);
-  const seen = new Map(tokens.map((token) => [token.name, token.seen]));
-  return (name: string) => seen.get(name) ?? NONE;
+  const tokens = usePart("tokens");
+  const seen = new Map(
+    tokens.flatMap((token) => (token.purpose ? [[token.purpose as string, token.seen]] : [])),
+  );
+  return (purpose: string) => seen.get(purpose) ?? NONE;
 }
 
 export function Specimen() {
-  const theme = useView((view) => view.theme);
+  const theme = usePart("head", (head) => head.theme?.name);
   const token = useTokens();
   return (
     <Box
@@ -51,7 +54,7 @@ export function Specimen() {
       <div className={styles.head}>
         <strong>Specimen: ticket page</strong>
         <span>
-          Theme <strong>{theme?.name}</strong>
+          Theme <strong>{theme}</strong>
         </span>
       </div>
       <div

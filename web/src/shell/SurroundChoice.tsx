@@ -1,6 +1,6 @@
 /** Surround: what lies around the colors. A color looks different on each. */
 import { Box, Flex, Text } from "@chakra-ui/react";
-import { SURROUNDS, type Surround, useInterface } from "../state/interface";
+import { SURROUNDS, type Surround, useInterface } from "../workspace/interface";
 
 const FIELDS: Record<Surround, { paint: string; mark: string }> = {
   white: { paint: "#FFFFFF", mark: "#000000" },

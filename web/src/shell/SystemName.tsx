@@ -1,18 +1,20 @@
 /** The system's name: opens its renaming, the other systems, and its history. */
+
 import { Box, Button, Flex, Link, Popover, Portal, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link as RouterLink } from "react-router";
-import { client, data, type Edit } from "../api/client";
-import { TextField } from "../parts/TextField";
-import { useLooking } from "../state/looking";
-import { useActions, useKnown } from "../state/workspace";
+import { client, data } from "../api/client";
+import { edit } from "../api/edits";
+import { TextField } from "../components/TextField";
+import { useKnown, useWorkspace } from "../workspace/hooks";
+import { useLook } from "../workspace/look";
 
 const LATEST = 8;
 
 export function SystemName() {
-  const name = useKnown(({ view }) => view?.name ?? "");
-  const revision = useKnown(({ view }) => view?.revision ?? 0);
+  const name = useKnown(({ parts }) => parts?.head?.name ?? "");
+  const revision = useKnown(({ parts }) => parts?.head?.revision ?? 0);
   const [open, setOpen] = useState(false);
   return (
     <Popover.Root
@@ -51,8 +53,8 @@ export function SystemName() {
 }
 
 function Panel({ name, revision, onLeave }: { name: string; revision: number; onLeave: () => void }) {
-  const { slug } = useLooking();
-  const { keep } = useActions();
+  const slug = useLook((at) => at.slug);
+  const { keep } = useWorkspace();
   const systems = useQuery({ queryKey: ["systems"], queryFn: () => data(client.GET("/api/systems")) });
   const history = useQuery({
     queryKey: ["history", slug, revision],
@@ -64,7 +66,7 @@ function Panel({ name, revision, onLeave }: { name: string; revision: number; on
         label="Name of the system"
         value={name}
         width="100%"
-        onCommit={(wanted) => keep([{ type: "rename_system", name: wanted } as Edit])}
+        onCommit={(wanted) => keep([edit("rename_system", { name: wanted })])}
       />
       <Text fontSize="12px" color="fg.muted" marginTop="12px">
         Systems

@@ -1,25 +1,20 @@
 /** The top strip: whose system, which stage, how it is seen, what can be taken back, and who acts. */
+
 import { Box, Button, Flex, Link, Popover, Portal } from "@chakra-ui/react";
-import { memo } from "react";
-import { NavLink, Link as RouterLink, useSearchParams } from "react-router";
-import { Choice } from "../parts/Choice";
-import { Mark } from "../parts/Mark";
-import { Unpublished } from "../parts/Unpublished";
-import { STAGES, type Stage, useLooking, VISION_WORDS } from "../state/looking";
-import { useNarrow } from "../state/room";
-import { useActions, useKnown } from "../state/workspace";
+import { type MouseEvent, memo } from "react";
+import { Link as RouterLink } from "react-router";
+import { Choice } from "../components/Choice";
+import { Mark } from "../components/Mark";
+import { Unpublished } from "../components/Unpublished";
+import { STAGES } from "../stages";
+import { goTo } from "../workspace/AddressMirror";
+import { useKnown, useWorkspace } from "../workspace/hooks";
+import { addressOf, useLook, VISION_WORDS } from "../workspace/look";
+import { useNarrow } from "../workspace/room";
 import { Person } from "./Person";
 import { SeenAsChoice, SeenAsPanel } from "./SeenAsChoice";
 import { SurroundChoice } from "./SurroundChoice";
 import { SystemName } from "./SystemName";
-
-const STAGE_WORDS: Record<(typeof STAGES)[number], string> = {
-  sources: "Sources",
-  scales: "Scales",
-  tokens: "Tokens",
-  legibility: "Legibility",
-  releases: "Releases",
-};
 
 /** Its parts are drawn again only where what they show has changed: a drag changes most of the rest. */
 export const TopStrip = memo(function TopStrip({ onKeys }: { onKeys: () => void }) {
@@ -65,12 +60,12 @@ export const TopStrip = memo(function TopStrip({ onKeys }: { onKeys: () => void 
 
 /** Seen as and surround in one menu, where the strip is short. */
 function Looks() {
-  const { looking } = useLooking();
+  const vision = useLook((at) => at.vision);
   return (
     <Popover.Root positioning={{ placement: "bottom-end" }} lazyMount>
       <Popover.Trigger asChild>
         <Button variant="ghost" size="2xs" height="28px" fontSize="13px" fontWeight="400" paddingInline="4px">
-          Seen as <strong>{VISION_WORDS[looking.vision ?? "typical"]}</strong>
+          Seen as <strong>{VISION_WORDS[vision]}</strong>
         </Button>
       </Popover.Trigger>
       <Portal>
@@ -89,43 +84,43 @@ function Looks() {
 
 /** The stages in one menu, where the strip is short. */
 function StageMenu() {
-  const { stage, goTo } = useLooking();
-  const open = useKnown(({ view }) => view?.findings.length ?? 0);
+  const stage = useLook((at) => at.stage);
+  const open = useKnown(({ parts }) => parts?.head?.findings ?? 0);
   const items = STAGES.map((each) => ({
-    value: each,
-    words: each === "legibility" && open > 0 ? `${STAGE_WORDS[each]}, ${open} to settle` : STAGE_WORDS[each],
+    value: each.id,
+    words: each.id === "legibility" && open > 0 ? `${each.words}, ${open} to settle` : each.words,
   }));
   return (
     <Flex as="nav" aria-label="Stages" align="center" paddingInline="8px">
-      <Choice
-        label="Stage"
-        value={stage}
-        items={items}
-        onChoose={(chosen) => void goTo(chosen as Stage)}
-        plain
-      />
+      <Choice label="Stage" value={stage} items={items} onChoose={goTo} plain />
     </Flex>
   );
 }
 
+/** A plain click goes by what is looked at now, which the address may not tell yet; all others are the browser's. */
+function follow(event: MouseEvent, stage: string) {
+  if (event.button !== 0 || event.metaKey || event.ctrlKey || event.shiftKey || event.altKey) return;
+  event.preventDefault();
+  goTo(stage);
+}
+
 function Stages() {
-  const open = useKnown(({ view }) => view?.findings.length ?? 0);
-  const changed = useKnown(({ view }) => (view?.changed ?? 0) > 0);
-  const { slug, stage } = useLooking();
-  const [search] = useSearchParams();
+  const open = useKnown(({ parts }) => parts?.head?.findings ?? 0);
+  const changed = useKnown(({ parts }) => (parts?.head?.changed ?? 0) > 0);
+  const at = useLook();
   return (
     <Flex as="nav" aria-label="Stages" align="stretch" gap="0">
       {STAGES.map((each) => (
         <Link
-          key={each}
+          key={each.id}
           asChild
           position="relative"
           paddingInline="12px"
-          color={each === stage ? "fg" : "fg.muted"}
-          fontWeight={each === stage ? "700" : "400"}
+          color={each.id === at.stage ? "fg" : "fg.muted"}
+          fontWeight={each.id === at.stage ? "700" : "400"}
           _hover={{ textDecoration: "none", color: "fg" }}
           _after={
-            each === stage
+            each.id === at.stage
               ? {
                   content: '""',
                   position: "absolute",
@@ -138,10 +133,14 @@ function Stages() {
               : {}
           }
         >
-          <NavLink to={{ pathname: `/systems/${slug}/${each}`, search: search.toString() }}>
+          <RouterLink
+            to={addressOf({ ...at, stage: each.id })}
+            aria-current={each.id === at.stage ? "page" : undefined}
+            onClick={(event) => follow(event, each.id)}
+          >
             <Flex align="center" gap="6px" height="100%">
-              {STAGE_WORDS[each]}
-              {each === "legibility" && open > 0 && (
+              {each.words}
+              {each.id === "legibility" && open > 0 && (
                 <Box
                   as="span"
                   border="1.5px solid"
@@ -157,9 +156,9 @@ function Stages() {
                   {open}
                 </Box>
               )}
-              {each === "releases" && changed && <Unpublished />}
+              {each.id === "releases" && changed && <Unpublished />}
             </Flex>
-          </NavLink>
+          </RouterLink>
         </Link>
       ))}
     </Flex>
@@ -167,9 +166,9 @@ function Stages() {
 }
 
 function TakeBack() {
-  const undo = useKnown(({ view }) => view?.undo ?? null);
-  const redo = useKnown(({ view }) => view?.redo ?? null);
-  const { takeBack } = useActions();
+  const undo = useKnown(({ parts }) => parts?.head?.undo ?? null);
+  const redo = useKnown(({ parts }) => parts?.head?.redo ?? null);
+  const { takeBack } = useWorkspace();
   return (
     <Flex gap="0">
       <Button

@@ -1,21 +1,26 @@
 /** All keys of the frame, and the sheet that shows them. */
+
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
-import { copyText } from "../parts/copy";
-import { backEdit, useChosen } from "../state/chosen";
-import { copyChosen } from "../state/copyChosen";
-import { SURROUNDS, useInterface } from "../state/interface";
-import { STAGES, useLooking, VISIONS } from "../state/looking";
-import { type Aim, useMoving } from "../state/moving";
-import { useSpecimenShown } from "../state/room";
-import { useActions, useNow } from "../state/workspace";
+import { problemOf } from "../api/client";
+import { edit } from "../api/edits";
+import { stepRef } from "../api/keys";
+import { STAGES } from "../stages";
+import { copyText } from "../util/copy";
+import { goTo } from "../workspace/AddressMirror";
+import { backEdit, useChosen } from "../workspace/chosen";
+import { copyChosen } from "../workspace/copyChosen";
+import { useNow, useWorkspace } from "../workspace/hooks";
+import { SURROUNDS, useInterface } from "../workspace/interface";
+import { look, useLook, VISIONS } from "../workspace/look";
+import { type Aim, useMoving } from "../workspace/moving";
+import { useSpecimenShown } from "../workspace/room";
 import { dispatch, type KeyBinding } from "./keys";
 
 const next = <T>(all: readonly T[], at: T): T => all[(all.indexOf(at) + 1) % all.length] as T;
 
 export function useKeys() {
-  const { looking, look, goTo, slug } = useLooking();
   const known = useNow();
-  const { takeBack, keep, put } = useActions();
+  const { takeBack, put, tell } = useWorkspace();
   const { move, end } = useMoving();
   const { surround, singleKeys, notation, set } = useInterface();
   const specimen = useSpecimenShown();
@@ -24,11 +29,7 @@ export function useKeys() {
 
   // The bindings stay the same, so that nothing that shows them is drawn again; they act on what is there now.
   const now = {
-    slip: () => known().view?.slip ?? null,
-    looking,
-    look,
-    goTo,
-    slug,
+    slip: () => known().slip ?? null,
     surround,
     specimen,
     notation,
@@ -58,16 +59,16 @@ export function useKeys() {
         return;
       }
       if (slip?.kind !== "step" || (pinned ? slip.pinned : !slip.pinned && !slip.nudged)) return;
-      const [hue = "", step = ""] = slip.key.slice("step:".length).split("/");
-      void keep([{ type: "pin_step", hue, step, color: pinned ? slip.hex : null }]);
+      // A step that is held cannot be pinned: that is told over the sheet.
+      void put(edit("pin_step", { ...stepRef(slip.key), color: pinned ? slip.exact : null }));
     };
     return [
       ...STAGES.map((stage, place) => ({
         code: `Digit${place + 1}`,
         shown: `${place + 1}`,
-        words: `Stage ${stage}`,
+        words: `Stage ${stage.words}`,
         shift: false,
-        act: () => void present.current.goTo(stage),
+        act: () => goTo(stage.id),
       })),
       moving("Minus", "-", "Darker by 1", (aim, by) => ({ lightness: aim.lightness - by })),
       moving("Equal", "=", "Lighter by 1", (aim, by) => ({ lightness: aim.lightness + by })),
@@ -90,7 +91,9 @@ export function useKeys() {
           const chosen = present.current.notation;
           const slip = present.current.slip();
           if (useChosen.getState().keys.length > 1) {
-            void copyChosen(present.current.slug, chosen, false);
+            copyChosen(useLook.getState().slug, chosen, false).catch((thrown) =>
+              tell({ words: problemOf(thrown).message, actions: [] }),
+            );
             return;
           }
           void copyText(slip?.notations.find((each) => each.notation === chosen)?.text ?? slip?.hex ?? "");
@@ -100,8 +103,7 @@ export function useKeys() {
         code: "KeyV",
         shown: "v",
         words: "Next vision",
-        act: () =>
-          present.current.look({ vision: next(VISIONS, present.current.looking.vision ?? "typical") }),
+        act: () => look({ vision: next(VISIONS, useLook.getState().vision) }),
       },
       {
         code: "KeyB",
@@ -140,7 +142,7 @@ export function useKeys() {
         act: () => void takeBack("redo"),
       },
     ];
-  }, [move, keep, put, takeBack, set]);
+  }, [move, put, takeBack, tell, set]);
 
   useEffect(() => {
     const down = (event: KeyboardEvent) => dispatch(event, bindings, present.current.singleKeys);

@@ -1,8 +1,7 @@
 /** Copying the values of everything that is chosen, a line each. */
-import { client, data } from "../api/client";
-import { copyText } from "../parts/copy";
+import { client, data, type Notation } from "../api/client";
+import { copyText } from "../util/copy";
 import { useChosen } from "./chosen";
-import type { Notation } from "./interface";
 
 export async function copyChosen(slug: string, notation: Notation, names: boolean): Promise<boolean> {
   const { keys } = useChosen.getState();

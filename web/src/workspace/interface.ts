@@ -1,9 +1,8 @@
 /** Interface state that belongs to this person on this machine; what can be shared is in the address instead. */
 import { create } from "zustand";
 import { persist } from "zustand/middleware";
-import type { Looking } from "../api/client";
+import type { Notation } from "../api/client";
 
-export type Notation = NonNullable<Looking["notation"]>;
 export type Surround = "white" | "gray" | "black";
 export type Chrome = "light" | "dark";
 export type Print = "values" | "contrast" | "nothing";

@@ -1,16 +1,17 @@
 /** Moving the selected hue, or nudging the selected step or all that are chosen: one gesture, previewed while it lasts, kept when it ends. */
 import { useCallback, useRef } from "react";
 import type { Edit, SlipView } from "../api/client";
-import { hueOf, stepOf, useChosen } from "./chosen";
-import { useActions, useNow } from "./workspace";
+import { STRONGEST_CHROMA } from "../api/constants.generated";
+import { edit } from "../api/edits";
+import { stepRef } from "../api/keys";
+import { useChosen } from "./chosen";
+import { useNow, useWorkspace } from "./hooks";
 
 export interface Aim {
   lightness: number;
   chroma: number;
   angle: number;
 }
-
-const STRONGEST = 0.6;
 
 export function aimOf(slip: SlipView): Aim {
   return { ...slip.aim };
@@ -19,7 +20,7 @@ export function aimOf(slip: SlipView): Aim {
 function allowed(aim: Aim): Aim {
   return {
     lightness: Math.min(Math.max(aim.lightness, 0), 100),
-    chroma: Math.min(Math.max(aim.chroma, 0), STRONGEST),
+    chroma: Math.min(Math.max(aim.chroma, 0), STRONGEST_CHROMA),
     angle: ((aim.angle % 360) + 360) % 360,
   };
 }
@@ -36,34 +37,33 @@ interface Gesture {
 
 const editOf = ({ hue, step, from, at, together }: Gesture): Edit => {
   if (together.length > 1) {
-    return {
-      type: "nudge_steps",
-      steps: together.map((key) => ({ hue: hueOf(key), step: stepOf(key) })),
+    return edit("nudge_steps", {
+      steps: together.map(stepRef),
       lightness: at.lightness - from.lightness,
       chroma: at.chroma - from.chroma,
-      turn: ((((at.angle - from.angle + 180) % 360) + 360) % 360) - 180,
-    };
+      turn: at.angle - from.angle,
+    });
   }
-  return step === null ? { type: "aim_source", hue, ...at } : { type: "aim_step", hue, step, ...at };
+  return step === null ? edit("aim_source", { hue, ...at }) : edit("aim_step", { hue, step, ...at });
 };
 
 export function useMoving() {
   const now = useNow();
-  const { preview, endPreview, put } = useActions();
+  const { preview, endPreview, put } = useWorkspace();
   const aim = useRef<Gesture | null>(null);
   // A key pressed again before the last gesture was answered goes on from there, not from what is still shown.
   const unanswered = useRef<Gesture | null>(null);
 
   const move = useCallback(
     (change: (from: Aim) => Partial<Aim>) => {
-      const selected = now().view?.slip;
+      const selected = now().slip;
       if (!aim.current) {
         const together = useChosen.getState().keys;
         if (!selected || (together.length < 2 && !selected.movable_hue)) return;
         const { movable_hue: hue, movable_step: step } = selected;
         const last = unanswered.current;
         const same = last?.hue === (hue ?? "") && last.step === step && last.together === together;
-        const from = same ? last.at : aimOf(selected);
+        const from = same && last ? last.at : aimOf(selected);
         aim.current = { hue: hue ?? "", step, from, at: from, together };
       }
       const { at } = aim.current;

@@ -1,7 +1,7 @@
 /** The newest answer to a question that changes while it is asked: one request at a time, always with the newest value. */
 import { useEffect, useMemo, useRef, useState } from "react";
 import { type Problem, problemOf } from "../api/client";
-import { SingleFlight } from "./singleFlight";
+import { SingleFlight } from "./SingleFlight";
 
 interface Answered<Answer> {
   answer: Answer | null;

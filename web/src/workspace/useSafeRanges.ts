@@ -1,20 +1,23 @@
 /** In which interval the selected color can move before a finding changes: asked for once it rests. */
 import { client, data } from "../api/client";
-import { useLooking } from "./looking";
+import { useKnown } from "./hooks";
+import { useLook } from "./look";
 import { useRested } from "./useRested";
-import { useKnown } from "./workspace";
 
 export function useSafeRanges() {
-  const { slug, looking } = useLooking();
-  const revision = useKnown(({ view }) => view?.revision);
-  const select = useKnown(({ view }) => (view?.slip?.movable_hue ? view.slip.key : null));
-  const theme = looking.theme ?? null;
-  const query = { select: select ?? "", ...(theme ? { theme } : {}) };
+  const slug = useLook((at) => at.slug);
+  const revision = useKnown(({ parts }) => parts?.head?.revision);
+  const select = useKnown(({ parts }) => (parts?.slip?.movable_hue ? parts.slip.key : null));
   return useRested(
-    ["safe-ranges", slug, revision, select, theme],
+    ["safe-ranges", slug, revision, select],
     select === null
       ? null
       : (signal) =>
-          data(client.GET("/api/systems/{slug}/safe-ranges", { params: { path: { slug }, query }, signal })),
+          data(
+            client.GET("/api/systems/{slug}/safe-ranges", {
+              params: { path: { slug }, query: { select } },
+              signal,
+            }),
+          ),
   );
 }

@@ -1,21 +1,20 @@
 /** A finding: the pair as it is, a sentence with figures, and the ways to settle it. */
-import { Box, Flex, Grid, Text } from "@chakra-ui/react";
-import type { Edit, FindingView } from "../../api/client";
-import { Swatch } from "../../parts/Swatch";
-import { Tool } from "../../parts/Tool";
-import { useLooking, VISION_WORDS } from "../../state/looking";
-import { useActions } from "../../state/workspace";
 
-export function FindingRow({ finding }: { finding: FindingView }) {
-  const { put } = useActions();
-  const { look } = useLooking();
-  const settle = (repair: FindingView["repairs"][number]) =>
-    put({
-      type: "set_token_value",
-      token: repair.token,
-      theme: repair.theme,
-      value: { kind: "step", hue: repair.hue, step: repair.step },
-    } as Edit);
+import { Box, Flex, Grid, Text } from "@chakra-ui/react";
+import type { FindingView, RepairView } from "../../api/client";
+import { Swatch } from "../../components/Swatch";
+import { ToolButton } from "../../components/ToolButton";
+import { useWorkspace } from "../../workspace/hooks";
+import { look, VISION_WORDS } from "../../workspace/look";
+
+interface Props {
+  finding: FindingView;
+  /** The ways to settle it, once they are known: while something is dragged, they are not. */
+  repairs: RepairView[] | undefined;
+}
+
+export function FindingRow({ finding, repairs }: Props) {
+  const { put } = useWorkspace();
   return (
     <Grid
       templateColumns="100px minmax(0, 1fr)"
@@ -42,16 +41,16 @@ export function FindingRow({ finding }: { finding: FindingView }) {
           {finding.detail}
         </Text>
         <Flex gap="8px" wrap="wrap">
-          {finding.repairs.map((repair) => (
-            <Tool key={repair.words} onClick={() => void settle(repair)} title={repair.consequence}>
+          {repairs?.map((repair) => (
+            <ToolButton key={repair.words} onClick={() => void put(repair.edit)} title={repair.consequence}>
               <Swatch seen={repair.seen} />
               {repair.words}
               <Text as="span" color="fg.muted">
                 {repair.consequence}
               </Text>
-            </Tool>
+            </ToolButton>
           ))}
-          {finding.repairs.length === 0 && (finding.kind === "pairing" || finding.kind === "told_apart") && (
+          {repairs?.length === 0 && finding.settled_by_steps && (
             <Text fontSize="12px">
               No step of its own scale settles this. Move the hue, or point the token elsewhere.
             </Text>

@@ -1,16 +1,20 @@
 /** Legibility: what is to settle, then what was checked. */
+
 import { Box, Text } from "@chakra-ui/react";
-import { Toolbar } from "../../parts/Toolbar";
-import { useView } from "../../state/workspace";
+import { Toolbar } from "../../components/Toolbar";
+import { useKnown, usePart } from "../../workspace/hooks";
 import { FindingRow } from "./FindingRow";
 import { PairingsTable } from "./PairingsTable";
 import { ToldApartTable } from "./ToldApartTable";
 
 export function LegibilityStage() {
-  const findings = useView((view) => view.findings);
-  const sets = useView((view) => view.told_apart);
-  const holding = useView((view) => view.pairings.filter((pairing) => pairing.holds === true).length);
-  const exempt = useView((view) => view.pairings.filter((pairing) => pairing.needed === null).length);
+  const findings = usePart("findings");
+  // While something is dragged there are none: they take long, and nobody reads them then.
+  const known = useKnown(({ parts }) => parts?.repairs);
+  const repairs = new Map(known?.map((each) => [each.finding, each.repairs]));
+  const sets = usePart("told_apart");
+  const holding = usePart("pairings", (all) => all.filter((pairing) => pairing.holds === true).length);
+  const exempt = usePart("pairings", (all) => all.filter((pairing) => pairing.needed === null).length);
   const words = `${findings.length} to settle, ${holding} pairings hold${exempt ? `, ${exempt} exempt` : ""}`;
   return (
     <>
@@ -18,7 +22,7 @@ export function LegibilityStage() {
       <Box flex="1" minHeight="0" overflowY="auto" paddingInline="20px" paddingBottom="20px">
         <Box as="section" aria-label="Findings" borderTop="1px solid" borderColor="border">
           {findings.map((finding) => (
-            <FindingRow key={finding.id} finding={finding} />
+            <FindingRow key={finding.id} finding={finding} repairs={repairs.get(finding.id)} />
           ))}
           {findings.length === 0 && (
             <Text paddingBlock="12px">

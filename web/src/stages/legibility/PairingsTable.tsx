@@ -1,23 +1,17 @@
 /** All declared pairings with what they reach. */
+
 import { Box, Table, Text } from "@chakra-ui/react";
 import type { PairingView } from "../../api/client";
-import { hatch } from "../../parts/hatch";
-import { Ratio } from "../../parts/Ratio";
-import { useView } from "../../state/workspace";
-
-const USES: Record<PairingView["use"], string> = {
-  body: "body text",
-  large: "large text",
-  part: "part or graphic",
-  decoration: "decoration",
-};
+import { hatch } from "../../components/hatch";
+import { Ratio } from "../../components/Ratio";
+import { usePart } from "../../workspace/hooks";
 
 /** The grades are made for text; for everything else the figure stands alone. */
 const TEXT: PairingView["use"][] = ["body", "large"];
 
 export function PairingsTable() {
-  const pairings = useView((view) => view.pairings);
-  const tokens = useView((view) => view.tokens);
+  const pairings = usePart("pairings");
+  const tokens = usePart("tokens");
   const byId = new Map(tokens.map((token) => [token.id, token]));
   return (
     <Box as="section" aria-label="Pairings" marginTop="16px">
@@ -46,7 +40,7 @@ export function PairingsTable() {
                 <Table.Cell paddingBlock="3px">
                   {foreground?.name} on {ground?.name}
                 </Table.Cell>
-                <Table.Cell paddingBlock="3px">{USES[pairing.use]}</Table.Cell>
+                <Table.Cell paddingBlock="3px">{pairing.use_words}</Table.Cell>
                 <Table.Cell paddingBlock="3px" fontWeight={pairing.holds === false ? "700" : "400"}>
                   {TEXT.includes(pairing.use) ? (
                     <Ratio contrast={pairing.contrast} />

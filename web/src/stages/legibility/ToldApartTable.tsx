@@ -1,11 +1,12 @@
 /** The distances of a told-apart set, every pair under every vision. */
-import { Box, Flex, Table, Text } from "@chakra-ui/react";
-import type { SystemView } from "../../api/client";
-import { VISION_WORDS } from "../../state/looking";
-import { useView } from "../../state/workspace";
 
-export function ToldApartTable({ set }: { set: SystemView["told_apart"][number] }) {
-  const tokens = useView((view) => view.tokens);
+import { Box, Flex, Table, Text } from "@chakra-ui/react";
+import type { ToldApartView } from "../../api/client";
+import { usePart } from "../../workspace/hooks";
+import { VISION_WORDS } from "../../workspace/look";
+
+export function ToldApartTable({ set }: { set: ToldApartView }) {
+  const tokens = usePart("tokens");
   const byId = new Map(tokens.map((token) => [token.id, token]));
   const visions = set.pairs[0]?.distances ?? [];
   return (

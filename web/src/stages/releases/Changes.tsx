@@ -2,7 +2,7 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import type { ChangeView } from "../../api/client";
-import { Tool } from "../../parts/Tool";
+import { ToolButton } from "../../components/ToolButton";
 
 const FIRST = 24;
 
@@ -35,13 +35,16 @@ export function Changes({ changes, first }: { changes: ChangeView[]; first: bool
                 ),
             )}
           </Flex>
-          <Text truncate>{words(change)}</Text>
+          <Text truncate>
+            {words(change)}
+            {change.theme && `, in ${change.theme}`}
+          </Text>
         </Flex>
       ))}
       {changes.length > shown.length && (
-        <Tool marginTop="8px" onClick={() => setAll(true)}>
+        <ToolButton marginTop="8px" onClick={() => setAll(true)}>
           Show {changes.length - shown.length} more
-        </Tool>
+        </ToolButton>
       )}
     </Box>
   );

@@ -1,9 +1,9 @@
 /** The files as developers get them, and the address they fetch them from. */
 import { Box, Flex, Link, Text } from "@chakra-ui/react";
 import { useState } from "react";
-import { Choice } from "../../parts/Choice";
-import { copyText } from "../../parts/copy";
-import { Tool } from "../../parts/Tool";
+import { Choice } from "../../components/Choice";
+import { ToolButton } from "../../components/ToolButton";
+import { copyText } from "../../util/copy";
 
 interface Props {
   draft: { files: { name: string; text: string }[]; feed: string; proposed: string };
@@ -35,12 +35,12 @@ export function Feed({ draft, latest }: Props) {
           items={draft.files.map((each) => ({ value: each.name, words: each.name }))}
           onChoose={setName}
         />
-        <Tool onClick={() => void copy()} disabled={latest === null}>
+        <ToolButton onClick={() => void copy()} disabled={latest === null}>
           Copy the feed’s address
-        </Tool>
-        <Tool onClick={() => void fetchIt()} disabled={latest === null}>
+        </ToolButton>
+        <ToolButton onClick={() => void fetchIt()} disabled={latest === null}>
           Fetch it
-        </Tool>
+        </ToolButton>
       </Flex>
       <Text fontSize="12px" fontFamily="mono" truncate data-testid="feed-address">
         {latest === null ? (

@@ -1,18 +1,19 @@
 /** Publishing: as which version, with which notes. */
+
 import { Box, Button, Field, Flex, Input, Text, Textarea } from "@chakra-ui/react";
 import { useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useEffect, useState } from "react";
 import { client, data, type Problem, problemOf } from "../../api/client";
-import { useLooking } from "../../state/looking";
-import { useView } from "../../state/workspace";
+import { usePart } from "../../workspace/hooks";
+import { useLook } from "../../workspace/look";
 
 interface Props {
   draft: { revision: number; proposed: string; changes: { change: string }[]; latest: string | null };
 }
 
 export function PublishForm({ draft }: Props) {
-  const { slug } = useLooking();
-  const findings = useView((view) => view.findings);
+  const slug = useLook((at) => at.slug);
+  const findings = usePart("head", (head) => head.findings);
   const queries = useQueryClient();
   const [version, setVersion] = useState(draft.proposed);
   const [notes, setNotes] = useState("");
@@ -67,9 +68,9 @@ export function PublishForm({ draft }: Props) {
         </Button>
       </Flex>
       <Text fontSize="12px" marginTop="6px" color="fg.muted">
-        {findings.length === 0
+        {findings === 0
           ? "Nothing is left to settle."
-          : `${findings.length} ${findings.length === 1 ? "finding is" : "findings are"} open; publishing does not wait for them.`}
+          : `${findings} ${findings === 1 ? "finding is" : "findings are"} open; publishing does not wait for them.`}
       </Text>
       <Box role="status" fontWeight="700">
         {problem ? (at("version") ?? at("notes") ?? problem.message) : done}

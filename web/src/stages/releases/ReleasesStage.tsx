@@ -1,20 +1,23 @@
 /** Releases: what will change, publishing it, the files and their address, and what is out already. */
+
 import { Box, Grid, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { client, data } from "../../api/client";
-import { Toolbar } from "../../parts/Toolbar";
-import { useLooking } from "../../state/looking";
-import { useView } from "../../state/workspace";
+import { Toolbar } from "../../components/Toolbar";
+import { usePart } from "../../workspace/hooks";
+import { useLook, useSeeing } from "../../workspace/look";
 import { Changes } from "./Changes";
 import { Feed } from "./Feed";
 import { PublishForm } from "./PublishForm";
 
 export function ReleasesStage() {
-  const { slug, seeing } = useLooking();
-  const view = useView((whole) => whole);
+  const slug = useLook((at) => at.slug);
+  const seeing = useSeeing();
+  const revision = usePart("head", (head) => head.revision);
+  const latest = usePart("head", (head) => head.latest);
   const path = { slug };
   const draft = useQuery({
-    queryKey: ["draft", slug, view.revision, seeing],
+    queryKey: ["draft", slug, revision, seeing],
     queryFn: () => data(client.GET("/api/systems/{slug}/draft", { params: { path, query: seeing } })),
     placeholderData: (before) => before,
   });
@@ -23,8 +26,8 @@ export function ReleasesStage() {
     queryFn: () => data(client.GET("/api/systems/{slug}/releases", { params: { path } })),
   });
   const changes = draft.data?.changes ?? [];
-  const words = view.latest
-    ? `${view.latest} is out, ${changes.length === 0 ? "nothing has changed since" : `${changes.length} changes since`}`
+  const words = latest
+    ? `${latest} is out, ${changes.length === 0 ? "nothing has changed since" : `${changes.length} changes since`}`
     : "nothing published yet";
   return (
     <>
@@ -40,7 +43,7 @@ export function ReleasesStage() {
       >
         <Box>
           {draft.data && <PublishForm draft={draft.data} />}
-          <Changes changes={changes} first={view.latest === null} />
+          <Changes changes={changes} first={latest === null} />
           <Box as="section" aria-label="Earlier releases" marginTop="16px">
             {(releases.data ?? []).map((release) => (
               <Box
@@ -59,7 +62,7 @@ export function ReleasesStage() {
             ))}
           </Box>
         </Box>
-        {draft.data && <Feed draft={draft.data} latest={view.latest} />}
+        {draft.data && <Feed draft={draft.data} latest={latest} />}
       </Grid>
     </>
   );

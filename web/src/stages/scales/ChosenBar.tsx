@@ -1,27 +1,33 @@
 /** What can be done with several chosen steps, and with the scales that they belong to. */
+
 import { Flex, Text } from "@chakra-ui/react";
 import { useState } from "react";
-import type { Edit, HueView } from "../../api/client";
-import { Choice } from "../../parts/Choice";
-import { Tool } from "../../parts/Tool";
-import { backEdit, huesOf, useChosen } from "../../state/chosen";
-import { copyChosen } from "../../state/copyChosen";
-import { useInterface } from "../../state/interface";
-import { useLooking } from "../../state/looking";
-import { useActions, useView } from "../../state/workspace";
+import type { HueView } from "../../api/client";
+import { edit } from "../../api/edits";
+import { huesOf } from "../../api/keys";
+import { Choice } from "../../components/Choice";
+import { ToolButton } from "../../components/ToolButton";
+import { backEdit, useChosen } from "../../workspace/chosen";
+import { copyChosen } from "../../workspace/copyChosen";
+import { usePart, useWorkspace } from "../../workspace/hooks";
+import { useInterface } from "../../workspace/interface";
+import { useLook } from "../../workspace/look";
+import { anchorOf } from "./anchors";
 
 export function ChosenBar() {
   const { keys, choose } = useChosen();
-  const every = useView((view) => view.hues);
-  const { put, tell } = useActions();
-  const { slug } = useLooking();
+  const every = usePart("hues");
+  const scales = usePart("scales");
+  const { put, tell } = useWorkspace();
+  const slug = useLook((at) => at.slug);
   const { notation } = useInterface();
   const [copied, setCopied] = useState("");
   const ids = huesOf(keys);
   const hues = every.filter((hue) => ids.includes(hue.id));
-  const steps = hues.flatMap((hue) =>
-    hue.steps.filter((step) => keys.includes(step.key)).map((step) => ({ ...step, held: hue.held })),
-  );
+  const steps = scales.flatMap((scale) => {
+    const held = hues.some((hue) => hue.id === scale.hue && hue.held);
+    return scale.steps.filter((step) => keys.includes(step.key)).map((step) => ({ ...step, held }));
+  });
   const fixed = steps.filter((step) => step.held || step.pinned || step.anchor).length;
   const byHand = steps.filter((step) => step.pinned || step.nudged);
   const held = hues.every((hue) => hue.held);
@@ -38,16 +44,18 @@ export function ChosenBar() {
         <strong>{counted(steps.length, "step")}</strong> of {counted(hues.length, "scale")} chosen
         {fixed > 0 && `, ${fixed} fixed`}
       </Text>
-      <Tool onClick={() => void copy(false)}>Copy values</Tool>
-      <Tool onClick={() => void copy(true)}>Copy with names</Tool>
+      <ToolButton onClick={() => void copy(false)}>Copy values</ToolButton>
+      <ToolButton onClick={() => void copy(true)}>Copy with names</ToolButton>
       {byHand.length > 0 && (
-        <Tool onClick={() => void put(...byHand.map((step) => backEdit(step.key)))}>Back to generated</Tool>
+        <ToolButton onClick={() => void put(...byHand.map((step) => backEdit(step.key)))}>
+          Back to generated
+        </ToolButton>
       )}
       <AnchorOf hues={hues} />
-      <Tool onClick={() => void put({ type: "hold_hues", hues: ids, held: !held })}>
+      <ToolButton onClick={() => void put(edit("hold_hues", { hues: ids, held: !held }))}>
         {held ? "Let go" : "Hold"} {counted(hues.length, "scale")}
-      </Tool>
-      <Tool onClick={() => choose([])}>Clear</Tool>
+      </ToolButton>
+      <ToolButton onClick={() => choose([])}>Clear</ToolButton>
       <Text aria-live="polite">{copied}</Text>
     </Flex>
   );
@@ -57,8 +65,8 @@ const counted = (count: number, what: string) => `${count} ${what}${count === 1 
 
 /** One anchor for all chosen scales. */
 function AnchorOf({ hues }: { hues: HueView[] }) {
-  const ladder = useView((view) => view.ladder);
-  const { put } = useActions();
+  const ladder = usePart("ladder");
+  const { put } = useWorkspace();
   const placed = new Set(
     hues.map((hue) => (hue.anchor_mode === "label" ? hue.anchor_step : hue.anchor_mode)),
   );
@@ -69,11 +77,8 @@ function AnchorOf({ hues }: { hues: HueView[] }) {
     ...ladder.steps.map((step) => ({ value: step.id, words: step.label })),
   ];
   const choose = (chosen: string) => {
-    const anchor =
-      chosen === "nearest" || chosen === "guide"
-        ? { mode: chosen, step: null }
-        : { mode: "label", step: chosen };
-    void put(...hues.map((hue) => ({ type: "set_anchor", hue: hue.id, anchor }) as Edit));
+    const anchor = anchorOf(chosen);
+    void put(...hues.map((hue) => edit("set_anchor", { hue: hue.id, anchor })));
   };
   return <Choice label="Anchor" value={value} items={items} onChoose={choose} />;
 }

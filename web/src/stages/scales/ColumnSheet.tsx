@@ -1,17 +1,18 @@
 /** One column: the steps of all hues under one label, edge to edge, and below what they weigh as gray. */
+
 import { Flex, Text } from "@chakra-ui/react";
 import { type KeyboardEvent, useRef } from "react";
-import { useLooking } from "../../state/looking";
-import { useView } from "../../state/workspace";
+import { usePart } from "../../workspace/hooks";
+import { look, useLook } from "../../workspace/look";
 import styles from "./column.module.css";
 
 export function ColumnSheet() {
-  const opened = useView((view) => view.opened);
-  const { looking, look } = useLooking();
+  const column = usePart("scale_detail", (detail) => detail?.column);
+  const select = useLook((at) => at.select);
   const strip = useRef<HTMLDivElement>(null);
-  if (!opened) return <Text>Select a step: its column is shown here, all hues side by side.</Text>;
-  const { label, members, words } = opened.column;
-  const entry = members.some((member) => member.key === looking.select) ? looking.select : members[0]?.key;
+  if (!column) return <Text>Select a step: its column is shown here, all hues side by side.</Text>;
+  const { label, members, words } = column;
+  const entry = members.some((member) => member.key === select) ? select : members[0]?.key;
   const onKeyDown = (event: KeyboardEvent) => {
     const by = event.key === "ArrowRight" ? 1 : event.key === "ArrowLeft" ? -1 : 0;
     const at = members.findIndex((member) => member.key === entry);
@@ -39,7 +40,7 @@ export function ColumnSheet() {
           <div
             key={member.key}
             role="option"
-            aria-selected={member.key === looking.select}
+            aria-selected={member.key === select}
             tabIndex={member.key === entry ? 0 : -1}
             data-key={member.key}
             className={styles.member}
@@ -49,7 +50,7 @@ export function ColumnSheet() {
           >
             <strong>{member.hue}</strong> <span>{member.hex}</span>{" "}
             <span>L* {member.lightness.toFixed(1)}</span> <span>C {member.chroma.toFixed(3)}</span>
-            {member.key === looking.select && <i className={styles.selected} />}
+            {member.key === select && <i className={styles.selected} />}
           </div>
         ))}
       </div>

@@ -1,13 +1,14 @@
 /** The promises that all scales keep together, as brackets over the ladder. */
+
 import { Box, Text } from "@chakra-ui/react";
 import { memo } from "react";
 import type { PromiseView } from "../../api/client";
-import { useView } from "../../state/workspace";
+import { usePart } from "../../workspace/hooks";
 import { LABELS_WIDTH } from "./measures";
 
 export function Promises() {
-  const promises = useView((view) => view.promises);
-  const ladder = useView((view) => view.ladder);
+  const promises = usePart("promises");
+  const ladder = usePart("ladder");
   // Positions count the steps that stand between no others; a bracket ends where so many are passed.
   const counted = ladder.steps.flatMap((step, place) => (step.between ? [] : [place]));
   const share = (apart: number) => (100 * (counted[apart] ?? ladder.steps.length)) / ladder.steps.length;

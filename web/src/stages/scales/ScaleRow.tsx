@@ -1,7 +1,7 @@
 /** The scale of a hue on the sheet: its name, by which it is chosen and dragged, and its steps edge to edge. */
 import { type MouseEvent, memo } from "react";
-import type { HueView, OpenedView } from "../../api/client";
-import type { Print } from "../../state/interface";
+import type { HueView, ScaleDetail, StepView } from "../../api/client";
+import type { Print } from "../../workspace/interface";
 import { GROUP_GAP, LABELS_WIDTH } from "./measures";
 import { StepCell } from "./StepCell";
 import styles from "./sheet.module.css";
@@ -11,6 +11,7 @@ const DRAGGED = "application/x-heimat-hue";
 
 interface Props {
   hue: HueView;
+  steps: StepView[];
   height: number;
   /** Whether another kind begins here. */
   apart: boolean;
@@ -21,16 +22,26 @@ interface Props {
   /** The column of the selected step. */
   column: number | null;
   print: Print;
-  chosen: ReadonlySet<string>;
+  /** The keys that are chosen in this row, one after another: none where nothing is. */
+  chosen: string;
   /** What more is printed where one scale stands alone. */
-  figures: OpenedView["figures_of"] | null;
+  figures: ScaleDetail["figures_of"] | null;
   onSelect: (key: string, how: "alone" | "also" | "through") => void;
-  onSelectRow: (event: MouseEvent, hue: HueView) => void;
+  onSelectRow: (event: MouseEvent, hue: string) => void;
   onMoveBefore: (hue: string, before: string) => void;
 }
 
 /** The scale of a hue, drawn again only where it or what is selected in it has changed. */
-export const ScaleRow = memo(function ScaleRow({ hue, chosen, selected, column, figures, ...props }: Props) {
+export const ScaleRow = memo(function ScaleRow({
+  hue,
+  steps,
+  chosen,
+  selected,
+  column,
+  figures,
+  ...props
+}: Props) {
+  const chosenHere = new Set(chosen ? chosen.split(" ") : []);
   const here = selected !== null && selected !== hue.key;
   return (
     // A row is read, not reached: the arrow keys walk its steps.
@@ -50,7 +61,7 @@ export const ScaleRow = memo(function ScaleRow({ hue, chosen, selected, column, 
           style={{ textDecoration: selected === hue.key ? "underline" : "none" }}
           title="Drag to another place, or Alt with the arrow keys; with Shift or Ctrl, all of its steps"
           draggable
-          onClick={(event) => props.onSelectRow(event, hue)}
+          onClick={(event) => props.onSelectRow(event, hue.id)}
           onDragStart={(event) => event.dataTransfer.setData(DRAGGED, hue.id)}
           onDragOver={(event) => event.dataTransfer.types.includes(DRAGGED) && event.preventDefault()}
           onDrop={(event) => props.onMoveBefore(event.dataTransfer.getData(DRAGGED), hue.id)}
@@ -59,19 +70,19 @@ export const ScaleRow = memo(function ScaleRow({ hue, chosen, selected, column, 
           <span className={styles.kind}>{[hue.status ?? hue.kind, ...ownWords(hue)].join(", ")}</span>
         </button>
       </div>
-      {hue.steps.map((step, index) => (
+      {steps.map((step, index) => (
         <StepCell
           key={step.id}
           step={step}
           hue={hue.name}
-          share={1 / hue.steps.filter((other) => other.column === step.column).length}
+          share={1 / steps.filter((other) => other.column === step.column).length}
           columns={props.columns}
-          flips={index > 0 && hue.steps[index - 1]?.passes !== step.passes}
+          flips={index > 0 && steps[index - 1]?.passes !== step.passes}
           selected={step.key === selected}
           entry={step.key === props.entry}
           told={here || column === step.column}
           print={props.print}
-          chosen={chosen.has(step.key)}
+          chosen={chosenHere.has(step.key)}
           figures={figures && figureOf(figures[index])}
           onSelect={props.onSelect}
         />
@@ -80,7 +91,7 @@ export const ScaleRow = memo(function ScaleRow({ hue, chosen, selected, column, 
   );
 });
 
-const figureOf = (step: OpenedView["figures_of"][number] | undefined) =>
+const figureOf = (step: ScaleDetail["figures_of"][number] | undefined) =>
   step ? `L* ${step.lightness.toFixed(1)}\nC ${step.has.toFixed(3)}\nh ${step.turn.toFixed(0)}°` : null;
 
 /** What sets a scale apart from all others. */

@@ -5,91 +5,98 @@ import {
   type KeyboardEvent,
   type MouseEvent,
   memo,
-  useCallback,
   useEffect,
   useMemo,
   useRef,
 } from "react";
 import type { HueView, LadderView, StepView } from "../../api/client";
-import { useSteady } from "../../parts/useSteady";
-import { hueOf, useChosen } from "../../state/chosen";
-import { useInterface } from "../../state/interface";
-import { useLooking } from "../../state/looking";
-import { useMoveHue } from "../../state/useMoveHue";
-import { useView } from "../../state/workspace";
+import { hueKey, hueOf } from "../../api/keys";
+import { useSteady } from "../../util/useSteady";
+import { useChosen } from "../../workspace/chosen";
+import { useKnown, usePart } from "../../workspace/hooks";
+import { useInterface } from "../../workspace/interface";
+import { look, useLook } from "../../workspace/look";
+import { useMoveHue } from "../../workspace/useMoveHue";
 import { LABELS_WIDTH, rowHeight } from "./measures";
 import { ScaleRow } from "./ScaleRow";
 import styles from "./sheet.module.css";
 
+/** A hue with its scale. */
+interface Row {
+  hue: HueView;
+  steps: StepView[];
+}
+
 export function ScaleSheet() {
-  const every = useView((view) => view.hues);
-  const ladder = useView((view) => view.ladder);
-  const { looking, look, area, show } = useLooking();
-  const alone = show === "scale" ? every.find((hue) => hue.id === hueOf(looking.select ?? "")) : undefined;
-  const figures = useView(({ opened }) => (alone && opened?.hue === alone.id ? opened.figures_of : null));
-  const hues = useMemo(() => (alone ? [alone] : every), [alone, every]);
+  const every = useRows();
+  const ladder = usePart("ladder");
+  const selected = useLook((at) => at.select) ?? "";
+  const area = useLook((at) => at.area);
+  const show = useLook((at) => at.show);
+  const alone = show === "scale" ? every.find(({ hue }) => hue.id === hueOf(selected)) : undefined;
+  const figures = useKnown(({ parts }) => {
+    const detail = parts?.scale_detail;
+    return alone && detail?.hue === alone.hue.id ? detail.figures_of : null;
+  });
+  const rows = useMemo(() => (alone ? [alone] : every), [alone, every]);
   const print = useInterface((state) => state.print);
   const sheet = useRef<HTMLDivElement>(null);
   const columns = ladder.steps.length;
-  const at = locate(hues, looking.select ?? "");
-  const row = hues[at?.row ?? -1];
+  const at = locate(rows, selected);
+  const row = rows[at?.row ?? -1];
   const column = at?.column ?? null;
 
-  const groups = hues.filter((hue, place) => place > 0 && hues[place - 1]?.kind !== hue.kind).length + 1;
-  const height = alone ? ALONE : rowHeight(hues.length, groups);
+  const begins = (place: number) => place > 0 && rows[place - 1]?.hue.kind !== rows[place]?.hue.kind;
+  const groups = rows.filter((_, place) => begins(place)).length + 1;
+  const height = alone ? ALONE : rowHeight(rows.length, groups);
   const { moveBy, moveBefore } = useMoveHue();
 
   const { keys, choose } = useChosen();
   const chosen = useMemo(() => new Set(keys), [keys]);
-  const present = useRef({ hues, select: looking.select ?? "", keys });
-  present.current = { hues, select: looking.select ?? "", keys };
 
   // What is chosen belongs to this sheet: it goes with it, and a step that is gone is not chosen any more.
   useEffect(() => () => choose([]), [choose]);
   useEffect(() => {
-    if (!keys.every((key) => locate(hues, key))) choose([]);
-  }, [keys, hues, choose]);
+    if (!keys.every((key) => locate(rows, key))) choose([]);
+  }, [keys, rows, choose]);
 
-  const select = useCallback(
-    (key: string, how: "alone" | "also" | "through") => {
-      const { hues: shown, select: from, keys: before } = present.current;
-      if (how === "alone" || !locate(shown, from)) {
-        choose([]);
-        look({ select: key });
-      } else if (how === "through") {
-        choose(between(shown, from, key));
-      } else {
-        const kept = before.length > 0 ? before : [from];
-        const left = kept.includes(key) ? kept.filter((each) => each !== key) : [...kept, key];
-        choose(left.length > 1 ? left : []);
-        if (key === from || left.length < 2) look({ select: left[0] ?? key });
-      }
-    },
-    [choose, look],
-  );
+  const select = useSteady((key: string, how: "alone" | "also" | "through") => {
+    if (how === "alone" || !at) {
+      choose([]);
+      look({ select: key });
+    } else if (how === "through") {
+      choose(between(rows, selected, key));
+    } else {
+      const kept = keys.length > 0 ? keys : [selected];
+      const left = kept.includes(key) ? kept.filter((each) => each !== key) : [...kept, key];
+      choose(left.length > 1 ? left : []);
+      if (key === selected || left.length < 2) look({ select: left[0] ?? key });
+    }
+  });
 
   const go = (to: StepView | undefined, through: boolean) => {
     if (!to) return;
     select(to.key, through ? "through" : "alone");
     sheet.current?.querySelector<HTMLElement>(`[data-key="${CSS.escape(to.key)}"]`)?.focus();
   };
-  const selectRow = useSteady((event: MouseEvent, hue: HueView) => {
-    const steps = hue.steps.map((step) => step.key);
+  const selectRow = useSteady((event: MouseEvent, hue: string) => {
+    const place = rows.findIndex((each) => each.hue.id === hue);
+    const steps = rows[place]?.steps.map((step) => step.key) ?? [];
     if (event.shiftKey && at) {
-      const ends = [at.row, hues.indexOf(hue)].sort((one, other) => one - other);
-      choose(hues.slice(ends[0], (ends[1] ?? 0) + 1).flatMap((each) => each.steps.map((step) => step.key)));
+      const [first = 0, last = 0] = [at.row, place].sort((one, other) => one - other);
+      choose(rows.slice(first, last + 1).flatMap((each) => each.steps.map((step) => step.key)));
     } else if (event.ctrlKey || event.metaKey) {
       const whole = steps.every((key) => chosen.has(key));
       const others = keys.filter((key) => !steps.includes(key));
       choose(whole ? others : [...others, ...steps]);
-      if (!at) look({ select: steps[0] ?? hue.key });
+      if (!at) look({ select: steps[0] ?? hueKey(hue) });
     } else {
       choose([]);
-      look({ select: hue.key });
+      look({ select: hueKey(hue) });
     }
   });
   const onKeyDown = (event: KeyboardEvent) => {
-    const moved = hues.find((hue) => hue.id === row?.id || hue.key === looking.select);
+    const moved = rows.find(({ hue }) => hue.id === row?.hue.id || hue.key === selected)?.hue;
     if (event.altKey && moved && (event.key === "ArrowUp" || event.key === "ArrowDown")) {
       moveBy(moved, event.key === "ArrowUp" ? -1 : 1);
       event.preventDefault();
@@ -97,11 +104,11 @@ export function ScaleSheet() {
     }
     if (event.altKey || event.ctrlKey || event.metaKey) return;
     const cell = (event.target as HTMLElement).closest<HTMLElement>("[data-key]");
-    const place = locate(hues, cell?.dataset.key ?? "");
+    const place = locate(rows, cell?.dataset.key ?? "");
     if (!place) return;
-    const steps = hues[place.row]?.steps ?? [];
+    const steps = rows[place.row]?.steps ?? [];
     const beside = (by: number) => {
-      const other = hues[place.row + by]?.steps ?? [];
+      const other = rows[place.row + by]?.steps ?? [];
       return (
         other.find((step) => step.label === steps[place.step]?.label) ??
         other.find((step) => step.column === place.column)
@@ -120,7 +127,7 @@ export function ScaleSheet() {
     event.preventDefault();
   };
   // Where a work area leaves little room, the row that it is about stays in sight.
-  const shown = area ? (row?.name ?? hues.find((hue) => hue.key === looking.select)?.name) : undefined;
+  const shown = area ? (row?.hue.name ?? rows.find(({ hue }) => hue.key === selected)?.hue.name) : undefined;
   useEffect(() => {
     const room = sheet.current?.parentElement;
     if (!room || !shown) return;
@@ -130,7 +137,7 @@ export function ScaleSheet() {
     watching.observe(room);
     return () => watching.disconnect();
   }, [shown]);
-  const entry = at ? (looking.select ?? "") : (hues[0]?.steps[0]?.key ?? "");
+  const entry = at ? selected : (rows[0]?.steps[0]?.key ?? "");
   return (
     <Box
       ref={sheet}
@@ -142,18 +149,19 @@ export function ScaleSheet() {
       data-testid="scales"
     >
       <Heads ladder={ladder} column={column} />
-      {hues.map((hue, place) => (
+      {rows.map(({ hue, steps }, place) => (
         <ScaleRow
           key={hue.id}
           hue={hue}
+          steps={steps}
           height={height}
-          apart={place > 0 && hues[place - 1]?.kind !== hue.kind}
+          apart={begins(place)}
           columns={columns}
-          selected={hue === row || looking.select === hue.key ? (looking.select ?? null) : null}
+          selected={hue.id === row?.hue.id || selected === hue.key ? selected : null}
           entry={hueOf(entry) === hue.id ? entry : null}
           column={column}
           print={print}
-          chosen={chosen}
+          chosen={keys.filter((key) => hueOf(key) === hue.id).join(" ")}
           figures={figures}
           onSelect={select}
           onSelectRow={selectRow}
@@ -162,6 +170,19 @@ export function ScaleSheet() {
       ))}
     </Box>
   );
+}
+
+/** Hues with their scales, in order. */
+function useRows(): Row[] {
+  const hues = usePart("hues");
+  const scales = usePart("scales");
+  return useMemo(() => {
+    const steps = new Map(scales.map((scale) => [scale.hue, scale.steps]));
+    return hues.flatMap((hue) => {
+      const own = steps.get(hue.id);
+      return own ? [{ hue, steps: own }] : [];
+    });
+  }, [hues, scales]);
 }
 
 const Heads = memo(function Heads({ ladder, column }: { ladder: LadderView; column: number | null }) {
@@ -199,22 +220,21 @@ const TIGHT = { "--text-top": "2px", "--own-foot": "0px", "--mark-top": "18px" }
 const ROOMY = { "--text-top": "5px", "--own-foot": "5px", "--mark-top": "2px" };
 
 /** The keys of all steps in the rows and columns between two. */
-function between(hues: HueView[], one: string, other: string): string[] {
-  const [from, to] = [locate(hues, one), locate(hues, other)];
+function between(rows: Row[], one: string, other: string): string[] {
+  const [from, to] = [locate(rows, one), locate(rows, other)];
   if (!from || !to) return [other];
   const inside = (at: number, a: number, b: number) => at >= Math.min(a, b) && at <= Math.max(a, b);
-  const keys = hues
+  const keys = rows
     .filter((_, row) => inside(row, from.row, to.row))
-    .flatMap((hue) => hue.steps.filter((step) => inside(step.column, from.column, to.column)))
+    .flatMap(({ steps }) => steps.filter((step) => inside(step.column, from.column, to.column)))
     .map((step) => step.key);
   return keys.length > 1 ? keys : [];
 }
 
-function locate(hues: HueView[], key: string): { row: number; step: number; column: number } | null {
-  for (const [row, hue] of hues.entries()) {
-    const step = hue.steps.findIndex((each) => each.key === key);
-    const found = hue.steps[step];
-    if (found) return { row, step, column: found.column };
-  }
-  return null;
+function locate(rows: Row[], key: string): { row: number; step: number; column: number } | null {
+  const row = rows.findIndex(({ hue }) => hue.id === hueOf(key));
+  const steps = rows[row]?.steps ?? [];
+  const step = steps.findIndex((each) => each.key === key);
+  const found = steps[step];
+  return found ? { row, step, column: found.column } : null;
 }

@@ -1,8 +1,8 @@
 /** A step: a flush field of its color. At rest it prints one line; in the selected row and column, all. */
 import { memo } from "react";
 import type { StepView } from "../../api/client";
-import { SHORT_GRADES } from "../../parts/Ratio";
-import type { Print } from "../../state/interface";
+import { SHORT_GRADES } from "../../components/Ratio";
+import type { Print } from "../../workspace/interface";
 import { DENSE_COLUMNS } from "./measures";
 import styles from "./step.module.css";
 

@@ -1,19 +1,21 @@
 /** Candidates: colors that wait beside the set, each edge to edge with all of it, until they join or go. */
+
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { useState } from "react";
-import type { CandidateView, Edit } from "../../api/client";
-import { Choice } from "../../parts/Choice";
-import { TextField } from "../../parts/TextField";
-import { Tool } from "../../parts/Tool";
-import { useInterface } from "../../state/interface";
-import { useActions, useView } from "../../state/workspace";
+import type { CandidateView } from "../../api/client";
+import { edit } from "../../api/edits";
+import { Choice } from "../../components/Choice";
+import { TextField } from "../../components/TextField";
+import { ToolButton } from "../../components/ToolButton";
+import { usePart, useWorkspace } from "../../workspace/hooks";
+import { useInterface } from "../../workspace/interface";
 import { counted, useAdding } from "./adding";
 import styles from "./candidates.module.css";
 import { KIND_ITEMS, kindOf } from "./kinds";
 
 export function Candidates() {
-  const candidates = useView((view) => view.candidates);
-  const hues = useView((view) => view.hues);
+  const candidates = usePart("candidates");
+  const hues = usePart("hues");
   const { make } = useAdding();
   const [selected, setSelected] = useState<string | null>(null);
   if (candidates.length === 0) return null;
@@ -26,8 +28,12 @@ export function Candidates() {
           {counted(candidates.length, "candidate")}, edge to edge with {counted(hues.length, "hue")}
         </Text>
         <Flex gap="4px" marginLeft="auto">
-          <Tool onClick={() => void make({ type: "join_candidates", candidates: all })}>Let all join</Tool>
-          <Tool onClick={() => void make({ type: "remove_candidates", candidates: all })}>Let all go</Tool>
+          <ToolButton onClick={() => void make([edit("join_candidates", { candidates: all })])}>
+            Let all join
+          </ToolButton>
+          <ToolButton onClick={() => void make([edit("remove_candidates", { candidates: all })])}>
+            Let all go
+          </ToolButton>
         </Flex>
       </Flex>
       {candidates.map((candidate) => (
@@ -49,22 +55,14 @@ interface Props {
 }
 
 function Candidate({ candidate, open, onOpen }: Props) {
-  const hues = useView((view) => view.hues);
-  const { keep } = useActions();
+  const hues = usePart("hues");
+  const { keep } = useWorkspace();
   const { make } = useAdding();
   const { print } = useInterface();
   const near = candidate.near;
-  const set = (change: object) =>
-    keep([
-      {
-        type: "set_candidate",
-        candidate: candidate.id,
-        name: candidate.name,
-        kind: candidate.kind,
-        status: candidate.status,
-        ...change,
-      } as Edit,
-    ]);
+  const { id, name, kind, status } = candidate;
+  const set = (change: Partial<Pick<CandidateView, "name" | "kind" | "status">>) =>
+    keep([edit("set_candidate", { candidate: id, name, kind, status, ...change })]);
   const some = { candidates: [candidate.id] };
   return (
     <>
@@ -97,13 +95,15 @@ function Candidate({ candidate, open, onOpen }: Props) {
             value={candidate.name}
             width="150px"
             placeholder="named by its color"
-            onCommit={(name) => set({ name })}
+            onCommit={(wanted) => set({ name: wanted })}
           />
           <Choice
             label="Kind"
             value={candidate.status ?? candidate.kind}
             items={KIND_ITEMS}
-            onChoose={(value) => void set(kindOf(value))}
+            onChoose={(value) =>
+              void make([edit("set_candidate", { candidate: id, name, ...kindOf(value) })])
+            }
           />
           {near && (
             <Text fontSize="12px" color="fg.muted" paddingBottom="4px">
@@ -111,8 +111,8 @@ function Candidate({ candidate, open, onOpen }: Props) {
             </Text>
           )}
           <Flex gap="4px" marginLeft="auto">
-            <Tool onClick={() => void make({ type: "join_candidates", ...some })}>Let it join</Tool>
-            <Tool onClick={() => void make({ type: "remove_candidates", ...some })}>Let it go</Tool>
+            <ToolButton onClick={() => void make([edit("join_candidates", some)])}>Let it join</ToolButton>
+            <ToolButton onClick={() => void make([edit("remove_candidates", some)])}>Let it go</ToolButton>
           </Flex>
         </Flex>
       )}

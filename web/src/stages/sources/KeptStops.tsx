@@ -1,13 +1,14 @@
 /** Ordered stops of pictures' areas, kept for chart palettes. */
+
 import { Box, Flex, Text } from "@chakra-ui/react";
 import type { Edit } from "../../api/client";
-import { Strip } from "../../parts/Strip";
-import { Tool } from "../../parts/Tool";
-import { useActions, useView } from "../../state/workspace";
+import { Strip } from "../../components/Strip";
+import { ToolButton } from "../../components/ToolButton";
+import { usePart, useWorkspace } from "../../workspace/hooks";
 
 export function KeptStops() {
-  const stops = useView((view) => view.stops);
-  const { put } = useActions();
+  const stops = usePart("stops");
+  const { put } = useWorkspace();
   if (stops.length === 0) return null;
   return (
     <Box as="section" aria-label="Ordered stops" marginTop="8px">
@@ -28,13 +29,13 @@ export function KeptStops() {
           <Text fontSize="12px" alignSelf="center">
             <strong>{row.name}</strong>, within {row.difference}
           </Text>
-          <Tool
+          <ToolButton
             alignSelf="center"
             aria-label={`Remove the stops ${row.name}`}
             onClick={() => void put({ type: "remove_stops", stops: row.id } as Edit)}
           >
             Remove
-          </Tool>
+          </ToolButton>
         </Flex>
       ))}
     </Box>

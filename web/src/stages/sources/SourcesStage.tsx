@@ -1,23 +1,17 @@
 /** Sources: the hues as bands, a reading line that takes anything, candidates beside the set, and work areas below. */
+
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { type DragEvent, type KeyboardEvent, useState } from "react";
-import type { HueKind } from "../../api/client";
-import { Choice } from "../../parts/Choice";
-import { Toggle } from "../../parts/Toggle";
-import { Toolbar } from "../../parts/Toolbar";
-import { type Notation, useInterface } from "../../state/interface";
-import { AREA_WORDS, SOURCE_AREAS, type SourceArea, useLooking } from "../../state/looking";
-import { useMoveHue } from "../../state/useMoveHue";
-import { useActions, useView } from "../../state/workspace";
+import type { HueKind, Notation } from "../../api/client";
+import { NOTATIONS } from "../../api/constants.generated";
+import { Choice } from "../../components/Choice";
+import { Toolbar } from "../../components/Toolbar";
+import { usePart } from "../../workspace/hooks";
+import { useInterface } from "../../workspace/interface";
+import { look, useLook } from "../../workspace/look";
+import { useMoveHue } from "../../workspace/useMoveHue";
+import { AreaToggles, WorkArea } from "../shared/WorkArea";
 import { counted } from "./adding";
-import { EvenArea } from "./areas/EvenArea";
-import { GalleryArea } from "./areas/GalleryArea";
-import { HarmonyArea } from "./areas/HarmonyArea";
-import { MixArea } from "./areas/MixArea";
-import { NeutralArea } from "./areas/NeutralArea";
-import { PictureArea } from "./areas/picture/PictureArea";
-import { StatusArea } from "./areas/StatusArea";
-import { TextArea } from "./areas/TextArea";
 import { Candidates } from "./Candidates";
 import { HueBand } from "./hues/HueBand";
 import { HueEditor } from "./hues/HueEditor";
@@ -34,42 +28,15 @@ const KINDS: { kind: HueKind; words: string; height: number }[] = [
 ];
 
 const NOTHING = "nothing";
-const NOTATIONS: Notation[] = [
-  "hex",
-  "rgb",
-  "hsl",
-  "hwb",
-  "hsb",
-  "lab",
-  "lch",
-  "oklab",
-  "oklch",
-  "display-p3",
-  "name",
-];
 const VALUES = [
   ...NOTATIONS.map((notation) => ({ value: notation, words: notation })),
   { value: NOTHING, words: "colors only" },
 ];
-const SHEETS: Record<SourceArea, () => React.JSX.Element> = {
-  harmony: HarmonyArea,
-  even: EvenArea,
-  mix: MixArea,
-  picture: PictureArea,
-  status: StatusArea,
-  neutral: NeutralArea,
-  gallery: GalleryArea,
-  text: TextArea,
-};
-
 export function SourcesStage() {
-  const hues = useView((view) => view.hues.length);
-  const derived = useView((view) => view.hues.filter((hue) => hue.follows?.kind === "derived").length);
-  const candidates = useView((view) => view.candidates.length);
-  const { look, area: open } = useLooking();
-  const area = SOURCE_AREAS.find((known) => known === open) ?? null;
+  const hues = usePart("hues", (hues) => hues.length);
+  const derived = usePart("hues", (all) => all.filter((hue) => hue.follows?.kind === "derived").length);
+  const candidates = usePart("candidates", (candidates) => candidates.length);
   const taking = useTaking();
-  const WorkArea = area ? SHEETS[area] : null;
   const words = [
     counted(hues, "hue"),
     ...(derived > 0 ? [`${derived} derived`] : []),
@@ -83,11 +50,7 @@ export function SourcesStage() {
   const tools = (
     <>
       <ValuesAs />
-      {SOURCE_AREAS.map((tool) => (
-        <Toggle key={tool} on={tool === area} onClick={() => look({ area: tool === area ? null : tool })}>
-          {AREA_WORDS[tool]}
-        </Toggle>
-      ))}
+      <AreaToggles />
     </>
   );
   return (
@@ -107,20 +70,20 @@ export function SourcesStage() {
         <ReadingLine taking={taking} />
         <Candidates />
       </Bands>
-      {WorkArea && <WorkArea key={area} />}
+      <WorkArea />
     </Flex>
   );
 }
 
 function Bands({ children }: { children: React.ReactNode }) {
-  const every = useView((view) => view.hues);
-  const confusable = useView((view) => view.confusable_status);
-  const { put } = useActions();
+  const every = usePart("hues");
+  const confusable = usePart("status", (status) => status.confusable);
   const { moveBy, moveBefore } = useMoveHue();
-  const { looking, look, area } = useLooking();
+  const select = useLook((at) => at.select);
+  const area = useLook((at) => at.area);
   const { print, notation } = useInterface();
   const [dragged, setDragged] = useState<string | null>(null);
-  const selected = every.find((hue) => hue.key === looking.select) ?? null;
+  const selected = every.find((hue) => hue.key === select) ?? null;
 
   const onKeyDown = (event: KeyboardEvent) => {
     if (!event.altKey || !selected) return;
@@ -160,19 +123,18 @@ function Bands({ children }: { children: React.ReactNode }) {
                   depth={depth}
                   quiet={print === "nothing"}
                   notation={notation}
-                  selected={hue.key === looking.select}
+                  selected={hue.key === select}
                   dragged={dragged === hue.id}
-                  onSelect={() => look({ select: hue.key === looking.select ? null : hue.key })}
+                  onSelect={() => look({ select: hue.key === select ? null : hue.key })}
                   onDrag={setDragged}
                   onDrop={() => {
                     if (dragged) moveBefore(dragged, hue.id);
                     setDragged(null);
                   }}
                 />
-                {hue.key === looking.select && area === null && (
+                {hue.key === select && area === null && (
                   <HueEditor
                     hue={hue}
-                    put={put}
                     onUp={() => moveBy(hue, -1)}
                     onDown={() => moveBy(hue, 1)}
                     first={place === 0}

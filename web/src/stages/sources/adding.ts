@@ -1,34 +1,20 @@
 /** Putting found colors into the system: as hues at once, or as candidates that wait beside the set. */
 import { useCallback } from "react";
-import { type Edit, type HueKind, problemOf, type Status } from "../../api/client";
-import { useActions } from "../../state/workspace";
+import { type Edit, type NewColor, type NewHue, problemOf } from "../../api/client";
+import { edit } from "../../api/edits";
+import { newId } from "../../api/ids";
+import { useWorkspace } from "../../workspace/hooks";
 
-export interface FoundColor {
-  name?: string;
-  kind?: HueKind;
-  status?: Status | null;
-  /** A text in any notation, or the exact color; none for a hue that follows another. */
-  color?: unknown;
-  /** What a hue follows, and how. */
-  source?: unknown;
-  note: string;
-}
-
-const asNew = (found: FoundColor) => ({
-  name: found.name ?? "",
-  kind: found.kind ?? "accent",
-  status: found.status ?? null,
-  ...(found.source ? { source: found.source } : { color: found.color }),
-  note: found.note,
-});
+/** A color that was found: a text in any notation or the exact color, or how it follows a hue. */
+export type FoundColor = Omit<NewHue, "id"> & { note: string };
 
 /** Each resolves to whether it was done; what went wrong is told over the sheet. */
 export function useAdding() {
-  const { keep, tell } = useActions();
+  const { keep, tell } = useWorkspace();
   const make = useCallback(
-    async (edits: unknown): Promise<boolean> => {
+    async (edits: Edit[]): Promise<boolean> => {
       try {
-        return (await keep((Array.isArray(edits) ? edits : [edits]) as Edit[])) !== null;
+        return (await keep(edits)) !== null;
       } catch (thrown) {
         tell({ words: problemOf(thrown).message, actions: [] });
         return false;
@@ -37,15 +23,21 @@ export function useAdding() {
     [keep, tell],
   );
   const add = useCallback(
-    (found: FoundColor[]) => make({ type: "add_hues", hues: found.map(asNew) }),
+    (found: FoundColor[]) => make([edit("add_hues", { hues: found.map(asHue) })]),
     [make],
   );
   const wait = useCallback(
-    (found: FoundColor[]) => make({ type: "add_candidates", candidates: found.map(asNew) }),
+    (found: FoundColor[]) => make([edit("add_candidates", { candidates: found.flatMap(asColor) })]),
     [make],
   );
   return { add, wait, make };
 }
+
+const asHue = (found: FoundColor): NewHue => ({ kind: "accent", ...found, id: newId() });
+
+/** Only what has a color of its own can wait; what follows a hue follows it at once. */
+const asColor = ({ color, source: _, ladder: __, ...found }: FoundColor): NewColor[] =>
+  color ? [{ kind: "accent", ...found, color, id: newId() }] : [];
 
 /** "1 hue", "3 hues". */
 export const counted = (count: number, what: string) => `${count} ${what}${count === 1 ? "" : "s"}`;

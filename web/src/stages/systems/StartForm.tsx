@@ -4,7 +4,7 @@ import { useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { useNavigate } from "react-router";
 import { client, data, type Problem, problemOf } from "../../api/client";
-import { ReadLines, useReading } from "../../parts/ReadLines";
+import { ReadLines, useReading } from "../shared/ReadLines";
 
 /** A system may be named later; its colors are what it starts from. */
 const UNNAMED = "Untitled";

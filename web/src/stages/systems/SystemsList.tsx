@@ -3,8 +3,8 @@ import { Box, Flex, Grid, Heading, Link, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { Link as RouterLink } from "react-router";
 import { client, data, problemOf } from "../../api/client";
-import { Person } from "../../frame/Person";
-import { Mark } from "../../parts/Mark";
+import { Mark } from "../../components/Mark";
+import { Person } from "../../shell/Person";
 import { StartForm } from "./StartForm";
 
 const AGAIN_MS = 1500;

@@ -1,16 +1,19 @@
 /** A new token: a name for a purpose, and the step it stands for. */
+
 import { Box, Field, Flex, Input, Text } from "@chakra-ui/react";
 import { useState } from "react";
-import { type Edit, problemOf } from "../../api/client";
-import { Tool } from "../../parts/Tool";
-import { useLooking } from "../../state/looking";
-import { useActions, useView } from "../../state/workspace";
+import { problemOf } from "../../api/client";
+import { edit } from "../../api/edits";
+import { newId } from "../../api/ids";
+import { stepKey, tokenKey } from "../../api/keys";
+import { ToolButton } from "../../components/ToolButton";
+import { usePart, useWorkspace } from "../../workspace/hooks";
+import { look } from "../../workspace/look";
 import { StepPicker } from "./StepPicker";
 
 export function AddToken({ onDone }: { onDone: () => void }) {
-  const view = useView((whole) => whole);
-  const { keep } = useActions();
-  const { look } = useLooking();
+  const theme = usePart("head", (head) => head.theme?.id ?? "");
+  const { keep } = useWorkspace();
   const [name, setName] = useState("");
   const [step, setStep] = useState<{ hue: string; step: string } | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
@@ -20,11 +23,10 @@ export function AddToken({ onDone }: { onDone: () => void }) {
       setProblem("Choose the step that it stands for.");
       return;
     }
-    const value = { kind: "step", ...step };
+    const id = newId();
     try {
-      const kept = await keep([{ type: "add_token", name, theme: view.theme?.id ?? "", value } as Edit]);
-      const made = kept?.tokens.find((token) => token.name === name);
-      if (made) look({ select: made.key });
+      await keep([edit("add_token", { id, name, theme, value: { kind: "step", ...step } })]);
+      look({ select: tokenKey(id) });
       onDone();
     } catch (thrown) {
       setProblem(problemOf(thrown).message);
@@ -49,12 +51,12 @@ export function AddToken({ onDone }: { onDone: () => void }) {
             onKeyDown={(event) => event.key === "Enter" && void add()}
           />
         </Field.Root>
-        <Tool height="26px" onClick={() => void add()}>
+        <ToolButton height="26px" onClick={() => void add()}>
           Add
-        </Tool>
-        <Tool height="26px" onClick={onDone}>
+        </ToolButton>
+        <ToolButton height="26px" onClick={onDone}>
           Close
-        </Tool>
+        </ToolButton>
         {problem && (
           <Text role="alert" fontWeight="700">
             {problem}
@@ -62,7 +64,7 @@ export function AddToken({ onDone }: { onDone: () => void }) {
         )}
       </Flex>
       <StepPicker
-        chosen={step ? `step:${step.hue}/${step.step}` : null}
+        chosen={step ? stepKey(step.hue, step.step) : null}
         onChoose={(hue, chosen) => setStep({ hue, step: chosen })}
       />
     </Box>

@@ -1,8 +1,8 @@
 /** A ground as a band of its own color, with what stands on it: live text, parts, lines. */
 import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import type { PairingView, TokenView } from "../../api/client";
-import { hatch } from "../../parts/hatch";
-import { Unpublished } from "../../parts/Unpublished";
+import { hatch } from "../../components/hatch";
+import { Unpublished } from "../../components/Unpublished";
 
 interface Props {
   ground: TokenView;
@@ -12,6 +12,7 @@ interface Props {
   onSelect: (key: string) => void;
 }
 
+/** What stands in a token of a purpose, whatever it is called. */
 const SAMPLES: Record<string, string> = {
   "text.strong": "Skarvik to Tarnsey",
   "text.plain": "Four sailings on Tuesday",
@@ -81,7 +82,6 @@ interface OneProps {
 }
 
 function TextLine({ pairing, token, selected, onSelect }: OneProps) {
-  const link = token.name.startsWith("link");
   return (
     <Grid
       as="button"
@@ -101,11 +101,11 @@ function TextLine({ pairing, token, selected, onSelect }: OneProps) {
         data-sample
         fontSize="14px"
         truncate
-        fontWeight={/strong|on-brand|label/.test(token.name) ? "700" : "400"}
-        textDecoration={link ? "underline" : "none"}
+        fontWeight={token.shape === "strong text" ? "700" : "400"}
+        textDecoration={token.shape === "link" ? "underline" : "none"}
         style={{ color: token.seen }}
       >
-        {SAMPLES[token.name] ?? "Four sailings on Tuesday"}
+        {SAMPLES[token.purpose ?? ""] ?? "Four sailings on Tuesday"}
       </Text>
       <Flex
         as="span"
@@ -156,7 +156,7 @@ function Parts({
   return (
     <Grid templateColumns="minmax(0, 1fr) minmax(0, 1fr)" alignContent="start" gap="0">
       {on.map(({ pairing, token }) => {
-        const line = /border|divider/.test(token.name);
+        const line = token.shape === "line";
         return (
           <Box
             as="button"

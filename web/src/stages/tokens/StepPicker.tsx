@@ -1,6 +1,7 @@
 /** All steps at a glance, flush, to choose one. */
+
 import { Box, Flex, Text } from "@chakra-ui/react";
-import { useView } from "../../state/workspace";
+import { usePart } from "../../workspace/hooks";
 
 interface Props {
   chosen: string | null;
@@ -8,7 +9,9 @@ interface Props {
 }
 
 export function StepPicker({ chosen, onChoose }: Props) {
-  const hues = useView((view) => view.hues);
+  const hues = usePart("hues");
+  const scales = usePart("scales");
+  const steps = new Map(scales.map((scale) => [scale.hue, scale.steps]));
   return (
     <Box role="group" aria-label="Steps">
       {hues.map((hue) => (
@@ -16,7 +19,7 @@ export function StepPicker({ chosen, onChoose }: Props) {
           <Text width="90px" truncate lineHeight="24px" fontSize="12px">
             {hue.name}
           </Text>
-          {hue.steps.map((step) => (
+          {steps.get(hue.id)?.map((step) => (
             <Box
               as="button"
               key={step.id}

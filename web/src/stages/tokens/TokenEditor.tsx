@@ -1,31 +1,36 @@
 /** The selected token: its name, what it stands for, and another step, token or color for it. */
+
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { type Edit, problemOf, type TokenView } from "../../api/client";
-import { Choice } from "../../parts/Choice";
-import { TextField } from "../../parts/TextField";
-import { Tool } from "../../parts/Tool";
-import { useLooking } from "../../state/looking";
-import { useActions, useView } from "../../state/workspace";
+import { edit } from "../../api/edits";
+import { stepKey } from "../../api/keys";
+import { Choice } from "../../components/Choice";
+import { TextField } from "../../components/TextField";
+import { ToolButton } from "../../components/ToolButton";
+import { usePart, useWorkspace } from "../../workspace/hooks";
+import { look } from "../../workspace/look";
 import { StepPicker } from "./StepPicker";
 
-export function TokenEditor({ token }: { token: TokenView }) {
-  const view = useView((whole) => whole);
-  const { keep } = useActions();
-  const { look } = useLooking();
-  const [problem, setProblem] = useState<string | null>(null);
-  const theme = view.theme?.id ?? "";
+type TokenValue = Parameters<typeof edit<"set_token_value">>[1]["value"];
 
-  const put = async (edit: Edit) => {
+export function TokenEditor({ token }: { token: TokenView }) {
+  const tokens = usePart("tokens");
+  const themeName = usePart("head", (head) => head.theme?.name);
+  const theme = usePart("head", (head) => head.theme?.id ?? "");
+  const { keep } = useWorkspace();
+  const [problem, setProblem] = useState<string | null>(null);
+
+  const put = async (change: Edit) => {
     try {
-      await keep([edit]);
+      await keep([change]);
       setProblem(null);
     } catch (thrown) {
       setProblem(problemOf(thrown).message);
     }
   };
-  const value = (to: unknown) => put({ type: "set_token_value", token: token.id, theme, value: to } as Edit);
-  const others = view.tokens.filter((other) => other.id !== token.id);
+  const become = (value: TokenValue) => put(edit("set_token_value", { token: token.id, theme, value }));
+  const others = tokens.filter((other) => other.id !== token.id);
   return (
     <Box
       padding="10px 20px 14px"
@@ -40,7 +45,7 @@ export function TokenEditor({ token }: { token: TokenView }) {
           label="Name"
           value={token.name}
           width="180px"
-          onCommit={(name) => keep([{ type: "rename_token", token: token.id, name } as Edit])}
+          onCommit={(name) => keep([edit("rename_token", { token: token.id, name })])}
         />
         <TextField
           label="Or a color of its own"
@@ -51,14 +56,7 @@ export function TokenEditor({ token }: { token: TokenView }) {
           onCommit={(color) =>
             color.trim() === ""
               ? Promise.resolve()
-              : keep([
-                  {
-                    type: "set_token_value",
-                    token: token.id,
-                    theme,
-                    value: { kind: "literal", color },
-                  } as Edit,
-                ])
+              : keep([edit("set_token_value", { token: token.id, theme, value: { kind: "literal", color } })])
           }
         />
         <Choice
@@ -68,17 +66,17 @@ export function TokenEditor({ token }: { token: TokenView }) {
             ...(token.value.kind === "token" ? [] : [{ value: "", words: "another token" }]),
             ...others.map((other) => ({ value: other.id, words: other.name })),
           ]}
-          onChoose={(chosen) => chosen && void value({ kind: "token", token: chosen })}
+          onChoose={(chosen) => chosen && void become({ kind: "token", token: chosen })}
         />
-        <Tool
+        <ToolButton
           marginLeft="auto"
           onClick={() => {
             look({ select: null });
-            void put({ type: "remove_token", token: token.id } as Edit);
+            void put(edit("remove_token", { token: token.id }));
           }}
         >
           Remove
-        </Tool>
+        </ToolButton>
       </Flex>
       {problem && (
         <Text role="alert" fontWeight="700" marginBottom="6px">
@@ -86,12 +84,11 @@ export function TokenEditor({ token }: { token: TokenView }) {
         </Text>
       )}
       <Text fontSize="12px" marginBottom="4px">
-        In {view.theme?.name}, <strong>{token.name}</strong> is <strong>{token.chain}</strong>. Choose another
-        step:
+        In {themeName}, <strong>{token.name}</strong> is <strong>{token.chain}</strong>. Choose another step:
       </Text>
       <StepPicker
-        chosen={token.value.kind === "step" ? `step:${token.value.hue}/${token.value.step}` : null}
-        onChoose={(hue, step) => void value({ kind: "step", hue, step })}
+        chosen={token.value.kind === "step" ? stepKey(token.value.hue ?? "", token.value.step ?? "") : null}
+        onChoose={(hue, step) => void become({ kind: "step", hue, step })}
       />
     </Box>
   );

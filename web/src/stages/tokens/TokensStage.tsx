@@ -1,31 +1,36 @@
 /** Tokens, built from grounds: each a band in its own color, on it the tokens that are used there, as what they are. */
+
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { useState } from "react";
-import type { Edit, TokenView } from "../../api/client";
-import { TextField } from "../../parts/TextField";
-import { Tool } from "../../parts/Tool";
-import { Toolbar } from "../../parts/Toolbar";
-import { useLooking } from "../../state/looking";
-import { useActions, useView } from "../../state/workspace";
+import type { TokenView } from "../../api/client";
+import { edit } from "../../api/edits";
+import { TextField } from "../../components/TextField";
+import { ToolButton } from "../../components/ToolButton";
+import { Toolbar } from "../../components/Toolbar";
+import { usePart, useWorkspace } from "../../workspace/hooks";
+import { look, useLook } from "../../workspace/look";
 import { AddToken } from "./AddToken";
 import { GroundBand } from "./GroundBand";
 import { TokenEditor } from "./TokenEditor";
 
 export function TokensStage() {
-  const view = useView((whole) => whole);
-  const { keep } = useActions();
-  const { looking, look } = useLooking();
+  const tokens = usePart("tokens");
+  const pairings = usePart("pairings");
+  const pattern = usePart("head", (head) => head.scale_pattern);
+  const theme = usePart("head", (head) => head.theme?.name ?? "none");
+  const { keep } = useWorkspace();
+  const select = useLook((at) => at.select);
   const [adding, setAdding] = useState(false);
-  const byId = new Map(view.tokens.map((token) => [token.id, token]));
-  const paired = new Set(view.pairings.flatMap((pairing) => [pairing.foreground, pairing.ground]));
-  const grounds = view.tokens.filter((token) => view.pairings.some((pairing) => pairing.ground === token.id));
-  const loose = view.tokens.filter((token) => !paired.has(token.id));
-  const selected = view.tokens.find((token) => token.key === looking.select);
-  const home = selected && homeOf(selected, view.pairings, grounds);
+  const byId = new Map(tokens.map((token) => [token.id, token]));
+  const paired = new Set(pairings.flatMap((pairing) => [pairing.foreground, pairing.ground]));
+  const grounds = tokens.filter((token) => pairings.some((pairing) => pairing.ground === token.id));
+  const loose = tokens.filter((token) => !paired.has(token.id));
+  const selected = tokens.find((token) => token.key === select);
+  const home = selected && homeOf(selected, pairings, grounds);
   const editor = selected && <TokenEditor token={selected} />;
   return (
     <>
-      <Toolbar title="Tokens" words={`${view.tokens.length} semantic, theme ${view.theme?.name ?? "none"}`}>
+      <Toolbar title="Tokens" words={`${tokens.length} semantic, theme ${theme}`}>
         <Flex align="center" gap="8px">
           <Text fontSize="12px">Scale tokens are named</Text>
           <TextField
@@ -33,13 +38,13 @@ export function TokensStage() {
             hideLabel
             mono
             width="150px"
-            value={view.scale_pattern}
-            onCommit={(pattern) => keep([{ type: "set_scale_pattern", pattern } as Edit])}
+            value={pattern}
+            onCommit={(wanted) => keep([edit("set_scale_pattern", { pattern: wanted })])}
           />
         </Flex>
-        <Tool onClick={() => setAdding(!adding)} aria-expanded={adding}>
+        <ToolButton onClick={() => setAdding(!adding)} aria-expanded={adding}>
           Add token
-        </Tool>
+        </ToolButton>
       </Toolbar>
       <Box flex="1" minHeight="0" overflowY="auto">
         {adding && <AddToken onDone={() => setAdding(false)} />}
@@ -47,10 +52,10 @@ export function TokensStage() {
           <Box key={ground.id}>
             <GroundBand
               ground={ground}
-              pairings={view.pairings.filter((pairing) => pairing.ground === ground.id)}
+              pairings={pairings.filter((pairing) => pairing.ground === ground.id)}
               tokens={byId}
-              selected={looking.select ?? ""}
-              onSelect={(key) => look({ select: key === looking.select ? null : key })}
+              selected={select ?? ""}
+              onSelect={(key) => look({ select: key === select ? null : key })}
             />
             {home === ground.id && editor}
           </Box>
@@ -60,11 +65,11 @@ export function TokensStage() {
             <Text fontSize="12px" fontWeight="700" marginBottom="4px">
               In no pairing
             </Text>
-            <Loose tokens={loose} selected={looking.select ?? ""} onSelect={(key) => look({ select: key })} />
+            <Loose tokens={loose} selected={select ?? ""} onSelect={(key) => look({ select: key })} />
             {home === null && editor}
           </Box>
         )}
-        {view.tokens.length === 0 && (
+        {tokens.length === 0 && (
           <Text padding="20px">No tokens yet. Add the first one: a name for a purpose.</Text>
         )}
       </Box>

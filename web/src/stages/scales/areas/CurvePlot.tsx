@@ -1,12 +1,12 @@
 /** One curve over the steps, with handles on it: by mouse, touch and keys; typed below. */
+
 import { type KeyboardEvent, memo, type PointerEvent, useRef } from "react";
 import type { CurveView, HandleView, SafeView } from "../../../api/client";
-import { NumberField } from "../../../parts/NumberField";
-import { useGrip } from "../../../parts/useGrip";
-import { useView } from "../../../state/workspace";
+import { NumberField } from "../../../components/NumberField";
+import { useGrip } from "../../../util/useGrip";
+import { usePart } from "../../../workspace/hooks";
 import styles from "./curve.module.css";
 import ink from "./ink.module.css";
-import { openedHue } from "./openedHue";
 
 const STEP = {
   lightness: { by: 1, places: 1, unit: "" },
@@ -195,7 +195,8 @@ export const CurvePlot = memo(function CurvePlot({ curve, at, safe, ...props }: 
 
 /** The scale itself, under its curves. */
 function StepsStrip() {
-  const steps = useView((view) => openedHue(view)?.steps);
+  const hue = usePart("scale_detail", (detail) => detail?.hue);
+  const steps = usePart("scales", (scales) => scales.find((scale) => scale.hue === hue)?.steps);
   return (
     <div className={styles.strip} aria-hidden="true">
       {steps?.map((step) => (

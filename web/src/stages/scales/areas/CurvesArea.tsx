@@ -1,22 +1,24 @@
 /** Curves: lightness, chroma and hue over the steps of the selected scale, to be drawn by their handles. */
+
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { useState } from "react";
-import type { CurveView, Edit, HandleView, SafeView } from "../../../api/client";
-import { Area } from "../../../parts/Area";
-import { Range } from "../../../parts/Range";
-import { safeWords } from "../../../parts/safeWords";
-import { Tool } from "../../../parts/Tool";
-import { useSteady } from "../../../parts/useSteady";
-import { useActions, useView } from "../../../state/workspace";
+import type { CurveView, HandleView, SafeView } from "../../../api/client";
+import { MOST_DRIFT, STRONGEST_SHARE } from "../../../api/constants.generated";
+import { edit } from "../../../api/edits";
+import { Range } from "../../../components/Range";
+import { safeWords } from "../../../components/safeWords";
+import { ToolButton } from "../../../components/ToolButton";
+import { useSteady } from "../../../util/useSteady";
+import { usePart, useWorkspace } from "../../../workspace/hooks";
+import { Area } from "../../shared/Area";
 import { CurvePlot } from "./CurvePlot";
 import { Nothing } from "./Nothing";
-import { openedHue } from "./openedHue";
 import { useSafeHandle } from "./useSafeHandle";
 import { useScope } from "./useScope";
 
 export function CurvesArea() {
-  const hue = useView((view) => view.opened?.hue);
-  const name = useView((view) => view.opened?.name);
+  const hue = usePart("scale_detail", (detail) => detail?.hue);
+  const name = usePart("scale_detail", (detail) => detail?.name);
   if (!hue || !name) return <Nothing title="Curves" words="Select a hue or a step: its curves open here." />;
   return <OpenCurves key={hue} hue={hue} name={name} />;
 }
@@ -28,27 +30,31 @@ interface At {
 }
 
 function OpenCurves({ hue, name }: { hue: string; name: string }) {
-  const { put } = useActions();
-  const own = useView((view) => openedHue(view)?.own_curves ?? false);
+  const { put } = useWorkspace();
+  const own = usePart("hues", (all) => all.find((each) => each.id === hue)?.own_curves ?? false);
   const { hues, scope, choice } = useScope({ hue: { id: hue, name }, own, withoutAll: true });
-  const changed = useView((view) =>
-    hues === null
-      ? Object.values(view.opened?.all_curves ?? {}).some((value) =>
-          Array.isArray(value) ? value.length > 0 : value !== null,
-        )
-      : view.hues.some((each) => each.own_curves && hues.includes(each.id)),
+  const allChanged = usePart("scale_detail", (detail) =>
+    Object.values(detail?.all_curves ?? {}).some((value) =>
+      Array.isArray(value) ? value.length > 0 : value !== null,
+    ),
   );
+  const theirsChanged = usePart("hues", (all) =>
+    all.some((each) => each.own_curves && (hues ?? []).includes(each.id)),
+  );
+  const changed = hues === null ? allChanged : theirsChanged;
   const [at, setAt] = useState<At | null>(null);
   const safe = useSafeHandle(hue, hues, at);
   const reset = () =>
-    void put(...(hues ?? [null]).map((id) => ({ type: "set_curves", hue: id, curves: null }) as Edit));
+    void put(...(hues ?? [null]).map((id) => edit("set_curves", { hue: id, curves: null })));
   return (
     <Area
       title={`Curves of ${name}`}
       tools={
         <>
           {choice}
-          {changed && <Tool onClick={reset}>{scope === "all" ? "As usual" : "As all scales"}</Tool>}
+          {changed && (
+            <ToolButton onClick={reset}>{scope === "all" ? "As usual" : "As all scales"}</ToolButton>
+          )}
           <Text fontSize="12px" color="fg.muted">
             {own
               ? `${name} has curves of its own.`
@@ -82,10 +88,10 @@ interface PlotsProps {
 
 /** The three curves; while a handle is dragged, only those are drawn again that it changes. */
 function Plots({ hue, hues, at, safe, onAt }: PlotsProps) {
-  const drawn = useView((view) => view.opened?.drawn);
-  const { preview, endPreview, put } = useActions();
+  const drawn = usePart("scale_detail", (detail) => detail?.drawn);
+  const { preview, endPreview, put } = useWorkspace();
   const aimed = (curve: At["curve"], { at: reach }: HandleView, value: number | null) =>
-    ({ type: "aim_curve", shown: hue, hues, curve, at: reach, value }) as Edit;
+    edit("aim_curve", { shown: hue, hues, curve, at: reach, value });
   const onMove = useSteady((curve: At["curve"], handle: HandleView, value: number) =>
     preview([aimed(curve, handle, value)]),
   );
@@ -113,8 +119,8 @@ function Plots({ hue, hues, at, safe, onAt }: PlotsProps) {
   );
 }
 
-const SHARE = { curve: "chroma", low: 0, high: 1.5, step: 0.05, places: 2, unit: "" } as const;
-const TURN = { curve: "hue", low: -120, high: 120, step: 1, places: 0, unit: "°" } as const;
+const SHARE = { curve: "chroma", low: 0, high: STRONGEST_SHARE, step: 0.05, places: 2, unit: "" } as const;
+const TURN = { curve: "hue", low: -MOST_DRIFT, high: MOST_DRIFT, step: 1, places: 0, unit: "°" } as const;
 const ENDS = [
   { name: "light_taper", at: -1, label: "Chroma, light end", ...SHARE },
   { name: "dark_taper", at: 1, label: "dark end", ...SHARE },
@@ -129,21 +135,21 @@ interface EndsProps {
 
 /** Taper of chroma and drift of hue, told against the source: the plain way to the ends of the curves. */
 function Ends({ hues, onAt }: EndsProps) {
-  const ends = useView((view) => view.opened?.ends);
-  const { put, preview } = useActions();
+  const ends = usePart("scale_detail", (detail) => detail?.ends);
+  const { put, preview } = useWorkspace();
   if (!ends) return null;
   return (
     <Flex gap="4px 14px" align="center" wrap="wrap" fontSize="12px" marginTop="8px" data-testid="ends">
       {ENDS.map(({ name, curve, at, ...range }) => {
-        const edit = (value: number): Edit => ({ type: "aim_curve", shown: null, hues, curve, at, value });
+        const aimed = (value: number) => edit("aim_curve", { shown: null, hues, curve, at, value });
         return (
           <Box key={name} onFocus={() => onAt({ curve, at })} onPointerEnter={() => onAt({ curve, at })}>
             <Range
               {...range}
               value={ends[name]}
               width="64px"
-              onChange={(value) => preview([edit(value)])}
-              onEnd={(value) => put(edit(value))}
+              onChange={(value) => preview([aimed(value)])}
+              onEnd={(value) => put(aimed(value))}
             />
           </Box>
         );

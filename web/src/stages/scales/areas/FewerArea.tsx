@@ -1,13 +1,15 @@
 /** Fewer: what nothing uses, what can hardly be told apart, a smaller ladder, a cap, and selections for one audience. */
+
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { client, data, type FewerView, problemOf } from "../../../api/client";
-import { Area } from "../../../parts/Area";
-import { NumberField } from "../../../parts/NumberField";
-import { Tool } from "../../../parts/Tool";
-import { useLooking } from "../../../state/looking";
-import { useActions, useView } from "../../../state/workspace";
+import { LEAST_STEPS, MOST_COLORS } from "../../../api/constants.generated";
+import { NumberField } from "../../../components/NumberField";
+import { ToolButton } from "../../../components/ToolButton";
+import { usePart, useWorkspace } from "../../../workspace/hooks";
+import { useLook } from "../../../workspace/look";
+import { Area } from "../../shared/Area";
 import { Losses } from "./Losses";
 import { Selections } from "./Selections";
 import { TakeLadder } from "./TakeLadder";
@@ -16,9 +18,9 @@ import { useLadder } from "./useLadder";
 const SHOWN = 5;
 
 export function FewerArea() {
-  const { slug } = useLooking();
-  const revision = useView((view) => view.revision);
-  const most = useView((view) => view.ladder.steps.length);
+  const slug = useLook((at) => at.slug);
+  const revision = usePart("head", (head) => head.revision);
+  const most = usePart("ladder", (ladder) => ladder.steps.length);
   const [steps, setSteps] = useState<number | null>(null);
   const shaping = useLadder(null);
   const query = useQuery({
@@ -53,19 +55,19 @@ export function FewerArea() {
               <NumberField
                 label="Steps of the smaller ladder"
                 value={fewer.steps}
-                low={3}
+                low={LEAST_STEPS}
                 high={most}
                 step={1}
                 places={0}
                 width="48px"
                 onCommit={setSteps}
               />
-              <Tool
+              <ToolButton
                 disabled={fewer.gone.length === 0}
                 onClick={() => shaping.change(shaping.asDraft(fewer.ladder))}
               >
                 Try it on the sheet
-              </Tool>
+              </ToolButton>
             </Flex>
             {fewer.gone.length > 0 ? (
               <Text>
@@ -89,26 +91,26 @@ const told = ({ colors, cap }: FewerView) =>
 
 /** How many colors there may be. */
 function Cap({ fewer }: { fewer: FewerView }) {
-  const { put } = useActions();
+  const { put } = useWorkspace();
   return (
     <Flex gap="8px" align="center" marginBottom="8px">
       <Text fontWeight="700">Cap</Text>
       {fewer.cap === null ? (
-        <Tool onClick={() => void put({ type: "set_cap", cap: fewer.colors })}>Set one</Tool>
+        <ToolButton onClick={() => void put({ type: "set_cap", cap: fewer.colors })}>Set one</ToolButton>
       ) : (
         <>
           <NumberField
             label="Colors at most"
             value={fewer.cap}
             low={1}
-            high={4800}
+            high={MOST_COLORS}
             step={1}
             places={0}
             width="56px"
             onCommit={(cap) => void put({ type: "set_cap", cap })}
           />
           <Text>colors at most</Text>
-          <Tool onClick={() => void put({ type: "set_cap", cap: null })}>No cap</Tool>
+          <ToolButton onClick={() => void put({ type: "set_cap", cap: null })}>No cap</ToolButton>
         </>
       )}
     </Flex>
@@ -117,8 +119,8 @@ function Cap({ fewer }: { fewer: FewerView }) {
 
 /** Labels that no token stands on, on any scale. */
 function Unused({ fewer }: { fewer: FewerView }) {
-  const ladder = useView((view) => view.ladder);
-  const { put } = useActions();
+  const ladder = usePart("ladder");
+  const { put } = useWorkspace();
   const unused = ladder.steps.filter((step) => fewer.unused.includes(step.id));
   const hide = () =>
     void put({
@@ -139,7 +141,7 @@ function Unused({ fewer }: { fewer: FewerView }) {
       ) : (
         <Flex gap="8px" align="center" wrap="wrap">
           <Text>{unused.map((step) => step.label).join(", ")}</Text>
-          <Tool onClick={hide}>Hide them from what is published</Tool>
+          <ToolButton onClick={hide}>Hide them from what is published</ToolButton>
         </Flex>
       )}
     </Box>

@@ -1,13 +1,16 @@
 /** Ladder: its labels and the lightness aimed at by each, for all scales or for one, tried on the sheet before it is kept. */
+
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { client, data } from "../../../api/client";
-import { Area } from "../../../parts/Area";
-import { Choice } from "../../../parts/Choice";
-import { safeWords } from "../../../parts/safeWords";
-import { Tool } from "../../../parts/Tool";
-import { useView } from "../../../state/workspace";
+import { LEAST_STEPS } from "../../../api/constants.generated";
+import { Choice } from "../../../components/Choice";
+import { safeWords } from "../../../components/safeWords";
+import { ToolButton } from "../../../components/ToolButton";
+import { usePart } from "../../../workspace/hooks";
+import { useSelectedHue } from "../../../workspace/useSelectedHue";
+import { Area } from "../../shared/Area";
 import { LadderPlot } from "./LadderPlot";
 import { LadderRows } from "./LadderRows";
 import { Losses } from "./Losses";
@@ -21,8 +24,9 @@ const ALL = "all";
 const AS_ALL = "as all";
 
 export function LadderArea() {
-  const view = useView((whole) => whole);
-  const selected = view.hues.find((hue) => hue.id === view.slip?.hue) ?? null;
+  const all = usePart("ladder");
+  const selected = useSelectedHue();
+  const ofOne = usePart("scale_detail", (detail) => detail?.ladder);
   const [one, setOne] = useState(false);
   const hue = one ? selected : null;
   const shaping = useLadder(hue?.id ?? null);
@@ -32,7 +36,7 @@ export function LadderArea() {
     staleTime: Number.POSITIVE_INFINITY,
   });
   const [looked, setAt] = useState<number | null>(null);
-  const present = hue ? (view.opened?.ladder ?? view.ladder) : view.ladder;
+  const present = hue ? (ofOne ?? all) : all;
   const draft = shaping.draft ?? shaping.asDraft(present);
   const at = looked !== null && looked < draft.steps.length ? looked : null;
   const safe = useSafeRung(hue?.id ?? null, draft, at);
@@ -46,7 +50,7 @@ export function LadderArea() {
     if (name === AS_ALL) shaping.followAll();
     else if (ladder) shaping.change(shaping.asDraft(ladder));
   };
-  const nths = [2, 3, 4].filter((nth) => everyNth(draft, nth).steps.length >= 3);
+  const nths = [2, 3, 4].filter((nth) => everyNth(draft, nth).steps.length >= LEAST_STEPS);
   return (
     <Area
       title={hue ? `Ladder of ${hue.name}` : "Ladder"}
@@ -92,7 +96,7 @@ export function LadderArea() {
             ]}
             onChoose={(nth) => nth && shaping.change(everyNth(draft, Number(nth)))}
           />
-          <Tool onClick={() => shaping.change(spreadEvenly(draft))}>Even out</Tool>
+          <ToolButton onClick={() => shaping.change(spreadEvenly(draft))}>Even out</ToolButton>
         </>
       }
       actions={<TakeLadder shaping={shaping} />}

@@ -1,10 +1,11 @@
 /** The steps of a ladder, one a row: label, lightness aimed at, whether it is published, and steps put in or taken out. */
 import { Flex, Input, Text } from "@chakra-ui/react";
 import type { LadderView, Problem } from "../../../api/client";
-import { Check } from "../../../parts/Check";
-import { NumberField } from "../../../parts/NumberField";
-import { Tool } from "../../../parts/Tool";
-import { changed, inserted, MOST_STEPS, without } from "./shaping";
+import { MOST_STEPS } from "../../../api/constants.generated";
+import { Check } from "../../../components/Check";
+import { NumberField } from "../../../components/NumberField";
+import { ToolButton } from "../../../components/ToolButton";
+import { changed, inserted, without } from "./shaping";
 import type { Draft } from "./useLadder";
 
 interface Props {
@@ -20,7 +21,7 @@ export function LadderRows({ draft, present, problem, onChange }: Props) {
   const uses = new Map(present.steps.map((step) => [step.id, step.uses]));
   const full = draft.steps.length >= MOST_STEPS;
   const insert = (after: number, words: string) => (
-    <Tool
+    <ToolButton
       disabled={full}
       aria-label={words}
       title={words}
@@ -29,7 +30,7 @@ export function LadderRows({ draft, present, problem, onChange }: Props) {
       onClick={() => onChange(inserted(draft, after))}
     >
       +
-    </Tool>
+    </ToolButton>
   );
   return (
     <Flex direction="column" gap="2px" flexShrink={0} fontSize="12px" data-testid="ladder-rows">
@@ -90,13 +91,13 @@ export function LadderRows({ draft, present, problem, onChange }: Props) {
                 ? "A step beyond the dark end"
                 : `A step between ${step.label} and ${draft.steps[place + 1]?.label}`,
             )}
-            <Tool
+            <ToolButton
               disabled={draft.steps.length <= 3}
               aria-label={`Take out ${step.label}`}
               onClick={() => onChange(without(draft, step.key))}
             >
               Take out
-            </Tool>
+            </ToolButton>
           </Flex>
         );
       })}

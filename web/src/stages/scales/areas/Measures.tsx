@@ -1,16 +1,16 @@
 /** What is measured of a scale: in words, and as small plots over its steps. */
 import { Box, Flex, Text } from "@chakra-ui/react";
-import type { OpenedView } from "../../../api/client";
+import type { ScaleDetail } from "../../../api/client";
 import styles from "./measures.module.css";
 
-export function Measures({ opened }: { opened: OpenedView }) {
+export function Measures({ detail }: { detail: ScaleDetail }) {
   return (
     <Flex gap="24px" marginTop="10px" align="flex-start" wrap="wrap" fontSize="12px" data-testid="measures">
-      <Gaps words={opened.lightness.words} gaps={opened.lightness.gaps} />
-      <Gaps words={opened.distance.words} gaps={opened.distance.gaps} />
-      <Chroma opened={opened} />
+      <Gaps words={detail.lightness.words} gaps={detail.lightness.gaps} />
+      <Gaps words={detail.distance.words} gaps={detail.distance.gaps} />
+      <Chroma detail={detail} />
       <Box flex="1 1 200px" minWidth="180px">
-        {opened.measures.map((words) => (
+        {detail.measures.map((words) => (
           <Text key={words}>{words}</Text>
         ))}
       </Box>
@@ -38,8 +38,8 @@ function Gaps({ words, gaps }: { words: string; gaps: number[] }) {
 }
 
 /** Chroma over the steps: what the curves ask for, what there is, and where the gamut ends. */
-function Chroma({ opened }: { opened: OpenedView }) {
-  const chroma = opened.figures_of;
+function Chroma({ detail }: { detail: ScaleDetail }) {
+  const chroma = detail.figures_of;
   const top = Math.max(...chroma.map((step) => Math.max(step.asked, step.has))) * 1.25 || 0.01;
   return (
     <figure className={styles.plot}>

@@ -1,12 +1,14 @@
 /** Method: one hue by all five, edge to edge, so that one chooses by eye; the settings of the chosen one below. */
+
 import { Flex, Text } from "@chakra-ui/react";
-import type { Edit, OpenedView, MethodView as Settings } from "../../../api/client";
-import { Area } from "../../../parts/Area";
-import { Strip } from "../../../parts/Strip";
-import { Toggle } from "../../../parts/Toggle";
-import { Tool } from "../../../parts/Tool";
-import { useActions, useView } from "../../../state/workspace";
-import { MethodSettings } from "./MethodSettings";
+import type { Method, ScaleDetail } from "../../../api/client";
+import { edit } from "../../../api/edits";
+import { Strip } from "../../../components/Strip";
+import { Toggle } from "../../../components/Toggle";
+import { ToolButton } from "../../../components/ToolButton";
+import { usePart, useWorkspace } from "../../../workspace/hooks";
+import { Area } from "../../shared/Area";
+import { type MethodChange, MethodSettings } from "./MethodSettings";
 import { Nothing } from "./Nothing";
 import { useScope } from "./useScope";
 
@@ -14,23 +16,24 @@ const TALL = 40;
 const LOW = 30;
 
 export function MethodArea() {
-  const opened = useView((view) => view.opened);
-  const hues = useView((view) => view.hues);
-  if (!opened)
+  const detail = usePart("scale_detail");
+  const hues = usePart("hues");
+  if (!detail)
     return <Nothing title="Method" words="Select a hue or a step: its scale is shown by every method." />;
-  const hue = hues.find((each) => each.id === opened.hue);
-  return <Methods key={opened.hue} opened={opened} own={hue?.own_method ?? false} />;
+  const hue = hues.find((each) => each.id === detail.hue);
+  return <Methods key={detail.hue} detail={detail} own={hue?.own_method ?? false} />;
 }
 
-function Methods({ opened, own }: { opened: OpenedView; own: boolean }) {
-  const { put, keep } = useActions();
-  const { hues, scope, choice, setScope } = useScope({ hue: { id: opened.hue, name: opened.name }, own });
-  const settings = (hues ? opened.settings : opened.all_settings) as unknown as Settings;
-  const edits = (change: Partial<Settings>) =>
-    (hues ?? [null]).map((hue): Edit => ({ type: "set_method", hue, method: { ...settings, ...change } }));
-  const set = (change: Partial<Settings>) => void put(...edits(change));
-  const chosen = opened.compared.find((each) => each.method === settings.name);
-  const inForce = opened.settings.name;
+function Methods({ detail, own }: { detail: ScaleDetail; own: boolean }) {
+  const { put, keep } = useWorkspace();
+  const { hues, scope, choice, setScope } = useScope({ hue: { id: detail.hue, name: detail.name }, own });
+  const methods = usePart("methods");
+  const settings = (hues ? detail.settings : detail.all_settings) as Method;
+  const edits = (change: MethodChange) =>
+    (hues ?? [null]).map((hue) => edit("set_method", { hue, method: { ...settings, ...change } }));
+  const set = (change: MethodChange) => void put(...edits(change));
+  const chosen = methods.find((each) => each.method === settings.name);
+  const inForce = detail.settings.name;
   return (
     <Area
       title="Method"
@@ -38,24 +41,24 @@ function Methods({ opened, own }: { opened: OpenedView; own: boolean }) {
         <>
           {choice}
           {own && (
-            <Tool
+            <ToolButton
               onClick={() => {
                 setScope("all");
-                void put({ type: "set_method", hue: opened.hue, method: null } as unknown as Edit);
+                void put(edit("set_method", { hue: detail.hue, method: null }));
               }}
             >
-              {opened.name} as all scales
-            </Tool>
+              {detail.name} as all scales
+            </ToolButton>
           )}
           <Text fontSize="12px" color="fg.muted">
             {own && scope === "all"
-              ? `${opened.name} has a method of its own; this changes all others.`
-              : `Shown on ${opened.name}.`}
+              ? `${detail.name} has a method of its own; this changes all others.`
+              : `Shown on ${detail.name}.`}
           </Text>
         </>
       }
     >
-      {opened.compared.map((each) => (
+      {methods.map((each) => (
         <Flex key={each.method} align="center" gap="10px" data-method={each.method}>
           <Toggle
             on={each.method === settings.name}
@@ -68,7 +71,7 @@ function Methods({ opened, own }: { opened: OpenedView; own: boolean }) {
           <Strip
             colors={each.steps}
             height={each.method === inForce ? TALL : LOW}
-            label={`${opened.name} by ${each.words}`}
+            label={`${detail.name} by ${each.words}`}
             texts={each.steps.map((step) => step.hex)}
           />
           <Text width="112px" flexShrink={0} fontSize="12px" color="fg.muted">
@@ -80,8 +83,13 @@ function Methods({ opened, own }: { opened: OpenedView; own: boolean }) {
         {chosen?.sentence}
       </Text>
       <MethodSettings
-        opened={opened}
+        detail={detail}
         settings={settings}
+        texts={
+          hues
+            ? { ...detail.end_texts, ground: detail.ground_text }
+            : { ...detail.all_end_texts, ground: detail.all_ground_text }
+        }
         inForce={settings.name === inForce}
         onChange={set}
         onKeep={(change) => keep(edits(change))}

@@ -1,22 +1,28 @@
 /** The few settings of a method: its space or ground, and its own numbers step by step. */
 import { Box, Flex, Text } from "@chakra-ui/react";
-import type { OpenedView, MethodView as Settings } from "../../../api/client";
-import { Choice } from "../../../parts/Choice";
-import { NumberField } from "../../../parts/NumberField";
-import { TextField } from "../../../parts/TextField";
-import { Tool } from "../../../parts/Tool";
+import type { Method, ScaleDetail } from "../../../api/client";
+import type { edit } from "../../../api/edits";
+import { Choice } from "../../../components/Choice";
+import { NumberField } from "../../../components/NumberField";
+import { TextField } from "../../../components/TextField";
+import { ToolButton } from "../../../components/ToolButton";
+
+/** What of a method changes; a color may be given as it was typed. */
+export type MethodChange = Partial<NonNullable<Parameters<typeof edit<"set_method">>[1]["method"]>>;
 
 interface Props {
-  opened: OpenedView;
-  settings: Settings;
+  detail: ScaleDetail;
+  settings: Method;
+  /** The colors of these settings as they are written; null for an end that follows even lightness. */
+  texts: { light: string | null; dark: string | null; ground: string };
   /** Whether the figures shown are those of these settings. */
   inForce: boolean;
-  onChange: (change: Partial<Settings>) => void;
+  onChange: (change: MethodChange) => void;
   /** For what is typed: rejects with a Problem that belongs to the field. */
-  onKeep: (change: Partial<Settings>) => Promise<unknown>;
+  onKeep: (change: MethodChange) => Promise<unknown>;
 }
 
-type TypedValue = Settings["hsl"]["targets"][number];
+type TypedValue = Method["hsl"]["targets"][number];
 
 const SPACES: Record<string, string> = {
   srgb: "sRGB",
@@ -31,7 +37,7 @@ const NUMBERS = {
   hsl: { words: "HSL lightness", low: 0, high: 100, step: 1, places: 0, unit: " %" },
 } as const;
 
-export function MethodSettings({ opened, settings, inForce, onChange, onKeep }: Props) {
+export function MethodSettings({ detail, settings, texts, inForce, onChange, onKeep }: Props) {
   const { name } = settings;
   const numbered = name === "contrast" || name === "mix" || name === "hsl" ? name : null;
   return (
@@ -57,21 +63,21 @@ export function MethodSettings({ opened, settings, inForce, onChange, onKeep }: 
                 onChange({ ends: { ...settings.ends, space: space as typeof settings.ends.space } })
               }
             />
-            <End which="light" settings={settings} onKeep={onKeep} />
-            <End which="dark" settings={settings} onKeep={onKeep} />
+            <End which="light" settings={settings} texts={texts} onKeep={onKeep} />
+            <End which="dark" settings={settings} texts={texts} onKeep={onKeep} />
           </>
         )}
-        {name === "contrast" && <Ground settings={settings} onKeep={onKeep} />}
+        {name === "contrast" && <Ground settings={settings} texts={texts} onKeep={onKeep} />}
         {numbered && settings[numbered].targets.length > 0 && (
-          <Tool onClick={() => onChange({ [numbered]: { ...settings[numbered], targets: [] } })}>
+          <ToolButton onClick={() => onChange({ [numbered]: { ...settings[numbered], targets: [] } })}>
             All figures as generated
-          </Tool>
+          </ToolButton>
         )}
       </Flex>
-      {numbered && inForce && opened.figures && (
+      {numbered && inForce && detail.figures && (
         <Figures
           numbered={numbered}
-          opened={opened}
+          detail={detail}
           typed={settings[numbered].targets}
           onType={(targets) => onChange({ [numbered]: { ...settings[numbered], targets } })}
         />
@@ -82,13 +88,13 @@ export function MethodSettings({ opened, settings, inForce, onChange, onKeep }: 
 
 interface FiguresProps {
   numbered: keyof typeof NUMBERS;
-  opened: OpenedView;
+  detail: ScaleDetail;
   typed: TypedValue[];
   onType: (typed: TypedValue[]) => void;
 }
 
 /** The method's own numbers; what was typed is bold, all others follow the ladder. */
-function Figures({ numbered, opened, typed, onType }: FiguresProps) {
+function Figures({ numbered, detail, typed, onType }: FiguresProps) {
   const { words, ...limits } = NUMBERS[numbered];
   return (
     <Flex gap="10px" align="flex-start">
@@ -96,14 +102,14 @@ function Figures({ numbered, opened, typed, onType }: FiguresProps) {
         {words}
       </Text>
       <Flex gap="4px" wrap="wrap">
-        {opened.ladder.steps.map((step, place) => {
+        {detail.ladder.steps.map((step, place) => {
           const own = typed.some((each) => each.step === step.id);
           return (
             <Box key={step.id} fontWeight={own ? 700 : 400}>
               <Text fontFamily="mono">{step.label}</Text>
               <NumberField
                 label={`${words} of ${step.label}`}
-                value={opened.figures?.[place] ?? 0}
+                value={detail.figures?.[place] ?? 0}
                 {...limits}
                 width="60px"
                 onCommit={(value) =>
@@ -118,13 +124,13 @@ function Figures({ numbered, opened, typed, onType }: FiguresProps) {
   );
 }
 
-type ColorProps = Pick<Props, "settings" | "onKeep">;
+type ColorProps = Pick<Props, "settings" | "texts" | "onKeep">;
 
-function End({ which, settings, onKeep }: ColorProps & { which: "light" | "dark" }) {
+function End({ which, settings, texts, onKeep }: ColorProps & { which: "light" | "dark" }) {
   return (
     <TextField
       label={`${which === "light" ? "Light" : "Dark"} end, empty for even lightness`}
-      value={textOf(settings.ends[which])}
+      value={texts[which] ?? ""}
       width="210px"
       mono
       onCommit={(text) => onKeep({ ends: { ...settings.ends, [which]: text.trim() || null } })}
@@ -132,25 +138,14 @@ function End({ which, settings, onKeep }: ColorProps & { which: "light" | "dark"
   );
 }
 
-function Ground({ settings, onKeep }: ColorProps) {
+function Ground({ settings, texts, onKeep }: ColorProps) {
   return (
     <TextField
       label="Ground, in any notation"
-      value={textOf(settings.contrast.ground)}
+      value={texts.ground}
       width="150px"
       mono
-      onCommit={(ground) => onKeep({ contrast: { ...settings.contrast, ground: ground as never } })}
+      onCommit={(ground) => onKeep({ contrast: { ...settings.contrast, ground } })}
     />
   );
-}
-
-/** A kept color, written as hex where it is of 8 bits; else by its parts. */
-function textOf(color: unknown): string {
-  const found = color as { space: string; components: number[] } | null;
-  if (!found) return "";
-  const parts = found.components.map((part) => Math.round(part * 255));
-  const exact = found.components.every((part, place) => Math.abs(part * 255 - (parts[place] ?? 0)) < 1e-6);
-  if (found.space === "srgb" && exact)
-    return `#${parts.map((part) => part.toString(16).padStart(2, "0")).join("")}`.toUpperCase();
-  return `color(${found.space} ${found.components.map((part) => part.toFixed(4)).join(" ")})`;
 }

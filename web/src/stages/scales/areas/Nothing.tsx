@@ -1,6 +1,6 @@
 /** A work area that waits for a selection. */
 import { Text } from "@chakra-ui/react";
-import { Area } from "../../../parts/Area";
+import { Area } from "../../shared/Area";
 
 export function Nothing({ title, words }: { title: string; words: string }) {
   return (

@@ -1,20 +1,24 @@
 /** Overlay: the solid that a translucent color gives on a ground, and the overlays that give a solid there. */
+
 import { Box, Flex, Input, Text } from "@chakra-ui/react";
 import { type ReactNode, useState } from "react";
 import { client, data, type Edit, problemOf } from "../../../api/client";
-import { Area } from "../../../parts/Area";
-import { Range } from "../../../parts/Range";
-import { Strip } from "../../../parts/Strip";
-import { Tool } from "../../../parts/Tool";
-import { useLooking } from "../../../state/looking";
-import { useLatest } from "../../../state/useLatest";
-import { useActions, useView } from "../../../state/workspace";
+import { edit } from "../../../api/edits";
+import { newId } from "../../../api/ids";
+import { stepRef } from "../../../api/keys";
+import { Range } from "../../../components/Range";
+import { Strip } from "../../../components/Strip";
+import { ToolButton } from "../../../components/ToolButton";
+import { usePart, useWorkspace } from "../../../workspace/hooks";
+import { useSeeing } from "../../../workspace/look";
+import { useLatest } from "../../../workspace/useLatest";
+import { Area } from "../../shared/Area";
 
 const HEIGHT = 32;
 
 export function OverlayArea() {
-  const slip = useView((view) => view.slip);
-  const { seeing } = useLooking();
+  const slip = usePart("slip");
+  const seeing = useSeeing();
   const [color, setColor] = useState("#000000");
   const [percent, setPercent] = useState(6);
   const [ground, setGround] = useState("#FFFFFF");
@@ -23,9 +27,7 @@ export function OverlayArea() {
   const [name, setName] = useState("overlay");
   const { said, addToken, pinStep } = useTaking(name);
   const question = { color, alpha: percent / 100, ground, tint, ...seeing };
-  const { answer, problem } = useLatest(question, (body) =>
-    data(client.POST("/api/overlays", { body: body as never })),
-  );
+  const { answer, problem } = useLatest(question, (body) => data(client.POST("/api/overlays", { body })));
   const step = slip?.kind === "step" && !slip.pinned ? slip : null;
   return (
     <Area
@@ -64,10 +66,10 @@ export function OverlayArea() {
         figure={answer ? `is ${answer.solid.hex}` : ""}
       >
         {answer && step && (
-          <Tool onClick={() => void pinStep(step.key, answer.solid.hex)}>Pin {step.name}</Tool>
+          <ToolButton onClick={() => void pinStep(step.key, answer.solid.hex)}>Pin {step.name}</ToolButton>
         )}
-        {answer && <Tool onClick={() => void addToken(answer.solid.hex)}>Solid as token</Tool>}
-        {answer && <Tool onClick={() => void addToken(answer.asked)}>Overlay as token</Tool>}
+        {answer && <ToolButton onClick={() => void addToken(answer.solid.hex)}>Solid as token</ToolButton>}
+        {answer && <ToolButton onClick={() => void addToken(answer.asked)}>Overlay as token</ToolButton>}
       </Line>
       {answer?.overlays.map((overlay, place) => (
         <Line
@@ -88,9 +90,12 @@ export function OverlayArea() {
           words={`${overlay.text} on ${ground} beside ${tint}`}
           figure={`${overlay.text}, ${overlay.exact ? "exact" : `${overlay.distance} away`}`}
         >
-          <Tool aria-label={`Overlay as token: ${overlay.words}`} onClick={() => void addToken(overlay.text)}>
+          <ToolButton
+            aria-label={`Overlay as token: ${overlay.words}`}
+            onClick={() => void addToken(overlay.text)}
+          >
             Overlay as token
-          </Tool>
+          </ToolButton>
         </Line>
       ))}
     </Area>
@@ -99,24 +104,23 @@ export function OverlayArea() {
 
 /** Adding what was found as a token, or as a pin of the selected step; what went wrong is said in the area. */
 function useTaking(name: string) {
-  const theme = useView((view) => view.theme);
-  const { keep } = useActions();
+  const theme = usePart("head", (head) => head.theme?.id ?? "");
+  const { keep } = useWorkspace();
   const [said, setSaid] = useState<string | null>(null);
-  const make = async (edit: unknown, done: string) => {
+  const make = async (made: Edit, done: string) => {
     try {
-      await keep([edit as Edit]);
+      await keep([made]);
       setSaid(done);
     } catch (thrown) {
       setSaid(problemOf(thrown).message);
     }
   };
   const addToken = async (color: string) => {
-    const value = { kind: "literal", color };
-    await make({ type: "add_token", name, theme: theme?.id, value }, `${name} is ${color}.`);
+    const value = { kind: "literal" as const, color };
+    await make(edit("add_token", { id: newId(), name, theme, value }), `${name} is ${color}.`);
   };
   const pinStep = async (key: string, color: string) => {
-    const [hue = "", step = ""] = key.slice("step:".length).split("/");
-    await make({ type: "pin_step", hue, step, color }, `Pinned at ${color}.`);
+    await make(edit("pin_step", { ...stepRef(key), color }), `Pinned at ${color}.`);
   };
   return { said, addToken, pinStep };
 }

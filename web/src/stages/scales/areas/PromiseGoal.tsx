@@ -1,12 +1,13 @@
 /** A promise as a goal: the ladder is solved for it, with anchors and pins in force, or it is said what stands in the way. */
+
 import { Flex, Text } from "@chakra-ui/react";
 import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
 import { client, data, type LadderView, problemOf } from "../../../api/client";
-import { Choice } from "../../../parts/Choice";
-import { Tool } from "../../../parts/Tool";
-import { useLooking } from "../../../state/looking";
-import { useView } from "../../../state/workspace";
+import { Choice } from "../../../components/Choice";
+import { ToolButton } from "../../../components/ToolButton";
+import { usePart } from "../../../workspace/hooks";
+import { useLook } from "../../../workspace/look";
 
 const AIMS = [
   { value: "3", words: "3, for parts and large text" },
@@ -15,9 +16,9 @@ const AIMS = [
 ];
 
 export function PromiseGoal({ onSolved }: { onSolved: (ladder: LadderView) => void }) {
-  const { slug } = useLooking();
-  const ladder = useView((view) => view.ladder);
-  const promises = useView((view) => view.promises);
+  const slug = useLook((at) => at.slug);
+  const ladder = usePart("ladder");
+  const promises = usePart("promises");
   const [aim, setAim] = useState("4.5");
   const [apart, setApart] = useState(`${promises.find((promise) => promise.aim === "4.5")?.apart ?? 1}`);
   const solving = useMutation({
@@ -54,9 +55,9 @@ export function PromiseGoal({ onSolved }: { onSolved: (ladder: LadderView) => vo
           setApart(value);
         }}
       />
-      <Tool disabled={solving.isPending} onClick={() => solving.mutate()}>
+      <ToolButton disabled={solving.isPending} onClick={() => solving.mutate()}>
         Solve the ladder
-      </Tool>
+      </ToolButton>
       {(solving.data || solving.error) && (
         <Text
           width="100%"

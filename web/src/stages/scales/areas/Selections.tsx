@@ -1,14 +1,18 @@
 /** Named selections: some of the colors for one audience, kept from what is chosen on the sheet. */
+
 import { Box, Flex, Input, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { problemOf } from "../../../api/client";
-import { Tool } from "../../../parts/Tool";
-import { hueOf, stepOf, useChosen } from "../../../state/chosen";
-import { useActions, useView } from "../../../state/workspace";
+import { edit } from "../../../api/edits";
+import { newId } from "../../../api/ids";
+import { stepRef } from "../../../api/keys";
+import { ToolButton } from "../../../components/ToolButton";
+import { useChosen } from "../../../workspace/chosen";
+import { usePart, useWorkspace } from "../../../workspace/hooks";
 
 export function Selections() {
-  const selections = useView((view) => view.selections);
-  const { put } = useActions();
+  const selections = usePart("selections", (part) => part.named);
+  const { put } = useWorkspace();
   const choose = useChosen((state) => state.choose);
   return (
     <Box flex="1.2 1 0" minWidth="0" data-testid="selections">
@@ -19,15 +23,15 @@ export function Selections() {
             <strong>{kept.name}</strong> {kept.keys.length} colors
             {kept.missing > 0 && `, ${kept.missing} not there now`}
           </Text>
-          <Tool marginLeft="auto" aria-label={`Show ${kept.name}`} onClick={() => choose(kept.keys)}>
+          <ToolButton marginLeft="auto" aria-label={`Show ${kept.name}`} onClick={() => choose(kept.keys)}>
             Show
-          </Tool>
-          <Tool
+          </ToolButton>
+          <ToolButton
             aria-label={`Remove ${kept.name}`}
             onClick={() => void put({ type: "remove_selection", selection: kept.id })}
           >
             Remove
-          </Tool>
+          </ToolButton>
         </Flex>
       ))}
       <Keep />
@@ -37,13 +41,13 @@ export function Selections() {
 
 function Keep() {
   const keys = useChosen((state) => state.keys);
-  const { keep } = useActions();
+  const { keep } = useWorkspace();
   const [name, setName] = useState("");
   const [refused, setRefused] = useState<string | null>(null);
   const save = async () => {
     try {
-      const steps = keys.map((key) => ({ hue: hueOf(key), step: stepOf(key) }));
-      await keep([{ type: "keep_selection", name, steps, note: "" }]);
+      const steps = keys.map(stepRef);
+      await keep([edit("keep_selection", { id: newId(), name, steps })]);
       setName("");
       setRefused(null);
     } catch (thrown) {
@@ -64,7 +68,7 @@ function Keep() {
           onChange={(event) => setName(event.target.value)}
           onKeyDown={(event) => event.key === "Enter" && void save()}
         />
-        <Tool onClick={() => void save()}>Keep the {keys.length} chosen</Tool>
+        <ToolButton onClick={() => void save()}>Keep the {keys.length} chosen</ToolButton>
       </Flex>
       <Text role="status" marginTop="4px" fontWeight={refused ? "700" : "400"}>
         {refused ??

@@ -1,16 +1,16 @@
 /** A ladder that is tried on the sheet: take it, or go back to the one that was. */
-import { Tool } from "../../../parts/Tool";
+import { ToolButton } from "../../../components/ToolButton";
 import type { useLadder } from "./useLadder";
 
 export function TakeLadder({ shaping }: { shaping: ReturnType<typeof useLadder> }) {
   return (
     <>
-      <Tool disabled={!shaping.fits} onClick={() => void shaping.use()}>
+      <ToolButton disabled={!shaping.fits} onClick={() => void shaping.use()}>
         Use this ladder
-      </Tool>
-      <Tool disabled={!shaping.changed} onClick={shaping.leave}>
+      </ToolButton>
+      <ToolButton disabled={!shaping.changed} onClick={shaping.leave}>
         As it was
-      </Tool>
+      </ToolButton>
     </>
   );
 }

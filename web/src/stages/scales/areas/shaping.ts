@@ -1,9 +1,8 @@
 /** Changes of a ladder that is being shaped. Whether the result can be is the server's to say. */
+import { LEAST_FALL } from "../../../api/constants.generated";
 import type { Draft, DraftStep } from "./useLadder";
 
-export const MOST_STEPS = 24;
 const BEYOND = 4;
-const FALL = 0.1;
 
 export type Labeling = "hundreds" | "fifties" | "numbers";
 export const LABELINGS: { value: Labeling; words: string }[] = [
@@ -91,5 +90,5 @@ const beyond = (low: number, high: number) => (Number.isFinite(low) ? low + 50 :
 export function room(draft: Draft, place: number): [number, number] {
   const above = draft.steps[place - 1]?.lightness;
   const below = draft.steps[place + 1]?.lightness;
-  return [below === undefined ? 0 : below + FALL, above === undefined ? 100 : above - FALL];
+  return [below === undefined ? 0 : below + LEAST_FALL, above === undefined ? 100 : above - LEAST_FALL];
 }

@@ -1,4 +1,5 @@
 /** The ladder that is being shaped: a draft of it, what it would take away, and the sheet as it would be. */
+
 import { useQuery } from "@tanstack/react-query";
 import { useCallback, useEffect, useState } from "react";
 import {
@@ -9,8 +10,9 @@ import {
   type LadderView,
   problemOf,
 } from "../../../api/client";
-import { useLooking } from "../../../state/looking";
-import { useActions, useView } from "../../../state/workspace";
+import { edit } from "../../../api/edits";
+import { usePart, useWorkspace } from "../../../workspace/hooks";
+import { useLook } from "../../../workspace/look";
 
 /** A step of the draft; a new one has no id yet. `key` tells the rows apart while labels are typed. */
 export interface DraftStep extends LadderStepView {
@@ -26,9 +28,9 @@ const keyed = (steps: LadderStepView[]): DraftStep[] => steps.map((step) => ({ .
 const asDraft = (ladder: LadderView): Draft => ({ name: ladder.name, steps: keyed(ladder.steps) });
 
 export function useLadder(hue: string | null) {
-  const { slug } = useLooking();
-  const revision = useView((view) => view.revision);
-  const { preview, endPreview, keep, tell } = useActions();
+  const slug = useLook((at) => at.slug);
+  const revision = usePart("head", (head) => head.revision);
+  const { preview, endPreview, keep, tell } = useWorkspace();
   const [draft, setDraft] = useState<Draft | null>(null);
   const [asAll, setAsAll] = useState(false);
   const query = useQuery({
@@ -44,17 +46,15 @@ export function useLadder(hue: string | null) {
     placeholderData: (before) => before,
     retry: false,
   });
-  const edit = useCallback((): Edit => {
-    const ladder = asAll ? null : sent(draft);
-    return (hue
-      ? { type: "set_hue_ladder", hue, ladder }
-      : { type: "set_ladder", ladder }) as unknown as Edit;
+  const taking = useCallback((): Edit => {
+    if (hue) return edit("set_hue_ladder", { hue, ladder: asAll ? null : sent(draft) });
+    return edit("set_ladder", { ladder: sent(draft) });
   }, [asAll, draft, hue]);
   const problem = query.error ? problemOf(query.error) : null;
   const fits = problem === null && (draft !== null || asAll);
   useEffect(() => {
-    if (fits && query.data && !query.isPlaceholderData) preview([edit()]);
-  }, [fits, query.data, query.isPlaceholderData, preview, edit]);
+    if (fits && query.data && !query.isPlaceholderData) preview([taking()]);
+  }, [fits, query.data, query.isPlaceholderData, preview, taking]);
   useEffect(() => endPreview, [endPreview]);
 
   const leave = useCallback(() => {
@@ -68,7 +68,7 @@ export function useLadder(hue: string | null) {
   }, []);
   const use = async () => {
     try {
-      await keep([edit()]);
+      await keep([taking()]);
       leave();
     } catch (thrown) {
       // The draft stays, so that what was shaped is not lost.

@@ -1,21 +1,20 @@
 /** How far the lightness of a ladder's step can move before a finding changes: asked for once it rests. */
 import { client, data } from "../../../api/client";
-import { useLooking } from "../../../state/looking";
-import { useRested } from "../../../state/useRested";
-import { useView } from "../../../state/workspace";
+import { usePart } from "../../../workspace/hooks";
+import { useLook } from "../../../workspace/look";
+import { useRested } from "../../../workspace/useRested";
 import { type Draft, shapedOf } from "./useLadder";
 
 export function useSafeRung(hue: string | null, draft: Draft, step: number | null) {
-  const { slug, looking } = useLooking();
-  const revision = useView((view) => view.revision);
-  const theme = looking.theme ?? null;
+  const slug = useLook((at) => at.slug);
+  const revision = usePart("head", (head) => head.revision);
   const ladder = shapedOf(draft);
   return useRested(
-    ["safe-rung", slug, revision, hue, ladder, step, theme],
+    ["safe-rung", slug, revision, hue, ladder, step],
     step === null
       ? null
       : (signal) => {
-          const body = { hue, ladder, step, theme };
+          const body = { hue, ladder, step };
           return data(
             client.POST("/api/systems/{slug}/safe-rung", { params: { path: { slug } }, body, signal }),
           );

@@ -1,7 +1,9 @@
 /** For which scales a setting is: all, the one selected, or those chosen on the sheet. */
+
 import { useState } from "react";
-import { Choice } from "../../../parts/Choice";
-import { huesOf, useChosen } from "../../../state/chosen";
+import { huesOf } from "../../../api/keys";
+import { Choice } from "../../../components/Choice";
+import { useChosen } from "../../../workspace/chosen";
 
 type Scope = "all" | "one" | "chosen";
 

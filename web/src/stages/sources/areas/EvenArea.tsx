@@ -1,15 +1,17 @@
 /** Even set: n hues of equal lightness and chroma from a start hue, or of equal HSL or HSB values and what that costs. */
+
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { client, data, type EvenBody } from "../../../api/client";
-import { Area } from "../../../parts/Area";
-import { Choice } from "../../../parts/Choice";
-import { Range } from "../../../parts/Range";
-import { Strip } from "../../../parts/Strip";
-import { Tool } from "../../../parts/Tool";
-import { useInterface } from "../../../state/interface";
-import { useLooking } from "../../../state/looking";
-import { useLatest } from "../../../state/useLatest";
+import { CHROMA_END, FEWEST_EVEN, MOST_EVEN } from "../../../api/constants.generated";
+import { Choice } from "../../../components/Choice";
+import { Range } from "../../../components/Range";
+import { Strip } from "../../../components/Strip";
+import { ToolButton } from "../../../components/ToolButton";
+import { useInterface } from "../../../workspace/interface";
+import { useSeeing } from "../../../workspace/look";
+import { useLatest } from "../../../workspace/useLatest";
+import { Area } from "../../shared/Area";
 import { HueStrip } from "./HueStrip";
 import { TakeTools } from "./TakeTools";
 import { useSource } from "./useSource";
@@ -20,13 +22,11 @@ const SPACES = [
   { value: "hsl", words: "HSL values" },
   { value: "hsb", words: "HSB values" },
 ];
-/** Beyond this chroma there is hardly a color in sRGB. */
-const HIGHEST = 0.32;
 /** Room above the highest of what the strip shows. */
 const HEAD = 1.12;
 
 export function EvenArea() {
-  const { seeing } = useLooking();
+  const seeing = useSeeing();
   const { notation } = useInterface();
   const source = useSource();
   const [count, setCount] = useState(6);
@@ -36,11 +36,9 @@ export function EvenArea() {
   const [out, setOut] = useState<ReadonlySet<number>>(new Set());
   const [corrected, setCorrected] = useState(false);
   const question = source
-    ? { start: source.hex, count, space, lightness, strength, notation, ...seeing }
+    ? { start: source.exact, count, space, lightness, strength, notation, ...seeing }
     : null;
-  const { answer } = useLatest(question, (body) =>
-    data(client.POST("/api/even-set", { body: body as EvenBody })),
-  );
+  const { answer } = useLatest(question, (body) => data(client.POST("/api/even-set", { body })));
   if (!source || !answer)
     return (
       <Area title="Even set">
@@ -77,8 +75,8 @@ export function EvenArea() {
           <Range
             label="Hues"
             value={count}
-            low={2}
-            high={24}
+            low={FEWEST_EVEN}
+            high={MOST_EVEN}
             step={1}
             places={0}
             width="80px"
@@ -97,15 +95,15 @@ export function EvenArea() {
             label={oklch ? "Chroma" : "Saturation"}
             value={answer.chroma}
             low={0}
-            high={oklch ? HIGHEST : 100}
+            high={oklch ? CHROMA_END : 100}
             step={oklch ? 0.002 : 1}
             places={oklch ? 3 : 0}
             onChange={setStrength}
           />
           {oklch && (
-            <Tool onClick={() => setStrength(Math.floor(answer.highest * 1000) / 1000)}>
+            <ToolButton onClick={() => setStrength(Math.floor(answer.highest * 1000) / 1000)}>
               Highest common, {answer.highest.toFixed(3)}
-            </Tool>
+            </ToolButton>
           )}
         </>
       }
@@ -151,12 +149,14 @@ export function EvenArea() {
         {answer.uneven && !corrected ? (
           <>
             <Text fontWeight="700">{answer.uneven}</Text>
-            <Tool onClick={() => setCorrected(true)}>Make them equal to the eye</Tool>
+            <ToolButton onClick={() => setCorrected(true)}>Make them equal to the eye</ToolButton>
           </>
         ) : corrected && !oklch ? (
           <>
             <Text>One lightness and one chroma; each keeps its hue.</Text>
-            <Tool onClick={() => setCorrected(false)}>Back to equal {space.toUpperCase()} values</Tool>
+            <ToolButton onClick={() => setCorrected(false)}>
+              Back to equal {space.toUpperCase()} values
+            </ToolButton>
           </>
         ) : (
           <Text>

@@ -1,21 +1,22 @@
 /** Gallery: sets of colors to search by words or by a color, to take from, and to save one's own in. */
+
 import { Box, Flex, Input, Text } from "@chakra-ui/react";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { client, data, type GallerySetView, problemOf } from "../../../api/client";
-import { Area } from "../../../parts/Area";
-import { Strip } from "../../../parts/Strip";
-import { Tool } from "../../../parts/Tool";
-import { useLooking } from "../../../state/looking";
-import { useView } from "../../../state/workspace";
+import { Strip } from "../../../components/Strip";
+import { ToolButton } from "../../../components/ToolButton";
+import { usePart } from "../../../workspace/hooks";
+import { useSeeing } from "../../../workspace/look";
+import { Area } from "../../shared/Area";
 import { SaveSet } from "./SaveSet";
 import { TakeTools } from "./TakeTools";
 
 export function GalleryArea() {
-  const slip = useView((view) => view.slip);
-  const hues = useView((view) => view.hues);
-  const candidates = useView((view) => view.candidates);
-  const { seeing } = useLooking();
+  const slip = usePart("slip");
+  const hues = usePart("hues");
+  const candidates = usePart("candidates");
+  const seeing = useSeeing();
   const [text, setText] = useState("");
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
   const [saving, setSaving] = useState(false);
@@ -53,11 +54,11 @@ export function GalleryArea() {
             onChange={(event) => setText(event.target.value)}
           />
           {slip && (
-            <Tool onClick={() => setText(slip.hex)} aria-label={`Sets with a color like ${slip.name}`}>
+            <ToolButton onClick={() => setText(slip.hex)} aria-label={`Sets with a color like ${slip.name}`}>
               Like {slip.name}
-            </Tool>
+            </ToolButton>
           )}
-          <Tool
+          <ToolButton
             disabled={saving || hues.length + candidates.length === 0}
             onClick={() => {
               setSaving(true);
@@ -65,7 +66,7 @@ export function GalleryArea() {
             }}
           >
             Save a set of these hues
-          </Tool>
+          </ToolButton>
         </>
       }
       actions={<TakeTools taken={taken} onDone={() => setChosen(new Set())} />}
@@ -147,13 +148,13 @@ function GallerySet({ set, chosen, onToggle, onSay }: SetProps) {
           {set.words}
         </Text>
       </Box>
-      <Tool onClick={toggleAll} aria-label={`${all ? "Take none" : "Take all"} of ${set.name}`}>
+      <ToolButton onClick={toggleAll} aria-label={`${all ? "Take none" : "Take all"} of ${set.name}`}>
         {all ? "None" : "All"}
-      </Tool>
+      </ToolButton>
       {set.mine && (
-        <Tool onClick={() => void remove()} aria-label={`Remove ${set.name} from the gallery`}>
+        <ToolButton onClick={() => void remove()} aria-label={`Remove ${set.name} from the gallery`}>
           Remove
-        </Tool>
+        </ToolButton>
       )}
     </Flex>
   );

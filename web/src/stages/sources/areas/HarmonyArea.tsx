@@ -1,16 +1,18 @@
 /** Harmony: partners of a hue, or of several, on a straight strip of hues; taken loose, or derived so that they follow. */
+
 import { Flex, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { client, data, type HarmonyBody, type PartnerView } from "../../../api/client";
-import { Area } from "../../../parts/Area";
-import { Choice } from "../../../parts/Choice";
-import { Range } from "../../../parts/Range";
-import { Toggle } from "../../../parts/Toggle";
-import { Tool } from "../../../parts/Tool";
-import { useInterface } from "../../../state/interface";
-import { useLooking } from "../../../state/looking";
-import { useLatest } from "../../../state/useLatest";
-import { useView } from "../../../state/workspace";
+import { MOST_SPREAD } from "../../../api/constants.generated";
+import { Choice } from "../../../components/Choice";
+import { Range } from "../../../components/Range";
+import { Toggle } from "../../../components/Toggle";
+import { ToolButton } from "../../../components/ToolButton";
+import { usePart } from "../../../workspace/hooks";
+import { useInterface } from "../../../workspace/interface";
+import { look, useSeeing } from "../../../workspace/look";
+import { useLatest } from "../../../workspace/useLatest";
+import { Area } from "../../shared/Area";
 import { useAdding } from "../adding";
 import { HueStrip, type StripMark } from "./HueStrip";
 import { PartnerRow } from "./PartnerRow";
@@ -52,8 +54,8 @@ function merged(partners: Shown[]): Shown[] {
 }
 
 export function HarmonyArea() {
-  const hues = useView((view) => view.hues);
-  const { seeing, look } = useLooking();
+  const hues = usePart("hues");
+  const seeing = useSeeing();
   const { notation } = useInterface();
   const { add } = useAdding();
   const source = useSource();
@@ -66,11 +68,9 @@ export function HarmonyArea() {
 
   const given = source ? [source, ...hues.filter((hue) => others.has(hue.id) && hue.id !== source.id)] : [];
   const question = source
-    ? { given: given.map((hue) => hue.hex), relation, circle, spread, placed, notation, ...seeing }
+    ? { given: given.map((hue) => hue.exact), relation, circle, spread, placed, notation, ...seeing }
     : null;
-  const { answer, problem } = useLatest(question, (body) =>
-    data(client.POST("/api/harmony", { body: body as HarmonyBody })),
-  );
+  const { answer, problem } = useLatest(question, (body) => data(client.POST("/api/harmony", { body })));
   if (!source || !answer)
     return (
       <Area title="Harmony">
@@ -110,15 +110,15 @@ export function HarmonyArea() {
   };
   const found = (derived: boolean) =>
     taken.map(({ partner }) => {
-      const how = (by: number) => ({ how: "shifted", by });
+      const how = (by: number) => ({ how: "shifted" as const, by });
       const change =
         answer.shades.length > 0 ? { lightness: how(partner.offset) } : { turn: how(partner.offset) };
       return derived
         ? {
-            source: { kind: "derived", hue: source.id, circle, ...change },
+            source: { kind: "derived" as const, hue: source.id, circle, ...change },
             note: `${relation} to ${source.name}`,
           }
-        : { color: partner.hex, note: `${relation} to ${source.name}` };
+        : { color: partner.exact, note: `${relation} to ${source.name}` };
     });
   const marks: StripMark[] = [
     ...partners.map(({ key, partner }) => ({
@@ -179,7 +179,7 @@ export function HarmonyArea() {
               label="Spread"
               value={answer.spread ?? 30}
               low={relation === "monochromatic" ? 4 : 5}
-              high={relation === "monochromatic" ? 30 : 90}
+              high={relation === "monochromatic" ? 30 : MOST_SPREAD}
               step={1}
               places={0}
               unit={relation === "monochromatic" ? "" : "°"}
@@ -188,15 +188,15 @@ export function HarmonyArea() {
           )}
           {free && (
             <>
-              <Tool
+              <ToolButton
                 disabled={placed.length >= MOST_PLACED}
                 onClick={() => setPlaced([...placed, ((placed.at(-1) ?? 0) + 40) % 360])}
               >
                 Place one more
-              </Tool>
-              <Tool disabled={placed.length < 2} onClick={() => setPlaced(placed.slice(0, -1))}>
+              </ToolButton>
+              <ToolButton disabled={placed.length < 2} onClick={() => setPlaced(placed.slice(0, -1))}>
                 One less
-              </Tool>
+              </ToolButton>
             </>
           )}
         </>
@@ -204,9 +204,9 @@ export function HarmonyArea() {
       actions={
         <TakeTools taken={found(false)}>
           {!several && (
-            <Tool disabled={taken.length === 0} onClick={() => void add(found(true))}>
+            <ToolButton disabled={taken.length === 0} onClick={() => void add(found(true))}>
               Add as derived
-            </Tool>
+            </ToolButton>
           )}
         </TakeTools>
       }

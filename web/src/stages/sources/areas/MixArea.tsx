@@ -1,15 +1,17 @@
 /** Mix: the colors between two, in four spaces at once, one of them taken. */
+
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { client, data, type MixView } from "../../../api/client";
-import { Area } from "../../../parts/Area";
-import { Choice } from "../../../parts/Choice";
-import { Range } from "../../../parts/Range";
-import { Strip } from "../../../parts/Strip";
-import { Toggle } from "../../../parts/Toggle";
-import { useLooking } from "../../../state/looking";
-import { useLatest } from "../../../state/useLatest";
-import { useView } from "../../../state/workspace";
+import { FEWEST_MIXED, MOST_MIXED } from "../../../api/constants.generated";
+import { Choice } from "../../../components/Choice";
+import { Range } from "../../../components/Range";
+import { Strip } from "../../../components/Strip";
+import { Toggle } from "../../../components/Toggle";
+import { usePart } from "../../../workspace/hooks";
+import { useSeeing } from "../../../workspace/look";
+import { useLatest } from "../../../workspace/useLatest";
+import { Area } from "../../shared/Area";
 import { TakeTools } from "./TakeTools";
 import { useHueItems, useSource } from "./useSource";
 
@@ -21,8 +23,8 @@ const WORDS: Record<MixView["space"], string> = {
 };
 
 export function MixArea() {
-  const hues = useView((view) => view.hues);
-  const { seeing } = useLooking();
+  const hues = usePart("hues");
+  const seeing = useSeeing();
   const source = useSource();
   const items = useHueItems();
   const [otherId, setOtherId] = useState<string | null>(null);
@@ -30,14 +32,8 @@ export function MixArea() {
   const [space, setSpace] = useState<MixView["space"]>("oklab");
   const [out, setOut] = useState<ReadonlySet<number>>(new Set());
   const other = hues.find((hue) => hue.id === otherId) ?? hues.find((hue) => hue.id !== source?.id) ?? null;
-  const question = source && other ? { one: source.hex, other: other.hex, count, ...seeing } : null;
-  const { answer } = useLatest(question, (body) =>
-    data(
-      client.POST("/api/mix", {
-        body: body as NonNullable<typeof question> & { vision: "typical"; severity: number },
-      }),
-    ),
-  );
+  const question = source && other ? { one: source.exact, other: other.exact, count, ...seeing } : null;
+  const { answer } = useLatest(question, (body) => data(client.POST("/api/mix", { body })));
   if (!source || !other || !answer)
     return (
       <Area title="Mix">
@@ -66,8 +62,8 @@ export function MixArea() {
           <Range
             label="Between"
             value={count}
-            low={1}
-            high={9}
+            low={FEWEST_MIXED}
+            high={MOST_MIXED}
             step={1}
             places={0}
             width="90px"

@@ -1,32 +1,30 @@
 /** Neutral: a gray, pure or tinted with a hue, seen as a band and a scale before it is added. */
+
 import { Text } from "@chakra-ui/react";
 import { useEffect, useMemo, useState } from "react";
-import type { Edit } from "../../../api/client";
-import { Area } from "../../../parts/Area";
-import { Choice } from "../../../parts/Choice";
-import { Range } from "../../../parts/Range";
-import { Strip } from "../../../parts/Strip";
-import { Tool } from "../../../parts/Tool";
-import { useLooking } from "../../../state/looking";
-import { useActions, useView } from "../../../state/workspace";
+import { READY_LADDERS, STRONGEST_TINT } from "../../../api/constants.generated";
+import { edit } from "../../../api/edits";
+import { newId } from "../../../api/ids";
+import { hueKey } from "../../../api/keys";
+import { Choice } from "../../../components/Choice";
+import { Range } from "../../../components/Range";
+import { Strip } from "../../../components/Strip";
+import { ToolButton } from "../../../components/ToolButton";
+import { usePart, useWorkspace } from "../../../workspace/hooks";
+import { look } from "../../../workspace/look";
+import { Area } from "../../shared/Area";
 import { useAdding } from "../adding";
 import { useHueItems } from "./useSource";
 
 const PURE = "";
 const LADDERS = [
   { value: "", words: "as all scales" },
-  { value: "usual", words: "9, usual" },
-  { value: "long", words: "11, long" },
-  { value: "fine", words: "13, fine" },
+  ...READY_LADDERS.map((name) => ({ value: name as string, words: name as string })),
 ];
 
-const newId = () =>
-  `n${Array.from(crypto.getRandomValues(new Uint32Array(2)), (part) => part.toString(36)).join("")}`;
-
 export function NeutralArea() {
-  const hues = useView((view) => view.hues);
-  const { preview, endPreview } = useActions();
-  const { look } = useLooking();
+  const hues = usePart("hues");
+  const { preview, endPreview } = useWorkspace();
   const { make } = useAdding();
   const items = useHueItems();
   const [id, setId] = useState(newId);
@@ -35,21 +33,23 @@ export function NeutralArea() {
   const [strength, setStrength] = useState(0.011);
   const [lightness, setLightness] = useState(52.5);
   const [ladder, setLadder] = useState("");
-  const edit = useMemo(() => {
-    const color = `lab(${lightness} 0 0)`;
-    const source = { kind: "tinted", hue: tint, lightness, chroma: strength };
-    const hue = { id, kind: "neutral", note: tint ? "" : "gray", name: "" };
-    return {
-      type: "add_hues",
-      hues: [{ ...hue, ladder: ladder || null, ...(tint ? { source } : { color }) }],
-    } as unknown as Edit;
+  const adding = useMemo(() => {
+    const hue = { id, kind: "neutral" as const, note: tint ? "" : "gray", ladder: ladder || null };
+    const gray = { space: "lab" as const, components: [lightness, 0, 0] as [number, number, number] };
+    return edit("add_hues", {
+      hues: [
+        tint
+          ? { ...hue, source: { kind: "tinted", hue: tint, lightness, chroma: strength } }
+          : { ...hue, color: gray },
+      ],
+    });
   }, [id, tint, strength, lightness, ladder]);
-  useEffect(() => preview([edit]), [edit, preview]);
+  useEffect(() => preview([adding]), [adding, preview]);
   useEffect(() => endPreview, [endPreview]);
-  const made = hues.find((hue) => hue.id === id);
+  const made = usePart("scales", (scales) => scales.find((scale) => scale.hue === id));
   const add = async () => {
-    if (!(await make(edit))) return;
-    look({ select: `hue:${id}` });
+    if (!(await make([adding]))) return;
+    look({ select: hueKey(id) });
     setId(newId());
     look({ area: null });
   };
@@ -72,7 +72,7 @@ export function NeutralArea() {
               label="Strength of the tint"
               value={strength}
               low={0}
-              high={0.05}
+              high={STRONGEST_TINT}
               step={0.001}
               places={3}
               onChange={setStrength}
@@ -90,7 +90,7 @@ export function NeutralArea() {
           <Choice label="Steps" value={ladder} items={LADDERS} onChoose={setLadder} />
         </>
       }
-      actions={<Tool onClick={() => void add()}>Add this neutral</Tool>}
+      actions={<ToolButton onClick={() => void add()}>Add this neutral</ToolButton>}
     >
       {made ? (
         <Strip

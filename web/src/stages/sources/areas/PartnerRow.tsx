@@ -1,7 +1,7 @@
 /** Partners beneath the strip: value, place, what the gamut takes, and how far the other circle's partner is. */
 import type { PartnerView } from "../../../api/client";
-import { Check } from "../../../parts/Check";
-import { Halves } from "../../../parts/Halves";
+import { Check } from "../../../components/Check";
+import { Halves } from "../../../components/Halves";
 import styles from "./partners.module.css";
 
 interface Props {

@@ -1,11 +1,12 @@
 /** Saving the present hues and candidates, or some of them, in the gallery under a name and words. */
+
 import { Box, Flex, Input, Text } from "@chakra-ui/react";
 import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { client, data, problemOf } from "../../../api/client";
-import { Strip } from "../../../parts/Strip";
-import { Tool } from "../../../parts/Tool";
-import { useView } from "../../../state/workspace";
+import { Strip } from "../../../components/Strip";
+import { ToolButton } from "../../../components/ToolButton";
+import { usePart } from "../../../workspace/hooks";
 import { counted } from "../adding";
 
 interface Props {
@@ -14,9 +15,9 @@ interface Props {
 }
 
 export function SaveSet({ onSaved, onLeave }: Props) {
-  const hues = useView((view) => view.hues);
-  const candidates = useView((view) => view.candidates);
-  const system = useView((view) => view.name);
+  const hues = usePart("hues");
+  const candidates = usePart("candidates");
+  const system = usePart("head", (head) => head.name);
   const queries = useQueryClient();
   const [name, setName] = useState("");
   const [words, setWords] = useState("");
@@ -27,7 +28,7 @@ export function SaveSet({ onSaved, onLeave }: Props) {
   const save = async () => {
     try {
       const body = { name, words, colors: kept.map((color) => ({ name: color.name, color: color.hex })) };
-      await data(client.POST("/api/gallery", { body: body as never }));
+      await data(client.POST("/api/gallery", { body }));
       void queries.invalidateQueries({ queryKey: ["gallery"] });
       onSaved(name.trim());
     } catch (thrown) {
@@ -69,8 +70,8 @@ export function SaveSet({ onSaved, onLeave }: Props) {
           value={words}
           onChange={(event) => setWords(event.target.value)}
         />
-        <Tool onClick={() => void save()}>Save {counted(kept.length, "color")}</Tool>
-        <Tool onClick={onLeave}>Not now</Tool>
+        <ToolButton onClick={() => void save()}>Save {counted(kept.length, "color")}</ToolButton>
+        <ToolButton onClick={onLeave}>Not now</ToolButton>
         {refused && (
           <Text fontSize="12px" fontWeight="700">
             {refused}

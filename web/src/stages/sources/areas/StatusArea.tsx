@@ -1,41 +1,47 @@
 /** Status: four colors fitted to the brand and moved apart until everyone can tell them from each other. */
+
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { useState } from "react";
-import { client, data, type HueView, type Status, type StatusView } from "../../../api/client";
-import { Area } from "../../../parts/Area";
-import { Halves } from "../../../parts/Halves";
-import { Toggle } from "../../../parts/Toggle";
-import { Tool } from "../../../parts/Tool";
-import { useInterface } from "../../../state/interface";
-import { useLooking } from "../../../state/looking";
-import { useLatest } from "../../../state/useLatest";
-import { useView } from "../../../state/workspace";
+import {
+  client,
+  data,
+  type Edit,
+  type HueView,
+  problemOf,
+  type Status,
+  type StatusView,
+} from "../../../api/client";
+import { LONGEST_NOTE } from "../../../api/constants.generated";
+import { Halves } from "../../../components/Halves";
+import { Toggle } from "../../../components/Toggle";
+import { ToolButton } from "../../../components/ToolButton";
+import { usePart, useWorkspace } from "../../../workspace/hooks";
+import { useInterface } from "../../../workspace/interface";
+import { useLook, useSeeing } from "../../../workspace/look";
+import { useLatest } from "../../../workspace/useLatest";
+import { Area } from "../../shared/Area";
 import { useAdding } from "../adding";
 import { StatusDistances } from "./StatusDistances";
-import { useTokensAlong } from "./useTokensAlong";
-
-type Body = Parameters<typeof ask>[0];
-const ask = (body: { brand: string[]; present: Record<string, string>; held: Status[]; notation: never }) =>
-  data(client.POST("/api/status-proposal", { body: body as never }));
 
 export function StatusArea() {
-  const hues = useView((view) => view.hues);
-  const { seeing } = useLooking();
+  const hues = usePart("hues");
+  const seeing = useSeeing();
   const { notation } = useInterface();
   const { make } = useAdding();
-  const tokensAlong = useTokensAlong();
+  const { tell } = useWorkspace();
+  const slug = useLook((at) => at.slug);
   const [held, setHeld] = useState<Status[]>([]);
   const [notes, setNotes] = useState<Partial<Record<Status, string>>>({});
   const present = new Map<Status, HueView>();
   for (const hue of hues) if (hue.status && !present.has(hue.status)) present.set(hue.status, hue);
   const question = {
-    brand: hues.filter((hue) => hue.kind === "brand").map((hue) => hue.hex),
-    present: Object.fromEntries([...present].map(([status, hue]) => [status, hue.hex])),
+    brand: hues.filter((hue) => hue.kind === "brand").map((hue) => hue.exact),
+    present: Object.fromEntries([...present].map(([status, hue]) => [status, hue.exact])),
     held: held.filter((status) => present.has(status)),
     notation,
     ...seeing,
   };
-  const { answer, busy } = useLatest(question as unknown as Body, ask);
+  const { answer, busy } = useLatest(question, (body) => data(client.POST("/api/status-proposal", { body })));
   if (!answer)
     return (
       <Area title="Status">
@@ -45,8 +51,20 @@ export function StatusArea() {
   const noteOf = (color: StatusView["colors"][number]) =>
     notes[color.status] ?? present.get(color.status)?.note ?? color.note;
   const use = async () => {
-    const edits = editsOf(answer, present, hues, noteOf);
-    if (edits.length > 0) await make([...edits, ...(await tokensAlong(edits))]);
+    const colors = Object.fromEntries(answer.colors.map((color) => [color.status, color.hex]));
+    const wanted = Object.fromEntries(answer.colors.map((color) => [color.status, noteOf(color)]));
+    try {
+      // Which hues change and which come, and which tokens go along, is the server's to say.
+      const { edits } = await data(
+        client.POST("/api/systems/{slug}/status-edits", {
+          params: { path: { slug } },
+          body: { colors, notes: wanted },
+        }),
+      );
+      if (edits.length > 0) await make(edits as Edit[]);
+    } catch (thrown) {
+      tell({ words: problemOf(thrown).message, actions: [] });
+    }
   };
   const changes = answer.colors.filter((color) => {
     const hue = present.get(color.status);
@@ -61,9 +79,9 @@ export function StatusArea() {
         </Text>
       }
       actions={
-        <Tool disabled={changes === 0 || busy} onClick={() => void use()}>
+        <ToolButton disabled={changes === 0 || busy} onClick={() => void use()}>
           {changes === 0 ? "As they are" : `Use ${changes === 1 ? "it" : `these ${changes}`}`}
-        </Tool>
+        </ToolButton>
       }
     >
       <Box>
@@ -95,7 +113,7 @@ export function StatusArea() {
             <Box flex="1" minWidth="0">
               <input
                 aria-label={`What ${color.status} is for`}
-                maxLength={400}
+                maxLength={LONGEST_NOTE}
                 value={noteOf(color)}
                 onChange={(event) => setNotes({ ...notes, [color.status]: event.target.value })}
                 style={{
@@ -131,34 +149,4 @@ export function StatusArea() {
       <StatusDistances answer={answer} />
     </Area>
   );
-}
-
-/** Colors and notes of the hues that there are, and new hues for the others. */
-function editsOf(
-  answer: StatusView,
-  present: Map<Status, HueView>,
-  hues: HueView[],
-  noteOf: (color: StatusView["colors"][number]) => string,
-): object[] {
-  const edits: object[] = [];
-  const fresh: object[] = [];
-  for (const color of answer.colors) {
-    const { status } = color;
-    const hue = present.get(status);
-    const note = noteOf(color);
-    if (!hue) fresh.push({ name: freeName(hues, status), kind: "status", status, color: color.hex, note });
-    else {
-      if (hue.hex !== color.hex) edits.push({ type: "set_source", hue: hue.id, color: color.hex });
-      if (hue.note !== note) edits.push({ type: "set_hue_note", hue: hue.id, note });
-    }
-  }
-  return fresh.length > 0 ? [...edits, { type: "add_hues", hues: fresh }] : edits;
-}
-
-/** The status itself, unless a hue is called so already. */
-function freeName(hues: HueView[], status: string): string {
-  const names = new Set(hues.map((hue) => hue.name));
-  let name = status;
-  for (let number = 2; names.has(name); number += 1) name = `${status} ${number}`;
-  return name;
 }

@@ -1,6 +1,7 @@
 /** The distances of all pairs under every vision, before and after; what falls short is underlined. */
+
 import type { StatusView } from "../../../api/client";
-import { VISION_WORDS, VISIONS } from "../../../state/looking";
+import { VISION_WORDS, VISIONS } from "../../../workspace/look";
 import styles from "./distances.module.css";
 
 const SEEN = VISIONS.filter((vision) => vision !== "achromat");

@@ -1,6 +1,6 @@
 /** What may be done with the colors that are taken in a work area: into the set at once, or beside it for a while. */
 import type { ReactNode } from "react";
-import { Tool } from "../../../parts/Tool";
+import { ToolButton } from "../../../components/ToolButton";
 import { counted, type FoundColor, useAdding } from "../adding";
 
 interface Props {
@@ -17,13 +17,13 @@ export function TakeTools({ taken, busy = false, children, onDone }: Props) {
   const send = (act: typeof add) => void act(taken).then((done) => done && onDone?.());
   return (
     <>
-      <Tool disabled={count === 0 || busy} onClick={() => send(add)}>
+      <ToolButton disabled={count === 0 || busy} onClick={() => send(add)}>
         Add {count === 0 ? "hues" : counted(count, "hue")}
-      </Tool>
+      </ToolButton>
       {children}
-      <Tool disabled={count === 0 || busy} onClick={() => send(wait)}>
+      <ToolButton disabled={count === 0 || busy} onClick={() => send(wait)}>
         Let {count === 0 ? "them" : count === 1 ? "it" : count} wait
-      </Tool>
+      </ToolButton>
     </>
   );
 }

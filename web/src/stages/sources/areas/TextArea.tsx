@@ -1,22 +1,24 @@
 /** The set as text: to copy whole in a notation, or to edit and read back, order included. */
+
 import { Box, Flex, Text, Textarea } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { client, data, type Edit, type PlanRowView } from "../../../api/client";
-import { Area } from "../../../parts/Area";
-import { copyText } from "../../../parts/copy";
-import { Halves } from "../../../parts/Halves";
-import { Toggle } from "../../../parts/Toggle";
-import { Tool } from "../../../parts/Tool";
-import { useInterface } from "../../../state/interface";
-import { useLooking } from "../../../state/looking";
-import { useLatest } from "../../../state/useLatest";
-import { useView } from "../../../state/workspace";
+import { Halves } from "../../../components/Halves";
+import { Toggle } from "../../../components/Toggle";
+import { ToolButton } from "../../../components/ToolButton";
+import { copyText } from "../../../util/copy";
+import { usePart } from "../../../workspace/hooks";
+import { useInterface } from "../../../workspace/interface";
+import { useLook, useSeeing } from "../../../workspace/look";
+import { useLatest } from "../../../workspace/useLatest";
+import { Area } from "../../shared/Area";
 import { counted, useAdding } from "../adding";
 
 export function TextArea() {
-  const { slug, seeing } = useLooking();
-  const revision = useView((view) => view.revision);
+  const slug = useLook((at) => at.slug);
+  const seeing = useSeeing();
+  const revision = usePart("head", (head) => head.revision);
   const { notation } = useInterface();
   const { make } = useAdding();
   const [sign, setSign] = useState(true);
@@ -36,7 +38,7 @@ export function TextArea() {
   const own = written.data?.text ?? "";
   const edited = text !== null && text !== own;
   const { answer } = useLatest(edited ? { text, revision, ...seeing } : null, ({ revision: _, ...body }) =>
-    data(client.POST("/api/systems/{slug}/text", { params: { path: { slug } }, body: body as never })),
+    data(client.POST("/api/systems/{slug}/text", { params: { path: { slug } }, body })),
   );
   // A set that has changed meanwhile is written anew, but never over what somebody is typing.
   useEffect(() => {
@@ -68,18 +70,18 @@ export function TextArea() {
       }
       actions={
         <>
-          <Tool
+          <ToolButton
             onClick={() => {
               void copyText(text ?? own);
               setCopied(true);
             }}
           >
             {copied ? "Copied" : "Copy all"}
-          </Tool>
-          {edited && <Tool onClick={() => setText(null)}>Back to the set</Tool>}
-          <Tool disabled={edits.length === 0} onClick={() => void readBack()} data-testid="read-back">
+          </ToolButton>
+          {edited && <ToolButton onClick={() => setText(null)}>Back to the set</ToolButton>}
+          <ToolButton disabled={edits.length === 0} onClick={() => void readBack()} data-testid="read-back">
             Read back {counted(changes.filter((row) => row.what !== "not read").length, "change")}
-          </Tool>
+          </ToolButton>
         </>
       }
     >

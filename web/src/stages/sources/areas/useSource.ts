@@ -1,15 +1,16 @@
 /** The hue that an area starts from: the selected one, else the first. */
+
 import type { HueView } from "../../../api/client";
-import { useView } from "../../../state/workspace";
+import { usePart } from "../../../workspace/hooks";
+import { useSelectedHue } from "../../../workspace/useSelectedHue";
 
 export function useSource(): HueView | null {
-  const hues = useView((view) => view.hues);
-  const slip = useView((view) => view.slip);
-  return hues.find((hue) => hue.id === slip?.hue) ?? hues[0] ?? null;
+  const hues = usePart("hues");
+  return useSelectedHue() ?? hues[0] ?? null;
 }
 
 /** Hues to choose among. */
 export function useHueItems() {
-  const hues = useView((view) => view.hues);
+  const hues = usePart("hues");
   return hues.map((hue) => ({ value: hue.id, words: hue.name }));
 }

@@ -1,11 +1,14 @@
 /** How a hue follows another: what it does with lightness, strength, hue and alpha of its parent, each kept or changed. */
+
 import { Flex, Text } from "@chakra-ui/react";
-import type { ChangeOfQuantity, Edit, FollowingView, HueView } from "../../../api/client";
-import { Choice } from "../../../parts/Choice";
-import { NumberField } from "../../../parts/NumberField";
-import { Range } from "../../../parts/Range";
-import { Tool } from "../../../parts/Tool";
-import { useActions, useView } from "../../../state/workspace";
+import type { FollowingView, HueView, QuantityChangeView } from "../../../api/client";
+import { STRONGEST_TINT } from "../../../api/constants.generated";
+import { edit } from "../../../api/edits";
+import { Choice } from "../../../components/Choice";
+import { NumberField } from "../../../components/NumberField";
+import { Range } from "../../../components/Range";
+import { ToolButton } from "../../../components/ToolButton";
+import { usePart, useWorkspace } from "../../../workspace/hooks";
 
 type Quantity = "lightness" | "strength" | "turn" | "alpha";
 const HOWS = [
@@ -28,22 +31,31 @@ const SCALES: Record<Quantity, { oklch: [number, number, number]; hsl: [number, 
 };
 const FIRST: Record<string, number> = { times: 0.5 };
 
+type FollowingSource = Parameters<typeof edit<"follow_hue">>[1]["source"];
+
+/** What of it changes: quantities of a derivation, or those of a tint. */
+type FollowingChange = Partial<Extract<FollowingSource, { kind: "derived" }>> | Partial<Tint>;
+type Tint = Extract<FollowingSource, { kind: "tinted" }>;
+
 export function Derivation({ hue, follows }: { hue: HueView; follows: FollowingView }) {
-  const view = useView((whole) => whole);
-  const { put, preview } = useActions();
+  const hues = usePart("hues");
+  const { put, preview } = useWorkspace();
   const source = sourceOf(follows);
-  const send = (change: object, moving = false) => {
-    const edit = { type: "follow_hue", hue: hue.id, source: { ...source, ...change } } as Edit;
-    if (!moving) return put(edit);
-    preview([edit]);
+  const send = (change: FollowingChange, moving = false) => {
+    const following = edit("follow_hue", {
+      hue: hue.id,
+      source: { ...source, ...change } as FollowingSource,
+    });
+    if (!moving) return put(following);
+    preview([following]);
   };
-  const parents = view.hues
+  const parents = hues
     .filter((other) => other.id !== hue.id)
     .map((other) => ({ value: other.id, words: other.name }));
   const last = (
-    <Tool marginLeft="auto" onClick={() => void put({ type: "let_go", hue: hue.id } as Edit)}>
+    <ToolButton marginLeft="auto" onClick={() => void put(edit("let_go", { hue: hue.id }))}>
       Let go
-    </Tool>
+    </ToolButton>
   );
   const parent = (
     <Choice
@@ -62,7 +74,7 @@ export function Derivation({ hue, follows }: { hue: HueView; follows: FollowingV
           label="Strength of the tint"
           value={by.chroma}
           low={0}
-          high={0.05}
+          high={STRONGEST_TINT}
           step={0.001}
           places={3}
           onChange={(chroma) => send({ chroma }, true)}
@@ -96,7 +108,7 @@ export function Derivation({ hue, follows }: { hue: HueView; follows: FollowingV
           label="on"
           value={follows.circle}
           items={CIRCLES}
-          onChoose={(circle) => send(asKept(circle))}
+          onChoose={(circle) => send(asKept(circle as FollowingView["circle"]))}
         />
         {(["lightness", "strength", "turn", "alpha"] as Quantity[]).map((quantity) => (
           <QuantityField
@@ -120,29 +132,30 @@ export function Derivation({ hue, follows }: { hue: HueView; follows: FollowingV
 }
 
 /** Quantities of one circle mean nothing on the other, so a change of the circle begins with all of them kept. */
-const asKept = (circle: string) => {
-  const kept = { how: "kept", by: 0 };
+const asKept = (circle: FollowingView["circle"]) => {
+  const kept = { how: "kept" as const, by: 0 };
   return { circle, lightness: kept, strength: kept, turn: kept };
 };
 
-function sourceOf(follows: FollowingView) {
+/** How a hue follows, as the edit takes it. */
+function sourceOf(follows: FollowingView): FollowingSource {
   if (follows.kind === "tinted")
     return {
-      kind: "tinted",
+      kind: "tinted" as const,
       hue: follows.hue,
       lightness: follows.lightness.by,
       chroma: follows.strength.by,
     };
-  const { kind, hue, circle, lightness, strength, turn, alpha } = follows;
-  return { kind, hue, circle, lightness, strength, turn, alpha };
+  const { hue, circle, lightness, strength, turn, alpha } = follows;
+  return { kind: "derived" as const, hue, circle, lightness, strength, turn, alpha };
 }
 
 interface QuantityProps {
   name: string;
-  change: ChangeOfQuantity;
+  change: QuantityChangeView;
   scale: [number, number, number];
   multiplied: boolean;
-  onChange: (change: ChangeOfQuantity) => void;
+  onChange: (change: QuantityChangeView) => void;
 }
 
 function QuantityField({ name, change, scale, multiplied, onChange }: QuantityProps) {
@@ -155,7 +168,7 @@ function QuantityField({ name, change, scale, multiplied, onChange }: QuantityPr
         label={name}
         value={change.how}
         items={HOWS.filter((how) => multiplied || how.value !== "times")}
-        onChoose={(how) => onChange({ how: how as ChangeOfQuantity["how"], by: FIRST[how] ?? 0 })}
+        onChoose={(how) => onChange({ how: how as QuantityChangeView["how"], by: FIRST[how] ?? 0 })}
       />
       {change.how !== "kept" && (
         <NumberField

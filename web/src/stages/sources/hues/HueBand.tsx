@@ -1,6 +1,5 @@
 /** A hue as a band of its own color, edge to edge with its neighbours; a derived one stands in from its parent. */
-import type { HueView } from "../../../api/client";
-import type { Notation } from "../../../state/interface";
+import type { HueView, Notation } from "../../../api/client";
 import styles from "./band.module.css";
 
 interface Props {

@@ -1,20 +1,24 @@
 /** What a hue is called, which color it has or follows, what it is for: under its band, while it is selected. */
+
 import { Flex } from "@chakra-ui/react";
-import type { Edit, HueView } from "../../../api/client";
-import { ByHand } from "../../../parts/ByHand";
-import { Choice } from "../../../parts/Choice";
-import { Held } from "../../../parts/Held";
-import { TextField } from "../../../parts/TextField";
-import { Tool } from "../../../parts/Tool";
-import { useLooking } from "../../../state/looking";
-import { useActions, useView } from "../../../state/workspace";
+import type { HueView } from "../../../api/client";
+import { READY_LADDERS } from "../../../api/constants.generated";
+import { edit } from "../../../api/edits";
+import { newId } from "../../../api/ids";
+import { hueKey } from "../../../api/keys";
+import { Choice } from "../../../components/Choice";
+import { TextField } from "../../../components/TextField";
+import { ToolButton } from "../../../components/ToolButton";
+import { useNow, usePart, useWorkspace } from "../../../workspace/hooks";
+import { look } from "../../../workspace/look";
+import { ByHand } from "../../shared/ByHand";
+import { Held } from "../../shared/Held";
 import { KIND_ITEMS, kindOf } from "../kinds";
 import { Derivation } from "./Derivation";
 import { RemoveHue } from "./RemoveHue";
 
 interface Props {
   hue: HueView;
-  put: (edit: Edit) => Promise<void>;
   onUp: () => void;
   onDown: () => void;
   first: boolean;
@@ -23,21 +27,21 @@ interface Props {
 
 const DARKER = 16;
 
-export function HueEditor({ hue, put, onUp, onDown, first, last }: Props) {
-  const { keep } = useActions();
-  const ladder = useView((view) => view.ladder);
-  const hues = useView((view) => view.hues);
-  const { look } = useLooking();
+export function HueEditor({ hue, onUp, onDown, first, last }: Props) {
+  const { keep, put } = useWorkspace();
+  const ladder = usePart("ladder");
+  const hues = usePart("hues");
+  const now = useNow();
   const derive = async () => {
+    const id = newId();
     const source = {
-      kind: "derived",
+      kind: "derived" as const,
       hue: hue.id,
-      lightness: { how: "shifted", by: -DARKER },
+      lightness: { how: "shifted" as const, by: -DARKER },
     };
     const kind = hue.kind === "status" ? "accent" : hue.kind;
-    const view = await keep([{ type: "add_hues", hues: [{ kind, source, name: "" }] } as unknown as Edit]);
-    const made = view?.hues.find((each) => !hues.some((before) => before.id === each.id));
-    if (made) look({ select: made.key });
+    await put(edit("add_hues", { hues: [{ id, kind, source }] }));
+    if (now().hues?.some((each) => each.id === id)) look({ select: hueKey(id) });
   };
   const parents = [
     { value: "", words: "nothing" },
@@ -45,11 +49,8 @@ export function HueEditor({ hue, put, onUp, onDown, first, last }: Props) {
   ];
   const ladders = [
     { value: "", words: `${ladder.steps.length}, as all` },
-    { value: "short", words: "5, short" },
-    { value: "usual", words: "9, usual" },
-    { value: "long", words: "11, long" },
-    { value: "fine", words: "13, fine" },
-    ...(hue.ladder === "own" ? [{ value: "own", words: `${hue.steps.length}, own` }] : []),
+    ...READY_LADDERS.map((name) => ({ value: name as string, words: name as string })),
+    ...(hue.ladder === "own" ? [{ value: "own", words: "own" }] : []),
   ];
   return (
     <Flex
@@ -66,7 +67,7 @@ export function HueEditor({ hue, put, onUp, onDown, first, last }: Props) {
         label="Name"
         value={hue.name}
         width="140px"
-        onCommit={(name) => keep([{ type: "rename_hue", hue: hue.id, name } as Edit])}
+        onCommit={(name) => keep([edit("rename_hue", { hue: hue.id, name })])}
       />
       {!hue.follows && (
         <TextField
@@ -74,7 +75,7 @@ export function HueEditor({ hue, put, onUp, onDown, first, last }: Props) {
           value={hue.hex}
           width="150px"
           mono
-          onCommit={(color) => keep([{ type: "set_source", hue: hue.id, color } as Edit])}
+          onCommit={(color) => keep([edit("set_source", { hue: hue.id, color })])}
         />
       )}
       <TextField
@@ -82,22 +83,21 @@ export function HueEditor({ hue, put, onUp, onDown, first, last }: Props) {
         value={hue.note}
         width="auto"
         grow
-        onCommit={(note) => keep([{ type: "set_hue_note", hue: hue.id, note } as Edit])}
+        onCommit={(note) => keep([edit("set_hue_note", { hue: hue.id, note })])}
       />
       <Flex gap="8px" wrap="wrap" align="center" width="100%">
         <Choice
           label="Kind"
           value={hue.status ?? hue.kind}
           items={KIND_ITEMS}
-          onChoose={(value) => void put({ type: "set_hue_kind", hue: hue.id, ...kindOf(value) } as Edit)}
+          onChoose={(value) => void put(edit("set_hue_kind", { hue: hue.id, ...kindOf(value) }))}
         />
         <Choice
           label="Steps"
           value={hue.ladder ?? ""}
           items={ladders}
           onChoose={(chosen) =>
-            chosen !== "own" &&
-            void put({ type: "set_hue_ladder", hue: hue.id, ladder: chosen || null } as Edit)
+            chosen !== "own" && void put(edit("set_hue_ladder", { hue: hue.id, ladder: chosen || null }))
           }
         />
         {!hue.follows && (
@@ -107,31 +107,27 @@ export function HueEditor({ hue, put, onUp, onDown, first, last }: Props) {
             items={parents}
             onChoose={(parent) =>
               parent &&
-              void put({
-                type: "follow_hue",
-                hue: hue.id,
-                source: { kind: "derived", hue: parent },
-              } as unknown as Edit)
+              void put(edit("follow_hue", { hue: hue.id, source: { kind: "derived", hue: parent } }))
             }
           />
         )}
         <Flex gap="4px" marginLeft="auto" wrap="wrap" justify="flex-end">
-          <Tool onClick={() => void derive()} aria-label={`Derive a hue from ${hue.name}`}>
+          <ToolButton onClick={() => void derive()} aria-label={`Derive a hue from ${hue.name}`}>
             Derive
-          </Tool>
+          </ToolButton>
           <Held hue={hue} />
-          <Tool
+          <ToolButton
             aria-label={`Duplicate ${hue.name}`}
-            onClick={() => void put({ type: "duplicate_hue", hue: hue.id } as Edit)}
+            onClick={() => void put(edit("duplicate_hue", { hue: hue.id, id: newId() }))}
           >
             Duplicate
-          </Tool>
-          <Tool onClick={onUp} disabled={first} aria-label={`Move ${hue.name} up`}>
+          </ToolButton>
+          <ToolButton onClick={onUp} disabled={first} aria-label={`Move ${hue.name} up`}>
             Up
-          </Tool>
-          <Tool onClick={onDown} disabled={last} aria-label={`Move ${hue.name} down`}>
+          </ToolButton>
+          <ToolButton onClick={onDown} disabled={last} aria-label={`Move ${hue.name} down`}>
             Down
-          </Tool>
+          </ToolButton>
           <RemoveHue hue={hue} />
         </Flex>
       </Flex>

@@ -1,7 +1,7 @@
 /** One line of what was read: its color touching what it is compared with, and what becomes of it. */
 import type { HueKind, ReadLineView, Status } from "../../../api/client";
-import { Check } from "../../../parts/Check";
-import { Halves } from "../../../parts/Halves";
+import { Check } from "../../../components/Check";
+import { Halves } from "../../../components/Halves";
 import { KIND_ITEMS, kindOf } from "../kinds";
 import styles from "./row.module.css";
 import type { Changed } from "./Understood";

@@ -1,19 +1,21 @@
 /** One field that takes anything with colors in it, and shows what it understood before anything is added. */
+
 import { Box, Field, Flex, Text, Textarea } from "@chakra-ui/react";
 import { type ClipboardEvent, type KeyboardEvent, useRef, useState } from "react";
-import { useReading } from "../../../parts/ReadLines";
-import { Tool } from "../../../parts/Tool";
-import { useInterface } from "../../../state/interface";
-import { useLooking } from "../../../state/looking";
-import { useView } from "../../../state/workspace";
+import { ToolButton } from "../../../components/ToolButton";
+import { usePart } from "../../../workspace/hooks";
+import { useInterface } from "../../../workspace/interface";
+import { useLook, useSeeing } from "../../../workspace/look";
+import { useReading } from "../../shared/ReadLines";
 import { UploadProgress } from "../areas/picture/UploadProgress";
 import { Understood } from "./Understood";
 import type { useTaking } from "./useTaking";
 
 export function ReadingLine({ taking }: { taking: ReturnType<typeof useTaking> }) {
-  const { slug, seeing } = useLooking();
+  const slug = useLook((at) => at.slug);
+  const seeing = useSeeing();
   const { notation } = useInterface();
-  const revision = useView((view) => view.revision);
+  const revision = usePart("head", (head) => head.revision);
   const [text, setText] = useState("");
   const picker = useRef<HTMLInputElement>(null);
   const addFirst = useRef<(() => void) | null>(null);
@@ -48,7 +50,7 @@ export function ReadingLine({ taking }: { taking: ReturnType<typeof useTaking> }
             <Flex align="center" minHeight="38px" paddingInline="12px" gap="10px">
               <Text fontWeight="700">{file.name}</Text>
               <Text color="fg.muted">{Math.max(1, Math.round(file.size / 1000))} kB</Text>
-              <Tool onClick={() => taking.close()}>Close the file</Tool>
+              <ToolButton onClick={() => taking.close()}>Close the file</ToolButton>
             </Flex>
           ) : (
             <Textarea
@@ -72,9 +74,9 @@ export function ReadingLine({ taking }: { taking: ReturnType<typeof useTaking> }
             {said}
           </Field.ErrorText>
         </Field.Root>
-        <Tool margin="7px 8px" flexShrink={0} onClick={() => picker.current?.click()}>
+        <ToolButton margin="7px 8px" flexShrink={0} onClick={() => picker.current?.click()}>
           Open a file
-        </Tool>
+        </ToolButton>
         <input
           ref={picker}
           type="file"

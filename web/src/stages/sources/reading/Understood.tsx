@@ -1,10 +1,11 @@
 /** What was understood, line by line: each color can be left out, named, given a kind; then all are added at once. */
+
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { useEffect, useState } from "react";
 import type { Edit, HueKind, ReadingView, ReadLineView, Status } from "../../../api/client";
-import { Toggle } from "../../../parts/Toggle";
-import { Tool } from "../../../parts/Tool";
-import { useView } from "../../../state/workspace";
+import { Toggle } from "../../../components/Toggle";
+import { ToolButton } from "../../../components/ToolButton";
+import { usePart } from "../../../workspace/hooks";
 import { counted, useAdding } from "../adding";
 import { ReadRow, type Use } from "./ReadRow";
 
@@ -35,7 +36,7 @@ const USES: { value: Use; words: string }[] = [
 ];
 
 export function Understood({ reading, origin, onAddFirst, onDone }: Props) {
-  const hues = useView((view) => view.hues);
+  const hues = usePart("hues");
   const { add, wait, make } = useAdding();
   const [use, setUse] = useState<Use>("add");
   const [changed, setChanged] = useState<Record<string, Changed>>({});
@@ -127,17 +128,17 @@ export function Understood({ reading, origin, onAddFirst, onDone }: Props) {
         ))}
       </Box>
       <Flex gap="8px" marginTop="8px" align="center">
-        <Tool disabled={chosen.length === 0} onClick={() => void act()} data-testid="add-read">
+        <ToolButton disabled={chosen.length === 0} onClick={() => void act()} data-testid="add-read">
           {words[use]}
-        </Tool>
+        </ToolButton>
         {use === "add" && (
-          <Tool
+          <ToolButton
             disabled={chosen.length === 0}
             onClick={() => void wait(found()).then(finish)}
             data-testid="wait-read"
           >
             Let {chosen.length === 1 ? "it" : chosen.length} wait
-          </Tool>
+          </ToolButton>
         )}
         <Text fontSize="12px" color="fg.muted">
           {use === "replace" && "Matched by name, the others by order."}

@@ -1,13 +1,13 @@
 /** Taking files that are dropped, pasted or chosen: pictures to the picture area, texts to the reading line. */
+
 import { useCallback, useState } from "react";
-import { useLooking } from "../../../state/looking";
+import { look } from "../../../workspace/look";
 import { useUpload } from "../areas/picture/useUpload";
 
 const MOST_TEXT = 5_000_000;
 const PICTURE = /^image\/(?!svg)/;
 
 export function useTaking() {
-  const { look } = useLooking();
   const upload = useUpload((picture) => look({ area: "picture", picture: picture.id }));
   const [file, setFile] = useState<File | null>(null);
   const [problem, setProblem] = useState<string | null>(null);

@@ -1,12 +1,15 @@
 /** A marked area: by dragging on the picture or by typing; left out of the search, or fitted by ordered stops. */
+
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { client, data, type PictureView } from "../../../../api/client";
-import { NumberField } from "../../../../parts/NumberField";
-import { Strip } from "../../../../parts/Strip";
-import { Tool } from "../../../../parts/Tool";
-import { useLooking } from "../../../../state/looking";
-import { useLatest } from "../../../../state/useLatest";
+import { edit } from "../../../../api/edits";
+import { newId } from "../../../../api/ids";
+import { NumberField } from "../../../../components/NumberField";
+import { Strip } from "../../../../components/Strip";
+import { ToolButton } from "../../../../components/ToolButton";
+import { useLook, useSeeing } from "../../../../workspace/look";
+import { useLatest } from "../../../../workspace/useLatest";
 import { useAdding } from "../../adding";
 import type { Rect } from "./Canvas";
 
@@ -27,7 +30,8 @@ const SIDES: { side: keyof Rect; words: string }[] = [
 ];
 
 export function AreaTools({ picture, marked, without, onMark, onLeaveOut, onTakeBack }: Props) {
-  const { slug, seeing } = useLooking();
+  const slug = useLook((at) => at.slug);
+  const seeing = useSeeing();
   const { make } = useAdding();
   const [difference, setDifference] = useState(3);
   const [fitting, setFitting] = useState(false);
@@ -36,20 +40,16 @@ export function AreaTools({ picture, marked, without, onMark, onLeaveOut, onTake
     data(
       client.POST("/api/systems/{slug}/pictures/{picture}/stops", {
         params: { path: { slug, picture: picture.id } },
-        body: body as never,
+        body,
       }),
     ),
   );
   const whole = { x: 0, y: 0, width: picture.width, height: picture.height };
   const keep = () => {
     if (!answer) return;
-    void make({
-      type: "keep_stops",
-      name: picture.name.replace(/\.[a-z]+$/i, ""),
-      colors: answer.colors.map((color) => color.hex),
-      difference,
-      note: `from ${picture.name}`,
-    });
+    const colors = answer.colors.map((color) => color.hex);
+    const name = picture.name.replace(/\.[a-z]+$/i, "");
+    void make([edit("keep_stops", { id: newId(), name, colors, difference, note: `from ${picture.name}` })]);
   };
   return (
     <Box marginTop="10px" fontSize="12px" data-testid="marked">
@@ -73,23 +73,23 @@ export function AreaTools({ picture, marked, without, onMark, onLeaveOut, onTake
             ))}
           </Flex>
           <Flex gap="4px" marginTop="6px" wrap="wrap">
-            <Tool
+            <ToolButton
               onClick={() => {
                 onLeaveOut(marked);
                 onMark(null);
               }}
             >
               Leave this area out
-            </Tool>
-            {!fitting && <Tool onClick={() => setFitting(true)}>Ordered stops</Tool>}
-            <Tool
+            </ToolButton>
+            {!fitting && <ToolButton onClick={() => setFitting(true)}>Ordered stops</ToolButton>}
+            <ToolButton
               onClick={() => {
                 onMark(null);
                 setFitting(false);
               }}
             >
               Unmark
-            </Tool>
+            </ToolButton>
           </Flex>
           {fitting && (
             <Box marginTop="6px">
@@ -104,7 +104,9 @@ export function AreaTools({ picture, marked, without, onMark, onLeaveOut, onTake
                   places={1}
                   onCommit={setDifference}
                 />
-                {answer && !problem && <Tool onClick={keep}>Keep {answer.colors.length} stops</Tool>}
+                {answer && !problem && (
+                  <ToolButton onClick={keep}>Keep {answer.colors.length} stops</ToolButton>
+                )}
               </Flex>
               {problem && <Text fontWeight="700">{problem.message}</Text>}
               {answer && !problem && (
@@ -131,7 +133,7 @@ export function AreaTools({ picture, marked, without, onMark, onLeaveOut, onTake
         </>
       ) : (
         <Flex gap="8px" wrap="wrap" align="center">
-          <Tool onClick={() => onMark(whole)}>Mark an area</Tool>
+          <ToolButton onClick={() => onMark(whole)}>Mark an area</ToolButton>
           <Text color="fg.muted">or drag on the picture</Text>
         </Flex>
       )}
@@ -140,7 +142,7 @@ export function AreaTools({ picture, marked, without, onMark, onLeaveOut, onTake
           <Text>
             {without} left {without === 1 ? "out" : "out"}
           </Text>
-          <Tool onClick={onTakeBack}>Take all back</Tool>
+          <ToolButton onClick={onTakeBack}>Take all back</ToolButton>
         </Flex>
       )}
     </Box>

@@ -1,7 +1,8 @@
 /** The picture itself: a crosshair by mouse or arrows, areas by dragging, all but the chosen region dimmed. */
+
 import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } from "react";
 import type { PictureView } from "../../../../api/client";
-import { useLooking } from "../../../../state/looking";
+import { useLook, useSeeing } from "../../../../workspace/look";
 import styles from "./canvas.module.css";
 
 export interface Rect {
@@ -32,7 +33,8 @@ const TALL = 330;
 
 export function Canvas(props: Props) {
   const { picture, region, cross, radius, marked, without, onCross, onMark, onTake } = props;
-  const { slug, seeing } = useLooking();
+  const slug = useLook((at) => at.slug);
+  const seeing = useSeeing();
   const frame = useRef<HTMLDivElement>(null);
   const start = useRef<{ x: number; y: number; moved: boolean } | null>(null);
   const scale = Math.min(WIDE / picture.width, TALL / picture.height);
@@ -95,7 +97,7 @@ export function Canvas(props: Props) {
     width: area.width * scale,
     height: area.height * scale,
   });
-  const vision = new URLSearchParams({ vision: seeing.vision, severity: `${seeing.severity}` });
+  const vision = new URLSearchParams({ vision: seeing.vision ?? "typical", severity: `${seeing.severity}` });
   return (
     <div
       ref={frame}

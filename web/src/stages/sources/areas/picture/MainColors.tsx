@@ -1,6 +1,6 @@
 /** The main colors of a picture, flush, each as tall as it needs to be read; the chosen one lights its region. */
-import { Check } from "../../../../parts/Check";
-import { Tool } from "../../../../parts/Tool";
+import { Check } from "../../../../components/Check";
+import { ToolButton } from "../../../../components/ToolButton";
 import styles from "./mainColors.module.css";
 import type { Found } from "./PictureDesk";
 
@@ -36,7 +36,9 @@ export function MainColors({ colors, chosen, out, onChoose, onOut, onLeaveOut }:
       ))}
       {chosen !== null && colors[chosen] && (
         <div className={styles.tools}>
-          <Tool onClick={() => colors[chosen] && onLeaveOut(colors[chosen])}>Leave this color out</Tool>
+          <ToolButton onClick={() => colors[chosen] && onLeaveOut(colors[chosen])}>
+            Leave this color out
+          </ToolButton>
         </div>
       )}
     </div>

@@ -1,18 +1,20 @@
 /** Picture: its main colors found, each lighting its region; taken again with a crosshair; areas left out or fitted. */
+
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useRef } from "react";
 import { client, data, type PictureView } from "../../../../api/client";
-import { Area } from "../../../../parts/Area";
-import { Choice } from "../../../../parts/Choice";
-import { Tool } from "../../../../parts/Tool";
-import { useLooking } from "../../../../state/looking";
+import { Choice } from "../../../../components/Choice";
+import { ToolButton } from "../../../../components/ToolButton";
+import { look, useLook } from "../../../../workspace/look";
+import { Area } from "../../../shared/Area";
 import { PictureDesk } from "./PictureDesk";
 import { UploadProgress } from "./UploadProgress";
 import { useUpload } from "./useUpload";
 
 export function PictureArea() {
-  const { slug, picture: chosen, look } = useLooking();
+  const slug = useLook((at) => at.slug);
+  const chosen = useLook((at) => at.picture);
   const queries = useQueryClient();
   const picker = useRef<HTMLInputElement>(null);
   const upload = useUpload((picture) => look({ picture: picture.id }));
@@ -29,7 +31,7 @@ export function PictureArea() {
   };
   const open = (
     <>
-      <Tool onClick={() => picker.current?.click()}>Open a picture</Tool>
+      <ToolButton onClick={() => picker.current?.click()}>Open a picture</ToolButton>
       <input
         ref={picker}
         type="file"
@@ -81,9 +83,9 @@ export function PictureArea() {
             onChoose={(id) => look({ picture: Number(id) })}
           />
           {open}
-          <Tool onClick={() => void remove(picture)} aria-label={`Remove ${picture.name}`}>
+          <ToolButton onClick={() => void remove(picture)} aria-label={`Remove ${picture.name}`}>
             Remove
-          </Tool>
+          </ToolButton>
         </>
       }
       progress={<Flex direction="column">{progress}</Flex>}

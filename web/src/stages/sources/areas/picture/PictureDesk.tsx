@@ -1,12 +1,13 @@
 /** One picture with all that can be taken from it. */
+
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { type ReactNode, useState } from "react";
 import { client, data, type MainColorView, type PictureView, type SampleView } from "../../../../api/client";
-import { Area } from "../../../../parts/Area";
-import { Range } from "../../../../parts/Range";
-import { useInterface } from "../../../../state/interface";
-import { useLooking } from "../../../../state/looking";
-import { useLatest } from "../../../../state/useLatest";
+import { Range } from "../../../../components/Range";
+import { useInterface } from "../../../../workspace/interface";
+import { useLook, useSeeing } from "../../../../workspace/look";
+import { useLatest } from "../../../../workspace/useLatest";
+import { Area } from "../../../shared/Area";
 import { useAdding } from "../../adding";
 import { TakeTools } from "../TakeTools";
 import { AreaTools } from "./AreaTools";
@@ -24,7 +25,8 @@ interface Props {
 export type Found = MainColorView & { again?: boolean };
 
 export function PictureDesk({ picture, tools, progress }: Props) {
-  const { slug, seeing } = useLooking();
+  const slug = useLook((at) => at.slug);
+  const seeing = useSeeing();
   const { notation } = useInterface();
   const { add, wait } = useAdding();
   const [wanted, setWanted] = useState({ count: 6, strength: 0.5, span: 0.5 });

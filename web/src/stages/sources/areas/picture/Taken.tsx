@@ -1,9 +1,10 @@
 /** What the crosshair stands on: the pixels around it, large, and the color that would be taken. */
+
 import { Box, Flex, Text } from "@chakra-ui/react";
 import type { SampleView } from "../../../../api/client";
-import { Range } from "../../../../parts/Range";
-import { Tool } from "../../../../parts/Tool";
-import { useLooking } from "../../../../state/looking";
+import { Range } from "../../../../components/Range";
+import { ToolButton } from "../../../../components/ToolButton";
+import { look } from "../../../../workspace/look";
 import styles from "./taken.module.css";
 
 interface Props {
@@ -18,7 +19,6 @@ interface Props {
 }
 
 export function Taken({ sample, problem, radius, replacing, onRadius, onTakeAgain, onAdd, onWait }: Props) {
-  const { look } = useLooking();
   return (
     <Box marginTop="10px" fontSize="12px" data-testid="taken">
       {problem && <Text fontWeight="700">{problem}</Text>}
@@ -59,14 +59,14 @@ export function Taken({ sample, problem, radius, replacing, onRadius, onTakeAgai
               onChange={onRadius}
             />
             <Flex gap="4px" marginTop="4px" wrap="wrap">
-              {replacing && <Tool onClick={onTakeAgain}>Take instead of {replacing}</Tool>}
+              {replacing && <ToolButton onClick={onTakeAgain}>Take instead of {replacing}</ToolButton>}
               {sample.near && (
-                <Tool onClick={() => look({ select: sample.near?.key ?? null })}>
+                <ToolButton onClick={() => look({ select: sample.near?.key ?? null })}>
                   It is {sample.near.name}, {sample.near.distance} away
-                </Tool>
+                </ToolButton>
               )}
-              <Tool onClick={() => onAdd(sample)}>Add it</Tool>
-              <Tool onClick={() => onWait(sample)}>Let it wait</Tool>
+              <ToolButton onClick={() => onAdd(sample)}>Add it</ToolButton>
+              <ToolButton onClick={() => onWait(sample)}>Let it wait</ToolButton>
             </Flex>
           </Box>
         </Flex>

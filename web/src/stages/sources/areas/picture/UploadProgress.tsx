@@ -1,6 +1,6 @@
 /** How far a picture has come on its way, and a way to stop it. */
 import { Box, Flex, Text } from "@chakra-ui/react";
-import { Tool } from "../../../../parts/Tool";
+import { ToolButton } from "../../../../components/ToolButton";
 import type { useUpload } from "./useUpload";
 
 export function UploadProgress({ upload }: { upload: ReturnType<typeof useUpload> }) {
@@ -24,7 +24,7 @@ export function UploadProgress({ upload }: { upload: ReturnType<typeof useUpload
         <Box height="100%" bg="fg" style={{ width: `${percent}%` }} />
       </Box>
       <Text>{sent ? `Reading the pixels of ${sending.name}` : `Sending ${sending.name}, ${percent} %`}</Text>
-      <Tool onClick={upload.stop}>Stop</Tool>
+      <ToolButton onClick={upload.stop}>Stop</ToolButton>
     </Flex>
   );
 }

@@ -1,8 +1,9 @@
 /** Sending a picture: how much of it is sent, what the server does with it, and a way to stop. */
+
 import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useRef, useState } from "react";
 import type { PictureView } from "../../../../api/client";
-import { useLooking } from "../../../../state/looking";
+import { useLook } from "../../../../workspace/look";
 
 const MOST_BYTES = 20_000_000;
 
@@ -13,7 +14,7 @@ export interface Sending {
 }
 
 export function useUpload(onDone: (picture: PictureView) => void) {
-  const { slug } = useLooking();
+  const slug = useLook((at) => at.slug);
   const queries = useQueryClient();
   const [sending, setSending] = useState<Sending | null>(null);
   const [problem, setProblem] = useState<string | null>(null);

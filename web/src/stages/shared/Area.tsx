@@ -1,8 +1,9 @@
 /** A work area inside the sheet: its title, its tools, a way to close it, and what is worked on. */
+
 import { Box, Flex, Heading } from "@chakra-ui/react";
 import type { ReactNode } from "react";
-import { useLooking } from "../state/looking";
-import { Tool } from "./Tool";
+import { ToolButton } from "../../components/ToolButton";
+import { look } from "../../workspace/look";
 
 interface Props {
   title: string;
@@ -12,7 +13,6 @@ interface Props {
 }
 
 export function Area({ title, tools, actions, children }: Props) {
-  const { look } = useLooking();
   return (
     <Box
       as="section"
@@ -32,7 +32,7 @@ export function Area({ title, tools, actions, children }: Props) {
         {tools}
         <Flex gap="8px" marginLeft="auto" align="center" wrap="wrap">
           {actions}
-          <Tool onClick={() => look({ area: null })}>Close</Tool>
+          <ToolButton onClick={() => look({ area: null })}>Close</ToolButton>
         </Flex>
       </Flex>
       {children}

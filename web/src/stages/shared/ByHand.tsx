@@ -1,13 +1,15 @@
 /** The steps of a scale that are pinned or nudged: each beside what would be generated in its place. */
+
 import { Flex, Text } from "@chakra-ui/react";
-import type { HueView } from "../api/client";
-import { backEdit } from "../state/chosen";
-import { useActions } from "../state/workspace";
-import { Halves } from "./Halves";
-import { Tool } from "./Tool";
+import type { HueView } from "../../api/client";
+import { stepKey } from "../../api/keys";
+import { Halves } from "../../components/Halves";
+import { ToolButton } from "../../components/ToolButton";
+import { backEdit } from "../../workspace/chosen";
+import { useWorkspace } from "../../workspace/hooks";
 
 export function ByHand({ hue }: { hue: HueView }) {
-  const { put } = useActions();
+  const { put } = useWorkspace();
   if (hue.pins.length === 0) return null;
   return (
     <Flex gap="16px" wrap="wrap" width="100%" align="center" fontSize="12px" data-testid="pins">
@@ -29,12 +31,12 @@ export function ByHand({ hue }: { hue: HueView }) {
               {pin.generated.hex}
             </Text>
           </Text>
-          <Tool
+          <ToolButton
             aria-label={`${pin.label} back to generated`}
-            onClick={() => void put(backEdit(`step:${hue.id}/${pin.step}`))}
+            onClick={() => void put(backEdit(stepKey(hue.id, pin.step)))}
           >
             Back
-          </Tool>
+          </ToolButton>
         </Flex>
       ))}
     </Flex>

@@ -6,21 +6,21 @@ import {
   asItIs,
   client,
   data,
+  type Notation,
   type Problem,
   problemOf,
   type ReadingView,
   type ReadLineView,
   type Seeing,
-} from "../api/client";
-import type { Notation } from "../state/interface";
-import { Swatch } from "./Swatch";
+} from "../../api/client";
+import { Swatch } from "../../components/Swatch";
 
 const SETTLE_MS = 120;
 
 /** What a text or a file is read as by the server, a moment after typing has come to rest. */
 export function useReading(
   source: { text: string } | { file: File },
-  seeing: Seeing & { notation?: Notation; system?: string } = {},
+  seeing: Partial<Seeing> & { notation?: Notation; system?: string } = {},
   /** What the answer depends on besides: the revision of the set that lines are compared with. */
   since = 0,
 ): { reading: ReadingView | null; problem: Problem | null } {

@@ -1,0 +1,27 @@
+/** The stage that is looked at. It takes the place of the one before once everything that it shows is there. */
+import { Text } from "@chakra-ui/react";
+import { Suspense, useDeferredValue, useRef } from "react";
+import { stageOf } from "../stages";
+import type { StageManifest } from "../stages/manifest";
+import { useKnown } from "../workspace/hooks";
+import { useLook } from "../workspace/look";
+import { ErrorBoundary } from "./ErrorBoundary";
+
+export function Stage() {
+  const wanted = stageOf(useLook((at) => at.stage));
+  const needed = wanted.parts(useLook());
+  const ready = useKnown(({ parts }) => needed.every((name) => parts && name in parts));
+  const shown = useRef<StageManifest | null>(null);
+  if (ready) shown.current = wanted;
+  // What is still being loaded is drawn aside, while the stage before stays.
+  const stage = useDeferredValue(shown.current);
+  if (!stage) return <Text padding="20px">Opening</Text>;
+  const Sheet = stage.component;
+  return (
+    <ErrorBoundary key={stage.id} what={`The stage ${stage.words}`}>
+      <Suspense fallback={null}>
+        <Sheet />
+      </Suspense>
+    </ErrorBoundary>
+  );
+}

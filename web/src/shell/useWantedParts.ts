@@ -1,0 +1,29 @@
+/** Tells the workspace how the system is looked at, and which parts the shell, the stage and its work area show. */
+import { useLayoutEffect, useMemo } from "react";
+import type { PartName } from "../api/client";
+import { areaOf, stageOf } from "../stages";
+import { useWorkspace } from "../workspace/hooks";
+import { useInterface } from "../workspace/interface";
+import { useLook } from "../workspace/look";
+import { useSpecimenShown } from "../workspace/room";
+
+/** What is shown on every stage, and in the specimen. */
+const SHELL: readonly PartName[] = ["head", "slip"];
+const SPECIMEN: readonly PartName[] = ["tokens"];
+
+export function useWantedParts(): void {
+  const workspace = useWorkspace();
+  const at = useLook();
+  const notation = useInterface((state) => state.notation);
+  const specimen = useSpecimenShown();
+  const stage = stageOf(at.stage);
+  const area = areaOf(stage, at.area);
+  const parts = useMemo(
+    () => [...new Set([...SHELL, ...stage.parts(at), ...(area?.parts ?? []), ...(specimen ? SPECIMEN : [])])],
+    [stage, at, area, specimen],
+  );
+  useLayoutEffect(() => {
+    const { vision, severity, ground, select } = at;
+    workspace.lookAt({ vision, severity, ground, select, theme: null, notation, parts });
+  }, [workspace, at, notation, parts]);
+}

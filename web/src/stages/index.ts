@@ -1,0 +1,18 @@
+/** All stages, in the order of the work. */
+
+import { legibility } from "./legibility";
+import type { StageManifest } from "./manifest";
+import { releases } from "./releases";
+import { scales } from "./scales";
+import { sources } from "./sources";
+import { tokens } from "./tokens";
+
+export const STAGES: readonly StageManifest[] = [sources, scales, tokens, legibility, releases];
+
+/** The stage of an id; the first one where there is none of it. */
+export const stageOf = (id: string): StageManifest =>
+  STAGES.find((stage) => stage.id === id) ?? (STAGES[0] as StageManifest);
+
+/** The work area of a stage by its id, if it has it. */
+export const areaOf = (stage: StageManifest, id: string | null) =>
+  stage.areas.find((area) => area.id === id) ?? null;

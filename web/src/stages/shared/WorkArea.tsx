@@ -1,0 +1,34 @@
+/** The work areas of a stage: the buttons that open them, and the one that is open, inside its sheet. */
+import { Suspense } from "react";
+import { Toggle } from "../../components/Toggle";
+import { useKnown } from "../../workspace/hooks";
+import { look, useLook } from "../../workspace/look";
+import { areaOf, stageOf } from "..";
+
+function useStage() {
+  const stage = useLook((at) => at.stage);
+  const open = useLook((at) => at.area);
+  return { stage: stageOf(stage), area: areaOf(stageOf(stage), open) };
+}
+
+export function AreaToggles() {
+  const { stage, area } = useStage();
+  return stage.areas.map(({ id, words }) => (
+    <Toggle key={id} on={id === area?.id} onClick={() => look({ area: id === area?.id ? null : id })}>
+      {words}
+    </Toggle>
+  ));
+}
+
+/** Shown once everything is there that it needs. */
+export function WorkArea() {
+  const { area } = useStage();
+  const ready = useKnown(({ parts }) => area?.parts.every((name) => parts && name in parts) ?? false);
+  if (!area || !ready) return null;
+  const Open = area.component;
+  return (
+    <Suspense>
+      <Open key={area.id} />
+    </Suspense>
+  );
+}

@@ -1,0 +1,365 @@
+/**
+ * The system that is open: what the server says of it, and the changes on their way there. No React: what is known
+ * lies in a store, which hooks read.
+ *
+ * Parts of the system are asked for by name. A part is fresh while the revision and what it depends on of the look are
+ * as they were when it was answered; only parts that are wanted and not fresh are asked for, one request at a time.
+ */
+import { replaceEqualDeep } from "@tanstack/react-query";
+import { createStore } from "zustand/vanilla";
+import { type Edit, type Looking, type PartName, type Parts, type Problem, problemOf } from "../api/client";
+import { PART_DEPENDS_ON } from "../api/constants.generated";
+import { SingleFlight } from "./SingleFlight";
+import type { Server } from "./server";
+
+const AGAIN_MS = 1500;
+const OTHERS_MS = 4000;
+/** They take long, and nobody reads them during a drag. */
+const NOT_WHILE_DRAGGING: readonly PartName[] = ["repairs"];
+
+/** A message over the sheet: something went wrong, and what can be done. */
+export interface Notice {
+  words: string;
+  actions: { words: string; act: () => void }[];
+}
+
+/** What is known of the system; it changes with every answer, and who shows a part of it asks for that part. */
+export interface Known {
+  /** The parts that have been answered; null before the first answer. */
+  parts: Partial<Parts> | null;
+  missing: Problem | null;
+  notice: Notice | null;
+  away: boolean;
+}
+
+/** How the system is looked at, and which parts are wanted. */
+export type Look = Required<Omit<Looking, "parts">> & { parts: readonly PartName[] };
+
+type Answer = Partial<Parts>;
+
+const pause = (ms: number) => new Promise((done) => setTimeout(done, ms));
+
+/** A key that makes a repeated request harmless; `randomUUID` would need a secure address. */
+const newKey = () =>
+  Array.from(crypto.getRandomValues(new Uint32Array(4)), (part) => part.toString(36)).join("-");
+
+/** What a part depends on, besides the document, as it is in a look. */
+function wishes(part: PartName, look: Look): string {
+  const { vision, severity } = look;
+  return PART_DEPENDS_ON[part]
+    .map((wish) => (wish === "vision" ? `${vision} ${severity}` : (look[wish] ?? "")))
+    .join("|");
+}
+
+export class Workspace {
+  readonly store = createStore<Known>(() => ({ parts: null, missing: null, notice: null, away: false }));
+
+  private kept: Answer | null = null;
+  private previewed: Answer | null = null;
+  /** For every part that is kept, the revision and the wishes that it was answered for. */
+  private fresh = new Map<PartName, string>();
+  private look: Look | null = null;
+  private loading = false;
+  /** How many previews have been asked for: whoever began a gesture since goes on seeing that, not what was kept. */
+  private offered = 0;
+  /** A gesture that has ended outdates the previews that are still on their way. */
+  private gesture = 0;
+  /** What is kept goes to the server one after another, in the order in which it was done. */
+  private last: Promise<unknown> = Promise.resolve();
+  /** Why the database seems away: a change that waits, a question without an answer, the head that is not told. */
+  private away = { unsaved: false, loading: false, polling: false };
+  private ended = false;
+  private polling: ReturnType<typeof setTimeout> | null = null;
+  private readonly flight: SingleFlight<Edit[]>;
+
+  constructor(
+    readonly slug: string,
+    private readonly server: Server,
+  ) {
+    this.flight = new SingleFlight((edits) => this.ask(edits));
+  }
+
+  /** Begin to notice what others do. */
+  start(): void {
+    this.ended = false;
+    this.poll();
+  }
+
+  /** End: nothing that is still answered changes anything. */
+  stop(): void {
+    this.ended = true;
+    if (this.polling) clearTimeout(this.polling);
+  }
+
+  /** Look at the system in another way, or at other parts of it. */
+  lookAt(look: Look): void {
+    this.look = look;
+    void this.load();
+  }
+
+  tell = (notice: Notice | null): void => {
+    this.store.setState({ notice });
+  };
+
+  /** Show what edits would do, while a gesture lasts. */
+  preview = (edits: Edit[]): void => {
+    this.offered += 1;
+    this.flight.offer(edits);
+  };
+
+  endPreview = (): void => {
+    this.flight.drop();
+    this.gesture += 1;
+    this.previewed = null;
+    this.show();
+  };
+
+  /** Keep edits as one revision. Resolves when they are kept; rejects with a Problem that belongs to a field. */
+  keep = (edits: Edit[]): Promise<Answer | null> => {
+    this.flight.drop();
+    this.gesture += 1;
+    const last = this.offered;
+    return this.inLine(() => this.keepNow(edits, last));
+  };
+
+  /** Keep edits as one revision, and tell over the sheet what went wrong: for what has no field to tell it at. */
+  put = async (...edits: Edit[]): Promise<void> => {
+    try {
+      await this.keep(edits);
+    } catch (thrown) {
+      this.fail(thrown);
+    }
+  };
+
+  takeBack = async (kind: "undo" | "redo"): Promise<void> => {
+    const key = newKey();
+    const last = this.offered;
+    try {
+      await this.inLine(async () => {
+        const look = this.looking();
+        const send = () => this.server.takeBack(this.slug, kind, this.asked(look), key);
+        this.settle(await this.insist(send), look, last);
+      });
+    } catch (thrown) {
+      this.fail(thrown);
+      this.outdate();
+    }
+  };
+
+  private fail(thrown: unknown): void {
+    this.tell({ words: problemOf(thrown).message, actions: [] });
+  }
+
+  private looking(): Look {
+    if (!this.look) throw new Error("a workspace is looked at before anything is done in it");
+    return this.look;
+  }
+
+  /** A look as the server takes it; the head tells the revision, so it is always asked for. */
+  private asked(look: Look, parts: readonly PartName[] = look.parts): Looking {
+    return { ...look, parts: ["head", ...parts.filter((part) => part !== "head")] };
+  }
+
+  private inLine<T>(work: () => Promise<T>): Promise<T> {
+    const mine = this.last.then(work);
+    this.last = mine.catch(() => undefined);
+    return mine;
+  }
+
+  /** Send until the server has answered: the same key makes a repetition harmless. */
+  private async insist<T>(send: () => Promise<T>): Promise<T> {
+    for (;;) {
+      try {
+        const answer = await send();
+        this.setAway("unsaved", false);
+        return answer;
+      } catch (thrown) {
+        if (!problemOf(thrown).passing || this.ended) {
+          this.setAway("unsaved", false);
+          throw thrown;
+        }
+        this.setAway("unsaved", true);
+        await pause(AGAIN_MS);
+      }
+    }
+  }
+
+  private async keepNow(edits: Edit[], last: number): Promise<Answer | null> {
+    const key = newKey();
+    const look = this.looking();
+    const send = (base: number) => () => this.server.keep(this.slug, base, edits, this.asked(look), key);
+    try {
+      const answer = await this.insist(send(this.revision()));
+      this.settle(answer, look, last);
+      return answer;
+    } catch (thrown) {
+      const problem = problemOf(thrown);
+      this.endPreviewOf(last);
+      if (!problem.conflict) throw problem;
+      this.meet(problem.conflict, problem.message, (base) => this.insist(send(base)), look, last);
+      return null;
+    }
+  }
+
+  /** Somebody was faster: both changes are told, and either can be chosen. */
+  private meet(
+    conflict: NonNullable<Problem["conflict"]>,
+    words: string,
+    again: (base: number) => Promise<Answer>,
+    look: Look,
+    last: number,
+  ): void {
+    const mine = async () => {
+      this.tell(null);
+      try {
+        this.settle(await again(conflict.head), look, last);
+      } catch (thrown) {
+        this.fail(thrown);
+      }
+    };
+    this.tell({
+      words,
+      actions: [
+        { words: `Keep ${conflict.person}’s`, act: () => this.tell(null) },
+        { words: "Apply mine on top", act: () => void mine() },
+      ],
+    });
+    this.outdate();
+  }
+
+  private revision(): number {
+    return this.kept?.head?.revision ?? 1;
+  }
+
+  private endPreviewOf(last: number): void {
+    if (last !== this.offered) return;
+    this.previewed = null;
+    this.show();
+  }
+
+  /** Take over the answer to a change; other looks at the system are outdated by it. */
+  private settle(answer: Answer, look: Look, last: number): void {
+    if (this.ended) return;
+    this.take(answer, look);
+    if (last === this.offered) this.previewed = null;
+    this.show();
+    void this.load();
+  }
+
+  /** Keep the parts of an answer. Those of another revision are kept only while they are wanted and being asked for. */
+  private take(answer: Answer, look: Look): void {
+    const revision = answer.head?.revision ?? this.revision();
+    const old = this.kept ?? {};
+    if (revision < this.revision()) return;
+    const others = revision !== this.revision() ? new Set<string>(this.look?.parts ?? []) : null;
+    const carried = others
+      ? Object.fromEntries(Object.entries(old).filter(([name]) => others.has(name)))
+      : old;
+    this.kept = { ...carried, ...answer };
+    for (const name of Object.keys(answer) as PartName[]) {
+      this.fresh.set(name, `${revision} ${wishes(name, look)}`);
+    }
+  }
+
+  private stale(): PartName[] {
+    const look = this.looking();
+    const revision = this.revision();
+    return look.parts.filter(
+      (name) =>
+        !(this.kept && name in this.kept) || this.fresh.get(name) !== `${revision} ${wishes(name, look)}`,
+    );
+  }
+
+  /** Forget that parts are fresh: what is kept is shown until it is answered anew. */
+  private outdate(): void {
+    this.fresh.clear();
+    void this.load();
+  }
+
+  /** Ask for what is wanted and not fresh, until nothing is left to ask for. */
+  private async load(): Promise<void> {
+    if (this.loading) return;
+    this.loading = true;
+    try {
+      while (!this.ended) {
+        const parts = this.stale();
+        if (parts.length === 0) break;
+        const look = this.looking();
+        const answer = await this.server.open(this.slug, this.asked(look, parts));
+        if (this.ended) break;
+        this.setAway("loading", false);
+        this.take(answer, look);
+        this.show();
+      }
+    } catch (thrown) {
+      await this.afterFailing(problemOf(thrown));
+    } finally {
+      this.loading = false;
+    }
+  }
+
+  private async afterFailing(problem: Problem): Promise<void> {
+    if (this.ended) return;
+    if (!problem.passing) {
+      if (this.kept) this.tell({ words: problem.message, actions: [] });
+      else this.store.setState({ missing: problem });
+      return;
+    }
+    this.setAway("loading", true);
+    await pause(AGAIN_MS);
+    if (!this.ended) setTimeout(() => void this.load());
+  }
+
+  private async ask(edits: Edit[]): Promise<void> {
+    const mine = this.gesture;
+    const look = this.looking();
+    const parts = look.parts.filter((name) => !NOT_WHILE_DRAGGING.includes(name));
+    const latest = this.kept?.head?.latest ?? null;
+    try {
+      const view = this.asked(look, parts);
+      const answer = await this.server.preview(this.slug, this.revision(), edits, view, latest);
+      if (mine !== this.gesture || this.ended) return;
+      this.previewed = answer;
+      this.show();
+    } catch (thrown) {
+      if (!problemOf(thrown).passing && !this.ended) this.fail(thrown);
+    }
+  }
+
+  /** Let the store hold what is to be seen. What is as it was stays the same object, so that only what has changed is
+   * drawn again. */
+  private show(): void {
+    if (!this.kept) return;
+    const { kept, previewed } = this;
+    const next: Answer = { ...kept };
+    if (previewed) {
+      Object.assign(next, previewed);
+      if (previewed.head && kept.head) {
+        next.head = { ...previewed.head, undo: kept.head.undo, redo: kept.head.redo };
+      }
+      for (const name of NOT_WHILE_DRAGGING) delete next[name];
+    }
+    const { parts } = this.store.getState();
+    this.store.setState({ parts: replaceEqualDeep(parts, next), missing: null });
+  }
+
+  private setAway(why: keyof Workspace["away"], is: boolean): void {
+    this.away[why] = is;
+    const { unsaved, loading, polling } = this.away;
+    const away = unsaved || loading || polling;
+    if (this.store.getState().away !== away) this.store.setState({ away });
+  }
+
+  private poll(): void {
+    this.polling = setTimeout(async () => {
+      try {
+        const newest = await this.server.head(this.slug);
+        this.setAway("polling", false);
+        if (newest > this.revision()) this.outdate();
+      } catch (thrown) {
+        this.setAway("polling", problemOf(thrown).passing);
+      }
+      if (!this.ended) this.poll();
+    }, OTHERS_MS);
+  }
+}
