@@ -8,14 +8,17 @@ from heimat.core.color.difference import ciede2000
 from heimat.core.color.notation import Color
 from heimat.core.color.spaces import srgb_to_lab
 from heimat.core.document.hues import GivenSource, Hue
-from heimat.core.document.order import keys
+from heimat.core.document.order import behind, in_order, keys
 from heimat.core.document.system import ColorSystem
+from heimat.core.document.tokens import StepAlias, Token
+from heimat.core.edits import apply_all
+from heimat.core.edits.tokens import RenameToken
 from heimat.core.hues.scaling import MEMORY
 from heimat.core.legibility.findings import findings
 from heimat.core.proposals.start import start_system
-from heimat.core.proposals.starter import with_starter
+from heimat.core.proposals.starter import DAY, with_starter
 from heimat.core.resolve.resolved import resolve
-from heimat.core.scales.ladder import LONG
+from heimat.core.scales.ladder import LONG, MOST_STEPS, Ladder, LadderStep
 from tools.bench.timing import measure, report
 
 HUES = 12
@@ -41,10 +44,38 @@ def many_hues(count: int) -> ColorSystem:
     return ColorSystem(name="Many", hues=made)
 
 
+def widest() -> ColorSystem:
+    """As many steps as a system can have: 200 hues of 24."""
+    last = MOST_STEPS - 1
+    steps = tuple(
+        LadderStep(id=f"s{place}", label=f"{place}", lightness=round(97.0 - 89.0 * place / last, 3))
+        for place in range(MOST_STEPS)
+    )
+    return many_hues(200).model_copy(update={"ladder": Ladder(name="own", steps=steps)})
+
+
+def many_tokens(count: int) -> ColorSystem:
+    """A system with so many tokens, each on a step, and one that was just added."""
+    system = large_system()
+    hues = in_order(system.hues)
+    tokens = dict(system.tokens)
+    for place, order in enumerate(behind(tokens, count - len(tokens))):
+        hue = hues[place % len(hues)]
+        value = StepAlias(hue=hue.id, step=system.ladder.steps[place % 11].id)
+        key = f"t{place}"
+        tokens[key] = Token(id=key, order=order, name=f"bulk.t{place}", values={DAY: value})
+    return system.model_copy(update={"tokens": tokens})
+
+
+def _whole(system: ColorSystem) -> None:
+    """Everything that follows from a document, promises included."""
+    resolve(system).promises  # noqa: B018 - found when asked for
+
+
 def _afresh(system: ColorSystem) -> None:
     """Resolve as a new process would: with nothing remembered."""
     MEMORY.clear()
-    resolve(system)
+    _whole(system)
 
 
 def run() -> None:
@@ -53,11 +84,16 @@ def run() -> None:
     resolved = resolve(system)
     count = len(resolved.steps.rgb8)
     what = f"resolve: {HUES} hues × 11 steps, contrasts, told apart"
-    report(what, measure(lambda: _afresh(system), 60), "20 ms")
-    report("the same, with the scales remembered", measure(lambda: resolve(system), 60), "none stated")
+    report(what, measure(lambda: _afresh(system), 60), "5 ms")
+    report("the same, with the scales remembered", measure(lambda: _whole(system), 60), "none stated")
     report("findings with all repairs, on top", measure(lambda: findings(resolved), 30), "none stated")
     many = many_hues(200)
     report("resolve: 200 hues × 9 steps", measure(lambda: _afresh(many), 10), "none stated")
+    most = widest()
+    report("resolve: 200 hues × 24 steps", measure(lambda: _afresh(most), 3), "1 s")
+    full = many_tokens(2000)
+    renamed = apply_all(full, [RenameToken(token="t7", name="bulk.other")])
+    report("undo under 2,000 tokens", measure(lambda: apply_all(renamed.system, [renamed.inverse]), 10), "50 ms")
 
     rgb8 = resolved.steps.rgb8
     ours = measure(lambda: ratio(rgb8[:, None], rgb8[None, :]), 60)

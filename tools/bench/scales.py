@@ -3,18 +3,17 @@
 import numpy as np
 
 from heimat.core.color.notation import Color
-from heimat.core.document.order import in_order
 from heimat.core.document.system import ColorSystem
-from heimat.core.hues.scaling import MEMORY, scales_of
+from heimat.core.hues.scaling import MEMORY
 from heimat.core.proposals.solved_promises import solve_promise
-from heimat.core.resolve.resolved import steps_of, wide_of
+from heimat.core.resolve.hues import resolve_hues
+from heimat.core.resolve.steps import promises_of, steps_of
 from heimat.core.scales.curves import Curves
 from heimat.core.scales.generate import ScaleRequest, generate
 from heimat.core.scales.handles import Handle
 from heimat.core.scales.ladder import LONG
 from heimat.core.scales.measures import measure as measured
 from heimat.core.scales.methods import METHODS, Method
-from heimat.core.scales.promises import promises
 from heimat.view.safe_ranges import safe_ranges_view
 from tools.bench.core import large_system
 from tools.bench.timing import measure, report
@@ -35,12 +34,9 @@ def _requests(count: int, method: Method) -> list[ScaleRequest]:
 def _all_of(system: ColorSystem) -> None:
     """Scales, measures and promises of a system, nothing remembered."""
     MEMORY.clear()
-    hues = in_order(system.hues)
-    scales = scales_of(system, hues)
-    measured(scales, [set()] * len(scales))
-    by_hue = {hue.id: scale for hue, scale in zip(hues, scales, strict=True)}
-    steps = steps_of(system, hues, by_hue, wide_of(system, hues, by_hue))
-    promises(steps.ratios, steps.positions, system.ladder.longest())
+    hues = resolve_hues(system)
+    measured([hue.scale for hue in hues], [set()] * len(hues))
+    promises_of(system.ladder, steps_of(system.ladder, hues))
 
 
 def run() -> None:
@@ -57,7 +53,7 @@ def run() -> None:
     )
     report("the same with display-p3 twins of all", measure(lambda: _all_of(wide), 40), "none stated")
     key = f"hue:{next(iter(system.hues))}"
-    report("safe ranges of a hue, three quantities", measure(lambda: safe_ranges_view(system, None, key), 5), "1 s")
+    report("safe ranges of a hue, three quantities", measure(lambda: safe_ranges_view(system, key), 5), "1 s")
     twelve, many = _requests(12, Method()), _requests(200, Method())
     small, large = measure(lambda: generate(twelve), 30), measure(lambda: generate(many), 10)
     growth = f"{large.median / small.median:.1f} times as long for 16.7 times as many"

@@ -18,25 +18,26 @@ from tools.browser import browser
 from tools.running import RunningHeimat, temporary_database
 
 DRAGS = 150
-LOOKING = {"select": "", "vision": "typical"}
+PARTS = ["head", "slip", "hues", "scales", "ladder", "promises", "ground", "tokens"]
+"""What the page asks for during a drag in Scales, with the specimen open."""
 
 
-def _drag(address: str, slug: str, hue: str, into: list[float], sizes: list[int]) -> None:
+def _drag(address: str, slug: str, hue: str, into: list[float], sizes: list[tuple[int, int]]) -> None:
     """One person dragging: the next request leaves when the last has answered."""
     with httpx.Client(base_url=address, headers={"Accept-Encoding": "gzip"}) as client:
         for place in range(DRAGS):
             edit = {"type": "aim_source", "hue": hue, "lightness": 30.0 + place * 0.2, "chroma": 0.1, "angle": 200.0}
-            body = {"base": 1, "edits": [edit], "view": {**LOOKING, "select": f"hue:{hue}"}}
+            body = {"base": 1, "edits": [edit], "view": {"parts": PARTS, "select": f"hue:{hue}"}}
             start = time.perf_counter()
             answer = client.post(f"/api/systems/{slug}/preview", json=body)
             into.append((time.perf_counter() - start) * 1000.0)
             answer.raise_for_status()
-            sizes.append(int(answer.headers["content-length"]))
+            sizes.append((int(answer.headers["content-length"]), len(answer.content)))
 
 
-def _previews(address: str, slug: str, hues: list[str], people: int) -> tuple[Timing, int]:
+def _previews(address: str, slug: str, hues: list[str], people: int) -> tuple[Timing, tuple[int, int]]:
     times: list[float] = []
-    sizes: list[int] = []
+    sizes: list[tuple[int, int]] = []
     threads = [
         threading.Thread(target=_drag, args=(address, slug, hues[place], times, sizes)) for place in range(people)
     ]
@@ -106,8 +107,57 @@ def _drag_in_chromium(driver: Chrome, page: str, handle: str, room: str, *, acro
     return Timing(times[5:]), long
 
 
-def _script_size() -> int:
-    return sum(len(gzip.compress(file.read_bytes(), 9)) for file in (WEB / "dist" / "assets").glob("*.js"))
+# From the key until the newly selected cell is painted; the page is the one that was dragged on.
+_WALK_IN_PAGE = """
+const [moves, done] = arguments;
+const painted = () => new Promise(resolve => requestAnimationFrame(() => {
+  const channel = new MessageChannel();
+  channel.port1.onmessage = resolve;
+  channel.port2.postMessage(0);
+}));
+const pause = ms => new Promise(resolve => setTimeout(resolve, ms));
+(async () => {
+  const times = [];
+  document.querySelector("[data-testid=scales] [data-key]").click();
+  await pause(400);
+  for (let place = 0; place < moves; place++) {
+    const here = document.querySelector("[data-testid=scales] [aria-selected=true]");
+    here.focus();
+    const key = place % 16 < 8 ? "ArrowRight" : "ArrowLeft";
+    const start = performance.now();
+    here.dispatchEvent(new KeyboardEvent("keydown", {key, code: key, bubbles: true}));
+    while (document.querySelector("[data-testid=scales] [aria-selected=true]") === here) await painted();
+    await painted();
+    times.push(performance.now() - start);
+    await pause(60);
+  }
+  return times;
+})().then(done, error => done(String(error)));
+"""
+
+
+def _walk_in_chromium(driver: Chrome) -> Timing:
+    found = driver.execute_async_script(_WALK_IN_PAGE, 64)
+    if isinstance(found, str):
+        raise RuntimeError(found)
+    return Timing(found[4:])
+
+
+def _first_scripts(driver: Chrome, page: str) -> list[Path]:
+    """The scripts that a browser fetches until a page is there."""
+    driver.get("about:blank")
+    driver.get(page)
+    end = time.monotonic() + 15
+    while not driver.execute_script("return document.querySelector('[data-testid=slip]') !== null"):
+        if time.monotonic() > end:
+            raise RuntimeError("the page does not appear")
+        time.sleep(0.05)
+    names = driver.execute_script("return performance.getEntriesByType('resource').map(entry => entry.name)")
+    return [WEB / "dist" / "assets" / name.rpartition("/")[2] for name in names if name.endswith(".js")]
+
+
+def _compressed(files: list[Path]) -> int:
+    return sum(len(gzip.compress(file.read_bytes(), 9)) for file in files)
 
 
 def run(folder: Path) -> None:
@@ -120,23 +170,33 @@ def run(folder: Path) -> None:
         engine = make_engine(database.url)
         with engine.begin() as connection:
             slug = add_document(connection, system, "ines")
-        engine.dispose()
         hues = list(system.hues)
         for people, aim in ((1, "p95 40 ms"), (2, "p95 60 ms")):
             timing, size = _previews(heimat.address, slug, hues, people)
             report(f"preview over HTTP, {people} dragging", timing, aim)
-        note("preview, compressed", f"{size / 1000:.1f} kB", "50 kB")
+        note("preview, compressed and raw", f"{size[0] / 1000:.1f} and {size[1] / 1000:.1f} kB", "50 kB")
+        many = large_system(49)
+        with engine.begin() as connection:
+            wide_slug = add_document(connection, many, "ines")
+        engine.dispose()
+        timing, size = _previews(heimat.address, wide_slug, list(many.hues), 1)
+        report("preview of 49 hues × 11 steps", timing, "none stated")
+        note("its size, compressed and raw", f"{size[0] / 1000:.1f} and {size[1] / 1000:.1f} kB", "none stated")
         with browser() as driver:
             at = f"{heimat.address}/systems/{slug}/scales?at=hue:{hues[0]}"
             timing, _ = _drag_in_chromium(driver, at, _RAMP, _RAMP, across=True)
             report("in Chromium: pointer's move to all steps repainted", timing, "p95 100 ms")
+            report("in Chromium: arrow key to the next step painted", _walk_in_chromium(driver), "p95 50 ms")
             room = "[data-curve=hue] svg"
             timing, long = _drag_in_chromium(driver, f"{at}&area=curves", _HANDLE, room, across=False)
             report("in Chromium: a curve's handle of 12 scales", timing, "p95 100 ms")
             note(
                 "frames with over 50 ms of script", f"{len(long)} of 80, longest {max(long, default=0):.0f} ms", "none"
             )
-        note("first load: script, compressed", f"{_script_size() / 1000:.0f} kB", "350 kB")
+            scripts = _first_scripts(driver, f"{heimat.address}/systems/{slug}/sources")
+            note("first page: script, compressed", f"{_compressed(scripts) / 1000:.0f} kB", "200 kB")
+        largest = max((WEB / "dist" / "assets").glob("*.js"), key=lambda file: file.stat().st_size)
+        note("largest chunk, raw", f"{largest.stat().st_size / 1000:.0f} kB", "500 kB")
         stored = orjson.dumps(system.model_dump(mode="json"))
         note("a document as JSON", f"{len(stored) / 1000:.1f} kB", "none stated")
     finally:
