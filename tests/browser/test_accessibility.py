@@ -5,7 +5,7 @@ from pathlib import Path
 
 import pytest
 
-from heimat.local.install import WEB
+from heimat.local.install import PAGE, WEB
 from tests.browser.page import Page
 from tools.browser import resize
 
@@ -128,5 +128,5 @@ def test_fonts_and_scripts_come_with_the_application(page: Page) -> None:
     assert names
     assert all(name.startswith(page.address) for name in names)
     assert page.script("return document.fonts.check(`13px 'Atkinson Hyperlegible Next Variable'`)")
-    built = Path(WEB / "dist" / "index.html").read_text()
+    built = Path(PAGE / "index.html").read_text()
     assert "http" not in built.replace("http://www.w3.org", "")

@@ -9,7 +9,7 @@ import httpx2 as httpx
 import orjson
 from selenium.webdriver import Chrome
 
-from heimat.local.install import WEB
+from heimat.local.install import PAGE
 from heimat.service.opening import add_document
 from heimat.store.engine import make_engine
 from tools.bench.core import large_system
@@ -153,7 +153,7 @@ def _first_scripts(driver: Chrome, page: str) -> list[Path]:
             raise RuntimeError("the page does not appear")
         time.sleep(0.05)
     names = driver.execute_script("return performance.getEntriesByType('resource').map(entry => entry.name)")
-    return [WEB / "dist" / "assets" / name.rpartition("/")[2] for name in names if name.endswith(".js")]
+    return [PAGE / "assets" / name.rpartition("/")[2] for name in names if name.endswith(".js")]
 
 
 def _compressed(files: list[Path]) -> int:
@@ -195,7 +195,7 @@ def run(folder: Path) -> None:
             )
             scripts = _first_scripts(driver, f"{heimat.address}/systems/{slug}/sources")
             note("first page: script, compressed", f"{_compressed(scripts) / 1000:.0f} kB", "200 kB")
-        largest = max((WEB / "dist" / "assets").glob("*.js"), key=lambda file: file.stat().st_size)
+        largest = max((PAGE / "assets").glob("*.js"), key=lambda file: file.stat().st_size)
         note("largest chunk, raw", f"{largest.stat().st_size / 1000:.0f} kB", "500 kB")
         stored = orjson.dumps(system.model_dump(mode="json"))
         note("a document as JSON", f"{len(stored) / 1000:.1f} kB", "none stated")

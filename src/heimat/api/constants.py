@@ -33,7 +33,7 @@ CONSTANTS: dict[str, Any] = {
     "LEAST_STEPS": LEAST_STEPS,
     "MOST_STEPS": MOST_STEPS,
     "LEAST_FALL": LEAST_FALL,
-    "READY_LADDERS": list(READY_MADE),
+    "READY_LADDERS": [{"name": ladder.name, "steps": len(ladder.steps)} for ladder in READY_MADE.values()],
     "STRONGEST_CHROMA": STRONGEST_CHROMA,
     "STRONGEST_TINT": STRONGEST_TINT,
     "STRONGEST_SHARE": STRONGEST_SHARE,

@@ -7,7 +7,7 @@ from fastapi.responses import FileResponse
 from fastapi.staticfiles import StaticFiles
 from starlette.responses import Response
 
-BUILT = Path(__file__).resolve().parents[3] / "web" / "dist"
+BUILT = Path(__file__).resolve().parents[1] / "page"
 _ASSETS = "/assets"
 
 

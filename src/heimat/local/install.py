@@ -15,6 +15,10 @@ ROOT = Path(__file__).resolve().parents[3]
 VENV = ROOT / ".venv"
 WEB = ROOT / "web"
 PYTHON = VENV / "bin" / "python"
+PAGE = ROOT / "src" / "heimat" / "page"
+"""Where the page is built to: inside the package, so that it is installed with it."""
+RUN_LOCK = "requirements.lock"
+CHECK_LOCK = "requirements-check.lock"
 
 # The core packages hold the server without a service that would start by itself.
 DATABASE_PACKAGES = {"mariadbd": "mariadb-server-core", "my_print_defaults": "mariadb-client-core"}
@@ -73,22 +77,31 @@ def _is_done(marker: Path, digest: str) -> bool:
     return marker.is_file() and marker.read_text() == digest
 
 
-def install_python() -> None:
-    """Make `.venv` from the lock file, where it is not there or the lock file has changed."""
-    lock = ROOT / "requirements.lock"
-    marker = VENV / "installed"
-    digest = _digest([lock]) + sys.version
-    if _is_done(marker, digest):
+def install_python(*, checks: bool = False) -> None:
+    """Make `.venv` from the lock file, where it is not there or the lock file has changed.
+
+    With `checks` there is also what Heimat is checked with: a lock file of its own, with the same versions of what both
+    need.
+    """
+    run_marker, checks_marker = VENV / "installed", VENV / "installed-checks"
+    run_digest, checks_digest = (_digest([ROOT / name]) + sys.version for name in (RUN_LOCK, CHECK_LOCK))
+    standing = _is_done(run_marker, run_digest)
+    if standing and (not checks or _is_done(checks_marker, checks_digest)):
         return
+    if not standing:
+        say("Making the Python environment in .venv")
+        if importlib.util.find_spec("ensurepip") is None:
+            install_debian(["python3-venv"])
+        run([sys.executable, "-m", "venv", "--clear", str(VENV)], "The Python environment could not be made.")
     say("Installing the Python packages into .venv")
-    if importlib.util.find_spec("ensurepip") is None:
-        install_debian(["python3-venv"])
-    run([sys.executable, "-m", "venv", "--clear", str(VENV)], "The Python environment could not be made.")
+    lock = ROOT / (CHECK_LOCK if checks else RUN_LOCK)
     run(
-        [str(PYTHON), "-m", "pip", "install", "-q", "--disable-pip-version-check", "-r", str(lock)],
+        [str(PYTHON), *"-m pip install -q --disable-pip-version-check --require-hashes -r".split(), str(lock)],
         "The Python packages could not be installed. Is the package registry within reach?",
     )
-    marker.write_text(digest)
+    run_marker.write_text(run_digest)
+    if checks:
+        checks_marker.write_text(checks_digest)
 
 
 def install_web() -> None:
@@ -114,7 +127,7 @@ def build_web() -> None:
     """Build the page, where its sources have changed since the last build."""
     sources = [file for file in (WEB / "src").rglob("*") if file.is_file()]
     sources += [WEB / name for name in ("package-lock.json", "index.html", "vite.config.ts", "tsconfig.json")]
-    marker = WEB / "dist" / ".built"
+    marker = PAGE / ".built"
     digest = _digest(sources)
     if _is_done(marker, digest):
         return

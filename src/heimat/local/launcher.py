@@ -77,10 +77,10 @@ def _environment(**more: str) -> dict[str, str]:
     return {**os.environ, "PYTHONPATH": f"{ROOT / 'src'}{os.pathsep}{ROOT}", "PYTHONUNBUFFERED": "1", **more}
 
 
-def _install(*, browser: bool = False, database: bool = True) -> None:
-    wanted = (DATABASE_PACKAGES if database else {}) | (BROWSER_PACKAGES if browser else {})
+def _install(*, checks: bool = False, database: bool = True) -> None:
+    wanted = (DATABASE_PACKAGES if database else {}) | (BROWSER_PACKAGES if checks else {})
     install_packages(wanted)
-    install_python()
+    install_python(checks=checks)
     install_web()
     build_web()
 
@@ -152,7 +152,7 @@ def _step(words: str, command: list[str], cwd: Path = ROOT) -> bool:
 
 
 def _test(_: argparse.Namespace, rest: Sequence[str]) -> int:
-    _install(browser=True)
+    _install(checks=True)
     bin_ = VENV / "bin"
     npx = find_program("npx") or "npx"
     python = ["src", "tests", "tools", "heimat"]
@@ -173,12 +173,12 @@ def _test(_: argparse.Namespace, rest: Sequence[str]) -> int:
 
 
 def _bench(_: argparse.Namespace, rest: Sequence[str]) -> int:
-    _install(browser=True)
+    _install(checks=True)
     return 0 if _step("Measuring", [str(PYTHON), "-m", "tools.bench", *rest]) else 1
 
 
 def _shots(_: argparse.Namespace, __: Sequence[str]) -> int:
-    _install(browser=True)
+    _install(checks=True)
     return 0 if _step("Taking pictures", [str(PYTHON), "-m", "tools.shots"]) else 1
 
 

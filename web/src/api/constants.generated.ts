@@ -48,7 +48,12 @@ export const PART_DEPENDS_ON = {
   tokens: ["vision", "theme"],
   told_apart: ["theme"],
 } as const;
-export const READY_LADDERS = ["short", "usual", "long", "fine"] as const;
+export const READY_LADDERS = [
+  { name: "short", steps: 5 },
+  { name: "usual", steps: 9 },
+  { name: "long", steps: 11 },
+  { name: "fine", steps: 13 },
+] as const;
 export const SPELLINGS = [
   ["colour", "color"],
   ["grey", "gray"],

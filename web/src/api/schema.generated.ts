@@ -1909,6 +1909,8 @@ export interface components {
             smooth: boolean;
             /** Status */
             status: ("success" | "warning" | "error" | "information") | null;
+            /** Step Count */
+            step_count: number;
             /** Text */
             text: string;
             /** Tokens On */

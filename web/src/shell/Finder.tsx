@@ -1,7 +1,7 @@
 /** Finding a color, a token, a stage or a work area by a few letters. */
 import { Box, Combobox, Dialog, Portal, Text, useListCollection } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { memo, useEffect, useMemo, useState } from "react";
+import { memo, type RefObject, useEffect, useMemo, useRef, useState } from "react";
 import type { Parts } from "../api/client";
 import { SPELLINGS } from "../api/constants.generated";
 import { Swatch } from "../components/Swatch";
@@ -50,13 +50,21 @@ const PLACES: Found[] = [
 ];
 
 export const Finder = memo(function Finder({ shown, onClose }: { shown: boolean; onClose: () => void }) {
+  // The dialog gives the field its focus, once the list is ready for it: earlier, the first letters would be lost.
+  const field = useRef<HTMLInputElement>(null);
   return (
-    <Dialog.Root open={shown} onOpenChange={(change) => !change.open && onClose()} lazyMount unmountOnExit>
+    <Dialog.Root
+      open={shown}
+      onOpenChange={(change) => !change.open && onClose()}
+      initialFocusEl={() => field.current}
+      lazyMount
+      unmountOnExit
+    >
       <Portal>
         <Dialog.Backdrop bg="blackAlpha.500" />
         <Dialog.Positioner>
           <Dialog.Content aria-label="Find">
-            <Search onClose={onClose} />
+            <Search field={field} onClose={onClose} />
           </Dialog.Content>
         </Dialog.Positioner>
       </Portal>
@@ -93,7 +101,7 @@ function colorsOf({ hues = [], tokens = [], scales = [] }: Partial<Parts>): Foun
   ];
 }
 
-function Search({ onClose }: { onClose: () => void }) {
+function Search({ field, onClose }: { field: RefObject<HTMLInputElement | null>; onClose: () => void }) {
   const everything = useEverything();
   const { collection, filter, set } = useListCollection<Found>({
     initialItems: everything,
@@ -131,7 +139,7 @@ function Search({ onClose }: { onClose: () => void }) {
       >
         <Combobox.Control>
           <Combobox.Input
-            autoFocus
+            ref={field}
             aria-label="Find a color, a token or a stage"
             placeholder="A color, a token or a stage"
             borderColor="border.emphasized"

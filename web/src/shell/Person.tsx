@@ -1,10 +1,17 @@
 /** Who acts, the chrome's lightness, and the keys. */
 import { Box, Menu, Portal } from "@chakra-ui/react";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { client, data } from "../api/client";
+import { client, data, problemOf } from "../api/client";
 import { useInterface } from "../workspace/interface";
 
-export function Person({ onKeys }: { onKeys?: () => void }) {
+interface Props {
+  onKeys?: () => void;
+  /** Somebody else acts now. */
+  onChanged?: () => void;
+  onProblem: (words: string) => void;
+}
+
+export function Person({ onKeys, onChanged, onProblem }: Props) {
   const queries = useQueryClient();
   const { chrome, singleKeys, set } = useInterface();
   const me = useQuery({
@@ -14,8 +21,13 @@ export function Person({ onKeys }: { onKeys?: () => void }) {
     retryDelay: 1500,
   });
   const choose = async (person: string) => {
-    await data(client.PUT("/api/me", { body: { person } }));
-    await queries.invalidateQueries();
+    try {
+      await data(client.PUT("/api/me", { body: { person } }));
+      onChanged?.();
+      await queries.invalidateQueries();
+    } catch (thrown) {
+      onProblem(problemOf(thrown).message);
+    }
   };
   const { initials = "", name = "", id = "" } = me.data?.me ?? {};
   return (

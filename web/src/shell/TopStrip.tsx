@@ -19,6 +19,7 @@ import { SystemName } from "./SystemName";
 /** Its parts are drawn again only where what they show has changed: a drag changes most of the rest. */
 export const TopStrip = memo(function TopStrip({ onKeys }: { onKeys: () => void }) {
   const narrow = useNarrow();
+  const { refresh, tell } = useWorkspace();
   return (
     <Flex
       as="header"
@@ -52,7 +53,7 @@ export const TopStrip = memo(function TopStrip({ onKeys }: { onKeys: () => void 
           <Looks />
         </Box>
         <TakeBack />
-        <Person onKeys={onKeys} />
+        <Person onKeys={onKeys} onChanged={refresh} onProblem={(words) => tell({ words, actions: [] })} />
       </Flex>
     </Flex>
   );

@@ -18,11 +18,14 @@ export class SingleFlight<Value> {
 
   private async fly(): Promise<void> {
     this.flying = true;
-    while (this.waiting) {
-      const { value } = this.waiting;
-      this.waiting = null;
-      await this.send(value);
+    try {
+      while (this.waiting) {
+        const { value } = this.waiting;
+        this.waiting = null;
+        await this.send(value);
+      }
+    } finally {
+      this.flying = false;
     }
-    this.flying = false;
   }
 }

@@ -58,6 +58,8 @@ export class Workspace {
   private previewed: Answer | null = null;
   /** For every part that is kept, the revision and the wishes that it was answered for. */
   private fresh = new Map<PartName, string>();
+  /** How often all has been asked for anew: answers to earlier questions do not count as fresh. */
+  private refreshed = 0;
   private look: Look | null = null;
   private loading = false;
   /** How many previews have been asked for: whoever began a gesture since goes on seeing that, not what was kept. */
@@ -142,8 +144,15 @@ export class Workspace {
       });
     } catch (thrown) {
       this.fail(thrown);
-      this.outdate();
+      this.refresh();
     }
+  };
+
+  /** Ask anew for what is wanted: something has changed that is no edit, such as a release or who acts here. */
+  refresh = (): void => {
+    this.fresh.clear();
+    this.refreshed += 1;
+    void this.load();
   };
 
   private fail(thrown: unknown): void {
@@ -224,7 +233,7 @@ export class Workspace {
         { words: "Apply mine on top", act: () => void mine() },
       ],
     });
-    this.outdate();
+    this.refresh();
   }
 
   private revision(): number {
@@ -270,12 +279,6 @@ export class Workspace {
     );
   }
 
-  /** Forget that parts are fresh: what is kept is shown until it is answered anew. */
-  private outdate(): void {
-    this.fresh.clear();
-    void this.load();
-  }
-
   /** Ask for what is wanted and not fresh, until nothing is left to ask for. */
   private async load(): Promise<void> {
     if (this.loading) return;
@@ -285,10 +288,12 @@ export class Workspace {
         const parts = this.stale();
         if (parts.length === 0) break;
         const look = this.looking();
+        const asked = this.refreshed;
         const answer = await this.server.open(this.slug, this.asked(look, parts));
         if (this.ended) break;
         this.setAway("loading", false);
         this.take(answer, look);
+        if (asked !== this.refreshed) this.fresh.clear();
         this.show();
       }
     } catch (thrown) {
@@ -355,7 +360,7 @@ export class Workspace {
       try {
         const newest = await this.server.head(this.slug);
         this.setAway("polling", false);
-        if (newest > this.revision()) this.outdate();
+        if (newest > this.revision()) this.refresh();
       } catch (thrown) {
         this.setAway("polling", problemOf(thrown).passing);
       }

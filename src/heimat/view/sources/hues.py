@@ -86,6 +86,7 @@ class HueView(SwatchView):
     pins: list[PinView]
     smooth: bool
     ladder: str | None
+    step_count: int
     method: MethodName
     own_method: bool
     own_curves: bool
@@ -141,6 +142,7 @@ def hues_part(look: Look) -> list[HueView]:
                 "anchor_mode": known.anchor.mode,
                 "anchor_step": known.anchor.step,
                 "ladder": known.ladder.name if known.ladder else None,
+                "step_count": len(hue.ladder.steps),
                 "method": hue.method.name,
                 "own_method": known.method is not None,
                 "own_curves": known.curves is not None,

@@ -4,7 +4,7 @@ import { Box, Button, Field, Flex, Input, Text, Textarea } from "@chakra-ui/reac
 import { useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useEffect, useState } from "react";
 import { client, data, type Problem, problemOf } from "../../api/client";
-import { usePart } from "../../workspace/hooks";
+import { usePart, useWorkspace } from "../../workspace/hooks";
 import { useLook } from "../../workspace/look";
 
 interface Props {
@@ -14,6 +14,7 @@ interface Props {
 export function PublishForm({ draft }: Props) {
   const slug = useLook((at) => at.slug);
   const findings = usePart("head", (head) => head.findings);
+  const { refresh } = useWorkspace();
   const queries = useQueryClient();
   const [version, setVersion] = useState(draft.proposed);
   const [notes, setNotes] = useState("");
@@ -32,7 +33,9 @@ export function PublishForm({ draft }: Props) {
       );
       setDone(made.new ? `${made.version} is out.` : `The same is out already as ${made.version}.`);
       setNotes("");
-      await queries.invalidateQueries();
+      refresh();
+      await queries.invalidateQueries({ queryKey: ["draft", slug] });
+      await queries.invalidateQueries({ queryKey: ["releases", slug] });
     } catch (thrown) {
       setProblem(problemOf(thrown));
     }

@@ -1,7 +1,7 @@
 /** Ordered stops of pictures' areas, kept for chart palettes. */
 
 import { Box, Flex, Text } from "@chakra-ui/react";
-import type { Edit } from "../../api/client";
+import { edit } from "../../api/edits";
 import { Strip } from "../../components/Strip";
 import { ToolButton } from "../../components/ToolButton";
 import { usePart, useWorkspace } from "../../workspace/hooks";
@@ -32,7 +32,7 @@ export function KeptStops() {
           <ToolButton
             alignSelf="center"
             aria-label={`Remove the stops ${row.name}`}
-            onClick={() => void put({ type: "remove_stops", stops: row.id } as Edit)}
+            onClick={() => void put(edit("remove_stops", { stops: row.id }))}
           >
             Remove
           </ToolButton>

@@ -1,6 +1,7 @@
 /** All systems, and a new one from pasted brand colors. */
 import { Box, Flex, Grid, Heading, Link, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
 import { Link as RouterLink } from "react-router";
 import { client, data, problemOf } from "../../api/client";
 import { Mark } from "../../components/Mark";
@@ -16,6 +17,8 @@ export function SystemsList() {
     retry: (_, thrown) => problemOf(thrown).passing,
     retryDelay: AGAIN_MS,
   });
+  const [problem, setProblem] = useState<string | null>(null);
+  const said = query.failureReason ? problemOf(query.failureReason).message : problem;
   return (
     <Grid height="100%" templateRows="44px minmax(0, 1fr)">
       <Flex
@@ -27,7 +30,7 @@ export function SystemsList() {
         borderColor="fg"
       >
         <Mark />
-        <Person />
+        <Person onProblem={setProblem} />
       </Flex>
       <Grid
         as="main"
@@ -39,9 +42,9 @@ export function SystemsList() {
           <Heading as="h1" fontSize="20px" marginBottom="16px">
             Systems
           </Heading>
-          {query.failureReason && (
+          {said && (
             <Text fontWeight="700" role="status" marginBottom="12px">
-              {problemOf(query.failureReason).message}
+              {said}
             </Text>
           )}
           {query.data?.map((system) => (

@@ -5,6 +5,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { client, data, type FewerView, problemOf } from "../../../api/client";
 import { LEAST_STEPS, MOST_COLORS } from "../../../api/constants.generated";
+import { edit } from "../../../api/edits";
 import { NumberField } from "../../../components/NumberField";
 import { ToolButton } from "../../../components/ToolButton";
 import { usePart, useWorkspace } from "../../../workspace/hooks";
@@ -96,7 +97,7 @@ function Cap({ fewer }: { fewer: FewerView }) {
     <Flex gap="8px" align="center" marginBottom="8px">
       <Text fontWeight="700">Cap</Text>
       {fewer.cap === null ? (
-        <ToolButton onClick={() => void put({ type: "set_cap", cap: fewer.colors })}>Set one</ToolButton>
+        <ToolButton onClick={() => void put(edit("set_cap", { cap: fewer.colors }))}>Set one</ToolButton>
       ) : (
         <>
           <NumberField
@@ -107,10 +108,10 @@ function Cap({ fewer }: { fewer: FewerView }) {
             step={1}
             places={0}
             width="56px"
-            onCommit={(cap) => void put({ type: "set_cap", cap })}
+            onCommit={(cap) => void put(edit("set_cap", { cap }))}
           />
           <Text>colors at most</Text>
-          <ToolButton onClick={() => void put({ type: "set_cap", cap: null })}>No cap</ToolButton>
+          <ToolButton onClick={() => void put(edit("set_cap", { cap: null }))}>No cap</ToolButton>
         </>
       )}
     </Flex>
@@ -123,16 +124,17 @@ function Unused({ fewer }: { fewer: FewerView }) {
   const { put } = useWorkspace();
   const unused = ladder.steps.filter((step) => fewer.unused.includes(step.id));
   const hide = () =>
-    void put({
-      type: "set_ladder",
-      ladder: {
-        name: "own",
-        steps: ladder.steps.map(({ uses: _, ...step }) => ({
-          ...step,
-          hidden: step.hidden || fewer.unused.includes(step.id),
-        })),
-      },
-    });
+    void put(
+      edit("set_ladder", {
+        ladder: {
+          name: "own",
+          steps: ladder.steps.map(({ uses: _, ...step }) => ({
+            ...step,
+            hidden: step.hidden || fewer.unused.includes(step.id),
+          })),
+        },
+      }),
+    );
   return (
     <Box marginBottom="8px" data-testid="unused">
       <Text fontWeight="700">Used by no token</Text>

@@ -28,7 +28,7 @@ export function Selections() {
           </ToolButton>
           <ToolButton
             aria-label={`Remove ${kept.name}`}
-            onClick={() => void put({ type: "remove_selection", selection: kept.id })}
+            onClick={() => void put(edit("remove_selection", { selection: kept.id }))}
           >
             Remove
           </ToolButton>

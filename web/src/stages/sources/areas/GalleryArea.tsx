@@ -119,7 +119,7 @@ function GallerySet({ set, chosen, onToggle, onSay }: SetProps) {
         client.DELETE("/api/gallery/{set_id}", {
           params: { path: { set_id: set.id } },
           parseAs: "text",
-        }) as never,
+        }),
       );
       onSay(`${set.name} is no longer in the gallery.`);
     } catch (thrown) {

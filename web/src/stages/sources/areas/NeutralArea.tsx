@@ -2,7 +2,7 @@
 
 import { Text } from "@chakra-ui/react";
 import { useEffect, useMemo, useState } from "react";
-import { READY_LADDERS, STRONGEST_TINT } from "../../../api/constants.generated";
+import { STRONGEST_TINT } from "../../../api/constants.generated";
 import { edit } from "../../../api/edits";
 import { newId } from "../../../api/ids";
 import { hueKey } from "../../../api/keys";
@@ -13,14 +13,12 @@ import { ToolButton } from "../../../components/ToolButton";
 import { usePart, useWorkspace } from "../../../workspace/hooks";
 import { look } from "../../../workspace/look";
 import { Area } from "../../shared/Area";
+import { READY_LADDER_ITEMS } from "../../shared/ladders";
 import { useAdding } from "../adding";
 import { useHueItems } from "./useSource";
 
 const PURE = "";
-const LADDERS = [
-  { value: "", words: "as all scales" },
-  ...READY_LADDERS.map((name) => ({ value: name as string, words: name as string })),
-];
+const LADDERS = [{ value: "", words: "as all scales" }, ...READY_LADDER_ITEMS];
 
 export function NeutralArea() {
   const hues = usePart("hues");

@@ -2,15 +2,7 @@
 
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { useState } from "react";
-import {
-  client,
-  data,
-  type Edit,
-  type HueView,
-  problemOf,
-  type Status,
-  type StatusView,
-} from "../../../api/client";
+import { client, data, type HueView, problemOf, type Status, type StatusView } from "../../../api/client";
 import { LONGEST_NOTE } from "../../../api/constants.generated";
 import { Halves } from "../../../components/Halves";
 import { Toggle } from "../../../components/Toggle";
@@ -61,7 +53,7 @@ export function StatusArea() {
           body: { colors, notes: wanted },
         }),
       );
-      if (edits.length > 0) await make(edits as Edit[]);
+      if (edits.length > 0) await make(edits);
     } catch (thrown) {
       tell({ words: problemOf(thrown).message, actions: [] });
     }

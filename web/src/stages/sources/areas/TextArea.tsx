@@ -3,7 +3,7 @@
 import { Box, Flex, Text, Textarea } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
-import { client, data, type Edit, type PlanRowView } from "../../../api/client";
+import { client, data, type PlanRowView } from "../../../api/client";
 import { Halves } from "../../../components/Halves";
 import { Toggle } from "../../../components/Toggle";
 import { ToolButton } from "../../../components/ToolButton";
@@ -48,7 +48,7 @@ export function TextArea() {
   const changes = rows.filter((row) => row.what !== "unchanged");
   const edits = edited ? (answer?.edits ?? []) : [];
   const readBack = async () => {
-    if (await make(edits as Edit[])) setText(null);
+    if (await make(edits)) setText(null);
   };
   return (
     <Area

@@ -2,7 +2,6 @@
 
 import { Flex } from "@chakra-ui/react";
 import type { HueView } from "../../../api/client";
-import { READY_LADDERS } from "../../../api/constants.generated";
 import { edit } from "../../../api/edits";
 import { newId } from "../../../api/ids";
 import { hueKey } from "../../../api/keys";
@@ -13,6 +12,7 @@ import { useNow, usePart, useWorkspace } from "../../../workspace/hooks";
 import { look } from "../../../workspace/look";
 import { ByHand } from "../../shared/ByHand";
 import { Held } from "../../shared/Held";
+import { READY_LADDER_ITEMS } from "../../shared/ladders";
 import { KIND_ITEMS, kindOf } from "../kinds";
 import { Derivation } from "./Derivation";
 import { RemoveHue } from "./RemoveHue";
@@ -49,8 +49,8 @@ export function HueEditor({ hue, onUp, onDown, first, last }: Props) {
   ];
   const ladders = [
     { value: "", words: `${ladder.steps.length}, as all` },
-    ...READY_LADDERS.map((name) => ({ value: name as string, words: name as string })),
-    ...(hue.ladder === "own" ? [{ value: "own", words: "own" }] : []),
+    ...READY_LADDER_ITEMS,
+    ...(hue.ladder === "own" ? [{ value: "own", words: `${hue.step_count}, own` }] : []),
   ];
   return (
     <Flex

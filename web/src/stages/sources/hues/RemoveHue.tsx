@@ -1,7 +1,8 @@
 /** Removing a hue: what stands on it is said first, and what follows it is asked about. */
 
 import { useState } from "react";
-import type { Edit, HueView } from "../../../api/client";
+import type { HueView } from "../../../api/client";
+import { edit } from "../../../api/edits";
 import { ToolButton } from "../../../components/ToolButton";
 import { useWorkspace } from "../../../workspace/hooks";
 import { look } from "../../../workspace/look";
@@ -11,7 +12,7 @@ export function RemoveHue({ hue }: { hue: HueView }) {
   const { put } = useWorkspace();
   const [asking, setAsking] = useState(false);
   const remove = async (children: "detach" | "remove") => {
-    await put({ type: "remove_hue", hue: hue.id, children } as Edit);
+    await put(edit("remove_hue", { hue: hue.id, children }));
     look({ select: null });
   };
   if (!asking) return <ToolButton onClick={() => setAsking(true)}>Remove</ToolButton>;

@@ -3,6 +3,7 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { useEffect, useState } from "react";
 import type { Edit, HueKind, ReadingView, ReadLineView, Status } from "../../../api/client";
+import { edit } from "../../../api/edits";
 import { Toggle } from "../../../components/Toggle";
 import { ToolButton } from "../../../components/ToolButton";
 import { usePart } from "../../../workspace/hooks";
@@ -67,10 +68,11 @@ export function Understood({ reading, origin, onAddFirst, onDone }: Props) {
   };
   const edits = (): Edit[] =>
     chosen.flatMap((line) => {
+      if (!line.color) return [];
       if (use === "replace" && line.replaces)
-        return [{ type: "set_source", hue: line.replaces.hue, color: line.color } as Edit];
+        return [edit("set_source", { hue: line.replaces.hue, color: line.color })];
       if (use === "pin" && line.fit)
-        return [{ type: "pin_step", hue: line.fit.hue, step: line.fit.step, color: line.color } as Edit];
+        return [edit("pin_step", { hue: line.fit.hue, step: line.fit.step, color: line.color })];
       return [];
     });
   const act = async () => {

@@ -45,15 +45,13 @@ export function PictureDesk({ picture, tools, progress }: Props) {
     data(
       client.POST("/api/systems/{slug}/pictures/{picture}/main-colors", {
         params: { path },
-        body: body as never,
+        body,
       }),
     ),
   );
   const sampling = cross ? { ...cross, radius, notation, ...seeing } : null;
   const sample = useLatest(sampling, (at) =>
-    data(
-      client.GET("/api/systems/{slug}/pictures/{picture}/sample", { params: { path, query: at as never } }),
-    ),
+    data(client.GET("/api/systems/{slug}/pictures/{picture}/sample", { params: { path, query: at } })),
   );
   const taken = cross ? sample.answer : null;
 
