@@ -1,9 +1,12 @@
-"""Fixtures: a MariaDB of the tests' own in a temporary folder, and fresh databases on it."""
+"""Fixtures: a MariaDB of the tests' own, with the demo's data fresh for every test; and how examples are chosen."""
 
+import tempfile
 from collections.abc import Iterator
+from pathlib import Path
 
 import pytest
-from sqlalchemy import Engine, text
+from hypothesis import settings
+from sqlalchemy import Engine
 from starlette.testclient import TestClient
 
 from heimat.api.app import create_app
@@ -12,16 +15,28 @@ from heimat.local.mariadb import LocalMariaDB
 from heimat.service.gallery import ensure_shipped
 from heimat.store.engine import make_engine
 from heimat.store.migrate import migrate
-from heimat.store.tables import metadata
-from tools.running import temporary_database
+from tests.template import Template
+
+# The same examples every time, so that a change is judged and not chance; `--hypothesis-profile explore` looks for
+# new ones, and for many more of them.
+settings.register_profile("same", derandomize=True, deadline=None, database=None)
+settings.register_profile("explore", deadline=None, max_examples=2000)
+settings.load_profile("same")
+
+_MEMORY = Path("/dev/shm")
 
 
 @pytest.fixture(scope="session")
-def database(tmp_path_factory: pytest.TempPathFactory) -> Iterator[LocalMariaDB]:
-    """The server, shared by all tests."""
-    server = temporary_database(tmp_path_factory.mktemp("mariadb"))
-    yield server
-    server.stop()
+def database() -> Iterator[LocalMariaDB]:
+    """The server that the tests of this process share. Only tests of durability need their own, on a disk."""
+    where = _MEMORY if _MEMORY.is_dir() else None
+    with tempfile.TemporaryDirectory(prefix="heimat-tests-", dir=where, ignore_cleanup_errors=True) as folder:
+        server = LocalMariaDB(Path(folder), durable=False)
+        server.start()
+        try:
+            yield server
+        finally:
+            server.stop()
 
 
 @pytest.fixture(scope="session")
@@ -32,16 +47,17 @@ def migrated(database: LocalMariaDB) -> Iterator[Engine]:
     engine.dispose()
 
 
-@pytest.fixture
-def engine(migrated: Engine) -> Engine:
-    """An engine on tables that hold the demo's data and nothing else."""
-    with migrated.begin() as connection:
-        connection.execute(text("SET FOREIGN_KEY_CHECKS = 0"))
-        for table in metadata.tables.values():
-            connection.execute(table.delete())
-        connection.execute(text("SET FOREIGN_KEY_CHECKS = 1"))
+@pytest.fixture(scope="session")
+def template(migrated: Engine) -> Template:
     load_demo(migrated)
     ensure_shipped(migrated)
+    return Template(migrated)
+
+
+@pytest.fixture
+def engine(migrated: Engine, template: Template) -> Engine:
+    """An engine on tables that hold the demo's data and nothing else."""
+    template.restore()
     return migrated
 
 

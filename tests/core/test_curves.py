@@ -38,7 +38,7 @@ def any_curves(draw):
     return Curves.model_validate(curves.model_dump())
 
 
-@settings(max_examples=300, deadline=None)
+@settings(max_examples=300)
 @given(colors, ladders, any_curves(), st.sampled_from(METHODS))
 def test_any_curves_keep_order_source_and_gamut(source, ladder, curves, name):
     request = ScaleRequest(source, ladder.lightness(), curves=curves, method=Method(name=name))
@@ -51,7 +51,7 @@ def test_any_curves_keep_order_source_and_gamut(source, ladder, curves, name):
     assert scale.rgb8.tobytes() == again.rgb8.tobytes()
 
 
-@settings(max_examples=200, deadline=None)
+@settings(max_examples=200)
 @given(st.lists(st.floats(-5.0, 5.0), min_size=2, max_size=8), st.booleans())
 def test_a_curve_passes_through_its_points_and_never_beyond_their_range(values, sort):
     y = np.array(sorted(values) if sort else values)

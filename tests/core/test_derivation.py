@@ -71,7 +71,7 @@ SOURCES = st.builds(
 )
 
 
-@settings(max_examples=40, deadline=None)
+@settings(max_examples=40)
 @given(st.lists(SOURCES, min_size=1, max_size=12), st.tuples(*[st.integers(0, 255)] * 3))
 def test_a_chain_is_its_steps_one_by_one(sources, levels):
     """The color at the end of a chain is what each step makes of the step before, whatever the depth."""
@@ -89,7 +89,7 @@ def test_a_chain_is_its_steps_one_by_one(sources, levels):
     assert 0.0 <= one_by_one.alpha <= 1.0
 
 
-@settings(max_examples=60, deadline=None)
+@settings(max_examples=60)
 @given(on_oklch(lightness=a_change(40.0), strength=a_change(0.1)), st.tuples(*[st.integers(0, 255)] * 3))
 def test_one_step_does_what_it_says(source, levels):
     color = Color.of_bytes(levels)

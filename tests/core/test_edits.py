@@ -134,7 +134,7 @@ def test_every_edit_changes_only_what_it_says_and_can_be_taken_back(edit):
     resolve(applied.system)
 
 
-@settings(max_examples=40, deadline=None)
+@settings(max_examples=40)
 @given(st.lists(st.sampled_from(EVERY_EDIT), min_size=1, max_size=6))
 def test_any_chain_of_edits_can_be_taken_back(edits):
     at, inverses = SYSTEM, []
@@ -365,7 +365,7 @@ def test_limits():
         apply(SYSTEM, AddHues(hues=many))
 
 
-@settings(max_examples=30, deadline=None)
+@settings(max_examples=30)
 @given(st.lists(st.tuples(*[st.integers(0, 255)] * 3), min_size=1, max_size=5))
 def test_a_new_system_from_any_colors_is_whole(levels):
     colors = [("", parse("rgb({} {} {})".format(*level))) for level in levels]

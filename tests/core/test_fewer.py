@@ -30,7 +30,7 @@ EDITORS = KeepSelection(
 )
 
 
-@settings(max_examples=40, deadline=None)
+@settings(max_examples=40)
 @given(st.sampled_from(["usual", "long", "fine"]), st.integers(3, 13))
 def test_a_smaller_ladder_keeps_ends_and_drops_what_nothing_uses_first(name, count):
     system = apply(SYSTEM, SetLadder(ladder=name))

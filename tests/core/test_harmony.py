@@ -43,7 +43,7 @@ def test_relations_are_the_conventional_ones(relation):
     assert ours == theirs
 
 
-@settings(max_examples=60, deadline=None)
+@settings(max_examples=60)
 @given(LEVELS, st.floats(0, 360))
 def test_hsl_turns_as_the_standard_library_does(levels, turn):
     source = on_circle(Color.of_bytes(levels), "hsl")
@@ -54,7 +54,7 @@ def test_hsl_turns_as_the_standard_library_does(levels, turn):
     assert source.lost(source.angle + turn) == 0.0
 
 
-@settings(max_examples=60, deadline=None)
+@settings(max_examples=60)
 @given(LEVELS, st.floats(0, 360))
 def test_oklch_turns_keep_lightness_and_hue_and_tell_what_is_lost(levels, turn):
     color = Color.of_bytes(levels)
@@ -90,7 +90,7 @@ def test_nearly_standing_in_a_relation():
     assert likenesses([0.0, 10.0, 20.0, 30.0, 40.0]) == []
 
 
-@settings(max_examples=60, deadline=None)
+@settings(max_examples=60)
 @given(st.sampled_from([each for each in RELATIONS if partner_angles(each)]), st.floats(0, 360), st.randoms())
 def test_what_stands_in_a_relation_is_found_exactly(relation, turn, random):
     members = [(turn + angle) % 360.0 for angle in (0.0, *partner_angles(relation))]
@@ -111,7 +111,7 @@ def test_partners_common_to_two():
         assert min(abs(other - each) for each in (30, 60, 90, 120, 150, 180)) <= 4.0
 
 
-@settings(max_examples=30, deadline=None)
+@settings(max_examples=30)
 @given(st.floats(20, 90), st.floats(0.02, 0.2), st.floats(0, 360), st.integers(2, 24))
 def test_an_even_set_is_even_up_to_what_all_can_have(light, chroma, start, count):
     angles = even.even_angles(start, count)
@@ -138,7 +138,7 @@ def test_equal_values_look_unequal_and_are_corrected():
 _SPACES = {"oklab": "oklab", "linear": "srgb-linear", "srgb": "srgb", "oklch": "oklch"}
 
 
-@settings(max_examples=80, deadline=None)
+@settings(max_examples=80)
 @given(LEVELS, LEVELS, st.integers(1, 9), st.sampled_from(sorted(_SPACES)))
 def test_mixing_agrees_with_the_general_library(one, other, count, space):
     ours = mixed(np.array(one), np.array(other), count, space).astype(int)

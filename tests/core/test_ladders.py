@@ -56,7 +56,7 @@ def light_of(rgb8):
     return lightness(relative_luminance(rgb8))
 
 
-@settings(max_examples=120, deadline=None)
+@settings(max_examples=120)
 @given(shapes(), colors, st.sampled_from(METHODS))
 def test_scales_on_any_ladder_fall_and_stay_in_the_range_of_bytes(shape, source, name):
     ladder = shaped(shape, "ladder")
@@ -71,7 +71,7 @@ def test_scales_on_any_ladder_fall_and_stay_in_the_range_of_bytes(shape, source,
         assert (np.diff(light_of(scale.rgb8)) <= 0.0).all()
 
 
-@settings(max_examples=60, deadline=None)
+@settings(max_examples=60)
 @given(shapes())
 def test_what_was_typed_is_what_stands(shape):
     ladder = shaped(shape, "ladder")
@@ -87,7 +87,7 @@ def test_what_was_typed_is_what_stands(shape):
     assert (np.diff(places) > 0.0).all()
 
 
-@settings(max_examples=12, deadline=None)
+@settings(max_examples=12)
 @given(shapes())
 def test_promises_on_any_ladder_by_brute_force(shape):
     system = apply(SYSTEM, SetLadder(ladder=shape))

@@ -40,7 +40,7 @@ def hexes(scale):
     return [hex_of(rgb8) for rgb8 in scale.rgb8]
 
 
-@settings(max_examples=300, deadline=None)
+@settings(max_examples=300)
 @given(colors, ladders, st.sampled_from(METHODS), st.sampled_from(["nearest", "guide"]))
 def test_any_method_falls_in_lightness_and_keeps_the_source(source, ladder, name, mode):
     scale = one(source, ladder, anchor=mode, method=Method(name=name))
@@ -131,7 +131,7 @@ def test_tapers_and_drifts_at_the_ends():
     assert mixed.ends == (1.0, 1.0, 0.0, 0.0)
 
 
-@settings(max_examples=100, deadline=None)
+@settings(max_examples=100)
 @given(colors, st.integers(0, 8), st.tuples(st.floats(-8, 8), st.floats(-0.05, 0.05), st.floats(-40, 40)))
 def test_a_nudge_moves_its_step_alone(source, place, nudge):
     before = one(source)
@@ -145,7 +145,7 @@ def test_a_nudge_moves_its_step_alone(source, place, nudge):
         assert after.hue[place] == pytest.approx(before.hue[place] + nudge[2])
 
 
-@settings(max_examples=150, deadline=None)
+@settings(max_examples=150)
 @given(colors, st.dictionaries(st.integers(0, 8), colors, min_size=1, max_size=3))
 def test_neighbours_pass_through_pins(source, pins):
     pinned = {place: rgb8_of(color) for place, color in pins.items()}
@@ -170,7 +170,7 @@ def test_a_pin_that_is_off_draws_its_neighbours_along():
     assert (smooth.rgb8[5:] == stay.rgb8[5:]).all()
 
 
-@settings(max_examples=150, deadline=None)
+@settings(max_examples=150)
 @given(colors, st.sampled_from(METHODS), st.sampled_from(["nearest", "guide"]), st.integers(0, 7), st.floats(0.1, 0.9))
 def test_a_step_put_between_two_moves_no_other(source, name, mode, after, share):
     aims = USUAL.lightness()

@@ -32,7 +32,7 @@ def found(picture, **wanted):
     return main_colors(picture, Wanted(**wanted))
 
 
-@settings(max_examples=25, deadline=None)
+@settings(max_examples=25)
 @given(st.lists(st.tuples(*[st.integers(0, 255)] * 3), min_size=3, max_size=8, unique=True), st.integers(0, 10_000))
 def test_known_clusters_are_found(colors, seed):
     """Flat fields with a little noise, far enough from one another, are each found as one of their own pixels."""
@@ -101,7 +101,7 @@ def test_a_region_is_lit_and_the_rest_dimmed():
     assert (alpha[:, 60:] > 150).all()
 
 
-@settings(max_examples=40, deadline=None)
+@settings(max_examples=40)
 @given(st.integers(0, 59), st.integers(0, 39), st.integers(0, 40), st.integers(0, 1000))
 def test_a_sample_is_the_pixel_or_the_mean_in_linear_light(x, y, radius, seed):
     rgb8 = np.random.default_rng(seed).integers(0, 256, (40, 60, 3)).astype(np.uint8)
@@ -125,7 +125,7 @@ def test_samples_outside_are_refused(x, y, radius, field):
     assert refused.value.field == field
 
 
-@settings(max_examples=25, deadline=None)
+@settings(max_examples=25)
 @given(st.lists(st.tuples(*[st.integers(24, 255)] * 3), min_size=2, max_size=4), st.floats(1.5, 12.0))
 def test_stops_stay_within_the_stated_difference(colors, difference):
     """A picture of ramps between some colors, from dark to light: the stops, joined in OKLab, stay near its curve."""
@@ -264,7 +264,7 @@ def test_what_is_no_picture_is_refused_in_a_sentence(content, words):
     assert MOST_PIXELS == 40_000_000
 
 
-@settings(max_examples=150, deadline=None)
+@settings(max_examples=150)
 @given(st.sampled_from([GOOD, NOISE]), st.integers(0, 3000), st.binary(max_size=12))
 def test_broken_pictures_never_raise_anything_else(content, place, put_in):
     broken = content[: place % len(content)] + put_in + content[place % len(content) + len(put_in) :]

@@ -27,7 +27,7 @@ def light_of(rgb8):
     return lightness(relative_luminance(rgb8))
 
 
-@settings(max_examples=300, deadline=None)
+@settings(max_examples=300)
 @given(colors, ladders, anchors, st.data())
 def test_monotonic_exact_and_equal_from_run_to_run(source, ladder, mode, data):
     fixed = data.draw(st.integers(0, len(ladder.steps) - 1)) if mode == "label" else None

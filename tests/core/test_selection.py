@@ -83,7 +83,7 @@ def test_the_ends_of_the_neutral():
     assert [name for name, _ in neutral_ends(RESOLVED)] == ["shingle 50", "shingle 950"]
 
 
-@settings(max_examples=60, deadline=None)
+@settings(max_examples=60)
 # Below L* 1 eight bits hold no chroma, whatever the gamut allows.
 @given(st.floats(1, 100), st.floats(0, 0.4), st.floats(0, 360), st.floats(0, 1))
 def test_ramps_hold_what_they_say(light, chroma, hue, ground):

@@ -78,7 +78,7 @@ def test_existing_colors_are_sorted_to_the_step_that_they_fit():
     assert light.hue == "shingle"
 
 
-@settings(max_examples=30, deadline=None)
+@settings(max_examples=30)
 @given(st.lists(st.tuples(*[st.integers(0, 255)] * 3), max_size=40))
 def test_no_step_is_offered_twice(colors):
     found = fits(np.array(colors, dtype=np.uint8).reshape(-1, 3), RESOLVED)
@@ -144,7 +144,7 @@ def test_a_derived_hue_that_is_given_a_value_follows_no_longer():
     assert apply_all(SYSTEM, plan.edits).system.hues["shingle"].source.kind == "given"
 
 
-@settings(max_examples=60, deadline=None)
+@settings(max_examples=60)
 @given(st.text(max_size=300), st.integers(0, 200))
 def test_reading_back_any_text_never_raises(text, place):
     whole = set_as_text(SYSTEM)

@@ -14,7 +14,7 @@ from heimat.core.sources.status import Brand, propose
 KELP, FLARE = np.array([63, 143, 79]), np.array([191, 54, 80])
 
 
-@settings(max_examples=40, deadline=None)
+@settings(max_examples=40)
 @given(st.lists(st.tuples(*[st.integers(0, 255)] * 3), max_size=3))
 def test_every_pair_keeps_its_distance_for_any_brand(colors):
     proposal = propose(Brand.of(np.array(colors, dtype=np.uint8).reshape(-1, 3)))

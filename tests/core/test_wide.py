@@ -41,7 +41,7 @@ WIDE = apply(SYSTEM, SetSource(hue="tidewater", color=BEYOND))
 channels = st.floats(0.0, 1.0)
 
 
-@settings(max_examples=200, deadline=None)
+@settings(max_examples=200)
 @given(channels, st.floats(0.0, 0.5), st.floats(0.0, 360.0))
 def test_solving_in_display_p3_keeps_luminance_and_hue(luminance, chroma, hue):
     p3 = solve(luminance, chroma, hue, DISPLAY_P3)
@@ -65,7 +65,7 @@ def test_luminance_and_values_as_a_general_library_has_them():
         assert p3_text(ours) == theirs.to_string(precision=4)
 
 
-@settings(max_examples=150, deadline=None)
+@settings(max_examples=150)
 @given(channels, channels, channels, ladders, st.sampled_from(["nearest", "guide"]))
 def test_twins_of_any_source_have_the_contrast_of_their_steps(red, green, blue, ladder, mode):
     source = Color(space="display-p3", components=(red, green, blue))
@@ -83,7 +83,7 @@ def test_twins_of_any_source_have_the_contrast_of_their_steps(red, green, blue, 
     assert not in_gamut(p3_to_srgb(found[made])).any(), "what sRGB holds needs no twin"
 
 
-@settings(max_examples=80, deadline=None)
+@settings(max_examples=80)
 @given(channels, channels, channels, st.sampled_from(["mix", "hsl", "ends"]), st.sampled_from(["nearest", "guide"]))
 def test_mixes_of_a_source_beyond_srgb_go_beyond_it_too(red, green, blue, name, mode):
     source = Color(space="display-p3", components=(red, green, blue))

@@ -201,7 +201,7 @@ def check(reading):
         assert line.number >= 1
 
 
-@settings(max_examples=150, deadline=None)
+@settings(max_examples=150)
 @given(st.binary(max_size=400), st.sampled_from(["", "a.css", "a.json", "a.csv", "a.svg"]))
 def test_any_bytes_are_read_or_refused(content, name):
     check(read_any.read(read_any.decode(content), name))
@@ -251,7 +251,7 @@ PIECES = st.sampled_from(
 )
 
 
-@settings(max_examples=300, deadline=None)
+@settings(max_examples=300)
 @given(st.lists(PIECES, max_size=60).map("".join), st.sampled_from(["", "a.css", "a.json", "a.csv", "a.svg"]))
 def test_any_structure_is_read_or_refused(text, name):
     check(read_any.read(text, name))
@@ -273,7 +273,7 @@ JSON = st.recursive(
 )
 
 
-@settings(max_examples=200, deadline=None)
+@settings(max_examples=200)
 @given(JSON)
 def test_any_json_is_a_token_file_or_refused(data):
     check(read_tokens.read(json.dumps(data)))

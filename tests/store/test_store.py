@@ -3,6 +3,7 @@
 import subprocess
 import sys
 import urllib.request
+from collections.abc import Iterator
 from pathlib import Path
 
 import orjson
@@ -15,20 +16,34 @@ from heimat.core.document.upgrades import read_document
 from heimat.demo.systems import brinemark
 from heimat.local.mariadb import LocalMariaDB
 from heimat.service.undo import stacks, still_in_force
+from heimat.store.engine import make_engine
+from heimat.store.migrate import migrate
 from heimat.store.packing import pack, unpack
 from heimat.store.revisions import RevisionRow
 from heimat.store.tables import metadata
 from tools.running import RunningHeimat
 
 
-def test_migrations_make_the_tables_that_the_program_knows(migrated: Engine) -> None:
-    with migrated.connect() as connection:
+@pytest.fixture(scope="module")
+def durable(tmp_path_factory: pytest.TempPathFactory) -> Iterator[Engine]:
+    """Tables as the migrations make them, on a server as it runs for people."""
+    server = LocalMariaDB(tmp_path_factory.mktemp("durable"))
+    server.start()
+    engine = make_engine(server.url)
+    migrate(engine)
+    yield engine
+    engine.dispose()
+    server.stop()
+
+
+def test_migrations_make_the_tables_that_the_program_knows(durable: Engine) -> None:
+    with durable.connect() as connection:
         context = MigrationContext.configure(connection, opts={"compare_type": True})
         assert compare_metadata(context, metadata) == []
 
 
-def test_everything_is_utf8mb4_with_the_collation_stated(migrated: Engine) -> None:
-    with migrated.connect() as connection:
+def test_everything_is_utf8mb4_with_the_collation_stated(durable: Engine) -> None:
+    with durable.connect() as connection:
         database = connection.execute(
             text("SELECT default_collation_name FROM information_schema.schemata WHERE schema_name = DATABASE()")
         ).scalar_one()

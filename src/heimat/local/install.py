@@ -96,7 +96,11 @@ def install_python(*, checks: bool = False) -> None:
     say("Installing the Python packages into .venv")
     lock = ROOT / (CHECK_LOCK if checks else RUN_LOCK)
     run(
-        [str(PYTHON), *"-m pip install -q --disable-pip-version-check --require-hashes -r".split(), str(lock)],
+        [
+            str(PYTHON),
+            *["-m", "pip", "install", "-q", "--disable-pip-version-check", "--require-hashes", "-r"],
+            str(lock),
+        ],
         "The Python packages could not be installed. Is the package registry within reach?",
     )
     run_marker.write_text(run_digest)

@@ -8,6 +8,7 @@ import socket
 import subprocess
 import sys
 from collections.abc import Sequence
+from concurrent.futures import ThreadPoolExecutor
 from pathlib import Path
 from types import FrameType
 
@@ -17,15 +18,14 @@ from heimat.local.install import (
     PYTHON,
     ROOT,
     VENV,
-    WEB,
     build_web,
-    find_program,
     install_packages,
     install_python,
     install_web,
 )
 from heimat.local.mariadb import LocalMariaDB
 from heimat.local.saying import Trouble, complain, say
+from heimat.local.static import static_checks
 
 _END_SECONDS = 15.0
 
@@ -146,27 +146,19 @@ def _run_server(options: list[str], environment: dict[str, str], database: Local
                 server.wait()
 
 
-def _step(words: str, command: list[str], cwd: Path = ROOT) -> bool:
+def _step(words: str, command: list[str]) -> bool:
     say(words)
-    return subprocess.run(command, cwd=cwd, env=_environment()).returncode == 0
+    return subprocess.run(command, cwd=ROOT, env=_environment()).returncode == 0
 
 
 def _test(_: argparse.Namespace, rest: Sequence[str]) -> int:
+    """Run the tests in two processes, each with a database of its own, and the static checks beside them."""
     _install(checks=True)
-    bin_ = VENV / "bin"
-    npx = find_program("npx") or "npx"
-    python = ["src", "tests", "tools", "heimat"]
-    steps = [
-        ("Linting Python", [str(bin_ / "ruff"), "check", *python], ROOT),
-        ("Checking Python’s format", [str(bin_ / "ruff"), "format", "--check", *python], ROOT),
-        ("Checking Python’s types", [str(bin_ / "mypy")], ROOT),
-        ("Checking the import contract", [str(bin_ / "lint-imports"), "--no-cache"], ROOT),
-        ("Linting TypeScript", [npx, "--no-install", "biome", "check", "--error-on-warnings", "."], WEB),
-        ("Checking TypeScript’s types", [npx, "--no-install", "tsc", "--noEmit"], WEB),
-    ]
-    failed = [words for words, command, cwd in steps if not _step(words, command, cwd)]
-    if not _step("Running the tests", [str(PYTHON), "-m", "pytest", *rest]):
-        failed.append("Running the tests")
+    with ThreadPoolExecutor(1) as beside:
+        checking = beside.submit(static_checks, VENV / "bin", _environment())
+        tests = [str(PYTHON), "-m", "pytest", "-n", "2", "--dist", "worksteal", *rest]
+        failed = [] if _step("Running the tests, and the static checks beside them", tests) else ["the tests"]
+        failed += checking.result()
     for words in failed:
         complain(f"failed: {words}")
     return 1 if failed else 0

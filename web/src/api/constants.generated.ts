@@ -15,52 +15,11 @@ export const MOST_HUES = 200 as const;
 export const MOST_MIXED = 9 as const;
 export const MOST_SPREAD = 120 as const;
 export const MOST_STEPS = 24 as const;
-export const NOTATIONS = [
-  "hex",
-  "rgb",
-  "hsl",
-  "hwb",
-  "hsb",
-  "lab",
-  "lch",
-  "oklab",
-  "oklch",
-  "display-p3",
-  "name",
-] as const;
-export const PART_DEPENDS_ON = {
-  candidates: ["vision", "notation"],
-  findings: ["vision"],
-  ground: ["vision", "ground"],
-  head: ["theme"],
-  hues: ["vision", "theme", "notation"],
-  ladder: [],
-  methods: ["vision", "theme", "select"],
-  pairings: ["theme"],
-  promises: [],
-  repairs: ["vision"],
-  scale_detail: ["vision", "theme", "select", "notation"],
-  scales: ["vision", "ground"],
-  selections: [],
-  slip: ["vision", "ground", "theme", "select"],
-  status: [],
-  stops: ["vision"],
-  tokens: ["vision", "theme"],
-  told_apart: ["theme"],
-} as const;
-export const READY_LADDERS = [
-  { name: "short", steps: 5 },
-  { name: "usual", steps: 9 },
-  { name: "long", steps: 11 },
-  { name: "fine", steps: 13 },
-] as const;
-export const SPELLINGS = [
-  ["colour", "color"],
-  ["grey", "gray"],
-  ["centre", "center"],
-  ["harbour", "harbor"],
-] as const;
-export const STATUSES = ["success", "warning", "error", "information"] as const;
+export const NOTATIONS = ["hex","rgb","hsl","hwb","hsb","lab","lch","oklab","oklch","display-p3","name"] as const;
+export const PART_DEPENDS_ON = {"candidates":["vision","notation"],"findings":["vision"],"ground":["vision","ground"],"head":["theme"],"hues":["vision","theme","notation"],"ladder":[],"methods":["vision","theme","select"],"pairings":["theme"],"promises":[],"repairs":["vision"],"scale_detail":["vision","theme","select","notation"],"scales":["vision","ground"],"selections":[],"slip":["vision","ground","theme","select"],"status":[],"stops":["vision"],"tokens":["vision","theme"],"told_apart":["theme"]} as const;
+export const READY_LADDERS = [{"name":"short","steps":5},{"name":"usual","steps":9},{"name":"long","steps":11},{"name":"fine","steps":13}] as const;
+export const SPELLINGS = [["colour","color"],["grey","gray"],["centre","center"],["harbour","harbor"]] as const;
+export const STATUSES = ["success","warning","error","information"] as const;
 export const STRONGEST_CHROMA = 0.6 as const;
 export const STRONGEST_SHARE = 1.5 as const;
 export const STRONGEST_TINT = 0.05 as const;
