@@ -6,7 +6,7 @@ import { WorkspaceProvider } from "./workspace/hooks";
 import { useInterface } from "./workspace/interface";
 
 const SystemsList = lazy(() =>
-  import("./stages/systems/SystemsList").then((made) => ({ default: made.SystemsList })),
+  import("./systems/SystemsList").then((made) => ({ default: made.SystemsList })),
 );
 const Frame = lazy(() => import("./shell/Frame").then((made) => ({ default: made.Frame })));
 

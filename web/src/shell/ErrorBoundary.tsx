@@ -1,5 +1,5 @@
 /** What is said where a part of the page has broken: the rest goes on, and nothing that was kept is lost. */
-import { Box, Text } from "@chakra-ui/react";
+import { Box, Flex, Text } from "@chakra-ui/react";
 import { Component, type ReactNode } from "react";
 import { ToolButton } from "../components/ToolButton";
 
@@ -25,7 +25,11 @@ export class ErrorBoundary extends Component<Props, { error: Error | null }> {
           {this.props.what} cannot be shown: {error.message}
         </Text>
         <Text marginBottom="8px">Everything that was kept is safe.</Text>
-        <ToolButton onClick={() => this.setState({ error: null })}>Show it again</ToolButton>
+        <Flex gap="8px">
+          <ToolButton onClick={() => this.setState({ error: null })}>Show it again</ToolButton>
+          {/* A script that has been replaced since is found by a new page alone. */}
+          <ToolButton onClick={() => window.location.reload()}>Load the page anew</ToolButton>
+        </Flex>
       </Box>
     );
   }

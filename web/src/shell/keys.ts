@@ -13,8 +13,11 @@ export interface KeyBinding {
 }
 
 const TYPING = new Set(["INPUT", "TEXTAREA", "SELECT"]);
+/** Fields that take no text: a slider that was dragged still has the focus when its change shall be taken back. */
+const WITHOUT_TEXT = new Set(["range", "checkbox", "radio", "button", "file"]);
 
 export function isTyping(target: EventTarget | null): boolean {
+  if (target instanceof HTMLInputElement && WITHOUT_TEXT.has(target.type)) return false;
   return target instanceof HTMLElement && (TYPING.has(target.tagName) || target.isContentEditable);
 }
 

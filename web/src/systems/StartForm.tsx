@@ -3,8 +3,8 @@ import { Box, Button, Field, Heading, Input, Text, Textarea } from "@chakra-ui/r
 import { useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { useNavigate } from "react-router";
-import { client, data, type Problem, problemOf } from "../../api/client";
-import { ReadLines, useReading } from "../shared/ReadLines";
+import { client, data, type Problem, problemOf } from "../api/client";
+import { ReadLines, useReading } from "../stages/shared/ReadLines";
 
 /** A system may be named later; its colors are what it starts from. */
 const UNNAMED = "Untitled";

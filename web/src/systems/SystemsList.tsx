@@ -3,9 +3,9 @@ import { Box, Flex, Grid, Heading, Link, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link as RouterLink } from "react-router";
-import { client, data, problemOf } from "../../api/client";
-import { Mark } from "../../components/Mark";
-import { Person } from "../../shell/Person";
+import { client, data, problemOf } from "../api/client";
+import { Mark } from "../components/Mark";
+import { Person } from "../shell/Person";
 import { StartForm } from "./StartForm";
 
 const AGAIN_MS = 1500;

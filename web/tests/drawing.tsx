@@ -1,0 +1,15 @@
+/** Drawing a part of the page as the application does. */
+import { ChakraProvider } from "@chakra-ui/react";
+import { cleanup, render } from "@testing-library/react";
+import type { ReactElement } from "react";
+import { afterEach } from "vitest";
+import { system } from "../src/theme/system";
+
+afterEach(cleanup);
+
+const framed = (part: ReactElement) => <ChakraProvider value={system}>{part}</ChakraProvider>;
+
+export function draw(part: ReactElement) {
+  const drawn = render(framed(part));
+  return { ...drawn, redraw: (again: ReactElement) => drawn.rerender(framed(again)) };
+}

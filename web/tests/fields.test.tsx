@@ -1,0 +1,131 @@
+import { act, fireEvent, screen } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
+import { expect, it, vi } from "vitest";
+import { Problem } from "../src/api/client";
+import { NumberField } from "../src/components/NumberField";
+import { Range } from "../src/components/Range";
+import { TextField } from "../src/components/TextField";
+import { useGrip } from "../src/util/useGrip";
+import { draw } from "./drawing";
+
+const number = { label: "Lightness", low: 0, high: 100, step: 0.5, places: 1 };
+const field = () => screen.getByLabelText("Lightness") as HTMLInputElement;
+
+it("a number that is typed is put once, by Enter or by leaving", async () => {
+  const user = userEvent.setup();
+  const put = vi.fn();
+  draw(<NumberField {...number} value={40} onCommit={put} />);
+  await user.clear(field());
+  await user.type(field(), "52,5{Enter}");
+  await user.tab();
+  expect(put.mock.calls).toEqual([[52.5]]);
+});
+
+it("a number out of range is brought to the nearest, and what is none goes back", async () => {
+  const user = userEvent.setup();
+  const put = vi.fn();
+  draw(<NumberField {...number} value={40} onCommit={put} />);
+  await user.clear(field());
+  await user.type(field(), "700{Enter}");
+  expect(put).toHaveBeenLastCalledWith(100);
+  expect(field().value).toBe("100.0");
+  await user.clear(field());
+  await user.type(field(), "dark{Enter}");
+  expect(field().value).toBe("40.0");
+  expect(put).toHaveBeenCalledTimes(1);
+});
+
+it("a key that is held steps on from where it is, and is put once when it is let go", () => {
+  const put = vi.fn();
+  const stepped = vi.fn();
+  draw(<NumberField {...number} value={40} onCommit={put} onStep={stepped} />);
+  for (let press = 0; press < 4; press += 1) fireEvent.keyDown(field(), { key: "ArrowUp" });
+  expect(stepped.mock.calls.map(([at]) => at)).toEqual([40.5, 41, 41.5, 42]);
+  expect(put).not.toHaveBeenCalled();
+  fireEvent.keyUp(field(), { key: "ArrowUp" });
+  expect(put.mock.calls).toEqual([[42]]);
+});
+
+it("a key pressed again before the answer loses no step", () => {
+  const put = vi.fn();
+  draw(<NumberField {...number} value={40} onCommit={put} />);
+  for (let press = 0; press < 3; press += 1) {
+    fireEvent.keyDown(field(), { key: "ArrowDown", shiftKey: true });
+    fireEvent.keyUp(field(), { key: "ArrowDown" });
+  }
+  expect(put.mock.calls).toEqual([[35], [30], [25]]);
+});
+
+it("Escape during a held key goes back to what was and puts nothing", () => {
+  const put = vi.fn();
+  const back = vi.fn();
+  draw(<NumberField {...number} value={40} onCommit={put} onStep={() => undefined} onCancel={back} />);
+  fireEvent.keyDown(field(), { key: "ArrowUp" });
+  fireEvent.keyDown(field(), { key: "Escape" });
+  fireEvent.keyUp(field(), { key: "ArrowUp" });
+  expect(back).toHaveBeenCalledTimes(1);
+  expect(put).not.toHaveBeenCalled();
+  expect(field().value).toBe("40.0");
+});
+
+it("a figure that changes meanwhile does not overwrite what is being typed", async () => {
+  const user = userEvent.setup();
+  const { redraw } = draw(<NumberField {...number} value={40} onCommit={() => undefined} />);
+  await user.clear(field());
+  await user.type(field(), "5");
+  redraw(<NumberField {...number} value={41} onCommit={() => undefined} />);
+  expect(field().value).toBe("5");
+});
+
+it("a text that is refused stays, and says why at the field until it is changed", async () => {
+  const user = userEvent.setup();
+  const put = vi.fn(() => Promise.reject(new Problem({ detail: "A hue is already called buoy." }, 422)));
+  draw(<TextField label="Name" value="tidewater" onCommit={put} />);
+  const name = screen.getByLabelText("Name");
+  await user.clear(name);
+  await user.type(name, "buoy{Enter}");
+  expect(await screen.findByText("A hue is already called buoy.")).toBeTruthy();
+  expect((name as HTMLInputElement).value).toBe("buoy");
+  await user.type(name, "{Escape}");
+  expect((name as HTMLInputElement).value).toBe("tidewater");
+  expect(screen.queryByText("A hue is already called buoy.")).toBeNull();
+  await user.tab();
+  expect(put).toHaveBeenCalledTimes(1);
+});
+
+it("a slider shows what it was let go at until that is answered, and ends once", async () => {
+  let answer: (() => void) | undefined;
+  const ended = vi.fn(
+    () =>
+      new Promise<void>((done) => {
+        answer = done;
+      }),
+  );
+  draw(<Range {...number} value={40} onChange={() => undefined} onEnd={ended} />);
+  const slider = screen.getByRole("slider") as HTMLInputElement;
+  fireEvent.change(slider, { target: { value: "60" } });
+  fireEvent.change(slider, { target: { value: "62" } });
+  fireEvent.pointerUp(slider);
+  fireEvent.blur(slider);
+  expect(ended.mock.calls).toEqual([[62]]);
+  expect(slider.value).toBe("62");
+  await act(async () => answer?.());
+  expect(slider.value).toBe("40");
+});
+
+function Held({ of }: { of: string }) {
+  const grip = useGrip<string>(of);
+  return (
+    <button type="button" onClick={() => grip.hold(`of ${of}`)}>
+      {grip.value ?? "nothing"}
+    </button>
+  );
+}
+
+it("a grip on something else holds nothing", async () => {
+  const { redraw } = draw(<Held of="buoy" />);
+  fireEvent.click(screen.getByRole("button"));
+  expect(screen.getByRole("button").textContent).toBe("of buoy");
+  redraw(<Held of="gorse" />);
+  expect(screen.getByRole("button").textContent).toBe("nothing");
+});

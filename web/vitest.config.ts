@@ -1,0 +1,8 @@
+import react from "@vitejs/plugin-react";
+import { defineConfig } from "vitest/config";
+
+/** What the page's own parts do, without a browser or a server; pytest starts this and reports it. */
+export default defineConfig({
+  plugins: [react()],
+  test: { environment: "jsdom", include: ["tests/**/*.test.{ts,tsx}"], restoreMocks: true },
+});
