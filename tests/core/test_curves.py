@@ -2,7 +2,7 @@
 
 import numpy as np
 import pytest
-from hypothesis import given, settings
+from hypothesis import example, given, settings
 from hypothesis import strategies as st
 from pydantic import ValidationError
 
@@ -53,6 +53,8 @@ def test_any_curves_keep_order_source_and_gamut(source, ladder, curves, name):
 
 @settings(max_examples=200)
 @given(st.lists(st.floats(-5.0, 5.0), min_size=2, max_size=8), st.booleans())
+@example([0.0, -2.2e-311, -1.0], False)
+@example([0.0, 5e-324, 1e-323, 1.0], False)
 def test_a_curve_passes_through_its_points_and_never_beyond_their_range(values, sort):
     y = np.array(sorted(values) if sort else values)
     x = np.linspace(-1.0, 1.0, len(y)) ** 3

@@ -1,6 +1,7 @@
 """Edits: pure, total, and always with a way back."""
 
 import json
+from typing import get_args
 
 import pytest
 from hypothesis import given, settings
@@ -9,7 +10,8 @@ from hypothesis import strategies as st
 from heimat.core.color.notation import format, parse, rgb8_of
 from heimat.core.color.spaces import srgb_to_oklch
 from heimat.core.document.hues import StepRef, TintedSource
-from heimat.core.document.order import in_order, key_between
+from heimat.core.document.order import in_order, key_between, keys
+from heimat.core.document.system import COLLECTIONS, FIELDS, ColorSystem
 from heimat.core.document.tokens import LiteralColor, StepAlias, TokenAlias
 from heimat.core.document.upgrades import read_document
 from heimat.core.edits import (
@@ -38,14 +40,18 @@ from heimat.core.edits import (
     SetScalePattern,
     SetSource,
     SetTokenValue,
+    UserEdit,
     apply,
     apply_all,
     conflict,
 )
+from heimat.core.edits.candidates import AddCandidates, JoinCandidates, RemoveCandidates, SetCandidate
 from heimat.core.edits.holding import HoldHues
 from heimat.core.edits.ladder import losses
 from heimat.core.edits.scales import AimCurve, NudgeSteps, SetWide
-from heimat.core.edits.selections import KeepSelection, SetCap
+from heimat.core.edits.selections import KeepSelection, RemoveSelection, SetCap
+from heimat.core.edits.sources import LetGo
+from heimat.core.edits.stops import KeepStops, RemoveStops
 from heimat.core.errors import DomainError
 from heimat.core.hues.source import source_color
 from heimat.core.proposals.start import start_system
@@ -115,18 +121,48 @@ EVERY_EDIT = [
     RenameToken(token="text-late", name="text.delay"),
     RemoveToken(token="action-fill"),
     RemoveToken(token="status-error"),
+    LetGo(hue="shingle"),
+    AddCandidates(candidates=[{"id": "c9", "color": "#8A8A20"}, {"id": "c8", "color": "#204A8A", "kind": "brand"}]),
+    SetCandidate(candidate="c1", name="rust", kind="brand"),
+    RemoveCandidates(candidates=("c2",)),
+    JoinCandidates(candidates=("c1", "c2")),
+    KeepStops(id="dawn", name="dawn", colors=("#102030", "#C0A080"), difference=2.5),
+    RemoveStops(stops="sea"),
+    RemoveSelection(selection="poster"),
 ]
+
+FULL = apply_all(
+    SYSTEM,
+    [
+        AddCandidates(candidates=[{"id": "c1", "color": "#A0522D"}, {"id": "c2", "name": "foam", "color": "#DDEEEE"}]),
+        KeepStops(id="sea", name="sea", colors=("#0A2A3A", "#7FB0B8", "#EAF4F4"), difference=3.0),
+        KeepSelection(id="poster", name="poster", steps=(StepRef(hue="buoy", step="s500"),)),
+        AimStep(hue="kelp", step="s400", lightness=63.0, chroma=0.1, angle=148.0),
+    ],
+).system
+"""The demo's system with everything in it that a system can hold."""
+
+
+def test_the_edits_above_are_all_that_a_person_can_do():
+    (union, _) = get_args(UserEdit)
+    assert {type(edit) for edit in EVERY_EDIT} == set(get_args(union))
+
+
+def test_what_can_be_put_back_is_all_that_a_document_holds():
+    """A new field is known to undo at once, or nothing of the document would be compared or restored there."""
+    assert {*COLLECTIONS, *FIELDS, "schema_version"} == set(ColorSystem.model_fields)
+    assert all(getattr(FULL, collection) for collection in COLLECTIONS)
 
 
 @pytest.mark.parametrize("edit", EVERY_EDIT, ids=lambda edit: edit.type)
 def test_every_edit_changes_only_what_it_says_and_can_be_taken_back(edit):
-    before = SYSTEM.model_dump_json()
-    applied = apply_all(SYSTEM, [edit])
-    assert SYSTEM.model_dump_json() == before
+    before = FULL.model_dump_json()
+    applied = apply_all(FULL, [edit])
+    assert FULL.model_dump_json() == before
     assert applied.writes
     assert applied.sentence
     back = apply_all(applied.system, [applied.inverse])
-    assert back.system == SYSTEM
+    assert back.system == FULL
     again = apply_all(back.system, [back.inverse])
     assert again.system == applied.system
     # What is stored is what was meant, and it resolves.
@@ -137,7 +173,7 @@ def test_every_edit_changes_only_what_it_says_and_can_be_taken_back(edit):
 @settings(max_examples=40)
 @given(st.lists(st.sampled_from(EVERY_EDIT), min_size=1, max_size=6))
 def test_any_chain_of_edits_can_be_taken_back(edits):
-    at, inverses = SYSTEM, []
+    at, inverses = FULL, []
     for edit in edits:
         try:
             applied = apply_all(at, [edit])
@@ -295,6 +331,19 @@ def test_fractional_keys_keep_any_order(places):
         keys.insert(at, new)
         assert keys == sorted(keys)
         assert len(set(keys)) == len(keys)
+
+
+def test_keys_hardly_grow_with_what_is_appended():
+    """Fifty thousand tokens one after another, or always in front of the first, still have short keys."""
+    behind = keys(50_000)
+    assert behind == sorted(set(behind))
+    assert max(map(len, behind)) <= 9
+    before = first = key_between(None, None)
+    for _ in range(5_000):
+        first = key_between(None, before)
+        assert first < before
+        before = first
+    assert len(first) <= 9
 
 
 def test_order_follows_moves():

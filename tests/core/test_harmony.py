@@ -10,12 +10,19 @@ from hypothesis import strategies as st
 
 from heimat.core.color.angles import turn_between
 from heimat.core.color.contrast import relative_luminance
-from heimat.core.color.notation import Color, oklch_of, parse
+from heimat.core.color.notation import Color, hex_of, oklch_of, parse, rgb8_of
 from heimat.core.color.spaces import lightness, srgb_to_oklch
+from heimat.core.document.hues import DerivedSource, GivenSource, Hue, QuantityChange
+from heimat.core.hues.derivation import derive
+from heimat.core.hues.source import resolve_source
+from heimat.core.resolve.resolved import resolve
 from heimat.core.sources import even
 from heimat.core.sources.circles import on_circle
 from heimat.core.sources.harmony import RELATIONS, common_partners, likenesses, monochromatic, partner_angles
 from heimat.core.sources.mixing import mixed
+from heimat.demo.systems import brinemark
+from heimat.view.eyes import Eyes
+from heimat.view.sources.harmony import harmony_view
 
 LEVELS = st.tuples(*[st.integers(0, 255)] * 3)
 # The general library's names, and its spread where it has one of its own.
@@ -163,3 +170,35 @@ def test_mixing_with_gray_takes_the_other_hue_and_stays_in_the_gamut():
     between = mixed(np.array([0, 0, 255]), np.array([255, 255, 0]), 9, "oklch")
     assert between.min() >= 0
     assert between.max() <= 255
+
+
+SHOWN = resolve(brinemark())
+ANY_SOURCE = st.one_of(
+    LEVELS.map(Color.of_bytes),
+    # Hardly colored, and as saturated as can be.
+    st.tuples(st.integers(1, 254), *[st.integers(-1, 1)] * 2).map(
+        lambda at: Color.of_bytes([at[0], at[0] + at[1], at[0] + at[2]])
+    ),
+    st.tuples(st.sampled_from([0, 255]), *[st.integers(0, 255)] * 2).map(Color.of_bytes),
+    st.builds(
+        lambda light, chroma, angle: parse(f"oklch({light:.3f} {chroma:.3f} {angle:.2f})"),
+        st.floats(0.2, 0.95),
+        st.floats(0.0, 0.25),
+        st.floats(0.0, 360.0),
+    ),
+)
+
+
+@settings(max_examples=1500)
+@given(ANY_SOURCE, st.sampled_from(["hsl", "oklch"]), st.floats(-180.0, 180.0))
+def test_a_partner_that_is_kept_is_the_partner_that_was_shown(color, circle, offset):
+    """To the level, whether its source was typed in 8 bits or in OKLCH: what follows is turned as what was shown."""
+    parent = resolve_source(
+        SHOWN.system, Hue(id="x", order="i", name="x", kind="brand", source=GivenSource(color=color))
+    )
+    shown = harmony_view([parent.color], [parent.aim[2]], "free", circle, None, [offset], "hex", Eyes("typical", 1.0))[
+        "partners"
+    ][0]
+    turned = QuantityChange(how="shifted", by=shown["offset"])
+    kept = derive(parent, DerivedSource(hue="x", circle=circle, turn=turned))
+    assert hex_of(rgb8_of(kept.color)) == shown["hex"]

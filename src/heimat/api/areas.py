@@ -19,13 +19,19 @@ from heimat.view.sources.harmony import HarmonyView, harmony_view
 from heimat.view.sources.mix import MixView, mix_views
 from heimat.view.sources.status import StatusView, status_view
 
+MOST_GIVEN = 12
+
 router = APIRouter(prefix="/api", tags=["sources"])
 
 
 class HarmonyBody(Showing):
-    """Given colors, the source first, and the relation wanted of it; `placed` are angles from it, for `free`."""
+    """Given colors, the source first, and the relation wanted of it; `placed` are angles from it, for `free`.
 
-    given: Annotated[list[ColorInput], Field(min_length=1, max_length=12)]
+    `remembered` are the OKLCH hues that the given ones remember, in their order.
+    """
+
+    given: Annotated[list[ColorInput], Field(min_length=1, max_length=MOST_GIVEN)]
+    remembered: Annotated[list[Annotated[float, Field(ge=0.0, le=360.0)]], Field(max_length=MOST_GIVEN)] = []
     relation: Relation = "complementary"
     circle: Circle = "oklch"
     spread: Annotated[float | None, Field(ge=1.0, le=MOST_SPREAD)] = None
@@ -70,7 +76,16 @@ class OverlayBody(Seeing):
 @router.post("/harmony", operation_id="findHarmony", **described(HarmonyView))
 def find_harmony(body: HarmonyBody) -> Response:
     return answer(
-        harmony_view(body.given, body.relation, body.circle, body.spread, body.placed, body.notation, body.eyes())
+        harmony_view(
+            body.given,
+            body.remembered,
+            body.relation,
+            body.circle,
+            body.spread,
+            body.placed,
+            body.notation,
+            body.eyes(),
+        )
     )
 
 

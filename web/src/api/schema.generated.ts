@@ -1720,6 +1720,8 @@ export interface components {
         /**
          * HarmonyBody
          * @description Given colors, the source first, and the relation wanted of it; `placed` are angles from it, for `free`.
+         *
+         *     `remembered` are the OKLCH hues that the given ones remember, in their order.
          */
         HarmonyBody: {
             /**
@@ -1747,6 +1749,11 @@ export interface components {
              * @enum {string}
              */
             relation?: "complementary" | "split complementary" | "analogous" | "triadic" | "square" | "rectangle" | "monochromatic" | "free";
+            /**
+             * Remembered
+             * @default []
+             */
+            remembered?: number[];
             /**
              * Severity
              * @default 1
@@ -1846,6 +1853,7 @@ export interface components {
          * HueView
          * @description A hue without its scale; `text` is its exact color in the notation asked for, `exact` as an edit takes it.
          *
+         *     `remembers` is the OKLCH hue in degrees that is meant, where white, gray or the gamut takes it away.
          *     `wide_steps` counts the steps with a display-p3 value of their own, `tokens_on` the tokens in the theme shown.
          */
         HueView: {
@@ -1903,6 +1911,8 @@ export interface components {
             own_method: boolean;
             /** Pins */
             pins: components["schemas"]["PinView"][];
+            /** Remembers */
+            remembers: number;
             /** Seen */
             seen: string;
             /** Smooth */

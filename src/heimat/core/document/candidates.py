@@ -9,6 +9,7 @@ from heimat.core.document.hues import HueKind
 from heimat.core.document.ids import Id
 from heimat.core.document.order import OrderKey
 from heimat.core.document.part import Name, Note, Part
+from heimat.core.pictures.stops import MOST_STOPS
 from heimat.core.sources.conventions import Status
 
 
@@ -30,6 +31,6 @@ class Stops(Part):
     id: Id
     order: OrderKey
     name: Name
-    colors: Annotated[tuple[Color, ...], Field(min_length=2, max_length=24)]
+    colors: Annotated[tuple[Color, ...], Field(min_length=2, max_length=MOST_STOPS)]
     difference: Annotated[float, Field(ge=0.0, le=100.0)]
     note: Note = ""

@@ -4,9 +4,10 @@ from typing import Annotated
 
 from pydantic import BaseModel, ConfigDict, Field
 
+from heimat.core.scales.ladder import LONGEST_STEP_ID
+
 LONGEST_NAME = 80
 LONGEST_NOTE = 400
-LONGEST_STEP_ID = 24
 
 Name = Annotated[str, Field(max_length=LONGEST_NAME)]
 Note = Annotated[str, Field(max_length=LONGEST_NOTE)]

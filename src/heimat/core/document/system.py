@@ -22,7 +22,7 @@ SCHEMA = 5
 MOST_HUES = 200
 MOST_TOKENS = 2000
 MOST_CANDIDATES = 400
-MOST_STOPS = 100
+MOST_STOP_ROWS = 100
 MOST_SELECTIONS = 50
 
 
@@ -43,7 +43,7 @@ class ColorSystem(Part):
     scale_pattern: Annotated[str, Field(max_length=LONGEST_NAME)] = "{hue}.{step}"
     hues: Annotated[dict[Id, Hue], Field(max_length=MOST_HUES)] = {}
     candidates: Annotated[dict[Id, Candidate], Field(max_length=MOST_CANDIDATES)] = {}
-    stops: Annotated[dict[Id, Stops], Field(max_length=MOST_STOPS)] = {}
+    stops: Annotated[dict[Id, Stops], Field(max_length=MOST_STOP_ROWS)] = {}
     cap: Annotated[int | None, Field(ge=1, le=MOST_COLORS)] = None
     selections: Annotated[dict[Id, NamedSelection], Field(max_length=MOST_SELECTIONS)] = {}
     themes: dict[Id, Theme] = {}

@@ -20,6 +20,7 @@ from heimat.core.errors import DomainError
 from heimat.core.hues.scaling import scales_of
 from heimat.core.hues.source import resolve_source, source_color
 from heimat.core.scales.anchors import Anchor
+from heimat.core.scales.ladder import LONGEST_LADDER_NAME
 from heimat.core.scales.shaping import shaped
 from heimat.core.sources.conventions import Status
 
@@ -45,7 +46,7 @@ class NewHue(_New):
 
     color: ColorInput | None = None
     source: FollowingSource | None = None
-    ladder: Annotated[str | None, Field(max_length=24)] = None
+    ladder: Annotated[str | None, Field(max_length=LONGEST_LADDER_NAME)] = None
 
     @model_validator(mode="after")
     def _one_of_both(self) -> Self:

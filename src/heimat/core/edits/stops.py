@@ -10,10 +10,11 @@ from heimat.core.document.candidates import Stops
 from heimat.core.document.ids import Id, new_id
 from heimat.core.document.order import behind
 from heimat.core.document.part import Name, Note
-from heimat.core.document.system import MOST_STOPS, ColorSystem
+from heimat.core.document.system import MOST_STOP_ROWS, ColorSystem
 from heimat.core.edits.base import EditBase
 from heimat.core.edits.sources import opaque
 from heimat.core.errors import DomainError
+from heimat.core.pictures.stops import MOST_STOPS
 
 
 class KeepStops(EditBase):
@@ -22,15 +23,15 @@ class KeepStops(EditBase):
     type: Literal["keep_stops"] = "keep_stops"
     id: Annotated[Id, Field(default_factory=new_id)]
     name: Name
-    colors: Annotated[tuple[ColorInput, ...], Field(min_length=2, max_length=24)]
+    colors: Annotated[tuple[ColorInput, ...], Field(min_length=2, max_length=MOST_STOPS)]
     difference: Annotated[float, Field(ge=0.0, le=100.0)]
     note: Note = ""
 
     def change(self, system: ColorSystem) -> ColorSystem:
         if self.id in system.stops:
             raise DomainError("Stops with this id are there already.", "id", "taken")
-        if len(system.stops) >= MOST_STOPS:
-            raise DomainError(f"A system keeps at most {MOST_STOPS} rows of stops.", "stops", "limit")
+        if len(system.stops) >= MOST_STOP_ROWS:
+            raise DomainError(f"A system keeps at most {MOST_STOP_ROWS} rows of stops.", "stops", "limit")
         kept = Stops(
             id=self.id,
             order=behind(system.stops)[0],

@@ -6,12 +6,9 @@ from functools import lru_cache
 from heimat.core.color.angles import turn_between
 from heimat.core.color.notation import Color, lightness_of, oklch_of, rgb8_of
 from heimat.core.color.solved import COLORED, GAMUT_LOSS, STRONGEST_CHROMA, solved
-from heimat.core.color.spaces import srgb_to_hsl
 from heimat.core.document.hues import DerivedSource, QuantityChange
-from heimat.core.sources.circles import hsl_bytes
+from heimat.core.sources.circles import Circle, hsl_bytes, on_circle
 
-_MIDDLE = (60.0, 0.1)
-"""L* and chroma of a color that tells where an OKLCH hue lies on the HSL circle."""
 _SAME = 1e-4
 
 
@@ -29,19 +26,10 @@ class ResolvedSource:
     limits: tuple[str, ...] = ()
 
 
-def quantities(source: ResolvedSource, circle: str) -> tuple[float, float, float]:
+def quantities(source: ResolvedSource, circle: Circle) -> tuple[float, float, float]:
     """Lightness, strength and hue of a source in the units of a circle; a gray has the hue that it remembers."""
-    if circle == "oklch":
-        chroma = float(oklch_of(source.color)[1])
-        return lightness_of(source.color), chroma, source.aim[2]
-    return _hsl(source.color, source.aim[2])
-
-
-def _hsl(color: Color, remembered: float) -> tuple[float, float, float]:
-    turn, saturation, light = (float(part) for part in srgb_to_hsl(rgb8_of(color) / 255.0))
-    if oklch_of(color)[1] < COLORED:
-        turn = float(srgb_to_hsl(rgb8_of(solved(*_MIDDLE, remembered)) / 255.0)[0])
-    return light * 100.0, saturation * 100.0, turn
+    stands = on_circle(source.color, circle, source.aim[2])
+    return stands.light, stands.strength, stands.angle
 
 
 def changed(change: QuantityChange, before: float) -> float:
@@ -81,8 +69,7 @@ def _on_oklch(light: float, chroma: float, turn: float) -> tuple[Color, tuple[fl
 
 
 def _on_hsl(light: float, saturation: float, turn: float) -> tuple[Color, tuple[float, float, float], list[str]]:
-    share = min(saturation, 100.0)
-    color = Color.of_bytes(hsl_bytes(turn, share, light))
+    color = Color.of_bytes(hsl_bytes(turn, saturation, light))
     _, chroma, angle = (float(part) for part in oklch_of(color))
     if chroma < COLORED:
         angle = float(oklch_of(Color(space="hsl", components=(turn, 1.0, 0.5)))[2])
@@ -117,7 +104,8 @@ def aimed_at(source: DerivedSource, parent: ResolvedSource, target: tuple[float,
     What was kept becomes shifted where it has to; what cannot be reached by multiplying is set.
     """
     if source.circle == "hsl":
-        target = _hsl(solved(*target), target[2])
+        there = on_circle(solved(*target), "hsl", target[2])
+        target = (there.light, there.strength, there.angle)
     light, strength, turn = quantities(parent, source.circle)
     return source.model_copy(
         update={

@@ -70,17 +70,18 @@ def _repointed(was: PublishedToken, now: PublishedToken, names: dict[str, str]) 
 
 
 def _most_different(was: PublishedToken, now: PublishedToken) -> tuple[str | None, float | None]:
-    """The theme in which a token's color differs most, the first one of equals, and by how much."""
+    """The theme in which a token's color differs most, the first one of equals, and by how much.
+
+    In a theme that comes or goes, a token differs where it says otherwise there than in the first theme: that is what
+    developers had, or will have.
+    """
     found: list[tuple[float | None, str]] = []
-    for theme, after in now.values.items():
-        before = was.values.get(theme)
-        if before is None:
-            found.append((None, theme))
-        elif (before.hex, before.alpha, before.p3) != (after.hex, after.alpha, after.p3):
+    for theme in [*now.values, *(theme for theme in was.values if theme not in now.values)]:
+        before, after = was.value(theme), now.value(theme)
+        if (before.hex, before.alpha, before.p3) != (after.hex, after.alpha, after.p3):
             found.append((_distance(before, after) if before.hex != after.hex else None, theme))
-    gone = [theme for theme in was.values if theme not in now.values]
     if not found:
-        return (gone[0] if gone else None), None
+        return None, None
     distance, theme = max(found, key=lambda each: each[0] or 0.0)
     return theme, distance
 

@@ -7,6 +7,7 @@ from pydantic import BaseModel, ConfigDict, Field
 
 from heimat.core.color.arrays import Floats
 from heimat.core.color.gamut import Mask
+from heimat.core.scales.ladder import LONGEST_STEP_ID
 
 LEAST_GAP = 1.0
 """L* between neighbours below which a side of the ladder is stretched beyond its end."""
@@ -25,7 +26,7 @@ class Anchor(BaseModel):
     model_config = ConfigDict(frozen=True, extra="forbid")
 
     mode: AnchorMode = "nearest"
-    step: Annotated[str | None, Field(max_length=24)] = None
+    step: Annotated[str | None, Field(max_length=LONGEST_STEP_ID)] = None
 
 
 def place_of(targets: Floats, source_lightness: float, mode: AnchorMode, fixed: int | None, counted: Mask) -> int:

@@ -11,6 +11,9 @@ LIGHTEST = 97.0
 DARKEST = 8.0
 """Ends of an even ladder in L*: light enough for a page, dark enough for text, and both still colored."""
 LEAST_STEPS, MOST_STEPS = 3, 24
+LONGEST_STEP_ID = 24
+LONGEST_LABEL = 24
+LONGEST_LADDER_NAME = 40
 
 
 class LadderStep(BaseModel):
@@ -22,8 +25,8 @@ class LadderStep(BaseModel):
 
     model_config = ConfigDict(frozen=True, extra="forbid")
 
-    id: Annotated[str, Field(pattern=r"^[a-z0-9_-]{1,24}$")]
-    label: Annotated[str, Field(min_length=1, max_length=24)]
+    id: Annotated[str, Field(min_length=1, max_length=LONGEST_STEP_ID, pattern=r"^[a-z0-9_-]+$")]
+    label: Annotated[str, Field(min_length=1, max_length=LONGEST_LABEL)]
     lightness: Annotated[float, Field(ge=0.0, le=100.0)]
     hidden: bool = False
     between: bool = False
@@ -34,7 +37,7 @@ class Ladder(BaseModel):
 
     model_config = ConfigDict(frozen=True, extra="forbid")
 
-    name: Annotated[str, Field(min_length=1, max_length=40)]
+    name: Annotated[str, Field(min_length=1, max_length=LONGEST_LADDER_NAME)]
     steps: Annotated[tuple[LadderStep, ...], Field(min_length=LEAST_STEPS, max_length=MOST_STEPS)]
 
     @model_validator(mode="after")

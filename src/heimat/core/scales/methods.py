@@ -21,6 +21,7 @@ from heimat.core.color.notation import Color, ColorInput, lightness_of, oklch_of
 from heimat.core.color.spaces import hsl_to_srgb, lightness, luminance_of, srgb_to_hsl, srgb_to_oklch
 from heimat.core.scales.anchors import AnchorMode, bend, place_of, stretch
 from heimat.core.scales.curves import DARK_TAPER, LIGHT_TAPER, dark_drift
+from heimat.core.scales.ladder import LONGEST_STEP_ID
 
 MethodName = Literal["even", "contrast", "mix", "hsl", "ends"]
 METHODS: tuple[MethodName, ...] = get_args(MethodName)
@@ -38,7 +39,7 @@ class _Part(BaseModel):
 class Typed(_Part):
     """A value that somebody typed for a step, by its id."""
 
-    step: Annotated[str, Field(max_length=24)]
+    step: Annotated[str, Field(max_length=LONGEST_STEP_ID)]
     value: Annotated[float, Field(allow_inf_nan=False)]
 
 

@@ -6,7 +6,15 @@ from typing import Annotated
 from pydantic import BaseModel, ConfigDict, Field
 
 from heimat.core.errors import DomainError
-from heimat.core.scales.ladder import LEAST_STEPS, MOST_STEPS, READY_MADE, Ladder, LadderStep
+from heimat.core.scales.ladder import (
+    LEAST_STEPS,
+    LONGEST_LABEL,
+    LONGEST_STEP_ID,
+    MOST_STEPS,
+    READY_MADE,
+    Ladder,
+    LadderStep,
+)
 
 LEAST_FALL = 0.1
 """L* by which each step is aimed darker than the one before."""
@@ -18,7 +26,7 @@ class ShapedStep(BaseModel):
 
     model_config = ConfigDict(frozen=True, extra="forbid")
 
-    id: Annotated[str, Field(max_length=24)] = ""
+    id: Annotated[str, Field(max_length=LONGEST_STEP_ID)] = ""
     label: Annotated[str, Field(max_length=200)]
     lightness: Annotated[float, Field(allow_inf_nan=False)]
     hidden: bool = False
@@ -79,8 +87,9 @@ def _check_labels(given: ShapedLadder, field: str) -> None:
         at, label = f"{field}.steps.{place}.label", step.label.strip()
         if not label:
             raise DomainError("A step needs a label.", at, "empty")
-        if len(label) > 24:
-            raise DomainError(f"A label has at most 24 characters; this one has {len(label)}.", at, "too_long")
+        if len(label) > LONGEST_LABEL:
+            words = f"A label has at most {LONGEST_LABEL} characters; this one has {len(label)}."
+            raise DomainError(words, at, "too_long")
         if label.casefold() in seen:
             raise DomainError(f"The label {label} is there twice: each step has its own.", at, "taken")
         if step.id and (step.id in ids or _NOT_ID.search(step.id)):

@@ -1,6 +1,6 @@
 """CSS custom properties (CSS Custom Properties for Cascading Variables, level 1)."""
 
-import json
+import re
 
 from heimat.core.document.names import css_name
 from heimat.core.publication.publication import Publication, PublishedToken, PublishedValue
@@ -45,7 +45,12 @@ def write(publication: Publication, version: str) -> bytes:
 
 def _selectors(publication: Publication) -> list[tuple[str, str]]:
     first, *others = publication.themes
-    return [(first.id, ":root"), *((theme.id, f"[data-theme={json.dumps(theme.name)}]") for theme in others)]
+    return [(first.id, ":root"), *((theme.id, f"[data-theme={_string(theme.name)}]") for theme in others)]
+
+
+def _string(text: str) -> str:
+    """A CSS string: quotes and backslashes escaped, and whatever would end a line as its code point."""
+    return '"' + re.sub(r'[\x00-\x1f\x7f"\\]', lambda found: f"\\{ord(found[0]):x} ", text) + '"'
 
 
 def _differing(publication: Publication, theme: str) -> list[PublishedToken]:

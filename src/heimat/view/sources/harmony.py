@@ -76,6 +76,7 @@ class HarmonyView(TypedDict):
 
 def harmony_view(
     given: Sequence[Color],
+    remembered: Sequence[float],
     relation: Relation,
     circle: Circle,
     spread: float | None,
@@ -83,12 +84,16 @@ def harmony_view(
     notation: Notation,
     eyes: Eyes,
 ) -> HarmonyView:
-    """Partners of the first given color in a relation, or where they were placed; and what several come near to."""
-    source = on_circle(given[0], circle)
-    other = on_circle(given[0], "hsl" if circle == "oklch" else "oklch")
+    """Partners of the first given color in a relation, or where they were placed; and what several come near to.
+
+    `remembered` are the OKLCH hues that the given ones remember, in their order; who has none stands at its own.
+    """
+    memories = [*remembered, *[None] * len(given)]
+    source = on_circle(given[0], circle, memories[0])
+    other = on_circle(given[0], "hsl" if circle == "oklch" else "oklch", memories[0])
     by = USUAL_SPREAD.get(relation) if spread is None else spread
     offsets = list(placed) if relation == "free" else list(partner_angles(relation, by))
-    angles = [on_circle(color, circle).angle for color in given]
+    angles = [on_circle(color, circle, memory).angle for color, memory in zip(given, memories, strict=False)]
     own = eyes.swatches(np.array([rgb8_of(color) for color in given]))
     marks: list[GivenMark] = [{**swatch, "angle": angle} for swatch, angle in zip(own, angles, strict=True)]
     view = _Partners(source, other, notation, eyes)
@@ -106,7 +111,7 @@ def harmony_view(
         partners = common_partners(angles[0], angles[1])
         shown = view.at([angle - source.angle for angle, _ in partners])
         common = [{**partner, "words": words} for partner, (_, words) in zip(shown, partners, strict=True)]
-    shades = monochromatic(on_circle(given[0], "oklch"), by) if relation == "monochromatic" else []
+    shades = monochromatic(on_circle(given[0], "oklch", memories[0]), by) if relation == "monochromatic" else []
     return {
         "strip": eyes.hexes(source.at(ALONG)),
         "given": marks,

@@ -66,6 +66,7 @@ class PinView(SwatchView):
 class HueView(SwatchView):
     """A hue without its scale; `text` is its exact color in the notation asked for, `exact` as an edit takes it.
 
+    `remembers` is the OKLCH hue in degrees that is meant, where white, gray or the gamut takes it away.
     `wide_steps` counts the steps with a display-p3 value of their own, `tokens_on` the tokens in the theme shown.
     """
 
@@ -78,6 +79,7 @@ class HueView(SwatchView):
     status: Status | None
     note: str
     alpha: float
+    remembers: float
     on_white: str
     on_black: str
     follows: FollowingView | None
@@ -132,6 +134,7 @@ def hues_part(look: Look) -> list[HueView]:
                 "status": known.status,
                 "note": known.note,
                 "alpha": hue.source.alpha,
+                "remembers": hue.source.aim[2],
                 "on_white": on_white,
                 "on_black": on_black,
                 "follows": _following(resolved, hue),

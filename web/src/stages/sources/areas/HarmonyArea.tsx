@@ -68,7 +68,16 @@ export function HarmonyArea() {
 
   const given = source ? [source, ...hues.filter((hue) => others.has(hue.id) && hue.id !== source.id)] : [];
   const question = source
-    ? { given: given.map((hue) => hue.exact), relation, circle, spread, placed, notation, ...seeing }
+    ? {
+        given: given.map((hue) => hue.exact),
+        remembered: given.map((hue) => hue.remembers),
+        relation,
+        circle,
+        spread,
+        placed,
+        notation,
+        ...seeing,
+      }
     : null;
   const { answer, problem } = useLatest(question, (body) => data(client.POST("/api/harmony", { body })));
   if (!source || !answer)
