@@ -154,7 +154,7 @@ def test_mixing_agrees_with_the_general_library(one, other, count, space):
     line = ColorAll.interpolate([start, end], space=_SPACES[space], hue="shorter")
     for place, color in enumerate(ours):
         theirs = np.array(line((place + 1) / (count + 1)).convert("srgb").coords(nans=False)) * 255.0
-        if space == "oklch" and not ((theirs > -0.3) & (theirs < 255.3)).all():
+        if space == "oklch" and not ((theirs > -1e-6) & (theirs < 255.0 + 1e-6)).all():
             # Out of the gamut each library maps in its own way; ours keeps the luminance of the color that was meant.
             continue
         if space == "oklch" and min(srgb_to_oklch(np.array([one, other]) / 255.0)[:, 1]) < 4e-4:
@@ -189,7 +189,7 @@ ANY_SOURCE = st.one_of(
 )
 
 
-@settings(max_examples=1500)
+@settings(max_examples=500)
 @given(ANY_SOURCE, st.sampled_from(["hsl", "oklch"]), st.floats(-180.0, 180.0))
 def test_a_partner_that_is_kept_is_the_partner_that_was_shown(color, circle, offset):
     """To the level, whether its source was typed in 8 bits or in OKLCH: what follows is turned as what was shown."""

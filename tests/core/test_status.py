@@ -6,10 +6,17 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from heimat.core.color.difference import TOLD_APART
+from heimat.core.color.notation import hex_of, parse
 from heimat.core.color.spaces import srgb_to_oklch
 from heimat.core.color.told_apart import distances
+from heimat.core.document.tokens import StepAlias
+from heimat.core.edits import RemoveHue, SetTokenValue, apply_all
+from heimat.core.proposals.starter import DAY
+from heimat.core.proposals.status_hues import status_edits, status_hues
+from heimat.core.resolve.resolved import resolve
 from heimat.core.sources.conventions import STATUS_CONVENTIONS, STATUS_HUES, STATUS_NOTES, STATUSES
 from heimat.core.sources.status import Brand, propose
+from heimat.demo.systems import brinemark
 
 KELP, FLARE = np.array([63, 143, 79]), np.array([191, 54, 80])
 
@@ -55,3 +62,35 @@ def test_each_status_is_explained():
     for status in STATUSES:
         assert STATUS_NOTES[status]
         assert len(STATUS_CONVENTIONS[status]) > 60
+
+
+NEW = {"success": "#2E7D5B", "warning": "#C98A00", "error": "#B02A5B", "information": "#2A5FB0"}
+
+
+def test_status_colors_that_are_taken_bring_their_tokens_along():
+    """Tokens that are told apart stand, after the change, on the very colors that were found to be told apart."""
+    system = brinemark()
+    edits = status_edits(system, {status: parse(color) for status, color in NEW.items()}, {"error": "cancelled"})
+    after = apply_all(system, edits).system
+    resolved = resolve(after)
+    for status, color in NEW.items():
+        token = resolved.theme().tokens[f"status-{status}"]
+        assert hex_of(token.rgb8) == color
+        assert token.step is not None
+    assert status_hues(after)["error"].note == "cancelled"
+    assert status_hues(after)["success"].id == status_hues(system)["success"].id
+    # Undone, all of it is as it was; done again, there is nothing left to do.
+    assert status_edits(after, {status: parse(color) for status, color in NEW.items()}, {"error": "cancelled"}) == []
+
+
+def test_a_status_without_a_hue_gets_one_and_a_token_moved_by_hand_elsewhere_stays():
+    system = apply_all(
+        brinemark(),
+        [
+            SetTokenValue(token="status-warning", theme=DAY, value=StepAlias(hue="gorse", step="s300")),
+            RemoveHue(hue="flare"),
+        ],
+    ).system
+    after = apply_all(system, status_edits(system, {status: parse(color) for status, color in NEW.items()}, {})).system
+    assert status_hues(after)["error"].name == "error"
+    assert after.tokens["status-warning"].values[DAY] == StepAlias(hue="gorse", step="s300")
