@@ -19,6 +19,7 @@ _FLAGS = (
     "--disable-background-networking",
     "--disable-component-update",
     "--disable-sync",
+    "--force-prefers-reduced-motion",
     "--hide-scrollbars",
     "--force-color-profile=srgb",
     "--lang=en-US",

@@ -1,14 +1,12 @@
 /** The frame: top strip, sheet, specimen, slip. */
 import { Box, Flex, Grid, Heading, Link, Text } from "@chakra-ui/react";
-import { useEffect } from "react";
+import { lazy, type ReactNode, Suspense, useEffect, useState } from "react";
 import { Link as RouterLink } from "react-router";
 import { useKnown } from "../workspace/hooks";
 import { useInterface } from "../workspace/interface";
 import { useLook } from "../workspace/look";
 import { useSpecimenShown } from "../workspace/room";
 import { ErrorBoundary } from "./ErrorBoundary";
-import { Finder } from "./Finder";
-import { KeysSheet } from "./KeysSheet";
 import { Notices } from "./Notices";
 import { Slip } from "./Slip";
 import { Specimen } from "./Specimen";
@@ -16,6 +14,11 @@ import { Stage } from "./Stage";
 import { TopStrip } from "./TopStrip";
 import { useKeys } from "./useKeys";
 import { useWantedParts } from "./useWantedParts";
+
+const fetchFinder = () => import("./Finder");
+const fetchKeysSheet = () => import("./KeysSheet");
+const Finder = lazy(() => fetchFinder().then((made) => ({ default: made.Finder })));
+const KeysSheet = lazy(() => fetchKeysSheet().then((made) => ({ default: made.KeysSheet })));
 
 export function Frame() {
   const stage = useLook((at) => at.stage);
@@ -27,6 +30,10 @@ export function Frame() {
   const hasTokens = useKnown((known) => known.parts?.tokens !== undefined);
   const keys = useKeys();
   useWantedParts();
+  useEffect(() => {
+    // What a key opens is fetched once the page is there, so that the first letters that follow the key are not lost.
+    if (open) void Promise.allSettled([fetchFinder(), fetchKeysSheet()]);
+  }, [open]);
   useEffect(() => {
     document.title = name ? `${name}: ${stage} – Heimat` : "Heimat";
   }, [name, stage]);
@@ -61,10 +68,25 @@ export function Frame() {
       ) : (
         <Box height="0" />
       )}
-      <Finder shown={keys.finding} onClose={keys.endFinding} />
-      <KeysSheet bindings={keys.bindings} shown={keys.shown} onClose={keys.close} />
+      <ErrorBoundary what="This">
+        <Suspense>
+          <Once shown={keys.finding}>
+            <Finder shown={keys.finding} onClose={keys.endFinding} />
+          </Once>
+          <Once shown={keys.shown}>
+            <KeysSheet bindings={keys.bindings} shown={keys.shown} onClose={keys.close} />
+          </Once>
+        </Suspense>
+      </ErrorBoundary>
     </Grid>
   );
+}
+
+/** From the first time that it is shown: what closes gives the focus back, so it stays. */
+function Once({ shown, children }: { shown: boolean; children: ReactNode }) {
+  const [was, setWas] = useState(shown);
+  if (shown && !was) setWas(true);
+  return was ? children : null;
 }
 
 function Opening({ missing }: { missing: string | null }) {
