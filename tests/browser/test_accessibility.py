@@ -4,6 +4,7 @@ import json
 from pathlib import Path
 
 import pytest
+from selenium.webdriver import Keys
 
 from heimat.local.install import PAGE, WEB
 from tests.browser.page import Page
@@ -78,20 +79,29 @@ def check(page: Page) -> None:
     assert found == [], json.dumps(found, indent=1)
 
 
-@pytest.mark.parametrize(
-    ("path", "chrome"), [*AREAS, *((path, chrome) for path in SCREENS for chrome in ("light", "dark"))]
-)
-def test_nothing_is_found(page: Page, path: str, chrome: str) -> None:
-    surround = "white" if chrome == "light" else "black"
-    kept = {"state": {"chrome": chrome, "surround": surround}, "version": 0}
-    page.script("localStorage.setItem('heimat', arguments[0])", json.dumps(kept))
-    page.open(path) if "nowhere" not in path else page.driver.get(page.address + path)
+@pytest.mark.parametrize("path", SCREENS)
+def test_nothing_is_found_in_light_and_in_dark(page: Page, path: str) -> None:
+    page.open(path)
     page.says("body", "no system" if "nowhere" in path else "Heimat")
     page.wait(lambda: path == "/" or "nowhere" in path or page.all("[data-testid=slip]"))
-    if "area=" in path:
-        page.wait(lambda: page.all(AREA_READY))
+    check(page)
+    page.click("[aria-label*='acting as']")
+    page.press("Dark interface")
+    page.find(".dark")
+    page.keys(Keys.ESCAPE)
+    page.wait(lambda: not page.all("[role=menu][data-state=open]"))
     check(page)
     # The guidelines allow small targets with room around them; here none is small.
+    assert page.script(SMALL) == []
+
+
+@pytest.mark.parametrize(("path", "chrome"), AREAS)
+def test_nothing_is_found_in_work_areas(page: Page, path: str, chrome: str) -> None:
+    kept = {"state": {"chrome": chrome, "surround": "white" if chrome == "light" else "black"}, "version": 0}
+    page.script("localStorage.setItem('heimat', arguments[0])", json.dumps(kept))
+    page.open(path)
+    page.wait(lambda: page.all(AREA_READY))
+    check(page)
     assert page.script(SMALL) == []
 
 

@@ -1,6 +1,7 @@
 import { lazy, Suspense, useEffect } from "react";
 import { Navigate, Route, Routes } from "react-router";
 import { ErrorBoundary } from "./shell/ErrorBoundary";
+import { WantedParts } from "./shell/WantedParts";
 import { AddressMirror } from "./workspace/AddressMirror";
 import { WorkspaceProvider } from "./workspace/hooks";
 import { useInterface } from "./workspace/interface";
@@ -27,7 +28,10 @@ export function App() {
             path="/systems/:slug/:stage"
             element={
               <WorkspaceProvider>
-                <Frame />
+                <WantedParts />
+                <Suspense>
+                  <Frame />
+                </Suspense>
               </WorkspaceProvider>
             }
           />

@@ -115,6 +115,19 @@ describe("keeping", () => {
     expect(names(workspace)).toEqual(["b"]);
   });
 
+  it("makes what starts from what is there when its turn comes, so that nothing on its way is undone", async () => {
+    const { server, workspace } = await opened();
+    const first = workspace.keep([rename("a")]);
+    const second = workspace.putFrom(({ hues }) => [rename(`${hues?.[0]?.name} and more`)]);
+    await settled();
+    await server.last("keep").answer(known(2, "a"));
+    await first;
+    await settled();
+    expect(server.last("keep").edits).toEqual([rename("a and more")]);
+    await server.last("keep").answer(known(3, "a and more"));
+    await second;
+  });
+
   it("that is refused belongs to its field, and what comes after goes on", async () => {
     const { server, workspace } = await opened();
     const refused = workspace.keep([rename("")]);

@@ -13,7 +13,6 @@ import { Specimen } from "./Specimen";
 import { Stage } from "./Stage";
 import { TopStrip } from "./TopStrip";
 import { useKeys } from "./useKeys";
-import { useWantedParts } from "./useWantedParts";
 
 const fetchFinder = () => import("./Finder");
 const fetchKeysSheet = () => import("./KeysSheet");
@@ -29,7 +28,6 @@ export function Frame() {
   const specimen = useSpecimenShown();
   const hasTokens = useKnown((known) => known.parts?.tokens !== undefined);
   const keys = useKeys();
-  useWantedParts();
   useEffect(() => {
     // What a key opens is fetched once the page is there, so that the first letters that follow the key are not lost.
     if (open) void Promise.allSettled([fetchFinder(), fetchKeysSheet()]);

@@ -1,9 +1,20 @@
 /** What the shell knows of a stage: its words, its work areas, and the parts of the system that they need. */
-import type { ComponentType, LazyExoticComponent } from "react";
+import { type ComponentType, type LazyExoticComponent, lazy } from "react";
 import type { PartName } from "../api/client";
 import type { Look } from "../workspace/look";
 
-type Lazy = LazyExoticComponent<ComponentType>;
+/** A component that is loaded when it is first shown, or before, by `load`. */
+type Lazy = LazyExoticComponent<ComponentType> & { load: () => Promise<unknown> };
+
+export function lazily<Name extends string>(
+  load: () => Promise<Record<Name, ComponentType>>,
+  name: Name,
+): Lazy {
+  return Object.assign(
+    lazy(() => load().then((made) => ({ default: made[name] }))),
+    { load },
+  );
+}
 
 export interface AreaManifest {
   id: string;

@@ -37,6 +37,9 @@ export type Look = Required<Omit<Looking, "parts">> & { parts: readonly PartName
 
 type Answer = Partial<Parts>;
 
+/** Edits that start from what is there: made when their turn comes, so that a change still on its way is not undone. */
+export type Making = (known: Answer) => Edit[];
+
 const pause = (ms: number) => new Promise((done) => setTimeout(done, ms));
 
 /** A key that makes a repeated request harmless; `randomUUID` would need a secure address. */
@@ -117,7 +120,7 @@ export class Workspace {
   };
 
   /** Keep edits as one revision. Resolves when they are kept; rejects with a Problem that belongs to a field. */
-  keep = (edits: Edit[]): Promise<Answer | null> => {
+  keep = (edits: Edit[] | Making): Promise<Answer | null> => {
     this.flight.drop();
     this.gesture += 1;
     const last = this.offered;
@@ -125,9 +128,11 @@ export class Workspace {
   };
 
   /** Keep edits as one revision, and tell over the sheet what went wrong: for what has no field to tell it at. */
-  put = async (...edits: Edit[]): Promise<void> => {
+  put = (...edits: Edit[]): Promise<void> => this.putFrom(() => edits);
+
+  putFrom = async (make: Making): Promise<void> => {
     try {
-      await this.keep(edits);
+      await this.keep(make);
     } catch (thrown) {
       this.fail(thrown);
     }
@@ -193,9 +198,10 @@ export class Workspace {
     }
   }
 
-  private async keepNow(edits: Edit[], last: number): Promise<Answer | null> {
+  private async keepNow(wanted: Edit[] | Making, last: number): Promise<Answer | null> {
     const key = newKey();
     const look = this.looking();
+    const edits = typeof wanted === "function" ? wanted(this.kept ?? {}) : wanted;
     const send = (base: number) => () => this.server.keep(this.slug, base, edits, this.asked(look), key);
     try {
       const answer = await this.insist(send(this.revision()));

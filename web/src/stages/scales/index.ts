@@ -1,6 +1,5 @@
 /** Scales: what it needs and which work areas it has. */
-import { lazy } from "react";
-import type { StageManifest } from "../manifest";
+import { lazily, type StageManifest } from "../manifest";
 
 export const scales: StageManifest = {
   id: "scales",
@@ -13,43 +12,43 @@ export const scales: StageManifest = {
     "ground",
     ...(show === "all" ? [] : (["scale_detail"] as const)),
   ],
-  component: lazy(() => import("./ScalesStage").then((made) => ({ default: made.ScalesStage }))),
+  component: lazily(() => import("./ScalesStage"), "ScalesStage"),
   areas: [
     {
       id: "ladder",
       words: "Ladder",
       parts: ["scale_detail"],
-      component: lazy(() => import("./areas/LadderArea").then((made) => ({ default: made.LadderArea }))),
+      component: lazily(() => import("./areas/LadderArea"), "LadderArea"),
     },
     {
       id: "method",
       words: "Method",
       parts: ["scale_detail", "methods"],
-      component: lazy(() => import("./areas/MethodArea").then((made) => ({ default: made.MethodArea }))),
+      component: lazily(() => import("./areas/MethodArea"), "MethodArea"),
     },
     {
       id: "curves",
       words: "Curves",
       parts: ["scale_detail"],
-      component: lazy(() => import("./areas/CurvesArea").then((made) => ({ default: made.CurvesArea }))),
+      component: lazily(() => import("./areas/CurvesArea"), "CurvesArea"),
     },
     {
       id: "scale",
       words: "One scale",
       parts: ["scale_detail"],
-      component: lazy(() => import("./areas/OneScaleArea").then((made) => ({ default: made.OneScaleArea }))),
+      component: lazily(() => import("./areas/OneScaleArea"), "OneScaleArea"),
     },
     {
       id: "overlay",
       words: "Overlay",
       parts: [],
-      component: lazy(() => import("./areas/OverlayArea").then((made) => ({ default: made.OverlayArea }))),
+      component: lazily(() => import("./areas/OverlayArea"), "OverlayArea"),
     },
     {
       id: "fewer",
       words: "Fewer",
       parts: ["selections"],
-      component: lazy(() => import("./areas/FewerArea").then((made) => ({ default: made.FewerArea }))),
+      component: lazily(() => import("./areas/FewerArea"), "FewerArea"),
     },
   ],
 };

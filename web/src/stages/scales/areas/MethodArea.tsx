@@ -7,6 +7,7 @@ import { Strip } from "../../../components/Strip";
 import { Toggle } from "../../../components/Toggle";
 import { ToolButton } from "../../../components/ToolButton";
 import { usePart, useWorkspace } from "../../../workspace/hooks";
+import type { Making } from "../../../workspace/Workspace";
 import { Area } from "../../shared/Area";
 import { type MethodChange, MethodSettings } from "./MethodSettings";
 import { Nothing } from "./Nothing";
@@ -25,13 +26,19 @@ export function MethodArea() {
 }
 
 function Methods({ detail, own }: { detail: ScaleDetail; own: boolean }) {
-  const { put, keep } = useWorkspace();
+  const { put, putFrom, keep } = useWorkspace();
   const { hues, scope, choice, setScope } = useScope({ hue: { id: detail.hue, name: detail.name }, own });
   const methods = usePart("methods");
-  const settings = (hues ? detail.settings : detail.all_settings) as Method;
-  const edits = (change: MethodChange) =>
-    (hues ?? [null]).map((hue) => edit("set_method", { hue, method: { ...settings, ...change } }));
-  const set = (change: MethodChange) => void put(...edits(change));
+  const settingsIn = (from: ScaleDetail) => (hues ? from.settings : from.all_settings) as Method;
+  const settings = settingsIn(detail);
+  const edits =
+    (change: MethodChange): Making =>
+    ({ scale_detail: newest }) => {
+      const before = settingsIn(newest?.hue === detail.hue ? newest : detail);
+      const method = { ...before, ...change(before) };
+      return (hues ?? [null]).map((hue) => edit("set_method", { hue, method }));
+    };
+  const set = (change: MethodChange) => void putFrom(edits(change));
   const chosen = methods.find((each) => each.method === settings.name);
   const inForce = detail.settings.name;
   return (
@@ -64,7 +71,7 @@ function Methods({ detail, own }: { detail: ScaleDetail; own: boolean }) {
             on={each.method === settings.name}
             width="140px"
             flexShrink={0}
-            onClick={() => each.method !== settings.name && set({ name: each.method })}
+            onClick={() => each.method !== settings.name && set(() => ({ name: each.method }))}
           >
             {each.words}
           </Toggle>

@@ -7,8 +7,10 @@ import { NumberField } from "../../../components/NumberField";
 import { TextField } from "../../../components/TextField";
 import { ToolButton } from "../../../components/ToolButton";
 
-/** What of a method changes; a color may be given as it was typed. */
-export type MethodChange = Partial<NonNullable<Parameters<typeof edit<"set_method">>[1]["method"]>>;
+/** What of a method changes, from its settings as they are by then; a color may be given as it was typed. */
+export type MethodChange = (
+  settings: Method,
+) => Partial<NonNullable<Parameters<typeof edit<"set_method">>[1]["method"]>>;
 
 interface Props {
   detail: ScaleDetail;
@@ -49,7 +51,7 @@ export function MethodSettings({ detail, settings, texts, inForce, onChange, onK
             value={settings.mix.space}
             items={items(["srgb", "linear", "oklab"])}
             onChoose={(space) =>
-              onChange({ mix: { ...settings.mix, space: space as typeof settings.mix.space } })
+              onChange(({ mix }) => ({ mix: { ...mix, space: space as typeof mix.space } }))
             }
           />
         )}
@@ -60,16 +62,16 @@ export function MethodSettings({ detail, settings, texts, inForce, onChange, onK
               value={settings.ends.space}
               items={items(["oklab", "oklch", "linear", "srgb"])}
               onChoose={(space) =>
-                onChange({ ends: { ...settings.ends, space: space as typeof settings.ends.space } })
+                onChange(({ ends }) => ({ ends: { ...ends, space: space as typeof ends.space } }))
               }
             />
-            <End which="light" settings={settings} texts={texts} onKeep={onKeep} />
-            <End which="dark" settings={settings} texts={texts} onKeep={onKeep} />
+            <End which="light" texts={texts} onKeep={onKeep} />
+            <End which="dark" texts={texts} onKeep={onKeep} />
           </>
         )}
-        {name === "contrast" && <Ground settings={settings} texts={texts} onKeep={onKeep} />}
+        {name === "contrast" && <Ground texts={texts} onKeep={onKeep} />}
         {numbered && settings[numbered].targets.length > 0 && (
-          <ToolButton onClick={() => onChange({ [numbered]: { ...settings[numbered], targets: [] } })}>
+          <ToolButton onClick={() => onChange((now) => ({ [numbered]: { ...now[numbered], targets: [] } }))}>
             All figures as generated
           </ToolButton>
         )}
@@ -79,7 +81,12 @@ export function MethodSettings({ detail, settings, texts, inForce, onChange, onK
           numbered={numbered}
           detail={detail}
           typed={settings[numbered].targets}
-          onType={(targets) => onChange({ [numbered]: { ...settings[numbered], targets } })}
+          onType={(step, value) =>
+            onChange((now) => {
+              const others = now[numbered].targets.filter((each) => each.step !== step);
+              return { [numbered]: { ...now[numbered], targets: [...others, { step, value }] } };
+            })
+          }
         />
       )}
     </Flex>
@@ -90,7 +97,7 @@ interface FiguresProps {
   numbered: keyof typeof NUMBERS;
   detail: ScaleDetail;
   typed: TypedValue[];
-  onType: (typed: TypedValue[]) => void;
+  onType: (step: string, value: number) => void;
 }
 
 /** The method's own numbers; what was typed is bold, all others follow the ladder. */
@@ -112,9 +119,7 @@ function Figures({ numbered, detail, typed, onType }: FiguresProps) {
                 value={detail.figures?.[place] ?? 0}
                 {...limits}
                 width="60px"
-                onCommit={(value) =>
-                  onType([...typed.filter((each) => each.step !== step.id), { step: step.id, value }])
-                }
+                onCommit={(value) => onType(step.id, value)}
               />
             </Box>
           );
@@ -124,28 +129,28 @@ function Figures({ numbered, detail, typed, onType }: FiguresProps) {
   );
 }
 
-type ColorProps = Pick<Props, "settings" | "texts" | "onKeep">;
+type ColorProps = Pick<Props, "texts" | "onKeep">;
 
-function End({ which, settings, texts, onKeep }: ColorProps & { which: "light" | "dark" }) {
+function End({ which, texts, onKeep }: ColorProps & { which: "light" | "dark" }) {
   return (
     <TextField
       label={`${which === "light" ? "Light" : "Dark"} end, empty for even lightness`}
       value={texts[which] ?? ""}
       width="210px"
       mono
-      onCommit={(text) => onKeep({ ends: { ...settings.ends, [which]: text.trim() || null } })}
+      onCommit={(text) => onKeep(({ ends }) => ({ ends: { ...ends, [which]: text.trim() || null } }))}
     />
   );
 }
 
-function Ground({ settings, texts, onKeep }: ColorProps) {
+function Ground({ texts, onKeep }: ColorProps) {
   return (
     <TextField
       label="Ground, in any notation"
       value={texts.ground}
       width="150px"
       mono
-      onCommit={(ground) => onKeep({ contrast: { ...settings.contrast, ground } })}
+      onCommit={(ground) => onKeep(({ contrast }) => ({ contrast: { ...contrast, ground } }))}
     />
   );
 }

@@ -39,15 +39,15 @@ type Tint = Extract<FollowingSource, { kind: "tinted" }>;
 
 export function Derivation({ hue, follows }: { hue: HueView; follows: FollowingView }) {
   const hues = usePart("hues");
-  const { put, preview } = useWorkspace();
-  const source = sourceOf(follows);
+  const { put, putFrom, preview } = useWorkspace();
+  const following = (change: FollowingChange, from: FollowingView) =>
+    edit("follow_hue", { hue: hue.id, source: { ...sourceOf(from), ...change } as FollowingSource });
   const send = (change: FollowingChange, moving = false) => {
-    const following = edit("follow_hue", {
-      hue: hue.id,
-      source: { ...source, ...change } as FollowingSource,
+    if (moving) return preview([following(change, follows)]);
+    return putFrom((known) => {
+      const newest = known.hues?.find((each) => each.id === hue.id)?.follows;
+      return [following(change, newest ?? follows)];
     });
-    if (!moving) return put(following);
-    preview([following]);
   };
   const parents = hues
     .filter((other) => other.id !== hue.id)

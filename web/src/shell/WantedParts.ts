@@ -1,5 +1,5 @@
 /** Tells the workspace how the system is looked at, and which parts the shell, the stage and its work area show. */
-import { useLayoutEffect, useMemo } from "react";
+import { useEffect, useLayoutEffect, useMemo } from "react";
 import type { PartName } from "../api/client";
 import { areaOf, stageOf } from "../stages";
 import { useWorkspace } from "../workspace/hooks";
@@ -11,7 +11,8 @@ import { useSpecimenShown } from "../workspace/room";
 const SHELL: readonly PartName[] = ["head", "slip"];
 const SPECIMEN: readonly PartName[] = ["tokens"];
 
-export function useWantedParts(): void {
+/** It draws nothing, and stands beside the frame: what is to be shown is asked for while the frame is still loaded. */
+export function WantedParts() {
   const workspace = useWorkspace();
   const at = useLook();
   const notation = useInterface((state) => state.notation);
@@ -26,4 +27,9 @@ export function useWantedParts(): void {
     const { vision, severity, ground, select } = at;
     workspace.lookAt({ vision, severity, ground, select, theme: null, notation, parts });
   }, [workspace, at, notation, parts]);
+  useEffect(() => {
+    // Whether it could be loaded is told where it is shown.
+    void Promise.allSettled([stage.component.load(), area?.component.load()]);
+  }, [stage, area]);
+  return null;
 }
