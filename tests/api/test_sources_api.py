@@ -88,7 +88,7 @@ def test_deriving_over_the_api_and_refusing_a_circle(client):
     refused = edit(client, circle, base=2)
     assert refused.status_code == 422
     assert refused.json()["errors"][0]["field"] == "source.hue"
-    assert "runs in a circle" in refused.json()["detail"]
+    assert "runs in a loop" in refused.json()["detail"]
     both = edit(client, {"type": "add_hues", "hues": [{"color": "#fff", "source": derived}]}, base=2)
     assert both.status_code == 422
 
@@ -175,7 +175,7 @@ def test_a_picture_is_kept_sampled_and_found_by_every_process(client, engine):
     shown = second.get(f"{at}/view", params={"vision": "achromat"})
     assert shown.headers["cache-control"].startswith("private")
     assert np.ptp(np.asarray(Image.open(io.BytesIO(shown.content)).convert("RGB"))[50, 5]) == 0
-    stops = second.post(f"{at}/stops", json={"area": {"x": 0, "y": 0, "width": 120, "height": 100}}).json()
+    stops = second.post(f"{at}/stops", json={"rectangle": {"x": 0, "y": 0, "width": 120, "height": 100}}).json()
     assert len(stops["colors"]) >= 2
     assert second.delete(at).status_code == 204
     assert second.get(f"{at}/view").status_code == 404
@@ -204,7 +204,7 @@ def test_a_picture_is_found_only_under_its_own_system(client):
         client.get(f"{elsewhere}/sample", params={"x": 1, "y": 1}),
         client.post(f"{elsewhere}/main-colors", json={}),
         client.post(f"{elsewhere}/region", json={"chosen": 0}),
-        client.post(f"{elsewhere}/stops", json={"area": {"x": 0, "y": 0, "width": 9, "height": 9}}),
+        client.post(f"{elsewhere}/stops", json={"rectangle": {"x": 0, "y": 0, "width": 9, "height": 9}}),
         client.delete(elsewhere),
         client.get("/api/systems/nowhere/pictures"),
     ):
@@ -242,8 +242,8 @@ def test_what_is_no_picture_leaves_nothing_behind(client, content, status, words
         ("main-colors", {"count": 2}),
         ("main-colors", {"without": [{"x": 0, "y": 0, "width": 5000, "height": 5000}]}),
         ("region", {"chosen": 99}),
-        ("stops", {"area": {"x": 9000, "y": 0, "width": 5, "height": 5}}),
-        ("stops", {"area": {"x": 0, "y": 0, "width": 9, "height": 9}, "difference": 0}),
+        ("stops", {"rectangle": {"x": 9000, "y": 0, "width": 5, "height": 5}}),
+        ("stops", {"rectangle": {"x": 0, "y": 0, "width": 9, "height": 9}, "difference": 0}),
     ],
 )
 def test_pictures_refuse_what_cannot_be(client, path, body):

@@ -60,7 +60,7 @@ def test_dragging_a_derived_hue_changes_what_it_does(page: Page) -> None:
     page.says("[data-testid=slip-why]", "Given as #0B6E6E")
 
 
-def test_what_cannot_follow_and_circles_are_said(page: Page) -> None:
+def test_what_cannot_follow_and_loops_are_said(page: Page) -> None:
     page.open(f"{AT}?at=hue:tidewater")
     page.press("Derive a hue from tidewater")
     page.type("Lightness, shifted", "95", enter=True)

@@ -17,10 +17,10 @@ def test_changing_an_alias(page: Page) -> None:
     page.says("[data-testid=token-editor]", "text.late is #B03020")
 
 
-def test_a_circle_is_refused_and_named(page: Page) -> None:
+def test_a_loop_is_refused_and_named(page: Page) -> None:
     page.open(f"{AT}?at=token:action-fill")
     page.choose("Or as another token", "surface.brand")
-    page.says("[data-testid=token-editor]", "That would be a circle: surface.brand is action.fill is surface.brand.")
+    page.says("[data-testid=token-editor]", "That would be a loop: surface.brand is action.fill is surface.brand.")
 
 
 def test_adding_and_renaming(page: Page) -> None:

@@ -168,7 +168,7 @@ def test_circles_are_refused_by_name():
     with pytest.raises(DomainError) as refused:
         apply(system, FollowHue(hue="tidewater", source=derived("mist")))
     assert refused.value.message == (
-        "tidewater cannot follow mist, which follows deep, which follows tidewater: that runs in a circle."
+        "tidewater cannot follow mist, which follows deep, which follows tidewater: that runs in a loop."
     )
     assert refused.value.field == "source.hue"
     with pytest.raises(DomainError, match="deep cannot follow itself"):

@@ -211,8 +211,8 @@ REFUSED = [
     (RenameToken(token="text-late", name="text-strong"), "name", "one name in CSS"),
     (SetScalePattern(pattern="{hue}"), "pattern", "{hue} and {step}"),
     (SetScalePattern(pattern="text.{hue}.$d.{step}"), "pattern", "$"),
-    (SetTokenValue(token="action-fill", theme=DAY, value=TokenAlias(token="surface-brand")), "value", "circle"),
-    (SetTokenValue(token="action-fill", theme=DAY, value=TokenAlias(token="action-fill")), "value", "circle"),
+    (SetTokenValue(token="action-fill", theme=DAY, value=TokenAlias(token="surface-brand")), "value", "loop"),
+    (SetTokenValue(token="action-fill", theme=DAY, value=TokenAlias(token="action-fill")), "value", "loop"),
     (SetTokenValue(token="action-fill", theme=DAY, value=StepAlias(hue="kelp", step="s950")), "value", "no such step"),
     (SetAnchor(hue="kelp", anchor=Anchor(mode="label", step="s950")), "anchor.step", "labels"),
     (SetSource(hue="kelp", color="#11223344"), "color", "opaque"),
@@ -247,7 +247,7 @@ REFUSED = [
     (AimStep(hue="tidewater", step="s500", lightness=50.0, chroma=0.1, angle=1.0), "step", "pinned"),
     (AimStep(hue="tidewater", step="s600", lightness=50.0, chroma=0.1, angle=1.0), "step", "own color"),
     (AimStep(hue="tidewater", step="s950", lightness=50.0, chroma=0.1, angle=1.0), "step", "no such step"),
-    (FollowHue(hue="tidewater", source=TintedSource(hue="shingle")), "source.hue", "circle"),
+    (FollowHue(hue="tidewater", source=TintedSource(hue="shingle")), "source.hue", "loop"),
     (RenameSystem(name="  "), "name", "needs a name"),
     (AddHues(hues=[{"id": "x1", "name": "kelp", "color": "#123456"}]), "hues.0.name", "taken"),
 ]
@@ -265,7 +265,7 @@ def test_what_is_refused_is_said_at_the_field(edit, field, words):
     assert words in refused.value.message
 
 
-def test_the_circle_is_named():
+def test_the_loop_is_named():
     with pytest.raises(DomainError) as refused:
         apply(SYSTEM, SetTokenValue(token="action-fill", theme=DAY, value=TokenAlias(token="surface-brand")))
     assert "surface.brand is action.fill is surface.brand" in refused.value.message

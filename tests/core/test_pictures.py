@@ -1,4 +1,4 @@
-"""Pictures: known clusters found, small strong areas among them; samples, regions and stops; and what is refused."""
+"""Pictures: known clusters found, small strong areas among them; samples, rectangles and stops; and what is refused."""
 
 import io
 import struct
@@ -14,9 +14,9 @@ from heimat.core.color.difference import ciede2000
 from heimat.core.color.nearness import differences
 from heimat.core.color.spaces import srgb_to_lab, srgb_to_oklab
 from heimat.core.errors import DomainError
-from heimat.core.pictures.area import Area
 from heimat.core.pictures.decoding import MOST_PIXELS, decode
 from heimat.core.pictures.main_colors import Wanted, main_colors
+from heimat.core.pictures.rectangle import Rectangle
 from heimat.core.pictures.sampling import sample
 from heimat.core.pictures.showing import dimming, shown
 from heimat.core.pictures.showing import encoded as encode
@@ -86,10 +86,10 @@ def test_areas_and_colors_are_left_out():
     without = found(picture, count=3, without_colors=(WHITE,))
     assert {tuple(color) for color in without.rgb8.tolist()} == {TEAL, ORANGE}
     assert (without.labels[:, :60] == -1).all()
-    beside = found(picture, count=3, without=(Area(0, 0, 100, 100),))
+    beside = found(picture, count=3, without=(Rectangle(0, 0, 100, 100),))
     assert [tuple(color) for color in beside.rgb8.tolist()] == [ORANGE]
     with pytest.raises(DomainError, match="Everything is left out"):
-        found(picture, without=(Area(-5, -5, 500, 500),))
+        found(picture, without=(Rectangle(-5, -5, 500, 500),))
 
 
 def test_a_region_is_lit_and_the_rest_dimmed():
@@ -136,7 +136,7 @@ def test_stops_stay_within_the_stated_difference(colors, difference):
     )
     picture = pixels(np.repeat(rgb8.T[None].astype(np.uint8), 30, axis=0))
     try:
-        fitted = fitted_stops(picture, Area(0, 0, 240, 30), difference)
+        fitted = fitted_stops(picture, Rectangle(0, 0, 240, 30), difference)
     except DomainError:
         # One lightness only, or more stops than there may be: tested on their own below.
         return
@@ -157,20 +157,24 @@ def _lab(oklab):
 def test_a_straight_ramp_needs_two_stops_and_a_bent_one_more():
     ramp = np.linspace(20, 235, 200)
     straight = np.repeat(np.stack([ramp] * 3, axis=-1)[None].astype(np.uint8), 20, axis=0)
-    assert len(fitted_stops(pixels(straight), Area(0, 0, 200, 20)).rgb8) == 2
+    assert len(fitted_stops(pixels(straight), Rectangle(0, 0, 200, 20)).rgb8) == 2
     bent = straight.copy()
     bent[:, 60:140, 0] = np.clip(bent[:, 60:140, 0].astype(int) + 70, 0, 255)
-    assert len(fitted_stops(pixels(bent), Area(0, 0, 200, 20)).rgb8) > 3
+    assert len(fitted_stops(pixels(bent), Rectangle(0, 0, 200, 20)).rgb8) > 3
 
 
 @pytest.mark.parametrize(
-    ("area", "difference", "field"),
-    [(Area(0, 0, 10, 10), 3.0, "area"), (Area(200, 0, 5, 5), 3.0, "area"), (Area(0, 0, 60, 40), 0.2, "difference")],
+    ("marked", "difference", "field"),
+    [
+        (Rectangle(0, 0, 10, 10), 3.0, "rectangle"),
+        (Rectangle(200, 0, 5, 5), 3.0, "rectangle"),
+        (Rectangle(0, 0, 60, 40), 0.2, "difference"),
+    ],
     ids=["one lightness", "outside", "no difference"],
 )
-def test_stops_that_cannot_be(area, difference, field):
+def test_stops_that_cannot_be(marked, difference, field):
     with pytest.raises(DomainError) as refused:
-        fitted_stops(pixels(np.full((40, 60, 3), 90)), area, difference)
+        fitted_stops(pixels(np.full((40, 60, 3), 90)), marked, difference)
     assert refused.value.field == field
 
 

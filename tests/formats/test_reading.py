@@ -112,7 +112,7 @@ def test_a_token_file_with_circular_aliases():
     ]
     said = " ".join(problem for _, problem in problems(reading))
     for words in (
-        "sea.one refers to sea.two, which refers to sea.one: a circle",
+        "sea.one refers to sea.two, which refers to sea.one: a loop",
         "sea.lost refers to sky.blue, which is not in this file",
         "the color space cmyk is not known",
         "a color has three components",

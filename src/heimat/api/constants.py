@@ -9,26 +9,20 @@ from heimat.core.color.ramps import CHROMA_END
 from heimat.core.color.solved import STRONGEST_CHROMA
 from heimat.core.color.spelling import SPELLINGS
 from heimat.core.document.hues import STRONGEST_TINT
-from heimat.core.document.part import LONGEST_NAME, LONGEST_NOTE
+from heimat.core.document.part import LONGEST_NOTE
 from heimat.core.document.selections import MOST_COLORS
-from heimat.core.document.system import MOST_HUES
-from heimat.core.pictures.area import MOST_AREAS
 from heimat.core.scales.curves import MOST_DRIFT, STRONGEST_SHARE
 from heimat.core.scales.ladder import LEAST_STEPS, MOST_STEPS, READY_MADE
 from heimat.core.scales.shaping import LEAST_FALL
 from heimat.core.sources import even, mixing
 from heimat.core.sources.conventions import STATUSES
 from heimat.core.sources.harmony import MOST_SPREAD
-from heimat.service.editing import MOST_EDITS
 from heimat.view.parts import PARTS
 
 NAME = "x-constants"
 
 CONSTANTS: dict[str, Any] = {
-    "LONGEST_NAME": LONGEST_NAME,
     "LONGEST_NOTE": LONGEST_NOTE,
-    "MOST_HUES": MOST_HUES,
-    "MOST_EDITS": MOST_EDITS,
     "MOST_COLORS": MOST_COLORS,
     "LEAST_STEPS": LEAST_STEPS,
     "MOST_STEPS": MOST_STEPS,
@@ -44,7 +38,6 @@ CONSTANTS: dict[str, Any] = {
     "MOST_EVEN": even.MOST,
     "FEWEST_MIXED": mixing.FEWEST,
     "MOST_MIXED": mixing.MOST,
-    "MOST_AREAS": MOST_AREAS,
     "NOTATIONS": list(NOTATIONS),
     "STATUSES": list(STATUSES),
     "PART_DEPENDS_ON": {name: list(maker.depends_on) for name, maker in PARTS.items()},

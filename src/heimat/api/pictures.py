@@ -12,8 +12,8 @@ from heimat.api.bodies import Body, Seeing, Showing
 from heimat.api.context import Acting, Uses, current_person, head_resolved
 from heimat.api.encoding import answer, described
 from heimat.core.color.notation import ColorInput, rgb8_of
-from heimat.core.pictures.area import MOST_AREAS, Area
 from heimat.core.pictures.main_colors import FEWEST, MOST, USUAL, Wanted
+from heimat.core.pictures.rectangle import MOST_RECTANGLES, Rectangle
 from heimat.core.pictures.sampling import sample
 from heimat.core.pictures.showing import dimming, encoded, shown
 from heimat.core.pictures.stops import USUAL_DIFFERENCE, fitted_stops
@@ -42,7 +42,7 @@ _FILE_BODY: dict[str, Any] = {
 _KEPT = {"Cache-Control": "private, max-age=86400", "X-Content-Type-Options": "nosniff"}
 
 
-class AreaBody(Body):
+class RectangleBody(Body):
     """A rectangle in a picture's own pixels."""
 
     x: Annotated[int, Field(ge=-100_000, le=100_000)]
@@ -50,9 +50,9 @@ class AreaBody(Body):
     width: Annotated[int, Field(ge=1, le=100_000)]
     height: Annotated[int, Field(ge=1, le=100_000)]
 
-    def area(self) -> Area:
-        """The area."""
-        return Area(self.x, self.y, self.width, self.height)
+    def rectangle(self) -> Rectangle:
+        """The rectangle."""
+        return Rectangle(self.x, self.y, self.width, self.height)
 
 
 class MainColorsBody(Showing):
@@ -61,13 +61,13 @@ class MainColorsBody(Showing):
     count: Annotated[int, Field(ge=FEWEST, le=MOST)] = USUAL
     strength: Annotated[float, Field(ge=0.0, le=1.0)] = 0.5
     span: Annotated[float, Field(ge=0.0, le=1.0)] = 0.5
-    without: Annotated[list[AreaBody], Field(max_length=MOST_AREAS)] = []
+    without: Annotated[list[RectangleBody], Field(max_length=MOST_RECTANGLES)] = []
     without_colors: Annotated[list[ColorInput], Field(max_length=MOST)] = []
 
     def wanted(self) -> Wanted:
         """What is wanted."""
         colors = tuple((int(r), int(g), int(b)) for r, g, b in (rgb8_of(color) for color in self.without_colors))
-        return Wanted(self.count, self.strength, self.span, tuple(area.area() for area in self.without), colors)
+        return Wanted(self.count, self.strength, self.span, tuple(each.rectangle() for each in self.without), colors)
 
 
 class RegionBody(MainColorsBody):
@@ -85,9 +85,9 @@ class SampleAt(Showing):
 
 
 class StopsBody(Seeing):
-    """An area, and the difference that its stops may have from its colors."""
+    """A marked rectangle, and the difference that its stops may have from its colors."""
 
-    area: AreaBody
+    rectangle: RectangleBody
     difference: Annotated[float, Field(ge=0.0, le=100.0)] = USUAL_DIFFERENCE
 
 
@@ -150,5 +150,5 @@ def take_sample(slug: str, picture: int, uses: Uses, at: Annotated[SampleAt, Que
 
 @router.post("/{picture}/stops", operation_id="fitStops", **described(FittedView))
 def fit_stops(slug: str, picture: int, body: StopsBody, uses: Uses) -> Response:
-    fitted = fitted_stops(uses.pictures.pixels(slug, picture), body.area.area(), body.difference)
+    fitted = fitted_stops(uses.pictures.pixels(slug, picture), body.rectangle.rectangle(), body.difference)
     return answer(fitted_view(fitted, body.eyes()))

@@ -18,9 +18,10 @@ MEDIA_TYPE = "application/problem+json"
 
 
 class FieldProblem(TypedDict):
-    """What is wrong with one field: its dotted path, and a sentence."""
+    """What is wrong with one field: its dotted path, what kind of wrong it is, and a sentence."""
 
     field: str
+    code: str
     message: str
 
 
@@ -52,13 +53,17 @@ def problem(status: int, title: str, detail: str, headers: dict[str, str] | None
 
 
 def _domain(_: Request, error: DomainError) -> Response:
-    errors = [{"field": error.field, "message": error.message}]
+    errors = [{"field": error.field, "code": error.code, "message": error.message}]
     return problem(422, "That cannot be done", error.message, errors=errors)
 
 
 def _invalid(_: Request, error: RequestValidationError) -> Response:
     errors = [
-        {"field": ".".join(str(part) for part in item["loc"] if part != "body"), "message": str(item["msg"])}
+        {
+            "field": ".".join(str(part) for part in item["loc"] if part != "body"),
+            "code": str(item["type"]),
+            "message": str(item["msg"]),
+        }
         for item in error.errors()
     ][:20]
     first = errors[0] if errors else {"field": "body", "message": "The request cannot be read."}

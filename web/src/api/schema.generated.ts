@@ -834,20 +834,6 @@ export interface components {
             step?: string | null;
         };
         /**
-         * AreaBody
-         * @description A rectangle in a picture's own pixels.
-         */
-        AreaBody: {
-            /** Height */
-            height: number;
-            /** Width */
-            width: number;
-            /** X */
-            x: number;
-            /** Y */
-            y: number;
-        };
-        /**
          * BetweenEnds
          * @description Two ends, the source a stop between them, in a space; an end not given is that of even lightness.
          */
@@ -1480,9 +1466,11 @@ export interface components {
         };
         /**
          * FieldProblem
-         * @description What is wrong with one field: its dotted path, and a sentence.
+         * @description What is wrong with one field: its dotted path, what kind of wrong it is, and a sentence.
          */
         FieldProblem: {
+            /** Code */
+            code: string;
             /** Field */
             field: string;
             /** Message */
@@ -2222,7 +2210,7 @@ export interface components {
              * Without
              * @default []
              */
-            without?: components["schemas"]["AreaBody"][];
+            without?: components["schemas"]["RectangleBody"][];
             /**
              * Without Colors
              * @default []
@@ -3071,6 +3059,20 @@ export interface components {
             more: number;
         };
         /**
+         * RectangleBody
+         * @description A rectangle in a picture's own pixels.
+         */
+        RectangleBody: {
+            /** Height */
+            height: number;
+            /** Width */
+            width: number;
+            /** X */
+            x: number;
+            /** Y */
+            y: number;
+        };
+        /**
          * RegionBody
          * @description One of the main colors, by its place: everything but its region is dimmed.
          */
@@ -3113,7 +3115,7 @@ export interface components {
              * Without
              * @default []
              */
-            without?: components["schemas"]["AreaBody"][];
+            without?: components["schemas"]["RectangleBody"][];
             /**
              * Without Colors
              * @default []
@@ -4124,15 +4126,15 @@ export interface components {
         };
         /**
          * StopsBody
-         * @description An area, and the difference that its stops may have from its colors.
+         * @description A marked rectangle, and the difference that its stops may have from its colors.
          */
         StopsBody: {
-            area: components["schemas"]["AreaBody"];
             /**
              * Difference
              * @default 3
              */
             difference?: number;
+            rectangle: components["schemas"]["RectangleBody"];
             /**
              * Severity
              * @default 1

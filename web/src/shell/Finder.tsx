@@ -165,7 +165,9 @@ function Search({ field, onClose }: { field: RefObject<HTMLInputElement | null>;
               cursor="pointer"
               _highlighted={{ bg: "bg.muted", fontWeight: "700" }}
             >
-              {each.seen ? <Swatch seen={each.seen} width="28px" height="20px" /> : <Box width="28px" />}
+              <Box width="30px" border="1px solid" borderColor={each.seen ? "border" : "transparent"}>
+                {each.seen && <Swatch seen={each.seen} width="28px" height="20px" />}
+              </Box>
               <Text flex="1">{each.words}</Text>
               <Text color="fg.muted" fontWeight="400">
                 {each.what}

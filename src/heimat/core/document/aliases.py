@@ -35,14 +35,14 @@ def value_in(token: Token, theme: str, order: Sequence[str]) -> TokenValue:
 def follow(system: ColorSystem, token_id: str, theme: str, order: Sequence[str], field: str = "value") -> Chain:
     """Follow a token's aliases in a theme to a step or a literal; `order` are the ids of all themes, in order.
 
-    Raises DomainError for a circle, naming it, and for an alias of something that is not there.
+    Raises DomainError for a loop, naming it, and for an alias of something that is not there.
     """
     passed: list[str] = []
     at = token_id
     while True:
         if at in passed:
             names = [system.tokens[passed_id].name for passed_id in [*passed[passed.index(at) :], at]]
-            raise DomainError(f"That would be a circle: {' is '.join(names)}.", field, "circle")
+            raise DomainError(f"That would be a loop: {' is '.join(names)}.", field, "loop")
         token = system.tokens.get(at)
         if token is None:
             raise DomainError("The token it should stand for is not there any more.", field, "missing")

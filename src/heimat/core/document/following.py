@@ -1,4 +1,4 @@
-"""Who follows whom: chains end in a given color, and never run in a circle."""
+"""Who follows whom: chains end in a given color, and never run in a loop."""
 
 from collections import Counter
 
@@ -18,9 +18,9 @@ def refuse_circle(system: ColorSystem, hue: Hue, parent: Hue, field: str) -> Non
     if at is None:
         return
     if len(way) == 1:
-        raise DomainError(f"{hue.name} cannot follow itself.", field, "circle")
+        raise DomainError(f"{hue.name} cannot follow itself.", field, "loop")
     follows = ", which follows ".join(other.name for other in [*way[1:], hue])
-    raise DomainError(f"{hue.name} cannot follow {follows}: that runs in a circle.", field, "circle")
+    raise DomainError(f"{hue.name} cannot follow {follows}: that runs in a loop.", field, "loop")
 
 
 def children_of(system: ColorSystem, hue_id: str) -> list[Hue]:

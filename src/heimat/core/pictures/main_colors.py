@@ -13,8 +13,8 @@ from heimat.core.color.arrays import Bytes, Floats
 from heimat.core.color.contrast import linear_of_bytes
 from heimat.core.color.spaces import linear_to_oklab
 from heimat.core.errors import DomainError
-from heimat.core.pictures.area import ALIKE, Area, Mask, kept, oklab_of
 from heimat.core.pictures.decoding import Pixels
+from heimat.core.pictures.rectangle import ALIKE, Mask, Rectangle, kept, oklab_of
 
 FEWEST, USUAL, MOST = 3, 6, 12
 WORKING_PIXELS = 700_000
@@ -30,12 +30,12 @@ _SPREAD = 0.12
 @dataclass(frozen=True)
 class Wanted:
     """What is wanted of main colors: how many; 0 to 1 from area to strength of color, and from one lightness to a
-    wide range; areas (in the picture's pixels) and colors (8 bits) that are left out."""
+    wide range; rectangles (in the picture's pixels) and colors (8 bits) that are left out."""
 
     count: int = USUAL
     strength: float = 0.5
     span: float = 0.5
-    without: tuple[Area, ...] = ()
+    without: tuple[Rectangle, ...] = ()
     without_colors: tuple[tuple[int, int, int], ...] = ()
 
 

@@ -14,8 +14,8 @@ from heimat.core.color.arrays import Bytes, Floats, to_bytes
 from heimat.core.color.difference import ciede2000
 from heimat.core.color.spaces import linear_to_xyz, oklab_to_linear, oklab_to_srgb, xyz_to_lab
 from heimat.core.errors import DomainError
-from heimat.core.pictures.area import Area, oklab_of
 from heimat.core.pictures.decoding import Pixels
+from heimat.core.pictures.rectangle import Rectangle, oklab_of
 
 USUAL_DIFFERENCE = 3.0
 LEAST_DIFFERENCE, MOST_DIFFERENCE = 1.0, 20.0
@@ -33,23 +33,25 @@ class FittedStops:
     curve: Bytes
 
 
-def fitted_stops(pixels: Pixels, area: Area, difference: float = USUAL_DIFFERENCE) -> FittedStops:
+def fitted_stops(pixels: Pixels, marked: Rectangle, difference: float = USUAL_DIFFERENCE) -> FittedStops:
     """The fewest stops of an area within a CIEDE2000 difference of 1 to 20 along its lightness.
 
-    Raises DomainError (fields `area`, `difference`) for an area without a range of lightness, or a difference that
+    Raises DomainError (fields `rectangle`, `difference`) for an area without a range of lightness, or a difference that
     24 stops do not reach.
     """
     if not LEAST_DIFFERENCE <= difference <= MOST_DIFFERENCE:
         raise DomainError("The difference is 1 to 20.", "difference", "limit")
-    inside = area.within(pixels)
+    inside = marked.within(pixels)
     colors = inside.of(pixels.rgb8).reshape(-1, 3)
     if pixels.solid is not None:
         colors = colors[pixels.solid[inside.y : inside.y + inside.height, inside.x : inside.x + inside.width].ravel()]
     if len(colors) < 2:
-        raise DomainError("Mark an area with more in it.", "area", "empty")
+        raise DomainError("Mark an area with more in it.", "rectangle", "empty")
     curve8 = _curve(oklab_of(colors[:: max(1, len(colors) // _SAMPLED)]))
     if len(curve8) < 2:
-        raise DomainError("This area has one lightness only, so its colors have no order. Mark more.", "area", "flat")
+        raise DomainError(
+            "This area has one lightness only, so its colors have no order. Mark more.", "rectangle", "flat"
+        )
     curve = oklab_of(curve8)
     chosen = _fewest(curve, difference)
     if len(chosen) > MOST_STOPS:

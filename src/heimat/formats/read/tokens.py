@@ -93,7 +93,7 @@ def _token(
         target = value[1:-1]
         if target in passed:
             found.problem(
-                number, path, f"{passed[0]} refers to {', which refers to '.join([*passed[1:], target])}: a circle."
+                number, path, f"{passed[0]} refers to {', which refers to '.join([*passed[1:], target])}: a loop."
             )
             return
         if target not in tokens or len(passed) > _MOST_ALIASES:

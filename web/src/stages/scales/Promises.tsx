@@ -4,7 +4,7 @@ import { Box, Text } from "@chakra-ui/react";
 import { memo } from "react";
 import type { PromiseView } from "../../api/client";
 import { usePart } from "../../workspace/hooks";
-import { LABELS_WIDTH } from "./measures";
+import { LABELS_WIDTH } from "./sizes";
 
 export function Promises() {
   const promises = usePart("promises");

@@ -2,9 +2,9 @@
 import { type MouseEvent, memo } from "react";
 import type { HueView, ScaleDetail, StepView } from "../../api/client";
 import type { Print } from "../../workspace/interface";
-import { GROUP_GAP, LABELS_WIDTH } from "./measures";
 import { StepCell } from "./StepCell";
 import styles from "./sheet.module.css";
+import { GROUP_GAP, LABELS_WIDTH } from "./sizes";
 
 /** What a dragged hue is told by, so that nothing else can be dropped on another. */
 const DRAGGED = "application/x-heimat-hue";

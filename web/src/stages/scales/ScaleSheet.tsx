@@ -17,9 +17,9 @@ import { useKnown, usePart } from "../../workspace/hooks";
 import { useInterface } from "../../workspace/interface";
 import { look, useLook } from "../../workspace/look";
 import { useMoveHue } from "../../workspace/useMoveHue";
-import { LABELS_WIDTH, rowHeight } from "./measures";
 import { ScaleRow } from "./ScaleRow";
 import styles from "./sheet.module.css";
+import { LABELS_WIDTH, rowHeight } from "./sizes";
 
 /** A hue with its scale. */
 interface Row {

@@ -3,7 +3,7 @@ import { memo } from "react";
 import type { StepView } from "../../api/client";
 import { SHORT_GRADES } from "../../components/Ratio";
 import type { Print } from "../../workspace/interface";
-import { DENSE_COLUMNS } from "./measures";
+import { DENSE_COLUMNS } from "./sizes";
 import styles from "./step.module.css";
 
 interface Props {

@@ -35,7 +35,7 @@ export function AreaTools({ picture, marked, without, onMark, onLeaveOut, onTake
   const { make } = useAdding();
   const [difference, setDifference] = useState(3);
   const [fitting, setFitting] = useState(false);
-  const question = fitting && marked ? { area: marked, difference, ...seeing } : null;
+  const question = fitting && marked ? { rectangle: marked, difference, ...seeing } : null;
   const { answer, problem } = useLatest(question, (body) =>
     data(
       client.POST("/api/systems/{slug}/pictures/{picture}/stops", {

@@ -1,4 +1,4 @@
-"""Areas of a picture: rectangles in its own pixels, and colors that are left out."""
+"""Rectangles of a picture in its own pixels, and colors that are left out."""
 
 from dataclasses import dataclass
 
@@ -13,12 +13,12 @@ from heimat.core.pictures.decoding import Pixels
 
 ALIKE = 0.06
 """OKLab distance within which a pixel counts as of a color that is left out: about three just noticeable ones."""
-MOST_AREAS = 40
+MOST_RECTANGLES = 40
 Mask = NDArray[np.bool_]
 
 
 @dataclass(frozen=True)
-class Area:
+class Rectangle:
     """A rectangle in a picture's own pixels: its left upper corner, and how far it reaches."""
 
     x: int
@@ -26,13 +26,13 @@ class Area:
     width: int
     height: int
 
-    def within(self, pixels: Pixels) -> "Area":
+    def within(self, pixels: Pixels) -> "Rectangle":
         """The part of it that lies in a picture. Raises DomainError where none does."""
         left, top = max(self.x, 0), max(self.y, 0)
         right, bottom = min(self.x + self.width, pixels.width), min(self.y + self.height, pixels.height)
         if right <= left or bottom <= top:
-            raise DomainError("That area lies outside the picture.", "area", "outside")
-        return Area(left, top, right - left, bottom - top)
+            raise DomainError("That area lies outside the picture.", "rectangle", "outside")
+        return Rectangle(left, top, right - left, bottom - top)
 
     def of(self, rows: Bytes) -> Bytes:
         """The pixels of it, (height, width, 3)."""
@@ -44,14 +44,14 @@ def oklab_of(rgb8: Bytes) -> Floats:
     return linear_to_oklab(linear_of_bytes(rgb8))
 
 
-def kept(pixels: Pixels, step: int, without: tuple[Area, ...]) -> Mask:
-    """Which of every `step`-th pixel count: those that are solid and in no area that is left out, (h', w')."""
+def kept(pixels: Pixels, step: int, without: tuple[Rectangle, ...]) -> Mask:
+    """Which of every `step`-th pixel count: those that are solid and in no rectangle that is left out, (h', w')."""
     rows, columns = np.arange(0, pixels.height, step), np.arange(0, pixels.width, step)
     found = np.ones((len(rows), len(columns)), dtype=bool)
     if pixels.solid is not None:
         found &= pixels.solid[::step, ::step]
-    for area in without:
-        down = (rows >= area.y) & (rows < area.y + area.height)
-        across = (columns >= area.x) & (columns < area.x + area.width)
+    for each in without:
+        down = (rows >= each.y) & (rows < each.y + each.height)
+        across = (columns >= each.x) & (columns < each.x + each.width)
         found[np.ix_(down, across)] = False
     return found
