@@ -96,7 +96,8 @@ def _drag_in_chromium(driver: Chrome, page: str, handle: str, room: str, *, acro
     driver.set_script_timeout(120)
     driver.get(page)
     end = time.monotonic() + 15
-    while not driver.execute_script("return document.querySelector(arguments[0]) !== null", handle):
+    there = "return [...arguments].every(css => document.querySelector(css) !== null)"
+    while not driver.execute_script(there, handle, room, "[data-testid=scales] [data-hex]"):
         if time.monotonic() > end:
             raise RuntimeError("what is to be dragged does not appear")
         time.sleep(0.05)

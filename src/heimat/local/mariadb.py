@@ -58,6 +58,7 @@ class LocalMariaDB:
             "--no-defaults",
             f"--datadir={self._data}",
             f"--socket={self._socket()}",
+            f"--tmpdir={self._scratch()}",
             f"--pid-file={self._folder / 'mariadb.pid'}",
             f"--log-error={self._log()}",
             f"--init-file={self._init_file()}",
@@ -111,6 +112,7 @@ class LocalMariaDB:
             self._program("mariadb-install-db"),
             "--no-defaults",
             f"--datadir={self._data}",
+            f"--tmpdir={self._scratch()}",
             "--auth-root-authentication-method=socket",
             "--skip-test-db",
             "--skip-name-resolve",
@@ -171,6 +173,12 @@ class LocalMariaDB:
         # A socket's path has at most 107 bytes; a deep folder gets its socket in /tmp.
         inside = self._folder / "mariadb.sock"
         return inside if len(os.fsencode(inside)) <= 100 else Path(f"/tmp/heimat-{self.port}.sock")
+
+    def _scratch(self) -> Path:
+        # Of its own: servers that share one take away each other's temporary tables.
+        folder = self._folder / "tmp"
+        folder.mkdir(parents=True, exist_ok=True)
+        return folder
 
     def _log(self) -> Path:
         return self._folder / "mariadb.log"

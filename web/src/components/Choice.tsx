@@ -1,9 +1,12 @@
 /** A button that names what it chooses and the present choice, and opens a menu of all. */
-import { Button, Menu, Portal, Text } from "@chakra-ui/react";
+import { Text } from "@chakra-ui/react";
 import { memo } from "react";
 import { useSteady } from "../util/useSteady";
+import { Opener } from "./Opener";
+import { ChoiceMenu } from "./panels";
+import { TOOL } from "./ToolButton";
 
-interface Item {
+export interface Item {
   value: string;
   words: string;
 }
@@ -37,39 +40,17 @@ const Drawn = memo(
 function DrawnChoice({ label, value, items, onChoose, plain = false }: Props) {
   const chosen = items.find((item) => item.value === value);
   return (
-    <Menu.Root positioning={{ placement: "bottom-start" }} lazyMount>
-      <Menu.Trigger asChild>
-        <Button
-          size="2xs"
-          variant={plain ? "ghost" : "outline"}
-          height="24px"
-          paddingInline={plain ? "4px" : "8px"}
-          gap="6px"
-          fontWeight="400"
-          fontSize="12px"
-          color="fg"
-          borderColor="border.emphasized"
-        >
-          {label}{" "}
-          <Text as="strong" fontWeight="700">
-            {chosen?.words ?? value}
-          </Text>
-        </Button>
-      </Menu.Trigger>
-      <Portal>
-        <Menu.Positioner>
-          <Menu.Content minWidth="140px" maxHeight="320px">
-            <Menu.RadioItemGroup value={value} onValueChange={(change) => onChoose(change.value)}>
-              {items.map((item) => (
-                <Menu.RadioItem key={item.value} value={item.value} minHeight="28px" fontSize="13px">
-                  {item.words}
-                  <Menu.ItemIndicator />
-                </Menu.RadioItem>
-              ))}
-            </Menu.RadioItemGroup>
-          </Menu.Content>
-        </Menu.Positioner>
-      </Portal>
-    </Menu.Root>
+    <Opener
+      opens="menu"
+      panel={(opened) => <ChoiceMenu {...opened} value={value} items={items} onChoose={onChoose} />}
+      {...TOOL}
+      gap="6px"
+      {...(plain ? { variant: "ghost", paddingInline: "4px" } : {})}
+    >
+      {label}{" "}
+      <Text as="strong" fontWeight="700">
+        {chosen?.words ?? value}
+      </Text>
+    </Opener>
   );
 }

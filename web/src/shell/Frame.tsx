@@ -2,17 +2,22 @@
 import { Box, Flex, Grid, Heading, Link, Text } from "@chakra-ui/react";
 import { lazy, type ReactNode, Suspense, useEffect, useState } from "react";
 import { Link as RouterLink } from "react-router";
+import { fetchPanels } from "../components/panels";
 import { useKnown } from "../workspace/hooks";
 import { useInterface } from "../workspace/interface";
 import { useLook } from "../workspace/look";
 import { useSpecimenShown } from "../workspace/room";
 import { ErrorBoundary } from "./ErrorBoundary";
 import { Notices } from "./Notices";
+import { fetchPersonMenu } from "./Person";
 import { Slip } from "./Slip";
 import { Specimen } from "./Specimen";
 import { Stage } from "./Stage";
 import { TopStrip } from "./TopStrip";
 import { useKeys } from "./useKeys";
+
+/** Panels and sheets are fetched once the page rests, or when they are asked for. */
+const RESTED_MS = 1000;
 
 const fetchFinder = () => import("./Finder");
 const fetchKeysSheet = () => import("./KeysSheet");
@@ -29,8 +34,13 @@ export function Frame() {
   const hasTokens = useKnown((known) => known.parts?.tokens !== undefined);
   const keys = useKeys();
   useEffect(() => {
-    // What a key opens is fetched once the page is there, so that the first letters that follow the key are not lost.
-    if (open) void Promise.allSettled([fetchFinder(), fetchKeysSheet()]);
+    // So that the first letters that follow a key are not lost, nor a menu waited for.
+    if (!open) return;
+    const fetching = setTimeout(
+      () => void Promise.allSettled([fetchPanels(), fetchPersonMenu(), fetchFinder(), fetchKeysSheet()]),
+      RESTED_MS,
+    );
+    return () => clearTimeout(fetching);
   }, [open]);
   useEffect(() => {
     document.title = name ? `${name}: ${stage} – Heimat` : "Heimat";

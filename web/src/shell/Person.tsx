@@ -1,8 +1,11 @@
-/** Who acts, the chrome's lightness, and the keys. */
-import { Box, Menu, Portal } from "@chakra-ui/react";
+/** Who acts; its menu chooses that, the chrome's lightness, and the keys. */
 import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { lazy } from "react";
 import { client, data, problemOf } from "../api/client";
-import { useInterface } from "../workspace/interface";
+import { Opener } from "../components/Opener";
+
+export const fetchPersonMenu = () => import("./PersonMenu");
+const PersonMenu = lazy(() => fetchPersonMenu().then((made) => ({ default: made.PersonMenu })));
 
 interface Props {
   onKeys?: () => void;
@@ -13,7 +16,6 @@ interface Props {
 
 export function Person({ onKeys, onChanged, onProblem }: Props) {
   const queries = useQueryClient();
-  const { chrome, singleKeys, set } = useInterface();
   const me = useQuery({
     queryKey: ["me"],
     queryFn: () => data(client.GET("/api/me")),
@@ -31,64 +33,29 @@ export function Person({ onKeys, onChanged, onProblem }: Props) {
   };
   const { initials = "", name = "", id = "" } = me.data?.me ?? {};
   return (
-    <Menu.Root lazyMount positioning={{ placement: "bottom-end" }}>
-      <Menu.Trigger asChild>
-        <Box
-          as="button"
-          aria-label={`${initials}: acting as ${name}`}
-          width="26px"
-          height="26px"
-          borderRadius="50%"
-          border="1px solid"
-          borderColor="fg"
-          fontSize="11px"
-          fontWeight="700"
-          cursor="pointer"
-        >
-          {initials}
-        </Box>
-      </Menu.Trigger>
-      <Portal>
-        <Menu.Positioner>
-          <Menu.Content minWidth="230px">
-            <Menu.RadioItemGroup value={id} onValueChange={(change) => void choose(change.value)}>
-              <Menu.ItemGroupLabel fontSize="12px">Acting as</Menu.ItemGroupLabel>
-              {me.data?.people.map((person) => (
-                <Menu.RadioItem key={person.id} value={person.id} fontSize="13px">
-                  {person.name}, {person.role}
-                  <Menu.ItemIndicator />
-                </Menu.RadioItem>
-              ))}
-            </Menu.RadioItemGroup>
-            <Menu.Separator />
-            <Menu.CheckboxItem
-              value="dark"
-              checked={chrome === "dark"}
-              fontSize="13px"
-              onCheckedChange={(dark) =>
-                set(dark ? { chrome: "dark", surround: "black" } : { chrome: "light", surround: "white" })
-              }
-            >
-              Dark interface
-              <Menu.ItemIndicator />
-            </Menu.CheckboxItem>
-            <Menu.CheckboxItem
-              value="keys"
-              checked={singleKeys}
-              fontSize="13px"
-              onCheckedChange={(on) => set({ singleKeys: on })}
-            >
-              Keys of a single character
-              <Menu.ItemIndicator />
-            </Menu.CheckboxItem>
-            {onKeys && (
-              <Menu.Item value="sheet" fontSize="13px" onSelect={onKeys}>
-                All keys
-              </Menu.Item>
-            )}
-          </Menu.Content>
-        </Menu.Positioner>
-      </Portal>
-    </Menu.Root>
+    <Opener
+      opens="menu"
+      panel={(opened) => (
+        <PersonMenu
+          {...opened}
+          acting={id}
+          people={me.data?.people ?? []}
+          onChoose={(person) => void choose(person)}
+          {...(onKeys ? { onKeys } : {})}
+        />
+      )}
+      unstyled
+      aria-label={`${initials}: acting as ${name}`}
+      width="26px"
+      height="26px"
+      borderRadius="50%"
+      border="1px solid"
+      borderColor="fg"
+      fontSize="11px"
+      fontWeight="700"
+      cursor="pointer"
+    >
+      {initials}
+    </Opener>
   );
 }

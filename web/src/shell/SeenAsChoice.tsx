@@ -1,7 +1,9 @@
 /** Seen as: the vision through which the whole workspace is shown, and its severity. */
 
-import { Box, Button, Flex, Popover, Portal, Text } from "@chakra-ui/react";
+import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { NumberField } from "../components/NumberField";
+import { Opener } from "../components/Opener";
+import { PopoverPanel } from "../components/panels";
 import { look, useLook, VISION_WORDS, VISIONS } from "../workspace/look";
 
 export function SeenAsChoice() {
@@ -9,31 +11,26 @@ export function SeenAsChoice() {
   const severity = useLook((at) => at.severity);
   const words = VISION_WORDS[vision] + (vision === "typical" || severity === 1 ? "" : ` ${severity}`);
   return (
-    <Popover.Root positioning={{ placement: "bottom-end" }} lazyMount>
-      <Popover.Trigger asChild>
-        <Button
-          variant="ghost"
-          size="2xs"
-          height="28px"
-          fontSize="13px"
-          fontWeight="400"
-          gap="5px"
-          paddingInline="4px"
-        >
-          Seen as{" "}
-          <Text as="strong" fontWeight="700">
-            {words}
-          </Text>
-        </Button>
-      </Popover.Trigger>
-      <Portal>
-        <Popover.Positioner>
-          <Popover.Content width="250px" padding="12px" boxShadow="md" aria-label="Seen as">
-            <SeenAsPanel />
-          </Popover.Content>
-        </Popover.Positioner>
-      </Portal>
-    </Popover.Root>
+    <Opener
+      opens="dialog"
+      panel={(opened) => (
+        <PopoverPanel {...opened} label="Seen as" placement="bottom-end" width="250px">
+          <SeenAsPanel />
+        </PopoverPanel>
+      )}
+      variant="ghost"
+      size="2xs"
+      height="28px"
+      fontSize="13px"
+      fontWeight="400"
+      gap="5px"
+      paddingInline="4px"
+    >
+      Seen as{" "}
+      <Text as="strong" fontWeight="700">
+        {words}
+      </Text>
+    </Opener>
   );
 }
 

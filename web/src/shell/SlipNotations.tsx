@@ -1,9 +1,10 @@
 /** The selected color in every notation; one click copies one. */
 
-import { Popover, Portal } from "@chakra-ui/react";
 import { memo, useState } from "react";
 import type { Notation, SlipView } from "../api/client";
-import { ToolButton } from "../components/ToolButton";
+import { Opener } from "../components/Opener";
+import { PopoverPanel } from "../components/panels";
+import { TOOL } from "../components/ToolButton";
 import { copyText } from "../util/copy";
 import { usePart } from "../workspace/hooks";
 import { useInterface } from "../workspace/interface";
@@ -73,20 +74,22 @@ export function SlipNotations({ notations, wide }: Props) {
 /** All notations, in a sheet of its own that is only drawn once it is opened. */
 const All = memo(function All() {
   return (
-    <Popover.Root positioning={{ placement: "top-end" }} lazyMount unmountOnExit>
-      <Popover.Trigger asChild>
-        <ToolButton position="absolute" top="4px" right="6px" variant="ghost" aria-label="All notations">
-          all
-        </ToolButton>
-      </Popover.Trigger>
-      <Portal>
-        <Popover.Positioner>
-          <Popover.Content width="420px" padding="8px" boxShadow="md" aria-label="All notations">
-            <EveryLine />
-          </Popover.Content>
-        </Popover.Positioner>
-      </Portal>
-    </Popover.Root>
+    <Opener
+      opens="dialog"
+      panel={(opened) => (
+        <PopoverPanel {...opened} label="All notations" placement="top-end" width="420px" padding="8px">
+          <EveryLine />
+        </PopoverPanel>
+      )}
+      {...TOOL}
+      position="absolute"
+      top="4px"
+      right="6px"
+      variant="ghost"
+      aria-label="All notations"
+    >
+      all
+    </Opener>
   );
 });
 

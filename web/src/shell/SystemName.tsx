@@ -1,11 +1,12 @@
 /** The system's name: opens its renaming, the other systems, and its history. */
 
-import { Box, Button, Flex, Link, Popover, Portal, Text } from "@chakra-ui/react";
+import { Box, Flex, Link, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { useState } from "react";
 import { Link as RouterLink } from "react-router";
 import { client, data } from "../api/client";
 import { edit } from "../api/edits";
+import { Opener } from "../components/Opener";
+import { PopoverPanel } from "../components/panels";
 import { TextField } from "../components/TextField";
 import { useKnown, useWorkspace } from "../workspace/hooks";
 import { useLook } from "../workspace/look";
@@ -15,40 +16,28 @@ const LATEST = 8;
 export function SystemName() {
   const name = useKnown(({ parts }) => parts?.head?.name ?? "");
   const revision = useKnown(({ parts }) => parts?.head?.revision ?? 0);
-  const [open, setOpen] = useState(false);
   return (
-    <Popover.Root
-      positioning={{ placement: "bottom-start" }}
-      open={open}
-      onOpenChange={(change) => setOpen(change.open)}
-      lazyMount
-      unmountOnExit
+    <Opener
+      opens="dialog"
+      panel={(opened) => (
+        <PopoverPanel {...opened} label="System" placement="bottom-start" width="340px" padding="14px">
+          <Panel name={name} revision={revision} onLeave={() => opened.onOpen(false)} />
+        </PopoverPanel>
+      )}
+      variant="ghost"
+      height="100%"
+      borderRadius="0"
+      paddingInline="14px"
+      fontSize="13px"
+      fontWeight="700"
+      maxWidth="200px"
+      minWidth="0"
+      title="Rename it, open another, read its history"
     >
-      <Popover.Trigger asChild>
-        <Button
-          variant="ghost"
-          height="100%"
-          borderRadius="0"
-          paddingInline="14px"
-          fontSize="13px"
-          fontWeight="700"
-          maxWidth="200px"
-          minWidth="0"
-          title="Rename it, open another, read its history"
-        >
-          <Text as="span" truncate>
-            {name}
-          </Text>
-        </Button>
-      </Popover.Trigger>
-      <Portal>
-        <Popover.Positioner>
-          <Popover.Content width="340px" padding="14px" boxShadow="md" aria-label="System">
-            <Panel name={name} revision={revision} onLeave={() => setOpen(false)} />
-          </Popover.Content>
-        </Popover.Positioner>
-      </Portal>
-    </Popover.Root>
+      <Text as="span" truncate>
+        {name}
+      </Text>
+    </Opener>
   );
 }
 

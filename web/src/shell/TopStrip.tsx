@@ -1,10 +1,12 @@
 /** The top strip: whose system, which stage, how it is seen, what can be taken back, and who acts. */
 
-import { Box, Button, Flex, Link, Popover, Portal } from "@chakra-ui/react";
+import { Box, Button, Flex, Link } from "@chakra-ui/react";
 import { type MouseEvent, memo } from "react";
 import { Link as RouterLink } from "react-router";
 import { Choice } from "../components/Choice";
 import { Mark } from "../components/Mark";
+import { Opener } from "../components/Opener";
+import { PopoverPanel } from "../components/panels";
 import { Unpublished } from "../components/Unpublished";
 import { STAGES } from "../stages";
 import { goTo } from "../workspace/AddressMirror";
@@ -63,23 +65,25 @@ export const TopStrip = memo(function TopStrip({ onKeys }: { onKeys: () => void 
 function Looks() {
   const vision = useLook((at) => at.vision);
   return (
-    <Popover.Root positioning={{ placement: "bottom-end" }} lazyMount>
-      <Popover.Trigger asChild>
-        <Button variant="ghost" size="2xs" height="28px" fontSize="13px" fontWeight="400" paddingInline="4px">
-          Seen as <strong>{VISION_WORDS[vision]}</strong>
-        </Button>
-      </Popover.Trigger>
-      <Portal>
-        <Popover.Positioner>
-          <Popover.Content width="250px" padding="12px" boxShadow="md" aria-label="Seen as and surround">
-            <SeenAsPanel />
-            <Box marginTop="12px">
-              <SurroundChoice />
-            </Box>
-          </Popover.Content>
-        </Popover.Positioner>
-      </Portal>
-    </Popover.Root>
+    <Opener
+      opens="dialog"
+      panel={(opened) => (
+        <PopoverPanel {...opened} label="Seen as and surround" placement="bottom-end" width="250px">
+          <SeenAsPanel />
+          <Box marginTop="12px">
+            <SurroundChoice />
+          </Box>
+        </PopoverPanel>
+      )}
+      variant="ghost"
+      size="2xs"
+      height="28px"
+      fontSize="13px"
+      fontWeight="400"
+      paddingInline="4px"
+    >
+      Seen as <strong>{VISION_WORDS[vision]}</strong>
+    </Opener>
   );
 }
 
