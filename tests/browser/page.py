@@ -10,6 +10,8 @@ from selenium.webdriver.common.by import By
 from selenium.webdriver.remote.webelement import WebElement
 from selenium.webdriver.support.ui import WebDriverWait
 
+from tests.browser.spot import Spot
+
 SECONDS = 10
 POLL_SECONDS = 0.05
 
@@ -35,8 +37,10 @@ class Page:
     def all(self, css: str) -> list[WebElement]:
         return self.driver.find_elements(By.CSS_SELECTOR, css)
 
-    def find(self, css: str) -> WebElement:
-        return self.wait(lambda: self.all(css)[0])
+    def find(self, css: str) -> Spot:
+        """The first element, waited for now and found anew at every use."""
+        self.wait(lambda: self.all(css))
+        return Spot(self.driver, lambda: self.all(css), self.wait)
 
     def text(self, css: str) -> str:
         return self.wait(lambda: self.all(css)[0].text)
@@ -45,19 +49,18 @@ class Page:
         """Wait until an element holds some words."""
         self.wait(lambda: any(words in element.text for element in self.all(css)))
 
-    def button(self, words: str) -> WebElement:
+    def button(self, words: str) -> Spot:
         """A button or link by its label, or by the beginning of its text."""
         path = (
             f"//*[self::button or self::a or @role='menuitemradio' or @role='menuitem' or @role='radio'"
             f" or @role='menuitemcheckbox'][@aria-label={words!r} or starts-with(normalize-space(.), {words!r})]"
         )
-        return self.wait(
-            lambda: (
-                next(element for element in self.driver.find_elements(By.XPATH, path) if element.is_displayed())
-                if any(element.is_displayed() for element in self.driver.find_elements(By.XPATH, path))
-                else None
-            )
-        )
+
+        def shown() -> list[WebElement]:
+            return [element for element in self.driver.find_elements(By.XPATH, path) if element.is_displayed()]
+
+        self.wait(shown)
+        return Spot(self.driver, shown, self.wait)
 
     def press(self, words: str) -> None:
         def pressed() -> bool:
@@ -93,10 +96,11 @@ class Page:
 
         self.wait(clicked)
 
-    def field(self, label: str) -> WebElement:
+    def field(self, label: str) -> Spot:
         """A field by its label."""
         path = f"//*[@id=//label[starts-with(normalize-space(.), {label!r})]/@for] | //*[@aria-label={label!r}]"
-        return self.wait(lambda: self.driver.find_elements(By.XPATH, path)[0])
+        self.wait(lambda: self.driver.find_elements(By.XPATH, path))
+        return Spot(self.driver, lambda: self.driver.find_elements(By.XPATH, path), self.wait)
 
     def type(self, label: str, text: str, *, enter: bool = False) -> None:
         """Replace what a field holds."""

@@ -119,10 +119,9 @@ def test_harmony_loose_derived_and_placed_freely(page: Page) -> None:
     page.press("Add 1 hue")
     page.wait(lambda: "#6E0B0B" in values(page))
     page.choose("Relation", "placed freely")
-    marks = page.wait(lambda: page.all("[data-testid=area] [role=slider][data-mark]"))
-    assert len(marks) == 2
+    page.wait(lambda: len(page.all("[data-testid=area] [role=slider][data-mark]")) == 2)
     first = hexes(page, "[data-partner]", "partner")
-    marks[0].send_keys(Keys.SHIFT, Keys.ARROW_RIGHT)
+    page.find("[data-mark='0']").send_keys(Keys.SHIFT, Keys.ARROW_RIGHT)
     page.wait(lambda: hexes(page, "[data-partner]", "partner")[0] != first[0])
     ActionChains(page.driver).drag_and_drop_by_offset(page.all("[data-mark='1']")[0], 60, 0).perform()
     page.wait(lambda: hexes(page, "[data-partner]", "partner")[1] != first[1])
