@@ -4,5 +4,11 @@ import { defineConfig } from "vitest/config";
 /** What the page's own parts do, without a browser or a server; pytest starts this and reports it. */
 export default defineConfig({
   plugins: [react()],
-  test: { environment: "jsdom", include: ["tests/**/*.test.{ts,tsx}"], restoreMocks: true, isolate: false },
+  test: {
+    environment: "jsdom",
+    include: ["tests/**/*.test.{ts,tsx}"],
+    setupFiles: ["tests/setup.ts"],
+    restoreMocks: true,
+    isolate: false,
+  },
 });

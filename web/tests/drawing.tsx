@@ -1,11 +1,8 @@
 /** Drawing a part of the page as the application does. */
 import { ChakraProvider } from "@chakra-ui/react";
-import { cleanup, render } from "@testing-library/react";
+import { render } from "@testing-library/react";
 import type { ReactElement } from "react";
-import { afterEach } from "vitest";
 import { system } from "../src/theme/system";
-
-afterEach(cleanup);
 
 const framed = (part: ReactElement) => <ChakraProvider value={system}>{part}</ChakraProvider>;
 
