@@ -83,7 +83,7 @@ def test_removing_a_parent_asks_about_its_children(page: Page) -> None:
     page.button(f"Remove {child} too")
     page.press(f"Remove; let {child} keep its color")
     page.wait(lambda: "buoy" not in bands(page))
-    assert band_value(page, child) == kept
+    page.wait(lambda: band_value(page, child) == kept)
     page.press("Undo")
     page.wait(lambda: "buoy" in bands(page))
     page.click("[data-hue=buoy]")
@@ -187,7 +187,7 @@ def test_status_colors_that_everyone_can_tell_apart(page: Page) -> None:
     page.press("Use these 3")
     page.says("[aria-label=Status]", "told apart by everyone: yes")
     page.says("[data-hue=lamp]", "late, ask the crew")
-    assert band_value(page, "kelp") == "#3F8F4F"
+    page.wait(lambda: band_value(page, "kelp") == "#3F8F4F")
     page.press("Undo")
     page.says("[aria-label=Status]", "2 pairs are confusable")
 
@@ -203,7 +203,7 @@ def test_a_neutral_is_seen_before_it_is_added(page: Page) -> None:
     page.choose("Steps", "13, fine")
     page.press("Add this neutral")
     page.wait(lambda: page.button("Undo").is_enabled() and not page.all("[data-testid=area]"))
-    assert band_value(page, "gray") == "#7D7D7D"
+    page.wait(lambda: band_value(page, "gray") == "#7D7D7D")
     page.open(f"{AT}?area=neutral")
     page.wait(lambda: "gray 2" in bands(page))
     page.press("Close")

@@ -36,7 +36,7 @@ def test_steps_are_chosen_copied_nudged_and_put_back(page: Page) -> None:
     page.keys("-", "-")
     page.wait(lambda: page.steps("flare")[3] != before["flare"][3])
     # The hue's own color stays; all others went together, and one key brings them back.
-    assert page.steps("lamp") == before["lamp"]
+    page.wait(lambda: page.steps("lamp") == before["lamp"])
     kelp = page.steps("kelp")
     assert [step for step in kelp if step not in before["kelp"]] == kelp[2:4]
     page.wait(lambda: page.button("Back to generated").is_enabled())
@@ -69,7 +69,7 @@ def test_what_is_held_stays_while_the_ladder_of_all_changes(page: Page) -> None:
     gorse = page.steps("gorse")
     page.press("Held")
     page.says("[data-row=gorse]", "held")
-    assert page.find("[role=slider][aria-label='Lightness']").get_attribute("aria-disabled") == "true"
+    page.wait(lambda: page.find("[role=slider][aria-label='Lightness']").get_attribute("aria-disabled") == "true")
     page.choose("Anchor of gorse nearest label", "no step: guide only")
     page.says("[data-testid=notice]", "gorse is held")
     page.press("Ladder")
@@ -78,7 +78,7 @@ def test_what_is_held_stays_while_the_ladder_of_all_changes(page: Page) -> None:
     page.press("Use this ladder")
     page.wait(lambda: page.button("Undo").get_attribute("title").endswith("1 held stays"))
     page.wait(lambda: len(page.steps("kelp")) == 11)
-    assert page.steps("gorse") == gorse
+    page.wait(lambda: page.steps("gorse") == gorse)
 
 
 def test_one_scale_and_one_column(page: Page) -> None:
@@ -90,7 +90,7 @@ def test_one_scale_and_one_column(page: Page) -> None:
     page.says("[data-testid=slip-name]", "gorse 500")
     page.choose("Show one scale", "one column")
     page.says("[data-testid=column]", "All 500. L* from")
-    assert len(page.all("[data-testid=column] [role=option]")) == 9
+    page.wait(lambda: len(page.all("[data-testid=column] [role=option]")) == 9)
     page.find("[role=option][aria-selected=true]").send_keys(Keys.ARROW_RIGHT)
     page.says("[data-testid=slip-name]", "heather 500")
 

@@ -59,7 +59,7 @@ def test_what_cannot_be_a_ladder_is_said_at_the_label(page: Page) -> None:
     page.open(f"{AT}?at=hue:tidewater&area=ladder")
     page.put("[aria-label='Label of step 2']", "100")
     page.says("[data-testid=ladder-problem]", "The label 100 is there twice")
-    assert page.find("[aria-label='Label of step 2']").get_attribute("aria-invalid") == "true"
+    page.wait(lambda: page.find("[aria-label='Label of step 2']").get_attribute("aria-invalid") == "true")
     assert not page.button("Use this ladder").is_enabled()
     page.put("[aria-label='Label of step 2']", "")
     page.says("[data-testid=ladder-problem]", "A step needs a label")
@@ -102,7 +102,7 @@ def test_a_ladder_for_one_scale(page: Page) -> None:
 def test_a_method_is_chosen_by_eye_and_loses_no_setting(page: Page) -> None:
     page.open(f"{AT}?at=hue:gorse&area=method")
     even = page.steps("gorse")
-    assert len(page.all("[data-method]")) == 5
+    page.wait(lambda: len(page.all("[data-method]")) == 5)
     page.press("white and black mix")
     page.wait(lambda: page.steps("gorse") != even)
     page.says("[data-testid=method-sentence]", "White or black is laid over the source")
@@ -123,7 +123,7 @@ def test_a_method_for_one_scale_and_wrong_figures(page: Page) -> None:
     page.choose("For all scales", "gorse")
     page.press("contrast targets")
     page.says("[data-testid=method-sentence]", "ratio against a ground")
-    assert page.steps("sound") == others
+    page.wait(lambda: page.steps("sound") == others)
     page.type("Ground, in any notation", "no color", enter=True)
     page.says("[data-testid=method-settings]", "is not a color Heimat can read")
     page.type("Ground, in any notation", "#777", enter=True)

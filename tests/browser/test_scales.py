@@ -28,7 +28,7 @@ def test_arrows_walk_and_the_slip_tells(page: Page) -> None:
     # The whole selected row and column print their contrast; a step elsewhere prints one line.
     assert "fails" in cell(page, "step:buoy/s300").text
     assert "fails" in cell(page, "step:kelp/s100").text
-    assert cell(page, "step:kelp/s300").text == "#89C790"
+    page.wait(lambda: cell(page, "step:kelp/s300").text == "#89C790")
     for notation in ("hex", "rgb", "oklch"):
         page.says("[data-testid=slip]", notation)
 
@@ -57,7 +57,7 @@ def test_the_anchor_can_be_chosen(page: Page) -> None:
 
 def test_pins_by_key_and_back(page: Page) -> None:
     page.open(f"{AT}?at=step:tidewater/s500")
-    assert page.steps("tidewater")[4] == "#2A8C82"
+    page.wait(lambda: page.steps("tidewater")[4] == "#2A8C82")
     page.says("[data-testid=slip-why]", "Pinned at #2A8C82")
     page.leave_fields()
     page.keys(Keys.BACKSPACE)
@@ -133,7 +133,7 @@ def test_all_keys_are_shown_and_can_be_switched_off(page: Page) -> None:
     page.says("h1", "Tokens")
     page.find("body").send_keys(Keys.CONTROL, "z")
     page.says("[data-testid=notice]", "nothing of yours to undo")
-    assert page.text("h1") == "Tokens"
+    page.wait(lambda: page.text("h1") == "Tokens")
 
 
 def test_a_step_is_nudged_by_the_slip_and_escape_leaves_it(page: Page) -> None:
@@ -147,7 +147,7 @@ def test_a_step_is_nudged_by_the_slip_and_escape_leaves_it(page: Page) -> None:
     ActionChains(page.driver).release().perform()
     page.type("Lightness, as a number", "80", enter=True)
     page.says("[data-testid=slip-why]", "lighter")
-    assert page.find("[aria-label='Lightness, as a number']").get_attribute("value") == "80.0"
+    page.wait(lambda: page.find("[aria-label='Lightness, as a number']").get_attribute("value") == "80.0")
     typed = page.steps("sound")
     assert typed[:2] + typed[3:] == before[:2] + before[3:]
     # The hue moves, and the nudge goes along on top of what is generated.
@@ -162,12 +162,12 @@ def test_a_step_is_nudged_by_the_slip_and_escape_leaves_it(page: Page) -> None:
 
 def test_a_pinned_step_says_why_it_cannot_be_moved(page: Page) -> None:
     page.open(f"{AT}?at=step:tidewater/s500")
-    assert page.find("[role=slider][aria-label='Lightness']").get_attribute("aria-disabled") == "true"
+    page.wait(lambda: page.find("[role=slider][aria-label='Lightness']").get_attribute("aria-disabled") == "true")
     page.leave_fields()
     page.keys("=")
     page.press("tidewater 500: back to generated")
     page.says("[data-testid=slip-why]", "Aimed at L* 52.5")
-    assert page.find("[role=slider][aria-label='Lightness']").get_attribute("aria-disabled") == "false"
+    page.wait(lambda: page.find("[role=slider][aria-label='Lightness']").get_attribute("aria-disabled") == "false")
     page.keys("=")
     page.says("[data-testid=slip-why]", "nudged 1.0 lighter")
     page.press("To its hue")

@@ -2,14 +2,10 @@
 import { Text } from "@chakra-ui/react";
 import { memo } from "react";
 import { useSteady } from "../util/useSteady";
+import type { Item } from "./item";
 import { Opener } from "./Opener";
 import { ChoiceMenu } from "./panels";
 import { TOOL } from "./ToolButton";
-
-export interface Item {
-  value: string;
-  words: string;
-}
 
 interface Props {
   label: string;

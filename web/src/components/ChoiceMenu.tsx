@@ -1,6 +1,6 @@
 /** The menu of a choice: all that can be chosen, the present one marked. */
 import { Menu } from "@chakra-ui/react";
-import type { Item } from "./Choice";
+import type { Item } from "./item";
 import { MenuPanel } from "./MenuPanel";
 import type { Opened } from "./Opener";
 

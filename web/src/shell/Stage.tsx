@@ -2,7 +2,7 @@
 import { Text } from "@chakra-ui/react";
 import { Suspense, useDeferredValue, useRef } from "react";
 import { stageOf } from "../stages";
-import type { StageManifest } from "../stages/manifest";
+import { StageContext, type StageManifest } from "../stages/manifest";
 import { useKnown } from "../workspace/hooks";
 import { useLook } from "../workspace/look";
 import { ErrorBoundary } from "./ErrorBoundary";
@@ -20,7 +20,9 @@ export function Stage() {
   return (
     <ErrorBoundary key={stage.id} what={`The stage ${stage.words}`}>
       <Suspense fallback={null}>
-        <Sheet />
+        <StageContext value={stage}>
+          <Sheet />
+        </StageContext>
       </Suspense>
     </ErrorBoundary>
   );

@@ -1,7 +1,8 @@
 /** Tells the workspace how the system is looked at, and which parts the shell, the stage and its work area show. */
 import { useEffect, useLayoutEffect, useMemo } from "react";
 import type { PartName } from "../api/client";
-import { areaOf, stageOf } from "../stages";
+import { stageOf } from "../stages";
+import { areaOf } from "../stages/manifest";
 import { useWorkspace } from "../workspace/hooks";
 import { useInterface } from "../workspace/interface";
 import { useLook } from "../workspace/look";

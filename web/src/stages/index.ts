@@ -12,7 +12,3 @@ export const STAGES: readonly StageManifest[] = [sources, scales, tokens, legibi
 /** The stage of an id; the first one where there is none of it. */
 export const stageOf = (id: string): StageManifest =>
   STAGES.find((stage) => stage.id === id) ?? (STAGES[0] as StageManifest);
-
-/** The work area of a stage by its id, if it has it. */
-export const areaOf = (stage: StageManifest, id: string | null) =>
-  stage.areas.find((area) => area.id === id) ?? null;

@@ -1,5 +1,5 @@
 /** What the shell knows of a stage: its words, its work areas, and the parts of the system that they need. */
-import { type ComponentType, type LazyExoticComponent, lazy } from "react";
+import { type ComponentType, createContext, type LazyExoticComponent, lazy } from "react";
 import type { PartName } from "../api/client";
 import type { Look } from "../workspace/look";
 
@@ -32,3 +32,10 @@ export interface StageManifest {
   component: Lazy;
   areas: readonly AreaManifest[];
 }
+
+/** The work area of a stage by its id, if it has it. */
+export const areaOf = (stage: StageManifest, id: string | null) =>
+  stage.areas.find((area) => area.id === id) ?? null;
+
+/** The stage that is shown: while another is still loaded, this is not yet the one that is looked at. */
+export const StageContext = createContext<StageManifest | null>(null);

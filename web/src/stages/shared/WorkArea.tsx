@@ -1,14 +1,15 @@
 /** The work areas of a stage: the buttons that open them, and the one that is open, inside its sheet. */
-import { Suspense } from "react";
+import { Suspense, useContext } from "react";
 import { Toggle } from "../../components/Toggle";
 import { useKnown } from "../../workspace/hooks";
 import { look, useLook } from "../../workspace/look";
-import { areaOf, stageOf } from "..";
+import { areaOf, StageContext } from "../manifest";
 
 function useStage() {
-  const stage = useLook((at) => at.stage);
+  const stage = useContext(StageContext);
   const open = useLook((at) => at.area);
-  return { stage: stageOf(stage), area: areaOf(stageOf(stage), open) };
+  if (!stage) throw new Error("work areas stand inside their stage");
+  return { stage, area: areaOf(stage, open) };
 }
 
 export function AreaToggles() {

@@ -4,9 +4,16 @@ import { Check } from "../../../components/Check";
 import { Halves } from "../../../components/Halves";
 import { KIND_ITEMS, kindOf } from "../kinds";
 import styles from "./row.module.css";
-import type { Changed } from "./Understood";
 
 export type Use = "add" | "replace" | "pin";
+
+/** What a person has changed of a line. */
+export interface Changed {
+  out?: boolean;
+  name?: string;
+  kind?: HueKind;
+  status?: Status | null;
+}
 
 interface Props {
   line: ReadLineView;

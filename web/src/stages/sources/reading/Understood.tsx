@@ -2,13 +2,13 @@
 
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { useEffect, useState } from "react";
-import type { Edit, HueKind, ReadingView, ReadLineView, Status } from "../../../api/client";
+import type { Edit, ReadingView, ReadLineView } from "../../../api/client";
 import { edit } from "../../../api/edits";
 import { Toggle } from "../../../components/Toggle";
 import { ToolButton } from "../../../components/ToolButton";
 import { usePart } from "../../../workspace/hooks";
 import { counted, useAdding } from "../adding";
-import { ReadRow, type Use } from "./ReadRow";
+import { type Changed, ReadRow, type Use } from "./ReadRow";
 
 interface Props {
   reading: ReadingView;
@@ -17,14 +17,6 @@ interface Props {
   onAddFirst: (add: () => void) => void;
   /** Called with the lines that were not read, to be mended. */
   onDone: (left: string) => void;
-}
-
-/** What a person has changed of a line. */
-export interface Changed {
-  out?: boolean;
-  name?: string;
-  kind?: HueKind;
-  status?: Status | null;
 }
 
 /** A line's own words, not its place: lines come and go while somebody types. */

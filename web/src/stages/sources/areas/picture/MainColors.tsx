@@ -1,8 +1,11 @@
 /** The main colors of a picture, flush, each as tall as it needs to be read; the chosen one lights its region. */
+import type { MainColorView } from "../../../../api/client";
 import { Check } from "../../../../components/Check";
 import { ToolButton } from "../../../../components/ToolButton";
 import styles from "./mainColors.module.css";
-import type { Found } from "./PictureDesk";
+
+/** A color that was found, or taken again from elsewhere. */
+export type Found = MainColorView & { again?: boolean };
 
 interface Props {
   colors: Found[];

@@ -2,7 +2,7 @@
 
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { type ReactNode, useState } from "react";
-import { client, data, type MainColorView, type PictureView, type SampleView } from "../../../../api/client";
+import { client, data, type PictureView, type SampleView } from "../../../../api/client";
 import { Range } from "../../../../components/Range";
 import { useInterface } from "../../../../workspace/interface";
 import { useLook, useSeeing } from "../../../../workspace/look";
@@ -12,7 +12,7 @@ import { useAdding } from "../../adding";
 import { TakeTools } from "../TakeTools";
 import { AreaTools } from "./AreaTools";
 import { Canvas, type Rect } from "./Canvas";
-import { MainColors } from "./MainColors";
+import { type Found, MainColors } from "./MainColors";
 import { Taken } from "./Taken";
 
 interface Props {
@@ -20,9 +20,6 @@ interface Props {
   tools: ReactNode;
   progress: ReactNode;
 }
-
-/** A color that was found, or taken again from elsewhere. */
-export type Found = MainColorView & { again?: boolean };
 
 export function PictureDesk({ picture, tools, progress }: Props) {
   const slug = useLook((at) => at.slug);
