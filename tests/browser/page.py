@@ -26,6 +26,8 @@ class Page:
     def open(self, path: str) -> None:
         self.driver.get(self.address + path)
         self.wait(lambda: self.all("h1"))
+        if "area=" in path:
+            self.find("[data-testid=area]")
 
     def wait(self, condition: Callable[[], Any]) -> Any:
         """Wait until a condition holds; elements that React has just replaced are looked for again."""
@@ -129,6 +131,7 @@ class Page:
 
     def put(self, css: str, text: str) -> None:
         """Give a field a whole text at once, as pasting does."""
+        self.find(css)
         self.script(
             "const field = document.querySelector(arguments[0]);"
             "Object.getOwnPropertyDescriptor(Object.getPrototypeOf(field), 'value').set.call(field, arguments[1]);"
@@ -139,6 +142,7 @@ class Page:
 
     def drop(self, css: str, name: str, media_type: str, content: bytes) -> None:
         """Drop a file on an element, as from a folder."""
+        self.find(css)
         self.script(
             "const [css, name, type, text] = arguments;"
             "const bytes = Uint8Array.from(atob(text), sign => sign.charCodeAt(0));"

@@ -123,7 +123,7 @@ def test_harmony_loose_derived_and_placed_freely(page: Page) -> None:
     first = hexes(page, "[data-partner]", "partner")
     page.find("[data-mark='0']").send_keys(Keys.SHIFT, Keys.ARROW_RIGHT)
     page.wait(lambda: hexes(page, "[data-partner]", "partner")[0] != first[0])
-    ActionChains(page.driver).drag_and_drop_by_offset(page.all("[data-mark='1']")[0], 60, 0).perform()
+    ActionChains(page.driver).drag_and_drop_by_offset(page.find("[data-mark='1']"), 60, 0).perform()
     page.wait(lambda: hexes(page, "[data-partner]", "partner")[1] != first[1])
     page.press("Place one more")
     page.wait(lambda: len(page.all("[data-partner]")) == 3)

@@ -89,7 +89,7 @@ def test_tapers_by_keys_for_chosen_scales(page: Page) -> None:
     cell = page.find("[data-key='step:gorse/s300']")
     ActionChains(page.driver).key_down(Keys.CONTROL).click(cell).key_up(Keys.CONTROL).perform()
     page.choose("For all scales", "the 2 chosen")
-    taper = page.all("[data-testid=ends] input[type=range]")[0]
+    taper = page.find("[data-testid=ends] input[type=range]")
     taper.send_keys(Keys.ARROW_LEFT, Keys.ARROW_LEFT)
     undone(page, "Chroma of")
     page.wait(lambda: page.steps("heather") != heather)
