@@ -58,7 +58,7 @@ def _rename(name: str) -> dict:
     return {"type": "rename_hue", "hue": "kelp", "name": name}
 
 
-@pytest.mark.parametrize("wish", [{"parts": ["colors"]}, {"vision": "xray"}, {"severity": 2}, {"notation": "pantone"}])
+@pytest.mark.parametrize("wish", [{"parts": ["colors"]}, {"vision": "xray"}, {"severity": 2}, {"notation": "paint"}])
 def test_what_cannot_be_looked_at_is_refused_at_its_field(client: TestClient, wish: dict) -> None:
     refused = client.get(AT, params=wish)
     assert refused.status_code == 422

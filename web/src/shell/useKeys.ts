@@ -26,6 +26,8 @@ export function useKeys() {
   const specimen = useSpecimenShown();
   const [shown, setShown] = useState(false);
   const [finding, setFinding] = useState(false);
+  // From the very key that opens a sheet: what follows it at once is meant for the sheet, and moves nothing.
+  const covered = useRef(false);
 
   // The bindings stay the same, so that nothing that shows them is drawn again; they act on what is there now.
   const now = {
@@ -122,7 +124,10 @@ export function useKeys() {
         shift: false,
         shown: "/",
         words: "Find a color, a token or a stage",
-        act: () => setFinding(true),
+        act: () => {
+          covered.current = true;
+          setFinding(true);
+        },
       },
       { code: "Slash", shift: true, shown: "?", words: "All keys", act: () => setShown(true) },
       {
@@ -145,7 +150,8 @@ export function useKeys() {
   }, [move, put, takeBack, tell, set]);
 
   useEffect(() => {
-    const down = (event: KeyboardEvent) => dispatch(event, bindings, present.current.singleKeys);
+    const down = (event: KeyboardEvent) =>
+      dispatch(event, bindings, present.current.singleKeys && !covered.current);
     // A held key is one gesture: it is kept when the key is let go.
     const up = () => void present.current.end();
     window.addEventListener("keydown", down);
@@ -158,6 +164,9 @@ export function useKeys() {
 
   const open = useCallback(() => setShown(true), []);
   const close = useCallback(() => setShown(false), []);
-  const endFinding = useCallback(() => setFinding(false), []);
+  const endFinding = useCallback(() => {
+    covered.current = false;
+    setFinding(false);
+  }, []);
   return { bindings, shown, open, close, finding, endFinding };
 }
