@@ -4,9 +4,8 @@ from typing import Any
 
 from fastapi import FastAPI
 
-from heimat.core.color.notation import NOTATIONS
+from heimat.core.color.notation import NOTATIONS, STRONGEST_CHROMA
 from heimat.core.color.ramps import CHROMA_END
-from heimat.core.color.solved import STRONGEST_CHROMA
 from heimat.core.color.spelling import SPELLINGS
 from heimat.core.document.hues import STRONGEST_TINT
 from heimat.core.document.part import LONGEST_NOTE

@@ -4,6 +4,7 @@ from collections.abc import Callable
 
 from typing_extensions import TypedDict
 
+from heimat.core.color.angles import around
 from heimat.core.color.ramps import CHROMA_END
 from heimat.core.document.system import ColorSystem, curves_of
 from heimat.core.edits import apply
@@ -64,8 +65,8 @@ def _moving(selected: Selected, light: float, chroma: float, turn: float) -> Cal
     def edit(light: float, chroma: float, turn: float) -> AimSource | AimStep:
         hue = selected.movable_hue or ""
         if selected.movable_step is None:
-            return AimSource(hue=hue, lightness=light, chroma=chroma, angle=turn % 360.0)
-        return AimStep(hue=hue, step=selected.movable_step, lightness=light, chroma=chroma, angle=turn % 360.0)
+            return AimSource(hue=hue, lightness=light, chroma=chroma, angle=around(turn))
+        return AimStep(hue=hue, step=selected.movable_step, lightness=light, chroma=chroma, angle=around(turn))
 
     ways: dict[CurveName, Make] = {
         "lightness": lambda value: edit(value, chroma, turn),

@@ -7,6 +7,11 @@ import numpy as np
 from heimat.core.color.arrays import Floats
 
 
+def around(angle: float) -> float:
+    """The same angle from 0 up to but not 360. (A hair below 0 alone, the remainder is 360 itself.)"""
+    return angle % 360.0 % 360.0
+
+
 @overload
 def turn_between(one: float, other: float) -> float: ...
 @overload

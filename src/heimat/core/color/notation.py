@@ -14,6 +14,7 @@ import numpy as np
 from coloraide.everything import ColorAll
 from pydantic import BaseModel, BeforeValidator, ConfigDict, Field, model_validator
 
+from heimat.core.color.angles import around
 from heimat.core.color.arrays import Bytes, Floats, floats, to_bytes
 from heimat.core.color.contrast import WEIGHTS, relative_luminance
 from heimat.core.color.gamut import solve
@@ -143,12 +144,20 @@ _HSB = re.compile(
 _BARE_HEX = re.compile(r"^(?:[0-9a-f]{3,4}|[0-9a-f]{6}|[0-9a-f]{8})$", re.I)
 _PRINT = re.compile(r"\b(?:device-)?cmyk\b|\bpantone\b|\bral\s*\d", re.I)
 _UNIT_SPACES = frozenset({"srgb", "display-p3"})
+_LIGHTEST = {"lab": 100.0, "lch": 100.0, "oklab": 1.0, "oklch": 1.0}
+"""The lightness of white, beyond which CSS cuts it."""
+_POLAR = frozenset({"lch", "oklch"})
+STRONGEST_CHROMA = 0.6
+"""OKLCH chroma that no visible color reaches: what is asked for ends here."""
+_BRIGHTEST = 1.001
+"""OKLab lightness of white, with room for its rounding."""
 
 
 def parse(text: str) -> Color:
     """Read one color in any CSS Color 4 notation, with or without `#`, or as HSB or HSV.
 
-    Numbers outside the range of rgb(), hsl() and the like are brought to the nearest allowed value, as CSS does.
+    Numbers outside the range of rgb(), hsl() and the like are brought to the nearest allowed value, as CSS does; so are
+    lightness and negative chroma.
     Raises DomainError (field `text`) with a sentence for what cannot be read; print notations are refused.
     """
     wanted = text.strip().rstrip(";").strip()
@@ -166,6 +175,17 @@ def parse(text: str) -> Color:
     color = _hsb(wanted) or _css_color(f"#{wanted}" if _BARE_HEX.match(wanted) else wanted)
     if color is None:
         raise DomainError(f"“{wanted}” is not a color Heimat can read. For example: {EXAMPLE}.", "text", "unreadable")
+    return reasonable(color, "text")
+
+
+def reasonable(color: Color, field: str) -> Color:
+    """The color itself. Raises DomainError where it is stronger than any that can be seen, or brighter than white."""
+    light, chroma, _ = _oklch(color)
+    if chroma > STRONGEST_CHROMA:
+        words = f"That is stronger than any color there is: OKLCH chroma {chroma:.2f}, of at most {STRONGEST_CHROMA}."
+        raise DomainError(f"{words} Give it less.", field, "strong")
+    if light > _BRIGHTEST:
+        raise DomainError("That is brighter than white. Give it less light.", field, "bright")
     return color
 
 
@@ -188,7 +208,7 @@ def _hsb(text: str) -> Color | None:
         return None
     hue, saturation, value = (float(number) for number in match.groups())
     share = (min(max(part, 0.0), 100.0) / 100.0 for part in (saturation, value))
-    return Color(space="hsv", components=(hue % 360.0, *share))
+    return Color(space="hsv", components=(around(hue), *share))
 
 
 def _css_color(text: str) -> Color | None:
@@ -200,10 +220,13 @@ def _css_color(text: str) -> Color | None:
     numbers = [float(number) for number in css.coords(nans=False)]
     if space not in _SPACES or not all(math.isfinite(number) for number in numbers):
         return None
+    if space in _LIGHTEST:
+        numbers[0] = min(max(numbers[0], 0.0), _LIGHTEST[space])
+        numbers[1] = max(numbers[1], 0.0) if space in _POLAR else numbers[1]
     if space in _UNIT_SPACES:
         numbers = [min(max(number, 0.0), 1.0) for number in numbers]
     elif space in {"hsl", "hwb", "hsv"}:
-        numbers = [numbers[0] % 360.0, *(min(max(number, 0.0), 1.0) for number in numbers[1:])]
+        numbers = [around(numbers[0]), *(min(max(number, 0.0), 1.0) for number in numbers[1:])]
     alpha = min(max(float(css.alpha(nans=False)), 0.0), 1.0)
     try:
         return Color.model_validate({"space": space, "components": numbers, "alpha": alpha})

@@ -12,8 +12,6 @@ from heimat.core.color.wide import published_p3
 
 COLORED = 0.004
 """OKLCH chroma below which a color is taken for a gray, whose hue says nothing."""
-STRONGEST_CHROMA = 0.6
-"""OKLCH chroma that no visible color reaches: what is asked for ends here."""
 GAMUT_LOSS = 0.004
 """OKLCH chroma given up to the gamut that is worth a word."""
 

@@ -4,8 +4,7 @@ from typing import Annotated, Literal, Self
 
 from pydantic import Field, model_validator
 
-from heimat.core.color.notation import Color
-from heimat.core.color.solved import STRONGEST_CHROMA
+from heimat.core.color.notation import STRONGEST_CHROMA, Color
 from heimat.core.document.ids import Id
 from heimat.core.document.order import OrderKey
 from heimat.core.document.part import Name, Note, Part, StepId

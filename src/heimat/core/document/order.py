@@ -1,14 +1,19 @@
 """Order: keys between which there is always room, so that nothing is renumbered when something moves.
 
 A key is read as a fraction of base 36. Between two keys it is halved; at either end it is counted on, at its own
-length, and where that is used up by four digits more: keys grow with the logarithm of what is appended.
+length, and where that is used up by four digits more: keys grow with the logarithm of what is appended. Halved in one
+place again and again they do grow, a digit in five times; `crowded` tells when, and `spread` gives short ones again.
 """
 
+from collections.abc import Iterable
 from typing import Annotated, Protocol, TypeVar
 
 from pydantic import Field
 
-OrderKey = Annotated[str, Field(pattern=r"^[0-9a-z]{1,200}$")]
+OrderKey = Annotated[str, Field(pattern=r"^[0-9a-z]+$")]
+"""Of any length: whatever was stored once can be read, and is spread again with the next edit."""
+CROWDED = 40
+"""Digits of a key from which on all of its kind are spread again."""
 
 _DIGITS = "0123456789abcdefghijklmnopqrstuvwxyz"
 _BASE = len(_DIGITS)
@@ -35,6 +40,37 @@ def keys(count: int, after: str | None = None) -> list[str]:
         after = key_between(after, None)
         made.append(after)
     return made
+
+
+def crowded(entities: Iterable["_Ordered"]) -> bool:
+    """Whether a key among these has grown so long that all should be spread again."""
+    return any(len(entity.order) > CROWDED for entity in entities)
+
+
+def spread(entities: dict[str, "Entity"]) -> dict[str, str]:
+    """Short keys by id, for entities in the order that they are in: of one length, and none begins with `0`."""
+    ids = [entity.id for entity in in_order(entities)]
+    length = 1
+    while _BASE**length <= 2 * len(ids) + _BASE ** (length - 1):
+        length += 1
+    first = _BASE ** (length - 1)
+    step = max((_BASE**length - first) // (len(ids) + 1), 2)
+    return {key: _written(_open(first + step * (place + 1)), length) for place, key in enumerate(ids)}
+
+
+def moved_along(key: str, before: dict[str, str], after: dict[str, str]) -> str:
+    """What a key of before a spreading is after it: keys by id, and all others in between, keep their order.
+
+    One rule for every key, so that what is brought back one by one stands as it stood.
+    """
+    low = max(((old, after[entity]) for entity, old in before.items() if old <= key), default=None)
+    if low is None:
+        return "0" + key
+    return low[1] if low[0] == key else low[1] + key
+
+
+def _open(number: int) -> int:
+    return number + (number % _BASE == 0)
 
 
 def _counted(key: str, by: int) -> str:

@@ -24,7 +24,6 @@ def _with_purposes(data: Document) -> Document:
 
 
 UPGRADES: dict[int, Callable[[Document], Document]] = {
-    0: _same,
     # 2: candidates, ordered stops and derived hues.
     1: _same,
     # 3: methods, curves and nudges of scales.
@@ -38,8 +37,11 @@ UPGRADES: dict[int, Callable[[Document], Document]] = {
 
 
 def read_document(data: Document) -> ColorSystem:
-    """Read a stored document, bringing older forms up. Raises ValueError for one from a newer Heimat."""
-    form = int(data.get("schema", 0))
+    """Read a stored document, bringing older forms up.
+
+    Raises ValueError for one that cannot be read, or is from a newer Heimat.
+    """
+    form = int(data.get("schema", SCHEMA + 1))
     if form > SCHEMA:
         raise ValueError(f"this document has schema {form}; this Heimat reads up to {SCHEMA}")
     for older in range(form, SCHEMA):

@@ -26,6 +26,7 @@ from heimat.core.edits.hues import (
     SetHueNote,
 )
 from heimat.core.edits.ladder import RenameSystem, SetHueLadder, SetLadder, SetScalePattern
+from heimat.core.edits.order import SpreadOrder, carried_over, grown
 from heimat.core.edits.restore import Restore
 from heimat.core.edits.scales import AimCurve, AimStep, NudgeSteps, SetCurves, SetMethod, SetPinNeighbours, SetWide
 from heimat.core.edits.selections import KeepSelection, RemoveSelection, SetCap
@@ -75,8 +76,8 @@ UserEdit = Annotated[
     Field(discriminator="type"),
 ]
 """What a person can do."""
-Edit = Annotated[UserEdit | Restore, Field(discriminator="type")]
-"""What a revision can hold: what a person did, or what takes it back."""
+Edit = Annotated[UserEdit | Restore | SpreadOrder, Field(discriminator="type")]
+"""What a revision can hold: what a person did, what takes it back, or what the system does for its own sake."""
 
 __all__ = [
     "Applied",
@@ -85,10 +86,13 @@ __all__ = [
     "Path",
     "PlaceValue",
     "Restore",
+    "SpreadOrder",
     "UserEdit",
     "apply",
     "apply_all",
+    "carried_over",
     "conflict",
+    "grown",
 ]
 
 
@@ -96,7 +100,7 @@ def apply(system: ColorSystem, edit: Edit) -> ColorSystem:
     """The document after an edit. Pure and total: a new document, or DomainError with the field at fault."""
     changed = edit.change(system)
     if changed is not system:
-        if not isinstance(edit, HoldHues | Restore):
+        if not isinstance(edit, HoldHues | Restore | SpreadOrder):
             refuse_held(system, changed, _field_of(edit))
         check_system(changed, _field_of(edit))
     return changed

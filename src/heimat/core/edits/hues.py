@@ -15,6 +15,7 @@ from heimat.core.document.part import Note, Part, StepId
 from heimat.core.document.system import MOST_HUES, ColorSystem, ladder_of
 from heimat.core.document.tokens import LiteralColor, StepAlias, Token
 from heimat.core.edits.base import EditBase, Path, hue_of, step_of, with_hue
+from heimat.core.edits.order import with_room
 from heimat.core.edits.sources import given, let_go, opaque
 from heimat.core.errors import DomainError
 from heimat.core.hues.scaling import scales_of
@@ -114,6 +115,7 @@ class DuplicateHue(EditBase):
     id: Annotated[Id, Field(default_factory=new_id)]
 
     def change(self, system: ColorSystem) -> ColorSystem:
+        system = with_room(system)
         hue = hue_of(system, self.hue)
         if self.id in system.hues:
             raise DomainError("A hue with this id is there already.", "id", "taken")
@@ -227,14 +229,15 @@ class MoveHue(EditBase):
     before: Id | None
 
     def change(self, system: ColorSystem) -> ColorSystem:
+        if self.before == self.hue:
+            return system
+        system = with_room(system)
         hue = hue_of(system, self.hue)
         others = [other for other in in_order(system.hues) if other.id != hue.id]
         if self.before is None:
             order = key_between(others[-1].order if others else None, None)
         else:
-            place = others.index(hue_of(system, self.before, "before")) if self.before != hue.id else None
-            if place is None:
-                return system
+            place = others.index(hue_of(system, self.before, "before"))
             order = key_between(others[place - 1].order if place else None, others[place].order)
         return with_hue(system, hue.model_copy(update={"order": order}))
 

@@ -7,8 +7,7 @@ from pydantic import Field, ValidationError
 
 from heimat.core.color.angles import turn_between
 from heimat.core.color.contrast import cut, relative_luminance
-from heimat.core.color.notation import rgb8_of
-from heimat.core.color.solved import STRONGEST_CHROMA
+from heimat.core.color.notation import STRONGEST_CHROMA, rgb8_of
 from heimat.core.document.hues import Hue, StepRef
 from heimat.core.document.ids import Id
 from heimat.core.document.order import in_order
@@ -203,7 +202,7 @@ class AimStep(EditBase):
     step: StepId
     lightness: Annotated[float, Field(ge=0.0, le=100.0)]
     chroma: Annotated[float, Field(ge=0.0, le=STRONGEST_CHROMA)]
-    angle: Annotated[float, Field(ge=0.0, lt=360.0)]
+    angle: Annotated[float, Field(ge=0.0, le=360.0)]
 
     def change(self, system: ColorSystem) -> ColorSystem:
         hue, place = step_of(system, self.hue, self.step)

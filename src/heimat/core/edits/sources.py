@@ -4,9 +4,9 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
-from heimat.core.color.angles import turn_between
-from heimat.core.color.notation import Color, ColorInput, format, oklch_of
-from heimat.core.color.solved import COLORED, STRONGEST_CHROMA, solved, solved_wide
+from heimat.core.color.angles import around, turn_between
+from heimat.core.color.notation import STRONGEST_CHROMA, Color, ColorInput, format, oklch_of, reasonable
+from heimat.core.color.solved import COLORED, solved, solved_wide
 from heimat.core.document.following import refuse_circle
 from heimat.core.document.hues import (
     STRONGEST_TINT,
@@ -31,23 +31,23 @@ _SAME_HUE = 0.5
 
 
 def opaque(color: Color, field: str) -> Color:
-    """The color itself. Raises DomainError where it is translucent."""
+    """The color itself. Raises DomainError where it is translucent, or no color that can be."""
     if color.alpha != 1.0:
         solid = format(color.model_copy(update={"alpha": 1.0}), "hex")
         raise DomainError(f"A hue is opaque. Give it without alpha, for example {solid}.", field, "alpha")
-    return color
+    return reasonable(color, field)
 
 
 def given(color: Color, before: Recall | None) -> tuple[GivenSource, Recall | None]:
     """A given source, and the chroma and hue to remember: its own, or the ones before where it has none."""
     _, chroma, hue = (float(number) for number in oklch_of(color))
-    recall = Recall(chroma=min(chroma, STRONGEST_CHROMA), hue=hue % 360.0) if chroma >= COLORED else before
+    recall = Recall(chroma=min(chroma, STRONGEST_CHROMA), hue=around(hue)) if chroma >= COLORED else before
     return GivenSource(color=color), recall
 
 
 def _remembered(system: ColorSystem, hue: Hue) -> Recall | None:
     _, chroma, angle = resolve_source(system, hue).aim
-    return Recall(chroma=min(chroma, STRONGEST_CHROMA), hue=angle % 360.0) if chroma >= COLORED else hue.recall
+    return Recall(chroma=min(chroma, STRONGEST_CHROMA), hue=around(angle)) if chroma >= COLORED else hue.recall
 
 
 def let_go(system: ColorSystem, hue: Hue) -> Hue:
@@ -90,7 +90,7 @@ class AimSource(EditBase):
 
     def change(self, system: ColorSystem) -> ColorSystem:
         hue = hue_of(system, self.hue)
-        angle = self.angle % 360.0
+        angle = around(self.angle)
         if isinstance(hue.source, TintedSource) and self._keeps_tint(system, hue.source):
             tint = hue.source.model_copy(update={"lightness": self.lightness, "chroma": self.chroma})
             return with_hue(system, hue.model_copy(update={"source": tint}))
@@ -111,7 +111,7 @@ class AimSource(EditBase):
         return turn <= _SAME_HUE and self.chroma <= STRONGEST_TINT
 
     def sentence(self, system: ColorSystem) -> str:
-        color = solved(self.lightness, self.chroma, self.angle % 360.0)
+        color = solved(self.lightness, self.chroma, around(self.angle))
         return f"Move {hue_of(system, self.hue).name} to {format(color, 'hex')}"
 
 

@@ -3,9 +3,9 @@
 from dataclasses import dataclass
 from functools import lru_cache
 
-from heimat.core.color.angles import turn_between
-from heimat.core.color.notation import Color, lightness_of, oklch_of, rgb8_of
-from heimat.core.color.solved import COLORED, GAMUT_LOSS, STRONGEST_CHROMA, solved
+from heimat.core.color.angles import around, turn_between
+from heimat.core.color.notation import STRONGEST_CHROMA, Color, lightness_of, oklch_of, rgb8_of
+from heimat.core.color.solved import COLORED, GAMUT_LOSS, solved
 from heimat.core.document.hues import DerivedSource, QuantityChange
 from heimat.core.sources.circles import Circle, hsl_bytes, on_circle
 
@@ -47,7 +47,7 @@ def derive(parent: ResolvedSource, source: DerivedSource) -> ResolvedSource:
     light, strength, turn = quantities(parent, source.circle)
     wanted = changed(source.lightness, light)
     stronger = changed(source.strength, strength)
-    turned = changed(source.turn, turn) % 360.0
+    turned = around(changed(source.turn, turn))
     alpha = changed(source.alpha, parent.alpha)
     limits = _driven_beyond(source, wanted, stronger, alpha)
     if strength < (COLORED if source.circle == "oklch" else 0.5) and source.strength.how != "set":
@@ -73,7 +73,7 @@ def _on_hsl(light: float, saturation: float, turn: float) -> tuple[Color, tuple[
     _, chroma, angle = (float(part) for part in oklch_of(color))
     if chroma < COLORED:
         angle = float(oklch_of(Color(space="hsl", components=(turn, 1.0, 0.5)))[2])
-    return color, (lightness_of(color), chroma, angle % 360.0), []
+    return color, (lightness_of(color), chroma, around(angle)), []
 
 
 def _driven_beyond(source: DerivedSource, light: float, strength: float, alpha: float) -> list[str]:

@@ -2,7 +2,8 @@
 
 from functools import lru_cache
 
-from heimat.core.color.notation import Color, lightness_of, oklch_of
+from heimat.core.color.angles import around
+from heimat.core.color.notation import STRONGEST_CHROMA, Color, lightness_of, oklch_of
 from heimat.core.color.solved import COLORED, solved
 from heimat.core.document.hues import DerivedSource, GivenSource, Hue, Recall, TintedSource
 from heimat.core.document.system import ColorSystem
@@ -40,7 +41,7 @@ def _given(color: Color, recall: Recall | None) -> ResolvedSource:
     if recall is not None:
         angle = recall.hue if chroma < COLORED else angle
         chroma = max(recall.chroma, chroma)
-    return ResolvedSource(opaque, color.alpha, (lightness_of(opaque), chroma, angle % 360.0))
+    return ResolvedSource(opaque, color.alpha, (lightness_of(opaque), min(chroma, STRONGEST_CHROMA), around(angle)))
 
 
 def _tinted(parent: ResolvedSource, source: TintedSource) -> ResolvedSource:

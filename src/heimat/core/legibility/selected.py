@@ -4,6 +4,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
+from heimat.core.color.angles import around
 from heimat.core.color.arrays import Bytes, Floats
 from heimat.core.color.contrast import relative_luminance
 from heimat.core.color.notation import Color, oklch_of, rgb8_of
@@ -71,7 +72,7 @@ def aim_of(selected: Selected) -> tuple[float, float, float]:
         return hue.source.aim
     scale, place = hue.scale, selected.place
     light, chroma = float(np.clip(scale.lightness[place], 0.0, 100.0)), float(max(scale.chroma[place], 0.0))
-    return light, chroma, float(scale.hue[place]) % 360.0
+    return light, chroma, around(float(scale.hue[place]))
 
 
 def _free(hue: ResolvedHue) -> str | None:
