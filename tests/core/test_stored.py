@@ -5,6 +5,7 @@ import json
 from pathlib import Path
 
 import numpy as np
+import pytest
 
 from heimat.core.document.purposes import purpose_named
 from heimat.core.document.system import SCHEMA
@@ -18,7 +19,11 @@ from heimat.formats import write_all
 from tests.looking import look_at
 
 SAMPLES = Path(__file__).parents[1] / "samples"
-STORED = json.loads((SAMPLES / "document_4.json").read_text())
+FORMS = {form: json.loads((SAMPLES / f"document_{form}.json").read_text()) for form in range(1, SCHEMA)}
+"""The demo's larger system as each older form of the program has stored it."""
+STORED = FORMS[4]
+STEPS, TOKENS = "5477d9d5cd5da408", "686af312064c1de4"
+"""Digests of the colors of steps and of tokens that the programs of forms 1 to 3 showed for it, by those programs."""
 PUBLISHED = json.loads((SAMPLES / "publication_1.json").read_text())
 FILES = {
     "tokens.css": "5ac425e710cfb656",
@@ -30,8 +35,24 @@ FILES = {
 
 
 def test_every_form_has_a_way_to_the_newest():
-    assert sorted(UPGRADES) == list(range(SCHEMA))
-    assert STORED["schema"] == 4
+    assert sorted(UPGRADES) == list(range(1, SCHEMA))
+    assert [document["schema"] for document in FORMS.values()] == list(FORMS)
+
+
+@pytest.mark.parametrize("form", [1, 2, 3])
+def test_a_document_of_an_older_form_shows_the_colors_it_showed(form: int):
+    resolved = resolve(read_document(FORMS[form]))
+    theme = resolved.theme()
+    assert theme is not None
+    colors = " ".join(f"{key}={bytes(token.rgb8).hex()}" for key, token in sorted(theme.tokens.items()))
+    assert hashlib.sha256(bytes(resolved.steps.rgb8)).hexdigest()[:16] == STEPS
+    assert hashlib.sha256(colors.encode()).hexdigest()[:16] == TOKENS
+    assert read_document(json.loads(resolved.system.model_dump_json(by_alias=True))) == resolved.system
+
+
+def test_a_document_that_says_no_form_is_not_read():
+    with pytest.raises(ValueError, match="schema"):
+        read_document({"name": "Brinemark"})
 
 
 def test_a_document_of_form_4_says_what_it_said():

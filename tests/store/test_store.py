@@ -15,7 +15,7 @@ from sqlalchemy import Engine, text
 from heimat.core.document.upgrades import read_document
 from heimat.demo.systems import brinemark
 from heimat.local.mariadb import LocalMariaDB
-from heimat.service.undo import stacks, still_in_force
+from heimat.service.undo import Stacks, still_in_force
 from heimat.store.engine import make_engine
 from heimat.store.migrate import migrate
 from heimat.store.packing import pack, unpack
@@ -77,12 +77,12 @@ def row(number: int, kind: str = "edit", undoes: int | None = None) -> RevisionR
 
 def test_stacks_and_what_is_still_in_force() -> None:
     rows = [row(1), row(2), row(3, "undo", 2), row(4, "undo", 1), row(5, "redo", 4)]
-    found = stacks(rows)
+    found = Stacks(rows)
     assert [each.id for each in found.undo] == [5]
     assert [each.id for each in found.redo] == [3]
     assert [each.id for each in still_in_force(rows)] == [5]
     assert [each.id for each in still_in_force([*rows, row(6, "redo", 3)])] == [5, 6]
-    assert stacks([*rows, row(6)]).redo == []
+    assert Stacks([*rows, row(6)]).redo == []
 
 
 def post(heimat: RunningHeimat, path: str, body: dict) -> dict:

@@ -1,5 +1,7 @@
 """Errors as problem details (RFC 9457), in words a designer understands."""
 
+import logging
+import secrets
 from typing import Any
 
 import orjson
@@ -12,9 +14,10 @@ from starlette.responses import Response
 from typing_extensions import TypedDict
 
 from heimat.core.errors import DomainError, NotFound
-from heimat.service.errors import Conflict
+from heimat.service.errors import Busy, Conflict, Unreadable
 
 MEDIA_TYPE = "application/problem+json"
+_log = logging.getLogger(__name__)
 
 
 class FieldProblem(TypedDict):
@@ -94,6 +97,26 @@ def _database_away(_: Request, __: Exception) -> Response:
     )
 
 
+def _busy(_: Request, __: Exception) -> Response:
+    return problem(
+        503,
+        "Busy",
+        "Others hold what this needs. Nothing typed is lost; Heimat tries again by itself.",
+        {"Retry-After": "1"},
+    )
+
+
+def _unreadable(_: Request, error: Unreadable) -> Response:
+    return problem(500, "This system cannot be read", error.message)
+
+
+def _unexpected(request: Request, error: Exception) -> Response:
+    mark = secrets.token_hex(4)
+    _log.error("%s: %s %s", mark, request.method, request.url.path, exc_info=error)
+    words = f"Heimat met something that it was not made for. Nothing of this was stored. The log tells it as {mark}."
+    return problem(500, "Something went wrong", words)
+
+
 def _http(_: Request, error: HTTPException) -> Response:
     return problem(error.status_code, str(error.detail), str(error.detail), dict(error.headers or {}))
 
@@ -109,6 +132,9 @@ def add_handlers(app: FastAPI) -> None:
         (InterfaceError, _database_away),
         (PoolTimeout, _database_away),
         (HTTPException, _http),
+        (Busy, _busy),
+        (Unreadable, _unreadable),
+        (Exception, _unexpected),
     ]
     for kind, handler in handlers:
         app.add_exception_handler(kind, handler)

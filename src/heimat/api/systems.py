@@ -10,10 +10,9 @@ from typing_extensions import TypedDict
 from heimat.api.bodies import Body
 from heimat.api.context import Acting, Uses
 from heimat.api.encoding import answer, described
-from heimat.core.color.notation import rgb8_of
+from heimat.core.color.notation import bytes_of
 from heimat.core.document.keys import hue_key
 from heimat.core.document.order import in_order
-from heimat.core.hues.source import source_color
 from heimat.service.opening import Listed
 from heimat.view.eyes import TYPICAL, SwatchView
 
@@ -28,7 +27,7 @@ class StartBody(Body):
 
 
 class SystemCard(TypedDict):
-    """A system in the list: its hues' own colors, and when it was last changed."""
+    """A system in the list: its hues' own colors, when it was last changed, and why it cannot be opened, if so."""
 
     slug: str
     name: str
@@ -37,6 +36,7 @@ class SystemCard(TypedDict):
     hue_names: list[str]
     tokens: int
     latest: str | None
+    problem: str | None
 
 
 class StartedView(TypedDict):
@@ -52,15 +52,15 @@ def list_systems(uses: Uses) -> Response:
 
 
 def _card(listed: Listed) -> SystemCard:
-    hues = in_order(listed.system.hues)
     return {
         "slug": listed.row.slug,
         "name": listed.row.name,
         "changed_at": listed.row.changed_at.isoformat() + "Z",
-        "hues": [TYPICAL.swatch(rgb8_of(source_color(listed.system, hue))) for hue in hues],
-        "hue_names": [hue.name for hue in hues],
-        "tokens": len(listed.system.tokens),
+        "hues": [TYPICAL.swatch(bytes_of(color)) for _, color in listed.hues],
+        "hue_names": [name for name, _ in listed.hues],
+        "tokens": listed.tokens,
         "latest": listed.latest,
+        "problem": listed.problem,
     }
 
 

@@ -158,7 +158,7 @@ class LocalMariaDB:
         statements = (
             f"CREATE DATABASE IF NOT EXISTS {DATABASE} CHARACTER SET utf8mb4 COLLATE utf8mb4_bin;\n"
             f"CREATE OR REPLACE USER {USER}@'127.0.0.1' IDENTIFIED BY '{self._password()}';\n"
-            f"GRANT ALL ON {DATABASE}.* TO {USER}@'127.0.0.1';\n"
+            f"GRANT ALL ON `{DATABASE}%`.* TO {USER}@'127.0.0.1';\n"
         )
         _write_private(file, statements)
         return file

@@ -1,20 +1,27 @@
 """Documents of revisions. A revision never changes, so each process may remember the ones it has read."""
 
+import logging
 import threading
+from contextlib import nullcontext
+from typing import Any
 
 from cachetools import LRUCache
 from sqlalchemy import Connection, Engine
 
-from heimat.core.document.system import ColorSystem
+from heimat.core.document.system import SCHEMA, ColorSystem
 from heimat.core.document.upgrades import read_document
-from heimat.core.errors import NotFound
+from heimat.core.errors import DomainError, NotFound
 from heimat.core.publication.publication import Publication
 from heimat.core.resolve.resolved import Resolved, resolve
+from heimat.service.errors import Unreadable
 from heimat.store import releases, revisions, systems
 
 _REMEMBERED = 64
 _RESOLVED = 8
 _ADDRESSES = 4096
+
+
+_log = logging.getLogger(__name__)
 
 
 class Documents:
@@ -23,6 +30,7 @@ class Documents:
     def __init__(self, engine: Engine) -> None:
         self._engine = engine
         self._systems: LRUCache[tuple[int, int], ColorSystem] = LRUCache(_REMEMBERED)
+        self._problems: LRUCache[tuple[int, int], str] = LRUCache(_ADDRESSES)
         self._resolved: LRUCache[tuple[int, int], Resolved] = LRUCache(_RESOLVED)
         self._publications: LRUCache[int, Publication] = LRUCache(_REMEMBERED)
         self._addresses: LRUCache[str, tuple[int, int]] = LRUCache(_ADDRESSES)
@@ -30,7 +38,7 @@ class Documents:
         self._lock = threading.Lock()
 
     def system(self, alternative_id: int, number: int, connection: Connection | None = None) -> ColorSystem:
-        """The document of a revision by its number. Raises NotFound.
+        """The document of a revision by its number. Raises NotFound, and Unreadable.
 
         A transaction gives its own connection: asking the pool for a second one could wait for itself.
         """
@@ -45,7 +53,17 @@ class Documents:
                 data = revisions.document(own, alternative_id, number)
         if data is None:
             raise NotFound(f"There is no revision {number}.")
-        return self.remember(alternative_id, number, read_document(data))
+        try:
+            return self.remember(alternative_id, number, _read(data, alternative_id, number))
+        except Unreadable as unreadable:
+            with self._lock:
+                self._problems[alternative_id, number] = unreadable.message
+            raise
+
+    def problem_of(self, alternative_id: int, number: int) -> str | None:
+        """Why a revision could not be read, if somebody has tried."""
+        with self._lock:
+            return self._problems.get((alternative_id, number))
 
     def remember(self, alternative_id: int, number: int, system: ColorSystem) -> ColorSystem:
         """Keep a document that was just stored or read."""
@@ -68,14 +86,17 @@ class Documents:
             self._resolved[key] = found
         return found
 
-    def alternative(self, slug: str) -> tuple[int, int]:
-        """The ids of a system and its main alternative. Raises NotFound. Addresses never change hands."""
+    def alternative(self, slug: str, connection: Connection | None = None) -> tuple[int, int]:
+        """The ids of a system and its main alternative. Raises NotFound. Addresses never change hands.
+
+        A transaction gives its own connection.
+        """
         with self._lock:
             known = self._addresses.get(slug)
         if known is not None:
             return known
-        with self._engine.connect() as connection:
-            row = systems.find_system(connection, slug)
+        with nullcontext(connection) if connection else self._engine.connect() as asked:
+            row = systems.find_system(asked, slug)
         if row is None:
             raise NotFound(f"There is no system at “{slug}”.")
         self.know(slug, row.id, row.alternative_id)
@@ -100,14 +121,27 @@ class Documents:
                 self._versions[system_id, version] = release_id
         return self.publication(release_id)
 
-    def publication(self, release_id: int) -> Publication:
-        """What a release published."""
+    def publication(self, release_id: int, connection: Connection | None = None) -> Publication:
+        """What a release published. A transaction gives its own connection."""
         with self._lock:
             known = self._publications.get(release_id)
         if known is not None:
             return known
-        with self._engine.connect() as connection:
-            found = Publication.from_plain(releases.publication_of(connection, release_id))
+        with nullcontext(connection) if connection else self._engine.connect() as asked:
+            found = Publication.from_plain(releases.publication_of(asked, release_id))
         with self._lock:
             self._publications[release_id] = found
         return found
+
+
+def _read(data: dict[str, Any], alternative_id: int, number: int) -> ColorSystem:
+    try:
+        return read_document(data)
+    except (ValueError, KeyError, TypeError, DomainError) as error:
+        _log.exception("revision %s of alternative %s cannot be read", number, alternative_id)
+        name = str(data.get("name", ""))[:80]
+        form = data.get("schema")
+        reason = (
+            f"it is stored in form {form}" if isinstance(form, int) and form > SCHEMA else str(error).splitlines()[0]
+        )
+        raise Unreadable(f"“{name}” cannot be read by this Heimat at revision {number}: {reason[:200]}") from error

@@ -1,19 +1,24 @@
 """Editing: one gesture is one revision. A stale edit is rebased where nothing meets, else refused."""
 
+import uuid
 from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
-from typing import Literal
+from typing import Any, Literal
 
+import orjson
 from sqlalchemy import Connection, Engine
 
 from heimat.core.document.system import ColorSystem
-from heimat.core.edits import Applied, Edit, Path, Restore, apply_all, conflict
+from heimat.core.document.upgrades import read_document
+from heimat.core.edits import Applied, Edit, Path, Restore, SpreadOrder, apply_all, carried_over, conflict, grown
 from heimat.core.errors import DomainError, NotFound
 from heimat.core.publication.publication import Publication
+from heimat.service.cards import card_of
 from heimat.service.clock import now
 from heimat.service.documents import Documents
-from heimat.service.errors import Conflict
-from heimat.service.undo import DEPTH, Stacks, stacks, still_in_force
+from heimat.service.errors import Conflict, Unreadable
+from heimat.service.transactions import in_transaction
+from heimat.service.undo import UndoMemory, still_in_force
 from heimat.store import releases, revisions, systems
 from heimat.store.revisions import Kind, NewRevision, RevisionRow
 
@@ -44,6 +49,15 @@ class Whereabouts:
 
 
 @dataclass(frozen=True)
+class _Request:
+    """Who asks for what, under which key."""
+
+    person_id: str
+    key: str
+    kind: Kind
+
+
+@dataclass(frozen=True)
 class _Turn:
     """A held alternative, and the request that holds it."""
 
@@ -52,8 +66,7 @@ class _Turn:
     alternative_id: int
     head_id: int
     head: Head
-    person_id: str
-    request_key: str
+    request: _Request
 
 
 class Editing:
@@ -62,30 +75,30 @@ class Editing:
     def __init__(self, engine: Engine, documents: Documents) -> None:
         self._engine = engine
         self._documents = documents
+        self._memory = UndoMemory()
 
     def whereabouts(self, slug: str, person_id: str, head: Head | None = None) -> Whereabouts:
         """Where a system stands for a person, at a head that was just stored or at the newest. Raises NotFound."""
         with self._engine.connect() as connection:
-            row = systems.find_system(connection, slug)
-            if row is None:
-                raise NotFound(f"There is no system at “{slug}”.")
-            latest = releases.latest_release(connection, row.id)
-            mine = _stacks(connection, row.alternative_id, person_id)
-        self._documents.know(slug, row.id, row.alternative_id)
+            system_id, alternative_id = self._documents.alternative(slug, connection)
+            number = head.number if head else systems.head_number(connection, alternative_id)
+            latest = releases.latest_release(connection, system_id)
+            undo, redo = self._memory.tops(connection, alternative_id, person_id)
         return Whereabouts(
-            alternative_id=row.alternative_id,
-            number=head.number if head else row.head_number,
+            alternative_id=alternative_id,
+            number=number,
             latest=latest.version if latest else None,
             published=self._documents.publication(latest.id) if latest else None,
-            undo=_plain(mine.undo[-1].sentence) if mine.undo else None,
-            redo=_plain(mine.redo[-1].sentence) if mine.redo else None,
+            undo=_plain(undo.sentence) if undo else None,
+            redo=_plain(redo.sentence) if redo else None,
         )
 
     def history(self, slug: str) -> list[RevisionRow]:
         """The last revisions of a system, the newest first. Raises NotFound."""
         _, alternative_id = self._documents.alternative(slug)
         with self._engine.connect() as connection:
-            return revisions.history(connection, alternative_id, last=_HISTORY)[::-1]
+            rows = revisions.history(connection, alternative_id, last=_HISTORY)
+        return [row for row in rows[::-1] if row.kind != "tidy"]
 
     def preview(self, alternative_id: int, base: int, edits: Sequence[Edit]) -> ColorSystem:
         """The document of a revision with edits on top; nothing is stored."""
@@ -99,94 +112,145 @@ class Editing:
         """
         if not 0 < len(edits) <= MOST_EDITS:
             raise DomainError(f"One gesture holds 1 to {MOST_EDITS} edits.", "edits", "limit")
-        with self._engine.begin() as connection:
-            turn = self._hold(connection, slug, person_id, request_key)
+        request = _Request(person_id, request_key, "edit")
+        plain = _as_plain(edits)
+
+        def work(connection: Connection) -> Head:
+            turn = self._hold(connection, slug, request, plain)
             if isinstance(turn, Head):
                 return turn
             if base > turn.head.number:
                 raise NotFound(f"There is no revision {base}.")
-            since = revisions.history(connection, turn.alternative_id, after=base)
-            others = [row for row in still_in_force(since) if row.person_id != person_id]
+            others = self._others_since(turn, base)
             if others:
                 on_base = apply_all(self._documents.system(turn.alternative_id, base, connection), edits)
                 _refuse_meeting(turn, on_base.writes, on_base.reads, others, on_base.sentence)
             applied = apply_all(turn.head.system, edits)
             if applied.system is turn.head.system or not applied.writes:
                 return turn.head
-            self._append(turn, "edit", None, edits, applied, applied.sentence)
-        return self._done(turn, applied)
+            return self._append(turn, None, edits, applied, applied.sentence)
+
+        return self._remember(in_transaction(self._engine, work))
 
     def take_back(self, slug: str, person_id: str, request_key: str, kind: Literal["undo", "redo"]) -> Head:
         """Undo the person's last change, or redo the last undone one, on top of everything that came since.
 
         Raises NotFound where there is nothing to take back, and Conflict where somebody else has built on it.
         """
-        with self._engine.begin() as connection:
-            turn = self._hold(connection, slug, person_id, request_key)
+        request = _Request(person_id, request_key, kind)
+
+        def work(connection: Connection) -> Head:
+            turn = self._hold(connection, slug, request, None)
             if isinstance(turn, Head):
                 return turn
-            mine = _stacks(connection, turn.alternative_id, person_id)
-            stack = mine.undo if kind == "undo" else mine.redo
-            if not stack:
+            undo, redo = self._memory.tops(connection, turn.alternative_id, person_id)
+            target = undo if kind == "undo" else redo
+            if target is None:
                 raise NotFound(f"There is nothing of yours to {kind}.")
-            target = stack[-1]
-            restore = Restore.model_validate(revisions.inverse(connection, target.id))
-            later = still_in_force(revisions.history(connection, turn.alternative_id, after=target.number))
-            others = [row for row in later if row.person_id != person_id]
+            restore = self._inverse(turn, target)
+            others = self._others_since(turn, target.number)
             sentence = f"{kind.capitalize()}: {restore.sentence(turn.head.system)}"
             writes = [place.path for place in restore.places]
             _refuse_meeting(turn, writes, restore.reads(), others, sentence)
             applied = apply_all(turn.head.system, [restore])
-            self._append(turn, kind, target.id, [restore], applied, sentence)
-        return self._done(turn, applied)
+            return self._append(turn, target.id, [restore], applied, sentence)
 
-    def _hold(self, connection: Connection, slug: str, person_id: str, request_key: str) -> _Turn | Head:
-        """Hold the head of a system's main alternative; or what this very request has stored before."""
-        row = systems.find_system(connection, slug)
-        if row is None:
-            raise NotFound(f"There is no system at “{slug}”.")
-        head_id = systems.lock_head(connection, row.alternative_id)
-        done = revisions.by_request(connection, row.alternative_id, request_key)
+        return self._remember(in_transaction(self._engine, work))
+
+    def _hold(
+        self, connection: Connection, slug: str, request: _Request, edits: list[dict[str, Any]] | None
+    ) -> _Turn | Head:
+        """Hold the head of a system's main alternative; or what this very request has stored before.
+
+        Raises DomainError where the key was used for something else.
+        """
+        system_id, alternative_id = self._documents.alternative(slug, connection)
+        head_id = systems.lock_head(connection, alternative_id)
+        done = revisions.by_request(connection, alternative_id, request.key)
         if done is not None:
-            return Head(row.alternative_id, done, self._documents.system(row.alternative_id, done, connection))
+            same = edits is None or done.edits == edits
+            if not same or (done.person_id, done.kind) != (request.person_id, request.kind):
+                raise DomainError("This key was used for another change. Take a new one.", "key", "taken")
+            return Head(alternative_id, done.number, self._documents.system(alternative_id, done.number, connection))
         number = revisions.number_of(connection, head_id)
-        head = Head(row.alternative_id, number, self._documents.system(row.alternative_id, number, connection))
-        return _Turn(connection, row.id, row.alternative_id, head_id, head, person_id, request_key)
+        head = Head(alternative_id, number, self._documents.system(alternative_id, number, connection))
+        return _Turn(connection, system_id, alternative_id, head_id, head, request)
 
-    def _append(
-        self, turn: _Turn, kind: Kind, undoes: int | None, edits: Sequence[Edit], applied: Applied, sentence: str
-    ) -> None:
-        revision_id = revisions.append(
-            turn.connection,
-            NewRevision(
-                alternative_id=turn.alternative_id,
-                parent_id=turn.head_id,
-                number=turn.head.number + 1,
-                person_id=turn.person_id,
-                at=now(),
-                kind=kind,
-                undoes_id=undoes,
-                request_key=turn.request_key,
-                sentence=sentence,
-                edits=[edit.model_dump(mode="json") for edit in edits],
-                inverse=applied.inverse.model_dump(mode="json"),
-                reads=[list(path) for path in applied.reads],
-                writes=[list(path) for path in applied.writes],
-                document=applied.system.model_dump(mode="json"),
-            ),
-        )
-        systems.set_head(turn.connection, turn.alternative_id, revision_id)
-        if applied.system.name != turn.head.system.name:
-            systems.rename_system(turn.connection, turn.system_id, applied.system.name)
+    def _others_since(self, turn: _Turn, number: int) -> list[RevisionRow]:
+        """What others did since a revision, and is still in force."""
+        if number == turn.head.number:
+            return []
+        since = still_in_force(revisions.history(turn.connection, turn.alternative_id, after=number))
+        return [row for row in since if row.person_id != turn.request.person_id]
 
-    def _done(self, turn: _Turn, applied: Applied) -> Head:
-        number = turn.head.number + 1
-        self._documents.remember(turn.alternative_id, number, applied.system)
-        return Head(turn.alternative_id, number, applied.system)
+    def _inverse(self, turn: _Turn, target: RevisionRow) -> Restore:
+        """What takes a revision back, brought over every spreading of order keys since."""
+        restore = Restore.model_validate(revisions.inverse(turn.connection, target.id))
+        for number in revisions.tidied(turn.connection, turn.alternative_id, after=target.number):
+            before, after = (
+                self._documents.system(turn.alternative_id, each, turn.connection) for each in (number - 1, number)
+            )
+            restore = carried_over(restore, before, after)
+        return restore
+
+    def _append(self, turn: _Turn, undoes: int | None, edits: Sequence[Edit], applied: Applied, sentence: str) -> Head:
+        """Append a revision, and one of the system's own where order keys have grown by it. Returns the new head."""
+        made = turn.request.key, turn.request.kind
+        head_id = _append_one(turn, turn.head_id, turn.head.number + 1, made, undoes, edits, applied, sentence)
+        head = Head(turn.alternative_id, turn.head.number + 1, applied.system)
+        if grown(head.system):
+            spreading = [SpreadOrder()]
+            spread = apply_all(head.system, spreading)
+            own: tuple[str, Kind] = (uuid.uuid4().hex, "tidy")
+            head_id = _append_one(turn, head_id, head.number + 1, own, None, spreading, spread, spread.sentence)
+            head = Head(turn.alternative_id, head.number + 1, spread.system)
+        systems.set_head(turn.connection, turn.alternative_id, head_id, card_of(head.system))
+        if head.system.name != turn.head.system.name:
+            systems.rename_system(turn.connection, turn.system_id, head.system.name)
+        return head
+
+    def _remember(self, head: Head) -> Head:
+        self._documents.remember(head.alternative_id, head.number, head.system)
+        return head
 
 
-def _stacks(connection: Connection, alternative_id: int, person_id: str) -> Stacks:
-    return stacks(revisions.history(connection, alternative_id, person_id=person_id, last=DEPTH))
+def _append_one(
+    turn: _Turn,
+    parent_id: int,
+    number: int,
+    made: tuple[str, Kind],
+    undoes: int | None,
+    edits: Sequence[Edit],
+    applied: Applied,
+    sentence: str,
+) -> int:
+    """Append one revision. Returns its id. Raises Unreadable where its document could not be read again."""
+    document = applied.system.model_dump(mode="json")
+    if read_document(orjson.loads(orjson.dumps(document))) != applied.system:
+        raise Unreadable("What this would store does not read as what it was, so nothing is stored.")
+    return revisions.append(
+        turn.connection,
+        NewRevision(
+            alternative_id=turn.alternative_id,
+            parent_id=parent_id,
+            number=number,
+            person_id=turn.request.person_id,
+            at=now(),
+            kind=made[1],
+            undoes_id=undoes,
+            request_key=made[0],
+            sentence=sentence,
+            edits=_as_plain(edits),
+            inverse=applied.inverse.model_dump(mode="json"),
+            reads=[list(path) for path in applied.reads],
+            writes=[list(path) for path in applied.writes],
+            document=document,
+        ),
+    )
+
+
+def _as_plain(edits: Sequence[Edit]) -> list[dict[str, Any]]:
+    return [edit.model_dump(mode="json") for edit in edits]
 
 
 def _plain(sentence: str) -> str:

@@ -3,6 +3,18 @@
 from datetime import datetime
 
 
+class Busy(Exception):
+    """Others hold what is needed, for longer than anybody should wait. Nothing is stored."""
+
+
+class Unreadable(Exception):
+    """A stored document that this program cannot read; `message` says which and why."""
+
+    def __init__(self, message: str) -> None:
+        super().__init__(message)
+        self.message = message
+
+
 class Conflict(Exception):
     """A change that meets somebody else's. Nothing is stored and nothing lost: both are told."""
 

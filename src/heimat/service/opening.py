@@ -12,22 +12,29 @@ from heimat.core.document.part import LONGEST_NAME
 from heimat.core.document.system import ColorSystem
 from heimat.core.errors import DomainError, NotFound
 from heimat.core.proposals.start import start_system
+from heimat.service.cards import card_of
 from heimat.service.clock import now
 from heimat.service.documents import Documents
+from heimat.service.errors import Unreadable
 from heimat.store import releases, revisions, systems
 from heimat.store.revisions import NewRevision
-from heimat.store.systems import SystemRow
+from heimat.store.systems import ListedRow, SystemRow
 
 _NOT_IN_ADDRESS = re.compile(r"[^a-z0-9]+")
 
 
 @dataclass(frozen=True)
 class Listed:
-    """A system in the list."""
+    """A system in the list: names and colors (`#RRGGBB`) of its hues, how many tokens, the version that is out.
+
+    `problem` says why it cannot be opened; its hues are then those of its last card, or none.
+    """
 
     row: SystemRow
-    system: ColorSystem
+    hues: list[tuple[str, str]]
+    tokens: int
     latest: str | None
+    problem: str | None
 
 
 class Opening:
@@ -38,14 +45,21 @@ class Opening:
         self._documents = documents
 
     def all(self) -> list[Listed]:
-        """Every system with its newest document and the version that is out, by name."""
-        with self._engine.connect() as connection:
-            rows = systems.all_systems(connection)
+        """Every system, by name, from its card. One whose document cannot be read does not keep the others away."""
+        with self._engine.begin() as connection:
             latest = releases.latest_versions(connection)
-            return [
-                Listed(row, self._documents.system(row.alternative_id, row.head_number, connection), latest.get(row.id))
-                for row in rows
-            ]
+            return [self._listed(connection, row, latest.get(row.id)) for row in systems.listed_systems(connection)]
+
+    def _listed(self, connection: Connection, row: ListedRow, latest: str | None) -> Listed:
+        card, problem = row.card, self._documents.problem_of(row.alternative_id, row.head_number)
+        if card is None and problem is None:
+            try:
+                card = card_of(self._documents.system(row.alternative_id, row.head_number, connection))
+                systems.keep_card(connection, row.alternative_id, row.head_revision_id, card)
+            except Unreadable as unreadable:
+                problem = unreadable.message
+        hues = [(name, color) for name, color in card["hues"]] if card else []
+        return Listed(row, hues, card["tokens"] if card else 0, latest, problem)
 
     def find(self, slug: str) -> SystemRow:
         """The system at an address. Raises NotFound."""
@@ -99,7 +113,7 @@ def add_document(connection: Connection, document: ColorSystem, person_id: str) 
             document=document.model_dump(mode="json"),
         ),
     )
-    systems.set_head(connection, alternative_id, revision_id, base=True)
+    systems.set_head(connection, alternative_id, revision_id, card_of(document), base=True)
     return slug
 
 

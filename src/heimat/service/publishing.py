@@ -5,7 +5,7 @@ import re
 from dataclasses import dataclass
 
 import orjson
-from sqlalchemy import Engine
+from sqlalchemy import Connection, Engine
 
 from heimat.core.errors import DomainError, NotFound
 from heimat.core.publication.changes import TokenChange, compare, next_version, same
@@ -14,6 +14,7 @@ from heimat.core.resolve.resolved import Resolved
 from heimat.formats import Written, write_all
 from heimat.service.clock import now
 from heimat.service.documents import Documents
+from heimat.service.transactions import in_transaction
 from heimat.store import releases, revisions, systems
 from heimat.store.releases import FileRow, NewRelease, ReleaseRow
 from heimat.store.systems import SystemRow
@@ -71,38 +72,38 @@ class Publishing:
         wanted = _parse_version(version)
         if len(notes) > LONGEST_NOTES:
             raise DomainError(f"Notes have at most {LONGEST_NOTES} characters.", "notes", "too_long")
-        with self._engine.connect() as connection:
-            row = systems.find_system(connection, slug)
-        if row is None:
-            raise NotFound(f"There is no system at “{slug}”.")
-        content = publication(self._documents.resolved(row.alternative_id, number))
+        system_id, alternative_id = self._documents.alternative(slug)
+        content = publication(self._documents.resolved(alternative_id, number))
         digest = hashlib.sha256(orjson.dumps(content.plain())).hexdigest()
-        with self._engine.begin() as connection:
-            systems.lock_system(connection, row.id)
-            latest = releases.latest_release(connection, row.id)
-            if latest is not None and same(self._documents.publication(latest.id), content):
+        files = [_file(file) for file in write_all(content, version)]
+
+        def work(connection: Connection) -> tuple[ReleaseRow, bool]:
+            systems.lock_head(connection, alternative_id)
+            latest = releases.latest_release(connection, system_id)
+            if latest is not None and same(self._documents.publication(latest.id, connection), content):
                 return latest, False
             if latest is not None and wanted <= _parse_version(latest.version):
                 raise DomainError(f"{latest.version} is out already; the next one is higher.", "version", "taken")
             releases.add_release(
                 connection,
                 NewRelease(
-                    system_id=row.id,
-                    alternative_id=row.alternative_id,
-                    revision_id=revisions.id_of(connection, row.alternative_id, number),
+                    system_id=system_id,
+                    alternative_id=alternative_id,
+                    revision_id=revisions.id_of(connection, alternative_id, number),
                     version=wanted,
                     notes=notes.strip(),
                     person_id=person_id,
                     at=now(),
                     digest=digest,
                     publication=content.plain(),
-                    files=[_file(file) for file in write_all(content, version)],
+                    files=files,
                 ),
             )
-            made = releases.latest_release(connection, row.id)
-        if made is None:
-            raise NotFound("The release that was just made is gone.")
-        return made, True
+            made = releases.latest_release(connection, system_id)
+            assert made is not None
+            return made, True
+
+        return in_transaction(self._engine, work)
 
     def file(self, slug: str, version: str, name: str) -> FileRow:
         """A file of the feed. Raises NotFound."""

@@ -1,45 +1,84 @@
 """Which of a person's changes can be taken back, and what would stand in the way."""
 
+import threading
 from collections.abc import Iterable
-from dataclasses import dataclass
 
+from cachetools import LRUCache
+from sqlalchemy import Connection
+
+from heimat.store import revisions
 from heimat.store.revisions import RevisionRow
 
-DEPTH = 200
-"""How many of a person's last revisions are looked at."""
+_REMEMBERED = 256
 
 
-@dataclass(frozen=True)
 class Stacks:
-    """A person's changes that can be undone and undos that can be redone, the next one last."""
+    """One person's changes in an alternative that can be undone, and undos that can be redone, the next one last.
 
-    undo: list[RevisionRow]
-    redo: list[RevisionRow]
+    They reach back to the first change there is.
+    """
 
+    def __init__(self, mine: Iterable[RevisionRow] = ()) -> None:
+        """Replay a person's revisions, oldest first."""
+        self.undo: list[RevisionRow] = []
+        self.redo: list[RevisionRow] = []
+        self.number = 0
+        for row in mine:
+            self.take(row)
 
-def stacks(mine: Iterable[RevisionRow]) -> Stacks:
-    """Replay one person's revisions, oldest first."""
-    undo: list[RevisionRow] = []
-    redo: list[RevisionRow] = []
-    for row in mine:
+    def take(self, row: RevisionRow) -> None:
+        """Go on with the next revision; what was replayed already is passed over."""
+        if row.number <= self.number:
+            return
+        self.number = row.number
         if row.kind == "edit":
-            undo.append(row)
-            redo.clear()
-        elif row.kind == "open":
-            continue
+            self.undo.append(row)
+            self.redo.clear()
         elif row.kind == "undo":
-            undo = [other for other in undo if other.id != row.undoes_id]
-            redo.append(row)
-        else:
-            redo = [other for other in redo if other.id != row.undoes_id]
-            undo.append(row)
-    return Stacks(undo, redo)
+            _drop(self.undo, row.undoes_id)
+            self.redo.append(row)
+        elif row.kind == "redo":
+            _drop(self.redo, row.undoes_id)
+            self.undo.append(row)
+
+
+def _drop(stack: list[RevisionRow], revision_id: int | None) -> None:
+    if stack and stack[-1].id == revision_id:
+        stack.pop()
+    else:
+        stack[:] = [row for row in stack if row.id != revision_id]
+
+
+class UndoMemory:
+    """The stacks of those at work. Revisions are only ever added, so what came since the last look is replayed."""
+
+    def __init__(self) -> None:
+        self._kept: LRUCache[tuple[int, str], Stacks] = LRUCache(_REMEMBERED)
+        self._lock = threading.Lock()
+
+    def tops(
+        self, connection: Connection, alternative_id: int, person_id: str
+    ) -> tuple[RevisionRow | None, RevisionRow | None]:
+        """What a person can undo and redo next."""
+        with self._lock:
+            known = self._kept.get((alternative_id, person_id))
+            number = known.number if known else 0
+        rows = revisions.history(connection, alternative_id, after=number, person_id=person_id)
+        with self._lock:
+            # Another may have gone on with the same rows: what was replayed is passed over.
+            stacks = known or self._kept.get((alternative_id, person_id)) or Stacks()
+            for row in rows:
+                stacks.take(row)
+            self._kept[alternative_id, person_id] = stacks
+            return (stacks.undo[-1] if stacks.undo else None, stacks.redo[-1] if stacks.redo else None)
 
 
 def still_in_force(later: Iterable[RevisionRow]) -> list[RevisionRow]:
-    """Of revisions in order, those that none of the others takes back."""
+    """Of revisions in order, those that none of the others takes back, and that change more than how order is kept."""
     active: dict[int, RevisionRow] = {}
     for row in later:
+        if row.kind == "tidy":
+            continue
         if row.undoes_id in active:
             del active[row.undoes_id]
         else:

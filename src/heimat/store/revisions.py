@@ -10,7 +10,7 @@ from heimat.store.keys import new_id
 from heimat.store.packing import pack, unpack
 from heimat.store.tables import person, revision
 
-Kind = Literal["open", "edit", "undo", "redo"]
+Kind = Literal["open", "edit", "undo", "redo", "tidy"]
 
 
 @dataclass(frozen=True)
@@ -136,6 +136,14 @@ def touched(connection: Connection, revision_ids: list[int]) -> dict[int, Touche
     }
 
 
+def tidied(connection: Connection, alternative_id: int, *, after: int) -> list[int]:
+    """The numbers, rising, of the revisions above `after` that spread order keys again."""
+    query = select(revision.c.number).where(
+        revision.c.alternative_id == alternative_id, revision.c.number > after, revision.c.kind == "tidy"
+    )
+    return list(connection.execute(query.order_by(revision.c.number)).scalars())
+
+
 def number_of(connection: Connection, revision_id: int) -> int:
     """The number of a revision within its alternative."""
     return int(connection.execute(select(revision.c.number).where(revision.c.id == revision_id)).scalar_one())
@@ -150,10 +158,21 @@ def id_of(connection: Connection, alternative_id: int, number: int) -> int:
     )
 
 
-def by_request(connection: Connection, alternative_id: int, request_key: str) -> int | None:
-    """The number of the revision that a request has made already."""
-    return connection.execute(
-        select(revision.c.number).where(
+@dataclass(frozen=True)
+class DoneRow:
+    """A revision that a request has made already: whose, what kind, and its edits as plain data."""
+
+    number: int
+    person_id: str
+    kind: Kind
+    edits: list[dict[str, Any]]
+
+
+def by_request(connection: Connection, alternative_id: int, request_key: str) -> DoneRow | None:
+    """The revision that a request has made already."""
+    row = connection.execute(
+        select(revision.c.number, revision.c.person_id, revision.c.kind, revision.c.edits).where(
             revision.c.alternative_id == alternative_id, revision.c.request_key == request_key
         )
-    ).scalar_one_or_none()
+    ).one_or_none()
+    return DoneRow(row.number, row.person_id, row.kind, unpack(row.edits)) if row else None

@@ -7,6 +7,7 @@ from typing import Any
 from sqlalchemy import Connection, Select, select, update
 
 from heimat.store.keys import new_id
+from heimat.store.packing import pack, unpack
 from heimat.store.tables import alternative, revision, system
 
 MAIN = "main"
@@ -23,6 +24,13 @@ class SystemRow:
     head_revision_id: int
     head_number: int
     changed_at: datetime
+
+
+@dataclass(frozen=True)
+class ListedRow(SystemRow):
+    """A system as it is listed, with its head's card as plain data; None where none has been kept yet."""
+
+    card: Any
 
 
 def _query() -> Select[Any]:
@@ -46,10 +54,23 @@ def all_systems(connection: Connection) -> list[SystemRow]:
     return [SystemRow(**row._mapping) for row in connection.execute(_query().order_by(system.c.name, system.c.id))]
 
 
+def listed_systems(connection: Connection) -> list[ListedRow]:
+    """Every system, by name, with its card."""
+    query = _query().add_columns(alternative.c.card).order_by(system.c.name, system.c.id)
+    rows = (dict(row._mapping) for row in connection.execute(query))
+    return [ListedRow(**{**row, "card": unpack(row["card"]) if row["card"] else None}) for row in rows]
+
+
 def find_system(connection: Connection, slug: str) -> SystemRow | None:
-    """The system of a slug."""
+    """The system of exactly this slug: the database passes over spaces at the end."""
     row = connection.execute(_query().where(system.c.slug == slug)).first()
-    return SystemRow(**row._mapping) if row else None
+    return SystemRow(**row._mapping) if row and row.slug == slug else None
+
+
+def head_number(connection: Connection, alternative_id: int) -> int:
+    """The number of an alternative's newest revision."""
+    query = select(revision.c.number).join(alternative, alternative.c.head_revision_id == revision.c.id)
+    return int(connection.execute(query.where(alternative.c.id == alternative_id)).scalar_one())
 
 
 def taken_slugs(connection: Connection, start: str) -> set[str]:
@@ -65,19 +86,23 @@ def add_system(connection: Connection, slug: str, name: str, at: datetime) -> tu
 
 
 def lock_head(connection: Connection, alternative_id: int) -> int:
-    """Hold an alternative until the transaction ends. Returns the id of its head revision."""
+    """Hold an alternative until the transaction ends, before anything else. Returns the id of its head revision."""
     query = select(alternative.c.head_revision_id).where(alternative.c.id == alternative_id).with_for_update()
     return int(connection.execute(query).scalar_one())
 
 
-def lock_system(connection: Connection, system_id: int) -> None:
-    """Hold a system until the transaction ends."""
-    connection.execute(select(system.c.id).where(system.c.id == system_id).with_for_update()).scalar_one()
+def keep_card(connection: Connection, alternative_id: int, revision_id: int, card: dict[str, Any]) -> None:
+    """Keep the card of a head that was stored without one, if it still is the head."""
+    here = (alternative.c.id == alternative_id) & (alternative.c.head_revision_id == revision_id)
+    connection.execute(update(alternative).where(here).values(card=pack(card)))
 
 
-def set_head(connection: Connection, alternative_id: int, revision_id: int, *, base: bool = False) -> None:
-    """Move an alternative's head to a revision; `base` for its first one."""
-    values = {"head_revision_id": revision_id} | ({"base_revision_id": revision_id} if base else {})
+def set_head(
+    connection: Connection, alternative_id: int, revision_id: int, card: dict[str, Any], *, base: bool = False
+) -> None:
+    """Move an alternative's head to a revision with its card, plain data; `base` for its first one."""
+    values: dict[str, Any] = {"head_revision_id": revision_id, "card": pack(card)}
+    values |= {"base_revision_id": revision_id} if base else {}
     connection.execute(update(alternative).where(alternative.c.id == alternative_id).values(**values))
 
 

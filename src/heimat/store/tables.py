@@ -59,6 +59,7 @@ alternative = Table(
     # The revisions refer to their alternative, so these two cannot be foreign keys as well.
     Column("base_revision_id", BigInteger, nullable=True),
     Column("head_revision_id", BigInteger, nullable=True),
+    Column("card", MEDIUMBLOB, nullable=True, comment="compressed JSON: what lists show of the head"),
     UniqueConstraint("system_id", "name"),
     **_OPTIONS,
 )
@@ -72,7 +73,7 @@ revision = Table(
     Column("number", Integer, nullable=False),
     Column("person_id", String(40), ForeignKey("person.id"), nullable=False),
     _at(),
-    Column("kind", String(8), nullable=False, comment="open, edit, undo or redo"),
+    Column("kind", String(8), nullable=False, comment="open, edit, undo, redo or tidy"),
     Column("undoes_id", BigInteger, ForeignKey("revision.id"), nullable=True),
     Column("request_key", String(64), nullable=False, comment="a repeated request finds the revision it made"),
     Column("sentence", Text, nullable=False),
@@ -112,6 +113,8 @@ release_file = Table(
     Column("media_type", String(80), nullable=False),
     Column("digest", String(64), nullable=False, comment="SHA-256 of the bytes"),
     Column("bytes", LONGBLOB, nullable=False),
+    Column("gzip", LONGBLOB, nullable=True, comment="the same bytes compressed, where that is smaller"),
+    Column("brotli", LONGBLOB, nullable=True),
     **_OPTIONS,
 )
 

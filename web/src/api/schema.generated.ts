@@ -4180,7 +4180,7 @@ export interface components {
         };
         /**
          * SystemCard
-         * @description A system in the list: its hues' own colors, and when it was last changed.
+         * @description A system in the list: its hues' own colors, when it was last changed, and why it cannot be opened, if so.
          */
         SystemCard: {
             /** Changed At */
@@ -4193,6 +4193,8 @@ export interface components {
             latest: string | null;
             /** Name */
             name: string;
+            /** Problem */
+            problem: string | null;
             /** Slug */
             slug: string;
             /** Tokens */

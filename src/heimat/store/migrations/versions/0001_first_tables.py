@@ -7,7 +7,8 @@ from sqlalchemy.dialects.mysql import DATETIME, LONGBLOB, MEDIUMBLOB
 revision = "0001"
 down_revision = None
 
-_OPTIONS = {"mysql_engine": "InnoDB", "mysql_charset": "utf8mb4", "mysql_collate": "utf8mb4_bin"}
+# Each statement may have run before: a process can be killed between any two.
+_OPTIONS = {"if_not_exists": True, "mysql_engine": "InnoDB", "mysql_charset": "utf8mb4", "mysql_collate": "utf8mb4_bin"}
 
 
 def _id() -> sa.Column[int]:

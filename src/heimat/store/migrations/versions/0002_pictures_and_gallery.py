@@ -7,7 +7,8 @@ from sqlalchemy.dialects.mysql import DATETIME, MEDIUMBLOB
 revision = "0002"
 down_revision = "0001"
 
-_OPTIONS = {"mysql_engine": "InnoDB", "mysql_charset": "utf8mb4", "mysql_collate": "utf8mb4_bin"}
+# Each statement may have run before: a process can be killed between any two.
+_OPTIONS = {"if_not_exists": True, "mysql_engine": "InnoDB", "mysql_charset": "utf8mb4", "mysql_collate": "utf8mb4_bin"}
 
 
 def upgrade() -> None:
@@ -57,9 +58,9 @@ def upgrade() -> None:
         sa.Column("ok_l", sa.Double, nullable=False, comment="OKLab, by which sets are found that hold a like color"),
         sa.Column("ok_a", sa.Double, nullable=False),
         sa.Column("ok_b", sa.Double, nullable=False),
-        sa.Index("gallery_color_by_lightness", "ok_l", "ok_a", "ok_b"),
         **_OPTIONS,
     )
+    op.create_index("gallery_color_by_lightness", "gallery_color", ["ok_l", "ok_a", "ok_b"], if_not_exists=True)
 
 
 def downgrade() -> None:

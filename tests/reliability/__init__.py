@@ -1,0 +1,1 @@
+"""Bad days: what is killed, frozen, crowded, hostile or very old."""
