@@ -11,6 +11,7 @@ from functools import lru_cache
 from typing import Annotated, Any, Literal, Self, get_args
 
 import numpy as np
+from coloraide.css import color_names as css_names
 from coloraide.everything import ColorAll
 from pydantic import BaseModel, BeforeValidator, ConfigDict, Field, model_validator
 
@@ -142,6 +143,8 @@ _HSB = re.compile(
     rf"^hs[bv]\s*\(?\s*{_NUMBER}(?:deg|°)?\s*[,\s]\s*{_NUMBER}\s*%?\s*[,\s]\s*{_NUMBER}\s*%?\s*\)?$", re.I
 )
 _BARE_HEX = re.compile(r"^(?:[0-9a-f]{3,4}|[0-9a-f]{6}|[0-9a-f]{8})$", re.I)
+_FUNCTION = re.compile(r"^(?:rgba?|hsla?|hwb|lab|lch|oklab|oklch|color)\(", re.I)
+_NAMED = frozenset(css_names.name2val_map)
 _PRINT = re.compile(r"\b(?:device-)?cmyk\b|\bpantone\b|\bral\s*\d", re.I)
 _UNIT_SPACES = frozenset({"srgb", "display-p3"})
 _LIGHTEST = {"lab": 100.0, "lch": 100.0, "oklab": 1.0, "oklch": 1.0}
@@ -212,6 +215,10 @@ def _hsb(text: str) -> Color | None:
 
 
 def _css_color(text: str) -> Color | None:
+    if text.startswith("#"):
+        return _hex(text[1:]) if _BARE_HEX.match(text[1:]) else None
+    if not _FUNCTION.match(text) and text.lower() not in _NAMED:
+        return None
     try:
         css = ColorAll(text)
     except ValueError:
@@ -232,6 +239,14 @@ def _css_color(text: str) -> Color | None:
         return Color.model_validate({"space": space, "components": numbers, "alpha": alpha})
     except ValueError:
         return None
+
+
+def _hex(digits: str) -> Color:
+    """Hex digits, 3, 4, 6 or 8 of them, as CSS Color 4 reads them."""
+    if len(digits) < 6:
+        digits = "".join(digit * 2 for digit in digits)
+    r, g, b, *alpha = (level / 255.0 for level in bytes.fromhex(digits))
+    return Color(components=(r, g, b), alpha=alpha[0] if alpha else 1.0)
 
 
 def _trim(value: float, places: int) -> str:

@@ -12,7 +12,7 @@ from heimat.core.errors import DomainError
 MOST_LINES = 400
 LONGEST_LINE, LONGEST_PIECE = 10_000, 400
 """Signs of a line that is still parted into pieces, and of a piece that is still looked into."""
-_SEPARATORS = re.compile(r"[;]|,(?![^(]*\))")
+_SIGNS = re.compile(r"[;,()]")
 _FUNCTION = re.compile(r"[a-z][a-z0-9-]*\([^()]*\)", re.I)
 _HASH = re.compile(r"#[0-9a-z]+", re.I)
 _HSB_WORDS = re.compile(r"\bhs[bv]\s+[\d.]+°?[\s,]+[\d.]+%?[\s,]+[\d.]+%?", re.I)
@@ -38,11 +38,12 @@ ReadingKind = Literal["list", "stylesheet", "token file", "table", "drawing"]
 
 @dataclass(frozen=True)
 class Reading:
-    """What a text was taken for, its lines in order, and how many more there were than are told."""
+    """What a text was taken for, its lines in order, how many more there were than are told, and where it stopped."""
 
     kind: ReadingKind
     lines: list[ReadLine]
     more: int = 0
+    stopped: str = ""
 
 
 def read_lines(text: str) -> list[ReadLine]:
@@ -55,9 +56,22 @@ def _pieces(text: str) -> Iterator[tuple[int, str]]:
     """The pieces of a text that may hold a color each, with the numbers of their lines."""
     for number, line in enumerate(text.splitlines(), 1):
         whole = len(line) > LONGEST_LINE
-        for piece in [line] if whole else _SEPARATORS.split(line):
+        for piece in [line] if whole else _parted(line):
             if piece.strip():
                 yield number, piece.strip()
+
+
+def _parted(line: str) -> list[str]:
+    """A line at its semicolons, and at its commas but those within parentheses; each sign is looked at once."""
+    cuts: list[int] = []
+    closes = False
+    for sign in reversed(list(_SIGNS.finditer(line))):
+        if sign.group() in "()":
+            closes = sign.group() == ")"
+        elif sign.group() == ";" or not closes:
+            cuts.append(sign.start())
+    starts = [0, *(cut + 1 for cut in reversed(cuts))]
+    return [line[start:end] for start, end in zip(starts, [*reversed(cuts), len(line)], strict=True)]
 
 
 def _one_spaced_list(text: str) -> list[ReadLine]:

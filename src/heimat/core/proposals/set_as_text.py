@@ -9,7 +9,7 @@ from heimat.core.color.reading import read_lines
 from heimat.core.document.hues import GivenSource, Hue, HueKind
 from heimat.core.document.ids import new_id
 from heimat.core.document.order import in_order
-from heimat.core.document.system import ColorSystem
+from heimat.core.document.system import MOST_HUES, ColorSystem
 from heimat.core.edits import UserEdit
 from heimat.core.edits.hues import AddHues, MoveHue, NewHue, RemoveHue, RenameHue, SetHueKind
 from heimat.core.edits.sources import SetSource
@@ -20,6 +20,7 @@ from heimat.core.sources.conventions import STATUSES, Status
 What = Literal["unchanged", "changed", "renamed", "sorted", "moved", "added", "removed", "not read"]
 _KINDS: tuple[HueKind, ...] = ("brand", "accent", "status", "neutral")
 _FOLLOWS = " follows "
+_MOST_HEADINGS = 40
 
 
 @dataclass(frozen=True)
@@ -78,7 +79,8 @@ def read_back(system: ColorSystem, text: str) -> Plan:
     """What a text that was a set would change of it. Nothing is changed here.
 
     A line is the hue of its name; one without, the hue of its color that no other line names. Lines that cannot be
-    read leave the hues that they name as they are; while there are any, nothing is removed or moved.
+    read leave the hues that they name as they are; while there are any, nothing is removed or moved. Raises DomainError
+    (field `text`) for more lines than a set has hues.
     """
     lines, rows = _lines(text)
     hues = in_order(system.hues)
@@ -114,13 +116,13 @@ def _lines(text: str) -> tuple[list[_Line], list[Row]]:
     lines: list[_Line] = []
     rows: list[Row] = []
     kind: HueKind = "accent"
-    for written in text.splitlines():
-        bare = written.strip()
+    filled = [bare for written in text.splitlines() if (bare := written.strip())]
+    if len(filled) > MOST_HUES + _MOST_HEADINGS:
+        raise DomainError(f"A set has at most {MOST_HUES} hues; this text has {len(filled):,} lines.", "text", "limit")
+    for bare in filled:
         heading = bare.rstrip(":").lower()
         if heading in _KINDS:
             kind = heading
-            continue
-        if not bare:
             continue
         try:
             lines.append(_line(bare, kind))

@@ -12,7 +12,8 @@ MOST_BYTES = 5 * 1000 * 1000
 _SVG = re.compile(r"<(?:\w+:)?svg[\s>/]", re.I)
 _HEAD = 4096
 """Signs within which a drawing has to say that it is one: comments and a document type may stand before."""
-_RULE = re.compile(r"[{][^{}]*:[^{}]*[;}]", re.S)
+_BLOCK = re.compile(r"\{([^{}]*)(\}?)")
+"""What follows an opening brace up to the next brace; each sign is looked at once."""
 _PROPERTY = re.compile(r"\s*(?:--[\w-]+\s*:|/\*)")
 _MARKS = (
     (codecs.BOM_UTF8, "utf-8-sig"),
@@ -54,7 +55,7 @@ def _as_what_it_seems(text: str, ending: str) -> Reading:
         return tokens.read(text)
     if ending in (".json", ".tokens"):
         return tokens.read(text)
-    if ending in (".css", ".scss", ".less") or _RULE.search(start):
+    if ending in (".css", ".scss", ".less") or _holds_rules(start):
         return css.read(text)
     if ending in (".csv", ".tsv") or csv.looks_like(start):
         return csv.read(start)
@@ -62,6 +63,15 @@ def _as_what_it_seems(text: str, ending: str) -> Reading:
     if filled and all(_PROPERTY.match(line) for line in filled):
         return css.read(f":root {{{text}}}")
     return _as_list(text)
+
+
+def _holds_rules(text: str) -> bool:
+    """Whether a block of a text holds a declaration: a name, a colon, and an end."""
+    for block in _BLOCK.finditer(text):
+        _, colon, value = block.group(1).partition(":")
+        if colon and (block.group(2) or ";" in value):
+            return True
+    return False
 
 
 def _as_list(text: str) -> Reading:

@@ -4,10 +4,9 @@ The grammar goes on after errors, so a stylesheet that is broken in one place is
 """
 
 import re
-import time
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
 from dataclasses import dataclass
-from functools import lru_cache
+from functools import lru_cache, partial
 
 import numpy as np
 import tree_sitter_css
@@ -16,6 +15,7 @@ from tree_sitter import Language, Node, Parser, Query, QueryCursor
 from heimat.core.color.notation import Color, parse
 from heimat.core.color.reading import Reading
 from heimat.core.errors import DomainError
+from heimat.formats.read.css_pieces import pieces
 from heimat.formats.read.reading import Found, nothing
 
 _CSS = Language(tree_sitter_css.language())
@@ -33,25 +33,17 @@ _COLORED = re.compile(
 _RELATIVE = re.compile(r"\(\s*from\b|\bvar\(|\bcalc\(")
 _DEEPEST = 24
 _MOST_NESTED = 200
-_SECONDS = 8.0
-_PIECE, _ASKED = 65_536, 16_384
-"""Bytes given to the parser, and asked of its tree, at a time."""
 _OPENING = np.zeros(256, dtype=np.int8)
 """What each byte adds to the depth of brackets."""
 _OPENING[np.frombuffer(b"{([", dtype=np.uint8)] = 1
 _OPENING[np.frombuffer(b"})]", dtype=np.uint8)] = -1
 
 
-class _TakesTooLongError(Exception):
-    """A stylesheet that is not read in the time there is."""
-
-
 def read(text: str, first_line: int = 1) -> Reading:
     """Read a stylesheet that begins on a line of something larger. Never raises."""
     found = Found("stylesheet")
     collect(text, found, first_line)
-    reading = found.reading(count=True)
-    return reading if reading.lines else nothing("stylesheet", "No color was found in this stylesheet.")
+    return nothing("stylesheet", "No color was found in this stylesheet.") if found.empty else found.reading(count=True)
 
 
 def collect(text: str, found: Found, first_line: int = 1) -> None:
@@ -60,39 +52,31 @@ def collect(text: str, found: Found, first_line: int = 1) -> None:
     if _deepest(content) > _MOST_NESTED:
         found.problem(first_line, "", f"This stylesheet is nested deeper than {_MOST_NESTED} blocks; it was not read.")
         return
-    into = _Into(content, found, first_line)
-    try:
-        for captured in _declared(content):
-            into.take(captured)
-    except _TakesTooLongError:
-        found.problem(first_line, "", "This stylesheet takes too long to read. Give a part of it.")
-
-
-def _declared(content: bytes) -> Iterator[dict[str, list[Node]]]:
-    """What the query captures, in order. Parsed and asked piece by piece: the parser holds the interpreter while it
-    works, and other requests must not wait for a stylesheet of megabytes."""
-
-    def piece(at: int, _: object) -> bytes:
-        return content[at : at + _PIECE]
-
-    end = time.monotonic() + _SECONDS
-
-    def late(*_: object) -> bool:
-        return time.monotonic() > end
-
-    try:
-        tree = Parser(_CSS).parse(piece, progress_callback=late)
-    except ValueError as error:
-        raise _TakesTooLongError from error
-    for start in range(0, len(content), _ASKED):
-        cursor = QueryCursor(_DECLARED)
-        cursor.set_byte_range(start, min(start + _ASKED, len(content)))
-        for _, captured in cursor.matches(tree.root_node):
+    for piece in pieces(content):
+        at = first_line + piece.line
+        for line, signs in piece.passed_over:
+            found.problem(
+                first_line + line, "", f"Passed over {signs:,} signs from line {first_line + line:,}: no rule."
+            )
+        into = _Into(piece.content, found, at, piece.torn)
+        for captured in _declared(piece.content, partial(found.allowance.in_time, at)):
             first = captured.get("error") or captured["value"]
-            if start <= first[0].start_byte < start + _ASKED:
-                yield captured
-        if late():
-            raise _TakesTooLongError
+            if not found.allowance.row(at + first[0].start_point[0]):
+                break
+            into.take(captured)
+        if not found.allowance.in_time(at):
+            return
+
+
+def _declared(content: bytes, in_time: Callable[[], bool]) -> Iterator[dict[str, list[Node]]]:
+    """What the query captures in a piece, in order."""
+    try:
+        # Only what is read piece by piece can be told to stop.
+        tree = Parser(_CSS).parse(lambda at, _: content[at:], progress_callback=lambda *_: not in_time())
+    except ValueError:
+        return
+    for _, captured in QueryCursor(_DECLARED).matches(tree.root_node):
+        yield captured
 
 
 def _deepest(content: bytes) -> int:
@@ -107,6 +91,7 @@ class _Into:
     content: bytes
     found: Found
     first_line: int
+    torn: bool
 
     def take(self, captured: dict[str, list[Node]]) -> None:
         """Take a declaration's name and one of its values, or an error."""
@@ -129,6 +114,8 @@ class _Into:
         # An error within an error says nothing new.
         if node.parent is None or node.parent.type != "ERROR":
             words = self._bytes(node)[:200].decode("utf-8", "replace").split()
+            if self.torn and all(word == "}" for word in words):
+                return
             self.found.problem(self._line(node), "", f"Not CSS, passed over: “{' '.join(words)[:40]}”.")
 
     def _value(self, node: Node, name: str, custom: bool, depth: int) -> None:

@@ -2,6 +2,7 @@
 
 import csv
 import io
+from collections.abc import Iterator
 
 from heimat.core.color.notation import Color, parse
 from heimat.core.color.reading import Reading
@@ -16,46 +17,56 @@ _DELIMITERS = ",;\t|"
 
 def read(text: str) -> Reading:
     """Read a table with headings. Never raises; cells that are formulas are refused, not computed."""
-    rows = _rows(text)
-    if len(rows) < 2:
-        return nothing("table", "A table has a row of headings and a row for each color.")
-    headings = [cell.strip().lower() for cell in rows[0][1]]
+    rows, number = _rows(text), 1
+    headings = _headings(rows)
     named = next((place for place, heading in enumerate(headings) if heading in _NAMES), None)
     valued = [place for place, heading in enumerate(headings) if heading in _VALUES]
     if not valued:
         return nothing("table", "No heading says color, value or hex, so it is not known where the colors are.")
     found = Found("table")
-    for number, row in rows[1:]:
-        if any(cell.strip() for cell in row):
+    try:
+        for number, row in rows:
+            if not any(cell.strip() for cell in row):
+                continue
+            if not found.allowance.row(number):
+                break
             _row(number, row, named, valued, found)
-    reading = found.reading()
-    return reading if reading.lines else nothing("table", "There are headings in this table, and nothing below them.")
+    except csv.Error as error:
+        found.allowance.stop(number + 1, f"the table cannot be read there ({error})")
+    if found.empty:
+        return nothing("table", "There are headings in this table, and nothing below them.")
+    return found.reading()
 
 
 def looks_like(text: str) -> bool:
     """Whether the first line is a row of headings, one of which says that colors stand below it."""
-    rows = _rows("\n".join(text.splitlines()[:1]))
-    cells = [cell.strip().lower() for cell in rows[0][1]] if rows else []
+    cells = _headings(_rows(text.partition("\n")[0].rstrip("\r")))
     return len(cells) > 1 and any(cell in _VALUES for cell in cells) and all(cells)
 
 
-def _rows(text: str) -> list[tuple[int, list[str]]]:
+def _headings(rows: Iterator[tuple[int, list[str]]]) -> list[str]:
+    try:
+        return [cell.strip().lower() for cell in next(rows, (1, []))[1]]
+    except csv.Error:
+        return []
+
+
+def _rows(text: str) -> Iterator[tuple[int, list[str]]]:
+    """The rows and the lines that they end on. Raises csv.Error at one that is too long."""
     first = text.partition("\n")[0]
     delimiter = max(_DELIMITERS, key=first.count)
-    found: list[tuple[int, list[str]]] = []
     reader = csv.reader(io.StringIO(text.replace("\0", ""), newline=""), delimiter=delimiter)
-    try:
-        for row in reader:
-            found.append((reader.line_num, row))
-    except csv.Error:
-        return found
-    return found
+    for row in reader:
+        yield reader.line_num, row
 
 
 def _row(number: int, row: list[str], named: int | None, valued: list[int], found: Found) -> None:
     name = row[named].strip() if named is not None and named < len(row) else ""
     cells = [row[place].strip() for place in valued if place < len(row) and row[place].strip()]
-    text = ", ".join(row)
+    text = ", ".join(row)[:400]
+    if found.full:
+        found.skip(text)
+        return
     if name.startswith(_FORMULA) or any(cell.startswith(_FORMULA) for cell in cells):
         found.problem(number, text, "This row holds a formula. Give values: Heimat computes none.")
         return

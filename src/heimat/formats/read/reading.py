@@ -3,10 +3,11 @@
 No reader ever raises for what it is given: a file that makes no sense is one line that says so.
 """
 
-from dataclasses import dataclass, replace
+from dataclasses import dataclass, field, replace
 
 from heimat.core.color.notation import Color, rgb8_of
 from heimat.core.color.reading import Reading, ReadingKind, ReadLine
+from heimat.formats.read.allowance import Allowance
 
 MOST_SHOWN = 400
 """Colors and problems that are told of one text; a set has at most 200 hues."""
@@ -17,6 +18,7 @@ class Found:
     """Collects lines; the same color under the same name is one line, which counts how often it was there."""
 
     kind: ReadingKind
+    allowance: Allowance = field(default_factory=Allowance)
 
     def __post_init__(self) -> None:
         self._colors: dict[tuple[str, tuple[int, ...], float], ReadLine] = {}
@@ -28,6 +30,11 @@ class Found:
     def full(self) -> bool:
         """Whether more colors than are told were found already."""
         return len(self._colors) > MOST_SHOWN
+
+    @property
+    def empty(self) -> bool:
+        """Whether nothing was found, not even something to tell of."""
+        return not (self._colors or self._problems or self.allowance.stopped)
 
     def skip(self, text: str) -> None:
         """Count a color that is told no more."""
@@ -41,7 +48,10 @@ class Found:
 
     def problem(self, number: int, text: str, reason: str) -> None:
         """Something was not read."""
-        self._problems.setdefault(f"{text[:80]}|{reason}", ReadLine(text[:200], "", None, reason, number))
+        if len(self._problems) <= MOST_SHOWN:
+            self._problems.setdefault(f"{text[:80]}|{reason}", ReadLine(text[:200], "", None, reason, number))
+        else:
+            self._skipped.add(text[:80])
 
     def reading(self, *, count: bool = False) -> Reading:
         """What was found, in the order of lines; with `count`, unnamed colors say how often they are used."""
@@ -51,7 +61,8 @@ class Found:
             for key, line in self._colors.items()
         ]
         lines = sorted([*colors, *self._problems.values()], key=lambda line: line.number)
-        return Reading(self.kind, lines[:MOST_SHOWN], max(len(lines) - MOST_SHOWN, 0) + len(self._skipped))
+        more = max(len(lines) - MOST_SHOWN, 0) + len(self._skipped)
+        return Reading(self.kind, lines[:MOST_SHOWN], more, self.allowance.stopped)
 
 
 def nothing(kind: ReadingKind, reason: str) -> Reading:

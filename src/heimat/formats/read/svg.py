@@ -14,7 +14,6 @@ from heimat.formats.read.reading import Found, nothing
 
 _ATTRIBUTES = ("fill", "stroke", "stop-color", "flood-color", "lighting-color", "color")
 _NO_COLOR = frozenset({"none", "inherit", "currentcolor", "transparent", "context-fill", "context-stroke"})
-_MOST_ELEMENTS = 200_000
 _NAMED = "{http://www.w3.org/2000/svg}"
 
 
@@ -22,15 +21,12 @@ def read(text: str) -> Reading:
     """Read an SVG. Never raises; what comes before an error is kept, and the error told."""
     found = Found("drawing")
     styles: list[str] = []
-    count = 0
     try:
         events = iterparse(io.BytesIO(text.encode("utf-8", "replace")), ("start", "end"), forbid_dtd=False)
         for event, element in events:
-            count += 1
-            if count > 2 * _MOST_ELEMENTS:
-                found.problem(1, "", "Only the first 200,000 elements of this drawing were read.")
-                break
             if event == "start":
+                if _says_color(element) and not found.allowance.row(1):
+                    break
                 _element(element, found)
             else:
                 if element.tag.removeprefix(_NAMED) == "style" and element.text:
@@ -43,9 +39,13 @@ def read(text: str) -> Reading:
     except (ValueError, RecursionError):
         found.problem(1, "", "This drawing cannot be read as SVG.")
     for style in styles:
-        css.collect(style, found)
-    reading = found.reading(count=True)
-    return reading if reading.lines else nothing("drawing", "No color was found in this drawing.")
+        if not found.allowance.stopped:
+            css.collect(style, found)
+    return nothing("drawing", "No color was found in this drawing.") if found.empty else found.reading(count=True)
+
+
+def _says_color(element: Element) -> bool:
+    return "style" in element.attrib or any(name in element.attrib for name in _ATTRIBUTES)
 
 
 def _element(element: Element, found: Found) -> None:

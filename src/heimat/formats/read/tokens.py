@@ -1,6 +1,7 @@
 """Reading Design Tokens Community Group files (2025.10, and the earlier form with colors as text)."""
 
 import json
+from dataclasses import dataclass
 from typing import Any
 
 from heimat.core.color.notation import Color, parse
@@ -26,7 +27,8 @@ _SPACES = {
 }
 _PERCENT = frozenset({"hsl", "hwb"})
 _DEEPEST = 40
-_MOST_ALIASES = 64
+_MOST_TOLD = 6
+"""Members of a loop that are told by name."""
 
 
 def read(text: str) -> Reading:
@@ -43,12 +45,15 @@ def read(text: str) -> Reading:
     found = Found("token file")
     _collect(root, (), None, tokens, found)
     lines = _lines(text)
-    for path, (kind, value) in tokens.items():
+    ends = _Ends(tokens)
+    for path, (kind, _) in tokens.items():
         number = lines.get(path.rsplit(".", 1)[-1], 1)
-        if kind in (None, "color"):
-            _token(path, value, kind, tokens, number, found)
-    reading = found.reading()
-    return reading if reading.lines else nothing("token file", "No color token was found in this file.")
+        if kind not in (None, "color"):
+            continue
+        if not found.allowance.row(number):
+            break
+        _token(path, ends.of(path), number, found)
+    return nothing("token file", "No color token was found in this file.") if found.empty else found.reading()
 
 
 def _lines(text: str) -> dict[str, int]:
@@ -80,34 +85,73 @@ def _collect(
             _collect(value, (*path, key), here, into, found)
 
 
-def _token(
-    path: str,
-    value: Any,
-    kind: str | None,
-    tokens: dict[str, tuple[str | None, Any]],
-    number: int,
-    found: Found,
-) -> None:
-    passed = [path]
-    while isinstance(value, str) and value.startswith("{") and value.endswith("}"):
-        target = value[1:-1]
-        if target in passed:
-            found.problem(
-                number, path, f"{passed[0]} refers to {', which refers to '.join([*passed[1:], target])}: a loop."
-            )
-            return
-        if target not in tokens or len(passed) > _MOST_ALIASES:
-            found.problem(number, path, f"{path} refers to {target[:60]}, which is not in this file.")
-            return
-        passed.append(target)
-        kind, value = tokens[target][0] or kind, tokens[target][1]
-    if kind not in (None, "color"):
-        return
-    color, reason = _color(value)
-    if color is not None:
-        found.color(number, path, path.replace(".", " "), color)
-    elif kind == "color":
-        found.problem(number, path, f"{path}: {reason}")
+@dataclass(frozen=True)
+class _End:
+    """Where a token's aliases lead: to a value and its type, or to a reason why nowhere."""
+
+    kind: str | None
+    value: Any
+    nowhere: str = ""
+
+
+class _Ends:
+    """Follows aliases, each token once, whoever asks."""
+
+    def __init__(self, tokens: dict[str, tuple[str | None, Any]]) -> None:
+        self._tokens = tokens
+        self._known: dict[str, _End] = {}
+
+    def of(self, path: str) -> _End:
+        """Where a token leads."""
+        passed: list[str] = []
+        seen: set[str] = set()
+        at = path
+        while at not in self._known:
+            passed.append(at)
+            seen.add(at)
+            kind, value = self._tokens[at]
+            target = _target(value)
+            if target is None:
+                self._known[at] = _End(kind, value)
+            elif target in seen:
+                self._close(passed[passed.index(target) :], target)
+            elif target not in self._tokens:
+                self._known[at] = _End(kind, None, f"refers to {target[:60]}, which is not in this file.")
+            else:
+                at = target
+        self._back(passed, at)
+        return self._known[path]
+
+    def _close(self, loop: list[str], target: str) -> None:
+        way = [*loop[1:], target]
+        told = way if len(way) <= _MOST_TOLD else [*way[:_MOST_TOLD], "others", target]
+        for member in loop:
+            self._known[member] = _End(None, None, f"refers to {', which refers to '.join(told)}: a loop.")
+
+    def _back(self, passed: list[str], at: str) -> None:
+        """Tell those on the way where the last one leads. A type that is said later holds."""
+        for member in reversed(passed):
+            if member not in self._known:
+                end = self._known[at]
+                self._known[member] = _End(end.kind or self._tokens[member][0], end.value, end.nowhere)
+            at = member
+
+
+def _target(value: Any) -> str | None:
+    return value[1:-1] if isinstance(value, str) and value.startswith("{") and value.endswith("}") else None
+
+
+def _token(path: str, end: _End, number: int, found: Found) -> None:
+    if found.full:
+        found.skip(path)
+    elif end.nowhere:
+        found.problem(number, path, f"{path} {end.nowhere}")
+    elif end.kind in (None, "color"):
+        color, reason = _color(end.value)
+        if color is not None:
+            found.color(number, path, path.replace(".", " "), color)
+        elif end.kind == "color":
+            found.problem(number, path, f"{path}: {reason}")
 
 
 def _color(value: Any) -> tuple[Color | None, str]:

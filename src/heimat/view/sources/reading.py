@@ -60,11 +60,15 @@ class ReadLineView(TypedDict):
 
 
 class ReadingView(TypedDict):
-    """What a text was taken for, its lines, and how many more colors there were than are told."""
+    """What a text was taken for, its lines, and how many more colors there were than are told.
+
+    `stopped` says where reading stopped, if it did not come to the end.
+    """
 
     kind: str
     lines: list[ReadLineView]
     more: int
+    stopped: str
 
 
 class PlanRowView(TypedDict):
@@ -113,7 +117,7 @@ def reading_view(reading: Reading, beside: Resolved | None, notation: Notation, 
                 "fit": _fit(fit, resolved, eyes) if fit else None,
             }
         lines.append(view)
-    return {"kind": reading.kind, "lines": lines, "more": reading.more}
+    return {"kind": reading.kind, "lines": lines, "more": reading.more, "stopped": reading.stopped}
 
 
 def _unread(line: ReadLine) -> ReadLineView:

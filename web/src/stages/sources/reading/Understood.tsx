@@ -86,6 +86,7 @@ export function Understood({ reading, origin, onAddFirst, onDone }: Props) {
           Read as a {reading.kind}: {counted(read.length, "color")}
           {unread > 0 ? `, ${counted(unread, "line")} not read` : ""}
           {reading.more > 0 ? `; ${reading.more} more are not shown, give a part` : ""}
+          {reading.stopped ? `. ${reading.stopped}` : ""}
         </Text>
         {hues.length > 0 && read.length > 0 && (
           <Flex gap="4px" marginLeft="auto" role="group" aria-label="What to do with them">
