@@ -9,12 +9,12 @@ from hypothesis import settings
 from sqlalchemy import Engine
 from starlette.testclient import TestClient
 
-from heimat.api.app import create_app
 from heimat.demo.load import load_demo
 from heimat.local.mariadb import LocalMariaDB
 from heimat.service.gallery import ensure_shipped
 from heimat.store.engine import make_engine
 from heimat.store.migrate import migrate
+from tests.api.asking import client_of
 from tests.template import Template
 
 # The same examples every time, so that a change is judged and not chance; `--hypothesis-profile explore` looks for
@@ -64,12 +64,12 @@ def engine(migrated: Engine, template: Template) -> Engine:
 @pytest.fixture
 def client(engine: Engine) -> TestClient:
     """A client that acts as the demo's designer."""
-    return TestClient(create_app(engine))
+    return client_of(engine)
 
 
 @pytest.fixture
 def other(engine: Engine) -> TestClient:
     """A client that acts as the demo's data designer, from another process's point of view."""
-    second = TestClient(create_app(engine))
+    second = client_of(engine)
     second.put("/api/me", json={"person": "tomke"}).raise_for_status()
     return second

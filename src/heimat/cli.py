@@ -17,9 +17,11 @@ from sqlalchemy import create_engine
 from sqlalchemy.exc import SQLAlchemyError
 
 from heimat.api.app import create_app
+from heimat.api.guard import HOSTS, hosts_of
 from heimat.demo.load import load_demo
 from heimat.service.gallery import ensure_shipped
 from heimat.service.people import ensure_somebody
+from heimat.service.workers import COUNT, Workers
 from heimat.store.engine import EXAMPLE, UnreadableAddressError, make_engine
 from heimat.store.migrate import alone, migrate
 
@@ -30,7 +32,7 @@ _COLLECT_AFTER = 20_000
 """Objects made before Python looks for cycles, instead of 700: an answer is some thousand dictionaries, in no cycle."""
 
 
-def serve(host: str, port: int, *, demo: bool) -> int:
+def serve(host: str, port: int, workers: int, *, demo: bool) -> int:
     """Migrate the database of `HEIMAT_DATABASE_URL`, load the demo where asked, and serve until told to end."""
     url = os.environ.get(DATABASE_URL)
     if not url:
@@ -45,7 +47,9 @@ def serve(host: str, port: int, *, demo: bool) -> int:
     except SQLAlchemyError as error:
         print(f"The database does not answer as it should: {error.__cause__ or error}", file=sys.stderr)
         return 1
-    config = uvicorn.Config(create_app(engine), host=host, port=port, log_level="warning", access_log=False)
+    hosts = hosts_of(os.environ.get(HOSTS, "")) | {host.lower()}
+    app = create_app(engine, hosts, Workers(workers))
+    config = uvicorn.Config(app, host=host, port=port, log_level="warning", access_log=False)
     _ready_for_drags()
     _AnnouncingServer(config).run()
     return 0
@@ -97,6 +101,7 @@ def main() -> int:
     serving = commands.add_parser("serve")
     serving.add_argument("--host", default="127.0.0.1")
     serving.add_argument("--port", type=int, default=8000)
+    serving.add_argument("--workers", type=int, default=COUNT, help="processes for what takes long, beside this one")
     serving.add_argument("--demo", action="store_true")
     describing = commands.add_parser("openapi")
     describing.add_argument("file", type=Path)
@@ -105,7 +110,7 @@ def main() -> int:
         given.file.parent.mkdir(parents=True, exist_ok=True)
         given.file.write_text(openapi())
         return 0
-    return serve(given.host, given.port, demo=given.demo)
+    return serve(given.host, given.port, given.workers, demo=given.demo)
 
 
 if __name__ == "__main__":

@@ -1,11 +1,19 @@
 """Asking the API for a system as the page does, but for all parts of it."""
 
 from httpx2 import Response
+from sqlalchemy import Engine
 from starlette.testclient import TestClient
 
+from heimat.api.app import create_app
 from heimat.view.parts import PART_NAMES
 
+ADDRESS = "http://localhost"
 AT = "/api/systems/brinemark"
+
+
+def client_of(engine: Engine) -> TestClient:
+    """A client of an application of its own, as another process would be one."""
+    return TestClient(create_app(engine), base_url=ADDRESS)
 
 
 def whole(**how: object) -> dict:

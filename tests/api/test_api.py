@@ -7,12 +7,11 @@ import pytest
 from sqlalchemy import text
 from starlette.testclient import TestClient
 
-from heimat.api.app import create_app
 from heimat.demo.load import load_demo
 from heimat.service.people import ensure_somebody
 from heimat.store.migrate import migrate
 from heimat.store.tables import person
-from tests.api.asking import AT, edit, hue, look, preview, steps, undo
+from tests.api.asking import AT, client_of, edit, hue, look, preview, steps, undo
 
 
 def set_source(id_: str, color: str) -> dict:
@@ -319,7 +318,7 @@ def test_a_database_that_knows_nobody(client, engine):
 
 def test_every_other_process_sees_the_same(client, engine):
     edit(client, rename("kelp", "weed"))
-    second = TestClient(create_app(engine))
+    second = client_of(engine)
     assert hue(look(second), "kelp")["name"] == "weed"
     migrate(engine)
     assert load_demo(engine) is False

@@ -7,13 +7,11 @@ import numpy as np
 import pytest
 from PIL import Image
 from sqlalchemy import text as sql
-from starlette.testclient import TestClient
 
-from heimat.api.app import create_app
 from heimat.demo.pictures import demo_pictures
 from heimat.service.gallery import ensure_shipped
 from heimat.store.gallery import count_sets
-from tests.api.asking import AT, edit, undo
+from tests.api.asking import AT, client_of, edit, undo
 from tests.pictures import encoded, fields
 
 TEAL, ORANGE = (11, 110, 110), (223, 90, 51)
@@ -158,7 +156,7 @@ def test_a_picture_is_kept_sampled_and_found_by_every_process(client, engine):
     assert (picture["name"], picture["width"], picture["height"]) == ("board.png", 120, 100)
     # The same bytes are one picture.
     assert add_picture(client, name="again.png").json()["id"] == picture["id"]
-    second = TestClient(create_app(engine))
+    second = client_of(engine)
     at = f"{AT}/pictures/{picture['id']}"
     main = second.post(f"{at}/main-colors", json={"count": 3}).json()["colors"]
     assert [(color["hex"], color["share"]) for color in main] == [
@@ -192,7 +190,7 @@ def test_a_large_picture_is_kept_in_pieces(client, engine):
         pieces = [row[0] for row in sizes]
     assert sum(pieces) == len(noise)
     assert max(pieces) <= 1_000_000
-    fresh = TestClient(create_app(engine))
+    fresh = client_of(engine)
     assert fresh.get(f"{AT}/pictures/{picture['id']}/sample", params={"x": 3, "y": 4}).status_code == 200
 
 

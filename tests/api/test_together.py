@@ -3,10 +3,8 @@
 from concurrent.futures import ThreadPoolExecutor
 
 from sqlalchemy import Engine, text
-from starlette.testclient import TestClient
 
-from heimat.api.app import create_app
-from tests.api.asking import AT, look
+from tests.api.asking import AT, client_of, look
 
 HUES = ("tidewater", "buoy", "gorse", "heather", "kelp", "flare", "lamp", "sound")
 
@@ -14,7 +12,7 @@ HUES = ("tidewater", "buoy", "gorse", "heather", "kelp", "flare", "lamp", "sound
 def test_eight_hands_on_one_system(engine: Engine) -> None:
     def work(place: int) -> list[int]:
         """One hand, in a process of its own, always on the oldest revision: nothing it does meets another's."""
-        client = TestClient(create_app(engine))
+        client = client_of(engine)
         client.put("/api/me", json={"person": ("ines", "tomke", "oke", "maren")[place % 4]})
         done = []
         for turn in range(4):
@@ -27,7 +25,7 @@ def test_eight_hands_on_one_system(engine: Engine) -> None:
     with ThreadPoolExecutor(8) as pool:
         numbers = sorted(number for done in pool.map(work, range(8)) for number in done)
     assert numbers == list(range(2, 34))
-    client = TestClient(create_app(engine))
+    client = client_of(engine)
     view = look(client)
     assert view["head"]["revision"] == 33
     for place, hue in enumerate(HUES):
@@ -39,7 +37,7 @@ def test_eight_hands_on_one_system(engine: Engine) -> None:
 
 def test_the_same_request_from_two_sides_at_once(engine: Engine) -> None:
     def send(_: int) -> int:
-        client = TestClient(create_app(engine))
+        client = client_of(engine)
         body = {"base": 1, "key": "the-very-same", "edits": [{"type": "rename_hue", "hue": "kelp", "name": "weed"}]}
         return client.post(f"{AT}/edits", json=body).json()["head"]["revision"]
 
@@ -49,7 +47,7 @@ def test_the_same_request_from_two_sides_at_once(engine: Engine) -> None:
 
 def test_two_publish_at_once(engine: Engine) -> None:
     def publish(_: int) -> tuple[int, dict]:
-        client = TestClient(create_app(engine))
+        client = client_of(engine)
         answer = client.post(f"{AT}/releases", json={"revision": 1, "version": "1.0.0"})
         return answer.status_code, answer.json()
 

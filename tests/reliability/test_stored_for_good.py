@@ -3,7 +3,6 @@
 from sqlalchemy import Engine, text
 from starlette.testclient import TestClient
 
-from heimat.api.app import create_app
 from heimat.core.document.order import CROWDED, in_order
 from heimat.core.edits import Restore, apply_all
 from heimat.core.edits.hues import MoveHue, RenameHue
@@ -12,7 +11,7 @@ from heimat.service.documents import Documents
 from heimat.service.editing import Editing, Head
 from heimat.store import revisions, systems
 from heimat.store.packing import pack, unpack
-from tests.api.asking import AT, edit, look, undo
+from tests.api.asking import AT, client_of, edit, look, undo
 
 
 def fresh(engine: Engine) -> tuple[Editing, Documents]:
@@ -123,7 +122,7 @@ def test_the_list_shows_the_newest_head_without_reading_documents(engine: Engine
     edit(client, {"type": "set_source", "hue": "buoy", "color": "#123456"}).raise_for_status()
     with engine.begin() as connection:
         connection.execute(text("UPDATE revision SET document = 'gone'"))
-    other = TestClient(create_app(engine), base_url=client.base_url)
+    other = client_of(engine)
     card = next(each for each in other.get("/api/systems").json() if each["slug"] == "brinemark")
     assert [swatch["hex"] for swatch in card["hues"]][1] == "#123456"
 

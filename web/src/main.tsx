@@ -1,5 +1,7 @@
 import "@fontsource-variable/atkinson-hyperlegible-next/wght.css";
 import "@fontsource-variable/atkinson-hyperlegible-mono/wght.css";
+import createCache from "@emotion/cache";
+import { CacheProvider } from "@emotion/react";
 import { ChakraProvider } from "@chakra-ui/react";
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { StrictMode } from "react";
@@ -9,17 +11,24 @@ import { App } from "./App";
 import { system } from "./theme/system";
 
 const queries = new QueryClient({ defaultOptions: { queries: { refetchOnWindowFocus: false } } });
+// Styles that are made while the page runs are let in by the number that the server has given it.
+const styles = createCache({
+  key: "css",
+  nonce: document.querySelector<HTMLMetaElement>("meta[property=csp-nonce]")?.nonce,
+});
 const root = document.getElementById("root");
 if (root) {
   createRoot(root).render(
     <StrictMode>
-      <ChakraProvider value={system}>
-        <QueryClientProvider client={queries}>
-          <BrowserRouter>
-            <App />
-          </BrowserRouter>
-        </QueryClientProvider>
-      </ChakraProvider>
+      <CacheProvider value={styles}>
+        <ChakraProvider value={system}>
+          <QueryClientProvider client={queries}>
+            <BrowserRouter>
+              <App />
+            </BrowserRouter>
+          </QueryClientProvider>
+        </ChakraProvider>
+      </CacheProvider>
     </StrictMode>,
   );
 }

@@ -1,5 +1,7 @@
 """The application: routes, errors, limits, and the page."""
 
+from collections.abc import Iterable
+
 from fastapi import FastAPI
 from sqlalchemy import Engine
 
@@ -7,7 +9,6 @@ from heimat import __version__
 from heimat.api import (
     areas,
     documents,
-    feeds,
     gallery,
     legibility,
     people,
@@ -17,31 +18,35 @@ from heimat.api import (
     sources,
     systems,
 )
-from heimat.api.constants import describe_constants
 from heimat.api.context import Context
-from heimat.api.limits import BodyLimit, CompressAllButFeeds
+from heimat.api.description import describe
+from heimat.api.feeds import FeedsFirst
+from heimat.api.guard import Guard
+from heimat.api.limits import BodyLimit, Compress
+from heimat.api.nothing import add_nothing
 from heimat.api.page import add_page
-from heimat.api.problems import add_handlers, problem
+from heimat.api.problems import add_handlers
+from heimat.service.workers import Workers, shared_workers
 
 
-def create_app(engine: Engine) -> FastAPI:
-    """The application on a database. It keeps nothing that another process would miss."""
+def create_app(engine: Engine, hosts: Iterable[str] = (), workers: Workers | None = None) -> FastAPI:
+    """The application on a database. It keeps nothing that another process would miss.
+
+    It is served under the names of this machine, and under `hosts`; what takes long is done by `workers`, or by those
+    that all applications of a process share.
+    """
     app = FastAPI(title="Heimat", version=__version__, docs_url=None, redoc_url=None, openapi_url="/api/openapi.json")
-    app.state.context = Context.of(engine)
+    context = app.state.context = Context.of(engine, workers or shared_workers())
     add_handlers(app)
     # No route hides another: they may stand in any order.
-    for stage in (people, systems, documents, sources, areas, pictures, gallery, scales, legibility, releases, feeds):
+    for stage in (people, systems, documents, sources, areas, pictures, gallery, scales, legibility, releases):
         app.include_router(stage.router)
-
-    def nothing(path: str) -> object:
-        return problem(404, "Not there", f"There is nothing at {path}.")
-
-    for part in ("api", "feeds"):
-        methods = ["GET", "POST", "PUT", "DELETE", "PATCH"]
-        app.add_api_route(f"/{part}/{{path:path}}", nothing, methods=methods, include_in_schema=False)
-
-    describe_constants(app)
+    describe(app)
+    add_nothing(app)
     add_page(app)
+    # The last one added is the first that a request meets.
     app.add_middleware(BodyLimit)
-    app.add_middleware(CompressAllButFeeds)
+    app.add_middleware(Compress)
+    app.add_middleware(FeedsFirst, feeds=context.feeds)
+    app.add_middleware(Guard, hosts=hosts)
     return app

@@ -2,8 +2,6 @@
 
 from typing import Any
 
-from fastapi import FastAPI
-
 from heimat.core.color.notation import NOTATIONS, STRONGEST_CHROMA
 from heimat.core.color.ramps import CHROMA_END
 from heimat.core.color.spelling import SPELLINGS
@@ -42,13 +40,3 @@ CONSTANTS: dict[str, Any] = {
     "PART_DEPENDS_ON": {name: list(maker.depends_on) for name, maker in PARTS.items()},
     "SPELLINGS": [list(pair) for pair in SPELLINGS],
 }
-
-
-def describe_constants(app: FastAPI) -> None:
-    """Let the API's description hold the constants."""
-    plain = app.openapi
-
-    def with_constants() -> dict[str, Any]:
-        return {**plain(), NAME: CONSTANTS}
-
-    app.openapi = with_constants  # type: ignore[method-assign]

@@ -10,12 +10,14 @@ from heimat.core.document.system import ColorSystem
 from heimat.core.resolve.resolved import Resolved
 from heimat.service.documents import Documents
 from heimat.service.editing import Editing
+from heimat.service.feeds import Feeds
 from heimat.service.gallery import Gallery
 from heimat.service.opening import Opening
 from heimat.service.people import People, Person, acting
 from heimat.service.pictures import Pictures
-from heimat.service.precedence import Precedence
 from heimat.service.publishing import Publishing
+from heimat.service.rates import COMPUTING, SENDING, Rates
+from heimat.service.workers import Workers
 
 PERSON_COOKIE = "heimat_person"
 
@@ -31,21 +33,25 @@ class Context:
     publishing: Publishing
     pictures: Pictures
     gallery: Gallery
-    precedence: Precedence
+    feeds: Feeds
+    workers: Workers
+    rates: Rates
 
     @classmethod
-    def of(cls, engine: Engine) -> "Context":
-        """All use cases on one engine."""
-        documents = Documents(engine)
+    def of(cls, engine: Engine, workers: Workers) -> "Context":
+        """All use cases on one engine, with processes for what takes long."""
+        documents, feeds = Documents(engine), Feeds(engine)
         return cls(
             People(engine),
             documents,
             Opening(engine, documents),
             Editing(engine, documents),
-            Publishing(engine, documents),
-            Pictures(engine),
+            Publishing(engine, documents, workers, feeds),
+            Pictures(engine, workers),
             Gallery(engine),
-            Precedence(),
+            feeds,
+            workers,
+            Rates(),
         )
 
 
@@ -81,3 +87,17 @@ def current_person(request: Request, everyone: Annotated[list[Person], Depends(p
 
 Acting = Annotated[Person, Depends(current_person)]
 Everyone = Annotated[list[Person], Depends(people)]
+
+
+def _sending(uses: Uses, person: Acting) -> None:
+    uses.rates.take(SENDING, person.id)
+
+
+def _computing(uses: Uses, person: Acting) -> None:
+    uses.rates.take(COMPUTING, person.id)
+
+
+IS_SENDING = [Depends(_sending)]
+"""Of routes that keep something large: so many a minute for each person."""
+IS_COMPUTING = [Depends(_computing)]
+"""Of routes that cost much: so many a minute for each person."""

@@ -84,12 +84,11 @@ def read_head(slug: str, uses: Uses) -> Response:
 @router.post("/preview", operation_id="previewEdits", **described(Parts))
 def preview_edits(slug: str, body: PreviewBody, uses: Uses) -> Response:
     # All of this is remembered: while somebody drags, the database is left alone.
-    with uses.precedence.first():
-        system_id, alternative_id = uses.documents.alternative(slug)
-        system = uses.editing.preview(alternative_id, body.base, body.edits)
-        published = uses.documents.published(system_id, body.latest) if body.latest else None
-        place = Place(slug, body.base, body.latest, published)
-        return answer(parts_of(Look(resolve(system), place, body.view.options()), body.view.parts))
+    system_id, alternative_id = uses.documents.alternative(slug)
+    system = uses.editing.preview(alternative_id, body.base, body.edits)
+    published = uses.documents.published(system_id, body.latest) if body.latest else None
+    place = Place(slug, body.base, body.latest, published)
+    return answer(parts_of(Look(resolve(system), place, body.view.options()), body.view.parts))
 
 
 @router.post("/edits", operation_id="keepEdits", **described(Parts))

@@ -6,7 +6,25 @@ import orjson
 from pydantic import BaseModel
 from starlette.responses import Response
 
-from heimat.api.problems import Problem
+from heimat.api.problems import MEDIA_TYPE
+
+_PROBLEM_WORDS: dict[int | str, str] = {
+    403: "A page of somebody else asks",
+    404: "There is no such thing",
+    408: "The request did not arrive in time",
+    409: "It meets what somebody else has changed",
+    413: "It is too large",
+    421: "Heimat is not served under this name",
+    422: "It cannot be read, or cannot be done",
+    429: "It was asked for too often",
+    500: "Something went wrong that was not foreseen",
+    503: "The database is away, or others hold what is needed",
+}
+PROBLEMS: dict[int | str, dict[str, Any]] = {
+    status: {"description": words, "content": {MEDIA_TYPE: {"schema": {"$ref": "#/components/schemas/Problem"}}}}
+    for status, words in _PROBLEM_WORDS.items()
+}
+"""Every answer that a request may get instead of what it asks for."""
 
 
 def _plain(value: Any) -> Any:
@@ -16,9 +34,16 @@ def _plain(value: Any) -> Any:
     raise TypeError(type(value).__name__)
 
 
+def encode(data: Any) -> bytes:
+    """Plain data as JSON."""
+    return orjson.dumps(data, _plain)
+
+
 def answer(data: Any, status: int = 200) -> Response:
-    """A JSON answer of plain data."""
-    return Response(orjson.dumps(data, _plain), status, {"Cache-Control": "no-store"}, "application/json")
+    """A JSON answer of plain data, or of what is encoded already."""
+    return Response(
+        data if isinstance(data, bytes) else encode(data), status, {"Cache-Control": "no-store"}, "application/json"
+    )
 
 
 def described(model: Any, status: int = 200) -> dict[str, Any]:
@@ -26,5 +51,16 @@ def described(model: Any, status: int = 200) -> dict[str, Any]:
     return {
         "response_model": None,
         "status_code": status,
-        "responses": {status: {"model": model}, "4XX": {"model": Problem}},
+        "responses": {status: {"model": model}, **PROBLEMS},
     }
+
+
+def described_bytes(media_type: str, status: int = 200) -> dict[str, Any]:
+    """Route options that describe an answer of bytes."""
+    content = {media_type: {"schema": {"type": "string", "format": "binary"}}}
+    return {"status_code": status, "response_class": Response, "responses": {status: {"content": content}, **PROBLEMS}}
+
+
+def described_empty() -> dict[str, Any]:
+    """Route options that describe an answer without a body."""
+    return {"status_code": 204, "responses": PROBLEMS}

@@ -1,28 +1,110 @@
-"""The feeds: files of releases, the same bytes for ever."""
+"""The feeds: files of releases, the same bytes for ever, answered before anything else of the application is asked."""
 
-from fastapi import APIRouter, Request
+import re
+from typing import Any
+
+from starlette.concurrency import run_in_threadpool
+from starlette.exceptions import HTTPException
 from starlette.responses import Response
+from starlette.types import ASGIApp, Receive, Scope, Send
 
-from heimat.api.context import Uses
-from heimat.service.publishing import LATEST
+from heimat.api.problems import answer_error, problem
+from heimat.service.feeds import FeedFile, Feeds
 
-router = APIRouter(prefix="/feeds", tags=["feeds"])
-_A_YEAR = "public, max-age=31536000, immutable"
+PREFIX = "/feeds/"
+_A_YEAR = b"public, max-age=31536000, immutable"
+_EVERY_TIME = b"public, no-cache"
+_METHODS = ("GET", "HEAD")
+_ADDRESS = re.compile(r"/feeds/([a-z0-9-]{1,80})/([0-9a-z.]{1,40})/([^/\x00-\x1f\x7f]{1,80})")
+_REFUSED = re.compile(r"(?:^|,)\s*(gzip|br)\s*;\s*q=0(?:\.0*)?\s*(?=,|$)")
 
-
-@router.head("/{slug}/{version}/{name}", include_in_schema=False)
-@router.get("/{slug}/{version}/{name}", operation_id="fetchFile", response_class=Response)
-def fetch_file(slug: str, version: str, name: str, request: Request, uses: Uses) -> Response:
-    """A file of a release: the same bytes for ever, named by a strong ETag."""
-    file = uses.publishing.file(slug, version, name)
-    etag = f'"{file.digest}"'
-    headers = {
-        "ETag": etag,
-        "Cache-Control": "public, no-cache" if version == LATEST else _A_YEAR,
-        "Access-Control-Allow-Origin": "*",
-        "X-Content-Type-Options": "nosniff",
+DESCRIPTION: dict[str, Any] = {
+    "get": {
+        "operationId": "fetchFile",
+        "tags": ["feeds"],
+        "summary": "A file of a release: the same bytes for ever, named by a strong ETag.",
+        "parameters": [
+            {"name": name, "in": "path", "required": True, "schema": {"type": "string"}}
+            for name in ("slug", "version", "name")
+        ],
+        "responses": {
+            "200": {"description": "The file", "content": {"*/*": {"schema": {"type": "string", "format": "binary"}}}},
+            "304": {"description": "What is known is still so"},
+            "404": {"description": "There is no such file", "content": {"application/problem+json": {}}},
+            "503": {"description": "The database is away", "content": {"application/problem+json": {}}},
+        },
     }
-    asked = {part.strip().removeprefix("W/") for part in request.headers.get("if-none-match", "").split(",")}
-    if etag in asked or "*" in asked:
-        return Response(status_code=304, headers=headers)
-    return Response(file.content, headers=headers, media_type=file.media_type)
+}
+
+
+class FeedsFirst:
+    """Answer what is asked of the feeds; hand on everything else."""
+
+    def __init__(self, app: ASGIApp, feeds: Feeds) -> None:
+        self._app = app
+        self._feeds = feeds
+
+    async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
+        """Answer or hand on, by the path."""
+        if scope["type"] != "http" or not scope["path"].startswith(PREFIX):
+            await self._app(scope, receive, send)
+            return
+        answer = await self._answer(scope)
+        if isinstance(answer, Response):
+            await answer(scope, receive, send)
+            return
+        await _send(answer, scope, send)
+
+    async def _answer(self, scope: Scope) -> FeedFile | Response:
+        if scope["method"] not in _METHODS:
+            return problem(405, "Not that way", "A feed is only read.", {"Allow": ", ".join(_METHODS)})
+        address = _ADDRESS.fullmatch(scope["path"])
+        if address is None:
+            return problem(404, "Not there", "A file’s address is /feeds/system/version/file.")
+        slug, version, name = address.groups()
+        known = self._feeds.remembered(slug, version, name)
+        if known is not None:
+            return known
+        try:
+            return await run_in_threadpool(self._feeds.find, slug, version, name)
+        except (Exception, HTTPException) as error:
+            return answer_error(scope, error)
+
+
+async def _send(file: FeedFile, scope: Scope, send: Send) -> None:
+    matching = accepted = b""
+    for key, value in scope["headers"]:
+        if key == b"if-none-match":
+            matching = value
+        elif key == b"accept-encoding":
+            accepted = value
+    coding, content = _coded(file, accepted.decode("latin-1"))
+    etag = b'"' + file.digest.encode() + (b"-" + coding if coding else b"") + b'"'
+    headers = [
+        (b"etag", etag),
+        (b"cache-control", _A_YEAR if file.fixed else _EVERY_TIME),
+        (b"vary", b"Accept-Encoding"),
+        (b"access-control-allow-origin", b"*"),
+        (b"cross-origin-resource-policy", b"cross-origin"),
+    ]
+    known = {part.strip().removeprefix(b"W/") for part in matching.split(b",")} if matching else set()
+    if etag in known or b"*" in known:
+        await send({"type": "http.response.start", "status": 304, "headers": headers})
+        await send({"type": "http.response.body", "body": b""})
+        return
+    headers += [(b"content-type", file.media_type.encode()), (b"content-length", str(len(content)).encode())]
+    if coding:
+        headers.append((b"content-encoding", coding))
+    await send({"type": "http.response.start", "status": 200, "headers": headers})
+    await send({"type": "http.response.body", "body": b"" if scope["method"] == "HEAD" else content})
+
+
+def _coded(file: FeedFile, accepted: str) -> tuple[bytes, bytes]:
+    """How the file is sent to who accepts what: the coding, empty for none, and the bytes."""
+    if accepted:
+        refused = _REFUSED.findall(accepted)
+        if file.brotli is not None and "br" in accepted and "br" not in refused:
+            return b"br", file.brotli
+        if file.gzip is not None and "gzip" in accepted and "gzip" not in refused:
+            return b"gzip", file.gzip
+    return b"", file.content

@@ -7,8 +7,8 @@ from pydantic import Field
 from starlette.responses import Response
 
 from heimat.api.bodies import Body, Seeing
-from heimat.api.context import Acting, Uses
-from heimat.api.encoding import answer, described
+from heimat.api.context import IS_SENDING, Acting, Uses
+from heimat.api.encoding import answer, described, described_empty
 from heimat.core.color.notation import ColorInput
 from heimat.core.document.part import LONGEST_NAME
 from heimat.view.eyes import TYPICAL
@@ -43,14 +43,14 @@ def search_gallery(uses: Uses, person: Acting, search: Annotated[GallerySearch, 
     return answer([gallery_set_view(row, person.id, search.eyes()) for row in uses.gallery.search(search.text)])
 
 
-@router.post("", operation_id="saveSet", **described(GallerySetView, 201))
+@router.post("", operation_id="saveSet", dependencies=IS_SENDING, **described(GallerySetView, 201))
 def save_set(body: SaveSetBody, uses: Uses, person: Acting) -> Response:
     colors = [(color.name, color.color) for color in body.colors]
     saved = uses.gallery.save(body.name, body.words, colors, person.id)
     return answer(gallery_set_view(saved, person.id, TYPICAL), 201)
 
 
-@router.delete("/{set_id}", operation_id="removeSet", status_code=204)
+@router.delete("/{set_id}", operation_id="removeSet", **described_empty())
 def remove_set(set_id: int, uses: Uses, person: Acting) -> Response:
     uses.gallery.remove(set_id, person.id)
     return Response(status_code=204)

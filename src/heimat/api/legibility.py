@@ -7,7 +7,7 @@ from pydantic import Field
 from starlette.responses import Response
 
 from heimat.api.bodies import Body, ColorKey
-from heimat.api.context import Uses, head_system
+from heimat.api.context import IS_COMPUTING, Uses, head_system
 from heimat.api.encoding import answer, described
 from heimat.core.edits.scales import AimCurve
 from heimat.core.scales.ladder import MOST_STEPS
@@ -31,18 +31,18 @@ class SafeRungBody(Body):
     step: Annotated[int, Field(ge=0, lt=MOST_STEPS)]
 
 
-@router.get("/safe-ranges", operation_id="readSafeRanges", **described(SafeRangesView))
+@router.get("/safe-ranges", operation_id="readSafeRanges", dependencies=IS_COMPUTING, **described(SafeRangesView))
 def read_safe_ranges(slug: str, uses: Uses, select: Annotated[ColorKey, Query()]) -> Response:
-    return answer(safe_ranges_view(head_system(uses, slug), select, uses.precedence.give_way))
+    return answer(uses.workers.run(safe_ranges_view, head_system(uses, slug), select))
 
 
-@router.post("/safe-handle", operation_id="findSafeHandle", **described(SafeView))
+@router.post("/safe-handle", operation_id="findSafeHandle", dependencies=IS_COMPUTING, **described(SafeView))
 def find_safe_handle(slug: str, body: SafeHandleBody, uses: Uses) -> Response:
     system, shown = head_system(uses, slug), body.edit.shown or ""
-    return answer(safe_handle_view(system, shown, body.edit, uses.precedence.give_way))
+    return answer(uses.workers.run(safe_handle_view, system, shown, body.edit))
 
 
-@router.post("/safe-rung", operation_id="findSafeRung", **described(SafeView))
+@router.post("/safe-rung", operation_id="findSafeRung", dependencies=IS_COMPUTING, **described(SafeView))
 def find_safe_rung(slug: str, body: SafeRungBody, uses: Uses) -> Response:
-    system, pause = head_system(uses, slug), uses.precedence.give_way
-    return answer(safe_rung_view(system, body.hue, body.ladder, body.step, pause))
+    system = head_system(uses, slug)
+    return answer(uses.workers.run(safe_rung_view, system, body.hue, body.ladder, body.step))

@@ -1,73 +1,143 @@
-"""The two layers around every request: a limit on its body, and compression of what is answered."""
+"""What comes in: limits of a body's size, time and number, and JSON that says the same to everyone who reads it."""
 
+import asyncio
 import re
+from dataclasses import dataclass
 
+import orjson
 from starlette.middleware.gzip import GZipMiddleware
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
 from heimat.api.problems import problem
 
 MOST_BYTES = 1 << 20
+BODY_SECONDS = 60.0
+"""How long a body may take to arrive."""
+MOST_UPLOADS = 8
+"""Larger files that arrive at once."""
 _UPLOADS = (
-    (re.compile(r"^/api/systems/[^/]+/pictures$"), 20_000_000, "A picture has at most 20 MB."),
-    (re.compile(r"^/api/reading$"), 5_000_000, "A stylesheet or list has at most 5 MB. Give a part of it."),
+    (re.compile(r"/api/systems/[^/]+/pictures"), 20_000_000, "A picture has at most 20 MB."),
+    (re.compile(r"/api/reading"), 5_000_000, "A stylesheet or list has at most 5 MB. Give a part of it."),
 )
 """The two kinds of files that may be larger: the path they go to, their limit in bytes, and what is said beyond it."""
 _COMPRESSION = 3
 """Low: a drag waits for it, and the answer shrinks to a sixth already."""
+_CONTROL = re.compile(
+    rb"(?:[^\\]|\A)(?:\\\\)*\\(?:[bf]|u00(?:0[0-8bcef]|1[0-9a-f]|7f|[89][0-9a-f])|u202[89a-e]|u206[6-9])"
+    rb"|\x7f|\xc2[\x80-\x9f]|\xe2\x80[\xa8-\xae]|\xe2\x81[\xa6-\xa9]",
+    re.I,
+)
+"""Control characters in JSON but tabs and breaks, and signs that turn the direction of what follows."""
+
+
+@dataclass(frozen=True)
+class _Limit:
+    most: int
+    words: str
+    upload: bool
+
+
+class _RefusedError(Exception):
+    """A body that is not handed on: the status, the title and the sentence."""
+
+    def __init__(self, status: int, title: str, words: str, headers: dict[str, str] | None = None) -> None:
+        super().__init__(words)
+        self.answer = problem(status, title, words, headers)
 
 
 class BodyLimit:
-    """Refuse bodies over 1 MiB, or over the limit of an upload, with 413, also where no length was announced."""
+    """Refuse bodies that are too large, too slow or too many, also where no length was announced, and JSON that cannot
+    be kept as it stands."""
 
-    def __init__(self, app: ASGIApp) -> None:
+    def __init__(self, app: ASGIApp, seconds: float = BODY_SECONDS) -> None:
         self._app = app
+        self._seconds = seconds
+        self._uploads = 0
 
     async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
         """Read the body up to the limit, then hand it on."""
-        if scope["type"] != "http":
+        if scope["type"] != "http" or scope["method"] in ("GET", "HEAD", "OPTIONS"):
             await self._app(scope, receive, send)
             return
-        most, words = _limit(scope["path"])
-        announced = dict(scope["headers"]).get(b"content-length", b"0")
-        if not announced.isdigit() or int(announced) > most:
-            await _refuse(words, scope, receive, send)
+        limit = _limit(scope["path"])
+        try:
+            messages = await self._body(scope, receive, limit)
+        except _RefusedError as refused:
+            await refused.answer(scope, receive, send)
             return
-        messages: list[Message] = []
-        size, more = 0, True
-        while more:
-            message = await receive()
-            messages.append(message)
-            size += len(message.get("body", b""))
-            more = message["type"] == "http.request" and message.get("more_body", False)
-            if size > most:
-                await _refuse(words, scope, receive, send)
-                return
+        if messages is None:
+            # Whoever sent it is gone.
+            return
 
         async def replay() -> Message:
             return messages.pop(0) if messages else await receive()
 
         await self._app(scope, replay, send)
 
+    async def _body(self, scope: Scope, receive: Receive, limit: _Limit) -> list[Message] | None:
+        headers = dict(scope["headers"])
+        announced = headers.get(b"content-length", b"0")
+        if not announced.isdigit() or int(announced[:20]) > limit.most:
+            raise _RefusedError(413, "Too large", limit.words)
+        if limit.upload and self._uploads >= MOST_UPLOADS:
+            raise _RefusedError(
+                429, "Too many at once", "Others are sending files. Try again soon.", {"Retry-After": "2"}
+            )
+        self._uploads += limit.upload
+        try:
+            async with asyncio.timeout(self._seconds):
+                messages = await _whole(receive, limit)
+        except TimeoutError as late:
+            words = f"This did not arrive within {self._seconds:.0f} seconds. Try again."
+            raise _RefusedError(408, "Too slow", words) from late
+        finally:
+            self._uploads -= limit.upload
+        if (
+            messages is not None
+            and not limit.upload
+            and headers.get(b"content-type", b"").startswith(b"application/json")
+        ):
+            _check_json(b"".join(message.get("body", b"") for message in messages))
+        return messages
 
-def _limit(path: str) -> tuple[int, str]:
-    found = ((most, words) for pattern, most, words in _UPLOADS if pattern.match(path))
-    return next(found, (MOST_BYTES, "A request holds at most 1 MiB."))
+
+async def _whole(receive: Receive, limit: _Limit) -> list[Message] | None:
+    """All of a body; None where it breaks off."""
+    messages: list[Message] = []
+    size, more = 0, True
+    while more:
+        message = await receive()
+        if message["type"] == "http.disconnect":
+            return None
+        messages.append(message)
+        size += len(message.get("body", b""))
+        more = message.get("more_body", False)
+        if size > limit.most:
+            raise _RefusedError(413, "Too large", limit.words)
+    return messages
 
 
-async def _refuse(words: str, scope: Scope, receive: Receive, send: Send) -> None:
-    answer = problem(413, "Too large", words)
-    await answer(scope, receive, send)
+def _check_json(body: bytes) -> None:
+    if not body:
+        return
+    try:
+        orjson.loads(body)
+    except orjson.JSONDecodeError as error:
+        raise _RefusedError(
+            422, "That cannot be read", f"This is not JSON that everyone reads alike: {error}."
+        ) from error
+    if _CONTROL.search(body):
+        words = "This holds control characters, or signs that turn the direction of a text. Leave them out."
+        raise _RefusedError(422, "That cannot be read", words)
 
 
-class CompressAllButFeeds:
-    """Compress answers; but a feed's bytes are the very ones that its ETag names."""
+def _limit(path: str) -> _Limit:
+    found = (_Limit(most, words, upload=True) for pattern, most, words in _UPLOADS if pattern.fullmatch(path))
+    return next(found, _Limit(MOST_BYTES, "A request holds at most 1 MiB.", upload=False))
+
+
+class Compress(GZipMiddleware):
+    """Compress answers of some size."""
 
     def __init__(self, app: ASGIApp) -> None:
-        self._plain = app
-        self._compressed = GZipMiddleware(app, minimum_size=1024, compresslevel=_COMPRESSION)
-
-    async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
-        """Hand on, compressed or plain, by the path."""
-        feed = scope["type"] == "http" and scope["path"].startswith("/feeds/")
-        await (self._plain if feed else self._compressed)(scope, receive, send)
+        super().__init__(app, minimum_size=1024, compresslevel=_COMPRESSION)

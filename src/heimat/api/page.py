@@ -1,14 +1,31 @@
 """The built front end, served by the same process."""
 
+import secrets
 from pathlib import Path
 
 from fastapi import FastAPI
 from fastapi.responses import FileResponse
 from fastapi.staticfiles import StaticFiles
-from starlette.responses import Response
+from starlette.responses import HTMLResponse, Response
 
 BUILT = Path(__file__).resolve().parents[1] / "page"
 _ASSETS = "/assets"
+NONCE = "heimat-nonce"
+"""What stands in the built page for the number used once that lets the page's own styles in."""
+_POLICY = "; ".join(
+    (
+        "default-src 'none'",
+        "script-src 'self'",
+        "style-src 'self' 'nonce-{nonce}'",
+        "font-src 'self'",
+        "img-src 'self' data: blob:",
+        "connect-src 'self'",
+        "base-uri 'none'",
+        "form-action 'none'",
+        "frame-ancestors 'none'",
+    )
+)
+"""What the page may load and run: its own files alone, and no code or style that somebody has written into it."""
 
 
 class _Immutable(StaticFiles):
@@ -25,10 +42,13 @@ def add_page(app: FastAPI, built: Path = BUILT) -> None:
     if not (built / "index.html").is_file():
         return
     app.mount(_ASSETS, _Immutable(directory=built / "assets"))
+    template = (built / "index.html").read_text()
+    beside = {file.name: file for file in built.iterdir() if file.is_file() and file.name != "index.html"}
 
-    @app.get("/{path:path}", include_in_schema=False)
+    @app.api_route("/{path:path}", methods=["GET", "HEAD"], include_in_schema=False)
     def page(path: str) -> Response:
-        file = built / path
-        inside = built in file.resolve().parents
-        named = file if path and inside and file.is_file() else built / "index.html"
-        return FileResponse(named, headers={"Cache-Control": "no-cache"})
+        if path in beside:
+            return FileResponse(beside[path], headers={"Cache-Control": "no-cache"})
+        nonce = secrets.token_urlsafe(16)
+        headers = {"Cache-Control": "no-store", "Content-Security-Policy": _POLICY.format(nonce=nonce)}
+        return HTMLResponse(template.replace(NONCE, nonce), headers=headers)

@@ -9,15 +9,17 @@ from starlette.responses import Response
 from typing_extensions import TypedDict
 
 from heimat.api.bodies import Body, Seeing, Showing
-from heimat.api.context import Acting, Uses, current_person, head_resolved
-from heimat.api.encoding import answer, described
+from heimat.api.context import IS_COMPUTING, IS_SENDING, Acting, Uses, current_person, head_resolved
+from heimat.api.encoding import answer, described, described_bytes, described_empty
 from heimat.core.color.notation import ColorInput, rgb8_of
+from heimat.core.pictures.kept import load
 from heimat.core.pictures.main_colors import FEWEST, MOST, USUAL, Wanted
 from heimat.core.pictures.rectangle import MOST_RECTANGLES, Rectangle
 from heimat.core.pictures.sampling import sample
 from heimat.core.pictures.showing import dimming, encoded, shown
-from heimat.core.pictures.stops import USUAL_DIFFERENCE, fitted_stops
+from heimat.core.pictures.stops import USUAL_DIFFERENCE, FittedStops, fitted_stops
 from heimat.service.pictures import NewlyRead
+from heimat.view.eyes import Eyes
 from heimat.view.sources.pictures import (
     FittedView,
     MainColorView,
@@ -102,7 +104,9 @@ def list_pictures(slug: str, uses: Uses) -> Response:
     return answer([picture_view(row) for row in uses.pictures.all(slug)])
 
 
-@router.post("", operation_id="addPicture", openapi_extra=_FILE_BODY, **described(PictureView, 201))
+@router.post(
+    "", operation_id="addPicture", openapi_extra=_FILE_BODY, dependencies=IS_SENDING, **described(PictureView, 201)
+)
 async def add_picture(
     slug: str, request: Request, uses: Uses, person: Acting, name: Annotated[str, Query(max_length=200)] = ""
 ) -> Response:
@@ -116,27 +120,28 @@ async def add_picture(
     return answer(picture_view(row), 201)
 
 
-@router.delete("/{picture}", operation_id="removePicture", status_code=204)
+@router.delete("/{picture}", operation_id="removePicture", **described_empty())
 def remove_picture(slug: str, picture: int, uses: Uses) -> Response:
     uses.pictures.remove(slug, picture)
     return Response(status_code=204)
 
 
-@router.get("/{picture}/view", operation_id="viewPicture", response_class=Response)
+@router.get("/{picture}/view", operation_id="viewPicture", **described_bytes("image/*"))
 def view_picture(slug: str, picture: int, uses: Uses, seeing: Annotated[Seeing, Query()]) -> Response:
-    pixels = uses.pictures.pixels(slug, picture)
-    content, media_type = encoded(seeing.eyes().see(shown(pixels)), pixels.media_type)
+    content, media_type = uses.pictures.look(slug, picture, _seen, seeing.eyes())
     return Response(content, headers=_KEPT, media_type=media_type)
 
 
-@router.post("/{picture}/main-colors", operation_id="findMainColors", **described(MainColorsView))
+@router.post(
+    "/{picture}/main-colors", operation_id="findMainColors", dependencies=IS_COMPUTING, **described(MainColorsView)
+)
 def find_main_colors(slug: str, picture: int, body: MainColorsBody, uses: Uses) -> Response:
     found = uses.pictures.main_colors(slug, picture, body.wanted())
     resolved = head_resolved(uses, slug)
     return answer({"colors": main_color_views(found, resolved, body.notation, body.eyes())})
 
 
-@router.post("/{picture}/region", operation_id="lightRegion", response_class=Response)
+@router.post("/{picture}/region", operation_id="lightRegion", **described_bytes("image/png"))
 def light_region(slug: str, picture: int, body: RegionBody, uses: Uses) -> Response:
     found = uses.pictures.main_colors(slug, picture, body.wanted())
     return Response(dimming(found.labels, body.chosen), headers=_KEPT, media_type="image/png")
@@ -148,7 +153,16 @@ def take_sample(slug: str, picture: int, uses: Uses, at: Annotated[SampleAt, Que
     return answer(sample_view(taken, head_resolved(uses, slug), at.notation, at.eyes()))
 
 
-@router.post("/{picture}/stops", operation_id="fitStops", **described(FittedView))
+@router.post("/{picture}/stops", operation_id="fitStops", dependencies=IS_COMPUTING, **described(FittedView))
 def fit_stops(slug: str, picture: int, body: StopsBody, uses: Uses) -> Response:
-    fitted = fitted_stops(uses.pictures.pixels(slug, picture), body.rectangle.rectangle(), body.difference)
+    fitted = uses.pictures.look(slug, picture, _fitted, body.rectangle.rectangle(), body.difference)
     return answer(fitted_view(fitted, body.eyes()))
+
+
+def _seen(folder: str, eyes: Eyes) -> tuple[bytes, str]:
+    pixels = load(folder)
+    return encoded(eyes.see(shown(pixels)), pixels.media_type)
+
+
+def _fitted(folder: str, rectangle: Rectangle, difference: float) -> FittedStops:
+    return fitted_stops(load(folder), rectangle, difference)

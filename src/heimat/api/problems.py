@@ -1,7 +1,9 @@
 """Errors as problem details (RFC 9457), in words a designer understands."""
 
+import json
 import logging
 import secrets
+from collections.abc import Callable
 from typing import Any
 
 import orjson
@@ -11,10 +13,12 @@ from sqlalchemy.exc import InterfaceError, OperationalError
 from sqlalchemy.exc import TimeoutError as PoolTimeout
 from starlette.exceptions import HTTPException
 from starlette.responses import Response
+from starlette.types import Scope
 from typing_extensions import TypedDict
 
 from heimat.core.errors import DomainError, NotFound
-from heimat.service.errors import Busy, Conflict, Unreadable
+from heimat.service.errors import Busy, Conflict, TooOften, TooSlow, Unreadable
+from heimat.service.workers import SECONDS
 
 MEDIA_TYPE = "application/problem+json"
 _log = logging.getLogger(__name__)
@@ -52,7 +56,15 @@ class Problem(TypedDict, total=False):
 def problem(status: int, title: str, detail: str, headers: dict[str, str] | None = None, **more: Any) -> Response:
     """A problem response."""
     body: dict[str, Any] = {"type": "about:blank", "title": title, "status": status, "detail": detail, **more}
-    return Response(orjson.dumps(body), status, headers, MEDIA_TYPE)
+    return Response(_encoded(body), status, {"Cache-Control": "no-store", **(headers or {})}, MEDIA_TYPE)
+
+
+def _encoded(body: dict[str, Any]) -> bytes:
+    try:
+        return orjson.dumps(body)
+    except TypeError:
+        # What is quoted may hold signs that no text can hold.
+        return json.dumps(body).encode()
 
 
 def _domain(_: Request, error: DomainError) -> Response:
@@ -106,6 +118,16 @@ def _busy(_: Request, __: Exception) -> Response:
     )
 
 
+def _often(_: Request, error: TooOften) -> Response:
+    words = f"That was asked for {error.amount} times within a minute. Wait {error.seconds} seconds."
+    return problem(429, "Too often", words, {"Retry-After": str(error.seconds)})
+
+
+def _slow(_: Request, __: Exception) -> Response:
+    words = f"This takes longer than {SECONDS:.0f} seconds, and was given up. Make it smaller and try again."
+    return problem(422, "That takes too long", words)
+
+
 def _unreadable(_: Request, error: Unreadable) -> Response:
     return problem(500, "This system cannot be read", error.message)
 
@@ -117,24 +139,37 @@ def _unexpected(request: Request, error: Exception) -> Response:
     return problem(500, "Something went wrong", words)
 
 
+_TITLES = {404: "Not there", 405: "Not that way", 422: "That cannot be read"}
+
+
 def _http(_: Request, error: HTTPException) -> Response:
-    return problem(error.status_code, str(error.detail), str(error.detail), dict(error.headers or {}))
+    title = _TITLES.get(error.status_code, str(error.detail))
+    return problem(error.status_code, title, str(error.detail), dict(error.headers or {}))
+
+
+_HANDLERS: dict[type[Exception], Callable[[Request, Any], Response]] = {
+    DomainError: _domain,
+    RequestValidationError: _invalid,
+    NotFound: _missing,
+    Conflict: _conflict,
+    OperationalError: _database_away,
+    InterfaceError: _database_away,
+    PoolTimeout: _database_away,
+    HTTPException: _http,
+    Busy: _busy,
+    TooOften: _often,
+    TooSlow: _slow,
+    Unreadable: _unreadable,
+}
+
+
+def answer_error(scope: Scope, error: Exception) -> Response:
+    """The answer to an error that no route has answered."""
+    found = next((_HANDLERS[kind] for kind in type(error).__mro__ if kind in _HANDLERS), _unexpected)
+    return found(Request(scope), error)
 
 
 def add_handlers(app: FastAPI) -> None:
     """Answer every error of the program as a problem."""
-    handlers: list[tuple[type[Exception], Any]] = [
-        (DomainError, _domain),
-        (RequestValidationError, _invalid),
-        (NotFound, _missing),
-        (Conflict, _conflict),
-        (OperationalError, _database_away),
-        (InterfaceError, _database_away),
-        (PoolTimeout, _database_away),
-        (HTTPException, _http),
-        (Busy, _busy),
-        (Unreadable, _unreadable),
-        (Exception, _unexpected),
-    ]
-    for kind, handler in handlers:
+    for kind, handler in _HANDLERS.items():
         app.add_exception_handler(kind, handler)

@@ -8,9 +8,9 @@ from starlette.responses import Response
 from typing_extensions import TypedDict
 
 from heimat.api.bodies import Body, Seeing
-from heimat.api.context import Acting, Uses
+from heimat.api.context import IS_COMPUTING, IS_SENDING, Acting, Uses
 from heimat.api.encoding import answer, described
-from heimat.service.publishing import LATEST
+from heimat.service.feeds import LATEST
 from heimat.view.releases.changes import ChangeView, change_view
 
 router = APIRouter(prefix="/api/systems/{slug}", tags=["releases"])
@@ -59,10 +59,10 @@ class PublishedView(TypedDict):
     new: bool
 
 
-@router.get("/draft", operation_id="readDraft", **described(DraftView))
+@router.get("/draft", operation_id="readDraft", dependencies=IS_COMPUTING, **described(DraftView))
 def read_draft(slug: str, uses: Uses, seeing: Annotated[Seeing, Query()]) -> Response:
     row = uses.opening.find(slug)
-    draft = uses.publishing.draft(row, uses.documents.resolved(row.alternative_id, row.head_number))
+    draft = uses.publishing.draft(row)
     view: DraftView = {
         "revision": row.head_number,
         "latest": draft.latest,
@@ -91,7 +91,7 @@ def list_releases(slug: str, uses: Uses) -> Response:
     return answer(found)
 
 
-@router.post("/releases", operation_id="publish", **described(PublishedView, 201))
+@router.post("/releases", operation_id="publish", dependencies=IS_SENDING, **described(PublishedView, 201))
 def publish(slug: str, body: PublishBody, uses: Uses, person: Acting) -> Response:
     made, new = uses.publishing.publish(slug, body.revision, body.version, body.notes, person.id)
     return answer({"version": made.version, "new": new}, 201)

@@ -7,7 +7,7 @@ from pydantic import Field
 from starlette.responses import Response
 
 from heimat.api.bodies import Body
-from heimat.api.context import Uses, head_resolved, head_system
+from heimat.api.context import IS_COMPUTING, Uses, head_resolved, head_system
 from heimat.api.encoding import answer, described
 from heimat.core.scales.ladder import MOST_STEPS, READY_MADE
 from heimat.core.scales.shaping import ShapedLadder
@@ -52,6 +52,8 @@ def plan_fewer(slug: str, body: FewerBody, uses: Uses) -> Response:
     return answer(fewer_view(head_resolved(uses, slug), body.steps))
 
 
-@router.post("/systems/{slug}/promise-plan", operation_id="planPromise", **described(PromisePlanView))
+@router.post(
+    "/systems/{slug}/promise-plan", operation_id="planPromise", dependencies=IS_COMPUTING, **described(PromisePlanView)
+)
 def plan_promise(slug: str, body: PromiseBody, uses: Uses) -> Response:
-    return answer(promise_plan(head_system(uses, slug), body.apart, body.aim))
+    return answer(uses.workers.run(promise_plan, head_system(uses, slug), body.apart, body.aim))

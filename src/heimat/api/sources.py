@@ -1,5 +1,6 @@
 """Sources: any text to colors, a set as text and back, status hues taken into a system."""
 
+from concurrent.futures import wait
 from typing import Annotated, Any
 
 from fastapi import APIRouter, Query, Request
@@ -9,18 +10,22 @@ from starlette.responses import Response
 from typing_extensions import TypedDict
 
 from heimat.api.bodies import Body, Seeing, Showing
-from heimat.api.context import Uses, head_resolved, head_system
-from heimat.api.encoding import answer, described
+from heimat.api.context import IS_COMPUTING, Uses, head_system
+from heimat.api.encoding import answer, described, encode
 from heimat.core.color.notation import ColorInput, Notation
 from heimat.core.document.part import LONGEST_NOTE
+from heimat.core.document.system import ColorSystem
 from heimat.core.edits import UserEdit
 from heimat.core.proposals.set_as_text import read_back, set_as_text
 from heimat.core.proposals.status_hues import status_edits
+from heimat.core.resolve.resolved import resolve
 from heimat.core.sources.conventions import Status
 from heimat.formats.read import any as read_any
+from heimat.view.eyes import Eyes
 from heimat.view.sources.reading import ReadingView, SetPlanView, plan_view, reading_view
 
 router = APIRouter(prefix="/api", tags=["sources"])
+_LISTEN_SECONDS = 0.25
 _TEXT_BODY: dict[str, Any] = {
     "requestBody": {"required": True, "content": {"text/plain": {"schema": {"type": "string"}}}}
 }
@@ -58,16 +63,23 @@ class EditsView(TypedDict):
     edits: list[UserEdit]
 
 
-@router.post("/reading", operation_id="readColors", openapi_extra=_TEXT_BODY, **described(ReadingView))
+@router.post(
+    "/reading", operation_id="readColors", dependencies=IS_COMPUTING, openapi_extra=_TEXT_BODY, **described(ReadingView)
+)
 async def read_colors(request: Request, uses: Uses, source: Annotated[ReadingFrom, Query()]) -> Response:
     content = await request.body()
+    system = await run_in_threadpool(head_system, uses, source.system) if source.system else None
+    reading = uses.workers.begin(_read, content, source.name, system, source.notation, source.eyes())
+    while not (await run_in_threadpool(wait, [reading], _LISTEN_SECONDS)).done:
+        # Who has stopped meanwhile lets the process go.
+        if await request.is_disconnected():
+            reading.cancel()  # type: ignore[no-untyped-call]
+    return answer(uses.workers.result(reading))
 
-    def read() -> ReadingView:
-        resolved = head_resolved(uses, source.system) if source.system else None
-        reading = read_any.read(read_any.decode(content), source.name)
-        return reading_view(reading, resolved, source.notation, source.eyes())
 
-    return answer(await run_in_threadpool(read))
+def _read(content: bytes, name: str, system: ColorSystem | None, notation: Notation, eyes: Eyes) -> bytes:
+    reading = read_any.read(read_any.decode(content), name)
+    return encode(reading_view(reading, resolve(system) if system else None, notation, eyes))
 
 
 @router.get("/systems/{slug}/text", operation_id="writeSetText", **described(SetTextView))

@@ -8,7 +8,7 @@ from starlette.responses import Response
 from typing_extensions import TypedDict
 
 from heimat.api.bodies import Body
-from heimat.api.context import Acting, Uses
+from heimat.api.context import IS_SENDING, Acting, Uses
 from heimat.api.encoding import answer, described
 from heimat.core.color.notation import bytes_of
 from heimat.core.document.keys import hue_key
@@ -64,7 +64,7 @@ def _card(listed: Listed) -> SystemCard:
     }
 
 
-@router.post("", operation_id="startSystem", **described(StartedView, 201))
+@router.post("", operation_id="startSystem", dependencies=IS_SENDING, **described(StartedView, 201))
 def start_system(body: StartBody, uses: Uses, person: Acting) -> Response:
     row = uses.opening.start(body.name, body.colors, person.id)
     first = in_order(uses.documents.system(row.alternative_id, row.head_number).hues)[0]

@@ -14,6 +14,10 @@ class DomainError(Exception):
         self.field = field
         self.code = code
 
+    def __reduce__(self) -> tuple[type["DomainError"], tuple[str, str, str]]:
+        """Errors come out of worker processes whole."""
+        return type(self), (self.message, self.field, self.code)
+
 
 class NotFound(Exception):
     """Something that was asked for is not there; `message` is a sentence for a designer."""

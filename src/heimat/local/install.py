@@ -21,7 +21,12 @@ RUN_LOCK = "requirements.lock"
 CHECK_LOCK = "requirements-check.lock"
 
 # The core packages hold the server without a service that would start by itself.
-DATABASE_PACKAGES = {"mariadbd": "mariadb-server-core", "my_print_defaults": "mariadb-client-core"}
+DATABASE_PACKAGES = {
+    "mariadbd": "mariadb-server-core",
+    "my_print_defaults": "mariadb-client-core",
+    # For backups.
+    "mariadb-dump": "mariadb-client",
+}
 BROWSER_PACKAGES = {"chromium": "chromium", "chromedriver": "chromium-driver"}
 _SYSTEM_PATHS = "/usr/sbin:/usr/local/sbin:/sbin"
 

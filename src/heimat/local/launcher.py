@@ -12,6 +12,7 @@ from concurrent.futures import ThreadPoolExecutor
 from pathlib import Path
 from types import FrameType
 
+from heimat.local.folder import FOLDER, LOCK, end_left_behind, held
 from heimat.local.install import (
     BROWSER_PACKAGES,
     DATABASE_PACKAGES,
@@ -36,7 +37,8 @@ def main() -> int:
     given, rest = parser.parse_known_args()
     if rest and given.command not in ("test", "bench"):
         parser.error(f"unknown: {' '.join(rest)}")
-    signal.signal(signal.SIGTERM, _end)
+    for ending in (signal.SIGTERM, signal.SIGHUP):
+        signal.signal(ending, _end)
     try:
         return int(given.run(given, rest))
     except Trouble as trouble:
@@ -63,6 +65,7 @@ def _parser() -> argparse.ArgumentParser:
     serve = commands.add_parser("serve", help="serve for the MariaDB server of HEIMAT_DATABASE_URL")
     serve.add_argument("--host", default="127.0.0.1")
     serve.add_argument("--port", type=int, default=8000)
+    serve.add_argument("--workers", type=int, default=2, help="processes for what takes long (2)")
     serve.set_defaults(run=_serve)
     test = commands.add_parser("test", help="linters, type checks, contracts and tests; -k and paths go to pytest")
     test.set_defaults(run=_test)
@@ -95,33 +98,50 @@ def _refuse_taken(port: int) -> None:
 
 
 def _demo(given: argparse.Namespace, _: Sequence[str]) -> int:
-    _refuse_taken(given.port)
-    _install()
-    database = LocalMariaDB(given.data)
-    if given.reset and given.data.exists():
-        database.refuse_if_running()
-        _reset(given.data)
-    try:
-        say(f"Starting MariaDB on {given.data}")
-        database.start()
-        environment = _environment(HEIMAT_DATABASE_URL=database.url)
-        return _run_server(["--port", str(given.port), "--demo"], environment, database)
-    finally:
-        database.stop()
-        say("Ended")
+    _refuse_foreign(given.data)
+    with held(given.data):
+        # What was left behind may hold the port.
+        end_left_behind(given.data)
+        _refuse_taken(given.port)
+        _install()
+        if given.reset:
+            _reset(given.data)
+        database = LocalMariaDB(given.data)
+        try:
+            say(f"Starting MariaDB on {given.data}")
+            database.start()
+            environment = _environment(**{"HEIMAT_DATABASE_URL": database.url, FOLDER: str(given.data.resolve())})
+            return _run_server(["--port", str(given.port), "--demo"], environment, database)
+        finally:
+            database.stop()
+            say("Ended")
+
+
+def _refuse_foreign(folder: Path) -> None:
+    """Raise Trouble for a folder that a demo has not made."""
+    if (
+        folder.exists()
+        and any(folder.iterdir())
+        and not (folder / LOCK).is_file()
+        and not (folder / "mariadb").is_dir()
+    ):
+        raise Trouble(f"{folder} does not look like a folder of the demo, so it is left alone.")
 
 
 def _reset(folder: Path) -> None:
-    """Throw a demo's data away, but only a folder that a demo has made."""
-    if any(folder.iterdir()) and not (folder / "mariadb").is_dir():
-        raise Trouble(f"{folder} does not look like a folder of the demo, so it is left alone.")
+    """Throw a demo's data away."""
     say(f"Throwing away what is in {folder}")
-    shutil.rmtree(folder)
+    for entry in folder.iterdir():
+        if entry.is_dir():
+            shutil.rmtree(entry)
+        elif entry.name != LOCK:
+            entry.unlink()
 
 
 def _serve(given: argparse.Namespace, _: Sequence[str]) -> int:
     _install(database=False)
-    return _run_server(["--host", given.host, "--port", str(given.port)], _environment(), None)
+    options = ["--host", given.host, "--port", str(given.port), "--workers", str(given.workers)]
+    return _run_server(options, _environment(), None)
 
 
 def _run_server(options: list[str], environment: dict[str, str], database: LocalMariaDB | None) -> int:
@@ -131,11 +151,13 @@ def _run_server(options: list[str], environment: dict[str, str], database: Local
     try:
         while True:
             try:
-                return server.wait(1.0)
+                ended = server.wait(1.0)
             except subprocess.TimeoutExpired:
                 if database is not None and not database.running():
-                    complain("The database server has ended; the page will say so. Stop with Ctrl-C and start again.")
-                    return server.wait()
+                    database = _started_again(database)
+                continue
+            complain(f"The application has ended by itself: {_reason(ended)}. What it said last stands above.")
+            return ended if ended > 0 else 1
     finally:
         if server.poll() is None:
             server.terminate()
@@ -144,6 +166,24 @@ def _run_server(options: list[str], environment: dict[str, str], database: Local
             except subprocess.TimeoutExpired:
                 server.kill()
                 server.wait()
+
+
+def _started_again(database: LocalMariaDB) -> LocalMariaDB | None:
+    """Start a database server that has ended again. None where that is in vain."""
+    complain("The database server has ended by itself. It is started again.")
+    try:
+        database.start()
+    except Trouble as trouble:
+        complain(f"{trouble}\nIt is not tried again: stop with Ctrl-C, mend that, and start again.")
+        return None
+    say("The database server is back")
+    return database
+
+
+def _reason(code: int) -> str:
+    if code >= 0:
+        return f"code {code}"
+    return f"signal {signal.Signals(-code).name}" + (", as when memory runs out" if code == -signal.SIGKILL else "")
 
 
 def _step(words: str, command: list[str]) -> bool:

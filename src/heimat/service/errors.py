@@ -7,6 +7,19 @@ class Busy(Exception):
     """Others hold what is needed, for longer than anybody should wait. Nothing is stored."""
 
 
+class TooOften(Exception):
+    """Something that costs much was asked for `amount` times within a minute; it may be again in `seconds`."""
+
+    def __init__(self, amount: int, seconds: int) -> None:
+        super().__init__(f"{amount} times within a minute")
+        self.amount = amount
+        self.seconds = seconds
+
+
+class TooSlow(Exception):
+    """A piece of work that has taken longer than it may. Nothing is stored."""
+
+
 class Unreadable(Exception):
     """A stored document that this program cannot read; `message` says which and why."""
 

@@ -1,29 +1,27 @@
 """Pictures of a system: kept with their bytes, decoded where they are needed, remembered for a while."""
 
 import hashlib
+import shutil
 import threading
 from collections.abc import Callable
-from concurrent.futures import Future, ThreadPoolExecutor
-from concurrent.futures import TimeoutError as FutureTimeout
 from dataclasses import dataclass
-from typing import TypeVar
+from pathlib import Path
+from typing import Any, TypeVar
 
 from cachetools import LRUCache
 from sqlalchemy import Engine
 from sqlalchemy.exc import IntegrityError
 
 from heimat.core.errors import DomainError, NotFound
-from heimat.core.pictures.decoding import Pixels, decode
+from heimat.core.pictures.decoding import Pixels
+from heimat.core.pictures.kept import decode_into, load
 from heimat.core.pictures.main_colors import MainColors, Wanted, main_colors
 from heimat.service.clock import now
+from heimat.service.pixel_files import PixelFiles
+from heimat.service.workers import Workers
 from heimat.store import pictures, systems
 from heimat.store.pictures import NewPicture, PictureRow
 
-SECONDS = 20.0
-"""How long decoding, or finding colors, may take."""
-_WORKERS = 2
-_REMEMBERED_BYTES = 260_000_000
-"""Two pictures of the largest size, and many of the usual one."""
 _REMEMBERED_COLORS = 12
 LONGEST_NAME = 120
 MOST_PICTURES = 60
@@ -38,17 +36,19 @@ class NewlyRead:
     name: str
     digest: str
     content: bytes
-    pixels: Pixels
+    width: int
+    height: int
+    media_type: str
 
 
 class Pictures:
     """Keeps and reads pictures. What is remembered can be made again by any process from what is stored."""
 
-    def __init__(self, engine: Engine) -> None:
+    def __init__(self, engine: Engine, workers: Workers) -> None:
         self._engine = engine
-        self._workers = ThreadPoolExecutor(_WORKERS, thread_name_prefix="pictures")
-        self._pixels: LRUCache[int, Pixels] = LRUCache(_REMEMBERED_BYTES, getsizeof=lambda pixels: pixels.rgb8.nbytes)
-        self._colors: LRUCache[tuple[int, Wanted], MainColors] = LRUCache(_REMEMBERED_COLORS)
+        self._workers = workers
+        self._files = PixelFiles()
+        self._colors: LRUCache[tuple[str, Wanted], MainColors] = LRUCache(_REMEMBERED_COLORS)
         self._lock = threading.Lock()
 
     def all(self, slug: str) -> list[PictureRow]:
@@ -72,17 +72,17 @@ class Pictures:
         if count >= MOST_PICTURES:
             raise DomainError(f"A system keeps at most {MOST_PICTURES} pictures; remove one first.", "picture", "limit")
         called = name.strip()[:LONGEST_NAME] or "picture"
-        return NewlyRead(system_id, called, digest, content, self._work(lambda: decode(content, called[:60])))
+        return NewlyRead(system_id, called, digest, content, *self._decode(content, called[:60], digest))
 
     def keep(self, slug: str, read: NewlyRead, person_id: str) -> PictureRow:
         """Keep a picture that was read; the same bytes are kept once."""
         new = NewPicture(
             system_id=read.system_id,
             name=read.name,
-            media_type=read.pixels.media_type,
+            media_type=read.media_type,
             digest=read.digest,
-            width=read.pixels.width,
-            height=read.pixels.height,
+            width=read.width,
+            height=read.height,
             person_id=person_id,
             at=now(),
             content=read.content,
@@ -97,7 +97,6 @@ class Pictures:
             if known is None:
                 raise
             return known
-        self._remember(picture_id, read.pixels)
         return self.find(slug, picture_id)
 
     def find(self, slug: str, picture_id: int) -> PictureRow:
@@ -114,36 +113,65 @@ class Pictures:
         row = self.find(slug, picture_id)
         with self._engine.begin() as connection:
             pictures.remove_picture(connection, row.id)
+        self._files.forget(row.digest)
         with self._lock:
-            self._pixels.pop(row.id, None)
-            for key in [key for key in self._colors if key[0] == row.id]:
+            for key in [key for key in self._colors if key[0] == row.digest]:
                 del self._colors[key]
 
-    def pixels(self, slug: str, picture_id: int) -> Pixels:
-        """The pixels of a picture of a system. Raises NotFound."""
+    def look(self, slug: str, picture_id: int, work: Callable[..., Made], *given: Any) -> Made:
+        """Do some work with a picture of a system, in a process beside: `work(folder, *given)`, see `kept.load`.
+
+        Raises NotFound, and what the work raises.
+        """
         row = self.find(slug, picture_id)
-        with self._lock:
-            known = self._pixels.get(row.id)
-        if known is not None:
-            return known
-        with self._engine.connect() as connection:
-            content = pictures.content_of(connection, row.id)
-        found = self._work(lambda: decode(content, row.name[:60]))
-        self._remember(row.id, found)
-        return found
+        try:
+            return self._workers.run(work, str(self._folder(row)), *given)
+        except FileNotFoundError:
+            # It has just been forgotten for others.
+            return self._workers.run(work, str(self._folder(row)), *given)
+
+    def pixels(self, slug: str, picture_id: int) -> Pixels:
+        """The pixels of a picture of a system, to be looked at in a few places. Raises NotFound."""
+        row = self.find(slug, picture_id)
+        try:
+            return load(str(self._folder(row)))
+        except FileNotFoundError:
+            return load(str(self._folder(row)))
 
     def main_colors(self, slug: str, picture_id: int, wanted: Wanted) -> MainColors:
         """The main colors of a picture of a system. Raises NotFound, and DomainError where all is left out."""
-        key = (self.find(slug, picture_id).id, wanted)
+        key = (self.find(slug, picture_id).digest, wanted)
         with self._lock:
             known = self._colors.get(key)
         if known is not None:
             return known
-        pixels = self.pixels(slug, picture_id)
-        found = self._work(lambda: main_colors(pixels, wanted))
+        found = self.look(slug, picture_id, _main_colors, wanted)
         with self._lock:
             self._colors[key] = found
         return found
+
+    def _folder(self, row: PictureRow) -> Path:
+        """Where a picture's pixels are, decoded again where they are not remembered."""
+        known = self._files.find(row.digest)
+        if known is not None:
+            return known
+        with self._engine.connect() as connection:
+            content = pictures.content_of(connection, row.id)
+        self._decode(content, row.name[:60], row.digest)
+        found = self._files.find(row.digest)
+        if found is None:
+            raise FileNotFoundError(row.digest)
+        return found
+
+    def _decode(self, content: bytes, name: str, digest: str) -> tuple[int, int, str]:
+        folder = self._files.new()
+        try:
+            size = self._workers.run(decode_into, content, name, str(folder))
+        except BaseException:
+            shutil.rmtree(folder, ignore_errors=True)
+            raise
+        self._files.keep(digest, folder)
+        return size
 
     def _system(self, slug: str) -> int:
         """The id of a system. Raises NotFound."""
@@ -153,19 +181,6 @@ class Pictures:
             raise NotFound(f"There is no system at “{slug}”.")
         return row.id
 
-    def _work(self, work: Callable[[], Made]) -> Made:
-        """Do some work on another thread, at most two at a time, and give up waiting after a while."""
-        future: Future[Made] = self._workers.submit(work)
-        try:
-            return future.result(SECONDS)
-        except FutureTimeout as error:
-            future.cancel()
-            raise DomainError(
-                f"This picture takes longer than {SECONDS:.0f} seconds. Make it smaller and try again.",
-                "picture",
-                "slow",
-            ) from error
 
-    def _remember(self, picture_id: int, pixels: Pixels) -> None:
-        with self._lock:
-            self._pixels[picture_id] = pixels
+def _main_colors(folder: str, wanted: Wanted) -> MainColors:
+    return main_colors(load(folder), wanted)

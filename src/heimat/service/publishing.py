@@ -1,27 +1,28 @@
 """Publishing: what would change, the release itself, and the files of the feed."""
 
 import hashlib
-import re
 from dataclasses import dataclass
 
 import orjson
 from sqlalchemy import Connection, Engine
 
-from heimat.core.errors import DomainError, NotFound
+from heimat.core.document.system import ColorSystem
+from heimat.core.errors import DomainError
 from heimat.core.publication.changes import TokenChange, compare, next_version, same
-from heimat.core.publication.publication import PublishedTheme, publication
-from heimat.core.resolve.resolved import Resolved
-from heimat.formats import Written, write_all
+from heimat.core.publication.publication import Publication, PublishedTheme, publication
+from heimat.core.resolve.resolved import resolve
+from heimat.formats import write_all
+from heimat.formats.packing import packed
 from heimat.service.clock import now
 from heimat.service.documents import Documents
+from heimat.service.feeds import Feeds, version_of
 from heimat.service.transactions import in_transaction
+from heimat.service.workers import Workers
 from heimat.store import releases, revisions, systems
 from heimat.store.releases import FileRow, NewRelease, ReleaseRow
 from heimat.store.systems import SystemRow
 
-_VERSION = re.compile(r"^(0|[1-9]\d{0,5})\.(0|[1-9]\d{0,5})\.(0|[1-9]\d{0,5})$")
 LONGEST_NOTES = 4000
-LATEST = "latest"
 
 
 @dataclass(frozen=True)
@@ -38,9 +39,11 @@ class Draft:
 class Publishing:
     """Releases and feeds of one database's systems."""
 
-    def __init__(self, engine: Engine, documents: Documents) -> None:
+    def __init__(self, engine: Engine, documents: Documents, workers: Workers, feeds: Feeds) -> None:
         self._engine = engine
         self._documents = documents
+        self._workers = workers
+        self._feeds = feeds
 
     def all(self, system_id: int) -> list[ReleaseRow]:
         """The releases, highest version first."""
@@ -52,16 +55,13 @@ class Publishing:
         with self._engine.connect() as connection:
             return releases.file_names(connection, system_id)
 
-    def draft(self, row: SystemRow, resolved: Resolved) -> Draft:
-        """What publishing a document now would do."""
+    def draft(self, row: SystemRow) -> Draft:
+        """What publishing a system's newest revision would do."""
         with self._engine.connect() as connection:
             latest = releases.latest_release(connection, row.id)
-        now_published = publication(resolved)
         before = self._documents.publication(latest.id) if latest else None
-        changes = compare(before, now_published)
-        version = next_version(latest.version if latest else None, changes)
-        files = [(file.name, file.content.decode()) for file in write_all(now_published, version)]
-        return Draft(latest.version if latest else None, changes, version, files, now_published.themes)
+        system = self._documents.system(row.alternative_id, row.head_number)
+        return self._workers.run(_drafted, system, before, latest.version if latest else None)
 
     def publish(self, slug: str, number: int, version: str, notes: str, person_id: str) -> tuple[ReleaseRow, bool]:
         """Publish a revision as a version. Returns the release, and whether it is a new one.
@@ -73,14 +73,12 @@ class Publishing:
         if len(notes) > LONGEST_NOTES:
             raise DomainError(f"Notes have at most {LONGEST_NOTES} characters.", "notes", "too_long")
         system_id, alternative_id = self._documents.alternative(slug)
-        content = publication(self._documents.resolved(alternative_id, number))
-        digest = hashlib.sha256(orjson.dumps(content.plain())).hexdigest()
-        files = [_file(file) for file in write_all(content, version)]
+        made = self._workers.run(_published, self._documents.system(alternative_id, number), version)
 
         def work(connection: Connection) -> tuple[ReleaseRow, bool]:
             systems.lock_head(connection, alternative_id)
             latest = releases.latest_release(connection, system_id)
-            if latest is not None and same(self._documents.publication(latest.id, connection), content):
+            if latest is not None and same(self._documents.publication(latest.id, connection), made.content):
                 return latest, False
             if latest is not None and wanted <= _parse_version(latest.version):
                 raise DomainError(f"{latest.version} is out already; the next one is higher.", "version", "taken")
@@ -94,40 +92,47 @@ class Publishing:
                     notes=notes.strip(),
                     person_id=person_id,
                     at=now(),
-                    digest=digest,
-                    publication=content.plain(),
-                    files=files,
+                    digest=made.digest,
+                    publication=made.content.plain(),
+                    files=made.files,
                 ),
             )
-            made = releases.latest_release(connection, system_id)
-            assert made is not None
-            return made, True
+            out = releases.latest_release(connection, system_id)
+            assert out is not None
+            return out, True
 
-        return in_transaction(self._engine, work)
-
-    def file(self, slug: str, version: str, name: str) -> FileRow:
-        """A file of the feed. Raises NotFound."""
-        number = None
-        if version != LATEST:
-            match = _VERSION.match(version)
-            if match is None:
-                raise NotFound(f"“{version}” is no version. Use one like 1.0.0, or {LATEST}.")
-            number = _parse_version(version)
-        with self._engine.connect() as connection:
-            row = systems.find_system(connection, slug)
-            found = releases.find_file(connection, row.id, number, name) if row else None
-        if found is None:
-            raise NotFound(f"There is no file {name} in version {version} of “{slug}”.")
+        found = in_transaction(self._engine, work)
+        self._feeds.published()
         return found
 
 
-def _file(file: Written) -> FileRow:
-    return FileRow(file.name, file.media_type, hashlib.sha256(file.content).hexdigest(), file.content)
+@dataclass(frozen=True)
+class _Made:
+    """What a document comes to when it is published."""
+
+    content: Publication
+    digest: str
+    files: list[FileRow]
+
+
+def _published(system: ColorSystem, version: str) -> _Made:
+    content = publication(resolve(system))
+    digest = hashlib.sha256(orjson.dumps(content.plain())).hexdigest()
+    written = (packed(file.name, file.media_type, file.content) for file in write_all(content, version))
+    files = [FileRow(each.name, each.media_type, each.digest, each.content, each.gzip, each.brotli) for each in written]
+    return _Made(content, digest, files)
+
+
+def _drafted(system: ColorSystem, before: Publication | None, latest: str | None) -> Draft:
+    content = publication(resolve(system))
+    changes = compare(before, content)
+    version = next_version(latest, changes)
+    files = [(file.name, file.content.decode()) for file in write_all(content, version)]
+    return Draft(latest, changes, version, files, content.themes)
 
 
 def _parse_version(text: str) -> tuple[int, int, int]:
-    match = _VERSION.match(text)
-    if match is None:
+    number = version_of(text)
+    if number is None:
         raise DomainError("A version has three numbers, for example 1.2.0.", "version", "unreadable")
-    major, minor, patch = (int(part) for part in match.groups())
-    return major, minor, patch
+    return number

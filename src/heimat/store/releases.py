@@ -28,12 +28,14 @@ class ReleaseRow:
 
 @dataclass(frozen=True)
 class FileRow:
-    """A file of a release."""
+    """A file of a release, and the same bytes compressed, where that is smaller."""
 
     name: str
     media_type: str
     digest: str
     content: bytes
+    gzip: bytes | None = None
+    brotli: bytes | None = None
 
 
 _ORDER = (release.c.major.desc(), release.c.minor.desc(), release.c.patch.desc())
@@ -79,6 +81,11 @@ def latest_versions(connection: Connection) -> dict[int, str]:
     columns = (release.c.major, release.c.minor, release.c.patch)
     rising = connection.execute(select(release.c.system_id, *columns).order_by(*columns))
     return {row.system_id: f"{row.major}.{row.minor}.{row.patch}" for row in rising}
+
+
+def newest_id(connection: Connection) -> int:
+    """The highest id of all releases, 0 where there is none: it grows with every one that is made."""
+    return int(connection.execute(select(func.coalesce(func.max(release.c.id), 0))).scalar_one())
 
 
 def publication_of(connection: Connection, release_id: int) -> dict[str, Any]:
@@ -130,6 +137,8 @@ def add_release(connection: Connection, new: NewRelease) -> None:
                 "media_type": file.media_type,
                 "digest": file.digest,
                 "bytes": file.content,
+                "gzip": file.gzip,
+                "brotli": file.brotli,
             }
             for file in new.files
         ],
@@ -156,8 +165,12 @@ def find_file(connection: Connection, system_id: int, version: Version | None, n
     if version is not None:
         major, minor, patch = version
         wanted = wanted.where(release.c.major == major, release.c.minor == minor, release.c.patch == patch)
-    query = select(release_file.c.name, release_file.c.media_type, release_file.c.digest, release_file.c.bytes).where(
+    file = release_file.c
+    query = select(file.name, file.media_type, file.digest, file.bytes, file.gzip, file.brotli).where(
         release_file.c.release_id == wanted.limit(1).scalar_subquery(), release_file.c.name == name
     )
     row = connection.execute(query).first()
-    return FileRow(row.name, row.media_type, row.digest, row.bytes) if row else None
+    # The database passes over spaces at the end of a name.
+    if row is None or row.name != name:
+        return None
+    return FileRow(row.name, row.media_type, row.digest, row.bytes, row.gzip, row.brotli)

@@ -13,7 +13,7 @@ from heimat.core.edits.scales import AimCurve, AimStep
 from heimat.core.edits.sources import AimSource
 from heimat.core.errors import NotFound
 from heimat.core.hues.scaling import scales_of
-from heimat.core.legibility.safe_range import Make, Pause, SafeEnd, no_pause, safe_range
+from heimat.core.legibility.safe_range import Make, SafeEnd, safe_range
 from heimat.core.legibility.selected import Selected, aim_of, find
 from heimat.core.resolve.resolved import resolve
 from heimat.core.scales.curves import CurveName
@@ -44,7 +44,7 @@ class SafeRangesView(TypedDict):
     hue: SafeView | None
 
 
-def safe_ranges_view(system: ColorSystem, key: str, pause: Pause = no_pause) -> SafeRangesView:
+def safe_ranges_view(system: ColorSystem, key: str) -> SafeRangesView:
     """The safe ranges of a selected hue or step."""
     resolved = resolve(system)
     selected = find(resolved, None, key)
@@ -53,9 +53,9 @@ def safe_ranges_view(system: ColorSystem, key: str, pause: Pause = no_pause) -> 
     light, chroma, turn = aim_of(selected)
     make = _moving(selected, light, chroma, turn)
     return {
-        "lightness": _view(system, make("lightness"), light, "lightness", (0.0, 100.0), pause),
-        "chroma": _view(system, make("chroma"), chroma, "chroma", (0.0, max(CHROMA_END, chroma)), pause),
-        "hue": _view(system, make("hue"), turn, "hue", (turn - 180.0, turn + 180.0), pause),
+        "lightness": _view(system, make("lightness"), light, "lightness", (0.0, 100.0)),
+        "chroma": _view(system, make("chroma"), chroma, "chroma", (0.0, max(CHROMA_END, chroma))),
+        "hue": _view(system, make("hue"), turn, "hue", (turn - 180.0, turn + 180.0)),
     }
 
 
@@ -76,7 +76,7 @@ def _moving(selected: Selected, light: float, chroma: float, turn: float) -> Cal
     return ways.__getitem__
 
 
-def safe_handle_view(system: ColorSystem, shown: str, edit: AimCurve, pause: Pause = no_pause) -> SafeView:
+def safe_handle_view(system: ColorSystem, shown: str, edit: AimCurve) -> SafeView:
     """The safe range of a handle as the scale of a hue shows it. Raises NotFound for one that is not offered there."""
     hue = system.hues.get(shown)
     scale = scales_of(system, [hue])[0] if hue else None
@@ -88,7 +88,7 @@ def safe_handle_view(system: ColorSystem, shown: str, edit: AimCurve, pause: Pau
     def make(value: float) -> AimCurve:
         return edit.model_copy(update={"value": value})
 
-    return _view(system, make, handle.value, edit.curve, (handle.low, handle.high), pause)
+    return _view(system, make, handle.value, edit.curve, (handle.low, handle.high))
 
 
 def safe_rung_view(
@@ -96,7 +96,6 @@ def safe_rung_view(
     hue: str | None,
     ladder: ShapedLadder,
     step: int,
-    pause: Pause = no_pause,
 ) -> SafeView:
     """The safe range of one step's L* on a ladder that is being shaped, for all scales or for one hue's.
 
@@ -114,7 +113,7 @@ def safe_rung_view(
         steps[step] = steps[step].model_copy(update={"lightness": value})
         return _taking(hue, ladder.model_copy(update={"name": "own", "steps": tuple(steps)}))
 
-    return _view(shaped, make, aims[step], "lightness", (low, high), pause)
+    return _view(shaped, make, aims[step], "lightness", (low, high))
 
 
 def _taking(hue: str | None, ladder: ShapedLadder) -> SetLadder | SetHueLadder:
@@ -127,9 +126,8 @@ def _view(
     value: float,
     name: CurveName,
     ends: tuple[float, float],
-    pause: Pause,
 ) -> SafeView:
-    found = safe_range(system, make, value, ends, _STEPS[name], pause)
+    found = safe_range(system, make, value, ends, _STEPS[name])
     places = 4 if name == "chroma" else 2
     return {
         "low": round(found.low.at, places),

@@ -11,13 +11,7 @@ from heimat.core.resolve.resolved import resolve
 
 Make = Callable[[float], EditBase]
 """The edit that moves a quantity to a value."""
-Pause = Callable[[], None]
-"""Called before each trial, of which there are up to a few hundred: whoever asked may let others go first."""
 _HALVINGS = 6
-
-
-def no_pause() -> None:
-    """Nobody else waits."""
 
 
 @dataclass(frozen=True)
@@ -42,22 +36,20 @@ def safe_range(
     value: float,
     ends: tuple[float, float],
     step: float,
-    pause: Pause = no_pause,
 ) -> SafeRange:
     """The safe range of a quantity that is moved by the edits that `make` gives, between two ends.
 
     It is walked outward in steps, then halved six times: a finding that comes and goes within one step is missed.
     """
-    walk = _Walk(system, make, value, pause)
+    walk = _Walk(system, make, value)
     return SafeRange(*(walk.toward(end, step) for end in ends))
 
 
 class _Walk:
-    def __init__(self, system: ColorSystem, make: Make, value: float, pause: Pause) -> None:
+    def __init__(self, system: ColorSystem, make: Make, value: float) -> None:
         self._system = system
         self._make = make
         self._value = value
-        self._pause = pause
         self._now = finding_ids(resolve(system))
 
     def toward(self, end: float, step: float) -> SafeEnd:
@@ -80,7 +72,6 @@ class _Walk:
         return SafeEnd(safe, self._flips(beyond))
 
     def _changed(self, value: float) -> ColorSystem | None:
-        self._pause()
         try:
             return self._make(value).change(self._system)
         except DomainError:

@@ -1,0 +1,31 @@
+"""The API's own description: besides its routes, the constants, the shape of problems, and the feeds."""
+
+from typing import Any
+
+from fastapi import FastAPI
+from pydantic import TypeAdapter
+
+from heimat.api import feeds
+from heimat.api.constants import CONSTANTS, NAME
+from heimat.api.problems import Problem
+
+FEED_PATH = "/feeds/{slug}/{version}/{name}"
+_SCHEMAS = "#/components/schemas/{model}"
+
+
+def describe(app: FastAPI) -> None:
+    """Let an application describe itself whole."""
+    plain = app.openapi
+
+    def whole() -> dict[str, Any]:
+        described = plain()
+        if NAME not in described:
+            problem = TypeAdapter(Problem).json_schema(ref_template=_SCHEMAS)
+            schemas = described.setdefault("components", {}).setdefault("schemas", {})
+            schemas |= problem.pop("$defs")
+            schemas["Problem"] = problem
+            described["paths"][FEED_PATH] = feeds.DESCRIPTION
+            described[NAME] = CONSTANTS
+        return described
+
+    app.openapi = whole  # type: ignore[method-assign]

@@ -1,0 +1,141 @@
+"""Feeds: the files of releases, from memory. A version's file never changes; which version is the latest does.
+
+What came since is told by a counter, the highest id of all releases, which is asked for once a second at most. While
+the database is away, what is remembered is still served.
+"""
+
+import re
+import threading
+import time
+from dataclasses import dataclass
+
+from cachetools import LRUCache
+from sqlalchemy import Engine
+from sqlalchemy.exc import DBAPIError
+from sqlalchemy.exc import TimeoutError as PoolTimeout
+
+from heimat.core.errors import NotFound
+from heimat.formats.packing import PackedFile, packed
+from heimat.store import releases, systems
+
+LATEST = "latest"
+MOST_BYTES = 64_000_000
+"""Bytes of files, compressed ones too, that a process remembers."""
+COUNT_SECONDS = 1.0
+"""How long another process's release may stay unseen."""
+_ENTRY_BYTES = 600
+_VERSION = re.compile(r"(0|[1-9][0-9]{0,5})\.(0|[1-9][0-9]{0,5})\.(0|[1-9][0-9]{0,5})")
+_REMEMBERED_SYSTEMS = 10_000
+
+
+def version_of(text: str) -> tuple[int, int, int] | None:
+    """The numbers of a version like 1.2.0; None for anything else."""
+    match = _VERSION.fullmatch(text)
+    if match is None:
+        return None
+    major, minor, patch = (int(part) for part in match.groups())
+    return major, minor, patch
+
+
+@dataclass(frozen=True)
+class FeedFile(PackedFile):
+    """A file of the feed, and whether it was asked for by its version, so that it never changes."""
+
+    fixed: bool
+
+
+Key = tuple[str, str, str]
+"""The address of a system, a version or `latest`, and the name of a file."""
+
+
+class Feeds:
+    """The feeds of one database."""
+
+    def __init__(self, engine: Engine) -> None:
+        self._engine = engine
+        self._files: LRUCache[Key, FeedFile] = LRUCache(MOST_BYTES, getsizeof=_size)
+        self._latest: LRUCache[str, str] = LRUCache(_REMEMBERED_SYSTEMS)
+        self._counted = -1
+        self._good_until = 0.0
+        self._lock = threading.Lock()
+        self._counting = threading.Lock()
+
+    def remembered(self, slug: str, version: str, name: str) -> FeedFile | None:
+        """A file that can be answered with at once, without asking anything."""
+        with self._lock:
+            if version != LATEST:
+                return self._files.get((slug, version, name))
+            newest = self._latest.get(slug) if time.monotonic() < self._good_until else None
+            found = self._files.get((slug, newest, name)) if newest else None
+        return _as_latest(found) if found else None
+
+    def find(self, slug: str, version: str, name: str) -> FeedFile:
+        """A file of the feed. Raises NotFound."""
+        if version != LATEST:
+            return self._find(slug, version, name)
+        self._count()
+        with self._lock:
+            newest = self._latest.get(slug)
+        return _as_latest(self._find(slug, newest or self._ask_latest(slug), name))
+
+    def published(self) -> None:
+        """Somebody has just published here: the next who asks for the latest looks."""
+        with self._lock:
+            self._good_until = 0.0
+
+    def _find(self, slug: str, version: str, name: str) -> FeedFile:
+        with self._lock:
+            known = self._files.get((slug, version, name))
+        if known is not None:
+            return known
+        number = version_of(version)
+        if number is None:
+            raise NotFound(f"“{version}” is no version. Use one like 1.0.0, or {LATEST}.")
+        with self._engine.connect() as connection:
+            row = systems.find_system(connection, slug)
+            found = releases.find_file(connection, row.id, number, name) if row else None
+        if found is None:
+            raise NotFound(f"There is no file {name} in version {version} of “{slug}”.")
+        whole = found if found.gzip or found.brotli else packed(found.name, found.media_type, found.content)
+        file = FeedFile(name, found.media_type, found.digest, found.content, whole.gzip, whole.brotli, fixed=True)
+        if _size(file) <= MOST_BYTES:
+            with self._lock:
+                self._files[slug, version, name] = file
+        return file
+
+    def _ask_latest(self, slug: str) -> str:
+        with self._engine.connect() as connection:
+            row = systems.find_system(connection, slug)
+            latest = releases.latest_release(connection, row.id) if row else None
+        if latest is None:
+            raise NotFound(f"Nothing is published yet of “{slug}”.")
+        with self._lock:
+            self._latest[slug] = latest.version
+        return latest.version
+
+    def _count(self) -> None:
+        """Forget which versions are the latest, where a release was made since somebody last looked."""
+        with self._counting:
+            if time.monotonic() < self._good_until:
+                return
+            begun = time.monotonic()
+            try:
+                with self._engine.connect() as connection:
+                    counted = releases.newest_id(connection)
+            except (DBAPIError, PoolTimeout):
+                if self._counted < 0:
+                    raise
+                counted = self._counted
+            with self._lock:
+                if counted != self._counted:
+                    self._latest.clear()
+                self._counted = counted
+                self._good_until = begun + COUNT_SECONDS
+
+
+def _as_latest(file: FeedFile) -> FeedFile:
+    return FeedFile(file.name, file.media_type, file.digest, file.content, file.gzip, file.brotli, fixed=False)
+
+
+def _size(file: FeedFile) -> int:
+    return len(file.content) + len(file.gzip or b"") + len(file.brotli or b"") + _ENTRY_BYTES
