@@ -26,6 +26,18 @@ class RunningHeimat:
         """Where the page is."""
         return f"http://127.0.0.1:{self._port}"
 
+    @property
+    def port(self) -> int:
+        """The port on 127.0.0.1."""
+        return self._port
+
+    @property
+    def pid(self) -> int:
+        """The id of the server's process. Raises RuntimeError where there is none."""
+        if self._process is None:
+            raise RuntimeError("the server has not been started")
+        return self._process.pid
+
     def start(self) -> None:
         """Start the server's process and wait until it answers."""
         environment = {

@@ -48,10 +48,12 @@ def serve(host: str, port: int, workers: int, *, demo: bool) -> int:
         print(f"The database does not answer as it should: {error.__cause__ or error}", file=sys.stderr)
         return 1
     hosts = hosts_of(os.environ.get(HOSTS, "")) | {host.lower()}
-    app = create_app(engine, hosts, Workers(workers))
+    costly = Workers(workers)
+    app = create_app(engine, hosts, costly)
     config = uvicorn.Config(app, host=host, port=port, log_level="warning", access_log=False)
     _ready_for_drags()
-    _AnnouncingServer(config).run()
+    costly.start()
+    _AnnouncingServer(config, costly).run()
     return 0
 
 
@@ -80,7 +82,16 @@ def _ready_for_drags() -> None:
 
 
 class _AnnouncingServer(uvicorn.Server):
-    """A server that says its address once it listens, and not before."""
+    """A server that says its address once it listens, and not before; and that ends its workers with itself."""
+
+    def __init__(self, config: uvicorn.Config, workers: Workers) -> None:
+        super().__init__(config)
+        self._workers = workers
+
+    async def shutdown(self, sockets: list[socket.socket] | None = None) -> None:
+        await super().shutdown(sockets)
+        # Here, because the signal that ends it is sent once more afterwards, and then nothing else runs.
+        self._workers.close()
 
     async def startup(self, sockets: list[socket.socket] | None = None) -> None:
         await super().startup(sockets)

@@ -1,16 +1,16 @@
-"""`./heimat bench`: measure all of it, or `core`, `scales`, `sources` or `served` alone."""
+"""`./heimat bench`: measure all of it, or `core`, `scales`, `sources`, `served` or `reliability` alone."""
 
 import sys
 import tempfile
 from pathlib import Path
 
-from tools.bench import core, scales, served, sources
+from tools.bench import core, reliability, scales, served, sources
 
-wanted = sys.argv[1:] or ["core", "scales", "sources", "served"]
+wanted = sys.argv[1:] or ["core", "scales", "sources", "served", "reliability"]
 for name, quick in (("core", core), ("scales", scales)):
     if name in wanted:
         quick.run()
-for name, part in (("sources", sources), ("served", served)):
+for name, part in (("sources", sources), ("served", served), ("reliability", reliability)):
     if name in wanted:
         with tempfile.TemporaryDirectory(prefix="heimat-bench-") as folder:
             part.run(Path(folder))

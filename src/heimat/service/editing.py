@@ -80,8 +80,15 @@ class Editing:
     def whereabouts(self, slug: str, person_id: str, head: Head | None = None) -> Whereabouts:
         """Where a system stands for a person, at a head that was just stored or at the newest. Raises NotFound."""
         with self._engine.connect() as connection:
+            if head is None:
+                row = systems.find_system(connection, slug)
+                if row is None:
+                    raise NotFound(f"There is no system at “{slug}”.")
+                self._documents.know(slug, row.id, row.alternative_id)
+                number = row.head_number
+            else:
+                number = head.number
             system_id, alternative_id = self._documents.alternative(slug, connection)
-            number = head.number if head else systems.head_number(connection, alternative_id)
             latest = releases.latest_release(connection, system_id)
             undo, redo = self._memory.tops(connection, alternative_id, person_id)
         return Whereabouts(

@@ -41,6 +41,10 @@ class Workers:
         self._lock = threading.Lock()
         self._waiting = 0
 
+    def start(self) -> None:
+        """Start the processes before anybody waits for them."""
+        self.begin(_behind)
+
     def run(self, work: Callable[..., Made], *given: Any, seconds: float = SECONDS) -> Made:
         """Do some work elsewhere and wait for what it gives, or for what it raises.
 
@@ -91,7 +95,7 @@ class Workers:
 
 def _behind() -> None:
     """Let the process that answers go first."""
-    os.nice(_NICE)
+    os.setpriority(os.PRIO_PROCESS, 0, _NICE)
 
 
 @lru_cache(1)

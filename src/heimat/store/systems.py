@@ -67,12 +67,6 @@ def find_system(connection: Connection, slug: str) -> SystemRow | None:
     return SystemRow(**row._mapping) if row and row.slug == slug else None
 
 
-def head_number(connection: Connection, alternative_id: int) -> int:
-    """The number of an alternative's newest revision."""
-    query = select(revision.c.number).join(alternative, alternative.c.head_revision_id == revision.c.id)
-    return int(connection.execute(query.where(alternative.c.id == alternative_id)).scalar_one())
-
-
 def taken_slugs(connection: Connection, start: str) -> set[str]:
     """The slugs that begin with a text."""
     rows = connection.execute(select(system.c.slug).where(system.c.slug.startswith(start, autoescape=True)))
