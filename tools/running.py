@@ -16,8 +16,9 @@ _READY_SECONDS = 60.0
 class RunningHeimat:
     """The application, served by a process of its own, with the demo's data."""
 
-    def __init__(self, database: LocalMariaDB) -> None:
+    def __init__(self, database: LocalMariaDB, workers: int = 1) -> None:
         self._database = database
+        self._workers = workers
         self._port = free_port()
         self._process: subprocess.Popen[bytes] | None = None
 
@@ -46,6 +47,7 @@ class RunningHeimat:
             "HEIMAT_DATABASE_URL": self._database.url,
         }
         command = [str(PYTHON), "-m", "heimat.cli", "serve", "--port", str(self._port), "--demo"]
+        command += ["--workers", str(self._workers)]
         self._process = subprocess.Popen(command, env=environment, stdout=subprocess.DEVNULL)
         end = time.monotonic() + _READY_SECONDS
         while time.monotonic() < end:

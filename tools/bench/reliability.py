@@ -21,6 +21,7 @@ from tools.running import RunningHeimat, temporary_database
 
 PEOPLE = 8
 EDITS = 25
+PAUSE = 0.8
 PICTURES = 20
 ACTING = ("ines", "tomke", "oke", "maren")
 HUES = ("tidewater", "buoy", "gorse", "heather", "kelp", "flare", "lamp", "sound")
@@ -84,22 +85,24 @@ def _floor(size: int) -> Load:
 
 
 def _people(heimat: RunningHeimat) -> None:
-    for count in (1, PEOPLE):
+    """One person and eight, each of whom waits for nothing but the last answer; and eight who look at what they do."""
+    for count, pause in ((1, 0.0), (PEOPLE, PAUSE), (PEOPLE, 0.0)):
         edits: list[float] = []
         previews: list[float] = []
         threads = [
-            threading.Thread(target=_work, args=(heimat.address, place, edits, previews)) for place in range(count)
+            threading.Thread(target=_work, args=(heimat.address, place, pause, edits, previews))
+            for place in range(count)
         ]
         for thread in threads:
             thread.start()
         for thread in threads:
             thread.join()
-        who = "one person" if count == 1 else f"{count} people"
-        report(f"an edit, {who} on one system", Timing(edits), "p95 300 ms")
-        report(f"a preview, {who} on one system", Timing(previews), "p95 120 ms")
+        who = "one person" if count == 1 else f"{count} people" + (", a change a second" if pause else ", no pause")
+        report(f"an edit, {who}", Timing(edits), "p95 300 ms")
+        report(f"a preview, {who}", Timing(previews), "p95 120 ms")
 
 
-def _work(address: str, place: int, edits: list[float], previews: list[float]) -> None:
+def _work(address: str, place: int, pause: float, edits: list[float], previews: list[float]) -> None:
     """One person: two previews, then an edit, again and again, each sent when the last has answered."""
     with httpx.Client(base_url=address, timeout=30.0) as client:
         client.put("/api/me", json={"person": ACTING[place % len(ACTING)]}).raise_for_status()
@@ -115,6 +118,7 @@ def _work(address: str, place: int, edits: list[float], previews: list[float]) -
                 into.append((time.perf_counter() - begun) * 1000.0)
                 answer.raise_for_status()
             base = answer.json()["head"]["revision"]
+            time.sleep(pause)
 
 
 def _memory(heimat: RunningHeimat) -> None:

@@ -1,6 +1,7 @@
 """The application: routes, errors, limits, and the page."""
 
-from collections.abc import Iterable
+from collections.abc import AsyncIterator, Iterable
+from contextlib import asynccontextmanager
 
 from fastapi import FastAPI
 from sqlalchemy import Engine
@@ -35,8 +36,23 @@ def create_app(engine: Engine, hosts: Iterable[str] = (), workers: Workers | Non
     It is served under the names of this machine, and under `hosts`; what takes long is done by `workers`, or by those
     that all applications of a process share.
     """
-    app = FastAPI(title="Heimat", version=__version__, docs_url=None, redoc_url=None, openapi_url="/api/openapi.json")
-    context = app.state.context = Context.of(engine, workers or shared_workers())
+    costly = workers or shared_workers()
+
+    @asynccontextmanager
+    async def lifespan(_: FastAPI) -> AsyncIterator[None]:
+        costly.start()
+        yield
+        costly.close()
+
+    app = FastAPI(
+        title="Heimat",
+        version=__version__,
+        docs_url=None,
+        redoc_url=None,
+        openapi_url="/api/openapi.json",
+        lifespan=lifespan,
+    )
+    context = app.state.context = Context.of(engine, costly)
     add_handlers(app)
     # No route hides another: they may stand in any order.
     for stage in (people, systems, documents, sources, areas, pictures, gallery, scales, legibility, releases):

@@ -17,6 +17,7 @@ from heimat.service.people import People, Person, acting
 from heimat.service.pictures import Pictures
 from heimat.service.publishing import Publishing
 from heimat.service.rates import COMPUTING, SENDING, Rates
+from heimat.service.turns import Turns
 from heimat.service.workers import Workers
 
 PERSON_COOKIE = "heimat_person"
@@ -36,6 +37,7 @@ class Context:
     feeds: Feeds
     workers: Workers
     rates: Rates
+    turns: Turns
 
     @classmethod
     def of(cls, engine: Engine, workers: Workers) -> "Context":
@@ -52,6 +54,7 @@ class Context:
             feeds,
             workers,
             Rates(),
+            Turns(),
         )
 
 

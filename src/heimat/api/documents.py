@@ -11,7 +11,7 @@ from heimat.api.bodies import Body, ColorKey, Looking, RequestKey
 from heimat.api.context import Acting, Context, Uses, head_resolved
 from heimat.api.encoding import answer, described
 from heimat.core.color.notation import Notation
-from heimat.core.edits import UserEdit
+from heimat.core.edits import UserEdit, apply_all
 from heimat.core.resolve.resolved import resolve
 from heimat.service.editing import MOST_EDITS, Head
 from heimat.service.people import Person
@@ -85,10 +85,12 @@ def read_head(slug: str, uses: Uses) -> Response:
 def preview_edits(slug: str, body: PreviewBody, uses: Uses) -> Response:
     # All of this is remembered: while somebody drags, the database is left alone.
     system_id, alternative_id = uses.documents.alternative(slug)
-    system = uses.editing.preview(alternative_id, body.base, body.edits)
+    base = uses.documents.system(alternative_id, body.base)
     published = uses.documents.published(system_id, body.latest) if body.latest else None
     place = Place(slug, body.base, body.latest, published)
-    return answer(parts_of(Look(resolve(system), place, body.view.options()), body.view.parts))
+    with uses.turns.mine():
+        system = apply_all(base, body.edits).system if body.edits else base
+        return answer(parts_of(Look(resolve(system), place, body.view.options()), body.view.parts))
 
 
 @router.post("/edits", operation_id="keepEdits", **described(Parts))
@@ -130,5 +132,8 @@ def _parts(uses: Context, slug: str, head: Head | None, person: Person, looking:
     """The parts asked for of a head that was just stored, or of the newest one."""
     at = uses.editing.whereabouts(slug, person.id, head)
     place = Place(slug, at.number, at.latest, at.published, at.undo, at.redo)
-    resolved = uses.documents.resolved(at.alternative_id, at.number)
-    return parts_of(Look(resolved, place, looking.options()), looking.parts)
+    # Read before, so that nobody waits for the database while others wait for this.
+    uses.documents.system(at.alternative_id, at.number)
+    with uses.turns.mine():
+        resolved = uses.documents.resolved(at.alternative_id, at.number)
+        return parts_of(Look(resolved, place, looking.options()), looking.parts)

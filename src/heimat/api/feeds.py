@@ -4,18 +4,18 @@ import re
 from typing import Any
 
 from starlette.concurrency import run_in_threadpool
-from starlette.exceptions import HTTPException
 from starlette.responses import Response
 from starlette.types import ASGIApp, Receive, Scope, Send
 
 from heimat.api.problems import answer_error, problem
-from heimat.service.feeds import FeedFile, Feeds
+from heimat.formats.packing import PackedFile
+from heimat.service.feeds import LATEST, Feeds
 
 PREFIX = "/feeds/"
 _A_YEAR = b"public, max-age=31536000, immutable"
 _EVERY_TIME = b"public, no-cache"
 _METHODS = ("GET", "HEAD")
-_ADDRESS = re.compile(r"/feeds/([a-z0-9-]{1,80})/([0-9a-z.]{1,40})/([^/\x00-\x1f\x7f]{1,80})")
+_ADDRESS = re.compile(r"/feeds/([a-z0-9-]{1,80})/([0-9a-z.]{1,40})/([^/\x00-\x1f\x7f]{1,300})")
 _REFUSED = re.compile(r"(?:^|,)\s*(gzip|br)\s*;\s*q=0(?:\.0*)?\s*(?=,|$)")
 
 DESCRIPTION: dict[str, Any] = {
@@ -53,9 +53,9 @@ class FeedsFirst:
         if isinstance(answer, Response):
             await answer(scope, receive, send)
             return
-        await _send(answer, scope, send)
+        await _send(answer, scope, send, fixed=f"/{LATEST}/" not in scope["path"])
 
-    async def _answer(self, scope: Scope) -> FeedFile | Response:
+    async def _answer(self, scope: Scope) -> PackedFile | Response:
         if scope["method"] not in _METHODS:
             return problem(405, "Not that way", "A feed is only read.", {"Allow": ", ".join(_METHODS)})
         address = _ADDRESS.fullmatch(scope["path"])
@@ -67,11 +67,11 @@ class FeedsFirst:
             return known
         try:
             return await run_in_threadpool(self._feeds.find, slug, version, name)
-        except (Exception, HTTPException) as error:
+        except Exception as error:
             return answer_error(scope, error)
 
 
-async def _send(file: FeedFile, scope: Scope, send: Send) -> None:
+async def _send(file: PackedFile, scope: Scope, send: Send, *, fixed: bool) -> None:
     matching = accepted = b""
     for key, value in scope["headers"]:
         if key == b"if-none-match":
@@ -82,7 +82,7 @@ async def _send(file: FeedFile, scope: Scope, send: Send) -> None:
     etag = b'"' + file.digest.encode() + (b"-" + coding if coding else b"") + b'"'
     headers = [
         (b"etag", etag),
-        (b"cache-control", _A_YEAR if file.fixed else _EVERY_TIME),
+        (b"cache-control", _A_YEAR if fixed else _EVERY_TIME),
         (b"vary", b"Accept-Encoding"),
         (b"access-control-allow-origin", b"*"),
         (b"cross-origin-resource-policy", b"cross-origin"),
@@ -99,7 +99,7 @@ async def _send(file: FeedFile, scope: Scope, send: Send) -> None:
     await send({"type": "http.response.body", "body": b"" if scope["method"] == "HEAD" else content})
 
 
-def _coded(file: FeedFile, accepted: str) -> tuple[bytes, bytes]:
+def _coded(file: PackedFile, accepted: str) -> tuple[bytes, bytes]:
     """How the file is sent to who accepts what: the coding, empty for none, and the bytes."""
     if accepted:
         refused = _REFUSED.findall(accepted)

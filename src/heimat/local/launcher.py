@@ -65,7 +65,7 @@ def _parser() -> argparse.ArgumentParser:
     serve = commands.add_parser("serve", help="serve for the MariaDB server of HEIMAT_DATABASE_URL")
     serve.add_argument("--host", default="127.0.0.1")
     serve.add_argument("--port", type=int, default=8000)
-    serve.add_argument("--workers", type=int, default=2, help="processes for what takes long (2)")
+    serve.add_argument("--workers", type=int, default=1, help="processes that answer (1)")
     serve.set_defaults(run=_serve)
     test = commands.add_parser("test", help="linters, type checks, contracts and tests; -k and paths go to pytest")
     test.set_defaults(run=_test)

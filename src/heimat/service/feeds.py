@@ -7,7 +7,6 @@ the database is away, what is remembered is still served.
 import re
 import threading
 import time
-from dataclasses import dataclass
 
 from cachetools import LRUCache
 from sqlalchemy import Engine
@@ -37,13 +36,6 @@ def version_of(text: str) -> tuple[int, int, int] | None:
     return major, minor, patch
 
 
-@dataclass(frozen=True)
-class FeedFile(PackedFile):
-    """A file of the feed, and whether it was asked for by its version, so that it never changes."""
-
-    fixed: bool
-
-
 Key = tuple[str, str, str]
 """The address of a system, a version or `latest`, and the name of a file."""
 
@@ -53,37 +45,36 @@ class Feeds:
 
     def __init__(self, engine: Engine) -> None:
         self._engine = engine
-        self._files: LRUCache[Key, FeedFile] = LRUCache(MOST_BYTES, getsizeof=_size)
+        self._files: LRUCache[Key, PackedFile] = LRUCache(MOST_BYTES, getsizeof=_size)
         self._latest: LRUCache[str, str] = LRUCache(_REMEMBERED_SYSTEMS)
         self._counted = -1
         self._good_until = 0.0
         self._lock = threading.Lock()
         self._counting = threading.Lock()
 
-    def remembered(self, slug: str, version: str, name: str) -> FeedFile | None:
+    def remembered(self, slug: str, version: str, name: str) -> PackedFile | None:
         """A file that can be answered with at once, without asking anything."""
         with self._lock:
             if version != LATEST:
                 return self._files.get((slug, version, name))
             newest = self._latest.get(slug) if time.monotonic() < self._good_until else None
-            found = self._files.get((slug, newest, name)) if newest else None
-        return _as_latest(found) if found else None
+            return self._files.get((slug, newest, name)) if newest else None
 
-    def find(self, slug: str, version: str, name: str) -> FeedFile:
+    def find(self, slug: str, version: str, name: str) -> PackedFile:
         """A file of the feed. Raises NotFound."""
         if version != LATEST:
             return self._find(slug, version, name)
         self._count()
         with self._lock:
             newest = self._latest.get(slug)
-        return _as_latest(self._find(slug, newest or self._ask_latest(slug), name))
+        return self._find(slug, newest or self._ask_latest(slug), name)
 
     def published(self) -> None:
         """Somebody has just published here: the next who asks for the latest looks."""
         with self._lock:
             self._good_until = 0.0
 
-    def _find(self, slug: str, version: str, name: str) -> FeedFile:
+    def _find(self, slug: str, version: str, name: str) -> PackedFile:
         with self._lock:
             known = self._files.get((slug, version, name))
         if known is not None:
@@ -97,7 +88,7 @@ class Feeds:
         if found is None:
             raise NotFound(f"There is no file {name} in version {version} of “{slug}”.")
         whole = found if found.gzip or found.brotli else packed(found.name, found.media_type, found.content)
-        file = FeedFile(name, found.media_type, found.digest, found.content, whole.gzip, whole.brotli, fixed=True)
+        file = PackedFile(name, found.media_type, found.digest, found.content, whole.gzip, whole.brotli)
         if _size(file) <= MOST_BYTES:
             with self._lock:
                 self._files[slug, version, name] = file
@@ -133,9 +124,5 @@ class Feeds:
                 self._good_until = begun + COUNT_SECONDS
 
 
-def _as_latest(file: FeedFile) -> FeedFile:
-    return FeedFile(file.name, file.media_type, file.digest, file.content, file.gzip, file.brotli, fixed=False)
-
-
-def _size(file: FeedFile) -> int:
+def _size(file: PackedFile) -> int:
     return len(file.content) + len(file.gzip or b"") + len(file.brotli or b"") + _ENTRY_BYTES

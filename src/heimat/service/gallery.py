@@ -5,6 +5,7 @@ from collections.abc import Sequence
 
 from sqlalchemy import Engine
 
+from heimat.core.color.naming import check_line
 from heimat.core.color.notation import Color, hex_of, parse, rgb8_of
 from heimat.core.color.spaces import srgb_to_oklab
 from heimat.core.color.spelling import plainly_spelled
@@ -40,6 +41,9 @@ class Gallery:
         called = name.strip()
         if not called:
             raise DomainError("A set needs a name, so that it can be found again.", "name", "empty")
+        check_line(called, "name")
+        for color_name, _ in colors:
+            check_line(color_name, "colors")
         if len(called) > LONGEST_NAME:
             raise DomainError(f"A name has at most {LONGEST_NAME} characters.", "name", "too_long")
         if len(words) > LONGEST_NOTE:

@@ -1,7 +1,9 @@
 """Who can act."""
 
+import threading
 from collections.abc import Sequence
 
+from cachetools import TTLCache
 from sqlalchemy import Engine
 
 from heimat.core.errors import NotFound
@@ -9,6 +11,7 @@ from heimat.store.people import Person, add_person, all_people
 
 __all__ = ["SOMEBODY", "People", "Person", "acting", "ensure_somebody"]
 
+_KNOWN_SECONDS = 2.0
 SOMEBODY = Person("designer", "The Designer", "product designer")
 """Who acts in a database that knows nobody yet."""
 
@@ -18,11 +21,19 @@ class People:
 
     def __init__(self, engine: Engine) -> None:
         self._engine = engine
+        self._known: TTLCache[str, list[Person]] = TTLCache(1, _KNOWN_SECONDS)
+        self._lock = threading.Lock()
 
     def all(self) -> list[Person]:
-        """Everyone, by name."""
-        with self._engine.connect() as connection:
-            return all_people(connection)
+        """Everyone, by name. Asked with every request, so those of a moment ago are given."""
+        with self._lock:
+            known = self._known.get("all")
+        if known is None:
+            with self._engine.connect() as connection:
+                known = all_people(connection)
+            with self._lock:
+                self._known["all"] = known
+        return known
 
 
 def acting(everyone: Sequence[Person], wanted: str | None) -> Person:

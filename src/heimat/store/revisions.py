@@ -144,11 +144,6 @@ def tidied(connection: Connection, alternative_id: int, *, after: int) -> list[i
     return list(connection.execute(query.order_by(revision.c.number)).scalars())
 
 
-def number_of(connection: Connection, revision_id: int) -> int:
-    """The number of a revision within its alternative."""
-    return int(connection.execute(select(revision.c.number).where(revision.c.id == revision_id)).scalar_one())
-
-
 def id_of(connection: Connection, alternative_id: int, number: int) -> int:
     """The id of a revision by its number."""
     return int(

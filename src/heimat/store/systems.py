@@ -79,10 +79,16 @@ def add_system(connection: Connection, slug: str, name: str, at: datetime) -> tu
     return system_id, new_id(connection.execute(alternative.insert().values(system_id=system_id, name=MAIN)))
 
 
-def lock_head(connection: Connection, alternative_id: int) -> int:
-    """Hold an alternative until the transaction ends, before anything else. Returns the id of its head revision."""
-    query = select(alternative.c.head_revision_id).where(alternative.c.id == alternative_id).with_for_update()
-    return int(connection.execute(query).scalar_one())
+def lock_head(connection: Connection, alternative_id: int) -> tuple[int, int]:
+    """Hold an alternative until the transaction ends, before anything else. Returns its head's id and number."""
+    query = (
+        select(alternative.c.head_revision_id, revision.c.number)
+        .join(revision, revision.c.id == alternative.c.head_revision_id)
+        .where(alternative.c.id == alternative_id)
+        .with_for_update()
+    )
+    row = connection.execute(query).one()
+    return int(row.head_revision_id), int(row.number)
 
 
 def keep_card(connection: Connection, alternative_id: int, revision_id: int, card: dict[str, Any]) -> None:

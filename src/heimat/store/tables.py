@@ -109,7 +109,7 @@ release_file = Table(
     "release_file",
     metadata,
     Column("release_id", BigInteger, ForeignKey("release.id"), primary_key=True),
-    Column("name", String(80), primary_key=True),
+    Column("name", String(300), primary_key=True),
     Column("media_type", String(80), nullable=False),
     Column("digest", String(64), nullable=False, comment="SHA-256 of the bytes"),
     Column("bytes", LONGBLOB, nullable=False),

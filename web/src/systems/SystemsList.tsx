@@ -78,6 +78,7 @@ export function SystemsList() {
                     })}
                   </Text>
                 </Flex>
+                {system.problem && <Text fontWeight="700">{system.problem}</Text>}
               </RouterLink>
             </Link>
           ))}

@@ -1,10 +1,12 @@
 """Plain, unique names for colors that came without one."""
 
+import re
 from collections.abc import Iterable
 
 from heimat.core.color.contrast import relative_luminance
 from heimat.core.color.notation import Color, oklch_of, rgb8_of
 from heimat.core.color.spaces import lightness
+from heimat.core.errors import DomainError
 
 _GRAY_BELOW = 0.02
 _BLACK_BELOW, _WHITE_ABOVE = 8.0, 97.0
@@ -40,3 +42,14 @@ def unique_name(wanted: str, taken: Iterable[str]) -> str:
     while f"{wanted} {number}".casefold() in held:
         number += 1
     return f"{wanted} {number}"
+
+
+_NO_LINE = re.compile(r"[\x00-\x1f\x7f-\x9f\u2028-\u202e\u2066-\u2069]")
+"""Control characters, breaks, and signs that turn the direction of what follows."""
+
+
+def check_line(text: str, field: str) -> None:
+    """Raise DomainError unless a name is one line that reads as it stands."""
+    if _NO_LINE.search(text):
+        words = "A name is one line, without control characters or signs that turn its direction."
+        raise DomainError(words, field, "control")

@@ -8,13 +8,14 @@ and a group of tokens.
 import re
 import unicodedata
 
+from heimat.core.color.naming import check_line
 from heimat.core.document.hues import Hue
 from heimat.core.document.order import in_order
 from heimat.core.document.part import LONGEST_NAME
 from heimat.core.document.system import ColorSystem, ladder_of
 from heimat.core.errors import DomainError
 
-_FORBIDDEN = re.compile(r"[{}\x00-\x1f\x7f]")
+_BRACES = re.compile(r"[{}]")
 _NOT_CSS = re.compile(r"[^\w-]+")
 PATTERN_EXAMPLE = "{hue}.{step}"
 
@@ -29,8 +30,9 @@ def check_part(text: str, field: str, what: str) -> None:
         raise DomainError("A name neither begins nor ends with a space.", field, "spaces")
     if text.startswith("$"):
         raise DomainError("A name cannot begin with “$”: token files keep that sign for themselves.", field, "sign")
-    if _FORBIDDEN.search(text):
-        raise DomainError("A name cannot hold braces or control characters: token files use them.", field, "sign")
+    if _BRACES.search(text):
+        raise DomainError("A name cannot hold braces: token files keep them for themselves.", field, "sign")
+    check_line(text, field)
     if not css_name(text).strip("-"):
         raise DomainError("A name needs at least one letter or digit.", field, "sign")
 

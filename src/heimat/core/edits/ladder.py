@@ -3,6 +3,7 @@
 from collections.abc import Iterable, Mapping
 from typing import Literal
 
+from heimat.core.color.naming import check_line
 from heimat.core.document.hues import Hue
 from heimat.core.document.ids import Id
 from heimat.core.document.names import check_pattern
@@ -143,6 +144,7 @@ class RenameSystem(EditBase):
         name = self.name.strip()
         if not name:
             raise DomainError("A system needs a name.", "name", "empty")
+        check_line(name, "name")
         if len(name) > 80:
             raise DomainError(f"A name has at most 80 characters; this one has {len(name)}.", "name", "too_long")
         return system.model_copy(update={"name": name})

@@ -2,7 +2,7 @@
 
 from collections.abc import Sequence
 
-from heimat.core.color.naming import plain_name, unique_name
+from heimat.core.color.naming import check_line, plain_name, unique_name
 from heimat.core.color.notation import Color
 from heimat.core.color.solved import solved
 from heimat.core.document.consistency import check_system
@@ -29,6 +29,7 @@ def start_system(name: str, colors: Sequence[tuple[str, Color]]) -> ColorSystem:
     """
     if not name.strip():
         raise DomainError("A system needs a name.", "name", "empty")
+    check_line(name.strip(), "name")
     if not colors:
         raise DomainError("Give at least one brand color, for example #0B6E6E.", "colors", "empty")
     if len(colors) > MOST_HUES - _ROOM:

@@ -5,6 +5,7 @@ from typing import Annotated
 
 from pydantic import BaseModel, ConfigDict, Field
 
+from heimat.core.color.naming import check_line
 from heimat.core.errors import DomainError
 from heimat.core.scales.ladder import (
     LEAST_STEPS,
@@ -87,6 +88,7 @@ def _check_labels(given: ShapedLadder, field: str) -> None:
         at, label = f"{field}.steps.{place}.label", step.label.strip()
         if not label:
             raise DomainError("A step needs a label.", at, "empty")
+        check_line(label, at)
         if len(label) > LONGEST_LABEL:
             words = f"A label has at most {LONGEST_LABEL} characters; this one has {len(label)}."
             raise DomainError(words, at, "too_long")
