@@ -23,6 +23,17 @@ settings.register_profile("same", derandomize=True, deadline=None, database=None
 settings.register_profile("explore", deadline=None, max_examples=2000)
 settings.load_profile("same")
 
+
+def pytest_addoption(parser: pytest.Parser) -> None:
+    parser.addoption("--long", action="store_true", help="the whole of tests/reliability, which takes many minutes")
+
+
+@pytest.fixture
+def long(request: pytest.FixtureRequest) -> bool:
+    """Whether there is time for many tries instead of a few."""
+    return bool(request.config.getoption("--long"))
+
+
 _MEMORY = Path("/dev/shm")
 
 

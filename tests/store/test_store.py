@@ -1,12 +1,7 @@
 """The store: tables as the migrations make them, and what survives."""
 
-import subprocess
-import sys
-import urllib.request
 from collections.abc import Iterator
-from pathlib import Path
 
-import orjson
 import pytest
 from alembic.autogenerate import compare_metadata
 from alembic.migration import MigrationContext
@@ -21,7 +16,6 @@ from heimat.store.migrate import migrate
 from heimat.store.packing import pack, unpack
 from heimat.store.revisions import RevisionRow
 from heimat.store.tables import metadata
-from tools.running import RunningHeimat
 
 
 @pytest.fixture(scope="module")
@@ -83,66 +77,3 @@ def test_stacks_and_what_is_still_in_force() -> None:
     assert [each.id for each in still_in_force(rows)] == [5]
     assert [each.id for each in still_in_force([*rows, row(6, "redo", 3)])] == [5, 6]
     assert Stacks([*rows, row(6)]).redo == []
-
-
-def post(heimat: RunningHeimat, path: str, body: dict) -> dict:
-    request = urllib.request.Request(
-        heimat.address + path, orjson.dumps(body), {"Content-Type": "application/json"}, method="POST"
-    )
-    with urllib.request.urlopen(request, timeout=20) as answer:
-        return orjson.loads(answer.read())
-
-
-def rename(base: int, name: str) -> dict:
-    return {"base": base, "edits": [{"type": "rename_hue", "hue": "kelp", "name": name}]}
-
-
-def test_what_was_acknowledged_survives_the_death_of_both_servers(tmp_path: Path) -> None:
-    database = LocalMariaDB(tmp_path / "data")
-    database.start()
-    heimat = RunningHeimat(database)
-    try:
-        heimat.start()
-        for number in range(1, 6):
-            kept = post(heimat, "/api/systems/brinemark/edits", rename(number, f"k{number}"))
-            assert kept["head"]["revision"] == number + 1
-        heimat.kill()
-        heimat.start()
-        assert post(heimat, "/api/systems/brinemark/edits", rename(6, "k6"))["head"]["revision"] == 7
-        heimat.kill()
-        database.kill()
-        database.start()
-        heimat.start()
-        view = post(heimat, "/api/systems/brinemark/preview", {"base": 7, "edits": [], "view": {"parts": ["hues"]}})
-        assert next(hue["name"] for hue in view["hues"] if hue["id"] == "kelp") == "k6"
-        assert post(heimat, "/api/systems/brinemark/undo", {})["head"]["revision"] == 8
-    finally:
-        heimat.stop()
-        database.stop()
-
-
-def test_the_database_may_go_away_and_come_back(tmp_path: Path) -> None:
-    database = LocalMariaDB(tmp_path / "data")
-    database.start()
-    heimat = RunningHeimat(database)
-    try:
-        heimat.start()
-        database.stop()
-        with pytest.raises(urllib.error.HTTPError) as refused:
-            post(heimat, "/api/systems/brinemark/edits", rename(1, "weed"))
-        assert refused.value.code == 503
-        assert refused.value.headers["content-type"] == "application/problem+json"
-        assert refused.value.headers["retry-after"] == "2"
-        database.start()
-        assert post(heimat, "/api/systems/brinemark/edits", rename(1, "weed"))["head"]["revision"] == 2
-    finally:
-        heimat.stop()
-        database.stop()
-
-
-def test_serving_without_a_database_says_what_to_do(tmp_path: Path) -> None:
-    command = [sys.executable, "-m", "heimat.cli", "serve", "--port", "1"]
-    environment = {"PYTHONPATH": str(Path(__file__).parents[2] / "src")}
-    done = subprocess.run(command, env=environment, capture_output=True, text=True, cwd=tmp_path)
-    assert done.returncode == 2
-    assert "HEIMAT_DATABASE_URL" in done.stderr

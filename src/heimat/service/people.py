@@ -31,8 +31,9 @@ class People:
         if known is None:
             with self._engine.connect() as connection:
                 known = all_people(connection)
-            with self._lock:
-                self._known["all"] = known
+            if known:
+                with self._lock:
+                    self._known["all"] = known
         return known
 
 
