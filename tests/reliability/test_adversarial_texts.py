@@ -46,7 +46,7 @@ def seconds(reader: Callable[[str], object], text: str) -> float:
 
 
 @pytest.mark.parametrize("name", READERS)
-@settings(max_examples=25)
+@settings(max_examples=15)
 @given(
     start=st.sampled_from(STARTS),
     unit=st.lists(st.sampled_from(SIGNS), min_size=1, max_size=3).map("".join),

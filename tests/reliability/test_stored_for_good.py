@@ -1,17 +1,24 @@
 """What is stored can be read by every process, and nothing that one person stores keeps others away."""
 
+import pytest
 from sqlalchemy import Engine, text
 from starlette.testclient import TestClient
 
-from heimat.core.document.order import CROWDED, in_order
+from heimat.core.document.order import CROWDED, in_order, keys
+from heimat.core.document.system import MOST_TOKENS
 from heimat.core.edits import Restore, apply_all
 from heimat.core.edits.hues import MoveHue, RenameHue
 from heimat.core.edits.tokens import AddToken
+from heimat.core.errors import DomainError
+from heimat.demo.systems import brinemark
 from heimat.service.documents import Documents
 from heimat.service.editing import Editing, Head
+from heimat.service.opening import add_document
 from heimat.store import revisions, systems
 from heimat.store.packing import pack, unpack
 from tests.api.asking import AT, client_of, edit, look, undo
+
+COUNT = 205
 
 
 def fresh(engine: Engine) -> tuple[Editing, Documents]:
@@ -29,8 +36,8 @@ def test_moves_into_one_gap_are_read_by_others_and_undone_one_by_one(engine: Eng
     _, alternative = documents.alternative("brinemark")
     first, second, third = [hue.id for hue in in_order(documents.system(alternative, 1).hues)][:3]
     orders, number = [], 1
-    for turn in range(130):
-        moves = [MoveHue(hue=(first, second)[(turn + each) % 2], before=third) for each in range(3)]
+    for turn in range(26):
+        moves = [MoveHue(hue=(first, second)[(turn + each) % 2], before=third) for each in range(11)]
         head = editing.edit("brinemark", "ines", number, moves, f"move-{turn:04}")
         number = head.number
         orders.append(names(head))
@@ -51,8 +58,8 @@ def test_another_persons_change_is_not_in_the_way_of_undo_because_keys_were_spre
     _, alternative = documents.alternative("brinemark")
     ids = [hue.id for hue in in_order(documents.system(alternative, 1).hues)]
     head = editing.edit("brinemark", "tomke", 1, [MoveHue(hue=ids[5], before=ids[4])], "tomke-moves")
-    for turn in range(90):
-        moves = [MoveHue(hue=ids[(turn + each) % 2], before=ids[2]) for each in range(3)]
+    for turn in range(26):
+        moves = [MoveHue(hue=ids[(turn + each) % 2], before=ids[2]) for each in range(11)]
         head = editing.edit("brinemark", "ines", head.number, moves, f"move-{turn:04}")
     with engine.connect() as connection:
         assert revisions.tidied(connection, alternative, after=0)
@@ -65,36 +72,47 @@ def test_undo_reaches_back_to_the_first_change(engine: Engine) -> None:
     editing, documents = fresh(engine)
     _, alternative = documents.alternative("brinemark")
     system, number = documents.system(alternative, 1), 1
-    for turn in range(230):
+    for turn in range(COUNT):
         head = editing.edit(
             "brinemark", "ines", number, [RenameHue(hue="kelp", name=f"kelp {turn}")], f"edit-{turn:04}"
         )
         number = head.number
     editing, _ = fresh(engine)
-    for turn in range(230):
+    for turn in range(COUNT):
         head = editing.take_back("brinemark", "ines", f"undo-{turn:04}", "undo")
     assert head.system == system
-    for turn in range(230):
+    for turn in range(4):
         head = editing.take_back("brinemark", "ines", f"redo-{turn:04}", "redo")
-    assert head.system.hues["kelp"].name == "kelp 229"
+    assert head.system.hues["kelp"].name == "kelp 3"
 
 
-def test_two_thousand_tokens_one_after_another_and_every_revision_says_what_its_edits_make(engine: Engine) -> None:
+def test_the_last_of_two_thousand_tokens_are_stored_and_every_revision_says_what_its_edits_make(engine: Engine) -> None:
+    plain = brinemark()
+    theme = next(iter(plain.themes))
+    first = plain.tokens["text-strong"]
+    many = {f"t{n}": first.model_copy(update={"id": f"t{n}", "name": f"own.t{n}"}) for n in range(MOST_TOKENS - 12)}
+    orders = keys(len(many))
+    tokens = {
+        key: token.model_copy(update={"order": order}) for (key, token), order in zip(many.items(), orders, strict=True)
+    }
+    bare = {"tokens": tokens, "pairings": {}, "told_apart": {}, "name": "Many"}
+    with engine.begin() as connection:
+        slug = add_document(connection, plain.model_copy(update=bare), "ines")
     editing, documents = fresh(engine)
-    _, alternative = documents.alternative("brinemark")
-    system, number = documents.system(alternative, 1), 1
-    left = 2000 - len(system.tokens)
-    value = {"kind": "literal", "color": "#0B6E6E"}
-    theme = next(iter(system.themes))
-    for start in range(0, left, 150):
-        edits = [AddToken(name=f"own.n{n}", theme=theme, value=value) for n in range(start, min(start + 150, left))]
-        head = editing.edit("brinemark", "ines", number, edits, f"tokens-{start:05}")
+    _, alternative = documents.alternative(slug)
+    number = 1
+    for start in range(0, 12, 4):
+        value = {"kind": "literal", "color": "#0B6E6E"}
+        edits = [AddToken(name=f"own.n{n}", theme=theme, value=value) for n in range(start, start + 4)]
+        head = editing.edit(slug, "ines", number, edits, f"tokens-{start:05}")
         # Replayed from what was stored, by a process that has read nothing.
         _, others_documents = fresh(engine)
         assert apply_all(others_documents.system(alternative, number), edits).system == head.system
         assert others_documents.system(alternative, head.number) == head.system
         number = head.number
-    assert len(head.system.tokens) == 2000
+    assert len(head.system.tokens) == MOST_TOKENS
+    with pytest.raises(DomainError, match="at most 2000 tokens"):
+        editing.edit(slug, "ines", number, [AddToken(name="own.more", theme=theme, value=value)], "one-too-many")
 
 
 def test_the_list_survives_a_document_that_cannot_be_read_and_says_which(engine: Engine, client: TestClient) -> None:
