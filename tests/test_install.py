@@ -28,7 +28,9 @@ def test_nothing_is_installed_where_nothing_is_missing(monkeypatch):
 
 def test_without_a_package_manager_the_missing_are_named(monkeypatch):
     monkeypatch.setattr(install, "find_program", lambda _: None)
-    with pytest.raises(Trouble, match=r"no apt-get to install them: mariadb-client-core, mariadb-server-core"):
+    with pytest.raises(
+        Trouble, match=r"no apt-get to install them: mariadb-client, mariadb-client-core, mariadb-server-core"
+    ):
         install.install_packages(install.DATABASE_PACKAGES)
 
 

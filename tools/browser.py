@@ -34,6 +34,7 @@ def browser(width: int = WIDTH, height: int = HEIGHT) -> Iterator[Chrome]:
         options = ChromeOptions()
         for flag in (*_FLAGS, f"--user-data-dir={Path(profile) / 'profile'}", f"--window-size={width},{height}"):
             options.add_argument(flag)
+        options.set_capability("goog:loggingPrefs", {"browser": "SEVERE"})
         options.binary_location = find_program("chromium") or ""
         driver = Chrome(options=options, service=ChromeService(find_program("chromedriver")))
         try:

@@ -27,10 +27,16 @@ def chromium() -> Iterator[Chrome]:
 
 
 @pytest.fixture
-def page(heimat: RunningHeimat, chromium: Chrome, engine: Engine) -> Page:
-    """The browser of somebody who comes for the first time, before any page is opened; the data are the demo's."""
+def page(heimat: RunningHeimat, chromium: Chrome, engine: Engine) -> Iterator[Page]:
+    """The browser of somebody who comes for the first time, before any page is opened; the data are the demo's.
+
+    Whatever a test does there, the page neither loads nor runs anything that its own policy forbids.
+    """
     resize(chromium, 1280, 800)
-    return fresh(Page(chromium, heimat.address))
+    chromium.get_log("browser")
+    yield fresh(Page(chromium, heimat.address))
+    said = [entry["message"] for entry in chromium.get_log("browser")]
+    assert [message for message in said if "Content Security Policy" in message] == []
 
 
 def fresh(page: Page) -> Page:

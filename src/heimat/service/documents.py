@@ -15,6 +15,7 @@ from heimat.core.publication.publication import Publication
 from heimat.core.resolve.resolved import Resolved, resolve
 from heimat.service.errors import Unreadable
 from heimat.store import releases, revisions, systems
+from heimat.store.systems import SystemRow
 
 _REMEMBERED = 64
 _RESOLVED = 8
@@ -86,26 +87,24 @@ class Documents:
             self._resolved[key] = found
         return found
 
-    def alternative(self, slug: str, connection: Connection | None = None) -> tuple[int, int]:
-        """The ids of a system and its main alternative. Raises NotFound. Addresses never change hands.
-
-        A transaction gives its own connection.
-        """
+    def alternative(self, slug: str) -> tuple[int, int]:
+        """The ids of a system and its main alternative, as they were last read. Raises NotFound."""
         with self._lock:
             known = self._addresses.get(slug)
         if known is not None:
             return known
-        with nullcontext(connection) if connection else self._engine.connect() as asked:
-            row = systems.find_system(asked, slug)
-        if row is None:
-            raise NotFound(f"There is no system at “{slug}”.")
-        self.know(slug, row.id, row.alternative_id)
+        with self._engine.connect() as connection:
+            row = self.find(slug, connection)
         return row.id, row.alternative_id
 
-    def know(self, slug: str, system_id: int, alternative_id: int) -> None:
-        """Remember what an address stands for, as somebody has just read it."""
+    def find(self, slug: str, connection: Connection) -> SystemRow:
+        """A system as it is now. Raises NotFound."""
+        row = systems.find_system(connection, slug)
+        if row is None:
+            raise NotFound(f"There is no system at “{slug}”.")
         with self._lock:
-            self._addresses[slug] = (system_id, alternative_id)
+            self._addresses[slug] = (row.id, row.alternative_id)
+        return row
 
     def published(self, system_id: int, version: str) -> Publication | None:
         """What a version published, if there is one."""

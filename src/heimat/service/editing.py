@@ -80,20 +80,12 @@ class Editing:
     def whereabouts(self, slug: str, person_id: str, head: Head | None = None) -> Whereabouts:
         """Where a system stands for a person, at a head that was just stored or at the newest. Raises NotFound."""
         with self._engine.connect() as connection:
-            if head is None:
-                row = systems.find_system(connection, slug)
-                if row is None:
-                    raise NotFound(f"There is no system at “{slug}”.")
-                self._documents.know(slug, row.id, row.alternative_id)
-                number = row.head_number
-            else:
-                number = head.number
-            system_id, alternative_id = self._documents.alternative(slug, connection)
-            latest = releases.latest_release(connection, system_id)
-            undo, redo = self._memory.tops(connection, alternative_id, person_id)
+            row = self._documents.find(slug, connection)
+            latest = releases.latest_release(connection, row.id)
+            undo, redo = self._memory.tops(connection, row.alternative_id, person_id)
         return Whereabouts(
-            alternative_id=alternative_id,
-            number=number,
+            alternative_id=row.alternative_id,
+            number=head.number if head else row.head_number,
             latest=latest.version if latest else None,
             published=self._documents.publication(latest.id) if latest else None,
             undo=_plain(undo.sentence) if undo else None,
@@ -166,7 +158,8 @@ class Editing:
 
         Raises DomainError where the key was used for something else.
         """
-        system_id, alternative_id = self._documents.alternative(slug, connection)
+        row = self._documents.find(slug, connection)
+        system_id, alternative_id = row.id, row.alternative_id
         head_id, number = systems.lock_head(connection, alternative_id)
         done = revisions.by_request(connection, alternative_id, request.key)
         if done is not None:

@@ -72,7 +72,9 @@ class Publishing:
         wanted = _parse_version(version)
         if len(notes) > LONGEST_NOTES:
             raise DomainError(f"Notes have at most {LONGEST_NOTES} characters.", "notes", "too_long")
-        system_id, alternative_id = self._documents.alternative(slug)
+        with self._engine.connect() as connection:
+            row = self._documents.find(slug, connection)
+        system_id, alternative_id = row.id, row.alternative_id
         made = self._workers.run(_published, self._documents.system(alternative_id, number), version)
 
         def work(connection: Connection) -> tuple[ReleaseRow, bool]:

@@ -215,8 +215,8 @@ class AimStep(EditBase):
             raise DomainError(f"{name} is the hue’s own color: move the hue.", "step", "anchor")
         turn = turn_between(float(scale.hue[place]), self.angle)
         nudge = Nudge(
-            lightness=_rounded(self.lightness - float(scale.lightness[place])),
-            chroma=_rounded(self.chroma - float(scale.chroma[place])),
+            lightness=_rounded(np.clip(self.lightness - float(scale.lightness[place]), -100.0, 100.0)),
+            chroma=_rounded(np.clip(self.chroma - float(scale.chroma[place]), -STRONGEST_CHROMA, STRONGEST_CHROMA)),
             hue=_rounded(turn),
         )
         nudges = others if nudge.nothing else {**others, self.step: nudge}

@@ -12,6 +12,8 @@ from heimat.core.resolve.resolved import resolve
 Make = Callable[[float], EditBase]
 """The edit that moves a quantity to a value."""
 _HALVINGS = 6
+_MOST_STEPS = 100
+"""Trials on the way to an end, however far it is: a color that no eye can see has ends far away."""
 
 
 @dataclass(frozen=True)
@@ -55,6 +57,7 @@ class _Walk:
     def toward(self, end: float, step: float) -> SafeEnd:
         safe = self._value
         way = 1.0 if end > safe else -1.0
+        step = max(step, abs(end - safe) / _MOST_STEPS)
         while (end - safe) * way > 1e-9:
             beyond = safe + way * min(step, abs(end - safe))
             if not self._same(beyond):

@@ -7,7 +7,7 @@ import numpy as np
 from heimat.core.color.angles import around
 from heimat.core.color.arrays import Bytes, Floats
 from heimat.core.color.contrast import relative_luminance
-from heimat.core.color.notation import Color, oklch_of, rgb8_of
+from heimat.core.color.notation import STRONGEST_CHROMA, Color, oklch_of, rgb8_of
 from heimat.core.color.spaces import lightness
 from heimat.core.document.hues import Hue
 from heimat.core.document.keys import KeyKind, hue_key, parse_key, token_key
@@ -71,7 +71,10 @@ def aim_of(selected: Selected) -> tuple[float, float, float]:
     if selected.movable_step is None or selected.place is None:
         return hue.source.aim
     scale, place = hue.scale, selected.place
-    light, chroma = float(np.clip(scale.lightness[place], 0.0, 100.0)), float(max(scale.chroma[place], 0.0))
+    light, chroma = (
+        float(np.clip(scale.lightness[place], 0.0, 100.0)),
+        float(np.clip(scale.chroma[place], 0.0, STRONGEST_CHROMA)),
+    )
     return light, chroma, around(float(scale.hue[place]))
 
 
