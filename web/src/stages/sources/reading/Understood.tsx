@@ -85,8 +85,8 @@ export function Understood({ reading, origin, onAddFirst, onDone }: Props) {
         <Text color="fg.muted" data-testid="read-summary">
           Read as a {reading.kind}: {counted(read.length, "color")}
           {unread > 0 ? `, ${counted(unread, "line")} not read` : ""}
-          {reading.more > 0 ? `; ${reading.more} more are not shown, give a part` : ""}
-          {reading.stopped ? `. ${reading.stopped}` : ""}
+          {reading.more > 0 ? `; ${reading.more.toLocaleString("en-US")} more are not shown` : ""}
+          {reading.stopped ? `. ${reading.stopped}` : reading.more > 0 ? ", give a part" : ""}
         </Text>
         {hues.length > 0 && read.length > 0 && (
           <Flex gap="4px" marginLeft="auto" role="group" aria-label="What to do with them">
