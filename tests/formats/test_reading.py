@@ -57,6 +57,7 @@ def test_a_stylesheet():
         ("tide", "#0B6E6E"),
         ("buoy", "#DF5A33"),
         ("tan", "#D2B48C"),
+        ("tide-again", "#0B6E6E"),
         ("ring", "#8A6FA8"),
     ]
     # The color that is used twice is one line that says so; the font's name is no color.

@@ -13,16 +13,51 @@ from heimat.core.errors import DomainError
 from heimat.core.proposals.set_as_text import read_back
 from heimat.demo.systems import brinemark
 from heimat.formats.read import any as read_any
-from heimat.formats.read import css, csv, svg, tokens
+from heimat.formats.read import css, csv, script, svg, tokens
 from heimat.formats.read.allowance import MOST_ROWS, SECONDS, Allowance
 from heimat.formats.read.reading import Found
 
 SIGNS = [
     *"{}()[]:;,.#<>@!&*+-=_/\\\"' \n\t\r\0|$%~^?aA0f",
-    *("/*", "*/", "//", "--", "--a:", "a{", "a:b", "url(", "rgb(", "var(--", "#0b6e6e", "hsb ", "from", "<svg ", "</"),
+    *(
+        "$a:",
+        "a: '",
+        "'#fff'",
+        ";\n@b:",
+        "/*",
+        "*/",
+        "//",
+        "--",
+        "--a:",
+        "a{",
+        "a:b",
+        "url(",
+        "rgb(",
+        "var(--",
+        "#0b6e6e",
+        "hsb ",
+        "from",
+        "<svg ",
+        "</",
+    ),
     *("<!--", "]]>", '{"a":', '{"$value":"{a}"}', "\u00e9", "\ufeff", "\U0001f3a8", "e\u0301", "1e", "none"),
 ]
-STARTS = ["", "{", "a{", "a{b:", '{"a":', "<svg>", "name,value\n", ":root{--a:", "/*", '"', "@media (", "$a: ("]
+STARTS = [
+    "",
+    "const a = {",
+    "$a: (",
+    "{",
+    "a{",
+    "a{b:",
+    '{"a":',
+    "<svg>",
+    "name,value\n",
+    ":root{--a:",
+    "/*",
+    '"',
+    "@media (",
+    "$a: (",
+]
 READERS: dict[str, Callable[[str], object]] = {
     "anything": lambda text: read_any.read(text),
     "list": read_lines,
@@ -30,6 +65,7 @@ READERS: dict[str, Callable[[str], object]] = {
     "table": csv.read,
     "drawing": svg.read,
     "token file": tokens.read,
+    "script": script.read,
 }
 SHORT, TIMES = 33_000, 8
 """Signs: more than any reader takes in one piece, and so many times more of them."""

@@ -140,12 +140,17 @@ def lightness_of(color: Color) -> float:
 
 _NUMBER = r"([+-]?(?:\d+\.?\d*|\.\d+))"
 _HSB = re.compile(
-    rf"^hs[bv]\s*\(?\s*{_NUMBER}(?:deg|°)?\s*[,\s]\s*{_NUMBER}\s*%?\s*[,\s]\s*{_NUMBER}\s*%?\s*\)?$", re.I
+    rf"^hs[bv]a?\s*\(?\s*{_NUMBER}(?:deg|°)?\s*[,\s]\s*{_NUMBER}\s*%?\s*[,\s]\s*{_NUMBER}\s*%?"
+    rf"(?:\s*[,/]\s*{_NUMBER}\s*(%?))?\s*\)?$",
+    re.I,
 )
 _BARE_HEX = re.compile(r"^(?:[0-9a-f]{3,4}|[0-9a-f]{6}|[0-9a-f]{8})$", re.I)
 _FUNCTION = re.compile(r"^(?:rgba?|hsla?|hwb|lab|lch|oklab|oklch|color)\(", re.I)
 _NAMED = frozenset(css_names.name2val_map)
-_PRINT = re.compile(r"\b(?:device-)?cmyk\b|\bpantone\b|\bral\s*\d", re.I)
+_INKS = r"[\s=:]{0,3}\d{1,3}\s?%?[\s,;/]{0,3}"
+_BOOK = r"\b[a-z]{3,}\s+\d{2,5}\s?(?:c|u|cp|up|tcx|tpx)\b"
+_PRINT = re.compile(rf"\bC{_INKS}M{_INKS}Y{_INKS}K[\s=:]{{0,3}}\d|\b(?:device-)?cmyk\b|{_BOOK}", re.I)
+"""Amounts of four inks, and numbers of a printed color book with the letters of its paper."""
 _UNIT_SPACES = frozenset({"srgb", "display-p3"})
 _LIGHTEST = {"lab": 100.0, "lch": 100.0, "oklab": 1.0, "oklch": 1.0}
 """The lightness of white, beyond which CSS cuts it."""
@@ -168,7 +173,7 @@ def parse(text: str) -> Color:
         raise DomainError(f"Type a color, for example {EXAMPLE}.", "text", "empty")
     if len(wanted) > LONGEST_TEXT:
         raise DomainError(f"That is too long for one color. For example: {EXAMPLE}.", "text", "unreadable")
-    if _PRINT.search(wanted):
+    if is_print(wanted):
         raise DomainError(
             "Print colors depend on paper, ink and profile, so they are not guessed. "
             f"Give the value for screens, for example {EXAMPLE}.",
@@ -179,6 +184,11 @@ def parse(text: str) -> Color:
     if color is None:
         raise DomainError(f"“{wanted}” is not a color Heimat can read. For example: {EXAMPLE}.", "text", "unreadable")
     return reasonable(color, "text")
+
+
+def is_print(text: str) -> bool:
+    """Whether a text holds amounts of ink or a number of a printed book."""
+    return _PRINT.search(text) is not None
 
 
 def reasonable(color: Color, field: str) -> Color:
@@ -209,9 +219,10 @@ def _hsb(text: str) -> Color | None:
     match = _HSB.match(text)
     if match is None:
         return None
-    hue, saturation, value = (float(number) for number in match.groups())
+    hue, saturation, value = (float(number) for number in match.groups()[:3])
     share = (min(max(part, 0.0), 100.0) / 100.0 for part in (saturation, value))
-    return Color(space="hsv", components=(around(hue), *share))
+    alpha = 1.0 if match[4] is None else float(match[4]) / (100.0 if match[5] else 1.0)
+    return Color(space="hsv", components=(around(hue), *share), alpha=min(max(alpha, 0.0), 1.0))
 
 
 def _css_color(text: str) -> Color | None:

@@ -17,30 +17,36 @@ from heimat.core.resolve.resolved import Resolved
 from heimat.core.sources.conventions import Status
 
 _STATUS_WORDS: tuple[tuple[Status, str], ...] = (
-    ("success", r"success|positive|valid|confirm|done|\bok\b"),
-    ("warning", r"warn|caution|alert|attention"),
-    ("error", r"error|danger|critical|negative|invalid|fail|destructive"),
-    ("information", r"\binfo|notice|hint"),
+    ("success", r"success(?:ful)?|positive|valid|confirm(?:ed)?|done|ok"),
+    ("warning", r"warn(?:ing)?|caution|alert|attention"),
+    ("error", r"errors?|danger|critical|negative|invalid|fail(?:ed|ure)?|destructive"),
+    ("information", r"info(?:rmation)?|notice|hint"),
 )
-_NEUTRAL_WORDS = r"gr[ae]y|neutral|black|white|ink|paper|surface|background|\bbg\b|border|text|slate|stone|ash"
+_NEUTRAL_WORDS = r"gr[ae]ys?|neutrals?|black|white|ink|paper|surfaces?|background|bg|borders?|text|slate|stone|ash"
 _BRAND_WORDS = r"brand|primary|logo|corporate|main"
+_CAPITAL = re.compile(r"(?<=[a-z0-9])(?=[A-Z])")
 _GRAY_BELOW = 0.02
 
 
 def guess_kind(name: str, color: Color, *, first: bool = False) -> tuple[HueKind, Status | None]:
-    """The kind that a color's name and chroma speak for: status words first, then neutral, brand, accent.
+    """The kind that a color's name and chroma speak for: status words first, then brand, neutral, accent.
 
-    `first` is the first color of an empty set, which is taken for the brand's.
+    Words count whole: `pink` and `link` hold no ink, `terror` no error. `first` is the first color of an empty set,
+    which is taken for the brand's.
     """
-    words = re.sub(r"[-_./]", " ", name.lower())
+    words = re.sub(r"[-_./\d]", " ", _CAPITAL.sub(" ", name)).lower()
     for status, pattern in _STATUS_WORDS:
-        if re.search(pattern, words):
+        if _holds(words, pattern):
             return "status", status
-    if re.search(_BRAND_WORDS, words):
+    if _holds(words, _BRAND_WORDS):
         return "brand", None
-    if re.search(_NEUTRAL_WORDS, words) or float(oklch_of(color)[1]) < _GRAY_BELOW:
+    if _holds(words, _NEUTRAL_WORDS) or float(oklch_of(color)[1]) < _GRAY_BELOW:
         return "neutral", None
     return ("brand", None) if first else ("accent", None)
+
+
+def _holds(words: str, pattern: str) -> bool:
+    return re.search(rf"\b(?:{pattern})\b", words) is not None
 
 
 @dataclass(frozen=True)

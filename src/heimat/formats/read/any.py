@@ -5,7 +5,7 @@ import re
 from pathlib import PurePosixPath
 
 from heimat.core.color.reading import MOST_LINES, Reading, read_lines
-from heimat.formats.read import css, csv, svg, tokens
+from heimat.formats.read import css, csv, script, svg, tokens
 from heimat.formats.read.reading import nothing
 
 MOST_BYTES = 5 * 1000 * 1000
@@ -14,6 +14,9 @@ _HEAD = 4096
 """Signs within which a drawing has to say that it is one: comments and a document type may stand before."""
 _BLOCK = re.compile(r"\{([^{}]*)(\}?)")
 """What follows an opening brace up to the next brace; each sign is looked at once."""
+_VARIABLE = re.compile(r"^[ \t]*[$@][\w-]{1,120}[ \t]*:[^;\n]{1,200};", re.M)
+_SCRIPTS = frozenset({".js", ".mjs", ".cjs", ".jsx", ".ts", ".mts", ".cts", ".tsx"})
+_STYLES = frozenset({".css", ".scss", ".less", ".pcss"})
 _PROPERTY = re.compile(r"\s*(?:--[\w-]+\s*:|/\*)")
 _MARKS = (
     (codecs.BOM_UTF8, "utf-8-sig"),
@@ -55,7 +58,9 @@ def _as_what_it_seems(text: str, ending: str) -> Reading:
         return tokens.read(text)
     if ending in (".json", ".tokens"):
         return tokens.read(text)
-    if ending in (".css", ".scss", ".less") or _holds_rules(start):
+    if ending in _SCRIPTS or (ending not in _STYLES and script.looks_like(start)):
+        return script.read(text)
+    if ending in _STYLES or _VARIABLE.search(start) or _holds_rules(start):
         return css.read(text)
     if ending in (".csv", ".tsv") or csv.looks_like(start):
         return csv.read(start)

@@ -17,6 +17,7 @@ from heimat.core.color.reading import Reading
 from heimat.core.errors import DomainError
 from heimat.formats.read.css_pieces import pieces
 from heimat.formats.read.reading import Found, nothing
+from heimat.formats.read.variables import without_variables
 
 _CSS = Language(tree_sitter_css.language())
 _DECLARED = Query(
@@ -48,7 +49,9 @@ def read(text: str, first_line: int = 1) -> Reading:
 
 def collect(text: str, found: Found, first_line: int = 1) -> None:
     """Put all colors of a stylesheet into what was found."""
+    text = without_variables(text, found, first_line)
     content = text.encode("utf-8", "replace")
+    properties = _Properties()
     if _deepest(content) > _MOST_NESTED:
         found.problem(first_line, "", f"This stylesheet is nested deeper than {_MOST_NESTED} blocks; it was not read.")
         return
@@ -58,7 +61,7 @@ def collect(text: str, found: Found, first_line: int = 1) -> None:
             found.problem(
                 first_line + line, "", f"Passed over {signs:,} signs from line {first_line + line:,}: no rule."
             )
-        into = _Into(piece.content, found, at, piece.torn)
+        into = _Into(piece.content, found, at, piece.torn, properties)
         for captured in _declared(piece.content, partial(found.allowance.in_time, at)):
             first = captured.get("error") or captured["value"]
             if not found.allowance.row(at + first[0].start_point[0]):
@@ -66,6 +69,44 @@ def collect(text: str, found: Found, first_line: int = 1) -> None:
             into.take(captured)
         if not found.allowance.in_time(at):
             return
+    properties.tell(found)
+
+
+class _Properties:
+    """Custom properties by name, and those that stand for another: told once all are known, wherever they stood."""
+
+    def __init__(self) -> None:
+        self._colors: dict[str, Color] = {}
+        self._others: dict[str, tuple[str, str, int]] = {}
+
+    def color(self, name: str, color: Color) -> None:
+        """A property is a color. Of several values, as of themes, the first one counts for those that stand for it."""
+        self._colors.setdefault(name, color)
+
+    def other(self, name: str, written: str, line: int) -> None:
+        """A property is `var()` of another, with or without a fallback."""
+        target, _, fallback = written.partition("(")[2].removesuffix(")").partition(",")
+        self._others.setdefault(name, (target.strip().removeprefix("--"), fallback.strip(), line))
+
+    def tell(self, found: Found) -> None:
+        """Put those that stand for others into what was found."""
+        for name, (_, _, line) in self._others.items():
+            if not found.allowance.row(line):
+                return
+            color = self._followed(name)
+            if color is not None and name not in self._colors:
+                found.color(line, f"var(--{self._others[name][0]})", name, color)
+
+    def _followed(self, name: str) -> Color | None:
+        for _ in range(_DEEPEST):
+            if name in self._colors:
+                return self._colors[name]
+            if name not in self._others:
+                return None
+            name, fallback, _ = self._others[name]
+            if name not in self._colors and name not in self._others:
+                return _read(fallback)[0] if fallback else None
+        return None
 
 
 def _declared(content: bytes, in_time: Callable[[], bool]) -> Iterator[dict[str, list[Node]]]:
@@ -92,6 +133,7 @@ class _Into:
     found: Found
     first_line: int
     torn: bool
+    properties: _Properties
 
     def take(self, captured: dict[str, list[Node]]) -> None:
         """Take a declaration's name and one of its values, or an error."""
@@ -132,6 +174,9 @@ class _Into:
 
     def _call(self, node: Node, written: str, name: str, custom: bool, depth: int) -> None:
         called = written.partition("(")[0].strip().lower()
+        if called == "var" and custom and depth == 0 and name:
+            self.properties.other(name, written, self._line(node))
+            return
         if called in _FUNCTIONS and not _RELATIVE.search(written):
             self._color(node, written, name, certain=True)
         elif called in _PRINT:
@@ -151,6 +196,8 @@ class _Into:
         color, reason = _read(written)
         if color is not None:
             self.found.color(self._line(node), written, name, color)
+            if name:
+                self.properties.color(name, color)
         elif certain and reason:
             self.found.problem(self._line(node), written, reason)
 

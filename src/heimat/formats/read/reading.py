@@ -40,11 +40,11 @@ class Found:
         """Count a color that is told no more."""
         self._skipped.add(text)
 
-    def color(self, number: int, text: str, name: str, color: Color) -> None:
-        """A color was found."""
+    def color(self, number: int, text: str, name: str, color: Color, group: str = "") -> None:
+        """A color was found, under what it stands, where that is told."""
         key = (name, tuple(int(level) for level in rgb8_of(color)), color.alpha)
         self._counts[key] = self._counts.get(key, 0) + 1
-        self._colors.setdefault(key, ReadLine(text[:200], name, color, None, number))
+        self._colors.setdefault(key, ReadLine(text[:200], name, color, None, number, group))
 
     def problem(self, number: int, text: str, reason: str) -> None:
         """Something was not read."""

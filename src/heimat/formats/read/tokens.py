@@ -1,4 +1,4 @@
-"""Reading Design Tokens Community Group files (2025.10, and the earlier form with colors as text)."""
+"""Reading Design Tokens Community Group files (2025.10, and earlier forms), and themes written as plain JSON."""
 
 import json
 from dataclasses import dataclass
@@ -75,14 +75,21 @@ def _collect(
     if len(path) > _DEEPEST:
         found.problem(1, ".".join(path[:3]), "Groups deeper than 40 were not read.")
         return
-    given = group.get("$type", kind)
+    given = group.get("$type", group.get("type") if isinstance(group.get("value"), str | dict) else kind)
     here = given if isinstance(given, str) else None
-    if "$value" in group:
-        into[".".join(path)] = (here, group["$value"])
-        return
+    for word in ("$value", "value"):
+        # The older form says `value` and `type`; a group may be called so too, and is then an object of tokens.
+        if word in group and (word == "$value" or isinstance(group[word], str)):
+            into[".".join(path)] = (here, group[word])
+            return
     for key, value in group.items():
-        if not key.startswith("$") and isinstance(value, dict):
+        if key.startswith("$"):
+            continue
+        if isinstance(value, dict):
             _collect(value, (*path, key), here, into, found)
+        elif isinstance(value, str) and _is_color(value):
+            # A theme written as plain data: what reads as a color is one.
+            into[".".join((*path, key))] = ("color", value)
 
 
 @dataclass(frozen=True)
@@ -135,6 +142,14 @@ class _Ends:
                 end = self._known[at]
                 self._known[member] = _End(end.kind or self._tokens[member][0], end.value, end.nowhere)
             at = member
+
+
+def _is_color(text: str) -> bool:
+    try:
+        parse(text)
+    except DomainError:
+        return _target(text) is not None
+    return not text.isalnum()
 
 
 def _target(value: Any) -> str | None:

@@ -102,7 +102,7 @@ def reading_view(reading: Reading, beside: Resolved | None, notation: Notation, 
     for line in reading.lines:
         view = _unread(line)
         if line.color is not None:
-            kind, status = guess_kind(line.name, line.color, first=first)
+            kind, status = guess_kind(f"{line.group} {line.name}", line.color, first=first)
             first = False
             match, fit, repeat = next(replaced), next(fitted), next(repeated)
             view = {
