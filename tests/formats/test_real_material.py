@@ -105,8 +105,8 @@ def test_variables_of_the_other():
 
 
 def test_properties_that_stand_for_others_wherever_those_stand():
-    css = """:root { --link: var(--tide); --ring: var(--gone, #8A6FA8); --none: var(--gone); --a: var(--b); --b: var(--a);
-      --chain: var(--link, #000) } .dark { --tide: #0B6E6E }"""
+    css = """:root { --link: var(--tide); --ring: var(--gone, #8A6FA8); --none: var(--gone);
+      --a: var(--b); --b: var(--a); --chain: var(--link, #000) } .dark { --tide: #0B6E6E }"""
     found = dict(told_of(css, "x.css"))
     assert found == {"link": "#0B6E6E", "ring": "#8A6FA8", "chain": "#0B6E6E", "tide": "#0B6E6E"}
 

@@ -72,13 +72,14 @@ class Opening:
     def start(self, name: str, text: str, person_id: str) -> SystemRow:
         """Make a system from pasted brand colors.
 
-        Raises DomainError (fields `name`, `colors`) where a line cannot be read; nothing is made then.
+        Lines that cannot be read stop no other. Raises DomainError (fields `name`, `colors`) where none can be, or the
+        name cannot be one; nothing is made then.
         """
         if len(name.strip()) > LONGEST_NAME:
             raise DomainError(f"A name has at most {LONGEST_NAME} characters.", "name", "too_long")
         lines = read_lines(text)
         refused = next((line.problem for line in lines if line.problem), None)
-        if refused:
+        if refused and not any(line.color for line in lines):
             raise DomainError(refused, "colors", "unreadable")
         document = start_system(name, [(line.name, line.color) for line in lines if line.color])
         with self._engine.begin() as connection:

@@ -1,7 +1,6 @@
 """Pictures of a system: kept with their bytes, decoded where they are needed, remembered for a while."""
 
 import hashlib
-import re
 import shutil
 import threading
 from collections.abc import Callable
@@ -13,6 +12,7 @@ from cachetools import LRUCache
 from sqlalchemy import Engine
 from sqlalchemy.exc import IntegrityError
 
+from heimat.core.color.naming import NO_LINE
 from heimat.core.errors import DomainError, NotFound
 from heimat.core.pictures.decoding import Pixels
 from heimat.core.pictures.kept import decode_into, load
@@ -25,8 +25,6 @@ from heimat.store.pictures import NewPicture, PictureRow
 
 _REMEMBERED_COLORS = 12
 LONGEST_NAME = 120
-_CONTROL = re.compile(r"[\x00-\x1f\x7f-\x9f\u2028-\u202e\u2066-\u2069]")
-"""What the name of a file may hold and nobody sees."""
 MOST_PICTURES = 60
 Made = TypeVar("Made")
 
@@ -74,7 +72,7 @@ class Pictures:
             return known
         if count >= MOST_PICTURES:
             raise DomainError(f"A system keeps at most {MOST_PICTURES} pictures; remove one first.", "picture", "limit")
-        called = " ".join(_CONTROL.sub(" ", name).split())[:LONGEST_NAME] or "picture"
+        called = " ".join(NO_LINE.sub(" ", name).split())[:LONGEST_NAME] or "picture"
         return NewlyRead(system_id, called, digest, content, *self._decode(content, called[:60], digest))
 
     def keep(self, slug: str, read: NewlyRead, person_id: str) -> PictureRow:

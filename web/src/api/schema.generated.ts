@@ -672,10 +672,18 @@ export interface components {
         /**
          * AddHues
          * @description Add hues behind the others, all at once.
+         *
+         *     With `nearest`, names that are taken or cannot be become the nearest plain ones that are free, so that one name
+         *     stops no other hue: for what comes from outside. Without, they are refused: for what somebody types.
          */
         "AddHues-Input": {
             /** Hues */
             hues: components["schemas"]["NewHue-Input"][];
+            /**
+             * Nearest
+             * @default false
+             */
+            nearest?: boolean;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -685,10 +693,18 @@ export interface components {
         /**
          * AddHues
          * @description Add hues behind the others, all at once.
+         *
+         *     With `nearest`, names that are taken or cannot be become the nearest plain ones that are free, so that one name
+         *     stops no other hue: for what comes from outside. Without, they are refused: for what somebody types.
          */
         "AddHues-Output": {
             /** Hues */
             hues: components["schemas"]["NewHue-Output"][];
+            /**
+             * Nearest
+             * @default false
+             */
+            nearest?: boolean;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}

@@ -44,12 +44,12 @@ def unique_name(wanted: str, taken: Iterable[str]) -> str:
     return f"{wanted} {number}"
 
 
-_NO_LINE = re.compile(r"[\x00-\x1f\x7f-\x9f\u2028-\u202e\u2066-\u2069]")
+NO_LINE = re.compile(r"[\x00-\x1f\x7f-\x9f\u2028-\u202e\u2066-\u2069]")
 """Control characters, breaks, and signs that turn the direction of what follows."""
 
 
 def check_line(text: str, field: str) -> None:
     """Raise DomainError unless a name is one line that reads as it stands."""
-    if _NO_LINE.search(text):
+    if NO_LINE.search(text):
         words = "A name is one line, without control characters or signs that turn its direction."
         raise DomainError(words, field, "control")

@@ -4,7 +4,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Annotated
 
-from pydantic import Field
+from pydantic import Field, ValidationError
 
 from heimat.core.document.consistency import check_system
 from heimat.core.document.system import ColorSystem
@@ -33,6 +33,7 @@ from heimat.core.edits.selections import KeepSelection, RemoveSelection, SetCap
 from heimat.core.edits.sources import AimSource, FollowHue, LetGo, SetSource
 from heimat.core.edits.stops import KeepStops, RemoveStops
 from heimat.core.edits.tokens import AddToken, RemoveToken, RenameToken, SetTokenValue
+from heimat.core.errors import DomainError
 
 UserEdit = Annotated[
     AddHues
@@ -98,7 +99,13 @@ __all__ = [
 
 def apply(system: ColorSystem, edit: Edit) -> ColorSystem:
     """The document after an edit. Pure and total: a new document, or DomainError with the field at fault."""
-    changed = edit.change(system)
+    try:
+        changed = edit.change(system)
+    except ValidationError as error:
+        # No edit should come here; where one does, it is refused as what a document cannot hold.
+        raise DomainError(
+            "A document cannot hold that: it is too long, or too large.", _field_of(edit), "limit"
+        ) from error
     if changed is not system:
         if not isinstance(edit, HoldHues | Restore | SpreadOrder):
             refuse_held(system, changed, _field_of(edit))

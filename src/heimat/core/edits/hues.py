@@ -7,6 +7,7 @@ from pydantic import Field, model_validator
 from heimat.core.color.naming import plain_name, unique_name
 from heimat.core.color.notation import Color, ColorInput
 from heimat.core.document.following import with_descendants
+from heimat.core.document.free_names import FreeNames
 from heimat.core.document.hues import FollowingSource, Hue, HueKind, Source, parent_of
 from heimat.core.document.ids import Id, new_id
 from heimat.core.document.names import check_hue_name
@@ -57,14 +58,21 @@ class NewHue(_New):
 
 
 class AddHues(EditBase):
-    """Add hues behind the others, all at once."""
+    """Add hues behind the others, all at once.
+
+    With `nearest`, names that are taken or cannot be become the nearest plain ones that are free, so that one name
+    stops no other hue: for what comes from outside. Without, they are refused: for what somebody types.
+    """
 
     type: Literal["add_hues"] = "add_hues"
     hues: Annotated[tuple[NewHue, ...], Field(min_length=1, max_length=MOST_HUES)]
+    nearest: bool = False
 
     def change(self, system: ColorSystem) -> ColorSystem:
+        free = FreeNames(system) if self.nearest else None
         for place, (new, order) in enumerate(zip(self.hues, behind(system.hues, len(self.hues)), strict=True)):
-            system = with_hue(system, _made(system, new, order, f"hues.{place}"))
+            hue = _made(system, new, order, f"hues.{place}", free)
+            system = with_hue(system, hue)
         return system
 
     def sentence(self, system: ColorSystem) -> str:
@@ -77,7 +85,7 @@ class AddHues(EditBase):
         return {("hues", new.source.hue, "id") for new in self.hues if new.source}
 
 
-def _made(system: ColorSystem, new: NewHue, order: str, field: str) -> Hue:
+def _made(system: ColorSystem, new: NewHue, order: str, field: str, free: FreeNames | None) -> Hue:
     """A new hue with its color, and a name that is free where it came without one."""
     if new.id in system.hues:
         raise DomainError("A hue with this id is there already.", f"{field}.id", "taken")
@@ -92,7 +100,7 @@ def _made(system: ColorSystem, new: NewHue, order: str, field: str) -> Hue:
     hue = Hue(
         id=new.id,
         order=order,
-        name=new.name or "new",
+        name="new",
         kind=new.kind,
         status=new.status if new.kind == "status" else None,
         source=source,
@@ -100,11 +108,14 @@ def _made(system: ColorSystem, new: NewHue, order: str, field: str) -> Hue:
         ladder=shaped(new.ladder, f"{field}.ladder") if new.ladder else None,
         note=new.note,
     )
+    if free is not None:
+        name = free.take(new.name, plain_name(source_color(system, hue)), hue.ladder)
+        return hue.model_copy(update={"name": name})
     if not new.name:
         plain = plain_name(source_color(system, hue))
         return hue.model_copy(update={"name": unique_name(plain, (other.name for other in system.hues.values()))})
     check_hue_name(new.name, f"{field}.name")
-    return hue
+    return hue.model_copy(update={"name": new.name})
 
 
 class DuplicateHue(EditBase):

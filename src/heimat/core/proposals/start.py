@@ -6,9 +6,9 @@ from heimat.core.color.naming import check_line, plain_name, unique_name
 from heimat.core.color.notation import Color
 from heimat.core.color.solved import solved
 from heimat.core.document.consistency import check_system
+from heimat.core.document.free_names import plain_part
 from heimat.core.document.hues import Hue, TintedSource
 from heimat.core.document.ids import new_id
-from heimat.core.document.names import check_hue_name
 from heimat.core.document.order import keys
 from heimat.core.document.system import MOST_HUES, ColorSystem
 from heimat.core.edits.sources import given, opaque
@@ -38,8 +38,7 @@ def start_system(name: str, colors: Sequence[tuple[str, Color]]) -> ColorSystem:
     hues: list[Hue] = []
     for given_name, color in colors:
         source, recall = given(opaque(color, "colors"), None)
-        hue_name = unique_name(given_name or plain_name(color), (hue.name for hue in hues))
-        check_hue_name(hue_name, "colors")
+        hue_name = unique_name(plain_part(given_name) or plain_name(color), (hue.name for hue in hues))
         hues.append(
             Hue(
                 id=new_id(), order=next(orders), name=hue_name, kind="brand", source=source, recall=recall, note="given"

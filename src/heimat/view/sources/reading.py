@@ -8,6 +8,7 @@ from typing_extensions import TypedDict
 from heimat.core.color.difference import distance_text
 from heimat.core.color.notation import Notation, as_bytes, rgb8_of
 from heimat.core.color.reading import Reading, ReadLine
+from heimat.core.document.free_names import FreeNames, plain_part
 from heimat.core.document.hues import HueKind
 from heimat.core.document.system import ColorSystem
 from heimat.core.edits import UserEdit
@@ -98,6 +99,7 @@ def reading_view(reading: Reading, beside: Resolved | None, notation: Notation, 
     replaced = iter(replacing([line.name for line in read], resolved.hue_list))
     fitted = iter(fits(rgb8, resolved))
     first = not resolved.hues
+    free = FreeNames(resolved.system)
     lines: list[ReadLineView] = []
     for line in reading.lines:
         view = _unread(line)
@@ -107,6 +109,7 @@ def reading_view(reading: Reading, beside: Resolved | None, notation: Notation, 
             match, fit, repeat = next(replaced), next(fitted), next(repeated)
             view = {
                 **view,
+                "name": free.take(line.name, "") if plain_part(line.name) else "",
                 "color": exact_color(line.color),
                 "swatch": next(swatches),
                 "value": color_text(line.color, notation),

@@ -23,7 +23,7 @@ export function useAdding() {
     [keep, tell],
   );
   const add = useCallback(
-    (found: FoundColor[]) => make([edit("add_hues", { hues: found.map(asHue) })]),
+    (found: FoundColor[]) => make([edit("add_hues", { hues: found.map(asHue), nearest: true })]),
     [make],
   );
   const wait = useCallback(
