@@ -43,5 +43,5 @@ def fresh(page: Page) -> Page:
     """Forget what this browser remembers."""
     page.driver.get(page.address + "/mark.svg")
     page.driver.delete_all_cookies()
-    page.script("localStorage.clear()")
+    page.script("localStorage.clear(); sessionStorage.clear()")
     return page

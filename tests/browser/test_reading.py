@@ -174,3 +174,43 @@ def test_the_set_is_edited_as_text(page: Page) -> None:
     page.put(area, "nonsense\n" + text)
     page.says("[data-testid=plan]", "Not read.")
     assert not page.find("[data-testid=read-back]").is_enabled()
+
+
+def test_enter_adds_what_stands_there_not_what_was_read_before(page: Page) -> None:
+    page.open(AT)
+    page.put("#reading-line", "#112233")
+    page.wait(lambda: lines(page) == ["#112233"])
+    field = page.find("#reading-line")
+    field.send_keys(Keys.BACKSPACE * 6 + "445566" + Keys.ENTER)
+    page.wait(lambda: [hue for hue in bands(page) if band_value(page, hue) == "#445566"])
+    assert "#112233" not in [band_value(page, hue) for hue in bands(page)]
+
+
+def test_a_name_that_is_taken_or_cannot_be_stops_no_other(page: Page) -> None:
+    page.open(AT)
+    page.put("#reading-line", "lamp #112233\n$brand.main #445566\nglass rgb(0 0 0 / 0.5)")
+    page.wait(lambda: lines(page) == ["#112233", "#445566", "#808080"])
+    names = "return [...document.querySelectorAll('[data-read] input[aria-label^=Name]')].map(field => field.value)"
+    assert page.script(names) == ["lamp 2", "brand main", "glass"]
+    page.says("[data-testid=read-lines]", "#00000080 as it looks on white")
+    page.click("[data-testid=add-read]")
+    page.wait(lambda: {"lamp 2", "brand main", "glass"} <= set(bands(page)))
+
+
+def test_what_is_typed_survives_another_stage_and_a_reload(page: Page) -> None:
+    page.open(AT)
+    page.put("#reading-line", "half a thought #1122")
+    page.open("/systems/brinemark/tokens")
+    page.open(AT)
+    page.wait(lambda: page.find("#reading-line").get_attribute("value") == "half a thought #1122")
+
+
+def test_a_system_starts_with_what_was_read_and_keeps_the_lines_that_were_not(page: Page) -> None:
+    page.open("/")
+    page.put("textarea", "nothing here")
+    page.press("Start")
+    page.says("form", "No color found in “nothing here”")
+    page.put("textarea", "tide #0B6E6E\nodd line\nbuoy, 223, 90, 51")
+    page.press("Start")
+    page.wait(lambda: bands(page)[:2] == ["tide", "buoy"])
+    page.wait(lambda: page.find("#reading-line").get_attribute("value") == "odd line")

@@ -40,10 +40,11 @@ class SystemCard(TypedDict):
 
 
 class StartedView(TypedDict):
-    """The address of a new system, and the key of its first hue."""
+    """The address of a new system, the key of its first hue, and the lines that were not read."""
 
     slug: str
     select: str
+    unread: list[str]
 
 
 @router.get("", operation_id="listSystems", **described(list[SystemCard]))
@@ -66,6 +67,6 @@ def _card(listed: Listed) -> SystemCard:
 
 @router.post("", operation_id="startSystem", dependencies=IS_SENDING, **described(StartedView, 201))
 def start_system(body: StartBody, uses: Uses, person: Acting) -> Response:
-    row = uses.opening.start(body.name, body.colors, person.id)
+    row, unread = uses.opening.start(body.name, body.colors, person.id)
     first = in_order(uses.documents.system(row.alternative_id, row.head_number).hues)[0]
-    return answer({"slug": row.slug, "select": hue_key(first.id)}, 201)
+    return answer({"slug": row.slug, "select": hue_key(first.id), "unread": unread}, 201)

@@ -7,6 +7,7 @@ from dataclasses import dataclass
 
 from sqlalchemy import Connection, Engine
 
+from heimat.core.color.overlay import on_white
 from heimat.core.color.reading import read_lines
 from heimat.core.document.part import LONGEST_NAME
 from heimat.core.document.system import ColorSystem
@@ -69,8 +70,8 @@ class Opening:
             raise NotFound(f"There is no system at “{slug}”.")
         return row
 
-    def start(self, name: str, text: str, person_id: str) -> SystemRow:
-        """Make a system from pasted brand colors.
+    def start(self, name: str, text: str, person_id: str) -> tuple[SystemRow, list[str]]:
+        """Make a system from pasted brand colors. Returns it, and the lines that were not read.
 
         Lines that cannot be read stop no other. Raises DomainError (fields `name`, `colors`) where none can be, or the
         name cannot be one; nothing is made then.
@@ -81,10 +82,10 @@ class Opening:
         refused = next((line.problem for line in lines if line.problem), None)
         if refused and not any(line.color for line in lines):
             raise DomainError(refused, "colors", "unreadable")
-        document = start_system(name, [(line.name, line.color) for line in lines if line.color])
+        document = start_system(name, [(line.name, on_white(line.color)) for line in lines if line.color])
         with self._engine.begin() as connection:
             slug = add_document(connection, document, person_id)
-        return self.find(slug)
+        return self.find(slug), [line.text for line in lines if line.problem]
 
 
 def add_document(connection: Connection, document: ColorSystem, person_id: str) -> str:

@@ -3011,7 +3011,7 @@ export interface components {
         };
         /**
          * ReadLineView
-         * @description What was understood of a line: a color, or the reason why not.
+         * @description What was understood of a line: a color, or the reason why not; `remark` says where it is not the one written.
          */
         ReadLineView: {
             color: components["schemas"]["ExactColor"] | null;
@@ -3027,6 +3027,8 @@ export interface components {
             number: number;
             /** Problem */
             problem: string | null;
+            /** Remark */
+            remark: string;
             repeat: components["schemas"]["RepeatView"] | null;
             replaces: components["schemas"]["ReplacedView"] | null;
             /** Status */
@@ -3913,13 +3915,15 @@ export interface components {
         };
         /**
          * StartedView
-         * @description The address of a new system, and the key of its first hue.
+         * @description The address of a new system, the key of its first hue, and the lines that were not read.
          */
         StartedView: {
             /** Select */
             select: string;
             /** Slug */
             slug: string;
+            /** Unread */
+            unread: string[];
         };
         /**
          * StatusBody

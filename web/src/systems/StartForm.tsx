@@ -4,10 +4,11 @@ import { useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { useNavigate } from "react-router";
 import { client, data, type Problem, problemOf } from "../api/client";
+import { keepDraft, readingDraft } from "../stages/shared/drafts";
 import { ReadLines, useReading } from "../stages/shared/ReadLines";
 
 /** A system may be named later; its colors are what it starts from. */
-const UNNAMED = "Untitled";
+const UNNAMED = "Unnamed";
 
 export function StartForm() {
   const [name, setName] = useState("");
@@ -16,17 +17,20 @@ export function StartForm() {
   const [busy, setBusy] = useState(false);
   const navigate = useNavigate();
   const queries = useQueryClient();
-  const lines = useReading({ text: colors }).reading?.lines ?? [];
+  const { reading } = useReading({ text: colors });
+  const lines = reading?.lines ?? [];
 
   const start = async (event: FormEvent) => {
     event.preventDefault();
     setBusy(true);
     try {
-      const { slug, select } = await data(
+      const { slug, select, unread } = await data(
         client.POST("/api/systems", { body: { name: name.trim() || UNNAMED, colors } }),
       );
       void queries.invalidateQueries({ queryKey: ["systems"] });
-      navigate(`/systems/${slug}/scales?at=${select}`);
+      // What could not be read waits in the new system's reading line, to be mended there.
+      keepDraft(readingDraft(slug), unread.join("\n"));
+      navigate(`/systems/${slug}/${unread.length ? "sources" : "scales"}?at=${select}`);
     } catch (thrown) {
       setProblem(problemOf(thrown));
       setBusy(false);
@@ -47,7 +51,10 @@ export function StartForm() {
           borderColor="border.emphasized"
           value={name}
           placeholder={UNNAMED}
-          onChange={(event) => setName(event.target.value)}
+          onChange={(event) => {
+            setName(event.target.value);
+            setProblem(null);
+          }}
           autoComplete="off"
         />
         <Field.ErrorText color="fg" fontWeight="700">
@@ -65,7 +72,10 @@ export function StartForm() {
           placeholder={"tidewater #0B6E6E\nbuoy rgb(223 90 51)"}
           value={colors}
           spellCheck={false}
-          onChange={(event) => setColors(event.target.value)}
+          onChange={(event) => {
+            setColors(event.target.value);
+            setProblem(null);
+          }}
         />
         <Field.HelperText color="fg.muted">
           In any notation, one a line, with or without a name. Scales, a neutral, status colors and tokens

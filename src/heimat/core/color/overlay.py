@@ -9,9 +9,11 @@ import numpy as np
 
 from heimat.core.color.arrays import Bytes, Floats, floats, from_bytes, to_levels
 from heimat.core.color.difference import ciede2000
+from heimat.core.color.notation import Color, rgb8_of
 from heimat.core.color.spaces import srgb_to_lab
 
 _THOUSANDTHS = 1000
+_WHITE = np.array([255, 255, 255], dtype=np.uint8)
 
 
 @dataclass(frozen=True)
@@ -32,6 +34,13 @@ def over(foreground8: Bytes, alpha: float | Floats, ground8: Bytes) -> Floats:
 def solid(color8: Bytes, alpha: float | Floats, ground8: Bytes) -> Bytes:
     """The 8-bit colors that a color gives over a ground; shapes (..., 3) that broadcast with alpha 0 to 1."""
     return to_levels(over(color8, alpha, ground8))
+
+
+def on_white(color: Color) -> Color:
+    """A color as it looks on white: a translucent one composited there, a solid one itself."""
+    if color.alpha == 1.0:
+        return color
+    return Color.of_bytes(solid(rgb8_of(color), color.alpha, _WHITE))
 
 
 def least_overlay(tint8: Bytes, ground8: Bytes) -> Overlay:

@@ -1,5 +1,6 @@
 """What the reading line and the set as text show, before anything is changed."""
 
+from dataclasses import replace
 from typing import Literal
 
 import numpy as np
@@ -7,6 +8,7 @@ from typing_extensions import TypedDict
 
 from heimat.core.color.difference import distance_text
 from heimat.core.color.notation import Notation, as_bytes, rgb8_of
+from heimat.core.color.overlay import on_white
 from heimat.core.color.reading import Reading, ReadLine
 from heimat.core.document.free_names import FreeNames, plain_part
 from heimat.core.document.hues import HueKind
@@ -44,7 +46,7 @@ class FitView(TypedDict):
 
 
 class ReadLineView(TypedDict):
-    """What was understood of a line: a color, or the reason why not."""
+    """What was understood of a line: a color, or the reason why not; `remark` says where it is not the one written."""
 
     number: int
     text: str
@@ -52,6 +54,7 @@ class ReadLineView(TypedDict):
     color: ExactColor | None
     swatch: SwatchView | None
     value: str
+    remark: str
     kind: HueKind
     status: Status | None
     problem: str | None
@@ -92,7 +95,9 @@ class SetPlanView(TypedDict):
 def reading_view(reading: Reading, beside: Resolved | None, notation: Notation, eyes: Eyes) -> ReadingView:
     """A reading beside a set: kinds guessed, repetitions, what each line would replace, and which step it fits."""
     resolved = beside or resolve(_EMPTY)
-    read = [line for line in reading.lines if line.color is not None]
+    # A hue is solid: what is translucent is taken as it looks on white.
+    told = [replace(line, color=on_white(line.color)) if line.color else line for line in reading.lines]
+    read = [line for line in told if line.color is not None]
     rgb8 = as_bytes([line.color for line in read if line.color is not None])
     swatches = iter(eyes.swatches(rgb8))
     repeated = iter(repeats(rgb8, resolved))
@@ -101,7 +106,7 @@ def reading_view(reading: Reading, beside: Resolved | None, notation: Notation, 
     first = not resolved.hues
     free = FreeNames(resolved.system)
     lines: list[ReadLineView] = []
-    for line in reading.lines:
+    for line, written in zip(told, reading.lines, strict=True):
         view = _unread(line)
         if line.color is not None:
             kind, status = guess_kind(f"{line.group} {line.name}", line.color, first=first)
@@ -113,6 +118,7 @@ def reading_view(reading: Reading, beside: Resolved | None, notation: Notation, 
                 "color": exact_color(line.color),
                 "swatch": next(swatches),
                 "value": color_text(line.color, notation),
+                "remark": f"{_written(written)} as it looks on white" if line.color is not written.color else "",
                 "kind": kind,
                 "status": status,
                 "repeat": _repeat(repeat, resolved, read) if repeat else None,
@@ -123,6 +129,10 @@ def reading_view(reading: Reading, beside: Resolved | None, notation: Notation, 
     return {"kind": reading.kind, "lines": lines, "more": reading.more, "stopped": reading.stopped}
 
 
+def _written(line: ReadLine) -> str:
+    return color_text(line.color, "hex") if line.color else ""
+
+
 def _unread(line: ReadLine) -> ReadLineView:
     return {
         "number": line.number,
@@ -131,6 +141,7 @@ def _unread(line: ReadLine) -> ReadLineView:
         "color": None,
         "swatch": None,
         "value": "",
+        "remark": "",
         "kind": "accent",
         "status": None,
         "problem": line.problem,

@@ -17,13 +17,20 @@ import { Swatch } from "../../components/Swatch";
 
 const SETTLE_MS = 120;
 
+export interface Read {
+  reading: ReadingView | null;
+  problem: Problem | null;
+  /** Whether the answer is that to what stands there now. */
+  fresh: boolean;
+}
+
 /** What a text or a file is read as by the server, a moment after typing has come to rest. */
 export function useReading(
   source: { text: string } | { file: File },
   seeing: Partial<Seeing> & { notation?: Notation; system?: string } = {},
   /** What the answer depends on besides: the revision of the set that lines are compared with. */
   since = 0,
-): { reading: ReadingView | null; problem: Problem | null } {
+): Read {
   const text = "text" in source ? source.text : null;
   const file = "file" in source ? source.file : null;
   const [settled, setSettled] = useState(text);
@@ -33,9 +40,11 @@ export function useReading(
   }, [text]);
   const query = useQuery({
     queryKey: ["reading", settled, file?.name, file?.size, file?.lastModified, seeing, since],
-    queryFn: () =>
+    // Nobody waits for what was there before: the server lets go of it.
+    queryFn: ({ signal }) =>
       data(
         client.POST("/api/reading", {
+          signal,
           params: { query: { ...seeing, name: file?.name ?? "" } },
           body: (file ?? settled ?? "") as string,
           bodySerializer: asItIs,
@@ -43,13 +52,15 @@ export function useReading(
         }),
       ),
     enabled: file !== null || (settled ?? "").trim() !== "",
-    placeholderData: (before) => before,
+    // While somebody types, the lines stay; of another file, none are shown.
+    placeholderData: (before) => (file ? undefined : before),
     retry: (count, thrown) => problemOf(thrown).passing && count < 2,
   });
   const nothing = file === null && (text ?? "").trim() === "";
   return {
     reading: nothing ? null : (query.data ?? null),
     problem: query.error ? problemOf(query.error) : null,
+    fresh: nothing || (settled === text && !query.isFetching && !query.isPlaceholderData),
   };
 }
 

@@ -96,6 +96,7 @@ function Added({ line, name, changed, onChange }: Omit<Props, "use" | "out"> & {
         ))}
       </select>
       <span className={styles.words}>
+        {line.remark ? `${line.remark}${line.repeat ? "; " : ""}` : ""}
         {line.repeat
           ? `${line.repeat.words}${line.repeat.same ? "" : `, ${line.repeat.distance}`}`
           : line.text.startsWith("used ")

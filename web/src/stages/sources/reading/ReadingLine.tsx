@@ -1,11 +1,12 @@
 /** One field that takes anything with colors in it, and shows what it understood before anything is added. */
 
 import { Box, Field, Flex, Text, Textarea } from "@chakra-ui/react";
-import { type ClipboardEvent, type KeyboardEvent, useRef, useState } from "react";
+import { type ClipboardEvent, type KeyboardEvent, useEffect, useRef } from "react";
 import { ToolButton } from "../../../components/ToolButton";
 import { usePart } from "../../../workspace/hooks";
 import { useInterface } from "../../../workspace/interface";
 import { useLook, useSeeing } from "../../../workspace/look";
+import { readingDraft, useDraft } from "../../shared/drafts";
 import { useReading } from "../../shared/ReadLines";
 import { UploadProgress } from "../areas/picture/UploadProgress";
 import { Understood } from "./Understood";
@@ -16,20 +17,28 @@ export function ReadingLine({ taking }: { taking: ReturnType<typeof useTaking> }
   const seeing = useSeeing();
   const { notation } = useInterface();
   const revision = usePart("head", (head) => head.revision);
-  const [text, setText] = useState("");
+  const [text, setText] = useDraft(readingDraft(slug));
   const picker = useRef<HTMLInputElement>(null);
   const addFirst = useRef<(() => void) | null>(null);
   const { file } = taking;
-  const { reading, problem } = useReading(
+  const { reading, problem, fresh } = useReading(
     file ? { file } : { text },
     { ...seeing, notation, system: slug },
     revision,
   );
 
+  // Enter acts on the text as it stands, as soon as that has been read.
+  const entered = useRef(false);
+  useEffect(() => {
+    if (!fresh || !entered.current) return;
+    entered.current = false;
+    addFirst.current?.();
+  }, [fresh]);
   const onKeyDown = (event: KeyboardEvent) => {
     if (event.key !== "Enter" || event.shiftKey) return;
     event.preventDefault();
-    addFirst.current?.();
+    if (fresh) addFirst.current?.();
+    else entered.current = true;
   };
   const onPaste = (event: ClipboardEvent) => {
     if (event.clipboardData.files.length === 0) return;
@@ -65,7 +74,10 @@ export function ReadingLine({ taking }: { taking: ReturnType<typeof useTaking> }
               spellCheck={false}
               placeholder="A color, a list, a stylesheet, a picture: type, paste or drop it here"
               value={text}
-              onChange={(event) => setText(event.target.value)}
+              onChange={(event) => {
+                entered.current = false;
+                setText(event.target.value);
+              }}
               onKeyDown={onKeyDown}
               onPaste={onPaste}
             />
@@ -91,6 +103,11 @@ export function ReadingLine({ taking }: { taking: ReturnType<typeof useTaking> }
         />
       </Flex>
       <UploadProgress upload={taking.upload} />
+      {file && !reading && !problem && (
+        <Text role="status" paddingInline="12px" paddingBottom="10px">
+          Reading {file.name}
+        </Text>
+      )}
       {reading && (
         <Understood
           key={file ? `file ${file.name} ${file.lastModified}` : "text"}

@@ -1,7 +1,7 @@
 /** What was understood, line by line: each color can be left out, named, given a kind; then all are added at once. */
 
 import { Box, Flex, Text } from "@chakra-ui/react";
-import { useEffect, useState } from "react";
+import { useEffect, useMemo, useState } from "react";
 import type { Edit, ReadingView, ReadLineView } from "../../../api/client";
 import { edit } from "../../../api/edits";
 import { Toggle } from "../../../components/Toggle";
@@ -19,8 +19,18 @@ interface Props {
   onDone: (left: string) => void;
 }
 
-/** A line's own words, not its place: lines come and go while somebody types. */
-const keyOf = (line: ReadLineView) => `${line.name}|${line.swatch?.hex ?? ""}|${line.text}`;
+/** A line's own words, not its place: lines come and go while somebody types. Equal ones are told apart by a count. */
+function keysOf(lines: ReadLineView[]): Map<ReadLineView, string> {
+  const seen = new Map<string, number>();
+  return new Map(
+    lines.map((line) => {
+      const words = `${line.name}|${line.swatch?.hex ?? ""}|${line.text}`;
+      const count = seen.get(words) ?? 0;
+      seen.set(words, count + 1);
+      return [line, `${words}|${count}`];
+    }),
+  );
+}
 
 const USES: { value: Use; words: string }[] = [
   { value: "add", words: "As hues" },
@@ -33,6 +43,8 @@ export function Understood({ reading, origin, onAddFirst, onDone }: Props) {
   const { add, wait, make } = useAdding();
   const [use, setUse] = useState<Use>("add");
   const [changed, setChanged] = useState<Record<string, Changed>>({});
+  const keys = useMemo(() => keysOf(reading.lines), [reading]);
+  const keyOf = (line: ReadLineView) => keys.get(line) ?? "";
   const read = reading.lines.filter((line) => line.color);
   const isOut = (line: ReadLineView) =>
     changed[keyOf(line)]?.out ?? (use === "add" && (line.repeat?.same ?? false));
