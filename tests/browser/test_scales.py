@@ -172,3 +172,40 @@ def test_a_pinned_step_says_why_it_cannot_be_moved(page: Page) -> None:
     page.says("[data-testid=slip-why]", "nudged 1.0 lighter")
     page.press("To its hue")
     page.says("[data-testid=slip-name]", "tidewater")
+
+
+# A click and a key in one breath, before anything has been answered.
+CLICK_AND_KEYS = """
+const [cell, codes] = arguments;
+document.querySelector(cell).click();
+for (const code of codes) {
+  const key = {Minus: "-", KeyP: "p", Backspace: "Backspace"}[code];
+  for (const type of ["keydown", "keyup"])
+    window.dispatchEvent(new KeyboardEvent(type, {key, code, bubbles: true}));
+}
+"""
+
+
+def test_a_key_after_a_click_acts_on_what_was_clicked(page: Page) -> None:
+    def said(key: str) -> str:
+        return cell(page, key).get_attribute("aria-label") or ""
+
+    heather, gorse = "step:heather/s200", "step:gorse/s700"
+    page.open(f"{AT}?at=step:kelp/s300")
+    page.says("[data-testid=slip-name]", "kelp 300")
+    before = page.steps("kelp")
+    page.script(CLICK_AND_KEYS, f"[data-key='{heather}']", ["Minus", "Minus", "Minus"])
+    page.says("[data-testid=slip-name]", "heather 200")
+    page.wait(lambda: "nudged" in said(heather))
+    assert page.steps("kelp") == before
+    # Three presses are one gesture of three.
+    page.press("Undo")
+    page.wait(lambda: "nudged" not in said(heather) and not page.button("Undo").is_enabled())
+    page.script(CLICK_AND_KEYS, f"[data-key='{gorse}']", ["KeyP"])
+    page.wait(lambda: "pinned" in said(gorse))
+    page.click(f"[data-key='{heather}']")
+    page.says("[data-testid=slip-name]", "heather 200")
+    page.script(CLICK_AND_KEYS, f"[data-key='{gorse}']", ["Backspace"])
+    page.wait(lambda: "pinned" not in said(gorse))
+    assert page.steps("kelp") == before
+    assert "nudged" not in said("step:kelp/s300")

@@ -20,8 +20,8 @@ const next = <T>(all: readonly T[], at: T): T => all[(all.indexOf(at) + 1) % all
 
 export function useKeys() {
   const known = useNow();
-  const { takeBack, put, tell } = useWorkspace();
-  const { move, end } = useMoving();
+  const { takeBack, put, tell, slipOf } = useWorkspace();
+  const { press, end } = useMoving();
   const { surround, singleKeys, notation, set } = useInterface();
   const specimen = useSpecimenShown();
   const [shown, setShown] = useState(false);
@@ -31,7 +31,12 @@ export function useKeys() {
 
   // The bindings stay the same, so that nothing that shows them is drawn again; they act on what is there now.
   const now = {
-    slip: () => known().slip ?? null,
+    // Of what is selected at this moment, though it may not have been told yet.
+    slip: () => {
+      const { select } = useLook.getState();
+      const slip = known().slip ?? null;
+      return select && slip?.key !== select ? slipOf(select).catch(() => null) : Promise.resolve(slip);
+    },
     surround,
     specimen,
     notation,
@@ -51,15 +56,15 @@ export function useKeys() {
       code,
       shown: shownAs,
       words: `${words}; with Shift by 10`,
-      act: (event) => move((aim) => change(aim, event.shiftKey ? 10 : 1)),
+      act: (event) => void press((aim) => change(aim, event.shiftKey ? 10 : 1)),
     });
-    const pin = (pinned: boolean) => {
-      const slip = present.current.slip();
+    const pin = async (pinned: boolean) => {
       const together = useChosen.getState().keys;
       if (!pinned && together.length > 1) {
         void put(...together.map((key) => backEdit(key)));
         return;
       }
+      const slip = await present.current.slip();
       if (slip?.kind !== "step" || (pinned ? slip.pinned : !slip.pinned && !slip.nudged)) return;
       // A step that is held cannot be pinned: that is told over the sheet.
       void put(edit("pin_step", { ...stepRef(slip.key), color: pinned ? slip.exact : null }));
@@ -78,26 +83,26 @@ export function useKeys() {
       moving("Period", ".", "Chroma up by 0.005", (aim, by) => ({ chroma: aim.chroma + 0.005 * by })),
       moving("Semicolon", ";", "Hue back by 1°", (aim, by) => ({ angle: aim.angle - by })),
       moving("Quote", "'", "Hue on by 1°", (aim, by) => ({ angle: aim.angle + by })),
-      { code: "KeyP", shown: "p", words: "Pin the selected step at its color", act: () => pin(true) },
+      { code: "KeyP", shown: "p", words: "Pin the selected step at its color", act: () => void pin(true) },
       {
         code: "Backspace",
         shown: "Backspace",
         words: "A pinned or nudged step: back to generated",
-        act: () => pin(false),
+        act: () => void pin(false),
       },
       {
         code: "KeyC",
         shown: "c",
         words: "Copy what is selected in the notation chosen",
-        act: () => {
+        act: async () => {
           const chosen = present.current.notation;
-          const slip = present.current.slip();
           if (useChosen.getState().keys.length > 1) {
             copyChosen(useLook.getState().slug, chosen, false).catch((thrown) =>
               tell({ words: problemOf(thrown).message, actions: [] }),
             );
             return;
           }
+          const slip = await present.current.slip();
           void copyText(slip?.notations.find((each) => each.notation === chosen)?.text ?? slip?.hex ?? "");
         },
       },
@@ -147,7 +152,7 @@ export function useKeys() {
         act: () => void takeBack("redo"),
       },
     ];
-  }, [move, put, takeBack, tell, set]);
+  }, [press, put, takeBack, tell, set]);
 
   useEffect(() => {
     const down = (event: KeyboardEvent) =>

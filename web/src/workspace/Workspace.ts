@@ -7,7 +7,15 @@
  */
 import { replaceEqualDeep } from "@tanstack/react-query";
 import { createStore } from "zustand/vanilla";
-import { type Edit, type Looking, type PartName, type Parts, type Problem, problemOf } from "../api/client";
+import {
+  type Edit,
+  type Looking,
+  type PartName,
+  type Parts,
+  type Problem,
+  problemOf,
+  type SlipView,
+} from "../api/client";
 import { PART_DEPENDS_ON } from "../api/constants.generated";
 import { SingleFlight } from "./SingleFlight";
 import type { Server } from "./server";
@@ -104,6 +112,14 @@ export class Workspace {
 
   tell = (notice: Notice | null): void => {
     this.store.setState({ notice });
+  };
+
+  /** All about a color: as it is known, or asked for, where the selection is ahead of what has been answered. */
+  slipOf = async (select: string): Promise<SlipView | null> => {
+    const known = this.store.getState().parts?.slip;
+    if (known?.key === select) return known;
+    const answer = await this.server.open(this.slug, this.asked({ ...this.looking(), select }, ["slip"]));
+    return answer.slip ?? null;
   };
 
   /** Show what edits would do, while a gesture lasts. */

@@ -6,6 +6,7 @@ import { edit } from "../api/edits";
 import { stepRef } from "../api/keys";
 import { useChosen } from "./chosen";
 import { useNow, useWorkspace } from "./hooks";
+import { useLook } from "./look";
 
 export interface Aim {
   lightness: number;
@@ -49,7 +50,7 @@ const editOf = ({ hue, step, from, at, together }: Gesture): Edit => {
 
 export function useMoving() {
   const now = useNow();
-  const { preview, endPreview, put } = useWorkspace();
+  const { preview, endPreview, put, slipOf } = useWorkspace();
   const aim = useRef<Gesture | null>(null);
   // A key pressed again before the last gesture was answered goes on from there, not from what is still shown.
   const unanswered = useRef<Gesture | null>(null);
@@ -73,6 +74,38 @@ export function useMoving() {
     [now, preview],
   );
 
+  // Presses that came before it was told where the selected color stands: together they are one gesture.
+  const late = useRef<{ select: string; changes: ((from: Aim) => Partial<Aim>)[] } | null>(null);
+
+  /** Move what is selected from where it stands; once that is known, where the selection is ahead of it. */
+  const press = useCallback(
+    async (change: (from: Aim) => Partial<Aim>) => {
+      const { select } = useLook.getState();
+      if (aim.current || !select || now().slip?.key === select) {
+        move(change);
+        return;
+      }
+      if (late.current?.select === select) {
+        late.current.changes.push(change);
+        return;
+      }
+      const mine = { select, changes: [change] };
+      late.current = mine;
+      const together = useChosen.getState().keys;
+      const slip = await slipOf(select).catch(() => null);
+      if (late.current === mine) late.current = null;
+      if (!slip || (together.length < 2 && !slip.movable_hue)) return;
+      const from = aimOf(slip);
+      let at = from;
+      for (const next of mine.changes) at = allowed({ ...at, ...next(at) });
+      const gesture = { hue: slip.movable_hue ?? "", step: slip.movable_step, from, at, together };
+      unanswered.current = gesture;
+      await put(editOf(gesture));
+      if (unanswered.current === gesture) unanswered.current = null;
+    },
+    [now, move, put, slipOf],
+  );
+
   const end = useCallback(async () => {
     const gesture = aim.current;
     if (!gesture) return;
@@ -87,5 +120,5 @@ export function useMoving() {
     endPreview();
   }, [endPreview]);
 
-  return { move, end, cancel };
+  return { move, press, end, cancel };
 }
