@@ -9,6 +9,7 @@ from starlette.responses import Response
 from heimat.api.bodies import Body, ColorKey
 from heimat.api.context import IS_COMPUTING, Uses, head_system
 from heimat.api.encoding import answer, described
+from heimat.core.document.ids import Id
 from heimat.core.edits.scales import AimCurve
 from heimat.core.scales.ladder import MOST_STEPS
 from heimat.core.scales.shaping import ShapedLadder
@@ -26,7 +27,7 @@ class SafeHandleBody(Body):
 class SafeRungBody(Body):
     """A step, by its place from 0, of a ladder that is being shaped, for all scales or for one hue's."""
 
-    hue: Annotated[str | None, Field(max_length=64)] = None
+    hue: Id | None = None
     ladder: ShapedLadder
     step: Annotated[int, Field(ge=0, lt=MOST_STEPS)]
 

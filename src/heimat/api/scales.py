@@ -9,6 +9,7 @@ from starlette.responses import Response
 from heimat.api.bodies import Body
 from heimat.api.context import IS_COMPUTING, Uses, head_resolved, head_system
 from heimat.api.encoding import answer, described
+from heimat.core.document.ids import Id
 from heimat.core.scales.ladder import MOST_STEPS, READY_MADE
 from heimat.core.scales.shaping import ShapedLadder
 from heimat.view.scales.ladder import LadderView, ladder_view
@@ -20,7 +21,7 @@ router = APIRouter(prefix="/api", tags=["scales"])
 class LadderBody(Body):
     """A ladder, ready made by its name or step by step, for all scales or for one hue's; without one, that of all."""
 
-    hue: Annotated[str | None, Field(max_length=64)] = None
+    hue: Id | None = None
     ladder: str | ShapedLadder | None = None
 
 
