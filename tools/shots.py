@@ -108,7 +108,7 @@ def main() -> None:
 def _take(driver: Chrome, address: str, shot: Shot) -> None:
     driver.get(f"{address}/mark.svg")
     kept = {"state": {"chrome": shot.chrome, "surround": "black" if shot.chrome == "dark" else "white"}, "version": 0}
-    driver.execute_script("localStorage.setItem('heimat', arguments[0])", json.dumps(kept))
+    driver.execute_script("sessionStorage.clear(); localStorage.setItem('heimat', arguments[0])", json.dumps(kept))
     driver.get(address + shot.path)
     wait = WebDriverWait(driver, 20)
     if shot.typed:

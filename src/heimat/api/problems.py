@@ -72,17 +72,56 @@ def _domain(_: Request, error: DomainError) -> Response:
     return problem(422, "That cannot be done", error.message, errors=errors)
 
 
+_WORDS: dict[str, str] = {
+    "missing": "This is needed.",
+    "extra_forbidden": "This is not known here.",
+    "string_too_long": "At most {max_length} characters.",
+    "string_too_short": "At least {min_length} characters.",
+    "too_long": "At most {max_length}; here are {actual_length}.",
+    "too_short": "At least {min_length}.",
+    "less_than_equal": "At most {le}.",
+    "less_than": "Less than {lt}.",
+    "greater_than_equal": "At least {ge}.",
+    "greater_than": "More than {gt}.",
+    "literal_error": "One of {expected}.",
+    "string_pattern_mismatch": "This is no id.",
+    "int_parsing": "A whole number.",
+    "int_type": "A whole number.",
+    "int_from_float": "A whole number.",
+    "float_parsing": "A number.",
+    "float_type": "A number.",
+    "finite_number": "A number.",
+    "string_type": "A text.",
+    "bool_parsing": "Yes or no.",
+    "bool_type": "Yes or no.",
+    "list_type": "A list.",
+    "dict_type": "An object.",
+}
+"""Limits and kinds in words; whatever else is wrong is told as the validating library tells it."""
+
+
+def _in_words(item: Any) -> str:
+    words = _WORDS.get(str(item["type"]))
+    if words is None:
+        return str(item["msg"])
+    try:
+        return words.format(**item.get("ctx", {}))
+    except KeyError:
+        return str(item["msg"])
+
+
 def _invalid(_: Request, error: RequestValidationError) -> Response:
     errors = [
         {
             "field": ".".join(str(part) for part in item["loc"] if part != "body"),
             "code": str(item["type"]),
-            "message": str(item["msg"]),
+            "message": _in_words(item),
         }
         for item in error.errors()
     ][:20]
     first = errors[0] if errors else {"field": "body", "message": "The request cannot be read."}
-    return problem(422, "That cannot be read", f"{first['field']}: {first['message']}", errors=errors)
+    field = first["field"].rpartition(".")[2].replace("_", " ").capitalize()
+    return problem(422, "That cannot be read", f"{field}: {first['message']}", errors=errors)
 
 
 def _missing(_: Request, error: NotFound) -> Response:

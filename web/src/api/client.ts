@@ -113,6 +113,8 @@ export async function data<T>(asked: Promise<Answer<T>>): Promise<T> {
   } catch {
     throw new Problem({}, 0);
   }
+  // What is done and says nothing more has no body.
+  if (answer.response.status === 204) return undefined as T;
   if (answer.data === undefined || !answer.response.ok) {
     throw new Problem((answer.error ?? {}) as ProblemBody, answer.response.status);
   }

@@ -1773,12 +1773,12 @@ export interface components {
             common: components["schemas"]["CommonView"][];
             /** Given */
             given: components["schemas"]["GivenMark"][];
+            /** Lighter Darker */
+            lighter_darker: components["schemas"]["PartnerView"][];
             /** Likenesses */
             likenesses: components["schemas"]["LikenessView"][];
             /** Partners */
             partners: components["schemas"]["PartnerView"][];
-            /** Shades */
-            shades: components["schemas"]["PartnerView"][];
             /** Spread */
             spread: number | null;
             /** Strip */

@@ -69,7 +69,7 @@ class HarmonyView(TypedDict):
     given: list[GivenMark]
     spread: float | None
     partners: list[PartnerView]
-    shades: list[PartnerView]
+    lighter_darker: list[PartnerView]
     likenesses: list[LikenessView]
     common: list[CommonView]
 
@@ -111,13 +111,13 @@ def harmony_view(
         partners = common_partners(angles[0], angles[1])
         shown = view.at([angle - source.angle for angle, _ in partners])
         common = [{**partner, "words": words} for partner, (_, words) in zip(shown, partners, strict=True)]
-    shades = monochromatic(on_circle(given[0], "oklch", memories[0]), by) if relation == "monochromatic" else []
+    lighter_darker = monochromatic(on_circle(given[0], "oklch", memories[0]), by) if relation == "monochromatic" else []
     return {
         "strip": eyes.hexes(source.at(ALONG)),
         "given": marks,
         "spread": by,
         "partners": view.at(offsets),
-        "shades": view.shades(shades),
+        "lighter_darker": view.lighter_darker(lighter_darker),
         "likenesses": found,
         "common": common,
     }
@@ -150,7 +150,7 @@ class _Partners:
             )
         ]
 
-    def shades(self, found: list[tuple[float, Color]]) -> list[PartnerView]:
+    def lighter_darker(self, found: list[tuple[float, Color]]) -> list[PartnerView]:
         """Tints and shades of the source: what is turned is nothing, `offset` is the difference in L*."""
         return [self._partner(step, rgb8_of(color), 0.0, rgb8_of(color), turned=False) for step, color in found]
 

@@ -118,7 +118,6 @@ function GallerySet({ set, chosen, onToggle, onSay }: SetProps) {
       await data(
         client.DELETE("/api/gallery/{set_id}", {
           params: { path: { set_id: set.id } },
-          parseAs: "text",
         }),
       );
       onSay(`${set.name} is no longer in the gallery.`);

@@ -103,11 +103,11 @@ export function HarmonyArea() {
           })),
         ),
       ])
-    : [...answer.partners, ...answer.shades].map((partner, place) => ({
+    : [...answer.partners, ...answer.lighter_darker].map((partner, place) => ({
         key: `${place}`,
         partner,
         words:
-          answer.shades.length > 0
+          answer.lighter_darker.length > 0
             ? `${Math.abs(partner.offset)} ${partner.offset > 0 ? "lighter" : "darker"}`
             : `${partner.offset > 0 ? "+" : ""}${partner.offset}°`,
       }));
@@ -121,7 +121,7 @@ export function HarmonyArea() {
     taken.map(({ partner }) => {
       const how = (by: number) => ({ how: "shifted" as const, by });
       const change =
-        answer.shades.length > 0 ? { lightness: how(partner.offset) } : { turn: how(partner.offset) };
+        answer.lighter_darker.length > 0 ? { lightness: how(partner.offset) } : { turn: how(partner.offset) };
       return derived
         ? {
             source: { kind: "derived" as const, hue: source.id, circle, ...change },
