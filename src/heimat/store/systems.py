@@ -49,11 +49,6 @@ def _query() -> Select[Any]:
     )
 
 
-def all_systems(connection: Connection) -> list[SystemRow]:
-    """Every system, by name."""
-    return [SystemRow(**row._mapping) for row in connection.execute(_query().order_by(system.c.name, system.c.id))]
-
-
 def listed_systems(connection: Connection) -> list[ListedRow]:
     """Every system, by name, with its card."""
     query = _query().add_columns(alternative.c.card).order_by(system.c.name, system.c.id)
