@@ -184,6 +184,16 @@ def test_enter_adds_what_stands_there_not_what_was_read_before(page: Page) -> No
     field.send_keys(Keys.BACKSPACE * 6 + "445566" + Keys.ENTER)
     page.wait(lambda: [hue for hue in bands(page) if band_value(page, hue) == "#445566"])
     assert "#112233" not in [band_value(page, hue) for hue in bands(page)]
+    # Pressed again and again, on what stands there and on nothing: each color is added once.
+    field.send_keys("#667788")
+    page.wait(lambda: lines(page) == ["#667788"])
+    field.send_keys(Keys.ENTER * 3)
+    page.wait(lambda: [hue for hue in bands(page) if band_value(page, hue) == "#667788"])
+    page.wait(lambda: page.find("#reading-line").get_attribute("value") == "")
+    field.send_keys(Keys.ENTER * 2)
+    page.open(AT)
+    values = [band_value(page, hue) for hue in bands(page)]
+    assert (values.count("#667788"), values.count("#445566")) == (1, 1)
 
 
 def test_a_name_that_is_taken_or_cannot_be_stops_no_other(page: Page) -> None:

@@ -160,6 +160,12 @@ def test_a_table_with_its_columns_in_any_order(table: str, found: list[tuple[str
     assert told(reading) == found
 
 
+def test_names_of_colors_are_no_headings():
+    reading = read_any.read("red, green, blue\ntan, teal, navy")
+    assert reading.kind == "list"
+    assert [value for _, value in told(reading)] == ["#FF0000", "#008000", "#0000FF", "#D2B48C", "#008080", "#000080"]
+
+
 def test_one_bad_row_in_forty_stops_no_other():
     rows = [f"n{place},#{place:02x}6E6E" for place in range(40)]
     rows[17] = "n17,rgb(11"

@@ -118,6 +118,7 @@ MANY: dict[str, Callable[[int], str]] = {
     "one loop": lambda rows: json.dumps(
         {f"t{n}": {"$type": "color", "$value": f"{{t{(n + 1) % rows}}}"} for n in range(rows)}
     ),
+    "one map": lambda rows: "$all: (\n" + "".join(f"  c{n}: #{n:06x},\n" for n in range(rows)) + ");\n",
     "drawing": lambda rows: "<svg>" + "".join(f'<path style="fill:#{n:06x}"/>' for n in range(rows)) + "</svg>",
     "list": lambda rows: "\n".join(f"no color {n}" for n in range(rows)),
 }

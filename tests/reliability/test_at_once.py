@@ -125,6 +125,30 @@ def test_a_feed_comes_in_the_coding_that_is_asked_for_made_once(engine: Engine) 
     assert len(bodies) == 1
 
 
+def test_a_release_that_comes_while_the_latest_is_looked_up_is_not_forgotten(engine: Engine) -> None:
+    """Another publishes between the reading of the latest version and its being remembered."""
+    client = client_of(engine)
+    client.post(f"{AT}/releases", json={"revision": 1, "version": "1.0.0"}).raise_for_status()
+    feeds = Feeds(engine)
+    done = []
+
+    def publish(*_: object) -> None:
+        if done or ".notes" not in str(_[2]):
+            return
+        done.append(True)
+        edit = {"base": 1, "edits": [{"type": "set_source", "hue": "buoy", "color": "#123456"}], "view": {}}
+        client.post(f"{AT}/edits", json=edit).raise_for_status()
+        client.post(f"{AT}/releases", json={"revision": 2, "version": "2.0.0"}).raise_for_status()
+        feeds.published()
+        feeds._count()
+
+    event.listen(engine, "after_cursor_execute", publish)
+    first = feeds.find("brinemark", "latest", "tokens.css")
+    event.remove(engine, "after_cursor_execute", publish)
+    assert done
+    assert feeds.find("brinemark", "latest", "tokens.css").digest != first.digest
+
+
 def test_feeds_keep_to_their_memory(engine: Engine, monkeypatch: pytest.MonkeyPatch) -> None:
     client = client_of(engine)
     client.post(f"{AT}/releases", json={"revision": 1, "version": "1.0.0"}).raise_for_status()

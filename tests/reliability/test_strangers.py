@@ -51,6 +51,8 @@ def test_a_name_that_is_configured_is_served(engine: Engine) -> None:
     [
         {"origin": "http://evil.example"},
         {"origin": "null"},
+        {"origin": "http://["},
+        {"origin": "localhost"},
         {"origin": "http://localhost:1234"},
         {"sec-fetch-site": "cross-site"},
         {"sec-fetch-site": "same-site", "origin": "http://localhost"},
@@ -170,6 +172,14 @@ BAD_PATHS = {
     "/feeds/brinemark/latest/tokens.css%20": 404,
     "/feeds/BRINEMARK/latest/tokens.css": 404,
 }
+
+
+def test_json_is_read_alike_whatever_it_is_called(client: TestClient) -> None:
+    _, body = BAD_BODIES["a lone surrogate"]
+    for kind in ("application/json", "Application/JSON; charset=utf-8", "application/problem+json"):
+        refused = client.post(f"{AT}/edits", content=body, headers={"content-type": kind})
+        assert refused.status_code == 422
+        assert "not JSON that everyone reads alike" in refused.json()["detail"]
 
 
 def test_bad_paths_are_no_errors_of_ours(client: TestClient) -> None:

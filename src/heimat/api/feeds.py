@@ -102,9 +102,9 @@ async def _send(file: PackedFile, scope: Scope, send: Send, *, fixed: bool) -> N
 def _coded(file: PackedFile, accepted: str) -> tuple[bytes, bytes]:
     """How the file is sent to who accepts what: the coding, empty for none, and the bytes."""
     if accepted:
-        refused = _REFUSED.findall(accepted)
-        if file.brotli is not None and "br" in accepted and "br" not in refused:
+        named = {part.partition(";")[0].strip() for part in accepted.split(",")} - set(_REFUSED.findall(accepted))
+        if file.brotli is not None and "br" in named:
             return b"br", file.brotli
-        if file.gzip is not None and "gzip" in accepted and "gzip" not in refused:
+        if file.gzip is not None and "gzip" in named:
             return b"gzip", file.gzip
     return b"", file.content

@@ -3,7 +3,6 @@
 import ipaddress
 import logging
 from collections.abc import Iterable
-from urllib.parse import urlsplit
 
 from starlette.datastructures import MutableHeaders
 from starlette.requests import ClientDisconnect
@@ -80,7 +79,7 @@ class Guard:
         if scope["method"] in _READING:
             return None
         site, origin = given.get(b"sec-fetch-site", "none"), given.get(b"origin")
-        if site not in _OWN_SITES or (origin is not None and urlsplit(origin).netloc.lower() != host):
+        if site not in _OWN_SITES or (origin is not None and origin.partition("://")[2].lower() != host):
             return problem(403, "Not from there", "Only Heimat’s own page changes things here.")
         return None
 

@@ -92,11 +92,7 @@ class BodyLimit:
             raise _RefusedError(408, "Too slow", words) from late
         finally:
             self._uploads -= limit.upload
-        if (
-            messages is not None
-            and not limit.upload
-            and headers.get(b"content-type", b"").startswith(b"application/json")
-        ):
+        if messages is not None and not limit.upload and b"json" in headers.get(b"content-type", b"json").lower():
             _check_json(b"".join(message.get("body", b"") for message in messages))
         return messages
 

@@ -48,6 +48,7 @@ class Feeds:
         self._files: LRUCache[Key, PackedFile] = LRUCache(MOST_BYTES, getsizeof=_size)
         self._latest: LRUCache[str, str] = LRUCache(_REMEMBERED_SYSTEMS)
         self._counted = -1
+        self._made = 0
         self._good_until = 0.0
         self._lock = threading.Lock()
         self._counting = threading.Lock()
@@ -72,7 +73,9 @@ class Feeds:
     def published(self) -> None:
         """Somebody has just published here: the next who asks for the latest looks."""
         with self._lock:
+            self._made += 1
             self._good_until = 0.0
+            self._latest.clear()
 
     def _find(self, slug: str, version: str, name: str) -> PackedFile:
         with self._lock:
@@ -95,21 +98,31 @@ class Feeds:
         return file
 
     def _ask_latest(self, slug: str) -> str:
+        with self._lock:
+            counted = self._counted
         with self._engine.connect() as connection:
             row = systems.find_system(connection, slug)
             latest = releases.latest_release(connection, row.id) if row else None
         if latest is None:
             raise NotFound(f"Nothing is published yet of “{slug}”.")
         with self._lock:
-            self._latest[slug] = latest.version
+            # A release that was counted meanwhile may be newer than what was read.
+            if counted == self._counted:
+                self._latest[slug] = latest.version
         return latest.version
 
     def _count(self) -> None:
-        """Forget which versions are the latest, where a release was made since somebody last looked."""
-        with self._counting:
-            if time.monotonic() < self._good_until:
-                return
-            begun = time.monotonic()
+        """Forget which versions are the latest, where a release was made since somebody last looked.
+
+        One asks at a time; the others go on with what is known, so that a database that hangs holds nobody else.
+        """
+        if not self._counting.acquire(blocking=self._counted < 0):
+            return
+        try:
+            with self._lock:
+                begun, made = time.monotonic(), self._made
+                if begun < self._good_until:
+                    return
             try:
                 with self._engine.connect() as connection:
                     counted = releases.newest_id(connection)
@@ -121,7 +134,10 @@ class Feeds:
                 if counted != self._counted:
                     self._latest.clear()
                 self._counted = counted
-                self._good_until = begun + COUNT_SECONDS
+                # What was published here while this was asked may not be in the answer.
+                self._good_until = begun + COUNT_SECONDS if made == self._made else 0.0
+        finally:
+            self._counting.release()
 
 
 def _size(file: PackedFile) -> int:

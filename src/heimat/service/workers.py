@@ -57,9 +57,10 @@ class Workers:
         with self._lock:
             if self._waiting >= MOST_WAITING:
                 raise Busy
+            if self._pool is None or not self._pool.active:
+                self._pool = self._started()
+            future = self._pool.schedule(work, args=given, timeout=seconds)
             self._waiting += 1
-            pool = self._pool = self._pool or self._started()
-        future = pool.schedule(work, args=given, timeout=seconds)
         future.add_done_callback(self._done)
         return future
 

@@ -14,7 +14,7 @@ _HEAD = 4096
 """Signs within which a drawing has to say that it is one: comments and a document type may stand before."""
 _BLOCK = re.compile(r"\{([^{}]*)(\}?)")
 """What follows an opening brace up to the next brace; each sign is looked at once."""
-_VARIABLE = re.compile(r"^[ \t]*[$@][\w-]{1,120}[ \t]*:[^;\n]{1,200};", re.M)
+_VARIABLE = re.compile(r"^[ \t]*[$@][\w-]{1,120}[ \t]*:(?:[ \t]*\(|[^;\n]{1,200};)", re.M)
 _SCRIPTS = frozenset({".js", ".mjs", ".cjs", ".jsx", ".ts", ".mts", ".cts", ".tsx"})
 _STYLES = frozenset({".css", ".scss", ".less", ".pcss"})
 _PROPERTY = re.compile(r"\s*(?:--[\w-]+\s*:|/\*)")

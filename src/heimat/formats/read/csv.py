@@ -96,9 +96,15 @@ def read(text: str) -> Reading:
 
 def looks_like(text: str) -> bool:
     """Whether the first line is a row of headings, one of which says that colors stand below it."""
-    cells = _headings(_rows(text.partition("\n")[0].rstrip("\r")))
-    headings = all(cell and not any(map(str.isdigit, cell)) for cell in cells)
-    return len(cells) > 1 and headings and _Columns.of(cells).any()
+    first, _, rest = text.partition("\n")
+    cells = _headings(_rows(first.rstrip("\r")))
+    if len(cells) < 2 or not all(cell and not any(map(str.isdigit, cell)) for cell in cells):
+        return False
+    columns = _Columns.of(cells)
+    if columns.levels and not (columns.values or columns.themes):
+        # Red, green and blue may be colors themselves: as headings they have numbers below.
+        return any(map(str.isdigit, rest.partition("\n")[0]))
+    return columns.any()
 
 
 def _headings(rows: Iterator[tuple[int, list[str]]]) -> list[str]:

@@ -66,13 +66,7 @@ def _take(variable: _Variable, values: dict[str, str], found: Found, line: int) 
     if found.full:
         found.skip(f"{name}|{variable.value[:80]}")
     elif variable.value.startswith("("):
-        before = 0
-        for entry in _ENTRY.finditer(variable.value):
-            key, value = next(part for part in entry.groups()[:3] if part), entry[4].strip()
-            color = _color(value, values)
-            if color is not None:
-                before = variable.value.count("\n", 0, entry.start())
-                found.color(line + before, value, key if not key.isdigit() else f"{name} {key}", color, name)
+        _take_map(name, variable.value, values, found, line)
     else:
         color = _color(variable.value, values)
         if color is not None:
@@ -80,6 +74,22 @@ def _take(variable: _Variable, values: dict[str, str], found: Found, line: int) 
         elif "(" in variable.value and re.search(r"#[0-9a-f]{3}|[$@]", variable.value, re.I):
             words = f"{variable.value[:60]} is computed when the stylesheet is made; it was not read."
             found.problem(line, variable.value, words)
+
+
+def _take_map(name: str, text: str, values: dict[str, str], found: Found, line: int) -> None:
+    at = 0
+    for entry in _ENTRY.finditer(text):
+        line += text.count("\n", at, entry.start())
+        at = entry.start()
+        if not found.allowance.row(line):
+            return
+        key, value = next(part for part in entry.groups()[:3] if part), entry[4].strip()
+        if found.full:
+            found.skip(f"{name} {key}|{value}")
+            continue
+        color = _color(value, values)
+        if color is not None:
+            found.color(line, value, key if not key.isdigit() else f"{name} {key}", color, name)
 
 
 def _color(value: str, values: dict[str, str]) -> Color | None:

@@ -32,13 +32,14 @@ export function ReadingLine({ taking }: { taking: ReturnType<typeof useTaking> }
   useEffect(() => {
     if (!fresh || !entered.current) return;
     entered.current = false;
-    addFirst.current?.();
-  }, [fresh]);
+    if (reading) addFirst.current?.();
+  }, [fresh, reading]);
   const onKeyDown = (event: KeyboardEvent) => {
     if (event.key !== "Enter" || event.shiftKey) return;
     event.preventDefault();
-    if (fresh) addFirst.current?.();
-    else entered.current = true;
+    // Where nothing stands there is nothing to add, whatever was added before.
+    if (!fresh) entered.current = true;
+    else if (reading) addFirst.current?.();
   };
   const onPaste = (event: ClipboardEvent) => {
     if (event.clipboardData.files.length === 0) return;

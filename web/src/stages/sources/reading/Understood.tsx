@@ -1,7 +1,7 @@
 /** What was understood, line by line: each color can be left out, named, given a kind; then all are added at once. */
 
 import { Box, Flex, Text } from "@chakra-ui/react";
-import { useEffect, useMemo, useState } from "react";
+import { useEffect, useMemo, useRef, useState } from "react";
 import type { Edit, ReadingView, ReadLineView } from "../../../api/client";
 import { edit } from "../../../api/edits";
 import { Toggle } from "../../../components/Toggle";
@@ -41,6 +41,7 @@ const USES: { value: Use; words: string }[] = [
 export function Understood({ reading, origin, onAddFirst, onDone }: Props) {
   const hues = usePart("hues");
   const { add, wait, make } = useAdding();
+  const acting = useRef(false);
   const [use, setUse] = useState<Use>("add");
   const [changed, setChanged] = useState<Record<string, Changed>>({});
   const keys = useMemo(() => keysOf(reading.lines), [reading]);
@@ -80,8 +81,14 @@ export function Understood({ reading, origin, onAddFirst, onDone }: Props) {
       return [];
     });
   const act = async () => {
-    if (chosen.length === 0) return;
-    finish(use === "add" ? await add(found()) : await make(edits()));
+    // Pressed twice, it is done once.
+    if (chosen.length === 0 || acting.current) return;
+    acting.current = true;
+    try {
+      finish(use === "add" ? await add(found()) : await make(edits()));
+    } finally {
+      acting.current = false;
+    }
   };
   useEffect(() => onAddFirst(() => void act()));
 
