@@ -42,7 +42,7 @@ def test_an_edit_is_one_revision_and_flows_through(client):
     assert after["head"]["revision"] == 2
     assert hue(after, "tidewater")["hex"] != hue(before, "tidewater")["hex"]
     assert hue(after, "shingle")["hex"] != hue(before, "shingle")["hex"]
-    fill = {token["id"]: token["hex"] for token in after["tokens"]}["action-fill"]
+    fill = {token["id"]: token["hex"] for token in after["tokens"]}["action-main-fill"]
     assert fill in [step["hex"] for step in steps(after, "tidewater")]
     assert look(client)["head"]["revision"] == 2
 

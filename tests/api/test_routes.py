@@ -69,7 +69,7 @@ def test_what_cannot_be_looked_at_is_refused_at_its_field(client: TestClient, wi
 def test_what_is_refused_says_which_kind_of_wrong_it_is(client: TestClient) -> None:
     taken = edit(client, {"type": "rename_hue", "hue": "kelp", "name": "flare"}).json()
     assert taken["errors"][0] == {"field": "name", "code": "taken", "message": taken["detail"]}
-    loop = {"type": "set_token_value", "token": "action-fill", "theme": "day", "value": {"token": "surface-brand"}}
+    loop = {"type": "set_token_value", "token": "action-main-fill", "theme": "day", "value": {"token": "surface-brand"}}
     refused = edit(client, loop).json()
     assert refused["errors"][0]["code"] in ("loop", "union_tag_not_found")
 

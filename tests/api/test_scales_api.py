@@ -14,7 +14,7 @@ def test_ready_made_ladders(client):
 def test_a_plan_tells_what_goes_and_keeps_nothing(client):
     plan = client.post(f"{AT}/ladder-plan", json={"ladder": "short"}).json()
     assert [step["label"] for step in plan["ladder"]["steps"]] == ["100", "300", "500", "700", "900"]
-    assert "action.fill moves from tidewater 600 to tidewater 500." in plan["losses"]
+    assert "action.main.fill moves from tidewater 600 to tidewater 500." in plan["losses"]
     assert not [loss for loss in plan["losses"] if "pin" in loss]
     one = client.post(f"{AT}/ladder-plan", json={"hue": "shingle", "ladder": None}).json()
     assert len(one["ladder"]["steps"]) == 9
@@ -100,7 +100,7 @@ def test_two_people_on_methods_and_ladders(client, other):
 
 def test_a_preview_of_a_ladder_is_what_is_kept(client):
     steps = [
-        {"id": f"s{label}", "label": str(label), "lightness": 97.0 - 11.0 * place, "hidden": label == 400}
+        {"id": f"s{label}", "label": str(label), "lightness": 97.0 - 11.0 * place, "internal": label == 400}
         for place, label in enumerate(range(100, 1000, 100))
     ]
     change = {"type": "set_ladder", "ladder": {"steps": steps}}
@@ -184,7 +184,7 @@ def test_safe_ranges_of_what_can_be_moved(client):
         "name": "own",
         "steps": [{key: step[key] for key in ("id", "label", "lightness")} for step in ladder["steps"]],
     }
-    # action.label stands on tidewater 700: lighter than this, it could not be read on it any more.
+    # action.main.label stands on tidewater 700: lighter than this, it could not be read on it any more.
     rung = client.post(f"{AT}/safe-rung", json={"ladder": shaped, "step": 6}).json()
     assert rung["low"] <= 30.25 < rung["high"] < 41.3
     assert client.post(f"{AT}/safe-rung", json={"ladder": shaped, "step": 9}).status_code == 404

@@ -81,7 +81,7 @@ def test_deriving_over_the_api_and_refusing_a_circle(client):
     deep = next(hue for hue in made["hues"] if hue["id"] == "deep")
     assert deep["follows"]["words"] == "tidewater, 16 darker"
     tidewater = next(hue for hue in made["hues"] if hue["id"] == "tidewater")
-    assert (tidewater["followers"], tidewater["descendants"]) == (["shingle", "deep"], 2)
+    assert (tidewater["followed_by"], tidewater["goes_along"]) == ("shingle and deep", "shingle and deep")
     circle = {"type": "follow_hue", "hue": "tidewater", "source": {"kind": "derived", "hue": "deep"}}
     refused = edit(client, circle, base=2)
     assert refused.status_code == 422

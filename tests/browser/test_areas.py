@@ -80,15 +80,15 @@ def test_removing_a_parent_asks_about_its_children(page: Page) -> None:
     page.click("[data-hue=buoy]")
     page.says("[data-testid=slip-name]", "buoy")
     page.press("Remove")
-    page.button(f"Remove {child} too")
-    page.press(f"Remove; let {child} keep its color")
+    page.button(f"Remove buoy, {child}")
+    page.press("Remove buoy; 2 tokens keep their colors; what follows keeps its color")
     page.wait(lambda: "buoy" not in bands(page))
     page.wait(lambda: band_value(page, child) == kept)
     page.press("Undo")
     page.wait(lambda: "buoy" in bands(page))
     page.click("[data-hue=buoy]")
     page.press("Remove")
-    page.press(f"Remove {child} too")
+    page.press(f"Remove buoy, {child}")
     page.wait(lambda: not {"buoy", child} & set(bands(page)))
 
 

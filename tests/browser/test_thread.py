@@ -28,10 +28,10 @@ def test_from_a_brand_hue_to_the_feed(page: Page) -> None:
     page.find("[data-hue=jetty]")
 
     page.press("Tokens")
-    page.click("[data-token='link.rest']")
+    page.click("[data-token='link.text']")
     page.find("[data-testid=token-editor]")
     page.click("[aria-label^='jetty 800']")
-    page.says("[data-testid=token-editor]", "link.rest is jetty 800")
+    page.says("[data-testid=token-editor]", "link.text is jetty 800")
 
     page.press("Scales")
     shown = page.wait(lambda: page.steps("jetty"))
@@ -47,4 +47,4 @@ def test_from_a_brand_hue_to_the_feed(page: Page) -> None:
     found = dict(re.findall(r"--([\w-]+): ([^;]+);", css))
     labels = [str(label) for label in range(100, 1000, 100)]
     assert [found[f"jetty-{label}"] for label in labels] == shown
-    assert found["link-rest"] == "var(--jetty-800)"
+    assert found["link-text"] == "var(--jetty-800)"

@@ -18,9 +18,9 @@ def test_changing_an_alias(page: Page) -> None:
 
 
 def test_a_loop_is_refused_and_named(page: Page) -> None:
-    page.open(f"{AT}?at=token:action-fill")
+    page.open(f"{AT}?at=token:action-main-fill")
     page.choose("Or as another token", "surface.brand")
-    page.says("[data-testid=token-editor]", "That would be a loop: surface.brand is action.fill is surface.brand.")
+    page.says("[data-testid=token-editor]", "That would be a loop: surface.brand is action.main.fill is surface.brand.")
 
 
 def test_adding_and_renaming(page: Page) -> None:
@@ -52,7 +52,7 @@ def test_the_pattern_of_scale_tokens(page: Page) -> None:
 def test_the_demos_trap_and_its_repair(page: Page) -> None:
     page.open("/systems/brinemark/legibility")
     page.says("[data-testid=finding]", "status.success and status.error look alike for deutan vision.")
-    page.says("[data-testid=finding]", "65.3 apart for typical vision, 3.2 for deutan")
+    page.says("[data-testid=finding]", "CIEDE2000 65.3 for typical vision, 3.2 for deutan")
     page.says("[data-testid=finding]", "text.late on surface.card reads 3.71; body text needs 4.5.")
     page.press("Let status.error be flare 700")
     page.wait(lambda: len(page.all("[data-testid=finding]")) == 3)

@@ -52,10 +52,10 @@ def test_broadcasting():
         (7.0, "AAA", "7.00"),
         (6.9999, "AA", "6.99"),
         (4.5, "AA", "4.50"),
-        (4.499, "AA large", "4.49"),
-        (3.0, "AA large", "3.00"),
-        (2.9999999, "fails", "2.99"),
-        (1.0, "fails", "1.00"),
+        (4.499, "large", "4.49"),
+        (3.0, "large", "3.00"),
+        (2.9999999, "under 3", "2.99"),
+        (1.0, "under 3", "1.00"),
     ],
 )
 def test_nothing_is_rounded_up(value, grade, text):

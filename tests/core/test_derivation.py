@@ -185,7 +185,7 @@ def test_removing_a_parent_asks_what_becomes_of_its_children():
     assert kept.hues["mist"].source.kind == "derived"
     edit = RemoveHue(hue="tidewater", children="remove")
     gone = apply_all(system, [edit])
-    assert gone.sentence == "Remove tidewater and 3 that follow it"
+    assert gone.sentence == "Remove tidewater, shingle, deep and mist"
     assert not gone.system.hues.keys() & {"tidewater", "deep", "mist", "shingle"}
     assert apply(gone.system, gone.inverse) == system
 

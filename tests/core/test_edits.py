@@ -71,7 +71,7 @@ OWN = ShapedLadder(
     steps=(
         ShapedStep(id="s100", label="100", lightness=96.0),
         ShapedStep(label="150", lightness=90.0, between=True),
-        ShapedStep(id="s200", label="soft", lightness=85.0, hidden=True),
+        ShapedStep(id="s200", label="soft", lightness=85.0, internal=True),
         ShapedStep(id="s600", label="600", lightness=41.0),
         ShapedStep(id="s900", label="900", lightness=9.0),
     )
@@ -116,10 +116,10 @@ EVERY_EDIT = [
     SetScalePattern(pattern="color.{hue}.{step}"),
     RenameSystem(name="Brinemark lines"),
     AddToken(id="late2", name="text.later", theme=DAY, value=StepAlias(hue="buoy", step="s600")),
-    SetTokenValue(token="link-rest", theme=DAY, value=TokenAlias(token="text-strong")),
+    SetTokenValue(token="link-text", theme=DAY, value=TokenAlias(token="text-strong")),
     SetTokenValue(token="text-on-brand", theme=DAY, value=LiteralColor(color="#FFFFFF80")),
     RenameToken(token="text-late", name="text.delay"),
-    RemoveToken(token="action-fill"),
+    RemoveToken(token="action-main-fill"),
     RemoveToken(token="status-error"),
     LetGo(hue="shingle"),
     AddCandidates(candidates=[{"id": "c9", "color": "#8A8A20"}, {"id": "c8", "color": "#204A8A", "kind": "brand"}]),
@@ -211,9 +211,13 @@ REFUSED = [
     (RenameToken(token="text-late", name="text-strong"), "name", "one name in CSS"),
     (SetScalePattern(pattern="{hue}"), "pattern", "{hue} and {step}"),
     (SetScalePattern(pattern="text.{hue}.$d.{step}"), "pattern", "$"),
-    (SetTokenValue(token="action-fill", theme=DAY, value=TokenAlias(token="surface-brand")), "value", "loop"),
-    (SetTokenValue(token="action-fill", theme=DAY, value=TokenAlias(token="action-fill")), "value", "loop"),
-    (SetTokenValue(token="action-fill", theme=DAY, value=StepAlias(hue="kelp", step="s950")), "value", "no such step"),
+    (SetTokenValue(token="action-main-fill", theme=DAY, value=TokenAlias(token="surface-brand")), "value", "loop"),
+    (SetTokenValue(token="action-main-fill", theme=DAY, value=TokenAlias(token="action-main-fill")), "value", "loop"),
+    (
+        SetTokenValue(token="action-main-fill", theme=DAY, value=StepAlias(hue="kelp", step="s950")),
+        "value",
+        "no such step",
+    ),
     (SetAnchor(hue="kelp", anchor=Anchor(mode="label", step="s950")), "anchor.step", "labels"),
     (SetSource(hue="kelp", color="#11223344"), "color", "opaque"),
     (SetLadder(ladder="rope"), "ladder", "usual"),
@@ -267,8 +271,8 @@ def test_what_is_refused_is_said_at_the_field(edit, field, words):
 
 def test_the_loop_is_named():
     with pytest.raises(DomainError) as refused:
-        apply(SYSTEM, SetTokenValue(token="action-fill", theme=DAY, value=TokenAlias(token="surface-brand")))
-    assert "surface.brand is action.fill is surface.brand" in refused.value.message
+        apply(SYSTEM, SetTokenValue(token="action-main-fill", theme=DAY, value=TokenAlias(token="surface-brand")))
+    assert "surface.brand is action.main.fill is surface.brand" in refused.value.message
 
 
 def test_unreadable_color_is_blamed_on_the_color():
@@ -307,18 +311,18 @@ def test_removing_a_hue_keeps_the_colors_of_what_stood_on_it():
 
 
 def test_removing_a_token_keeps_the_colors_of_its_aliases():
-    after = resolve(apply(SYSTEM, RemoveToken(token="action-fill")))
+    after = resolve(apply(SYSTEM, RemoveToken(token="action-main-fill")))
     assert (after.theme().tokens["surface-brand"].rgb8 == resolve(SYSTEM).theme().tokens["surface-brand"].rgb8).all()
     assert not any(
-        "action-fill" in (result.pairing.foreground, result.pairing.ground) for result in after.theme().pairings
+        "action-main-fill" in (result.pairing.foreground, result.pairing.ground) for result in after.theme().pairings
     )
 
 
 def test_a_shorter_ladder_moves_aliases_to_the_nearest_step():
     long = apply(SYSTEM, SetLadder(ladder="long"))
-    on_edge = apply(long, SetTokenValue(token="link-rest", theme=DAY, value=StepAlias(hue="tidewater", step="s950")))
+    on_edge = apply(long, SetTokenValue(token="link-text", theme=DAY, value=StepAlias(hue="tidewater", step="s950")))
     back = apply(on_edge, SetLadder(ladder="usual"))
-    assert back.tokens["link-rest"].values[DAY].step == "s900"
+    assert back.tokens["link-text"].values[DAY].step == "s900"
     assert back.hues["tidewater"].pins == SYSTEM.hues["tidewater"].pins
 
 
@@ -364,7 +368,7 @@ def _meet(one: Applied, other: Applied) -> bool:
         (RemoveHue(hue="kelp"), SetSource(hue="kelp", color=TEAL), True),
         (
             RemoveHue(hue="heather"),
-            SetTokenValue(token="link-rest", theme=DAY, value=StepAlias(hue="heather", step="s600")),
+            SetTokenValue(token="link-text", theme=DAY, value=StepAlias(hue="heather", step="s600")),
             True,
         ),
         (SetLadder(ladder="long"), SetAnchor(hue="kelp", anchor=Anchor(mode="label", step="s500")), True),
@@ -389,7 +393,7 @@ def test_what_a_ladder_takes_away_is_told_before():
     ]
     assert "status.success moves from kelp 500 to kelp 600." in told
     assert losses(fixed, apply(fixed, SetLadder(ladder="long"))) == []
-    # What is hidden is not published, and what counts is counted without the step between.
+    # What is internal is not published, and what counts is counted without the step between.
     labels = [token.name for token in publication(resolve(after)).tokens if token.name.startswith("kelp.")]
     assert labels == ["kelp.100", "kelp.150", "kelp.600", "kelp.900"]
     assert after.ladder.positions(after.ladder.lightness())[2:].tolist() == [1.0, 2.0, 3.0]

@@ -184,17 +184,17 @@ def test_typed_figures_wait_for_a_ladder_that_has_their_step():
     assert resolve(apply(long, SetLadder(ladder="usual"))).hues["kelp"].scale.figures[0] == 93.0
 
 
-def test_a_token_on_a_hidden_step_leaves_with_its_value_alone():
-    steps = tuple(ShapedStep(**{**step.model_dump(), "hidden": step.label == "600"}) for step in SYSTEM.ladder.steps)
-    hidden = apply(SYSTEM, SetLadder(ladder=ShapedLadder(steps=steps)))
+def test_a_token_on_an_internal_step_leaves_with_its_value_alone():
+    steps = tuple(ShapedStep(**{**step.model_dump(), "internal": step.label == "600"}) for step in SYSTEM.ladder.steps)
+    internal = apply(SYSTEM, SetLadder(ladder=ShapedLadder(steps=steps)))
     before = {token.name: token for token in publication(resolve(SYSTEM)).tokens}
-    after = {token.name: token for token in publication(resolve(hidden)).tokens}
+    after = {token.name: token for token in publication(resolve(internal)).tokens}
     assert before.keys() - after.keys() == {f"{hue.name}.600" for hue in SYSTEM.hues.values() if hue.ladder is None}
-    assert (before["action.fill"].value("day").alias, after["action.fill"].value("day").alias) == (
+    assert (before["action.main.fill"].value("day").alias, after["action.main.fill"].value("day").alias) == (
         "tidewater.600",
         None,
     )
-    assert after["action.fill"].value("day").hex == before["action.fill"].value("day").hex
+    assert after["action.main.fill"].value("day").hex == before["action.main.fill"].value("day").hex
 
 
 def test_a_hue_of_its_own_ladder_goes_back_to_that_of_all():
@@ -212,7 +212,7 @@ def test_documents_of_older_schemas_are_read_as_they_were_made():
             del hue[field]
     for ladder in [data["ladder"], *(hue["ladder"] for hue in data["hues"].values() if hue["ladder"])]:
         for step in ladder["steps"]:
-            del step["hidden"], step["between"]
+            del step["internal"], step["between"]
     old = read_document({**data, "schema": 2})
     assert old == SYSTEM
     now, then = resolve(SYSTEM).hues, resolve(old).hues

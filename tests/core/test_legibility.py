@@ -51,7 +51,7 @@ def test_distances_one_by_one():
 def test_the_demos_trap_is_found_with_both_distances():
     first = findings(RESOLVED)[0]
     assert first.sentence == "status.success and status.error look alike for deutan vision."
-    assert "65.3 apart for typical vision, 3.2 for deutan; below 10 from severity 0.9 up" in first.detail
+    assert "CIEDE2000 65.3 for typical vision, 3.2 for deutan; below 10 from severity 0.9 up" in first.detail
 
 
 def test_a_short_pairing_is_found_in_words():

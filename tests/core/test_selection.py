@@ -57,10 +57,12 @@ def test_what_stands_on_a_color():
     hue = find(RESOLVED, RESOLVED.theme(), "hue:tidewater")
     assert hue.used_by == ["9 steps and 7 tokens follow it"]
     step = find(RESOLVED, RESOLVED.theme(), "step:tidewater/s600")
-    assert set(step.used_by) == {"link.rest", "surface.brand", "action.fill", "chart.series.1"}
-    token = find(RESOLVED, RESOLVED.theme(), "token:action-fill")
+    assert set(step.used_by) == {"link.text", "surface.brand", "action.main.fill", "chart.series.1"}
+    token = find(RESOLVED, RESOLVED.theme(), "token:action-main-fill")
     assert token.used_by == ["surface.brand", "2 pairings"]
-    assert find(RESOLVED, RESOLVED.theme(), "token:surface-brand").why == "In day it is action.fill, tidewater 600."
+    assert (
+        find(RESOLVED, RESOLVED.theme(), "token:surface-brand").why == "In day it is action.main.fill, tidewater 600."
+    )
 
 
 def test_what_can_be_moved():

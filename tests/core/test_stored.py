@@ -1,5 +1,6 @@
 """What older forms of Heimat have stored is read as what it was."""
 
+import copy
 import hashlib
 import json
 from pathlib import Path
@@ -7,10 +8,10 @@ from pathlib import Path
 import numpy as np
 import pytest
 
-from heimat.core.document.purposes import purpose_named
+from heimat.core.document.purposes import PURPOSES
 from heimat.core.document.system import SCHEMA
-from heimat.core.document.upgrades import UPGRADES, read_document
-from heimat.core.edits import RenameToken, apply
+from heimat.core.document.upgrades import UPGRADES, newest_words, read_document
+from heimat.core.edits import RenameToken, Restore, apply
 from heimat.core.publication.changes import compare, same
 from heimat.core.publication.publication import Publication, publication
 from heimat.core.resolve.resolved import resolve
@@ -59,11 +60,39 @@ def test_a_document_of_form_4_says_what_it_said():
     read = read_document(STORED)
     assert read_document(json.loads(read.model_dump_json(by_alias=True))) == read
     purposes = {token.name: token.purpose for token in read.tokens.values()}
-    assert purposes == {name: purpose_named(name) for name in purposes}
     assert purposes["status.success"] == "status.success"
+    assert purposes["action.hover"] == "action.main.fill-hovered"
+    assert None not in purposes.values()
     before, now = Publication.from_plain(PUBLISHED), publication(resolve(read))
     assert same(before, now)
     assert compare(before, now) == []
+
+
+def test_a_document_of_form_5_is_told_in_the_words_of_today():
+    """Steps that were hidden are internal, purposes lose their word for the undisturbed state, names stay."""
+    stored = copy.deepcopy(FORMS[5])
+    stored["ladder"]["steps"][1]["hidden"] = True
+    read = read_document(stored)
+    assert [step.internal for step in read.ladder.steps] == [place == 1 for place in range(9)]
+    assert all(read.tokens[key].name == token["name"] for key, token in stored["tokens"].items())
+    assert {token.purpose for token in read.tokens.values()} <= set(PURPOSES)
+    assert read.tokens["link-rest"].purpose == "link.text"
+
+
+def test_what_an_older_program_would_take_back_can_be_taken_back():
+    """What takes a change back was stored by the words of its time."""
+    now = read_document(FORMS[5])
+    ladder = copy.deepcopy(FORMS[5]["ladder"])
+    ladder["steps"][3]["hidden"] = True
+    token = {**FORMS[5]["tokens"]["action-hover"], "purpose": "action.hover"}
+    places = [
+        {"path": ["ladder"], "value": ladder, "gone": False},
+        {"path": ["tokens", "action-hover"], "value": token, "gone": False},
+    ]
+    stored = {"type": "restore", "what": "Undo", "places": places}
+    back = apply(now, Restore.model_validate(newest_words(stored)))
+    assert [step.internal for step in back.ladder.steps] == [place == 3 for place in range(9)]
+    assert back.tokens["action-hover"].purpose == "action.main.fill-hovered"
 
 
 def test_files_of_a_release_of_format_1_are_written_as_they_were():

@@ -91,7 +91,7 @@ def test_a_token_without_a_value_in_a_theme_has_that_of_the_first_theme_that_say
     resolved = resolve(THREE)
     for theme in (DAY, NIGHT, STORM):
         steps = {key: color.step for key, color in resolved.themes[theme].tokens.items()}
-        assert steps["link-rest"] == resolve(brinemark()).theme().tokens["link-rest"].step
+        assert steps["link-text"] == resolve(brinemark()).theme().tokens["link-text"].step
     # An alias is followed in the theme that asks, to what its target is there.
     card, page = (resolved.themes[STORM].tokens[key] for key in ("surface-card", "surface-page"))
     assert (card.rgb8 == page.rgb8).all()
@@ -174,8 +174,8 @@ FORMAT_1 = {
     "tokens": [
         {"id": "tidewater/s600", "name": "tidewater.600", "hex": "#0B6E6E", "alpha": 1.0, "note": ""},
         {
-            "id": "action-fill",
-            "name": "action.fill",
+            "id": "action-main-fill",
+            "name": "action.main.fill",
             "hex": "#0B6E6E",
             "alpha": 1.0,
             "alias": "tidewater.600",
@@ -190,13 +190,13 @@ def test_a_release_of_format_1_is_read_whole():
     read = Publication.from_plain(FORMAT_1)
     assert [(token.name, token.value(DAY).hex, token.note) for token in read.tokens] == [
         ("tidewater.600", "#0B6E6E", ""),
-        ("action.fill", "#0B6E6E", "the one thing to do"),
+        ("action.main.fill", "#0B6E6E", "the one thing to do"),
         ("veil", "#001C1C", ""),
     ]
     assert read.tokens[1].value(DAY).alias == "tidewater.600"
     assert (read.tokens[2].value(DAY).alpha, read.tokens[2].value(DAY).p3) == (0.5, (0.1, 0.2, 0.3))
-    assert b"--action-fill: var(--tidewater-600);" in css.write(read, "1.0.0")
-    assert json.loads(design_tokens.write(read, "1.0.0"))["action"]["fill"]["$value"] == "{tidewater.600}"
+    assert b"--action-main-fill: var(--tidewater-600);" in css.write(read, "1.0.0")
+    assert json.loads(design_tokens.write(read, "1.0.0"))["action"]["main"]["fill"]["$value"] == "{tidewater.600}"
 
 
 def test_a_release_of_format_1_is_the_same_as_what_it_was_made_of():

@@ -18,7 +18,7 @@ const ladder = (...steps: [string, number, boolean?][]): Draft => ({
     label,
     lightness,
     between,
-    hidden: false,
+    internal: false,
     uses: 0,
   })),
 });

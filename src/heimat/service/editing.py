@@ -9,7 +9,7 @@ import orjson
 from sqlalchemy import Connection, Engine
 
 from heimat.core.document.system import ColorSystem
-from heimat.core.document.upgrades import read_document
+from heimat.core.document.upgrades import newest_words, read_document
 from heimat.core.edits import Applied, Edit, Path, Restore, SpreadOrder, apply_all, carried_over, conflict, grown
 from heimat.core.errors import DomainError, NotFound
 from heimat.core.publication.publication import Publication
@@ -179,7 +179,7 @@ class Editing:
 
     def _inverse(self, turn: _Turn, target: RevisionRow) -> Restore:
         """What takes a revision back, brought over every spreading of order keys since."""
-        restore = Restore.model_validate(revisions.inverse(turn.connection, target.id))
+        restore = Restore.model_validate(newest_words(revisions.inverse(turn.connection, target.id)))
         for number in revisions.tidied(turn.connection, turn.alternative_id, after=target.number):
             before, after = (
                 self._documents.system(turn.alternative_id, each, turn.connection) for each in (number - 1, number)

@@ -1114,7 +1114,7 @@ export interface components {
              * Grade
              * @enum {string}
              */
-            grade: "AAA" | "AA" | "AA large" | "fails";
+            grade: "AAA" | "AA" | "large" | "under 3";
             /** Text */
             text: string;
         };
@@ -1850,6 +1850,7 @@ export interface components {
          * @description A hue without its scale; `text` is its exact color in the notation asked for, `exact` as an edit takes it.
          *
          *     `remembers` is the OKLCH hue in degrees that is meant, where white, gray or the gamut takes it away.
+         *     `followed_by` names the hues that follow it directly, `goes_along` all that do so in chains as well.
          *     `wide_steps` counts the steps with a display-p3 value of their own, `tokens_on` the tokens in the theme shown.
          */
         HueView: {
@@ -1862,12 +1863,12 @@ export interface components {
             anchor_mode: "nearest" | "label" | "guide";
             /** Anchor Step */
             anchor_step: string | null;
-            /** Descendants */
-            descendants: number;
             exact: components["schemas"]["ExactColor"];
-            /** Followers */
-            followers: string[];
+            /** Followed By */
+            followed_by: string;
             follows: components["schemas"]["FollowingView"] | null;
+            /** Goes Along */
+            goes_along: string;
             /** Held */
             held: boolean;
             /** Hex */
@@ -2030,17 +2031,17 @@ export interface components {
         };
         /**
          * LadderStepView
-         * @description A label of the ladder with the L* aimed at; hidden ones are not published, those between not counted.
+         * @description A label of the ladder with the L* aimed at; internal ones are not published, those between not counted.
          *
          *     `uses` counts the tokens that stand on it, on any scale of this ladder and in any theme.
          */
         LadderStepView: {
             /** Between */
             between: boolean;
-            /** Hidden */
-            hidden: boolean;
             /** Id */
             id: string;
+            /** Internal */
+            internal: boolean;
             /** Label */
             label: string;
             /** Lightness */
@@ -2647,7 +2648,7 @@ export interface components {
         };
         /**
          * PairingView
-         * @description A declared pairing with what it reaches; `holds` is null for decoration.
+         * @description A declared pairing with what it reaches; `holds` is null for decoration, `missed` is by how much it is missed.
          */
         PairingView: {
             contrast: components["schemas"]["ContrastView"];
@@ -2659,6 +2660,8 @@ export interface components {
             holds: boolean | null;
             /** Id */
             id: string;
+            /** Missed */
+            missed: string | null;
             /** Needed */
             needed: string | null;
             /**
@@ -3827,15 +3830,15 @@ export interface components {
              */
             between?: boolean;
             /**
-             * Hidden
-             * @default false
-             */
-            hidden?: boolean;
-            /**
              * Id
              * @default
              */
             id?: string;
+            /**
+             * Internal
+             * @default false
+             */
+            internal?: boolean;
             /** Label */
             label: string;
             /** Lightness */
@@ -4118,8 +4121,6 @@ export interface components {
             contrast: components["schemas"]["ContrastView"];
             /** Hex */
             hex: string;
-            /** Hidden */
-            hidden: boolean;
             /** Id */
             id: string;
             /**
@@ -4127,6 +4128,8 @@ export interface components {
              * @enum {string}
              */
             ink: "#000000" | "#FFFFFF";
+            /** Internal */
+            internal: boolean;
             /** Key */
             key: string;
             /** Label */
@@ -4311,7 +4314,7 @@ export interface components {
             /** Note */
             note: string;
             /** Purpose */
-            purpose: ("text.strong" | "text.plain" | "text.faint" | "text.late" | "text.on-brand" | "link.rest" | "surface.page" | "surface.card" | "surface.brand" | "border.plain" | "border.divider" | "action.fill" | "action.hover" | "action.pressed" | "action.label" | "status.success" | "status.warning" | "status.error" | "status.information" | "chart.series.1" | "chart.series.2" | "chart.series.3" | "chart.series.4" | "chart.series.5" | "chart.series.6") | null;
+            purpose: ("text.strong" | "text.plain" | "text.faint" | "text.late" | "text.on-brand" | "link.text" | "surface.page" | "surface.card" | "surface.brand" | "border.plain" | "border.divider" | "action.main.fill" | "action.main.fill-hovered" | "action.main.fill-pressed" | "action.main.label" | "status.success" | "status.warning" | "status.error" | "status.information" | "chart.series.1" | "chart.series.2" | "chart.series.3" | "chart.series.4" | "chart.series.5" | "chart.series.6") | null;
             /** Seen */
             seen: string;
             /**

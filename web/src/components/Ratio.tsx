@@ -2,18 +2,18 @@
 import type { ContrastView } from "../api/client";
 import styles from "./ratio.module.css";
 
-/** What a narrow field has room for. */
-export const SHORT_GRADES: Record<ContrastView["grade"], string> = {
-  AAA: "AAA",
-  AA: "AA",
-  "AA large": "lg",
-  fails: "fails",
+/** What a ratio is enough for, as it is said to somebody who does not see the mark. */
+export const GRADE_WORDS: Record<ContrastView["grade"], string> = {
+  AAA: "passes AAA",
+  AA: "passes AA",
+  large: "large text only",
+  "under 3": "under 3",
 };
 
-export function Ratio({ contrast, short = false }: { contrast: ContrastView; short?: boolean }) {
+export function Ratio({ contrast }: { contrast: ContrastView }) {
   return (
     <span className={styles.ratio}>
-      {contrast.text} {short ? SHORT_GRADES[contrast.grade] : contrast.grade}
+      {contrast.text} {contrast.grade}
     </span>
   );
 }

@@ -17,9 +17,9 @@ const SAILINGS = [
   { time: "16:30", vessel: "Tern", words: "From quay 2", state: "Gate change", token: "status.information" },
 ];
 const ACTIONS = [
-  ["Book", "action.fill"],
-  ["hovered", "action.hover"],
-  ["pressed", "action.pressed"],
+  ["Book", "action.main.fill"],
+  ["hovered", "action.main.fill-hovered"],
+  ["pressed", "action.main.fill-pressed"],
 ] as const;
 const BARS = [88, 68, 56, 44, 36, 24];
 
@@ -101,12 +101,12 @@ export function Specimen() {
             <span
               key={words}
               className={styles.action}
-              style={{ background: token(fill), color: token("action.label") }}
+              style={{ background: token(fill), color: token("action.main.label") }}
             >
               {words}
             </span>
           ))}
-          <span className={styles.link} style={{ color: token("link.rest") }}>
+          <span className={styles.link} style={{ color: token("link.text") }}>
             Fares
           </span>
         </div>

@@ -8,7 +8,7 @@ from numpy.typing import ArrayLike
 from heimat.core.color.arrays import Floats
 from heimat.core.color.spaces.srgb import srgb_to_linear
 
-Grade = Literal["AAA", "AA", "AA large", "fails"]
+Grade = Literal["AAA", "AA", "large", "under 3"]
 
 WEIGHTS: Floats = np.array([0.2126, 0.7152, 0.0722])
 """WCAG's luminance coefficients, in the four decimals that the definition prints."""
@@ -45,12 +45,15 @@ def ratio(foreground8: ArrayLike, ground8: ArrayLike) -> Floats:
 
 
 def grade(value: float) -> Grade:
-    """The best that a ratio reaches for text: AAA 7, AA 4.5, AA large 3, or fails. Nothing is rounded up."""
+    """The best that a ratio reaches: AAA 7, AA 4.5, large (large text and graphics only) 3, or under 3.
+
+    Nothing is rounded up.
+    """
     if value >= AAA_TEXT:
         return "AAA"
     if value >= AA_TEXT:
         return "AA"
-    return "AA large" if value >= AA_LARGE else "fails"
+    return "large" if value >= AA_LARGE else "under 3"
 
 
 def cut(value: float) -> str:

@@ -64,3 +64,8 @@ def ciede2000(lab_a: ArrayLike, lab_b: ArrayLike) -> Floats:
 def distance_text(value: float) -> str:
     """A CIEDE2000 distance with one decimal, cut and never rounded up over a threshold."""
     return f"{int(value * 10) / 10:.1f}"
+
+
+def distance_words(value: float) -> str:
+    """A distance with the name of its measure, for a sentence."""
+    return f"CIEDE2000 {distance_text(value)}"

@@ -1,7 +1,5 @@
 """Who follows whom: chains end in a given color, and never run in a loop."""
 
-from collections import Counter
-
 from heimat.core.document.hues import Hue, parent_of
 from heimat.core.document.order import in_order
 from heimat.core.document.system import ColorSystem
@@ -36,15 +34,15 @@ def with_descendants(system: ColorSystem, hue_id: str) -> list[str]:
     return found
 
 
-def followers(system: ColorSystem) -> tuple[dict[str, list[str]], Counter[str]]:
-    """By the id of each hue: the names of those that follow it directly, and how many follow in chains as well."""
-    names: dict[str, list[str]] = {hue: [] for hue in system.hues}
-    counts: Counter[str] = Counter()
+def followers(system: ColorSystem) -> tuple[dict[str, list[str]], dict[str, list[str]]]:
+    """By the id of each hue, names in order: of those that follow it directly, and of all in chains too."""
+    direct: dict[str, list[str]] = {hue: [] for hue in system.hues}
+    every: dict[str, list[str]] = {hue: [] for hue in system.hues}
     for hue in in_order(system.hues):
         at = parent_of(hue)
         if at is not None:
-            names[at].append(hue.name)
+            direct[at].append(hue.name)
         while at is not None:
-            counts[at] += 1
+            every[at].append(hue.name)
             at = parent_of(system.hues[at])
-    return names, counts
+    return direct, every

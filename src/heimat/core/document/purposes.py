@@ -8,16 +8,16 @@ Purpose = Literal[
     "text.faint",
     "text.late",
     "text.on-brand",
-    "link.rest",
+    "link.text",
     "surface.page",
     "surface.card",
     "surface.brand",
     "border.plain",
     "border.divider",
-    "action.fill",
-    "action.hover",
-    "action.pressed",
-    "action.label",
+    "action.main.fill",
+    "action.main.fill-hovered",
+    "action.main.fill-pressed",
+    "action.main.label",
     "status.success",
     "status.warning",
     "status.error",
@@ -32,7 +32,7 @@ Purpose = Literal[
 PURPOSES: tuple[Purpose, ...] = get_args(Purpose)
 Shape = Literal["strong text", "text", "link", "line", "fill"]
 """As what a token is drawn where it is shown at work."""
-_STRONG: frozenset[Purpose] = frozenset({"text.strong", "text.on-brand", "action.label"})
+_STRONG: frozenset[Purpose] = frozenset({"text.strong", "text.on-brand", "action.main.label"})
 
 
 def purpose_named(name: str) -> Purpose | None:

@@ -3,10 +3,18 @@
 from collections.abc import Callable
 from typing import Any
 
-from heimat.core.document.purposes import purpose_named
+from heimat.core.document.purposes import Purpose, purpose_named
 from heimat.core.document.system import SCHEMA, ColorSystem
 
 Document = dict[str, Any]
+_PURPOSES_5 = {
+    "link.rest": "link.text",
+    "action.fill": "action.main.fill",
+    "action.hover": "action.main.fill-hovered",
+    "action.pressed": "action.main.fill-pressed",
+    "action.label": "action.main.label",
+}
+"""How the purposes were called up to form 5. What a designer called the tokens is a designer's."""
 
 
 def _same(data: Document) -> Document:
@@ -15,12 +23,33 @@ def _same(data: Document) -> Document:
 
 
 def _with_purposes(data: Document) -> Document:
-    """Tokens that are called as the starter calls them have that purpose."""
+    """Tokens that are called as the starter called them have that purpose."""
     tokens = {
-        key: {**token, "purpose": token.get("purpose") or purpose_named(token["name"])}
+        key: {**token, "purpose": token.get("purpose") or _purpose_called(token["name"])}
         for key, token in data.get("tokens", {}).items()
     }
     return {**data, "tokens": tokens}
+
+
+def _purpose_called(name: str) -> Purpose | None:
+    return purpose_named(_PURPOSES_5.get(name, name))
+
+
+def newest_words(stored: Any) -> Any:
+    """A stored document of form 5, or any part of one, in the words of form 6: purposes, and steps that are internal.
+
+    What a change takes back is kept without a form, so this holds for the words of both.
+    """
+    if isinstance(stored, list):
+        return [newest_words(each) for each in stored]
+    if not isinstance(stored, dict):
+        return stored
+    found = {key: newest_words(value) for key, value in stored.items()}
+    if {"label", "lightness", "hidden"} <= found.keys():
+        found["internal"] = found.pop("hidden")
+    if found.get("purpose") in _PURPOSES_5:
+        found["purpose"] = _PURPOSES_5[found["purpose"]]
+    return found
 
 
 UPGRADES: dict[int, Callable[[Document], Document]] = {
@@ -32,6 +61,8 @@ UPGRADES: dict[int, Callable[[Document], Document]] = {
     3: _same,
     # 5: purposes of tokens.
     4: _with_purposes,
+    # 6: purposes without a word for the undisturbed state; steps are internal, as tokens are, not hidden.
+    5: newest_words,
 }
 """What brings a document of each form to the next one."""
 

@@ -15,7 +15,7 @@ def published_steps(system: ColorSystem) -> list[StepRef]:
         StepRef(hue=hue.id, step=step.id)
         for hue in in_order(system.hues)
         for step in ladder_of(system, hue).steps
-        if not step.hidden
+        if not step.internal
     ]
 
 

@@ -1,5 +1,7 @@
 """Parts of the document in words."""
 
+from collections.abc import Sequence
+
 from heimat.core.color.notation import format
 from heimat.core.document.system import ColorSystem, ladder_of
 from heimat.core.document.tokens import StepAlias, TokenAlias, TokenValue
@@ -13,13 +15,24 @@ def step_name(system: ColorSystem, hue_id: str, step_id: str) -> str | None:
 
 
 def value_in_words(system: ColorSystem, value: TokenValue) -> str:
-    """What a token stands for, as people say it: tidewater 600, action.fill, or #FFFFFF."""
+    """What a token stands for, as people say it: tidewater 600, action.main.fill, or #FFFFFF."""
     if isinstance(value, TokenAlias):
         target = system.tokens.get(value.token)
         return target.name if target else "a token that is gone"
     if isinstance(value, StepAlias):
         return step_name(system, value.hue, value.step) or "a step that is gone"
     return format(value.color, "hex") or ""
+
+
+MOST_NAMED = 5
+
+
+def listed(names: Sequence[str]) -> str:
+    """Names in a sentence: mint, sea and sand; of many, the first five and how many more."""
+    told = list(names[:MOST_NAMED])
+    if len(names) > MOST_NAMED:
+        told.append(f"{len(names) - MOST_NAMED} more")
+    return " and ".join([", ".join(told[:-1]), told[-1]] if len(told) > 1 else told)
 
 
 def counted(number: int, what: str) -> str:

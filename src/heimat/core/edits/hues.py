@@ -15,6 +15,7 @@ from heimat.core.document.order import behind, in_order, key_between
 from heimat.core.document.part import Note, Part, StepId
 from heimat.core.document.system import MOST_HUES, ColorSystem, ladder_of
 from heimat.core.document.tokens import LiteralColor, StepAlias, Token
+from heimat.core.document.words import listed
 from heimat.core.edits.base import EditBase, Path, hue_of, step_of, with_hue
 from heimat.core.edits.order import with_room
 from heimat.core.edits.sources import given, let_go, opaque
@@ -165,9 +166,8 @@ class RemoveHue(EditBase):
 
     def sentence(self, system: ColorSystem) -> str:
         hue = hue_of(system, self.hue)
-        followers = len(with_descendants(system, hue.id)) - 1
-        also = f" and {followers} that follow it" if self.children == "remove" and followers else ""
-        return f"Remove {hue.name}{also}"
+        others = with_descendants(system, hue.id)[1:] if self.children == "remove" else []
+        return "Remove " + listed([hue.name, *(system.hues[other].name for other in others)])
 
 
 def _kept_tokens(system: ColorSystem, gone: list[Hue]) -> dict[str, Token]:

@@ -106,7 +106,7 @@ def _nudge_words(nudge: Nudge) -> str:
 
 
 def chain_words(resolved: Resolved, theme: ResolvedTheme, token_id: str) -> str:
-    """The chain of aliases of a token in words: "action.fill, tidewater 600"."""
+    """The chain of aliases of a token in words: "action.main.fill, tidewater 600"."""
     color, tokens = theme.tokens[token_id], resolved.system.tokens
     return ", ".join([*(tokens[token].name for token in color.chain[1:]), value_in_words(resolved.system, color.end)])
 

@@ -40,7 +40,7 @@ def alike(hues: Iterable[ResolvedHue]) -> list[Alike]:
 def wanted_steps(system: ColorSystem) -> int:
     """How many steps the ladder of all would have to keep the cap, or else so that only used ones are left."""
     shared = sum(hue.ladder is None for hue in system.hues.values())
-    own = sum(not step.hidden for hue in system.hues.values() if hue.ladder for step in hue.ladder.steps)
+    own = sum(not step.internal for hue in system.hues.values() if hue.ladder for step in hue.ladder.steps)
     most = len(system.ladder.steps)
     if system.cap is not None and shared:
         most = min(most, (system.cap - own) // shared)

@@ -158,7 +158,7 @@ def publication(resolved: Resolved) -> Publication:
     for hue, names in scale_token_names(system):
         known = resolved.hues[hue.id]
         for place, (step, name, color) in enumerate(zip(known.steps, names, hexes_of(known.rgb8), strict=True)):
-            if step.hidden:
+            if step.internal:
                 continue
             step_names[hue.id, step.id] = name
             value = PublishedValue(color, known.source.alpha, None, _channels(known.p3_at(place)))
@@ -178,7 +178,7 @@ def _value(
     color, value = theme.tokens[token.id], value_in(token, theme.theme.id, order)
     alias = None
     if isinstance(value, StepAlias):
-        # A token on a hidden step leaves with its value alone.
+        # A token on an internal step leaves with its value alone.
         alias = step_names.get((value.hue, value.step))
     elif isinstance(value, TokenAlias):
         alias = system.tokens[value.token].name

@@ -19,7 +19,7 @@ LONGEST_LADDER_NAME = 40
 class LadderStep(BaseModel):
     """One rung: a stable id, the label people read, and the L* 0 to 100 aimed at.
 
-    A `hidden` one is not published. One put `between` two others is not counted as a position of its own, so that
+    An `internal` one is not published. One put `between` two others is not counted as a position of its own, so that
     what is promised of the others stays as it is.
     """
 
@@ -28,7 +28,7 @@ class LadderStep(BaseModel):
     id: Annotated[str, Field(min_length=1, max_length=LONGEST_STEP_ID, pattern=r"^[a-z0-9_-]+$")]
     label: Annotated[str, Field(min_length=1, max_length=LONGEST_LABEL)]
     lightness: Annotated[float, Field(ge=0.0, le=100.0)]
-    hidden: bool = False
+    internal: bool = False
     between: bool = False
 
 

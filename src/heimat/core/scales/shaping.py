@@ -30,7 +30,7 @@ class ShapedStep(BaseModel):
     id: Annotated[str, Field(max_length=LONGEST_STEP_ID)] = ""
     label: Annotated[str, Field(max_length=200)]
     lightness: Annotated[float, Field(allow_inf_nan=False)]
-    hidden: bool = False
+    internal: bool = False
     between: bool = False
 
 

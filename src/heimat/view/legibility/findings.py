@@ -4,7 +4,7 @@ import numpy as np
 from typing_extensions import TypedDict
 
 from heimat.core.color.contrast import cut
-from heimat.core.color.difference import distance_text
+from heimat.core.color.difference import distance_words
 from heimat.core.document.pairings import Use
 from heimat.core.edits.tokens import SetTokenValue
 from heimat.core.legibility.findings import Finding, findings
@@ -83,7 +83,7 @@ def _finding(finding: Finding, eyes: Eyes) -> FindingView:
 
 
 def _repair(repair: Repair, eyes: Eyes, told_apart: bool) -> RepairView:
-    reaches = f"{distance_text(repair.reaches)} apart" if told_apart else cut(repair.reaches)
+    reaches = distance_words(repair.reaches) if told_apart else cut(repair.reaches)
     parts = [f"mends {repair.mends}"] if repair.mends else []
     parts.append(f"breaks {repair.breaks}" if repair.breaks else "breaks none")
     return {

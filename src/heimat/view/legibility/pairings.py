@@ -4,12 +4,13 @@ from typing_extensions import TypedDict
 
 from heimat.core.color.contrast import cut
 from heimat.core.document.pairings import USE_WORDS, Use
+from heimat.core.resolve.pairings import PairingResult
 from heimat.view.figures import ContrastView, contrast_view
 from heimat.view.look import Look
 
 
 class PairingView(TypedDict):
-    """A declared pairing with what it reaches; `holds` is null for decoration."""
+    """A declared pairing with what it reaches; `holds` is null for decoration, `missed` is by how much it is missed."""
 
     id: str
     foreground: str
@@ -20,6 +21,7 @@ class PairingView(TypedDict):
     contrast: ContrastView
     wide: str | None
     holds: bool | None
+    missed: str | None
 
 
 def pairings_part(look: Look) -> list[PairingView]:
@@ -35,6 +37,13 @@ def pairings_part(look: Look) -> list[PairingView]:
             "contrast": contrast_view(result.ratio),
             "wide": None if result.wide is None else cut(result.wide),
             "holds": result.holds,
+            "missed": _missed(result) if result.holds is False else None,
         }
         for result in (look.theme.pairings if look.theme else [])
     ]
+
+
+def _missed(result: PairingResult) -> str:
+    """What lacks, of the figures as they are printed: 4.5 and 3.91 lack 0.59."""
+    reached = min(result.ratio, result.ratio if result.wide is None else result.wide)
+    return f"{(result.needed or 0.0) - float(cut(reached)):.2f}"

@@ -14,7 +14,7 @@ from heimat.view.look import Look
 
 
 class LadderStepView(TypedDict):
-    """A label of the ladder with the L* aimed at; hidden ones are not published, those between not counted.
+    """A label of the ladder with the L* aimed at; internal ones are not published, those between not counted.
 
     `uses` counts the tokens that stand on it, on any scale of this ladder and in any theme.
     """
@@ -22,7 +22,7 @@ class LadderStepView(TypedDict):
     id: str
     label: str
     lightness: float
-    hidden: bool
+    internal: bool
     between: bool
     uses: int
 
@@ -54,7 +54,7 @@ def ladder_view(ladder: Ladder, uses: Counter[str] | None = None) -> LadderView:
                 "id": step.id,
                 "label": step.label,
                 "lightness": step.lightness,
-                "hidden": step.hidden,
+                "internal": step.internal,
                 "between": step.between,
                 "uses": counts[step.id],
             }

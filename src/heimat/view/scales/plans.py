@@ -3,7 +3,7 @@
 from typing_extensions import TypedDict
 
 from heimat.core.color.contrast import cut
-from heimat.core.color.difference import distance_text
+from heimat.core.color.difference import distance_words
 from heimat.core.document.system import ColorSystem, ladder_of
 from heimat.core.document.uses import published_steps, uses_of
 from heimat.core.document.words import step_name
@@ -60,9 +60,9 @@ def fewer_view(resolved: Resolved, steps: int | None) -> FewerView:
     return {
         "colors": len(published_steps(system)),
         "cap": system.cap,
-        "unused": [step.id for step in system.ladder.steps if not uses[step.id] and not step.hidden],
+        "unused": [step.id for step in system.ladder.steps if not uses[step.id] and not step.internal],
         "alike": [
-            f"{pair.hue.name} {labels[pair.one]} and {labels[pair.other]}, {distance_text(pair.distance)} apart"
+            f"{pair.hue.name} {labels[pair.one]} and {labels[pair.other]}, {distance_words(pair.distance)}"
             for pair in alike(resolved.hue_list)
             for labels in [pair.hue.ladder.labels()]
         ],

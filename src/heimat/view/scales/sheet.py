@@ -27,7 +27,7 @@ class StepView(SwatchView):
     anchor: bool
     pinned: bool
     nudged: Literal["plus", "minus"] | None
-    hidden: bool
+    internal: bool
     changed: bool
 
 
@@ -79,7 +79,7 @@ def scales_part(look: Look) -> list[ScaleView]:
                     "anchor": hue.scale.anchor == place and not pinned,
                     "pinned": pinned,
                     "nudged": nudge_sign(nudges.get(step.id)),
-                    "hidden": step.hidden,
+                    "internal": step.internal,
                     "changed": f"{hue.id}/{step.id}" in changed,
                 }
             )

@@ -15,6 +15,7 @@ from heimat.core.color.overlay import solid
 from heimat.core.color.told_apart import distances
 from heimat.core.document.following import followers
 from heimat.core.document.hues import DerivedSource, GivenSource, HueKind, QuantityChange
+from heimat.core.document.words import listed
 from heimat.core.edits.sources import following_words
 from heimat.core.hues.scaling import scales_of
 from heimat.core.resolve.hues import ResolvedHue
@@ -67,6 +68,7 @@ class HueView(SwatchView):
     """A hue without its scale; `text` is its exact color in the notation asked for, `exact` as an edit takes it.
 
     `remembers` is the OKLCH hue in degrees that is meant, where white, gray or the gamut takes it away.
+    `followed_by` names the hues that follow it directly, `goes_along` all that do so in chains as well.
     `wide_steps` counts the steps with a display-p3 value of their own, `tokens_on` the tokens in the theme shown.
     """
 
@@ -83,8 +85,8 @@ class HueView(SwatchView):
     on_white: str
     on_black: str
     follows: FollowingView | None
-    followers: list[str]
-    descendants: int
+    followed_by: str
+    goes_along: str
     pins: list[PinView]
     smooth: bool
     ladder: str | None
@@ -117,7 +119,7 @@ def hues_part(look: Look) -> list[HueView]:
     own = eyes.swatches(np.array([hue.scale.source8 for hue in hues]).reshape(-1, 3))
     shown = look.theme.tokens if look.theme else {}
     tokens_on = Counter(color.step.hue for color in shown.values() if color.step)
-    names, descendants = followers(look.system)
+    direct, every = followers(look.system)
     found: list[HueView] = []
     for hue, source in zip(hues, own, strict=True):
         known = hue.hue
@@ -138,8 +140,8 @@ def hues_part(look: Look) -> list[HueView]:
                 "on_white": on_white,
                 "on_black": on_black,
                 "follows": _following(resolved, hue),
-                "followers": names[hue.id],
-                "descendants": descendants[hue.id],
+                "followed_by": listed(direct[hue.id]),
+                "goes_along": listed(every[hue.id]),
                 "pins": _pins(resolved, hue, eyes),
                 "smooth": known.smooth,
                 "anchor_mode": known.anchor.mode,

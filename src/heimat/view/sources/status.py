@@ -5,7 +5,7 @@ from collections.abc import Mapping, Sequence
 import numpy as np
 from typing_extensions import TypedDict
 
-from heimat.core.color.difference import TOLD_APART, distance_text
+from heimat.core.color.difference import TOLD_APART, distance_text, distance_words
 from heimat.core.color.notation import Color, Notation, as_bytes, rgb8_of
 from heimat.core.color.told_apart import PairDistance, distances
 from heimat.core.sources.conventions import STATUS_CONVENTIONS, STATUS_NOTES, STATUSES, Status
@@ -101,8 +101,8 @@ def _pairs(old: PairDistance, new: PairDistance) -> list[StatusPairView]:
 
 def _sentence(least: float, reached: bool, pairs: Sequence[PairDistance], held: bool) -> str:
     if reached:
-        return f"Every pair keeps {distance_text(least)} or more under every vision; {TOLD_APART:g} is needed."
+        return f"Every pair keeps {distance_words(least)} or more under every vision; {TOLD_APART:g} is needed."
     worst = min(pairs, key=lambda pair: pair.least())
     names = f"{STATUSES[worst.one]} and {STATUSES[worst.other]}"
     why = "as they are held" if held else "with this brand"
-    return f"{names} keep only {distance_text(worst.least())} under {worst.worst.vision} vision {why}; let one go."
+    return f"{names} keep only {distance_words(worst.least())} under {worst.worst.vision} vision {why}; let one go."

@@ -59,7 +59,7 @@ export function PairingsTable() {
                 <Table.Cell paddingBlock="3px">
                   {pairing.needed === null
                     ? "exempt"
-                    : `needs ${pairing.needed}${pairing.holds === false ? ": fails" : ""}`}
+                    : `needs ${pairing.needed}${pairing.missed ? `, missed by ${pairing.missed}` : ""}`}
                 </Table.Cell>
               </Table.Row>
             );
@@ -73,6 +73,6 @@ export function PairingsTable() {
 /** The pair as what it is used for: text, or a part; hatched where it falls short. */
 function Sample({ pairing, ink }: { pairing: PairingView; ink: string }) {
   if (pairing.holds === false) return <Box height="18px" style={{ background: hatch(ink) }} />;
-  if (TEXT.includes(pairing.use)) return <>Aa</>;
+  if (TEXT.includes(pairing.use)) return <>12 min</>;
   return <Box height="8px" margin="5px 12px" style={{ background: ink }} />;
 }

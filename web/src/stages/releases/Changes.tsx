@@ -53,7 +53,7 @@ export function Changes({ changes, first }: { changes: ChangeView[]; first: bool
 function words(change: ChangeView): string {
   const { before_name: before, after_name: after } = change;
   const colors = change.distance
-    ? `, ${change.before?.hex} to ${change.after?.hex}, ${change.distance} apart`
+    ? `, ${change.before?.hex} to ${change.after?.hex}, CIEDE2000 ${change.distance}`
     : "";
   switch (change.change) {
     case "added":
@@ -64,7 +64,7 @@ function words(change: ChangeView): string {
       return `${before} is called ${after}${colors}`;
     case "repointed":
       return `${after} stands for ${change.after_alias ?? change.after?.hex}, was ${change.before_alias ?? change.before?.hex}${
-        change.distance ? `, ${change.distance} apart` : ""
+        change.distance ? `, CIEDE2000 ${change.distance}` : ""
       }`;
     default:
       return `${after}${colors}`;

@@ -12,6 +12,8 @@ const DRAGGED = "application/x-heimat-hue";
 interface Props {
   hue: HueView;
   steps: StepView[];
+  /** What contrasts are told against. */
+  ground: string;
   height: number;
   /** Whether another kind begins here. */
   apart: boolean;
@@ -75,6 +77,7 @@ export const ScaleRow = memo(function ScaleRow({
           key={step.id}
           step={step}
           hue={hue.name}
+          ground={props.ground}
           share={1 / steps.filter((other) => other.column === step.column).length}
           columns={props.columns}
           flips={index > 0 && steps[index - 1]?.passes !== step.passes}

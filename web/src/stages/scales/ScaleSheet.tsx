@@ -30,6 +30,7 @@ interface Row {
 export function ScaleSheet() {
   const every = useRows();
   const ladder = usePart("ladder");
+  const ground = usePart("ground", (part) => part.name);
   const selected = useLook((at) => at.select) ?? "";
   const area = useLook((at) => at.area);
   const show = useLook((at) => at.show);
@@ -154,6 +155,7 @@ export function ScaleSheet() {
           key={hue.id}
           hue={hue}
           steps={steps}
+          ground={ground}
           height={height}
           apart={begins(place)}
           columns={columns}

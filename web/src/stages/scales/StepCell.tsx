@@ -1,7 +1,7 @@
 /** A step: a flush field of its color. At rest it prints one line; in the selected row and column, all. */
 import { memo } from "react";
 import type { StepView } from "../../api/client";
-import { SHORT_GRADES } from "../../components/Ratio";
+import { GRADE_WORDS } from "../../components/Ratio";
 import type { Print } from "../../workspace/interface";
 import { DENSE_COLUMNS } from "./sizes";
 import styles from "./step.module.css";
@@ -9,6 +9,8 @@ import styles from "./step.module.css";
 interface Props {
   step: StepView;
   hue: string;
+  /** What the contrast is told against. */
+  ground: string;
   share: number;
   columns: number;
   flips: boolean;
@@ -25,6 +27,7 @@ interface Props {
 function Step({
   step,
   hue,
+  ground,
   share,
   columns,
   flips,
@@ -38,8 +41,8 @@ function Step({
 }: Props) {
   const roomy = share === 1 && columns < DENSE_COLUMNS;
   const whole = selected || figures !== null || (told && print !== "nothing");
-  const contrast = `${step.contrast.text} ${SHORT_GRADES[step.contrast.grade]}`;
-  const marks = `${step.anchor ? ", the hue’s own color" : ""}${step.pinned ? ", pinned" : ""}${step.nudged ? ", nudged" : ""}${step.hidden ? ", not published" : ""}`;
+  const contrast = `${step.contrast.text} on ${ground}, ${GRADE_WORDS[step.contrast.grade]}`;
+  const marks = `${step.anchor ? ", the hue’s own color" : ""}${step.pinned ? ", pinned" : ""}${step.nudged ? ", nudged" : ""}${step.internal ? ", internal" : ""}`;
   return (
     // Focus is moved by the sheet, whose arrow keys walk the steps.
     // biome-ignore lint/a11y/useKeyWithClickEvents: the sheet handles the keys of all its cells
@@ -47,7 +50,7 @@ function Step({
       role="gridcell"
       tabIndex={entry ? 0 : -1}
       aria-selected={selected || chosen}
-      aria-label={`${hue} ${step.label}, ${step.hex} ${contrast}${figures ? ` ${figures.replaceAll("\n", " ")}` : ""}${marks}`}
+      aria-label={`${hue} ${step.label}, ${step.hex}, ${contrast}${figures ? ` ${figures.replaceAll("\n", " ")}` : ""}${marks}`}
       data-key={step.key}
       data-hex={step.hex}
       className={styles.step}
@@ -62,7 +65,7 @@ function Step({
           {(whole || print === "values") && <span className={styles.line}>{step.hex} </span>}
           {(whole || print === "contrast") && (
             <span className={styles.line}>
-              {step.contrast.text} <span className={styles.grade}>{SHORT_GRADES[step.contrast.grade]}</span>
+              {step.contrast.text} <span className={styles.grade}>{step.contrast.grade}</span>
             </span>
           )}
         </div>
@@ -75,7 +78,7 @@ function Step({
       {step.nudged && !step.pinned && (
         <span className={styles.nudged}>{step.nudged === "plus" ? "+" : "−"}</span>
       )}
-      {step.hidden && <div className={styles.hidden} style={{ background: step.ink }} />}
+      {step.internal && <div className={styles.internal} style={{ background: step.ink }} />}
       {step.changed && !step.pinned && !step.nudged && <div className={styles.changed} />}
       {selected && <div className={styles.selected} />}
     </div>

@@ -26,7 +26,7 @@ export function ByHand({ hue }: { hue: HueView }) {
             <Text as="span" fontFamily="mono">
               {pin.hex}
             </Text>
-            , {pin.distance} from the generated{" "}
+            , CIEDE2000 {pin.distance} from the generated{" "}
             <Text as="span" fontFamily="mono">
               {pin.generated.hex}
             </Text>

@@ -79,7 +79,9 @@ function Candidate({ candidate, open, onOpen }: Props) {
               <strong>{candidate.name || "unnamed"}</strong>
               <span className={styles.value}>{candidate.text}</span>
               <span className={styles.words}>
-                {near?.same ? `hardly different from ${near.name}, ${near.distance}` : candidate.note}
+                {near?.same
+                  ? `hardly different from ${near.name}, CIEDE2000 ${near.distance}`
+                  : candidate.note}
               </span>
             </>
           )}
@@ -107,7 +109,7 @@ function Candidate({ candidate, open, onOpen }: Props) {
           />
           {near && (
             <Text fontSize="12px" color="fg.muted" paddingBottom="4px">
-              nearest to {near.name}, {near.distance} away
+              nearest to {near.name}, CIEDE2000 {near.distance}
             </Text>
           )}
           <Flex gap="4px" marginLeft="auto">

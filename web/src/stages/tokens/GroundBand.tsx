@@ -19,8 +19,8 @@ const SAMPLES: Record<string, string> = {
   "text.faint": "Places are held for ten minutes",
   "text.late": "12 min late",
   "text.on-brand": "Skarvik to Tarnsey",
-  "link.rest": "Fares and discounts",
-  "action.label": "Book",
+  "link.text": "Fares and discounts",
+  "action.main.label": "Book",
 };
 
 export function GroundBand({ ground, pairings, tokens, selected, onSelect }: Props) {

@@ -2,7 +2,7 @@
 
 from collections.abc import Iterator
 
-from heimat.core.color.difference import distance_text
+from heimat.core.color.difference import distance_text, distance_words
 from heimat.core.color.told_apart import PairDistance, VisionDistance
 from heimat.core.document.keys import token_key
 from heimat.core.legibility.findings.finding import Finding, in_theme
@@ -55,7 +55,7 @@ def _finding(
     else:
         sentence = f"{one} and {other} look alike for {worst.vision} vision."
     where = f"; below {told.threshold:g} {_interval(worst)}" if worst.below else ""
-    apart = f"{distance_text(pair.typical)} apart for typical vision, {distance_text(worst.least)} for {worst.vision}"
+    apart = f"{distance_words(pair.typical)} for typical vision, {distance_text(worst.least)} for {worst.vision}"
     wanted = f"The set asks for {told.threshold:g} at every severity."
     return Finding(
         id=_id(theme, result, pair),

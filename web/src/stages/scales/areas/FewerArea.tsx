@@ -123,14 +123,14 @@ function Unused({ fewer }: { fewer: FewerView }) {
   const ladder = usePart("ladder");
   const { put } = useWorkspace();
   const unused = ladder.steps.filter((step) => fewer.unused.includes(step.id));
-  const hide = () =>
+  const keepIn = () =>
     void put(
       edit("set_ladder", {
         ladder: {
           name: "own",
           steps: ladder.steps.map(({ uses: _, ...step }) => ({
             ...step,
-            hidden: step.hidden || fewer.unused.includes(step.id),
+            internal: step.internal || fewer.unused.includes(step.id),
           })),
         },
       }),
@@ -143,7 +143,7 @@ function Unused({ fewer }: { fewer: FewerView }) {
       ) : (
         <Flex gap="8px" align="center" wrap="wrap">
           <Text>{unused.map((step) => step.label).join(", ")}</Text>
-          <ToolButton onClick={hide}>Hide them from what is published</ToolButton>
+          <ToolButton onClick={keepIn}>Make them internal</ToolButton>
         </Flex>
       )}
     </Box>

@@ -1,4 +1,4 @@
-/** The steps of a ladder, one a row: label, lightness aimed at, whether it is published, and steps put in or taken out. */
+/** The steps of a ladder, one a row: label, lightness aimed at, whether it is internal, and steps put in or taken out. */
 import { Flex, Input, Text } from "@chakra-ui/react";
 import type { LadderView, Problem } from "../../../api/client";
 import { MOST_STEPS } from "../../../api/constants.generated";
@@ -37,7 +37,9 @@ export function LadderRows({ draft, present, problem, onChange }: Props) {
       <Flex gap="8px" align="center">
         <Text width="92px">Label</Text>
         <Text width="62px">L* aimed at</Text>
-        <Text width="60px">Published</Text>
+        <Text width="60px" title="An internal step is not published">
+          Internal
+        </Text>
         <Text width="58px">Used by</Text>
         {insert(-1, "A step beyond the light end")}
       </Flex>
@@ -73,9 +75,9 @@ export function LadderRows({ draft, present, problem, onChange }: Props) {
             </Flex>
             <Flex width="60px" justify="center">
               <Check
-                aria-label={`${step.label} is published`}
-                checked={!step.hidden}
-                onChange={() => onChange(changed(draft, step.key, { hidden: !step.hidden }))}
+                aria-label={`${step.label} is internal`}
+                checked={step.internal}
+                onChange={() => onChange(changed(draft, step.key, { internal: !step.internal }))}
               />
             </Flex>
             <Text

@@ -88,7 +88,7 @@ export function OverlayArea() {
           }
           colors={[answer.tint, overlay.solid]}
           words={`${overlay.text} on ${ground} beside ${tint}`}
-          figure={`${overlay.text}, ${overlay.exact ? "exact" : `${overlay.distance} away`}`}
+          figure={`${overlay.text}, ${overlay.exact ? "exact" : `CIEDE2000 ${overlay.distance}`}`}
         >
           <ToolButton
             aria-label={`Overlay as token: ${overlay.words}`}

@@ -77,7 +77,7 @@ export function inserted(draft: Draft, after: number): Draft {
     key: newKey(),
     label,
     lightness: Math.min(Math.max(rounded((light + dark) / 2), 0), 100),
-    hidden: false,
+    internal: false,
     between: one !== undefined && other !== undefined,
     uses: 0,
   };

@@ -27,8 +27,8 @@ export function PartnerRow({ partners, taken, other, onToggle }: Props) {
             <strong className={styles.value}>{partner.text}</strong> {words}, L* {partner.lightness}
             <br />
             <span className={styles.quiet}>
-              {partner.clipped && `${partner.clipped}; `}on the {other} circle {partner.other.hex},{" "}
-              {partner.apart} away
+              {partner.clipped && `${partner.clipped}; `}on the {other} circle {partner.other.hex}, CIEDE2000{" "}
+              {partner.apart}
             </span>
           </span>
         </label>

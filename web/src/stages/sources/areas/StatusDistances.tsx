@@ -12,7 +12,7 @@ export function StatusDistances({ answer }: { answer: StatusView }) {
     <table className={styles.distances} data-testid="status-distances">
       <thead>
         <tr>
-          <th scope="col">Least distance before and after; {answer.threshold} needed</th>
+          <th scope="col">Least CIEDE2000 before and after; {answer.threshold} needed</th>
           {SEEN.map((vision) => (
             <th key={vision} scope="col">
               {VISION_WORDS[vision]}

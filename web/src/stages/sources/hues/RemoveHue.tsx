@@ -15,25 +15,33 @@ export function RemoveHue({ hue }: { hue: HueView }) {
     await put(edit("remove_hue", { hue: hue.id, children }));
     look({ select: null });
   };
-  if (!asking) return <ToolButton onClick={() => setAsking(true)}>Remove</ToolButton>;
+  if (!asking)
+    return (
+      <ToolButton onClick={() => setAsking(true)} aria-label={`Remove ${hue.name}, asking first`}>
+        Remove
+      </ToolButton>
+    );
   const tokens = hue.tokens_on > 0 ? `; ${counted(hue.tokens_on, "token")} keep their colors` : "";
   const keep = <ToolButton onClick={() => setAsking(false)}>Keep</ToolButton>;
-  if (hue.descendants === 0)
+  if (!hue.goes_along)
     return (
       <>
         <ToolButton bg="fg" color="bg" onClick={() => void remove("detach")}>
-          {tokens ? `Remove${tokens}` : "Remove it"}
+          Remove {hue.name}
+          {tokens}
         </ToolButton>
         {keep}
       </>
     );
-  const others = hue.followers.length === 1 ? hue.followers[0] : counted(hue.descendants, "hue");
   return (
     <>
       <ToolButton bg="fg" color="bg" onClick={() => void remove("detach")}>
-        Remove; let {others} keep {hue.followers.length === 1 ? "its color" : "their colors"}
+        Remove {hue.name}
+        {tokens}; what follows keeps its color: {hue.followed_by}
       </ToolButton>
-      <ToolButton onClick={() => void remove("remove")}>Remove {others} too</ToolButton>
+      <ToolButton onClick={() => void remove("remove")}>
+        Remove {hue.name}, {hue.goes_along}
+      </ToolButton>
       {keep}
     </>
   );

@@ -64,7 +64,7 @@ export function ReadRow({ line, use, out, changed, onChange }: Props) {
       {use === "pin" && (
         <span className={styles.words}>
           {line.fit
-            ? `${line.fit.hue_name} ${line.fit.label}, ${line.fit.distance} from the generated ${line.fit.generated.hex}`
+            ? `${line.fit.hue_name} ${line.fit.label}, CIEDE2000 ${line.fit.distance} from the generated ${line.fit.generated.hex}`
             : "no step is left for it"}
         </span>
       )}
@@ -98,7 +98,7 @@ function Added({ line, name, changed, onChange }: Omit<Props, "use" | "out"> & {
       <span className={styles.words}>
         {line.remark ? `${line.remark}${line.repeat ? "; " : ""}` : ""}
         {line.repeat
-          ? `${line.repeat.words}${line.repeat.same ? "" : `, ${line.repeat.distance}`}`
+          ? `${line.repeat.words}${line.repeat.same ? "" : `, CIEDE2000 ${line.repeat.distance}`}`
           : line.text.startsWith("used ")
             ? line.text
             : ""}

@@ -124,7 +124,7 @@ export function AreaTools({ picture, marked, without, onMark, onLeaveOut, onTake
                     texts={answer.colors.map((color) => color.hex)}
                   />
                   <Text color="fg.muted" marginTop="2px">
-                    {answer.colors.length} stops, {answer.largest} away at most
+                    {answer.colors.length} stops, CIEDE2000 {answer.largest} at most
                   </Text>
                 </>
               )}

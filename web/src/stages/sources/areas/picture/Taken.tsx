@@ -62,7 +62,7 @@ export function Taken({ sample, problem, radius, replacing, onRadius, onTakeAgai
               {replacing && <ToolButton onClick={onTakeAgain}>Take instead of {replacing}</ToolButton>}
               {sample.near && (
                 <ToolButton onClick={() => look({ select: sample.near?.key ?? null })}>
-                  It is {sample.near.name}, {sample.near.distance} away
+                  It is {sample.near.name}, CIEDE2000 {sample.near.distance}
                 </ToolButton>
               )}
               <ToolButton onClick={() => onAdd(sample)}>Add it</ToolButton>
