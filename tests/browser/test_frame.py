@@ -54,11 +54,13 @@ def test_a_drag_asks_once_at_a_time_and_ends_with_the_newest(page: Page) -> None
 # Holds back what is kept until it is let go, counts what was answered, and remembers every value that a hue has shown.
 HELD = """
 window.answered = 0;
+window.sent = 0;
 window.seen = [];
 const gate = new Promise(open => { window.letGo = open; });
 const send = window.fetch;
 window.fetch = async (...given) => {
   if (!String(given[0]?.url ?? given[0]).endsWith('/edits')) return send(...given);
+  window.sent += 1;
   await gate;
   const answer = await send(...given);
   window.answered += 1;
@@ -79,7 +81,9 @@ def test_a_gesture_that_began_before_the_last_was_kept_is_not_disturbed_by_its_a
     page.script("arguments[0].focus()", slider)
     ActionChains(page.driver).key_down(Keys.ARROW_RIGHT).perform()
     page.wait(lambda: len(page.script("return window.seen")) == 1)
-    ActionChains(page.driver).key_up(Keys.ARROW_RIGHT).key_down(Keys.ARROW_RIGHT).perform()
+    ActionChains(page.driver).key_up(Keys.ARROW_RIGHT).perform()
+    page.wait(lambda: page.script("return window.sent") == 1)
+    ActionChains(page.driver).key_down(Keys.ARROW_RIGHT).perform()
     page.wait(lambda: len(page.script("return window.seen")) == 2)
     assert page.script("return window.answered") == 0
     page.script("window.letGo()")

@@ -80,9 +80,9 @@ def test_lightness_by_handles_and_hiding(page: Page) -> None:
     ActionChains(page.driver).click_and_hold(handle).move_by_offset(0, 8).release().perform()
     page.wait(lambda: page.steps("sound")[1] != before[1])
     page.says("[data-testid=safe-rung-words]", "200: ")
-    page.click("[aria-label='300 is published']")
+    page.click("[aria-label='300 is internal']")
     use_it(page)
-    page.wait(lambda: "not published" in page.find("[data-key='step:sound/s300']").get_attribute("aria-label"))
+    page.wait(lambda: "internal" in page.find("[data-key='step:sound/s300']").get_attribute("aria-label"))
     page.press("Undo")
     page.wait(lambda: page.steps("sound") == before)
 

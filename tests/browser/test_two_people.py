@@ -4,7 +4,7 @@ from collections.abc import Iterator
 from pathlib import Path
 
 import pytest
-from selenium.webdriver import Chrome
+from selenium.webdriver import Chrome, Keys
 
 from heimat.local.mariadb import LocalMariaDB
 from tests.browser.conftest import fresh
@@ -107,3 +107,28 @@ def test_the_database_goes_away_and_comes_back(own: tuple[LocalMariaDB, RunningH
     page.wait(lambda: not page.all("[data-testid=away]"))
     page.open(AT)
     page.find("[data-hue=weed]")
+
+
+def test_what_somebody_types_stays_beside_what_another_has_put_there(page: Page, tomke: Page) -> None:
+    page.open(AT)
+    tomke.click("[data-hue=kelp]") if not tomke.all("[data-testid=hue-editor]") else None
+    field = tomke.field("Name")
+    field.send_keys(" bed")
+    page.type("Name", "weed", enter=True)
+    tomke.says("[data-testid=hue-editor]", "Changed meanwhile to “weed”")
+    assert field.get_attribute("value") == "kelp bed"
+    tomke.leave_fields()
+    tomke.find("[data-hue=weed]")
+    tomke.field("Name").send_keys(Keys.ENTER)
+    page.find("[data-hue='kelp bed']")
+
+
+def test_a_removal_by_another_is_said_with_the_way_back(page: Page, tomke: Page) -> None:
+    page.open(AT)
+    page.press("Remove")
+    page.press("Remove kelp")
+    tomke.says("[data-testid=notice]", "Ines Vahl has removed kelp.")
+    tomke.press("Bring it back")
+    tomke.find("[data-hue=kelp]")
+    page.find("[data-hue=kelp]")
+    assert tomke.button("Undo").get_attribute("title").startswith("Undo: Bring back what Ines Vahl changed")

@@ -5,7 +5,8 @@ import type { Parts } from "../src/api/client";
 import { useChosen } from "../src/workspace/chosen";
 import { usePart, useWorkspace, WorkspaceProvider } from "../src/workspace/hooks";
 import { useLook } from "../src/workspace/look";
-import { useMoving } from "../src/workspace/moving";
+import type { Moving } from "../src/workspace/Moving";
+import type { Workspace } from "../src/workspace/Workspace";
 import { draw } from "./drawing";
 import { HeldServer, known, LOOK, settled } from "./server";
 
@@ -29,13 +30,15 @@ const answer = (revision: number, lightness: number) => ({
   slip: slip(lightness),
 });
 
-let moving: ReturnType<typeof useMoving>;
+let moving: Moving;
+let workspace: Workspace;
 let drawn = 0;
 
 function Looking() {
-  const workspace = useWorkspace();
-  moving = useMoving();
-  useLayoutEffect(() => workspace.lookAt({ ...LOOK, parts: ["hues", "slip"] }), [workspace]);
+  const here = useWorkspace();
+  workspace = here;
+  moving = here.moving;
+  useLayoutEffect(() => here.lookAt({ ...LOOK, parts: ["hues", "slip"] }), [here]);
   return null;
 }
 
@@ -59,7 +62,10 @@ const edits = (what: "preview" | "keep") =>
   held.asked.filter((each) => each.what === what).map((each) => each.edits[0]);
 const darker = (by: number) => moving.move((aim) => ({ lightness: aim.lightness - by }));
 
+const said = () => workspace.store.getState().said;
+
 beforeEach(() => {
+  useLook.setState({ select: null });
   useChosen.getState().choose([]);
   drawn = 0;
 });
@@ -124,11 +130,64 @@ it("several chosen steps are nudged by as much, each from where it is", async ()
   await act(() => held.last("keep").answer(answer(2, 50)));
 });
 
-it("what cannot be moved is left alone", async () => {
-  await opened({ ...answer(1, 50), slip: slip(50, { movable_hue: null }) });
+it("what cannot be moved is left alone, and why is said", async () => {
+  await opened({ ...answer(1, 50), slip: slip(50, { movable_hue: null, fixed: "buoy is held." }) });
   darker(1);
   await moving.end();
   expect(held.asked.map((each) => each.what)).toEqual(["open"]);
+  expect(said()).toBe("buoy is held.");
+});
+
+it("an end that is reached is said, and nothing is kept that changes nothing", async () => {
+  await opened(answer(1, 0));
+  darker(1);
+  expect(said()).toBe("Lightness ends at 0, black.");
+  await moving.end();
+  expect(edits("keep")).toEqual([]);
+});
+
+it("a run of taps is one change, kept once the keys rest", async () => {
+  await opened();
+  for (let tap = 0; tap < 20; tap += 1) {
+    darker(1);
+    void moving.rest();
+  }
+  await settled();
+  expect(edits("keep")).toEqual([]);
+  await vi.waitFor(() => expect(edits("keep")).toHaveLength(1));
+  expect(edits("keep")).toEqual([{ type: "aim_source", hue: "buoy", lightness: 30, chroma: 0.1, angle: 40 }]);
+  await act(() => held.last("keep").answer(answer(2, 30)));
+});
+
+it("a key right after a selection moves what is selected now, though it is not told yet where that stands", async () => {
+  await opened();
+  act(() => useLook.setState({ select: "step:kelp/s300" }));
+  darker(1);
+  darker(1);
+  expect(held.last("open").view.select).toBe("step:kelp/s300");
+  const told = held.last("open");
+  act(() => useLook.setState({ select: "hue:buoy" }));
+  void moving.end();
+  const { answer: reply } = told;
+  const step = slip(60, { key: "step:kelp/s300", movable_hue: "kelp", movable_step: "s300" });
+  await act(() => reply({ ...known(1, "buoy"), slip: step }));
+  await settled();
+  expect(edits("keep")).toEqual([
+    { type: "aim_step", hue: "kelp", step: "s300", lightness: 58, chroma: 0.1, angle: 40 },
+  ]);
+  await act(() => held.last("keep").answer(answer(2, 50)));
+});
+
+it("undo takes back a run that still rests", async () => {
+  await opened();
+  darker(1);
+  void moving.rest();
+  void workspace.takeBack("undo");
+  await settled();
+  expect(held.asked.map((each) => each.what).slice(-1)).toEqual(["keep"]);
+  await act(() => held.last("keep").answer(answer(2, 49)));
+  expect(held.asked.at(-1)?.what).toBe("undo");
+  await act(() => held.last("undo").answer(answer(3, 50)));
 });
 
 it("Escape goes back to what was, and nothing is kept", async () => {

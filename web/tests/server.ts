@@ -50,6 +50,8 @@ export class HeldServer implements Server {
     this.wait("keep", view, { base, edits, key });
   takeBack = (_: string, kind: "undo" | "redo", view: Looking, key: string) => this.wait(kind, view, { key });
   head = async () => this.revision;
+  removals = async () => [];
+  bringBack = (_: string, __: number, view: Looking, key: string) => this.wait("keep", view, { key });
 
   /** The newest request, which must be of a kind. */
   last(what: Asked["what"]): Asked {

@@ -11,6 +11,7 @@ from heimat.api.bodies import Body, ColorKey, Looking, RequestKey
 from heimat.api.context import Acting, Context, Uses, head_resolved
 from heimat.api.encoding import answer, described
 from heimat.core.color.notation import Notation
+from heimat.core.document.words import listed
 from heimat.core.edits import UserEdit, apply_all
 from heimat.core.resolve.resolved import resolve
 from heimat.service.editing import MOST_EDITS, Head
@@ -18,6 +19,9 @@ from heimat.service.people import Person
 from heimat.view.copying import CopiedView, copied_view
 from heimat.view.look import Look, Place
 from heimat.view.parts import Parts, parts_of
+
+MOST_NUMBER = 2**31 - 1
+"""The highest number that a revision could have."""
 
 router = APIRouter(prefix="/api/systems/{slug}", tags=["documents"])
 
@@ -48,6 +52,12 @@ class TakeBackBody(Body):
     view: Looking = Looking()
 
 
+class BringBackBody(TakeBackBody):
+    """Taking back what somebody else did, by the number of that revision."""
+
+    revision: Annotated[int, Field(ge=2, le=MOST_NUMBER)]
+
+
 class CopyBody(Body):
     """Colors to copy, by their keys, in a notation, with their names or without."""
 
@@ -69,6 +79,14 @@ class RevisionView(TypedDict):
     person: str
     at: str
     sentence: str
+
+
+class RemovalView(TypedDict):
+    """Hues that somebody else has removed, in words, and by which revision."""
+
+    revision: int
+    person: str
+    hues: str
 
 
 @router.get("", operation_id="openSystem", **described(Parts))
@@ -107,6 +125,23 @@ def undo(slug: str, body: TakeBackBody, uses: Uses, person: Acting) -> Response:
 @router.post("/redo", operation_id="redo", **described(Parts))
 def redo(slug: str, body: TakeBackBody, uses: Uses, person: Acting) -> Response:
     return _take_back(slug, "redo", body, uses, person)
+
+
+@router.get("/removals", operation_id="readRemovals", **described(list[RemovalView]))
+def read_removals(
+    slug: str, uses: Uses, person: Acting, after: Annotated[int, Query(ge=1, le=MOST_NUMBER)]
+) -> Response:
+    found: list[RemovalView] = [
+        {"revision": each.number, "person": each.person, "hues": listed(each.hues)}
+        for each in uses.editing.removals(slug, person.id, after)
+    ]
+    return answer(found)
+
+
+@router.post("/bring-back", operation_id="bringBack", **described(Parts))
+def bring_back(slug: str, body: BringBackBody, uses: Uses, person: Acting) -> Response:
+    head = uses.editing.bring_back(slug, person.id, body.key, body.revision)
+    return answer(_parts(uses, slug, head, person, body.view))
 
 
 def _take_back(slug: str, kind: Literal["undo", "redo"], body: TakeBackBody, uses: Context, person: Person) -> Response:

@@ -69,6 +69,15 @@ class _Turn:
     request: _Request
 
 
+@dataclass(frozen=True)
+class Removal:
+    """A revision by which somebody removed hues, by their names."""
+
+    number: int
+    person: str
+    hues: tuple[str, ...]
+
+
 class Editing:
     """Edits, undo and redo of one database's systems."""
 
@@ -148,6 +157,56 @@ class Editing:
             _refuse_meeting(turn, writes, restore.reads(), others, sentence)
             applied = apply_all(turn.head.system, [restore])
             return self._append(turn, target.id, [restore], applied, sentence)
+
+        return self._remember(in_transaction(self._engine, work))
+
+    def removals(self, slug: str, person_id: str, after: int) -> list[Removal]:
+        """Which hues others have removed since a revision, and are gone still; the newest last. Raises NotFound."""
+        with self._engine.connect() as connection:
+            row = self._documents.find(slug, connection)
+            alternative_id = row.alternative_id
+            head = self._documents.system(alternative_id, row.head_number, connection)
+            rows = still_in_force(revisions.history(connection, alternative_id, after=after))
+            others = [each for each in rows if each.person_id != person_id]
+            touched = revisions.touched(connection, [each.id for each in others])
+            found: list[Removal] = []
+            for each in others:
+                gone = [
+                    path[1]
+                    for path in touched[each.id].writes
+                    if len(path) == 2 and path[0] == "hues" and path[1] not in head.hues
+                ]
+                before = self._documents.system(alternative_id, each.number - 1, connection) if gone else head
+                names = [before.hues[hue].name for hue in gone if hue in before.hues]
+                if names:
+                    found.append(Removal(each.number, each.person, tuple(names)))
+        return found
+
+    def bring_back(self, slug: str, person_id: str, request_key: str, number: int) -> Head:
+        """Take another person's revision back, as a change of one's own, on top of everything that came since.
+
+        Raises NotFound where there is no such revision, and Conflict where somebody else has built on it.
+        """
+        request = _Request(person_id, request_key, "edit")
+
+        def work(connection: Connection) -> Head:
+            turn = self._hold(connection, slug, request, None)
+            if isinstance(turn, Head):
+                return turn
+            rows = revisions.history(connection, turn.alternative_id, after=max(number, 2) - 1)
+            target = next((row for row in rows if row.number == number and row.kind != "tidy"), None)
+            if target is None:
+                raise NotFound(f"There is no revision {number} to take back.")
+            restore = self._inverse(turn, target)
+            sentence = f"Bring back what {target.person} changed: {_plain(target.sentence)}"[:400]
+            _refuse_meeting(
+                turn,
+                [place.path for place in restore.places],
+                restore.reads(),
+                [row for row in self._others_since(turn, number) if row.id != target.id],
+                sentence,
+            )
+            return self._append(turn, None, [restore], apply_all(turn.head.system, [restore]), sentence)
 
         return self._remember(in_transaction(self._engine, work))
 

@@ -62,7 +62,10 @@ class WideView(TypedDict):
 
 
 class SlipView(SwatchView):
-    """Everything about the selected color. `aim` is what it would have if white, gray and the gamut allowed it."""
+    """Everything about the selected color. `aim` is what it would have if white, gray and the gamut allowed it.
+
+    `fixed` says why it cannot be moved, where it cannot.
+    """
 
     key: str
     kind: KeyKind
@@ -75,6 +78,7 @@ class SlipView(SwatchView):
     step: str | None
     movable_hue: str | None
     movable_step: str | None
+    fixed: str | None
     pinned: bool
     nudged: bool
     notations: list[NotationView]
@@ -115,6 +119,7 @@ def _slip(resolved: Resolved, selected: Selected, eyes: Eyes, ground: Bytes) -> 
         "step": step,
         "movable_hue": selected.movable_hue,
         "movable_step": selected.movable_step,
+        "fixed": selected.fixed,
         "pinned": hue is not None and step in hue.pins,
         "nudged": hue is not None and step in hue.nudges,
         "notations": [{"notation": notation, "text": text} for notation, text in texts if text],

@@ -15,3 +15,6 @@ export const stepRef = (key: string) => ({ hue: hueOf(key), step: stepOf(key) })
 
 /** The ids of hues that are chosen by one of their steps, each once. */
 export const huesOf = (keys: readonly string[]) => [...new Set(keys.map(hueOf))];
+
+/** What a dragged hue is told by, so that nothing else can be dropped among hues. */
+export const HUE_DRAGGED = "application/x-heimat-hue";

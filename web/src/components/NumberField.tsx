@@ -22,23 +22,31 @@ interface Props {
 
 const nothing = () => undefined;
 
-export function NumberField({ onCommit, onStep = nothing, onCancel = nothing, ...props }: Props) {
-  const steady = { onCommit: useSteady(onCommit), onStep: useSteady(onStep), onCancel: useSteady(onCancel) };
-  return <Drawn {...props} {...steady} />;
+/** Where steps are seen as they go, those that follow one another within this are one change. */
+const RUN_MS = 300;
+
+export function NumberField({ onCommit, onStep, onCancel = nothing, ...props }: Props) {
+  const steady = {
+    onCommit: useSteady(onCommit),
+    onStep: useSteady(onStep ?? nothing),
+    onCancel: useSteady(onCancel),
+  };
+  return <Drawn {...props} {...steady} run={onStep ? RUN_MS : 0} />;
 }
 
 /** A field is dear to draw: of many, only those are drawn again whose numbers have changed. */
 const Drawn = memo(function DrawnField(
-  props: Required<Pick<Props, "onCommit" | "onStep" | "onCancel">> & Props,
+  props: Required<Pick<Props, "onCommit" | "onStep" | "onCancel">> & Props & { run: number },
 ) {
   const { label, value, low, high, step, places, unit = "", disabled, width = "62px" } = props;
-  const { onCommit, onStep, onCancel } = props;
+  const { onCommit, onStep, onCancel, run } = props;
   const written = (number: number) => number.toFixed(places) + unit;
   const shown = written(value);
   const [text, setText] = useState(shown);
   const typing = useRef(false);
   /** Where a held key began, and where it is. */
   const stepped = useRef<{ from: number; at: number } | null>(null);
+  const resting = useRef<ReturnType<typeof setTimeout> | undefined>(undefined);
   /** What was put and is not answered yet: a key pressed again goes on from there. */
   const unanswered = useRef<number | null>(null);
   useEffect(() => {
@@ -58,6 +66,7 @@ const Drawn = memo(function DrawnField(
     return moved;
   };
   const stepBy = (by: number) => {
+    clearTimeout(resting.current);
     const before = stepped.current?.at ?? unanswered.current ?? value;
     const at = allowed((typing.current && Number.isFinite(typed()) ? typed() : before) + by);
     typing.current = false;
@@ -66,6 +75,7 @@ const Drawn = memo(function DrawnField(
     onStep(at);
   };
   const settle = () => {
+    clearTimeout(resting.current);
     const held = stepped.current;
     stepped.current = null;
     if (held) {
@@ -75,17 +85,25 @@ const Drawn = memo(function DrawnField(
     typing.current = false;
   };
   const leave = () => {
+    clearTimeout(resting.current);
     if (stepped.current) onCancel();
     typing.current = false;
     stepped.current = null;
     setText(shown);
+  };
+  const newest = useSteady(settle);
+  const letGo = () => {
+    if (!stepped.current) return;
+    clearTimeout(resting.current);
+    if (run > 0) resting.current = setTimeout(newest, run);
+    else settle();
   };
   const onKeyDown = (event: KeyboardEvent) => {
     const by = event.shiftKey ? 10 * step : step;
     if (event.key === "Enter") settle();
     else if (event.key === "ArrowUp") stepBy(by);
     else if (event.key === "ArrowDown") stepBy(-by);
-    else if (event.key === "Escape") leave();
+    else if (event.key === "Escape" && (typing.current || stepped.current)) leave();
     else return;
     event.preventDefault();
   };
@@ -110,7 +128,7 @@ const Drawn = memo(function DrawnField(
       }}
       onBlur={settle}
       onKeyDown={onKeyDown}
-      onKeyUp={() => stepped.current && settle()}
+      onKeyUp={letGo}
     />
   );
 });

@@ -1,6 +1,6 @@
 /** A field that keeps what was typed, says at itself what is wrong, and commits on Enter or when left. */
 import { Field, Input } from "@chakra-ui/react";
-import { type KeyboardEvent, useEffect, useId, useState } from "react";
+import { type KeyboardEvent, useId, useRef, useState } from "react";
 import { problemOf } from "../api/client";
 
 interface Props {
@@ -15,6 +15,21 @@ interface Props {
   grow?: boolean;
 }
 
+/** Where a note stands: under the field, over what follows. */
+const NOTE = {
+  fontSize: "12px",
+  color: "fg",
+  bg: "bg",
+  border: "1px solid",
+  borderColor: "fg",
+  padding: "4px 8px",
+  position: "absolute",
+  top: "100%",
+  left: "0",
+  zIndex: "5",
+  minWidth: "260px",
+} as const;
+
 export function TextField({
   label,
   value,
@@ -27,28 +42,42 @@ export function TextField({
 }: Props) {
   const [text, setText] = useState(value);
   const [problem, setProblem] = useState<string | null>(null);
+  /** What was typed over: where something else stands there by now, somebody else has changed it meanwhile. */
+  const [over, setOver] = useState(value);
+  const sent = useRef(false);
   const id = useId();
-  useEffect(() => {
+  if (over !== value && (text === over || text === value || sent.current)) {
+    sent.current = false;
+    setOver(value);
     setText(value);
     setProblem(null);
-  }, [value]);
+  }
+  const meanwhile = over !== value;
 
   const commit = async () => {
     if (text === value) {
       setProblem(null);
       return;
     }
+    sent.current = true;
     try {
       await onCommit(text);
       setProblem(null);
     } catch (thrown) {
+      sent.current = false;
       setProblem(problemOf(thrown).message);
     }
   };
+  // What somebody else has put there meanwhile is replaced only by an Enter, which has seen it.
+  const leave = () => {
+    if (!meanwhile) void commit();
+  };
   const onKeyDown = (event: KeyboardEvent) => {
     if (event.key === "Enter") void commit();
-    if (event.key === "Escape") {
+    if (event.key === "Escape" && text !== value) {
+      event.preventDefault();
       setText(value);
+      setOver(value);
       setProblem(null);
     }
   };
@@ -73,26 +102,18 @@ export function TextField({
         value={text}
         placeholder={placeholder}
         onChange={(event) => setText(event.target.value)}
-        onBlur={() => void commit()}
+        onBlur={leave}
         onKeyDown={onKeyDown}
         autoComplete="off"
         spellCheck={false}
       />
+      {meanwhile && !problem && (
+        <Field.HelperText {...NOTE} role="status">
+          Changed meanwhile to “{value}”. Enter keeps yours, Esc takes that.
+        </Field.HelperText>
+      )}
       {problem && (
-        <Field.ErrorText
-          fontSize="12px"
-          color="fg"
-          fontWeight="700"
-          bg="bg"
-          border="1px solid"
-          borderColor="fg"
-          padding="4px 8px"
-          position="absolute"
-          top="100%"
-          left="0"
-          zIndex="5"
-          minWidth="260px"
-        >
+        <Field.ErrorText {...NOTE} fontWeight="700">
           {problem}
         </Field.ErrorText>
       )}

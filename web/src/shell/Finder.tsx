@@ -6,6 +6,7 @@ import type { Parts } from "../api/client";
 import { SPELLINGS } from "../api/constants.generated";
 import { Swatch } from "../components/Swatch";
 import { STAGES } from "../stages";
+import { entryOfSheet, focusSoon, found } from "../util/focus";
 import { goTo } from "../workspace/AddressMirror";
 import { useKnown } from "../workspace/hooks";
 import { look, useLook, useSeeing } from "../workspace/look";
@@ -121,8 +122,13 @@ function Search({ field, onClose }: { field: RefObject<HTMLInputElement | null>;
   const choose = (one: Found | undefined) => {
     if (!one) return;
     onClose();
-    if (one.stage) goTo(one.stage, one.area);
-    else look({ select: one.key });
+    if (one.stage) {
+      goTo(one.stage, one.area);
+      focusSoon(one.area ? found("[data-testid=area]") : entryOfSheet);
+    } else {
+      look({ select: one.key });
+      focusSoon(entryOfSheet);
+    }
   };
   return (
     <Box padding="14px">

@@ -1,8 +1,9 @@
 /** The frame: top strip, sheet, specimen, slip. */
-import { Box, Flex, Grid, Heading, Link, Text } from "@chakra-ui/react";
+import { Box, Button, Flex, Grid, Heading, Link, Text } from "@chakra-ui/react";
 import { lazy, type ReactNode, Suspense, useEffect, useState } from "react";
 import { Link as RouterLink } from "react-router";
 import { fetchPanels } from "../components/panels";
+import { entryOfSheet, focusSoon } from "../util/focus";
 import { useKnown } from "../workspace/hooks";
 import { useInterface } from "../workspace/interface";
 import { useLook } from "../workspace/look";
@@ -10,10 +11,12 @@ import { useSpecimenShown } from "../workspace/room";
 import { ErrorBoundary } from "./ErrorBoundary";
 import { Notices } from "./Notices";
 import { fetchPersonMenu } from "./Person";
+import { Said } from "./Said";
 import { Slip } from "./Slip";
 import { Specimen } from "./Specimen";
 import { Stage } from "./Stage";
 import { TopStrip } from "./TopStrip";
+import { useFocusKept } from "./useFocusKept";
 import { useKeys } from "./useKeys";
 
 /** Panels and sheets are fetched once the page rests, or when they are asked for. */
@@ -33,6 +36,7 @@ export function Frame() {
   const specimen = useSpecimenShown();
   const hasTokens = useKnown((known) => known.parts?.tokens !== undefined);
   const keys = useKeys();
+  useFocusKept();
   useEffect(() => {
     // So that the first letters that follow a key are not lost, nor a menu waited for.
     if (!open) return;
@@ -47,6 +51,7 @@ export function Frame() {
   }, [name, stage]);
   return (
     <Grid height="100%" templateRows="44px minmax(0, 1fr) auto" templateColumns="minmax(0, 1fr)">
+      <SkipLink />
       <TopStrip onKeys={keys.open} />
       <Flex minHeight="0">
         <Flex
@@ -59,9 +64,11 @@ export function Frame() {
           bg="bg"
           color="fg"
           data-surround={surround}
+          tabIndex={-1}
         >
           <Notices />
           {open ? <Stage /> : <Opening missing={missing?.message ?? null} />}
+          <Said />
         </Flex>
         {specimen && hasTokens && (
           <ErrorBoundary what="The specimen">
@@ -87,6 +94,25 @@ export function Frame() {
         </Suspense>
       </ErrorBoundary>
     </Grid>
+  );
+}
+
+/** The first thing that Tab comes to: past the strip, to the work. */
+function SkipLink() {
+  return (
+    <Button
+      position="absolute"
+      top="6px"
+      left="6px"
+      zIndex="10"
+      size="xs"
+      bg="fg"
+      color="bg"
+      css={{ "&:not(:focus)": { clipPath: "inset(50%)", pointerEvents: "none" } }}
+      onClick={() => focusSoon(entryOfSheet)}
+    >
+      To the sheet
+    </Button>
   );
 }
 

@@ -19,8 +19,14 @@ function useLayout(wanted: boolean): Map<string, string> | null {
 }
 
 const BESIDES: [string, string][] = [
-  ["arrows", "Walk the sheet of scales; move a slider"],
-  ["Alt arrows", "Move the selected hue up or down in Sources"],
+  ["arrows", "Walk the sheet of scales; move a slider; the next of a group"],
+  ["Home End", "The first or last step of a scale; an end of a slider"],
+  ["Shift arrows", "Choose steps up to there; a slider by 10"],
+  ["Ctrl arrows", "Walk the sheet without choosing"],
+  ["space", "Choose the step at hand too, or no longer"],
+  ["Alt arrows", "Move the hue at hand up or down"],
+  ["Enter", "Add what the reading line understood; keep what a field holds"],
+  ["Esc", "Close the work area; back to what a field held; choose nothing"],
 ];
 
 export const KeysSheet = memo(function KeysSheet({

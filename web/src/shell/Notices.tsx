@@ -12,7 +12,8 @@ export function Notices() {
     <Box aria-live="polite" role="status">
       {away && (
         <Flex bg="fg" color="bg" padding="8px 20px" data-testid="away">
-          The database is away. What you typed is kept, and goes on its way when it is back.
+          The database is away. What you did is kept, shown here as it will be, and goes on its way when it is
+          back.
         </Flex>
       )}
       {notice && (

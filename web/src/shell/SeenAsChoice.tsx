@@ -4,6 +4,7 @@ import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { NumberField } from "../components/NumberField";
 import { Opener } from "../components/Opener";
 import { PopoverPanel } from "../components/panels";
+import { useRadios } from "../util/useRadios";
 import { look, useLook, VISION_WORDS, VISIONS } from "../workspace/look";
 
 export function SeenAsChoice() {
@@ -37,21 +38,20 @@ export function SeenAsChoice() {
 export function SeenAsPanel() {
   const vision = useLook((at) => at.vision);
   const severity = useLook((at) => at.severity);
+  const { group, radio } = useRadios(VISIONS, vision, (chosen) => look({ vision: chosen }));
   return (
     <>
-      <Flex direction="column" gap="2px" role="radiogroup" aria-label="Vision">
+      <Flex direction="column" gap="2px" {...group} aria-label="Vision">
         {VISIONS.map((each) => (
           <Button
             key={each}
-            role="radio"
-            aria-checked={each === vision}
+            {...radio(each)}
             variant="ghost"
             size="2xs"
             height="28px"
             fontSize="13px"
             justifyContent="flex-start"
             fontWeight={each === vision ? "700" : "400"}
-            onClick={() => look({ vision: each })}
           >
             <Box as="span" width="10px">
               {each === vision ? "•" : ""}

@@ -6,9 +6,8 @@ import type { ContrastView, SlipView } from "../api/client";
 import { hueKey } from "../api/keys";
 import { Ratio } from "../components/Ratio";
 import { ToolButton } from "../components/ToolButton";
-import { usePart } from "../workspace/hooks";
+import { usePart, useWorkspace } from "../workspace/hooks";
 import { look } from "../workspace/look";
-import { useMoving } from "../workspace/moving";
 import { useNarrow } from "../workspace/room";
 import { useSafeRanges } from "../workspace/useSafeRanges";
 import { SlipNotations } from "./SlipNotations";
@@ -167,10 +166,10 @@ const Words = memo(function Words({ name, kind, role, why, uses, hue }: WordsPro
 });
 
 function Ramps({ slip, onTell }: { slip: SlipView; onTell: (words: string | null) => void }) {
-  const { move, end, cancel } = useMoving();
+  const { move, rest, end, cancel } = useWorkspace().moving;
   const movable = slip.movable_hue !== null;
   const safe = useSafeRanges();
-  const shared = { of: slip.key, movable, onTell, onEnd: end, onCancel: cancel };
+  const shared = { of: slip.key, movable, onTell, onRest: rest, onEnd: end, onCancel: cancel };
   return (
     <Box
       flex="1.5 1 300px"

@@ -21,6 +21,8 @@ interface Props {
   onTell: (words: string | null) => void;
   onMove: (value: number) => void;
   onEnd: () => Promise<void>;
+  /** A key was let go: perhaps another press follows. */
+  onRest: () => Promise<void>;
   onCancel: () => void;
 }
 
@@ -36,6 +38,7 @@ export function SlipRamp({
   onTell,
   onMove,
   onEnd,
+  onRest,
   onCancel,
 }: Props) {
   const track = useRef<HTMLDivElement>(null);
@@ -119,7 +122,7 @@ export function SlipRamp({
         onPointerUp={finish}
         onPointerCancel={cancel}
         onKeyDown={onKeyDown}
-        onKeyUp={finish}
+        onKeyUp={() => void grip.letGo(onRest)}
         onBlur={finish}
       >
         {ramp.passing.map(([low = 0, high = 0]) => (

@@ -1,5 +1,6 @@
 /** Surround: what lies around the colors. A color looks different on each. */
 import { Box, Flex, Text } from "@chakra-ui/react";
+import { useRadios } from "../util/useRadios";
 import { SURROUNDS, type Surround, useInterface } from "../workspace/interface";
 
 const FIELDS: Record<Surround, { paint: string; mark: string }> = {
@@ -11,16 +12,16 @@ const WORDS: Record<Surround, string> = { white: "white", gray: "mid-gray", blac
 
 export function SurroundChoice() {
   const { surround, set } = useInterface();
+  const { group, radio } = useRadios(SURROUNDS, surround, (chosen) => set({ surround: chosen }));
   return (
     <Flex align="center" gap="8px">
       <Text>Surround</Text>
-      <Flex role="radiogroup" aria-label="Surround" border="1px solid" borderColor="fg" borderRadius="2px">
+      <Flex {...group} aria-label="Surround" border="1px solid" borderColor="fg" borderRadius="2px">
         {SURROUNDS.map((each) => (
           <Box
             as="button"
             key={each}
-            role="radio"
-            aria-checked={each === surround}
+            {...radio(each)}
             aria-label={WORDS[each]}
             title={`Surround: ${WORDS[each]}`}
             width="24px"
@@ -28,7 +29,6 @@ export function SurroundChoice() {
             position="relative"
             cursor="pointer"
             style={{ background: FIELDS[each].paint }}
-            onClick={() => set({ surround: each })}
           >
             {each === surround && (
               <Box

@@ -173,6 +173,8 @@ function Stages() {
 function TakeBack() {
   const undo = useKnown(({ parts }) => parts?.head?.undo ?? null);
   const redo = useKnown(({ parts }) => parts?.head?.redo ?? null);
+  // What still rests can be taken back too.
+  const moving = useKnown((known) => known.moving);
   const { takeBack } = useWorkspace();
   return (
     <Flex gap="0">
@@ -181,7 +183,7 @@ function TakeBack() {
         size="2xs"
         height="28px"
         fontSize="13px"
-        disabled={!undo}
+        disabled={!undo && !moving}
         title={undo ? `Undo: ${undo}` : "Nothing of yours to undo"}
         onClick={() => void takeBack("undo")}
       >

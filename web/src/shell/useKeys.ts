@@ -6,22 +6,24 @@ import { edit } from "../api/edits";
 import { stepRef } from "../api/keys";
 import { STAGES } from "../stages";
 import { copyText } from "../util/copy";
+import { entryOfSheet, focusSoon, found } from "../util/focus";
 import { goTo } from "../workspace/AddressMirror";
 import { backEdit, useChosen } from "../workspace/chosen";
 import { copyChosen } from "../workspace/copyChosen";
 import { useNow, useWorkspace } from "../workspace/hooks";
 import { SURROUNDS, useInterface } from "../workspace/interface";
 import { look, useLook, VISIONS } from "../workspace/look";
-import { type Aim, useMoving } from "../workspace/moving";
+import type { Aim } from "../workspace/Moving";
 import { useSpecimenShown } from "../workspace/room";
 import { dispatch, type KeyBinding } from "./keys";
 
+const MODIFIERS = new Set(["Shift", "Control", "Alt", "Meta"]);
+const NOT_COPIED = "The browser does not let anything be copied here. Select the value in the slip instead.";
 const next = <T>(all: readonly T[], at: T): T => all[(all.indexOf(at) + 1) % all.length] as T;
 
 export function useKeys() {
   const known = useNow();
-  const { takeBack, put, tell, slipOf } = useWorkspace();
-  const { press, end } = useMoving();
+  const { takeBack, put, tell, say, slipOf, moving: gestures } = useWorkspace();
   const { surround, singleKeys, notation, set } = useInterface();
   const specimen = useSpecimenShown();
   const [shown, setShown] = useState(false);
@@ -40,7 +42,6 @@ export function useKeys() {
     surround,
     specimen,
     notation,
-    end,
     singleKeys,
   };
   const present = useRef(now);
@@ -56,18 +57,48 @@ export function useKeys() {
       code,
       shown: shownAs,
       words: `${words}; with Shift by 10`,
-      act: (event) => void press((aim) => change(aim, event.shiftKey ? 10 : 1)),
+      act: (event) => gestures.move((aim) => change(aim, event.shiftKey ? 10 : 1)),
     });
-    const pin = async (pinned: boolean) => {
+    // A step that is held is neither pinned nor put back: that is told over the sheet.
+    const pin = async () => {
+      const slip = await present.current.slip();
+      if (slip?.kind !== "step")
+        say("Only a step of a scale can be pinned: select one on the sheet of scales.");
+      else if (slip.pinned)
+        say(`${slip.name} is pinned already, at ${slip.hex}. Backspace takes the pin away.`);
+      else {
+        if (slip.movable_hue && !slip.movable_step)
+          say(`${slip.name} is the hue’s own color. Pinned, it stays ${slip.hex} when the hue changes.`);
+        void put(edit("pin_step", { ...stepRef(slip.key), color: slip.exact }));
+      }
+    };
+    const back = async () => {
       const together = useChosen.getState().keys;
-      if (!pinned && together.length > 1) {
+      if (together.length > 1) {
         void put(...together.map((key) => backEdit(key)));
         return;
       }
       const slip = await present.current.slip();
-      if (slip?.kind !== "step" || (pinned ? slip.pinned : !slip.pinned && !slip.nudged)) return;
-      // A step that is held cannot be pinned: that is told over the sheet.
-      void put(edit("pin_step", { ...stepRef(slip.key), color: pinned ? slip.exact : null }));
+      if (slip?.kind !== "step") say("Backspace puts a pinned or nudged step back: select one.");
+      else if (!slip.pinned && !slip.nudged)
+        say(`${slip.name} is as it is generated: nothing is to be put back.`);
+      else void put(backEdit(slip.key));
+    };
+    const copy = async () => {
+      const chosen = present.current.notation;
+      const { keys } = useChosen.getState();
+      if (keys.length > 1) {
+        const done = await copyChosen(useLook.getState().slug, chosen, false);
+        say(done ? `${keys.length} values copied.` : NOT_COPIED);
+        return;
+      }
+      const slip = await present.current.slip();
+      if (!slip) {
+        say("Select a color first: nothing is selected to be copied.");
+        return;
+      }
+      const text = slip.notations.find((each) => each.notation === chosen)?.text ?? slip.hex;
+      say((await copyText(text)) ? `${text} copied.` : NOT_COPIED);
     };
     return [
       ...STAGES.map((stage, place) => ({
@@ -83,28 +114,18 @@ export function useKeys() {
       moving("Period", ".", "Chroma up by 0.005", (aim, by) => ({ chroma: aim.chroma + 0.005 * by })),
       moving("Semicolon", ";", "Hue back by 1°", (aim, by) => ({ angle: aim.angle - by })),
       moving("Quote", "'", "Hue on by 1°", (aim, by) => ({ angle: aim.angle + by })),
-      { code: "KeyP", shown: "p", words: "Pin the selected step at its color", act: () => void pin(true) },
+      { code: "KeyP", shown: "p", words: "Pin the selected step at its color", act: () => void pin() },
       {
         code: "Backspace",
         shown: "Backspace",
         words: "A pinned or nudged step: back to generated",
-        act: () => void pin(false),
+        act: () => void back(),
       },
       {
         code: "KeyC",
         shown: "c",
         words: "Copy what is selected in the notation chosen",
-        act: async () => {
-          const chosen = present.current.notation;
-          if (useChosen.getState().keys.length > 1) {
-            copyChosen(useLook.getState().slug, chosen, false).catch((thrown) =>
-              tell({ words: problemOf(thrown).message, actions: [] }),
-            );
-            return;
-          }
-          const slip = await present.current.slip();
-          void copyText(slip?.notations.find((each) => each.notation === chosen)?.text ?? slip?.hex ?? "");
-        },
+        act: () => void copy().catch((thrown) => tell({ words: problemOf(thrown).message, actions: [] })),
       },
       {
         code: "KeyV",
@@ -134,6 +155,25 @@ export function useKeys() {
           setFinding(true);
         },
       },
+      {
+        code: "KeyL",
+        shown: "l",
+        words: "To the reading line",
+        act: () => {
+          if (useLook.getState().stage !== "sources") goTo("sources");
+          focusSoon(found("#reading-line"));
+        },
+      },
+      { code: "KeyH", shown: "h", words: "To the sheet", act: () => focusSoon(entryOfSheet) },
+      {
+        code: "KeyA",
+        shown: "a",
+        words: "To the open work area",
+        act: () => {
+          if (found("[data-testid=area]")()) focusSoon(found("[data-testid=area]"));
+          else say("No work area is open here. Open one with its button above the sheet, or find it with /.");
+        },
+      },
       { code: "Slash", shift: true, shown: "?", words: "All keys", act: () => setShown(true) },
       {
         code: "KeyZ",
@@ -152,20 +192,28 @@ export function useKeys() {
         act: () => void takeBack("redo"),
       },
     ];
-  }, [press, put, takeBack, tell, set]);
+  }, [gestures, put, takeBack, tell, say, set]);
 
   useEffect(() => {
+    // What was said of the last key or click has been read by the next one.
+    const read = (event: Event) => {
+      if (!(event instanceof KeyboardEvent && MODIFIERS.has(event.key))) say(null);
+    };
     const down = (event: KeyboardEvent) =>
       dispatch(event, bindings, present.current.singleKeys && !covered.current);
-    // A held key is one gesture: it is kept when the key is let go.
-    const up = () => void present.current.end();
+    // A held key, or a run of quick taps, is one gesture: it is kept once the key has been let go and rests.
+    const up = () => void gestures.rest();
+    window.addEventListener("keydown", read, { capture: true });
     window.addEventListener("keydown", down);
     window.addEventListener("keyup", up);
+    window.addEventListener("pointerdown", read, { capture: true });
     return () => {
+      window.removeEventListener("keydown", read, { capture: true });
       window.removeEventListener("keydown", down);
       window.removeEventListener("keyup", up);
+      window.removeEventListener("pointerdown", read, { capture: true });
     };
-  }, [bindings]);
+  }, [bindings, gestures, say]);
 
   const open = useCallback(() => setShown(true), []);
   const close = useCallback(() => setShown(false), []);

@@ -4,8 +4,8 @@ import { useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { useNavigate } from "react-router";
 import { client, data, type Problem, problemOf } from "../api/client";
-import { keepDraft, readingDraft } from "../stages/shared/drafts";
 import { ReadLines, useReading } from "../stages/shared/ReadLines";
+import { draftKey, keepDraft } from "../util/drafts";
 
 /** A system may be named later; its colors are what it starts from. */
 const UNNAMED = "Unnamed";
@@ -29,7 +29,7 @@ export function StartForm() {
       );
       void queries.invalidateQueries({ queryKey: ["systems"] });
       // What could not be read waits in the new system's reading line, to be mended there.
-      keepDraft(readingDraft(slug), unread.join("\n"));
+      keepDraft(draftKey("reading", slug), unread.join("\n"));
       navigate(`/systems/${slug}/${unread.length ? "sources" : "scales"}?at=${select}`);
     } catch (thrown) {
       setProblem(problemOf(thrown));

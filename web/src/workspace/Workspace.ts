@@ -17,11 +17,17 @@ import {
   type SlipView,
 } from "../api/client";
 import { PART_DEPENDS_ON } from "../api/constants.generated";
+import { Moving } from "./Moving";
 import { SingleFlight } from "./SingleFlight";
 import type { Server } from "./server";
+import { type Waiting, WaitingChanges } from "./Waiting";
 
 const AGAIN_MS = 1500;
 const OTHERS_MS = 4000;
+/** An answer to a change that takes longer is slow: what waits is shown meanwhile as it will be. */
+const SLOW_MS = 200;
+/** How long something that was only said stays to be read. */
+const SAID_MS = 7000;
 /** They take long, and nobody reads them during a drag. */
 const NOT_WHILE_DRAGGING: readonly PartName[] = ["repairs"];
 
@@ -37,7 +43,13 @@ export interface Known {
   parts: Partial<Parts> | null;
   missing: Problem | null;
   notice: Notice | null;
+  /** What a key or a hand has come to, where that is not to be seen: why nothing moves, what was copied. */
+  said: string | null;
   away: boolean;
+  /** Whether a gesture lasts, or rests to be kept. */
+  moving: boolean;
+  /** The keys of what is shown as it will be once the database is back. */
+  waiting: ReadonlySet<string>;
 }
 
 /** How the system is looked at, and which parts are wanted. */
@@ -46,13 +58,11 @@ export type Look = Required<Omit<Looking, "parts">> & { parts: readonly PartName
 type Answer = Partial<Parts>;
 
 /** Edits that start from what is there: made when their turn comes, so that a change still on its way is not undone. */
-export type Making = (known: Answer) => Edit[];
+export type Making = (known: Answer) => Edit[] | Promise<Edit[]>;
 
 const pause = (ms: number) => new Promise((done) => setTimeout(done, ms));
 
-/** A key that makes a repeated request harmless; `randomUUID` would need a secure address. */
-const newKey = () =>
-  Array.from(crypto.getRandomValues(new Uint32Array(4)), (part) => part.toString(36)).join("-");
+const NONE: ReadonlySet<string> = new Set();
 
 /** What a part depends on, besides the document, as it is in a look. */
 function wishes(part: PartName, look: Look): string {
@@ -63,7 +73,16 @@ function wishes(part: PartName, look: Look): string {
 }
 
 export class Workspace {
-  readonly store = createStore<Known>(() => ({ parts: null, missing: null, notice: null, away: false }));
+  readonly store = createStore<Known>(() => ({
+    parts: null,
+    missing: null,
+    notice: null,
+    said: null,
+    away: false,
+    moving: false,
+    waiting: NONE,
+  }));
+  readonly moving = new Moving(this);
 
   private kept: Answer | null = null;
   private previewed: Answer | null = null;
@@ -75,6 +94,8 @@ export class Workspace {
   private loading = false;
   /** How many previews have been asked for: whoever began a gesture since goes on seeing that, not what was kept. */
   private offered = 0;
+  /** What the gesture that lasts would do. */
+  private trying: Edit[] = [];
   /** A gesture that has ended outdates the previews that are still on their way. */
   private gesture = 0;
   /** What is kept goes to the server one after another, in the order in which it was done. */
@@ -83,13 +104,17 @@ export class Workspace {
   private away = { unsaved: false, loading: false, polling: false };
   private ended = false;
   private polling: ReturnType<typeof setTimeout> | null = null;
+  private saying: ReturnType<typeof setTimeout> | null = null;
   private readonly flight: SingleFlight<Edit[]>;
+  private readonly waiting: WaitingChanges;
+  private takenUp = false;
 
   constructor(
     readonly slug: string,
     private readonly server: Server,
   ) {
     this.flight = new SingleFlight((edits) => this.ask(edits));
+    this.waiting = new WaitingChanges(slug);
   }
 
   /** Begin to notice what others do. */
@@ -100,18 +125,34 @@ export class Workspace {
 
   /** End: nothing that is still answered changes anything. */
   stop(): void {
+    void this.moving.end();
     this.ended = true;
     if (this.polling) clearTimeout(this.polling);
+    if (this.saying) clearTimeout(this.saying);
+  }
+
+  /** The window is left: a gesture is kept as far as it came. Returns whether what is kept waits for the server. */
+  leave(): boolean {
+    void this.moving.end();
+    return this.away.unsaved;
   }
 
   /** Look at the system in another way, or at other parts of it. */
   lookAt(look: Look): void {
     this.look = look;
+    if (!this.takenUp) this.takeUp();
     void this.load();
   }
 
   tell = (notice: Notice | null): void => {
     this.store.setState({ notice });
+  };
+
+  /** Say for a moment what something has come to; null says no more. */
+  say = (said: string | null): void => {
+    if (this.saying) clearTimeout(this.saying);
+    if (this.store.getState().said !== said) this.store.setState({ said });
+    if (said) this.saying = setTimeout(() => this.store.setState({ said: null }), SAID_MS);
   };
 
   /** All about a color: as it is known, or asked for, where the selection is ahead of what has been answered. */
@@ -125,10 +166,12 @@ export class Workspace {
   /** Show what edits would do, while a gesture lasts. */
   preview = (edits: Edit[]): void => {
     this.offered += 1;
+    this.trying = edits;
     this.flight.offer(edits);
   };
 
   endPreview = (): void => {
+    this.trying = [];
     this.flight.drop();
     this.gesture += 1;
     this.previewed = null;
@@ -137,37 +180,60 @@ export class Workspace {
 
   /** Keep edits as one revision. Resolves when they are kept; rejects with a Problem that belongs to a field. */
   keep = (edits: Edit[] | Making): Promise<Answer | null> => {
+    void this.moving.end();
+    this.trying = [];
     this.flight.drop();
     this.gesture += 1;
     const last = this.offered;
-    return this.inLine(() => this.keepNow(edits, last));
+    const waiting = this.waiting.begin("edit", this.revision(), Array.isArray(edits) ? edits : null);
+    setTimeout(() => this.showWaiting(), SLOW_MS);
+    return this.inLine(() => this.keepNow(edits, waiting, last)).finally(() => this.waiting.end(waiting));
   };
 
   /** Keep edits as one revision, and tell over the sheet what went wrong: for what has no field to tell it at. */
-  put = (...edits: Edit[]): Promise<void> => this.putFrom(() => edits);
+  put = (...edits: Edit[]): Promise<void> => this.putFrom(edits);
 
-  putFrom = async (make: Making): Promise<void> => {
+  putFrom = async (edits: Edit[] | Making): Promise<void> => {
     try {
-      await this.keep(make);
+      await this.keep(edits);
     } catch (thrown) {
       this.fail(thrown);
     }
   };
 
   takeBack = async (kind: "undo" | "redo"): Promise<void> => {
-    const key = newKey();
+    void this.moving.end();
     const last = this.offered;
+    const waiting = this.waiting.begin(kind, this.revision(), null);
     try {
-      await this.inLine(async () => {
-        const look = this.looking();
-        const send = () => this.server.takeBack(this.slug, kind, this.asked(look), key);
-        this.settle(await this.insist(send), look, last);
-      });
+      await this.inLine(() => this.takeBackNow(kind, waiting, last));
     } catch (thrown) {
       this.fail(thrown);
       this.refresh();
+    } finally {
+      this.waiting.end(waiting);
     }
   };
+
+  private async takeBackNow(kind: "undo" | "redo", waiting: Waiting, last: number): Promise<void> {
+    const look = this.looking();
+    const send = () => this.server.takeBack(this.slug, kind, this.asked(look), waiting.key);
+    this.settle(await this.insist(send), look, last);
+  }
+
+  /** Send again what was on its way when the window was left. */
+  private takeUp(): void {
+    this.takenUp = true;
+    for (const left of this.waiting.takeUp()) {
+      const again = async () => {
+        if (left.kind === "edit") await this.keepNow(left.edits ?? [], left, this.offered, left.base);
+        else await this.takeBackNow(left.kind, left, this.offered);
+      };
+      this.inLine(again)
+        .catch((thrown) => this.fail(thrown))
+        .finally(() => this.waiting.end(left));
+    }
+  }
 
   /** Ask anew for what is wanted: something has changed that is no edit, such as a release or who acts here. */
   refresh = (): void => {
@@ -214,13 +280,22 @@ export class Workspace {
     }
   }
 
-  private async keepNow(wanted: Edit[] | Making, last: number): Promise<Answer | null> {
-    const key = newKey();
+  private async keepNow(
+    wanted: Edit[] | Making,
+    waiting: Waiting,
+    last: number,
+    base?: number,
+  ): Promise<Answer | null> {
     const look = this.looking();
-    const edits = typeof wanted === "function" ? wanted(this.kept ?? {}) : wanted;
-    const send = (base: number) => () => this.server.keep(this.slug, base, edits, this.asked(look), key);
+    const edits = typeof wanted === "function" ? await wanted(this.kept ?? {}) : wanted;
+    if (edits.length === 0) {
+      this.endPreviewOf(last);
+      return null;
+    }
+    this.waiting.made(waiting, edits);
+    const send = (on: number) => () => this.server.keep(this.slug, on, edits, this.asked(look), waiting.key);
     try {
-      const answer = await this.insist(send(this.revision()));
+      const answer = await this.insist(send(base ?? this.revision()));
       this.settle(answer, look, last);
       return answer;
     } catch (thrown) {
@@ -266,6 +341,11 @@ export class Workspace {
     if (last !== this.offered) return;
     this.previewed = null;
     this.show();
+  }
+
+  /** While what is kept waits longer than usual, the sheet shows it as it will be. */
+  private showWaiting(): void {
+    if (this.waiting.length > 0 && !this.ended) this.flight.offer(this.trying);
   }
 
   /** Take over the answer to a change; other looks at the system are outdated by it. */
@@ -314,7 +394,9 @@ export class Workspace {
         const answer = await this.server.open(this.slug, this.asked(look, parts));
         if (this.ended) break;
         this.setAway("loading", false);
+        const before = this.kept;
         this.take(answer, look);
+        void this.tellRemoved(before, answer);
         if (asked !== this.refreshed) this.fresh.clear();
         this.show();
       }
@@ -322,6 +404,37 @@ export class Workspace {
       await this.afterFailing(problemOf(thrown));
     } finally {
       this.loading = false;
+    }
+  }
+
+  /** Somebody else's removal is told, with the way back. */
+  private async tellRemoved(before: Answer | null, now: Answer): Promise<void> {
+    const left = now.hues && new Set(now.hues.map((hue) => hue.id));
+    if (!left || !before?.hues || !before.head || before.hues.every((hue) => left.has(hue.id))) return;
+    const removals = await this.server.removals(this.slug, before.head.revision).catch(() => []);
+    const last = removals.at(-1);
+    if (!last || this.ended) return;
+    this.tell({
+      words: `${last.person} has removed ${last.hues}.`,
+      actions: [
+        { words: "Bring it back", act: () => void this.bringBack(last.revision) },
+        { words: "Close", act: () => this.tell(null) },
+      ],
+    });
+  }
+
+  private async bringBack(revision: number): Promise<void> {
+    this.tell(null);
+    const last = this.offered;
+    const look = this.looking();
+    const waiting = this.waiting.begin("edit", this.revision(), null);
+    const send = () => this.server.bringBack(this.slug, revision, this.asked(look), waiting.key);
+    try {
+      await this.inLine(async () => this.settle(await this.insist(send), look, last));
+    } catch (thrown) {
+      this.fail(thrown);
+    } finally {
+      this.waiting.end(waiting);
     }
   }
 
@@ -344,8 +457,17 @@ export class Workspace {
     const latest = this.kept?.head?.latest ?? null;
     try {
       const view = this.asked(look, parts);
-      const answer = await this.server.preview(this.slug, this.revision(), edits, view, latest);
+      // What is on its way stands below what is tried on top of it.
+      const all = [...this.waiting.edits(), ...edits];
+      if (all.length === 0) {
+        this.previewed = null;
+        this.show();
+        return;
+      }
+      const answer = await this.server.preview(this.slug, this.revision(), all, view, latest);
       if (mine !== this.gesture || this.ended) return;
+      // What waited alone has been answered meanwhile.
+      if (edits.length === 0 && this.waiting.length === 0) return;
       this.previewed = answer;
       this.show();
     } catch (thrown) {
@@ -367,11 +489,17 @@ export class Workspace {
       for (const name of NOT_WHILE_DRAGGING) delete next[name];
     }
     const { parts } = this.store.getState();
-    this.store.setState({ parts: replaceEqualDeep(parts, next), missing: null });
+    const waiting = this.away.unsaved && previewed ? differing(kept, previewed) : NONE;
+    this.store.setState({ parts: replaceEqualDeep(parts, next), missing: null, waiting });
   }
 
   private setAway(why: keyof Workspace["away"], is: boolean): void {
+    const changed = this.away[why] !== is;
     this.away[why] = is;
+    if (why === "unsaved" && changed) {
+      if (is) this.showWaiting();
+      this.show();
+    }
     const { unsaved, loading, polling } = this.away;
     const away = unsaved || loading || polling;
     if (this.store.getState().away !== away) this.store.setState({ away });
@@ -389,4 +517,15 @@ export class Workspace {
       if (!this.ended) this.poll();
     }, OTHERS_MS);
   }
+}
+
+/** The keys of hues and steps whose color is another in what is previewed. */
+function differing(kept: Answer, previewed: Answer): ReadonlySet<string> {
+  const colors = (answer: Answer) => [
+    ...(answer.hues ?? []),
+    ...(answer.scales ?? []).flatMap((scale) => scale.steps),
+  ];
+  const before = new Map(colors(kept).map((color) => [color.key, color.hex]));
+  const keys = colors(previewed).filter((color) => before.get(color.key) !== color.hex);
+  return keys.length > 0 ? new Set(keys.map((color) => color.key)) : NONE;
 }

@@ -22,7 +22,17 @@ function SystemWorkspace({ slug, children }: { slug: string; children: ReactNode
   const [workspace] = useState(() => new Workspace(slug, server));
   useEffect(() => {
     workspace.start();
-    return () => workspace.stop();
+    // What waits is sent again after a reload; before a window is closed for good, it is asked about.
+    const leave = (event: Event) => {
+      if (workspace.leave() && event.type === "beforeunload") event.preventDefault();
+    };
+    window.addEventListener("beforeunload", leave);
+    window.addEventListener("pagehide", leave);
+    return () => {
+      window.removeEventListener("beforeunload", leave);
+      window.removeEventListener("pagehide", leave);
+      workspace.stop();
+    };
   }, [workspace]);
   return <WorkspaceContext value={workspace}>{children}</WorkspaceContext>;
 }

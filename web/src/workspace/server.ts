@@ -1,6 +1,13 @@
 /** What a workspace asks the server for. Tests put another in its place. */
 import { client, data, type Edit, type Looking, type Parts } from "../api/client";
 
+/** Hues that somebody else has removed, in words, and by which revision. */
+export interface Removal {
+  revision: number;
+  person: string;
+  hues: string;
+}
+
 export interface Server {
   open(slug: string, looking: Looking): Promise<Partial<Parts>>;
   preview(
@@ -13,6 +20,8 @@ export interface Server {
   keep(slug: string, base: number, edits: Edit[], view: Looking, key: string): Promise<Partial<Parts>>;
   takeBack(slug: string, kind: "undo" | "redo", view: Looking, key: string): Promise<Partial<Parts>>;
   head(slug: string): Promise<number>;
+  removals(slug: string, after: number): Promise<Removal[]>;
+  bringBack(slug: string, revision: number, view: Looking, key: string): Promise<Partial<Parts>>;
 }
 
 const at = (slug: string) => ({ path: { slug } });
@@ -28,5 +37,9 @@ export const server: Server = {
     data(client.POST("/api/systems/{slug}/edits", { params: at(slug), body: { base, edits, view, key } })),
   takeBack: (slug, kind, view, key) =>
     data(client.POST(`/api/systems/{slug}/${kind}`, { params: at(slug), body: { view, key } })),
+  removals: (slug, after) =>
+    data(client.GET("/api/systems/{slug}/removals", { params: { ...at(slug), query: { after } } })),
+  bringBack: (slug, revision, view, key) =>
+    data(client.POST("/api/systems/{slug}/bring-back", { params: at(slug), body: { revision, view, key } })),
   head: async (slug) => (await data(client.GET("/api/systems/{slug}/head", { params: at(slug) }))).revision,
 };

@@ -40,6 +40,17 @@ class Selected:
     movable_step: str | None = None
     p3: Floats | None = None
 
+    @property
+    def fixed(self) -> str | None:
+        """Why it cannot be moved, in a sentence; None where it can."""
+        if self.movable_hue is not None:
+            return None
+        if self.kind == "token":
+            return f"{self.name} is a token, which moves with what it stands on: {self.why}"
+        if self.hue is not None and self.hue.hue.held:
+            return f"{self.hue.name} is held: let it go to move {self.name}."
+        return f"{self.name} is pinned: take the pin away to move it, with Backspace."
+
 
 def find(resolved: Resolved, theme: ResolvedTheme | None, key: str) -> Selected | None:
     """What a key names, its tokens in a theme; None where nothing of that key is there."""

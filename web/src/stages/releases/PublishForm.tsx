@@ -2,8 +2,10 @@
 
 import { Box, Button, Field, Flex, Input, Text, Textarea } from "@chakra-ui/react";
 import { useQueryClient } from "@tanstack/react-query";
-import { type FormEvent, useEffect, useState } from "react";
+import { type FormEvent, useState } from "react";
 import { client, data, type Problem, problemOf } from "../../api/client";
+import { draftKey, useDraft, useShapedDraft } from "../../util/drafts";
+import { focusSoon, found } from "../../util/focus";
 import { usePart, useWorkspace } from "../../workspace/hooks";
 import { useLook } from "../../workspace/look";
 
@@ -16,11 +18,12 @@ export function PublishForm({ draft }: Props) {
   const findings = usePart("head", (head) => head.findings);
   const { refresh } = useWorkspace();
   const queries = useQueryClient();
-  const [version, setVersion] = useState(draft.proposed);
-  const [notes, setNotes] = useState("");
+  // A version that was typed stays, also where another would be proposed by now.
+  const [typed, setTyped] = useShapedDraft<string>(draftKey("version", slug));
+  const [notes, setNotes] = useDraft(draftKey("notes", slug));
+  const version = typed ?? draft.proposed;
   const [problem, setProblem] = useState<Problem | null>(null);
   const [done, setDone] = useState<string | null>(null);
-  useEffect(() => setVersion(draft.proposed), [draft.proposed]);
   const nothing = draft.latest !== null && draft.changes.length === 0;
 
   const publish = async (event: FormEvent) => {
@@ -33,6 +36,8 @@ export function PublishForm({ draft }: Props) {
       );
       setDone(made.new ? `${made.version} is out.` : `The same is out already as ${made.version}.`);
       setNotes("");
+      setTyped(null);
+      focusSoon(found("[data-published]"));
       refresh();
       await queries.invalidateQueries({ queryKey: ["draft", slug] });
       await queries.invalidateQueries({ queryKey: ["releases", slug] });
@@ -52,7 +57,7 @@ export function PublishForm({ draft }: Props) {
             borderColor="border.emphasized"
             value={version}
             autoComplete="off"
-            onChange={(event) => setVersion(event.target.value)}
+            onChange={(event) => setTyped(event.target.value)}
           />
         </Field.Root>
         <Field.Root flex="1" invalid={Boolean(at("notes"))} gap="2px">
@@ -70,12 +75,17 @@ export function PublishForm({ draft }: Props) {
           Publish {version}
         </Button>
       </Flex>
+      {typed !== null && typed !== draft.proposed && (
+        <Text fontSize="12px" marginTop="6px">
+          {draft.proposed} is proposed from what has changed.
+        </Text>
+      )}
       <Text fontSize="12px" marginTop="6px" color="fg.muted">
         {findings === 0
           ? "Nothing is left to settle."
           : `${findings} ${findings === 1 ? "finding is" : "findings are"} open; publishing does not wait for them.`}
       </Text>
-      <Box role="status" fontWeight="700">
+      <Box role="status" fontWeight="700" tabIndex={-1} data-published>
         {problem ? (at("version") ?? at("notes") ?? problem.message) : done}
       </Box>
     </Box>

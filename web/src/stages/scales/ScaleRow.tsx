@@ -6,9 +6,6 @@ import { StepCell } from "./StepCell";
 import styles from "./sheet.module.css";
 import { GROUP_GAP, LABELS_WIDTH } from "./sizes";
 
-/** What a dragged hue is told by, so that nothing else can be dropped on another. */
-const DRAGGED = "application/x-heimat-hue";
-
 interface Props {
   hue: HueView;
   steps: StepView[];
@@ -30,7 +27,10 @@ interface Props {
   figures: ScaleDetail["figures_of"] | null;
   onSelect: (key: string, how: "alone" | "also" | "through") => void;
   onSelectRow: (event: MouseEvent, hue: string) => void;
-  onMoveBefore: (hue: string, before: string) => void;
+  /** Where a dragged hue would be put. */
+  line: "before" | "after" | null;
+  /** The keys of steps that are shown as they will be once the database is back. */
+  waiting: ReadonlySet<string>;
 }
 
 /** The scale of a hue, drawn again only where it or what is selected in it has changed. */
@@ -53,7 +53,9 @@ export const ScaleRow = memo(function ScaleRow({
       className={styles.scale}
       style={{ height: props.height, marginTop: props.apart ? GROUP_GAP : 0 }}
       data-row={hue.name}
+      data-drag={hue.id}
     >
+      {props.line && <div className={props.line === "before" ? styles.before : styles.after} />}
       {/* biome-ignore lint/a11y/useFocusableInteractive: its button is reached by pointer, its steps by keys */}
       <div role="rowheader" className={styles.row} style={{ width: LABELS_WIDTH }}>
         <button
@@ -64,9 +66,6 @@ export const ScaleRow = memo(function ScaleRow({
           title="Drag to another place, or Alt with the arrow keys; with Shift or Ctrl, all of its steps"
           draggable
           onClick={(event) => props.onSelectRow(event, hue.id)}
-          onDragStart={(event) => event.dataTransfer.setData(DRAGGED, hue.id)}
-          onDragOver={(event) => event.dataTransfer.types.includes(DRAGGED) && event.preventDefault()}
-          onDrop={(event) => props.onMoveBefore(event.dataTransfer.getData(DRAGGED), hue.id)}
         >
           <span className={styles.name}>{hue.name}</span>{" "}
           <span className={styles.kind}>{[hue.status ?? hue.kind, ...ownWords(hue)].join(", ")}</span>
@@ -86,6 +85,7 @@ export const ScaleRow = memo(function ScaleRow({
           told={here || column === step.column}
           print={props.print}
           chosen={chosenHere.has(step.key)}
+          waiting={props.waiting.has(step.key)}
           figures={figures && figureOf(figures[index])}
           onSelect={props.onSelect}
         />

@@ -10,10 +10,11 @@ import {
   useRef,
 } from "react";
 import type { HueView, LadderView, StepView } from "../../api/client";
-import { hueKey, hueOf } from "../../api/keys";
+import { HUE_DRAGGED, hueKey, hueOf } from "../../api/keys";
+import { useRowDrag } from "../../util/useRowDrag";
 import { useSteady } from "../../util/useSteady";
 import { useChosen } from "../../workspace/chosen";
-import { useKnown, usePart } from "../../workspace/hooks";
+import { useKnown, usePart, useWorkspace } from "../../workspace/hooks";
 import { useInterface } from "../../workspace/interface";
 import { look, useLook } from "../../workspace/look";
 import { useMoveHue } from "../../workspace/useMoveHue";
@@ -50,7 +51,9 @@ export function ScaleSheet() {
   const begins = (place: number) => place > 0 && rows[place - 1]?.hue.kind !== rows[place]?.hue.kind;
   const groups = rows.filter((_, place) => begins(place)).length + 1;
   const height = alone ? ALONE : rowHeight(rows.length, groups);
-  const { moveBy, moveBefore } = useMoveHue();
+  const { moveBy, moveTo } = useMoveHue();
+  const drag = useRowDrag(HUE_DRAGGED, (hue, target, after) => moveTo(hue, target, after, "all"));
+  const waiting = useKnown((known) => known.waiting);
 
   const { keys, choose } = useChosen();
   const chosen = useMemo(() => new Set(keys), [keys]);
@@ -75,11 +78,9 @@ export function ScaleSheet() {
     }
   });
 
-  const go = (to: StepView | undefined, through: boolean) => {
-    if (!to) return;
-    select(to.key, through ? "through" : "alone");
+  const { say } = useWorkspace();
+  const focusOn = (to: StepView) =>
     sheet.current?.querySelector<HTMLElement>(`[data-key="${CSS.escape(to.key)}"]`)?.focus();
-  };
   const selectRow = useSteady((event: MouseEvent, hue: string) => {
     const place = rows.findIndex((each) => each.hue.id === hue);
     const steps = rows[place]?.steps.map((step) => step.key) ?? [];
@@ -99,11 +100,11 @@ export function ScaleSheet() {
   const onKeyDown = (event: KeyboardEvent) => {
     const moved = rows.find(({ hue }) => hue.id === row?.hue.id || hue.key === selected)?.hue;
     if (event.altKey && moved && (event.key === "ArrowUp" || event.key === "ArrowDown")) {
-      moveBy(moved, event.key === "ArrowUp" ? -1 : 1);
+      moveBy(moved, event.key === "ArrowUp" ? -1 : 1, "all");
       event.preventDefault();
       return;
     }
-    if (event.altKey || event.ctrlKey || event.metaKey) return;
+    if (event.altKey) return;
     const cell = (event.target as HTMLElement).closest<HTMLElement>("[data-key]");
     const place = locate(rows, cell?.dataset.key ?? "");
     if (!place) return;
@@ -115,13 +116,22 @@ export function ScaleSheet() {
         other.find((step) => step.column === place.column)
       );
     };
-    const through = event.shiftKey;
-    if (event.key === "ArrowRight") go(steps[place.step + 1], through);
-    else if (event.key === "ArrowLeft") go(steps[place.step - 1], through);
-    else if (event.key === "ArrowDown") go(beside(1), through);
-    else if (event.key === "ArrowUp") go(beside(-1), through);
-    else if (event.key === "Home") go(steps[0], through);
-    else if (event.key === "End") go(steps.at(-1), through);
+    // With Ctrl or Cmd the arrows walk without choosing, so that what lies apart can be chosen too, with space.
+    const walking = event.ctrlKey || event.metaKey;
+    const go = (to: StepView | undefined) => {
+      if (!to) say(END_OF_SHEET[event.key] ?? null);
+      else if (walking) focusOn(to);
+      else {
+        select(to.key, event.shiftKey ? "through" : "alone");
+        focusOn(to);
+      }
+    };
+    if (event.key === "ArrowRight") go(steps[place.step + 1]);
+    else if (event.key === "ArrowLeft") go(steps[place.step - 1]);
+    else if (event.key === "ArrowDown") go(beside(1));
+    else if (event.key === "ArrowUp") go(beside(-1));
+    else if (event.key === "Home") go(steps[0]);
+    else if (event.key === "End") go(steps.at(-1));
     else if (event.key === " ") select(cell?.dataset.key ?? "", "also");
     else if (event.key === "Escape" && keys.length > 0) choose([]);
     else return;
@@ -147,6 +157,7 @@ export function ScaleSheet() {
       aria-label="Scales"
       aria-multiselectable
       onKeyDown={onKeyDown}
+      {...drag.handlers}
       data-testid="scales"
     >
       <Heads ladder={ladder} column={column} />
@@ -167,7 +178,8 @@ export function ScaleSheet() {
           figures={figures}
           onSelect={select}
           onSelectRow={selectRow}
-          onMoveBefore={moveBefore}
+          line={drag.line(hue.id)}
+          waiting={waiting}
         />
       ))}
     </Box>
@@ -213,6 +225,14 @@ const Heads = memo(function Heads({ ladder, column }: { ladder: LadderView; colu
     </Flex>
   );
 });
+
+/** What is said where an arrow leads no further. */
+const END_OF_SHEET: Record<string, string> = {
+  ArrowRight: "This is the last step of its scale.",
+  ArrowLeft: "This is the first step of its scale.",
+  ArrowDown: "No scale below has a step here.",
+  ArrowUp: "No scale above has a step here.",
+};
 
 /** One scale alone is tall enough to be judged from afar. */
 const ALONE = 300;

@@ -28,7 +28,7 @@ export function ScalesStage() {
   return (
     <>
       <Head show={show} />
-      <Box flex="1" minHeight="0" overflow="auto" paddingInline="20px" paddingBottom="10px">
+      <Box flex="1" minHeight="0" overflow="auto" paddingInline="20px" paddingBottom="10px" data-sheet>
         {show !== "column" && <Promises />}
         {show === "column" ? <ColumnSheet /> : <ScaleSheet />}
         <Foot legends={show !== "column"} />

@@ -19,6 +19,8 @@ interface Props {
   told: boolean;
   print: Print;
   chosen: boolean;
+  /** Whether it is shown as it will be once the database is back. */
+  waiting: boolean;
   /** What more is printed where one scale stands alone. */
   figures: string | null;
   onSelect: (key: string, how: "alone" | "also" | "through") => void;
@@ -36,13 +38,14 @@ function Step({
   told,
   print,
   chosen,
+  waiting,
   figures,
   onSelect,
 }: Props) {
   const roomy = share === 1 && columns < DENSE_COLUMNS;
   const whole = selected || figures !== null || (told && print !== "nothing");
   const contrast = `${step.contrast.text} on ${ground}, ${GRADE_WORDS[step.contrast.grade]}`;
-  const marks = `${step.anchor ? ", the hue’s own color" : ""}${step.pinned ? ", pinned" : ""}${step.nudged ? ", nudged" : ""}${step.internal ? ", internal" : ""}`;
+  const marks = `${step.anchor ? ", the hue’s own color" : ""}${step.pinned ? ", pinned" : ""}${step.nudged ? ", nudged" : ""}${step.internal ? ", internal" : ""}${waiting ? ", waiting to be kept" : ""}`;
   return (
     // Focus is moved by the sheet, whose arrow keys walk the steps.
     // biome-ignore lint/a11y/useKeyWithClickEvents: the sheet handles the keys of all its cells
@@ -52,6 +55,7 @@ function Step({
       aria-selected={selected || chosen}
       aria-label={`${hue} ${step.label}, ${step.hex}, ${contrast}${figures ? ` ${figures.replaceAll("\n", " ")}` : ""}${marks}`}
       data-key={step.key}
+      data-entry={entry || undefined}
       data-hex={step.hex}
       className={styles.step}
       style={{ background: step.seen, color: step.ink, flexGrow: share, fontWeight: selected ? 700 : 400 }}
@@ -65,7 +69,8 @@ function Step({
           {(whole || print === "values") && <span className={styles.line}>{step.hex} </span>}
           {(whole || print === "contrast") && (
             <span className={styles.line}>
-              {step.contrast.text} <span className={styles.grade}>{step.contrast.grade}</span>
+              {figures ? contrast : step.contrast.text}{" "}
+              {!figures && <span className={styles.grade}>{step.contrast.grade}</span>}
             </span>
           )}
         </div>
@@ -80,6 +85,7 @@ function Step({
       )}
       {step.internal && <div className={styles.internal} style={{ background: step.ink }} />}
       {step.changed && !step.pinned && !step.nudged && <div className={styles.changed} />}
+      {waiting && <div className={styles.waiting} style={{ borderColor: step.ink }} />}
       {selected && <div className={styles.selected} />}
     </div>
   );

@@ -1,9 +1,10 @@
 /** A work area inside the sheet: its title, its tools, a way to close it, and what is worked on. */
 
 import { Box, Flex, Heading } from "@chakra-ui/react";
-import type { ReactNode } from "react";
+import type { KeyboardEvent, ReactNode } from "react";
 import { ToolButton } from "../../components/ToolButton";
-import { look } from "../../workspace/look";
+import { focusSoon, found } from "../../util/focus";
+import { look, useLook } from "../../workspace/look";
 
 interface Props {
   title: string;
@@ -12,7 +13,19 @@ interface Props {
   children: ReactNode;
 }
 
+/** Close the open work area; the focus goes back to what opens it. */
+export function closeArea() {
+  const { area } = useLook.getState();
+  look({ area: null });
+  focusSoon(found(`[data-area="${CSS.escape(area ?? "")}"]`));
+}
+
 export function Area({ title, tools, actions, children }: Props) {
+  const onKeyDown = (event: KeyboardEvent) => {
+    if (event.key !== "Escape" || event.defaultPrevented) return;
+    event.preventDefault();
+    closeArea();
+  };
   return (
     <Box
       as="section"
@@ -24,6 +37,8 @@ export function Area({ title, tools, actions, children }: Props) {
       overflowY="auto"
       padding="8px 20px 12px"
       data-testid="area"
+      tabIndex={-1}
+      onKeyDown={onKeyDown}
     >
       <Flex gap="8px" align="center" wrap="wrap" marginBottom="8px" minHeight="28px">
         <Heading as="h2" fontSize="14px" fontWeight="700" marginRight="4px">
@@ -32,7 +47,9 @@ export function Area({ title, tools, actions, children }: Props) {
         {tools}
         <Flex gap="8px" marginLeft="auto" align="center" wrap="wrap">
           {actions}
-          <ToolButton onClick={() => look({ area: null })}>Close</ToolButton>
+          <ToolButton onClick={closeArea} aria-label={`Close ${title}`}>
+            Close
+          </ToolButton>
         </Flex>
       </Flex>
       {children}

@@ -15,7 +15,12 @@ function useStage() {
 export function AreaToggles() {
   const { stage, area } = useStage();
   return stage.areas.map(({ id, words }) => (
-    <Toggle key={id} on={id === area?.id} onClick={() => look({ area: id === area?.id ? null : id })}>
+    <Toggle
+      key={id}
+      data-area={id}
+      on={id === area?.id}
+      onClick={() => look({ area: id === area?.id ? null : id })}
+    >
       {words}
     </Toggle>
   ));

@@ -1,12 +1,14 @@
 /** Sources: the hues as bands, a reading line that takes anything, candidates beside the set, and work areas below. */
 
 import { Box, Flex, Text } from "@chakra-ui/react";
-import { type DragEvent, type KeyboardEvent, useState } from "react";
+import type { DragEvent, KeyboardEvent } from "react";
 import type { HueKind, Notation } from "../../api/client";
 import { NOTATIONS } from "../../api/constants.generated";
+import { HUE_DRAGGED } from "../../api/keys";
 import { Choice } from "../../components/Choice";
 import { Toolbar } from "../../components/Toolbar";
-import { usePart } from "../../workspace/hooks";
+import { useRowDrag } from "../../util/useRowDrag";
+import { useKnown, usePart, useWorkspace } from "../../workspace/hooks";
 import { useInterface } from "../../workspace/interface";
 import { look, useLook } from "../../workspace/look";
 import { useMoveHue } from "../../workspace/useMoveHue";
@@ -78,17 +80,19 @@ export function SourcesStage() {
 function Bands({ children }: { children: React.ReactNode }) {
   const every = usePart("hues");
   const confusable = usePart("status", (status) => status.confusable);
-  const { moveBy, moveBefore } = useMoveHue();
+  const { moveBy, moveTo } = useMoveHue();
+  const drag = useRowDrag(HUE_DRAGGED, (hue, target, after) => moveTo(hue, target, after, "kind"));
+  const { moving } = useWorkspace();
+  const waiting = useKnown((known) => known.waiting);
   const select = useLook((at) => at.select);
   const area = useLook((at) => at.area);
   const { print, notation } = useInterface();
-  const [dragged, setDragged] = useState<string | null>(null);
   const selected = every.find((hue) => hue.key === select) ?? null;
 
   const onKeyDown = (event: KeyboardEvent) => {
     if (!event.altKey || !selected) return;
-    if (event.key === "ArrowUp") moveBy(selected, -1);
-    else if (event.key === "ArrowDown") moveBy(selected, 1);
+    if (event.key === "ArrowUp") moveBy(selected, -1, "kind");
+    else if (event.key === "ArrowDown") moveBy(selected, 1, "kind");
     else return;
     event.preventDefault();
   };
@@ -100,6 +104,8 @@ function Bands({ children }: { children: React.ReactNode }) {
       paddingInline="20px"
       paddingBottom="20px"
       onKeyDown={onKeyDown}
+      {...drag.handlers}
+      data-sheet
     >
       {children}
       {KINDS.map(({ kind, words, height }) => {
@@ -124,19 +130,22 @@ function Bands({ children }: { children: React.ReactNode }) {
                   quiet={print === "nothing"}
                   notation={notation}
                   selected={hue.key === select}
-                  dragged={dragged === hue.id}
+                  dragged={drag.dragged === hue.id}
+                  line={drag.line(hue.id)}
+                  waiting={waiting.has(hue.key)}
                   onSelect={() => look({ select: hue.key === select ? null : hue.key })}
-                  onDrag={setDragged}
-                  onDrop={() => {
-                    if (dragged) moveBefore(dragged, hue.id);
-                    setDragged(null);
-                  }}
                 />
                 {hue.key === select && area === null && (
                   <HueEditor
                     hue={hue}
-                    onUp={() => moveBy(hue, -1)}
-                    onDown={() => moveBy(hue, 1)}
+                    onUp={() => {
+                      moveBy(hue, -1, "kind");
+                      void moving.rest();
+                    }}
+                    onDown={() => {
+                      moveBy(hue, 1, "kind");
+                      void moving.rest();
+                    }}
                     first={place === 0}
                     last={place === hues.length - 1}
                   />

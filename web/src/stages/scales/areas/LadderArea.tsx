@@ -63,10 +63,7 @@ export function LadderArea() {
               { value: ALL, words: "all scales" },
               ...(selected ? [{ value: "one", words: selected.name }] : []),
             ]}
-            onChoose={(value) => {
-              shaping.leave();
-              setOne(value === "one");
-            }}
+            onChoose={(value) => setOne(value === "one")}
           />
           <Choice
             label="Ready made"

@@ -5,6 +5,7 @@ import { MOST_STEPS } from "../../../api/constants.generated";
 import { Check } from "../../../components/Check";
 import { NumberField } from "../../../components/NumberField";
 import { ToolButton } from "../../../components/ToolButton";
+import { focusSoon, found } from "../../../util/focus";
 import { changed, inserted, without } from "./shaping";
 import type { Draft } from "./useLadder";
 
@@ -96,7 +97,12 @@ export function LadderRows({ draft, present, problem, onChange }: Props) {
             <ToolButton
               disabled={draft.steps.length <= 3}
               aria-label={`Take out ${step.label}`}
-              onClick={() => onChange(without(draft, step.key))}
+              data-take-out={step.key}
+              onClick={() => {
+                const next = draft.steps[place + 1] ?? draft.steps[place - 1];
+                onChange(without(draft, step.key));
+                if (next) focusSoon(found(`[data-take-out="${CSS.escape(next.key)}"]`));
+              }}
             >
               Take out
             </ToolButton>

@@ -11,6 +11,7 @@ import {
   problemOf,
 } from "../../../api/client";
 import { edit } from "../../../api/edits";
+import { draftKey, useShapedDraft } from "../../../util/drafts";
 import { usePart, useWorkspace } from "../../../workspace/hooks";
 import { useLook } from "../../../workspace/look";
 
@@ -31,7 +32,7 @@ export function useLadder(hue: string | null) {
   const slug = useLook((at) => at.slug);
   const revision = usePart("head", (head) => head.revision);
   const { preview, endPreview, keep, tell } = useWorkspace();
-  const [draft, setDraft] = useState<Draft | null>(null);
+  const [draft, setDraft] = useShapedDraft<Draft>(draftKey(`ladder ${hue ?? "of all"}`, slug));
   const [asAll, setAsAll] = useState(false);
   const query = useQuery({
     queryKey: ["ladder-plan", slug, revision, hue, asAll, draft],
@@ -55,17 +56,25 @@ export function useLadder(hue: string | null) {
   useEffect(() => {
     if (fits && query.data && !query.isPlaceholderData) preview([taking()]);
   }, [fits, query.data, query.isPlaceholderData, preview, taking]);
-  useEffect(() => endPreview, [endPreview]);
+  // Of another ladder nothing is tried yet.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: with each hue anew
+  useEffect(() => {
+    setAsAll(false);
+    return endPreview;
+  }, [endPreview, hue]);
 
   const leave = useCallback(() => {
     setDraft(null);
     setAsAll(false);
     endPreview();
-  }, [endPreview]);
-  const change = useCallback((next: Draft) => {
-    setAsAll(false);
-    setDraft(next);
-  }, []);
+  }, [endPreview, setDraft]);
+  const change = useCallback(
+    (next: Draft) => {
+      setAsAll(false);
+      setDraft(next);
+    },
+    [setDraft],
+  );
   const use = async () => {
     try {
       await keep([taking()]);

@@ -6,10 +6,11 @@ import { useState } from "react";
 import { client, data, type GallerySetView, problemOf } from "../../../api/client";
 import { Strip } from "../../../components/Strip";
 import { ToolButton } from "../../../components/ToolButton";
+import { draftKey, useShapedDraft } from "../../../util/drafts";
 import { usePart } from "../../../workspace/hooks";
-import { useSeeing } from "../../../workspace/look";
+import { useLook, useSeeing } from "../../../workspace/look";
 import { Area } from "../../shared/Area";
-import { SaveSet } from "./SaveSet";
+import { SaveSet, type SetDraft } from "./SaveSet";
 import { TakeTools } from "./TakeTools";
 
 export function GalleryArea() {
@@ -19,7 +20,8 @@ export function GalleryArea() {
   const seeing = useSeeing();
   const [text, setText] = useState("");
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
-  const [saving, setSaving] = useState(false);
+  const slug = useLook((at) => at.slug);
+  const [saving, setSaving] = useShapedDraft<SetDraft>(draftKey("gallery-set", slug));
   const [said, setSaid] = useState<string | null>(null);
   const query = useQuery({
     queryKey: ["gallery", text, seeing],
@@ -59,9 +61,9 @@ export function GalleryArea() {
             </ToolButton>
           )}
           <ToolButton
-            disabled={saving || hues.length + candidates.length === 0}
+            disabled={saving !== null || hues.length + candidates.length === 0}
             onClick={() => {
-              setSaving(true);
+              setSaving({ name: "", words: "", out: [] });
               setSaid(null);
             }}
           >
@@ -73,11 +75,13 @@ export function GalleryArea() {
     >
       {saving && (
         <SaveSet
+          draft={saving}
+          onDraft={setSaving}
           onSaved={(name) => {
-            setSaving(false);
+            setSaving(null);
             setSaid(`${name} is in the gallery.`);
           }}
-          onLeave={() => setSaving(false)}
+          onLeave={() => setSaving(null)}
         />
       )}
       {said && (

@@ -9,22 +9,31 @@ import { ToolButton } from "../../../components/ToolButton";
 import { usePart } from "../../../workspace/hooks";
 import { counted } from "../adding";
 
+/** What is typed and left out so far: the ids of what stays out. */
+export interface SetDraft {
+  name: string;
+  words: string;
+  out: string[];
+}
+
 interface Props {
+  draft: SetDraft;
+  onDraft: (draft: SetDraft) => void;
   onSaved: (name: string) => void;
   onLeave: () => void;
 }
 
-export function SaveSet({ onSaved, onLeave }: Props) {
+export function SaveSet({ onSaved, onLeave, ...props }: Props) {
   const hues = usePart("hues");
   const candidates = usePart("candidates");
   const system = usePart("head", (head) => head.name);
   const queries = useQueryClient();
-  const [name, setName] = useState("");
-  const [words, setWords] = useState("");
-  const [out, setOut] = useState<ReadonlySet<number>>(new Set());
+  const { draft, onDraft } = props;
+  const { name, words } = draft;
+  const out = new Set(draft.out);
   const [refused, setRefused] = useState<string | null>(null);
   const colors = [...hues, ...candidates].map((color) => ({ ...color, name: color.name || color.hex }));
-  const kept = colors.filter((_, place) => !out.has(place));
+  const kept = colors.filter((color) => !out.has(color.id));
   const save = async () => {
     try {
       const body = { name, words, colors: kept.map((color) => ({ name: color.name, color: color.hex })) };
@@ -41,11 +50,13 @@ export function SaveSet({ onSaved, onLeave }: Props) {
         colors={colors}
         height={36}
         label="Colors to save; press one to leave it out"
-        chosen={new Set(colors.map((_, place) => place).filter((place) => !out.has(place)))}
+        chosen={new Set(colors.flatMap((color, place) => (out.has(color.id) ? [] : [place])))}
         onToggle={(place) => {
-          const next = new Set(out);
-          if (!next.delete(place)) next.add(place);
-          setOut(next);
+          const id = colors[place]?.id ?? "";
+          onDraft({
+            ...draft,
+            out: out.has(id) ? draft.out.filter((each) => each !== id) : [...draft.out, id],
+          });
         }}
         texts={colors.map((color) => color.name)}
       />
@@ -58,7 +69,7 @@ export function SaveSet({ onSaved, onLeave }: Props) {
           width="250px"
           borderColor="border.emphasized"
           value={name}
-          onChange={(event) => setName(event.target.value)}
+          onChange={(event) => onDraft({ ...draft, name: event.target.value })}
         />
         <Input
           aria-label="Words for the set"
@@ -68,7 +79,7 @@ export function SaveSet({ onSaved, onLeave }: Props) {
           width="280px"
           borderColor="border.emphasized"
           value={words}
-          onChange={(event) => setWords(event.target.value)}
+          onChange={(event) => onDraft({ ...draft, words: event.target.value })}
         />
         <ToolButton onClick={() => void save()}>Save {counted(kept.length, "color")}</ToolButton>
         <ToolButton onClick={onLeave}>Not now</ToolButton>

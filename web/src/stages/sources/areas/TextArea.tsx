@@ -8,6 +8,7 @@ import { Halves } from "../../../components/Halves";
 import { Toggle } from "../../../components/Toggle";
 import { ToolButton } from "../../../components/ToolButton";
 import { copyText } from "../../../util/copy";
+import { draftKey, useShapedDraft } from "../../../util/drafts";
 import { usePart } from "../../../workspace/hooks";
 import { useInterface } from "../../../workspace/interface";
 import { useLook, useSeeing } from "../../../workspace/look";
@@ -23,7 +24,7 @@ export function TextArea() {
   const { make } = useAdding();
   const [sign, setSign] = useState(true);
   const [names, setNames] = useState(true);
-  const [text, setText] = useState<string | null>(null);
+  const [text, setText] = useShapedDraft<string>(draftKey("set-text", slug));
   const [copied, setCopied] = useState(false);
   const written = useQuery({
     queryKey: ["set-text", slug, revision, notation, sign, names],
@@ -42,8 +43,8 @@ export function TextArea() {
   );
   // A set that has changed meanwhile is written anew, but never over what somebody is typing.
   useEffect(() => {
-    if (!edited) setText(null);
-  }, [edited]);
+    if (!edited && written.data) setText(null);
+  }, [edited, setText, written.data]);
   const rows = edited ? (answer?.rows ?? []) : [];
   const changes = rows.filter((row) => row.what !== "unchanged");
   const edits = edited ? (answer?.edits ?? []) : [];

@@ -10,9 +10,11 @@ interface Props {
   notation: Notation;
   selected: boolean;
   dragged: boolean;
+  /** Where a dragged hue would be put. */
+  line: "before" | "after" | null;
+  /** Whether it is shown as it will be once the database is back. */
+  waiting: boolean;
   onSelect: () => void;
-  onDrag: (hue: string | null) => void;
-  onDrop: () => void;
 }
 
 const IN = 36;
@@ -53,11 +55,10 @@ export function HueBand(props: Props) {
         opacity: dragged ? 0.5 : 1,
       }}
       onClick={props.onSelect}
-      onDragStart={() => props.onDrag(hue.id)}
-      onDragEnd={() => props.onDrag(null)}
-      onDragOver={(event) => event.preventDefault()}
-      onDrop={props.onDrop}
+      data-drag={hue.id}
+      data-entry={selected || undefined}
     >
+      {props.line && <span className={props.line === "before" ? styles.before : styles.after} />}
       {selected && <span className={styles.flag} />}
       {!quiet && (
         <>
@@ -68,6 +69,7 @@ export function HueBand(props: Props) {
           <span className={styles.note}>
             {follows ? follows.words : `${hue.status ? `${hue.status}: ` : ""}${hue.note}`}
           </span>
+          {props.waiting && <span className={styles.limit}>waiting</span>}
           {follows && <span className={limits ? styles.limit : styles.follows}>{limits || "follows"}</span>}
         </>
       )}

@@ -8,6 +8,7 @@ import { hueKey } from "../../../api/keys";
 import { Choice } from "../../../components/Choice";
 import { TextField } from "../../../components/TextField";
 import { ToolButton } from "../../../components/ToolButton";
+import { focusSoon, found } from "../../../util/focus";
 import { useNow, usePart, useWorkspace } from "../../../workspace/hooks";
 import { look } from "../../../workspace/look";
 import { ByHand } from "../../shared/ByHand";
@@ -41,7 +42,9 @@ export function HueEditor({ hue, onUp, onDown, first, last }: Props) {
     };
     const kind = hue.kind === "status" ? "accent" : hue.kind;
     await put(edit("add_hues", { hues: [{ id, kind, source }] }));
-    if (now().hues?.some((each) => each.id === id)) look({ select: hueKey(id) });
+    if (!now().hues?.some((each) => each.id === id)) return;
+    look({ select: hueKey(id) });
+    focusSoon(found(`[data-drag="${CSS.escape(id)}"]`));
   };
   const parents = [
     { value: "", words: "nothing" },

@@ -3,10 +3,10 @@
 import { Box, Field, Flex, Text, Textarea } from "@chakra-ui/react";
 import { type ClipboardEvent, type KeyboardEvent, useEffect, useRef } from "react";
 import { ToolButton } from "../../../components/ToolButton";
+import { draftKey, useDraft } from "../../../util/drafts";
 import { usePart } from "../../../workspace/hooks";
 import { useInterface } from "../../../workspace/interface";
 import { useLook, useSeeing } from "../../../workspace/look";
-import { readingDraft, useDraft } from "../../shared/drafts";
 import { useReading } from "../../shared/ReadLines";
 import { UploadProgress } from "../areas/picture/UploadProgress";
 import { Understood } from "./Understood";
@@ -17,7 +17,7 @@ export function ReadingLine({ taking }: { taking: ReturnType<typeof useTaking> }
   const seeing = useSeeing();
   const { notation } = useInterface();
   const revision = usePart("head", (head) => head.revision);
-  const [text, setText] = useDraft(readingDraft(slug));
+  const [text, setText] = useDraft(draftKey("reading", slug));
   const picker = useRef<HTMLInputElement>(null);
   const addFirst = useRef<(() => void) | null>(null);
   const { file } = taking;

@@ -1,0 +1,190 @@
+"""Fast hands, keys without a mouse, and work that is left in the middle."""
+
+from selenium.webdriver import ActionChains, Keys
+
+from tests.browser.page import Page
+
+AT = "/systems/brinemark/scales"
+SOURCES = "/systems/brinemark/sources"
+ROWS = "return [...document.querySelectorAll('[data-row]')].map(row => row.dataset.row)"
+BANDS = "return [...document.querySelectorAll('[data-hue]')].map(band => band.dataset.hue)"
+# Every change is held back until it is let go, as by a database that is away; what a page asks for goes on.
+HELD = """
+const send = window.fetch;
+const gate = new Promise(open => { window.letGo = open; });
+window.sent = 0;
+window.fetch = async (...given) => {
+  if (!String(given[0]?.url ?? given[0]).endsWith('/edits')) return send(...given);
+  window.sent += 1;
+  await gate;
+  return send(...given);
+};
+"""
+
+
+def focused(page: Page) -> str:
+    return page.script("const at = document.activeElement; return at.getAttribute('aria-label') || at.textContent")
+
+
+def step(page: Page, key: str) -> str:
+    return page.find(f"[data-key='{key}']").get_attribute("data-hex")
+
+
+def said(page: Page, words: str) -> None:
+    page.says("[data-testid=said]", words)
+
+
+def test_quick_taps_are_one_change_of_what_is_selected_at_that_moment(page: Page) -> None:
+    page.open(f"{AT}?at=step:kelp/s300")
+    page.says("[data-testid=slip-name]", "kelp 300")
+    before = {key: step(page, key) for key in ("step:kelp/s300", "step:sound/s300")}
+    ActionChains(page.driver).click(page.driver.find_element("css selector", "[data-key='step:sound/s300']")).perform()
+    page.keys(*["-"] * 20)
+    page.wait(lambda: page.button("Undo").get_attribute("title") == "Undo: Nudge sound 300")
+    page.says("[data-testid=slip-why]", "nudged 20.0 darker")
+    page.press("Undo")
+    page.wait(lambda: {key: step(page, key) for key in before} == before)
+    assert page.button("Undo").get_attribute("title") == "Nothing of yours to undo"
+
+
+def test_undo_takes_a_run_along_that_still_rests(page: Page) -> None:
+    page.open(f"{AT}?at=step:kelp/s300")
+    page.says("[data-testid=slip-name]", "kelp 300")
+    before = step(page, "step:kelp/s300")
+    ActionChains(page.driver).send_keys("-").key_down(Keys.CONTROL).send_keys("z").key_up(Keys.CONTROL).perform()
+    page.wait(lambda: page.button("Redo").get_attribute("title") == "Redo: Nudge kelp 300")
+    assert step(page, "step:kelp/s300") == before
+
+
+def test_a_key_that_does_nothing_says_why(page: Page) -> None:
+    page.open(f"{SOURCES}?at=hue:tidewater")
+    page.says("[data-testid=slip-name]", "tidewater")
+    page.keys("p")
+    said(page, "Only a step of a scale can be pinned")
+    page.keys("c")
+    said(page, "#0B6E6E copied.")
+    page.press("Held")
+    page.wait(lambda: page.button("Undo").get_attribute("title") == "Undo: Hold tidewater")
+    page.wait(lambda: page.find("[role=slider][aria-label=Lightness]").get_attribute("aria-disabled") == "true")
+    page.keys("-")
+    said(page, "tidewater is held: let it go to move tidewater.")
+    page.keys("a")
+    said(page, "No work area is open here.")
+    page.open(f"{AT}?at=step:kelp/s300")
+    page.says("[data-testid=slip-name]", "kelp 300")
+    page.keys(Keys.BACKSPACE)
+    said(page, "kelp 300 is as it is generated")
+    page.click("[aria-label^='kelp'][aria-label*='own color']")
+    page.says("[data-testid=slip-why]", "The hue’s own color")
+    page.keys("-")
+    said(page, f"{page.text('[data-testid=slip-name]')} is the hue’s own color: the hue itself moves")
+    page.find("[data-key='step:tidewater/s100']").click()
+    page.keys(Keys.ARROW_UP)
+    said(page, "No scale above has a step here.")
+
+
+def test_choosing_what_lies_apart_by_keys(page: Page) -> None:
+    page.open(f"{AT}?at=step:kelp/s300")
+    page.find("[data-key='step:kelp/s300']").click()
+    walk = ActionChains(page.driver).key_down(Keys.CONTROL)
+    walk.send_keys(Keys.ARROW_RIGHT, Keys.ARROW_RIGHT, Keys.ARROW_DOWN).key_up(Keys.CONTROL).send_keys(" ").perform()
+    page.wait(lambda: len(page.all("[role=gridcell][aria-selected=true]")) == 2)
+    chosen = [cell.get_attribute("data-key") for cell in page.all("[role=gridcell][aria-selected=true]")]
+    assert chosen == ["step:kelp/s300", "step:flare/s500"]
+
+
+def test_hues_move_tap_by_tap_and_by_hand_to_any_place(page: Page) -> None:
+    page.open(f"{AT}?at=step:tidewater/s300")
+    page.find("[data-key='step:tidewater/s300']").click()
+    taps = ActionChains(page.driver).key_down(Keys.ALT)
+    taps.send_keys(Keys.ARROW_DOWN, Keys.ARROW_DOWN, Keys.ARROW_DOWN).key_up(Keys.ALT).perform()
+    page.wait(lambda: page.script(ROWS)[3] == "tidewater")
+    page.wait(lambda: page.button("Undo").is_enabled())
+    page.press("Undo")
+    page.wait(lambda: page.script(ROWS)[0] == "tidewater")
+
+    def head(hue: str):
+        return page.driver.find_element("css selector", f"[data-row='{hue}'] [role=rowheader] button")
+
+    below = ActionChains(page.driver).click_and_hold(head("tidewater")).move_to_element(head("buoy"))
+    below.move_to_element_with_offset(head("shingle"), 0, 10).move_by_offset(0, 1).release().perform()
+    page.wait(lambda: page.script(ROWS)[-1] == "tidewater")
+    page.press("Group by kind")
+    page.wait(lambda: page.script(ROWS)[:2] == ["buoy", "tidewater"])
+    page.open(SOURCES)
+    band = "[data-hue='{}']".format
+    gorse = page.driver.find_element("css selector", band("gorse"))
+    drag = ActionChains(page.driver).click_and_hold(page.driver.find_element("css selector", band("tidewater")))
+    drag.move_to_element(gorse).move_to_element_with_offset(gorse, -100, 8).release().perform()
+    page.wait(lambda: page.all("[aria-label=Accent] [data-hue=tidewater]"))
+    assert page.script(BANDS)[:3] == ["buoy", "gorse", "tidewater"]
+
+
+def test_the_focus_stays_where_the_work_goes_on(page: Page) -> None:
+    page.open(SOURCES)
+    page.keys(Keys.TAB)
+    assert focused(page) == "To the sheet"
+    page.keys(Keys.ENTER)
+    page.wait(lambda: page.script("return document.activeElement.dataset.hue") == "tidewater")
+    page.keys("l")
+    page.wait(lambda: page.script("return document.activeElement.id") == "reading-line")
+    page.open(f"{SOURCES}?at=hue:kelp")
+    page.press("Remove")
+    page.wait(lambda: focused(page) == "Keep kelp")
+    page.keys(Keys.ESCAPE)
+    page.wait(lambda: focused(page) == "Remove kelp, asking first")
+    page.press("Remove")
+    page.press("Remove kelp")
+    page.wait(lambda: page.script("return document.activeElement.dataset.hue") == "flare")
+    page.says("[data-testid=slip-name]", "flare")
+    page.press("Derive a hue from flare")
+    page.wait(lambda: page.script("return document.activeElement.dataset.hue") == page.text("[data-testid=slip-name]"))
+    page.press("Mix")
+    page.find("[data-testid=area]")
+    page.keys("h")
+    page.wait(lambda: page.script("return document.activeElement.dataset.hue"))
+    page.keys("a")
+    page.wait(lambda: page.script("return document.activeElement.dataset.testid") == "area")
+    page.keys(Keys.ESCAPE)
+    page.wait(lambda: focused(page) == "Mix")
+    assert not page.all("[data-testid=area]")
+    page.keys("3")
+    page.says("h1", "Tokens")
+    page.wait(lambda: page.script("return document.activeElement !== document.body"))
+    page.keys("/")
+    page.find("input[aria-label^=Find]").send_keys("sound 300", Keys.ENTER)
+    page.says("[data-testid=slip-name]", "sound 300")
+    page.wait(lambda: page.script("return document.querySelector('main').contains(document.activeElement)"))
+
+
+def test_what_is_typed_and_shaped_survives_a_stage_and_a_reload(page: Page) -> None:
+    page.open("/systems/brinemark/releases")
+    page.type("Version", "4.0.0")
+    page.type("Notes", "All grays are new.")
+    page.press("Scales")
+    page.press("Ladder")
+    page.click("[aria-label='300 is internal']")
+    page.wait(lambda: "internal" in page.find("[data-key='step:sound/s300']").get_attribute("aria-label"))
+    page.driver.refresh()
+    page.wait(lambda: "internal" in page.find("[data-key='step:sound/s300']").get_attribute("aria-label"))
+    page.press("Releases")
+    assert page.field("Version").get_attribute("value") == "4.0.0"
+    assert page.field("Notes").get_attribute("value") == "All grays are new."
+    page.type("Version", "")
+    page.wait(lambda: page.field("Version").get_attribute("value") == "")
+
+
+def test_a_change_on_its_way_survives_a_reload(page: Page) -> None:
+    added = page.driver.execute_cdp_cmd("Page.addScriptToEvaluateOnNewDocument", {"source": HELD})
+    page.open(f"{AT}?at=step:kelp/s300")
+    page.says("[data-testid=slip-name]", "kelp 300")
+    before = step(page, "step:kelp/s300")
+    page.keys("-")
+    page.wait(lambda: page.script("return window.sent") == 1)
+    # It is shown as it will be, though no answer comes.
+    shown = page.wait(lambda: (now := step(page, "step:kelp/s300")) != before and now)
+    page.driver.execute_cdp_cmd("Page.removeScriptToEvaluateOnNewDocument", added)
+    page.driver.refresh()
+    page.wait(lambda: step(page, "step:kelp/s300") == shown)
+    page.wait(lambda: page.button("Undo").get_attribute("title") == "Undo: Nudge kelp 300")
+    assert page.script("return JSON.stringify({...sessionStorage})") == "{}"
