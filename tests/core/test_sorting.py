@@ -6,11 +6,12 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from heimat.core.color.nearness import HARDLY_DIFFERENT
-from heimat.core.color.notation import NOTATIONS, as_bytes, parse, rgb8_of
+from heimat.core.color.notation import NOTATIONS, as_bytes, hex_of, parse, rgb8_of
 from heimat.core.document.order import in_order
 from heimat.core.edits import apply, apply_all
 from heimat.core.edits.candidates import AddCandidates, JoinCandidates, RemoveCandidates, SetCandidate
-from heimat.core.edits.hues import NewColor
+from heimat.core.edits.hues import AddHues, NewColor, NewHue, RemoveHue
+from heimat.core.edits.sources import SetSource
 from heimat.core.edits.stops import KeepStops, RemoveStops
 from heimat.core.errors import DomainError
 from heimat.core.hues.source import source_color
@@ -45,7 +46,9 @@ def test_the_first_color_of_an_empty_set_is_the_brands():
 
 def test_repetitions_of_the_set_and_of_earlier_lines():
     found = repeats(
-        as_bytes([parse(text) for text in ("#0B6E6E", "#0C6F6F", "#123456", "#123457", "#FF00FF")]), RESOLVED
+        as_bytes([parse(text) for text in ("#0B6E6E", "#0C6F6F", "#123456", "#123457", "#FF00FF", "#0B6E6E")]),
+        RESOLVED,
+        [True, True, True, True, True, False],
     )
     assert (found[0].hue, found[0].distance) == ("tidewater", 0.0)
     assert found[1].hue == "tidewater"
@@ -53,6 +56,8 @@ def test_repetitions_of_the_set_and_of_earlier_lines():
     assert found[2] is None
     assert found[3].line == 2
     assert found[4] is None
+    # A translucent color only looks like a solid one on white: it is not the same.
+    assert found[5] is None
 
 
 def test_replacing_matches_by_name_then_by_order():
@@ -93,7 +98,8 @@ def test_a_set_is_text_and_the_text_is_the_set():
         assert plan.edits == []
         assert {row.what for row in plan.rows} == {"unchanged"}
     assert set_as_text(SYSTEM, sign=False, names=False).splitlines()[:2] == ["0B6E6E", "DF5A33"]
-    assert read_back(SYSTEM, set_as_text(SYSTEM, names=False).replace("#", "")).edits[0].type != "remove_hue"
+    # Values alone say nothing of kinds, nor of who follows whom.
+    assert read_back(SYSTEM, set_as_text(SYSTEM, sign=False, names=False)).edits == []
 
 
 def changed(*replacements):
@@ -142,6 +148,64 @@ def test_a_derived_hue_that_is_given_a_value_follows_no_longer():
     plan = changed(("shingle: #767F7F follows tidewater", "shingle: #808080"))
     assert [(row.what, row.words) for row in plan.rows if row.what == "changed"] == [("changed", "follows no longer")]
     assert apply_all(SYSTEM, plan.edits).system.hues["shingle"].source.kind == "given"
+
+
+def test_added_lines_keep_their_place():
+    plan = changed(("buoy: #DF5A33\n", "mist: #88AAAA\nbuoy: #DF5A33\nfoam: #DDEEEE\n"))
+    names = [hue.name for hue in in_order(apply_all(SYSTEM, plan.edits).system.hues)]
+    assert names[:5] == ["tidewater", "mist", "buoy", "foam", "gorse"]
+
+
+def test_what_a_line_says_of_following_and_of_alpha_is_read_or_refused():
+    plan = changed(
+        ("shingle: #767F7F follows tidewater", "shingle: #808080 follows tidewater"),
+        ("gorse: #DFAF3A", "gorse: #DFAF3A follows buoy"),
+        ("heather: #8A6FA8", "heather: #8A6FA880\nsky: #88AAFF follows sound\nveil: #00000080"),
+    )
+    refused = {row.name: row.words for row in plan.rows if row.what == "not read"}
+    assert refused["shingle"].startswith("shingle follows tidewater, which makes its color.")
+    assert refused["gorse"] == "gorse follows nothing. What a hue follows is chosen in its band, not here."
+    assert refused["heather"].startswith("#8A6FA880 is translucent, and a hue is solid.")
+    assert refused["sky"].startswith("No hue called sky follows sound yet")
+    assert refused["veil"].endswith("As it looks on white it is #7F7F7F.")
+    assert plan.edits == []
+    let_go = changed(("shingle: #767F7F follows tidewater", "shingle: #767F7F"))
+    assert apply_all(SYSTEM, let_go.edits).system.hues["shingle"].source.kind == "given"
+
+
+def test_removing_a_parent_in_the_text_asks_what_becomes_of_those_that_follow():
+    text = set_as_text(SYSTEM).replace("tidewater: #0B6E6E\n", "")
+    kept = read_back(SYSTEM, text)
+    row = next(row for row in kept.rows if row.what == "removed")
+    assert (row.words, row.followed) == ("shingle will follow it no longer", True)
+    assert "shingle" in apply_all(SYSTEM, kept.edits).system.hues
+    gone = read_back(SYSTEM, text, children="remove")
+    assert next(row.words for row in gone.rows if row.what == "removed") == "with shingle"
+    assert not {"tidewater", "shingle"} & set(apply_all(SYSTEM, gone.edits).system.hues)
+
+
+def test_a_text_read_back_against_a_set_that_others_have_changed_tells_both():
+    text = set_as_text(SYSTEM).replace("#DFAF3A", "#DDBB44").replace("heather: #8A6FA8\n", "")
+    new = NewHue(id="mist", name="mist", kind="accent", color=parse("#88AAAA"))
+    others = [
+        AddHues(hues=(new,)),
+        SetSource(hue="gorse", color=parse("#E0B040")),
+        SetSource(hue="buoy", color=parse("#E06030")),
+        RemoveHue(hue="kelp"),
+    ]
+    now = apply_all(SYSTEM, others).system
+    plan = read_back(SYSTEM, text, now=now)
+    told = {(row.what, row.name): row.words for row in plan.rows}
+    assert told["changed", "gorse"] == "#E0B040 meanwhile"
+    assert told["kept", "mist"] == "added meanwhile by somebody else"
+    assert told["kept", "kelp"] == "removed meanwhile by somebody else, and stays removed"
+    after = apply_all(now, plan.edits).system
+    assert "mist" in after.hues
+    assert not {"kelp", "heather"} & set(after.hues)
+    values = {key: hex_of(rgb8_of(after.hues[key].source.color)) for key in ("gorse", "buoy")}
+    assert values == {"gorse": "#DDBB44", "buoy": "#E06030"}
+    order = [hue.id for hue in in_order(after.hues)]
+    assert order == [hue.id for hue in in_order(now.hues) if hue.id != "heather"]
 
 
 @settings(max_examples=60)

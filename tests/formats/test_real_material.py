@@ -7,7 +7,11 @@ import pytest
 from heimat.core.color.notation import format, parse
 from heimat.core.color.reading import read_lines
 from heimat.core.proposals.sorting import guess_kind
+from heimat.core.resolve.resolved import resolve
+from heimat.demo.systems import brinemark
 from heimat.formats.read import any as read_any
+from heimat.view.eyes import Eyes
+from heimat.view.sources.reading import reading_view
 
 
 def told(reading) -> list[tuple[str, str]]:
@@ -186,3 +190,44 @@ def test_groups_and_whole_words_set_the_kind():
     ):
         assert guess_kind(name, parse("#DF5A33"))[0] == kind, name
     assert guess_kind("errorText", parse("#DF5A33")) == ("status", "error")
+
+
+BOMB = """<?xml version="1.0"?>
+<!DOCTYPE svg [
+<!ENTITY a "aaaaaaaaaa">
+<!ENTITY b "&a;&a;&a;&a;&a;&a;&a;&a;">
+<!ENTITY c "&b;&b;&b;&b;&b;&b;&b;&b;">
+]>
+<svg xmlns="http://www.w3.org/2000/svg"><rect fill="#112233"/><text>&c;</text></svg>"""
+
+
+@pytest.mark.parametrize("name", ["", "bomb.svg", "bomb.txt"])
+def test_a_drawing_that_defines_entities_gives_one_refusal(name: str):
+    (line,) = read_any.read(BOMB, name).lines
+    assert line.color is None
+    assert "defines entities" in (line.problem or "")
+
+
+def test_every_color_of_a_stylesheet_says_where_it_stands_and_how_often():
+    text = """:root { --tide: #0B6E6E }
+    @media (prefers-color-scheme: dark) {
+      :root[data-theme=night] { --tide: #88CCCC }
+      .card:hover { color: #112233; background: #112233 }
+    }"""
+    told = [(line.name, line.place, line.uses) for line in read_any.read(text).lines]
+    assert told == [
+        ("tide", ":root", 1),
+        ("tide", "@media (prefers-color-scheme: dark) :root[data-theme=night]", 1),
+        ("", "@media (prefers-color-scheme: dark) .card:hover", 2),
+    ]
+
+
+def test_what_is_not_shown_as_it_is_written_says_so():
+    text = "ferry: color(display-p3 1 0 0)\nveil: rgb(0 0 0 / 0.5)\nveil: #0B6E6E80\nplain: #0B6E6E"
+    view = reading_view(read_any.read(text), resolve(brinemark()), "hex", Eyes("typical", 1.0))
+    ferry, veil, tide, plain = view["lines"]
+    assert ferry["remark"] == f"beyond sRGB, which shows {ferry['swatch']['hex']}"
+    assert veil["remark"].endswith("as it looks on white")
+    assert (veil["overlay"]["name"], tide["overlay"]["name"]) == ("overlay.veil", "overlay.veil-2")
+    assert (veil["overlay"]["color"]["alpha"], plain["overlay"]) == (0.5, None)
+    assert (plain["repeat"]["words"], tide["repeat"]) == ("the same as tidewater", None)

@@ -13,6 +13,8 @@ from heimat.view.parts import PartName
 
 RequestKey = Annotated[str, Field(min_length=8, max_length=64, default_factory=lambda: uuid.uuid4().hex)]
 """A request repeated with the same key is carried out once."""
+MOST_NUMBER = 2**31 - 1
+"""The highest number that a revision could have."""
 ThemeId = Annotated[str | None, Field(max_length=40)]
 ColorKey = Annotated[str, Field(max_length=LONGEST_KEY)]
 

@@ -8,6 +8,7 @@ from heimat.core.color.spelling import SPELLINGS
 from heimat.core.document.hues import STRONGEST_TINT
 from heimat.core.document.part import LONGEST_NOTE
 from heimat.core.document.selections import MOST_COLORS
+from heimat.core.pictures.rectangle import ALIKE
 from heimat.core.scales.curves import MOST_DRIFT, STRONGEST_SHARE
 from heimat.core.scales.ladder import LEAST_STEPS, MOST_STEPS, READY_MADE
 from heimat.core.scales.shaping import LEAST_FALL
@@ -37,6 +38,7 @@ CONSTANTS: dict[str, Any] = {
     "MOST_MIXED": mixing.MOST,
     "NOTATIONS": list(NOTATIONS),
     "STATUSES": list(STATUSES),
+    "ALIKE": ALIKE,
     "PART_DEPENDS_ON": {name: list(maker.depends_on) for name, maker in PARTS.items()},
     "SPELLINGS": [list(pair) for pair in SPELLINGS],
 }

@@ -7,7 +7,7 @@ from pydantic import Field
 from starlette.responses import Response
 from typing_extensions import TypedDict
 
-from heimat.api.bodies import Body, ColorKey, Looking, RequestKey
+from heimat.api.bodies import MOST_NUMBER, Body, ColorKey, Looking, RequestKey
 from heimat.api.context import Acting, Context, Uses, head_resolved
 from heimat.api.encoding import answer, described
 from heimat.core.color.notation import Notation
@@ -19,9 +19,6 @@ from heimat.service.people import Person
 from heimat.view.copying import CopiedView, copied_view
 from heimat.view.look import Look, Place
 from heimat.view.parts import Parts, parts_of
-
-MOST_NUMBER = 2**31 - 1
-"""The highest number that a revision could have."""
 
 router = APIRouter(prefix="/api/systems/{slug}", tags=["documents"])
 

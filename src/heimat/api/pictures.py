@@ -14,7 +14,7 @@ from heimat.api.encoding import answer, described, described_bytes, described_em
 from heimat.core.color.notation import ColorInput, rgb8_of
 from heimat.core.pictures.kept import load
 from heimat.core.pictures.main_colors import FEWEST, MOST, USUAL, Wanted
-from heimat.core.pictures.rectangle import MOST_RECTANGLES, Rectangle
+from heimat.core.pictures.rectangle import ALIKE, MOST_RECTANGLES, Rectangle
 from heimat.core.pictures.sampling import sample
 from heimat.core.pictures.showing import dimming, encoded, shown
 from heimat.core.pictures.stops import USUAL_DIFFERENCE, FittedStops, fitted_stops
@@ -65,11 +65,14 @@ class MainColorsBody(Showing):
     span: Annotated[float, Field(ge=0.0, le=1.0)] = 0.5
     without: Annotated[list[RectangleBody], Field(max_length=MOST_RECTANGLES)] = []
     without_colors: Annotated[list[ColorInput], Field(max_length=MOST)] = []
+    alike: Annotated[float, Field(ge=0.0, le=0.5)] = ALIKE
 
     def wanted(self) -> Wanted:
         """What is wanted."""
         colors = tuple((int(r), int(g), int(b)) for r, g, b in (rgb8_of(color) for color in self.without_colors))
-        return Wanted(self.count, self.strength, self.span, tuple(each.rectangle() for each in self.without), colors)
+        return Wanted(
+            self.count, self.strength, self.span, tuple(each.rectangle() for each in self.without), colors, self.alike
+        )
 
 
 class RegionBody(MainColorsBody):

@@ -9,14 +9,14 @@ from starlette.concurrency import run_in_threadpool
 from starlette.responses import Response
 from typing_extensions import TypedDict
 
-from heimat.api.bodies import Body, Seeing, Showing
+from heimat.api.bodies import MOST_NUMBER, Body, Seeing, Showing
 from heimat.api.context import IS_COMPUTING, Uses, head_system
 from heimat.api.encoding import answer, described, encode
 from heimat.core.color.notation import ColorInput, Notation
 from heimat.core.document.part import LONGEST_NOTE
 from heimat.core.document.system import ColorSystem
 from heimat.core.edits import UserEdit
-from heimat.core.proposals.set_as_text import read_back, set_as_text
+from heimat.core.proposals.set_as_text import Children, read_back, set_as_text
 from heimat.core.proposals.status_hues import status_edits
 from heimat.core.resolve.resolved import resolve
 from heimat.core.sources.conventions import Status
@@ -42,12 +42,17 @@ class SetTextBody(Seeing):
     """The text of a set, edited."""
 
     text: Annotated[str, Field(max_length=100_000)]
+    base: Annotated[int | None, Field(ge=1, le=MOST_NUMBER)] = None
+    """The revision that the text was written of."""
+    children: Children = "detach"
+    """What becomes of hues that follow a removed one."""
 
 
 class SetTextView(TypedDict):
-    """A set as text."""
+    """A set as text, and the revision that it was written of."""
 
     text: str
+    revision: int
 
 
 class StatusEditsBody(Body):
@@ -86,12 +91,16 @@ def _read(content: bytes, name: str, system: ColorSystem | None, notation: Notat
 def write_set_text(
     slug: str, uses: Uses, notation: Notation = "hex", sign: bool = True, names: bool = True
 ) -> Response:
-    return answer({"text": set_as_text(head_system(uses, slug), notation, sign=sign, names=names)})
+    row = uses.opening.find(slug)
+    system = uses.documents.system(row.alternative_id, row.head_number)
+    return answer({"text": set_as_text(system, notation, sign=sign, names=names), "revision": row.head_number})
 
 
 @router.post("/systems/{slug}/text", operation_id="readSetText", **described(SetPlanView))
 def read_set_text(slug: str, body: SetTextBody, uses: Uses) -> Response:
-    return answer(plan_view(read_back(head_system(uses, slug), body.text), body.eyes()))
+    now = head_system(uses, slug)
+    written = uses.documents.system(uses.documents.alternative(slug)[1], body.base) if body.base else now
+    return answer(plan_view(read_back(written, body.text, now=now, children=body.children), body.eyes()))
 
 
 @router.post("/systems/{slug}/status-edits", operation_id="planStatus", **described(EditsView))

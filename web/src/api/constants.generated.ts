@@ -1,4 +1,5 @@
 /** Limits and lists of the server, generated from the API's description: do not edit. */
+export const ALIKE = 0.06 as const;
 export const CHROMA_END = 0.32 as const;
 export const FEWEST_EVEN = 2 as const;
 export const FEWEST_MIXED = 1 as const;

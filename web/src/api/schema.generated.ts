@@ -2240,6 +2240,11 @@ export interface components {
          */
         MainColorsBody: {
             /**
+             * Alike
+             * @default 0.06
+             */
+            alike?: number;
+            /**
              * Count
              * @default 6
              */
@@ -2663,6 +2668,17 @@ export interface components {
             vision?: "typical" | "protan" | "deutan" | "tritan" | "achromat";
         };
         /**
+         * OverlayChoice
+         * @description A translucent color as it was written: kept so, it becomes a token of a free name.
+         */
+        OverlayChoice: {
+            color: components["schemas"]["ExactColor"];
+            /** Name */
+            name: string;
+            /** Text */
+            text: string;
+        };
+        /**
          * OverlayView
          * @description An overlay: in words what it is, as CSS writes it, and the solid that it gives.
          */
@@ -2900,18 +2916,20 @@ export interface components {
         };
         /**
          * PlanRowView
-         * @description What a line of a set's text comes to.
+         * @description What a line of a set's text comes to; `followed` says that others follow what goes.
          */
         PlanRowView: {
             after: components["schemas"]["SwatchView"] | null;
             before: components["schemas"]["SwatchView"] | null;
+            /** Followed */
+            followed: boolean;
             /** Name */
             name: string;
             /**
              * What
              * @enum {string}
              */
-            what: "unchanged" | "changed" | "renamed" | "sorted" | "moved" | "added" | "removed" | "not read";
+            what: "unchanged" | "changed" | "renamed" | "sorted" | "moved" | "added" | "removed" | "kept" | "not read";
             /** Words */
             words: string;
         };
@@ -3071,6 +3089,9 @@ export interface components {
         /**
          * ReadLineView
          * @description What was understood of a line: a color, or the reason why not; `remark` says where it is not the one written.
+         *
+         *     `place` is where it stands in its file, `uses` how often it does, `lightness` its L* 0 to 100. A translucent color
+         *     is told as it looks on white; `overlay` is what it can be kept as instead.
          */
         ReadLineView: {
             color: components["schemas"]["ExactColor"] | null;
@@ -3080,10 +3101,15 @@ export interface components {
              * @enum {string}
              */
             kind: "brand" | "neutral" | "status" | "accent";
+            /** Lightness */
+            lightness: number;
             /** Name */
             name: string;
             /** Number */
             number: number;
+            overlay: components["schemas"]["OverlayChoice"] | null;
+            /** Place */
+            place: string;
             /** Problem */
             problem: string | null;
             /** Remark */
@@ -3095,6 +3121,8 @@ export interface components {
             swatch: components["schemas"]["SwatchView"] | null;
             /** Text */
             text: string;
+            /** Uses */
+            uses: number;
             /** Value */
             value: string;
         };
@@ -3150,6 +3178,11 @@ export interface components {
          * @description One of the main colors, by its place: everything but its region is dimmed.
          */
         RegionBody: {
+            /**
+             * Alike
+             * @default 0.06
+             */
+            alike?: number;
             /** Chosen */
             chosen: number;
             /**
@@ -3803,6 +3836,14 @@ export interface components {
          * @description The text of a set, edited.
          */
         SetTextBody: {
+            /** Base */
+            base?: number | null;
+            /**
+             * Children
+             * @default detach
+             * @enum {string}
+             */
+            children?: "detach" | "remove";
             /**
              * Severity
              * @default 1
@@ -3819,9 +3860,11 @@ export interface components {
         };
         /**
          * SetTextView
-         * @description A set as text.
+         * @description A set as text, and the revision that it was written of.
          */
         SetTextView: {
+            /** Revision */
+            revision: number;
             /** Text */
             text: string;
         };

@@ -4,6 +4,7 @@ import { lazy, type ReactNode, Suspense, useEffect, useState } from "react";
 import { Link as RouterLink } from "react-router";
 import { fetchPanels } from "../components/panels";
 import { entryOfSheet, focusSoon } from "../util/focus";
+import { goTo } from "../workspace/AddressMirror";
 import { useKnown } from "../workspace/hooks";
 import { useInterface } from "../workspace/interface";
 import { useLook } from "../workspace/look";
@@ -16,6 +17,7 @@ import { Slip } from "./Slip";
 import { Specimen } from "./Specimen";
 import { Stage } from "./Stage";
 import { TopStrip } from "./TopStrip";
+import { useDrops } from "./useDrops";
 import { useFocusKept } from "./useFocusKept";
 import { useKeys } from "./useKeys";
 
@@ -37,6 +39,7 @@ export function Frame() {
   const hasTokens = useKnown((known) => known.parts?.tokens !== undefined);
   const keys = useKeys();
   useFocusKept();
+  useDrops(toReading);
   useEffect(() => {
     // So that the first letters that follow a key are not lost, nor a menu waited for.
     if (!open) return;
@@ -96,6 +99,11 @@ export function Frame() {
     </Grid>
   );
 }
+
+/** What is brought is read in Sources. */
+const toReading = () => {
+  if (useLook.getState().stage !== "sources") goTo("sources");
+};
 
 /** The first thing that Tab comes to: past the strip, to the work. */
 function SkipLink() {

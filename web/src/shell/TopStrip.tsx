@@ -184,7 +184,7 @@ function TakeBack() {
         height="28px"
         fontSize="13px"
         disabled={!undo && !moving}
-        title={undo ? `Undo: ${undo}` : "Nothing of yours to undo"}
+        title={moving ? "Undo what moves now" : undo ? `Undo: ${undo}` : "Nothing of yours to undo"}
         onClick={() => void takeBack("undo")}
       >
         Undo

@@ -1,24 +1,43 @@
 /** A new system from a name and pasted brand colors. */
 import { Box, Button, Field, Heading, Input, Text, Textarea } from "@chakra-ui/react";
 import { useQueryClient } from "@tanstack/react-query";
-import { type FormEvent, useState } from "react";
+import { type FormEvent, useEffect, useState } from "react";
 import { useNavigate } from "react-router";
 import { client, data, type Problem, problemOf } from "../api/client";
+import { useDrops } from "../shell/useDrops";
 import { ReadLines, useReading } from "../stages/shared/ReadLines";
 import { draftKey, keepDraft } from "../util/drafts";
+import { useInbox } from "../workspace/inbox";
 
 /** A system may be named later; its colors are what it starts from. */
 const UNNAMED = "Unnamed";
+const PICTURES_LATER = "A picture is read once a system is there: start one, and drop it on any stage.";
+const nothing = () => undefined;
 
 export function StartForm() {
   const [name, setName] = useState("");
   const [colors, setColors] = useState("");
   const [problem, setProblem] = useState<Problem | null>(null);
+  const [left, setLeft] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   const navigate = useNavigate();
   const queries = useQueryClient();
   const { reading } = useReading({ text: colors });
   const lines = reading?.lines ?? [];
+
+  // What is dropped on the list of systems is what a new one starts from.
+  const arrived = useInbox((inbox) => inbox.files.length > 0 || inbox.text !== "");
+  useDrops(nothing);
+  useEffect(() => {
+    if (!arrived) return;
+    const { files, text } = useInbox.getState().take();
+    const texts = files.filter((file) => !file.type.startsWith("image/") || file.type.includes("svg"));
+    const read = text ? Promise.resolve([text]) : Promise.all(texts.map((file) => file.text()));
+    void read.then((parts) => {
+      if (parts.length > 0) setColors(parts.join("\n"));
+      setLeft(files.length > texts.length ? PICTURES_LATER : null);
+    });
+  }, [arrived]);
 
   const start = async (event: FormEvent) => {
     event.preventDefault();
@@ -86,6 +105,11 @@ export function StartForm() {
         </Field.ErrorText>
       </Field.Root>
       <ReadLines lines={lines} />
+      {left && (
+        <Text role="status" fontWeight="700" marginTop="8px">
+          {left}
+        </Text>
+      )}
       {elsewhere && (
         <Text role="alert" fontWeight="700" marginTop="8px">
           {elsewhere}

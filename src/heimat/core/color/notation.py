@@ -97,11 +97,19 @@ def srgb_of(color: Color) -> Floats:
     return floats(_srgb(color))
 
 
+def beyond_srgb(color: Color) -> bool:
+    """Whether sRGB does not hold a color.
+
+    Decimals cut in writing may leave a color of the gamut's edge a hair outside: it is still the same 8-bit value.
+    """
+    srgb = srgb_of(color)
+    return bool(np.abs(srgb - np.clip(srgb, 0.0, 1.0)).max() > _HALF_A_LEVEL)
+
+
 @lru_cache(maxsize=4096)
 def _rgb8(color: Color) -> tuple[int, int, int]:
     srgb = srgb_of(color)
-    # Decimals cut in writing may leave a color of the gamut's edge a hair outside: it is still the same 8-bit value.
-    if np.abs(srgb - np.clip(srgb, 0.0, 1.0)).max() > _HALF_A_LEVEL:
+    if beyond_srgb(color):
         _, chroma, hue = srgb_to_oklch(srgb)
         srgb = nearest_bytes(solve(srgb_to_linear(srgb) @ WEIGHTS, chroma, hue)) / 255.0
     r, g, b = to_bytes(srgb)

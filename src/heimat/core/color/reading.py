@@ -38,7 +38,8 @@ _SIGNED_DIGITS = 6
 class ReadLine:
     """What was understood of one line, by its number: a color and perhaps a name, or the reason why not.
 
-    `group` is under what it stands, where that is told: a role, a heading, a map.
+    `group` is under what it stands, where that tells what it is: a role, a heading, a map. `place` is where it stands
+    in its file: the selector and the theme. `uses` is how often it stands there.
     """
 
     text: str
@@ -47,6 +48,8 @@ class ReadLine:
     problem: str | None
     number: int = 1
     group: str = ""
+    place: str = ""
+    uses: int = 1
 
 
 ReadingKind = Literal["list", "stylesheet", "token file", "table", "drawing", "script"]

@@ -63,6 +63,34 @@ class FreeNames:
         self._groups.update(group for name in tokens for group in _groups_of(name))
 
 
+class FreeTokenNames:
+    """The names that tokens of a document can still have. What is given is taken for the next."""
+
+    def __init__(self, system: ColorSystem) -> None:
+        """Of a document as it is."""
+        names = [name for _, of_hue in scale_token_names(system) for name in of_hue]
+        names += [token.name for token in system.tokens.values()]
+        self._names = set(names)
+        self._css = {css_name(name).casefold() for name in names}
+        self._groups = {group for name in names for group in _groups_of(name)}
+
+    def take(self, wanted: str) -> str:
+        """The nearest free name to a wanted one, by a number behind it."""
+        number, name = 1, wanted
+        while not self._free(name):
+            number += 1
+            name = f"{wanted}-{number}"
+        self._names.add(name)
+        self._css.add(css_name(name).casefold())
+        self._groups.update(_groups_of(name))
+        return name
+
+    def _free(self, name: str) -> bool:
+        if name in self._names or name in self._groups or css_name(name).casefold() in self._css:
+            return False
+        return self._names.isdisjoint(_groups_of(name))
+
+
 def _groups_of(name: str) -> list[str]:
     parts = name.split(".")
     return [".".join(parts[:length]) for length in range(1, len(parts))]

@@ -25,18 +25,23 @@ _LEAST_CHROMA = 0.012
 _FLAT, _WIDE = 0.35, 1.8
 """What a difference in lightness counts beside one in color, from one lightness wanted to a wide range wanted."""
 _SPREAD = 0.12
+_ONE = 0.03
+"""OKLab distance below which the middles of two clusters are one color to the eye: near ties of flat pictures."""
+_TRIES, _MOST_SOUGHT = 4, 24
 
 
 @dataclass(frozen=True)
 class Wanted:
     """What is wanted of main colors: how many; 0 to 1 from area to strength of color, and from one lightness to a
-    wide range; rectangles (in the picture's pixels) and colors (8 bits) that are left out."""
+    wide range; rectangles (in the picture's pixels) and colors (8 bits) that are left out, with all that is within
+    `alike` of them in OKLab."""
 
     count: int = USUAL
     strength: float = 0.5
     span: float = 0.5
     without: tuple[Rectangle, ...] = ()
     without_colors: tuple[tuple[int, int, int], ...] = ()
+    alike: float = ALIKE
 
 
 @dataclass(frozen=True)
@@ -63,16 +68,15 @@ def main_colors(pixels: Pixels, wanted: Wanted) -> MainColors:
     mask = kept(pixels, step, wanted.without)
     cell_of = _cells(rows)
     if wanted.without_colors:
-        mask &= ~_alike(cell_of, wanted.without_colors)
+        mask &= ~_alike(cell_of, wanted.without_colors, wanted.alike)
     if not mask.any():
         raise DomainError("Everything is left out: take an area or a color back.", "without", "empty")
     cells, places, counts = np.unique(cell_of[mask], return_inverse=True, return_counts=True)
     labs = _means(rows[mask], places, len(cells))
     weights = _weights(labs, counts, wanted)
     scale = _FLAT + (_WIDE - _FLAT) * wanted.span
-    centers = _clusters(labs * (scale, 1.0, 1.0), weights, min(wanted.count, len(cells)))
-    nearest = _nearest(labs * (scale, 1.0, 1.0), centers)
-    return _told(rows, mask, nearest[places], step, len(centers))
+    nearest = _distinct(labs, labs * (scale, 1.0, 1.0), weights, min(wanted.count, len(cells)))
+    return _told(rows, mask, nearest[places], step, int(nearest.max()) + 1)
 
 
 def _cells(rows: Bytes) -> np.ndarray:
@@ -89,14 +93,14 @@ def _means(pixels: Bytes, places: np.ndarray, count: int) -> Floats:
     return linear_to_oklab(np.stack(sums, axis=-1) / sizes[:, None])
 
 
-def _alike(cell_of: np.ndarray, colors: tuple[tuple[int, int, int], ...]) -> Mask:
+def _alike(cell_of: np.ndarray, colors: tuple[tuple[int, int, int], ...], within: float) -> Mask:
     """Which pixels are of colors that are left out, told by the middles of their cells."""
     every = np.arange(1 << (3 * _BITS))
     middles = np.stack([every >> (2 * _BITS), (every >> _BITS) & 31, every & 31], axis=-1) * 8 + 4
     out = oklab_of(np.array(colors, dtype=np.uint8))
     labs = oklab_of(middles.astype(np.uint8))
     far = np.sqrt(((labs[:, None] - out[None]) ** 2).sum(axis=-1)).min(axis=1)
-    return np.asarray((far <= ALIKE)[cell_of])
+    return np.asarray((far <= within)[cell_of])
 
 
 def _weights(labs: Floats, counts: np.ndarray, wanted: Wanted) -> Floats:
@@ -109,6 +113,35 @@ def _weights(labs: Floats, counts: np.ndarray, wanted: Wanted) -> Floats:
         middle = labs[order[int(np.searchsorted(along, along[-1] / 2.0))], 0]
         weights = weights * np.exp(-(1.0 - 2.0 * wanted.span) * ((labs[:, 0] - middle) / _SPREAD) ** 2)
     return np.asarray(weights / weights.max())
+
+
+def _distinct(labs: Floats, points: Floats, weights: Floats, count: int) -> np.ndarray:
+    """The cluster of each cell (n,), of `count` that differ. Where two are nearly one they are merged, and further
+    ones are looked for in their place; fewer are told where a picture has no more."""
+    sought = count
+    for _ in range(_TRIES):
+        centers = _clusters(points, weights, sought)
+        joined = _joined(labs, weights, _nearest(points, centers))
+        found = int(joined.max()) + 1
+        if found >= count or len(centers) < sought or sought >= _MOST_SOUGHT:
+            break
+        sought = min(sought + count - found, _MOST_SOUGHT)
+    return joined
+
+
+def _joined(labs: Floats, weights: Floats, labels: np.ndarray) -> np.ndarray:
+    """Labels (n,) renumbered, those of clusters whose middles are nearer than `_ONE` in OKLab made one."""
+    while True:
+        used, labels = np.unique(labels, return_inverse=True)
+        mass = np.bincount(labels, weights=weights, minlength=len(used))
+        sums = np.stack([np.bincount(labels, weights=weights * labs[:, axis]) for axis in range(3)], axis=-1)
+        means = sums / np.maximum(mass, 1e-300)[:, None]
+        far = np.sqrt(((means[:, None] - means[None]) ** 2).sum(axis=-1))
+        np.fill_diagonal(far, np.inf)
+        one, other = np.unravel_index(int(far.argmin()), far.shape)
+        if len(used) < 2 or far[one, other] >= _ONE:
+            return np.asarray(labels)
+        labels = np.where(labels == max(one, other), min(one, other), labels)
 
 
 def _clusters(points: Floats, weights: Floats, count: int) -> Floats:

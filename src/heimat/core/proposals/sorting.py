@@ -58,13 +58,18 @@ class Repeat:
     distance: float
 
 
-def repeats(rgb8: Bytes, resolved: Resolved) -> list[Repeat | None]:
-    """For each of n 8-bit colors: the hue of the set or the earlier color that it comes nearest to, if below 2."""
+def repeats(rgb8: Bytes, resolved: Resolved, solid: Sequence[bool]) -> list[Repeat | None]:
+    """For each of n 8-bit colors: the hue of the set or the earlier color that it comes nearest to, if below 2.
+
+    What is not `solid` as it was written only looks like that on white, so it is the same as none.
+    """
     own = np.array([hue.scale.source8 for hue in resolved.hue_list], dtype=np.uint8).reshape(-1, 3)
     found = nearest(rgb8, np.concatenate([own, rgb8]), above=len(own))
     told: list[Repeat | None] = []
-    for near in found:
-        if near is None or not near.hardly_different:
+    hues = [hue.source.alpha == 1.0 for hue in resolved.hue_list]
+    for near, is_solid in zip(found, solid, strict=True):
+        other = near is not None and [*hues, *solid][near.place]
+        if near is None or not near.hardly_different or not is_solid or not other:
             told.append(None)
         elif near.place < len(own):
             told.append(Repeat(resolved.hue_list[near.place].id, None, near.distance))

@@ -4,7 +4,7 @@ import codecs
 import re
 from pathlib import PurePosixPath
 
-from heimat.core.color.reading import MOST_LINES, Reading, read_lines
+from heimat.core.color.reading import MOST_LINES, Reading, ReadingKind, read_lines
 from heimat.formats.read import css, csv, script, svg, tokens
 from heimat.formats.read.reading import nothing
 
@@ -18,6 +18,8 @@ _VARIABLE = re.compile(r"^[ \t]*[$@][\w-]{1,120}[ \t]*:(?:[ \t]*\(|[^;\n]{1,200}
 _SCRIPTS = frozenset({".js", ".mjs", ".cjs", ".jsx", ".ts", ".mts", ".cts", ".tsx"})
 _STYLES = frozenset({".css", ".scss", ".less", ".pcss"})
 _PROPERTY = re.compile(r"\s*(?:--[\w-]+\s*:|/\*)")
+_CERTAIN: frozenset[ReadingKind] = frozenset({"list", "drawing"})
+"""What is nothing else, whether or not it holds colors."""
 _MARKS = (
     (codecs.BOM_UTF8, "utf-8-sig"),
     (codecs.BOM_UTF32_LE, "utf-32"),
@@ -43,7 +45,7 @@ def read(text: str, name: str = "") -> Reading:
         called = f"“{name[:60]}”" if name else "This"
         return nothing("list", f"{called} is not text, so no colors can be read from it.")
     reading = _as_what_it_seems(text, PurePosixPath(name.lower()).suffix)
-    if reading.kind != "list" and "{" not in text and not any(line.color or line.text for line in reading.lines):
+    if reading.kind not in _CERTAIN and "{" not in text and not any(line.color or line.text for line in reading.lines):
         # What seemed to be more, and of which no single line is told, may be plain lines after all.
         plain = _as_list(text)
         return plain if any(line.color for line in plain.lines) else reading

@@ -5,7 +5,7 @@ The grammar goes on after errors, so a stylesheet that is broken in one place is
 
 import re
 from collections.abc import Callable, Iterator
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from functools import lru_cache, partial
 
 import numpy as np
@@ -32,6 +32,7 @@ _COLORED = re.compile(
     rb"color|background|border|outline|shadow|fill|stroke|caret|accent|column-rule|text-decoration|stop|flood|lighting"
 )
 _RELATIVE = re.compile(r"\(\s*from\b|\bvar\(|\bcalc\(")
+_AROUND = frozenset({"rule_set", "media_statement", "supports_statement", "at_rule", "keyframes_statement"})
 _DEEPEST = 24
 _MOST_NESTED = 200
 _OPENING = np.zeros(256, dtype=np.int8)
@@ -44,7 +45,7 @@ def read(text: str, first_line: int = 1) -> Reading:
     """Read a stylesheet that begins on a line of something larger. Never raises."""
     found = Found("stylesheet")
     collect(text, found, first_line)
-    return nothing("stylesheet", "No color was found in this stylesheet.") if found.empty else found.reading(count=True)
+    return nothing("stylesheet", "No color was found in this stylesheet.") if found.empty else found.reading()
 
 
 def collect(text: str, found: Found, first_line: int = 1) -> None:
@@ -134,6 +135,7 @@ class _Into:
     first_line: int
     torn: bool
     properties: _Properties
+    places: dict[int, str] = field(default_factory=dict)
 
     def take(self, captured: dict[str, list[Node]]) -> None:
         """Take a declaration's name and one of its values, or an error."""
@@ -151,6 +153,25 @@ class _Into:
 
     def _line(self, node: Node) -> int:
         return self.first_line + node.start_point[0]
+
+    def _place(self, node: Node) -> str:
+        """Where a value stands: the conditions and the selector around its declaration."""
+        at: Node | None = node
+        while at is not None and at.type != "block":
+            at = at.parent
+        if at is None:
+            return ""
+        if at.id not in self.places:
+            words: list[str] = []
+            around: Node | None = at
+            while around is not None:
+                if around.type in _AROUND:
+                    block = next(child for child in around.children if child.type in ("block", "keyframe_block_list"))
+                    head = self.content[around.start_byte : block.start_byte].decode("utf-8", "replace")
+                    words.append(" ".join(head.split()))
+                around = around.parent
+            self.places[at.id] = " ".join(reversed(words))
+        return self.places[at.id]
 
     def _broken(self, node: Node) -> None:
         # An error within an error says nothing new.
@@ -195,7 +216,7 @@ class _Into:
             return
         color, reason = _read(written)
         if color is not None:
-            self.found.color(self._line(node), written, name, color)
+            self.found.color(self._line(node), written, name, color, "", self._place(node))
             if name:
                 self.properties.color(name, color)
         elif certain and reason:

@@ -40,11 +40,11 @@ class Found:
         """Count a color that is told no more."""
         self._skipped.add(text)
 
-    def color(self, number: int, text: str, name: str, color: Color, group: str = "") -> None:
-        """A color was found, under what it stands, where that is told."""
+    def color(self, number: int, text: str, name: str, color: Color, group: str = "", place: str = "") -> None:
+        """A color was found, under what and where it stands, where that is told."""
         key = (name, tuple(int(level) for level in rgb8_of(color)), color.alpha)
         self._counts[key] = self._counts.get(key, 0) + 1
-        self._colors.setdefault(key, ReadLine(text[:200], name, color, None, number, group))
+        self._colors.setdefault(key, ReadLine(text[:200], name, color, None, number, group, place[:120]))
 
     def problem(self, number: int, text: str, reason: str) -> None:
         """Something was not read."""
@@ -53,13 +53,9 @@ class Found:
         else:
             self._skipped.add(text[:80])
 
-    def reading(self, *, count: bool = False) -> Reading:
-        """What was found, in the order of lines; with `count`, unnamed colors say how often they are used."""
-        often = {key for key, uses in self._counts.items() if count and not key[0] and uses > 1}
-        colors = [
-            replace(line, text=f"used {self._counts[key]} times") if key in often else line
-            for key, line in self._colors.items()
-        ]
+    def reading(self) -> Reading:
+        """What was found, in the order of lines."""
+        colors = [replace(line, uses=self._counts[key]) for key, line in self._colors.items()]
         lines = sorted([*colors, *self._problems.values()], key=lambda line: line.number)
         more = max(len(lines) - MOST_SHOWN, 0) + len(self._skipped)
         return Reading(self.kind, lines[:MOST_SHOWN], more, self.allowance.stopped)

@@ -41,7 +41,7 @@ def read(text: str) -> Reading:
     for style in styles:
         if not found.allowance.stopped:
             css.collect(style, found)
-    return nothing("drawing", "No color was found in this drawing.") if found.empty else found.reading(count=True)
+    return nothing("drawing", "No color was found in this drawing.") if found.empty else found.reading()
 
 
 def _says_color(element: Element) -> bool:

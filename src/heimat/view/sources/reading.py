@@ -6,15 +6,18 @@ from typing import Literal
 import numpy as np
 from typing_extensions import TypedDict
 
+from heimat.core.color.contrast import relative_luminance
 from heimat.core.color.difference import distance_text
-from heimat.core.color.notation import Notation, as_bytes, rgb8_of
+from heimat.core.color.notation import Notation, as_bytes, beyond_srgb, rgb8_of
 from heimat.core.color.overlay import on_white
 from heimat.core.color.reading import Reading, ReadLine
-from heimat.core.document.free_names import FreeNames, plain_part
+from heimat.core.color.spaces import lightness
+from heimat.core.document.free_names import FreeNames, FreeTokenNames, plain_part
 from heimat.core.document.hues import HueKind
+from heimat.core.document.names import css_name
 from heimat.core.document.system import ColorSystem
 from heimat.core.edits import UserEdit
-from heimat.core.proposals.set_as_text import Plan, Row
+from heimat.core.proposals.set_as_text import Plan, Row, What
 from heimat.core.proposals.sorting import Fit, Repeat, fits, guess_kind, repeats, replacing
 from heimat.core.resolve.hues import ResolvedHue
 from heimat.core.resolve.resolved import Resolved, resolve
@@ -45,8 +48,20 @@ class FitView(TypedDict):
     distance: str
 
 
+class OverlayChoice(TypedDict):
+    """A translucent color as it was written: kept so, it becomes a token of a free name."""
+
+    color: ExactColor
+    text: str
+    name: str
+
+
 class ReadLineView(TypedDict):
-    """What was understood of a line: a color, or the reason why not; `remark` says where it is not the one written."""
+    """What was understood of a line: a color, or the reason why not; `remark` says where it is not the one written.
+
+    `place` is where it stands in its file, `uses` how often it does, `lightness` its L* 0 to 100. A translucent color
+    is told as it looks on white; `overlay` is what it can be kept as instead.
+    """
 
     number: int
     text: str
@@ -61,6 +76,10 @@ class ReadLineView(TypedDict):
     repeat: RepeatView | None
     replaces: ReplacedView | None
     fit: FitView | None
+    overlay: OverlayChoice | None
+    place: str
+    uses: int
+    lightness: float
 
 
 class ReadingView(TypedDict):
@@ -76,13 +95,14 @@ class ReadingView(TypedDict):
 
 
 class PlanRowView(TypedDict):
-    """What a line of a set's text comes to."""
+    """What a line of a set's text comes to; `followed` says that others follow what goes."""
 
-    what: Literal["unchanged", "changed", "renamed", "sorted", "moved", "added", "removed", "not read"]
+    what: What
     name: str
     before: SwatchView | None
     after: SwatchView | None
     words: str
+    followed: bool
 
 
 class SetPlanView(TypedDict):
@@ -100,7 +120,10 @@ def reading_view(reading: Reading, beside: Resolved | None, notation: Notation, 
     read = [line for line in told if line.color is not None]
     rgb8 = as_bytes([line.color for line in read if line.color is not None])
     swatches = iter(eyes.swatches(rgb8))
-    repeated = iter(repeats(rgb8, resolved))
+    lights = iter(lightness(relative_luminance(rgb8)).tolist())
+    solid = [line.color.alpha == 1.0 for line in reading.lines if line.color is not None]
+    repeated = iter(repeats(rgb8, resolved, solid))
+    overlays = FreeTokenNames(resolved.system)
     replaced = iter(replacing([line.name for line in read], resolved.hue_list))
     fitted = iter(fits(rgb8, resolved))
     first = not resolved.hues
@@ -117,20 +140,37 @@ def reading_view(reading: Reading, beside: Resolved | None, notation: Notation, 
                 "name": free.take(line.name, "") if plain_part(line.name) else "",
                 "color": exact_color(line.color),
                 "swatch": next(swatches),
+                "lightness": round(next(lights), 2),
                 "value": color_text(line.color, notation),
-                "remark": f"{_written(written)} as it looks on white" if line.color is not written.color else "",
+                "remark": _remark(line, written),
                 "kind": kind,
                 "status": status,
                 "repeat": _repeat(repeat, resolved, read) if repeat else None,
                 "replaces": _replaced(match[0], match[1] == "name", eyes) if match else None,
                 "fit": _fit(fit, resolved, eyes) if fit else None,
+                "overlay": _overlay(written, overlays) if resolved.system.themes else None,
             }
         lines.append(view)
     return {"kind": reading.kind, "lines": lines, "more": reading.more, "stopped": reading.stopped}
 
 
-def _written(line: ReadLine) -> str:
-    return color_text(line.color, "hex") if line.color else ""
+def _remark(told: ReadLine, written: ReadLine) -> str:
+    """What is not as it was written: on white, or within sRGB."""
+    if told.color is None or written.color is None:
+        return ""
+    if told.color is not written.color:
+        return f"{color_text(written.color, 'hex')} as it looks on white"
+    if beyond_srgb(told.color):
+        return f"beyond sRGB, which shows {color_text(told.color, 'hex')}"
+    return ""
+
+
+def _overlay(written: ReadLine, free: FreeTokenNames) -> OverlayChoice | None:
+    color = written.color
+    if color is None or color.alpha == 1.0:
+        return None
+    name = free.take(f"overlay.{css_name(plain_part(written.name)) or 'color'}")
+    return {"color": exact_color(color), "text": color_text(color, "rgb"), "name": name}
 
 
 def _unread(line: ReadLine) -> ReadLineView:
@@ -148,6 +188,10 @@ def _unread(line: ReadLine) -> ReadLineView:
         "repeat": None,
         "replaces": None,
         "fit": None,
+        "overlay": None,
+        "place": line.place,
+        "uses": line.uses,
+        "lightness": 0.0,
     }
 
 
@@ -190,4 +234,5 @@ def _row(row: Row, eyes: Eyes) -> PlanRowView:
         "before": eyes.swatch(rgb8_of(row.before)) if row.before else None,
         "after": eyes.swatch(rgb8_of(row.after)) if row.after else None,
         "words": row.words,
+        "followed": row.followed,
     }

@@ -1,7 +1,7 @@
 /** Sources: the hues as bands, a reading line that takes anything, candidates beside the set, and work areas below. */
 
 import { Box, Flex, Text } from "@chakra-ui/react";
-import type { DragEvent, KeyboardEvent } from "react";
+import type { KeyboardEvent } from "react";
 import type { HueKind, Notation } from "../../api/client";
 import { NOTATIONS } from "../../api/constants.generated";
 import { HUE_DRAGGED } from "../../api/keys";
@@ -44,11 +44,6 @@ export function SourcesStage() {
     ...(derived > 0 ? [`${derived} derived`] : []),
     ...(candidates > 0 ? [counted(candidates, "candidate")] : []),
   ].join(", ");
-  const onDrop = (event: DragEvent) => {
-    if (event.dataTransfer.files.length === 0) return;
-    event.preventDefault();
-    taking.take(event.dataTransfer.files);
-  };
   const tools = (
     <>
       <ValuesAs />
@@ -56,15 +51,7 @@ export function SourcesStage() {
     </>
   );
   return (
-    <Flex
-      direction="column"
-      flex="1"
-      minHeight="0"
-      onDragOver={(event) => {
-        if (event.dataTransfer.types.includes("Files")) event.preventDefault();
-      }}
-      onDrop={onDrop}
-    >
+    <Flex direction="column" flex="1" minHeight="0">
       <Toolbar title="Sources" words={words}>
         {tools}
       </Toolbar>

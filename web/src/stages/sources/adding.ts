@@ -22,16 +22,17 @@ export function useAdding() {
     },
     [keep, tell],
   );
-  const add = useCallback(
-    (found: FoundColor[]) => make([edit("add_hues", { hues: found.map(asHue), nearest: true })]),
-    [make],
-  );
+  const add = useCallback((found: FoundColor[]) => make([addingOf(found)]), [make]);
   const wait = useCallback(
     (found: FoundColor[]) => make([edit("add_candidates", { candidates: found.flatMap(asColor) })]),
     [make],
   );
   return { add, wait, make };
 }
+
+/** The edit that adds what was found, under the nearest names that are free. */
+export const addingOf = (found: FoundColor[]): Edit =>
+  edit("add_hues", { hues: found.map(asHue), nearest: true });
 
 const asHue = (found: FoundColor): NewHue => ({ kind: "accent", ...found, id: newId() });
 

@@ -9,6 +9,7 @@ import { ToolButton } from "../../../components/ToolButton";
 import { draftKey, useShapedDraft } from "../../../util/drafts";
 import { usePart } from "../../../workspace/hooks";
 import { useLook, useSeeing } from "../../../workspace/look";
+import { useRemoval } from "../../../workspace/useRemoval";
 import { Area } from "../../shared/Area";
 import { SaveSet, type SetDraft } from "./SaveSet";
 import { TakeTools } from "./TakeTools";
@@ -28,7 +29,8 @@ export function GalleryArea() {
     queryFn: () => data(client.GET("/api/gallery", { params: { query: { text, ...seeing } } })),
     placeholderData: (before) => before,
   });
-  const sets = query.data ?? [];
+  const removal = useRemoval();
+  const sets = (query.data ?? []).filter((set) => !removal.gone.has(set.id));
   const taken = sets.flatMap((set) =>
     set.colors
       .filter((_, place) => chosen.has(`${set.id}/${place}`))
@@ -94,7 +96,7 @@ export function GalleryArea() {
         <Text marginTop="8px">No set holds these words. Try fewer words, or a color.</Text>
       )}
       {sets.map((set) => (
-        <GallerySet key={set.id} set={set} chosen={chosen} onToggle={toggle} onSay={setSaid} />
+        <GallerySet key={set.id} set={set} chosen={chosen} onToggle={toggle} onRemove={removal.remove} />
       ))}
     </Area>
   );
@@ -104,10 +106,10 @@ interface SetProps {
   set: GallerySetView;
   chosen: ReadonlySet<string>;
   onToggle: (keys: string[]) => void;
-  onSay: (words: string) => void;
+  onRemove: ReturnType<typeof useRemoval>["remove"];
 }
 
-function GallerySet({ set, chosen, onToggle, onSay }: SetProps) {
+function GallerySet({ set, chosen, onToggle, onRemove }: SetProps) {
   const queries = useQueryClient();
   const places = new Set(
     set.colors.map((_, place) => place).filter((place) => chosen.has(`${set.id}/${place}`)),
@@ -117,19 +119,12 @@ function GallerySet({ set, chosen, onToggle, onSay }: SetProps) {
     const every = set.colors.map((_, place) => place);
     onToggle(every.filter((place) => all || !places.has(place)).map((place) => `${set.id}/${place}`));
   };
-  const remove = async () => {
-    try {
-      await data(
-        client.DELETE("/api/gallery/{set_id}", {
-          params: { path: { set_id: set.id } },
-        }),
-      );
-      onSay(`${set.name} is no longer in the gallery.`);
-    } catch (thrown) {
-      onSay(problemOf(thrown).message);
-    }
-    void queries.invalidateQueries({ queryKey: ["gallery"] });
-  };
+  const remove = () =>
+    onRemove(set.id, set.name, async () => {
+      const path = { set_id: set.id };
+      await data(client.DELETE("/api/gallery/{set_id}", { params: { path }, keepalive: true }));
+      void queries.invalidateQueries({ queryKey: ["gallery"] });
+    });
   return (
     <Flex align="center" gap="12px" marginTop="6px" fontSize="12px" data-set={set.name}>
       <Box flex="1 1 46%" minWidth="0">
@@ -155,7 +150,7 @@ function GallerySet({ set, chosen, onToggle, onSay }: SetProps) {
         {all ? "None" : "All"}
       </ToolButton>
       {set.mine && (
-        <ToolButton onClick={() => void remove()} aria-label={`Remove ${set.name} from the gallery`}>
+        <ToolButton onClick={remove} aria-label={`Remove ${set.name} from the gallery`}>
           Remove
         </ToolButton>
       )}

@@ -2,8 +2,9 @@
 
 import { Box, Flex, Text, Textarea } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { useEffect, useState } from "react";
+import { useState } from "react";
 import { client, data, type PlanRowView } from "../../../api/client";
+import { Choice } from "../../../components/Choice";
 import { Halves } from "../../../components/Halves";
 import { Toggle } from "../../../components/Toggle";
 import { ToolButton } from "../../../components/ToolButton";
@@ -16,6 +17,13 @@ import { useLatest } from "../../../workspace/useLatest";
 import { Area } from "../../shared/Area";
 import { counted, useAdding } from "../adding";
 
+/** What is typed, the text that it was begun on, and the revision that this was written of. */
+interface TextDraft {
+  text: string;
+  own: string;
+  base: number;
+}
+
 export function TextArea() {
   const slug = useLook((at) => at.slug);
   const seeing = useSeeing();
@@ -24,7 +32,8 @@ export function TextArea() {
   const { make } = useAdding();
   const [sign, setSign] = useState(true);
   const [names, setNames] = useState(true);
-  const [text, setText] = useShapedDraft<string>(draftKey("set-text", slug));
+  const [draft, setDraft] = useShapedDraft<TextDraft>(draftKey("set-text", slug));
+  const [children, setChildren] = useState<"detach" | "remove">("detach");
   const [copied, setCopied] = useState(false);
   const written = useQuery({
     queryKey: ["set-text", slug, revision, notation, sign, names],
@@ -37,19 +46,23 @@ export function TextArea() {
     placeholderData: (before) => before,
   });
   const own = written.data?.text ?? "";
-  const edited = text !== null && text !== own;
-  const { answer } = useLatest(edited ? { text, revision, ...seeing } : null, ({ revision: _, ...body }) =>
-    data(client.POST("/api/systems/{slug}/text", { params: { path: { slug } }, body })),
+  // What is typed stays beside the text that it was begun on: a set that has changed meanwhile is told, not written over.
+  const edited = draft !== null && draft.text !== draft.own;
+  const { answer, problem } = useLatest(
+    edited ? { text: draft.text, base: draft.base, children, revision, ...seeing } : null,
+    ({ revision: _, ...body }) =>
+      data(client.POST("/api/systems/{slug}/text", { params: { path: { slug } }, body })),
   );
-  // A set that has changed meanwhile is written anew, but never over what somebody is typing.
-  useEffect(() => {
-    if (!edited && written.data) setText(null);
-  }, [edited, setText, written.data]);
+  const type = (text: string) => {
+    const begun = edited && draft ? draft : { own, base: written.data?.revision ?? revision };
+    setDraft(text === begun.own ? null : { own: begun.own, base: begun.base, text });
+  };
   const rows = edited ? (answer?.rows ?? []) : [];
+  const followed = rows.some((row) => row.followed);
   const changes = rows.filter((row) => row.what !== "unchanged");
   const edits = edited ? (answer?.edits ?? []) : [];
   const readBack = async () => {
-    if (await make(edits)) setText(null);
+    if (await make(edits)) setDraft(null);
   };
   return (
     <Area
@@ -73,15 +86,30 @@ export function TextArea() {
         <>
           <ToolButton
             onClick={() => {
-              void copyText(text ?? own);
+              void copyText(draft?.text ?? own);
               setCopied(true);
             }}
           >
             {copied ? "Copied" : "Copy all"}
           </ToolButton>
-          {edited && <ToolButton onClick={() => setText(null)}>Back to the set</ToolButton>}
+          {edited && <ToolButton onClick={() => setDraft(null)}>Back to the set</ToolButton>}
+          {followed && (
+            <Choice
+              label="What follows a removed hue"
+              value={children}
+              items={[
+                { value: "detach", words: "keeps its color" },
+                { value: "remove", words: "goes too" },
+              ]}
+              onChoose={(chosen) => setChildren(chosen as "detach" | "remove")}
+            />
+          )}
           <ToolButton disabled={edits.length === 0} onClick={() => void readBack()} data-testid="read-back">
-            Read back {counted(changes.filter((row) => row.what !== "not read").length, "change")}
+            Read back{" "}
+            {counted(
+              changes.filter((row) => row.what !== "not read" && row.what !== "kept").length,
+              "change",
+            )}
           </ToolButton>
         </>
       }
@@ -95,9 +123,9 @@ export function TextArea() {
           fontSize="12px"
           spellCheck={false}
           borderColor="border.emphasized"
-          value={text ?? own}
+          value={draft?.text ?? own}
           onChange={(event) => {
-            setText(event.target.value);
+            type(event.target.value);
             setCopied(false);
           }}
         />
@@ -112,7 +140,12 @@ export function TextArea() {
           role="group"
           aria-label="What reading back would change"
         >
-          {changes.length === 0 && (
+          {problem && (
+            <Text role="alert" fontWeight="700">
+              {problem.message}
+            </Text>
+          )}
+          {changes.length === 0 && !problem && (
             <Text color="fg.muted">
               {edited
                 ? "Nothing would change."

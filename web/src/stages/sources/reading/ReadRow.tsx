@@ -4,6 +4,7 @@ import { Check } from "../../../components/Check";
 import { Halves } from "../../../components/Halves";
 import { KIND_ITEMS, kindOf } from "../kinds";
 import styles from "./row.module.css";
+import { type Target, TargetSelect } from "./TargetSelect";
 
 export type Use = "add" | "replace" | "pin";
 
@@ -13,6 +14,20 @@ export interface Changed {
   name?: string;
   kind?: HueKind;
   status?: Status | null;
+  /** Kept translucent, as a token. */
+  overlay?: boolean;
+  /** The id of the hue whose value it replaces, or the key of the step that it is pinned at; empty for none. */
+  replaces?: string;
+  pins?: string;
+}
+
+/** Where a line goes, as it is chosen now, and what stands there. */
+export interface Going {
+  value: string;
+  words: string;
+  beside: { hex: string; seen: string } | null;
+  remark: string;
+  targets: () => Target[];
 }
 
 interface Props {
@@ -20,15 +35,20 @@ interface Props {
   use: Use;
   out: boolean;
   changed: Changed;
+  /** Null where it is added. */
+  going: Going | null;
   onChange: (change: Changed) => void;
 }
 
-export function ReadRow({ line, use, out, changed, onChange }: Props) {
+const OVERLAY = "overlay";
+
+export function ReadRow({ line, use, out, changed, going, onChange }: Props) {
   const { swatch } = line;
   if (!swatch)
     return (
       <div className={styles.row}>
         <span className={styles.number}>{line.number}</span>
+        <span className={styles.tick} />
         <span className={styles.none} />
         <span className={styles.words}>
           <strong>Not read.</strong> {line.problem}
@@ -36,73 +56,96 @@ export function ReadRow({ line, use, out, changed, onChange }: Props) {
       </div>
     );
   const name = changed.name ?? line.name;
-  const beside = use === "replace" ? line.replaces : use === "pin" ? line.fit?.generated : null;
-  const called = name || line.value;
+  const called = `${name || line.value}, line ${line.number}`;
   return (
     <div className={out ? styles.out : styles.row} data-read={swatch.hex}>
+      <span className={styles.number} title={line.place || undefined}>
+        {line.number}
+      </span>
       <Check
         checked={!out}
         aria-label={`Take ${called}`}
         onChange={(event) => onChange({ out: !event.target.checked })}
       />
-      {beside ? (
-        <Halves one={beside.seen} other={swatch.seen} words={`${beside.hex} beside ${swatch.hex}`} />
+      {going?.beside ? (
+        <Halves
+          one={going.beside.seen}
+          other={swatch.seen}
+          words={`${going.beside.hex} beside ${swatch.hex}`}
+        />
       ) : (
         <span className={styles.color} style={{ background: swatch.seen }} />
       )}
       <span className={styles.value} title={line.value}>
-        {line.value}
+        {changed.overlay && line.overlay ? line.overlay.text : line.value}
       </span>
-      {use === "add" && <Added line={line} name={name} changed={changed} onChange={onChange} />}
-      {use === "replace" && (
-        <span className={styles.words}>
-          {line.replaces
-            ? `${line.replaces.name}, ${line.replaces.hex} until now, matched by ${line.replaces.by}`
-            : "no hue is left for it"}
-        </span>
-      )}
-      {use === "pin" && (
-        <span className={styles.words}>
-          {line.fit
-            ? `${line.fit.hue_name} ${line.fit.label}, CIEDE2000 ${line.fit.distance} from the generated ${line.fit.generated.hex}`
-            : "no step is left for it"}
-        </span>
+      {going ? (
+        <>
+          <span className={styles.said} title={name}>
+            {name}
+          </span>
+          <TargetSelect
+            label={
+              use === "replace" ? `Whose value ${called} replaces` : `The step at which ${called} is pinned`
+            }
+            value={going.value}
+            words={going.words}
+            targets={going.targets}
+            onChoose={(value) => onChange(use === "replace" ? { replaces: value } : { pins: value })}
+          />
+          <span className={styles.words}>{going.remark}</span>
+        </>
+      ) : (
+        <Added line={line} name={name} called={called} changed={changed} onChange={onChange} />
       )}
     </div>
   );
 }
 
-function Added({ line, name, changed, onChange }: Omit<Props, "use" | "out"> & { name: string }) {
-  const kind: HueKind | Status = changed.kind ? (changed.status ?? changed.kind) : (line.status ?? line.kind);
+interface AddedProps {
+  line: ReadLineView;
+  name: string;
+  called: string;
+  changed: Changed;
+  onChange: (change: Changed) => void;
+}
+
+function Added({ line, name, called, changed, onChange }: AddedProps) {
+  const own: HueKind | Status = changed.kind ? (changed.status ?? changed.kind) : (line.status ?? line.kind);
+  const { overlay } = line;
+  const asOverlay = overlay !== null && changed.overlay === true;
+  const choose = (value: string) =>
+    onChange(value === OVERLAY ? { overlay: true } : { overlay: false, ...kindOf(value) });
   return (
     <>
       <input
         className={styles.name}
-        value={name}
+        value={asOverlay ? (changed.name ?? overlay.name) : name}
         placeholder="named by its color"
-        aria-label={`Name of ${line.value}`}
+        aria-label={`Name of ${line.value}, line ${line.number}`}
         onChange={(event) => onChange({ name: event.target.value })}
       />
       <select
         className={styles.kind}
-        value={kind}
-        aria-label={`Kind of ${name || line.value}`}
-        onChange={(event) => onChange(kindOf(event.target.value))}
+        value={asOverlay ? OVERLAY : own}
+        aria-label={`Kind of ${called}`}
+        onChange={(event) => choose(event.target.value)}
       >
         {KIND_ITEMS.map((item) => (
           <option key={item.value} value={item.value}>
             {item.words}
           </option>
         ))}
+        {overlay && <option value={OVERLAY}>overlay token</option>}
       </select>
-      <span className={styles.words}>
-        {line.remark ? `${line.remark}${line.repeat ? "; " : ""}` : ""}
-        {line.repeat
-          ? `${line.repeat.words}${line.repeat.same ? "" : `, CIEDE2000 ${line.repeat.distance}`}`
-          : line.text.startsWith("used ")
-            ? line.text
-            : ""}
-      </span>
+      <span className={styles.words}>{asOverlay ? "kept translucent, as a token" : remarkOf(line)}</span>
     </>
   );
+}
+
+/** What is to be said of a line: that it is not the one written, that it is there already, how often it is used. */
+function remarkOf({ remark, repeat, uses, place }: ReadLineView): string {
+  const same = repeat && `${repeat.words}${repeat.same ? "" : `, CIEDE2000 ${repeat.distance}`}`;
+  const often = uses > 1 ? `used ${uses} times` : "";
+  return [remark, same, often, place].filter(Boolean).join("; ");
 }

@@ -1,10 +1,12 @@
 /** One field that takes anything with colors in it, and shows what it understood before anything is added. */
 
 import { Box, Field, Flex, Text, Textarea } from "@chakra-ui/react";
-import { type ClipboardEvent, type KeyboardEvent, useEffect, useRef } from "react";
+import { type KeyboardEvent, useEffect, useRef } from "react";
 import { ToolButton } from "../../../components/ToolButton";
 import { draftKey, useDraft } from "../../../util/drafts";
+import { focusSoon, found } from "../../../util/focus";
 import { usePart } from "../../../workspace/hooks";
+import { useInbox } from "../../../workspace/inbox";
 import { useInterface } from "../../../workspace/interface";
 import { useLook, useSeeing } from "../../../workspace/look";
 import { useReading } from "../../shared/ReadLines";
@@ -41,11 +43,16 @@ export function ReadingLine({ taking }: { taking: ReturnType<typeof useTaking> }
     if (!fresh) entered.current = true;
     else if (reading) addFirst.current?.();
   };
-  const onPaste = (event: ClipboardEvent) => {
-    if (event.clipboardData.files.length === 0) return;
-    event.preventDefault();
-    taking.take(event.clipboardData.files);
-  };
+  // What was dropped or pasted anywhere comes here.
+  const arrived = useInbox((inbox) => inbox.files.length > 0 || inbox.text !== "");
+  const { take } = taking;
+  useEffect(() => {
+    if (!arrived) return;
+    const brought = useInbox.getState().take();
+    if (brought.files.length > 0) take(brought.files);
+    else setText(brought.text);
+    focusSoon(found("#reading-line"));
+  }, [arrived, take, setText]);
   const done = (left: string) => {
     taking.close();
     setText(left);
@@ -61,6 +68,11 @@ export function ReadingLine({ taking }: { taking: ReturnType<typeof useTaking> }
               <Text fontWeight="700">{file.name}</Text>
               <Text color="fg.muted">{Math.max(1, Math.round(file.size / 1000))} kB</Text>
               <ToolButton onClick={() => taking.close()}>Close the file</ToolButton>
+              {taking.others.length > 0 && (
+                <Text color="fg.muted" truncate>
+                  then {taking.others.map((other) => other.name).join(", ")}
+                </Text>
+              )}
             </Flex>
           ) : (
             <Textarea
@@ -80,7 +92,6 @@ export function ReadingLine({ taking }: { taking: ReturnType<typeof useTaking> }
                 setText(event.target.value);
               }}
               onKeyDown={onKeyDown}
-              onPaste={onPaste}
             />
           )}
           <Field.ErrorText color="fg" fontWeight="700" paddingInline="12px" paddingBottom="8px">
@@ -94,6 +105,7 @@ export function ReadingLine({ taking }: { taking: ReturnType<typeof useTaking> }
           ref={picker}
           type="file"
           hidden
+          multiple
           data-testid="file"
           aria-label="A file with colors, or a picture"
           accept="image/*,.css,.scss,.json,.tokens,.csv,.tsv,.svg,.txt"

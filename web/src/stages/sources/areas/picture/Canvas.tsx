@@ -4,6 +4,7 @@ import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } fr
 import type { PictureView } from "../../../../api/client";
 import { useLook, useSeeing } from "../../../../workspace/look";
 import styles from "./canvas.module.css";
+import { Loupe } from "./Loupe";
 
 export interface Rect {
   x: number;
@@ -30,6 +31,8 @@ const STILL = 4;
 const ARMS = [0, 90, 180, 270];
 const WIDE = 520;
 const TALL = 330;
+/** The least that a side is shown at. */
+const NARROWEST = 96;
 
 export function Canvas(props: Props) {
   const { picture, region, cross, radius, marked, without, onCross, onMark, onTake } = props;
@@ -37,7 +40,10 @@ export function Canvas(props: Props) {
   const seeing = useSeeing();
   const frame = useRef<HTMLDivElement>(null);
   const start = useRef<{ x: number; y: number; moved: boolean } | null>(null);
-  const scale = Math.min(WIDE / picture.width, TALL / picture.height);
+  // A long and narrow picture is shown wide enough to be pointed into, and scrolled.
+  const whole = Math.min(WIDE / picture.width, TALL / picture.height);
+  const scale = Math.max(whole, NARROWEST / Math.min(picture.width, picture.height));
+  const [hovered, setHovered] = useState<{ x: number; y: number; at: { x: number; y: number } } | null>(null);
   const base = `/api/systems/${encodeURIComponent(slug)}/pictures/${picture.id}`;
   const dimming = useRegion(`${base}/region`, region);
 
@@ -59,8 +65,9 @@ export function Canvas(props: Props) {
   };
   const onPointerMove = (event: PointerEvent<HTMLDivElement>) => {
     const from = start.current;
-    if (!from) return;
     const to = at(event);
+    setHovered(event.pointerType === "touch" ? null : { x: event.clientX, y: event.clientY, at: to });
+    if (!from) return;
     const far = Math.max(Math.abs(to.x - from.x), Math.abs(to.y - from.y)) * scale;
     if (!from.moved && far < STILL) return;
     from.moved = true;
@@ -98,52 +105,65 @@ export function Canvas(props: Props) {
     height: area.height * scale,
   });
   const vision = new URLSearchParams({ vision: seeing.vision ?? "typical", severity: `${seeing.severity}` });
+  const address = `${base}/view?${vision}`;
   return (
-    <div
-      ref={frame}
-      className={styles.frame}
-      style={{ width: picture.width * scale, height: picture.height * scale }}
-      role="group"
-      aria-roledescription="picture to take colors from"
-      aria-label={`${picture.name}. Arrows move the crosshair, with Shift by 10; Enter takes the color.`}
-      // biome-ignore lint/a11y/noNoninteractiveTabindex: it is interactive, by pointer and by keys
-      tabIndex={0}
-      data-testid="canvas"
-      data-scale={scale}
-      onPointerDown={onPointerDown}
-      onPointerMove={onPointerMove}
-      onPointerUp={onPointerUp}
-      onPointerCancel={() => {
-        start.current = null;
-      }}
-      onKeyDown={onKeyDown}
-    >
-      <img src={`${base}/view?${vision}`} alt={picture.name} draggable={false} />
-      {dimming && <img src={dimming} alt="" draggable={false} data-testid="dimming" />}
-      {without.map((area) => (
-        <span key={JSON.stringify(area)} className={styles.without} style={boxOf(area)} />
-      ))}
-      {marked && <span className={styles.marked} style={boxOf(marked)} />}
-      {cross && (
-        <span
-          className={styles.cross}
-          data-cross={`${cross.x},${cross.y}`}
-          style={{ left: (cross.x + 0.5) * scale, top: (cross.y + 0.5) * scale }}
-        >
-          {ARMS.map((turn) => (
-            <span
-              key={turn}
-              className={styles.arm}
-              style={{ transform: `rotate(${turn}deg) translateX(${Math.max(radius * scale, 8) + 2}px)` }}
-            />
-          ))}
-          {radius > 0 && (
-            <span
-              className={styles.circle}
-              style={{ width: 2 * radius * scale, height: 2 * radius * scale }}
-            />
-          )}
-        </span>
+    <div className={styles.room} style={{ maxWidth: WIDE, maxHeight: TALL }}>
+      <div
+        ref={frame}
+        className={styles.frame}
+        style={{ width: picture.width * scale, height: picture.height * scale }}
+        role="group"
+        aria-roledescription="picture to take colors from"
+        aria-label={`${picture.name}. Arrows move the crosshair, with Shift by 10; Enter takes the color.`}
+        // biome-ignore lint/a11y/noNoninteractiveTabindex: it is interactive, by pointer and by keys
+        tabIndex={0}
+        data-testid="canvas"
+        data-scale={scale}
+        onPointerDown={onPointerDown}
+        onPointerMove={onPointerMove}
+        onPointerUp={onPointerUp}
+        onPointerCancel={() => {
+          start.current = null;
+        }}
+        onKeyDown={onKeyDown}
+        onPointerLeave={() => setHovered(null)}
+      >
+        <img src={address} alt={picture.name} draggable={false} />
+        {dimming && <img src={dimming} alt="" draggable={false} data-testid="dimming" />}
+        {without.map((area) => (
+          <span key={JSON.stringify(area)} className={styles.without} style={boxOf(area)} />
+        ))}
+        {marked && <span className={styles.marked} style={boxOf(marked)} />}
+        {cross && (
+          <span
+            className={styles.cross}
+            data-cross={`${cross.x},${cross.y}`}
+            style={{ left: (cross.x + 0.5) * scale, top: (cross.y + 0.5) * scale }}
+          >
+            {ARMS.map((turn) => (
+              <span
+                key={turn}
+                className={styles.arm}
+                style={{ transform: `rotate(${turn}deg) translateX(${Math.max(radius * scale, 8) + 2}px)` }}
+              />
+            ))}
+            {radius > 0 && (
+              <span
+                className={styles.circle}
+                style={{ width: 2 * radius * scale, height: 2 * radius * scale }}
+              />
+            )}
+          </span>
+        )}
+      </div>
+      {hovered && (
+        <Loupe
+          address={address}
+          width={picture.width}
+          height={picture.height}
+          at={hovered.at}
+          pointer={hovered}
+        />
       )}
     </div>
   );

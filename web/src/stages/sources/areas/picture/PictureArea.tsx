@@ -7,6 +7,7 @@ import { client, data, type PictureView } from "../../../../api/client";
 import { Choice } from "../../../../components/Choice";
 import { ToolButton } from "../../../../components/ToolButton";
 import { look, useLook } from "../../../../workspace/look";
+import { useRemoval } from "../../../../workspace/useRemoval";
 import { Area } from "../../../shared/Area";
 import { PictureDesk } from "./PictureDesk";
 import { UploadProgress } from "./UploadProgress";
@@ -22,12 +23,18 @@ export function PictureArea() {
     queryKey: ["pictures", slug],
     queryFn: () => data(client.GET("/api/systems/{slug}/pictures", { params: { path: { slug } } })),
   });
-  const pictures = query.data ?? [];
+  const removal = useRemoval();
+  const pictures = (query.data ?? []).filter((each) => !removal.gone.has(each.id));
   const picture = pictures.find((each) => each.id === chosen) ?? pictures[0] ?? null;
-  const remove = async (gone: PictureView) => {
-    await fetch(`/api/systems/${encodeURIComponent(slug)}/pictures/${gone.id}`, { method: "DELETE" });
+  const remove = (gone: PictureView) => {
     look({ picture: null });
-    void queries.invalidateQueries({ queryKey: ["pictures", slug] });
+    removal.remove(gone.id, gone.name, async () => {
+      const path = { slug, picture: gone.id };
+      await data(
+        client.DELETE("/api/systems/{slug}/pictures/{picture}", { params: { path }, keepalive: true }),
+      );
+      void queries.invalidateQueries({ queryKey: ["pictures", slug] });
+    });
   };
   const open = (
     <>
@@ -83,7 +90,7 @@ export function PictureArea() {
             onChoose={(id) => look({ picture: Number(id) })}
           />
           {open}
-          <ToolButton onClick={() => void remove(picture)} aria-label={`Remove ${picture.name}`}>
+          <ToolButton onClick={() => remove(picture)} aria-label={`Remove ${picture.name}`}>
             Remove
           </ToolButton>
         </>

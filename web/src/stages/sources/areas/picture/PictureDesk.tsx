@@ -3,6 +3,7 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { type ReactNode, useState } from "react";
 import { client, data, type PictureView, type SampleView } from "../../../../api/client";
+import { ALIKE } from "../../../../api/constants.generated";
 import { Range } from "../../../../components/Range";
 import { useInterface } from "../../../../workspace/interface";
 import { useLook, useSeeing } from "../../../../workspace/look";
@@ -12,7 +13,7 @@ import { useAdding } from "../../adding";
 import { TakeTools } from "../TakeTools";
 import { AreaTools } from "./AreaTools";
 import { Canvas, type Rect } from "./Canvas";
-import { type Found, MainColors } from "./MainColors";
+import { type Found, MainColors, type Named } from "./MainColors";
 import { Taken } from "./Taken";
 
 interface Props {
@@ -29,6 +30,8 @@ export function PictureDesk({ picture, tools, progress }: Props) {
   const [wanted, setWanted] = useState({ count: 6, strength: 0.5, span: 0.5 });
   const [without, setWithout] = useState<Rect[]>([]);
   const [withoutColors, setWithoutColors] = useState<string[]>([]);
+  const [alike, setAlike] = useState<number>(ALIKE);
+  const [named, setNamed] = useState<Record<number, Named>>({});
   const [chosen, setChosen] = useState<number | null>(null);
   const [again, setAgain] = useState<Record<number, SampleView>>({});
   const [out, setOut] = useState<ReadonlySet<number>>(new Set());
@@ -37,7 +40,7 @@ export function PictureDesk({ picture, tools, progress }: Props) {
   const [marked, setMarked] = useState<Rect | null>(null);
 
   const path = { slug, picture: picture.id };
-  const question = { ...wanted, without, without_colors: withoutColors, notation, ...seeing };
+  const question = { ...wanted, without, without_colors: withoutColors, alike, notation, ...seeing };
   const { answer, problem, busy } = useLatest(question, (body) =>
     data(
       client.POST("/api/systems/{slug}/pictures/{picture}/main-colors", {
@@ -58,12 +61,16 @@ export function PictureDesk({ picture, tools, progress }: Props) {
     setChosen(null);
     setAgain({});
     setOut(new Set());
+    setNamed({});
   };
-  const colors: Found[] = (answer?.colors ?? []).map((color, place) => {
+  // Where nothing is left to be looked at, nothing is told of what was there before.
+  const colors: Found[] = (problem ? [] : (answer?.colors ?? [])).map((color, place) => {
     const other = again[place];
     return other ? { ...color, ...other, again: true } : color;
   });
-  const kept = colors.filter((_, place) => !out.has(place));
+  const kept = colors
+    .map((color, place) => ({ ...named[place], color: color.hex, note: `from ${picture.name}` }))
+    .filter((_, place) => !out.has(place));
   const found = (some: { hex: string }[]) =>
     some.map((color) => ({ color: color.hex, note: `from ${picture.name}` }));
   const choose = (place: number | null) => {
@@ -114,7 +121,7 @@ export function PictureDesk({ picture, tools, progress }: Props) {
           />
         </>
       }
-      actions={<TakeTools taken={found(kept)} busy={busy} />}
+      actions={<TakeTools taken={kept} busy={busy} />}
     >
       {progress}
       <Flex gap="16px" align="flex-start">
@@ -140,6 +147,8 @@ export function PictureDesk({ picture, tools, progress }: Props) {
             colors={colors}
             chosen={chosen}
             out={out}
+            named={named}
+            onName={(place, mine) => setNamed({ ...named, [place]: mine })}
             onChoose={choose}
             onOut={(place) => {
               const next = new Set(out);
@@ -148,6 +157,18 @@ export function PictureDesk({ picture, tools, progress }: Props) {
             }}
             onLeaveOut={(color) => ask(() => setWithoutColors([...withoutColors, color.hex]))}
           />
+          {withoutColors.length > 0 && (
+            <Range
+              label="Left out within, in OKLab"
+              value={alike}
+              low={0.01}
+              high={0.3}
+              step={0.01}
+              places={2}
+              width="80px"
+              onChange={(within) => ask(() => setAlike(within))}
+            />
+          )}
           <Taken
             sample={taken}
             problem={sample.problem?.message ?? null}

@@ -22,14 +22,18 @@ export function useUpload(onDone: (picture: PictureView) => void) {
   const done = useRef(onDone);
   done.current = onDone;
 
-  const send = useCallback(
+  const waiting = useRef<File[]>([]);
+  const sendOne = useCallback(
     (file: File) => {
-      setProblem(null);
+      const next = () => {
+        const following = waiting.current.shift();
+        if (following) newest.current(following);
+      };
       if (file.size > MOST_BYTES) {
         setProblem(`“${file.name}” has ${(file.size / 1e6).toFixed(0)} MB; a picture has at most 20 MB.`);
+        next();
         return;
       }
-      request.current?.abort();
       // Of all ways to send, only this one tells how much has been sent.
       const sent = new XMLHttpRequest();
       request.current = sent;
@@ -43,7 +47,8 @@ export function useUpload(onDone: (picture: PictureView) => void) {
         if (sent.status === 201) {
           void queries.invalidateQueries({ queryKey: ["pictures", slug] });
           done.current(answer as PictureView);
-        } else setProblem(answer.detail ?? "The server cannot take this picture.");
+        } else setProblem(answer.detail ?? `The server cannot take “${file.name}”.`);
+        next();
       };
       sent.onerror = () => {
         setSending(null);
@@ -57,6 +62,18 @@ export function useUpload(onDone: (picture: PictureView) => void) {
     },
     [queries, slug],
   );
-  const stop = useCallback(() => request.current?.abort(), []);
+  const newest = useRef(sendOne);
+  newest.current = sendOne;
+  /** Send pictures, one after another; what is still on its way is stopped. */
+  const send = useCallback((...files: File[]) => {
+    setProblem(null);
+    request.current?.abort();
+    waiting.current = files.slice(1);
+    if (files[0]) newest.current(files[0]);
+  }, []);
+  const stop = useCallback(() => {
+    waiting.current = [];
+    request.current?.abort();
+  }, []);
   return { send, stop, sending, problem };
 }
