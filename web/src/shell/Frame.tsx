@@ -63,6 +63,8 @@ export function Frame() {
           flex="1"
           minWidth="0"
           minHeight="0"
+          overflowX="hidden"
+          overflowY="auto"
           position="relative"
           bg="bg"
           color="fg"

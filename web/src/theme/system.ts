@@ -121,6 +121,8 @@ const again = {
   "--chakra-colors-border-emphasized": "var(--firm)",
 };
 
+const FORCED = "@media (forced-colors: active)";
+
 const config = defineConfig({
   globalCss: {
     ":root": papers.light,
@@ -142,6 +144,14 @@ const config = defineConfig({
       outlineOffset: "0 !important",
       boxShadow: "0 0 0 4px #FFFFFF !important",
       zIndex: 3,
+    },
+    // Where a system forces its colors on the page, what is a color stays that color: all that is painted by value, the
+    // samples drawn with it, and the surround that it is judged on. What is on or chosen is told by the system's own.
+    "main, [data-sample], [style*=background], [role=gridcell], [data-hue]": {
+      [FORCED]: { forcedColorAdjust: "none" },
+    },
+    "header [aria-pressed=true], header [aria-checked=true], header [aria-current=page]": {
+      [FORCED]: { forcedColorAdjust: "none", background: "Highlight", color: "HighlightText" },
     },
     "*, *::before, *::after": {
       _motionReduce: { transition: "none !important", animation: "none !important" },

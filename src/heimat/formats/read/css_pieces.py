@@ -39,16 +39,19 @@ def pieces(content: bytes) -> Iterator[Piece]:
     start = aside = depth = line = 0
     torn = False
     for mark in chain(_MARKS.finditer(content), [None]):
-        if mark is not None and mark.group() not in _DEEPER:
+        sign = mark.group() if mark else b""
+        deeper = _DEEPER.get(sign, 0) if mark else 0
+        if mark and sign not in _DEEPER:
             # What is not closed is no string, comment or address to the parser.
-            aside += len(mark.group()) if _CLOSED.match(mark.group()) else 0
+            aside += len(sign) if _CLOSED.match(sign) else 0
             continue
         run = content[start : mark.start() if mark else len(content)]
         if len(run) - aside > LONGEST_RUN:
             over.append((line + kept.count(b"\n"), len(run)))
             run = _NOT_BREAK.sub(b" ", run)
-        kept += run + (mark.group() if mark else b"")
-        depth = max(depth + _DEEPER[mark.group()], 0) if mark else 0
+        kept += run
+        kept += sign
+        depth = max(depth + deeper, 0) if mark else 0
         start, aside = (mark.end() if mark else len(content)), 0
         whole = depth == 0 and len(kept) >= USUAL_BYTES
         if mark is None or whole or len(kept) >= MOST_BYTES:

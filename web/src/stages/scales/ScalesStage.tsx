@@ -25,10 +25,21 @@ const SHOW_ITEMS: { value: string; words: string }[] = [
 /** The stage itself shows nothing that moves: its parts ask for what they show. */
 export function ScalesStage() {
   const show = useLook((at) => at.show);
+  // Where a work area is open, there is always room for the rows that it is about.
+  const area = useLook((at) => at.area !== null);
   return (
     <>
       <Head show={show} />
-      <Box flex="1" minHeight="0" overflow="auto" paddingInline="20px" paddingBottom="10px" data-sheet>
+      <Box
+        flex="1 1 0"
+        minHeight={area ? "150px" : "0"}
+        overflow="auto"
+        scrollbarGutter="stable"
+        scrollPaddingTop="44px"
+        paddingInline="20px"
+        paddingBottom="10px"
+        data-sheet
+      >
         {show !== "column" && <Promises />}
         {show === "column" ? <ColumnSheet /> : <ScaleSheet />}
         <Foot legends={show !== "column"} />

@@ -75,6 +75,7 @@ function Step({
           )}
         </div>
       )}
+      {share < 1 && <div className={styles.label}>{step.label}</div>}
       {chosen && <div className={styles.chosen} />}
       {figures && " "}
       {figures && <div className={styles.figures}>{figures}</div>}

@@ -32,9 +32,11 @@ export function Area({ title, tools, actions, children }: Props) {
       aria-label={`Work area: ${title}`}
       borderTop="1px solid"
       borderColor="fg"
-      flexShrink={0}
+      flex="0 1 auto"
+      minHeight="150px"
       maxHeight="72%"
       overflowY="auto"
+      scrollbarGutter="stable"
       padding="8px 20px 12px"
       data-testid="area"
       tabIndex={-1}

@@ -86,7 +86,7 @@ function Bands({ children }: { children: React.ReactNode }) {
   return (
     <Box
       flex="1"
-      minHeight="96px"
+      minHeight="150px"
       overflowY="auto"
       paddingInline="20px"
       paddingBottom="20px"

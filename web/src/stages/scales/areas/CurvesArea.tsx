@@ -7,11 +7,12 @@ import { MOST_DRIFT, STRONGEST_SHARE } from "../../../api/constants.generated";
 import { edit } from "../../../api/edits";
 import { Range } from "../../../components/Range";
 import { safeWords } from "../../../components/safeWords";
+import { Toggle } from "../../../components/Toggle";
 import { ToolButton } from "../../../components/ToolButton";
 import { useSteady } from "../../../util/useSteady";
 import { usePart, useWorkspace } from "../../../workspace/hooks";
 import { Area } from "../../shared/Area";
-import { CurvePlot } from "./CurvePlot";
+import { CurveSheet } from "./CurveSheet";
 import { Nothing } from "./Nothing";
 import { useSafeHandle } from "./useSafeHandle";
 import { useScope } from "./useScope";
@@ -43,6 +44,7 @@ function OpenCurves({ hue, name }: { hue: string; name: string }) {
   );
   const changed = hues === null ? allChanged : theirsChanged;
   const [at, setAt] = useState<At | null>(null);
+  const [quantity, setQuantity] = useState<CurveView["name"]>("lightness");
   const safe = useSafeHandle(hue, hues, at);
   const reset = () =>
     void put(...(hues ?? [null]).map((id) => edit("set_curves", { hue: id, curves: null })));
@@ -51,6 +53,13 @@ function OpenCurves({ hue, name }: { hue: string; name: string }) {
       title={`Curves of ${name}`}
       tools={
         <>
+          <Flex gap="4px" role="group" aria-label="Which curve is shaped">
+            {QUANTITIES.map(({ name: each, words }) => (
+              <Toggle key={each} on={quantity === each} onClick={() => setQuantity(each)}>
+                {words}
+              </Toggle>
+            ))}
+          </Flex>
           {choice}
           {changed && (
             <ToolButton onClick={reset}>{scope === "all" ? "As usual" : "As all scales"}</ToolButton>
@@ -63,7 +72,7 @@ function OpenCurves({ hue, name }: { hue: string; name: string }) {
         </>
       }
     >
-      <Plots hue={hue} hues={hues} at={at} safe={safe} onAt={setAt} />
+      <Drawn hue={hue} hues={hues} quantity={quantity} at={at} safe={safe} onAt={setAt} />
       <Ends hues={hues} onAt={setAt} />
       <Text
         fontSize="12px"
@@ -78,17 +87,26 @@ function OpenCurves({ hue, name }: { hue: string; name: string }) {
   );
 }
 
-interface PlotsProps {
+const QUANTITIES: { name: CurveView["name"]; words: string }[] = [
+  { name: "lightness", words: "Lightness" },
+  { name: "chroma", words: "Chroma" },
+  { name: "hue", words: "Hue" },
+];
+
+interface DrawnProps {
   hue: string;
   hues: string[] | null;
+  quantity: CurveView["name"];
   at: At | null;
   safe: SafeView | null;
   onAt: (at: At | null) => void;
 }
 
-/** The three curves; while a handle is dragged, only those are drawn again that it changes. */
-function Plots({ hue, hues, at, safe, onAt }: PlotsProps) {
+/** The curves across the scale itself, under the columns of the sheet. */
+function Drawn({ hue, hues, quantity, at, safe, onAt }: DrawnProps) {
   const drawn = usePart("scale_detail", (detail) => detail?.drawn);
+  const steps = usePart("scales", (scales) => scales.find((scale) => scale.hue === hue)?.steps);
+  const columns = usePart("ladder", (ladder) => ladder.steps.length);
   const { preview, endPreview, put } = useWorkspace();
   const aimed = (curve: At["curve"], { at: reach }: HandleView, value: number | null) =>
     edit("aim_curve", { shown: hue, hues, curve, at: reach, value });
@@ -100,22 +118,21 @@ function Plots({ hue, hues, at, safe, onAt }: PlotsProps) {
   );
   const onReset = useSteady((curve: At["curve"], handle: HandleView) => void put(aimed(curve, handle, null)));
   const onLook = useSteady((curve: At["curve"], handle: HandleView) => onAt({ curve, at: handle.at }));
+  if (!drawn || !steps) return null;
   return (
-    <Flex gap="20px" align="flex-start">
-      {drawn?.map((curve) => (
-        <CurvePlot
-          key={curve.name}
-          curve={curve}
-          onMove={onMove}
-          onEnd={onEnd}
-          onCancel={endPreview}
-          onReset={onReset}
-          at={at?.curve === curve.name ? at.at : null}
-          safe={at?.curve === curve.name ? safe : null}
-          onAt={onLook}
-        />
-      ))}
-    </Flex>
+    <CurveSheet
+      curves={drawn}
+      name={quantity}
+      steps={steps}
+      columns={columns}
+      onMove={onMove}
+      onEnd={onEnd}
+      onCancel={endPreview}
+      onReset={onReset}
+      at={at?.curve === quantity ? at.at : null}
+      safe={at?.curve === quantity ? safe : null}
+      onAt={onLook}
+    />
   );
 }
 

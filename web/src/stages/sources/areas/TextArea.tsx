@@ -152,6 +152,9 @@ export function TextArea() {
                 : "Edit values, names, kinds or the order; what would change stands here first."}
             </Text>
           )}
+          {rows.some((row) => row.what === "not read") && (
+            <Text color="fg.muted">While a line is not read, nothing is removed or moved.</Text>
+          )}
           {changes.map((row, place) => (
             // biome-ignore lint/suspicious/noArrayIndexKey: rows have no identity but their place
             <PlanRow key={place} row={row} />
@@ -169,7 +172,9 @@ function PlanRow({ row }: { row: PlanRowView }) {
       {before && after ? (
         <Halves one={before.seen} other={after.seen} words={`${before.hex} beside ${after.hex}`} />
       ) : (
-        <Box width="64px" height="24px" flexShrink={0} style={{ background: (before ?? after)?.seen }} />
+        (before ?? after) && (
+          <Box width="64px" height="24px" flexShrink={0} style={{ background: (before ?? after)?.seen }} />
+        )
       )}
       <Text>
         <strong>{row.what === "not read" ? "Not read." : row.name}</strong>{" "}

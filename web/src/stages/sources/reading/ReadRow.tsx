@@ -35,6 +35,8 @@ interface Props {
   use: Use;
   out: boolean;
   changed: Changed;
+  /** Whether its place in the file stands over it already. */
+  placed: boolean;
   /** Null where it is added. */
   going: Going | null;
   onChange: (change: Changed) => void;
@@ -42,7 +44,7 @@ interface Props {
 
 const OVERLAY = "overlay";
 
-export function ReadRow({ line, use, out, changed, going, onChange }: Props) {
+export function ReadRow({ line, use, out, changed, placed, going, onChange }: Props) {
   const { swatch } = line;
   if (!swatch)
     return (
@@ -96,13 +98,21 @@ export function ReadRow({ line, use, out, changed, going, onChange }: Props) {
           <span className={styles.words}>{going.remark}</span>
         </>
       ) : (
-        <Added line={line} name={name} called={called} changed={changed} onChange={onChange} />
+        <Added
+          line={line}
+          name={name}
+          called={called}
+          changed={changed}
+          placed={placed}
+          onChange={onChange}
+        />
       )}
     </div>
   );
 }
 
 interface AddedProps {
+  placed: boolean;
   line: ReadLineView;
   name: string;
   called: string;
@@ -110,7 +120,7 @@ interface AddedProps {
   onChange: (change: Changed) => void;
 }
 
-function Added({ line, name, called, changed, onChange }: AddedProps) {
+function Added({ line, name, called, changed, placed, onChange }: AddedProps) {
   const own: HueKind | Status = changed.kind ? (changed.status ?? changed.kind) : (line.status ?? line.kind);
   const { overlay } = line;
   const asOverlay = overlay !== null && changed.overlay === true;
@@ -138,14 +148,16 @@ function Added({ line, name, called, changed, onChange }: AddedProps) {
         ))}
         {overlay && <option value={OVERLAY}>overlay token</option>}
       </select>
-      <span className={styles.words}>{asOverlay ? "kept translucent, as a token" : remarkOf(line)}</span>
+      <span className={styles.words}>
+        {asOverlay ? "kept translucent, as a token" : remarkOf(line, placed)}
+      </span>
     </>
   );
 }
 
 /** What is to be said of a line: that it is not the one written, that it is there already, how often it is used. */
-function remarkOf({ remark, repeat, uses, place }: ReadLineView): string {
+function remarkOf({ remark, repeat, uses, place }: ReadLineView, placed: boolean): string {
   const same = repeat && `${repeat.words}${repeat.same ? "" : `, CIEDE2000 ${repeat.distance}`}`;
   const often = uses > 1 ? `used ${uses} times` : "";
-  return [remark, same, often, place].filter(Boolean).join("; ");
+  return [remark, same, often, placed ? "" : place].filter(Boolean).join("; ");
 }

@@ -258,6 +258,7 @@ export function Understood({ reading, origin, onAddFirst, onDone }: Props) {
                 use={use}
                 out={isOut(line)}
                 changed={changeOf(line)}
+                placed={heading === "place"}
                 going={goingOf(line)}
                 onChange={(change) =>
                   setChanged({ ...changed, [keys.get(line) ?? ""]: { ...changeOf(line), ...change } })
