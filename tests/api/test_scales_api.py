@@ -136,7 +136,8 @@ def test_overlays_over_the_api(client):
     asked = {"color": "#000", "alpha": 0.06, "ground": "white", "tint": "rgb(206 226 226)"}
     found = client.post("/api/overlays", json=asked).json()
     assert found["solid"]["hex"] == "#F0F0F0"
-    assert found["asked"] == "rgb(0 0 0 / 0.06)"
+    # In 255ths, as hex values hold it: 6 % is the fifteenth.
+    assert (found["asked"], found["asked_hex"]) == ("rgb(0 0 0 / 0.0588)", "#0000000F")
     least, black, white = found["overlays"]
     assert (least["exact"], least["solid"]["hex"]) == (True, "#CEE2E2")
     assert black["exact"] is False
@@ -146,6 +147,12 @@ def test_overlays_over_the_api(client):
     assert len({seen["tint"]["seen"][place : place + 2] for place in (1, 3, 5)}) == 1
     for wrong in ({"color": "cmyk(0 0 0 1)"}, {"alpha": 1.5}, {"ground": ""}):
         assert client.post("/api/overlays", json={**asked, **wrong}).status_code == 422
+    # Steps, hues and tokens by their names, where a system is named.
+    named = {"ground": "Surface.page", "tint": "tidewater 200", "system": "brinemark"}
+    called = client.post("/api/overlays", json={**asked, **named}).json()
+    assert (called["ground"]["hex"], called["tint"]["hex"]) == ("#F0F8F8", "#B5DFDE")
+    unknown = client.post("/api/overlays", json={**asked, **named, "tint": "tidewater 222"}).json()
+    assert unknown["errors"][0]["field"].endswith("tint")
 
 
 def test_a_handle_is_moved_as_it_is_shown_and_refused_where_it_cannot_be(client):

@@ -225,9 +225,9 @@ def test_a_translucent_hue_reaches_tokens_and_files():
     token = next(iter(in_order(system.tokens)))
     step = SetTokenValue(token=token.id, theme=DAY, value=StepAlias(hue="veil", step="s500"))
     resolved = resolve(apply(system, step))
-    assert resolved.theme().tokens[token.id].alpha == 0.5
+    assert resolved.theme().tokens[token.id].alpha == 128 / 255
     published = {each.name: each for each in publication(resolved).tokens}
-    assert published["veil.500"].value(DAY).alpha == 0.5
+    assert published["veil.500"].value(DAY).alpha == 128 / 255
     assert published["tidewater.500"].value(DAY).alpha == 1.0
     # What a translucent step reaches depends on its ground, so it promises nothing.
     assert [promise.least for promise in resolved.promises] == [promise.least for promise in resolve(SYSTEM).promises]

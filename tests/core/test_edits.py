@@ -49,6 +49,7 @@ from heimat.core.edits.candidates import AddCandidates, JoinCandidates, RemoveCa
 from heimat.core.edits.holding import HoldHues
 from heimat.core.edits.ladder import losses
 from heimat.core.edits.scales import AimCurve, NudgeSteps, SetWide
+from heimat.core.edits.reserve import SetReserve
 from heimat.core.edits.selections import KeepSelection, RemoveSelection, SetCap
 from heimat.core.edits.sources import LetGo
 from heimat.core.edits.stops import KeepStops, RemoveStops
@@ -112,6 +113,7 @@ EVERY_EDIT = [
     SetWide(hue="buoy", wide=True),
     HoldHues(hues=("gorse", "kelp"), held=True),
     SetCap(cap=60),
+    SetReserve(hue="gorse", step="s200", reason="for the winter timetable"),
     KeepSelection(id="few", name="few", steps=(StepRef(hue="kelp", step="s300"),)),
     SetScalePattern(pattern="color.{hue}.{step}"),
     RenameSystem(name="Brinemark lines"),

@@ -7,10 +7,11 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from heimat.core.document.hues import StepRef
-from heimat.core.document.uses import members, published_steps, uses_of
+from heimat.core.document.uses import members, published_steps, unused_of, uses_of
 from heimat.core.edits import apply, apply_all
 from heimat.core.edits.hues import PinStep, RemoveHue
 from heimat.core.edits.ladder import SetHueLadder, SetLadder, losses
+from heimat.core.edits.reserve import SetReserve
 from heimat.core.edits.scales import AimStep
 from heimat.core.edits.selections import KeepSelection, RemoveSelection, SetCap
 from heimat.core.errors import DomainError
@@ -18,9 +19,10 @@ from heimat.core.legibility.findings import finding_ids, findings
 from heimat.core.proposals.fewer import alike, smaller_ladder, wanted_steps
 from heimat.core.publication.publication import Publication, publication
 from heimat.core.resolve.resolved import resolve
-from heimat.core.scales.shaping import ShapedLadder
+from heimat.core.scales.shaping import ShapedLadder, ShapedStep
 from heimat.demo.systems import brinemark
 from heimat.formats import FORMATS, write_all
+from heimat.view.scales.plans import fewer_view
 
 SYSTEM = brinemark()
 EDITORS = KeepSelection(
@@ -135,3 +137,32 @@ def test_a_selection_leaves_with_files_of_its_own():
     whole = {file.name: file.content for file in write_all(publication(resolve(SYSTEM)), "1.0.0")}
     assert [kind.file for kind in FORMATS] == list(whole)
     assert files["tokens.css"] == whole["tokens.css"]
+
+
+def test_what_is_kept_in_reserve_counts_as_used_and_has_a_reason():
+    assert "200" in unused_of(SYSTEM, SYSTEM.hues["gorse"])
+    kept = apply(SYSTEM, SetReserve(hue="gorse", step="s200", reason=" the winter timetable "))
+    assert kept.hues["gorse"].reserve == {"s200": "the winter timetable"}
+    assert "200" not in unused_of(kept, kept.hues["gorse"])
+    assert apply(kept, SetReserve(hue="gorse", step="s200", reason=None)) == SYSTEM
+    with pytest.raises(DomainError, match="has a reason"):
+        apply(SYSTEM, SetReserve(hue="gorse", step="s200", reason=" "))
+    # A ladder that lacks the step says that it goes.
+    assert "gorse 200 is in reserve no longer." in losses(kept, apply(kept, SetLadder(ladder="short")))
+
+
+def test_making_a_used_label_internal_says_which_tokens_become_values():
+    steps = tuple(ShapedStep(**{**step.model_dump(), "internal": step.label == "600"}) for step in SYSTEM.ladder.steps)
+    after = apply(SYSTEM, SetLadder(ladder=ShapedLadder(steps=steps)))
+    told = losses(SYSTEM, after)
+    name = "action.main.fill"
+    assert f"{name} is published as a value: tidewater 600 is internal, so it is no alias any more." in told
+
+
+def test_labels_of_a_ladder_of_its_own_are_told_where_nothing_uses_them():
+    view = fewer_view(resolve(SYSTEM), None)
+    own = {each["name"]: each["labels"] for each in view["unused_by_hue"] if each["own"]}
+    used = {value.step for token in SYSTEM.tokens.values() for value in token.values.values() if value.kind == "step"}
+    assert own.keys() == {"shingle"}
+    assert "150" in own["shingle"].split(", ")
+    assert "s150" not in used

@@ -5,7 +5,8 @@ from coloraide import Color as Css
 from hypothesis import given
 from hypothesis import strategies as st
 
-from heimat.core.color.overlay import least_overlay, overlay_of, solid
+from heimat.core.color.notation import Color, format, parse, rgb8_of
+from heimat.core.color.overlay import alpha_as_published, least_overlay, overlay_of, solid
 from tests.core.strategies import rgb8
 
 BLACK, WHITE = np.zeros(3, dtype=np.uint8), np.full(3, 255, dtype=np.uint8)
@@ -47,3 +48,12 @@ def test_one_color_comes_as_near_as_it_can():
     assert 0.057 <= found.alpha <= 0.061
     off = overlay_of(BLACK, bytes_of((230, 240, 250)), WHITE)
     assert off.distance > 3.0
+
+
+@given(rgb8, rgb8)
+def test_an_overlay_said_to_be_exact_is_exact_as_hex_holds_it(tint, ground):
+    """What is published is the hex value: read back, it gives the same solid to the bit."""
+    found = least_overlay(bytes_of(tint), bytes_of(ground))
+    written = parse(format(Color.of_bytes(found.rgb8).model_copy(update={"alpha": found.alpha}), "hex"))
+    assert written.alpha == alpha_as_published(found.alpha) == found.alpha
+    assert solid(rgb8_of(written), written.alpha, bytes_of(ground)).tolist() == list(tint)

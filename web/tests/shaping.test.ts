@@ -1,8 +1,10 @@
 import { describe, expect, it } from "vitest";
 import {
+  changed,
   everyNth,
   inserted,
   LABELINGS,
+  noRoom,
   relabeled,
   room,
   spreadEvenly,
@@ -93,4 +95,16 @@ it("a step has the room between its neighbours, and an end the rest", () => {
   expect(low).toBeCloseTo(41.1);
   expect(high).toBeCloseTo(63.9);
   expect(room(NINE, 8)).toEqual([0, 18.9]);
+});
+
+it("a step beyond an end lies between that end and white or black, or it is said that there is no room", () => {
+  const [first] = inserted(NINE, -1).steps;
+  expect(first?.lightness).toBe(98.5);
+  const last = inserted(NINE, 8).steps.at(-1);
+  expect(last?.lightness).toBe(4);
+  expect(noRoom(NINE, -1)).toBeNull();
+  const white = changed(NINE, NINE.steps[0]?.key ?? "", { lightness: 99.5 });
+  expect(noRoom(white, -1)).toBe("There is no room beyond 100: it is all but white.");
+  const black = changed(NINE, NINE.steps[8]?.key ?? "", { lightness: 0.4 });
+  expect(noRoom(black, 8)).toBe("There is no room beyond 900: it is all but black.");
 });

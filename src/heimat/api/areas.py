@@ -1,4 +1,4 @@
-"""Work areas that start from colors alone. They know no system, so they follow what is being dragged."""
+"""Work areas that start from colors alone. What knows no system follows what is being dragged."""
 
 from typing import Annotated
 
@@ -7,8 +7,12 @@ from pydantic import Field
 from starlette.responses import Response
 
 from heimat.api.bodies import Seeing, Showing
+from heimat.api.context import Uses, head_resolved
 from heimat.api.encoding import answer, described
-from heimat.core.color.notation import ColorInput
+from heimat.core.color.notation import LONGEST_TEXT, Color, ColorInput, parse
+from heimat.core.errors import DomainError
+from heimat.core.resolve.named import color_named
+from heimat.core.resolve.resolved import Resolved
 from heimat.core.sources import even, mixing
 from heimat.core.sources.circles import Circle
 from heimat.core.sources.conventions import Status
@@ -64,13 +68,20 @@ class StatusBody(Showing):
     held: Annotated[list[Status], Field(max_length=4)] = []
 
 
-class OverlayBody(Seeing):
-    """A color with an alpha over a ground, and a tint that is wanted on that ground."""
+ColorText = Annotated[str, Field(max_length=LONGEST_TEXT)]
 
-    color: ColorInput
+
+class OverlayBody(Seeing):
+    """A color with an alpha over a ground, and a tint that is wanted on that ground.
+
+    Each is a value in any notation, or what it is called in a system: a hue, a step, a token.
+    """
+
+    color: ColorText
     alpha: Annotated[float, Field(ge=0.0, le=1.0)]
-    ground: ColorInput
-    tint: ColorInput
+    ground: ColorText
+    tint: ColorText
+    system: Annotated[str | None, Field(max_length=80)] = None
 
 
 @router.post("/harmony", operation_id="findHarmony", **described(HarmonyView))
@@ -107,5 +118,21 @@ def propose_status(body: StatusBody) -> Response:
 
 
 @router.post("/overlays", operation_id="findOverlays", **described(OverlaysView))
-def find_overlays(body: OverlayBody) -> Response:
-    return answer(overlays_view(body.color, body.alpha, body.ground, body.tint, body.eyes()))
+def find_overlays(body: OverlayBody, uses: Uses) -> Response:
+    resolved = head_resolved(uses, body.system) if body.system else None
+    color, ground, tint = (
+        _called(resolved, text, field)
+        for field, text in (("color", body.color), ("ground", body.ground), ("tint", body.tint))
+    )
+    return answer(overlays_view(color, body.alpha, ground, tint, body.eyes()))
+
+
+def _called(resolved: Resolved | None, text: str, field: str) -> Color:
+    """The color of a name in a system, or of a value in any notation. Raises DomainError, with the field."""
+    named = color_named(resolved, text) if resolved else None
+    if named is not None:
+        return named
+    try:
+        return parse(text)
+    except DomainError as refusal:
+        raise DomainError(refusal.message, field, refusal.code) from refusal

@@ -6,6 +6,7 @@ from typing_extensions import TypedDict
 from heimat.core.color.arrays import Bytes
 from heimat.core.color.contrast import ratio, ratio_of_luminances, relative_luminance
 from heimat.core.color.notation import NOTATIONS, format, oklch_of, rgb8_of
+from heimat.core.color.overlay import solid
 from heimat.core.color.ramps import CHROMA_END, ramps
 from heimat.core.color.spaces import lightness
 from heimat.core.color.wide import p3_luminance, p3_of_bytes, p3_text
@@ -123,7 +124,7 @@ def _slip(resolved: Resolved, selected: Selected, eyes: Eyes, ground: Bytes) -> 
         "pinned": hue is not None and step in hue.pins,
         "nudged": hue is not None and step in hue.nudges,
         "notations": [{"notation": notation, "text": text} for notation, text in texts if text],
-        "grounds": _grounds(resolved, rgb8, eyes),
+        "grounds": _grounds(resolved, rgb8, selected.color.alpha, eyes),
         "wide": _wide(resolved, selected, eyes),
         "aim": {"lightness": round(aim[0], 4), "chroma": round(meant_chroma, 4), "angle": round(turn, 4) % 360.0},
         "lightness": {
@@ -173,8 +174,13 @@ def _named_grounds(resolved: Resolved) -> list[tuple[str, Bytes]]:
     return [("white", white), ("black", black), *neutral_ends(resolved)]
 
 
-def _grounds(resolved: Resolved, rgb8: Bytes, eyes: Eyes) -> list[GroundView]:
+def _grounds(resolved: Resolved, rgb8: Bytes, alpha: float, eyes: Eyes) -> list[GroundView]:
+    """The contrasts of a color, a translucent one composited on each ground."""
     return [
-        {**eyes.swatch(ground), "name": name, "contrast": contrast_view(float(ratio(rgb8, ground)))}
+        {
+            **eyes.swatch(ground),
+            "name": name,
+            "contrast": contrast_view(float(ratio(solid(rgb8, alpha, ground), ground))),
+        }
         for name, ground in _named_grounds(resolved)
     ]

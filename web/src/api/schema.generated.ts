@@ -1366,7 +1366,7 @@ export interface components {
             /** Base */
             base: number;
             /** Edits */
-            edits: (components["schemas"]["AddHues-Input"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Input"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Input"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetMethod-Input"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Input"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Input"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Input"] | components["schemas"]["SetTokenValue-Input"] | components["schemas"]["RenameToken"] | components["schemas"]["RemoveToken"])[];
+            edits: (components["schemas"]["AddHues-Input"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Input"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Input"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetMethod-Input"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Input"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Input"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Input"] | components["schemas"]["SetTokenValue-Input"] | components["schemas"]["RenameToken"] | components["schemas"]["RemoveToken"])[];
             /** Key */
             key?: string;
             /**
@@ -1388,7 +1388,7 @@ export interface components {
          */
         EditsView: {
             /** Edits */
-            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["RenameToken"] | components["schemas"]["RemoveToken"])[];
+            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["RenameToken"] | components["schemas"]["RemoveToken"])[];
         };
         /**
          * EndTextsView
@@ -1512,7 +1512,8 @@ export interface components {
          * FewerView
          * @description How many colors are published, what nothing uses or can hardly be told apart, and the smaller ladder proposed.
          *
-         *     `unused` are ids of the ladder's steps, `gone` the labels that the smaller ladder lacks.
+         *     `unused` are ids of the ladder's steps that are on no scale used or kept in reserve, `gone` the labels that the
+         *     smaller ladder lacks.
          */
         FewerView: {
             /** Alike */
@@ -1528,10 +1529,14 @@ export interface components {
             ladder: components["schemas"]["LadderView"];
             /** Losses */
             losses: string[];
+            /** Reserve */
+            reserve: components["schemas"]["ReserveView"][];
             /** Steps */
             steps: number;
             /** Unused */
             unused: string[];
+            /** Unused By Hue */
+            unused_by_hue: components["schemas"]["UnusedView"][];
         };
         /**
          * FieldProblem
@@ -2648,18 +2653,25 @@ export interface components {
         /**
          * OverlayBody
          * @description A color with an alpha over a ground, and a tint that is wanted on that ground.
+         *
+         *     Each is a value in any notation, or what it is called in a system: a hue, a step, a token.
          */
         OverlayBody: {
             /** Alpha */
             alpha: number;
-            color: components["schemas"]["Color"] | string;
-            ground: components["schemas"]["Color"] | string;
+            /** Color */
+            color: string;
+            /** Ground */
+            ground: string;
             /**
              * Severity
              * @default 1
              */
             severity?: number;
-            tint: components["schemas"]["Color"] | string;
+            /** System */
+            system?: string | null;
+            /** Tint */
+            tint: string;
             /**
              * Vision
              * @default typical
@@ -2680,13 +2692,15 @@ export interface components {
         };
         /**
          * OverlayView
-         * @description An overlay: in words what it is, as CSS writes it, and the solid that it gives.
+         * @description An overlay: in words what it is, as CSS writes it, in hex with its alpha, and the solid that it gives.
          */
         OverlayView: {
             /** Distance */
             distance: string;
             /** Exact */
             exact: boolean;
+            /** Hex */
+            hex: string;
             solid: components["schemas"]["SwatchView"];
             /** Text */
             text: string;
@@ -2700,6 +2714,8 @@ export interface components {
         OverlaysView: {
             /** Asked */
             asked: string;
+            /** Asked Hex */
+            asked_hex: string;
             ground: components["schemas"]["SwatchView"];
             /** Overlays */
             overlays: components["schemas"]["OverlayView"][];
@@ -2941,7 +2957,7 @@ export interface components {
             /** Base */
             base: number;
             /** Edits */
-            edits: (components["schemas"]["AddHues-Input"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Input"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Input"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetMethod-Input"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Input"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Input"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Input"] | components["schemas"]["SetTokenValue-Input"] | components["schemas"]["RenameToken"] | components["schemas"]["RemoveToken"])[];
+            edits: (components["schemas"]["AddHues-Input"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Input"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Input"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetMethod-Input"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Input"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Input"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Input"] | components["schemas"]["SetTokenValue-Input"] | components["schemas"]["RenameToken"] | components["schemas"]["RemoveToken"])[];
             /** Latest */
             latest?: string | null;
             /**
@@ -3439,6 +3455,20 @@ export interface components {
             seen: string;
         };
         /**
+         * ReserveView
+         * @description A step that is kept in reserve, and why.
+         */
+        ReserveView: {
+            /** Hue */
+            hue: string;
+            /** Name */
+            name: string;
+            /** Reason */
+            reason: string;
+            /** Step */
+            step: string;
+        };
+        /**
          * RevisionView
          * @description A revision in the history.
          */
@@ -3786,9 +3816,26 @@ export interface components {
          */
         SetPlanView: {
             /** Edits */
-            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["RenameToken"] | components["schemas"]["RemoveToken"])[];
+            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["RenameToken"] | components["schemas"]["RemoveToken"])[];
             /** Rows */
             rows: components["schemas"]["PlanRowView"][];
+        };
+        /**
+         * SetReserve
+         * @description Keep a step in reserve for a reason; without one, no longer.
+         */
+        SetReserve: {
+            /** Hue */
+            hue: string;
+            /** Reason */
+            reason: string | null;
+            /** Step */
+            step: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "set_reserve";
         };
         /**
          * SetScalePattern
@@ -4464,6 +4511,20 @@ export interface components {
             step: string;
             /** Value */
             value: number;
+        };
+        /**
+         * UnusedView
+         * @description What nothing uses of one scale: the labels that are published, in words.
+         */
+        UnusedView: {
+            /** Hue */
+            hue: string;
+            /** Labels */
+            labels: string;
+            /** Name */
+            name: string;
+            /** Own */
+            own: boolean;
         };
         /**
          * ValueView

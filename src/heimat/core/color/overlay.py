@@ -1,6 +1,6 @@
 """Overlays and solids: which solid a translucent color gives on a ground, and which overlay gives a solid there.
 
-Source-over in gamma-encoded sRGB, as browsers do it; alpha in thousandths.
+Source-over in gamma-encoded sRGB, as browsers do it; alpha in 255ths, as hex values hold it.
 """
 
 from dataclasses import dataclass
@@ -12,7 +12,7 @@ from heimat.core.color.difference import ciede2000
 from heimat.core.color.notation import Color, rgb8_of
 from heimat.core.color.spaces import srgb_to_lab
 
-_THOUSANDTHS = 1000
+_LEVELS = 255
 _WHITE = np.array([255, 255, 255], dtype=np.uint8)
 
 
@@ -24,6 +24,11 @@ class Overlay:
     alpha: float
     solid: Bytes
     distance: float
+
+
+def alpha_as_published(alpha: float) -> float:
+    """An alpha 0 to 1 as it leaves the house: in 255ths, so that CSS, JSON and what is composited are one."""
+    return round(alpha * _LEVELS) / _LEVELS
 
 
 def over(foreground8: Bytes, alpha: float | Floats, ground8: Bytes) -> Floats:
@@ -55,8 +60,8 @@ def least_overlay(tint8: Bytes, ground8: Bytes) -> Overlay:
     if (tint == ground).all():
         return Overlay(np.asarray(tint8), 0.0, np.asarray(tint8), 0.0)
     least = float(np.max(np.maximum(np.abs(tint - ground) - 0.5, 0.0) / np.maximum(room, 1.0)))
-    first = max(int(np.floor(least * _THOUSANDTHS)), 1)
-    alphas = np.arange(first, _THOUSANDTHS + 1)[:, None] / _THOUSANDTHS
+    first = max(int(np.floor(least * _LEVELS)), 1)
+    alphas = np.arange(first, _LEVELS + 1)[:, None] / _LEVELS
     colors = to_levels((tint - ground * (1.0 - alphas)) / alphas)
     given = solid(colors, alphas, ground8)
     place = int(np.argmax((given == tint8).all(axis=-1)))
@@ -65,7 +70,7 @@ def least_overlay(tint8: Bytes, ground8: Bytes) -> Overlay:
 
 def overlay_of(color8: Bytes, tint8: Bytes, ground8: Bytes) -> Overlay:
     """The alpha at which one color comes nearest to a tint on a ground, in CIEDE2000."""
-    alphas = np.arange(_THOUSANDTHS + 1)[:, None] / _THOUSANDTHS
+    alphas = np.arange(_LEVELS + 1)[:, None] / _LEVELS
     given = solid(color8, alphas, ground8)
     wanted = srgb_to_lab(from_bytes(np.asarray(tint8)[None]))
     distances = ciede2000(srgb_to_lab(from_bytes(given)), wanted)

@@ -82,7 +82,8 @@ class Hue(Part):
 
     Pins and nudges are kept by the id of their step. Where pins are `smooth`, their neighbours pass through them. What
     is `held` is finished: no edit changes its scale until it is let go. `wide` says whether display-p3 values stand
-    beside the sRGB ones; None lets the source decide.
+    beside the sRGB ones; None lets the source decide. Steps in `reserve` are kept for later, each for its reason, and
+    count as used.
     """
 
     id: Id
@@ -100,6 +101,7 @@ class Hue(Part):
     smooth: bool = False
     nudges: dict[str, Nudge] = {}
     held: bool = False
+    reserve: dict[str, Note] = {}
     wide: bool | None = None
     note: Note = ""
 

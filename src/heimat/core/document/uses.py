@@ -28,6 +28,14 @@ def members(system: ColorSystem, selection: NamedSelection) -> list[StepRef]:
     ]
 
 
+def unused_of(system: ColorSystem, hue: Hue) -> list[str]:
+    """The labels of a scale that are published and have no token, pin, nudge, anchor nor reason on them."""
+    uses = uses_of(system, hue)
+    by_hand = {*hue.pins, *hue.nudges, *hue.reserve, hue.anchor.step or ""}
+    steps = ladder_of(system, hue).steps
+    return [step.label for step in steps if not uses[step.id] and step.id not in by_hand and not step.internal]
+
+
 def uses_of(system: ColorSystem, hue: Hue | None) -> Counter[str]:
     """How many tokens stand on each step, by its id: of one hue, or of all that share the system's ladder."""
     shared = {hue.id} if hue else {other.id for other in system.hues.values() if other.ladder is None}

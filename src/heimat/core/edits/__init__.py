@@ -27,6 +27,7 @@ from heimat.core.edits.hues import (
 )
 from heimat.core.edits.ladder import RenameSystem, SetHueLadder, SetLadder, SetScalePattern
 from heimat.core.edits.order import SpreadOrder, carried_over, grown
+from heimat.core.edits.reserve import SetReserve
 from heimat.core.edits.restore import Restore
 from heimat.core.edits.scales import AimCurve, AimStep, NudgeSteps, SetCurves, SetMethod, SetPinNeighbours, SetWide
 from heimat.core.edits.selections import KeepSelection, RemoveSelection, SetCap
@@ -66,6 +67,7 @@ UserEdit = Annotated[
     | RemoveStops
     | SetWide
     | SetCap
+    | SetReserve
     | KeepSelection
     | RemoveSelection
     | SetScalePattern

@@ -78,6 +78,8 @@ def losses(before: ColorSystem, after: ColorSystem) -> list[str]:
             found += [f"The {what} at {hue.name} {labels[step]} goes." for step in labels if step in old.keys() - new]
         if hue.anchor.mode == "label" and now.anchor != hue.anchor:
             found.append(f"{hue.name} stands at the nearest label, not at {labels[hue.anchor.step or '']} any more.")
+        gone = [step for step in hue.reserve if step not in now.reserve]
+        found += [f"{hue.name} {labels[step]} is in reserve no longer." for step in gone]
     for kept in in_order(before.selections):
         fewer = len(members(before, kept)) - len(members(after, kept))
         if fewer:
@@ -88,7 +90,19 @@ def losses(before: ColorSystem, after: ColorSystem) -> list[str]:
             if moved != value:
                 words = f"{value_in_words(before, value)} to {value_in_words(after, moved)}"
                 found.append(f"{token.name} moves from {words}.")
+            elif isinstance(value, StepAlias) and _made_internal(before, after, value):
+                name = value_in_words(before, value)
+                found.append(f"{token.name} is published as a value: {name} is internal, so it is no alias any more.")
     return found
+
+
+def _made_internal(before: ColorSystem, after: ColorSystem, value: StepAlias) -> bool:
+    """Whether the step that a token stands on was published and is no longer."""
+    was, now = (
+        next((step.internal for step in ladder_of(each, each.hues[value.hue]).steps if step.id == value.step), True)
+        for each in (before, after)
+    )
+    return now and not was
 
 
 def _on_ladder(system: ColorSystem, hues: Iterable[Hue], ladder: Ladder) -> ColorSystem:
@@ -105,11 +119,12 @@ def _on_ladder(system: ColorSystem, hues: Iterable[Hue], ladder: Ladder) -> Colo
 def _hue_on(hue: Hue, ladder: Ladder) -> Hue:
     pins = {step: color for step, color in hue.pins.items() if ladder.index(step) is not None}
     nudges = {step: nudge for step, nudge in hue.nudges.items() if ladder.index(step) is not None}
+    reserve = {step: reason for step, reason in hue.reserve.items() if ladder.index(step) is not None}
     gone = hue.anchor.mode == "label" and ladder.index(hue.anchor.step or "") is None
-    if not gone and pins == hue.pins and nudges == hue.nudges:
+    if not gone and (pins, nudges, reserve) == (hue.pins, hue.nudges, hue.reserve):
         return hue
     kept = Anchor() if gone else hue.anchor
-    return hue.model_copy(update={"pins": pins, "nudges": nudges, "anchor": kept})
+    return hue.model_copy(update={"pins": pins, "nudges": nudges, "reserve": reserve, "anchor": kept})
 
 
 def _value_on(moving: Mapping[str, Hue], system: ColorSystem, value: TokenValue, ladder: Ladder) -> TokenValue:

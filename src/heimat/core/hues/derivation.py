@@ -5,6 +5,7 @@ from functools import lru_cache
 
 from heimat.core.color.angles import around, turn_between
 from heimat.core.color.notation import STRONGEST_CHROMA, Color, lightness_of, oklch_of, rgb8_of
+from heimat.core.color.overlay import alpha_as_published
 from heimat.core.color.solved import COLORED, GAMUT_LOSS, solved
 from heimat.core.document.hues import DerivedSource, QuantityChange
 from heimat.core.sources.circles import Circle, hsl_bytes, on_circle
@@ -57,7 +58,7 @@ def derive(parent: ResolvedSource, source: DerivedSource) -> ResolvedSource:
     color, aim, clipped = made(within, max(stronger, 0.0), turned)
     driven = _driven(parent.color, color)
     limits = [driven] if driven else limits + clipped
-    return ResolvedSource(color, min(max(alpha, 0.0), 1.0), aim, tuple(limits))
+    return ResolvedSource(color, alpha_as_published(min(max(alpha, 0.0), 1.0)), aim, tuple(limits))
 
 
 def _on_oklch(light: float, chroma: float, turn: float) -> tuple[Color, tuple[float, float, float], list[str]]:

@@ -4,6 +4,7 @@ from functools import lru_cache
 
 from heimat.core.color.angles import around
 from heimat.core.color.notation import STRONGEST_CHROMA, Color, lightness_of, oklch_of
+from heimat.core.color.overlay import alpha_as_published
 from heimat.core.color.solved import COLORED, solved
 from heimat.core.document.hues import DerivedSource, GivenSource, Hue, Recall, TintedSource
 from heimat.core.document.system import ColorSystem
@@ -41,7 +42,9 @@ def _given(color: Color, recall: Recall | None) -> ResolvedSource:
     if recall is not None:
         angle = recall.hue if chroma < COLORED else angle
         chroma = max(recall.chroma, chroma)
-    return ResolvedSource(opaque, color.alpha, (lightness_of(opaque), min(chroma, STRONGEST_CHROMA), around(angle)))
+    return ResolvedSource(
+        opaque, alpha_as_published(color.alpha), (lightness_of(opaque), min(chroma, STRONGEST_CHROMA), around(angle))
+    )
 
 
 def _tinted(parent: ResolvedSource, source: TintedSource) -> ResolvedSource:

@@ -101,7 +101,7 @@ def _hue(resolved: Resolved, theme: ResolvedTheme | None, hue: ResolvedHue) -> S
         kind="hue",
         name=hue.name,
         role=role_of(hue.hue),
-        color=hue.color,
+        color=_with_alpha(hue.color, hue),
         why=why_hue(resolved, hue),
         used_by=[f"{len(hue.rgb8)} steps and {counted(len(tokens), 'token')} follow it"],
         hue=hue,
@@ -119,7 +119,7 @@ def _step(resolved: Resolved, theme: ResolvedTheme | None, hue: ResolvedHue, pla
         kind="step",
         name=hue.step_name(place),
         role=role_of(hue.hue),
-        color=hue.color if exact else Color.of_bytes(hue.rgb8[place]),
+        color=_with_alpha(hue.color if exact else Color.of_bytes(hue.rgb8[place]), hue),
         why=why_step(hue, place),
         used_by=_tokens_on(resolved, theme, hue.id, step.id),
         hue=hue,
@@ -128,6 +128,11 @@ def _step(resolved: Resolved, theme: ResolvedTheme | None, hue: ResolvedHue, pla
         movable_step=None if exact or pinned or hue.hue.held else step.id,
         p3=hue.p3_at(place),
     )
+
+
+def _with_alpha(color: Color, hue: ResolvedHue) -> Color:
+    """A color of a hue with the alpha that all of the hue has."""
+    return color if hue.source.alpha == 1.0 else color.model_copy(update={"alpha": hue.source.alpha})
 
 
 def _tokens_on(resolved: Resolved, theme: ResolvedTheme | None, hue: str, step: str | None) -> list[str]:

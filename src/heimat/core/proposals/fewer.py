@@ -74,5 +74,5 @@ def _held(system: ColorSystem) -> list[bool]:
     """Whether anything stands on each step of the ladder of all."""
     uses = uses_of(system, None)
     shared = [hue for hue in system.hues.values() if hue.ladder is None]
-    by_hand = {step for hue in shared for step in (*hue.pins, *hue.nudges, hue.anchor.step or "")}
+    by_hand = {step for hue in shared for step in (*hue.pins, *hue.nudges, *hue.reserve, hue.anchor.step or "")}
     return [uses[step.id] > 0 or step.id in by_hand for step in system.ladder.steps]

@@ -5,6 +5,7 @@ from dataclasses import dataclass
 
 from heimat.core.color.arrays import Bytes, Floats
 from heimat.core.color.notation import rgb8_of
+from heimat.core.color.overlay import alpha_as_published
 from heimat.core.document.aliases import follow
 from heimat.core.document.order import in_order
 from heimat.core.document.system import ColorSystem
@@ -41,7 +42,8 @@ def token_colors(
         chain = follow(system, token.id, theme, order)
         if isinstance(chain.end, LiteralColor):
             color = chain.end.color
-            found[token.id] = TokenColor(rgb8_of(color), color.alpha, chain.tokens, chain.end, literal_p3(color))
+            alpha = alpha_as_published(color.alpha)
+            found[token.id] = TokenColor(rgb8_of(color), alpha, chain.tokens, chain.end, literal_p3(color))
         else:
             hue = hues[chain.end.hue]
             place = hue.place(chain.end.step) or 0

@@ -4,18 +4,19 @@ import numpy as np
 from typing_extensions import TypedDict
 
 from heimat.core.color.difference import distance_text
-from heimat.core.color.notation import Color, format, rgb8_of
-from heimat.core.color.overlay import Overlay, least_overlay, overlay_of, solid
+from heimat.core.color.notation import Color, Notation, format, rgb8_of
+from heimat.core.color.overlay import Overlay, alpha_as_published, least_overlay, overlay_of, solid
 from heimat.view.eyes import Eyes, SwatchView
 
 _BLACK, _WHITE = np.zeros(3, dtype=np.uint8), np.full(3, 255, dtype=np.uint8)
 
 
 class OverlayView(TypedDict):
-    """An overlay: in words what it is, as CSS writes it, and the solid that it gives."""
+    """An overlay: in words what it is, as CSS writes it, in hex with its alpha, and the solid that it gives."""
 
     words: str
     text: str
+    hex: str
     solid: SwatchView
     exact: bool
     distance: str
@@ -26,6 +27,7 @@ class OverlaysView(TypedDict):
 
     ground: SwatchView
     asked: str
+    asked_hex: str
     solid: SwatchView
     tint: SwatchView
     overlays: list[OverlayView]
@@ -34,6 +36,7 @@ class OverlaysView(TypedDict):
 def overlays_view(color: Color, alpha: float, ground: Color, tint: Color, eyes: Eyes) -> OverlaysView:
     """Both ways at once: what `color` at `alpha` gives on a ground, and what gives `tint` there."""
     ground8, tint8 = rgb8_of(ground), rgb8_of(tint)
+    alpha = alpha_as_published(alpha)
     found = [
         ("the most transparent", least_overlay(tint8, ground8)),
         ("black", overlay_of(_BLACK, tint8, ground8)),
@@ -42,6 +45,7 @@ def overlays_view(color: Color, alpha: float, ground: Color, tint: Color, eyes: 
     return {
         "ground": eyes.swatch(ground8),
         "asked": _text(color, alpha),
+        "asked_hex": _text(color, alpha, "hex"),
         "solid": eyes.swatch(solid(rgb8_of(color), alpha, ground8)),
         "tint": eyes.swatch(tint8),
         "overlays": [_overlay(words, overlay, eyes) for words, overlay in found],
@@ -52,11 +56,12 @@ def _overlay(words: str, overlay: Overlay, eyes: Eyes) -> OverlayView:
     return {
         "words": words,
         "text": _text(Color.of_bytes(overlay.rgb8), overlay.alpha),
+        "hex": _text(Color.of_bytes(overlay.rgb8), overlay.alpha, "hex"),
         "solid": eyes.swatch(overlay.solid),
         "exact": overlay.distance == 0.0,
         "distance": distance_text(overlay.distance),
     }
 
 
-def _text(color: Color, alpha: float) -> str:
-    return format(color.model_copy(update={"alpha": alpha}), "rgb") or ""
+def _text(color: Color, alpha: float, notation: Notation = "rgb") -> str:
+    return format(color.model_copy(update={"alpha": alpha}), notation) or ""

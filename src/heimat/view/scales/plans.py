@@ -4,8 +4,9 @@ from typing_extensions import TypedDict
 
 from heimat.core.color.contrast import cut
 from heimat.core.color.difference import distance_words
+from heimat.core.document.order import in_order
 from heimat.core.document.system import ColorSystem, ladder_of
-from heimat.core.document.uses import published_steps, uses_of
+from heimat.core.document.uses import published_steps, unused_of, uses_of
 from heimat.core.document.words import step_name
 from heimat.core.edits import apply
 from heimat.core.edits.ladder import SetHueLadder, SetLadder, losses
@@ -32,15 +33,36 @@ def ladder_plan(system: ColorSystem, hue: str | None, ladder: str | ShapedLadder
     return {"ladder": ladder_view(after.ladder), "losses": losses(system, after)}
 
 
+class UnusedView(TypedDict):
+    """What nothing uses of one scale: the labels that are published, in words."""
+
+    hue: str
+    name: str
+    labels: str
+    own: bool
+
+
+class ReserveView(TypedDict):
+    """A step that is kept in reserve, and why."""
+
+    hue: str
+    step: str
+    name: str
+    reason: str
+
+
 class FewerView(TypedDict):
     """How many colors are published, what nothing uses or can hardly be told apart, and the smaller ladder proposed.
 
-    `unused` are ids of the ladder's steps, `gone` the labels that the smaller ladder lacks.
+    `unused` are ids of the ladder's steps that are on no scale used or kept in reserve, `gone` the labels that the
+    smaller ladder lacks.
     """
 
     colors: int
     cap: int | None
     unused: list[str]
+    unused_by_hue: list[UnusedView]
+    reserve: list[ReserveView]
     alike: list[str]
     steps: int
     gone: list[str]
@@ -57,10 +79,25 @@ def fewer_view(resolved: Resolved, steps: int | None) -> FewerView:
     same = ladder is system.ladder
     after = system if same else apply(system, SetLadder(ladder=ShapedLadder.of(ladder)))
     uses = uses_of(system, None)
+    reserved = {step for hue in system.hues.values() for step in hue.reserve}
     return {
         "colors": len(published_steps(system)),
         "cap": system.cap,
-        "unused": [step.id for step in system.ladder.steps if not uses[step.id] and not step.internal],
+        "unused": [
+            step.id
+            for step in system.ladder.steps
+            if not uses[step.id] and not step.internal and step.id not in reserved
+        ],
+        "unused_by_hue": [
+            {"hue": hue.id, "name": hue.name, "labels": ", ".join(labels), "own": hue.ladder is not None}
+            for hue in in_order(system.hues)
+            if (labels := unused_of(system, hue))
+        ],
+        "reserve": [
+            {"hue": hue.id, "step": step, "name": step_name(system, hue.id, step) or "", "reason": reason}
+            for hue in in_order(system.hues)
+            for step, reason in hue.reserve.items()
+        ],
         "alike": [
             f"{pair.hue.name} {labels[pair.one]} and {labels[pair.other]}, {distance_words(pair.distance)}"
             for pair in alike(resolved.hue_list)

@@ -6,7 +6,9 @@ import { useState } from "react";
 import { client, data, type FewerView, problemOf } from "../../../api/client";
 import { LEAST_STEPS, MOST_COLORS } from "../../../api/constants.generated";
 import { edit } from "../../../api/edits";
+import { stepKey, stepRef } from "../../../api/keys";
 import { NumberField } from "../../../components/NumberField";
+import { TextField } from "../../../components/TextField";
 import { ToolButton } from "../../../components/ToolButton";
 import { usePart, useWorkspace } from "../../../workspace/hooks";
 import { useLook } from "../../../workspace/look";
@@ -47,6 +49,8 @@ export function FewerArea() {
           <Box flex="1 1 0" minWidth="0">
             <Cap fewer={fewer} />
             <Unused fewer={fewer} />
+            <UnusedByHue fewer={fewer} />
+            <Reserve fewer={fewer} />
             <Alike fewer={fewer} />
           </Box>
           <Box flex="1 1 0" minWidth="0" data-testid="smaller">
@@ -145,6 +149,61 @@ function Unused({ fewer }: { fewer: FewerView }) {
           <Text>{unused.map((step) => step.label).join(", ")}</Text>
           <ToolButton onClick={keepIn}>Make them internal</ToolButton>
         </Flex>
+      )}
+    </Box>
+  );
+}
+
+/** What nothing stands on, scale by scale: labels of a scale's own among them. */
+function UnusedByHue({ fewer }: { fewer: FewerView }) {
+  return (
+    <Box marginBottom="8px" data-testid="unused-by-hue">
+      <Text fontWeight="700">Used by nothing, scale by scale</Text>
+      {fewer.unused_by_hue.map((each) => (
+        <Text key={each.hue}>
+          <strong>{each.name}</strong> {each.labels}
+          {each.own ? ", on a ladder of its own" : ""}
+        </Text>
+      ))}
+      {fewer.unused_by_hue.length === 0 && <Text>Every step of every scale is used.</Text>}
+    </Box>
+  );
+}
+
+/** Colors that are kept though nothing uses them yet, each with its reason. */
+function Reserve({ fewer }: { fewer: FewerView }) {
+  const { keep, put } = useWorkspace();
+  const step = usePart("slip", (slip) => (slip?.kind === "step" ? slip.key : null));
+  const name = usePart("slip", (slip) => slip?.name ?? "");
+  const there = step !== null && fewer.reserve.some((each) => stepKey(each.hue, each.step) === step);
+  return (
+    <Box marginBottom="8px" data-testid="reserve">
+      <Text fontWeight="700">In reserve</Text>
+      {fewer.reserve.map((each) => (
+        <Flex key={`${each.hue}/${each.step}`} gap="8px" align="center" minHeight="26px">
+          <Text>
+            <strong>{each.name}</strong> {each.reason}
+          </Text>
+          <ToolButton
+            aria-label={`${each.name}: no longer in reserve`}
+            onClick={() => void put(edit("set_reserve", { hue: each.hue, step: each.step, reason: null }))}
+          >
+            No longer
+          </ToolButton>
+        </Flex>
+      ))}
+      {step && !there ? (
+        <TextField
+          key={step}
+          label={`Keep ${name} in reserve, because`}
+          value=""
+          width="260px"
+          onCommit={(reason) => keep([edit("set_reserve", { ...stepRef(step), reason })])}
+        />
+      ) : (
+        !there && (
+          <Text color="fg.muted">Select a step of the sheet to keep it though nothing uses it yet.</Text>
+        )
       )}
     </Box>
   );

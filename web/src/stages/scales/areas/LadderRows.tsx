@@ -6,7 +6,8 @@ import { Check } from "../../../components/Check";
 import { NumberField } from "../../../components/NumberField";
 import { ToolButton } from "../../../components/ToolButton";
 import { focusSoon, found } from "../../../util/focus";
-import { changed, inserted, without } from "./shaping";
+import { useWorkspace } from "../../../workspace/hooks";
+import { changed, inserted, noRoom, without } from "./shaping";
 import type { Draft } from "./useLadder";
 
 interface Props {
@@ -21,6 +22,7 @@ export function LadderRows({ draft, present, problem, onChange }: Props) {
   // A draft may hold a ready-made ladder, of which only the present one knows what uses it.
   const uses = new Map(present.steps.map((step) => [step.id, step.uses]));
   const full = draft.steps.length >= MOST_STEPS;
+  const { say } = useWorkspace();
   const insert = (after: number, words: string) => (
     <ToolButton
       disabled={full}
@@ -28,7 +30,11 @@ export function LadderRows({ draft, present, problem, onChange }: Props) {
       title={words}
       width="24px"
       paddingInline="0"
-      onClick={() => onChange(inserted(draft, after))}
+      onClick={() => {
+        const why = noRoom(draft, after);
+        if (why) say(why);
+        else onChange(inserted(draft, after));
+      }}
     >
       +
     </ToolButton>

@@ -10,7 +10,7 @@ import { Range } from "../../../components/Range";
 import { Strip } from "../../../components/Strip";
 import { ToolButton } from "../../../components/ToolButton";
 import { usePart, useWorkspace } from "../../../workspace/hooks";
-import { useSeeing } from "../../../workspace/look";
+import { useLook, useSeeing } from "../../../workspace/look";
 import { useLatest } from "../../../workspace/useLatest";
 import { Area } from "../../shared/Area";
 
@@ -18,6 +18,7 @@ const HEIGHT = 32;
 
 export function OverlayArea() {
   const slip = usePart("slip");
+  const slug = useLook((at) => at.slug);
   const seeing = useSeeing();
   const [color, setColor] = useState("#000000");
   const [percent, setPercent] = useState(6);
@@ -26,7 +27,7 @@ export function OverlayArea() {
   const tint = typed ?? slip?.hex ?? "#F0F0F0";
   const [name, setName] = useState("overlay");
   const { said, addToken, pinStep } = useTaking(name);
-  const question = { color, alpha: percent / 100, ground, tint, ...seeing };
+  const question = { color, alpha: percent / 100, ground, tint, system: slug, ...seeing };
   const { answer, problem } = useLatest(question, (body) => data(client.POST("/api/overlays", { body })));
   const step = slip?.kind === "step" && !slip.pinned ? slip : null;
   return (
@@ -35,6 +36,9 @@ export function OverlayArea() {
       tools={
         <>
           <ColorField label="On the ground" value={ground} onChange={setGround} />
+          <Text fontSize="12px" color="fg.muted">
+            a value, or a name: shingle 100, surface.card
+          </Text>
           <ColorField label="Token name" value={name} onChange={setName} />
         </>
       }
@@ -69,7 +73,11 @@ export function OverlayArea() {
           <ToolButton onClick={() => void pinStep(step.key, answer.solid.hex)}>Pin {step.name}</ToolButton>
         )}
         {answer && <ToolButton onClick={() => void addToken(answer.solid.hex)}>Solid as token</ToolButton>}
-        {answer && <ToolButton onClick={() => void addToken(answer.asked)}>Overlay as token</ToolButton>}
+        {answer && (
+          <ToolButton onClick={() => void addToken(answer.asked_hex, answer.asked)}>
+            Overlay as token
+          </ToolButton>
+        )}
       </Line>
       {answer?.overlays.map((overlay, place) => (
         <Line
@@ -92,7 +100,7 @@ export function OverlayArea() {
         >
           <ToolButton
             aria-label={`Overlay as token: ${overlay.words}`}
-            onClick={() => void addToken(overlay.text)}
+            onClick={() => void addToken(overlay.hex, overlay.text)}
           >
             Overlay as token
           </ToolButton>
@@ -115,9 +123,9 @@ function useTaking(name: string) {
       setSaid(problemOf(thrown).message);
     }
   };
-  const addToken = async (color: string) => {
+  const addToken = async (color: string, told = color) => {
     const value = { kind: "literal" as const, color };
-    await make(edit("add_token", { id: newId(), name, theme, value }), `${name} is ${color}.`);
+    await make(edit("add_token", { id: newId(), name, theme, value }), `${name} is ${told}.`);
   };
   const pinStep = async (key: string, color: string) => {
     await make(edit("pin_step", { ...stepRef(key), color }), `Pinned at ${color}.`);

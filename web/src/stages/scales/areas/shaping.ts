@@ -3,6 +3,8 @@ import { LEAST_FALL } from "../../../api/constants.generated";
 import type { Draft, DraftStep } from "./useLadder";
 
 const BEYOND = 4;
+/** How far a step beyond an end stays from white or black, so that it can be told from it. */
+const VISIBLE = 0.5;
 
 export type Labeling = "hundreds" | "fifties" | "numbers";
 export const LABELINGS: { value: Labeling; words: string }[] = [
@@ -61,13 +63,27 @@ export function without(draft: Draft, key: string): Draft {
   return own(left.map((step, place) => (place === 0 || place === last ? { ...step, between: false } : step)));
 }
 
+/** Why no step can be put in at a place; null where one can. */
+export function noRoom(draft: Draft, after: number): string | null {
+  const one = draft.steps[after];
+  const other = draft.steps[after + 1];
+  if (!one && other && 100 - other.lightness < 2 * VISIBLE)
+    return `There is no room beyond ${other.label}: it is all but white.`;
+  if (!other && one && one.lightness < 2 * VISIBLE)
+    return `There is no room beyond ${one.label}: it is all but black.`;
+  if (one && other && one.lightness - other.lightness < 2 * LEAST_FALL)
+    return `There is no room between ${one.label} and ${other.label}.`;
+  return null;
+}
+
 /** A step between two others, or beyond the end: no other moves. */
 export function inserted(draft: Draft, after: number): Draft {
   const one = draft.steps[after];
   const other = draft.steps[after + 1];
   const taken = new Set(draft.steps.map((step) => step.label));
-  const light = one ? one.lightness : (other?.lightness ?? 50) + 2 * BEYOND;
-  const dark = other ? other.lightness : light - 2 * BEYOND;
+  // Beyond an end: between that end and white or black, where it can be seen from both.
+  const light = one ? one.lightness : Math.min((other?.lightness ?? 50) + 2 * BEYOND, 100);
+  const dark = other ? other.lightness : Math.max(light - 2 * BEYOND, 0);
   const numbers = [one, other].map((step) => Number(step?.label));
   const [low = Number.NaN, high = Number.NaN] = numbers;
   const guess = Number.isFinite(low) && Number.isFinite(high) ? (low + high) / 2 : beyond(low, high);
