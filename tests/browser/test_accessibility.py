@@ -29,6 +29,18 @@ return [...document.querySelectorAll('button, a, input, [role=slider], [role=gri
   .map(([html, box]) => `${html} ${box.width}x${box.height}`)
 """
 
+# Every two controls have two names, or a voice could not say which is meant.
+TWICE = """
+const name = e => e.getAttribute('aria-label')
+  || (e.getAttribute('aria-labelledby') || '')
+    .split(' ').map(id => document.getElementById(id)?.textContent || '').join(' ').trim()
+  || [...(e.labels || [])].map(label => label.textContent).join(' ').trim()
+  || e.textContent.trim().replace(/\\s+/g, ' ') || e.title;
+const controls = 'button, a[href], input, textarea, select, [role=slider], [role=gridcell]';
+const names = [...document.querySelectorAll(controls)].filter(e => e.getClientRects().length > 0).map(name);
+return names.filter((each, place) => !each || names.indexOf(each) !== place);
+"""
+
 # What shows that a work area has its answer.
 AREA_READY = (
     "[data-testid=ladder-rows], [data-curve], [data-testid=selections],"
@@ -77,6 +89,7 @@ def violations(page: Page) -> list:
 def check(page: Page) -> None:
     found = violations(page)
     assert found == [], json.dumps(found, indent=1)
+    assert page.script(TWICE) == []
 
 
 @pytest.mark.parametrize("path", SCREENS)

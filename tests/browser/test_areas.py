@@ -145,7 +145,7 @@ def test_harmony_of_several(page: Page) -> None:
 def test_an_even_set_and_what_equal_values_cost(page: Page) -> None:
     page.open(f"{AT}?at=hue:tidewater&area=even")
     page.says("[data-testid=even-words]", "All have L* 42 and chroma 0.08")
-    page.type("Chroma, as a number", "0.15", enter=True)
+    page.type("Chroma of the even set, as a number", "0.15", enter=True)
     page.says("[data-testid=even-words]", "the gamut holds less. All can have 0.083")
     page.press("Highest common, 0.083")
     page.says("[data-testid=even-words]", "All have L* 42 and chroma 0.08")

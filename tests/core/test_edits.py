@@ -48,8 +48,8 @@ from heimat.core.edits import (
 from heimat.core.edits.candidates import AddCandidates, JoinCandidates, RemoveCandidates, SetCandidate
 from heimat.core.edits.holding import HoldHues
 from heimat.core.edits.ladder import losses
-from heimat.core.edits.scales import AimCurve, NudgeSteps, SetWide
 from heimat.core.edits.reserve import SetReserve
+from heimat.core.edits.scales import AimCurve, NudgeSteps, SetWide
 from heimat.core.edits.selections import KeepSelection, RemoveSelection, SetCap
 from heimat.core.edits.sources import LetGo
 from heimat.core.edits.stops import KeepStops, RemoveStops

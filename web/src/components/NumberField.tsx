@@ -1,6 +1,7 @@
 /** A number to type or to step by keys. What is out of range is brought to the nearest allowed value, visibly. */
 import { Input } from "@chakra-ui/react";
 import { type KeyboardEvent, memo, useEffect, useRef, useState } from "react";
+import { RUN_MS } from "../util/run";
 import { useSteady } from "../util/useSteady";
 
 interface Props {
@@ -21,9 +22,6 @@ interface Props {
 }
 
 const nothing = () => undefined;
-
-/** Where steps are seen as they go, those that follow one another within this are one change. */
-const RUN_MS = 300;
 
 export function NumberField({ onCommit, onStep, onCancel = nothing, ...props }: Props) {
   const steady = {

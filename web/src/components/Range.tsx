@@ -6,6 +6,8 @@ import styles from "./range.module.css";
 
 interface Props {
   label: string;
+  /** Of what, where something else on the page has the same label. */
+  of?: string;
   value: number;
   low: number;
   high: number;
@@ -22,9 +24,10 @@ interface Props {
 }
 
 export function Range(props: Props) {
-  const { label, value, low, high, step, places, unit, ends, width = "110px", onChange, onEnd } = props;
+  const { label, of, value, low, high, step, places, unit, ends, width = "110px", onChange, onEnd } = props;
   const id = useId();
   const grip = useGrip<number>();
+  const name = of ? `${label} ${of}` : label;
   const end = () => void grip.letGo((last) => onEnd?.(last));
   return (
     <div className={styles.range}>
@@ -32,6 +35,7 @@ export function Range(props: Props) {
       {ends && <span className={styles.end}>{ends[0]}</span>}
       <input
         id={id}
+        aria-label={of ? name : undefined}
         type="range"
         min={low}
         max={high}
@@ -45,14 +49,14 @@ export function Range(props: Props) {
           onChange(moved);
         }}
         onPointerUp={end}
-        onKeyUp={end}
+        onKeyUp={() => grip.rest((last) => onEnd?.(last))}
         onBlur={end}
       />
       {ends ? (
         <span className={styles.end}>{ends[1]}</span>
       ) : (
         <NumberField
-          label={`${label}, as a number`}
+          label={`${name}, as a number`}
           value={grip.value ?? value}
           low={low}
           high={high}

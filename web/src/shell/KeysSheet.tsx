@@ -76,7 +76,7 @@ export const KeysSheet = memo(function KeysSheet({
               </Grid>
             </Dialog.Body>
             <Dialog.CloseTrigger asChild>
-              <CloseButton size="sm" />
+              <CloseButton size="sm" aria-label="Close the keys" />
             </Dialog.CloseTrigger>
           </Dialog.Content>
         </Dialog.Positioner>

@@ -32,6 +32,7 @@ export function SystemName() {
       fontWeight="700"
       maxWidth="200px"
       minWidth="0"
+      aria-label={`${name}: rename it, open another, read its history`}
       title="Rename it, open another, read its history"
     >
       <Text as="span" truncate>

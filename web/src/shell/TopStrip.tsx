@@ -174,7 +174,7 @@ function TakeBack() {
   const undo = useKnown(({ parts }) => parts?.head?.undo ?? null);
   const redo = useKnown(({ parts }) => parts?.head?.redo ?? null);
   // What still rests can be taken back too.
-  const moving = useKnown((known) => known.moving);
+  const moving = useKnown((known) => known.moving || known.sending);
   const { takeBack } = useWorkspace();
   return (
     <Flex gap="0">

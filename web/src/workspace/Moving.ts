@@ -8,12 +8,10 @@ import type { Edit, SlipView } from "../api/client";
 import { STRONGEST_CHROMA } from "../api/constants.generated";
 import { edit } from "../api/edits";
 import { stepRef } from "../api/keys";
+import { RUN_MS } from "../util/run";
 import { useChosen } from "./chosen";
 import { useLook } from "./look";
 import type { Workspace } from "./Workspace";
-
-/** Taps that follow one another within this are one change. */
-export const RUN_MS = 300;
 
 export interface Aim {
   lightness: number;

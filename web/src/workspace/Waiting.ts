@@ -19,7 +19,10 @@ const newKey = () =>
 export class WaitingChanges {
   private list: Waiting[] = [];
 
-  constructor(private readonly slug: string) {}
+  constructor(
+    private readonly slug: string,
+    private readonly onLength: (length: number) => void,
+  ) {}
 
   get length(): number {
     return this.list.length;
@@ -29,6 +32,7 @@ export class WaitingChanges {
   takeUp(): Waiting[] {
     const left = draftOf<Waiting[]>(this.stored) ?? [];
     this.list = [...left, ...this.list];
+    this.onLength(this.list.length);
     return left;
   }
 
@@ -60,6 +64,7 @@ export class WaitingChanges {
   }
 
   private store(): void {
+    this.onLength(this.list.length);
     const known = this.list.filter((each) => each.kind !== "edit" || each.edits);
     keepDraft(this.stored, known.length > 0 ? JSON.stringify(known) : "");
   }

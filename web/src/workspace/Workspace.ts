@@ -48,6 +48,8 @@ export interface Known {
   away: boolean;
   /** Whether a gesture lasts, or rests to be kept. */
   moving: boolean;
+  /** Whether changes are on their way. */
+  sending: boolean;
   /** The keys of what is shown as it will be once the database is back. */
   waiting: ReadonlySet<string>;
 }
@@ -80,6 +82,7 @@ export class Workspace {
     said: null,
     away: false,
     moving: false,
+    sending: false,
     waiting: NONE,
   }));
   readonly moving = new Moving(this);
@@ -114,7 +117,9 @@ export class Workspace {
     private readonly server: Server,
   ) {
     this.flight = new SingleFlight((edits) => this.ask(edits));
-    this.waiting = new WaitingChanges(slug);
+    this.waiting = new WaitingChanges(slug, (length) => {
+      if (this.store.getState().sending !== length > 0) this.store.setState({ sending: length > 0 });
+    });
   }
 
   /** Begin to notice what others do. */

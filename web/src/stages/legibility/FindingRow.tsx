@@ -28,7 +28,7 @@ export function FindingRow({ finding, repairs }: Props) {
       <Box
         as="button"
         cursor="pointer"
-        aria-label={`${finding.kind === "pairing" && finding.use !== "part" ? "12 min: " : ""}select ${finding.sentence.split(" ")[0]}`}
+        aria-label={`${finding.kind === "pairing" && finding.use !== "part" ? "12 min: " : ""}select ${finding.sentence.split(" ")[0]}, of: ${finding.sentence}`}
         onClick={() => look({ select: finding.select })}
       >
         {finding.as_seen ? <Halves finding={finding} /> : <Sample finding={finding} />}
@@ -42,9 +42,14 @@ export function FindingRow({ finding, repairs }: Props) {
         </Text>
         <Flex gap="8px" wrap="wrap">
           {repairs?.map((repair) => (
-            <ToolButton key={repair.words} onClick={() => void put(repair.edit)} title={repair.consequence}>
+            <ToolButton
+              key={repair.words}
+              aria-label={`${repair.words} ${repair.consequence}, so that it is settled: ${finding.sentence}`}
+              onClick={() => void put(repair.edit)}
+              title={repair.consequence}
+            >
               <Swatch seen={repair.seen} />
-              {repair.words}
+              {repair.words}{" "}
               <Text as="span" color="fg.muted">
                 {repair.consequence}
               </Text>

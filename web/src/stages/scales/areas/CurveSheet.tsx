@@ -94,12 +94,13 @@ export const CurveSheet = memo(function CurveSheet({
     grip.hold({ at: handle.at, value, moved: true, low, high });
     props.onMove(name, handle, value);
   };
+  const keep = (last: Held) => {
+    const handle = curve.handles.find((each) => each.at === last.at);
+    if (handle && last.moved) return props.onEnd(name, handle, last.value);
+  };
   const finish = () => {
     dragging.current = false;
-    void grip.letGo((last) => {
-      const handle = curve.handles.find((each) => each.at === last.at);
-      if (handle && last.moved) return props.onEnd(name, handle, last.value);
-    });
+    void grip.letGo(keep);
   };
   const cancel = () => {
     dragging.current = false;
@@ -211,7 +212,7 @@ export const CurveSheet = memo(function CurveSheet({
               onPointerUp={finish}
               onPointerCancel={cancel}
               onKeyDown={(event) => onKeyDown(event, handle)}
-              onKeyUp={finish}
+              onKeyUp={() => grip.rest(keep)}
               onBlur={finish}
               onFocus={() => props.onAt(name, handle)}
               onPointerEnter={() => !held && props.onAt(name, handle)}

@@ -55,7 +55,12 @@ function OpenCurves({ hue, name }: { hue: string; name: string }) {
         <>
           <Flex gap="4px" role="group" aria-label="Which curve is shaped">
             {QUANTITIES.map(({ name: each, words }) => (
-              <Toggle key={each} on={quantity === each} onClick={() => setQuantity(each)}>
+              <Toggle
+                key={each}
+                on={quantity === each}
+                aria-label={`${words}: shape its curve`}
+                onClick={() => setQuantity(each)}
+              >
                 {words}
               </Toggle>
             ))}
@@ -67,7 +72,7 @@ function OpenCurves({ hue, name }: { hue: string; name: string }) {
           <Text fontSize="12px" color="fg.muted">
             {own
               ? `${name} has curves of its own.`
-              : "Drag a handle, or use the arrow keys on it; Backspace puts it back."}
+              : `Drag a handle, or use the arrow keys; Backspace puts it back. Thin: ${QUANTITIES.flatMap(({ name: each, words }) => (each === quantity ? [] : [words.toLowerCase()])).join(", ")}.`}
           </Text>
         </>
       }
@@ -140,9 +145,9 @@ const SHARE = { curve: "chroma", low: 0, high: STRONGEST_SHARE, step: 0.05, plac
 const TURN = { curve: "hue", low: -MOST_DRIFT, high: MOST_DRIFT, step: 1, places: 0, unit: "°" } as const;
 const ENDS = [
   { name: "light_taper", at: -1, label: "Chroma, light end", ...SHARE },
-  { name: "dark_taper", at: 1, label: "dark end", ...SHARE },
+  { name: "dark_taper", at: 1, label: "dark end", of: "of chroma", ...SHARE },
   { name: "light_drift", at: -1, label: "Hue drift, light end", ...TURN },
-  { name: "dark_drift", at: 1, label: "dark end", ...TURN },
+  { name: "dark_drift", at: 1, label: "dark end", of: "of hue drift", ...TURN },
 ] as const;
 
 interface EndsProps {

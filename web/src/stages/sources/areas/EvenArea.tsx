@@ -84,6 +84,7 @@ export function EvenArea() {
           />
           <Range
             label={space === "hsb" ? "Brightness" : "Lightness"}
+            of="of the even set"
             value={answer.light}
             low={0}
             high={100}
@@ -93,6 +94,7 @@ export function EvenArea() {
           />
           <Range
             label={oklch ? "Chroma" : "Saturation"}
+            of="of the even set"
             value={answer.chroma}
             low={0}
             high={oklch ? CHROMA_END : 100}

@@ -78,6 +78,7 @@ export function NeutralArea() {
           )}
           <Range
             label="Lightness"
+            of="of the neutral"
             value={lightness}
             low={0}
             high={100}

@@ -62,7 +62,6 @@ export function ReadingLine({ taking }: { taking: ReturnType<typeof useTaking> }
     <Box border="1px solid" borderColor="fg" borderRadius="2px">
       <Flex align="flex-start">
         <Field.Root invalid={said !== null}>
-          <Field.Label srOnly>A color, a list, a stylesheet or a picture</Field.Label>
           {file ? (
             <Flex align="center" minHeight="38px" paddingInline="12px" gap="10px">
               <Text fontWeight="700">{file.name}</Text>
@@ -77,6 +76,7 @@ export function ReadingLine({ taking }: { taking: ReturnType<typeof useTaking> }
           ) : (
             <Textarea
               id="reading-line"
+              aria-label="A color, a list, a stylesheet or a picture"
               rows={Math.min(Math.max(text.split("\n").length, 1), 5)}
               border="0"
               minHeight="38px"

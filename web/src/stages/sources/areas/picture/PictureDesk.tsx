@@ -110,6 +110,7 @@ export function PictureDesk({ picture, tools, progress }: Props) {
           />
           <Range
             label="Lightness"
+            of="of the main colors"
             ends={["one", "wide range"]}
             value={wanted.span}
             low={0}

@@ -1,0 +1,2 @@
+/** Taps that follow one another within this are one change. */
+export const RUN_MS = 300;
