@@ -194,6 +194,18 @@ def test_status_colors_that_everyone_can_tell_apart(page: Page) -> None:
     page.says("[aria-label=Status]", "2 pairs are confusable")
 
 
+def test_what_is_held_in_its_band_stays_when_status_colors_are_taken(page: Page) -> None:
+    page.open(f"{AT}?at=hue:kelp")
+    page.press("Held")
+    page.wait(lambda: page.button("Undo").get_attribute("title") == "Undo: Hold kelp")
+    page.press("Status")
+    page.wait(lambda: page.button("Hold success").get_attribute("aria-pressed") == "true")
+    assert not page.button("Hold success").is_enabled()
+    page.press("Use these")
+    page.wait(lambda: band_value(page, "flare") != "#BF3650")
+    assert band_value(page, "kelp") == "#3F8F4F"
+
+
 def test_a_neutral_is_seen_before_it_is_added(page: Page) -> None:
     page.open(f"{AT}?area=neutral")
     page.wait(lambda: "gray" in bands(page))

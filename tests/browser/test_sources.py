@@ -131,7 +131,7 @@ def test_names_that_cannot_be_are_said_at_the_field(page: Page) -> None:
     page.open(f"{AT}?at=hue:kelp")
     for wrong, words in (
         ("flare", "taken"),
-        ("$kelp", "cannot begin with"),
+        ("$kelp", "“$kelp” cannot begin with"),
         ("ke.lp", "period"),
         (" ", "needs a name"),
     ):

@@ -9,6 +9,9 @@ import httpx2 as httpx
 import orjson
 from selenium.webdriver import Chrome
 
+from heimat.core.edits import apply
+from heimat.core.edits.ladder import SetLadder
+from heimat.core.scales.shaping import ShapedLadder, ShapedStep
 from heimat.local.install import PAGE
 from heimat.service.opening import add_document
 from heimat.store.engine import make_engine
@@ -52,11 +55,14 @@ def _previews(address: str, slug: str, hues: list[str], people: int) -> tuple[Ti
 # begins before its paint, and a message posted there arrives behind it. Meanwhile the browser tells of every frame in
 # which script ran for 50 ms or longer.
 _DRAG_IN_PAGE = """
-const [handle, room, across, moves, done] = arguments;
+const [handle, room, across, wide, moves, done] = arguments;
 const held = document.querySelector(handle);
 const sheet = document.querySelector("[data-testid=scales]");
 const box = document.querySelector(room).getBoundingClientRect();
-const along = place => 0.1 + 0.8 * place / moves;
+const own = held.getBoundingClientRect();
+const middle = (own.top + own.height / 2 - box.top) / box.height;
+// Within what its neighbours leave, where that is little: back and forth.
+const along = place => wide ? 0.1 + 0.8 * place / moves : middle + 0.012 * (place % 4 - 1.5);
 const at = place => ({pointerId: 1, button: 0, buttons: 1, bubbles: true,
                       clientY: box.top + box.height * (across ? 0.5 : along(place)),
                       clientX: box.left + box.width * (across ? along(place) : 0.5)});
@@ -89,19 +95,27 @@ held.setPointerCapture = () => {};
 })().then(done, error => done(String(error)));
 """
 _RAMP = "[role=slider][aria-label='Lightness']"
+_HUE = "[aria-label^='Hue: shape']"
 _HANDLE = "[data-curve=hue] [data-at='0.5']"
+_RUNG = "[data-testid=ladder-plot] [role=slider]:nth-of-type(5)"
 
 
-def _drag_in_chromium(driver: Chrome, page: str, handle: str, room: str, *, across: bool) -> tuple[Timing, list[float]]:
+def _drag_in_chromium(
+    driver: Chrome, page: str, handle: str, room: str, *, across: bool, wide: bool = True, opened_by: str = "body"
+) -> tuple[Timing, list[float]]:
     driver.set_script_timeout(120)
     driver.get(page)
     end = time.monotonic() + 15
+    while not driver.execute_script(
+        "const it = document.querySelector(arguments[0]); it?.click(); return it", opened_by
+    ):
+        time.sleep(0.05)
     there = "return [...arguments].every(css => document.querySelector(css) !== null)"
     while not driver.execute_script(there, handle, room, "[data-testid=scales] [data-hex]"):
         if time.monotonic() > end:
             raise RuntimeError("what is to be dragged does not appear")
         time.sleep(0.05)
-    found = driver.execute_async_script(_DRAG_IN_PAGE, handle, room, across, 80)
+    found = driver.execute_async_script(_DRAG_IN_PAGE, handle, room, across, wide, 80)
     if isinstance(found, str):
         raise RuntimeError(found)
     times, long = found
@@ -144,6 +158,54 @@ def _walk_in_chromium(driver: Chrome) -> Timing:
     return Timing(found[4:])
 
 
+# From a click on a step until the slip tells of it; then what is selected is walked on from.
+_SELECT_IN_PAGE = """
+const [moves, done] = arguments;
+const painted = () => new Promise(resolve => requestAnimationFrame(() => {
+  const channel = new MessageChannel();
+  channel.port1.onmessage = resolve;
+  channel.port2.postMessage(0);
+}));
+const pause = ms => new Promise(resolve => setTimeout(resolve, ms));
+(async () => {
+  const times = [];
+  const cells = [...document.querySelectorAll("[data-testid=scales] [data-key]")];
+  const told = () => document.querySelector("[data-testid=slip-name]")?.textContent;
+  for (let place = 0; place < moves; place++) {
+    const cell = cells[((place + 1) * 37) % cells.length];
+    const before = told();
+    const start = performance.now();
+    cell.dispatchEvent(new MouseEvent("click", {bubbles: true}));
+    while (told() === before) await painted();
+    times.push(performance.now() - start);
+    await pause(500);
+  }
+  return times;
+})().then(done, error => done(String(error)));
+"""
+
+
+def _select_in_chromium(driver: Chrome) -> Timing:
+    found = driver.execute_async_script(_SELECT_IN_PAGE, 24)
+    if isinstance(found, str):
+        raise RuntimeError(found)
+    return Timing(found[2:])
+
+
+def _load_in_chromium(driver: Chrome, page: str) -> float:
+    """Milliseconds from asking for a page until its last step is there, of the second time."""
+    for _ in range(2):
+        driver.get("about:blank")
+        driver.get(page)
+        end = time.monotonic() + 15
+        while not driver.execute_script("return document.querySelector('[data-testid=scales] [data-hex]') !== null"):
+            if time.monotonic() > end:
+                raise RuntimeError("the sheet does not appear")
+            time.sleep(0.01)
+        took = float(driver.execute_script("return performance.now()"))
+    return took
+
+
 def _first_scripts(driver: Chrome, page: str) -> list[Path]:
     """The scripts that a browser fetches until a page is there."""
     driver.get("about:blank")
@@ -159,6 +221,12 @@ def _first_scripts(driver: Chrome, page: str) -> list[Path]:
 
 def _compressed(files: list[Path]) -> int:
     return sum(len(gzip.compress(file.read_bytes(), 9)) for file in files)
+
+
+def _ladder(count: int) -> ShapedLadder:
+    """An even ladder of so many steps."""
+    lights = [97.0 - 89.0 * place / (count - 1) for place in range(count)]
+    return ShapedLadder(steps=tuple(ShapedStep(label=f"{at + 1}", lightness=light) for at, light in enumerate(lights)))
 
 
 def run(folder: Path) -> None:
@@ -179,6 +247,9 @@ def run(folder: Path) -> None:
         many = large_system(49)
         with engine.begin() as connection:
             wide_slug = add_document(connection, many, "ines")
+        full = apply(large_system(29), SetLadder(ladder=_ladder(24)))
+        with engine.begin() as connection:
+            full_slug = add_document(connection, full, "ines")
         engine.dispose()
         timing, size = _previews(heimat.address, wide_slug, list(many.hues), 1)
         report("preview of 49 hues × 11 steps", timing, "none stated")
@@ -188,12 +259,20 @@ def run(folder: Path) -> None:
             timing, _ = _drag_in_chromium(driver, at, _RAMP, _RAMP, across=True)
             report("in Chromium: pointer's move to all steps repainted", timing, "p95 100 ms")
             report("in Chromium: arrow key to the next step painted", _walk_in_chromium(driver), "p95 50 ms")
+            report("in Chromium: a click on a step to the slip", _select_in_chromium(driver), "60 ms")
             room = "[data-curve=hue] svg"
-            timing, long = _drag_in_chromium(driver, f"{at}&area=curves", _HANDLE, room, across=False)
+            timing, long = _drag_in_chromium(driver, f"{at}&area=curves", _HANDLE, room, across=False, opened_by=_HUE)
             report("in Chromium: a curve's handle of 12 scales", timing, "p95 100 ms")
             note(
                 "frames with over 50 ms of script", f"{len(long)} of 80, longest {max(long, default=0):.0f} ms", "none"
             )
+            plot = "[data-testid=ladder-plot]"
+            timing, _ = _drag_in_chromium(driver, f"{at}&area=ladder", _RUNG, plot, across=False, wide=False)
+            report("in Chromium: a handle of the ladder of 12 scales", timing, "p95 100 ms")
+            full_at = f"{heimat.address}/systems/{full_slug}/scales?at=hue:{next(iter(full.hues))}"
+            timing, _ = _drag_in_chromium(driver, full_at, _RAMP, _RAMP, across=True)
+            report("in Chromium: a drag of 29 hues × 24 steps", timing, "p95 150 ms")
+            note("in Chromium: 29 hues × 24 steps loaded", f"{_load_in_chromium(driver, full_at):.0f} ms", "1 s")
             scripts = _first_scripts(driver, f"{heimat.address}/systems/{slug}/sources")
             note("first page: script, compressed", f"{_compressed(scripts) / 1000:.0f} kB", "200 kB")
         largest = max((PAGE / "assets").glob("*.js"), key=lambda file: file.stat().st_size)

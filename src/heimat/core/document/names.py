@@ -27,21 +27,22 @@ def check_part(text: str, field: str, what: str) -> None:
     if len(text) > LONGEST_NAME:
         raise DomainError(f"A name has at most {LONGEST_NAME} characters; this one has {len(text)}.", field, "too_long")
     if text != text.strip():
-        raise DomainError("A name neither begins nor ends with a space.", field, "spaces")
+        raise DomainError(f"“{text}” begins or ends with a space, which a name does not.", field, "spaces")
     if text.startswith("$"):
-        raise DomainError("A name cannot begin with “$”: token files keep that sign for themselves.", field, "sign")
+        raise DomainError(f"“{text}” cannot begin with “$”: token files keep that sign for themselves.", field, "sign")
     if _BRACES.search(text):
-        raise DomainError("A name cannot hold braces: token files keep them for themselves.", field, "sign")
+        raise DomainError(f"“{text}” cannot hold braces: token files keep them for themselves.", field, "sign")
     check_line(text, field)
     if not css_name(text).strip("-"):
-        raise DomainError("A name needs at least one letter or digit.", field, "sign")
+        raise DomainError(f"“{text}” needs at least one letter or digit to be a name.", field, "sign")
 
 
 def check_hue_name(text: str, field: str) -> None:
     """Raise DomainError unless a text can name a hue: one part, without a period."""
     check_part(text, field, "hue")
     if "." in text:
-        raise DomainError("A hue’s name cannot hold a period: it parts the names of tokens.", field, "sign")
+        words = f"“{text}” cannot hold a period: in a hue’s name that would part the names of tokens."
+        raise DomainError(words, field, "sign")
 
 
 def check_token_name(text: str, field: str) -> None:
@@ -49,14 +50,22 @@ def check_token_name(text: str, field: str) -> None:
     check_part(text, field, "token")
     for part in text.split("."):
         if not part.strip():
-            raise DomainError("A period stands between two parts: text.strong, not text..strong.", field, "empty_part")
+            raise DomainError(
+                f"In “{text}” a period stands beside no name: it parts two of them, as in text.strong.",
+                field,
+                "empty_part",
+            )
         check_part(part, field, "token")
 
 
 def check_pattern(text: str, field: str) -> None:
     """Raise DomainError unless a text can be the pattern that names the scale tokens."""
     if "{hue}" not in text or "{step}" not in text:
-        raise DomainError(f"A pattern holds {{hue}} and {{step}}, for example {PATTERN_EXAMPLE}.", field, "pattern")
+        raise DomainError(
+            f"A pattern holds {{hue}} and {{step}}, for example {PATTERN_EXAMPLE}; this one is “{text}”.",
+            field,
+            "pattern",
+        )
     check_token_name(text.replace("{hue}", "hue").replace("{step}", "100"), field)
 
 

@@ -27,7 +27,10 @@ def status_hues(system: ColorSystem) -> dict[Status, Hue]:
 
 
 def status_edits(system: ColorSystem, colors: Mapping[Status, Color], notes: Mapping[Status, str]) -> list[UserEdit]:
-    """The edits that give a document's status hues some colors and notes; tokens told apart go along."""
+    """The edits that give a document's status hues some colors and notes; tokens told apart go along.
+
+    A hue that is held keeps its color, and takes its note.
+    """
     present = status_hues(system)
     edits: list[UserEdit] = []
     fresh: list[NewHue] = []
@@ -42,7 +45,7 @@ def status_edits(system: ColorSystem, colors: Mapping[Status, Color], notes: Map
             new = NewHue(id=new_id(), name=name, kind="status", status=status, color=color, note=notes.get(status, ""))
             fresh.append(new)
             continue
-        if (rgb8_of(color) != resolve(system).hues[hue.id].scale.source8).any():
+        if not hue.held and (rgb8_of(color) != resolve(system).hues[hue.id].scale.source8).any():
             edits.append(SetSource(hue=hue.id, color=color))
         if status in notes and notes[status] != hue.note:
             edits.append(SetHueNote(hue=hue.id, note=notes[status]))

@@ -49,8 +49,6 @@ export function FewerArea() {
           <Box flex="1 1 0" minWidth="0">
             <Cap fewer={fewer} />
             <Unused fewer={fewer} />
-            <UnusedByHue fewer={fewer} />
-            <Reserve fewer={fewer} />
             <Alike fewer={fewer} />
           </Box>
           <Box flex="1 1 0" minWidth="0" data-testid="smaller">
@@ -83,8 +81,12 @@ export function FewerArea() {
               <Text>Nothing has to go. Choose a number of steps to see what would move.</Text>
             )}
             <Losses losses={fewer.losses} problem={shaping.problem?.message ?? null} />
+            <UnusedByHue fewer={fewer} />
           </Box>
-          <Selections />
+          <Box flex="1 1 0" minWidth="0">
+            <Selections />
+            <Reserve fewer={fewer} />
+          </Box>
         </Flex>
       )}
     </Area>
@@ -157,7 +159,7 @@ function Unused({ fewer }: { fewer: FewerView }) {
 /** What nothing stands on, scale by scale: labels of a scale's own among them. */
 function UnusedByHue({ fewer }: { fewer: FewerView }) {
   return (
-    <Box marginBottom="8px" data-testid="unused-by-hue">
+    <Box marginTop="10px" data-testid="unused-by-hue">
       <Text fontWeight="700">Used by nothing, scale by scale</Text>
       {fewer.unused_by_hue.map((each) => (
         <Text key={each.hue}>
@@ -177,7 +179,7 @@ function Reserve({ fewer }: { fewer: FewerView }) {
   const name = usePart("slip", (slip) => slip?.name ?? "");
   const there = step !== null && fewer.reserve.some((each) => stepKey(each.hue, each.step) === step);
   return (
-    <Box marginBottom="8px" data-testid="reserve">
+    <Box marginTop="10px" data-testid="reserve">
       <Text fontWeight="700">In reserve</Text>
       {fewer.reserve.map((each) => (
         <Flex key={`${each.hue}/${each.step}`} gap="8px" align="center" minHeight="26px">

@@ -51,7 +51,7 @@ export function OverlayArea() {
       <Line
         left={
           <>
-            <ColorField label="Overlay color" value={color} onChange={setColor} />
+            <ColorField label="Color" value={color} onChange={setColor} />
             <Range
               label="Alpha"
               value={percent}

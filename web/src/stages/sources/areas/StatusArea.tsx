@@ -26,10 +26,12 @@ export function StatusArea() {
   const [notes, setNotes] = useState<Partial<Record<Status, string>>>({});
   const present = new Map<Status, HueView>();
   for (const hue of hues) if (hue.status && !present.has(hue.status)) present.set(hue.status, hue);
+  // What is held in its band is held here too.
+  const fixed = [...present].flatMap(([status, hue]) => (hue.held ? [status] : []));
   const question = {
     brand: hues.filter((hue) => hue.kind === "brand").map((hue) => hue.exact),
     present: Object.fromEntries([...present].map(([status, hue]) => [status, hue.exact])),
-    held: held.filter((status) => present.has(status)),
+    held: [...new Set([...held.filter((status) => present.has(status)), ...fixed])],
     notation,
     ...seeing,
   };
@@ -123,7 +125,12 @@ export function StatusArea() {
             </Box>
             <Toggle
               on={color.held}
-              disabled={!present.has(color.status)}
+              disabled={!present.has(color.status) || fixed.includes(color.status)}
+              title={
+                fixed.includes(color.status)
+                  ? `${present.get(color.status)?.name} is held in its band: let it go there to change it`
+                  : undefined
+              }
               aria-label={`Hold ${color.status}`}
               onClick={() =>
                 setHeld(

@@ -50,8 +50,10 @@ export function ReadingLine({ taking }: { taking: ReturnType<typeof useTaking> }
     if (!arrived) return;
     const brought = useInbox.getState().take();
     if (brought.files.length > 0) take(brought.files);
-    else setText(brought.text);
-    focusSoon(found("#reading-line"));
+    else {
+      setText(brought.text);
+      focusSoon(found("#reading-line"));
+    }
   }, [arrived, take, setText]);
   const done = (left: string) => {
     taking.close();

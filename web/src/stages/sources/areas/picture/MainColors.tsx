@@ -48,15 +48,12 @@ export function MainColors({ colors, chosen, out, named, onChoose, onOut, onName
             >
               {chosen === place && <span className={styles.flag} />}
               <span>{color.text}</span>
-              <span className={styles.share}>
-                {color.near ? `is ${color.near.name}, ` : ""}
-                {color.again ? "taken again" : color.share}
-              </span>
+              <span className={styles.share}>{color.again ? "taken again" : color.share}</span>
             </button>
             <input
               className={styles.name}
               value={mine.name ?? ""}
-              placeholder="named by its color"
+              placeholder={color.near ? `is ${color.near.name}` : "named by its color"}
               aria-label={`Name of ${color.hex}`}
               onChange={(event) => onName(place, { ...mine, name: event.target.value })}
             />

@@ -68,9 +68,11 @@ export function PictureDesk({ picture, tools, progress }: Props) {
     const other = again[place];
     return other ? { ...color, ...other, again: true } : color;
   });
+  // What the system has already is left out, until somebody wants it all the same.
+  const isOut = (place: number) => out.has(place) !== (colors[place]?.near?.same ?? false);
   const kept = colors
     .map((color, place) => ({ ...named[place], color: color.hex, note: `from ${picture.name}` }))
-    .filter((_, place) => !out.has(place));
+    .filter((_, place) => !isOut(place));
   const found = (some: { hex: string }[]) =>
     some.map((color) => ({ color: color.hex, note: `from ${picture.name}` }));
   const choose = (place: number | null) => {
@@ -147,7 +149,7 @@ export function PictureDesk({ picture, tools, progress }: Props) {
           <MainColors
             colors={colors}
             chosen={chosen}
-            out={out}
+            out={new Set(colors.flatMap((_, place) => (isOut(place) ? [place] : [])))}
             named={named}
             onName={(place, mine) => setNamed({ ...named, [place]: mine })}
             onChoose={choose}
