@@ -102,9 +102,13 @@ def test_the_database_goes_away_and_comes_back(own: tuple[LocalMariaDB, RunningH
     page.type("Name", "weed", enter=True)
     page.says("[data-testid=away]", "The database is away")
     assert page.field("Name").get_attribute("value") == "weed"
+    # What is done meanwhile is shown as it will be, and told to wait.
+    page.type("Color, in any notation", "#2F7F3F", enter=True)
+    page.says("[data-hue=weed]", "waiting")
+    assert value(page, "weed") == "#2F7F3F"
     database.start()
-    page.find("[data-hue=weed]")
     page.wait(lambda: not page.all("[data-testid=away]"))
+    page.wait(lambda: "waiting" not in page.text("[data-hue=weed]"))
     page.open(AT)
     page.find("[data-hue=weed]")
 

@@ -208,7 +208,7 @@ REFUSED = [
     (RenameToken(token="text-late", name="text.strong"), "name", "taken"),
     (RenameToken(token="text-late", name="text"), "name", "group"),
     (RenameToken(token="text-late", name="text.strong.bold"), "name", "group"),
-    (RenameToken(token="text-late", name="text..late"), "name", "two parts"),
+    (RenameToken(token="text-late", name="text..late"), "name", "In “text..late” a period stands beside no name"),
     (RenameToken(token="text-late", name="tidewater.600"), "name", "taken"),
     (RenameToken(token="text-late", name="text-strong"), "name", "one name in CSS"),
     (SetScalePattern(pattern="{hue}"), "pattern", "{hue} and {step}"),

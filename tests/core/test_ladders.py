@@ -217,3 +217,20 @@ def test_documents_of_older_schemas_are_read_as_they_were_made():
     assert old == SYSTEM
     now, then = resolve(SYSTEM).hues, resolve(old).hues
     assert all((now[hue].rgb8 == then[hue].rgb8).all() for hue in now)
+
+
+@pytest.mark.parametrize(
+    ("label", "words"), [("$b", "cannot begin with"), ("a.b", "cannot hold a period"), ("{x}", "braces")]
+)
+def test_labels_keep_the_rules_of_published_names(label, words):
+    steps = tuple(
+        ShapedStep(**{**step.model_dump(), "label": label if step.label == "300" else step.label})
+        for step in SYSTEM.ladder.steps
+    )
+    for edit in (
+        SetLadder(ladder=ShapedLadder(steps=steps)),
+        SetHueLadder(hue="kelp", ladder=ShapedLadder(steps=steps)),
+    ):
+        with pytest.raises(DomainError, match=words) as refused:
+            apply(SYSTEM, edit)
+        assert refused.value.field == "ladder.steps.2.label"

@@ -4,6 +4,8 @@ import itertools
 
 import numpy as np
 import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
 
 from heimat.core.color.contrast import ratio
 from heimat.core.color.difference import ciede2000
@@ -11,10 +13,13 @@ from heimat.core.color.notation import parse
 from heimat.core.color.spaces import srgb_to_lab
 from heimat.core.color.told_apart import distances
 from heimat.core.color.vision import COLOR_VISIONS, simulate
-from heimat.core.document.tokens import LiteralColor
-from heimat.core.edits import SetAnchor, SetSource, SetTokenValue, apply
+from heimat.core.document.tokens import LiteralColor, StepAlias
+from heimat.core.edits import SetAnchor, SetSource, SetTokenValue, apply, apply_all
+from heimat.core.edits.hues import PinStep
+from heimat.core.edits.ladder import SetLadder, losses
 from heimat.core.hues.scaling import MEMORY
-from heimat.core.legibility.findings import findings
+from heimat.core.legibility.findings import finding_ids, findings
+from heimat.core.legibility.selected import find
 from heimat.core.proposals.starter import DAY
 from heimat.core.resolve.pairings import translucent_ratio
 from heimat.core.resolve.resolved import resolve
@@ -67,11 +72,50 @@ def test_repairs_do_what_they_say():
             after = resolve(apply(SYSTEM, repair.edit))
             assert (after.theme().tokens[repair.edit.token].rgb8 == repair.rgb8).all()
             assert finding.id not in {left.id for left in findings(after)}
-            held = [result.holds for result in RESOLVED.theme().pairings]
-            holds = [result.holds for result in after.theme().pairings]
-            changes = list(zip(held, holds, strict=True))
-            assert changes.count((False, True)) == repair.mends
-            assert changes.count((True, False)) == repair.breaks
+
+
+@settings(max_examples=12)
+@given(st.integers(0, 8), st.integers(0, 8), st.integers(0, 8))
+def test_what_a_repair_mends_and_breaks_is_what_a_fresh_check_finds(text, status, other):
+    """Of any kind, told-apart sets among them: counted over what a person would read afterwards."""
+    moves = [
+        SetTokenValue(token=token, theme=DAY, value=StepAlias(hue=hue, step=SYSTEM.ladder.steps[place].id))
+        for token, hue, place in (
+            ("text-late", "buoy", text),
+            ("status-error", "flare", status),
+            ("chart-series-2", "gorse", other),
+        )
+    ]
+    system = apply_all(SYSTEM, moves).system
+    before = findings(resolve(system))
+    read = {finding.id: finding.sentence for finding in before}
+    for finding in before:
+        for repair in finding.repairs:
+            after = {left.id for left in findings(resolve(apply(system, repair.edit)), repairs=False)}
+            assert repair.mends == len(read.keys() - after) >= 1
+            assert repair.breaks == len(after - read.keys())
+
+
+def test_a_brand_color_that_a_pin_pushes_out_of_its_scale_is_a_finding():
+    pinned = apply(SYSTEM, PinStep(hue="tidewater", step="s600", color=parse("#2A8C82")))
+    found = next(finding for finding in findings(resolve(pinned)) if finding.kind == "displaced")
+    assert found.sentence == "tidewater’s own color #0B6E6E is in its scale no longer."
+    assert "600, which is pinned at #2A8C82" in found.detail
+    assert found.id in finding_ids(resolve(pinned))
+    slip = find(resolve(pinned), None, "hue:tidewater")
+    assert slip.why.startswith("Given as #0B6E6E, kept exactly. A pin stands in its place at 600.")
+    # Pinned at its very own color, it is where it was.
+    same = apply(SYSTEM, PinStep(hue="tidewater", step="s600", color=parse("#0B6E6E")))
+    assert not any(finding.kind == "displaced" for finding in findings(resolve(same)))
+
+
+def test_a_ladder_that_takes_a_brand_color_away_says_so_before():
+    # On the short ladder the nearest label to tidewater is one where a pin stands.
+    short = apply(SYSTEM, PinStep(hue="tidewater", step="s500", color=parse("#2A8C82")))
+    after = apply(short, SetLadder(ladder="short"))
+    displaced = any(finding.kind == "displaced" for finding in findings(resolve(after)))
+    assert displaced
+    assert "tidewater’s own color is in its scale no longer." in losses(short, after)
 
 
 def test_a_translucent_color_counts_at_its_worst_level():

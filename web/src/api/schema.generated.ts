@@ -1581,7 +1581,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "pairing" | "told_apart" | "translucent" | "crowded" | "order" | "cap";
+            kind: "pairing" | "told_apart" | "translucent" | "crowded" | "order" | "displaced" | "cap";
             /** Select */
             select: string;
             /** Sentence */
@@ -3103,6 +3103,16 @@ export interface components {
             value: number;
         };
         /**
+         * ReachedView
+         * @description What a step that aims at a contrast reaches as it is published, cut; `short` where that is less than it asks.
+         */
+        ReachedView: {
+            /** Short */
+            short: boolean;
+            /** Text */
+            text: string;
+        };
+        /**
          * ReadLineView
          * @description What was understood of a line: a color, or the reason why not; `remark` says where it is not the one written.
          *
@@ -3610,6 +3620,8 @@ export interface components {
             measures: string[];
             /** Name */
             name: string;
+            /** Reached */
+            reached: components["schemas"]["ReachedView"][] | null;
             settings: components["schemas"]["Method-Output"];
             /** Wide */
             wide: components["schemas"]["WideStepView"][];

@@ -45,6 +45,15 @@ def check_hue_name(text: str, field: str) -> None:
         raise DomainError(words, field, "sign")
 
 
+def check_label(text: str, field: str) -> None:
+    """Raise DomainError unless a text can label a step: one part of a name, without a period."""
+    check_part(text, field, "step")
+    if "." in text:
+        raise DomainError(
+            f"“{text}” cannot hold a period: in a label that would part the names of tokens.", field, "sign"
+        )
+
+
 def check_token_name(text: str, field: str) -> None:
     """Raise DomainError unless a text can name a semantic token: parts joined by periods."""
     check_part(text, field, "token")

@@ -6,7 +6,7 @@ from typing import Literal
 from heimat.core.color.naming import check_line
 from heimat.core.document.hues import Hue
 from heimat.core.document.ids import Id
-from heimat.core.document.names import check_pattern
+from heimat.core.document.names import check_label, check_pattern
 from heimat.core.document.order import in_order
 from heimat.core.document.system import ColorSystem, ladder_of
 from heimat.core.document.tokens import StepAlias, TokenValue
@@ -15,6 +15,7 @@ from heimat.core.document.words import value_in_words
 from heimat.core.edits.base import EditBase, Path, hue_of, with_hue
 from heimat.core.edits.holding import held_words, keeping_held
 from heimat.core.errors import DomainError
+from heimat.core.hues.scaling import scales_of
 from heimat.core.scales.anchors import Anchor
 from heimat.core.scales.ladder import Ladder
 from heimat.core.scales.shaping import ShapedLadder, shaped
@@ -31,7 +32,7 @@ class SetLadder(EditBase):
     ladder: str | ShapedLadder
 
     def change(self, system: ColorSystem) -> ColorSystem:
-        ladder = shaped(self.ladder, "ladder")
+        ladder = _named(self.ladder)
         system = keeping_held(system, "ladder")
         shared = [hue for hue in system.hues.values() if hue.ladder is None]
         return _on_ladder(system, shared, ladder).model_copy(update={"ladder": ladder})
@@ -52,7 +53,7 @@ class SetHueLadder(EditBase):
     ladder: str | ShapedLadder | None
 
     def change(self, system: ColorSystem) -> ColorSystem:
-        own = None if self.ladder is None else shaped(self.ladder, "ladder")
+        own = None if self.ladder is None else _named(self.ladder)
         hue = hue_of(system, self.hue)
         moved = _on_ladder(system, [hue], own or system.ladder)
         return with_hue(moved, moved.hues[hue.id].model_copy(update={"ladder": own}))
@@ -63,6 +64,14 @@ class SetHueLadder(EditBase):
 
     def reads(self) -> set[Path]:
         return {("ladder",)}
+
+
+def _named(given: str | ShapedLadder) -> Ladder:
+    """A ladder whose labels can be parts of published names. Raises DomainError, at the label at fault."""
+    ladder = shaped(given, "ladder")
+    for place, label in enumerate(ladder.labels()):
+        check_label(label, f"ladder.steps.{place}.label")
+    return ladder
 
 
 def _words(ladder: Ladder) -> str:
@@ -80,6 +89,7 @@ def losses(before: ColorSystem, after: ColorSystem) -> list[str]:
             found.append(f"{hue.name} stands at the nearest label, not at {labels[hue.anchor.step or '']} any more.")
         gone = [step for step in hue.reserve if step not in now.reserve]
         found += [f"{hue.name} {labels[step]} is in reserve no longer." for step in gone]
+    found += [f"{name}’s own color is in its scale no longer." for name in _displaced(before, after)]
     for kept in in_order(before.selections):
         fewer = len(members(before, kept)) - len(members(after, kept))
         if fewer:
@@ -94,6 +104,18 @@ def losses(before: ColorSystem, after: ColorSystem) -> list[str]:
                 name = value_in_words(before, value)
                 found.append(f"{token.name} is published as a value: {name} is internal, so it is no alias any more.")
     return found
+
+
+def _displaced(before: ColorSystem, after: ColorSystem) -> list[str]:
+    """The names of hues whose own color is a step of their scale before, and of none after."""
+    changed = [hue for hue in in_order(before.hues) if ladder_of(before, hue) != ladder_of(after, after.hues[hue.id])]
+    then = scales_of(before, changed)
+    now = scales_of(after, [after.hues[hue.id] for hue in changed])
+    return [
+        hue.name
+        for hue, was, stands in zip(changed, then, now, strict=True)
+        if (was.rgb8 == was.source8).all(axis=-1).any() and not (stands.rgb8 == stands.source8).all(axis=-1).any()
+    ]
 
 
 def _made_internal(before: ColorSystem, after: ColorSystem, value: StepAlias) -> bool:

@@ -1,9 +1,9 @@
 """Repairs by steps: the nearest step of a token's own scale that settles a finding.
 
-Each repair says what else it would change: how many pairings it mends and how many it breaks.
+What else a repair would change is what a fresh check of the document after it finds; `findings` counts that.
 """
 
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 
 import numpy as np
 from numpy.typing import NDArray
@@ -16,7 +16,7 @@ from heimat.core.color.told_apart import PairDistance, seen_labs
 from heimat.core.document.tokens import StepAlias
 from heimat.core.edits.tokens import SetTokenValue
 from heimat.core.resolve.hues import ResolvedHue
-from heimat.core.resolve.pairings import PairingResult, check_pairings
+from heimat.core.resolve.pairings import PairingResult
 from heimat.core.resolve.resolved import Resolved
 from heimat.core.resolve.theme import ResolvedTheme, ToldApartResult
 
@@ -25,7 +25,8 @@ from heimat.core.resolve.theme import ResolvedTheme, ToldApartResult
 class Repair:
     """One way to settle a finding: the edit, the color it leads to, and what that reaches.
 
-    `token` and `step` name what moves and where to; `mends` and `breaks` count pairings in the same theme.
+    `token` and `step` name what moves and where to; `mends` and `breaks` count the findings of any kind, in every
+    theme, that go and that come with it.
     """
 
     edit: SetTokenValue
@@ -33,8 +34,8 @@ class Repair:
     token: str
     step: str
     reaches: float
-    mends: int
-    breaks: int
+    mends: int = 0
+    breaks: int = 0
 
 
 def repair_pairing(resolved: Resolved, theme: ResolvedTheme, result: PairingResult) -> list[Repair]:
@@ -88,17 +89,5 @@ def _nearest(
     place = int(np.argmin(np.where(good, away, np.inf)))
     value = StepAlias(hue=hue.id, step=hue.steps[place].id)
     edit = SetTokenValue(token=token, theme=theme.theme.id, value=value)
-    mends, breaks = _consequences(theme, token, hue.rgb8[place])
     name = resolved.system.tokens[token].name
-    return [Repair(edit, hue.rgb8[place], name, hue.step_name(place), float(reached[place]), mends, breaks)]
-
-
-def _consequences(theme: ResolvedTheme, token: str, rgb8: Bytes) -> tuple[int, int]:
-    """How many pairings begin and cease to hold when a token, and all aliases of it, take a color."""
-    after = {
-        key: replace(color, rgb8=rgb8, alpha=1.0) if token in color.chain else color
-        for key, color in theme.tokens.items()
-    }
-    again = check_pairings([result.pairing for result in theme.pairings], after)
-    changed = [(before.holds, now.holds) for before, now in zip(theme.pairings, again, strict=True)]
-    return changed.count((False, True)), changed.count((True, False))
+    return [Repair(edit, hue.rgb8[place], name, hue.step_name(place), float(reached[place]))]

@@ -21,6 +21,9 @@ from heimat.core.scales.nudges import Nudge
 def why_hue(resolved: Resolved, hue: ResolvedHue) -> str:
     """Where a hue's color comes from, whether it is held, and who follows it."""
     words = _source_words(resolved, hue)
+    place = hue.scale.anchor
+    if place is not None and hue.steps[place].id in hue.hue.pins and (hue.rgb8[place] != hue.scale.source8).any():
+        words += f" A pin stands in its place at {hue.steps[place].label}."
     if hue.hue.held:
         words += " Held: nothing changes its scale."
     followers = [child.name for child in children_of(resolved.system, hue.id)]

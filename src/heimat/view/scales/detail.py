@@ -3,9 +3,9 @@
 import numpy as np
 from typing_extensions import TypedDict
 
-from heimat.core.color.contrast import relative_luminance
+from heimat.core.color.contrast import cut, ratio, relative_luminance
 from heimat.core.color.gamut import MORE_THAN_ANY_CHROMA, solve
-from heimat.core.color.notation import Notation
+from heimat.core.color.notation import Notation, rgb8_of
 from heimat.core.color.spaces import lightness, luminance_of, p3_to_srgb, srgb_to_oklch
 from heimat.core.color.wide import p3_of_bytes, p3_text, published_p3
 from heimat.core.document.uses import uses_of
@@ -68,6 +68,13 @@ class EndTextsView(TypedDict):
     dark: str | None
 
 
+class ReachedView(TypedDict):
+    """What a step that aims at a contrast reaches as it is published, cut; `short` where that is less than it asks."""
+
+    text: str
+    short: bool
+
+
 class ScaleDetailPart(TypedDict):
     """The scale of the selected hue in all detail.
 
@@ -95,6 +102,7 @@ class ScaleDetailPart(TypedDict):
     ground_text: str
     all_ground_text: str
     figures: list[float] | None
+    reached: list[ReachedView] | None
 
 
 def scale_detail_part(look: Look) -> ScaleDetailPart | None:
@@ -138,7 +146,18 @@ def _detail(look: Look, hue: ResolvedHue, place: int | None) -> ScaleDetailPart:
         "ground_text": color_text(hue.method.contrast.ground, notation),
         "all_ground_text": color_text(system.method.contrast.ground, notation),
         "figures": None if scale.figures is None else [round(float(each), 2) for each in scale.figures],
+        "reached": _reached(hue) if hue.method.name == "contrast" else None,
     }
+
+
+def _reached(hue: ResolvedHue) -> list[ReachedView]:
+    """The contrasts of the published steps with the ground of their method."""
+    found = ratio(hue.rgb8, rgb8_of(hue.method.contrast.ground)).tolist()
+    wanted = found if hue.scale.figures is None else hue.scale.figures.tolist()
+    return [
+        {"text": cut(value), "short": float(cut(value)) < round(aim, 2)}
+        for value, aim in zip(found, wanted, strict=True)
+    ]
 
 
 def _end_texts(method: Method, notation: Notation) -> EndTextsView:

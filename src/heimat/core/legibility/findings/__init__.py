@@ -1,10 +1,14 @@
 """Findings: what is to settle, as sentences with figures and ways to settle it. One file a kind."""
 
+from dataclasses import replace
+
+from heimat.core.edits import apply
 from heimat.core.legibility.findings.finding import Finding
 from heimat.core.legibility.findings.pairings import pairing_findings, pairing_ids
 from heimat.core.legibility.findings.scales import scale_finding_ids, scale_findings
 from heimat.core.legibility.findings.told_apart import told_apart_findings, told_apart_ids
-from heimat.core.resolve.resolved import Resolved
+from heimat.core.legibility.repairs import Repair
+from heimat.core.resolve.resolved import Resolved, resolve
 
 __all__ = ["Finding", "finding_ids", "findings"]
 
@@ -17,10 +21,27 @@ def finding_ids(resolved: Resolved) -> frozenset[str]:
 def findings(resolved: Resolved, *, repairs: bool = True) -> list[Finding]:
     """All findings, those that merge meanings first, then those on scales, then pairings by how far they fall short.
 
-    Repairs take most of the time and may be left out.
+    Repairs take most of the time and may be left out. What each mends and breaks is what is found after it.
     """
-    return (
+    found = (
         told_apart_findings(resolved, repairs=repairs)
         + scale_findings(resolved)
         + pairing_findings(resolved, repairs=repairs)
     )
+    return _with_consequences(resolved, found) if repairs else found
+
+
+def _with_consequences(resolved: Resolved, found: list[Finding]) -> list[Finding]:
+    before = finding_ids(resolved)
+    # The same move may settle several findings: it is checked once.
+    known: dict[str, tuple[int, int]] = {}
+
+    def counted(repair: Repair) -> Repair:
+        key = repair.edit.model_dump_json()
+        if key not in known:
+            after = finding_ids(resolve(apply(resolved.system, repair.edit)))
+            known[key] = len(before - after), len(after - before)
+        mends, breaks = known[key]
+        return replace(repair, mends=mends, breaks=breaks)
+
+    return [replace(each, repairs=[counted(repair) for repair in each.repairs]) for each in found]

@@ -3,6 +3,7 @@
 import numpy as np
 
 from heimat.core.color.contrast import relative_luminance
+from heimat.core.color.notation import hex_of
 from heimat.core.document.uses import published_steps
 from heimat.core.legibility.findings.finding import Finding
 from heimat.core.resolve.hues import ResolvedHue
@@ -18,6 +19,10 @@ def _order_id(hue: ResolvedHue) -> str:
     return f"order:{hue.id}"
 
 
+def _displaced_id(hue: ResolvedHue) -> str:
+    return f"displaced:{hue.id}"
+
+
 _CAP_ID = "cap"
 
 
@@ -25,12 +30,13 @@ def scale_finding_ids(resolved: Resolved) -> set[str]:
     """The ids of the findings on scales."""
     found = {_crowded_id(hue) for hue in _crowding(resolved)}
     found |= {_order_id(hue) for hue, _ in _out_of_order(resolved)}
+    found |= {_displaced_id(hue) for hue in _displaced(resolved)}
     return found | ({_CAP_ID} if _over_cap(resolved) else set())
 
 
 def scale_findings(resolved: Resolved) -> list[Finding]:
-    """The findings on scales: too many colors first, then what is out of order, then what crowds."""
-    return _cap(resolved) + _order(resolved) + _crowded(resolved)
+    """The findings on scales: too many colors first, then what is not where it should be, then what crowds."""
+    return _cap(resolved) + _gone(resolved) + _order(resolved) + _crowded(resolved)
 
 
 def _over_cap(resolved: Resolved) -> int:
@@ -46,6 +52,35 @@ def _out_of_order(resolved: Resolved) -> list[tuple[ResolvedHue, list[int]]]:
         rises = np.flatnonzero(np.diff(relative_luminance(hue.rgb8)) >= 0.0) + 1
         if len(rises):
             found.append((hue, rises.tolist()))
+    return found
+
+
+def _displaced(resolved: Resolved) -> list[ResolvedHue]:
+    """Hues whose own color a pin has pushed out of their scale: no step is it, to the bit."""
+    return [
+        hue
+        for hue in resolved.hue_list
+        if (place := hue.scale.anchor) is not None
+        and hue.steps[place].id in hue.hue.pins
+        and not (hue.rgb8 == hue.scale.source8).all(axis=-1).any()
+    ]
+
+
+def _gone(resolved: Resolved) -> list[Finding]:
+    found: list[Finding] = []
+    for hue in _displaced(resolved):
+        place = hue.scale.anchor or 0
+        found.append(
+            Finding(
+                id=_displaced_id(hue),
+                kind="displaced",
+                sentence=f"{hue.name}’s own color {hex_of(hue.scale.source8)} is in its scale no longer.",
+                detail=f"It would stand at {hue.steps[place].label}, which is pinned at {hex_of(hue.rgb8[place])}. "
+                "Take the pin away, or anchor the hue at another label.",
+                select=hue.step_key(place),
+                colors=(hue.scale.source8, hue.rgb8[place]),
+            )
+        )
     return found
 
 
@@ -101,7 +136,7 @@ def _cap(resolved: Resolved) -> list[Finding]:
             id=_CAP_ID,
             kind="cap",
             sentence=f"{colors} colors would be published; the cap is {resolved.system.cap}.",
-            detail=f"{over} too many. Hide steps that nothing uses, take a smaller ladder, or raise the cap.",
+            detail=f"{over} too many. Make steps internal that nothing uses, take a smaller ladder, or raise the cap.",
             select=first.key,
             colors=(first.rgb8[0], first.rgb8[-1]),
         )

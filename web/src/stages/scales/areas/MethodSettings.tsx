@@ -105,12 +105,14 @@ function Figures({ numbered, detail, typed, onType }: FiguresProps) {
   const { words, ...limits } = NUMBERS[numbered];
   return (
     <Flex gap="10px" align="flex-start">
-      <Text width="140px" flexShrink={0} marginTop="20px">
-        {words}
-      </Text>
+      <Box width="140px" flexShrink={0} marginTop="20px">
+        <Text minHeight="24px">{words}</Text>
+        {detail.reached && <Text>reached as published</Text>}
+      </Box>
       <Flex gap="4px" wrap="wrap">
         {detail.ladder.steps.map((step, place) => {
           const own = typed.some((each) => each.step === step.id);
+          const reached = detail.reached?.[place];
           return (
             <Box key={step.id} fontWeight={own ? 700 : 400}>
               <Text fontFamily="mono">{step.label}</Text>
@@ -121,6 +123,21 @@ function Figures({ numbered, detail, typed, onType }: FiguresProps) {
                 width="60px"
                 onCommit={(value) => onType(step.id, value)}
               />
+              {reached && (
+                <Text
+                  fontFamily="mono"
+                  textAlign="right"
+                  paddingRight="6px"
+                  fontWeight={reached.short ? 700 : 400}
+                  title={
+                    reached.short
+                      ? `${step.label} is published at ${reached.text}: its anchor, a pin or 8 bits leave no more`
+                      : `${step.label} is published at ${reached.text}`
+                  }
+                >
+                  {reached.text}
+                </Text>
+              )}
             </Box>
           );
         })}

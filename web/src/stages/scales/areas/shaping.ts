@@ -87,7 +87,7 @@ export function inserted(draft: Draft, after: number): Draft {
   const numbers = [one, other].map((step) => Number(step?.label));
   const [low = Number.NaN, high = Number.NaN] = numbers;
   const guess = Number.isFinite(low) && Number.isFinite(high) ? (low + high) / 2 : beyond(low, high);
-  const label = Number.isFinite(guess) && !taken.has(`${rounded(guess)}`) ? `${rounded(guess)}` : "new";
+  const label = free(guess, low, taken);
   const step: DraftStep = {
     id: "",
     key: newKey(),
@@ -98,6 +98,13 @@ export function inserted(draft: Draft, after: number): Draft {
     uses: 0,
   };
   return own([...draft.steps.slice(0, after + 1), step, ...draft.steps.slice(after + 1)]);
+}
+
+/** A label between two numbers; a period would part the names of tokens, so between 1 and 2 stands 1b. */
+function free(guess: number, low: number, taken: ReadonlySet<string>): string {
+  if (!Number.isFinite(guess)) return "new";
+  const label = Number.isInteger(guess) ? `${guess}` : `${Math.floor(Number.isFinite(low) ? low : guess)}b`;
+  return taken.has(label) ? "new" : label;
 }
 
 const beyond = (low: number, high: number) => (Number.isFinite(low) ? low + 50 : high / 2);
