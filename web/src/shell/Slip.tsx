@@ -173,7 +173,7 @@ function Ramps({ slip, onTell }: { slip: SlipView; onTell: (words: string | null
   return (
     <Box
       flex="1.5 1 300px"
-      minWidth="260px"
+      minWidth="216px"
       borderLeft="1px solid"
       borderColor="border"
       padding="6px 12px"

@@ -67,7 +67,9 @@ export const ScaleRow = memo(function ScaleRow({
           draggable
           onClick={(event) => props.onSelectRow(event, hue.id)}
         >
-          <span className={styles.name}>{hue.name}</span>{" "}
+          <span className={styles.name} title={hue.name}>
+            {hue.name}
+          </span>{" "}
           <span className={styles.kind}>{[hue.status ?? hue.kind, ...ownWords(hue)].join(", ")}</span>
         </button>
       </div>

@@ -238,7 +238,7 @@ const END_OF_SHEET: Record<string, string> = {
 const ALONE = 300;
 /** In a low row, two lines of text and the mark of the hue's own color share all of its height. */
 const LOW = 44;
-const TIGHT = { "--text-top": "2px", "--own-foot": "0px", "--mark-top": "18px" };
+const TIGHT = { "--text-top": "1px", "--line": "14px", "--own-foot": "0px", "--mark-top": "18px" };
 const ROOMY = { "--text-top": "5px", "--own-foot": "5px", "--mark-top": "2px" };
 
 /** The keys of all steps in the rows and columns between two. */

@@ -179,7 +179,8 @@ function PlanRow({ row }: { row: PlanRowView }) {
       <Text>
         <strong>{row.what === "not read" ? "Not read." : row.name}</strong>{" "}
         {row.what !== "not read" && row.what}
-        {before && after && before.hex !== after.hex ? `, ${before.hex} to ${after.hex}` : ""} {row.words}
+        {before && after && before.hex !== after.hex ? `, ${before.hex} to ${after.hex}` : ""}
+        {row.words && (row.what === "not read" ? ` ${row.words}` : `, ${row.words}`)}
       </Text>
     </Flex>
   );

@@ -62,7 +62,9 @@ export function HueBand(props: Props) {
       {selected && <span className={styles.flag} />}
       {!quiet && (
         <>
-          <span className={height > 40 ? styles.large : styles.name}>{hue.name}</span>
+          <span className={height > 40 ? styles.large : styles.name} title={hue.name}>
+            {hue.name}
+          </span>
           <span className={styles.value} style={{ width: VALUE_WIDTH[notation] }}>
             {hue.text}
           </span>

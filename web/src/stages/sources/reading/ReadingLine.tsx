@@ -5,7 +5,7 @@ import { type KeyboardEvent, useEffect, useRef } from "react";
 import { ToolButton } from "../../../components/ToolButton";
 import { draftKey, useDraft } from "../../../util/drafts";
 import { focusSoon, found } from "../../../util/focus";
-import { usePart } from "../../../workspace/hooks";
+import { usePart, useWorkspace } from "../../../workspace/hooks";
 import { useInbox } from "../../../workspace/inbox";
 import { useInterface } from "../../../workspace/interface";
 import { useLook, useSeeing } from "../../../workspace/look";
@@ -46,15 +46,21 @@ export function ReadingLine({ taking }: { taking: ReturnType<typeof useTaking> }
   // What was dropped or pasted anywhere comes here.
   const arrived = useInbox((inbox) => inbox.files.length > 0 || inbox.text !== "");
   const { take } = taking;
+  const { say } = useWorkspace();
+  const present = useRef({ text, file });
+  present.current = { text, file };
   useEffect(() => {
     if (!arrived) return;
     const brought = useInbox.getState().take();
     if (brought.files.length > 0) take(brought.files);
     else {
-      setText(brought.text);
+      // What stands there already is not lost for it.
+      const { text: before, file: open } = present.current;
+      setText(before.trim() ? `${before}\n${brought.text}` : brought.text);
+      if (open) say(`What was pasted waits in the reading line, until ${open.name} is closed.`);
       focusSoon(found("#reading-line"));
     }
-  }, [arrived, take, setText]);
+  }, [arrived, take, setText, say]);
   const done = (left: string) => {
     taking.close();
     setText(left);
