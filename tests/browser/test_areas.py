@@ -245,6 +245,14 @@ def test_the_gallery_is_searched_taken_from_and_added_to(page: Page) -> None:
     page.find("[data-set='Quays in winter']")
     page.press("Remove Quays in winter from the gallery")
     page.wait(lambda: not page.all("[data-set='Quays in winter']"))
+    # Removed by mistake, it is brought back; then it goes for good.
+    page.says("[data-testid=notice]", "“Quays in winter” is removed. It can be brought back")
+    page.press("Bring Quays in winter back")
+    page.find("[data-set='Quays in winter']")
+    page.press("Remove Quays in winter from the gallery")
+    page.press("Remove it now")
+    page.open(f"{AT}?area=gallery")
+    page.wait(lambda: len(page.all("[data-set]")) == 12)
 
 
 def test_a_marked_area_becomes_stops_or_is_left_out(page: Page) -> None:

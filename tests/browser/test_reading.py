@@ -3,6 +3,7 @@
 import itertools
 
 from selenium.webdriver import Keys
+from selenium.webdriver.support.ui import Select
 
 from heimat.demo.pictures import demo_pictures
 from tests.browser.page import Page
@@ -115,6 +116,82 @@ def test_a_dropped_stylesheet_and_what_is_too_large(page: Page) -> None:
     page.says("[data-hue=kelp-new]", "from old.css")
     page.drop("h1", "huge.css", "text/css", b" " * 5_000_001)
     page.says("main", "“huge.css” has 5 MB; a stylesheet or list has at most 5 MB.")
+
+
+BROUGHT = """
+const [files, text] = arguments, data = new DataTransfer();
+for (const [name, type, content] of files) data.items.add(new File([content], name, {type}));
+if (text) data.setData('text/plain', text);
+const at = document.querySelector('main');
+if (text) at.dispatchEvent(new ClipboardEvent('paste', {bubbles: true, cancelable: true, clipboardData: data}));
+else for (const what of ['dragover', 'drop'])
+  at.dispatchEvent(new DragEvent(what, {bubbles: true, cancelable: true, dataTransfer: data}));
+"""
+
+
+def test_what_is_pasted_or_dropped_anywhere_is_read_one_after_another(page: Page) -> None:
+    page.open("/systems/brinemark/scales")
+    page.script(BROUGHT, [], "mist #88AAAA")
+    page.says("h1", "Sources")
+    page.wait(lambda: lines(page) == ["#88AAAA"])
+    page.press("Scales")
+    page.says("h1", "Scales")
+    css, table, zipped = (
+        ["a.css", "text/css", ".x { color: #112233 }"],
+        ["b.csv", "text/csv", "name,hex\nfoam,#DDEEEE"],
+        ["c.zip", "application/zip", "PK"],
+    )
+    page.script(BROUGHT, [css, table, zipped], "")
+    page.says("main", "then b.csv")
+    page.says("main", "“c.zip” is neither a text nor a picture that Heimat reads.")
+    page.wait(lambda: lines(page) == ["#112233"])
+    page.press("Close the file")
+    page.wait(lambda: lines(page) == ["#DDEEEE"])
+    page.press("Close the file")
+    page.wait(lambda: page.find("#reading-line").get_attribute("value") == "mist #88AAAA")
+
+
+def test_lines_go_where_they_are_sent_and_what_goes_nowhere_stays(page: Page) -> None:
+    page.open(AT)
+    page.put("#reading-line", "sea #115577\nglow #E2A03A\nbank #445566")
+    page.wait(lambda: len(lines(page)) == 3)
+    page.press("Replace values")
+    targets = page.all("[aria-label^='Whose value']")
+    page.script("arguments[0].focus()", targets[1])
+    page.wait(lambda: len(targets[1].find_elements("tag name", "option")) > 9)
+    Select(targets[1]).select_by_visible_text("gorse")
+    page.script("arguments[0].focus()", targets[2])
+    Select(targets[2]).select_by_visible_text("gorse")
+    page.says("main", "Two lines go to one place")
+    assert not page.find("[data-testid=add-read]").is_enabled()
+    Select(targets[2]).select_by_visible_text("nothing")
+    page.press("Replace 2 values")
+    page.wait(lambda: (band_value(page, "tidewater"), band_value(page, "gorse")) == ("#115577", "#E2A03A"))
+    page.wait(lambda: page.find("#reading-line").get_attribute("value") == "bank: #445566")
+
+
+def test_what_was_read_is_taken_by_kind_ordered_and_grouped(page: Page) -> None:
+    page.open(AT)
+    sheet = ":root { --error: #BF3652; --veil: #00000080; --slate: #777777 }\n.card { color: #112233; fill: #112233 }"
+    page.drop("h1", "ship.css", "text/css", sheet.encode())
+    page.wait(lambda: len(lines(page)) == 4)
+    page.choose("Grouped by nothing", "by place in the file")
+    page.says("[data-testid=read-lines]", ".card, 1")
+    page.choose("In order as read", "by use")
+    page.press("Take none")
+    page.says("[data-testid=add-read]", "Add 0 hues")
+    page.choose("Take by kind", "only neutrals")
+    page.says("[data-testid=add-read]", "Add 2 hues")
+    # A translucent color can stay so: as a token.
+    kind = page.find("[aria-label^='Kind of veil']")
+    Select(page.driver.find_element("css selector", "[aria-label^='Kind of veil']")).select_by_visible_text(
+        "overlay token"
+    )
+    assert kind.get_attribute("value") == "overlay"
+    page.press("Add 2 hues")
+    page.find("[data-hue=slate]")
+    page.press("Tokens")
+    page.says("main", "overlay.veil")
 
 
 def test_a_dropped_picture_opens_and_what_is_none_is_explained(page: Page) -> None:
