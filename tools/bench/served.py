@@ -51,10 +51,20 @@ def _previews(address: str, slug: str, hues: list[str], people: int) -> tuple[Ti
     return Timing(times[5 * people :]), max(sizes)
 
 
+_WAITS = """
+const painted = () => new Promise(resolve => requestAnimationFrame(() => {
+  const channel = new MessageChannel();
+  channel.port1.onmessage = resolve;
+  channel.port2.postMessage(0);
+}));
+const pause = ms => new Promise(resolve => setTimeout(resolve, ms));
+"""
 # From the pointer's move until the changed sheet is painted: the observer sees the change, the next animation frame
 # begins before its paint, and a message posted there arrives behind it. Meanwhile the browser tells of every frame in
 # which script ran for 50 ms or longer.
-_DRAG_IN_PAGE = """
+_DRAG_IN_PAGE = (
+    _WAITS
+    + """
 const [handle, room, across, wide, moves, done] = arguments;
 const held = document.querySelector(handle);
 const sheet = document.querySelector("[data-testid=scales]");
@@ -66,11 +76,6 @@ const along = place => wide ? 0.1 + 0.8 * place / moves : middle + 0.012 * (plac
 const at = place => ({pointerId: 1, button: 0, buttons: 1, bubbles: true,
                       clientY: box.top + box.height * (across ? 0.5 : along(place)),
                       clientX: box.left + box.width * (across ? along(place) : 0.5)});
-const painted = () => new Promise(resolve => requestAnimationFrame(() => {
-  const channel = new MessageChannel();
-  channel.port1.onmessage = resolve;
-  channel.port2.postMessage(0);
-}));
 const long = [];
 new PerformanceObserver(list => list.getEntries().forEach(entry => long.push(entry.duration)))
   .observe({entryTypes: ["longtask"]});
@@ -94,6 +99,7 @@ held.setPointerCapture = () => {};
   return [times, long];
 })().then(done, error => done(String(error)));
 """
+)
 _RAMP = "[role=slider][aria-label='Lightness']"
 _HUE = "[aria-label^='Hue: shape']"
 _HANDLE = "[data-curve=hue] [data-at='0.5']"
@@ -123,14 +129,10 @@ def _drag_in_chromium(
 
 
 # From the key until the newly selected cell is painted; the page is the one that was dragged on.
-_WALK_IN_PAGE = """
+_WALK_IN_PAGE = (
+    _WAITS
+    + """
 const [moves, done] = arguments;
-const painted = () => new Promise(resolve => requestAnimationFrame(() => {
-  const channel = new MessageChannel();
-  channel.port1.onmessage = resolve;
-  channel.port2.postMessage(0);
-}));
-const pause = ms => new Promise(resolve => setTimeout(resolve, ms));
 (async () => {
   const times = [];
   document.querySelector("[data-testid=scales] [data-key]").click();
@@ -149,6 +151,7 @@ const pause = ms => new Promise(resolve => setTimeout(resolve, ms));
   return times;
 })().then(done, error => done(String(error)));
 """
+)
 
 
 def _walk_in_chromium(driver: Chrome) -> Timing:
@@ -159,14 +162,10 @@ def _walk_in_chromium(driver: Chrome) -> Timing:
 
 
 # From a click on a step until the slip tells of it; then what is selected is walked on from.
-_SELECT_IN_PAGE = """
+_SELECT_IN_PAGE = (
+    _WAITS
+    + """
 const [moves, done] = arguments;
-const painted = () => new Promise(resolve => requestAnimationFrame(() => {
-  const channel = new MessageChannel();
-  channel.port1.onmessage = resolve;
-  channel.port2.postMessage(0);
-}));
-const pause = ms => new Promise(resolve => setTimeout(resolve, ms));
 (async () => {
   const times = [];
   const cells = [...document.querySelectorAll("[data-testid=scales] [data-key]")];
@@ -183,6 +182,7 @@ const pause = ms => new Promise(resolve => setTimeout(resolve, ms));
   return times;
 })().then(done, error => done(String(error)));
 """
+)
 
 
 def _select_in_chromium(driver: Chrome) -> Timing:

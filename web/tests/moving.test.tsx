@@ -136,6 +136,11 @@ it("what cannot be moved is left alone, and why is said", async () => {
   await moving.end();
   expect(held.asked.map((each) => each.what)).toEqual(["open"]);
   expect(said()).toBe("buoy is held.");
+  // A key that is held says it at every press, though each takes away what was said.
+  darker(1);
+  workspace.say(null);
+  darker(1);
+  expect(said()).toBe("buoy is held.");
 });
 
 it("an end that is reached is said, and nothing is kept that changes nothing", async () => {

@@ -36,6 +36,8 @@ interface Gesture {
   /** Moves that came before the target was known. */
   early: Change[];
   known: Promise<void>;
+  /** Why nothing can be moved: said again at every press, for each press takes away what was said before. */
+  refused: string | null;
 }
 
 /** Something else that is done tap by tap: what it has come to, and the edits of all taps together. */
@@ -102,6 +104,7 @@ export class Moving {
       void this.end();
     this.gesture ??= this.begin(select, together);
     if (this.gesture.target) this.go(this.gesture, change);
+    else if (this.gesture.refused) this.workspace.say(this.gesture.refused);
     else this.gesture.early.push(change);
     this.tellMoving();
   };
@@ -161,13 +164,20 @@ export class Moving {
   }
 
   private begin(select: string | null, together: readonly string[]): Gesture {
-    const gesture: Gesture = { select, together, target: null, early: [], known: Promise.resolve() };
+    const gesture: Gesture = {
+      select,
+      together,
+      target: null,
+      early: [],
+      known: Promise.resolve(),
+      refused: null,
+    };
     const slip = this.workspace.store.getState().parts?.slip ?? null;
     if (!select || slip?.key === select) this.learn(gesture, slip);
     else {
       gesture.known = this.workspace.slipOf(select).then(
         (answer) => this.learn(gesture, answer),
-        () => this.workspace.say("The server does not answer, so nothing was moved."),
+        () => this.refuse(gesture, "The server does not answer, so nothing was moved."),
       );
     }
     return gesture;
@@ -177,12 +187,12 @@ export class Moving {
   private learn(gesture: Gesture, slip: SlipView | null): void {
     const { workspace } = this;
     if (!slip) {
-      workspace.say("Select a color first: nothing is selected to be moved.");
+      this.refuse(gesture, "Select a color first: nothing is selected to be moved.");
       return;
     }
     const several = gesture.together.length > 1;
     if (!several && slip.movable_hue === null) {
-      workspace.say(slip.fixed);
+      this.refuse(gesture, slip.fixed ?? `${slip.name} cannot be moved.`);
       return;
     }
     if (!several && slip.kind === "step" && slip.movable_step === null) {
@@ -193,6 +203,11 @@ export class Moving {
     const from = same && last.target ? last.target.at : { ...slip.aim };
     gesture.target = { hue: slip.movable_hue ?? "", step: slip.movable_step, from, at: from };
     for (const change of gesture.early) this.go(gesture, change);
+  }
+
+  private refuse(gesture: Gesture, words: string): void {
+    gesture.refused = words;
+    this.workspace.say(words);
   }
 
   private go(gesture: Gesture, change: Change): void {
@@ -206,6 +221,7 @@ export class Moving {
   }
 
   private async keep(gesture: Gesture): Promise<void> {
+    if (gesture.refused) return;
     if (gesture.target && editsOf(gesture).length === 0) {
       this.workspace.endPreview();
       return;

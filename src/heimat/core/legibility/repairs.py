@@ -26,7 +26,7 @@ class Repair:
     """One way to settle a finding: the edit, the color it leads to, and what that reaches.
 
     `token` and `step` name what moves and where to; `mends` and `breaks` count the findings of any kind, in every
-    theme, that go and that come with it.
+    theme, that go and that come with it; None where that was not looked for.
     """
 
     edit: SetTokenValue
@@ -34,8 +34,8 @@ class Repair:
     token: str
     step: str
     reaches: float
-    mends: int = 0
-    breaks: int = 0
+    mends: int | None = None
+    breaks: int | None = None
 
 
 def repair_pairing(resolved: Resolved, theme: ResolvedTheme, result: PairingResult) -> list[Repair]:

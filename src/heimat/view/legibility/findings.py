@@ -85,7 +85,8 @@ def _finding(finding: Finding, eyes: Eyes) -> FindingView:
 def _repair(repair: Repair, eyes: Eyes, told_apart: bool) -> RepairView:
     reaches = distance_words(repair.reaches) if told_apart else cut(repair.reaches)
     parts = [f"mends {repair.mends}"] if repair.mends else []
-    parts.append(f"breaks {repair.breaks}" if repair.breaks else "breaks none")
+    if repair.breaks is not None:
+        parts.append(f"breaks {repair.breaks}" if repair.breaks else "breaks none")
     return {
         **eyes.swatch(repair.rgb8),
         "words": f"Let {repair.token} be {repair.step}: {reaches}",

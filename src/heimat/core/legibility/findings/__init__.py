@@ -2,13 +2,15 @@
 
 from dataclasses import replace
 
-from heimat.core.edits import apply
 from heimat.core.legibility.findings.finding import Finding
 from heimat.core.legibility.findings.pairings import pairing_findings, pairing_ids
 from heimat.core.legibility.findings.scales import scale_finding_ids, scale_findings
 from heimat.core.legibility.findings.told_apart import told_apart_findings, told_apart_ids
 from heimat.core.legibility.repairs import Repair
 from heimat.core.resolve.resolved import Resolved, resolve
+
+MOST_CHECKED = 40
+"""Repairs whose consequences are looked for: each asks for a document resolved and checked anew."""
 
 __all__ = ["Finding", "finding_ids", "findings"]
 
@@ -21,7 +23,8 @@ def finding_ids(resolved: Resolved) -> frozenset[str]:
 def findings(resolved: Resolved, *, repairs: bool = True) -> list[Finding]:
     """All findings, those that merge meanings first, then those on scales, then pairings by how far they fall short.
 
-    Repairs take most of the time and may be left out. What each mends and breaks is what is found after it.
+    Repairs take most of the time and may be left out. What each mends and breaks is what is found after it; of very
+    many repairs, that is looked for only of those of the findings that weigh most.
     """
     found = (
         told_apart_findings(resolved, repairs=repairs)
@@ -39,7 +42,9 @@ def _with_consequences(resolved: Resolved, found: list[Finding]) -> list[Finding
     def counted(repair: Repair) -> Repair:
         key = repair.edit.model_dump_json()
         if key not in known:
-            after = finding_ids(resolve(apply(resolved.system, repair.edit)))
+            if len(known) == MOST_CHECKED:
+                return repair
+            after = finding_ids(resolve(repair.edit.change(resolved.system)))
             known[key] = len(before - after), len(after - before)
         mends, breaks = known[key]
         return replace(repair, mends=mends, breaks=breaks)
