@@ -1,7 +1,8 @@
 """The finishing choice of 8-bit values.
 
 Plain rounding turns the hue of dark and weak colors by several degrees. Of the 27 8-bit values around a wanted
-color, the one that keeps the hue, then the luminance, best is taken.
+color, the one that keeps the hue, then the luminance, best is taken. Where a luminance must not be passed, as when a
+contrast was asked for, only those that keep to it are candidates.
 """
 
 import numpy as np
@@ -22,16 +23,22 @@ HUE_FREE = 1.0
 _PER_DEGREE = 3.0
 _PER_CHROMA = 20.0
 _PER_CHROMA_OF_GRAY = 2000.0
+_CHROMA_FREE, _PER_CHROMA_OFF = 0.0015, 600.0
+"""OKLCH chroma that may be off, and what more of it costs, where chroma must not rise and fall from step to step."""
+_OUTSIDE = 1e6
+"""The cost of a luminance that must not be: only where all 27 have such a one, it is taken."""
+_SLACK = 1e-12
 _GRAY = 0.001
 _COLORED = 0.02
 """OKLCH chroma from which a degree of hue counts in full; weaker colors have hardly any hue to keep."""
 
 
-def nearest_bytes(srgb: ArrayLike) -> Bytes:
+def nearest_bytes(srgb: ArrayLike, *, keep_chroma: bool = False, window: Floats | None = None) -> Bytes:
     """The 8-bit colors (..., 3) that stand for sRGB 0 to 1 (..., 3), chosen among the 27 neighbours of each.
 
     The cost of a neighbour is its distance in L*, plus 3 for each degree of OKLCH hue beyond the first, plus 20 for
-    each unit of OKLab chroma (2000 where a gray is wanted, which stays a gray).
+    each unit of OKLab chroma (2000 where a gray is wanted, which stays a gray), and 600 beyond 0.0015 with
+    `keep_chroma`. `window` are the least and the largest WCAG luminance of each color, (2, n) in the order of all.
     """
     given = floats(srgb).clip(0.0, 1.0)
     wanted = given.reshape(-1, 3).T
@@ -40,8 +47,16 @@ def nearest_bytes(srgb: ArrayLike) -> Bytes:
     around = _all_27(linear_of_bytes(levels))
     lab = (LMS_TO_LAB @ np.cbrt(LINEAR_TO_LMS @ around)).reshape(3, 27, -1)
     _settle_grays(lab, levels)
-    light = lightness(WEIGHTS @ around).reshape(27, -1)
-    best = np.argmin(_cost(lab, light, srgb_to_oklab(wanted.T).T, srgb_to_linear(wanted)), axis=0)
+    luminance = (WEIGHTS @ around).reshape(27, -1)
+    aim = srgb_to_oklab(wanted.T).T
+    cost = _cost(lab, lightness(luminance), aim, srgb_to_linear(wanted))
+    if keep_chroma:
+        off = np.abs(np.hypot(lab[1], lab[2]) - np.hypot(aim[1], aim[2]))
+        cost += _PER_CHROMA_OFF * np.maximum(off - _CHROMA_FREE, 0.0)
+    if window is not None:
+        least, largest = window
+        cost += _OUTSIDE * ((luminance < least - _SLACK) | (luminance > largest + _SLACK))
+    best = np.argmin(cost, axis=0)
     chosen = levels[_CHANNELS, np.unravel_index(best, (3, 3, 3)), np.arange(len(best))]
     return chosen.T.reshape(given.shape).astype(np.uint8)
 

@@ -13,9 +13,9 @@ from heimat.core.document.selections import MOST_COLORS, NamedSelection
 from heimat.core.document.themes import Theme
 from heimat.core.document.tokens import Token
 from heimat.core.scales.curves import Curves
-from heimat.core.scales.generate import LATEST_GENERATOR
 from heimat.core.scales.ladder import USUAL, Ladder
 from heimat.core.scales.methods import Method
+from heimat.core.scales.rules import LATEST_GENERATOR
 
 SCHEMA = 6
 """The form in which documents are stored now; `upgrades` says what each form before it lacked."""

@@ -23,11 +23,6 @@ DARK_TAPER = 2.0 / 3.0
 NEUTRAL_TAPER = 0.75
 """Neutrals keep most of their tint at both ends, so that their steps read as one material."""
 
-_OLIVE_FROM, _OLIVE_AT, _OLIVE_TO = 45.0, 95.0, 135.0
-_OLIVE_DRIFT = -32.0
-"""OKLCH hues between 45 and 135 degrees turn olive when darkened; they drift toward orange, most at 95."""
-
-
 STRONGEST_SHARE = 1.5
 MOST_DRIFT = 120.0
 STEEPEST = 0.4
@@ -36,8 +31,9 @@ _NEAREST = 0.05
 """Reach below which a handle would fight with the source, through which every curve passes."""
 
 
-Ends = tuple[float, float, float, float]
-"""Light and dark taper, light and dark drift."""
+Ends = tuple[float, float, float, float, float]
+"""Light and dark taper, light and dark drift, and in how much haste a turn toward the dark end is made: with 0 evenly
+along the scale, with more of it ever nearer to the source."""
 
 
 def reach(lightness: Floats, source_lightness: ArrayLike) -> Floats:
@@ -52,14 +48,6 @@ def at_reach(reach: Floats, source_lightness: ArrayLike) -> Floats:
     """The L* that stands at a reach: the inverse of `reach`."""
     own = floats(source_lightness)
     return own - reach * np.where(reach < 0.0, np.maximum(LIGHTEST - own, 1.0), np.maximum(own - DARKEST, 1.0))
-
-
-def dark_drift(source_hue: float) -> float:
-    """Degrees of OKLCH hue by which the darkest step of a hue drifts, by default."""
-    hue = source_hue % 360.0
-    rise, fall = (hue - _OLIVE_FROM) / (_OLIVE_AT - _OLIVE_FROM), (_OLIVE_TO - hue) / (_OLIVE_TO - _OLIVE_AT)
-    near = max(min(rise, fall, 1.0), 0.0)
-    return _OLIVE_DRIFT * near * near * (3.0 - 2.0 * near)
 
 
 class Curves(BaseModel):
@@ -119,12 +107,12 @@ class Curves(BaseModel):
             return self.model_copy(update={f"{end}_{'taper' if name == 'chroma' else 'drift'}": value})
         return self.model_copy(update={name: put(self.handles(name), at, value)})
 
-    def ends(self, source_hue: float, *, neutral: bool, colored: bool) -> Ends:
-        """Light and dark taper, light and dark drift, as they are in force.
+    def ends(self, drift: tuple[float, float], *, neutral: bool, colored: bool) -> Ends:
+        """Tapers and drifts as they are in force; `drift` are the degrees and the haste of the dark end by default.
 
         A method that mixes colors (`colored`) has given them their chroma and hue already, so it changes neither.
         """
-        light, dark, turn = LIGHT_TAPER, DARK_TAPER, 0.0 if colored else dark_drift(source_hue)
+        light, dark, (turn, haste) = LIGHT_TAPER, DARK_TAPER, (0.0, 0.0) if colored else drift
         if neutral:
             light = dark = NEUTRAL_TAPER
         if colored:
@@ -134,6 +122,7 @@ class Curves(BaseModel):
             dark if self.dark_taper is None else self.dark_taper,
             0.0 if self.light_drift is None else self.light_drift,
             turn if self.dark_drift is None else self.dark_drift,
+            haste,
         )
 
     def moved(self, reaches: Floats) -> Floats:
@@ -145,17 +134,17 @@ class Curves(BaseModel):
         return reaches - held + np.where(held < 0.0, -light, dark)
 
     def shares(self, ends: ArrayLike, reaches: Floats) -> Floats:
-        """The share of chroma that steps (n,) keep, with the ends in force: (4,), or (4, n) of a scale each.
+        """The share of chroma that steps (n,) keep, with the ends in force: (5,), or (5, n) of a scale each.
 
         Without handles it falls with the square of the reach: slowly beside the source, fast at the ends.
         """
-        usual = _usual_shares(floats(ends), reaches)
-        return np.maximum(usual + _shaped(self.chroma, reaches, floats(ends), _usual_shares), 0.0)
+        usual = usual_shares(floats(ends), reaches)
+        return np.maximum(usual + _shaped(self.chroma, reaches, floats(ends), usual_shares), 0.0)
 
     def turns(self, ends: ArrayLike, reaches: Floats) -> Floats:
-        """The degrees of hue that steps (n,) turn, with the ends in force: (4,), or (4, n) of a scale each."""
-        usual = _usual_turns(floats(ends), reaches)
-        return usual + _shaped(self.hue, reaches, floats(ends), _usual_turns)
+        """The degrees of hue that steps (n,) turn, with the ends in force: (5,), or (5, n) of a scale each."""
+        usual = usual_turns(floats(ends), reaches)
+        return usual + _shaped(self.hue, reaches, floats(ends), usual_turns)
 
 
 def _side(handles: Handles, light: bool) -> tuple[Floats, Floats]:
@@ -164,13 +153,16 @@ def _side(handles: Handles, light: bool) -> tuple[Floats, Floats]:
     return np.array(sorted(points)), np.array([points[place] for place in sorted(points)])
 
 
-def _usual_shares(ends: Floats, reaches: Floats) -> Floats:
+def usual_shares(ends: Floats, reaches: Floats) -> Floats:
+    """The share of chroma that steps (n,) keep without handles, with ends (5,) or (5, n) in force."""
     light, dark = (-reaches).clip(0.0, 1.0), reaches.clip(0.0, 1.0)
     return 1.0 - (1.0 - ends[0]) * light**2 - (1.0 - ends[1]) * dark**2
 
 
-def _usual_turns(ends: Floats, reaches: Floats) -> Floats:
-    return ends[2] * (-reaches).clip(0.0, 1.0) + ends[3] * reaches.clip(0.0, 1.0)
+def usual_turns(ends: Floats, reaches: Floats) -> Floats:
+    """The degrees of hue that steps (n,) turn without handles, with ends (5,) or (5, n) in force."""
+    light, dark, haste = (-reaches).clip(0.0, 1.0), reaches.clip(0.0, 1.0), ends[4]
+    return ends[2] * light + ends[3] * (dark * (1.0 + haste) / (1.0 + haste * dark))
 
 
 def _shaped(handles: Handles, reaches: Floats, ends: Floats, usual: Callable[[Floats, Floats], Floats]) -> Floats:

@@ -1,7 +1,7 @@
 """Generating scales: method with its anchor, curves, pins, nudges, gamut, 8-bit choice, in this order, all at once."""
 
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 
 import numpy as np
 from numpy.typing import NDArray
@@ -10,14 +10,18 @@ from heimat.core.color.arrays import Bytes, Floats, to_bytes
 from heimat.core.color.gamut import solve
 from heimat.core.color.notation import Color, rgb8_of
 from heimat.core.color.rounding import nearest_bytes
-from heimat.core.color.spaces import luminance_of
+from heimat.core.color.spaces import luminance_of, srgb_to_oklch
 from heimat.core.errors import DomainError
 from heimat.core.scales.anchors import LEAST_GAP, AnchorMode
-from heimat.core.scales.curves import Curves, Ends, at_reach, reach
+from heimat.core.scales.curves import Curves, Ends, at_reach, reach, usual_shares
+from heimat.core.scales.distinct import distinct
 from heimat.core.scales.methods import Draft, Given, Method, draft
 from heimat.core.scales.nudges import through_pins
+from heimat.core.scales.pacing import Walk, once, paced
+from heimat.core.scales.rules import LATEST_GENERATOR, RULES, Rules
 
-LATEST_GENERATOR = 1
+_ROUNDING = 1e-6
+"""OKLCH chroma that is none."""
 
 
 @dataclass(frozen=True)
@@ -101,31 +105,79 @@ def generate(requests: Sequence[ScaleRequest], generator: int = LATEST_GENERATOR
 
     Raises DomainError (field `generator`) for a version of the rules that this program does not have.
     """
-    if generator != LATEST_GENERATOR:
+    rules = RULES.get(generator)
+    if rules is None:
         raise DomainError(f"This Heimat has no generator {generator}.", "generator", "unknown")
     if not requests:
         return []
-    begun = [_begin(request) for request in requests]
+    begun = [_begin(request, rules) for request in requests]
+    if rules.paced:
+        begun = _paced(begun)
     stops = np.cumsum([len(each.draft.lightness) for each in begun]).tolist()
     parts = [slice(start, stop) for start, stop in zip([0, *stops], stops, strict=False)]
     found = _aims(begun, parts)
-    light, chroma, hue = found.aims[~found.mixed].T
+    light, chroma, hue = (_falling(begun, found, parts) if rules.paced else found.aims)[~found.mixed].T
     rgb8 = np.zeros((len(found.aims), 3), dtype=np.uint8)
     if len(light):
-        luminance = luminance_of(light.clip(0.0, 100.0))
-        rgb8[~found.mixed] = nearest_bytes(solve(luminance, np.maximum(chroma, 0.0), hue))
+        wanted = solve(luminance_of(light.clip(0.0, 100.0)), np.maximum(chroma, 0.0), hue)
+        window = _windows(begun, found)[:, ~found.mixed] if rules.reaching else None
+        rgb8[~found.mixed] = nearest_bytes(wanted, keep_chroma=rules.paced, window=window)
+        if rules.reaching:
+            _part(begun, rgb8, found.mixed, wanted, parts)
     return [_finish(each, found, rgb8, part) for each, part in zip(begun, parts, strict=True)]
 
 
-def _begin(request: ScaleRequest) -> _Begun:
+def _part(
+    begun: Sequence[_Begun], rgb8: Bytes, mixed: NDArray[np.bool_], wanted: Floats, parts: Sequence[slice]
+) -> None:
+    """Tell steps apart that would be alike, in scales that are solved and touched by no hand."""
+    srgb = np.zeros(rgb8.shape)
+    srgb[~mixed] = wanted
+    for each, part in zip(begun, parts, strict=True):
+        anchor, touched = each.draft.anchor, each.request.pins or each.request.nudges
+        if each.draft.srgb is None and anchor is not None and not touched:
+            rgb8[part][anchor] = rgb8_of(each.request.source)
+            rgb8[part] = distinct(rgb8[part], srgb[part], anchor)
+
+
+def _windows(begun: Sequence[_Begun], found: _Aims) -> Floats:
+    """The least and the largest luminance (2, n) of all steps; a step that is moved by hand or curve keeps to none."""
+    none = np.array([[0.0], [1.0]])
+    given = [each.draft.windows for each in begun]
+    counts = [len(each.draft.lightness) for each in begun]
+    parts = [np.repeat(none, n, axis=1) if one is None else one for one, n in zip(given, counts, strict=True)]
+    moved = np.abs(found.aims[:, 0] - found.start[:, 0]) > _ROUNDING
+    return np.where(moved, none, np.concatenate(parts, axis=1))
+
+
+def _begin(request: ScaleRequest, rules: Rules) -> _Begun:
     counted = np.ones(len(request.lightness), dtype=np.bool_)
     if request.between:
         counted[list(request.between)] = False
-    given = Given(request.source, request.lightness, request.anchor, request.fixed, request.typed, counted)
+    given = Given(request.source, request.lightness, request.anchor, request.fixed, request.typed, counted, rules)
     found = draft(given, request.method)
     colored = found.srgb is not None
-    ends = request.curves.ends(float(given.oklch[2]), neutral=request.neutral, colored=colored)
+    drift = rules.drift(float(given.oklch[2]), given.lightness)
+    ends = request.curves.ends(drift, neutral=request.neutral, colored=colored)
     return _Begun(request, given, found, ends)
+
+
+def _paced(begun: Sequence[_Begun]) -> list[_Begun]:
+    """Scales about their nearest label, with long gaps drawn together; no curve that somebody draws changes that."""
+    found = list(begun)
+    walks: dict[int, Walk] = {}
+    for at, each in enumerate(begun):
+        made, given, request = each.draft, each.given, each.request
+        if made.anchor is not None and made.srgb is None and request.anchor == "nearest":
+            lightness, (_, chroma, hue) = given.lightness, given.oklch.tolist()
+            usual = Curves().ends(given.rules.drift(hue, lightness), neutral=request.neutral, colored=False)
+            fixed = frozenset(request.typed)
+            walks[at] = Walk(
+                made.lightness, made.meant, made.anchor, chroma, hue, lightness, usual, given.counted, fixed
+            )
+    for at, light in zip(walks, paced(list(walks.values())), strict=True):
+        found[at] = replace(begun[at], draft=replace(begun[at].draft, lightness=light))
+    return found
 
 
 def _aims(begun: Sequence[_Begun], parts: Sequence[slice]) -> _Aims:
@@ -156,6 +208,26 @@ def _aims(begun: Sequence[_Begun], parts: Sequence[slice]) -> _Aims:
     if mixed.any():
         mixed &= (np.abs(aims - start) < 1e-12).all(axis=-1)
     return _Aims(start, reaches, aims, mixed)
+
+
+def _falling(begun: Sequence[_Begun], found: _Aims, parts: Sequence[slice]) -> Floats:
+    """The aims (n, 3) with the chroma that the gamut leaves, which falls away from the source and never rises again.
+
+    What curves ask for beyond the usual is not taken from them: they raise and lower what falls so.
+    """
+    counts = [part.stop - part.start for part in parts]
+    force = np.repeat(np.array([each.ends for each in begun]).T, counts, axis=1)
+    light, asked, hue = found.aims.T
+    falling = np.minimum(force, np.array([1.0, 1.0, np.inf, np.inf, np.inf])[:, None])
+    usual = found.start[:, 1] * usual_shares(falling, found.reaches)
+    held = srgb_to_oklch(solve(luminance_of(light.clip(0.0, 100.0)), np.maximum(usual, 0.0), hue))[:, 1]
+    aims = found.aims.copy()
+    for part in parts:
+        fallen = once(held[part], found.reaches[part])
+        # Where nothing was cut, a step keeps what it was asked for to the last digit.
+        cut = fallen < usual[part] - _ROUNDING
+        aims[part, 1] = np.where(cut, fallen * asked[part] / np.maximum(usual[part], _ROUNDING), asked[part])
+    return aims
 
 
 def _by_curves(begun: Sequence[_Begun], counts: Sequence[int]) -> list[tuple[Curves, NDArray[np.intp]]]:

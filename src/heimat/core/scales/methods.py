@@ -4,8 +4,8 @@ Each is a pure function from source, ladder and settings to a draft: L*, OKLCH c
 those that mix colors, the mixed colors themselves.
 """
 
-from collections.abc import Mapping
-from dataclasses import dataclass
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, replace
 from functools import cached_property
 from typing import Annotated, Literal, get_args
 
@@ -19,9 +19,10 @@ from heimat.core.color.gamut import Mask, in_gamut, solve
 from heimat.core.color.mixing import MixSpace, blend, unheld
 from heimat.core.color.notation import Color, ColorInput, lightness_of, oklch_of, rgb8_of, srgb_of
 from heimat.core.color.spaces import hsl_to_srgb, lightness, luminance_of, srgb_to_hsl, srgb_to_oklch
-from heimat.core.scales.anchors import AnchorMode, bend, place_of, stretch
-from heimat.core.scales.curves import DARK_TAPER, LIGHT_TAPER, dark_drift
+from heimat.core.scales.anchors import LEAST_GAP, AnchorMode, stretch
+from heimat.core.scales.curves import DARK_TAPER, LIGHT_TAPER
 from heimat.core.scales.ladder import LONGEST_STEP_ID
+from heimat.core.scales.rules import Rules
 
 MethodName = Literal["even", "contrast", "mix", "hsl", "ends"]
 METHODS: tuple[MethodName, ...] = get_args(MethodName)
@@ -102,6 +103,7 @@ class Given:
     fixed: int | None
     typed: Mapping[int, float]
     counted: Mask
+    rules: Rules
 
     @cached_property
     def positions(self) -> Floats:
@@ -122,24 +124,52 @@ class Given:
     @property
     def place(self) -> int:
         """The position at which the source stands, or would stand nearest."""
-        return place_of(self.aims, self.lightness, self.anchor, self.fixed, self.counted)
+        return self._place(self.aims)
+
+    def _place(self, targets: Floats) -> int:
+        if self.anchor == "label" and self.fixed is not None:
+            return self.fixed
+        return self.rules.place(targets, self.lightness, float(self.oklch[1]), self.counted)
+
+    def bent(self, targets: Floats) -> tuple[Floats, int | None]:
+        """L* targets (n,) so that the source stands among them, and its position; as they are, and None, for a guide.
+
+        A source at a fixed label stretches both sides evenly. Steps that are not counted go along between their
+        neighbours, so that putting one in moves no other.
+        """
+        if self.anchor == "guide":
+            return targets, None
+        place = self._place(targets)
+        main = self.counted.copy()
+        main[place] = True
+        among = int(main[:place].sum())
+        if self.anchor == "label":
+            bent = stretch(targets[main], self.lightness, among)
+        else:
+            bent, among = self.rules.bend(targets[main], self.lightness, among)
+        if main.all():
+            return bent, among
+        return np.interp(-targets, -targets[main], bent), int(np.flatnonzero(main)[among])
 
 
 @dataclass(frozen=True)
 class Draft:
     """What a method gives: L*, OKLCH chroma and hue (n,), the source's position, and mixed sRGB colors (n, 3) if any.
 
-    `figures` (n,) are the method's own numbers, as they may be typed: ratios, percentages, HSL lightness; or none.
-    `wide` (n, 2) are chroma and hue of the same mix made from colors as they were given, where sRGB does not hold them.
+    `meant` (n,) is the L* before an anchor bends it. `figures` (n,) are the method's own numbers, as they may be typed:
+    ratios, percentages, HSL lightness; or none. `windows` (2, n) are the least and the largest luminance of a step that
+    keep to what was asked of it. `wide` (n, 2) are chroma and hue of the same mix made from colors as they were given, where sRGB does not hold them.
     """
 
     lightness: Floats
     chroma: Floats
     hue: Floats
+    meant: Floats
     anchor: int | None
     srgb: Floats | None = None
     figures: Floats | None = None
     wide: Floats | None = None
+    windows: Floats | None = None
 
 
 def draft(given: Given, method: Method) -> Draft:
@@ -152,15 +182,16 @@ def draft(given: Given, method: Method) -> Draft:
         return _between(given, method.ends)
     if method.name == "contrast":
         figures, targets = _contrast(given, method.contrast)
-        return _by_lightness(given, targets, figures)
+        made = _by_lightness(given, targets, figures)
+        return _reaching(given, made, method.contrast) if given.rules.reaching else made
     return _by_lightness(given, given.aims, None)
 
 
 def _by_lightness(given: Given, targets: Floats, figures: Floats | None) -> Draft:
     _, chroma, hue = given.oklch
-    bent, anchor = bend(targets, given.lightness, given.anchor, given.fixed, given.counted)
+    bent, anchor = given.bent(targets)
     count = len(bent)
-    return Draft(bent, np.full(count, chroma), np.full(count, hue), anchor, None, figures)
+    return Draft(bent, np.full(count, chroma), np.full(count, hue), targets, anchor, None, figures)
 
 
 def contrast_range(ground_luminance: float) -> tuple[float, float]:
@@ -186,6 +217,42 @@ def _contrast(given: Given, settings: ContrastTargets) -> tuple[Floats, Floats]:
     aims = lightness(np.clip(luminance_for(ratios, ground), 0.0, 1.0))
     # Typed ratios are in order where they are typed; on another ladder they may not be, and then steps share one.
     return ratios, np.minimum.accumulate(aims)
+
+
+def _reaching(given: Given, made: Draft, settings: ContrastTargets) -> Draft:
+    """Ratios that were typed hold beside an anchor too, which moves only what lies between it and them.
+
+    A ratio on the wrong side of the anchor is not kept. Of a scale without an anchor all are.
+    """
+    kept = np.ones(len(made.lightness), dtype=np.bool_)
+    light = made.lightness
+    if made.anchor is not None:
+        kept[:] = False
+        light = light.copy()
+        for way in (-1, 1):
+            _hold(light, kept, made, sorted(given.typed, reverse=way < 0), way)
+    ground = float(relative_luminance(rgb8_of(settings.ground)))
+    asked = luminance_of(made.meant)
+    darker = ground >= MID_LUMINANCE
+    least = np.where(kept & (not darker), asked, 0.0)
+    largest = np.where(kept & darker, asked, 1.0)
+    return replace(made, lightness=light, windows=np.stack([least, largest]))
+
+
+def _hold(light: Floats, kept: Mask, made: Draft, typed: Sequence[int], way: int) -> None:
+    """Put steps (n,) on one side of the anchor at what was typed for them, and those between in proportion."""
+    assert made.anchor is not None
+    own, before = light[made.anchor], made.anchor
+    for place in (each for each in typed if (each - before) * way > 0):
+        if (own - made.meant[place]) * way < LEAST_GAP * abs(place - before):
+            continue
+        between = np.arange(before, place + way, way)
+        light[between] = np.linspace(light[before], made.meant[place], len(between))
+        kept[place] = True
+        before, own = place, made.meant[place]
+    if before != made.anchor:
+        beyond = slice(before, None) if way > 0 else slice(None, before + 1)
+        light[beyond] = made.meant[beyond]
 
 
 def luminance_for(ratio: ArrayLike, ground: float) -> Floats:
@@ -240,7 +307,7 @@ def _between(given: Given, settings: BetweenEnds) -> Draft:
     usual = solve(
         luminance_of(given.aims[[0, -1]]),
         np.array([chroma * LIGHT_TAPER, chroma * DARK_TAPER]),
-        np.array([hue, hue + dark_drift(float(hue))]),
+        np.array([hue, hue + given.rules.drift(float(hue), given.lightness)[0]]),
     )
     last = len(given.aims) - 1
     stops: dict[int, Color | Floats] = {0: settings.light or usual[0], last: settings.dark or usual[1]}
@@ -265,5 +332,6 @@ def _of_colors(srgb: Floats, anchor: int | None, figures: Floats | None, wide: F
     """A draft of mixed colors, and of what they are without a gamut. What is published, and so L*, is of 8 bits."""
     rgb8 = to_bytes(srgb)
     _, chroma, hue = np.moveaxis(srgb_to_oklch(srgb), -1, 0)
-    meant = None if wide is None else srgb_to_oklch(wide)[:, 1:]
-    return Draft(lightness(relative_luminance(rgb8)), chroma, hue, anchor, srgb, figures, meant)
+    unheld_parts = None if wide is None else srgb_to_oklch(wide)[:, 1:]
+    light = lightness(relative_luminance(rgb8))
+    return Draft(light, chroma, hue, light, anchor, srgb, figures, unheld_parts)

@@ -1,0 +1,139 @@
+"""Pacing: what keeps steps from jumping where the gamut gives a source far more chroma than its neighbours.
+
+Near its most colorful point the gamut falls off steeply: a step of even lightness may be two and a half times as far
+from the next, in OKLab, as all others are. Steps beside such a source are drawn nearer to it, and those beyond take
+what that leaves; and chroma, which the gamut cuts here and there, falls away from the source and never rises again.
+"""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+import numpy as np
+from numpy.typing import NDArray
+
+from heimat.core.color.arrays import Floats
+from heimat.core.color.gamut import Mask, solve
+from heimat.core.color.spaces import luminance_of, srgb_to_oklab
+from heimat.core.scales.curves import Ends, reach, usual_shares, usual_turns
+
+Places = NDArray[np.intp]
+
+_LONGEST = 1.6
+"""The longest gap against the median one; what is published may be off by rounding."""
+_SHORTEST = 0.74
+"""The share of the method's own gap that is left of one that is drawn together."""
+_FARTHEST = 0.34
+"""The share of the method's largest gap that a step is drawn away from where it would be without an anchor: so that no
+step leaps when the source moves on to the next label."""
+_FREE_BELOW = 4.0
+"""L* below which a step is as good as black, and its distance no jump."""
+_SAMPLES = 48
+
+
+@dataclass(frozen=True)
+class Walk:
+    """The steps of one scale about its anchor: their L* (n,), and those `meant` without it (n,).
+
+    `chroma` and `hue` are those of the source in OKLCH, `own` its L*, `ends` what its curves have by default;
+    `counted` (n,) is False for steps put between others; `fixed` are positions that stay.
+    """
+
+    light: Floats
+    meant: Floats
+    anchor: int
+    chroma: float
+    hue: float
+    own: float
+    ends: Ends
+    counted: Mask
+    fixed: frozenset[int]
+
+    def colors(self, light: Floats) -> Floats:
+        """OKLab (n, 3) of steps of some L* (n,)."""
+        return _colors(light, *(np.full(len(light), each) for each in self.quantities))
+
+    @property
+    def quantities(self) -> tuple[float, ...]:
+        """What the color of a step depends on, but for its L*."""
+        return (self.own, self.chroma, self.hue, *self.ends)
+
+
+def paced(walks: Sequence[Walk]) -> list[Floats]:
+    """The L* (n,) of scales, with long gaps drawn together.
+
+    The gap at the lightest step is free to be long: it leads to a tint that stands for white.
+    """
+    if not walks:
+        return []
+    mains = [_main(walk) for walk in walks]
+    counts = [len(main) for main in mains]
+    light = np.concatenate([walk.light[main] for walk, main in zip(walks, mains, strict=True)])
+    lab = _colors(light, *np.repeat(np.array([walk.quantities for walk in walks]).T, counts, axis=1))
+    parts = np.split(lab, np.cumsum(counts)[:-1])
+    return [_one(walk, main, part) for walk, main, part in zip(walks, mains, parts, strict=True)]
+
+
+def _main(walk: Walk) -> Places:
+    counted = walk.counted.copy()
+    counted[[walk.anchor, *walk.fixed]] = True
+    return np.flatnonzero(counted)
+
+
+def _one(walk: Walk, main: Places, lab: Floats) -> Floats:
+    light, meant = walk.light[main], walk.meant[main]
+    gaps = np.linalg.norm(np.diff(lab, axis=0), axis=1)
+    limit = _LONGEST * float(np.median(gaps))
+    over = gaps > limit
+    over[0] = False
+    over[light[1:] < _FREE_BELOW] = False
+    if not over.any():
+        return walk.light
+    anchor = int(np.searchsorted(main, walk.anchor))
+    fixed = [int(np.searchsorted(main, each)) for each in walk.fixed]
+    found = light.copy()
+    above = max((each for each in fixed if each < anchor), default=0)
+    below = min((each for each in fixed if each > anchor), default=len(main) - 1)
+    for side in (np.arange(anchor, above - 1, -1), np.arange(anchor, below + 1)):
+        if len(side) > 2:
+            found[side] = _drawn(walk, found[side], meant[side], limit, _FARTHEST * float((-np.diff(meant)).max()))
+    return np.interp(-walk.light, -light, found)
+
+
+def _drawn(walk: Walk, side: Floats, meant: Floats, limit: float, farthest: float) -> Floats:
+    """The L* (n,) of one side, from the anchor to its end, which both stay."""
+    samples = np.linspace(side[0], side[-1], _SAMPLES)
+    path = walk.colors(samples)
+    way = -1.0 if side[-1] < side[0] else 1.0
+    found = side.copy()
+    for at in range(1, len(side) - 1):
+        before, here = (
+            np.array([np.interp(way * light, way * samples, axis) for axis in path.T])
+            for light in found[at - 1 : at + 1]
+        )
+        gap = float(np.linalg.norm(here - before))
+        least = _SHORTEST * abs(meant[at] - meant[at - 1])
+        width = abs(found[at] - found[at - 1])
+        held = way * (meant[at] - found[at - 1]) - farthest
+        drawn = max(width * limit / gap, least, held)
+        if gap > limit and width > drawn:
+            moved = found[at - 1] + way * drawn
+            found[at + 1 :] += (moved - found[at]) * (found[at + 1 :] - found[-1]) / (found[at] - found[-1])
+            found[at] = moved
+    return found
+
+
+def _colors(light: Floats, own: Floats, chroma: Floats, hue: Floats, *ends: Floats) -> Floats:
+    """OKLab (n, 3) of steps (n,) that have the chroma and hue of their sources, but for the usual curves."""
+    reaches, force = reach(light, own), np.array(ends)
+    return srgb_to_oklab(
+        solve(luminance_of(light), chroma * usual_shares(force, reaches), hue + usual_turns(force, reaches))
+    )
+
+
+def once(chroma: Floats, anchor_side: Floats) -> Floats:
+    """Chroma (n,) that falls away from the source on both sides: `anchor_side` (n,) are the reaches of the steps."""
+    light = anchor_side < 0.0
+    found = chroma.copy()
+    found[light] = np.minimum.accumulate(chroma[light][::-1])[::-1]
+    found[~light] = np.minimum.accumulate(chroma[~light])
+    return found
