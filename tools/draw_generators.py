@@ -34,7 +34,12 @@ def draw(out: Path = OUT) -> None:
     sources, aims = sixty(), READY_MADE["usual"].lightness()
     made = [generate([ScaleRequest(source, aims) for source in sources], generator) for generator in GENERATORS]
     rows = -(-len(sources) // _COLUMNS)
-    pen.text((12, 5), "each source by generator 1, and below it by generator 2; a notch where the source stands", "#333", font)
+    pen.text(
+        (12, 5),
+        "each source by generator 1, and below it by generator 2; a notch where the source stands",
+        "#333",
+        font,
+    )
     for at in range(len(sources)):
         column, row = divmod(at, rows)
         left, top = 12 + column * (_WIDTH // _COLUMNS), _TOP + row * ((_HEIGHT - _TOP) // rows)

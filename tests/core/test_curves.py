@@ -72,7 +72,7 @@ def test_a_handle_has_the_value_that_it_is_given():
     curves = Curves(
         lightness=(Handle(at=0.5, value=0.62),), chroma=(Handle(at=0.5, value=1.2),), hue=(Handle(at=-0.5, value=14.0),)
     )
-    ends = curves.ends(85.0, neutral=False, colored=False)
+    ends = curves.ends((-29.0, 0.0), neutral=False, colored=False)
     assert curves.moved(np.array([0.5, 0.0, 1.0, -0.7])) == pytest.approx([0.62, 0.0, 1.0, -0.7])
     assert curves.shares(ends, np.array([0.5, 0.0]))[0] == pytest.approx(1.2)
     assert curves.turns(ends, np.array([-0.5]))[0] == pytest.approx(14.0)

@@ -46,6 +46,7 @@ from heimat.core.edits import (
     conflict,
 )
 from heimat.core.edits.candidates import AddCandidates, JoinCandidates, RemoveCandidates, SetCandidate
+from heimat.core.edits.generator import SetGenerator
 from heimat.core.edits.holding import HoldHues
 from heimat.core.edits.ladder import losses
 from heimat.core.edits.reserve import SetReserve
@@ -113,6 +114,7 @@ EVERY_EDIT = [
     SetWide(hue="buoy", wide=True),
     HoldHues(hues=("gorse", "kelp"), held=True),
     SetCap(cap=60),
+    SetGenerator(generator=1),
     SetReserve(hue="gorse", step="s200", reason="for the winter timetable"),
     KeepSelection(id="few", name="few", steps=(StepRef(hue="kelp", step="s300"),)),
     SetScalePattern(pattern="color.{hue}.{step}"),

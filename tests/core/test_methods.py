@@ -128,7 +128,7 @@ def test_tapers_and_drifts_at_the_ends():
     assert strong.hue[-1] == pytest.approx(own[2] - 30.0)
     assert hexes(one(curves=curves))[usual.anchor] == "#0B6E6E"
     mixed = one(method=Method(name="mix"))
-    assert mixed.ends == (1.0, 1.0, 0.0, 0.0)
+    assert mixed.ends == (1.0, 1.0, 0.0, 0.0, 0.0)
 
 
 @settings(max_examples=100)

@@ -11,9 +11,10 @@ from numpy.typing import NDArray
 
 from heimat.core.color.arrays import Bytes, Floats
 from heimat.core.color.notation import Color
-from heimat.core.scales import Ladder, Scale, ScaleRequest, generate
+from heimat.core.scales import GENERATORS, READY_MADE, Ladder, Scale, ScaleRequest, generate
 from heimat.core.scales.anchors import AnchorMode
-from heimat.core.scales.methods import ContrastTargets, Method, MethodName, Typed
+from heimat.core.scales.methods import METHODS, ContrastTargets, Method, MethodName, Typed
+from tools.bench.timing import note
 
 COUNT = 20_000
 JUMP, WORST_JUMP = 1.7, 2.2
@@ -25,6 +26,15 @@ ROUNDING = 0.2
 STRONG = 0.08
 """OKLCH chroma above which a source leaves a lighter step."""
 OLIVE = (97.0, 118.0)
+OLIVE_LINE = "lemon yellows: strong middle steps that are olive"
+JUMP_LINE = "largest gap against the median"
+FOLD_LINE = "chroma falls and rises again"
+BESIDE_LINE = "gap beside the anchor against the ladder's own"
+LIGHTEST_LINE = "strong sources at the lightest label"
+CONCERNED_LINE = "one level: the two labels concerned, in gaps"
+OTHERS_LINE = "one level: all other labels, in gaps"
+SHORT_LINE = "contrast asked for and not published"
+ORDER_LINE = "lightness does not fall"
 _TARGETS = (3.0, 4.5, 7.0)
 _AT_ONCE = 4000
 _GRAY = np.array([[119, 119, 119]], dtype=np.uint8)
@@ -122,6 +132,40 @@ def own_gaps(ladder: Ladder, method: Method, generator: int) -> Floats:
     return -np.diff(made(_GRAY, ladder, method, generator, "guide")[0].lightness)
 
 
+def bars(ladder: Ladder, name: MethodName) -> dict[str, tuple[float, float]]:
+    """The share of scales that may be beyond a line, and the worst that any may be, by line; of looks, only for even
+    lightness and targets of contrast."""
+    found = {ORDER_LINE: (0.0, 0.0)}
+    if name in ("even", "contrast"):
+        found |= {
+            OLIVE_LINE: (0.0, 0.0),
+            JUMP_LINE: (0.005, WORST_JUMP),
+            FOLD_LINE: (0.002, 0.006),
+            CONCERNED_LINE: (0.0, 1.3),
+            OTHERS_LINE: (0.0, 0.5),
+        }
+        if ladder.name != "short":
+            found[LIGHTEST_LINE] = (0.0, 0.0)
+    if name == "contrast":
+        found[SHORT_LINE] = (0.0, 0.0)
+    if name == "even" and ladder.name == "fine":
+        found[BESIDE_LINE] = (0.0, 0.3)
+    return found
+
+
+def run(count: int = COUNT) -> None:
+    """Print every line for both generators, ladder by ladder and method by method."""
+    print(f"Quality of scales: {count} sources, share beyond the line and worst, by generator 1 and 2", flush=True)
+    found = sources(count)
+    for ladder, name in ((ladder, name) for name in METHODS for ladder in READY_MADE.values()):
+        by = [judged(found, ladder, name, generator) for generator in GENERATORS]
+        kept = bars(ladder, name)
+        for line in by[0]:
+            told = "   ".join(f"{each[line].share * 100.0:7.3f} % {each[line].worst:8.3f}" for each in by)
+            bar = f"{kept[line][0] * 100.0:g} % {kept[line][1]:g}" if line in kept else "none, printed"
+            note(f"{ladder.name} {name}: {line}", told, bar)
+
+
 def judged(rgb8: Bytes, ladder: Ladder, name: MethodName, generator: int) -> dict[str, Line]:
     """Every line for sources (n, 3) on one ladder by one method."""
     method = Method(name=name)
@@ -130,16 +174,16 @@ def judged(rgb8: Bytes, ladder: Ladder, name: MethodName, generator: int) -> dic
     anchors = np.array([scale.anchor for scale in scales])
     own = own_gaps(ladder, method, generator)
     lines = {
-        "lightness does not fall": Line(-np.diff(-steps.light).min(axis=1), 0.0),
-        "lemon yellows: strong middle steps that are olive": _olive(steps, source),
-        "largest gap against the median": Line(_jumps(steps, own if name == "contrast" else np.ones_like(own)), JUMP),
-        "chroma folds": Line(_folds(steps.chroma), FOLD),
-        "gap beside the anchor against the ladder's own": _beside(steps.light, anchors, own),
-        "strong sources at the lightest label": Line((anchors[source.chroma > STRONG] == 0).astype(float), 0.0),
+        ORDER_LINE: Line(-np.diff(-steps.light).min(axis=1), 0.0),
+        OLIVE_LINE: _olive(steps, source),
+        JUMP_LINE: Line(_jumps(steps, own if name == "contrast" else np.ones_like(own)), JUMP),
+        FOLD_LINE: Line(_folds(steps.chroma), FOLD),
+        BESIDE_LINE: _beside(steps.light, anchors, own),
+        LIGHTEST_LINE: Line((anchors[source.chroma > STRONG] == 0).astype(float), 0.0),
     }
     lines |= _continuity(rgb8, steps.light, anchors, ladder, method, generator)
     if name == "contrast":
-        lines["contrast asked for and not published"] = _short(rgb8, ladder, generator)
+        lines[SHORT_LINE] = _short(rgb8, ladder, generator)
     return lines
 
 
@@ -194,12 +238,8 @@ def _continuity(
     concerned = (place == anchors[:, None]) | (place == others[:, None])
     changed = anchors != others
     return {
-        "one level: labels concerned, in gaps": Line(
-            np.where(concerned, moved, 0.0)[changed].max(axis=1, initial=0.0), 1.3
-        ),
-        "one level: other labels, in gaps": Line(
-            np.where(concerned, 0.0, moved)[changed].max(axis=1, initial=0.0), 0.5
-        ),
+        CONCERNED_LINE: Line(np.where(concerned, moved, 0.0)[changed].max(axis=1, initial=0.0), 1.3),
+        OTHERS_LINE: Line(np.where(concerned, 0.0, moved)[changed].max(axis=1, initial=0.0), 0.5),
         "one level, same label: any step, in gaps": Line(moved[~changed].max(axis=1, initial=0.0), 0.5),
     }
 

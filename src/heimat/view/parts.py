@@ -12,6 +12,7 @@ from heimat.view.legibility.pairings import PairingView, pairings_part
 from heimat.view.legibility.told_apart import ToldApartView, told_apart_part
 from heimat.view.look import Look
 from heimat.view.scales.detail import ScaleDetailPart, scale_detail_part
+from heimat.view.scales.generators import GeneratorsPart, generators_part
 from heimat.view.scales.ladder import LadderView, PromiseView, ladder_part, promises_part
 from heimat.view.scales.methods import ComparedMethodView, methods_part
 from heimat.view.scales.selections import SelectionsPart, selections_part
@@ -35,6 +36,7 @@ PartName = Literal[
     "selections",
     "scale_detail",
     "methods",
+    "generators",
     "tokens",
     "pairings",
     "told_apart",
@@ -59,6 +61,7 @@ class Parts(TypedDict, total=False):
     selections: SelectionsPart
     scale_detail: ScaleDetailPart | None
     methods: list[ComparedMethodView]
+    generators: GeneratorsPart
     tokens: list[TokenView]
     pairings: list[PairingView]
     told_apart: list[ToldApartView]
@@ -92,6 +95,7 @@ PARTS: Mapping[PartName, PartMaker] = {
     "selections": PartMaker(selections_part, ()),
     "scale_detail": PartMaker(scale_detail_part, ("vision", "theme", "select", "notation")),
     "methods": PartMaker(methods_part, ("vision", "theme", "select")),
+    "generators": PartMaker(generators_part, ("vision",)),
     "tokens": PartMaker(tokens_part, ("vision", "theme")),
     "pairings": PartMaker(pairings_part, ("theme",)),
     "told_apart": PartMaker(told_apart_part, ("theme",)),

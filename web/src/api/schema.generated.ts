@@ -882,7 +882,7 @@ export interface components {
         };
         /**
          * BetweenEnds
-         * @description Two ends, the source a stop between them, in a space; an end not given is that of even lightness.
+         * @description Two ends, the source and any stops between them, in a space; an end not given is that of even lightness.
          */
         "BetweenEnds-Input": {
             dark?: components["schemas"]["Color"] | string | null;
@@ -893,10 +893,15 @@ export interface components {
              * @enum {string}
              */
             space?: "oklab" | "oklch" | "linear" | "srgb";
+            /**
+             * Stops
+             * @default []
+             */
+            stops?: components["schemas"]["Stop-Input"][];
         };
         /**
          * BetweenEnds
-         * @description Two ends, the source a stop between them, in a space; an end not given is that of even lightness.
+         * @description Two ends, the source and any stops between them, in a space; an end not given is that of even lightness.
          */
         "BetweenEnds-Output": {
             dark?: components["schemas"]["Color"] | null;
@@ -907,6 +912,11 @@ export interface components {
              * @enum {string}
              */
             space?: "oklab" | "oklch" | "linear" | "srgb";
+            /**
+             * Stops
+             * @default []
+             */
+            stops?: components["schemas"]["Stop-Output"][];
         };
         /**
          * BringBackBody
@@ -1366,7 +1376,7 @@ export interface components {
             /** Base */
             base: number;
             /** Edits */
-            edits: (components["schemas"]["AddHues-Input"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Input"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Input"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetMethod-Input"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Input"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Input"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Input"] | components["schemas"]["SetTokenValue-Input"] | components["schemas"]["RenameToken"] | components["schemas"]["RemoveToken"])[];
+            edits: (components["schemas"]["AddHues-Input"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Input"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Input"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Input"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Input"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Input"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Input"] | components["schemas"]["SetTokenValue-Input"] | components["schemas"]["RenameToken"] | components["schemas"]["RemoveToken"])[];
             /** Key */
             key?: string;
             /**
@@ -1388,17 +1398,22 @@ export interface components {
          */
         EditsView: {
             /** Edits */
-            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["RenameToken"] | components["schemas"]["RemoveToken"])[];
+            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["RenameToken"] | components["schemas"]["RemoveToken"])[];
         };
         /**
          * EndTextsView
-         * @description The ends of the method between two ends as they were typed; null where that of even lightness stands.
+         * @description The ends of the method between two ends as they were typed, null where that of even lightness stands; and its
+         *     stops by step.
          */
         EndTextsView: {
             /** Dark */
             dark: string | null;
             /** Light */
             light: string | null;
+            /** Stops */
+            stops: {
+                [key: string]: string;
+            };
         };
         /**
          * EndsView
@@ -1705,6 +1720,24 @@ export interface components {
             words: string;
         };
         /**
+         * GeneratorsPart
+         * @description The generator of a system, the newest, and what moving to that would do; nothing where it is there already.
+         */
+        GeneratorsPart: {
+            /** Consequences */
+            consequences: string;
+            /** Current */
+            current: number;
+            /** Held */
+            held: string | null;
+            /** Newest */
+            newest: number;
+            /** Scales */
+            scales: components["schemas"]["MovedScaleView"][];
+            /** Words */
+            words: string;
+        };
+        /**
          * GivenMark
          * @description A given color's place on the strip.
          */
@@ -1898,8 +1931,16 @@ export interface components {
         /**
          * HslLightness
          * @description HSL lightness 0 to 100 of steps, at the source's hue and saturation; those not typed follow the ladder's aims.
+         *
+         *     The saturation of a dark color says little of how strong it looks: that of #010001 is 100, and its tints are neon.
+         *     With `no_stronger`, no tint has more OKLCH chroma than the source.
          */
         HslLightness: {
+            /**
+             * No Stronger
+             * @default false
+             */
+            no_stronger?: boolean;
             /**
              * Targets
              * @default []
@@ -2198,7 +2239,7 @@ export interface components {
              *       "head"
              *     ]
              */
-            parts?: ("head" | "slip" | "hues" | "status" | "candidates" | "stops" | "ladder" | "promises" | "ground" | "scales" | "selections" | "scale_detail" | "methods" | "tokens" | "pairings" | "told_apart" | "findings" | "repairs")[];
+            parts?: ("head" | "slip" | "hues" | "status" | "candidates" | "stops" | "ladder" | "promises" | "ground" | "scales" | "selections" | "scale_detail" | "methods" | "generators" | "tokens" | "pairings" | "told_apart" | "findings" | "repairs")[];
             /** Select */
             select?: string | null;
             /**
@@ -2331,18 +2372,21 @@ export interface components {
             contrast?: components["schemas"]["ContrastTargets-Input"];
             /**
              * @default {
-             *       "space": "oklab"
+             *       "space": "oklab",
+             *       "stops": []
              *     }
              */
             ends?: components["schemas"]["BetweenEnds-Input"];
             /**
              * @default {
+             *       "no_stronger": false,
              *       "targets": []
              *     }
              */
             hsl?: components["schemas"]["HslLightness"];
             /**
              * @default {
+             *       "hold_hue": false,
              *       "space": "srgb",
              *       "targets": []
              *     }
@@ -2377,18 +2421,21 @@ export interface components {
             contrast?: components["schemas"]["ContrastTargets-Output"];
             /**
              * @default {
-             *       "space": "oklab"
+             *       "space": "oklab",
+             *       "stops": []
              *     }
              */
             ends?: components["schemas"]["BetweenEnds-Output"];
             /**
              * @default {
+             *       "no_stronger": false,
              *       "targets": []
              *     }
              */
             hsl?: components["schemas"]["HslLightness"];
             /**
              * @default {
+             *       "hold_hue": false,
              *       "space": "srgb",
              *       "targets": []
              *     }
@@ -2452,6 +2499,26 @@ export interface components {
              * @enum {string}
              */
             type: "move_hue";
+        };
+        /**
+         * MovedScaleView
+         * @description One scale before and after, step by step, and what of it changes in words.
+         */
+        MovedScaleView: {
+            /** After */
+            after: components["schemas"]["SwatchView"][];
+            /** Before */
+            before: components["schemas"]["SwatchView"][];
+            /** Hue */
+            hue: string;
+            /** Labels */
+            labels: string[];
+            /** Name */
+            name: string;
+            /** Seen */
+            seen: boolean;
+            /** Words */
+            words: string;
         };
         /**
          * NamedSelectionView
@@ -2805,6 +2872,7 @@ export interface components {
             candidates?: components["schemas"]["CandidateView"][];
             /** Findings */
             findings?: components["schemas"]["FindingView"][];
+            generators?: components["schemas"]["GeneratorsPart"];
             ground?: components["schemas"]["ReadingGroundView"];
             head?: components["schemas"]["HeadPart"];
             /** Hues */
@@ -2957,7 +3025,7 @@ export interface components {
             /** Base */
             base: number;
             /** Edits */
-            edits: (components["schemas"]["AddHues-Input"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Input"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Input"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetMethod-Input"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Input"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Input"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Input"] | components["schemas"]["SetTokenValue-Input"] | components["schemas"]["RenameToken"] | components["schemas"]["RemoveToken"])[];
+            edits: (components["schemas"]["AddHues-Input"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Input"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Input"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Input"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Input"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Input"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Input"] | components["schemas"]["SetTokenValue-Input"] | components["schemas"]["RenameToken"] | components["schemas"]["RemoveToken"])[];
             /** Latest */
             latest?: string | null;
             /**
@@ -3104,11 +3172,11 @@ export interface components {
         };
         /**
          * ReachedView
-         * @description What a step that aims at a contrast reaches as it is published, cut; `short` where that is less than it asks.
+         * @description What a step that aims at a contrast reaches as it is published, cut; where that is less than it asks, why.
          */
         ReachedView: {
             /** Short */
-            short: boolean;
+            short: string | null;
             /** Text */
             text: string;
         };
@@ -3599,6 +3667,8 @@ export interface components {
             /** All Ground Text */
             all_ground_text: string;
             all_settings: components["schemas"]["Method-Output"];
+            /** Astray */
+            astray: string[];
             column: components["schemas"]["ColumnView"];
             curves: components["schemas"]["Curves"];
             distance: components["schemas"]["SpreadView"];
@@ -3710,6 +3780,19 @@ export interface components {
              * @enum {string}
              */
             type: "set_curves";
+        };
+        /**
+         * SetGenerator
+         * @description Make all scales by another version of the rules. Sources, pins, nudges, tokens and names stay.
+         */
+        SetGenerator: {
+            /** Generator */
+            generator: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "set_generator";
         };
         /**
          * SetHueKind
@@ -3828,7 +3911,7 @@ export interface components {
          */
         SetPlanView: {
             /** Edits */
-            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["RenameToken"] | components["schemas"]["RemoveToken"])[];
+            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["RenameToken"] | components["schemas"]["RemoveToken"])[];
             /** Rows */
             rows: components["schemas"]["PlanRowView"][];
         };
@@ -4318,6 +4401,24 @@ export interface components {
             seen: string;
         };
         /**
+         * Stop
+         * @description A color that somebody put at a step, by its id.
+         */
+        "Stop-Input": {
+            color: components["schemas"]["Color"] | string;
+            /** Step */
+            step: string;
+        };
+        /**
+         * Stop
+         * @description A color that somebody put at a step, by its id.
+         */
+        "Stop-Output": {
+            color: components["schemas"]["Color"];
+            /** Step */
+            step: string;
+        };
+        /**
          * StopsBody
          * @description A marked rectangle, and the difference that its stops may have from its colors.
          */
@@ -4558,8 +4659,15 @@ export interface components {
         /**
          * WhiteBlack
          * @description Percentages toward white (above 0) and black (below), in a space; those not typed follow the ladder's aims.
+         *
+         *     A plain mix turns the hue of many colors; `hold_hue` turns it back, at the mix's luminance and chroma.
          */
         WhiteBlack: {
+            /**
+             * Hold Hue
+             * @default false
+             */
+            hold_hue?: boolean;
             /**
              * Space
              * @default srgb
@@ -6204,7 +6312,7 @@ export interface operations {
                 ground?: string;
                 theme?: string | null;
                 select?: string | null;
-                parts?: ("head" | "slip" | "hues" | "status" | "candidates" | "stops" | "ladder" | "promises" | "ground" | "scales" | "selections" | "scale_detail" | "methods" | "tokens" | "pairings" | "told_apart" | "findings" | "repairs")[];
+                parts?: ("head" | "slip" | "hues" | "status" | "candidates" | "stops" | "ladder" | "promises" | "ground" | "scales" | "selections" | "scale_detail" | "methods" | "generators" | "tokens" | "pairings" | "told_apart" | "findings" | "repairs")[];
             };
             header?: never;
             path: {

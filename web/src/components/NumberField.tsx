@@ -11,8 +11,8 @@ interface Props {
   high: number;
   step: number;
   places: number;
-  /** Once typing, or a key that was held, has come to its end. */
-  onCommit: (value: number) => void;
+  /** Once typing, or a key that was held, has come to its end. What answers false was refused, and does not stay. */
+  onCommit: (value: number) => unknown;
   /** At every step of a key that is held; then `onCancel` goes back to what was. */
   onStep?: ((value: number) => void) | undefined;
   onCancel?: (() => void) | undefined;
@@ -40,6 +40,8 @@ const Drawn = memo(function DrawnField(
   const { onCommit, onStep, onCancel, run } = props;
   const written = (number: number) => number.toFixed(places) + unit;
   const shown = written(value);
+  const latest = useRef(shown);
+  latest.current = shown;
   const [text, setText] = useState(shown);
   const typing = useRef(false);
   /** Where a held key began, and where it is. */
@@ -59,7 +61,11 @@ const Drawn = memo(function DrawnField(
     setText(written(wanted));
     if (moved) {
       unanswered.current = wanted;
-      onCommit(wanted);
+      void Promise.resolve(onCommit(wanted)).then((kept) => {
+        if (kept !== false || typing.current || stepped.current) return;
+        unanswered.current = null;
+        setText(latest.current);
+      });
     }
     return moved;
   };

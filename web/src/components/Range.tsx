@@ -20,7 +20,7 @@ interface Props {
   /** At every move. */
   onChange: (value: number) => void;
   /** Once a drag, a held key or typing has come to its end. */
-  onEnd?: (value: number) => void | Promise<void>;
+  onEnd?: (value: number) => unknown;
 }
 
 export function Range(props: Props) {

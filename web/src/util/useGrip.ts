@@ -16,7 +16,7 @@ export function useGrip<Value>(of = "") {
     setHeld(next === null ? null : { of, value: next });
   };
   /** End the gesture once, whatever ends it: a button, a key or the focus that goes elsewhere. */
-  const letGo = async (end: (last: Value) => void | Promise<void>) => {
+  const letGo = async (end: (last: Value) => unknown) => {
     clearTimeout(resting.current);
     const last = newest.current;
     if (last === null || ended.current === last) return;
@@ -25,7 +25,7 @@ export function useGrip<Value>(of = "") {
     if (newest.current === last) hold(null);
   };
   /** A key was let go: the gesture ends unless another press follows. */
-  const rest = (end: (last: Value) => void | Promise<void>) => {
+  const rest = (end: (last: Value) => unknown) => {
     clearTimeout(resting.current);
     resting.current = setTimeout(() => void letGo(end), RUN_MS);
   };

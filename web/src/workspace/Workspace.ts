@@ -196,13 +196,16 @@ export class Workspace {
   };
 
   /** Keep edits as one revision, and tell over the sheet what went wrong: for what has no field to tell it at. */
-  put = (...edits: Edit[]): Promise<void> => this.putFrom(edits);
+  put = (...edits: Edit[]): Promise<boolean> => this.putFrom(edits);
 
-  putFrom = async (edits: Edit[] | Making): Promise<void> => {
+  /** Whether it was kept; why not is told. */
+  putFrom = async (edits: Edit[] | Making): Promise<boolean> => {
     try {
       await this.keep(edits);
+      return true;
     } catch (thrown) {
       this.fail(thrown);
+      return false;
     }
   };
 

@@ -12,6 +12,7 @@ from heimat.core.edits.base import Path
 from heimat.core.edits.candidates import AddCandidates, JoinCandidates, RemoveCandidates, SetCandidate
 from heimat.core.edits.conflicts import conflict
 from heimat.core.edits.difference import PlaceValue, places_changed
+from heimat.core.edits.generator import SetGenerator
 from heimat.core.edits.holding import HoldHues, refuse_held
 from heimat.core.edits.hues import (
     AddHues,
@@ -52,6 +53,7 @@ UserEdit = Annotated[
     | PinStep
     | SetLadder
     | SetHueLadder
+    | SetGenerator
     | SetMethod
     | SetCurves
     | AimCurve
@@ -117,7 +119,7 @@ def apply(system: ColorSystem, edit: Edit) -> ColorSystem:
 
 def _field_of(edit: Edit) -> str:
     """The field of an edit that is to blame where the whole document does not hold together any more."""
-    for field in ("name", "pattern", "value", "anchor", "ladder", "step", "candidates", "source", "hue"):
+    for field in ("name", "pattern", "generator", "value", "anchor", "ladder", "step", "candidates", "source", "hue"):
         if field in type(edit).model_fields:
             return field
     return "hues.0.name" if isinstance(edit, AddHues) else "edit"

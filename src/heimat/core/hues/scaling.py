@@ -74,6 +74,7 @@ def request_of(system: ColorSystem, hue: Hue) -> ScaleRequest:
         method=method,
         # A value typed for a step that this ladder lacks waits for a ladder that has it.
         typed={places[typed.step]: typed.value for typed in method.typed() if typed.step in places},
+        stops={places[stop.step]: stop.color for stop in method.ends.stops if stop.step in places},
         curves=curves_of(system, hue),
         between=frozenset(place for place, step in enumerate(ladder.steps) if step.between),
     )

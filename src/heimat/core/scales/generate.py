@@ -31,7 +31,8 @@ class ScaleRequest:
     `lightness` lists the L* aimed at, from light to dark, shape (n,); `fixed` is the position that a `label` anchor
     names; `pins` maps positions to colors that stand there to the bit, and where they are `smooth` their neighbours
     pass through them; `nudges` maps positions to changes of L*, chroma and hue, (3,); `neutral` keeps the tint at
-    both ends; `typed` maps positions to values of the method. Steps at `between` were put between two others.
+    both ends; `typed` maps positions to values of the method, `stops` to
+    colors of it. Steps at `between` were put between two others.
     """
 
     source: Color
@@ -44,6 +45,7 @@ class ScaleRequest:
     nudges: Mapping[int, Floats] = field(default_factory=dict)
     method: Method = field(default_factory=Method)
     typed: Mapping[int, float] = field(default_factory=dict)
+    stops: Mapping[int, Color] = field(default_factory=dict)
     curves: Curves = field(default_factory=Curves)
     between: frozenset[int] = frozenset()
 
@@ -91,10 +93,12 @@ class _Begun:
 
 @dataclass(frozen=True)
 class _Aims:
-    """The steps of all scales, one after another: as the methods give them, `start`, and what curves, pins and nudges
-    make of that, `aims`, (n, 3) each; where they stand against their sources, (n,); and which stay as mixed, (n,)."""
+    """The steps of all scales, one after another: as methods give them, `start`; as curves shape that, `curved`; and
+    what the neighbours of pins, and nudges, make of it, `aims`; (n, 3) each. Where they stand against their sources,
+    (n,); and which stay as mixed, (n,)."""
 
     start: Floats
+    curved: Floats
     reaches: Floats
     aims: Floats
     mixed: NDArray[np.bool_]
@@ -130,14 +134,16 @@ def generate(requests: Sequence[ScaleRequest], generator: int = LATEST_GENERATOR
 def _part(
     begun: Sequence[_Begun], rgb8: Bytes, mixed: NDArray[np.bool_], wanted: Floats, parts: Sequence[slice]
 ) -> None:
-    """Tell steps apart that would be alike, in scales that are solved and touched by no hand."""
+    """Tell steps apart that would be alike, in scales that are solved; what a hand has changed is left as it is."""
     srgb = np.zeros(rgb8.shape)
     srgb[~mixed] = wanted
     for each, part in zip(begun, parts, strict=True):
-        anchor, touched = each.draft.anchor, each.request.pins or each.request.nudges
-        if each.draft.srgb is None and anchor is not None and not touched:
+        anchor, touched = each.draft.anchor, {*each.request.pins, *each.request.nudges}
+        if each.draft.srgb is None and anchor is not None and anchor not in each.request.pins:
             rgb8[part][anchor] = rgb8_of(each.request.source)
-            rgb8[part] = distinct(rgb8[part], srgb[part], anchor)
+            own = [at for at in range(part.stop - part.start) if at == anchor or at not in touched]
+            at = np.array(own) + part.start
+            rgb8[at] = distinct(rgb8[at], srgb[at], own.index(anchor))
 
 
 def _windows(begun: Sequence[_Begun], found: _Aims) -> Floats:
@@ -154,7 +160,9 @@ def _begin(request: ScaleRequest, rules: Rules) -> _Begun:
     counted = np.ones(len(request.lightness), dtype=np.bool_)
     if request.between:
         counted[list(request.between)] = False
-    given = Given(request.source, request.lightness, request.anchor, request.fixed, request.typed, counted, rules)
+    given = Given(
+        request.source, request.lightness, request.anchor, request.fixed, request.typed, counted, rules, request.stops
+    )
     found = draft(given, request.method)
     colored = found.srgb is not None
     drift = rules.drift(float(given.oklch[2]), given.lightness)
@@ -197,6 +205,7 @@ def _aims(begun: Sequence[_Begun], parts: Sequence[slice]) -> _Aims:
             aims[places, 0] = at_reach(curves.moved(reaches[places]), own[places])
         aims[places, 1] *= curves.shares(ends[:, places], reaches[places])
         aims[places, 2] += curves.turns(ends[:, places], reaches[places])
+    curved = aims.copy()
     for each, part in zip(begun, parts, strict=True):
         request = each.request
         if request.smooth and request.pins:
@@ -207,7 +216,7 @@ def _aims(begun: Sequence[_Begun], parts: Sequence[slice]) -> _Aims:
     mixed = np.repeat([found.srgb is not None for found in drafts], counts)
     if mixed.any():
         mixed &= (np.abs(aims - start) < 1e-12).all(axis=-1)
-    return _Aims(start, reaches, aims, mixed)
+    return _Aims(start, curved, reaches, aims, mixed)
 
 
 def _falling(begun: Sequence[_Begun], found: _Aims, parts: Sequence[slice]) -> Floats:
@@ -217,7 +226,7 @@ def _falling(begun: Sequence[_Begun], found: _Aims, parts: Sequence[slice]) -> F
     """
     counts = [part.stop - part.start for part in parts]
     force = np.repeat(np.array([each.ends for each in begun]).T, counts, axis=1)
-    light, asked, hue = found.aims.T
+    light, asked, hue = found.curved.T
     falling = np.minimum(force, np.array([1.0, 1.0, np.inf, np.inf, np.inf])[:, None])
     usual = found.start[:, 1] * usual_shares(falling, found.reaches)
     held = srgb_to_oklch(solve(luminance_of(light.clip(0.0, 100.0)), np.maximum(usual, 0.0), hue))[:, 1]
@@ -226,7 +235,8 @@ def _falling(begun: Sequence[_Begun], found: _Aims, parts: Sequence[slice]) -> F
         fallen = once(held[part], found.reaches[part])
         # Where nothing was cut, a step keeps what it was asked for to the last digit.
         cut = fallen < usual[part] - _ROUNDING
-        aims[part, 1] = np.where(cut, fallen * asked[part] / np.maximum(usual[part], _ROUNDING), asked[part])
+        kept = fallen * asked[part] / np.maximum(usual[part], _ROUNDING)
+        aims[part, 1] -= np.where(cut, asked[part] - kept, 0.0)
     return aims
 
 

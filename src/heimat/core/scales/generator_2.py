@@ -19,6 +19,9 @@ _CEILING, _FLOOR = 99.5, 0.5
 """L* beyond which a share of the source's offset pushes no step, but for a ladder that begins or ends there."""
 _LEAST_SHARE = 0.7
 """The share of the ladder's gap that is left above an anchor; with less, the lighter label is the better place."""
+_FARTHEST = 0.42
+"""The share of the ladder's largest gap that a step goes along at most: so that none leaps when the source moves on to
+the next label."""
 _TAKING = 2.6
 """Gaps on each side that take up the source's offset."""
 _LARGEST_CHANGE = 0.27
@@ -80,8 +83,9 @@ def bend(targets: Floats, source_lightness: float, place: int) -> tuple[Floats, 
     offset = source_lightness - targets[place]
     bent = targets.copy()
     bent[place] = source_lightness
-    bent[:place] += _shares(offset, gaps[:place][::-1], gaps.max() / 2.0)[::-1]
-    bent[place + 1 :] += _shares(offset, gaps[place:], gaps.max() / 2.0)
+    most = _FARTHEST * gaps.max()
+    bent[:place] += _shares(offset, gaps[:place][::-1], most)[::-1]
+    bent[place + 1 :] += _shares(offset, gaps[place:], most)
     return _within(bent, targets, place), place
 
 

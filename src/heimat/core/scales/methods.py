@@ -18,6 +18,7 @@ from heimat.core.color.contrast import luminance_reaching, ratio_of_luminances, 
 from heimat.core.color.gamut import Mask, in_gamut, solve
 from heimat.core.color.mixing import MixSpace, blend, unheld
 from heimat.core.color.notation import Color, ColorInput, lightness_of, oklch_of, rgb8_of, srgb_of
+from heimat.core.color.rounding import nearest_bytes
 from heimat.core.color.spaces import hsl_to_srgb, lightness, luminance_of, srgb_to_hsl, srgb_to_oklch
 from heimat.core.scales.anchors import LEAST_GAP, AnchorMode, stretch
 from heimat.core.scales.curves import DARK_TAPER, LIGHT_TAPER
@@ -55,24 +56,41 @@ class ContrastTargets(_Part):
 
 
 class WhiteBlack(_Part):
-    """Percentages toward white (above 0) and black (below), in a space; those not typed follow the ladder's aims."""
+    """Percentages toward white (above 0) and black (below), in a space; those not typed follow the ladder's aims.
+
+    A plain mix turns the hue of many colors; `hold_hue` turns it back, at the mix's luminance and chroma.
+    """
 
     space: Literal["srgb", "linear", "oklab"] = "srgb"
+    hold_hue: bool = False
     targets: TypedValues = ()
 
 
 class HslLightness(_Part):
-    """HSL lightness 0 to 100 of steps, at the source's hue and saturation; those not typed follow the ladder's aims."""
+    """HSL lightness 0 to 100 of steps, at the source's hue and saturation; those not typed follow the ladder's aims.
 
+    The saturation of a dark color says little of how strong it looks: that of #010001 is 100, and its tints are neon.
+    With `no_stronger`, no tint has more OKLCH chroma than the source.
+    """
+
+    no_stronger: bool = False
     targets: TypedValues = ()
 
 
+class Stop(_Part):
+    """A color that somebody put at a step, by its id."""
+
+    step: Annotated[str, Field(max_length=LONGEST_STEP_ID)]
+    color: ColorInput
+
+
 class BetweenEnds(_Part):
-    """Two ends, the source a stop between them, in a space; an end not given is that of even lightness."""
+    """Two ends, the source and any stops between them, in a space; an end not given is that of even lightness."""
 
     space: MixSpace = "oklab"
     light: ColorInput | None = None
     dark: ColorInput | None = None
+    stops: Annotated[tuple[Stop, ...], Field(max_length=60)] = ()
 
 
 class Method(_Part):
@@ -94,7 +112,7 @@ class Method(_Part):
 class Given:
     """What a method starts from: the source, the aims L* (n,), the anchor wanted, and typed values by position.
 
-    `counted` (n,) is False for steps that were put between two others: they move none.
+    `counted` (n,) is False for steps that were put between two others: they move none. `stops` are colors by position.
     """
 
     source: Color
@@ -104,6 +122,7 @@ class Given:
     typed: Mapping[int, float]
     counted: Mask
     rules: Rules
+    stops: Mapping[int, Color]
 
     @cached_property
     def positions(self) -> Floats:
@@ -158,7 +177,8 @@ class Draft:
 
     `meant` (n,) is the L* before an anchor bends it. `figures` (n,) are the method's own numbers, as they may be typed:
     ratios, percentages, HSL lightness; or none. `windows` (2, n) are the least and the largest luminance of a step that
-    keep to what was asked of it. `wide` (n, 2) are chroma and hue of the same mix made from colors as they were given, where sRGB does not hold them.
+    keep to what was asked of it. `wide` (n, 2) are chroma and hue of the same mix made from colors as they were given,
+    where sRGB does not hold them.
     """
 
     lightness: Floats
@@ -177,7 +197,7 @@ def draft(given: Given, method: Method) -> Draft:
     if method.name == "mix":
         return _mixed(given, method.mix)
     if method.name == "hsl":
-        return _hsl(given)
+        return _hsl(given, method.hsl)
     if method.name == "ends":
         return _between(given, method.ends)
     if method.name == "contrast":
@@ -275,11 +295,20 @@ def _mixed(given: Given, settings: WhiteBlack) -> Draft:
     srgb = blend(np.broadcast_to(source, ends.shape), ends, parts, settings.space)
     exact = srgb_of(given.source)
     wide = None if in_gamut(exact) else unheld(np.broadcast_to(exact, ends.shape), ends, parts, settings.space)
+    if settings.hold_hue:
+        # What sRGB does not hold keeps the hue of its own mix.
+        _, chroma, _ = np.moveaxis(srgb_to_oklch(srgb), -1, 0)
+        srgb = _resolved(srgb, chroma, np.full(len(shares), float(srgb_to_oklch(source)[2])))
     anchor = None if given.anchor == "guide" else place
     return _of_colors(srgb, anchor, shares * 100.0, wide)
 
 
-def _hsl(given: Given) -> Draft:
+def _resolved(srgb: Floats, chroma: Floats, hue: Floats) -> Floats:
+    """Colors (n, 3) of the luminance of others as published, with other chroma and hue (n,); of 8 bits."""
+    return from_bytes(nearest_bytes(solve(relative_luminance(to_bytes(srgb)), chroma, hue)))
+
+
+def _hsl(given: Given, settings: HslLightness) -> Draft:
     hsl = srgb_to_hsl(from_bytes(rgb8_of(given.source)))
     place = given.place
     lights = given.aims.copy()
@@ -292,7 +321,13 @@ def _hsl(given: Given) -> Draft:
         lights[at] = value
     exact = srgb_of(given.source)
     wide = None if in_gamut(exact) else _at_lightness(srgb_to_hsl(exact), lights)
-    return _of_colors(_at_lightness(hsl, lights), None if given.anchor == "guide" else place, lights, wide)
+    srgb = _at_lightness(hsl, lights)
+    if settings.no_stronger:
+        _, chroma, hue = np.moveaxis(srgb_to_oklch(srgb), -1, 0)
+        own = float(srgb_to_oklch(from_bytes(rgb8_of(given.source)))[1])
+        stronger = (chroma > own) & (lights > float(hsl[2]) * 100.0)
+        srgb = np.where(stronger[:, None], _resolved(srgb, np.minimum(chroma, own), hue), srgb)
+    return _of_colors(srgb, None if given.anchor == "guide" else place, lights, wide)
 
 
 def _at_lightness(hsl: Floats, lights: Floats) -> Floats:
@@ -302,15 +337,18 @@ def _at_lightness(hsl: Floats, lights: Floats) -> Floats:
 
 
 def _between(given: Given, settings: BetweenEnds) -> Draft:
-    """The ends are the first and the last step; the source stands at its label unless it only guides."""
+    """The ends are the first and the last step; stops and the source stand at their labels unless it only guides."""
     _, chroma, hue = given.oklch
+    lights = given.aims[[0, -1]]
+    if given.rules.reaching and given.anchor == "nearest" and given.place > 0:
+        lights[0] = max(lights[0], (given.lightness + 100.0) / 2.0)
     usual = solve(
-        luminance_of(given.aims[[0, -1]]),
+        luminance_of(lights),
         np.array([chroma * LIGHT_TAPER, chroma * DARK_TAPER]),
         np.array([hue, hue + given.rules.drift(float(hue), given.lightness)[0]]),
     )
     last = len(given.aims) - 1
-    stops: dict[int, Color | Floats] = {0: settings.light or usual[0], last: settings.dark or usual[1]}
+    stops: dict[int, Color | Floats] = {0: settings.light or usual[0], last: settings.dark or usual[1], **given.stops}
     anchor = None if given.anchor == "guide" else given.place
     if anchor is not None:
         stops[anchor] = given.source

@@ -111,11 +111,13 @@ def _drawn(walk: Walk, side: Floats, meant: Floats, limit: float, farthest: floa
             for light in found[at - 1 : at + 1]
         )
         gap = float(np.linalg.norm(here - before))
-        least = _SHORTEST * abs(meant[at] - meant[at - 1])
         width = abs(found[at] - found[at - 1])
+        if gap <= limit:
+            continue
+        least = _SHORTEST * abs(meant[at] - meant[at - 1])
         held = way * (meant[at] - found[at - 1]) - farthest
         drawn = max(width * limit / gap, least, held)
-        if gap > limit and width > drawn:
+        if width > drawn:
             moved = found[at - 1] + way * drawn
             found[at + 1 :] += (moved - found[at]) * (found[at + 1 :] - found[-1]) / (found[at] - found[-1])
             found[at] = moved

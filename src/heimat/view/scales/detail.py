@@ -5,7 +5,7 @@ from typing_extensions import TypedDict
 
 from heimat.core.color.contrast import cut, ratio, relative_luminance
 from heimat.core.color.gamut import MORE_THAN_ANY_CHROMA, solve
-from heimat.core.color.notation import Notation, rgb8_of
+from heimat.core.color.notation import Notation, lightness_of, rgb8_of
 from heimat.core.color.spaces import lightness, luminance_of, p3_to_srgb, srgb_to_oklch
 from heimat.core.color.wide import p3_of_bytes, p3_text, published_p3
 from heimat.core.document.uses import uses_of
@@ -62,17 +62,19 @@ class WideStepView(TypedDict):
 
 
 class EndTextsView(TypedDict):
-    """The ends of the method between two ends as they were typed; null where that of even lightness stands."""
+    """The ends of the method between two ends as they were typed, null where that of even lightness stands; and its
+    stops by step."""
 
     light: str | None
     dark: str | None
+    stops: dict[str, str]
 
 
 class ReachedView(TypedDict):
-    """What a step that aims at a contrast reaches as it is published, cut; `short` where that is less than it asks."""
+    """What a step that aims at a contrast reaches as it is published, cut; where that is less than it asks, why."""
 
     text: str
-    short: bool
+    short: str | None
 
 
 class ScaleDetailPart(TypedDict):
@@ -103,6 +105,7 @@ class ScaleDetailPart(TypedDict):
     all_ground_text: str
     figures: list[float] | None
     reached: list[ReachedView] | None
+    astray: list[str]
 
 
 def scale_detail_part(look: Look) -> ScaleDetailPart | None:
@@ -119,7 +122,7 @@ def _detail(look: Look, hue: ResolvedHue, place: int | None) -> ScaleDetailPart:
     pinned = {at for at, step in enumerate(hue.steps) if step.id in hue.hue.pins}
     exact = pinned | ({scale.anchor} if scale.anchor is not None else set())
     [found] = measure([scale], [exact])
-    light_taper, dark_taper, light_drift, dark_drift = (round(each, 4) for each in scale.ends)
+    light_taper, dark_taper, light_drift, dark_drift, _ = (round(each, 4) for each in scale.ends)
     return {
         "hue": hue.id,
         "name": hue.name,
@@ -147,6 +150,7 @@ def _detail(look: Look, hue: ResolvedHue, place: int | None) -> ScaleDetailPart:
         "all_ground_text": color_text(system.method.contrast.ground, notation),
         "figures": None if scale.figures is None else [round(float(each), 2) for each in scale.figures],
         "reached": _reached(hue) if hue.method.name == "contrast" else None,
+        "astray": _astray(hue),
     }
 
 
@@ -155,9 +159,28 @@ def _reached(hue: ResolvedHue) -> list[ReachedView]:
     found = ratio(hue.rgb8, rgb8_of(hue.method.contrast.ground)).tolist()
     wanted = found if hue.scale.figures is None else hue.scale.figures.tolist()
     return [
-        {"text": cut(value), "short": float(cut(value)) < round(aim, 2)}
-        for value, aim in zip(found, wanted, strict=True)
+        {"text": cut(value), "short": _why_short(hue, place, found) if float(cut(value)) < round(aim, 2) else None}
+        for place, (value, aim) in enumerate(zip(found, wanted, strict=True))
     ]
+
+
+def _why_short(hue: ResolvedHue, place: int, reached: list[float]) -> str:
+    """Why a step is published with less contrast than it asks for."""
+    step, anchor = hue.steps[place], hue.scale.anchor
+    if step.id in hue.hue.pins:
+        return "a pin stands there"
+    if place == anchor:
+        return f"{hue.name} itself stands there"
+    if step.id in hue.hue.nudges:
+        return "it is nudged"
+    if hue.curves.lightness:
+        return "the curve of lightness moves it"
+    if anchor is None:
+        return "8 bits leave no more"
+    own = f"{hue.name} itself, at {hue.steps[anchor].label} with {cut(reached[anchor])}"
+    if any(typed.step == step.id for typed in hue.method.typed()):
+        return f"on its side of {own}, there is no more"
+    return f"it makes room for {own}"
 
 
 def _end_texts(method: Method, notation: Notation) -> EndTextsView:
@@ -165,7 +188,27 @@ def _end_texts(method: Method, notation: Notation) -> EndTextsView:
     return {
         "light": color_text(light, notation) if light else None,
         "dark": color_text(dark, notation) if dark else None,
+        "stops": {stop.step: color_text(stop.color, notation) for stop in method.ends.stops},
     }
+
+
+def _astray(hue: ResolvedHue) -> list[str]:
+    """What stands on the wrong side of what is beside it, where a scale is made between ends."""
+    if hue.method.name != "ends":
+        return []
+    ends, own = hue.method.ends, hue.scale.source_lightness
+    found = []
+    for end, color, way in (("light", ends.light, 1.0), ("dark", ends.dark, -1.0)):
+        if color is not None and (lightness_of(color) - own) * way < 0.0:
+            other = "darker" if way > 0.0 else "lighter"
+            figures = f"L* {lightness_of(color):.1f} against {own:.1f}"
+            found.append(f"The {end} end is {other} than {hue.name} itself ({figures}), so the scale turns back there.")
+    light = hue.scale.lightness
+    for stop in ends.stops:
+        at = hue.place(stop.step)
+        if at is not None and 0 < at < len(light) - 1 and not light[at - 1] > light[at] > light[at + 1]:
+            found.append(f"The stop at {hue.steps[at].label} is not between its neighbours in lightness.")
+    return found
 
 
 def wide_views(hue: ResolvedHue, eyes: Eyes) -> list[WideStepView]:

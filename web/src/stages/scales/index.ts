@@ -45,6 +45,12 @@ export const scales: StageManifest = {
       component: lazily(() => import("./areas/OverlayArea"), "OverlayArea"),
     },
     {
+      id: "generator",
+      words: "Generator",
+      parts: ["generators"],
+      component: lazily(() => import("./areas/GeneratorArea"), "GeneratorArea"),
+    },
+    {
       id: "fewer",
       words: "Fewer",
       parts: ["selections"],

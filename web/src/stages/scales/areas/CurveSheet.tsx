@@ -23,7 +23,7 @@ interface Props {
   /** How many columns the sheet has. */
   columns: number;
   onMove: (curve: CurveView["name"], handle: HandleView, value: number) => void;
-  onEnd: (curve: CurveView["name"], handle: HandleView, value: number) => Promise<void>;
+  onEnd: (curve: CurveView["name"], handle: HandleView, value: number) => Promise<unknown>;
   onCancel: () => void;
   onReset: (curve: CurveView["name"], handle: HandleView) => void;
   /** The reach of the handle that is being looked at, and its safe range once it is known. */

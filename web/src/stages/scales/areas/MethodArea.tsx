@@ -38,7 +38,7 @@ function Methods({ detail, own }: { detail: ScaleDetail; own: boolean }) {
       const method = { ...before, ...change(before) };
       return (hues ?? [null]).map((hue) => edit("set_method", { hue, method }));
     };
-  const set = (change: MethodChange) => void putFrom(edits(change));
+  const set = (change: MethodChange) => putFrom(edits(change));
   const chosen = methods.find((each) => each.method === settings.name);
   const inForce = detail.settings.name;
   return (
@@ -71,7 +71,7 @@ function Methods({ detail, own }: { detail: ScaleDetail; own: boolean }) {
             on={each.method === settings.name}
             width="140px"
             flexShrink={0}
-            onClick={() => each.method !== settings.name && set(() => ({ name: each.method }))}
+            onClick={() => each.method !== settings.name && void set(() => ({ name: each.method }))}
           >
             {each.words}
           </Toggle>

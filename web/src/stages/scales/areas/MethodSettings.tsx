@@ -2,6 +2,7 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 import type { Method, ScaleDetail } from "../../../api/client";
 import type { edit } from "../../../api/edits";
+import { Check } from "../../../components/Check";
 import { Choice } from "../../../components/Choice";
 import { NumberField } from "../../../components/NumberField";
 import { TextField } from "../../../components/TextField";
@@ -16,10 +17,10 @@ interface Props {
   detail: ScaleDetail;
   settings: Method;
   /** The colors of these settings as they are written; null for an end that follows even lightness. */
-  texts: { light: string | null; dark: string | null; ground: string };
+  texts: { light: string | null; dark: string | null; stops: Record<string, string>; ground: string };
   /** Whether the figures shown are those of these settings. */
   inForce: boolean;
-  onChange: (change: MethodChange) => void;
+  onChange: (change: MethodChange) => Promise<boolean>;
   /** For what is typed: rejects with a Problem that belongs to the field. */
   onKeep: (change: MethodChange) => Promise<unknown>;
 }
@@ -55,6 +56,22 @@ export function MethodSettings({ detail, settings, texts, inForce, onChange, onK
             }
           />
         )}
+        {name === "mix" && (
+          <Option
+            on={settings.mix.hold_hue ?? false}
+            onTick={(hold_hue) => onChange(({ mix }) => ({ mix: { ...mix, hold_hue } }))}
+          >
+            Hold the hue; a plain mix turns it
+          </Option>
+        )}
+        {name === "hsl" && (
+          <Option
+            on={settings.hsl.no_stronger ?? false}
+            onTick={(no_stronger) => onChange(({ hsl }) => ({ hsl: { ...hsl, no_stronger } }))}
+          >
+            Tints no stronger than the hue; a dark color of high HSL saturation has neon ones
+          </Option>
+        )}
         {name === "ends" && (
           <>
             <Choice
@@ -76,6 +93,8 @@ export function MethodSettings({ detail, settings, texts, inForce, onChange, onK
           </ToolButton>
         )}
       </Flex>
+      {name === "ends" && inForce && <StopsBetween detail={detail} texts={texts} onKeep={onKeep} />}
+      {inForce && detail.astray.map((words) => <Text key={words}>{words}</Text>)}
       {numbered && inForce && detail.figures && (
         <Figures
           numbered={numbered}
@@ -97,7 +116,7 @@ interface FiguresProps {
   numbered: keyof typeof NUMBERS;
   detail: ScaleDetail;
   typed: TypedValue[];
-  onType: (step: string, value: number) => void;
+  onType: (step: string, value: number) => Promise<boolean>;
 }
 
 /** The method's own numbers; what was typed is bold, all others follow the ladder. */
@@ -131,7 +150,7 @@ function Figures({ numbered, detail, typed, onType }: FiguresProps) {
                   fontWeight={reached.short ? 700 : 400}
                   title={
                     reached.short
-                      ? `${step.label} is published at ${reached.text}: its anchor, a pin or 8 bits leave no more`
+                      ? `${step.label} is published at ${reached.text}: ${reached.short}`
                       : `${step.label} is published at ${reached.text}`
                   }
                 >
@@ -142,6 +161,45 @@ function Figures({ numbered, detail, typed, onType }: FiguresProps) {
           );
         })}
       </Flex>
+    </Flex>
+  );
+}
+
+interface OptionProps {
+  on: boolean;
+  onTick: (on: boolean) => void;
+  children: string;
+}
+
+function Option({ on, onTick, children }: OptionProps) {
+  return (
+    <Flex as="label" align="center" gap="6px" minHeight="26px">
+      <Check checked={on} onChange={(event) => onTick(event.target.checked)} />
+      {children}
+    </Flex>
+  );
+}
+
+/** Colors that somebody puts between the ends, each at a step; the hue itself stands where it is anchored. */
+function StopsBetween({ detail, texts, onKeep }: ColorProps & { detail: ScaleDetail }) {
+  return (
+    <Flex gap="4px" wrap="wrap" data-testid="stops-between">
+      {detail.ladder.steps.slice(1, -1).map((step) => (
+        <TextField
+          key={step.id}
+          label={`Stop at ${step.label}`}
+          value={texts.stops[step.id] ?? ""}
+          width="92px"
+          mono
+          onCommit={(text) =>
+            onKeep(({ ends }) => {
+              const others = (ends.stops ?? []).filter((each) => each.step !== step.id);
+              const color = text.trim();
+              return { ends: { ...ends, stops: color ? [...others, { step: step.id, color }] : others } };
+            })
+          }
+        />
+      ))}
     </Flex>
   );
 }

@@ -1,0 +1,88 @@
+"""How good generated scales are, by a general library's figures: `./heimat bench quality`, in reduced size."""
+
+import numpy as np
+import pytest
+
+from heimat.core.color.notation import Color, parse
+from heimat.core.scales import READY_MADE, ScaleRequest, generate
+from heimat.core.scales.methods import HslLightness, Method, WhiteBlack
+from heimat.core.scales.rules import RULES
+from tools.bench import quality
+from tools.bench.quality import Measured
+
+COUNT = 1000
+SOURCES = quality.sources(COUNT)
+USUAL = READY_MADE["usual"]
+
+
+@pytest.mark.parametrize("ladder", READY_MADE.values(), ids=READY_MADE)
+@pytest.mark.parametrize("name", ["even", "contrast"])
+def test_every_bar_is_kept_by_the_newest_generator(ladder, name):
+    lines = quality.judged(SOURCES, ladder, name, 2)
+    bars = quality.bars(ladder, name)
+    assert set(bars) <= set(lines)
+    for line, (share, worst) in bars.items():
+        # Corners of the cube, which are the hardest, weigh more among few.
+        assert lines[line].share <= 2.0 * share, line
+        assert lines[line].worst <= worst, line
+
+
+def test_the_first_generator_is_seen_to_miss_them():
+    missed = set()
+    for ladder in (USUAL, READY_MADE["fine"]):
+        lines = quality.judged(SOURCES, ladder, "even", 1)
+        bars = quality.bars(ladder, "even").items()
+        missed |= {line for line, (share, worst) in bars if lines[line].share > share or lines[line].worst > worst}
+    assert {quality.OLIVE_LINE, quality.JUMP_LINE, quality.BESIDE_LINE, quality.LIGHTEST_LINE} <= missed
+
+
+def scale(source, generator=2, **more):
+    return generate([ScaleRequest(parse(source), USUAL.lightness(), **more)], generator)[0]
+
+
+def test_lemon_yellows_darken_through_gold_and_olives_stay_olive():
+    measured = Measured.of(scale("#FFFF00").rgb8)
+    assert (np.diff(measured.hue[1:]) < 1.0).all()
+    assert measured.hue[measured.light < 75.0].max() < 90.0
+    olive = Measured.of(scale("#808000").rgb8)
+    assert np.ptp(olive.hue[2:7]) < 4.0
+
+
+def test_the_drift_has_no_leap():
+    """Over all hues from orange to green and all lightnesses, one degree or one L* turns the dark end by a little."""
+    rules = RULES[2]
+    found = np.array([[rules.drift(hue, light) for hue in range(40, 140)] for light in range(20, 100)])
+    assert np.abs(np.diff(found, axis=0))[..., 0].max() < 6.0
+    assert np.abs(np.diff(found, axis=1))[..., 0].max() < 8.0
+
+
+@pytest.mark.parametrize("ladder", READY_MADE.values(), ids=READY_MADE)
+def test_a_fixed_label_inside_the_ladder_never_gives_two_equal_steps(ladder):
+    light = Measured.of(SOURCES).light
+    inside = SOURCES[(light < 96.8) & (light > 8.0)][::5]
+    for place in range(len(ladder.steps)):
+        requests = [ScaleRequest(Color.of_bytes(each), ladder.lightness(), "label", place) for each in inside]
+        luminance = Measured.of(np.stack([made.rgb8 for made in generate(requests)])).luminance
+        assert (np.diff(luminance, axis=1) < 0.0).all(), place
+
+
+def test_mixes_hold_the_hue_where_asked_to():
+    colored = SOURCES[Measured.of(SOURCES).chroma > 0.05]
+    for space in ("srgb", "linear", "oklab"):
+        off = {}
+        for hold in (False, True):
+            method = Method(name="mix", mix=WhiteBlack(space=space, hold_hue=hold))
+            made = Measured.of(np.stack([each.rgb8 for each in quality.made(colored, USUAL, method, 2)]))
+            turn = np.abs((made.hue - Measured.of(colored).hue[:, None] + 180.0) % 360.0 - 180.0)
+            off[hold] = np.where(made.chroma > 0.02, turn, 0.0).max(axis=1)
+        assert (off[True] > 2.0).mean() < 0.01
+        assert (off[False] > 2.0).mean() > 0.3 or space == "oklab"
+
+
+def test_hsl_tints_are_no_stronger_than_the_source_where_asked_to():
+    assert Measured.of(scale("#010001", method=Method(name="hsl")).rgb8).chroma.max() > 0.3
+    kept = Method(name="hsl", hsl=HslLightness(no_stronger=True))
+    own = Measured.of(SOURCES)
+    for each, chroma, light in zip(quality.made(SOURCES, USUAL, kept, 2), own.chroma, own.light, strict=True):
+        made = Measured.of(each.rgb8)
+        assert made.chroma[made.light > light + 1.0].max(initial=0.0) <= chroma + 0.006
