@@ -20,8 +20,8 @@ _CEILING, _FLOOR = 99.5, 0.5
 _LEAST_SHARE = 0.7
 """The share of the ladder's gap that is left above an anchor; with less, the lighter label is the better place."""
 _FARTHEST = 0.42
-"""The share of the ladder's largest gap that a step goes along at most: so that none leaps when the source moves on to
-the next label."""
+"""The share of the ladder's largest gap that a step goes up with a bright source at most: so that none leaps where a
+source becomes so strong that it leaves the lightest label."""
 _TAKING = 2.6
 """Gaps on each side that take up the source's offset."""
 _LARGEST_CHANGE = 0.27
@@ -83,7 +83,7 @@ def bend(targets: Floats, source_lightness: float, place: int) -> tuple[Floats, 
     offset = source_lightness - targets[place]
     bent = targets.copy()
     bent[place] = source_lightness
-    most = _FARTHEST * gaps.max()
+    most = _FARTHEST * gaps.max() if offset > 0.0 else np.inf
     bent[:place] += _shares(offset, gaps[:place][::-1], most)[::-1]
     bent[place + 1 :] += _shares(offset, gaps[place:], most)
     return _within(bent, targets, place), place
