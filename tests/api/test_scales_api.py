@@ -125,9 +125,9 @@ def test_promises_over_the_api(client):
     assert plan["words"].startswith("Any two steps 5 apart reach 4.5; the least is 4.8")
     hard = client.post(f"{AT}/promise-plan", json={"apart": 2, "aim": 4.5}).json()
     assert hard["kept"] is False
-    assert "short of 4.5 by" in hard["words"]
+    assert "The best found at 2 apart is" in hard["words"]
     assert "anchored at its own color" in hard["words"]
-    assert "9 steps could promise at most 2.0" in hard["words"]
+    assert "No ladder of 9 steps can promise more than 2." in hard["words"]
     for body in ({"apart": 9, "aim": 3}, {"apart": 0, "aim": 3}, {"apart": 4, "aim": 22}):
         assert client.post(f"{AT}/promise-plan", json=body).status_code == 422
 
@@ -150,7 +150,7 @@ def test_overlays_over_the_api(client):
     # Steps, hues and tokens by their names, where a system is named.
     named = {"ground": "Surface.page", "tint": "tidewater 200", "system": "brinemark"}
     called = client.post("/api/overlays", json={**asked, **named}).json()
-    assert (called["ground"]["hex"], called["tint"]["hex"]) == ("#F0F8F8", "#B5DFDE")
+    assert (called["ground"]["hex"], called["tint"]["hex"]) == ("#F0F8F8", "#B7DEDD")
     unknown = client.post("/api/overlays", json={**asked, **named, "tint": "tidewater 222"}).json()
     assert unknown["errors"][0]["field"].endswith("tint")
 

@@ -42,7 +42,7 @@ def test_reading_tells_what_lines_are_repeat_replace_and_fit(client):
     assert (buoy["replaces"]["hue"], buoy["replaces"]["by"], buoy["replaces"]["hex"]) == ("buoy", "name", "#DF5A33")
     assert buoy["repeat"]["words"] == "hardly different from buoy"
     assert primary["replaces"]["by"] == "order"
-    assert (rosa["fit"]["hue_name"], rosa["fit"]["label"], rosa["fit"]["distance"]) == ("tidewater", "500", "4.0")
+    assert (rosa["fit"]["hue_name"], rosa["fit"]["label"], rosa["fit"]["distance"]) == ("tidewater", "500", "4.1")
     # The exact color is what an edit takes.
     kept = edit(client, {"type": "add_hues", "hues": [{"name": "rosa", "color": rosa["color"]}]})
     assert next(hue for hue in kept.json()["hues"] if hue["name"] == "rosa")["hex"] == "#2A8C82"

@@ -85,7 +85,7 @@ def test_one_scale_and_one_column(page: Page) -> None:
     page.open(f"{AT}?at=step:gorse/s600")
     page.choose("Show all scales", "one scale")
     page.wait(lambda: len(page.all("[data-row]")) == 1)
-    page.says("[data-key='step:gorse/s600']", "C 0.107")
+    page.says("[data-key='step:gorse/s600']", "C 0.108")
     cell(page, "step:gorse/s600").send_keys(Keys.ARROW_LEFT)
     page.says("[data-testid=slip-name]", "gorse 500")
     page.choose("Show one scale", "one column")

@@ -29,7 +29,7 @@ def test_arrows_walk_and_the_slip_tells(page: Page) -> None:
     for key in ("step:buoy/s300", "step:kelp/s100"):
         printed, label = cell(page, key).text.split(), cell(page, key).get_attribute("aria-label")
         assert f"{printed[1]} on white, under 3" in label
-    page.wait(lambda: cell(page, "step:kelp/s300").text == "#89C790")
+    page.wait(lambda: cell(page, "step:kelp/s300").text == "#88C790")
     for notation in ("hex", "rgb", "oklch"):
         page.says("[data-testid=slip]", notation)
 

@@ -11,14 +11,15 @@ from hypothesis import strategies as st
 from heimat.core.color.arrays import to_bytes
 from heimat.core.color.contrast import ratio, relative_luminance
 from heimat.core.color.notation import Color, hex_of, parse, rgb8_of
-from heimat.core.color.spaces import lightness, srgb_to_oklch
+from heimat.core.color.spaces import lightness, luminance_of, srgb_to_oklch
+from heimat.core.document.hues import DerivedSource
 from heimat.core.errors import DomainError
-from heimat.core.proposals.solved_promises import most_promised, solve_promise
+from heimat.core.proposals.solved_promises import solve_promise
 from heimat.core.resolve.resolved import resolve
 from heimat.core.scales import READY_MADE, ScaleRequest, generate
 from heimat.core.scales.anchors import Anchor
 from heimat.core.scales.curves import Curves
-from heimat.core.scales.ladder import LONG, USUAL
+from heimat.core.scales.ladder import LONG, USUAL, Ladder
 from heimat.core.scales.measures import measure
 from heimat.core.scales.methods import METHODS, BetweenEnds, ContrastTargets, Method, WhiteBlack
 from heimat.demo.systems import brinemark
@@ -250,11 +251,61 @@ def test_a_ladder_solved_for_a_promise(apart, aim):
         assert found.least >= brute_least(system, apart) - 1e-9
 
 
+def guides():
+    """The demo's hues on the ladder that all share, none anchored or pinned."""
+    own = {key: hue.model_copy(update={"anchor": Anchor(mode="guide"), "pins": {}}) for key, hue in HUES.items()}
+    return brinemark().model_copy(update={"hues": own, "tokens": {}, "pairings": {}, "told_apart": {}})
+
+
 def test_what_no_ladder_can_promise():
-    guides = {key: hue.model_copy(update={"anchor": Anchor(mode="guide"), "pins": {}}) for key, hue in HUES.items()}
-    system = brinemark().model_copy(update={"hues": guides})
-    most = most_promised(system.ladder, 4)
-    assert solve_promise(system, 4, most * 0.96).kept
-    assert not solve_promise(system, 4, most * 1.01).kept
+    # Of nine steps, the first, the fifth and the ninth share the contrast of L* 98.5 and 4: its root is the most.
+    ends = luminance_of(np.array([98.5, 4.0])) + 0.05
+    most = float(np.sqrt(ends[0] / ends[1]))
+    refused = solve_promise(guides(), 4, most * 1.01)
+    assert not refused.kept
+    assert most <= refused.most <= most + 0.011
+    assert solve_promise(guides(), 4, most * 0.985).kept
+    # Five apart, no three steps stand in a row, so that far more is possible, on an uneven ladder.
+    found = solve_promise(guides(), 5, 7.0)
+    assert found.kept
+    assert brute_least(guides().model_copy(update={"ladder": found.ladder}), 5) >= 7.0
     with pytest.raises(DomainError):
-        solve_promise(system, 9, 3.0)
+        solve_promise(guides(), 9, 3.0)
+
+
+def random_asks(count):
+    """Systems of some hues on a ladder, anchored, guiding or pinned at random, a distance, and a promise."""
+    rng = np.random.default_rng(8)
+    free = [key for key, hue in HUES.items() if not isinstance(hue.source, DerivedSource)]
+    for _ in range(count):
+        ladder = READY_MADE[rng.choice(list(READY_MADE))]
+        hues = {}
+        for key in rng.choice(free, rng.integers(2, len(free)), replace=False):
+            mode, step = rng.choice(["guide", "guide", "nearest", "label"]), str(rng.choice(ladder.ids()))
+            color = Color.of_bytes(tuple(rng.integers(0, 256, 3)))
+            anchor = Anchor(mode=mode, step=step if mode == "label" else None)
+            pins = {str(rng.choice(ladder.ids())): color} if rng.random() < 0.15 else {}
+            hues[key] = HUES[key].model_copy(update={"anchor": anchor, "pins": pins, "nudges": {}})
+        system = guides().model_copy(update={"hues": hues, "ladder": ladder})
+        yield system, int(rng.integers(1, ladder.longest() + 1)), float(rng.choice([2.0, 3.0, 4.5, 7.0]))
+
+
+def test_verdicts_on_promises_are_true():
+    """What is kept is so by brute force; what is called impossible is reached by none of many random ladders."""
+    rng, verdicts = np.random.default_rng(9), []
+    for system, apart, aim in random_asks(60):
+        found = solve_promise(system, apart, aim)
+        verdicts.append("kept" if found.kept else "impossible" if found.most is not None else "open")
+        if found.kept:
+            assert brute_least(system.model_copy(update={"ladder": found.ladder}), apart) >= aim
+        elif found.most is not None:
+            assert found.most >= found.least
+            for _ in range(4):
+                aims = np.sort(rng.uniform(4.0, 98.5, len(system.ladder.steps)))[::-1].round(2)
+                if (np.diff(aims) < 0.0).all():
+                    steps = zip(system.ladder.steps, aims.tolist(), strict=True)
+                    tried = [step.model_copy(update={"lightness": each}) for step, each in steps]
+                    other = system.model_copy(update={"ladder": Ladder(name="own", steps=tuple(tried))})
+                    assert brute_least(other, apart) <= found.most + 1e-9
+    assert verdicts.count("open") <= 6
+    assert min(verdicts.count("kept"), verdicts.count("impossible")) > 5

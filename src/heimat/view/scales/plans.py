@@ -7,11 +7,11 @@ from heimat.core.color.difference import distance_words
 from heimat.core.document.order import in_order
 from heimat.core.document.system import ColorSystem, ladder_of
 from heimat.core.document.uses import published_steps, unused_of, uses_of
-from heimat.core.document.words import step_name
+from heimat.core.document.words import listed, step_name
 from heimat.core.edits import apply
 from heimat.core.edits.ladder import SetHueLadder, SetLadder, losses
 from heimat.core.proposals.fewer import alike, smaller_ladder, wanted_steps
-from heimat.core.proposals.solved_promises import most_promised, solve_promise
+from heimat.core.proposals.solved_promises import Solved, solve_promise
 from heimat.core.resolve.resolved import Resolved
 from heimat.core.scales.shaping import ShapedLadder
 from heimat.view.scales.ladder import LadderView, ladder_view
@@ -127,17 +127,26 @@ def promise_plan(system: ColorSystem, apart: int, aim: float) -> PromisePlanView
     if found.kept:
         words = f"Any two steps {apart} apart reach {aim:g}; the least is {reached}."
     else:
-        short = cut(aim - found.least)
-        most = cut(most_promised(system.ladder, apart))
         held = [why for step in found.tightest if (why := _held(system, *step))]
         words = " ".join(
-            [
-                f"Not reached: the best at {apart} apart is {reached}, short of {aim:g} by {short}.",
-                *held,
-                f"Without anchors and pins, {len(system.ladder.steps)} steps could promise at most {most}.",
-            ]
+            [f"The best found at {apart} apart is {reached}, not {aim:g}.", *held, _why_not(system, found, aim)]
         )
     return {"ladder": ladder_view(found.ladder), "kept": found.kept, "words": words}
+
+
+def _why_not(system: ColorSystem, found: Solved, aim: float) -> str:
+    """What is proven of a promise that was not found."""
+    count = len(system.ladder.steps)
+    if found.most is None:
+        return f"That no ladder of {count} steps reaches {aim:g} is not proven: another may."
+    most = f"more than {found.most:.2f}"
+    if not found.against:
+        return f"No ladder of {count} steps can promise {most}, whatever stands on it."
+    names = [
+        (step_name(system, hue, step) if step else f"{system.hues[hue].name}’s own color") or ""
+        for hue, step in found.against
+    ]
+    return f"No ladder of {count} steps can promise {most} around {listed(names)}."
 
 
 def _held(system: ColorSystem, hue_id: str, step_id: str) -> str | None:
