@@ -3,6 +3,7 @@
 from typing_extensions import TypedDict
 
 from heimat.core.legibility.findings import finding_ids
+from heimat.core.scales.rules import LATEST_GENERATOR
 from heimat.view.look import Look
 
 
@@ -14,7 +15,8 @@ class ThemeView(TypedDict):
 
 
 class HeadPart(TypedDict):
-    """A system's name, where it stands, and what is open. `findings` counts those of all themes."""
+    """A system's name, where it stands, and what is open. `findings` counts those of all themes; `newer` is whether a
+    newer generator could make its scales."""
 
     slug: str
     name: str
@@ -27,6 +29,7 @@ class HeadPart(TypedDict):
     theme: ThemeView | None
     themes: list[ThemeView]
     scale_pattern: str
+    newer: bool
 
 
 def head_part(look: Look) -> HeadPart:
@@ -48,4 +51,5 @@ def head_part(look: Look) -> HeadPart:
         "theme": {"id": shown.theme.id, "name": shown.theme.name} if shown else None,
         "themes": themes,
         "scale_pattern": system.scale_pattern,
+        "newer": system.generator < LATEST_GENERATOR,
     }

@@ -1880,7 +1880,8 @@ export interface components {
         };
         /**
          * HeadPart
-         * @description A system's name, where it stands, and what is open. `findings` counts those of all themes.
+         * @description A system's name, where it stands, and what is open. `findings` counts those of all themes; `newer` is whether a
+         *     newer generator could make its scales.
          */
         HeadPart: {
             /** Changed */
@@ -1891,6 +1892,8 @@ export interface components {
             latest: string | null;
             /** Name */
             name: string;
+            /** Newer */
+            newer: boolean;
             /** Redo */
             redo: string | null;
             /** Revision */

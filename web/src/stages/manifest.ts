@@ -1,6 +1,6 @@
 /** What the shell knows of a stage: its words, its work areas, and the parts of the system that they need. */
 import { type ComponentType, createContext, type LazyExoticComponent, lazy } from "react";
-import type { PartName } from "../api/client";
+import type { PartName, Parts } from "../api/client";
 import type { Look } from "../workspace/look";
 
 /** A component that is loaded when it is first shown, or before, by `load`. */
@@ -22,6 +22,8 @@ export interface AreaManifest {
   /** What it needs besides what its stage needs. */
   parts: readonly PartName[];
   component: Lazy;
+  /** Whether its button stands there though it is not open; always, where nothing is said. */
+  offered?: (head: Parts["head"]) => boolean;
 }
 
 export interface StageManifest {

@@ -149,6 +149,9 @@ export class Workspace {
     void this.load();
   }
 
+  /** The notice of what was refused last. */
+  private refusal: Notice | null = null;
+
   tell = (notice: Notice | null): void => {
     this.store.setState({ notice });
   };
@@ -202,6 +205,8 @@ export class Workspace {
   putFrom = async (edits: Edit[] | Making): Promise<boolean> => {
     try {
       await this.keep(edits);
+      // What was refused before is mended by now, or left.
+      if (this.refusal && this.store.getState().notice === this.refusal) this.tell(null);
       return true;
     } catch (thrown) {
       this.fail(thrown);
@@ -251,7 +256,8 @@ export class Workspace {
   };
 
   private fail(thrown: unknown): void {
-    this.tell({ words: problemOf(thrown).message, actions: [] });
+    this.refusal = { words: problemOf(thrown).message, actions: [] };
+    this.tell(this.refusal);
   }
 
   private looking(): Look {

@@ -114,10 +114,12 @@ def _check_order(system: ColorSystem, hues: list[Hue]) -> None:
             if all((figures[at] < figures[place]) == ((at < place) == rising) for at in around):
                 continue
             beside = " and ".join(f"{figures[at]:.2f} of {labels[at]}" for at in around)
+            # On the ladder that all share, the figures are those of all scales.
+            whose = f" of {hue.name}" if hue.ladder is not None or hue.method is not None else ""
             raise DomainError(
-                f"{labels[place]} of {hue.name} cannot be {typed.value:g}: it stands between {beside}."
+                f"{labels[place]}{whose} cannot be {typed.value:g}: it stands between {beside}."
                 if len(around) == 2
-                else f"{labels[place]} of {hue.name} cannot be {typed.value:g}: beside it stands {beside}.",
+                else f"{labels[place]}{whose} cannot be {typed.value:g}: beside it stands {beside}.",
                 f"method.{method.name}.targets",
                 "order",
             )

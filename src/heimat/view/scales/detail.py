@@ -206,7 +206,9 @@ def _astray(hue: ResolvedHue) -> list[str]:
     light = hue.scale.lightness
     for stop in ends.stops:
         at = hue.place(stop.step)
-        if at is not None and 0 < at < len(light) - 1 and not light[at - 1] > light[at] > light[at + 1]:
+        if at is not None and at == hue.scale.anchor:
+            found.append(f"{hue.name} itself stands at {hue.steps[at].label}, so the stop there waits.")
+        elif at is not None and 0 < at < len(light) - 1 and not light[at - 1] > light[at] > light[at + 1]:
             found.append(f"The stop at {hue.steps[at].label} is not between its neighbours in lightness.")
     return found
 

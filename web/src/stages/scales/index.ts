@@ -45,16 +45,17 @@ export const scales: StageManifest = {
       component: lazily(() => import("./areas/OverlayArea"), "OverlayArea"),
     },
     {
-      id: "generator",
-      words: "Generator",
-      parts: ["generators"],
-      component: lazily(() => import("./areas/GeneratorArea"), "GeneratorArea"),
-    },
-    {
       id: "fewer",
       words: "Fewer",
       parts: ["selections"],
       component: lazily(() => import("./areas/FewerArea"), "FewerArea"),
+    },
+    {
+      id: "generator",
+      words: "Generator",
+      parts: ["generators"],
+      component: lazily(() => import("./areas/GeneratorArea"), "GeneratorArea"),
+      offered: (head) => head.newer,
     },
   ],
 };

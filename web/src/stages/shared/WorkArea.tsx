@@ -1,7 +1,7 @@
 /** The work areas of a stage: the buttons that open them, and the one that is open, inside its sheet. */
 import { Suspense, useContext } from "react";
 import { Toggle } from "../../components/Toggle";
-import { useKnown } from "../../workspace/hooks";
+import { useKnown, usePart } from "../../workspace/hooks";
 import { look, useLook } from "../../workspace/look";
 import { areaOf, StageContext } from "../manifest";
 
@@ -14,7 +14,9 @@ function useStage() {
 
 export function AreaToggles() {
   const { stage, area } = useStage();
-  return stage.areas.map(({ id, words }) => (
+  const head = usePart("head");
+  const shown = stage.areas.filter((each) => each === area || (each.offered?.(head) ?? true));
+  return shown.map(({ id, words }) => (
     <Toggle
       key={id}
       data-area={id}

@@ -122,6 +122,27 @@ interface FiguresProps {
 /** The method's own numbers; what was typed is bold, all others follow the ladder. */
 function Figures({ numbered, detail, typed, onType }: FiguresProps) {
   const { words, ...limits } = NUMBERS[numbered];
+  const short = detail.ladder.steps.flatMap((step, place) => {
+    const reached = detail.reached?.[place];
+    const asked = typed.some((each) => each.step === step.id);
+    return asked && reached?.short
+      ? [`${step.label} is published at ${reached.text}: ${reached.short}.`]
+      : [];
+  });
+  return (
+    <>
+      <FigureFields {...{ numbered, detail, typed, onType, words, limits }} />
+      {short.length > 0 && <Text data-testid="short-of">{short.join(" ")}</Text>}
+    </>
+  );
+}
+
+type FieldsProps = FiguresProps & {
+  words: string;
+  limits: Omit<(typeof NUMBERS)[keyof typeof NUMBERS], "words">;
+};
+
+function FigureFields({ detail, typed, onType, words, limits }: FieldsProps) {
   return (
     <Flex gap="10px" align="flex-start">
       <Box width="140px" flexShrink={0} marginTop="20px">
