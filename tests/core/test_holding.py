@@ -1,5 +1,6 @@
 """Finished hues that are held, nudging several steps at once, and safe ranges."""
 
+import numpy as np
 import pytest
 
 from heimat.core.document.hues import StepRef
@@ -104,6 +105,21 @@ def test_within_a_safe_range_no_finding_changes_and_beyond_it_one_does():
         assert finding_ids(resolve(apply(SYSTEM, make(end.at + way * 2.5 / 32)))) != now
         assert end.flips
         assert all("status.success" in words for words in end.flips)
+
+
+@pytest.mark.parametrize(
+    ("hue", "chroma", "angle", "start"), [("flare", 0.171, 16.0, 44.7), ("lamp", 0.153, 66.0, 64.3)]
+)
+def test_no_flip_lies_inside_a_safe_range(hue, chroma, angle, start):
+    """Walked densely: findings that come and go within a small part of a step count too."""
+
+    def make(light):
+        return AimSource(hue=hue, lightness=light, chroma=chroma, angle=angle)
+
+    now = finding_ids(resolve(apply(SYSTEM, make(start))))
+    found = safe_range(apply(SYSTEM, make(start)), make, start, (0.0, 100.0), 2.5)
+    for light in np.linspace(found.low.at, found.high.at, 120).tolist():
+        assert finding_ids(resolve(apply(SYSTEM, make(light)))) == now, light
 
 
 def test_where_nothing_is_checked_everything_is_safe():

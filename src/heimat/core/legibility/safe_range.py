@@ -6,14 +6,19 @@ from dataclasses import dataclass
 from heimat.core.document.system import ColorSystem
 from heimat.core.edits.base import EditBase
 from heimat.core.errors import DomainError
-from heimat.core.legibility.findings import finding_ids, findings
+from heimat.core.legibility.findings import finding_ids, findings, rooms
 from heimat.core.resolve.resolved import resolve
 
 Make = Callable[[float], EditBase]
 """The edit that moves a quantity to a value."""
-_HALVINGS = 6
+_HALVINGS = 4
 _MOST_STEPS = 100
 """Trials on the way to an end, however far it is: a color that no eye can see has ends far away."""
+
+
+_PARTS = 8
+_LITTLE = 0.03
+"""Room, as a share, within which 8 bits alone may let a finding come and go."""
 
 
 @dataclass(frozen=True)
@@ -41,10 +46,19 @@ def safe_range(
 ) -> SafeRange:
     """The safe range of a quantity that is moved by the edits that `make` gives, between two ends.
 
-    It is walked outward in steps, then halved six times: a finding that comes and goes within one step is missed.
+    It is walked outward in steps. Where a finding has less room than it gains or loses in a step, it may come and go
+    within one: there, and at the end, a step is looked at in eighths, and the eighth that flips is halved four times.
     """
     walk = _Walk(system, make, value)
     return SafeRange(*(walk.toward(end, step) for end in ends))
+
+
+@dataclass(frozen=True)
+class _Trial:
+    """What is found at a value: the ids of findings, and the room of each that is measured; None where it cannot be."""
+
+    ids: frozenset[str] | None
+    rooms: dict[str, float]
 
 
 class _Walk:
@@ -52,17 +66,21 @@ class _Walk:
         self._system = system
         self._make = make
         self._value = value
-        self._now = finding_ids(resolve(system))
+        self._now = self._found(system)
 
     def toward(self, end: float, step: float) -> SafeEnd:
-        safe = self._value
+        safe, before, here = self._value, self._now, self._now
         way = 1.0 if end > safe else -1.0
         step = max(step, abs(end - safe) / _MOST_STEPS)
         while (end - safe) * way > 1e-9:
             beyond = safe + way * min(step, abs(end - safe))
-            if not self._same(beyond):
-                return self._between(safe, beyond)
-            safe = beyond
+            there = self._tried(beyond)
+            if there.ids != self._now.ids or _near(before, here, there):
+                for part in range(1, _PARTS + 1):
+                    at = safe + (beyond - safe) * part / _PARTS
+                    if not self._same(at):
+                        return self._between(at - (beyond - safe) / _PARTS, at)
+            safe, before, here = beyond, here, there
         return SafeEnd(safe, ())
 
     def _between(self, safe: float, beyond: float) -> SafeEnd:
@@ -80,9 +98,16 @@ class _Walk:
         except DomainError:
             return None
 
-    def _same(self, value: float) -> bool:
+    def _tried(self, value: float) -> _Trial:
         changed = self._changed(value)
-        return changed is not None and finding_ids(resolve(changed)) == self._now
+        return _Trial(None, {}) if changed is None else self._found(changed)
+
+    def _found(self, system: ColorSystem) -> _Trial:
+        resolved = resolve(system)
+        return _Trial(finding_ids(resolved), rooms(resolved))
+
+    def _same(self, value: float) -> bool:
+        return self._tried(value).ids == self._now.ids
 
     def _flips(self, value: float) -> tuple[str, ...]:
         changed = self._changed(value)
@@ -93,3 +118,13 @@ class _Walk:
         come = [finding.sentence for key, finding in after.items() if key not in before]
         gone = [f"settled: {finding.sentence}" for key, finding in before.items() if key not in after]
         return tuple(come + gone)
+
+
+def _near(before: _Trial, here: _Trial, there: _Trial) -> bool:
+    """Whether a finding may come and go between two trials: it has less room than it changes by in a step there."""
+    for key, room in here.rooms.items():
+        after = there.rooms.get(key, room)
+        change = max(abs(after - room), abs(room - before.rooms.get(key, room)))
+        if change > 0.0 and min(abs(room), abs(after)) < change + _LITTLE:
+            return True
+    return False

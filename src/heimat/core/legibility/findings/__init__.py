@@ -3,21 +3,26 @@
 from dataclasses import replace
 
 from heimat.core.legibility.findings.finding import Finding
-from heimat.core.legibility.findings.pairings import pairing_findings, pairing_ids
+from heimat.core.legibility.findings.pairings import pairing_findings, pairing_ids, pairing_rooms
 from heimat.core.legibility.findings.scales import scale_finding_ids, scale_findings
-from heimat.core.legibility.findings.told_apart import told_apart_findings, told_apart_ids
+from heimat.core.legibility.findings.told_apart import told_apart_findings, told_apart_ids, told_apart_rooms
 from heimat.core.legibility.repairs import Repair
 from heimat.core.resolve.resolved import Resolved, resolve
 
 MOST_CHECKED = 40
 """Repairs whose consequences are looked for: each asks for a document resolved and checked anew."""
 
-__all__ = ["Finding", "finding_ids", "findings"]
+__all__ = ["Finding", "finding_ids", "findings", "rooms"]
 
 
 def finding_ids(resolved: Resolved) -> frozenset[str]:
     """The ids of all findings, without their words and repairs: what is asked many times over."""
     return frozenset(told_apart_ids(resolved) | pairing_ids(resolved) | scale_finding_ids(resolved))
+
+
+def rooms(resolved: Resolved) -> dict[str, float]:
+    """How much room every measured finding has before it comes or goes, by its id: below 0 it is open."""
+    return told_apart_rooms(resolved) | pairing_rooms(resolved)
 
 
 def findings(resolved: Resolved, *, repairs: bool = True) -> list[Finding]:

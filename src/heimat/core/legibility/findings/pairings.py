@@ -1,5 +1,7 @@
 """Findings on pairings: those that fall short, and those that cannot be measured."""
 
+import math
+
 from heimat.core.color.contrast import cut
 from heimat.core.document.keys import token_key
 from heimat.core.document.pairings import USE_WORDS
@@ -26,6 +28,16 @@ def pairing_ids(resolved: Resolved) -> set[str]:
         for theme in resolved.themes.values()
         for result in theme.pairings
         if result.holds is False or _unknown(result)
+    }
+
+
+def pairing_rooms(resolved: Resolved) -> dict[str, float]:
+    """By how much each pairing that is measured is above what it needs, as a logarithm: below 0 it falls short."""
+    return {
+        _id("pairing", theme, result): math.log(min(result.ratio, result.wide or math.inf) / result.needed)
+        for theme in resolved.themes.values()
+        for result in theme.pairings
+        if result.needed and result.holds is not None
     }
 
 

@@ -38,6 +38,16 @@ def told_apart_ids(resolved: Resolved) -> set[str]:
     }
 
 
+def told_apart_rooms(resolved: Resolved) -> dict[str, float]:
+    """By which share of its threshold each pair of a set is farther apart than that: below 0 it comes too close."""
+    return {
+        _id(theme, result, pair): pair.least() / result.told_apart.threshold - 1.0
+        for theme in resolved.themes.values()
+        for result in theme.told_apart
+        for pair in result.pairs
+    }
+
+
 def told_apart_findings(resolved: Resolved, *, repairs: bool) -> list[Finding]:
     """The findings on told-apart sets, in every theme."""
     return [_finding(resolved, *close, repairs) for close in _close(resolved)]
