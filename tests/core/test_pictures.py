@@ -66,6 +66,37 @@ def test_a_small_red_buoy_on_a_gray_sea_is_found():
     assert differences(np.array([RED], dtype=np.uint8), found(HARBOR, strength=0.0).rgb8).min() > 20.0
 
 
+def gradient_with_a_spot(rng):
+    """A gradient between three strong colors, with a spot of another one of some ten pixels across; and that color."""
+    down, across = np.mgrid[0:240, 0:360]
+
+    def strong():
+        while True:
+            color = rng.integers(0, 256, 3)
+            lab = srgb_to_oklab(color / 255.0)
+            if np.hypot(lab[1], lab[2]) > 0.12:
+                return color, lab
+
+    (one, _), (two, _), (three, _) = strong(), strong(), strong()
+    along, beside = (across / across.max())[..., None], (down / down.max())[..., None]
+    ground = (one * (1.0 - along) + two * along) * (1.0 - beside) + three * beside
+    every = srgb_to_oklab(ground.reshape(-1, 3)[::53] / 255.0)
+    spot = next(lab for lab in iter(strong, None) if np.linalg.norm(every - lab[1], axis=1).min() > 0.12)
+    row, column = rng.integers(20, 220), rng.integers(20, 340)
+    y, x = np.mgrid[0:240, 0:360]
+    covered = (rng.uniform(3.0, 5.0) + 0.5 - np.hypot(y - row, x - column)).clip(0.0, 1.0)[..., None]
+    return pixels((ground * (1.0 - covered) + spot[0] * covered).round().astype(np.uint8)), spot[1]
+
+
+def test_small_strong_areas_are_found_among_strong_gradients():
+    rng = np.random.default_rng(4)
+    missed = 0
+    for _ in range(30):
+        picture, spot = gradient_with_a_spot(rng)
+        missed += bool(np.linalg.norm(srgb_to_oklab(found(picture).rgb8 / 255.0) - spot, axis=1).min() > 0.06)
+    assert missed <= 1
+
+
 def test_the_same_request_gives_the_same_colors():
     one, other = found(HARBOR, count=9, strength=0.7), found(HARBOR, count=9, strength=0.7)
     assert (one.rgb8 == other.rgb8).all()
@@ -277,6 +308,22 @@ def test_broken_pictures_never_raise_anything_else(content, place, put_in):
     except DomainError:
         return
     assert picture.rgb8.shape == (picture.height, picture.width, 3)
+
+
+def test_every_flipped_bit_of_every_kind_is_a_refusal_or_a_picture():
+    rng = np.random.default_rng(6)
+    noise = Image.fromarray(rng.integers(0, 255, (48, 48, 3), dtype=np.uint8))
+    for kind in ("AVIF", "WEBP", "JPEG", "GIF", "PNG"):
+        kept = io.BytesIO()
+        noise.save(kept, kind)
+        for _ in range(150):
+            broken = bytearray(kept.getvalue())
+            broken[rng.integers(0, min(len(broken), 500))] ^= 1 << rng.integers(0, 8)
+            try:
+                picture = decode(bytes(broken), "boat")
+            except DomainError:
+                continue
+            assert picture.rgb8.shape == (picture.height, picture.width, 3)
 
 
 def test_what_is_shown_is_smaller_and_exact_where_it_was():

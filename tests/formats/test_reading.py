@@ -158,6 +158,15 @@ def test_a_drawing():
     assert "“oops” is not a color" in problems(reading)[0][1]
 
 
+@pytest.mark.parametrize("encoding", ["foo", "base64", "utf-16", "UTF-7", "idna"])
+def test_a_drawing_is_read_whatever_encoding_it_declares(encoding):
+    """What arrives as text has been decoded already."""
+    reading = read_svg.read(f'<?xml version="1.0" encoding="{encoding}"?>\n<svg>\n<rect fill="#123456"/></svg>')
+    assert told(reading) == [("", "#123456")]
+    broken = read_svg.read(f'<?xml version="1.0"\nencoding="{encoding}"?><svg>\n<rect></svg>')
+    assert "broken at line 3" in broken.lines[0].problem
+
+
 BOMB = '<!DOCTYPE svg [<!ENTITY a "ha"><!ENTITY b "&a;&a;&a;&a;">]><svg>&b;</svg>'
 OUTSIDE = '<!DOCTYPE svg [<!ENTITY x SYSTEM "file:///etc/hostname">]><svg fill="#123456">&x;</svg>'
 

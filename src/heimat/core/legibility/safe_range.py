@@ -11,12 +11,12 @@ from heimat.core.resolve.resolved import resolve
 
 Make = Callable[[float], EditBase]
 """The edit that moves a quantity to a value."""
-_HALVINGS = 4
+_HALVINGS = 2
 _MOST_STEPS = 100
 """Trials on the way to an end, however far it is: a color that no eye can see has ends far away."""
 
 
-_PARTS = 8
+_PARTS = 16
 _LITTLE = 0.03
 """Room, as a share, within which 8 bits alone may let a finding come and go."""
 
@@ -47,7 +47,8 @@ def safe_range(
     """The safe range of a quantity that is moved by the edits that `make` gives, between two ends.
 
     It is walked outward in steps. Where a finding has less room than it gains or loses in a step, it may come and go
-    within one: there, and at the end, a step is looked at in eighths, and the eighth that flips is halved four times.
+    within one: there, and at the end, a step is looked at in sixteenths, about a level of 8 bits
+    each, and the one that flips is halved twice.
     """
     walk = _Walk(system, make, value)
     return SafeRange(*(walk.toward(end, step) for end in ends))

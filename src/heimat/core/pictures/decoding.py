@@ -79,7 +79,7 @@ def decode(content: bytes, name: str = "") -> Pixels:
     except MemoryError as error:
         raise _refused(f"{called} needs more memory than there is.", "limit") from error
     # The library's decoders raise many kinds of errors for broken files, not all of them its own.
-    except (OSError, SyntaxError, ValueError, EOFError, IndexError, KeyError, TypeError, OverflowError) as error:
+    except (OSError, SyntaxError, ValueError, EOFError, LookupError, TypeError, OverflowError, RuntimeError) as error:
         raise _refused(f"{called} {_BROKEN}", "broken") from error
 
 

@@ -15,6 +15,7 @@ from heimat.core.color.spaces import linear_to_oklab
 from heimat.core.errors import DomainError
 from heimat.core.pictures.decoding import Pixels
 from heimat.core.pictures.rectangle import ALIKE, Mask, Rectangle, kept, oklab_of
+from heimat.core.pictures.spots import spots
 
 FEWEST, USUAL, MOST = 3, 6, 12
 WORKING_PIXELS = 700_000
@@ -27,6 +28,8 @@ _FLAT, _WIDE = 0.35, 1.8
 _SPREAD = 0.12
 _ONE = 0.03
 """OKLab distance below which the middles of two clusters are one color to the eye: near ties of flat pictures."""
+_SPOTS_FROM = 0.4
+"""Preference for strength of color from which small strong areas are looked for."""
 _TRIES, _MOST_SOUGHT = 4, 24
 
 
@@ -75,7 +78,10 @@ def main_colors(pixels: Pixels, wanted: Wanted) -> MainColors:
     labs = _means(rows[mask], places, len(cells))
     weights = _weights(labs, counts, wanted)
     scale = _FLAT + (_WIDE - _FLAT) * wanted.span
-    nearest = _distinct(labs, labs * (scale, 1.0, 1.0), weights, min(wanted.count, len(cells)))
+    points = labs * (scale, 1.0, 1.0)
+    nearest = _distinct(labs, points, weights, min(wanted.count, len(cells)))
+    if wanted.strength >= _SPOTS_FROM:
+        nearest = _with_spots(labs, points, weights, counts, nearest, wanted.count)
     return _told(rows, mask, nearest[places], step, int(nearest.max()) + 1)
 
 
@@ -127,6 +133,24 @@ def _distinct(labs: Floats, points: Floats, weights: Floats, count: int) -> np.n
             break
         sought = min(sought + count - found, _MOST_SOUGHT)
     return joined
+
+
+def _with_spots(
+    labs: Floats, points: Floats, weights: Floats, counts: np.ndarray, labels: np.ndarray, count: int
+) -> np.ndarray:
+    """The cluster of each cell (n,), with small strong areas that clusters have swallowed as clusters of their own."""
+    middles = np.stack([labs[labels == each].mean(axis=0) for each in range(int(labels.max()) + 1)])
+    found = spots(labs, counts, np.sqrt(((labs - middles[labels]) ** 2).sum(axis=1)))
+    if not found:
+        return labels
+    rest = np.ones(len(labs), dtype=np.bool_)
+    rest[np.concatenate(found)] = False
+    fewer = max(min(count - len(found), int(rest.sum())), 1)
+    again = np.empty(len(labs), dtype=np.intp)
+    again[rest] = _distinct(labs[rest], points[rest], weights[rest], fewer)
+    for place, cells in enumerate(found):
+        again[cells] = int(again[rest].max()) + 1 + place
+    return again
 
 
 def _joined(labs: Floats, weights: Floats, labels: np.ndarray) -> np.ndarray:

@@ -1,6 +1,7 @@
 """Reading drawings (SVG 2) as text for their colors, never drawing them: no entities, nothing fetched from outside."""
 
 import io
+import re
 from xml.etree.ElementTree import Element, ParseError
 
 from defusedxml.common import DefusedXmlException
@@ -14,6 +15,7 @@ from heimat.formats.read.reading import Found, nothing
 
 _ATTRIBUTES = ("fill", "stroke", "stop-color", "flood-color", "lighting-color", "color")
 _NO_COLOR = frozenset({"none", "inherit", "currentcolor", "transparent", "context-fill", "context-stroke"})
+_DECLARED = re.compile(r"\A\ufeff?\s*<\?xml\s[^>]{0,200}\?>")
 _NAMED = "{http://www.w3.org/2000/svg}"
 
 
@@ -22,7 +24,9 @@ def read(text: str) -> Reading:
     found = Found("drawing")
     styles: list[str] = []
     try:
-        events = iterparse(io.BytesIO(text.encode("utf-8", "replace")), ("start", "end"), forbid_dtd=False)
+        # It is text by now: whatever encoding it once declared, known or not, it has none any more.
+        content = _DECLARED.sub(lambda found: "\n" * found[0].count("\n"), text, count=1).encode("utf-8", "replace")
+        events = iterparse(io.BytesIO(content), ("start", "end"), forbid_dtd=False)
         for event, element in events:
             if event == "start":
                 if _says_color(element) and not found.allowance.row(1):
