@@ -44,7 +44,6 @@ _SHOTS = (
     _area("status", "[data-status]", chrome="dark"),
     _area("gallery", "[data-set]"),
     Shot("scales", f"{_BRINEMARK}/scales?at=step:tidewater/s600"),
-    Shot("scales-deutan", f"{_BRINEMARK}/scales?at=step:kelp/s500&seen=deutan"),
     Shot("scales-dark", f"{_BRINEMARK}/scales?at=step:shingle/s300", chrome="dark"),
     Shot("scales-ladder", f"{_BRINEMARK}/scales?at=hue:tidewater&area=ladder", "[data-testid=ladder-rows]"),
     Shot("scales-method", f"{_BRINEMARK}/scales?at=hue:gorse&area=method", "[data-method]"),

@@ -7,7 +7,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from heimat.core.color.arrays import Bytes, Floats, to_bytes
-from heimat.core.color.gamut import solve
+from heimat.core.color.gamut import FINE_PASSES, PASSES, solve
 from heimat.core.color.notation import Color, rgb8_of
 from heimat.core.color.rounding import nearest_bytes
 from heimat.core.color.spaces import luminance_of, srgb_to_oklch
@@ -21,7 +21,9 @@ from heimat.core.scales.pacing import Walk, once, paced
 from heimat.core.scales.rules import LATEST_GENERATOR, RULES, Rules
 
 _ROUNDING = 1e-6
-"""OKLCH chroma that is none."""
+"""L* or OKLCH chroma that is none."""
+_CUT = 1e-4
+"""OKLCH chroma that is cut off: far more than the edge of the gamut is found with, so that no processor decides it."""
 
 
 @dataclass(frozen=True)
@@ -123,7 +125,8 @@ def generate(requests: Sequence[ScaleRequest], generator: int = LATEST_GENERATOR
     light, chroma, hue = (_falling(begun, found, parts) if rules.paced else found.aims)[~found.mixed].T
     rgb8 = np.zeros((len(found.aims), 3), dtype=np.uint8)
     if len(light):
-        wanted = solve(luminance_of(light.clip(0.0, 100.0)), np.maximum(chroma, 0.0), hue)
+        passes = FINE_PASSES if rules.paced else PASSES
+        wanted = solve(luminance_of(light.clip(0.0, 100.0)), np.maximum(chroma, 0.0), hue, passes=passes)
         window = _windows(begun, found)[:, ~found.mixed] if rules.reaching else None
         rgb8[~found.mixed] = nearest_bytes(wanted, keep_chroma=rules.paced, window=window)
         if rules.reaching:
@@ -222,19 +225,24 @@ def _aims(begun: Sequence[_Begun], parts: Sequence[slice]) -> _Aims:
 def _falling(begun: Sequence[_Begun], found: _Aims, parts: Sequence[slice]) -> Floats:
     """The aims (n, 3) with the chroma that the gamut leaves, which falls away from the source and never rises again.
 
-    What curves ask for beyond the usual is not taken from them: they raise and lower what falls so.
+    What curves ask for beyond the usual is not taken from them: they raise and lower what falls so. Mixed colors have
+    the chroma that their mix gives them.
     """
     counts = [part.stop - part.start for part in parts]
     force = np.repeat(np.array([each.ends for each in begun]).T, counts, axis=1)
     light, asked, hue = found.curved.T
     falling = np.minimum(force, np.array([1.0, 1.0, np.inf, np.inf, np.inf])[:, None])
     usual = found.start[:, 1] * usual_shares(falling, found.reaches)
-    held = srgb_to_oklch(solve(luminance_of(light.clip(0.0, 100.0)), np.maximum(usual, 0.0), hue))[:, 1]
+    held = srgb_to_oklch(solve(luminance_of(light.clip(0.0, 100.0)), np.maximum(usual, 0.0), hue, passes=FINE_PASSES))[
+        :, 1
+    ]
     aims = found.aims.copy()
-    for part in parts:
+    for each, part in zip(begun, parts, strict=True):
+        if each.draft.srgb is not None:
+            continue
         fallen = once(held[part], found.reaches[part])
         # Where nothing was cut, a step keeps what it was asked for to the last digit.
-        cut = fallen < usual[part] - _ROUNDING
+        cut = fallen < usual[part] - _CUT
         kept = fallen * asked[part] / np.maximum(usual[part], _ROUNDING)
         aims[part, 1] -= np.where(cut, asked[part] - kept, 0.0)
     return aims

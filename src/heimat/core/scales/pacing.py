@@ -28,6 +28,8 @@ step leaps when the source moves on to the next label."""
 _FREE_BELOW = 4.0
 """L* below which a step is as good as black, and its distance no jump."""
 _SAMPLES = 48
+_AT_SOURCE = 1e-9
+"""Reach at which a step is the source itself: it belongs to both sides."""
 
 
 @dataclass(frozen=True)
@@ -132,10 +134,10 @@ def _colors(light: Floats, own: Floats, chroma: Floats, hue: Floats, *ends: Floa
     )
 
 
-def once(chroma: Floats, anchor_side: Floats) -> Floats:
-    """Chroma (n,) that falls away from the source on both sides: `anchor_side` (n,) are the reaches of the steps."""
-    light = anchor_side < 0.0
+def once(chroma: Floats, reaches: Floats) -> Floats:
+    """Chroma (n,) that falls away from the source on both sides; `reaches` (n,) are where steps stand."""
+    light, dark = reaches <= _AT_SOURCE, reaches >= -_AT_SOURCE
     found = chroma.copy()
     found[light] = np.minimum.accumulate(chroma[light][::-1])[::-1]
-    found[~light] = np.minimum.accumulate(chroma[~light])
+    found[dark] = np.minimum.accumulate(chroma[dark])
     return found

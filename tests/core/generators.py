@@ -1,11 +1,11 @@
-"""What generator 1 makes of a fixed set of requests, as one digest. Run by itself, it prints it."""
+"""What a generator makes of a fixed set of requests, as one digest. Run by itself, it prints those of all."""
 
 import hashlib
 
 import numpy as np
 
 from heimat.core.color.notation import Color
-from heimat.core.scales import READY_MADE, ScaleRequest, generate
+from heimat.core.scales import GENERATORS, READY_MADE, ScaleRequest, generate
 from heimat.core.scales.curves import Curves
 from heimat.core.scales.handles import Handle
 from heimat.core.scales.methods import METHODS, Method
@@ -20,7 +20,7 @@ _WEAK = 12
 """Levels between the channels of a weak color, whose hue rounding to 8 bits can lose."""
 
 
-def digest(count: int = 30) -> str:
+def digest(generator: int, count: int = 30) -> str:
     """The SHA-256 of all 8-bit values, over every method, ready-made ladder, anchor, and curves with handles."""
     rng = np.random.default_rng(41)
     found = hashlib.sha256()
@@ -43,9 +43,10 @@ def digest(count: int = 30) -> str:
                     )
                     for place, source in enumerate(sources)
                 ]
-                found.update(b"".join(scale.rgb8.tobytes() for scale in generate(requests, 1)))
+                found.update(b"".join(scale.rgb8.tobytes() for scale in generate(requests, generator)))
     return found.hexdigest()
 
 
 if __name__ == "__main__":
-    print(digest())
+    for each in GENERATORS:
+        print(digest(each))
