@@ -4,9 +4,13 @@ import numpy as np
 import pytest
 
 from heimat.core.color.notation import Color, parse
+from heimat.core.document.hues import GivenSource
+from heimat.core.legibility.why import why_step
+from heimat.core.resolve.resolved import resolve
 from heimat.core.scales import READY_MADE, ScaleRequest, generate
 from heimat.core.scales.methods import HslLightness, Method, WhiteBlack
 from heimat.core.scales.rules import RULES
+from heimat.demo.systems import brinemark
 from tools.bench import quality
 from tools.bench.quality import Measured
 
@@ -46,6 +50,14 @@ def test_lemon_yellows_darken_through_gold_and_olives_stay_olive():
     assert measured.hue[measured.light < 75.0].max() < 90.0
     olive = Measured.of(scale("#808000").rgb8)
     assert np.ptp(olive.hue[2:7]) < 4.0
+
+
+def test_why_a_strong_color_is_not_the_lightest_step():
+    system = brinemark()
+    lemon = system.hues["gorse"].model_copy(update={"source": GivenSource(color=parse("#FFEB3B"))})
+    hue = resolve(system.model_copy(update={"hues": {**system.hues, "gorse": lemon}})).hues["gorse"]
+    assert hue.scale.anchor == 1
+    assert "nearest to 100, but so strong a color leaves a lighter step and stands at 200" in why_step(hue, 1)
 
 
 def test_the_drift_has_no_leap():

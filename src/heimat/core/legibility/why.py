@@ -4,9 +4,10 @@ import numpy as np
 
 from heimat.core.color.angles import turn_between
 from heimat.core.color.contrast import cut, relative_luminance
+from heimat.core.color.gamut import solve
 from heimat.core.color.notation import Color, hex_of, oklch_of, rgb8_of
 from heimat.core.color.solved import COLORED, GAMUT_LOSS
-from heimat.core.color.spaces import lightness
+from heimat.core.color.spaces import lightness, luminance_of, srgb_to_oklch
 from heimat.core.document.following import children_of
 from heimat.core.document.hues import DerivedSource, GivenSource
 from heimat.core.document.words import value_in_words
@@ -57,6 +58,9 @@ def why_step(hue: ResolvedHue, place: int) -> str:
     if scale.anchor == place:
         aimed = f"nearest to {step.label} (aimed at L* {step.lightness:.1f})"
         chosen = "chosen as its label" if hue.hue.anchor.mode == "label" else aimed
+        if hue.hue.anchor.mode != "label" and hue.ladder.nearest(scale.source_lightness) < place:
+            lightest = hue.steps[0].label
+            chosen = f"nearest to {lightest}, but so strong a color leaves a lighter step and stands at {step.label}"
         return f"The hue’s own color, to the bit. Its lightness {scale.source_lightness:.1f} is {chosen}."
     nudge = hue.hue.nudges.get(step.id, Nudge())
     drafted = float(scale.drafted[place, 0])
@@ -71,8 +75,12 @@ def why_step(hue: ResolvedHue, place: int) -> str:
     if abs(drift) >= 0.5 and wanted >= COLORED:
         words += f" and {abs(drift):.0f}° of drift"
     words += _nudge_words(nudge)
-    lost = wanted - chroma
-    return words + (f", the gamut leaves {chroma:.3f}." if lost > GAMUT_LOSS else ".")
+    if wanted - chroma <= GAMUT_LOSS:
+        return words + "."
+    inside = solve(luminance_of(scale.lightness[place]), max(wanted, 0.0), scale.hue[place])
+    if float(srgb_to_oklch(inside)[1]) - chroma > GAMUT_LOSS:
+        return words + f", and it has no more than the steps nearer to the hue: {chroma:.3f}."
+    return words + f", the gamut leaves {chroma:.3f}."
 
 
 def _method_words(hue: ResolvedHue, place: int, light: float) -> str:
