@@ -43,7 +43,7 @@ def _in_order(found: Bytes, wanted: Floats, places: Sequence[int], way: int) -> 
 
 
 def _beyond(color: Bytes, before: Bytes, way: int) -> bool:
-    return float(relative_luminance(before) - relative_luminance(color)) * way > 0.0
+    return float(relative_luminance(before) - relative_luminance(color)) * way > _MORE
 
 
 def _next(srgb: Floats, before: Bytes, way: int) -> Bytes:
@@ -57,4 +57,4 @@ def _least(before: Bytes, way: int) -> Bytes:
     """The neighbour that is lighter (-1) or darker (1) by least."""
     around = np.clip(before.astype(np.intp) + _BESIDE, 0, 255)
     further = (relative_luminance(before) - relative_luminance(around)) * way
-    return around[np.argmin(np.where(further > 0.0, further, np.inf))].astype(np.uint8)
+    return around[np.argmin(np.where(further > _MORE, further, np.inf))].astype(np.uint8)
