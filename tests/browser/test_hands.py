@@ -157,6 +157,22 @@ def test_the_focus_stays_where_the_work_goes_on(page: Page) -> None:
     page.wait(lambda: page.script("return document.querySelector('main').contains(document.activeElement)"))
 
 
+_SLOW = """
+const fetched = window.fetch;
+window.fetch = (...asked) => new Promise((go) => setTimeout(go, 700)).then(() => fetched(...asked));
+"""
+
+
+def test_an_enter_before_anything_is_found_counts(page: Page) -> None:
+    page.open("/systems/brinemark/tokens")
+    page.says("h1", "Tokens")
+    page.script(_SLOW)
+    page.keys("/")
+    page.find("input[aria-label^=Find]").send_keys("sound 300", Keys.ENTER)
+    page.says("[data-testid=slip-name]", "sound 300")
+    assert not page.all("input[aria-label^=Find]")
+
+
 def test_what_is_typed_and_shaped_survives_a_stage_and_a_reload(page: Page) -> None:
     page.open("/systems/brinemark/releases")
     page.type("Version", "4.0.0")

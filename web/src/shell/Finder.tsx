@@ -1,12 +1,13 @@
 /** Finding a color, a token, a stage or a work area by a few letters. */
 import { Box, Combobox, Dialog, Portal, Text, useListCollection } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { memo, type RefObject, useEffect, useMemo, useRef, useState } from "react";
+import { type KeyboardEvent, memo, type RefObject, useEffect, useMemo, useRef, useState } from "react";
 import type { Parts } from "../api/client";
 import { SPELLINGS } from "../api/constants.generated";
 import { Swatch } from "../components/Swatch";
 import { STAGES } from "../stages";
 import { entryOfSheet, focusSoon, found } from "../util/focus";
+import { useSteady } from "../util/useSteady";
 import { goTo } from "../workspace/AddressMirror";
 import { useKnown } from "../workspace/hooks";
 import { look, useLook, useSeeing } from "../workspace/look";
@@ -74,7 +75,7 @@ export const Finder = memo(function Finder({ shown, onClose }: { shown: boolean;
 });
 
 /** All that can be found: the colors are asked for while the finder is open, whatever the stage shows. */
-function useEverything(): Found[] {
+function useEverything(): { everything: Found[]; awaited: boolean } {
   const slug = useLook((at) => at.slug);
   const seeing = useSeeing();
   const revision = useKnown(({ parts }) => parts?.head?.revision);
@@ -83,7 +84,8 @@ function useEverything(): Found[] {
     queryFn: () => server.open(slug, { ...seeing, parts: ["hues", "tokens", "scales"] }),
     placeholderData: (before) => before,
   });
-  return useMemo(() => [...PLACES, ...colorsOf(colors.data ?? {})], [colors.data]);
+  const everything = useMemo(() => [...PLACES, ...colorsOf(colors.data ?? {})], [colors.data]);
+  return { everything, awaited: colors.isPending };
 }
 
 function colorsOf({ hues = [], tokens = [], scales = [] }: Partial<Parts>): Found[] {
@@ -103,7 +105,7 @@ function colorsOf({ hues = [], tokens = [], scales = [] }: Partial<Parts>): Foun
 }
 
 function Search({ field, onClose }: { field: RefObject<HTMLInputElement | null>; onClose: () => void }) {
-  const everything = useEverything();
+  const { everything, awaited } = useEverything();
   const { collection, filter, set } = useListCollection<Found>({
     initialItems: everything,
     limit: MOST,
@@ -130,6 +132,20 @@ function Search({ field, onClose }: { field: RefObject<HTMLInputElement | null>;
       focusSoon(entryOfSheet);
     }
   };
+  // An Enter right after typing counts, though what was typed is not found yet, or not yet highlighted.
+  const highlighted = useRef<string | null>(null);
+  const early = useRef(false);
+  const onKeyDown = (event: KeyboardEvent) => {
+    early.current = event.key === "Enter" && items.length === 0 && awaited;
+    if (event.key !== "Enter" || items.some((each) => each.key === highlighted.current)) return;
+    event.preventDefault();
+    choose(items[0]);
+  };
+  const chooseEarly = useSteady(() => {
+    if (early.current && items.length > 0) choose(items[0]);
+  });
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the list is what is waited for
+  useEffect(chooseEarly, [chooseEarly, collection]);
   return (
     <Box padding="14px">
       <Combobox.Root
@@ -141,11 +157,15 @@ function Search({ field, onClose }: { field: RefObject<HTMLInputElement | null>;
           setText(change.inputValue.trim());
           filter(change.inputValue);
         }}
+        onHighlightChange={(change) => {
+          highlighted.current = change.highlightedValue;
+        }}
         onValueChange={(change) => choose(change.items[0])}
       >
         <Combobox.Control>
           <Combobox.Input
             ref={field}
+            onKeyDown={onKeyDown}
             aria-label="Find a color, a token or a stage"
             placeholder="A color, a token or a stage"
             borderColor="border.emphasized"

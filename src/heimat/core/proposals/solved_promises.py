@@ -7,7 +7,7 @@ making the scales: what they lack is asked for in addition, until it holds.
 """
 
 from collections.abc import Sequence
-from dataclasses import dataclass, replace
+from dataclasses import dataclass, field, replace
 
 import numpy as np
 
@@ -31,12 +31,13 @@ LEAST_RATIO = 1.08
 """Contrast of neighbours below which a ladder's steps are hardly steps any more."""
 _BEYOND = (100.0, 0.0)
 """L* that steps may have which bend about an anchor."""
-_ROUNDS = 10
+_ROUNDS, _FEW_ROUNDS = 10, 3
+"""How often scales are made for a promise; few where it is impossible, and the best that comes near is enough."""
 _MORE = 0.0015
 """The share by which more is asked for from round to round: rounding to 8 bits takes about that."""
 _CENT = 0.01
-_TRIES = 120
-"""Placings of what stands fixed that are tried: some tens of milliseconds."""
+_TRIES, _MOST_TRIES = 120, 500
+"""Placings of what stands fixed that are tried for one question, and for all that a promise asks: 0.1 seconds."""
 
 
 @dataclass(frozen=True)
@@ -82,17 +83,20 @@ def solve_promise(system: ColorSystem, apart: int, aim: float) -> Solved:
         return best
     asked = _Asked.of(system, apart)
     proper = asked.proper()
-    found = _searched(system, proper, aim, proper.possible(aim) or proper.loosest(aim), best)
-    if found.kept or asked.possible(aim) is not None:
-        return found
-    return replace(found, most=asked.most(aim, found.least), against=asked.against(aim))
+    if asked.possible(aim) is not None:
+        return _searched(system, proper, aim, proper.possible(aim) or proper.loosest(aim), best, _ROUNDS)
+    found = _searched(system, proper, aim, proper.loosest(aim), best, _FEW_ROUNDS)
+    against = asked.against(aim)
+    return replace(found, most=asked.most(aim, found.least), against=against)
 
 
-def _searched(system: ColorSystem, asked: "_Asked", aim: float, differences: Differences, best: Solved) -> Solved:
+def _searched(
+    system: ColorSystem, asked: "_Asked", aim: float, differences: Differences, best: Solved, rounds: int
+) -> Solved:
     """Make the ladder nearest to even that keeps what is asked, ask for what its scales lack in addition, and again."""
     even = np.log(luminance_of(_evenly(system.ladder)) + 0.05)
     asking = differences
-    for more in range(1, _ROUNDS + 1):
+    for more in range(1, rounds + 1):
         aims = asking.near(even)
         if aims is None:
             break
@@ -114,6 +118,7 @@ class _Asked:
 
     `ends` and `gap` are log(Y + 0.05) of the widest ends and the least fall from step to step. Where some scale has no
     anchor, its steps are the ladder's own aims; otherwise all bend, and less is certain of them: `certain` is False.
+    `left` are the placings that may still be tried.
     """
 
     count: int
@@ -122,6 +127,7 @@ class _Asked:
     gap: float
     fixed: tuple[Fixed, ...]
     certain: bool
+    left: list[int] = field(default_factory=lambda: [_MOST_TRIES])
 
     @classmethod
     def of(cls, system: ColorSystem, apart: int) -> "_Asked":
@@ -169,7 +175,11 @@ class _Asked:
 
         After very many tries what is left is taken to be possible: nothing is called impossible that is not proven.
         """
-        return self._placed(self.base(aim), (), float(np.log(aim)), [_TRIES])
+        tries = min(_TRIES, self.left[0])
+        left = [tries]
+        found = self._placed(self.base(aim), (), float(np.log(aim)), left)
+        self.left[0] -= tries - left[0]
+        return found
 
     def _placed(
         self, asked: Differences, places: tuple[int, ...], ratio: float, tries: list[int]
