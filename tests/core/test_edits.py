@@ -9,10 +9,10 @@ from hypothesis import strategies as st
 
 from heimat.core.color.notation import format, parse, rgb8_of
 from heimat.core.color.spaces import srgb_to_oklch
-from heimat.core.document.hues import StepRef, TintedSource
+from heimat.core.document.hues import QuantityChange, StepRef, TintedSource
 from heimat.core.document.order import in_order, key_between, keys
 from heimat.core.document.system import COLLECTIONS, FIELDS, ColorSystem
-from heimat.core.document.tokens import LiteralColor, StepAlias, TokenAlias
+from heimat.core.document.tokens import Deprecation, DerivedColor, HueAlias, LiteralColor, StepAlias, TokenAlias
 from heimat.core.document.upgrades import read_document
 from heimat.core.edits import (
     AddHues,
@@ -48,12 +48,17 @@ from heimat.core.edits import (
 from heimat.core.edits.candidates import AddCandidates, JoinCandidates, RemoveCandidates, SetCandidate
 from heimat.core.edits.generator import SetGenerator
 from heimat.core.edits.holding import HoldHues
-from heimat.core.edits.ladder import losses
+from heimat.core.edits.ladder import PublishScales, losses
+from heimat.core.edits.pairings import AddPairings, KeepToldApart, RemovePairing
 from heimat.core.edits.reserve import SetReserve
 from heimat.core.edits.scales import AimCurve, NudgeSteps, SetWide
 from heimat.core.edits.selections import KeepSelection, RemoveSelection, SetCap
 from heimat.core.edits.sources import LetGo
 from heimat.core.edits.stops import KeepStops, RemoveStops
+from heimat.core.edits.themes import AddTheme, MoveTheme, RemoveTheme, RenameTheme, SetTheme
+from heimat.core.edits.token_care import DeprecateToken, DescribeToken, KeepTokensInternal
+from heimat.core.edits.token_names import RenameTokens
+from heimat.core.edits.tokens import AddTokens, LetTokenFollow, MoveTokens, RemoveTokens, SetTokenValues
 from heimat.core.errors import DomainError
 from heimat.core.hues.source import source_color
 from heimat.core.proposals.start import start_system
@@ -64,7 +69,8 @@ from heimat.core.scales.anchors import Anchor
 from heimat.core.scales.curves import Curves
 from heimat.core.scales.methods import ContrastTargets, Method, Typed, WhiteBlack
 from heimat.core.scales.shaping import ShapedLadder, ShapedStep
-from heimat.demo.systems import brinemark, merrow_light
+from heimat.demo.systems import merrow_light
+from tests.systems import brinemark_in_one_theme as brinemark
 
 SYSTEM = brinemark()
 TEAL = parse("#0B6E7E")
@@ -79,6 +85,8 @@ OWN = ShapedLadder(
     )
 )
 
+DARKEST = StepAlias(hue="shingle", step="s900")
+SHIFTED = QuantityChange(how="shifted", by=20.0)
 EVERY_EDIT = [
     AddHues(hues=[{"id": "dusk", "name": "dusk", "color": "#443355"}, {"id": "x1", "color": "#FFCC00"}]),
     DuplicateHue(hue="tidewater"),
@@ -125,6 +133,35 @@ EVERY_EDIT = [
     RenameToken(token="text-late", name="text.delay"),
     RemoveToken(token="action-main-fill"),
     RemoveToken(token="status-error"),
+    RemoveToken(token="action-main-fill", replacement="link-text"),
+    RemoveTokens(tokens=("link-text", "surface-brand")),
+    AddTokens(tokens=({"id": "ring", "name": "focus.ring", "values": {"night": StepAlias(hue="sound", step="s600")}},)),
+    SetTokenValue(token="link-text", theme="night", value=HueAlias(hue="sound")),
+    SetTokenValue(token="link-text", theme=DAY, value=DerivedColor(of=HueAlias(hue="sound"), turn=SHIFTED)),
+    SetTokenValues(
+        what="Fill",
+        values=(
+            {"token": "link-text", "theme": DAY, "value": TokenAlias(token="text-strong")},
+            {"token": "surface-page", "theme": "night", "value": None},
+        ),
+    ),
+    LetTokenFollow(token="surface-page", theme="night"),
+    MoveTokens(tokens=("text-late", "link-text"), before="text-strong"),
+    MoveTokens(tokens=("text-strong",)),
+    RenameTokens(names={"text-late": "text.delay", "link-text": "link.plain"}, keep={"text-late": "old1"}),
+    DescribeToken(token="text-late", note="how late", usage="on the board alone"),
+    KeepTokensInternal(tokens=("text-late", "link-text"), internal=True),
+    DeprecateToken(token="text-late", deprecated=Deprecation(replacement="text-strong", reason="too many")),
+    AddTheme(id="quay", name="quay", base=DAY, contrast="more", values={"link-text": HueAlias(hue="kelp")}),
+    RenameTheme(theme="night", name="bridge"),
+    SetTheme(theme="night", scheme="light", contrast="more", base=None),
+    MoveTheme(theme="night", before=DAY),
+    RemoveTheme(theme="night"),
+    RemoveTheme(theme=DAY),
+    AddPairings(pairings=({"id": "p1", "foreground": "text-late", "ground": "surface-page", "use": "large"},)),
+    RemovePairing(pairing="text-late--surface-card"),
+    KeepToldApart(id="acts", name="acts", tokens=("link-text", "text-late"), threshold=12.0),
+    PublishScales(published=False),
     LetGo(hue="shingle"),
     AddCandidates(candidates=[{"id": "c9", "color": "#8A8A20"}, {"id": "c8", "color": "#204A8A", "kind": "brand"}]),
     SetCandidate(candidate="c1", name="rust", kind="brand"),
@@ -142,6 +179,13 @@ FULL = apply_all(
         KeepStops(id="sea", name="sea", colors=("#0A2A3A", "#7FB0B8", "#EAF4F4"), difference=3.0),
         KeepSelection(id="poster", name="poster", steps=(StepRef(hue="buoy", step="s500"),)),
         AimStep(hue="kelp", step="s400", lightness=63.0, chroma=0.1, angle=148.0),
+        AddTheme(
+            id="night",
+            name="night",
+            base=DAY,
+            scheme="dark",
+            values={"surface-page": StepAlias(hue="shingle", step="s900")},
+        ),
     ],
 ).system
 """The demo's system with everything in it that a system can hold."""
@@ -442,4 +486,5 @@ def test_the_first_day():
     system = merrow_light()
     assert len(system.hues) == 2
     assert not system.told_apart
+    assert not any(token.purpose.startswith("status.") for token in system.tokens.values())
     resolve(system)

@@ -20,9 +20,9 @@ from heimat.core.proposals.fewer import alike, smaller_ladder, wanted_steps
 from heimat.core.publication.publication import Publication, publication
 from heimat.core.resolve.resolved import resolve
 from heimat.core.scales.shaping import ShapedLadder, ShapedStep
-from heimat.demo.systems import brinemark
 from heimat.formats import FORMATS, write_all
 from heimat.view.scales.plans import fewer_view
+from tests.systems import brinemark_in_one_theme as brinemark
 
 SYSTEM = brinemark()
 EDITORS = KeepSelection(

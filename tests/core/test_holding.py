@@ -17,7 +17,7 @@ from heimat.core.resolve.resolved import resolve
 from heimat.core.scales.anchors import Anchor
 from heimat.core.scales.curves import Curves
 from heimat.core.scales.methods import Method
-from heimat.demo.systems import brinemark
+from tests.systems import brinemark_in_one_theme as brinemark
 
 SYSTEM = brinemark()
 HELD = apply(SYSTEM, HoldHues(hues=("gorse", "shingle"), held=True))

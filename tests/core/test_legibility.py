@@ -24,7 +24,7 @@ from heimat.core.proposals.starter import DAY
 from heimat.core.resolve.pairings import translucent_ratio
 from heimat.core.resolve.resolved import resolve
 from heimat.core.scales.anchors import Anchor
-from heimat.demo.systems import brinemark
+from tests.systems import brinemark_in_one_theme as brinemark
 
 SYSTEM = brinemark()
 RESOLVED = resolve(SYSTEM)

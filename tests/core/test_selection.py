@@ -13,7 +13,7 @@ from heimat.core.edits import AimSource, SetAnchor, SetSource, apply
 from heimat.core.legibility.selected import find, neutral_ends
 from heimat.core.resolve.resolved import resolve
 from heimat.core.scales.anchors import Anchor
-from heimat.demo.systems import brinemark
+from tests.systems import brinemark_in_one_theme as brinemark
 
 SYSTEM = brinemark()
 RESOLVED = resolve(SYSTEM)

@@ -16,7 +16,7 @@ from heimat.core.proposals.status_hues import status_edits, status_hues
 from heimat.core.resolve.resolved import resolve
 from heimat.core.sources.conventions import STATUS_CONVENTIONS, STATUS_HUES, STATUS_NOTES, STATUSES
 from heimat.core.sources.status import Brand, propose
-from heimat.demo.systems import brinemark
+from tests.systems import brinemark_in_one_theme as brinemark
 
 KELP, FLARE = np.array([63, 143, 79]), np.array([191, 54, 80])
 

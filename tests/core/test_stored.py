@@ -15,9 +15,9 @@ from heimat.core.edits import RenameToken, Restore, apply
 from heimat.core.publication.changes import compare, same
 from heimat.core.publication.publication import Publication, publication
 from heimat.core.resolve.resolved import resolve
-from heimat.demo.systems import brinemark
 from heimat.formats import write_all
 from tests.looking import look_at
+from tests.systems import brinemark_in_one_theme as brinemark
 
 SAMPLES = Path(__file__).parents[1] / "samples"
 FORMS = {form: json.loads((SAMPLES / f"document_{form}.json").read_text()) for form in range(1, SCHEMA)}

@@ -10,20 +10,25 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from heimat.core.color.notation import hex_of
+from heimat.core.document.names import scale_token_names
 from heimat.core.document.order import key_between, keys
 from heimat.core.document.system import COLLECTIONS, ColorSystem
 from heimat.core.document.themes import Theme
-from heimat.core.document.tokens import LiteralColor, StepAlias, TokenAlias
+from heimat.core.document.tokens import Deprecation, LiteralColor, StepAlias, TokenAlias
 from heimat.core.document.upgrades import read_document
 from heimat.core.edits import RenameToken, SetTokenValue, apply, apply_all
+from heimat.core.edits.ladder import PublishScales
+from heimat.core.edits.token_care import DeprecateToken, KeepTokensInternal
 from heimat.core.legibility.findings import findings
 from heimat.core.proposals.starter import DAY
 from heimat.core.publication.changes import compare, same
 from heimat.core.publication.publication import Publication, publication
 from heimat.core.resolve.resolved import resolve
-from heimat.demo.systems import brinemark
+from heimat.demo.systems import brinemark as brinemark_in_all_themes
+from heimat.formats import write_all
 from heimat.formats.write import css, design_tokens
 from tests.looking import look_at
+from tests.systems import brinemark_in_one_theme as brinemark
 
 _DAY_ORDER = brinemark().themes[DAY].order
 _LATE = keys(2, _DAY_ORDER)
@@ -139,27 +144,110 @@ def declared(sheet: bytes) -> dict[str, dict[str, str]]:
     return found
 
 
-def test_css_states_in_each_further_theme_what_differs_there():
-    """Read as a browser would: the first rule, and over it the theme's own."""
+def shown(rules: dict[str, dict[str, str]], selectors: list[str], name: str) -> str:
+    """What a custom property comes to where some rules hold, later ones over earlier ones."""
+    properties = {key: value for selector in selectors for key, value in rules[selector].items()}
+    value = properties[name]
+    return shown(rules, selectors, value[4:-1]) if value.startswith("var(") else value
+
+
+@pytest.mark.parametrize("outer", [DAY, NIGHT, STORM])
+@pytest.mark.parametrize("inner", [DAY, NIGHT, STORM])
+def test_css_of_a_theme_holds_wherever_it_begins(outer: str, inner: str):
+    """Also within another theme: what differs between any two, or stands for such a one, is declared again."""
     published = publication(resolve(THREE))
-    sheets = declared(css.write(published, "1.0.0"))
-    assert next(iter(sheets)) == ":root"
-    assert len(sheets) == 3
-    for theme, own in zip(published.themes, ({}, *list(sheets.values())[1:]), strict=True):
-        properties = {**sheets[":root"], **own}
+    rules = declared(css.write(published, "1.0.0"))
+    first = ':root, [data-theme="day"]'
+    assert list(rules)[:2] == [first, '[data-theme="night"]']
+    assert len(rules) == 3
+    selectors = dict(zip((DAY, NIGHT, STORM), rules, strict=True))
+    assert all(rule["color-scheme"] == "light" for rule in rules.values())
+    # An outer theme resolves its references where it begins: what is not declared again inside arrives as a color.
+    around = {
+        name: shown(rules, list(dict.fromkeys([first, selectors[outer]])), name)
+        for name in rules[first]
+        if name[:2] == "--"
+    }
+    inside = rules[selectors[inner]]
+    for token in published.tokens:
+        value = css.property_name(token.name)
+        while value[:2] == "--":
+            value = inside.get(value) or around[value]
+            value = value[4:-1] if value.startswith("var(") else value
+        assert value[:7] == token.value(inner).hex, token.name
+
+
+def test_css_follows_what_readers_prefer_where_no_theme_is_chosen():
+    sheet = css.write(publication(resolve(brinemark_in_all_themes())), "1.0.0").decode()
+    media = [
+        (tinycss2.serialize(rule.prelude).strip(), tinycss2.serialize(rule.content).split("{")[0].strip())
+        for rule in tinycss2.parse_stylesheet(sheet, skip_comments=True, skip_whitespace=True)
+        if rule.type == "at-rule"
+    ]
+    assert media == [
+        ("(prefers-color-scheme: dark)", ":root:not([data-theme])"),
+        ("(prefers-contrast: more)", ":root:not([data-theme])"),
+    ]
+    assert sheet.count("color-scheme: dark;") == 2
+
+
+def test_a_resolver_gives_every_theme_what_it_has():
+    published = publication(resolve(brinemark_in_all_themes()))
+    files = {each.name: json.loads(each.content) for each in write_all(published, "1.0.0") if "json" in each.media_type}
+    resolver = files["tokens.resolver.json"]
+    assert resolver["version"] == "2025.10"
+    assert resolver["resolutionOrder"] == [{"$ref": "#/sets/base"}, {"$ref": "#/modifiers/theme"}]
+    (base,) = resolver["sets"]["base"]["sources"]
+    for theme in published.themes:
+        merged = _flat(files[base["$ref"]])
+        for context in resolver["modifiers"]["theme"]["contexts"][theme.name]:
+            merged |= _flat(context)
         for token in published.tokens:
-            at = token.name
-            name = css.property_name(at)
-            while (value := properties[name]).startswith("var("):
-                name = value[4:-1]
-            assert value[:7] == token.value(theme.id).hex, (theme.id, at)
-        # What stands for something that differs here is stated here too: it may be set on any element.
-        differing = {css.property_name(each.name) for each in published.tokens if _differs(each, theme.id)}
-        assert set(own) == differing
+            at = merged[token.name]
+            while isinstance(at, str):
+                at = merged[at[1:-1]]
+            assert at["hex"] == token.value(theme.id).hex.lower(), (theme.name, token.name)
 
 
-def _differs(token, theme):
-    return token.value(theme) != token.value(DAY)
+def _flat(group: dict, way: str = "") -> dict[str, object]:
+    found: dict[str, object] = {}
+    for name, inner in group.items():
+        if name.startswith("$"):
+            continue
+        at = f"{way}.{name}" if way else name
+        found |= {at: inner["$value"]} if "$value" in inner else _flat(inner, at)
+    return found
+
+
+@settings(max_examples=25)
+@given(st.sets(st.sampled_from(sorted(brinemark_in_all_themes().tokens)), min_size=1), st.booleans())
+def test_no_internal_name_leaves_the_house(internal: set[str], scales: bool):
+    """Not by itself, not as an alias, not as a replacement, in no file."""
+    system = apply_all(
+        brinemark_in_all_themes(),
+        [
+            DeprecateToken(token="text-late", deprecated=Deprecation(replacement="text-strong")),
+            KeepTokensInternal(tokens=tuple(internal), internal=True),
+            PublishScales(published=scales),
+        ],
+    ).system
+    out = publication(resolve(system))
+    hidden = {system.tokens[key].name for key in internal}
+    hidden |= set() if scales else {name for _, names in scale_token_names(system) for name in names}
+    assert hidden.isdisjoint(token.name for token in out.tokens)
+    known = {token.name for token in out.tokens}
+    for token in out.tokens:
+        assert {value.alias for value in token.values.values()} - {None} <= known
+    colors = resolve(system).themes
+    for token in out.tokens:
+        for theme, value in token.values.items():
+            assert token.id not in system.tokens or value.hex == hex_of(colors[theme].tokens[token.id].rgb8)
+    for file in write_all(out, "1.0.0"):
+        text = file.content.decode()
+        assert not any(
+            f"{css.property_name(name)}:" in text or f"{css.property_name(name)})" in text for name in hidden
+        )
+        assert not any("{" + name + "}" in text or f"Use {name}." in text for name in hidden)
 
 
 def test_a_name_with_quotes_stays_one_string():

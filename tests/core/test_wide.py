@@ -21,7 +21,8 @@ from heimat.core.edits.scales import SetWide
 from heimat.core.edits.sources import AimSource, SetSource
 from heimat.core.edits.tokens import SetTokenValue
 from heimat.core.legibility.findings import findings
-from heimat.core.proposals.starter import DAY, WHITE
+from heimat.core.proposals.filling.filler import WHITE
+from heimat.core.proposals.starter import DAY
 from heimat.core.publication.changes import compare
 from heimat.core.publication.publication import Publication, publication
 from heimat.core.resolve.pairings import check_pairings
@@ -31,9 +32,9 @@ from heimat.core.scales import ScaleRequest, generate
 from heimat.core.scales.ladder import LONG
 from heimat.core.scales.methods import Method, WhiteBlack
 from heimat.core.scales.wide import WideRequest, beyond_srgb, twins
-from heimat.demo.systems import brinemark
 from heimat.formats.write import css, design_tokens
 from tests.core.strategies import ladders
+from tests.systems import brinemark_in_one_theme as brinemark
 
 SYSTEM = brinemark()
 BEYOND = "color(display-p3 0 0.46 0.45)"

@@ -11,9 +11,9 @@ from heimat.core.proposals.starter import DAY
 from heimat.core.publication.changes import compare, next_version
 from heimat.core.publication.publication import Publication, publication
 from heimat.core.resolve.resolved import resolve
-from heimat.demo.systems import brinemark
 from heimat.formats import FORMATS
 from heimat.formats.write import css, design_tokens
+from tests.systems import brinemark_in_one_theme as brinemark
 
 SYSTEM = brinemark()
 PUBLISHED = publication(resolve(SYSTEM))
@@ -32,7 +32,9 @@ def properties(text):
     assert [tinycss2.serialize(rule.prelude).strip() for rule in rules] == [":root"]
     found = tinycss2.parse_declaration_list(rules[0].content, skip_comments=True, skip_whitespace=True)
     assert all(item.type == "declaration" for item in found)
-    return {item.name: tinycss2.serialize(item.value).strip() for item in found}
+    values = {item.name: tinycss2.serialize(item.value).strip() for item in found}
+    assert values.pop("color-scheme", "light") == "light"
+    return values
 
 
 def test_css_gives_every_token_its_published_value():

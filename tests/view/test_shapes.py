@@ -15,13 +15,14 @@ from heimat.core.errors import DomainError
 from heimat.core.proposals.starter import DAY
 from heimat.core.publication.publication import publication
 from heimat.core.resolve.resolved import resolve
-from heimat.demo.systems import brinemark, merrow_light
+from heimat.demo.systems import merrow_light
 from heimat.formats.write import css
 from heimat.view.look import Look, LookOptions, Place
 from heimat.view.parts import PART_NAMES, Parts, parts_of
 from tests.core.test_edits import FULL
 from tests.core.test_themes import NIGHT, STORM, THREE
 from tests.looking import look_at
+from tests.systems import brinemark_in_one_theme as brinemark
 
 PLACE = Place("brinemark", 1, None, None)
 WIDE = apply(FULL, SetWide(hue="buoy", wide=True))

@@ -11,10 +11,11 @@ from heimat.core.edits import AddToken, RemoveHue, RenameToken, SetSource, apply
 from heimat.core.proposals.starter import DAY
 from heimat.core.publication.publication import publication
 from heimat.core.resolve.resolved import resolve
-from heimat.demo.systems import brinemark, merrow_light
+from heimat.demo.systems import merrow_light
 from heimat.view.eyes import Eyes
 from heimat.view.parts import PART_NAMES, PARTS, Parts
 from tests.looking import all_steps, look_at, steps_of
+from tests.systems import brinemark_in_one_theme as brinemark
 
 SYSTEM = brinemark()
 PUBLISHED = publication(resolve(SYSTEM))

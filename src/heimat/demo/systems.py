@@ -4,11 +4,16 @@ from heimat.core.color.notation import Color, parse
 from heimat.core.document.consistency import check_system
 from heimat.core.document.hues import Hue, HueKind, TintedSource
 from heimat.core.document.order import keys
-from heimat.core.document.pairings import Pairing
 from heimat.core.document.system import ColorSystem
-from heimat.core.document.tokens import StepAlias, Token
+from heimat.core.document.themes import Scheme, Wanted
+from heimat.core.document.tokens import StepAlias
+from heimat.core.edits import apply_all
+from heimat.core.edits.pairings import AddPairings, NewPairing
 from heimat.core.edits.sources import given
+from heimat.core.edits.tokens import AddTokens, NewToken
 from heimat.core.proposals.starter import DAY, with_starter
+from heimat.core.proposals.themes import propose_theme
+from heimat.core.resolve.resolved import resolve
 from heimat.core.scales.anchors import Anchor
 from heimat.core.scales.ladder import FINE
 from heimat.core.sources.conventions import Status
@@ -67,25 +72,30 @@ def brinemark() -> ColorSystem:
         ladder=FINE,
         note="gray, tinted with tidewater",
     )
-    system = with_starter(ColorSystem(name="Brinemark", hues=hues))
-    last = max(token.order for token in system.tokens.values())
-    late = Token(
+    system = with_starter(ColorSystem(name="Brinemark", hues=hues, scales_published=True), "dashboard")
+    return _with_themes(_with_late(system))
+
+
+def _with_late(system: ColorSystem) -> ColorSystem:
+    """The delay figures of the board: in the signal color, which is a mark on white and falls short as text."""
+    late = NewToken(
         id="text-late",
-        order=keys(1, last)[0],
         name="text.late",
         purpose="text.late",
         values={DAY: StepAlias(hue="buoy", step="s500")},
         note="delay figures on the operations board",
     )
-    after = keys(1, max(pairing.order for pairing in system.pairings.values()))[0]
-    pairing = Pairing(id="text-late--surface-card", order=after, foreground=late.id, ground="surface-card", use="body")
-    system = system.model_copy(
-        update={
-            "tokens": {**system.tokens, late.id: late},
-            "pairings": {**system.pairings, pairing.id: pairing},
-        }
-    )
-    check_system(system, "demo")
+    pairing = NewPairing(id="text-late--surface-card", foreground=late.id, ground="surface-card", use="body")
+    return apply_all(system, [AddTokens(tokens=(late,)), AddPairings(pairings=(pairing,))]).system
+
+
+def _with_themes(system: ColorSystem) -> ColorSystem:
+    """Night for the bridge at night, and quay for a display in sunlight, both proposed from day."""
+    kinds: tuple[tuple[str, Scheme, Wanted], ...] = (("night", "dark", "usual"), ("quay", "light", "more"))
+    for key, scheme, contrast in kinds:
+        resolved = resolve(system)
+        edit = propose_theme(resolved, resolved.themes[DAY], key, key, scheme, contrast).edit
+        system = apply_all(system, [edit]).system
     return system
 
 

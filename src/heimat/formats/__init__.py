@@ -5,7 +5,7 @@ from dataclasses import dataclass
 
 from heimat.core.document.names import css_name
 from heimat.core.publication.publication import Publication
-from heimat.formats.write import css, design_tokens
+from heimat.formats.write import css, design_tokens, resolver
 
 
 @dataclass(frozen=True)
@@ -19,7 +19,7 @@ class Format:
 
 FORMATS: tuple[Format, ...] = (
     Format("tokens.css", "text/css; charset=utf-8", css.write),
-    Format("tokens.json", "application/design-tokens+json", design_tokens.write),
+    Format(design_tokens.FILE, "application/design-tokens+json", design_tokens.write),
 )
 
 
@@ -34,11 +34,22 @@ class Written:
 
 def write_all(publication: Publication, version: str) -> list[Written]:
     """All files of a release: each format with everything, then with each named selection alone."""
-    files = [Written(kind.file, kind.media_type, kind.write(publication, version)) for kind in FORMATS]
+    files = _written(publication, version, "")
     for selection in publication.selections:
-        part = publication.of(selection)
-        for kind in FORMATS:
-            stem, _, ending = kind.file.rpartition(".")
-            name = f"{stem}.{css_name(selection.name)}.{ending}"
-            files.append(Written(name, kind.media_type, kind.write(part, version)))
+        files += _written(publication.of(selection), version, css_name(selection.name))
     return files
+
+
+def _written(publication: Publication, version: str, part: str) -> list[Written]:
+    files = [Written(_named(kind.file, part), kind.media_type, kind.write(publication, version)) for kind in FORMATS]
+    if len(publication.themes) > 1:
+        base = _named(design_tokens.FILE, part)
+        content = resolver.write(publication, version, base)
+        files.append(Written(_named("tokens.resolver.json", part), "application/json", content))
+    return files
+
+
+def _named(file: str, part: str) -> str:
+    """A file's name, with that of the part of all tokens that it holds."""
+    stem, _, ending = file.partition(".")
+    return f"{stem}.{part}.{ending}" if part else file

@@ -1,11 +1,11 @@
 """What must hold for every document: names that can be published, references that lead somewhere, no circles."""
 
-from heimat.core.document.aliases import follow, theme_order
+from heimat.core.document.aliases import follow, ways_of
 from heimat.core.document.following import refuse_circle
 from heimat.core.document.hues import parent_of
-from heimat.core.document.names import check_all_names
-from heimat.core.document.system import MOST_HUES, MOST_TOKENS, ColorSystem, ladder_of
-from heimat.core.document.tokens import StepAlias, TokenAlias
+from heimat.core.document.names import check_all_names, css_name
+from heimat.core.document.system import MOST_HUES, MOST_THEMES, MOST_TOKENS, ColorSystem, ladder_of
+from heimat.core.document.tokens import HueAlias, StepAlias, TokenValue, base_of, token_under
 from heimat.core.errors import DomainError
 
 
@@ -39,22 +39,55 @@ def _check_hues(system: ColorSystem, field: str) -> None:
 
 
 def _check_values(system: ColorSystem, field: str) -> None:
-    order = theme_order(system)
+    _check_themes(system, field)
+    ways = ways_of(system)
     for token in system.tokens.values():
         if not token.values:
             raise DomainError(f"{token.name} needs a value.", field, "missing")
         for theme, value in token.values.items():
             if theme not in system.themes:
                 raise DomainError("That theme is not there any more.", field, "missing")
-            if isinstance(value, StepAlias):
-                hue = system.hues.get(value.hue)
-                if hue is None:
-                    raise DomainError("The step it should stand for is not there any more.", field, "missing")
-                if ladder_of(system, hue).index(value.step) is None:
-                    words = f"The step it should stand for is not there any more: {hue.name} has no such step."
-                    raise DomainError(words, field, "missing")
-            if isinstance(value, TokenAlias):
-                follow(system, token.id, theme, order, field)
+            _check_base(system, value, field)
+        replacement = token.deprecated.replacement if token.deprecated else None
+        if replacement is not None and replacement not in system.tokens:
+            raise DomainError(f"What stands in for {token.name} is not there any more.", field, "missing")
+    # A loop may run through values of several themes: every chain is followed in every theme.
+    linked = [key for key, token in system.tokens.items() if any(map(token_under, token.values.values()))]
+    for way in ways.values():
+        for key in linked:
+            follow(system, key, way, field)
+
+
+def _check_base(system: ColorSystem, value: TokenValue, field: str) -> None:
+    """Raise DomainError where a value names a hue or a step that is not there."""
+    base = base_of(value)
+    if not isinstance(base, StepAlias | HueAlias):
+        return
+    hue = system.hues.get(base.hue)
+    what = "step" if isinstance(base, StepAlias) else "hue"
+    if hue is None:
+        raise DomainError(f"The {what} it should stand for is not there any more.", field, "missing")
+    if isinstance(base, StepAlias) and ladder_of(system, hue).index(base.step) is None:
+        words = f"The step it should stand for is not there any more: {hue.name} has no such step."
+        raise DomainError(words, field, "missing")
+
+
+def _check_themes(system: ColorSystem, field: str) -> None:
+    if len(system.themes) > MOST_THEMES:
+        raise DomainError(f"A system has at most {MOST_THEMES} themes.", "themes", "limit")
+    names: dict[str, str] = {}
+    for theme in system.themes.values():
+        if theme.base is not None and theme.base not in system.themes:
+            raise DomainError(f"The theme that {theme.name} rests on is not there any more.", field, "missing")
+        # A theme's name is in every stylesheet, and in the names of files.
+        key = css_name(theme.name).casefold()
+        if key in names:
+            other = names[key]
+            words = (
+                f"“{theme.name}” is taken." if other == theme.name else f"“{theme.name}” and “{other}” are too alike."
+            )
+            raise DomainError(words, "name", "taken")
+        names[key] = theme.name
 
 
 def _check_references(system: ColorSystem, field: str) -> None:

@@ -17,10 +17,11 @@ from heimat.core.scales.ladder import USUAL, Ladder
 from heimat.core.scales.methods import Method
 from heimat.core.scales.rules import LATEST_GENERATOR
 
-SCHEMA = 6
+SCHEMA = 7
 """The form in which documents are stored now; `upgrades` says what each form before it lacked."""
 MOST_HUES = 200
 MOST_TOKENS = 2000
+MOST_THEMES = 24
 MOST_CANDIDATES = 400
 MOST_STOP_ROWS = 100
 MOST_SELECTIONS = 50
@@ -29,7 +30,8 @@ MOST_SELECTIONS = 50
 class ColorSystem(Part):
     """The whole editable document for one product. Entities are kept by id; their order is in their keys.
 
-    `cap` is the number of colors that the team wants to publish at most.
+    `cap` is the number of colors that the team wants to publish at most. Scale tokens stay in the house unless
+    `scales_published`; those of a named selection are published for its readers.
     """
 
     model_config = ConfigDict(frozen=True, extra="forbid", populate_by_name=True, serialize_by_alias=True)
@@ -41,6 +43,7 @@ class ColorSystem(Part):
     method: Method = Method()
     curves: Curves = Curves()
     scale_pattern: Annotated[str, Field(max_length=LONGEST_NAME)] = "{hue}.{step}"
+    scales_published: bool = False
     hues: Annotated[dict[Id, Hue], Field(max_length=MOST_HUES)] = {}
     candidates: Annotated[dict[Id, Candidate], Field(max_length=MOST_CANDIDATES)] = {}
     stops: Annotated[dict[Id, Stops], Field(max_length=MOST_STOP_ROWS)] = {}

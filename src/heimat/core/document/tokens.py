@@ -1,10 +1,11 @@
 """Semantic tokens: names for purposes, with a value in every theme."""
 
-from typing import Annotated, Literal
+from typing import Annotated, Literal, Self
 
-from pydantic import Field
+from pydantic import Field, model_validator
 
 from heimat.core.color.notation import ColorInput
+from heimat.core.document.hues import QuantityChange
 from heimat.core.document.ids import Id
 from heimat.core.document.order import OrderKey
 from heimat.core.document.part import Name, Note, Part, StepId
@@ -19,6 +20,13 @@ class StepAlias(Part):
     step: StepId
 
 
+class HueAlias(Part):
+    """A token's value: a hue's own color, to the bit, wherever its scale is anchored."""
+
+    kind: Literal["hue"] = "hue"
+    hue: Id
+
+
 class TokenAlias(Part):
     """A token's value: another token's, in the same theme."""
 
@@ -27,19 +35,50 @@ class TokenAlias(Part):
 
 
 class LiteralColor(Part):
-    """A token's value: a color of its own."""
+    """A token's value: a color of its own. `was` says, in words, what it stood for before that was removed."""
 
     kind: Literal["literal"] = "literal"
     color: ColorInput
+    was: Name = ""
 
 
-TokenValue = Annotated[StepAlias | TokenAlias | LiteralColor, Field(discriminator="kind")]
+Alias = Annotated[StepAlias | HueAlias | TokenAlias, Field(discriminator="kind")]
+
+
+class DerivedColor(Part):
+    """A token's value: an alias with changes of CIE L* 0 to 100, OKLCH chroma, hue in degrees, and alpha 0 to 1."""
+
+    kind: Literal["derived"] = "derived"
+    of: Alias
+    lightness: QuantityChange = QuantityChange()
+    chroma: QuantityChange = QuantityChange()
+    turn: QuantityChange = QuantityChange()
+    alpha: QuantityChange = QuantityChange()
+
+    @model_validator(mode="after")
+    def _turned_not_multiplied(self) -> Self:
+        if self.turn.how == "times":
+            raise ValueError("a hue is shifted or set, not multiplied")
+        return self
+
+
+TokenValue = Annotated[StepAlias | HueAlias | TokenAlias | LiteralColor | DerivedColor, Field(discriminator="kind")]
+End = StepAlias | HueAlias | LiteralColor
+"""What a chain of aliases ends in."""
+
+
+class Deprecation(Part):
+    """A token that is on its way out: what stands in for it, and why."""
+
+    replacement: Id | None = None
+    reason: Note = ""
 
 
 class Token(Part):
     """A semantic token: a name for a purpose, with a value in every theme.
 
-    `purpose` is what it is there for in an interface, whatever it is called; None where that is not known.
+    `purpose` is what it is there for in an interface, whatever it is called; None where that is not known. `note` says
+    what it is, `usage` how it is to be used. What is `internal` never leaves.
     """
 
     id: Id
@@ -48,3 +87,23 @@ class Token(Part):
     purpose: Purpose | None = None
     values: dict[Id, TokenValue]
     note: Note = ""
+    usage: Note = ""
+    internal: bool = False
+    deprecated: Deprecation | None = None
+
+
+def base_of(value: TokenValue) -> StepAlias | HueAlias | TokenAlias | LiteralColor:
+    """What a value stands on: itself, or what it is derived of."""
+    return value.of if isinstance(value, DerivedColor) else value
+
+
+def hue_under(value: TokenValue) -> str | None:
+    """The id of the hue that a value names, of itself or with changes."""
+    base = base_of(value)
+    return base.hue if isinstance(base, StepAlias | HueAlias) else None
+
+
+def token_under(value: TokenValue) -> str | None:
+    """The id of the token that a value names, of itself or with changes."""
+    base = base_of(value)
+    return base.token if isinstance(base, TokenAlias) else None

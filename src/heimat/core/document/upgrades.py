@@ -3,7 +3,7 @@
 from collections.abc import Callable
 from typing import Any
 
-from heimat.core.document.purposes import Purpose, purpose_named
+from heimat.core.document.purposes import purpose_named
 from heimat.core.document.system import SCHEMA, ColorSystem
 
 Document = dict[str, Any]
@@ -31,7 +31,7 @@ def _with_purposes(data: Document) -> Document:
     return {**data, "tokens": tokens}
 
 
-def _purpose_called(name: str) -> Purpose | None:
+def _purpose_called(name: str) -> str | None:
     return purpose_named(_PURPOSES_5.get(name, name))
 
 
@@ -52,6 +52,11 @@ def newest_words(stored: Any) -> Any:
     return found
 
 
+def _scales_published(data: Document) -> Document:
+    """Up to form 6 every scale was published: what developers have stays with them."""
+    return {**data, "scales_published": True}
+
+
 UPGRADES: dict[int, Callable[[Document], Document]] = {
     # 2: candidates, ordered stops and derived hues.
     1: _same,
@@ -63,6 +68,8 @@ UPGRADES: dict[int, Callable[[Document], Document]] = {
     4: _with_purposes,
     # 6: purposes without a word for the undisturbed state; steps are internal, as tokens are, not hidden.
     5: newest_words,
+    # 7: many themes, derived values, tokens that stay in the house or are on their way out, scales that stay.
+    6: _scales_published,
 }
 """What brings a document of each form to the next one."""
 

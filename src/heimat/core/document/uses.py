@@ -6,7 +6,7 @@ from heimat.core.document.hues import Hue, StepRef
 from heimat.core.document.order import in_order
 from heimat.core.document.selections import NamedSelection
 from heimat.core.document.system import ColorSystem, ladder_of
-from heimat.core.document.tokens import StepAlias
+from heimat.core.document.tokens import StepAlias, base_of
 
 
 def published_steps(system: ColorSystem) -> list[StepRef]:
@@ -43,6 +43,8 @@ def uses_of(system: ColorSystem, hue: Hue | None) -> Counter[str]:
         step
         for token in system.tokens.values()
         for step in {
-            value.step for value in token.values.values() if isinstance(value, StepAlias) and value.hue in shared
+            base.step
+            for base in map(base_of, token.values.values())
+            if isinstance(base, StepAlias) and base.hue in shared
         }
     )

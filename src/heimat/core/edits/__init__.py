@@ -26,15 +26,28 @@ from heimat.core.edits.hues import (
     SetHueKind,
     SetHueNote,
 )
-from heimat.core.edits.ladder import RenameSystem, SetHueLadder, SetLadder, SetScalePattern
+from heimat.core.edits.ladder import PublishScales, RenameSystem, SetHueLadder, SetLadder, SetScalePattern
 from heimat.core.edits.order import SpreadOrder, carried_over, grown
+from heimat.core.edits.pairings import AddPairings, KeepToldApart, RemovePairing
 from heimat.core.edits.reserve import SetReserve
 from heimat.core.edits.restore import Restore
 from heimat.core.edits.scales import AimCurve, AimStep, NudgeSteps, SetCurves, SetMethod, SetPinNeighbours, SetWide
 from heimat.core.edits.selections import KeepSelection, RemoveSelection, SetCap
 from heimat.core.edits.sources import AimSource, FollowHue, LetGo, SetSource
 from heimat.core.edits.stops import KeepStops, RemoveStops
-from heimat.core.edits.tokens import AddToken, RemoveToken, RenameToken, SetTokenValue
+from heimat.core.edits.themes import AddTheme, MoveTheme, RemoveTheme, RenameTheme, SetTheme
+from heimat.core.edits.token_care import DeprecateToken, DescribeToken, KeepTokensInternal
+from heimat.core.edits.token_names import RenameToken, RenameTokens
+from heimat.core.edits.tokens import (
+    AddToken,
+    AddTokens,
+    LetTokenFollow,
+    MoveTokens,
+    RemoveToken,
+    RemoveTokens,
+    SetTokenValue,
+    SetTokenValues,
+)
 from heimat.core.errors import DomainError
 
 UserEdit = Annotated[
@@ -75,9 +88,27 @@ UserEdit = Annotated[
     | SetScalePattern
     | RenameSystem
     | AddToken
+    | AddTokens
     | SetTokenValue
+    | SetTokenValues
+    | LetTokenFollow
+    | MoveTokens
     | RenameToken
-    | RemoveToken,
+    | RenameTokens
+    | DescribeToken
+    | KeepTokensInternal
+    | DeprecateToken
+    | RemoveToken
+    | RemoveTokens
+    | AddTheme
+    | RenameTheme
+    | SetTheme
+    | MoveTheme
+    | RemoveTheme
+    | AddPairings
+    | RemovePairing
+    | KeepToldApart
+    | PublishScales,
     Field(discriminator="type"),
 ]
 """What a person can do."""
@@ -117,9 +148,12 @@ def apply(system: ColorSystem, edit: Edit) -> ColorSystem:
     return changed
 
 
+_BLAMED = ("name", "names", "pattern", "generator", "value", "anchor", "ladder", "step", "candidates", "source", "hue")
+
+
 def _field_of(edit: Edit) -> str:
     """The field of an edit that is to blame where the whole document does not hold together any more."""
-    for field in ("name", "pattern", "generator", "value", "anchor", "ladder", "step", "candidates", "source", "hue"):
+    for field in _BLAMED:
         if field in type(edit).model_fields:
             return field
     return "hues.0.name" if isinstance(edit, AddHues) else "edit"

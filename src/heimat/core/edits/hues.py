@@ -1,9 +1,11 @@
 """Edits of hues: which there are, what they are called, where they stand."""
 
+from collections.abc import Mapping
 from typing import Annotated, Literal, Self
 
 from pydantic import Field, model_validator
 
+from heimat.core.color.arrays import Bytes
 from heimat.core.color.naming import plain_name, unique_name
 from heimat.core.color.notation import Color, ColorInput
 from heimat.core.document.following import with_descendants
@@ -11,15 +13,16 @@ from heimat.core.document.free_names import FreeNames
 from heimat.core.document.hues import FollowingSource, Hue, HueKind, Source, parent_of
 from heimat.core.document.ids import Id, new_id
 from heimat.core.document.names import check_hue_name
-from heimat.core.document.order import behind, in_order, key_between
-from heimat.core.document.part import Note, Part, StepId
+from heimat.core.document.order import behind, in_order
+from heimat.core.document.part import LONGEST_NAME, Note, Part, StepId
 from heimat.core.document.system import MOST_HUES, ColorSystem, ladder_of
-from heimat.core.document.tokens import LiteralColor, StepAlias, Token
-from heimat.core.document.words import listed
+from heimat.core.document.tokens import DerivedColor, HueAlias, LiteralColor, StepAlias, Token, TokenValue, base_of
+from heimat.core.document.words import listed, value_in_words
 from heimat.core.edits.base import EditBase, Path, hue_of, step_of, with_hue
-from heimat.core.edits.order import with_room
+from heimat.core.edits.order import before_another
 from heimat.core.edits.sources import given, let_go, opaque
 from heimat.core.errors import DomainError
+from heimat.core.hues.derived_tokens import derived_color
 from heimat.core.hues.scaling import scales_of
 from heimat.core.hues.source import resolve_source, source_color
 from heimat.core.scales.anchors import Anchor
@@ -127,15 +130,15 @@ class DuplicateHue(EditBase):
     id: Annotated[Id, Field(default_factory=new_id)]
 
     def change(self, system: ColorSystem) -> ColorSystem:
-        system = with_room(system)
         hue = hue_of(system, self.hue)
         if self.id in system.hues:
             raise DomainError("A hue with this id is there already.", "id", "taken")
         every = in_order(system.hues)
         after = every[every.index(hue) + 1 :]
         name = unique_name(hue.name, (other.name for other in every))
-        order = key_between(hue.order, after[0].order if after else None)
-        return with_hue(system, hue.model_copy(update={"id": self.id, "name": name, "order": order}))
+        copy = hue.model_copy(update={"id": self.id, "name": name, "order": behind(system.hues)[0]})
+        hues = before_another({**system.hues, copy.id: copy}, [copy], after[0].id if after else None)
+        return system.model_copy(update={"hues": hues})
 
     def sentence(self, system: ColorSystem) -> str:
         return f"Duplicate {hue_of(system, self.hue).name}"
@@ -171,19 +174,29 @@ class RemoveHue(EditBase):
 
 
 def _kept_tokens(system: ColorSystem, gone: list[Hue]) -> dict[str, Token]:
-    """The tokens, those on the scales of hues that go as literals of their present colors."""
+    """The tokens, those on hues that go as literals of their present colors, which say what they stood for."""
     scales = {hue.id: scale.rgb8 for hue, scale in zip(gone, scales_of(system, gone), strict=True)}
     tokens = dict(system.tokens)
     for token in system.tokens.values():
-        for theme, value in token.values.items():
-            if isinstance(value, StepAlias) and value.hue in scales:
-                hue = system.hues[value.hue]
-                place = ladder_of(system, hue).index(value.step)
-                color = Color.of_bytes(scales[hue.id][place or 0])
-                kept = LiteralColor(color=color.model_copy(update={"alpha": resolve_source(system, hue).alpha}))
-                values = {**tokens[token.id].values, theme: kept}
-                tokens[token.id] = tokens[token.id].model_copy(update={"values": values})
+        values = {theme: _kept(system, value, scales) for theme, value in token.values.items()}
+        if values != token.values:
+            tokens[token.id] = token.model_copy(update={"values": values})
     return tokens
+
+
+def _kept(system: ColorSystem, value: TokenValue, scales: Mapping[str, Bytes]) -> TokenValue:
+    base = base_of(value)
+    if not isinstance(base, StepAlias | HueAlias) or base.hue not in scales:
+        return value
+    hue = system.hues[base.hue]
+    source = resolve_source(system, hue)
+    color = source.color
+    if isinstance(base, StepAlias):
+        color = Color.of_bytes(scales[hue.id][ladder_of(system, hue).index(base.step) or 0])
+    color = color.model_copy(update={"alpha": source.alpha})
+    if isinstance(value, DerivedColor):
+        color = derived_color(color, value)
+    return LiteralColor(color=color, was=value_in_words(system, value)[:LONGEST_NAME])
 
 
 class RenameHue(EditBase):
@@ -242,15 +255,10 @@ class MoveHue(EditBase):
     def change(self, system: ColorSystem) -> ColorSystem:
         if self.before == self.hue:
             return system
-        system = with_room(system)
         hue = hue_of(system, self.hue)
-        others = [other for other in in_order(system.hues) if other.id != hue.id]
-        if self.before is None:
-            order = key_between(others[-1].order if others else None, None)
-        else:
-            place = others.index(hue_of(system, self.before, "before"))
-            order = key_between(others[place - 1].order if place else None, others[place].order)
-        return with_hue(system, hue.model_copy(update={"order": order}))
+        if self.before is not None:
+            hue_of(system, self.before, "before")
+        return system.model_copy(update={"hues": before_another(system.hues, [hue], self.before)})
 
     def sentence(self, system: ColorSystem) -> str:
         where = f"before {hue_of(system, self.before, 'before').name}" if self.before else "behind all"

@@ -9,7 +9,7 @@ from heimat.core.document.ids import Id
 from heimat.core.document.names import check_label, check_pattern
 from heimat.core.document.order import in_order
 from heimat.core.document.system import ColorSystem, ladder_of
-from heimat.core.document.tokens import StepAlias, TokenValue
+from heimat.core.document.tokens import DerivedColor, StepAlias, TokenValue
 from heimat.core.document.uses import members
 from heimat.core.document.words import value_in_words
 from heimat.core.edits.base import EditBase, Path, hue_of, with_hue
@@ -100,7 +100,7 @@ def losses(before: ColorSystem, after: ColorSystem) -> list[str]:
             if moved != value:
                 words = f"{value_in_words(before, value)} to {value_in_words(after, moved)}"
                 found.append(f"{token.name} moves from {words}.")
-            elif isinstance(value, StepAlias) and _made_internal(before, after, value):
+            elif isinstance(value, StepAlias) and before.scales_published and _made_internal(before, after, value):
                 name = value_in_words(before, value)
                 found.append(f"{token.name} is published as a value: {name} is internal, so it is no alias any more.")
     return found
@@ -150,6 +150,8 @@ def _hue_on(hue: Hue, ladder: Ladder) -> Hue:
 
 
 def _value_on(moving: Mapping[str, Hue], system: ColorSystem, value: TokenValue, ladder: Ladder) -> TokenValue:
+    if isinstance(value, DerivedColor):
+        return value.model_copy(update={"of": _value_on(moving, system, value.of, ladder)})
     if not isinstance(value, StepAlias) or value.hue not in moving or ladder.index(value.step) is not None:
         return value
     before = ladder_of(system, moving[value.hue])
@@ -169,6 +171,19 @@ class SetScalePattern(EditBase):
 
     def sentence(self, system: ColorSystem) -> str:
         return f"Name scale tokens {self.pattern}"
+
+
+class PublishScales(EditBase):
+    """Let developers have the scale tokens, or keep them in the house."""
+
+    type: Literal["publish_scales"] = "publish_scales"
+    published: bool
+
+    def change(self, system: ColorSystem) -> ColorSystem:
+        return system.model_copy(update={"scales_published": self.published})
+
+    def sentence(self, system: ColorSystem) -> str:
+        return "Publish the scale tokens" if self.published else "Keep the scale tokens in the house"
 
 
 class RenameSystem(EditBase):

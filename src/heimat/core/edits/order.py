@@ -1,14 +1,19 @@
 """Order keys that have grown are made short again: an edit of the system's own, which moves nothing."""
 
-from typing import Any, Literal
+from collections.abc import Sequence
+from typing import Any, Literal, TypeVar
 
-from heimat.core.document.order import crowded, moved_along, spread
+from heimat.core.document.hues import Hue
+from heimat.core.document.order import crowded, in_order, key_between, moved_along, spread
 from heimat.core.document.system import COLLECTIONS, ColorSystem
+from heimat.core.document.themes import Theme
+from heimat.core.document.tokens import Token
 from heimat.core.edits.base import EditBase
 from heimat.core.edits.difference import PlaceValue
 from heimat.core.edits.restore import Restore
 
 _ORDER = "order"
+Entity = TypeVar("Entity", Hue, Token, Theme)
 
 
 class SpreadOrder(EditBase):
@@ -66,7 +71,19 @@ def _spread(entities: dict[str, Any]) -> dict[str, Any]:
     return {key: entity.model_copy(update={_ORDER: order[entity.id]}) for key, entity in entities.items()}
 
 
-def with_room(system: ColorSystem) -> ColorSystem:
-    """The document with room between any two hues: two may share a key that was brought back."""
-    taken = [hue.order for hue in system.hues.values()]
-    return system if len(set(taken)) == len(taken) else system.model_copy(update={"hues": _spread(system.hues)})
+def before_another(entities: dict[str, Entity], moving: Sequence[Entity], before: str | None) -> dict[str, Entity]:
+    """Entities with some of them, in the order that they stand in, put before another one, or behind all."""
+    taken = [entity.order for entity in entities.values()]
+    if len(set(taken)) < len(taken):
+        # Two may share a key that was brought back: then there is no room between them.
+        entities = _spread(entities)
+    ids = {entity.id for entity in moving}
+    others = [entity for entity in in_order(entities) if entity.id not in ids]
+    place = len(others) if before is None else next(at for at, other in enumerate(others) if other.id == before)
+    low = others[place - 1].order if place else None
+    high = others[place].order if place < len(others) else None
+    found = dict(entities)
+    for entity in in_order({entity.id: entities[entity.id] for entity in moving}):
+        low = key_between(low, high)
+        found[entity.id] = entity.model_copy(update={_ORDER: low})
+    return found

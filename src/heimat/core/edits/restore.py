@@ -66,7 +66,7 @@ def _references(value: Any, found: set[Path]) -> None:
             found.update({("hues", value["hue"], "id"), ("ladder",)})
         elif value.get("kind") == "token":
             found.add(("tokens", value["token"], "id"))
-        elif value.get("kind") in ("tinted", "derived"):
+        elif value.get("kind") in ("tinted", "derived", "hue") and "hue" in value:
             found.add(("hues", value["hue"], "id"))
         else:
             for inner in value.values():

@@ -1,27 +1,41 @@
-"""Edits of semantic tokens."""
+"""Edits of semantic tokens: which there are, what they stand for, in which order."""
 
 from typing import Annotated, Literal
 
 from pydantic import Field
 
-from heimat.core.document.aliases import theme_order, value_in
+from heimat.core.document.aliases import value_in, ways_of
 from heimat.core.document.ids import Id, new_id
 from heimat.core.document.names import check_token_name
 from heimat.core.document.order import behind
-from heimat.core.document.purposes import purpose_named
-from heimat.core.document.system import ColorSystem
-from heimat.core.document.tokens import StepAlias, Token, TokenAlias, TokenValue
-from heimat.core.document.words import value_in_words
+from heimat.core.document.part import Name, Note, Part
+from heimat.core.document.purposes import PURPOSES, Purpose, purpose_named
+from heimat.core.document.system import MOST_TOKENS, ColorSystem
+from heimat.core.document.tokens import (
+    DerivedColor,
+    HueAlias,
+    LiteralColor,
+    StepAlias,
+    Token,
+    TokenAlias,
+    TokenValue,
+    base_of,
+)
+from heimat.core.document.words import counted, value_in_words
 from heimat.core.edits.base import EditBase, Path, token_of, with_token
+from heimat.core.edits.order import before_another
 from heimat.core.errors import DomainError
+from heimat.core.hues.derived_tokens import derived_color
 
 
-def _reads_of(value: TokenValue) -> set[Path]:
-    if isinstance(value, TokenAlias):
-        return {("tokens", value.token)}
-    if isinstance(value, StepAlias):
-        return {("hues", value.hue, "id"), ("ladder",)}
-    return set()
+def reads_of(value: TokenValue) -> set[Path]:
+    """The places that a value relies on."""
+    base = base_of(value)
+    if isinstance(base, TokenAlias):
+        return {("tokens", base.token)}
+    if isinstance(base, StepAlias):
+        return {("hues", base.hue, "id"), ("ladder",)}
+    return {("hues", base.hue, "id")} if isinstance(base, HueAlias) else set()
 
 
 class AddToken(EditBase):
@@ -34,25 +48,64 @@ class AddToken(EditBase):
     value: TokenValue
 
     def change(self, system: ColorSystem) -> ColorSystem:
-        if self.id in system.tokens:
-            raise DomainError("A token with this id is there already.", "id", "taken")
-        check_token_name(self.name, "name")
-        purpose = purpose_named(self.name)
-        if any(token.purpose == purpose for token in system.tokens.values()):
-            purpose = None
-        order = behind(system.tokens)[0]
-        token = Token(id=self.id, order=order, name=self.name, purpose=purpose, values={self.theme: self.value})
-        return with_token(system, token)
+        return _added(system, [NewToken(id=self.id, name=self.name, values={self.theme: self.value})])
 
     def sentence(self, system: ColorSystem) -> str:
         return f"Add {self.name} as {value_in_words(system, self.value)}"
 
     def reads(self) -> set[Path]:
-        return _reads_of(self.value)
+        return reads_of(self.value)
+
+
+class NewToken(Part):
+    """A token to add. Without a purpose it has the one that its name states, where no other token has that."""
+
+    id: Annotated[Id, Field(default_factory=new_id)]
+    name: str
+    purpose: Purpose | None = None
+    values: Annotated[dict[Id, TokenValue], Field(min_length=1)]
+    note: Note | None = None
+
+
+class AddTokens(EditBase):
+    """Add many semantic tokens behind the others, in order."""
+
+    type: Literal["add_tokens"] = "add_tokens"
+    tokens: Annotated[tuple[NewToken, ...], Field(min_length=1, max_length=MOST_TOKENS)]
+
+    def change(self, system: ColorSystem) -> ColorSystem:
+        return _added(system, self.tokens)
+
+    def sentence(self, system: ColorSystem) -> str:
+        first = self.tokens[0].name
+        return f"Add {first}" if len(self.tokens) == 1 else f"Add {counted(len(self.tokens), 'token')}, from {first}"
+
+    def reads(self) -> set[Path]:
+        own = {token.id for token in self.tokens}
+        found = {path for token in self.tokens for value in token.values.values() for path in reads_of(value)}
+        return {path for path in found if path[0] != "tokens" or path[1] not in own}
+
+
+def _added(system: ColorSystem, new: "tuple[NewToken, ...] | list[NewToken]") -> ColorSystem:
+    tokens = dict(system.tokens)
+    taken = {token.purpose for token in tokens.values()}
+    for each, order in zip(new, behind(system.tokens, len(new)), strict=True):
+        if each.id in tokens:
+            raise DomainError("A token with this id is there already.", "id", "taken")
+        check_token_name(each.name, "name")
+        purpose = each.purpose or purpose_named(each.name)
+        if purpose in taken:
+            purpose = None
+        taken.add(purpose)
+        note = PURPOSES.get(purpose or "", "") if each.note is None else each.note
+        tokens[each.id] = Token(
+            id=each.id, order=order, name=each.name, purpose=purpose, values=dict(each.values), note=note
+        )
+    return system.model_copy(update={"tokens": tokens})
 
 
 class SetTokenValue(EditBase):
-    """Let a token stand for another step, token or color in a theme."""
+    """Let a token stand for another step, hue, token or color in a theme."""
 
     type: Literal["set_token_value"] = "set_token_value"
     token: Id
@@ -60,66 +113,180 @@ class SetTokenValue(EditBase):
     value: TokenValue
 
     def change(self, system: ColorSystem) -> ColorSystem:
-        token = token_of(system, self.token)
-        if self.theme not in system.themes:
-            raise DomainError("That theme is not there any more.", "theme", "missing")
-        return with_token(system, token.model_copy(update={"values": {**token.values, self.theme: self.value}}))
+        return _with_value(system, self.token, self.theme, self.value)
 
     def sentence(self, system: ColorSystem) -> str:
-        return f"Let {token_of(system, self.token).name} be {value_in_words(system, self.value)}"
+        where = (
+            f" in {system.themes[self.theme].name}" if len(system.themes) > 1 and self.theme in system.themes else ""
+        )
+        return f"Let {token_of(system, self.token).name} be {value_in_words(system, self.value)}{where}"
 
     def reads(self) -> set[Path]:
-        return _reads_of(self.value)
+        return reads_of(self.value)
 
 
-class RenameToken(EditBase):
-    """Give a token another name; what refers to it follows."""
+class NewValue(Part):
+    """What a token shall stand for in a theme; None takes away what it says there, so that it follows."""
 
-    type: Literal["rename_token"] = "rename_token"
     token: Id
-    name: str
+    theme: Id
+    value: TokenValue | None
+
+
+class SetTokenValues(EditBase):
+    """Let many tokens stand for something else, in one theme or several, for one reason that `what` says."""
+
+    type: Literal["set_token_values"] = "set_token_values"
+    what: Annotated[str, Field(min_length=1, max_length=200)]
+    values: Annotated[tuple[NewValue, ...], Field(min_length=1, max_length=MOST_TOKENS * 4)]
+
+    def change(self, system: ColorSystem) -> ColorSystem:
+        tokens = dict(system.tokens)
+        for each in self.values:
+            token = tokens.get(each.token) or token_of(system, each.token)
+            if each.theme not in system.themes:
+                raise DomainError("That theme is not there any more.", "theme", "missing")
+            values = {theme: value for theme, value in token.values.items() if theme != each.theme}
+            if each.value is not None:
+                values[each.theme] = each.value
+            tokens[each.token] = token.model_copy(update={"values": values})
+        return system.model_copy(update={"tokens": tokens})
+
+    def sentence(self, system: ColorSystem) -> str:
+        return self.what
+
+    def reads(self) -> set[Path]:
+        own = {each.token for each in self.values}
+        found = {path for each in self.values if each.value for path in reads_of(each.value)}
+        return {path for path in found if path[0] != "tokens" or path[1] not in own}
+
+
+class LetTokenFollow(EditBase):
+    """Take away what a token says in a theme: there it follows the theme that this one rests on, or the first."""
+
+    type: Literal["let_token_follow"] = "let_token_follow"
+    token: Id
+    theme: Id
 
     def change(self, system: ColorSystem) -> ColorSystem:
         token = token_of(system, self.token)
-        check_token_name(self.name, "name")
-        return with_token(system, token.model_copy(update={"name": self.name}))
+        if self.theme not in token.values:
+            return system
+        if len(token.values) == 1:
+            raise DomainError(f"{token.name} has no other value to follow.", "theme", "missing")
+        values = {theme: value for theme, value in token.values.items() if theme != self.theme}
+        return with_token(system, token.model_copy(update={"values": values}))
 
     def sentence(self, system: ColorSystem) -> str:
-        return f"Rename {token_of(system, self.token).name} to {self.name}"
+        theme = system.themes.get(self.theme)
+        return f"Let {token_of(system, self.token).name} follow in {theme.name if theme else 'a theme'}"
+
+
+def _with_value(system: ColorSystem, token_id: str, theme: str, value: TokenValue) -> ColorSystem:
+    token = token_of(system, token_id)
+    if theme not in system.themes:
+        raise DomainError("That theme is not there any more.", "theme", "missing")
+    return with_token(system, token.model_copy(update={"values": {**token.values, theme: value}}))
+
+
+class MoveTokens(EditBase):
+    """Put tokens before another one, or behind all others, in the order in which they stand."""
+
+    type: Literal["move_tokens"] = "move_tokens"
+    tokens: Annotated[tuple[Id, ...], Field(min_length=1, max_length=MOST_TOKENS)]
+    before: Id | None = None
+
+    def change(self, system: ColorSystem) -> ColorSystem:
+        moving = [token_of(system, token) for token in self.tokens]
+        if self.before in self.tokens:
+            raise DomainError("A token cannot stand before itself.", "before", "loop")
+        if self.before is not None:
+            token_of(system, self.before, "before")
+        return system.model_copy(update={"tokens": before_another(system.tokens, moving, self.before)})
+
+    def sentence(self, system: ColorSystem) -> str:
+        name = token_of(system, self.tokens[0]).name
+        return f"Move {name}" if len(self.tokens) == 1 else f"Move {counted(len(self.tokens), 'token')}"
 
 
 class RemoveToken(EditBase):
-    """Remove a token, with its pairings. Tokens that were aliases of it take over what it stood for."""
+    """Remove a token, with its pairings.
+
+    Tokens that were aliases of it stand for its replacement, or take over what it stood for.
+    """
 
     type: Literal["remove_token"] = "remove_token"
     token: Id
+    replacement: Id | None = None
 
     def change(self, system: ColorSystem) -> ColorSystem:
-        gone = token_of(system, self.token)
-        order = theme_order(system)
-        tokens = {}
-        for key, token in system.tokens.items():
-            if key == gone.id:
-                continue
-            values = {
-                theme: value_in(gone, theme, order)
-                if isinstance(value, TokenAlias) and value.token == gone.id
-                else value
-                for theme, value in token.values.items()
-            }
-            tokens[key] = token if values == token.values else token.model_copy(update={"values": values})
-        pairings = {
-            key: pairing
-            for key, pairing in system.pairings.items()
-            if gone.id not in (pairing.foreground, pairing.ground)
-        }
-        told_apart = {
-            key: told
-            if gone.id not in told.tokens
-            else told.model_copy(update={"tokens": tuple(token for token in told.tokens if token != gone.id)})
-            for key, told in system.told_apart.items()
-        }
-        return system.model_copy(update={"tokens": tokens, "pairings": pairings, "told_apart": told_apart})
+        return without_tokens(system, {self.token: self.replacement})
 
     def sentence(self, system: ColorSystem) -> str:
         return f"Remove {token_of(system, self.token).name}"
+
+
+class RemoveTokens(EditBase):
+    """Remove many tokens, as one alone is removed."""
+
+    type: Literal["remove_tokens"] = "remove_tokens"
+    tokens: Annotated[tuple[Id, ...], Field(min_length=1, max_length=MOST_TOKENS)]
+
+    def change(self, system: ColorSystem) -> ColorSystem:
+        return without_tokens(system, dict.fromkeys(self.tokens))
+
+    def sentence(self, system: ColorSystem) -> str:
+        name: Name = token_of(system, self.tokens[0]).name
+        return f"Remove {name}" if len(self.tokens) == 1 else f"Remove {counted(len(self.tokens), 'token')}"
+
+
+def without_tokens(system: ColorSystem, going: dict[str, str | None]) -> ColorSystem:
+    """The document without some tokens, whose aliases stand for a replacement or take over what they stood for."""
+    for key, replacement in going.items():
+        system = _without_token(system, token_of(system, key), replacement)
+    return system
+
+
+def _without_token(system: ColorSystem, gone: Token, replacement: str | None) -> ColorSystem:
+    if replacement is not None:
+        if replacement == gone.id:
+            raise DomainError(f"{gone.name} cannot stand in for itself.", "replacement", "loop")
+        token_of(system, replacement, "replacement")
+    ways = ways_of(system)
+    tokens = {}
+    for key, token in system.tokens.items():
+        if key == gone.id:
+            continue
+        values = {
+            theme: _instead(value, gone, replacement, ways.get(theme, ())) for theme, value in token.values.items()
+        }
+        kept = token if values == token.values else token.model_copy(update={"values": values})
+        if kept.deprecated is not None and kept.deprecated.replacement == gone.id:
+            kept = kept.model_copy(
+                update={"deprecated": kept.deprecated.model_copy(update={"replacement": replacement})}
+            )
+        tokens[key] = kept
+    pairings = {
+        key: pairing for key, pairing in system.pairings.items() if gone.id not in (pairing.foreground, pairing.ground)
+    }
+    told_apart = {
+        key: told
+        if gone.id not in told.tokens
+        else told.model_copy(update={"tokens": tuple(token for token in told.tokens if token != gone.id)})
+        for key, told in system.told_apart.items()
+    }
+    return system.model_copy(update={"tokens": tokens, "pairings": pairings, "told_apart": told_apart})
+
+
+def _instead(value: TokenValue, gone: Token, replacement: str | None, way: "tuple[str, ...]") -> TokenValue:
+    base = base_of(value)
+    if not isinstance(base, TokenAlias) or base.token != gone.id:
+        return value
+    other = TokenAlias(token=replacement) if replacement else value_in(gone, way)
+    if not isinstance(value, DerivedColor):
+        return other
+    stands = base_of(other)
+    if isinstance(stands, LiteralColor):
+        return LiteralColor(color=derived_color(stands.color, value))
+    # What is derived twice cannot be said in one value: the first change gives way.
+    return value.model_copy(update={"of": stands})

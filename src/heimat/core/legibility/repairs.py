@@ -71,8 +71,8 @@ def repair_told_apart(
 
 def _hue_under(resolved: Resolved, theme: ResolvedTheme, token: str) -> ResolvedHue | None:
     """The hue on whose scale a token stands, if it stands on one."""
-    step = theme.tokens[token].step
-    return resolved.hues[step.hue] if step else None
+    hue = theme.tokens[token].hue
+    return resolved.hues[hue] if hue else None
 
 
 def _nearest(

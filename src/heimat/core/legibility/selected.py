@@ -16,6 +16,7 @@ from heimat.core.legibility.why import why_hue, why_step, why_token
 from heimat.core.resolve.hues import ResolvedHue
 from heimat.core.resolve.resolved import Resolved
 from heimat.core.resolve.theme import ResolvedTheme
+from heimat.core.resolve.token_colors import TokenColor
 from heimat.core.scales.wide import literal_p3
 
 
@@ -140,8 +141,15 @@ def _tokens_on(resolved: Resolved, theme: ResolvedTheme | None, hue: str, step: 
     return [
         resolved.system.tokens[token].name
         for token, color in (theme.tokens if theme else {}).items()
-        if color.step is not None and color.step.hue == hue and step in (None, color.step.step)
+        if color.hue == hue and step in (None, _step_under(resolved.hues[hue], color))
     ]
+
+
+def _step_under(hue: ResolvedHue, color: TokenColor) -> str | None:
+    """The id of the step that a token stands on; where it stands on a hue itself, the one that is the hue's own."""
+    if color.step is not None:
+        return color.step.step
+    return None if hue.own_place is None else hue.steps[hue.own_place].id
 
 
 def _token(resolved: Resolved, theme: ResolvedTheme, token_id: str) -> Selected:
@@ -150,7 +158,7 @@ def _token(resolved: Resolved, theme: ResolvedTheme, token_id: str) -> Selected:
     aliases = [
         resolved.system.tokens[other].name for other, its in theme.tokens.items() if its.chain[1:2] == (token_id,)
     ]
-    hue = resolved.hues[color.step.hue] if color.step else None
+    hue = resolved.hues[color.hue] if color.hue else None
     return Selected(
         key=token_key(token_id),
         kind="token",

@@ -8,6 +8,7 @@ from heimat.core.color.gamut import solve
 from heimat.core.color.notation import Color, hex_of, oklch_of, rgb8_of
 from heimat.core.color.solved import COLORED, GAMUT_LOSS
 from heimat.core.color.spaces import lightness, luminance_of, srgb_to_oklch
+from heimat.core.document.aliases import value_in
 from heimat.core.document.following import children_of
 from heimat.core.document.hues import DerivedSource, GivenSource
 from heimat.core.document.words import value_in_words
@@ -117,9 +118,10 @@ def _nudge_words(nudge: Nudge) -> str:
 
 
 def chain_words(resolved: Resolved, theme: ResolvedTheme, token_id: str) -> str:
-    """The chain of aliases of a token in words: "action.main.fill, tidewater 600"."""
-    color, tokens = theme.tokens[token_id], resolved.system.tokens
-    return ", ".join([*(tokens[token].name for token in color.chain[1:]), value_in_words(resolved.system, color.end)])
+    """The chain of aliases of a token in words: "action.main.fill, 7 darker, tidewater 600"."""
+    tokens, way = resolved.system.tokens, resolved.ways[theme.theme.id]
+    words = [value_in_words(resolved.system, value_in(tokens[token], way)) for token in theme.tokens[token_id].chain]
+    return ", ".join(words)
 
 
 def why_token(resolved: Resolved, theme: ResolvedTheme, token_id: str) -> str:

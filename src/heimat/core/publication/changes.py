@@ -8,7 +8,7 @@ import numpy as np
 from heimat.core.color.arrays import from_bytes
 from heimat.core.color.difference import ciede2000
 from heimat.core.color.spaces import srgb_to_lab
-from heimat.core.publication.publication import UNNAMED, Publication, PublishedTheme, PublishedToken, PublishedValue
+from heimat.core.publication.publication import UNNAMED, Publication, PublishedToken, PublishedValue
 
 ChangeKind = Literal["added", "removed", "renamed", "changed", "repointed"]
 
@@ -33,7 +33,7 @@ def comparable(before: Publication, after: Publication) -> Publication:
         return before
     first = after.themes[0]
     tokens = tuple(replace(token, values={first.id: token.value(UNNAMED)}) for token in before.tokens)
-    return replace(before, themes=(PublishedTheme(first.id, first.name),), tokens=tokens)
+    return replace(before, themes=(first,), tokens=tokens)
 
 
 def same(before: Publication, after: Publication) -> bool:

@@ -1,9 +1,13 @@
 """What developers get: every published token of a document, in the designer's order, with a value in every theme.
 
+Only what is meant for developers leaves: what is internal does not, nor its name. A token that stands for something
+internal leaves with its value.
+
 Format 1 knew one theme, without its name, and kept the value beside the name. What was released in it is read as a
-publication whose only theme has no id.
+publication whose only theme has no id. Format 2 knew neither the scheme of a theme, nor usage, nor deprecation.
 """
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Any
 
@@ -11,16 +15,17 @@ import numpy as np
 
 from heimat.core.color.arrays import Floats
 from heimat.core.color.notation import hex_of, hexes_of
-from heimat.core.document.aliases import theme_order, value_in
+from heimat.core.document.aliases import value_in, ways_of
 from heimat.core.document.names import scale_token_names
 from heimat.core.document.order import in_order
 from heimat.core.document.system import ColorSystem
-from heimat.core.document.tokens import StepAlias, Token, TokenAlias
+from heimat.core.document.themes import Scheme, Wanted
+from heimat.core.document.tokens import HueAlias, StepAlias, Token, TokenAlias
 from heimat.core.document.uses import members
 from heimat.core.resolve.resolved import Resolved
 from heimat.core.resolve.theme import ResolvedTheme
 
-FORMAT = 2
+FORMAT = 3
 UNNAMED = ""
 """The id of the only theme of format 1, and of a system without themes."""
 
@@ -57,20 +62,41 @@ class PublishedValue:
 
 @dataclass(frozen=True)
 class PublishedTheme:
-    """A theme as it leaves: its identity, and its name."""
+    """A theme as it leaves: its identity, its name, whether it is light or dark, and for whom it is made."""
 
     id: str
     name: str
+    scheme: Scheme = "light"
+    contrast: Wanted = "usual"
+
+    def plain(self) -> dict[str, Any]:
+        """The theme as plain data."""
+        return {"id": self.id, "name": self.name, "scheme": self.scheme, "contrast": self.contrast}
+
+    @classmethod
+    def from_plain(cls, data: dict[str, Any]) -> "PublishedTheme":
+        """Read what `plain` gave."""
+        return cls(data["id"], data["name"], data.get("scheme", "light"), data.get("contrast", "usual"))
+
+
+@dataclass(frozen=True)
+class PublishedDeprecation:
+    """That a token is on its way out: the name of what stands in for it, if that is published, and why."""
+
+    replacement: str | None = None
+    reason: str = ""
 
 
 @dataclass(frozen=True)
 class PublishedToken:
-    """A token as it leaves: identity, name, note, and by the id of each theme the value there, in order of themes."""
+    """A token as it leaves: identity, name, notes, and by the id of each theme the value there, in order of themes."""
 
     id: str
     name: str
     values: dict[str, PublishedValue]
     note: str = ""
+    usage: str = ""
+    deprecated: PublishedDeprecation | None = None
 
     def value(self, theme: str) -> PublishedValue:
         """The value in a theme; in one that is not known, that in the first."""
@@ -99,7 +125,7 @@ class Publication:
         found: dict[str, Any] = {
             "format": FORMAT,
             "name": self.name,
-            "themes": [{"id": theme.id, "name": theme.name} for theme in self.themes],
+            "themes": [theme.plain() for theme in self.themes],
             "tokens": [_plain_token(token) for token in self.tokens],
         }
         if self.selections:
@@ -123,7 +149,7 @@ class Publication:
                 for each in data["tokens"]
             ]
         else:
-            themes = tuple(PublishedTheme(theme["id"], theme["name"]) for theme in data["themes"])
+            themes = tuple(PublishedTheme.from_plain(theme) for theme in data["themes"])
             tokens = [_token_of_plain(each, themes) for each in data["tokens"]]
         return cls(data["name"], themes, tuple(tokens), tuple(selections))
 
@@ -132,6 +158,10 @@ def _plain_token(token: PublishedToken) -> dict[str, Any]:
     found: dict[str, Any] = {"id": token.id, "name": token.name}
     if token.note:
         found["note"] = token.note
+    if token.usage:
+        found["usage"] = token.usage
+    if token.deprecated is not None:
+        found["deprecated"] = {"replacement": token.deprecated.replacement, "reason": token.deprecated.reason}
     values = list(token.values.values())
     if all(value == values[0] for value in values):
         return {**found, "value": values[0].plain()}
@@ -144,44 +174,78 @@ def _token_of_plain(data: dict[str, Any], themes: tuple[PublishedTheme, ...]) ->
         values = {theme.id: shared for theme in themes}
     else:
         values = {theme: PublishedValue.from_plain(value) for theme, value in data["values"].items()}
-    return PublishedToken(data["id"], data["name"], values, data.get("note", ""))
+    gone = data.get("deprecated")
+    deprecated = PublishedDeprecation(gone["replacement"], gone["reason"]) if gone else None
+    return PublishedToken(data["id"], data["name"], values, data.get("note", ""), data.get("usage", ""), deprecated)
 
 
 def publication(resolved: Resolved) -> Publication:
     """What would be published of a resolved document."""
     system = resolved.system
-    themes = tuple(PublishedTheme(each.theme.id, each.theme.name) for each in resolved.themes.values())
+    themes = tuple(
+        PublishedTheme(each.theme.id, each.theme.name, each.theme.scheme, each.theme.contrast)
+        for each in resolved.themes.values()
+    )
     # A system without themes publishes its scales all the same.
     themes = themes or (PublishedTheme(UNNAMED, ""),)
+    tokens, step_names = _scale_tokens(resolved, themes)
+    ways = ways_of(system)
+    for token in in_order(system.tokens):
+        if token.internal:
+            continue
+        values = {key: _value(resolved, theme, token, ways[key], step_names) for key, theme in resolved.themes.items()}
+        if values:
+            tokens.append(
+                PublishedToken(token.id, token.name, values, token.note, token.usage, _deprecation(system, token))
+            )
+    published = {token.id for token in tokens}
+    return Publication(system.name, themes, tuple(tokens), tuple(_selections(system, published)))
+
+
+def _scale_tokens(
+    resolved: Resolved, themes: tuple[PublishedTheme, ...]
+) -> tuple[list[PublishedToken], dict[tuple[str, str], str]]:
+    """The scale tokens that leave, and their names by hue and step: all, or those of the named selections."""
+    system = resolved.system
+    chosen = {(ref.hue, ref.step) for kept in system.selections.values() for ref in kept.steps}
     tokens: list[PublishedToken] = []
     step_names: dict[tuple[str, str], str] = {}
     for hue, names in scale_token_names(system):
         known = resolved.hues[hue.id]
         for place, (step, name, color) in enumerate(zip(known.steps, names, hexes_of(known.rgb8), strict=True)):
-            if step.internal:
+            if step.internal or not (system.scales_published or (hue.id, step.id) in chosen):
                 continue
             step_names[hue.id, step.id] = name
             value = PublishedValue(color, known.source.alpha, None, _channels(known.p3_at(place)))
             tokens.append(PublishedToken(f"{hue.id}/{step.id}", name, {theme.id: value for theme in themes}))
-    order = theme_order(system)
-    for token in in_order(system.tokens):
-        values = {key: _value(system, theme, token, order, step_names) for key, theme in resolved.themes.items()}
-        if values:
-            tokens.append(PublishedToken(token.id, token.name, values, token.note))
-    published = {token.id for token in tokens}
-    return Publication(system.name, themes, tuple(tokens), tuple(_selections(system, published)))
+    return tokens, step_names
+
+
+def _deprecation(system: ColorSystem, token: Token) -> PublishedDeprecation | None:
+    if token.deprecated is None:
+        return None
+    other = system.tokens.get(token.deprecated.replacement or "")
+    return PublishedDeprecation(other.name if other and not other.internal else None, token.deprecated.reason)
 
 
 def _value(
-    system: ColorSystem, theme: ResolvedTheme, token: Token, order: list[str], step_names: dict[tuple[str, str], str]
+    resolved: Resolved,
+    theme: ResolvedTheme,
+    token: Token,
+    way: Sequence[str],
+    step_names: dict[tuple[str, str], str],
 ) -> PublishedValue:
-    color, value = theme.tokens[token.id], value_in(token, theme.theme.id, order)
+    color, value = theme.tokens[token.id], value_in(token, way)
     alias = None
     if isinstance(value, StepAlias):
         # A token on an internal step leaves with its value alone.
         alias = step_names.get((value.hue, value.step))
+    elif isinstance(value, HueAlias):
+        hue = resolved.hues[value.hue]
+        alias = None if hue.own_place is None else step_names.get((hue.id, hue.steps[hue.own_place].id))
     elif isinstance(value, TokenAlias):
-        alias = system.tokens[value.token].name
+        target = resolved.system.tokens[value.token]
+        alias = None if target.internal else target.name
     return PublishedValue(hex_of(color.rgb8), color.alpha, alias, _channels(color.p3))
 
 

@@ -74,6 +74,12 @@ class ResolvedHue:
         """The position of a step, or None where the ladder has none of that id."""
         return self._places.get(step_id)
 
+    @cached_property
+    def own_place(self) -> int | None:
+        """The position at which the hue's own color stands in its scale, to the bit; None where it does not."""
+        place = self.scale.anchor
+        return place if place is not None and bool((self.rgb8[place] == self.scale.source8).all()) else None
+
     def step_key(self, place: int) -> str:
         """The key of the step at a position."""
         return step_key(self.hue.id, self.ladder.steps[place].id)

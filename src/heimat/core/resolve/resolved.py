@@ -3,7 +3,7 @@
 from dataclasses import dataclass
 from functools import cached_property
 
-from heimat.core.document.aliases import theme_order
+from heimat.core.document.aliases import ways_of
 from heimat.core.document.order import in_order
 from heimat.core.document.system import ColorSystem
 from heimat.core.resolve.hues import ResolvedHue, resolve_hues
@@ -22,6 +22,11 @@ class Resolved:
     system: ColorSystem
     hues: dict[str, ResolvedHue]
     themes: dict[str, ResolvedTheme]
+
+    @cached_property
+    def ways(self) -> dict[str, tuple[str, ...]]:
+        """By the id of each theme, the ids of the themes where it looks for values, in order."""
+        return ways_of(self.system)
 
     @cached_property
     def hue_list(self) -> tuple[ResolvedHue, ...]:
@@ -47,6 +52,6 @@ class Resolved:
 def resolve(system: ColorSystem) -> Resolved:
     """Resolve a document. Pure: equal documents give equal results."""
     hues = {hue.id: hue for hue in resolve_hues(system)}
-    order = theme_order(system)
-    themes = {theme.id: resolve_theme(system, hues, theme, order) for theme in in_order(system.themes)}
+    ways = ways_of(system)
+    themes = {theme.id: resolve_theme(system, hues, theme, ways[theme.id]) for theme in in_order(system.themes)}
     return Resolved(system, hues, themes)

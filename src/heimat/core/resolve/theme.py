@@ -34,10 +34,10 @@ class ResolvedTheme:
 
 
 def resolve_theme(
-    system: ColorSystem, hues: Mapping[str, ResolvedHue], theme: Theme, order: Sequence[str]
+    system: ColorSystem, hues: Mapping[str, ResolvedHue], theme: Theme, way: Sequence[str]
 ) -> ResolvedTheme:
-    """A theme of a document whose hues are resolved; `order` are the ids of all themes, in order."""
-    tokens = token_colors(system, hues, theme.id, order)
+    """A theme of a document whose hues are resolved; `way` is where it looks for values."""
+    tokens = token_colors(system, hues, way)
     return ResolvedTheme(
         theme=theme,
         tokens=tokens,

@@ -4,12 +4,13 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
 from heimat.core.color.arrays import Bytes, Floats
-from heimat.core.color.notation import rgb8_of
+from heimat.core.color.notation import Color, rgb8_of
 from heimat.core.color.overlay import alpha_as_published
 from heimat.core.document.aliases import follow
 from heimat.core.document.order import in_order
 from heimat.core.document.system import ColorSystem
-from heimat.core.document.tokens import LiteralColor, StepAlias
+from heimat.core.document.tokens import End, HueAlias, LiteralColor, StepAlias
+from heimat.core.hues.derived_tokens import derived_color
 from heimat.core.resolve.hues import ResolvedHue
 from heimat.core.scales.wide import literal_p3
 
@@ -18,14 +19,21 @@ from heimat.core.scales.wide import literal_p3
 class TokenColor:
     """What a token comes to in a theme: 8-bit sRGB (3,), alpha, the tokens passed (itself first), and the end of them.
 
-    `p3` is its display-p3 value (3,), where it has one of its own.
+    `derived` is whether anything on the way changes the color; `p3` is its display-p3 value (3,), where it has one of
+    its own.
     """
 
     rgb8: Bytes
     alpha: float
     chain: tuple[str, ...]
-    end: StepAlias | LiteralColor
+    end: End
     p3: Floats | None = None
+    derived: bool = False
+
+    @property
+    def hue(self) -> str | None:
+        """The id of the hue that it stands on, itself, by a step or with changes; None for a color of its own."""
+        return None if isinstance(self.end, LiteralColor) else self.end.hue
 
     @property
     def step(self) -> StepAlias | None:
@@ -33,19 +41,28 @@ class TokenColor:
         return self.end if isinstance(self.end, StepAlias) else None
 
 
-def token_colors(
-    system: ColorSystem, hues: Mapping[str, ResolvedHue], theme: str, order: Sequence[str]
-) -> dict[str, TokenColor]:
-    """The color of every token in a theme, by token id, in order; `order` are the ids of all themes, in order."""
+def token_colors(system: ColorSystem, hues: Mapping[str, ResolvedHue], way: Sequence[str]) -> dict[str, TokenColor]:
+    """The color of every token in a theme, by token id, in order; `way` is where that theme looks for values."""
     found: dict[str, TokenColor] = {}
     for token in in_order(system.tokens):
-        chain = follow(system, token.id, theme, order)
-        if isinstance(chain.end, LiteralColor):
-            color = chain.end.color
-            alpha = alpha_as_published(color.alpha)
-            found[token.id] = TokenColor(rgb8_of(color), alpha, chain.tokens, chain.end, literal_p3(color))
-        else:
-            hue = hues[chain.end.hue]
-            place = hue.place(chain.end.step) or 0
-            found[token.id] = TokenColor(hue.rgb8[place], hue.source.alpha, chain.tokens, chain.end, hue.p3_at(place))
+        chain = follow(system, token.id, way)
+        made = end_color(hues, chain.end, chain.tokens)
+        if chain.changes:
+            color = Color.of_bytes(made.rgb8).model_copy(update={"alpha": made.alpha})
+            for change in reversed(chain.changes):
+                color = derived_color(color, change)
+            made = TokenColor(rgb8_of(color), color.alpha, chain.tokens, chain.end, None, True)
+        found[token.id] = made
     return found
+
+
+def end_color(hues: Mapping[str, ResolvedHue], end: End, chain: tuple[str, ...] = ()) -> TokenColor:
+    """The color of what a chain ends in: a step, a hue itself, or a color of its own."""
+    if isinstance(end, LiteralColor):
+        return TokenColor(rgb8_of(end.color), alpha_as_published(end.color.alpha), chain, end, literal_p3(end.color))
+    hue = hues[end.hue]
+    if isinstance(end, HueAlias):
+        wide = literal_p3(hue.color) if hue.hue.wide is not False else None
+        return TokenColor(rgb8_of(hue.color), hue.source.alpha, chain, end, wide)
+    place = hue.place(end.step) or 0
+    return TokenColor(hue.rgb8[place], hue.source.alpha, chain, end, hue.p3_at(place))

@@ -1,9 +1,12 @@
 """Design Tokens Community Group format 2025.10: groups, `$type`, color values as objects, aliases in braces."""
 
 import json
+from collections.abc import Iterable
 from typing import Any
 
-from heimat.core.publication.publication import Publication, PublishedValue
+from heimat.core.publication.publication import Publication, PublishedToken, PublishedValue
+
+FILE = "tokens.json"
 
 
 def _value(color: PublishedValue) -> str | dict[str, Any]:
@@ -19,16 +22,36 @@ def _value(color: PublishedValue) -> str | dict[str, Any]:
     return {**value, "hex": color.hex.lower()}
 
 
-def write(publication: Publication, version: str) -> bytes:
-    """The token file of the first theme; names become groups at their periods, in the designer's order."""
-    theme = publication.themes[0].id
-    root: dict[str, Any] = {"$description": f"{publication.name} {version}"}
-    for token in publication.tokens:
-        *groups, last = token.name.split(".")
+def groups(tokens: Iterable[PublishedToken], theme: str) -> dict[str, Any]:
+    """Tokens in a theme; names become groups at their periods, in the designer's order."""
+    root: dict[str, Any] = {}
+    for token in tokens:
+        *above, last = token.name.split(".")
         at = root
-        for group in groups:
+        for group in above:
             at = at.setdefault(group, {})
-        at[last] = {"$type": "color", "$value": _value(token.value(theme))}
-        if token.note:
-            at[last]["$description"] = token.note
+        at[last] = {"$type": "color", "$value": _value(token.value(theme)), **_said(token)}
+    return root
+
+
+def _said(token: PublishedToken) -> dict[str, Any]:
+    """What is said of a token, and that it is deprecated, with the reason and what stands in for it."""
+    found: dict[str, Any] = {}
+    words = " ".join(part for part in (token.note, token.usage) if part)
+    if words:
+        found["$description"] = words
+    if token.deprecated is not None:
+        instead = f"Use {token.deprecated.replacement}." if token.deprecated.replacement else ""
+        found["$deprecated"] = " ".join(part for part in (instead, token.deprecated.reason) if part) or True
+    return found
+
+
+def write(publication: Publication, version: str) -> bytes:
+    """The token file of the first theme."""
+    root = {"$description": f"{publication.name} {version}", **groups(publication.tokens, publication.themes[0].id)}
+    return written(root)
+
+
+def written(root: dict[str, Any]) -> bytes:
+    """A file's text as it is delivered."""
     return (json.dumps(root, indent=2, ensure_ascii=False) + "\n").encode()

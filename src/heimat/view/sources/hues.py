@@ -118,7 +118,7 @@ def hues_part(look: Look) -> list[HueView]:
     hues = resolved.hue_list
     own = eyes.swatches(np.array([hue.scale.source8 for hue in hues]).reshape(-1, 3))
     shown = look.theme.tokens if look.theme else {}
-    tokens_on = Counter(color.step.hue for color in shown.values() if color.step)
+    tokens_on = Counter(color.hue for color in shown.values() if color.hue)
     direct, every = followers(look.system)
     found: list[HueView] = []
     for hue, source in zip(hues, own, strict=True):
