@@ -75,8 +75,8 @@ def _screen(resolved: Resolved, brand: str, scheme: Scheme) -> str:
     <u style="color:{c("link.text")}">Fares</u> <u style="color:{c("link.text-visited")}">visited</u>
     <span class=f style="border-color:{c("border.plain")}">Name</span>
     <span style="background:{c("selection.fill")};color:{c("selection.label")}">selected</span></div>
-    <div>{"".join(button(*each) for each in _BUTTONS)}</div><div>{"".join(_message(c, *each) for each in _MESSAGES)}</div>
-    </div>"""
+    <div>{"".join(button(*each) for each in _BUTTONS)}</div>
+    <div>{"".join(_message(c, *each) for each in _MESSAGES)}</div></div>"""
 
 
 _BUTTONS = (

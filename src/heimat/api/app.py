@@ -18,6 +18,7 @@ from heimat.api import (
     scales,
     sources,
     systems,
+    tokens,
 )
 from heimat.api.context import Context
 from heimat.api.description import describe
@@ -55,7 +56,7 @@ def create_app(engine: Engine, hosts: Iterable[str] = (), workers: Workers | Non
     context = app.state.context = Context.of(engine, costly)
     add_handlers(app)
     # No route hides another: they may stand in any order.
-    for stage in (people, systems, documents, sources, areas, pictures, gallery, scales, legibility, releases):
+    for stage in (people, systems, documents, sources, areas, pictures, gallery, scales, tokens, legibility, releases):
         app.include_router(stage.router)
     describe(app)
     add_nothing(app)

@@ -5,10 +5,13 @@ from typing import Any
 from heimat.core.color.notation import NOTATIONS, STRONGEST_CHROMA
 from heimat.core.color.ramps import CHROMA_END
 from heimat.core.color.spelling import SPELLINGS
+from heimat.core.document.cases import CASE_WORDS
 from heimat.core.document.hues import STRONGEST_TINT
 from heimat.core.document.part import LONGEST_NOTE
+from heimat.core.document.purposes import FAMILIES, FORMS
 from heimat.core.document.selections import MOST_COLORS
 from heimat.core.pictures.rectangle import ALIKE
+from heimat.core.proposals.filling.sets import SET_WORDS, SETS
 from heimat.core.scales.curves import MOST_DRIFT, STRONGEST_SHARE
 from heimat.core.scales.ladder import LEAST_STEPS, MOST_STEPS, READY_MADE
 from heimat.core.scales.shaping import LEAST_FALL
@@ -39,6 +42,10 @@ CONSTANTS: dict[str, Any] = {
     "NOTATIONS": list(NOTATIONS),
     "STATUSES": list(STATUSES),
     "ALIKE": ALIKE,
+    "FAMILIES": list(FAMILIES),
+    "FORMS": list(FORMS),
+    "SETS": [{"name": name, "count": len(purposes), "words": SET_WORDS[name]} for name, purposes in SETS.items()],
+    "CASES": [{"value": case, "words": words} for case, words in CASE_WORDS.items()],
     "PART_DEPENDS_ON": {name: list(maker.depends_on) for name, maker in PARTS.items()},
     "SPELLINGS": [list(pair) for pair in SPELLINGS],
 }

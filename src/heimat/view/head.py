@@ -2,16 +2,21 @@
 
 from typing_extensions import TypedDict
 
+from heimat.core.document.cases import Case
+from heimat.core.document.themes import Scheme, Theme, Wanted
 from heimat.core.legibility.findings import finding_ids
 from heimat.core.scales.rules import LATEST_GENERATOR
 from heimat.view.look import Look
 
 
 class ThemeView(TypedDict):
-    """A theme."""
+    """A theme, and what it rests on."""
 
     id: str
     name: str
+    scheme: Scheme
+    contrast: Wanted
+    base: str | None
 
 
 class HeadPart(TypedDict):
@@ -29,15 +34,15 @@ class HeadPart(TypedDict):
     theme: ThemeView | None
     themes: list[ThemeView]
     scale_pattern: str
+    scale_case: Case
+    scales_published: bool
     newer: bool
 
 
 def head_part(look: Look) -> HeadPart:
     """The head of a system."""
     system, place = look.system, look.place
-    themes: list[ThemeView] = [
-        {"id": theme.theme.id, "name": theme.theme.name} for theme in look.resolved.themes.values()
-    ]
+    themes = [_theme(theme.theme) for theme in look.resolved.themes.values()]
     shown = look.theme
     return {
         "slug": place.slug,
@@ -48,8 +53,20 @@ def head_part(look: Look) -> HeadPart:
         "findings": len(finding_ids(look.resolved)),
         "undo": place.undo,
         "redo": place.redo,
-        "theme": {"id": shown.theme.id, "name": shown.theme.name} if shown else None,
+        "theme": _theme(shown.theme) if shown else None,
         "themes": themes,
         "scale_pattern": system.scale_pattern,
+        "scale_case": system.scale_case,
+        "scales_published": system.scales_published,
         "newer": system.generator < LATEST_GENERATOR,
+    }
+
+
+def _theme(theme: Theme) -> ThemeView:
+    return {
+        "id": theme.id,
+        "name": theme.name,
+        "scheme": theme.scheme,
+        "contrast": theme.contrast,
+        "base": theme.base,
     }

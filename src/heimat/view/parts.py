@@ -20,6 +20,8 @@ from heimat.view.scales.sheet import ReadingGroundView, ScaleView, ground_part, 
 from heimat.view.slip import SlipView, slip_part
 from heimat.view.sources.candidates import CandidateView, StopsView, candidates_part, stops_part
 from heimat.view.sources.hues import HueView, StatusPart, hues_part, status_part
+from heimat.view.tokens.bands import BandView, bands_part
+from heimat.view.tokens.detail import TokenDetailPart, token_detail_part
 from heimat.view.tokens.tokens import TokenView, tokens_part
 
 PartName = Literal[
@@ -38,6 +40,8 @@ PartName = Literal[
     "methods",
     "generators",
     "tokens",
+    "bands",
+    "token_detail",
     "pairings",
     "told_apart",
     "findings",
@@ -63,6 +67,8 @@ class Parts(TypedDict, total=False):
     methods: list[ComparedMethodView]
     generators: GeneratorsPart
     tokens: list[TokenView]
+    bands: list[BandView]
+    token_detail: TokenDetailPart | None
     pairings: list[PairingView]
     told_apart: list[ToldApartView]
     findings: list[FindingView]
@@ -97,6 +103,8 @@ PARTS: Mapping[PartName, PartMaker] = {
     "methods": PartMaker(methods_part, ("vision", "theme", "select")),
     "generators": PartMaker(generators_part, ("vision",)),
     "tokens": PartMaker(tokens_part, ("vision", "theme")),
+    "bands": PartMaker(bands_part, ("theme",)),
+    "token_detail": PartMaker(token_detail_part, ("vision", "theme", "select")),
     "pairings": PartMaker(pairings_part, ("theme",)),
     "told_apart": PartMaker(told_apart_part, ("theme",)),
     "findings": PartMaker(findings_part, ("vision",)),

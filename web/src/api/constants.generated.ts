@@ -1,8 +1,11 @@
 /** Limits and lists of the server, generated from the API's description: do not edit. */
 export const ALIKE = 0.06 as const;
+export const CASES = [{"value":"kept","words":"as it is"},{"value":"lower","words":"lower case"},{"value":"upper","words":"UPPER CASE"},{"value":"kebab","words":"parted-by-hyphens"},{"value":"camel","words":"joinedByCapitals"}] as const;
 export const CHROMA_END = 0.32 as const;
+export const FAMILIES = ["main","second","quiet","success","warning","error","information"] as const;
 export const FEWEST_EVEN = 2 as const;
 export const FEWEST_MIXED = 1 as const;
+export const FORMS = ["solid","edged","bare"] as const;
 export const LEAST_FALL = 0.1 as const;
 export const LEAST_STEPS = 3 as const;
 export const LONGEST_NOTE = 400 as const;
@@ -13,8 +16,9 @@ export const MOST_MIXED = 9 as const;
 export const MOST_SPREAD = 120 as const;
 export const MOST_STEPS = 24 as const;
 export const NOTATIONS = ["hex","rgb","hsl","hwb","hsb","lab","lch","oklab","oklch","display-p3","name"] as const;
-export const PART_DEPENDS_ON = {"candidates":["vision","notation"],"findings":["vision"],"generators":["vision"],"ground":["vision","ground"],"head":["theme"],"hues":["vision","theme","notation"],"ladder":[],"methods":["vision","theme","select"],"pairings":["theme"],"promises":[],"repairs":["vision"],"scale_detail":["vision","theme","select","notation"],"scales":["vision","ground"],"selections":[],"slip":["vision","ground","theme","select"],"status":[],"stops":["vision"],"tokens":["vision","theme"],"told_apart":["theme"]} as const;
+export const PART_DEPENDS_ON = {"bands":["theme"],"candidates":["vision","notation"],"findings":["vision"],"generators":["vision"],"ground":["vision","ground"],"head":["theme"],"hues":["vision","theme","notation"],"ladder":[],"methods":["vision","theme","select"],"pairings":["theme"],"promises":[],"repairs":["vision"],"scale_detail":["vision","theme","select","notation"],"scales":["vision","ground"],"selections":[],"slip":["vision","ground","theme","select"],"status":[],"stops":["vision"],"token_detail":["vision","theme","select"],"tokens":["vision","theme"],"told_apart":["theme"]} as const;
 export const READY_LADDERS = [{"name":"short","steps":5},{"name":"usual","steps":9},{"name":"long","steps":11},{"name":"fine","steps":13}] as const;
+export const SETS = [{"count":18,"name":"small","words":"A page or two: text, a link, one action, the four states of things."},{"count":57,"name":"product","words":"A product: every surface and line, three families of actions with their states, messages."},{"count":88,"name":"dashboard","words":"A product with boards and charts: series, classes, and a dark ground to read from afar."}] as const;
 export const SPELLINGS = [["colour","color"],["grey","gray"],["centre","center"],["harbour","harbor"]] as const;
 export const STATUSES = ["success","warning","error","information"] as const;
 export const STRONGEST_CHROMA = 0.6 as const;

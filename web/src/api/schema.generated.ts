@@ -279,6 +279,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/systems/{slug}/family": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Plan Family */
+        post: operations["planFamily"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/systems/{slug}/fewer": {
         parameters: {
             query?: never;
@@ -518,6 +535,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/systems/{slug}/refill": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Plan Refill */
+        post: operations["planRefill"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/systems/{slug}/releases": {
         parameters: {
             query?: never;
@@ -604,6 +638,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/systems/{slug}/scale-names": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Plan Scale Names */
+        post: operations["planScaleNames"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/systems/{slug}/standing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Read Standing */
+        get: operations["readStanding"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/systems/{slug}/status-edits": {
         parameters: {
             query?: never;
@@ -633,6 +701,57 @@ export interface paths {
         put?: never;
         /** Read Set Text */
         post: operations["readSetText"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/systems/{slug}/theme-proposal": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Plan Theme */
+        post: operations["planTheme"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/systems/{slug}/token-names": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Plan Names */
+        post: operations["planNames"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/systems/{slug}/token-set": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Plan Set */
+        post: operations["planSet"];
         delete?: never;
         options?: never;
         head?: never;
@@ -746,6 +865,91 @@ export interface components {
             type: "add_hues";
         };
         /**
+         * AddPairings
+         * @description Declare pairings, behind the others. What is declared already for the same use stays as it is.
+         */
+        AddPairings: {
+            /** Pairings */
+            pairings: components["schemas"]["NewPairing"][];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "add_pairings";
+        };
+        /**
+         * AddTheme
+         * @description Add a theme behind the others, with what tokens say there; all else follows the theme that it rests on.
+         */
+        "AddTheme-Input": {
+            /** Base */
+            base?: string | null;
+            /**
+             * Contrast
+             * @default usual
+             * @enum {string}
+             */
+            contrast?: "usual" | "more";
+            /** Id */
+            id?: string;
+            /** Name */
+            name: string;
+            /**
+             * Scheme
+             * @default light
+             * @enum {string}
+             */
+            scheme?: "light" | "dark";
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "add_theme";
+            /**
+             * Values
+             * @default {}
+             */
+            values?: {
+                [key: string]: components["schemas"]["StepAlias"] | components["schemas"]["HueAlias"] | components["schemas"]["TokenAlias"] | components["schemas"]["LiteralColor-Input"] | components["schemas"]["DerivedColor"];
+            };
+        };
+        /**
+         * AddTheme
+         * @description Add a theme behind the others, with what tokens say there; all else follows the theme that it rests on.
+         */
+        "AddTheme-Output": {
+            /** Base */
+            base?: string | null;
+            /**
+             * Contrast
+             * @default usual
+             * @enum {string}
+             */
+            contrast?: "usual" | "more";
+            /** Id */
+            id?: string;
+            /** Name */
+            name: string;
+            /**
+             * Scheme
+             * @default light
+             * @enum {string}
+             */
+            scheme?: "light" | "dark";
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "add_theme";
+            /**
+             * Values
+             * @default {}
+             */
+            values?: {
+                [key: string]: components["schemas"]["StepAlias"] | components["schemas"]["HueAlias"] | components["schemas"]["TokenAlias"] | components["schemas"]["LiteralColor-Output"] | components["schemas"]["DerivedColor"];
+            };
+        };
+        /**
          * AddToken
          * @description Add a semantic token behind the others.
          */
@@ -762,7 +966,7 @@ export interface components {
              */
             type: "add_token";
             /** Value */
-            value: components["schemas"]["StepAlias"] | components["schemas"]["TokenAlias"] | components["schemas"]["LiteralColor-Input"];
+            value: components["schemas"]["StepAlias"] | components["schemas"]["HueAlias"] | components["schemas"]["TokenAlias"] | components["schemas"]["LiteralColor-Input"] | components["schemas"]["DerivedColor"];
         };
         /**
          * AddToken
@@ -781,7 +985,47 @@ export interface components {
              */
             type: "add_token";
             /** Value */
-            value: components["schemas"]["StepAlias"] | components["schemas"]["TokenAlias"] | components["schemas"]["LiteralColor-Output"];
+            value: components["schemas"]["StepAlias"] | components["schemas"]["HueAlias"] | components["schemas"]["TokenAlias"] | components["schemas"]["LiteralColor-Output"] | components["schemas"]["DerivedColor"];
+        };
+        /**
+         * AddTokens
+         * @description Add many semantic tokens behind the others, in order.
+         */
+        "AddTokens-Input": {
+            /** Tokens */
+            tokens: components["schemas"]["NewToken-Input"][];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "add_tokens";
+        };
+        /**
+         * AddTokens
+         * @description Add many semantic tokens behind the others, in order.
+         */
+        "AddTokens-Output": {
+            /** Tokens */
+            tokens: components["schemas"]["NewToken-Output"][];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "add_tokens";
+        };
+        /**
+         * AdditionView
+         * @description Tokens that would be added, how many are there already or have no hue, and the edits that add them.
+         */
+        AdditionView: {
+            /** Edits */
+            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
+            /** Lacking */
+            lacking: string[];
+            /** There */
+            there: number;
+            /** Tokens */
+            tokens: components["schemas"]["NewTokenView"][];
         };
         /**
          * AimCurve
@@ -879,6 +1123,28 @@ export interface components {
             mode?: "nearest" | "label" | "guide";
             /** Step */
             step?: string | null;
+        };
+        /**
+         * BandView
+         * @description A ground, by its token, and what stands on it; `ground` is null for what stands on none.
+         */
+        BandView: {
+            /** Families */
+            families: components["schemas"]["FamilyView"][];
+            /** Fills */
+            fills: components["schemas"]["RowView"][];
+            /** Ground */
+            ground: string | null;
+            /** Messages */
+            messages: components["schemas"]["MessageView"][];
+            /** Parts */
+            parts: components["schemas"]["RowView"][];
+            /** Shared */
+            shared: components["schemas"]["RowView"][];
+            /** Strips */
+            strips: components["schemas"]["StripView"][];
+            /** Texts */
+            texts: components["schemas"]["RowView"][];
         };
         /**
          * BetweenEnds
@@ -1274,6 +1540,74 @@ export interface components {
             lightness?: components["schemas"]["Handle"][];
         };
         /**
+         * DeprecateToken
+         * @description Say that a token is on its way out, and what stands in for it; or that it stays after all.
+         */
+        DeprecateToken: {
+            deprecated: components["schemas"]["Deprecation"] | null;
+            /** Token */
+            token: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "deprecate_token";
+        };
+        /**
+         * Deprecation
+         * @description A token that is on its way out: what stands in for it, and why.
+         */
+        Deprecation: {
+            /**
+             * Reason
+             * @default
+             */
+            reason?: string;
+            /** Replacement */
+            replacement?: string | null;
+        };
+        /**
+         * DerivedColor
+         * @description A token's value: an alias with changes of CIE L* 0 to 100, OKLCH chroma, hue in degrees, and alpha 0 to 1.
+         */
+        DerivedColor: {
+            /**
+             * @default {
+             *       "by": 0,
+             *       "how": "kept"
+             *     }
+             */
+            alpha?: components["schemas"]["QuantityChange"];
+            /**
+             * @default {
+             *       "by": 0,
+             *       "how": "kept"
+             *     }
+             */
+            chroma?: components["schemas"]["QuantityChange"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "derived";
+            /**
+             * @default {
+             *       "by": 0,
+             *       "how": "kept"
+             *     }
+             */
+            lightness?: components["schemas"]["QuantityChange"];
+            /** Of */
+            of: components["schemas"]["StepAlias"] | components["schemas"]["HueAlias"] | components["schemas"]["TokenAlias"];
+            /**
+             * @default {
+             *       "by": 0,
+             *       "how": "kept"
+             *     }
+             */
+            turn?: components["schemas"]["QuantityChange"];
+        };
+        /**
          * DerivedSource
          * @description A color computed from another hue's, which it follows.
          *
@@ -1322,6 +1656,33 @@ export interface components {
              *     }
              */
             turn?: components["schemas"]["QuantityChange"];
+        };
+        /**
+         * DerivedView
+         * @description What a derived value changes: L*, OKLCH chroma, hue in degrees, alpha.
+         */
+        DerivedView: {
+            alpha: components["schemas"]["QuantityChangeView"];
+            chroma: components["schemas"]["QuantityChangeView"];
+            lightness: components["schemas"]["QuantityChangeView"];
+            turn: components["schemas"]["QuantityChangeView"];
+        };
+        /**
+         * DescribeToken
+         * @description Say what a token is, or how it is used; what is left out stays.
+         */
+        DescribeToken: {
+            /** Note */
+            note?: string | null;
+            /** Token */
+            token: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "describe_token";
+            /** Usage */
+            usage?: string | null;
         };
         /**
          * DistanceView
@@ -1376,7 +1737,7 @@ export interface components {
             /** Base */
             base: number;
             /** Edits */
-            edits: (components["schemas"]["AddHues-Input"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Input"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Input"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Input"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Input"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Input"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Input"] | components["schemas"]["SetTokenValue-Input"] | components["schemas"]["RenameToken"] | components["schemas"]["RemoveToken"])[];
+            edits: (components["schemas"]["AddHues-Input"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Input"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Input"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Input"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Input"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Input"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Input"] | components["schemas"]["AddTokens-Input"] | components["schemas"]["SetTokenValue-Input"] | components["schemas"]["SetTokenValues-Input"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Input"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
             /** Key */
             key?: string;
             /**
@@ -1398,7 +1759,7 @@ export interface components {
          */
         EditsView: {
             /** Edits */
-            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["RenameToken"] | components["schemas"]["RemoveToken"])[];
+            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
         };
         /**
          * EndTextsView
@@ -1514,6 +1875,43 @@ export interface components {
              * @enum {string}
              */
             space: "srgb" | "hsl" | "hwb" | "hsv" | "lab" | "lch" | "oklab" | "oklch" | "display-p3" | "srgb-linear" | "a98-rgb" | "prophoto-rgb" | "rec2020" | "xyz-d50" | "xyz-d65";
+        };
+        /**
+         * FamilyBody
+         * @description A family of actions to add, in a form.
+         */
+        FamilyBody: {
+            /**
+             * Family
+             * @enum {string}
+             */
+            family: "main" | "second" | "quiet" | "success" | "warning" | "error" | "information";
+            /**
+             * Form
+             * @enum {string}
+             */
+            form: "solid" | "edged" | "bare";
+            /**
+             * Severity
+             * @default 1
+             */
+            severity?: number;
+            /**
+             * Vision
+             * @default typical
+             * @enum {string}
+             */
+            vision?: "typical" | "protan" | "deutan" | "tritan" | "achromat";
+        };
+        /**
+         * FamilyView
+         * @description A family of actions, with its states.
+         */
+        FamilyView: {
+            /** Family */
+            family: string;
+            /** States */
+            states: components["schemas"]["StateView"][];
         };
         /**
          * FewerBody
@@ -1898,8 +2296,15 @@ export interface components {
             redo: string | null;
             /** Revision */
             revision: number;
+            /**
+             * Scale Case
+             * @enum {string}
+             */
+            scale_case: "kept" | "lower" | "upper" | "kebab" | "camel";
             /** Scale Pattern */
             scale_pattern: string;
+            /** Scales Published */
+            scales_published: boolean;
             /** Slug */
             slug: string;
             theme: components["schemas"]["ThemeView"] | null;
@@ -1949,6 +2354,19 @@ export interface components {
              * @default []
              */
             targets?: components["schemas"]["Typed"][];
+        };
+        /**
+         * HueAlias
+         * @description A token's value: a hue's own color, to the bit, wherever its scale is anchored.
+         */
+        HueAlias: {
+            /** Hue */
+            hue: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "hue";
         };
         /**
          * HueView
@@ -2031,6 +2449,37 @@ export interface components {
             wide: boolean | null;
             /** Wide Steps */
             wide_steps: number;
+        };
+        /**
+         * InThemeView
+         * @description The token in one theme, on the ground that it stands on there; `reads` is its hardest pairing, in words.
+         */
+        InThemeView: {
+            /** Alpha */
+            alpha: number;
+            /** Chain */
+            chain: string;
+            ground: components["schemas"]["SwatchView"];
+            /** Hex */
+            hex: string;
+            /** Holds */
+            holds: boolean | null;
+            /**
+             * Ink
+             * @enum {string}
+             */
+            ink: "#000000" | "#FFFFFF";
+            /** Name */
+            name: string;
+            /** Own */
+            own: boolean;
+            /** Reads */
+            reads: string;
+            /** Seen */
+            seen: string;
+            /** Theme */
+            theme: string;
+            value: components["schemas"]["ValueView"];
         };
         /**
          * JoinCandidates
@@ -2116,6 +2565,40 @@ export interface components {
             type: "keep_stops";
         };
         /**
+         * KeepTokensInternal
+         * @description Keep tokens in the house, or let developers have them.
+         */
+        KeepTokensInternal: {
+            /** Internal */
+            internal: boolean;
+            /** Tokens */
+            tokens: string[];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "keep_tokens_internal";
+        };
+        /**
+         * KeepToldApart
+         * @description Ask that tokens can be told from each other: a new set, or another content of one.
+         */
+        KeepToldApart: {
+            /** Id */
+            id?: string;
+            /** Name */
+            name: string;
+            /** Threshold */
+            threshold: number;
+            /** Tokens */
+            tokens: string[];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "keep_told_apart";
+        };
+        /**
          * LadderBody
          * @description A ladder, ready made by its name or step by step, for all scales or for one hue's; without one, that of all.
          */
@@ -2178,6 +2661,21 @@ export interface components {
             type: "let_go";
         };
         /**
+         * LetTokenFollow
+         * @description Take away what a token says in a theme: there it follows the theme that this one rests on, or the first.
+         */
+        LetTokenFollow: {
+            /** Theme */
+            theme: string;
+            /** Token */
+            token: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "let_token_follow";
+        };
+        /**
          * LikenessView
          * @description How given hues stand to a relation, in words, and the angles that would complete it.
          */
@@ -2196,7 +2694,7 @@ export interface components {
         };
         /**
          * LiteralColor
-         * @description A token's value: a color of its own.
+         * @description A token's value: a color of its own. `was` says, in words, what it stood for before that was removed.
          */
         "LiteralColor-Input": {
             color: components["schemas"]["Color"] | string;
@@ -2205,10 +2703,15 @@ export interface components {
              * @enum {string}
              */
             kind: "literal";
+            /**
+             * Was
+             * @default
+             */
+            was?: string;
         };
         /**
          * LiteralColor
-         * @description A token's value: a color of its own.
+         * @description A token's value: a color of its own. `was` says, in words, what it stood for before that was removed.
          */
         "LiteralColor-Output": {
             color: components["schemas"]["Color"];
@@ -2217,6 +2720,11 @@ export interface components {
              * @enum {string}
              */
             kind: "literal";
+            /**
+             * Was
+             * @default
+             */
+            was?: string;
         };
         /**
          * Looking
@@ -2242,7 +2750,7 @@ export interface components {
              *       "head"
              *     ]
              */
-            parts?: ("head" | "slip" | "hues" | "status" | "candidates" | "stops" | "ladder" | "promises" | "ground" | "scales" | "selections" | "scale_detail" | "methods" | "generators" | "tokens" | "pairings" | "told_apart" | "findings" | "repairs")[];
+            parts?: ("head" | "slip" | "hues" | "status" | "candidates" | "stops" | "ladder" | "promises" | "ground" | "scales" | "selections" | "scale_detail" | "methods" | "generators" | "tokens" | "bands" | "token_detail" | "pairings" | "told_apart" | "findings" | "repairs")[];
             /** Select */
             select?: string | null;
             /**
@@ -2352,6 +2860,26 @@ export interface components {
             me: components["schemas"]["PersonView"];
             /** People */
             people: components["schemas"]["PersonView"][];
+        };
+        /**
+         * MessageView
+         * @description A message of a status: its ground, text, mark and edge, and what the text reads.
+         */
+        MessageView: {
+            /** Border */
+            border: string | null;
+            /** Holds */
+            holds: boolean | null;
+            /** Mark */
+            mark: string | null;
+            /** Reads */
+            reads: string;
+            /** Status */
+            status: string;
+            /** Surface */
+            surface: string | null;
+            /** Text */
+            text: string | null;
         };
         /**
          * Method
@@ -2504,6 +3032,36 @@ export interface components {
             type: "move_hue";
         };
         /**
+         * MoveTheme
+         * @description Put a theme before another one, or behind all others. The first is the one that holds without a choice.
+         */
+        MoveTheme: {
+            /** Before */
+            before?: string | null;
+            /** Theme */
+            theme: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "move_theme";
+        };
+        /**
+         * MoveTokens
+         * @description Put tokens before another one, or behind all others, in the order in which they stand.
+         */
+        MoveTokens: {
+            /** Before */
+            before?: string | null;
+            /** Tokens */
+            tokens: string[];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "move_tokens";
+        };
+        /**
          * MovedScaleView
          * @description One scale before and after, step by step, and what of it changes in words.
          */
@@ -2524,6 +3082,22 @@ export interface components {
             words: string;
         };
         /**
+         * MovedView
+         * @description A token's color before and after, and what it stands for then; `how` it was found.
+         */
+        MovedView: {
+            after: components["schemas"]["SwatchView"];
+            before: components["schemas"]["SwatchView"];
+            /** How */
+            how: string;
+            /** Name */
+            name: string;
+            /** Token */
+            token: string;
+            /** Words */
+            words: string;
+        };
+        /**
          * NamedSelectionView
          * @description A named selection: the keys of its steps, and how many of it are not there now.
          */
@@ -2538,6 +3112,40 @@ export interface components {
             name: string;
             /** Note */
             note: string;
+        };
+        /**
+         * NamesBody
+         * @description How the names of some tokens, or of all, shall change.
+         */
+        NamesBody: {
+            /**
+             * Case
+             * @default kept
+             * @enum {string}
+             */
+            case?: "kept" | "lower" | "upper" | "kebab" | "camel";
+            /**
+             * Find
+             * @default
+             */
+            find?: string;
+            /**
+             * Order
+             * @default []
+             */
+            order?: number[];
+            /**
+             * Prefix
+             * @default
+             */
+            prefix?: string;
+            /**
+             * Replace
+             * @default
+             */
+            replace?: string;
+            /** Tokens */
+            tokens?: string[] | null;
         };
         /**
          * NearView
@@ -2679,6 +3287,104 @@ export interface components {
             source?: (components["schemas"]["TintedSource"] | components["schemas"]["DerivedSource"]) | null;
             /** Status */
             status?: ("success" | "warning" | "error" | "information") | null;
+        };
+        /**
+         * NewPairing
+         * @description A pairing to declare.
+         */
+        NewPairing: {
+            /** Foreground */
+            foreground: string;
+            /** Ground */
+            ground: string;
+            /** Id */
+            id?: string;
+            /**
+             * Use
+             * @enum {string}
+             */
+            use: "body" | "large" | "part" | "decoration";
+        };
+        /**
+         * NewToken
+         * @description A token to add. Without a purpose it has the one that its name states, where no other token has that.
+         */
+        "NewToken-Input": {
+            /** Id */
+            id?: string;
+            /** Name */
+            name: string;
+            /** Note */
+            note?: string | null;
+            /** Purpose */
+            purpose?: string | null;
+            /** Values */
+            values: {
+                [key: string]: components["schemas"]["StepAlias"] | components["schemas"]["HueAlias"] | components["schemas"]["TokenAlias"] | components["schemas"]["LiteralColor-Input"] | components["schemas"]["DerivedColor"];
+            };
+        };
+        /**
+         * NewToken
+         * @description A token to add. Without a purpose it has the one that its name states, where no other token has that.
+         */
+        "NewToken-Output": {
+            /** Id */
+            id?: string;
+            /** Name */
+            name: string;
+            /** Note */
+            note?: string | null;
+            /** Purpose */
+            purpose?: string | null;
+            /** Values */
+            values: {
+                [key: string]: components["schemas"]["StepAlias"] | components["schemas"]["HueAlias"] | components["schemas"]["TokenAlias"] | components["schemas"]["LiteralColor-Output"] | components["schemas"]["DerivedColor"];
+            };
+        };
+        /**
+         * NewTokenView
+         * @description A token that would be added, and what it would stand for in the first theme.
+         */
+        NewTokenView: {
+            /** Hex */
+            hex: string;
+            /**
+             * Ink
+             * @enum {string}
+             */
+            ink: "#000000" | "#FFFFFF";
+            /** Name */
+            name: string;
+            /** Seen */
+            seen: string;
+            /** Value */
+            value: string;
+            /** Words */
+            words: string;
+        };
+        /**
+         * NewValue
+         * @description What a token shall stand for in a theme; None takes away what it says there, so that it follows.
+         */
+        "NewValue-Input": {
+            /** Theme */
+            theme: string;
+            /** Token */
+            token: string;
+            /** Value */
+            value: (components["schemas"]["StepAlias"] | components["schemas"]["HueAlias"] | components["schemas"]["TokenAlias"] | components["schemas"]["LiteralColor-Input"] | components["schemas"]["DerivedColor"]) | null;
+        };
+        /**
+         * NewValue
+         * @description What a token shall stand for in a theme; None takes away what it says there, so that it follows.
+         */
+        "NewValue-Output": {
+            /** Theme */
+            theme: string;
+            /** Token */
+            token: string;
+            /** Value */
+            value: (components["schemas"]["StepAlias"] | components["schemas"]["HueAlias"] | components["schemas"]["TokenAlias"] | components["schemas"]["LiteralColor-Output"] | components["schemas"]["DerivedColor"]) | null;
         };
         /**
          * NotationView
@@ -2871,6 +3577,8 @@ export interface components {
          * @description An answer: the parts that were asked for.
          */
         Parts: {
+            /** Bands */
+            bands?: components["schemas"]["BandView"][];
             /** Candidates */
             candidates?: components["schemas"]["CandidateView"][];
             /** Findings */
@@ -2897,6 +3605,7 @@ export interface components {
             status?: components["schemas"]["StatusPart"];
             /** Stops */
             stops?: components["schemas"]["StopsView"][];
+            token_detail?: components["schemas"]["TokenDetailPart"] | null;
             /** Tokens */
             tokens?: components["schemas"]["TokenView"][];
             /** Told Apart */
@@ -3028,7 +3737,7 @@ export interface components {
             /** Base */
             base: number;
             /** Edits */
-            edits: (components["schemas"]["AddHues-Input"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Input"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Input"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Input"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Input"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Input"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Input"] | components["schemas"]["SetTokenValue-Input"] | components["schemas"]["RenameToken"] | components["schemas"]["RemoveToken"])[];
+            edits: (components["schemas"]["AddHues-Input"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Input"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Input"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Input"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Input"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Input"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Input"] | components["schemas"]["AddTokens-Input"] | components["schemas"]["SetTokenValue-Input"] | components["schemas"]["SetTokenValues-Input"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Input"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
             /** Latest */
             latest?: string | null;
             /**
@@ -3099,6 +3808,25 @@ export interface components {
             pair: string;
         };
         /**
+         * ProposedView
+         * @description A value that one click takes.
+         */
+        ProposedView: {
+            /** Hex */
+            hex: string;
+            /**
+             * Ink
+             * @enum {string}
+             */
+            ink: "#000000" | "#FFFFFF";
+            /** Seen */
+            seen: string;
+            /** Value */
+            value: components["schemas"]["StepAlias"] | components["schemas"]["HueAlias"] | components["schemas"]["TokenAlias"] | components["schemas"]["LiteralColor-Output"] | components["schemas"]["DerivedColor"];
+            /** Words */
+            words: string;
+        };
+        /**
          * PublishBody
          * @description A revision to publish, as which version, with which notes.
          */
@@ -3112,6 +3840,19 @@ export interface components {
             revision: number;
             /** Version */
             version: string;
+        };
+        /**
+         * PublishScales
+         * @description Let developers have the scale tokens, or keep them in the house.
+         */
+        PublishScales: {
+            /** Published */
+            published: boolean;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "publish_scales";
         };
         /**
          * PublishedView
@@ -3257,6 +3998,18 @@ export interface components {
             stopped: string;
         };
         /**
+         * ReadingsView
+         * @description What the steps of a hue would read in place of the token, and whether each passes in every pairing.
+         */
+        ReadingsView: {
+            /** Hue */
+            hue: string;
+            /** Passes */
+            passes: boolean[];
+            /** Texts */
+            texts: string[];
+        };
+        /**
          * RectangleBody
          * @description A rectangle in a picture's own pixels.
          */
@@ -3269,6 +4022,37 @@ export interface components {
             x: number;
             /** Y */
             y: number;
+        };
+        /**
+         * RefillBody
+         * @description Tokens to fill anew in a theme.
+         */
+        RefillBody: {
+            /**
+             * Severity
+             * @default 1
+             */
+            severity?: number;
+            /** Theme */
+            theme: string;
+            /** Tokens */
+            tokens: string[];
+            /**
+             * Vision
+             * @default typical
+             * @enum {string}
+             */
+            vision?: "typical" | "protan" | "deutan" | "tritan" | "achromat";
+        };
+        /**
+         * RefillView
+         * @description What filling chosen tokens anew would change; `edit` is null where nothing would.
+         */
+        RefillView: {
+            /** Edit */
+            edit: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"]) | null;
+            /** Moved */
+            moved: components["schemas"]["MovedView"][];
         };
         /**
          * RegionBody
@@ -3388,6 +4172,19 @@ export interface components {
             type: "remove_hue";
         };
         /**
+         * RemovePairing
+         * @description Declare a pairing no longer.
+         */
+        RemovePairing: {
+            /** Pairing */
+            pairing: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "remove_pairing";
+        };
+        /**
          * RemoveSelection
          * @description Remove a named selection; its steps stay as they are.
          */
@@ -3414,10 +4211,27 @@ export interface components {
             type: "remove_stops";
         };
         /**
+         * RemoveTheme
+         * @description Remove a theme. Those that rest on it keep what they had from it.
+         */
+        RemoveTheme: {
+            /** Theme */
+            theme: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "remove_theme";
+        };
+        /**
          * RemoveToken
-         * @description Remove a token, with its pairings. Tokens that were aliases of it take over what it stood for.
+         * @description Remove a token, with its pairings.
+         *
+         *     Tokens that were aliases of it stand for its replacement, or take over what it stood for.
          */
         RemoveToken: {
+            /** Replacement */
+            replacement?: string | null;
             /** Token */
             token: string;
             /**
@@ -3425,6 +4239,19 @@ export interface components {
              * @enum {string}
              */
             type: "remove_token";
+        };
+        /**
+         * RemoveTokens
+         * @description Remove many tokens, as one alone is removed.
+         */
+        RemoveTokens: {
+            /** Tokens */
+            tokens: string[];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "remove_tokens";
         };
         /**
          * RenameHue
@@ -3455,6 +4282,21 @@ export interface components {
             type: "rename_system";
         };
         /**
+         * RenameTheme
+         * @description Give a theme another name.
+         */
+        RenameTheme: {
+            /** Name */
+            name: string;
+            /** Theme */
+            theme: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "rename_theme";
+        };
+        /**
          * RenameToken
          * @description Give a token another name; what refers to it follows.
          */
@@ -3468,6 +4310,56 @@ export interface components {
              * @enum {string}
              */
             type: "rename_token";
+        };
+        /**
+         * RenameTokens
+         * @description Give many tokens other names at once; what refers to them follows.
+         *
+         *     With `keep` the old names live on: each as a deprecated alias of the token that had it, under the id given here.
+         */
+        RenameTokens: {
+            /**
+             * Keep
+             * @default {}
+             */
+            keep?: {
+                [key: string]: string;
+            };
+            /** Names */
+            names: {
+                [key: string]: string;
+            };
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "rename_tokens";
+        };
+        /**
+         * RenamingPlanView
+         * @description All names before and after, and how many of them change.
+         */
+        RenamingPlanView: {
+            /** Changed */
+            changed: number;
+            /** Problems */
+            problems: number;
+            /** Rows */
+            rows: components["schemas"]["RenamingView"][];
+        };
+        /**
+         * RenamingView
+         * @description A token's name before and after; `problem` says why it cannot be called so.
+         */
+        RenamingView: {
+            /** After */
+            after: string;
+            /** Before */
+            before: string;
+            /** Problem */
+            problem: string | null;
+            /** Token */
+            token: string;
         };
         /**
          * RepairView
@@ -3562,6 +4454,20 @@ export interface components {
             person: string;
             /** Sentence */
             sentence: string;
+        };
+        /**
+         * RowView
+         * @description A token on a ground: what it reads there, what it needs, and whether that holds; null where nothing is asked.
+         */
+        RowView: {
+            /** Holds */
+            holds: boolean | null;
+            /** Needed */
+            needed: string | null;
+            /** Reads */
+            reads: string;
+            /** Token */
+            token: string;
         };
         /**
          * SafeHandleBody
@@ -3700,6 +4606,40 @@ export interface components {
             wide: components["schemas"]["WideStepView"][];
         };
         /**
+         * ScaleNamesBody
+         * @description A pattern for the names of scale tokens, and their case.
+         */
+        ScaleNamesBody: {
+            /**
+             * Case
+             * @default kept
+             * @enum {string}
+             */
+            case?: "kept" | "lower" | "upper" | "kebab" | "camel";
+            /** Pattern */
+            pattern: string;
+        };
+        /**
+         * ScaleNamesPlanView
+         * @description The names of all scale tokens by a pattern, and why they cannot be so.
+         */
+        ScaleNamesPlanView: {
+            /** Problems */
+            problems: string[];
+            /** Scales */
+            scales: components["schemas"]["ScaleNamesView"][];
+        };
+        /**
+         * ScaleNamesView
+         * @description The names of a hue's scale tokens.
+         */
+        ScaleNamesView: {
+            /** Hue */
+            hue: string;
+            /** Names */
+            names: string[];
+        };
+        /**
          * ScaleView
          * @description A hue's scale, from light to dark.
          */
@@ -3734,6 +4674,28 @@ export interface components {
              * @enum {string}
              */
             type: "set_anchor";
+        };
+        /**
+         * SetBody
+         * @description A starter set to add.
+         */
+        SetBody: {
+            /**
+             * Set
+             * @enum {string}
+             */
+            set: "small" | "product" | "dashboard";
+            /**
+             * Severity
+             * @default 1
+             */
+            severity?: number;
+            /**
+             * Vision
+             * @default typical
+             * @enum {string}
+             */
+            vision?: "typical" | "protan" | "deutan" | "tritan" | "achromat";
         };
         /**
          * SetCandidate
@@ -3914,7 +4876,7 @@ export interface components {
          */
         SetPlanView: {
             /** Edits */
-            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["RenameToken"] | components["schemas"]["RemoveToken"])[];
+            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
             /** Rows */
             rows: components["schemas"]["PlanRowView"][];
         };
@@ -3937,9 +4899,11 @@ export interface components {
         };
         /**
          * SetScalePattern
-         * @description Choose the pattern that names all scale tokens at once.
+         * @description Choose the pattern that names all scale tokens at once, and the case of hue and label in it, if that is said.
          */
         SetScalePattern: {
+            /** Case */
+            case?: ("kept" | "lower" | "upper" | "kebab" | "camel") | null;
             /** Pattern */
             pattern: string;
             /**
@@ -4014,8 +4978,33 @@ export interface components {
             text: string;
         };
         /**
+         * SetTheme
+         * @description Say whether a theme is light or dark, for whom it is, and what it rests on.
+         */
+        SetTheme: {
+            /** Base */
+            base?: string | null;
+            /**
+             * Contrast
+             * @enum {string}
+             */
+            contrast: "usual" | "more";
+            /**
+             * Scheme
+             * @enum {string}
+             */
+            scheme: "light" | "dark";
+            /** Theme */
+            theme: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "set_theme";
+        };
+        /**
          * SetTokenValue
-         * @description Let a token stand for another step, token or color in a theme.
+         * @description Let a token stand for another step, hue, token or color in a theme.
          */
         "SetTokenValue-Input": {
             /** Theme */
@@ -4028,11 +5017,11 @@ export interface components {
              */
             type: "set_token_value";
             /** Value */
-            value: components["schemas"]["StepAlias"] | components["schemas"]["TokenAlias"] | components["schemas"]["LiteralColor-Input"];
+            value: components["schemas"]["StepAlias"] | components["schemas"]["HueAlias"] | components["schemas"]["TokenAlias"] | components["schemas"]["LiteralColor-Input"] | components["schemas"]["DerivedColor"];
         };
         /**
          * SetTokenValue
-         * @description Let a token stand for another step, token or color in a theme.
+         * @description Let a token stand for another step, hue, token or color in a theme.
          */
         "SetTokenValue-Output": {
             /** Theme */
@@ -4045,7 +5034,37 @@ export interface components {
              */
             type: "set_token_value";
             /** Value */
-            value: components["schemas"]["StepAlias"] | components["schemas"]["TokenAlias"] | components["schemas"]["LiteralColor-Output"];
+            value: components["schemas"]["StepAlias"] | components["schemas"]["HueAlias"] | components["schemas"]["TokenAlias"] | components["schemas"]["LiteralColor-Output"] | components["schemas"]["DerivedColor"];
+        };
+        /**
+         * SetTokenValues
+         * @description Let many tokens stand for something else, in one theme or several, for one reason that `what` says.
+         */
+        "SetTokenValues-Input": {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "set_token_values";
+            /** Values */
+            values: components["schemas"]["NewValue-Input"][];
+            /** What */
+            what: string;
+        };
+        /**
+         * SetTokenValues
+         * @description Let many tokens stand for something else, in one theme or several, for one reason that `what` says.
+         */
+        "SetTokenValues-Output": {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "set_token_values";
+            /** Values */
+            values: components["schemas"]["NewValue-Output"][];
+            /** What */
+            what: string;
         };
         /**
          * SetWide
@@ -4167,6 +5186,48 @@ export interface components {
             words: string;
         };
         /**
+         * StandingPlanView
+         * @description What stands on a color: tokens that name it, tokens that stand on those, and the rest in sentences.
+         */
+        StandingPlanView: {
+            /** Others */
+            others: string[];
+            /** Through */
+            through: string[];
+            /** Tokens */
+            tokens: components["schemas"]["StandingView"][];
+        };
+        /**
+         * StandingView
+         * @description A token that names a color in a theme, and the step that it could stand on instead.
+         */
+        StandingView: {
+            /** Hex */
+            hex: string;
+            /**
+             * Ink
+             * @enum {string}
+             */
+            ink: "#000000" | "#FFFFFF";
+            instead: components["schemas"]["SwatchView"] | null;
+            /** Instead Value */
+            instead_value: (components["schemas"]["StepAlias"] | components["schemas"]["HueAlias"] | components["schemas"]["TokenAlias"] | components["schemas"]["LiteralColor-Output"] | components["schemas"]["DerivedColor"]) | null;
+            /** Instead Words */
+            instead_words: string;
+            /** Name */
+            name: string;
+            /** Seen */
+            seen: string;
+            /** Theme */
+            theme: string;
+            /** Theme Name */
+            theme_name: string;
+            /** Token */
+            token: string;
+            /** Words */
+            words: string;
+        };
+        /**
          * StartBody
          * @description A new system: its name, and lines with brand colors.
          */
@@ -4187,6 +5248,24 @@ export interface components {
             slug: string;
             /** Unread */
             unread: string[];
+        };
+        /**
+         * StateView
+         * @description One state of an action: the tokens of its fill, label and edge, and what the label reads on its ground.
+         */
+        StateView: {
+            /** Border */
+            border: string | null;
+            /** Fill */
+            fill: string | null;
+            /** Holds */
+            holds: boolean | null;
+            /** Label */
+            label: string | null;
+            /** Reads */
+            reads: string;
+            /** Words */
+            words: string;
         };
         /**
          * StatusBody
@@ -4461,6 +5540,16 @@ export interface components {
             note: string;
         };
         /**
+         * StripView
+         * @description Colors for data that belong together, edge to edge.
+         */
+        StripView: {
+            /** Tokens */
+            tokens: string[];
+            /** Words */
+            words: string;
+        };
+        /**
          * SwatchView
          * @description A color: its published value, how it is seen under the vision chosen, and the ink that reads on it.
          */
@@ -4518,14 +5607,78 @@ export interface components {
             view?: components["schemas"]["Looking"];
         };
         /**
+         * ThemeBody
+         * @description A theme to propose from another one; without a name it gets a plain one.
+         */
+        ThemeBody: {
+            /**
+             * Contrast
+             * @default usual
+             * @enum {string}
+             */
+            contrast?: "usual" | "more";
+            /** Id */
+            id?: string;
+            /**
+             * Name
+             * @default
+             */
+            name?: string;
+            /**
+             * Scheme
+             * @default dark
+             * @enum {string}
+             */
+            scheme?: "light" | "dark";
+            /**
+             * Severity
+             * @default 1
+             */
+            severity?: number;
+            /** Source */
+            source: string;
+            /**
+             * Vision
+             * @default typical
+             * @enum {string}
+             */
+            vision?: "typical" | "protan" | "deutan" | "tritan" | "achromat";
+        };
+        /**
+         * ThemePlanView
+         * @description A theme proposed: what each token would be, what cannot be kept, and the edit that adds it.
+         */
+        ThemePlanView: {
+            /** Edit */
+            edit: components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"];
+            /** Lost */
+            lost: string[];
+            /** Moved */
+            moved: components["schemas"]["MovedView"][];
+            /** Name */
+            name: string;
+        };
+        /**
          * ThemeView
-         * @description A theme.
+         * @description A theme, and what it rests on.
          */
         ThemeView: {
+            /** Base */
+            base: string | null;
+            /**
+             * Contrast
+             * @enum {string}
+             */
+            contrast: "usual" | "more";
             /** Id */
             id: string;
             /** Name */
             name: string;
+            /**
+             * Scheme
+             * @enum {string}
+             */
+            scheme: "light" | "dark";
         };
         /**
          * TintedSource
@@ -4564,10 +5717,35 @@ export interface components {
             token: string;
         };
         /**
+         * TokenDetailPart
+         * @description The selected token. `hardest` names the pairing that is hardest for it, in words.
+         */
+        TokenDetailPart: {
+            /** Hardest */
+            hardest: string;
+            /** Id */
+            id: string;
+            /** Key */
+            key: string;
+            /** Proposed */
+            proposed: components["schemas"]["ProposedView"][];
+            /** Readings */
+            readings: components["schemas"]["ReadingsView"][];
+            /** Rule */
+            rule: string;
+            /** Themes */
+            themes: components["schemas"]["InThemeView"][];
+            /** Through */
+            through: number;
+            /** Used By */
+            used_by: string[];
+        };
+        /**
          * TokenView
          * @description A semantic token in the theme shown, with the chain of its aliases in words.
          *
-         *     `purpose` is what it is there for, whatever it is called; `shape` as what it is drawn.
+         *     `purpose` is what it is there for, whatever it is called; `shape` as what it is drawn; `own` whether the theme says
+         *     something of it by itself, `follows` whether the rule of its purpose could fill it. `css` is its custom property.
          */
         TokenView: {
             /** Alpha */
@@ -4576,6 +5754,10 @@ export interface components {
             chain: string;
             /** Changed */
             changed: boolean;
+            /** Css */
+            css: string;
+            /** Deprecated */
+            deprecated: boolean;
             /** Hex */
             hex: string;
             /** Id */
@@ -4585,21 +5767,31 @@ export interface components {
              * @enum {string}
              */
             ink: "#000000" | "#FFFFFF";
+            /** Internal */
+            internal: boolean;
             /** Key */
             key: string;
             /** Name */
             name: string;
             /** Note */
             note: string;
+            /** Own */
+            own: boolean;
             /** Purpose */
-            purpose: ("text.strong" | "text.plain" | "text.faint" | "text.late" | "text.on-brand" | "link.text" | "surface.page" | "surface.card" | "surface.brand" | "border.plain" | "border.divider" | "action.main.fill" | "action.main.fill-hovered" | "action.main.fill-pressed" | "action.main.label" | "status.success" | "status.warning" | "status.error" | "status.information" | "chart.series.1" | "chart.series.2" | "chart.series.3" | "chart.series.4" | "chart.series.5" | "chart.series.6") | null;
+            purpose: string | null;
+            /** Reason */
+            reason: string;
+            /** Replacement */
+            replacement: string | null;
             /** Seen */
             seen: string;
             /**
              * Shape
              * @enum {string}
              */
-            shape: "strong text" | "text" | "link" | "line" | "fill";
+            shape: "strong text" | "text" | "link" | "line" | "icon" | "fill";
+            /** Usage */
+            usage: string;
             value: components["schemas"]["ValueView"];
         };
         /**
@@ -4644,20 +5836,25 @@ export interface components {
         };
         /**
          * ValueView
-         * @description What a token stands for: a step of a hue, another token, or a color of its own (then all three are null).
+         * @description What a token stands for: a step of a hue, a hue itself, another token, a color of its own; or with changes.
+         *
+         *     Of what is derived, the fields name what it is derived of.
          */
         ValueView: {
+            changes: components["schemas"]["DerivedView"] | null;
             /** Hue */
             hue: string | null;
             /**
              * Kind
              * @enum {string}
              */
-            kind: "step" | "token" | "literal";
+            kind: "step" | "hue" | "token" | "literal" | "derived";
             /** Step */
             step: string | null;
             /** Token */
             token: string | null;
+            /** Was */
+            was: string;
         };
         /**
          * WhiteBlack
@@ -6315,7 +7512,7 @@ export interface operations {
                 ground?: string;
                 theme?: string | null;
                 select?: string | null;
-                parts?: ("head" | "slip" | "hues" | "status" | "candidates" | "stops" | "ladder" | "promises" | "ground" | "scales" | "selections" | "scale_detail" | "methods" | "generators" | "tokens" | "pairings" | "told_apart" | "findings" | "repairs")[];
+                parts?: ("head" | "slip" | "hues" | "status" | "candidates" | "stops" | "ladder" | "promises" | "ground" | "scales" | "selections" | "scale_detail" | "methods" | "generators" | "tokens" | "bands" | "token_detail" | "pairings" | "told_apart" | "findings" | "repairs")[];
             };
             header?: never;
             path: {
@@ -6795,6 +7992,122 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Parts"];
+                };
+            };
+            /** @description A page of somebody else asks */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request did not arrive in time */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It meets what somebody else has changed */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Heimat is not served under this name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be read, or cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It was asked for too often */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something went wrong that was not foreseen */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away, or others hold what is needed */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    planFamily: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FamilyBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AdditionView"];
                 };
             };
             /** @description A page of somebody else asks */
@@ -8621,6 +9934,122 @@ export interface operations {
             };
         };
     };
+    planRefill: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RefillBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RefillView"];
+                };
+            };
+            /** @description A page of somebody else asks */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request did not arrive in time */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It meets what somebody else has changed */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Heimat is not served under this name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be read, or cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It was asked for too often */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something went wrong that was not foreseen */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away, or others hold what is needed */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     listReleases: {
         parameters: {
             query?: never;
@@ -9309,6 +10738,238 @@ export interface operations {
             };
         };
     };
+    planScaleNames: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ScaleNamesBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ScaleNamesPlanView"];
+                };
+            };
+            /** @description A page of somebody else asks */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request did not arrive in time */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It meets what somebody else has changed */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Heimat is not served under this name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be read, or cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It was asked for too often */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something went wrong that was not foreseen */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away, or others hold what is needed */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    readStanding: {
+        parameters: {
+            query: {
+                key: string;
+                vision?: "typical" | "protan" | "deutan" | "tritan" | "achromat";
+                severity?: number;
+            };
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StandingPlanView"];
+                };
+            };
+            /** @description A page of somebody else asks */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request did not arrive in time */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It meets what somebody else has changed */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Heimat is not served under this name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be read, or cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It was asked for too often */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something went wrong that was not foreseen */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away, or others hold what is needed */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     planStatus: {
         parameters: {
             query?: never;
@@ -9563,6 +11224,354 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SetPlanView"];
+                };
+            };
+            /** @description A page of somebody else asks */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request did not arrive in time */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It meets what somebody else has changed */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Heimat is not served under this name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be read, or cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It was asked for too often */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something went wrong that was not foreseen */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away, or others hold what is needed */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    planTheme: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ThemeBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ThemePlanView"];
+                };
+            };
+            /** @description A page of somebody else asks */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request did not arrive in time */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It meets what somebody else has changed */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Heimat is not served under this name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be read, or cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It was asked for too often */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something went wrong that was not foreseen */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away, or others hold what is needed */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    planNames: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NamesBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RenamingPlanView"];
+                };
+            };
+            /** @description A page of somebody else asks */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request did not arrive in time */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It meets what somebody else has changed */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Heimat is not served under this name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be read, or cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It was asked for too often */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something went wrong that was not foreseen */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away, or others hold what is needed */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    planSet: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SetBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AdditionView"];
                 };
             };
             /** @description A page of somebody else asks */

@@ -25,8 +25,8 @@ export function WantedParts() {
     [stage, at, area, specimen],
   );
   useLayoutEffect(() => {
-    const { vision, severity, ground, select } = at;
-    workspace.lookAt({ vision, severity, ground, select, theme: null, notation, parts });
+    const { vision, severity, ground, theme, select } = at;
+    workspace.lookAt({ vision, severity, ground, select, theme, notation, parts });
   }, [workspace, at, notation, parts]);
   useEffect(() => {
     // Whether it could be loaded is told where it is shown.

@@ -17,6 +17,8 @@ interface Interface {
   specimen: boolean | null;
   singleKeys: boolean;
   notation: Notation;
+  /** The names of the grounds whose bands are folded to a line. */
+  folded: readonly string[];
   set: (some: Partial<Omit<Interface, "set">>) => void;
 }
 
@@ -29,6 +31,7 @@ export const useInterface = create<Interface>()(
       specimen: null,
       singleKeys: true,
       notation: "hex",
+      folded: [],
       set: (some) => set(some),
     }),
     { name: "heimat", partialize: ({ set: _, ...kept }) => kept },

@@ -17,6 +17,8 @@ export interface Look {
   vision: Vision;
   severity: number;
   ground: string;
+  /** The theme that fills the sheet; null is the first. */
+  theme: string | null;
   select: string | null;
   /** The work area that is open, if the stage has one of that id. */
   area: string | null;
@@ -29,6 +31,7 @@ const USUAL: Omit<Look, "slug" | "stage"> = {
   vision: "typical",
   severity: 1,
   ground: "white",
+  theme: null,
   select: null,
   area: null,
   show: "all",
@@ -40,6 +43,7 @@ const NAMES: Record<keyof typeof USUAL, string> = {
   vision: "seen",
   severity: "severity",
   ground: "ground",
+  theme: "theme",
   select: "at",
   area: "area",
   show: "show",
@@ -59,6 +63,7 @@ export function lookOf(pathname: string, search: string): Look | null {
     vision: VISIONS.find((known) => known === text("vision")) ?? "typical",
     severity: Number.isFinite(severity) ? Math.min(Math.max(severity, 0), 1) : 1,
     ground: text("ground") ?? "white",
+    theme: text("theme"),
     select: text("select"),
     area: text("area"),
     show: text("show") ?? "all",

@@ -7,8 +7,12 @@ and a group of tokens.
 
 import re
 import unicodedata
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass
+from typing import Literal
 
 from heimat.core.color.naming import check_line
+from heimat.core.document.cases import Case, in_case
 from heimat.core.document.hues import Hue
 from heimat.core.document.order import in_order
 from heimat.core.document.part import LONGEST_NAME
@@ -78,9 +82,9 @@ def check_pattern(text: str, field: str) -> None:
     check_token_name(text.replace("{hue}", "hue").replace("{step}", "100"), field)
 
 
-def scale_token_name(pattern: str, hue: str, step: str) -> str:
+def scale_token_name(pattern: str, hue: str, step: str, case: Case = "kept") -> str:
     """The name of the token of one step."""
-    return pattern.replace("{hue}", hue).replace("{step}", step)
+    return pattern.replace("{hue}", in_case(hue, case)).replace("{step}", in_case(step, case))
 
 
 def css_name(name: str) -> str:
@@ -90,8 +94,9 @@ def css_name(name: str) -> str:
 
 def scale_token_names(system: ColorSystem) -> list[tuple[Hue, list[str]]]:
     """The names of all scale tokens, hue by hue, in the designer's order."""
+    pattern, case = system.scale_pattern, system.scale_case
     return [
-        (hue, [scale_token_name(system.scale_pattern, hue.name, label) for label in ladder_of(system, hue).labels()])
+        (hue, [scale_token_name(pattern, hue.name, label, case) for label in ladder_of(system, hue).labels()])
         for hue in in_order(system.hues)
     ]
 
@@ -100,6 +105,22 @@ def check_all_names(system: ColorSystem, field: str) -> None:
     """Raise DomainError where two names clash in what is published: twice, alike in CSS, or token and group at once."""
     names = [name for _, of_hue in scale_token_names(system) for name in of_hue]
     names += [token.name for token in in_order(system.tokens)]
+    for clash in clashes(names):
+        raise DomainError(clash.sentence, field, clash.code)
+
+
+@dataclass(frozen=True)
+class Clash:
+    """Two names that cannot both be: which, in a sentence."""
+
+    name: str
+    other: str
+    sentence: str
+    code: Literal["taken", "group"]
+
+
+def clashes(names: Sequence[str]) -> Iterator[Clash]:
+    """The names, in order, that clash with one before them, or that would be a token and a group of tokens at once."""
     in_css: dict[str, str] = {}
     for name in names:
         # CSS tells upper from lower case, the file systems and people behind it do not.
@@ -107,7 +128,7 @@ def check_all_names(system: ColorSystem, field: str) -> None:
         if key in in_css:
             other = in_css[key]
             sentence = f"“{name}” is taken." if other == name else f"“{name}” and “{other}” would be one name in CSS."
-            raise DomainError(sentence, field, "taken")
+            yield Clash(name, other, sentence, "taken")
         in_css[key] = name
     all_names = set(names)
     for name in names:
@@ -115,6 +136,5 @@ def check_all_names(system: ColorSystem, field: str) -> None:
         for length in range(1, len(parts)):
             group = ".".join(parts[:length])
             if group in all_names:
-                raise DomainError(
-                    f"“{group}” cannot be a token and, for “{name}”, a group of tokens at once.", field, "group"
-                )
+                sentence = f"“{group}” cannot be a token and, for “{name}”, a group of tokens at once."
+                yield Clash(name, group, sentence, "group")

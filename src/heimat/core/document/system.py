@@ -5,6 +5,7 @@ from typing import Annotated
 from pydantic import ConfigDict, Field
 
 from heimat.core.document.candidates import Candidate, Stops
+from heimat.core.document.cases import Case
 from heimat.core.document.hues import Hue
 from heimat.core.document.ids import Id
 from heimat.core.document.pairings import Pairing, ToldApartSet
@@ -43,6 +44,7 @@ class ColorSystem(Part):
     method: Method = Method()
     curves: Curves = Curves()
     scale_pattern: Annotated[str, Field(max_length=LONGEST_NAME)] = "{hue}.{step}"
+    scale_case: Case = "kept"
     scales_published: bool = False
     hues: Annotated[dict[Id, Hue], Field(max_length=MOST_HUES)] = {}
     candidates: Annotated[dict[Id, Candidate], Field(max_length=MOST_CANDIDATES)] = {}

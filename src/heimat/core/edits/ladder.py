@@ -4,6 +4,7 @@ from collections.abc import Iterable, Mapping
 from typing import Literal
 
 from heimat.core.color.naming import check_line
+from heimat.core.document.cases import Case
 from heimat.core.document.hues import Hue
 from heimat.core.document.ids import Id
 from heimat.core.document.names import check_label, check_pattern
@@ -160,14 +161,16 @@ def _value_on(moving: Mapping[str, Hue], system: ColorSystem, value: TokenValue,
 
 
 class SetScalePattern(EditBase):
-    """Choose the pattern that names all scale tokens at once."""
+    """Choose the pattern that names all scale tokens at once, and the case of hue and label in it, if that is said."""
 
     type: Literal["set_scale_pattern"] = "set_scale_pattern"
     pattern: str
+    case: Case | None = None
 
     def change(self, system: ColorSystem) -> ColorSystem:
         check_pattern(self.pattern, "pattern")
-        return system.model_copy(update={"scale_pattern": self.pattern})
+        case = system.scale_case if self.case is None else self.case
+        return system.model_copy(update={"scale_pattern": self.pattern, "scale_case": case})
 
     def sentence(self, system: ColorSystem) -> str:
         return f"Name scale tokens {self.pattern}"

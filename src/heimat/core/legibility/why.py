@@ -128,4 +128,4 @@ def why_token(resolved: Resolved, theme: ResolvedTheme, token_id: str) -> str:
     """What a token stands for in a theme, and what it is for."""
     note = resolved.system.tokens[token_id].note
     words = f"In {theme.theme.name} it is {chain_words(resolved, theme, token_id)}."
-    return words + (f" {note[0].upper()}{note[1:]}." if note else "")
+    return words + (f" {note[0].upper()}{note[1:].rstrip('.')}." if note else "")

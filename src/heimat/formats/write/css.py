@@ -124,7 +124,7 @@ def _is_wide(value: PublishedValue) -> bool:
 
 
 def _wide_value(value: PublishedValue) -> str:
-    if not _is_wide(value):
+    if value.p3 is None or value.alias is not None:
         return _value(value)
     channels = " ".join(f"{part:g}" for part in value.p3)
     return f"color(display-p3 {channels}{'' if value.alpha == 1.0 else f' / {value.alpha:g}'})"

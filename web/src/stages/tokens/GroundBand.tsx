@@ -1,189 +1,370 @@
-/** A ground as a band of its own color, with what stands on it: live text, parts, lines. */
-import { Box, Flex, Grid, Text } from "@chakra-ui/react";
-import type { PairingView, TokenView } from "../../api/client";
-import { hatch } from "../../components/hatch";
-import { Unpublished } from "../../components/Unpublished";
+/** A ground as a band of its own color, with what stands on it: live text, actions, messages, lines, colors for data. */
 
-interface Props {
-  ground: TokenView;
-  pairings: PairingView[];
-  tokens: Map<string, TokenView>;
-  selected: string;
+import { memo, type ReactNode } from "react";
+import type { BandView, RowView, TokenView } from "../../api/client";
+import { hatch } from "../../components/hatch";
+import styles from "./band.module.css";
+import { messageOf, sampleOf } from "./samples";
+import { TokenName } from "./TokenName";
+
+export type Tokens = ReadonlyMap<string, TokenView>;
+
+interface Shared {
+  tokens: Tokens;
+  selected: string | null;
   onSelect: (key: string) => void;
 }
 
-/** What stands in a token of a purpose, whatever it is called. */
-const SAMPLES: Record<string, string> = {
-  "text.strong": "Skarvik to Tarnsey",
-  "text.plain": "Four sailings on Tuesday",
-  "text.faint": "Places are held for ten minutes",
-  "text.late": "12 min late",
-  "text.on-brand": "Skarvik to Tarnsey",
-  "link.text": "Fares and discounts",
-  "action.main.label": "Book",
-};
+interface Props extends Shared {
+  band: BandView;
+  folded: boolean;
+  onFold: () => void;
+}
 
-export function GroundBand({ ground, pairings, tokens, selected, onSelect }: Props) {
-  const on = pairings.flatMap((pairing) => {
-    const token = tokens.get(pairing.foreground);
-    return token ? [{ pairing, token }] : [];
-  });
-  const texts = on.filter(({ pairing }) => pairing.use === "body" || pairing.use === "large");
-  const parts = on.filter(({ pairing }) => pairing.use === "part" || pairing.use === "decoration");
+export const GroundBand = memo(function GroundBand({ band, folded, onFold, ...shared }: Props) {
+  const ground = band.ground ? shared.tokens.get(band.ground) : undefined;
+  const title = ground ? `On ${ground.name}` : "On no ground";
+  const paint = ground ? { background: ground.seen, color: ground.ink } : undefined;
+  const count =
+    band.texts.length + band.shared.length + band.parts.length + band.families.length + band.messages.length;
   return (
-    <Grid
-      as="section"
-      aria-label={`On ${ground.name}`}
-      templateColumns="136px minmax(0, 1fr) minmax(0, 290px)"
-      gap="20px"
-      padding="10px 20px 12px"
-      borderBottom="1px solid"
-      borderColor="border"
-      style={{ background: ground.seen, color: ground.ink }}
-    >
-      <Box
-        as="button"
-        textAlign="left"
-        alignSelf="start"
-        cursor="pointer"
-        minHeight="36px"
-        aria-pressed={ground.key === selected}
-        data-token={ground.name}
-        textDecoration={ground.key === selected ? "underline" : "none"}
-        onClick={() => onSelect(ground.key)}
-      >
-        <Flex fontWeight="700" align="center" gap="5px">
-          {ground.name}
-          {ground.changed && <Unpublished />}
-        </Flex>
-        <Text fontSize="12px">is {ground.chain}</Text>
-      </Box>
-      <Box minWidth="0">
-        {texts.map(({ pairing, token }) => (
-          <TextLine
-            key={pairing.id}
-            pairing={pairing}
-            token={token}
-            selected={token.key === selected}
-            onSelect={() => onSelect(token.key)}
-          />
+    <section aria-label={title} className={styles.band} style={paint} data-band={ground?.name ?? ""}>
+      <div className={styles.grid}>
+        <div>
+          {ground ? (
+            <Pick token={ground} {...shared}>
+              <TokenName token={ground} />
+              <span className={styles.small} style={{ display: "block" }}>
+                is {ground.chain}
+              </span>
+            </Pick>
+          ) : (
+            <strong className={styles.small}>In no pairing</strong>
+          )}
+          {count > 0 && (
+            <button type="button" className={styles.fold} aria-expanded={!folded} onClick={onFold}>
+              {folded ? `Unfold ${title}` : "Fold"}
+            </button>
+          )}
+        </div>
+        {!folded && <Standing band={band} {...shared} />}
+      </div>
+      {!folded && band.strips.length > 0 && <Strips band={band} {...shared} />}
+    </section>
+  );
+});
+
+function Standing({ band, ...shared }: { band: BandView } & Shared) {
+  return (
+    <>
+      <div>
+        {band.texts.map((row) => (
+          <TextRow key={row.token} row={row} {...shared} />
         ))}
-      </Box>
-      <Parts on={parts} selected={selected} onSelect={onSelect} />
-    </Grid>
+        <SharedRows rows={band.shared} {...shared} />
+        <Lines rows={band.parts} {...shared} />
+      </div>
+      <div>
+        {band.families.map((family) => (
+          <Family key={family.family} family={family} {...shared} />
+        ))}
+        <Messages messages={band.messages} {...shared} />
+        <Fills rows={band.fills} {...shared} />
+      </div>
+    </>
   );
 }
 
-interface OneProps {
-  pairing: PairingView;
-  token: TokenView;
-  selected: boolean;
-  onSelect: () => void;
-}
-
-function TextLine({ pairing, token, selected, onSelect }: OneProps) {
-  return (
-    <Grid
-      as="button"
-      width="100%"
-      templateColumns="minmax(0, 1.6fr) minmax(0, 1fr) 74px"
-      gap="12px"
-      alignItems="center"
-      textAlign="left"
-      minHeight="26px"
-      cursor="pointer"
-      aria-pressed={selected}
-      data-token={token.name}
-      onClick={onSelect}
-    >
-      <Text
-        as="span"
-        data-sample
-        fontSize="14px"
-        truncate
-        fontWeight={token.shape === "strong text" ? "700" : "400"}
-        textDecoration={token.shape === "link" ? "underline" : "none"}
-        style={{ color: token.seen }}
-      >
-        {SAMPLES[token.purpose ?? ""] ?? "Four sailings on Tuesday"}
-      </Text>
-      <Flex
-        as="span"
-        align="center"
-        gap="5px"
-        fontSize="12px"
-        fontWeight="700"
-        textDecoration={selected ? "underline" : "none"}
-      >
-        {token.name}
-        {token.changed && <Unpublished />}
-      </Flex>
-      <Figure pairing={pairing} ink={token.seen} />
-    </Grid>
-  );
-}
-
-/** The ratio; hatched in the foreground's color where it falls short. */
-function Figure({ pairing, ink }: { pairing: PairingView; ink: string }) {
-  return (
-    <Flex as="span" align="center" justify="flex-end" gap="6px" fontFamily="mono" fontSize="12px">
-      {pairing.holds === false && (
-        <Box
-          as="span"
-          role="img"
-          aria-label={`fails: needs ${pairing.needed}`}
-          title={`needs ${pairing.needed}`}
-          width="24px"
-          height="14px"
-          style={{ background: hatch(ink) }}
-        />
-      )}
-      {pairing.needed === null ? "exempt" : pairing.contrast.text}
-    </Flex>
-  );
-}
-
-function Parts({
-  on,
+function Pick({
+  token,
+  className = "",
+  style,
+  children,
   selected,
   onSelect,
 }: {
-  on: { pairing: PairingView; token: TokenView }[];
-  selected: string;
-  onSelect: (key: string) => void;
-}) {
-  if (on.length === 0) return <Box />;
+  token: TokenView;
+  className?: string;
+  style?: React.CSSProperties;
+  children: ReactNode;
+} & Shared) {
   return (
-    <Grid templateColumns="minmax(0, 1fr) minmax(0, 1fr)" alignContent="start" gap="0">
-      {on.map(({ pairing, token }) => {
-        const line = token.shape === "line";
+    <button
+      type="button"
+      className={`${styles.button} ${className}`}
+      style={style}
+      aria-pressed={token.key === selected}
+      data-token={token.name}
+      onClick={() => onSelect(token.key)}
+    >
+      {children}
+    </button>
+  );
+}
+
+/** What a pairing reads; hatched in the color of what falls short. */
+function Figure({
+  row,
+  ink,
+}: {
+  row: Pick<RowView, "reads" | "holds"> & { needed?: string | null };
+  ink: string;
+}) {
+  return (
+    <span className={styles.figure}>
+      {row.holds === false && (
+        <span
+          role="img"
+          aria-label={row.needed ? `fails: needs ${row.needed}` : "fails"}
+          title={row.needed ? `needs ${row.needed}` : "falls short"}
+          className={styles.hatched}
+          style={{ background: hatch(ink) }}
+        />
+      )}
+      {row.reads}
+    </span>
+  );
+}
+
+function TextRow({ row, ...shared }: { row: RowView } & Shared) {
+  const token = shared.tokens.get(row.token);
+  if (!token) return null;
+  return (
+    <Pick token={token} className={styles.row} {...shared}>
+      <span
+        data-sample
+        className={styles.sample}
+        style={{
+          color: token.seen,
+          fontWeight: token.shape === "strong text" ? 700 : 400,
+          textDecoration: token.shape === "link" ? "underline" : "none",
+        }}
+      >
+        {sampleOf(token.purpose)}
+      </span>
+      <TokenName token={token} />
+      <Figure row={row} ink={token.seen} />
+    </Pick>
+  );
+}
+
+/** What stands whole on another ground: in one line, with what it reads here. */
+function SharedRows({ rows, ...shared }: { rows: RowView[] } & Shared) {
+  if (rows.length === 0) return null;
+  return (
+    <div className={styles.shared}>
+      {rows.map((row) => {
+        const token = shared.tokens.get(row.token);
+        if (!token) return null;
         return (
-          <Box
-            as="button"
-            key={pairing.id}
-            textAlign="left"
-            cursor="pointer"
-            minHeight="38px"
-            padding={line ? "4px 6px" : "4px 8px"}
-            aria-pressed={token.key === selected}
-            data-token={token.name}
-            borderTop={line ? "2px solid" : "0"}
-            boxShadow={token.key === selected ? "inset 0 0 0 2px #000000, inset 0 0 0 4px #FFFFFF" : "none"}
-            style={line ? { borderColor: token.seen } : { background: token.seen, color: token.ink }}
-            onClick={() => onSelect(token.key)}
-          >
-            <Text fontWeight="700" fontSize="12px" truncate>
-              {token.name}
-            </Text>
-            <Flex justify="space-between" gap="6px" fontSize="12px">
-              <Text as="span" truncate>
-                {token.chain}
-              </Text>
-              <Figure pairing={pairing} ink={line ? token.seen : token.ink} />
-            </Flex>
-          </Box>
+          <Pick key={row.token} token={token} {...shared}>
+            <span className={styles.small} style={{ alignItems: "center", display: "inline-flex", gap: 5 }}>
+              <span data-sample style={{ color: token.seen, fontWeight: 700 }}>
+                {token.shape === "line" || token.shape === "icon" ? "●" : "12 min"}
+              </span>
+              <TokenName token={token} />
+              <Figure row={row} ink={token.seen} />
+            </span>
+          </Pick>
         );
       })}
-    </Grid>
+    </div>
+  );
+}
+
+function Family({ family, ...shared }: { family: BandView["families"][number] } & Shared) {
+  const { tokens } = shared;
+  return (
+    <div style={{ marginBottom: 6 }}>
+      <span className={styles.small}>action.{family.family}</span>
+      <div className={styles.flush}>
+        {family.states.map((state) => {
+          const [fill, label, border] = [state.fill, state.label, state.border].map((id) =>
+            tokens.get(id ?? ""),
+          );
+          const token = fill ?? border ?? label;
+          if (!token) return null;
+          return (
+            <Pick
+              key={state.words}
+              token={token}
+              className={`${styles.cell} ${styles.edge}`}
+              style={{
+                background: fill?.seen ?? "transparent",
+                color: label?.seen ?? fill?.ink ?? "inherit",
+                borderColor: border?.seen ?? "transparent",
+              }}
+              {...shared}
+            >
+              <span className={styles.name} data-sample>
+                {state.words}
+              </span>
+              <Figure row={state} ink={label?.seen ?? "currentColor"} />
+            </Pick>
+          );
+        })}
+      </div>
+      <PartNames family={family} {...shared} />
+    </div>
+  );
+}
+
+/** Labels and edges of a family, each to be selected by itself. */
+function PartNames({ family, ...shared }: { family: BandView["families"][number] } & Shared) {
+  const ids = [...new Set(family.states.flatMap((state) => [state.label, state.border]))];
+  const prefix = `action.${family.family}.`;
+  return (
+    <div className={styles.shared}>
+      {ids.map((id) => {
+        const token = shared.tokens.get(id ?? "");
+        if (!token) return null;
+        return (
+          <Pick key={token.id} token={token} {...shared}>
+            <TokenName token={token} words={token.name.replace(prefix, "")} />
+          </Pick>
+        );
+      })}
+    </div>
+  );
+}
+
+function Messages({ messages, ...shared }: { messages: BandView["messages"] } & Shared) {
+  const { tokens } = shared;
+  if (messages.length === 0) return null;
+  return (
+    <div className={styles.messages}>
+      {messages.map((message) => {
+        const [surface, text, mark] = [message.surface, message.text, message.mark].map((id) =>
+          tokens.get(id ?? ""),
+        );
+        const main = text ?? surface ?? mark;
+        return (
+          <div key={message.status} className={styles.message}>
+            {mark && (
+              <Pick token={mark} className={styles.mark} style={{ background: mark.seen }} {...shared}>
+                <span className={styles.small} style={{ position: "absolute", opacity: 0 }}>
+                  {mark.name}
+                </span>
+              </Pick>
+            )}
+            {main && (
+              <Pick
+                token={main}
+                className={styles.cell}
+                style={{ background: surface?.seen ?? "transparent", color: text?.seen ?? "inherit" }}
+                {...shared}
+              >
+                <span className={styles.name} data-sample>
+                  {messageOf(message.status)}
+                </span>
+                <Figure row={message} ink={text?.seen ?? "currentColor"} />
+              </Pick>
+            )}
+            {surface && text && (
+              <Pick
+                token={surface}
+                className={styles.mark}
+                style={{ background: surface.seen, color: surface.ink }}
+                {...shared}
+              >
+                <span className={styles.small} style={{ position: "absolute", opacity: 0 }}>
+                  {surface.name}
+                </span>
+              </Pick>
+            )}
+          </div>
+        );
+      })}
+    </div>
+  );
+}
+
+function Fills({ rows, ...shared }: { rows: RowView[] } & Shared) {
+  if (rows.length === 0) return null;
+  return (
+    <div className={styles.flush} style={{ flexWrap: "wrap" }}>
+      {rows.map((row) => {
+        const token = shared.tokens.get(row.token);
+        if (!token) return null;
+        return (
+          <Pick
+            key={row.token}
+            token={token}
+            className={styles.cell}
+            style={{
+              background: token.seen,
+              color: token.ink,
+              flexBasis: 120,
+            }}
+            {...shared}
+          >
+            <TokenName token={token} />
+            <span className={styles.small}>{token.chain}</span>
+          </Pick>
+        );
+      })}
+    </div>
+  );
+}
+
+function Lines({ rows, ...shared }: { rows: RowView[] } & Shared) {
+  if (rows.length === 0) return null;
+  return (
+    <div className={styles.lines}>
+      {rows.map((row) => {
+        const token = shared.tokens.get(row.token);
+        if (!token) return null;
+        const line = token.shape === "line";
+        return (
+          <Pick
+            key={row.token}
+            token={token}
+            className={line ? styles.line : styles.icon}
+            style={line ? { borderColor: token.seen } : undefined}
+            {...shared}
+          >
+            {!line && (
+              <svg width="14" height="14" aria-hidden="true">
+                <circle cx="7" cy="7" r="6" fill={token.seen} />
+              </svg>
+            )}
+            <TokenName token={token} />{" "}
+            <span className={styles.small}>
+              <Figure row={row} ink={token.seen} />
+            </span>
+          </Pick>
+        );
+      })}
+    </div>
+  );
+}
+
+/** Colors for data, edge to edge. */
+function Strips({ band, ...shared }: { band: BandView } & Shared) {
+  return (
+    <div className={styles.strips} style={{ marginTop: 8 }}>
+      {band.strips.map((strip) => (
+        <div key={strip.words}>
+          <span className={styles.small}>chart: {strip.words}</span>
+          <div className={styles.flush}>
+            {strip.tokens.map((id) => {
+              const token = shared.tokens.get(id);
+              if (!token) return null;
+              return (
+                <Pick
+                  key={id}
+                  token={token}
+                  className={styles.cell}
+                  style={{ background: token.seen, color: token.ink }}
+                  {...shared}
+                >
+                  <TokenName token={token} words={token.name.split(".").at(-1) ?? token.name} />
+                </Pick>
+              );
+            })}
+          </div>
+        </div>
+      ))}
+    </div>
   );
 }

@@ -1,95 +1,206 @@
-/** The selected token: its name, what it stands for, and another step, token or color for it. */
+/** The selected token, unfolded in its band: its other themes one under another, what it stands for, what is said of it. */
 
 import { Box, Flex, Text } from "@chakra-ui/react";
-import { useState } from "react";
-import { type Edit, problemOf, type TokenView } from "../../api/client";
+import { useEffect, useState } from "react";
+import { type Edit, problemOf, type TokenDetail, type TokenValue, type TokenView } from "../../api/client";
 import { edit } from "../../api/edits";
 import { stepKey } from "../../api/keys";
 import { Choice } from "../../components/Choice";
 import { TextField } from "../../components/TextField";
 import { ToolButton } from "../../components/ToolButton";
+import { useSteady } from "../../util/useSteady";
 import { usePart, useWorkspace } from "../../workspace/hooks";
 import { look } from "../../workspace/look";
+import { Changes } from "./Changes";
 import { StepPicker } from "./StepPicker";
-
-type TokenValue = Parameters<typeof edit<"set_token_value">>[1]["value"];
+import { TokenCare } from "./TokenCare";
 
 export function TokenEditor({ token }: { token: TokenView }) {
   const tokens = usePart("tokens");
-  const themeName = usePart("head", (head) => head.theme?.name);
-  const theme = usePart("head", (head) => head.theme?.id ?? "");
-  const { keep } = useWorkspace();
+  const known = usePart("token_detail");
+  const theme = usePart("head", (head) => head.theme);
+  const { keep, preview, endPreview } = useWorkspace();
   const [problem, setProblem] = useState<string | null>(null);
+  // The editor opens at once; what the server tells of the token may come a moment later.
+  const detail = known?.id === token.id ? known : null;
+  const at = theme?.id ?? "";
 
-  const put = async (change: Edit) => {
+  const put = useSteady(async (...changes: Edit[]) => {
     try {
-      await keep([change]);
+      await keep(changes);
       setProblem(null);
     } catch (thrown) {
       setProblem(problemOf(thrown).message);
     }
-  };
-  const become = (value: TokenValue) => put(edit("set_token_value", { token: token.id, theme, value }));
+  });
+  const valued = (value: TokenValue) => edit("set_token_value", { token: token.id, theme: at, value });
+  const become = (value: TokenValue) => put(valued(value));
+  useEffect(() => endPreview, [endPreview]);
   const others = tokens.filter((other) => other.id !== token.id);
+  const { value } = token;
   return (
     <Box
-      padding="10px 20px 14px"
+      as="section"
+      aria-label={`Token ${token.name}`}
+      padding="8px 20px 10px"
       bg="bg"
       color="fg"
-      borderBlock="2px solid"
+      borderTop="2px solid"
       borderColor="fg"
+      flex="0 1 auto"
+      minHeight="150px"
+      maxHeight="56%"
+      overflowY="auto"
+      scrollbarGutter="stable"
       data-testid="token-editor"
     >
-      <Flex gap="12px" align="flex-end" wrap="wrap" marginBottom="8px">
+      <Flex gap="10px" align="flex-end" wrap="wrap" marginBottom="8px">
         <TextField
           label="Name"
           value={token.name}
-          width="180px"
+          width="200px"
           onCommit={(name) => keep([edit("rename_token", { token: token.id, name })])}
         />
         <TextField
           label="Or a color of its own"
-          value={token.value.kind === "literal" ? token.hex : ""}
+          value={value.kind === "literal" ? token.hex : ""}
           placeholder="#FFFFFF"
           mono
-          width="150px"
+          width="140px"
           onCommit={(color) =>
-            color.trim() === ""
-              ? Promise.resolve()
-              : keep([edit("set_token_value", { token: token.id, theme, value: { kind: "literal", color } })])
+            color.trim() === "" ? Promise.resolve() : keep([valued({ kind: "literal", color, was: "" })])
           }
         />
         <Choice
           label="Or as"
-          value={token.value.token ?? ""}
+          value={value.kind === "token" ? (value.token ?? "") : ""}
           items={[
-            ...(token.value.kind === "token" ? [] : [{ value: "", words: "another token" }]),
+            ...(value.kind === "token" ? [] : [{ value: "", words: "another token" }]),
             ...others.map((other) => ({ value: other.id, words: other.name })),
           ]}
           onChoose={(chosen) => chosen && void become({ kind: "token", token: chosen })}
         />
-        <ToolButton
-          marginLeft="auto"
-          onClick={() => {
-            look({ select: null });
-            void put(edit("remove_token", { token: token.id }));
-          }}
-        >
-          Remove
-        </ToolButton>
+        <Flex marginLeft="auto" gap="8px">
+          <ToolButton onClick={() => look({ area: "standing" })}>What uses this</ToolButton>
+          <ToolButton
+            onClick={() => {
+              look({ select: null });
+              void put(edit("remove_token", { token: token.id, replacement: null }));
+            }}
+          >
+            Remove
+          </ToolButton>
+        </Flex>
       </Flex>
       {problem && (
         <Text role="alert" fontWeight="700" marginBottom="6px">
           {problem}
         </Text>
       )}
-      <Text fontSize="12px" marginBottom="4px">
-        In {themeName}, <strong>{token.name}</strong> is <strong>{token.chain}</strong>. Choose another step:
+      <Text fontSize="12px" marginBottom="6px">
+        In {theme?.name}, <strong>{token.name}</strong> is <strong>{token.chain}</strong>.{" "}
+        {value.was !== "" && <>It stood on {value.was}, which is gone; its last color is kept. </>}
+        {detail?.hardest && <>Its hardest pairing is {detail.hardest}.</>}
       </Text>
-      <StepPicker
-        chosen={token.value.kind === "step" ? stepKey(token.value.hue ?? "", token.value.step ?? "") : null}
-        onChoose={(hue, step) => void become({ kind: "step", hue, step })}
-      />
+      <Flex gap="16px" align="flex-start" wrap="wrap">
+        <Box flex="1 1 270px" minWidth="0">
+          {detail && <Themes detail={detail} token={token} put={put} />}
+          <Changes key={`${token.id} ${at}`} token={token} onChange={(changed) => void become(changed)} />
+          {detail?.proposed.map((each) => (
+            <ToolButton
+              key={each.words}
+              marginTop="4px"
+              height="auto"
+              minHeight="24px"
+              whiteSpace="normal"
+              textAlign="left"
+              width="100%"
+              justifyContent="flex-start"
+              onClick={() => void become(each.value)}
+            >
+              <Box as="span" width="18px" height="18px" flexShrink={0} style={{ background: each.seen }} />
+              Let it be {each.words}
+            </ToolButton>
+          ))}
+        </Box>
+        <Box flex="1.6 1 360px" minWidth="0">
+          <StepPicker
+            chosen={value.kind === "step" ? stepKey(value.hue ?? "", value.step ?? "") : null}
+            own={value.kind === "hue" ? value.hue : null}
+            {...(detail ? { readings: detail.readings } : {})}
+            onChoose={(hue, step) => void become({ kind: "step", hue, step })}
+            onHue={(hue) => void become({ kind: "hue", hue })}
+            onTry={(step) => (step ? preview([valued({ kind: "step", ...step })]) : endPreview())}
+          />
+          <Text fontSize="12px" color="fg.muted" marginTop="4px">
+            Every step prints what it would read there; the line bounds what passes. Arrows try a step, Enter
+            keeps it, Esc returns. A hue’s name takes the hue itself.
+          </Text>
+        </Box>
+      </Flex>
+      <TokenCare token={token} rule={detail?.rule ?? ""} />
+    </Box>
+  );
+}
+
+/** The token in every theme, one under another, each on its own ground. */
+function Themes({
+  detail,
+  token,
+  put,
+}: {
+  detail: TokenDetail;
+  token: TokenView;
+  put: (...edits: Edit[]) => Promise<void>;
+}) {
+  const shown = usePart("head", (head) => head.theme?.id);
+  return (
+    <Box data-testid="token-themes" border="1px solid" borderColor="border">
+      {detail.themes.map((each, place) => (
+        <Flex
+          key={each.theme}
+          gap="8px"
+          align="center"
+          padding="5px 8px"
+          fontSize="12px"
+          style={{ background: each.ground.seen, color: each.ground.ink }}
+        >
+          <Box
+            width="36px"
+            height="24px"
+            flexShrink={0}
+            style={{ background: each.seen, opacity: each.alpha }}
+          />
+          <Box flex="1" minWidth="0">
+            <button
+              type="button"
+              aria-pressed={each.theme === shown}
+              style={{
+                fontWeight: 700,
+                minHeight: 24,
+                textDecoration: each.theme === shown ? "underline" : "none",
+              }}
+              onClick={() => look({ theme: each.theme })}
+            >
+              {each.name}
+            </button>{" "}
+            is {each.chain}
+            {each.reads !== "" && <>: {each.reads}</>}
+            {each.holds === false && ", falls short"}
+          </Box>
+          {each.own && place > 0 && (
+            <button
+              type="button"
+              style={{ textDecoration: "underline", minHeight: 24 }}
+              aria-label={`Follow in ${each.name}`}
+              title="Take away what this theme says, so that the token follows the theme that it rests on"
+              onClick={() => void put(edit("let_token_follow", { token: token.id, theme: each.theme }))}
+            >
+              Follow
+            </button>
+          )}
+        </Flex>
+      ))}
     </Box>
   );
 }

@@ -1,128 +1,117 @@
 /** Tokens, built from grounds: each a band in its own color, on it the tokens that are used there, as what they are. */
 
 import { Box, Flex, Text } from "@chakra-ui/react";
-import { useState } from "react";
+import { useLayoutEffect, useMemo, useRef } from "react";
 import type { TokenView } from "../../api/client";
-import { edit } from "../../api/edits";
-import { TextField } from "../../components/TextField";
+import { Choice } from "../../components/Choice";
 import { ToolButton } from "../../components/ToolButton";
 import { Toolbar } from "../../components/Toolbar";
-import { usePart, useWorkspace } from "../../workspace/hooks";
+import { useSteady } from "../../util/useSteady";
+import { usePart } from "../../workspace/hooks";
+import { useInterface } from "../../workspace/interface";
 import { look, useLook } from "../../workspace/look";
-import { AddToken } from "./AddToken";
+import { AreaToggles, WorkArea } from "../shared/WorkArea";
 import { GroundBand } from "./GroundBand";
+import { SwatchField } from "./SwatchField";
 import { TokenEditor } from "./TokenEditor";
+
+const SHOW_ITEMS = [
+  { value: "all", words: "grounds" },
+  { value: "swatches", words: "swatches" },
+];
 
 export function TokensStage() {
   const tokens = usePart("tokens");
-  const pairings = usePart("pairings");
-  const pattern = usePart("head", (head) => head.scale_pattern);
-  const theme = usePart("head", (head) => head.theme?.name ?? "none");
-  const { keep } = useWorkspace();
+  const show = useLook((at) => at.show);
   const select = useLook((at) => at.select);
-  const [adding, setAdding] = useState(false);
-  const byId = new Map(tokens.map((token) => [token.id, token]));
-  const paired = new Set(pairings.flatMap((pairing) => [pairing.foreground, pairing.ground]));
-  const grounds = tokens.filter((token) => pairings.some((pairing) => pairing.ground === token.id));
-  const loose = tokens.filter((token) => !paired.has(token.id));
+  const area = useLook((at) => at.area !== null);
   const selected = tokens.find((token) => token.key === select);
-  const home = selected && homeOf(selected, pairings, grounds);
-  const editor = selected && <TokenEditor token={selected} />;
   return (
     <>
-      <Toolbar title="Tokens" words={`${tokens.length} semantic, theme ${theme}`}>
-        <Flex align="center" gap="8px">
-          <Text fontSize="12px">Scale tokens are named</Text>
-          <TextField
-            label="Pattern of the scale tokens"
-            hideLabel
-            mono
-            width="150px"
-            value={pattern}
-            onCommit={(wanted) => keep([edit("set_scale_pattern", { pattern: wanted })])}
-          />
-        </Flex>
-        <ToolButton onClick={() => setAdding(!adding)} aria-expanded={adding}>
-          Add token
-        </ToolButton>
-      </Toolbar>
-      <Box flex="1" minHeight="0" overflowY="auto">
-        {adding && <AddToken onDone={() => setAdding(false)} />}
-        {grounds.map((ground) => (
-          <Box key={ground.id}>
-            <GroundBand
-              ground={ground}
-              pairings={pairings.filter((pairing) => pairing.ground === ground.id)}
-              tokens={byId}
-              selected={select ?? ""}
-              onSelect={(key) => look({ select: key === select ? null : key })}
-            />
-            {home === ground.id && editor}
-          </Box>
-        ))}
-        {loose.length > 0 && (
-          <Box as="section" aria-label="Tokens in no pairing" padding="10px 20px 20px">
-            <Text fontSize="12px" fontWeight="700" marginBottom="4px">
-              In no pairing
-            </Text>
-            <Loose tokens={loose} selected={select ?? ""} onSelect={(key) => look({ select: key })} />
-            {home === null && editor}
-          </Box>
-        )}
-        {tokens.length === 0 && (
-          <Text padding="20px">No tokens yet. Add the first one: a name for a purpose.</Text>
+      <Head count={tokens.length} />
+      <Box flex="1 1 0" minHeight={area ? "150px" : "0"} overflowY="auto" data-sheet>
+        {tokens.length === 0 ? (
+          <Empty />
+        ) : show === "swatches" ? (
+          <SwatchField tokens={tokens} />
+        ) : (
+          <Bands tokens={tokens} />
         )}
       </Box>
+      {selected && !area && <TokenEditor key={selected.id} token={selected} />}
+      <WorkArea />
     </>
   );
 }
 
-/** The ground under whose band a token's editor opens: itself, or the first one it stands on; null for none. */
-function homeOf(
-  token: TokenView,
-  pairings: { foreground: string; ground: string }[],
-  grounds: TokenView[],
-): string | null {
-  if (grounds.some((ground) => ground.id === token.id)) return token.id;
-  const on = pairings.find((pairing) => pairing.foreground === token.id)?.ground;
-  return on ?? null;
+function Head({ count }: { count: number }) {
+  const themes = usePart("head", (head) => head.themes);
+  const theme = usePart("head", (head) => head.theme?.id ?? "");
+  const show = useLook((at) => at.show);
+  const words = `${count} semantic, ${themes.length} ${themes.length === 1 ? "theme" : "themes"}`;
+  return (
+    <Toolbar title="Tokens" words={words}>
+      <Choice
+        label="Theme"
+        value={theme}
+        items={themes.map((each) => ({ value: each.id, words: each.name }))}
+        onChoose={(chosen) => look({ theme: chosen })}
+      />
+      <Choice
+        label="Show"
+        value={show === "swatches" ? show : "all"}
+        items={SHOW_ITEMS}
+        onChoose={(value) => look({ show: value })}
+      />
+      <AreaToggles />
+    </Toolbar>
+  );
 }
 
-function Loose({
-  tokens,
-  selected,
-  onSelect,
-}: {
-  tokens: TokenView[];
-  selected: string;
-  onSelect: (key: string) => void;
-}) {
+function Empty() {
   return (
-    <Flex wrap="wrap">
-      {tokens.map((token) => (
-        <Box
-          as="button"
-          key={token.id}
-          flex="1 1 110px"
-          maxWidth="200px"
-          minHeight="48px"
-          padding="5px 8px"
-          textAlign="left"
-          cursor="pointer"
-          aria-pressed={token.key === selected}
-          data-token={token.name}
-          style={{ background: token.seen, color: token.ink }}
-          boxShadow={token.key === selected ? "inset 0 0 0 2px #000000, inset 0 0 0 4px #FFFFFF" : "none"}
-          onClick={() => onSelect(token.key)}
-        >
-          <Text fontWeight="700" fontSize="12px" truncate>
-            {token.name}
-          </Text>
-          <Text fontSize="12px" truncate>
-            {token.chain}
-          </Text>
-        </Box>
-      ))}
-    </Flex>
+    <Box padding="20px">
+      <Text marginBottom="8px">
+        No tokens yet. A token is a name that says what a color is for: the fill of the main action, hovered.
+      </Text>
+      <Flex gap="8px">
+        <ToolButton onClick={() => look({ area: "add-tokens" })}>Begin with a starter set</ToolButton>
+      </Flex>
+    </Box>
+  );
+}
+
+function Bands({ tokens }: { tokens: TokenView[] }) {
+  const bands = usePart("bands");
+  const select = useLook((at) => at.select);
+  const folded = useInterface((state) => state.folded);
+  const set = useInterface((state) => state.set);
+  const byId = useMemo(() => new Map(tokens.map((token) => [token.id, token])), [tokens]);
+  const onSelect = useSteady((key: string) => look({ select: key === select ? null : key }));
+  const sheet = useRef<HTMLDivElement>(null);
+  // What is worked on is in view while it is worked on.
+  useLayoutEffect(() => {
+    if (select) sheet.current?.querySelector('[aria-pressed="true"]')?.scrollIntoView({ block: "nearest" });
+  }, [select]);
+  return (
+    <div ref={sheet}>
+      {bands.map((band) => {
+        const name = band.ground ? (byId.get(band.ground)?.name ?? "") : "";
+        const closed = folded.includes(name);
+        return (
+          <GroundBand
+            key={band.ground ?? "none"}
+            band={band}
+            tokens={byId}
+            selected={select}
+            onSelect={onSelect}
+            folded={closed}
+            onFold={() =>
+              set({ folded: closed ? folded.filter((each) => each !== name) : [...folded, name] })
+            }
+          />
+        );
+      })}
+    </div>
   );
 }

@@ -4,7 +4,38 @@ import { lazily, type StageManifest } from "../manifest";
 export const tokens: StageManifest = {
   id: "tokens",
   words: "Tokens",
-  parts: () => ["tokens", "pairings", "hues", "scales"],
+  parts: () => ["tokens", "bands", "token_detail", "hues", "scales"],
   component: lazily(() => import("./TokensStage"), "TokensStage"),
-  areas: [],
+  areas: [
+    {
+      id: "add-tokens",
+      words: "Add",
+      parts: [],
+      component: lazily(() => import("./areas/AddArea"), "AddArea"),
+    },
+    {
+      id: "themes",
+      words: "Themes",
+      parts: [],
+      component: lazily(() => import("./areas/ThemesArea"), "ThemesArea"),
+    },
+    {
+      id: "names",
+      words: "Names",
+      parts: [],
+      component: lazily(() => import("./areas/NamesArea"), "NamesArea"),
+    },
+    {
+      id: "rules",
+      words: "Fill again",
+      parts: [],
+      component: lazily(() => import("./areas/RulesArea"), "RulesArea"),
+    },
+    {
+      id: "standing",
+      words: "What uses this",
+      parts: [],
+      component: lazily(() => import("./areas/StandingArea"), "StandingArea"),
+    },
+  ],
 };

@@ -1,20 +1,21 @@
-/** A new token: a name for a purpose, and the step it stands for. */
-
+/** One token by hand: a name, and the step that it stands for; or a state for every family of actions that lacks it. */
 import { Box, Field, Flex, Input, Text } from "@chakra-ui/react";
 import { useState } from "react";
-import { problemOf } from "../../api/client";
-import { edit } from "../../api/edits";
-import { newId } from "../../api/ids";
-import { stepKey, tokenKey } from "../../api/keys";
-import { ToolButton } from "../../components/ToolButton";
-import { usePart, useWorkspace } from "../../workspace/hooks";
-import { look } from "../../workspace/look";
-import { StepPicker } from "./StepPicker";
+import { problemOf } from "../../../api/client";
+import { edit } from "../../../api/edits";
+import { newId } from "../../../api/ids";
+import { stepKey, tokenKey } from "../../../api/keys";
+import { ToolButton } from "../../../components/ToolButton";
+import { draftKey, useDraft } from "../../../util/drafts";
+import { usePart, useWorkspace } from "../../../workspace/hooks";
+import { look, useLook } from "../../../workspace/look";
+import { StepPicker } from "../StepPicker";
 
-export function AddToken({ onDone }: { onDone: () => void }) {
+export function ByHand() {
   const theme = usePart("head", (head) => head.theme?.id ?? "");
+  const slug = useLook((at) => at.slug);
   const { keep } = useWorkspace();
-  const [name, setName] = useState("");
+  const [name, setName] = useDraft(draftKey("token-name", slug));
   const [step, setStep] = useState<{ hue: string; step: string } | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
 
@@ -27,17 +28,18 @@ export function AddToken({ onDone }: { onDone: () => void }) {
     try {
       await keep([edit("add_token", { id, name, theme, value: { kind: "step", ...step } })]);
       look({ select: tokenKey(id) });
-      onDone();
+      setName("");
+      setProblem(null);
     } catch (thrown) {
       setProblem(problemOf(thrown).message);
     }
   };
   return (
-    <Box padding="10px 20px 14px" borderBlock="2px solid" borderColor="fg" data-testid="add-token">
-      <Flex gap="12px" align="flex-end" marginBottom="8px">
-        <Field.Root width="220px" gap="2px" invalid={problem !== null}>
+    <Box data-testid="add-token">
+      <Flex gap="8px" align="flex-end" marginBottom="6px">
+        <Field.Root flex="1" gap="2px" invalid={problem !== null}>
           <Field.Label fontSize="12px" fontWeight="400" color="fg.muted">
-            Name, parts joined by periods
+            One by hand: its name, parts joined by periods
           </Field.Label>
           <Input
             size="2xs"
@@ -54,15 +56,12 @@ export function AddToken({ onDone }: { onDone: () => void }) {
         <ToolButton height="26px" onClick={() => void add()}>
           Add
         </ToolButton>
-        <ToolButton height="26px" onClick={onDone}>
-          Close
-        </ToolButton>
-        {problem && (
-          <Text role="alert" fontWeight="700">
-            {problem}
-          </Text>
-        )}
       </Flex>
+      {problem && (
+        <Text role="alert" fontWeight="700" fontSize="12px" marginBottom="6px">
+          {problem}
+        </Text>
+      )}
       <StepPicker
         chosen={step ? stepKey(step.hue, step.step) : null}
         onChoose={(hue, chosen) => setStep({ hue, step: chosen })}

@@ -1,0 +1,131 @@
+"""The work areas of Tokens: names, sets, filling, themes, what stands on a color."""
+
+from typing import Annotated
+
+from fastapi import APIRouter, Query
+from pydantic import Field
+from starlette.responses import Response
+
+from heimat.api.bodies import Body, ColorKey, Seeing
+from heimat.api.context import Uses, head_resolved, head_system
+from heimat.api.encoding import answer, described
+from heimat.core.document.cases import Case
+from heimat.core.document.ids import Id, new_id
+from heimat.core.document.part import LONGEST_NAME
+from heimat.core.document.purposes import Family, Form
+from heimat.core.document.system import MOST_TOKENS
+from heimat.core.document.themes import Scheme, Wanted
+from heimat.core.proposals.filling.sets import SetName
+from heimat.core.proposals.renaming import NamePattern
+from heimat.view.eyes import Eyes, SeenAs
+from heimat.view.tokens.plans import (
+    AdditionView,
+    RefillView,
+    RenamingPlanView,
+    ScaleNamesPlanView,
+    StandingPlanView,
+    ThemePlanView,
+    family_plan,
+    refill_plan,
+    renaming_plan,
+    scale_names_plan,
+    set_plan,
+    standing_plan,
+    theme_plan,
+)
+
+router = APIRouter(prefix="/api/systems/{slug}", tags=["tokens"])
+
+NameText = Annotated[str, Field(max_length=LONGEST_NAME)]
+TokenIds = Annotated[list[Id], Field(max_length=MOST_TOKENS)]
+
+
+class NamesBody(Body):
+    """How the names of some tokens, or of all, shall change."""
+
+    tokens: TokenIds | None = None
+    find: NameText = ""
+    replace: NameText = ""
+    case: Case = "kept"
+    order: Annotated[list[Annotated[int, Field(ge=1, le=20)]], Field(max_length=20)] = []
+    prefix: NameText = ""
+
+
+class ScaleNamesBody(Body):
+    """A pattern for the names of scale tokens, and their case."""
+
+    pattern: NameText
+    case: Case = "kept"
+
+
+class SetBody(Seeing):
+    """A starter set to add."""
+
+    set: SetName
+
+
+class FamilyBody(Seeing):
+    """A family of actions to add, in a form."""
+
+    family: Family
+    form: Form
+
+
+class RefillBody(Seeing):
+    """Tokens to fill anew in a theme."""
+
+    theme: Id
+    tokens: TokenIds
+
+
+class ThemeBody(Seeing):
+    """A theme to propose from another one; without a name it gets a plain one."""
+
+    source: Id
+    id: Annotated[Id, Field(default_factory=new_id)]
+    name: NameText = ""
+    scheme: Scheme = "dark"
+    contrast: Wanted = "usual"
+
+
+@router.post("/token-names", operation_id="planNames", **described(RenamingPlanView))
+def plan_names(slug: str, body: NamesBody, uses: Uses) -> Response:
+    pattern = NamePattern(body.find, body.replace, body.case, tuple(dict.fromkeys(body.order)), body.prefix)
+    return answer(renaming_plan(head_system(uses, slug), body.tokens, pattern))
+
+
+@router.post("/scale-names", operation_id="planScaleNames", **described(ScaleNamesPlanView))
+def plan_scale_names(slug: str, body: ScaleNamesBody, uses: Uses) -> Response:
+    return answer(scale_names_plan(head_system(uses, slug), body.pattern, body.case))
+
+
+@router.post("/token-set", operation_id="planSet", **described(AdditionView))
+def plan_set(slug: str, body: SetBody, uses: Uses) -> Response:
+    return answer(set_plan(head_resolved(uses, slug), body.set, body.eyes()))
+
+
+@router.post("/family", operation_id="planFamily", **described(AdditionView))
+def plan_family(slug: str, body: FamilyBody, uses: Uses) -> Response:
+    return answer(family_plan(head_resolved(uses, slug), body.family, body.form, body.eyes()))
+
+
+@router.post("/refill", operation_id="planRefill", **described(RefillView))
+def plan_refill(slug: str, body: RefillBody, uses: Uses) -> Response:
+    return answer(refill_plan(head_resolved(uses, slug), body.theme, body.tokens, body.eyes()))
+
+
+@router.post("/theme-proposal", operation_id="planTheme", **described(ThemePlanView))
+def plan_theme(slug: str, body: ThemeBody, uses: Uses) -> Response:
+    resolved = head_resolved(uses, slug)
+    return answer(theme_plan(resolved, body.source, body.id, body.name, body.scheme, body.contrast, body.eyes()))
+
+
+@router.get("/standing", operation_id="readStanding", **described(StandingPlanView))
+def read_standing(
+    slug: str,
+    uses: Uses,
+    key: Annotated[ColorKey, Query()],
+    vision: SeenAs = "typical",
+    severity: Annotated[float, Query(ge=0.0, le=1.0)] = 1.0,
+) -> Response:
+    return answer(standing_plan(head_resolved(uses, slug), key, Eyes(vision, severity)))

@@ -1,0 +1,190 @@
+/** Themes: which there are, what they rest on; a new one proposed from another, with what cannot be kept. */
+import { Box, Flex, Text } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { client, data, type Edit, problemOf, type ThemeView } from "../../../api/client";
+import { edit } from "../../../api/edits";
+import { newId } from "../../../api/ids";
+import { Choice } from "../../../components/Choice";
+import { TextField } from "../../../components/TextField";
+import { ToolButton } from "../../../components/ToolButton";
+import { usePart, useWorkspace } from "../../../workspace/hooks";
+import { look, useLook, useSeeing } from "../../../workspace/look";
+import { Area } from "../../shared/Area";
+import { MovedTokens } from "./MovedTokens";
+
+const SCHEMES = [
+  { value: "light", words: "light" },
+  { value: "dark", words: "dark" },
+];
+const CONTRASTS = [
+  { value: "usual", words: "usual" },
+  { value: "more", words: "more" },
+];
+
+export function ThemesArea() {
+  const themes = usePart("head", (head) => head.themes);
+  return (
+    <Area title="Themes">
+      <Flex gap="24px" align="flex-start" wrap="wrap">
+        <Box flex="1 1 380px" minWidth="0" data-testid="themes">
+          {themes.map((theme, place) => (
+            <ThemeRow key={theme.id} theme={theme} themes={themes} first={place === 0} />
+          ))}
+        </Box>
+        <Proposal themes={themes} />
+      </Flex>
+    </Area>
+  );
+}
+
+function ThemeRow({ theme, themes, first }: { theme: ThemeView; themes: ThemeView[]; first: boolean }) {
+  const { keep, put, tell } = useWorkspace();
+  const shown = usePart("head", (head) => head.theme?.id);
+  const set = (change: Partial<ThemeView>) => {
+    const next = { ...theme, ...change };
+    const { scheme, contrast, base } = next;
+    keep([edit("set_theme", { theme: theme.id, scheme, contrast, base })]).catch((thrown) =>
+      tell({ words: problemOf(thrown).message, actions: [] }),
+    );
+  };
+  const others = themes.filter((other) => other.id !== theme.id);
+  return (
+    <Flex gap="8px" align="flex-end" wrap="wrap" marginBottom="8px" fontSize="12px">
+      <TextField
+        label={first ? "Theme, the one without a choice" : "Theme"}
+        value={theme.name}
+        width="150px"
+        onCommit={(name) => keep([edit("rename_theme", { theme: theme.id, name })])}
+      />
+      <Choice
+        label="Grounds"
+        value={theme.scheme}
+        items={SCHEMES}
+        onChoose={(scheme) => set({ scheme: scheme as ThemeView["scheme"] })}
+      />
+      <Choice
+        label="Contrast"
+        value={theme.contrast}
+        items={CONTRASTS}
+        onChoose={(contrast) => set({ contrast: contrast as ThemeView["contrast"] })}
+      />
+      <Choice
+        label="Rests on"
+        value={theme.base ?? ""}
+        items={[
+          { value: "", words: "none" },
+          ...others.map((other) => ({ value: other.id, words: other.name })),
+        ]}
+        onChoose={(base) => set({ base: base || null })}
+      />
+      {shown === theme.id ? (
+        <Text minHeight="24px" lineHeight="24px">
+          shown
+        </Text>
+      ) : (
+        <ToolButton onClick={() => look({ theme: theme.id })}>Show</ToolButton>
+      )}
+      {themes.length > 1 && (
+        <ToolButton
+          aria-label={`Remove ${theme.name}`}
+          onClick={() => {
+            if (shown === theme.id) look({ theme: null });
+            void put(edit("remove_theme", { theme: theme.id }));
+          }}
+        >
+          Remove
+        </ToolButton>
+      )}
+    </Flex>
+  );
+}
+
+function Proposal({ themes }: { themes: ThemeView[] }) {
+  const slug = useLook((at) => at.slug);
+  const seeing = useSeeing();
+  const revision = usePart("head", (head) => head.revision);
+  const { keep } = useWorkspace();
+  const [id, setId] = useState(newId);
+  const [source, setSource] = useState<string | null>(null);
+  const [name, setName] = useState("");
+  const [scheme, setScheme] = useState<ThemeView["scheme"]>("dark");
+  const [contrast, setContrast] = useState<ThemeView["contrast"]>("usual");
+  const [problem, setProblem] = useState<string | null>(null);
+  const from = themes.some((theme) => theme.id === source) ? (source as string) : (themes[0]?.id ?? "");
+  const query = useQuery({
+    queryKey: ["theme", slug, revision, seeing, from, id, name, scheme, contrast],
+    queryFn: () =>
+      data(
+        client.POST("/api/systems/{slug}/theme-proposal", {
+          params: { path: { slug } },
+          body: { ...seeing, source: from, id, name, scheme, contrast },
+        }),
+      ),
+    enabled: from !== "",
+    placeholderData: (before) => before,
+    retry: false,
+  });
+  const plan = query.error ? undefined : query.data;
+  const add = async () => {
+    if (!plan) return;
+    try {
+      await keep([plan.edit as Edit]);
+      look({ theme: id });
+      setId(newId());
+      setName("");
+      setProblem(null);
+    } catch (thrown) {
+      setProblem(problemOf(thrown).message);
+    }
+  };
+  return (
+    <Box flex="1.4 1 420px" minWidth="0" data-testid="theme-proposal">
+      <Flex gap="8px" align="flex-end" wrap="wrap" marginBottom="6px">
+        <TextField
+          label="A new theme"
+          value={name}
+          placeholder={plan?.name ?? "night"}
+          width="150px"
+          onCommit={async (text) => setName(text)}
+        />
+        <Choice
+          label="From"
+          value={from}
+          items={themes.map((theme) => ({ value: theme.id, words: theme.name }))}
+          onChoose={setSource}
+        />
+        <Choice
+          label="Grounds"
+          value={scheme}
+          items={SCHEMES}
+          onChoose={(chosen) => setScheme(chosen as typeof scheme)}
+        />
+        <Choice
+          label="Contrast"
+          value={contrast}
+          items={CONTRASTS}
+          onChoose={(chosen) => setContrast(chosen as typeof contrast)}
+        />
+        <ToolButton disabled={!plan} onClick={() => void add()}>
+          Add the theme
+        </ToolButton>
+      </Flex>
+      {(problem ?? query.error) && (
+        <Text role="alert" fontWeight="700" fontSize="12px">
+          {problem ?? problemOf(query.error).message}
+        </Text>
+      )}
+      {plan && (
+        <>
+          <Text fontSize="12px" fontWeight={plan.lost.length > 0 ? "700" : "400"}>
+            {plan.lost.length === 0
+              ? "Every pairing keeps what it needs."
+              : `${plan.lost.length} could not be kept: ${plan.lost.join(" ")}`}
+          </Text>
+          <MovedTokens moved={plan.moved} />
+        </>
+      )}
+    </Box>
+  );
+}
