@@ -22,6 +22,7 @@ from heimat.view.sources.candidates import CandidateView, StopsView, candidates_
 from heimat.view.sources.hues import HueView, StatusPart, hues_part, status_part
 from heimat.view.tokens.bands import BandView, bands_part
 from heimat.view.tokens.detail import TokenDetailPart, token_detail_part
+from heimat.view.tokens.specimen import SpecimenPart, specimen_part
 from heimat.view.tokens.tokens import TokenView, tokens_part
 
 PartName = Literal[
@@ -41,6 +42,7 @@ PartName = Literal[
     "generators",
     "tokens",
     "bands",
+    "specimen",
     "token_detail",
     "pairings",
     "told_apart",
@@ -68,6 +70,7 @@ class Parts(TypedDict, total=False):
     generators: GeneratorsPart
     tokens: list[TokenView]
     bands: list[BandView]
+    specimen: SpecimenPart
     token_detail: TokenDetailPart | None
     pairings: list[PairingView]
     told_apart: list[ToldApartView]
@@ -104,6 +107,7 @@ PARTS: Mapping[PartName, PartMaker] = {
     "generators": PartMaker(generators_part, ("vision",)),
     "tokens": PartMaker(tokens_part, ("vision", "theme")),
     "bands": PartMaker(bands_part, ("theme",)),
+    "specimen": PartMaker(specimen_part, ("vision",)),
     "token_detail": PartMaker(token_detail_part, ("vision", "theme", "select")),
     "pairings": PartMaker(pairings_part, ("theme",)),
     "told_apart": PartMaker(told_apart_part, ("theme",)),

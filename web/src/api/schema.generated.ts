@@ -2750,7 +2750,7 @@ export interface components {
              *       "head"
              *     ]
              */
-            parts?: ("head" | "slip" | "hues" | "status" | "candidates" | "stops" | "ladder" | "promises" | "ground" | "scales" | "selections" | "scale_detail" | "methods" | "generators" | "tokens" | "bands" | "token_detail" | "pairings" | "told_apart" | "findings" | "repairs")[];
+            parts?: ("head" | "slip" | "hues" | "status" | "candidates" | "stops" | "ladder" | "promises" | "ground" | "scales" | "selections" | "scale_detail" | "methods" | "generators" | "tokens" | "bands" | "specimen" | "token_detail" | "pairings" | "told_apart" | "findings" | "repairs")[];
             /** Select */
             select?: string | null;
             /**
@@ -3602,6 +3602,7 @@ export interface components {
             scales?: components["schemas"]["ScaleView"][];
             selections?: components["schemas"]["SelectionsPart"];
             slip?: components["schemas"]["SlipView"] | null;
+            specimen?: components["schemas"]["SpecimenPart"];
             status?: components["schemas"]["StatusPart"];
             /** Stops */
             stops?: components["schemas"]["StopsView"][];
@@ -5174,6 +5175,41 @@ export interface components {
             /** Why */
             why: string;
             wide: components["schemas"]["WideView"] | null;
+        };
+        /**
+         * SpecimenPart
+         * @description All themes, and which token stands for each purpose: its key and its name.
+         */
+        SpecimenPart: {
+            /** Keys */
+            keys: {
+                [key: string]: string;
+            };
+            /** Names */
+            names: {
+                [key: string]: string;
+            };
+            /** Themes */
+            themes: components["schemas"]["SpecimenThemeView"][];
+        };
+        /**
+         * SpecimenThemeView
+         * @description A theme as a specimen takes it: by custom property, the color as seen, with its alpha.
+         */
+        SpecimenThemeView: {
+            /** Colors */
+            colors: {
+                [key: string]: string;
+            };
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Scheme
+             * @enum {string}
+             */
+            scheme: "light" | "dark";
         };
         /**
          * SpreadView
@@ -7512,7 +7548,7 @@ export interface operations {
                 ground?: string;
                 theme?: string | null;
                 select?: string | null;
-                parts?: ("head" | "slip" | "hues" | "status" | "candidates" | "stops" | "ladder" | "promises" | "ground" | "scales" | "selections" | "scale_detail" | "methods" | "generators" | "tokens" | "bands" | "token_detail" | "pairings" | "told_apart" | "findings" | "repairs")[];
+                parts?: ("head" | "slip" | "hues" | "status" | "candidates" | "stops" | "ladder" | "promises" | "ground" | "scales" | "selections" | "scale_detail" | "methods" | "generators" | "tokens" | "bands" | "specimen" | "token_detail" | "pairings" | "told_apart" | "findings" | "repairs")[];
             };
             header?: never;
             path: {

@@ -36,7 +36,7 @@ export function Frame() {
   const missing = useKnown((known) => known.missing);
   const surround = useInterface((state) => state.surround);
   const specimen = useSpecimenShown();
-  const hasTokens = useKnown((known) => known.parts?.tokens !== undefined);
+  const hasTokens = useKnown((known) => known.parts?.specimen !== undefined);
   const keys = useKeys();
   useFocusKept();
   useDrops(toReading);

@@ -10,7 +10,7 @@ import { useSpecimenShown } from "../workspace/room";
 
 /** What is shown on every stage, and in the specimen. */
 const SHELL: readonly PartName[] = ["head", "slip"];
-const SPECIMEN: readonly PartName[] = ["tokens"];
+const SPECIMEN: readonly PartName[] = ["specimen"];
 
 /** It draws nothing, and stands beside the frame: what is to be shown is asked for while the frame is still loaded. */
 export function WantedParts() {

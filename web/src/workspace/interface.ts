@@ -19,6 +19,9 @@ interface Interface {
   notation: Notation;
   /** The names of the grounds whose bands are folded to a line. */
   folded: readonly string[];
+  /** Which specimen is drawn, and in which theme beside the sheet; null is the sheet's own. */
+  screen: string;
+  specimenTheme: string | null;
   set: (some: Partial<Omit<Interface, "set">>) => void;
 }
 
@@ -32,6 +35,8 @@ export const useInterface = create<Interface>()(
       singleKeys: true,
       notation: "hex",
       folded: [],
+      screen: "ticket",
+      specimenTheme: null,
       set: (some) => set(some),
     }),
     { name: "heimat", partialize: ({ set: _, ...kept }) => kept },

@@ -103,9 +103,9 @@ def _hardest(look: Look, picked: Picking) -> str:
 def _in_theme(look: Look, theme: ResolvedTheme, token: str) -> InThemeView:
     color = theme.tokens[token]
     hardest = next(iter(picking(look.resolved, theme, token).pairings), None)
-    ground = theme.tokens[hardest.pairing.ground].rgb8 if hardest else _page(look, theme)
-    if hardest is not None and hardest.pairing.ground == token:
-        ground = color.rgb8
+    # What is a ground itself, as a fill is, lies on the page.
+    stands = hardest is not None and hardest.pairing.ground != token
+    ground = theme.tokens[hardest.pairing.ground].rgb8 if hardest and stands else _page(look, theme)
     reads = "" if hardest is None else f"{cut(hardest.ratio)}, needs {hardest.needed:g}"
     return {
         **look.eyes.swatch(color.rgb8),
@@ -135,7 +135,7 @@ def _proposed(look: Look, theme: ResolvedTheme, picked: Picking, token: str) -> 
         return []
     found: list[tuple[str, StepAlias | HueAlias]] = []
     passing = step_that_passes(picked, hue.id, color.rgb8)
-    if passing is not None:
+    if passing is not None and picked.pairings[0].holds is False:
         place = hue.place(passing.step) or 0
         found.append((f"the step that passes: {hue.step_name(place)}", passing))
     family = family_of(look.system.tokens[token].purpose)

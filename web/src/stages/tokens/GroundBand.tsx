@@ -55,9 +55,10 @@ export const GroundBand = memo(function GroundBand({ band, folded, onFold, ...sh
 });
 
 function Standing({ band, ...shared }: { band: BandView } & Shared) {
+  const beside = band.families.length + band.messages.length + band.fills.length > 0;
   return (
     <>
-      <div>
+      <div style={beside ? undefined : { gridColumn: "2 / -1" }}>
         {band.texts.map((row) => (
           <TextRow key={row.token} row={row} {...shared} />
         ))}
@@ -101,6 +102,14 @@ function Pick({
     </button>
   );
 }
+
+/** A color with its alpha, as it lies on what is under it. */
+const painted = ({ seen, alpha }: TokenView) =>
+  alpha === 1
+    ? seen
+    : `${seen}${Math.round(alpha * 255)
+        .toString(16)
+        .padStart(2, "0")}`;
 
 /** What a pairing reads; hatched in the color of what falls short. */
 function Figure({
@@ -159,10 +168,10 @@ function SharedRows({ rows, ...shared }: { rows: RowView[] } & Shared) {
         return (
           <Pick key={row.token} token={token} {...shared}>
             <span className={styles.small} style={{ alignItems: "center", display: "inline-flex", gap: 5 }}>
-              <span data-sample style={{ color: token.seen, fontWeight: 700 }}>
-                {token.shape === "line" || token.shape === "icon" ? "●" : "12 min"}
+              <span data-sample style={{ color: token.seen }}>
+                {token.shape === "line" || token.shape === "icon" ? "● " : ""}
+                <TokenName token={token} />
               </span>
-              <TokenName token={token} />
               <Figure row={row} ink={token.seen} />
             </span>
           </Pick>
@@ -292,8 +301,8 @@ function Fills({ rows, ...shared }: { rows: RowView[] } & Shared) {
             token={token}
             className={styles.cell}
             style={{
-              background: token.seen,
-              color: token.ink,
+              background: painted(token),
+              color: token.alpha < 0.5 ? "inherit" : token.ink,
               flexBasis: 120,
             }}
             {...shared}

@@ -9,7 +9,7 @@ import { Choice } from "../../components/Choice";
 import { TextField } from "../../components/TextField";
 import { ToolButton } from "../../components/ToolButton";
 import { useSteady } from "../../util/useSteady";
-import { usePart, useWorkspace } from "../../workspace/hooks";
+import { useKnown, usePart, useWorkspace } from "../../workspace/hooks";
 import { look } from "../../workspace/look";
 import { Changes } from "./Changes";
 import { StepPicker } from "./StepPicker";
@@ -17,7 +17,7 @@ import { TokenCare } from "./TokenCare";
 
 export function TokenEditor({ token }: { token: TokenView }) {
   const tokens = usePart("tokens");
-  const known = usePart("token_detail");
+  const known = useKnown(({ parts }) => parts?.token_detail);
   const theme = usePart("head", (head) => head.theme);
   const { keep, preview, endPreview } = useWorkspace();
   const [problem, setProblem] = useState<string | null>(null);

@@ -12,12 +12,14 @@ import { useInterface } from "../../workspace/interface";
 import { look, useLook } from "../../workspace/look";
 import { AreaToggles, WorkArea } from "../shared/WorkArea";
 import { GroundBand } from "./GroundBand";
+import { SpecimenSheet } from "./SpecimenSheet";
 import { SwatchField } from "./SwatchField";
 import { TokenEditor } from "./TokenEditor";
 
 const SHOW_ITEMS = [
   { value: "all", words: "grounds" },
   { value: "swatches", words: "swatches" },
+  { value: "specimen", words: "specimen" },
 ];
 
 export function TokensStage() {
@@ -34,6 +36,8 @@ export function TokensStage() {
           <Empty />
         ) : show === "swatches" ? (
           <SwatchField tokens={tokens} />
+        ) : show === "specimen" ? (
+          <SpecimenSheet />
         ) : (
           <Bands tokens={tokens} />
         )}
@@ -59,7 +63,7 @@ function Head({ count }: { count: number }) {
       />
       <Choice
         label="Show"
-        value={show === "swatches" ? show : "all"}
+        value={SHOW_ITEMS.some((each) => each.value === show) ? show : "all"}
         items={SHOW_ITEMS}
         onChoose={(value) => look({ show: value })}
       />

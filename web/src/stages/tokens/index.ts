@@ -4,7 +4,14 @@ import { lazily, type StageManifest } from "../manifest";
 export const tokens: StageManifest = {
   id: "tokens",
   words: "Tokens",
-  parts: () => ["tokens", "bands", "token_detail", "hues", "scales"],
+  parts: ({ show, select }) => [
+    "tokens",
+    "bands",
+    "hues",
+    "scales",
+    ...(select?.startsWith("token:") ? (["token_detail"] as const) : []),
+    ...(show === "specimen" ? (["specimen"] as const) : []),
+  ],
   component: lazily(() => import("./TokensStage"), "TokensStage"),
   areas: [
     {
