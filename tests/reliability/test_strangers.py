@@ -212,7 +212,7 @@ def test_a_selection_with_a_name_that_grows_is_published(client: TestClient) -> 
     assert kept.status_code == 200, kept.text
     client.post(f"{AT}/releases", json={"revision": 2, "version": "1.0.0"}).raise_for_status()
     files = client.get(f"{AT}/releases").json()[0]["files"]
-    assert len(files) == 4
+    assert len(files) == 6
     for file in files:
         assert client.get(file).status_code == 200
 

@@ -10,7 +10,7 @@ from heimat.core.color.notation import Notation
 from heimat.core.document.keys import parse_key
 from heimat.core.document.system import ColorSystem
 from heimat.core.legibility.selected import Selected, find
-from heimat.core.publication.changes import comparable
+from heimat.core.publication.changes import changed_ids
 from heimat.core.publication.publication import Publication, publication
 from heimat.core.resolve.resolved import Resolved
 from heimat.core.resolve.theme import ResolvedTheme
@@ -96,7 +96,4 @@ class Look:
         """The ids of tokens that are not as they were last published; nothing counts before a first release."""
         if self.place.published is None:
             return frozenset()
-        now = publication(self.resolved)
-        old = {token.id: token for token in comparable(self.place.published, now).tokens}
-        current = {token.id for token in now.tokens}
-        return frozenset({token.id for token in now.tokens if old.get(token.id) != token} | (old.keys() - current))
+        return changed_ids(self.place.published, publication(self.resolved))

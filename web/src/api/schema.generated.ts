@@ -1256,7 +1256,7 @@ export interface components {
              * Change
              * @enum {string}
              */
-            change: "added" | "removed" | "renamed" | "changed" | "repointed";
+            change: "added" | "removed" | "renamed" | "changed" | "repointed" | "described";
             /** Distance */
             distance: string | null;
             /** Theme */

@@ -10,7 +10,7 @@ from heimat.core.color.difference import ciede2000
 from heimat.core.color.spaces import srgb_to_lab
 from heimat.core.publication.publication import UNNAMED, Publication, PublishedToken, PublishedValue
 
-ChangeKind = Literal["added", "removed", "renamed", "changed", "repointed"]
+ChangeKind = Literal["added", "removed", "renamed", "changed", "repointed", "described"]
 
 
 @dataclass(frozen=True)
@@ -42,7 +42,10 @@ def same(before: Publication, after: Publication) -> bool:
 
 
 def compare(before: Publication | None, after: Publication) -> list[TokenChange]:
-    """What differs between two publications: removed and renamed first, then added, pointed elsewhere, changed."""
+    """What differs between two publications: removed and renamed first, then added, pointed elsewhere, changed.
+
+    Last come those of which only is said something else: a note, or that they are on their way out.
+    """
     old = {token.id: token for token in comparable(before, after).tokens} if before else {}
     new = {token.id: token for token in after.tokens}
     removed = [TokenChange("removed", token, None) for key, token in old.items() if key not in new]
@@ -50,7 +53,7 @@ def compare(before: Publication | None, after: Publication) -> list[TokenChange]
     both = [(old[key], token) for key, token in new.items() if key in old]
     # An alias that only follows its target's new name has not been pointed elsewhere.
     names = {was.name: now.name for was, now in both if was.name != now.name}
-    renamed, repointed, changed = [], [], []
+    renamed, repointed, changed, described = [], [], [], []
     for was, now in both:
         theme, distance = _most_different(was, now)
         if was.name != now.name:
@@ -59,7 +62,15 @@ def compare(before: Publication | None, after: Publication) -> list[TokenChange]
             repointed.append(TokenChange("repointed", was, now, theme, distance))
         elif theme is not None:
             changed.append(TokenChange("changed", was, now, theme, distance))
-    return removed + renamed + added + repointed + changed
+        elif (was.note, was.usage, was.deprecated) != (now.note, now.usage, now.deprecated):
+            described.append(TokenChange("described", was, now))
+    return removed + renamed + added + repointed + changed + described
+
+
+def changed_ids(before: Publication, after: Publication) -> frozenset[str]:
+    """The ids of the tokens that differ between two publications, also of those that go."""
+    found = (change.after or change.before for change in compare(before, after))
+    return frozenset(token.id for token in found if token is not None)
 
 
 def _repointed(was: PublishedToken, now: PublishedToken, names: dict[str, str]) -> bool:
@@ -91,6 +102,11 @@ def _distance(one: PublishedValue, other: PublishedValue) -> float:
     return float(ciede2000(labs[0], labs[1]))
 
 
+def _is_newly_deprecated(change: TokenChange) -> bool:
+    before, after = change.before, change.after
+    return after is not None and after.deprecated is not None and (before is None or before.deprecated is None)
+
+
 def next_version(latest: str | None, changes: list[TokenChange]) -> str:
     """The semantic version proposed: major where names go, minor where names come or point elsewhere, else patch."""
     if latest is None:
@@ -99,6 +115,6 @@ def next_version(latest: str | None, changes: list[TokenChange]) -> str:
     kinds = {change.change for change in changes}
     if kinds & {"removed", "renamed"}:
         return f"{major + 1}.0.0"
-    if kinds & {"added", "repointed"}:
+    if kinds & {"added", "repointed"} or any(_is_newly_deprecated(change) for change in changes):
         return f"{major}.{minor + 1}.0"
     return f"{major}.{minor}.{patch + 1}"

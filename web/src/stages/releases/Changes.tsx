@@ -56,6 +56,8 @@ function words(change: ChangeView): string {
     ? `, ${change.before?.hex} to ${change.after?.hex}, CIEDE2000 ${change.distance}`
     : "";
   switch (change.change) {
+    case "described":
+      return `${after} is described otherwise`;
     case "added":
       return `${after} is new: ${change.after_alias ?? change.after?.hex}`;
     case "removed":

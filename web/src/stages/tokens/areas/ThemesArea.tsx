@@ -52,9 +52,9 @@ function ThemeRow({ theme, themes, first }: { theme: ThemeView; themes: ThemeVie
   return (
     <Flex gap="8px" align="flex-end" wrap="wrap" marginBottom="8px" fontSize="12px">
       <TextField
-        label={first ? "Theme, the one without a choice" : "Theme"}
+        label={first ? "First theme" : "Theme"}
         value={theme.name}
-        width="150px"
+        width="104px"
         onCommit={(name) => keep([edit("rename_theme", { theme: theme.id, name })])}
       />
       <Choice
