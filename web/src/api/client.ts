@@ -13,6 +13,7 @@ export type TokenDetail = NonNullable<Parts["token_detail"]>;
 export type ThemeView = Schemas["ThemeView"];
 export type TokenValue = Extract<Edit, { type: "set_token_value" }>["value"];
 export type AdditionView = Schemas["AdditionView"];
+export type StandingPlanView = Schemas["StandingPlanView"];
 export type MovedView = Schemas["MovedView"];
 export type PairingView = Schemas["PairingView"];
 export type FindingView = Schemas["FindingView"];

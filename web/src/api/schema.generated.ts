@@ -1019,7 +1019,7 @@ export interface components {
          */
         AdditionView: {
             /** Edits */
-            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
+            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
             /** Lacking */
             lacking: string[];
             /** There */
@@ -1109,6 +1109,16 @@ export interface components {
             chroma: number;
             /** Lightness */
             lightness: number;
+        };
+        /**
+         * AliasUse
+         * @description A token that stands for another one, in a theme.
+         */
+        AliasUse: {
+            /** Theme */
+            theme: string;
+            /** Token */
+            token: string;
         };
         /**
          * Anchor
@@ -1737,7 +1747,7 @@ export interface components {
             /** Base */
             base: number;
             /** Edits */
-            edits: (components["schemas"]["AddHues-Input"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Input"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Input"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Input"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Input"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Input"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Input"] | components["schemas"]["AddTokens-Input"] | components["schemas"]["SetTokenValue-Input"] | components["schemas"]["SetTokenValues-Input"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Input"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
+            edits: (components["schemas"]["AddHues-Input"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Input"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Input"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Input"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Input"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Input"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Input"] | components["schemas"]["AddTokens-Input"] | components["schemas"]["SetTokenValue-Input"] | components["schemas"]["SetTokenValues-Input"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Input"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
             /** Key */
             key?: string;
             /**
@@ -1759,7 +1769,7 @@ export interface components {
          */
         EditsView: {
             /** Edits */
-            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
+            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
         };
         /**
          * EndTextsView
@@ -1994,7 +2004,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "pairing" | "told_apart" | "translucent" | "crowded" | "order" | "displaced" | "cap";
+            kind: "pairing" | "told_apart" | "translucent" | "crowded" | "order" | "displaced" | "cap" | "kept";
             /** Select */
             select: string;
             /** Sentence */
@@ -3738,7 +3748,7 @@ export interface components {
             /** Base */
             base: number;
             /** Edits */
-            edits: (components["schemas"]["AddHues-Input"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Input"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Input"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Input"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Input"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Input"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Input"] | components["schemas"]["AddTokens-Input"] | components["schemas"]["SetTokenValue-Input"] | components["schemas"]["SetTokenValues-Input"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Input"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
+            edits: (components["schemas"]["AddHues-Input"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Input"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Input"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Input"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Input"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Input"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Input"] | components["schemas"]["AddTokens-Input"] | components["schemas"]["SetTokenValue-Input"] | components["schemas"]["SetTokenValues-Input"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Input"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
             /** Latest */
             latest?: string | null;
             /**
@@ -4051,7 +4061,7 @@ export interface components {
          */
         RefillView: {
             /** Edit */
-            edit: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"]) | null;
+            edit: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"]) | null;
             /** Moved */
             moved: components["schemas"]["MovedView"][];
         };
@@ -4877,7 +4887,7 @@ export interface components {
          */
         SetPlanView: {
             /** Edits */
-            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
+            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
             /** Rows */
             rows: components["schemas"]["PlanRowView"][];
         };
@@ -5179,6 +5189,8 @@ export interface components {
         /**
          * SpecimenPart
          * @description All themes, and which token stands for each purpose: its key and its name.
+         *
+         *     `splits` are the tokens that stand in one place alone; their keys and names are those of purpose, @ and place.
          */
         SpecimenPart: {
             /** Keys */
@@ -5189,6 +5201,8 @@ export interface components {
             names: {
                 [key: string]: string;
             };
+            /** Splits */
+            splits: components["schemas"]["SplitView"][];
             /** Themes */
             themes: components["schemas"]["SpecimenThemeView"][];
         };
@@ -5212,6 +5226,54 @@ export interface components {
             scheme: "light" | "dark";
         };
         /**
+         * SplitToken
+         * @description Put a new token behind another one, with the same values; chosen pairings and aliases go over to it.
+         *
+         *     With a `place` it stands in one part of a screen instead of the other.
+         */
+        SplitToken: {
+            /**
+             * Aliases
+             * @default []
+             */
+            aliases?: components["schemas"]["AliasUse"][];
+            /** Id */
+            id?: string;
+            /** Name */
+            name: string;
+            /**
+             * Pairings
+             * @default []
+             */
+            pairings?: string[];
+            /**
+             * Place
+             * @default
+             */
+            place?: string;
+            /** Token */
+            token: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "split_token";
+        };
+        /**
+         * SplitView
+         * @description A custom property that another one stands in for, in one place.
+         */
+        SplitView: {
+            /** Instead */
+            instead: string;
+            /** Place */
+            place: string;
+            /** Property */
+            property: string;
+            /** Purpose */
+            purpose: string;
+        };
+        /**
          * SpreadView
          * @description Gaps between neighbours, from light to dark, and in words their smallest, largest and spread.
          */
@@ -5222,12 +5284,24 @@ export interface components {
             words: string;
         };
         /**
+         * StandingPairingView
+         * @description A pairing that a token is part of, in words.
+         */
+        StandingPairingView: {
+            /** Id */
+            id: string;
+            /** Words */
+            words: string;
+        };
+        /**
          * StandingPlanView
-         * @description What stands on a color: tokens that name it, tokens that stand on those, and the rest in sentences.
+         * @description What stands on a color: tokens that name it, those that stand on these, pairings, and the rest in sentences.
          */
         StandingPlanView: {
             /** Others */
             others: string[];
+            /** Pairings */
+            pairings: components["schemas"]["StandingPairingView"][];
             /** Through */
             through: string[];
             /** Tokens */
@@ -5686,7 +5760,7 @@ export interface components {
          */
         ThemePlanView: {
             /** Edit */
-            edit: components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"];
+            edit: components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"];
             /** Lost */
             lost: string[];
             /** Moved */
@@ -5763,6 +5837,8 @@ export interface components {
             id: string;
             /** Key */
             key: string;
+            /** Pairings */
+            pairings: number;
             /** Proposed */
             proposed: components["schemas"]["ProposedView"][];
             /** Readings */

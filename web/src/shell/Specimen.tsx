@@ -8,6 +8,7 @@ import { PickedColors } from "../components/specimens/PickedColors";
 import { usePart } from "../workspace/hooks";
 import { useInterface } from "../workspace/interface";
 import { look, useLook } from "../workspace/look";
+import { useDiffer } from "../workspace/useDiffer";
 
 export function Specimen() {
   const specimen = usePart("specimen");
@@ -16,7 +17,8 @@ export function Specimen() {
   const own = useInterface((state) => state.specimenTheme);
   const set = useInterface((state) => state.set);
   const select = useLook((at) => at.select);
-  const [picked, setPicked] = useState<string[]>([]);
+  const differ = useDiffer();
+  const [picked, setPicked] = useState<PickedPart | null>(null);
   const theme =
     specimen.themes.find((each) => each.id === own) ??
     specimen.themes.find((each) => each.id === shown) ??
@@ -24,9 +26,9 @@ export function Specimen() {
   const drawn = SPECIMENS.find((each) => each.id === screen) ?? SPECIMENS[0];
   if (!drawn) return null;
   const Screen = drawn.component;
-  const onPick = (purposes: string[]) => {
-    setPicked(purposes);
-    const first = purposes.map((purpose) => specimen.keys[purpose]).find(Boolean);
+  const onPick = (part: PickedPart) => {
+    setPicked(part);
+    const first = part.purposes.map((purpose) => specimen.keys[purpose]).find(Boolean);
     if (first) look({ select: first });
   };
   return (
@@ -63,12 +65,13 @@ export function Specimen() {
         />
       </Flex>
       <PickedColors
-        purposes={picked}
+        picked={picked}
         specimen={specimen}
         selected={select}
         onSelect={(key) => look({ select: key })}
+        onDiffer={differ}
       />
-      <Drawn theme={theme} label={drawn.words} onPick={onPick}>
+      <Drawn specimen={specimen} theme={theme} label={drawn.words} onPick={onPick}>
         <Screen />
       </Drawn>
     </Box>

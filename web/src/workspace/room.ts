@@ -1,6 +1,7 @@
 /** How much room there is, in CSS pixels; zooming takes room away. */
 import { useSyncExternalStore } from "react";
 import { useInterface } from "./interface";
+import { useLook } from "./look";
 
 const ROOMY = "(min-width: 1200px)";
 const NARROW = "(max-width: 899px)";
@@ -23,5 +24,7 @@ export const useNarrow = () => useMedia(NARROW);
 export function useSpecimenShown(): boolean {
   const wanted = useInterface((state) => state.specimen);
   const roomy = useMedia(ROOMY);
-  return wanted ?? roomy;
+  // Where the sheet itself is the specimen, none stands beside it.
+  const whole = useLook((at) => at.stage === "tokens" && at.show === "specimen");
+  return !whole && (wanted ?? roomy);
 }

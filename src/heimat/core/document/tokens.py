@@ -42,6 +42,8 @@ class LiteralColor(Part):
     was: Name = ""
 
 
+Place = Annotated[str, Field(pattern=r"^[a-z][a-z0-9-]*$|^$", max_length=40)]
+"""The name of a part of a screen."""
 Alias = Annotated[StepAlias | HueAlias | TokenAlias, Field(discriminator="kind")]
 
 
@@ -77,14 +79,16 @@ class Deprecation(Part):
 class Token(Part):
     """A semantic token: a name for a purpose, with a value in every theme.
 
-    `purpose` is what it is there for in an interface, whatever it is called; None where that is not known. `note` says
-    what it is, `usage` how it is to be used. What is `internal` never leaves.
+    `purpose` is what it is there for in an interface, whatever it is called; None where that is not known. With a
+    `place` it is there for one part of a screen alone, in which it stands instead of the token of that purpose. `note`
+    says what it is, `usage` how it is to be used. What is `internal` never leaves.
     """
 
     id: Id
     order: OrderKey
     name: Name
     purpose: Purpose | None = None
+    place: Place = ""
     values: dict[Id, TokenValue]
     note: Note = ""
     usage: Note = ""

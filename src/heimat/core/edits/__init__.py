@@ -34,6 +34,7 @@ from heimat.core.edits.restore import Restore
 from heimat.core.edits.scales import AimCurve, AimStep, NudgeSteps, SetCurves, SetMethod, SetPinNeighbours, SetWide
 from heimat.core.edits.selections import KeepSelection, RemoveSelection, SetCap
 from heimat.core.edits.sources import AimSource, FollowHue, LetGo, SetSource
+from heimat.core.edits.splitting import SplitToken
 from heimat.core.edits.stops import KeepStops, RemoveStops
 from heimat.core.edits.themes import AddTheme, MoveTheme, RemoveTheme, RenameTheme, SetTheme
 from heimat.core.edits.token_care import DeprecateToken, DescribeToken, KeepTokensInternal
@@ -93,6 +94,7 @@ UserEdit = Annotated[
     | SetTokenValues
     | LetTokenFollow
     | MoveTokens
+    | SplitToken
     | RenameToken
     | RenameTokens
     | DescribeToken

@@ -88,7 +88,7 @@ class AddTokens(EditBase):
 
 def _added(system: ColorSystem, new: "tuple[NewToken, ...] | list[NewToken]") -> ColorSystem:
     tokens = dict(system.tokens)
-    taken = {token.purpose for token in tokens.values()}
+    taken = {token.purpose for token in tokens.values() if not token.place}
     for each, order in zip(new, behind(system.tokens, len(new)), strict=True):
         if each.id in tokens:
             raise DomainError("A token with this id is there already.", "id", "taken")

@@ -14,7 +14,7 @@ from heimat.core.document.aliases import aliases_of, value_in
 from heimat.core.document.following import with_descendants
 from heimat.core.document.keys import Key, parse_key
 from heimat.core.document.order import in_order
-from heimat.core.document.pairings import USE_WORDS
+from heimat.core.document.pairings import Pairing
 from heimat.core.document.selections import NamedSelection
 from heimat.core.document.tokens import HueAlias, StepAlias, TokenValue, base_of
 from heimat.core.resolve.resolved import Resolved
@@ -42,11 +42,12 @@ class Instead:
 
 @dataclass(frozen=True)
 class Standing:
-    """All that stands on a color: tokens that name it, tokens that stand on those, and the rest in words."""
+    """All that stands on a color: tokens that name it, tokens that stand on those, pairings, and the rest in words."""
 
     direct: tuple[StandingToken, ...]
     through: tuple[str, ...]
     others: tuple[str, ...]
+    pairings: tuple[Pairing, ...] = ()
 
 
 def standing(resolved: Resolved, key: str) -> Standing:
@@ -103,16 +104,13 @@ def _on_token(resolved: Resolved, token: str) -> Standing:
         StandingToken(other.id, theme, other.values[theme], resolved.themes[theme].tokens[other.id].rgb8)
         for other, theme in aliases_of(system, token)
     )
-    words = []
-    for pairing in in_order(system.pairings):
-        names = [system.tokens[each].name for each in (pairing.foreground, pairing.ground)]
-        if token in (pairing.foreground, pairing.ground):
-            words.append(f"{names[0]} on {names[1]}, as {USE_WORDS[pairing.use]}.")
-    words += [f"It is told apart in {told.name}." for told in in_order(system.told_apart) if token in told.tokens]
+    pairings = [each for each in in_order(system.pairings) if token in (each.foreground, each.ground)]
+    words = [f"It is told apart in {told.name}." for told in in_order(system.told_apart) if token in told.tokens]
     for each in in_order(system.tokens):
         if each.deprecated and each.deprecated.replacement == token:
             words.append(f"It stands in for {each.name}, which is deprecated.")
-    return Standing(direct, _through(resolved, {token, *(each.token for each in direct)}), tuple(words))
+    through = _through(resolved, {token, *(each.token for each in direct)})
+    return Standing(direct, through, tuple(words), tuple(pairings))
 
 
 def instead_of(resolved: Resolved, stands: StandingToken, gone: Key) -> Instead | None:

@@ -48,6 +48,10 @@ class RepairsView(TypedDict):
     repairs: list[RepairView]
 
 
+_BY_DISTANCE: tuple[FindingKind, ...] = ("told_apart", "kept")
+"""Kinds whose repairs are measured by a distance between colors; those of the others by a ratio."""
+
+
 def findings_part(look: Look) -> list[FindingView]:
     """All findings, of every theme, in order of weight."""
     return [_finding(finding, look.eyes) for finding in findings(look.resolved, repairs=False)]
@@ -58,7 +62,7 @@ def repairs_part(look: Look) -> list[RepairsView]:
     return [
         {
             "finding": finding.id,
-            "repairs": [_repair(repair, look.eyes, finding.kind == "told_apart") for repair in finding.repairs],
+            "repairs": [_repair(repair, look.eyes, finding.kind in _BY_DISTANCE) for repair in finding.repairs],
         }
         for finding in findings(look.resolved)
     ]
@@ -78,7 +82,7 @@ def _finding(finding: Finding, eyes: Eyes) -> FindingView:
         "as_seen": merged.hexes(colors) if merged else None,
         "as_seen_by": merged.vision if merged else None,
         "use": finding.use,
-        "settled_by_steps": finding.kind in ("pairing", "told_apart"),
+        "settled_by_steps": finding.kind in ("pairing", "told_apart", "kept"),
     }
 
 

@@ -60,6 +60,7 @@ class TokenDetailPart(TypedDict):
     readings: list[ReadingsView]
     proposed: list[ProposedView]
     used_by: list[str]
+    pairings: int
     through: int
 
 
@@ -87,6 +88,7 @@ def token_detail_part(look: Look) -> TokenDetailPart | None:
         ],
         "proposed": _proposed(look, theme, picked, token),
         "used_by": [f"{name} is it." for name in names] + list(found.others),
+        "pairings": len(found.pairings),
         "through": len(found.through),
     }
 

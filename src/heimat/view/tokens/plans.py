@@ -11,6 +11,7 @@ from heimat.core.document.cases import Case
 from heimat.core.document.keys import parse_key
 from heimat.core.document.names import check_pattern, clashes, scale_token_name
 from heimat.core.document.order import in_order
+from heimat.core.document.pairings import USE_WORDS
 from heimat.core.document.purposes import PURPOSES, Family, Form
 from heimat.core.document.system import ColorSystem, ladder_of
 from heimat.core.document.themes import Scheme, Wanted
@@ -229,10 +230,18 @@ class StandingView(SwatchView):
     instead_value: TokenValue | None
 
 
+class StandingPairingView(TypedDict):
+    """A pairing that a token is part of, in words."""
+
+    id: str
+    words: str
+
+
 class StandingPlanView(TypedDict):
-    """What stands on a color: tokens that name it, tokens that stand on those, and the rest in sentences."""
+    """What stands on a color: tokens that name it, those that stand on these, pairings, and the rest in sentences."""
 
     tokens: list[StandingView]
+    pairings: list[StandingPairingView]
     through: list[str]
     others: list[str]
 
@@ -258,4 +267,15 @@ def standing_plan(resolved: Resolved, key: str, eyes: Eyes) -> StandingPlanView:
                 "instead_value": other.value if other else None,
             }
         )
-    return {"tokens": rows, "through": [tokens[each].name for each in found.through], "others": list(found.others)}
+    return {
+        "tokens": rows,
+        "pairings": [
+            {
+                "id": each.id,
+                "words": f"{tokens[each.foreground].name} on {tokens[each.ground].name}, as {USE_WORDS[each.use]}",
+            }
+            for each in found.pairings
+        ],
+        "through": [tokens[each].name for each in found.through],
+        "others": list(found.others),
+    }

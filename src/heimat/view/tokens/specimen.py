@@ -6,6 +6,7 @@ from typing_extensions import TypedDict
 from heimat.core.document.keys import token_key
 from heimat.core.document.names import css_name
 from heimat.core.document.themes import Scheme
+from heimat.core.document.tokens import Token
 from heimat.view.look import Look
 
 
@@ -18,12 +19,25 @@ class SpecimenThemeView(TypedDict):
     colors: dict[str, str]
 
 
+class SplitView(TypedDict):
+    """A custom property that another one stands in for, in one place."""
+
+    place: str
+    purpose: str
+    property: str
+    instead: str
+
+
 class SpecimenPart(TypedDict):
-    """All themes, and which token stands for each purpose: its key and its name."""
+    """All themes, and which token stands for each purpose: its key and its name.
+
+    `splits` are the tokens that stand in one place alone; their keys and names are those of purpose, @ and place.
+    """
 
     themes: list[SpecimenThemeView]
     keys: dict[str, str]
     names: dict[str, str]
+    splits: list[SplitView]
 
 
 def specimen_part(look: Look) -> SpecimenPart:
@@ -39,16 +53,35 @@ def specimen_part(look: Look) -> SpecimenPart:
                 "name": theme.theme.name,
                 "scheme": theme.theme.scheme,
                 "colors": {
-                    f"--{css_name(token.purpose or '')}": shown + _alpha(color.alpha)
+                    _property(token): shown + _alpha(color.alpha)
                     for token, color, shown in zip(tokens, colors, seen, strict=True)
                 },
             }
         )
     return {
         "themes": themes,
-        "keys": {token.purpose or "": token_key(token.id) for token in tokens},
-        "names": {token.purpose or "": token.name for token in tokens},
+        "keys": {_part(token): token_key(token.id) for token in tokens},
+        "names": {_part(token): token.name for token in tokens},
+        "splits": [
+            {
+                "place": token.place,
+                "purpose": token.purpose or "",
+                "property": f"--{css_name(token.purpose or '')}",
+                "instead": _property(token),
+            }
+            for token in tokens
+            if token.place
+        ],
     }
+
+
+def _part(token: Token) -> str:
+    return f"{token.purpose}@{token.place}" if token.place else token.purpose or ""
+
+
+def _property(token: Token) -> str:
+    """The custom property that a specimen is given for a token: by purpose, and by place where it has one."""
+    return f"--{css_name(token.purpose or '')}" + (f"--{token.place}" if token.place else "")
 
 
 def _alpha(alpha: float) -> str:

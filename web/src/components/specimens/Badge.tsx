@@ -6,6 +6,7 @@ export function Badge({ state, children }: { state: State; children: string }) {
   return (
     <span
       className={`${styles.badge} ${styles[state]}`}
+      data-place="badge"
       data-colors={`status.${state}-text status.${state}-surface status.${state}`}
     >
       <span className={styles.dot} />

@@ -36,6 +36,7 @@ export function Button({
       type="button"
       className={`${styles.button} ${styles[family] ?? ""} ${state ? styles[state] : ""}`}
       aria-disabled={state === "disabled"}
+      data-place="button"
       data-colors={colors.join(" ")}
     >
       {children ?? (state === "" ? (WORDS[family] ?? family) : state)}

@@ -57,7 +57,7 @@ export function Charts() {
 
 function Chart({ title, children }: { title: string; children: React.ReactNode }) {
   return (
-    <div className={styles.card} data-colors="surface.card border.divider">
+    <div className={styles.card} data-place="chart" data-colors="surface.card border.divider">
       <div className={styles.strong} data-colors="text.strong">
         {title}
       </div>

@@ -8,7 +8,12 @@ import styles from "./specimen.module.css";
 export function OperationsBoard() {
   return (
     <div className={styles.page} data-colors="surface.page text.plain">
-      <div className={styles.boardHead} data-wide data-colors="surface.card border.divider">
+      <div
+        className={styles.boardHead}
+        data-place="board-head"
+        data-wide
+        data-colors="surface.card border.divider"
+      >
         <span className={styles.heading} data-colors="text.strong">
           Skarvik, today
         </span>
@@ -20,7 +25,7 @@ export function OperationsBoard() {
           <Button family="main">Call a vessel</Button>
         </span>
       </div>
-      <div className={styles.table} data-colors="surface.card border.divider">
+      <div className={styles.table} data-place="departures" data-colors="surface.card border.divider">
         <div className={`${styles.tableHead} ${styles.wide}`} data-colors="surface.sunken text.faint">
           <span>Time</span>
           <span>Route</span>
@@ -48,7 +53,11 @@ export function OperationsBoard() {
             >
               {each.late > 0 ? `+${each.late}` : each.late}
             </span>
-            <span className={styles.meter} data-colors="surface.sunken chart.highlighted">
+            <span
+              className={styles.meter}
+              data-place="load-meter"
+              data-colors="surface.sunken chart.highlighted"
+            >
               <span style={{ width: `${each.load}%` }} />
             </span>
             <span>
@@ -59,6 +68,7 @@ export function OperationsBoard() {
       </div>
       <div
         className={`${styles.alert} ${styles.error}`}
+        data-place="board-alert"
         data-colors="status.error-surface status.error-text status.error-border"
       >
         12:05 Pellan is cancelled: 41 passengers are to be told.

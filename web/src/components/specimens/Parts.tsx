@@ -15,7 +15,13 @@ const ALERTS = [
 export function Parts() {
   return (
     <div className={styles.page} data-colors="surface.page text.plain">
-      <nav className={styles.nav} data-wide aria-label="Specimen" data-colors="surface.card border.divider">
+      <nav
+        className={styles.nav}
+        data-place="navigation"
+        data-wide
+        aria-label="Specimen"
+        data-colors="surface.card border.divider"
+      >
         {["Sailings", "Tickets", "Islands"].map((words, place) => (
           <span
             key={words}
@@ -40,6 +46,7 @@ export function Parts() {
             <div
               key={state}
               className={`${styles.alert} ${styles[state]}`}
+              data-place="alert"
               data-colors={`status.${state}-surface status.${state}-text status.${state}-border`}
             >
               {words}
@@ -78,6 +85,7 @@ function Field({ label, value, error }: { label: string; value: string; error?: 
       <div className={styles.small}>{label}</div>
       <div
         className={`${styles.field} ${error ? styles.wrong : ""}`}
+        data-place="field"
         data-colors={`surface.card text.strong ${error ? "status.error" : "border.plain"}`}
       >
         {value}
@@ -94,8 +102,8 @@ function Field({ label, value, error }: { label: string; value: string; error?: 
 
 function Table() {
   return (
-    <div className={styles.table} data-colors="surface.card border.divider">
-      <div className={styles.tableHead} data-colors="surface.sunken text.faint">
+    <div className={styles.table} data-place="table" data-colors="surface.card border.divider">
+      <div className={styles.tableHead} data-place="table-head" data-colors="surface.sunken text.faint">
         <span>Departure</span>
         <span>Vessel</span>
         <span>Places</span>

@@ -5,23 +5,40 @@ import styles from "./specimen.module.css";
 
 export type SpecimenTheme = Parts["specimen"]["themes"][number];
 
+/** What was clicked: the purposes that color it, the innermost part first, and which part of the screen it is. */
+export interface PickedPart {
+  purposes: string[];
+  place: string;
+}
+
 interface Props {
+  specimen: Parts["specimen"];
   theme: SpecimenTheme | undefined;
   label: string;
-  /** Told the purposes that color what was clicked, the innermost part first. */
-  onPick?: (purposes: string[]) => void;
+  onPick?: (picked: PickedPart) => void;
   children: ReactNode;
 }
 
-export function Specimen({ theme, label, onPick, children }: Props) {
+/** Where a token stands in one place alone, its property stands in for that of the purpose there. */
+const splitRules = ({ splits }: Parts["specimen"]) =>
+  splits
+    .map(
+      (split) =>
+        `[data-specimen] [data-place="${split.place}"] { ${split.property}: var(${split.instead}); }`,
+    )
+    .join("\n");
+
+export function Specimen({ specimen, theme, label, onPick, children }: Props) {
   const pick = (event: MouseEvent) => {
-    const parts: string[] = [];
-    let at = (event.target as Element).closest("[data-colors]");
+    const target = event.target as Element;
+    const purposes: string[] = [];
+    let at = target.closest("[data-colors]");
     while (at && event.currentTarget.contains(at)) {
-      parts.push(...(at.getAttribute("data-colors") ?? "").split(" ").filter(Boolean));
+      purposes.push(...(at.getAttribute("data-colors") ?? "").split(" ").filter(Boolean));
       at = at.parentElement?.closest("[data-colors]") ?? null;
     }
-    if (parts.length > 0) onPick?.([...new Set(parts)]);
+    const place = target.closest("[data-place]")?.getAttribute("data-place") ?? "";
+    if (purposes.length > 0) onPick?.({ purposes: [...new Set(purposes)], place });
   };
   return (
     // biome-ignore lint/a11y/useKeyWithClickEvents: the tokens of a part are reached by keys in the bands and the finder
@@ -33,6 +50,7 @@ export function Specimen({ theme, label, onPick, children }: Props) {
       style={{ ...(theme?.colors as CSSProperties), colorScheme: theme?.scheme }}
       onClick={pick}
     >
+      {specimen.splits.length > 0 && <style>{splitRules(specimen)}</style>}
       {children}
     </section>
   );

@@ -13,7 +13,12 @@ const SEAT_COLORS: Record<string, string> = {
 export function TicketPage() {
   return (
     <div className={styles.page} data-colors="surface.page text.plain">
-      <div className={styles.brand} data-wide data-colors="surface.brand text.on-brand">
+      <div
+        className={styles.brand}
+        data-place="ticket-head"
+        data-wide
+        data-colors="surface.brand text.on-brand"
+      >
         <div className={styles.title}>Skarvik to Tarnsey</div>
         <div>Tuesday, 4 sailings, 55 minutes</div>
       </div>
@@ -23,6 +28,7 @@ export function TicketPage() {
             <div
               key={each.time}
               className={`${styles.sailing} ${place === 0 ? styles.selected : ""}`}
+              data-place="sailing"
               data-colors={place === 0 ? "selection.fill selection.label" : "border.divider"}
             >
               <span className={styles.time} data-colors="text.strong">
@@ -42,7 +48,7 @@ export function TicketPage() {
         </div>
         <div className={styles.stack}>
           <SeatMap />
-          <div className={styles.card} data-colors="surface.card border.divider">
+          <div className={styles.card} data-place="price" data-colors="surface.card border.divider">
             {[
               ["2 adults", "24.00"],
               ["1 bicycle", "6.00"],
@@ -73,7 +79,7 @@ export function TicketPage() {
 
 function SeatMap() {
   return (
-    <div className={styles.card} data-colors="surface.card border.divider">
+    <div className={styles.card} data-place="seat-map" data-colors="surface.card border.divider">
       <div className={styles.strong} data-colors="text.strong">
         Upper deck
       </div>

@@ -11,4 +11,4 @@ export const SPECIMENS: { id: string; words: string; component: ComponentType }[
   { id: "quay", words: "quay display", component: QuayDisplay },
   { id: "parts", words: "all parts", component: Parts },
 ];
-export { Specimen } from "./Specimen";
+export { type PickedPart, Specimen } from "./Specimen";

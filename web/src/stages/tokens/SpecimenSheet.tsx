@@ -2,11 +2,12 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { Choice } from "../../components/Choice";
-import { SPECIMENS, Specimen } from "../../components/specimens";
+import { type PickedPart, SPECIMENS, Specimen } from "../../components/specimens";
 import { PickedColors } from "../../components/specimens/PickedColors";
 import { useKnown, usePart } from "../../workspace/hooks";
 import { useInterface } from "../../workspace/interface";
 import { look, useLook } from "../../workspace/look";
+import { useDiffer } from "../../workspace/useDiffer";
 
 export function SpecimenSheet() {
   const specimen = useKnown(({ parts }) => parts?.specimen);
@@ -14,17 +15,18 @@ export function SpecimenSheet() {
   const screen = useInterface((state) => state.screen);
   const set = useInterface((state) => state.set);
   const select = useLook((at) => at.select);
+  const differ = useDiffer();
   const [beside, setBeside] = useState("");
-  const [picked, setPicked] = useState<string[]>([]);
+  const [picked, setPicked] = useState<PickedPart | null>(null);
   const drawn = SPECIMENS.find((each) => each.id === screen) ?? SPECIMENS[0];
   if (!drawn || !specimen) return null;
   const Screen = drawn.component;
   const themes = specimen.themes.filter((each) => each.id === shown);
   const other = specimen.themes.find((each) => each.id === beside);
   if (other) themes.push(other);
-  const onPick = (theme: string) => (purposes: string[]) => {
-    setPicked(purposes);
-    const first = purposes.map((purpose) => specimen.keys[purpose]).find(Boolean);
+  const onPick = (theme: string) => (part: PickedPart) => {
+    setPicked(part);
+    const first = part.purposes.map((purpose) => specimen.keys[purpose]).find(Boolean);
     look({ theme, ...(first ? { select: first } : {}) });
   };
   return (
@@ -47,12 +49,13 @@ export function SpecimenSheet() {
           ]}
           onChoose={setBeside}
         />
-        {picked.length > 0 ? (
+        {picked ? (
           <PickedColors
-            purposes={picked}
+            picked={picked}
             specimen={specimen}
             selected={select}
             onSelect={(key) => look({ select: key })}
+            onDiffer={differ}
           />
         ) : (
           <Text fontSize="12px" color="fg.muted">
@@ -63,7 +66,12 @@ export function SpecimenSheet() {
       <Flex>
         {themes.map((theme) => (
           <Box key={theme.id} flex="1 1 0" minWidth="0">
-            <Specimen theme={theme} label={`${drawn.words}, ${theme.name}`} onPick={onPick(theme.id)}>
+            <Specimen
+              specimen={specimen}
+              theme={theme}
+              label={`${drawn.words}, ${theme.name}`}
+              onPick={onPick(theme.id)}
+            >
               <Screen />
             </Specimen>
           </Box>

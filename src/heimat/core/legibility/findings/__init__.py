@@ -3,6 +3,7 @@
 from dataclasses import replace
 
 from heimat.core.legibility.findings.finding import Finding
+from heimat.core.legibility.findings.kept import kept_findings, kept_ids
 from heimat.core.legibility.findings.pairings import pairing_findings, pairing_ids, pairing_rooms
 from heimat.core.legibility.findings.scales import scale_finding_ids, scale_findings
 from heimat.core.legibility.findings.told_apart import told_apart_findings, told_apart_ids, told_apart_rooms
@@ -17,7 +18,8 @@ __all__ = ["Finding", "finding_ids", "findings", "rooms"]
 
 def finding_ids(resolved: Resolved) -> frozenset[str]:
     """The ids of all findings, without their words and repairs: what is asked many times over."""
-    return frozenset(told_apart_ids(resolved) | pairing_ids(resolved) | scale_finding_ids(resolved))
+    pairs = told_apart_ids(resolved) | pairing_ids(resolved)
+    return frozenset(pairs | scale_finding_ids(resolved) | kept_ids(resolved))
 
 
 def rooms(resolved: Resolved) -> dict[str, float]:
@@ -26,13 +28,14 @@ def rooms(resolved: Resolved) -> dict[str, float]:
 
 
 def findings(resolved: Resolved, *, repairs: bool = True) -> list[Finding]:
-    """All findings, those that merge meanings first, then those on scales, then pairings by how far they fall short.
+    """All findings: what merges meanings, what stood on something gone, scales, then pairings by how far they miss.
 
     Repairs take most of the time and may be left out. What each mends and breaks is what is found after it; of very
     many repairs, that is looked for only of those of the findings that weigh most.
     """
     found = (
         told_apart_findings(resolved, repairs=repairs)
+        + kept_findings(resolved, repairs=repairs)
         + scale_findings(resolved)
         + pairing_findings(resolved, repairs=repairs)
     )

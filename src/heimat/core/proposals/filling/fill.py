@@ -34,8 +34,8 @@ def _short(text: str) -> str:
 
 
 def by_purpose(system: ColorSystem) -> dict[str, str]:
-    """The ids of the tokens by their purpose."""
-    return {token.purpose: token.id for token in in_order(system.tokens) if token.purpose}
+    """The ids of the tokens by their purpose; those that are there for one place alone are left out."""
+    return {token.purpose: token.id for token in in_order(system.tokens) if token.purpose and not token.place}
 
 
 def filled(

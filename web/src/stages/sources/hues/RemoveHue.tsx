@@ -1,21 +1,44 @@
 /** Removing a hue: what stands on it is said first, and what follows it is asked about. */
 
+import { useQuery } from "@tanstack/react-query";
 import { type KeyboardEvent, useState } from "react";
-import type { HueView } from "../../../api/client";
+import { client, data, type HueView } from "../../../api/client";
 import { edit } from "../../../api/edits";
 import { ToolButton } from "../../../components/ToolButton";
 import { focusSoon, found } from "../../../util/focus";
-import { useNow, useWorkspace } from "../../../workspace/hooks";
-import { look } from "../../../workspace/look";
+import { useNow, usePart, useWorkspace } from "../../../workspace/hooks";
+import { look, useLook, useSeeing } from "../../../workspace/look";
 import { counted } from "../adding";
 
 export function RemoveHue({ hue }: { hue: HueView }) {
   const { put } = useWorkspace();
   const [asking, setAsking] = useState(false);
   const hues = useNow();
-  const remove = async (children: "detach" | "remove") => {
+  const slug = useLook((at) => at.slug);
+  const seeing = useSeeing();
+  const revision = usePart("head", (head) => head.revision);
+  // Asked for once somebody is about to remove it: what each token could stand on instead.
+  const standing = useQuery({
+    queryKey: ["standing", slug, revision, seeing, hue.key],
+    queryFn: () =>
+      data(
+        client.GET("/api/systems/{slug}/standing", {
+          params: { path: { slug }, query: { key: hue.key, ...seeing } },
+        }),
+      ),
+    enabled: asking && hue.tokens_on > 0,
+    retry: false,
+  });
+  const moves = (standing.data?.tokens ?? []).flatMap(({ token, theme, instead_value: value }) =>
+    value ? [{ token, theme, value }] : [],
+  );
+  const names = [...new Set((standing.data?.tokens ?? []).map((row) => row.name))];
+  const remove = async (children: "detach" | "remove", moved = false) => {
     const before = hues().hues ?? [];
-    await put(edit("remove_hue", { hue: hue.id, children }));
+    const first = moved
+      ? [edit("set_token_values", { what: `Put tokens of ${hue.name} on the nearest steps`, values: moves })]
+      : [];
+    await put(...first, edit("remove_hue", { hue: hue.id, children }));
     const left = hues().hues ?? [];
     if (left.some((each) => each.id === hue.id)) return;
     // The work goes on at the hue that took its place.
@@ -50,9 +73,21 @@ export function RemoveHue({ hue }: { hue: HueView }) {
       Keep {hue.name}
     </ToolButton>
   );
+  const replaced = moves.length > 0 && (
+    <ToolButton
+      bg="fg"
+      color="bg"
+      onKeyDown={onKeyDown}
+      title={names.join(", ")}
+      onClick={() => void remove("detach", true)}
+    >
+      Remove {hue.name}; {listedNames(names)} go to the nearest steps
+    </ToolButton>
+  );
   if (!hue.goes_along)
     return (
       <>
+        {replaced}
         <ToolButton bg="fg" color="bg" onKeyDown={onKeyDown} onClick={() => void remove("detach")}>
           Remove {hue.name}
           {tokens}
@@ -62,6 +97,7 @@ export function RemoveHue({ hue }: { hue: HueView }) {
     );
   return (
     <>
+      {replaced}
       <ToolButton bg="fg" color="bg" onKeyDown={onKeyDown} onClick={() => void remove("detach")}>
         Remove {hue.name}
         {tokens}; what follows keeps its color: {hue.followed_by}
@@ -73,3 +109,7 @@ export function RemoveHue({ hue }: { hue: HueView }) {
     </>
   );
 }
+
+/** The first names, and how many more there are. */
+const listedNames = (names: string[]) =>
+  names.length <= 3 ? names.join(", ") : `${names.slice(0, 2).join(", ")} and ${names.length - 2} more`;

@@ -8,6 +8,7 @@ import { ToolButton } from "../../../components/ToolButton";
 import { usePart, useWorkspace } from "../../../workspace/hooks";
 import { look, useLook, useSeeing } from "../../../workspace/look";
 import { Area } from "../../shared/Area";
+import { Split } from "./Split";
 
 export function StandingArea() {
   const slug = useLook((at) => at.slug);
@@ -41,7 +42,8 @@ export function StandingArea() {
       ? [edit("set_token_value", { token: row.token, theme: row.theme, value: row.instead_value })]
       : [],
   );
-  const nothing = found && found.tokens.length + found.through.length + found.others.length === 0;
+  const nothing =
+    found && found.tokens.length + found.through.length + found.others.length + found.pairings.length === 0;
   return (
     <Area
       title="What uses this"
@@ -90,6 +92,9 @@ export function StandingArea() {
             )}
           </Flex>
         ))}
+        {found && select.startsWith("token:") && (
+          <Split key={select} token={select.slice("token:".length)} name={name ?? ""} found={found} />
+        )}
         {found && found.through.length > 0 && (
           <Text marginTop="6px">
             Through these: {found.through.slice(0, 12).join(", ")}
