@@ -9,6 +9,7 @@ import { useInterface } from "./workspace/interface";
 const SystemsList = lazy(() =>
   import("./systems/SystemsList").then((made) => ({ default: made.SystemsList })),
 );
+const SharedPage = lazy(() => import("./shared/SharedPage").then((made) => ({ default: made.SharedPage })));
 const Frame = lazy(() => import("./shell/Frame").then((made) => ({ default: made.Frame })));
 
 export function App() {
@@ -23,6 +24,7 @@ export function App() {
       <Suspense>
         <Routes>
           <Route path="/" element={<SystemsList />} />
+          <Route path="/shared/:key" element={<SharedPage />} />
           <Route path="/systems/:slug" element={<Navigate to="sources" replace />} />
           <Route
             path="/systems/:slug/:stage"

@@ -8,10 +8,12 @@ from sqlalchemy import Engine
 
 from heimat import __version__
 from heimat.api import (
+    alternatives,
     areas,
     documents,
     gallery,
     legibility,
+    own_page,
     people,
     pictures,
     releases,
@@ -56,7 +58,21 @@ def create_app(engine: Engine, hosts: Iterable[str] = (), workers: Workers | Non
     context = app.state.context = Context.of(engine, costly)
     add_handlers(app)
     # No route hides another: they may stand in any order.
-    for stage in (people, systems, documents, sources, areas, pictures, gallery, scales, tokens, legibility, releases):
+    for stage in (
+        people,
+        systems,
+        documents,
+        alternatives,
+        sources,
+        areas,
+        pictures,
+        gallery,
+        scales,
+        tokens,
+        own_page,
+        legibility,
+        releases,
+    ):
         app.include_router(stage.router)
     describe(app)
     add_nothing(app)

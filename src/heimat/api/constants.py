@@ -6,6 +6,7 @@ from heimat.core.color.notation import NOTATIONS, STRONGEST_CHROMA
 from heimat.core.color.ramps import CHROMA_END
 from heimat.core.color.spelling import SPELLINGS
 from heimat.core.document.cases import CASE_WORDS
+from heimat.core.document.groups import RULE_OF_THUMB
 from heimat.core.document.hues import STRONGEST_TINT
 from heimat.core.document.part import LONGEST_NOTE
 from heimat.core.document.purposes import FAMILIES, FORMS
@@ -44,6 +45,7 @@ CONSTANTS: dict[str, Any] = {
     "ALIKE": ALIKE,
     "FAMILIES": list(FAMILIES),
     "FORMS": list(FORMS),
+    "RULE_OF_THUMB": [{"group": group, "percent": percent} for group, percent in RULE_OF_THUMB.items()],
     "SETS": [{"name": name, "count": len(purposes), "words": SET_WORDS[name]} for name, purposes in SETS.items()],
     "CASES": [{"value": case, "words": words} for case, words in CASE_WORDS.items()],
     "PART_DEPENDS_ON": {name: list(maker.depends_on) for name, maker in PARTS.items()},

@@ -8,11 +8,13 @@ from sqlalchemy import Engine
 
 from heimat.core.document.system import ColorSystem
 from heimat.core.resolve.resolved import Resolved
+from heimat.service.alternatives import Alternatives
 from heimat.service.documents import Documents
 from heimat.service.editing import Editing
 from heimat.service.feeds import Feeds
 from heimat.service.gallery import Gallery
 from heimat.service.opening import Opening
+from heimat.service.own_pages import OwnPages
 from heimat.service.people import People, Person, acting
 from heimat.service.pictures import Pictures
 from heimat.service.publishing import Publishing
@@ -31,6 +33,8 @@ class Context:
     documents: Documents
     opening: Opening
     editing: Editing
+    alternatives: Alternatives
+    own_pages: OwnPages
     publishing: Publishing
     pictures: Pictures
     gallery: Gallery
@@ -43,11 +47,14 @@ class Context:
     def of(cls, engine: Engine, workers: Workers) -> "Context":
         """All use cases on one engine, with processes for what takes long."""
         documents, feeds = Documents(engine), Feeds(engine)
+        editing = Editing(engine, documents)
         return cls(
             People(engine),
             documents,
             Opening(engine, documents),
-            Editing(engine, documents),
+            editing,
+            Alternatives(engine, documents, editing),
+            OwnPages(engine, documents),
             Publishing(engine, documents, workers, feeds),
             Pictures(engine, workers),
             Gallery(engine),

@@ -88,7 +88,7 @@ class RemovalView(TypedDict):
 
 @router.get("", operation_id="openSystem", **described(Parts))
 def open_system(slug: str, uses: Uses, person: Acting, looking: Annotated[Looking, Query()]) -> Response:
-    return answer(_parts(uses, slug, None, person, looking))
+    return answer(parts_at(uses, slug, None, person, looking))
 
 
 @router.get("/head", operation_id="readHead", **described(HeadView))
@@ -111,7 +111,7 @@ def preview_edits(slug: str, body: PreviewBody, uses: Uses) -> Response:
 @router.post("/edits", operation_id="keepEdits", **described(Parts))
 def keep_edits(slug: str, body: EditBody, uses: Uses, person: Acting) -> Response:
     head = uses.editing.edit(slug, person.id, body.base, body.edits, body.key)
-    return answer(_parts(uses, slug, head, person, body.view))
+    return answer(parts_at(uses, slug, head, person, body.view))
 
 
 @router.post("/undo", operation_id="undo", **described(Parts))
@@ -138,12 +138,12 @@ def read_removals(
 @router.post("/bring-back", operation_id="bringBack", **described(Parts))
 def bring_back(slug: str, body: BringBackBody, uses: Uses, person: Acting) -> Response:
     head = uses.editing.bring_back(slug, person.id, body.key, body.revision)
-    return answer(_parts(uses, slug, head, person, body.view))
+    return answer(parts_at(uses, slug, head, person, body.view))
 
 
 def _take_back(slug: str, kind: Literal["undo", "redo"], body: TakeBackBody, uses: Context, person: Person) -> Response:
     head = uses.editing.take_back(slug, person.id, body.key, kind)
-    return answer(_parts(uses, slug, head, person, body.view))
+    return answer(parts_at(uses, slug, head, person, body.view))
 
 
 @router.get("/history", operation_id="readHistory", **described(list[RevisionView]))
@@ -160,7 +160,7 @@ def copy_colors(slug: str, body: CopyBody, uses: Uses) -> Response:
     return answer(copied_view(head_resolved(uses, slug), body.keys, body.notation, names=body.names))
 
 
-def _parts(uses: Context, slug: str, head: Head | None, person: Person, looking: Looking) -> Parts:
+def parts_at(uses: Context, slug: str, head: Head | None, person: Person, looking: Looking) -> Parts:
     """The parts asked for of a head that was just stored, or of the newest one."""
     at = uses.editing.whereabouts(slug, person.id, head)
     place = Place(slug, at.number, at.latest, at.published, at.undo, at.redo)

@@ -20,6 +20,7 @@ _POLICY = "; ".join(
         "font-src 'self'",
         "img-src 'self' data: blob:",
         "connect-src 'self'",
+        "frame-src 'self'",
         "base-uri 'none'",
         "form-action 'none'",
         "frame-ancestors 'none'",

@@ -8,10 +8,11 @@ from starlette.concurrency import run_in_threadpool
 from starlette.responses import Response
 from typing_extensions import TypedDict
 
-from heimat.api.bodies import Body, Seeing, Showing
+from heimat.api.bodies import Body, Seeing, Showing, ThemeId
 from heimat.api.context import IS_COMPUTING, IS_SENDING, Acting, Uses, current_person, head_resolved
 from heimat.api.encoding import answer, described, described_bytes, described_empty
 from heimat.core.color.notation import ColorInput, rgb8_of
+from heimat.core.errors import NotFound
 from heimat.core.pictures.kept import load
 from heimat.core.pictures.main_colors import FEWEST, MOST, USUAL, Wanted
 from heimat.core.pictures.rectangle import ALIKE, MOST_RECTANGLES, Rectangle
@@ -30,6 +31,7 @@ from heimat.view.sources.pictures import (
     picture_view,
     sample_view,
 )
+from heimat.view.tokens.shares import SharesView, shares_view
 
 router = APIRouter(prefix="/api/systems/{slug}/pictures", tags=["pictures"], dependencies=[Depends(current_person)])
 _GONE = 499
@@ -96,6 +98,12 @@ class StopsBody(Seeing):
     difference: Annotated[float, Field(ge=0.0, le=100.0)] = USUAL_DIFFERENCE
 
 
+class SharesBody(Seeing):
+    """The theme whose tokens the pixels are matched with."""
+
+    theme: ThemeId = None
+
+
 class MainColorsView(TypedDict):
     """A picture's main colors."""
 
@@ -160,6 +168,15 @@ def take_sample(slug: str, picture: int, uses: Uses, at: Annotated[SampleAt, Que
 def fit_stops(slug: str, picture: int, body: StopsBody, uses: Uses) -> Response:
     fitted = uses.pictures.look(slug, picture, _fitted, body.rectangle.rectangle(), body.difference)
     return answer(fitted_view(fitted, body.eyes()))
+
+
+@router.post("/{picture}/shares", operation_id="findShares", dependencies=IS_COMPUTING, **described(SharesView))
+def find_shares(slug: str, picture: int, body: SharesBody, uses: Uses) -> Response:
+    resolved = head_resolved(uses, slug)
+    theme = resolved.theme(body.theme)
+    if theme is None:
+        raise NotFound("This system has no theme yet.")
+    return answer(shares_view(uses.pictures.pixels(slug, picture), resolved, theme, body.eyes()))
 
 
 def _seen(folder: str, eyes: Eyes) -> tuple[bytes, str]:

@@ -7,7 +7,7 @@ from pydantic import Field
 from starlette.responses import Response
 
 from heimat.api.bodies import Body, ColorKey, Seeing
-from heimat.api.context import Uses, head_resolved, head_system
+from heimat.api.context import Acting, Uses, head_resolved, head_system
 from heimat.api.encoding import answer, described
 from heimat.core.document.cases import Case
 from heimat.core.document.ids import Id, new_id
@@ -15,9 +15,11 @@ from heimat.core.document.part import LONGEST_NAME
 from heimat.core.document.purposes import Family, Form
 from heimat.core.document.system import MOST_TOKENS
 from heimat.core.document.themes import Scheme, Wanted
+from heimat.core.errors import NotFound
 from heimat.core.proposals.filling.sets import SetName
 from heimat.core.proposals.renaming import NamePattern
 from heimat.view.eyes import Eyes, SeenAs
+from heimat.view.look import Look, LookOptions, Place
 from heimat.view.tokens.plans import (
     AdditionView,
     RefillView,
@@ -33,6 +35,7 @@ from heimat.view.tokens.plans import (
     standing_plan,
     theme_plan,
 )
+from heimat.view.tokens.specimen import SpecimenPart, released_specimen
 
 router = APIRouter(prefix="/api/systems/{slug}", tags=["tokens"])
 
@@ -118,6 +121,21 @@ def plan_refill(slug: str, body: RefillBody, uses: Uses) -> Response:
 def plan_theme(slug: str, body: ThemeBody, uses: Uses) -> Response:
     resolved = head_resolved(uses, slug)
     return answer(theme_plan(resolved, body.source, body.id, body.name, body.scheme, body.contrast, body.eyes()))
+
+
+@router.get("/released-specimen", operation_id="readReleasedSpecimen", **described(SpecimenPart))
+def read_released_specimen(
+    slug: str,
+    uses: Uses,
+    person: Acting,
+    vision: SeenAs = "typical",
+    severity: Annotated[float, Query(ge=0.0, le=1.0)] = 1.0,
+) -> Response:
+    published = uses.editing.whereabouts(slug, person.id).published
+    if published is None:
+        raise NotFound("Nothing of this system has been released yet.")
+    look = Look(head_resolved(uses, slug), Place(slug, 1), LookOptions(vision, severity))
+    return answer(released_specimen(published, look))
 
 
 @router.get("/standing", operation_id="readStanding", **described(StandingPlanView))

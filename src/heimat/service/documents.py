@@ -97,6 +97,11 @@ class Documents:
             row = self.find(slug, connection)
         return row.id, row.alternative_id
 
+    def forget(self, slug: str) -> None:
+        """An alternative is gone: its address stands for nothing any more."""
+        with self._lock:
+            self._addresses.pop(slug, None)
+
     def find(self, slug: str, connection: Connection) -> SystemRow:
         """A system as it is now. Raises NotFound."""
         row = systems.find_system(connection, slug)

@@ -64,6 +64,7 @@ class _Turn:
     connection: Connection
     system_id: int
     alternative_id: int
+    main: bool
     head_id: int
     head: Head
     request: _Request
@@ -227,7 +228,8 @@ class Editing:
                 raise DomainError("This key was used for another change. Take a new one.", "key", "taken")
             return Head(alternative_id, done.number, self._documents.system(alternative_id, done.number, connection))
         head = Head(alternative_id, number, self._documents.system(alternative_id, number, connection))
-        return _Turn(connection, system_id, alternative_id, head_id, head, request)
+        main = row.alternative == systems.MAIN
+        return _Turn(connection, system_id, alternative_id, main, head_id, head, request)
 
     def _others_since(self, turn: _Turn, number: int) -> list[RevisionRow]:
         """What others did since a revision, and is still in force."""
@@ -258,7 +260,7 @@ class Editing:
             head_id = _append_one(turn, head_id, head.number + 1, own, None, spreading, spread, spread.sentence)
             head = Head(turn.alternative_id, head.number + 1, spread.system)
         systems.set_head(turn.connection, turn.alternative_id, head_id, card_of(head.system))
-        if head.system.name != turn.head.system.name:
+        if turn.main and head.system.name != turn.head.system.name:
             systems.rename_system(turn.connection, turn.system_id, head.system.name)
         return head
 

@@ -1,4 +1,7 @@
-"""Systems and their alternatives."""
+"""Systems and their alternatives.
+
+The address of an alternative is that of its system, a tilde and its name; the main one has the system's own.
+"""
 
 from dataclasses import dataclass
 from datetime import datetime
@@ -15,15 +18,26 @@ MAIN = "main"
 
 @dataclass(frozen=True)
 class SystemRow:
-    """A system with its main alternative and that one's head."""
+    """A system with one of its alternatives, the main one if no other is named, and that one's head."""
 
     id: int
     slug: str
     name: str
     alternative_id: int
+    alternative: str
     head_revision_id: int
     head_number: int
     changed_at: datetime
+
+
+@dataclass(frozen=True)
+class AlternativeRow:
+    """An alternative of a system: its name, when it was changed last, and whether it is shared by a link."""
+
+    id: int
+    name: str
+    changed_at: datetime
+    share_key: str | None
 
 
 @dataclass(frozen=True)
@@ -33,18 +47,30 @@ class ListedRow(SystemRow):
     card: Any
 
 
-def _query() -> Select[Any]:
+def parted(address: str) -> tuple[str, str]:
+    """The slug of a system and the name of its alternative, from an address."""
+    slug, tilde, name = address.partition("~")
+    return slug, name if tilde else MAIN
+
+
+def address_of(slug: str, name: str) -> str:
+    """The address of an alternative."""
+    return slug if name == MAIN else f"{slug}~{name}"
+
+
+def _query(name: str = MAIN) -> Select[Any]:
     return (
         select(
             system.c.id,
             system.c.slug,
             system.c.name,
             alternative.c.id.label("alternative_id"),
+            alternative.c.name.label("alternative"),
             revision.c.id.label("head_revision_id"),
             revision.c.number.label("head_number"),
             revision.c.at.label("changed_at"),
         )
-        .join(alternative, (alternative.c.system_id == system.c.id) & (alternative.c.name == MAIN))
+        .join(alternative, (alternative.c.system_id == system.c.id) & (alternative.c.name == name))
         .join(revision, revision.c.id == alternative.c.head_revision_id)
     )
 
@@ -56,10 +82,57 @@ def listed_systems(connection: Connection) -> list[ListedRow]:
     return [ListedRow(**{**row, "card": unpack(row["card"]) if row["card"] else None}) for row in rows]
 
 
-def find_system(connection: Connection, slug: str) -> SystemRow | None:
-    """The system of exactly this slug: the database passes over spaces at the end."""
-    row = connection.execute(_query().where(system.c.slug == slug)).first()
-    return SystemRow(**row._mapping) if row and row.slug == slug else None
+def find_system(connection: Connection, address: str) -> SystemRow | None:
+    """The system of exactly this slug, in the alternative named: the database passes over spaces at the end."""
+    slug, name = parted(address)
+    row = connection.execute(_query(name).where(system.c.slug == slug)).first()
+    return SystemRow(**row._mapping) if row and (row.slug, row.alternative) == (slug, name) else None
+
+
+def alternatives_of(connection: Connection, system_id: int) -> list[AlternativeRow]:
+    """The alternatives of a system, the main one first, then by name."""
+    query = (
+        select(alternative.c.id, alternative.c.name, revision.c.at.label("changed_at"), alternative.c.share_key)
+        .join(revision, revision.c.id == alternative.c.head_revision_id)
+        .where(alternative.c.system_id == system_id)
+        .order_by(alternative.c.name != MAIN, alternative.c.name)
+    )
+    return [AlternativeRow(**row._mapping) for row in connection.execute(query)]
+
+
+def add_alternative(connection: Connection, system_id: int, name: str) -> int:
+    """Add an alternative without a revision. Returns its id."""
+    return new_id(connection.execute(alternative.insert().values(system_id=system_id, name=name)))
+
+
+def remove_alternative(connection: Connection, alternative_id: int) -> None:
+    """Remove an alternative with all its revisions. Raises IntegrityError where a release is made from one."""
+    here = alternative.c.id == alternative_id
+    connection.execute(update(alternative).where(here).values(head_revision_id=None, base_revision_id=None))
+    # What undoes a revision, or follows it, goes before it.
+    connection.execute(
+        revision.delete().where(revision.c.alternative_id == alternative_id, revision.c.undoes_id.is_not(None))
+    )
+    newest_first = select(revision.c.id).where(revision.c.alternative_id == alternative_id)
+    for row in connection.execute(newest_first.order_by(revision.c.number.desc())).all():
+        connection.execute(revision.delete().where(revision.c.id == row.id))
+    connection.execute(alternative.delete().where(here))
+
+
+def set_share_key(connection: Connection, alternative_id: int, key: str | None) -> None:
+    """Let who has a key look at an alternative, or nobody."""
+    connection.execute(update(alternative).where(alternative.c.id == alternative_id).values(share_key=key))
+
+
+def shared_address(connection: Connection, key: str) -> str | None:
+    """The address of the alternative that a key opens; None where it opens none."""
+    query = (
+        select(system.c.slug, alternative.c.name, alternative.c.share_key)
+        .join(alternative, alternative.c.system_id == system.c.id)
+        .where(alternative.c.share_key == key)
+    )
+    row = connection.execute(query).first()
+    return address_of(row.slug, row.name) if row and row.share_key == key else None
 
 
 def taken_slugs(connection: Connection, start: str) -> set[str]:

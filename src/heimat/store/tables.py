@@ -60,6 +60,7 @@ alternative = Table(
     Column("base_revision_id", BigInteger, nullable=True),
     Column("head_revision_id", BigInteger, nullable=True),
     Column("card", MEDIUMBLOB, nullable=True, comment="compressed JSON: what lists show of the head"),
+    Column("share_key", String(40), nullable=True, unique=True, comment="who has it may look"),
     UniqueConstraint("system_id", "name"),
     **_OPTIONS,
 )
@@ -115,6 +116,16 @@ release_file = Table(
     Column("bytes", LONGBLOB, nullable=False),
     Column("gzip", LONGBLOB, nullable=True, comment="the same bytes compressed, where that is smaller"),
     Column("brotli", LONGBLOB, nullable=True),
+    **_OPTIONS,
+)
+
+own_page = Table(
+    "own_page",
+    metadata,
+    Column("system_id", BigInteger, ForeignKey("system.id"), primary_key=True, autoincrement=False),
+    Column("markup", LONGBLOB, nullable=False, comment="compressed HTML"),
+    Column("person_id", String(40), ForeignKey("person.id"), nullable=False),
+    _at(),
     **_OPTIONS,
 )
 

@@ -14,6 +14,7 @@ export type ThemeView = Schemas["ThemeView"];
 export type TokenValue = Extract<Edit, { type: "set_token_value" }>["value"];
 export type AdditionView = Schemas["AdditionView"];
 export type StandingPlanView = Schemas["StandingPlanView"];
+export type DifferencesView = Schemas["DifferencesView"];
 export type MovedView = Schemas["MovedView"];
 export type PairingView = Schemas["PairingView"];
 export type FindingView = Schemas["FindingView"];

@@ -3,7 +3,7 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { useState } from "react";
 import { Choice } from "../components/Choice";
-import { Specimen as Drawn, SPECIMENS } from "../components/specimens";
+import { Specimen as Drawn, type PickedPart, SPECIMENS } from "../components/specimens";
 import { PickedColors } from "../components/specimens/PickedColors";
 import { usePart } from "../workspace/hooks";
 import { useInterface } from "../workspace/interface";

@@ -15,6 +15,7 @@ const LATEST = 8;
 
 export function SystemName() {
   const name = useKnown(({ parts }) => parts?.head?.name ?? "");
+  const alternative = useLook((at) => at.slug.split("~")[1]);
   const revision = useKnown(({ parts }) => parts?.head?.revision ?? 0);
   return (
     <Opener
@@ -37,6 +38,11 @@ export function SystemName() {
     >
       <Text as="span" truncate>
         {name}
+        {alternative && (
+          <Text as="span" fontWeight="400" marginLeft="6px">
+            {alternative}
+          </Text>
+        )}
       </Text>
     </Opener>
   );

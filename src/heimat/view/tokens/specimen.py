@@ -1,12 +1,17 @@
 """What specimens are drawn with: the color of every purpose in every theme, as seen, and the tokens that give them."""
 
+from collections.abc import Sequence
+
 import numpy as np
 from typing_extensions import TypedDict
 
+from heimat.core.color.notation import bytes_of
+from heimat.core.document.groups import Group, group_of
 from heimat.core.document.keys import token_key
 from heimat.core.document.names import css_name
 from heimat.core.document.themes import Scheme
 from heimat.core.document.tokens import Token
+from heimat.core.publication.publication import Publication
 from heimat.view.look import Look
 
 
@@ -29,7 +34,7 @@ class SplitView(TypedDict):
 
 
 class SpecimenPart(TypedDict):
-    """All themes, and which token stands for each purpose: its key and its name.
+    """All themes, and which token stands for each purpose: its key, its name, and whether it is ground, ink or accent.
 
     `splits` are the tokens that stand in one place alone; their keys and names are those of purpose, @ and place.
     """
@@ -37,6 +42,7 @@ class SpecimenPart(TypedDict):
     themes: list[SpecimenThemeView]
     keys: dict[str, str]
     names: dict[str, str]
+    groups: dict[str, Group]
     splits: list[SplitView]
 
 
@@ -62,16 +68,8 @@ def specimen_part(look: Look) -> SpecimenPart:
         "themes": themes,
         "keys": {_part(token): token_key(token.id) for token in tokens},
         "names": {_part(token): token.name for token in tokens},
-        "splits": [
-            {
-                "place": token.place,
-                "purpose": token.purpose or "",
-                "property": f"--{css_name(token.purpose or '')}",
-                "instead": _property(token),
-            }
-            for token in tokens
-            if token.place
-        ],
+        "groups": {_part(token): group_of(token.purpose) for token in tokens},
+        "splits": _splits(tokens),
     }
 
 
@@ -86,3 +84,42 @@ def _property(token: Token) -> str:
 
 def _alpha(alpha: float) -> str:
     return "" if alpha == 1.0 else f"{round(alpha * 255):02X}"
+
+
+def released_specimen(published: Publication, look: Look) -> SpecimenPart:
+    """The same of what was released: a token that is there still has its purpose, whatever it was called then."""
+    purposes = {token.id: token for token in look.system.tokens.values() if token.purpose}
+    tokens = [(purposes[token.id], token) for token in published.tokens if token.id in purposes]
+    themes: list[SpecimenThemeView] = [
+        {
+            "id": theme.id,
+            "name": theme.name,
+            "scheme": theme.scheme,
+            "colors": {
+                _property(now): look.eyes.hexes(bytes_of(was.value(theme.id).hex)[None])[0]
+                + _alpha(was.value(theme.id).alpha)
+                for now, was in tokens
+            },
+        }
+        for theme in published.themes
+    ]
+    return {
+        "themes": themes,
+        "keys": {_part(now): token_key(now.id) for now, _ in tokens},
+        "names": {_part(now): was.name for now, was in tokens},
+        "groups": {_part(now): group_of(now.purpose) for now, _ in tokens},
+        "splits": _splits([now for now, _ in tokens]),
+    }
+
+
+def _splits(tokens: Sequence[Token]) -> list[SplitView]:
+    return [
+        {
+            "place": token.place,
+            "purpose": token.purpose or "",
+            "property": f"--{css_name(token.purpose or '')}",
+            "instead": _property(token),
+        }
+        for token in tokens
+        if token.place
+    ]

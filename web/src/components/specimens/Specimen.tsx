@@ -1,5 +1,5 @@
 /** A specimen: a piece of the product drawn with the custom properties of the tokens alone, as a developer would. */
-import type { CSSProperties, MouseEvent, ReactNode } from "react";
+import { type CSSProperties, type MouseEvent, type ReactNode, useEffect } from "react";
 import type { Parts } from "../../api/client";
 import styles from "./specimen.module.css";
 
@@ -40,6 +40,17 @@ export function Specimen({ specimen, theme, label, onPick, children }: Props) {
     const place = target.closest("[data-place]")?.getAttribute("data-place") ?? "";
     if (purposes.length > 0) onPick?.({ purposes: [...new Set(purposes)], place });
   };
+  const rules = splitRules(specimen);
+  useEffect(() => {
+    // Made as an object: the page's own policy lets no style be written into it.
+    if (!rules) return;
+    const sheet = new CSSStyleSheet();
+    sheet.replaceSync(rules);
+    document.adoptedStyleSheets = [...document.adoptedStyleSheets, sheet];
+    return () => {
+      document.adoptedStyleSheets = document.adoptedStyleSheets.filter((each) => each !== sheet);
+    };
+  }, [rules]);
   return (
     // biome-ignore lint/a11y/useKeyWithClickEvents: the tokens of a part are reached by keys in the bands and the finder
     <section
@@ -50,7 +61,6 @@ export function Specimen({ specimen, theme, label, onPick, children }: Props) {
       style={{ ...(theme?.colors as CSSProperties), colorScheme: theme?.scheme }}
       onClick={pick}
     >
-      {specimen.splits.length > 0 && <style>{splitRules(specimen)}</style>}
       {children}
     </section>
   );

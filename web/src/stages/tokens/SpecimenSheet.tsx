@@ -1,13 +1,20 @@
-/** The specimen as the whole sheet: one screen, in one theme or in two side by side. */
+/** The specimen as the whole sheet: one screen, alone, beside another theme, alternative or release, or in its place. */
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { Choice } from "../../components/Choice";
 import { type PickedPart, SPECIMENS, Specimen } from "../../components/specimens";
 import { PickedColors } from "../../components/specimens/PickedColors";
+import { Toggle } from "../../components/Toggle";
 import { useKnown, usePart } from "../../workspace/hooks";
 import { useInterface } from "../../workspace/interface";
 import { look, useLook } from "../../workspace/look";
 import { useDiffer } from "../../workspace/useDiffer";
+import { OwnPage } from "./OwnPage";
+import { SharesOf } from "./SharesOf";
+import { type Beside, useBeside } from "./useBeside";
+import { useFlip } from "./useFlip";
+
+const OWN = "own";
 
 export function SpecimenSheet() {
   const specimen = useKnown(({ parts }) => parts?.specimen);
@@ -16,40 +23,58 @@ export function SpecimenSheet() {
   const set = useInterface((state) => state.set);
   const select = useLook((at) => at.select);
   const differ = useDiffer();
-  const [beside, setBeside] = useState("");
+  const [chosen, setChosen] = useState("");
+  const [same, setSame] = useState(false);
+  const [turned, setTurned] = useState(false);
   const [picked, setPicked] = useState<PickedPart | null>(null);
+  const { items, beside, problem } = useBeside(chosen, specimen, shown);
+  const held = useFlip(same && beside !== null);
   const drawn = SPECIMENS.find((each) => each.id === screen) ?? SPECIMENS[0];
   if (!drawn || !specimen) return null;
+  const own = screen === OWN;
   const Screen = drawn.component;
-  const themes = specimen.themes.filter((each) => each.id === shown);
-  const other = specimen.themes.find((each) => each.id === beside);
-  if (other) themes.push(other);
-  const onPick = (theme: string) => (part: PickedPart) => {
+  const theme = specimen.themes.find((each) => each.id === shown) ?? specimen.themes[0];
+  const here: Beside = { specimen, theme, name: theme?.name ?? "" };
+  const other = beside && same && held !== turned;
+  const sides = !beside ? [here] : same ? [other ? beside : here] : [here, beside];
+  const onPick = (side: Beside) => (part: PickedPart) => {
     setPicked(part);
-    const first = part.purposes.map((purpose) => specimen.keys[purpose]).find(Boolean);
-    look({ theme, ...(first ? { select: first } : {}) });
+    const first = part.purposes.map((purpose) => side.specimen.keys[purpose]).find(Boolean);
+    look({
+      ...(side.specimen === specimen && side.theme ? { theme: side.theme.id } : {}),
+      ...(first ? { select: first } : {}),
+    });
   };
   return (
     <Box padding="0 20px 20px" data-testid="specimen-sheet">
       <Flex gap="8px" align="center" wrap="wrap" marginBottom="8px" minHeight="26px">
         <Choice
           label="Specimen"
-          value={drawn.id}
-          items={SPECIMENS.map(({ id, words }) => ({ value: id, words }))}
-          onChoose={(chosen) => set({ screen: chosen })}
-        />
-        <Choice
-          label="Beside it"
-          value={beside}
+          value={own ? OWN : drawn.id}
           items={[
-            { value: "", words: "nothing" },
-            ...specimen.themes
-              .filter((each) => each.id !== shown)
-              .map(({ id, name }) => ({ value: id, words: name })),
+            ...SPECIMENS.map(({ id, words }) => ({ value: id, words })),
+            { value: OWN, words: "a page of our own" },
           ]}
-          onChoose={setBeside}
+          onChoose={(wanted) => set({ screen: wanted })}
         />
-        {picked ? (
+        {!own && <Choice label="Beside it" value={chosen} items={items} onChoose={setChosen} />}
+        {!own && beside && (
+          <Toggle on={same} onClick={() => setSame(!same)}>
+            In the same place
+          </Toggle>
+        )}
+        {!own && beside && same && (
+          <Toggle on={turned} title="Or hold x" onClick={() => setTurned(!turned)}>
+            {other ? beside.name : `${here.name}; hold x for ${beside.name}`}
+          </Toggle>
+        )}
+        {problem && (
+          <Text role="alert" fontSize="12px">
+            {problem}
+          </Text>
+        )}
+        {!own && <SharesOf screen={drawn.id} theme={theme?.id ?? ""} specimen={specimen} />}
+        {own ? null : picked ? (
           <PickedColors
             picked={picked}
             specimen={specimen}
@@ -63,19 +88,21 @@ export function SpecimenSheet() {
           </Text>
         )}
       </Flex>
-      <Flex>
-        {themes.map((theme) => (
-          <Box key={theme.id} flex="1 1 0" minWidth="0">
-            <Specimen
-              specimen={specimen}
-              theme={theme}
-              label={`${drawn.words}, ${theme.name}`}
-              onPick={onPick(theme.id)}
-            >
-              <Screen />
-            </Specimen>
-          </Box>
-        ))}
+      {own && <OwnPage />}
+      <Flex hidden={own}>
+        {!own &&
+          sides.map((side) => (
+            <Box key={side === here ? "here" : "beside"} flex="1 1 0" minWidth="0">
+              <Specimen
+                specimen={side.specimen}
+                theme={side.theme}
+                label={`${drawn.words}, ${side.name}`}
+                onPick={onPick(side)}
+              >
+                <Screen />
+              </Specimen>
+            </Box>
+          ))}
       </Flex>
     </Box>
   );

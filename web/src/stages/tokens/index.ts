@@ -39,6 +39,12 @@ export const tokens: StageManifest = {
       component: lazily(() => import("./areas/RulesArea"), "RulesArea"),
     },
     {
+      id: "alternatives",
+      words: "Alternatives",
+      parts: [],
+      component: lazily(() => import("./areas/AlternativesArea"), "AlternativesArea"),
+    },
+    {
       id: "standing",
       words: "What uses this",
       parts: [],

@@ -1,0 +1,155 @@
+"""Alternatives: further versions of a system, to compare and to choose from, each with a history of its own."""
+
+import re
+import secrets
+import uuid
+from dataclasses import dataclass
+from datetime import datetime
+
+from sqlalchemy import Connection, Engine
+from sqlalchemy.exc import IntegrityError
+
+from heimat.core.edits.differences import taking_over
+from heimat.core.errors import DomainError, NotFound
+from heimat.service.cards import card_of
+from heimat.service.clock import now
+from heimat.service.documents import Documents
+from heimat.service.editing import Editing, Head
+from heimat.service.transactions import in_transaction
+from heimat.store import revisions, systems
+from heimat.store.revisions import NewRevision
+
+MOST_ALTERNATIVES = 24
+LONGEST_ALTERNATIVE = 40
+_PLAIN = re.compile(r"[a-z0-9]+(-[a-z0-9]+)*")
+
+
+@dataclass(frozen=True)
+class Alternative:
+    """An alternative: its name and address, whether it is the one asked from, and the key of its link, if shared."""
+
+    name: str
+    address: str
+    changed_at: datetime
+    here: bool
+    share_key: str | None
+
+
+class Alternatives:
+    """The alternatives of one database's systems."""
+
+    def __init__(self, engine: Engine, documents: Documents, editing: Editing) -> None:
+        self._engine = engine
+        self._documents = documents
+        self._editing = editing
+
+    def all(self, address: str) -> list[Alternative]:
+        """All alternatives of the system at an address, the main one first. Raises NotFound."""
+        with self._engine.connect() as connection:
+            row = self._documents.find(address, connection)
+            rows = systems.alternatives_of(connection, row.id)
+        return [
+            Alternative(
+                each.name,
+                systems.address_of(row.slug, each.name),
+                each.changed_at,
+                each.id == row.alternative_id,
+                each.share_key,
+            )
+            for each in rows
+        ]
+
+    def add(self, address: str, name: str, person_id: str) -> str:
+        """Make an alternative from what stands at an address. Returns the address of the new one.
+
+        Raises DomainError (field `name`) for a name that cannot be, and NotFound.
+        """
+        plain = "-".join(name.strip().lower().split())
+        if not _PLAIN.fullmatch(plain) or len(plain) > LONGEST_ALTERNATIVE:
+            words = f"cannot be part of an address: up to {LONGEST_ALTERNATIVE} letters a to z, digits and hyphens."
+            raise DomainError(f"“{name}” {words}", "name", "sign")
+
+        def work(connection: Connection) -> str:
+            row = self._documents.find(address, connection)
+            there = systems.alternatives_of(connection, row.id)
+            if plain in {each.name for each in there}:
+                raise DomainError(f"“{plain}” is taken.", "name", "taken")
+            if len(there) >= MOST_ALTERNATIVES:
+                raise DomainError(f"A system has at most {MOST_ALTERNATIVES} alternatives.", "name", "limit")
+            document = self._documents.system(row.alternative_id, row.head_number, connection)
+            alternative_id = systems.add_alternative(connection, row.id, plain)
+            revision_id = revisions.append(
+                connection,
+                NewRevision(
+                    alternative_id=alternative_id,
+                    parent_id=None,
+                    number=1,
+                    person_id=person_id,
+                    at=now(),
+                    kind="open",
+                    undoes_id=None,
+                    request_key=uuid.uuid4().hex,
+                    sentence=f"Begin {plain} from {row.alternative}",
+                    edits=[],
+                    inverse={},
+                    reads=[],
+                    writes=[],
+                    document=document.model_dump(mode="json"),
+                ),
+            )
+            systems.set_head(connection, alternative_id, revision_id, card_of(document), base=True)
+            return systems.address_of(row.slug, plain)
+
+        return in_transaction(self._engine, work)
+
+    def remove(self, address: str) -> None:
+        """Remove an alternative with its history. Raises DomainError for the main one and one that was released."""
+
+        def work(connection: Connection) -> None:
+            row = self._documents.find(address, connection)
+            if row.alternative == systems.MAIN:
+                raise DomainError("The main alternative stays: it is the system.", "name", "main")
+            try:
+                systems.remove_alternative(connection, row.alternative_id)
+            except IntegrityError as kept:
+                words = f"{row.alternative} was released from: what developers have stays with its history."
+                raise DomainError(words, "name", "released") from kept
+
+        in_transaction(self._engine, work)
+        self._documents.forget(address)
+
+    def take_over(self, address: str, other: str, ids: list[str], base: int, person_id: str, key: str) -> Head:
+        """Put chosen things as they stand in another alternative of the same system, as one change.
+
+        Raises DomainError, NotFound, and Conflict where it meets what others did since revision `base`.
+        """
+        with self._engine.connect() as connection:
+            row, there = (self._documents.find(each, connection) for each in (address, other))
+            if row.id != there.id:
+                raise DomainError("That is another system: what is taken over is of the same one.", "other", "other")
+            here = self._documents.system(row.alternative_id, base, connection)
+            source = self._documents.system(there.alternative_id, there.head_number, connection)
+        return self._editing.edit(address, person_id, base, [taking_over(here, source, ids, there.alternative)], key)
+
+    def share(self, address: str, shared: bool) -> str | None:
+        """Let whoever has a link look at an alternative, or nobody any more. Returns the key of the link."""
+
+        def work(connection: Connection) -> str | None:
+            row = self._documents.find(address, connection)
+            known = next(
+                each.share_key for each in systems.alternatives_of(connection, row.id) if each.id == row.alternative_id
+            )
+            key = (known or secrets.token_urlsafe(18)) if shared else None
+            systems.set_share_key(connection, row.alternative_id, key)
+            return key
+
+        return in_transaction(self._engine, work)
+
+    def shared(self, key: str) -> list[tuple[str, str]]:
+        """What a link's key opens: names and addresses of the alternative and of the main one. Raises NotFound."""
+        with self._engine.connect() as connection:
+            address = systems.shared_address(connection, key)
+        if address is None:
+            raise NotFound("This link opens nothing any more.")
+        slug, name = systems.parted(address)
+        return list(dict.fromkeys([(name, address), (systems.MAIN, slug)]))
