@@ -46,6 +46,8 @@ AREA_READY = (
     "[data-testid=ladder-rows], [data-curve], [data-testid=selections],"
     " [data-method], [data-overlay], [data-testid=measures],"
     " [data-testid=partners], [data-testid=even-words], [data-mix], [data-main], [data-status],"
+    " [data-testid=addition], [data-testid=theme-proposal] button, [data-testid=renaming], [data-testid=refill],"
+    " [data-testid=alternatives] button, [data-testid=split],"
     " [data-set], [data-testid=plan], [data-testid=area] [aria-label^='The scale of the neutral']"
 )
 SCREENS = [
@@ -55,7 +57,9 @@ SCREENS = [
     "/systems/brinemark/scales?at=step:gorse/s300",
     "/systems/brinemark/scales?at=step:shingle/s150&seen=deutan&ground=black",
     "/systems/brinemark/tokens?at=token:text-late",
-    "/systems/brinemark/tokens?at=token:chart-series-1",
+    "/systems/brinemark/tokens?at=token:chart-series-1&theme=night",
+    "/systems/brinemark/tokens?show=swatches",
+    "/systems/brinemark/tokens?show=specimen",
     "/systems/brinemark/legibility",
     "/systems/brinemark/releases",
     "/systems/merrow-light/legibility",
@@ -77,6 +81,16 @@ AREAS = [
         ("fewer", "dark"),
         ("curves&show=scale", "dark"),
         ("scale&show=column", "light"),
+    )
+] + [
+    (f"/systems/brinemark/tokens?at={at}&area={area}", chrome)
+    for area, at, chrome in (
+        ("add-tokens", "hue:kelp", "dark"),
+        ("themes", "hue:kelp", "light"),
+        ("names", "hue:kelp", "dark"),
+        ("rules", "token:text-faint", "light"),
+        ("alternatives", "hue:kelp", "dark"),
+        ("standing", "token:action-main-fill", "light"),
     )
 ]
 

@@ -1,5 +1,5 @@
 /** A button that names what it chooses and the present choice, and opens a menu of all. */
-import { Text } from "@chakra-ui/react";
+import { Text, VisuallyHidden } from "@chakra-ui/react";
 import { memo } from "react";
 import { useSteady } from "../util/useSteady";
 import type { Item } from "./item";
@@ -13,6 +13,8 @@ interface Props {
   items: Item[];
   onChoose: (value: string) => void;
   plain?: boolean;
+  /** Of what it is a choice, where several of one label stand beside each other: said, not shown. */
+  of?: string;
 }
 
 export function Choice(props: Props) {
@@ -30,10 +32,11 @@ const Drawn = memo(
     before.label === after.label &&
     before.value === after.value &&
     before.plain === after.plain &&
+    before.of === after.of &&
     sameItems(before.items, after.items),
 );
 
-function DrawnChoice({ label, value, items, onChoose, plain = false }: Props) {
+function DrawnChoice({ label, value, items, onChoose, plain = false, of }: Props) {
   const chosen = items.find((item) => item.value === value);
   return (
     <Opener
@@ -47,6 +50,7 @@ function DrawnChoice({ label, value, items, onChoose, plain = false }: Props) {
       <Text as="strong" fontWeight="700">
         {chosen?.words ?? value}
       </Text>
+      {of && <VisuallyHidden> {of}</VisuallyHidden>}
     </Opener>
   );
 }

@@ -4,7 +4,7 @@ import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import type { FindingView, RepairView } from "../../api/client";
 import { Swatch } from "../../components/Swatch";
 import { ToolButton } from "../../components/ToolButton";
-import { useWorkspace } from "../../workspace/hooks";
+import { usePart, useWorkspace } from "../../workspace/hooks";
 import { look, VISION_WORDS } from "../../workspace/look";
 
 interface Props {
@@ -15,6 +15,11 @@ interface Props {
 
 export function FindingRow({ finding, repairs }: Props) {
   const { put } = useWorkspace();
+  // The same may be to settle in several themes.
+  const theme = usePart("head", ({ themes }) =>
+    themes.length > 1 ? themes.find((each) => each.id === finding.theme)?.name : undefined,
+  );
+  const said = theme ? `${finding.sentence} In ${theme}.` : finding.sentence;
   return (
     <Grid
       templateColumns="100px minmax(0, 1fr)"
@@ -28,14 +33,20 @@ export function FindingRow({ finding, repairs }: Props) {
       <Box
         as="button"
         cursor="pointer"
-        aria-label={`${finding.kind === "pairing" && finding.use !== "part" ? "12 min: " : ""}select ${finding.sentence.split(" ")[0]}, of: ${finding.sentence}`}
-        onClick={() => look({ select: finding.select })}
+        aria-label={`${finding.kind === "pairing" && finding.use !== "part" ? "12 min: " : ""}select ${finding.sentence.split(" ")[0]}, of: ${said}`}
+        onClick={() => look({ select: finding.select, ...(finding.theme ? { theme: finding.theme } : {}) })}
       >
         {finding.as_seen ? <Halves finding={finding} /> : <Sample finding={finding} />}
       </Box>
       <Box minWidth="0">
         <Text fontWeight="700" fontSize="14px">
           {finding.sentence}
+          {theme && (
+            <Text as="span" fontWeight="400">
+              {" "}
+              In {theme}.
+            </Text>
+          )}
         </Text>
         <Text color="fg.muted" fontSize="12px" marginBottom="6px">
           {finding.detail}
@@ -44,7 +55,7 @@ export function FindingRow({ finding, repairs }: Props) {
           {repairs?.map((repair) => (
             <ToolButton
               key={repair.words}
-              aria-label={`${repair.words} ${repair.consequence}, so that it is settled: ${finding.sentence}`}
+              aria-label={`${repair.words} ${repair.consequence}, so that it is settled: ${said}`}
               onClick={() => void put(repair.edit)}
               title={repair.consequence}
             >

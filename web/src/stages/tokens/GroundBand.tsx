@@ -43,7 +43,8 @@ export const GroundBand = memo(function GroundBand({ band, folded, onFold, ...sh
           )}
           {count > 0 && (
             <button type="button" className={styles.fold} aria-expanded={!folded} onClick={onFold}>
-              {folded ? `Unfold ${title}` : "Fold"}
+              {folded ? "Unfold" : "Fold"}
+              <span className={styles.unseen}> what stands {title.toLowerCase()}</span>
             </button>
           )}
         </div>
@@ -62,7 +63,7 @@ function Standing({ band, ...shared }: { band: BandView } & Shared) {
         {band.texts.map((row) => (
           <TextRow key={row.token} row={row} {...shared} />
         ))}
-        <SharedRows rows={band.shared} {...shared} />
+        <SharedRows rows={band.shared} on={shared.tokens.get(band.ground ?? "")?.name ?? ""} {...shared} />
         <Lines rows={band.parts} {...shared} />
       </div>
       <div>
@@ -78,6 +79,7 @@ function Standing({ band, ...shared }: { band: BandView } & Shared) {
 
 function Pick({
   token,
+  says,
   className = "",
   style,
   children,
@@ -85,9 +87,11 @@ function Pick({
   onSelect,
 }: {
   token: TokenView;
+  /** What is said of it, besides what stands in it, to who does not see where it stands. */
+  says?: string | undefined;
   className?: string;
   style?: React.CSSProperties;
-  children: ReactNode;
+  children?: ReactNode;
 } & Shared) {
   return (
     <button
@@ -95,9 +99,11 @@ function Pick({
       className={`${styles.button} ${className}`}
       style={style}
       aria-pressed={token.key === selected}
+      aria-label={children ? undefined : token.name}
       data-token={token.name}
       onClick={() => onSelect(token.key)}
     >
+      {says && <span className={styles.unseen}>{says} </span>}
       {children}
     </button>
   );
@@ -158,7 +164,7 @@ function TextRow({ row, ...shared }: { row: RowView } & Shared) {
 }
 
 /** What stands whole on another ground: in one line, with what it reads here. */
-function SharedRows({ rows, ...shared }: { rows: RowView[] } & Shared) {
+function SharedRows({ rows, on, ...shared }: { rows: RowView[]; on: string } & Shared) {
   if (rows.length === 0) return null;
   return (
     <div className={styles.shared}>
@@ -166,7 +172,7 @@ function SharedRows({ rows, ...shared }: { rows: RowView[] } & Shared) {
         const token = shared.tokens.get(row.token);
         if (!token) return null;
         return (
-          <Pick key={row.token} token={token} {...shared}>
+          <Pick key={row.token} token={token} says={`on ${on}`} {...shared}>
             <span className={styles.small} style={{ alignItems: "center", display: "inline-flex", gap: 5 }}>
               <span data-sample style={{ color: token.seen }}>
                 {token.shape === "line" || token.shape === "icon" ? "● " : ""}
@@ -197,15 +203,16 @@ function Family({ family, ...shared }: { family: BandView["families"][number] } 
             <Pick
               key={state.words}
               token={token}
+              says={token.name}
               className={`${styles.cell} ${styles.edge}`}
               style={{
                 background: fill?.seen ?? "transparent",
-                color: label?.seen ?? fill?.ink ?? "inherit",
+                color: fill?.ink ?? "inherit",
                 borderColor: border?.seen ?? "transparent",
               }}
               {...shared}
             >
-              <span className={styles.name} data-sample>
+              <span className={styles.name} data-sample style={{ color: label?.seen ?? "inherit" }}>
                 {state.words}
               </span>
               <Figure row={state} ink={label?.seen ?? "currentColor"} />
@@ -220,7 +227,10 @@ function Family({ family, ...shared }: { family: BandView["families"][number] } 
 
 /** Labels and edges of a family, each to be selected by itself. */
 function PartNames({ family, ...shared }: { family: BandView["families"][number] } & Shared) {
-  const ids = [...new Set(family.states.flatMap((state) => [state.label, state.border]))];
+  // What is drawn as a state already is not named twice.
+  const drawn = new Set(family.states.map((state) => state.fill ?? state.border ?? state.label));
+  const all = family.states.flatMap((state) => [state.label, state.border]);
+  const ids = [...new Set(all)].filter((id) => !drawn.has(id));
   const prefix = `action.${family.family}.`;
   return (
     <div className={styles.shared}>
@@ -228,7 +238,7 @@ function PartNames({ family, ...shared }: { family: BandView["families"][number]
         const token = shared.tokens.get(id ?? "");
         if (!token) return null;
         return (
-          <Pick key={token.id} token={token} {...shared}>
+          <Pick key={token.id} token={token} says={prefix} {...shared}>
             <TokenName token={token} words={token.name.replace(prefix, "")} />
           </Pick>
         );
@@ -250,20 +260,17 @@ function Messages({ messages, ...shared }: { messages: BandView["messages"] } & 
         return (
           <div key={message.status} className={styles.message}>
             {mark && (
-              <Pick token={mark} className={styles.mark} style={{ background: mark.seen }} {...shared}>
-                <span className={styles.small} style={{ position: "absolute", opacity: 0 }}>
-                  {mark.name}
-                </span>
-              </Pick>
+              <Pick token={mark} className={styles.mark} style={{ background: mark.seen }} {...shared}></Pick>
             )}
             {main && (
               <Pick
                 token={main}
                 className={styles.cell}
-                style={{ background: surface?.seen ?? "transparent", color: text?.seen ?? "inherit" }}
+                style={{ background: surface?.seen ?? "transparent", color: surface?.ink ?? "inherit" }}
+                says={main.name}
                 {...shared}
               >
-                <span className={styles.name} data-sample>
+                <span className={styles.name} data-sample style={{ color: text?.seen ?? "inherit" }}>
                   {messageOf(message.status)}
                 </span>
                 <Figure row={message} ink={text?.seen ?? "currentColor"} />
@@ -275,11 +282,7 @@ function Messages({ messages, ...shared }: { messages: BandView["messages"] } & 
                 className={styles.mark}
                 style={{ background: surface.seen, color: surface.ink }}
                 {...shared}
-              >
-                <span className={styles.small} style={{ position: "absolute", opacity: 0 }}>
-                  {surface.name}
-                </span>
-              </Pick>
+              ></Pick>
             )}
           </div>
         );
@@ -301,9 +304,10 @@ function Fills({ rows, ...shared }: { rows: RowView[] } & Shared) {
             token={token}
             className={styles.cell}
             style={{
-              background: painted(token),
-              color: token.alpha < 0.5 ? "inherit" : token.ink,
               flexBasis: 120,
+              ...(token.alpha < 1
+                ? { borderLeft: `36px solid ${painted(token)}` }
+                : { background: token.seen, color: token.ink }),
             }}
             {...shared}
           >
@@ -363,6 +367,7 @@ function Strips({ band, ...shared }: { band: BandView } & Shared) {
                 <Pick
                   key={id}
                   token={token}
+                  says={token.name}
                   className={styles.cell}
                   style={{ background: token.seen, color: token.ink }}
                   {...shared}

@@ -7,6 +7,9 @@ import { stepKey } from "../../api/keys";
 import { usePart } from "../../workspace/hooks";
 import styles from "./picker.module.css";
 
+/** As many signs as fit where a scale has thirteen steps: 12.53 is cut to 12.5. */
+const MOST_SIGNS = 4;
+
 interface Props {
   chosen: string | null;
   readings?: TokenDetail["readings"];
@@ -79,6 +82,7 @@ export function StepPicker({ chosen, readings = [], onChoose, onTry, onHue, own 
             </button>
             {steps.get(hue.id)?.map((step, place) => {
               const passes = reading?.passes[place];
+              const text = reading?.texts[place]?.slice(0, MOST_SIGNS);
               const bound = reading && place > 0 && reading.passes[place - 1] !== passes;
               return (
                 <button
@@ -89,11 +93,11 @@ export function StepPicker({ chosen, readings = [], onChoose, onTry, onHue, own 
                   data-place={place}
                   tabIndex={step.key === entry ? 0 : -1}
                   aria-pressed={step.key === chosen}
-                  aria-label={`${hue.name} ${step.label}, ${step.hex}${reading ? `, ${reading.texts[place]}${passes ? "" : ", falls short"}` : ""}`}
+                  aria-label={`${hue.name} ${step.label}, ${step.hex}${reading ? `, ${text}${passes ? "" : ", falls short"}` : ""}`}
                   style={{ background: step.seen, color: step.ink }}
                   onClick={() => onChoose(hue.id, step.id)}
                 >
-                  {reading ? reading.texts[place]?.slice(0, 4) : step.label}
+                  {text ?? step.label}
                 </button>
               );
             })}

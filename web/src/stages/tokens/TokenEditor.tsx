@@ -81,7 +81,7 @@ export function TokenEditor({ token }: { token: TokenView }) {
           onChoose={(chosen) => chosen && void become({ kind: "token", token: chosen })}
         />
         <Flex marginLeft="auto" gap="8px">
-          <ToolButton onClick={() => look({ area: "standing" })}>What uses this</ToolButton>
+          <ToolButton onClick={() => look({ area: "standing" })}>Its uses</ToolButton>
           <ToolButton
             onClick={() => {
               look({ select: null });

@@ -9,7 +9,8 @@ export function useFlip(on: boolean): boolean {
   useEffect(() => {
     if (!on) return;
     const down = (event: KeyboardEvent) => {
-      const typing = (event.target as Element | null)?.closest("input, textarea, [contenteditable]");
+      const { target } = event;
+      const typing = target instanceof Element && target.closest("input, textarea, [contenteditable]");
       if (event.code !== CODE || typing || event.ctrlKey || event.metaKey || event.altKey) return;
       if (useInterface.getState().singleKeys) setHeld(true);
     };

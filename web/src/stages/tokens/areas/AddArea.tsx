@@ -118,7 +118,7 @@ function Addition({ found }: { found: AdditionView }) {
           </ToolButton>
         )}
       </Flex>
-      <Box maxHeight="220px" overflowY="auto">
+      <Box maxHeight="220px" overflowY="auto" tabIndex={0} role="group" aria-label="Tokens to add">
         {found.tokens.map((token) => (
           <Flex key={token.name} fontSize="12px" minHeight="24px" align="center" gap="10px">
             <Box width="40px" alignSelf="stretch" flexShrink={0} style={{ background: token.seen }} />

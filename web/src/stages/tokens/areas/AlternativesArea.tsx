@@ -181,7 +181,7 @@ function Differences({ other, name }: { other: string; name: string }) {
           </ToolButton>
         )}
       </Flex>
-      <Box maxHeight="220px" overflowY="auto">
+      <Box maxHeight="220px" overflowY="auto" tabIndex={0} role="group" aria-label="What differs">
         {found.things.map((each) => (
           <Thing key={each.id} thing={each} onTake={() => void take([each.id])} disabled={taking} />
         ))}

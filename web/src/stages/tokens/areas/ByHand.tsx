@@ -54,7 +54,7 @@ export function ByHand() {
           />
         </Field.Root>
         <ToolButton height="26px" onClick={() => void add()}>
-          Add
+          Add it
         </ToolButton>
       </Flex>
       {problem && (

@@ -112,7 +112,16 @@ export function NamesArea() {
         </Text>
       )}
       <Flex gap="24px" align="flex-start" wrap="wrap">
-        <Box flex="1.6 1 420px" minWidth="0" data-testid="renaming" maxHeight="230px" overflowY="auto">
+        <Box
+          flex="1.6 1 420px"
+          minWidth="0"
+          data-testid="renaming"
+          maxHeight="230px"
+          overflowY="auto"
+          tabIndex={0}
+          role="group"
+          aria-label="Names before and after"
+        >
           {shown.map((row) => (
             <Flex key={row.token} gap="10px" fontSize="12px" minHeight="20px">
               <Text flex="1 1 0" minWidth="0" truncate color="fg.muted">

@@ -59,6 +59,7 @@ export function ScaleNames() {
         />
         <Choice
           label="Case"
+          of="of scale tokens"
           value={style}
           items={[...CASES]}
           onChoose={(value) => setChosen(value as Case)}

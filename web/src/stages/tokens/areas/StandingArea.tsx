@@ -67,6 +67,7 @@ export function StandingArea() {
             </Flex>
             <button
               type="button"
+              aria-label={`${row.name} in ${row.theme_name}`}
               style={{ fontWeight: 700, minHeight: 24, textDecoration: "underline" }}
               onClick={() => look({ select: tokenKey(row.token), theme: row.theme })}
             >

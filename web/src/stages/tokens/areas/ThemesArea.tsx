@@ -29,7 +29,7 @@ export function ThemesArea() {
       <Flex gap="24px" align="flex-start" wrap="wrap">
         <Box flex="1 1 380px" minWidth="0" data-testid="themes">
           {themes.map((theme, place) => (
-            <ThemeRow key={theme.id} theme={theme} themes={themes} first={place === 0} />
+            <ThemeRow key={theme.id} theme={theme} themes={themes} place={place} />
           ))}
         </Box>
         <Proposal themes={themes} />
@@ -38,7 +38,7 @@ export function ThemesArea() {
   );
 }
 
-function ThemeRow({ theme, themes, first }: { theme: ThemeView; themes: ThemeView[]; first: boolean }) {
+function ThemeRow({ theme, themes, place }: { theme: ThemeView; themes: ThemeView[]; place: number }) {
   const { keep, put, tell } = useWorkspace();
   const shown = usePart("head", (head) => head.theme?.id);
   const set = (change: Partial<ThemeView>) => {
@@ -52,25 +52,28 @@ function ThemeRow({ theme, themes, first }: { theme: ThemeView; themes: ThemeVie
   return (
     <Flex gap="8px" align="flex-end" wrap="wrap" marginBottom="8px" fontSize="12px">
       <TextField
-        label={first ? "First theme" : "Theme"}
+        label={place === 0 ? "First theme" : `Theme ${place + 1}`}
         value={theme.name}
         width="104px"
         onCommit={(name) => keep([edit("rename_theme", { theme: theme.id, name })])}
       />
       <Choice
         label="Grounds"
+        of={`of ${theme.name}`}
         value={theme.scheme}
         items={SCHEMES}
         onChoose={(scheme) => set({ scheme: scheme as ThemeView["scheme"] })}
       />
       <Choice
         label="Contrast"
+        of={`of ${theme.name}`}
         value={theme.contrast}
         items={CONTRASTS}
         onChoose={(contrast) => set({ contrast: contrast as ThemeView["contrast"] })}
       />
       <Choice
         label="Rests on"
+        of={`of ${theme.name}`}
         value={theme.base ?? ""}
         items={[
           { value: "", words: "none" },
@@ -83,17 +86,16 @@ function ThemeRow({ theme, themes, first }: { theme: ThemeView; themes: ThemeVie
           shown
         </Text>
       ) : (
-        <ToolButton onClick={() => look({ theme: theme.id })}>Show</ToolButton>
+        <ToolButton onClick={() => look({ theme: theme.id })}>Show {theme.name}</ToolButton>
       )}
       {themes.length > 1 && (
         <ToolButton
-          aria-label={`Remove ${theme.name}`}
           onClick={() => {
             if (shown === theme.id) look({ theme: null });
             void put(edit("remove_theme", { theme: theme.id }));
           }}
         >
-          Remove
+          Remove {theme.name}
         </ToolButton>
       )}
     </Flex>

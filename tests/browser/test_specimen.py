@@ -1,0 +1,127 @@
+"""The specimen and alternatives: parts split in place, versions compared, a page of the team's own, shares."""
+
+from selenium.webdriver.common.by import By
+from selenium.webdriver.common.keys import Keys
+
+from tests.browser.page import Page
+
+AT = "/systems/brinemark/tokens"
+SHEET = "[data-testid=specimen-sheet]"
+
+
+def background(page: Page, css: str) -> str:
+    return page.find(css).value_of_css_property("background-color")
+
+
+def test_letting_one_part_differ_takes_two_clicks_and_moves_no_other(page: Page) -> None:
+    page.open(f"{AT}?show=specimen")
+    page.click(f"{SHEET} [data-place=seat-map] [data-colors='text.strong']")
+    page.says("[data-testid=picked-colors]", "text.strong")
+    page.press("Let this one differ in seat map")
+    page.says("[data-testid=slip-name]", "text.strong-seat-map")
+    page.type("Or a color of its own", "#B03020", enter=True)
+    here = f"{SHEET} [data-place=seat-map] [data-colors='text.strong']"
+    page.wait(lambda: page.find(here).value_of_css_property("color") == "rgba(176, 48, 32, 1)")
+    time = f"{SHEET} [data-place=sailing] [data-colors='text.strong']"
+    assert page.find(time).value_of_css_property("color") == "rgba(30, 37, 37, 1)"
+
+
+def test_an_alternative_is_made_changed_compared_and_taken_over(page: Page) -> None:
+    page.open(f"{AT}?area=alternatives")
+    page.type("A new alternative, from what stands here", "bold", enter=True)
+    page.says("[data-testid=alternatives]", "bold")
+    page.click("[data-testid=alternatives] a[href*='brinemark~bold']")
+    page.wait(lambda: "brinemark~bold" in page.driver.current_url)
+    page.press("Close")
+    page.click("[data-token='text.late']")
+    page.click("[aria-label^='buoy 700']")
+    page.says("[data-testid=token-editor]", "text.late is buoy 700")
+    page.open(f"{AT}?area=alternatives")
+    page.says("[data-testid=differences]", "buoy 500 to buoy 700 in day")
+    # Side by side, then in the same place, while a key is held.
+    page.open(f"{AT}?show=specimen")
+    page.choose("Specimen ticket page", "operations board")
+    page.choose("Beside it nothing", "alternative bold")
+    late = f"{SHEET} [data-colors='text.late']"
+    page.wait(lambda: len({each.value_of_css_property("color") for each in page.all(late)}) == 2)
+    page.press("In the same place")
+    page.wait(lambda: len({each.value_of_css_property("color") for each in page.all(late)}) == 1)
+    before = page.find(late).value_of_css_property("color")
+    page.script("document.dispatchEvent(new KeyboardEvent('keydown', { code: 'KeyX', bubbles: true }))")
+    page.wait(lambda: page.find(late).value_of_css_property("color") != before)
+    page.script("document.dispatchEvent(new KeyboardEvent('keyup', { code: 'KeyX', bubbles: true }))")
+    page.wait(lambda: page.find(late).value_of_css_property("color") == before)
+    page.open(f"{AT}?area=alternatives")
+    page.press("Take over")
+    page.says("[data-testid=differences]", "bold is the same.")
+    page.press("Undo")
+    page.says("[data-testid=differences]", "buoy 500 to buoy 700 in day")
+
+
+def test_a_link_shows_an_alternative_beside_the_main_one_and_nothing_to_change(page: Page) -> None:
+    page.open(f"{AT}?area=alternatives")
+    page.type("A new alternative, from what stands here", "calm", enter=True)
+    page.press("Share calm by a link")
+    page.click("[data-testid=share-link]")
+    page.says("main", "calm")
+    page.wait(lambda: len(page.all("[data-specimen]")) == 2)
+    assert not page.all("[data-testid=slip]")
+
+
+def test_a_page_of_the_teams_own_is_recolored_live_and_runs_nothing(page: Page) -> None:
+    page.open(f"{AT}?show=specimen&at=token:action-main-fill")
+    page.choose("Specimen ticket page", "a page of our own")
+    markup = (
+        "<title>before</title><script>document.title='ran'</script><b style='background:var(--action-main-fill)'>x</b>"
+    )
+    page.put("[data-testid=own-page-paste] textarea", markup)
+    page.press("Show it")
+    frame = page.wait(lambda: page.driver.find_element(By.CSS_SELECTOR, "[data-testid=own-page]"))
+
+    def inside() -> tuple[str, str]:
+        page.driver.switch_to.frame(frame)
+        try:
+            part = page.driver.find_element(By.TAG_NAME, "b")
+            return part.value_of_css_property("background-color"), page.script("return document.title")
+        finally:
+            page.driver.switch_to.default_content()
+
+    page.wait(lambda: inside()[0] == "rgba(11, 110, 110, 1)")
+    assert inside()[1] == "before"
+    page.click("[data-testid=token-editor] [aria-label^='flare 600']")
+    page.wait(lambda: inside()[0] not in ("rgba(11, 110, 110, 1)", "rgba(0, 0, 0, 0)"))
+
+
+def test_shares_of_the_specimen_and_of_a_screenshot(page: Page) -> None:
+    page.open(f"{AT}?show=specimen")
+    page.choose("Shares of nothing", "this specimen")
+    page.says("[data-testid=shares]", "by rule of thumb about 60")
+    page.says("[data-testid=shares]", "of the accent is on things to act on")
+    page.choose("Shares of this specimen", "picture dashboard.png")
+    page.says("[data-testid=shares]", "is no token’s color")
+
+
+def test_a_hue_that_is_used_goes_with_a_replacement_for_each_token(page: Page) -> None:
+    page.open("/systems/brinemark/sources?at=hue:heather")
+    page.press("Remove")
+    page.click("[title*='link.text-visited']")
+    page.wait(lambda: not page.all("[data-hue=heather]"))
+    page.press("Undo")
+    page.find("[data-hue=heather]")
+    page.press("Redo")
+    page.wait(lambda: not page.all("[data-hue=heather]"))
+    page.open("/systems/brinemark/legibility")
+    page.find("[data-testid=finding]")
+    assert "is gone" not in page.text("main")
+
+
+def test_tokens_by_keys_alone(page: Page) -> None:
+    """From load to a chosen step without a pointer: the first stop in the sheet is a token."""
+    page.open(AT)
+    page.find("[data-band='surface.page']")
+    page.keys("h")
+    page.wait(lambda: page.script("return document.activeElement.closest('[data-sheet]') !== null"))
+    page.keys(Keys.TAB if page.script("return !document.activeElement.dataset.token") else "")
+    page.wait(lambda: page.script("return Boolean(document.activeElement.dataset.token)"))
+    page.keys(Keys.ENTER)
+    page.find("[data-testid=token-editor]")
