@@ -67,32 +67,36 @@ SCREENS = [
 ]
 
 # Work areas are built of the same parts, so each is looked at in one chrome, in turn.
-AREAS = [
-    (f"/systems/brinemark/sources?at=hue:buoy&area={area}", "light" if place % 2 else "dark")
-    for place, area in enumerate(("harmony", "even", "mix", "picture", "status", "neutral", "gallery", "text"))
-] + [
-    (f"/systems/brinemark/scales?at=hue:tidewater&area={area}", chrome)
-    for area, chrome in (
-        ("ladder", "light"),
-        ("method", "dark"),
-        ("curves", "light"),
-        ("scale", "light"),
-        ("overlay", "dark"),
-        ("fewer", "dark"),
-        ("curves&show=scale", "dark"),
-        ("scale&show=column", "light"),
-    )
-] + [
-    (f"/systems/brinemark/tokens?at={at}&area={area}", chrome)
-    for area, at, chrome in (
-        ("add-tokens", "hue:kelp", "dark"),
-        ("themes", "hue:kelp", "light"),
-        ("names", "hue:kelp", "dark"),
-        ("rules", "token:text-faint", "light"),
-        ("alternatives", "hue:kelp", "dark"),
-        ("standing", "token:action-main-fill", "light"),
-    )
-]
+AREAS = (
+    [
+        (f"/systems/brinemark/sources?at=hue:buoy&area={area}", "light" if place % 2 else "dark")
+        for place, area in enumerate(("harmony", "even", "mix", "picture", "status", "neutral", "gallery", "text"))
+    ]
+    + [
+        (f"/systems/brinemark/scales?at=hue:tidewater&area={area}", chrome)
+        for area, chrome in (
+            ("ladder", "light"),
+            ("method", "dark"),
+            ("curves", "light"),
+            ("scale", "light"),
+            ("overlay", "dark"),
+            ("fewer", "dark"),
+            ("curves&show=scale", "dark"),
+            ("scale&show=column", "light"),
+        )
+    ]
+    + [
+        (f"/systems/brinemark/tokens?at={at}&area={area}", chrome)
+        for area, at, chrome in (
+            ("add-tokens", "hue:kelp", "dark"),
+            ("themes", "hue:kelp", "light"),
+            ("names", "hue:kelp", "dark"),
+            ("rules", "token:text-faint", "light"),
+            ("alternatives", "hue:kelp", "dark"),
+            ("standing", "token:action-main-fill", "light"),
+        )
+    ]
+)
 
 
 def violations(page: Page) -> list:

@@ -178,6 +178,7 @@ function Themes({
               style={{
                 fontWeight: 700,
                 minHeight: 24,
+                minWidth: 24,
                 textDecoration: each.theme === shown ? "underline" : "none",
               }}
               onClick={() => look({ theme: each.theme })}

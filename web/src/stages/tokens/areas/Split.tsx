@@ -36,7 +36,7 @@ export function Split({ token, name, found }: { token: string; name: string; fou
   const uses = [
     ...found.tokens.map((row) => ({
       id: `${row.token} ${row.theme}`,
-      words: `${row.name} in ${row.theme_name}`,
+      words: `${row.name} is it, in ${row.theme_name}`,
     })),
     ...found.pairings,
   ];
