@@ -15,6 +15,7 @@ from heimat.core.document.order import keys
 from heimat.core.document.themes import Scheme, Theme
 from heimat.core.proposals.filling.fill import by_purpose, filled
 from heimat.core.proposals.start import start_system
+from heimat.core.resolve.chains import chains_of
 from heimat.core.resolve.resolved import Resolved, resolve
 from heimat.core.resolve.theme import resolve_theme
 from heimat.core.resolve.token_colors import TokenColor
@@ -52,7 +53,7 @@ def _screen(resolved: Resolved, brand: str, scheme: Scheme) -> str:
         for key, token in system.tokens.items()
     }
     there = system.model_copy(update={"themes": {"sheet": theme}, "tokens": tokens})
-    colors = resolve_theme(there, resolved.hues, theme, ("sheet",)).tokens
+    colors = resolve_theme(there, resolved.hues, theme, chains_of(there)["sheet"], {}).tokens
 
     def c(purpose: str) -> str:
         color = colors[ids[purpose]]

@@ -19,7 +19,7 @@ def test_letting_one_part_differ_takes_two_clicks_and_moves_no_other(page: Page)
     page.says("[data-testid=picked-colors]", "text.strong")
     page.press("Let this one differ in seat map")
     page.says("[data-testid=slip-name]", "text.strong-seat-map")
-    page.type("Or a color of its own", "#B03020", enter=True)
+    page.type("Or a color, or a name", "#B03020", enter=True)
     here = f"{SHEET} [data-place=seat-map] [data-colors='text.strong']"
     page.wait(lambda: page.find(here).value_of_css_property("color") == "rgba(176, 48, 32, 1)")
     time = f"{SHEET} [data-place=sailing] [data-colors='text.strong']"

@@ -1,13 +1,13 @@
-"""`./heimat bench`: measure all of it, or `core`, `scales`, `quality`, `sources`, `served` or `reliability` alone."""
+"""`./heimat bench`: measure all, or `core`, `scales`, `tokens`, `quality`, `sources`, `served`, `reliability` alone."""
 
 import sys
 import tempfile
 from pathlib import Path
 
-from tools.bench import core, quality, reliability, scales, served, sources
+from tools.bench import core, quality, reliability, scales, served, sources, tokens
 
-wanted = sys.argv[1:] or ["core", "scales", "quality", "sources", "served", "reliability"]
-for name, quick in (("core", core), ("scales", scales), ("quality", quality)):
+wanted = sys.argv[1:] or ["core", "scales", "tokens", "quality", "sources", "served", "reliability"]
+for name, quick in (("core", core), ("scales", scales), ("tokens", tokens), ("quality", quality)):
     if name in wanted:
         quick.run()
 for name, part in (("sources", sources), ("served", served), ("reliability", reliability)):

@@ -12,7 +12,7 @@ from heimat.core.document.order import behind, in_order, keys
 from heimat.core.document.system import ColorSystem
 from heimat.core.document.tokens import StepAlias, Token
 from heimat.core.edits import apply_all
-from heimat.core.edits.tokens import RenameToken
+from heimat.core.edits.token_names import RenameToken
 from heimat.core.hues.scaling import MEMORY
 from heimat.core.legibility.findings import findings
 from heimat.core.proposals.start import start_system

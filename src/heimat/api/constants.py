@@ -9,7 +9,7 @@ from heimat.core.document.cases import CASE_WORDS
 from heimat.core.document.groups import RULE_OF_THUMB
 from heimat.core.document.hues import STRONGEST_TINT
 from heimat.core.document.part import LONGEST_NOTE
-from heimat.core.document.purposes import FAMILIES, FORMS
+from heimat.core.document.purposes import FAMILIES, FORMS, STATES
 from heimat.core.document.selections import MOST_COLORS
 from heimat.core.pictures.rectangle import ALIKE
 from heimat.core.proposals.filling.sets import SET_WORDS, SETS
@@ -45,6 +45,7 @@ CONSTANTS: dict[str, Any] = {
     "ALIKE": ALIKE,
     "FAMILIES": list(FAMILIES),
     "FORMS": list(FORMS),
+    "STATES": list(STATES),
     "RULE_OF_THUMB": [{"group": group, "percent": percent} for group, percent in RULE_OF_THUMB.items()],
     "SETS": [{"name": name, "count": len(purposes), "words": SET_WORDS[name]} for name, purposes in SETS.items()],
     "CASES": [{"value": case, "words": words} for case, words in CASE_WORDS.items()],

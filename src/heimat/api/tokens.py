@@ -12,7 +12,7 @@ from heimat.api.encoding import answer, described
 from heimat.core.document.cases import Case
 from heimat.core.document.ids import Id, new_id
 from heimat.core.document.part import LONGEST_NAME
-from heimat.core.document.purposes import Family, Form
+from heimat.core.document.purposes import Family, Form, State
 from heimat.core.document.system import MOST_TOKENS
 from heimat.core.document.themes import Scheme, Wanted
 from heimat.core.errors import NotFound
@@ -33,6 +33,7 @@ from heimat.view.tokens.plans import (
     scale_names_plan,
     set_plan,
     standing_plan,
+    state_plan,
     theme_plan,
 )
 from heimat.view.tokens.specimen import SpecimenPart, released_specimen
@@ -74,6 +75,12 @@ class FamilyBody(Seeing):
     form: Form
 
 
+class StateBody(Seeing):
+    """A state to add to every action that lacks it."""
+
+    state: State
+
+
 class RefillBody(Seeing):
     """Tokens to fill anew in a theme."""
 
@@ -110,6 +117,11 @@ def plan_set(slug: str, body: SetBody, uses: Uses) -> Response:
 @router.post("/family", operation_id="planFamily", **described(AdditionView))
 def plan_family(slug: str, body: FamilyBody, uses: Uses) -> Response:
     return answer(family_plan(head_resolved(uses, slug), body.family, body.form, body.eyes()))
+
+
+@router.post("/action-state", operation_id="planState", **described(AdditionView))
+def plan_state(slug: str, body: StateBody, uses: Uses) -> Response:
+    return answer(state_plan(head_resolved(uses, slug), body.state, body.eyes()))
 
 
 @router.post("/refill", operation_id="planRefill", **described(RefillView))

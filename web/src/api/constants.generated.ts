@@ -21,6 +21,7 @@ export const READY_LADDERS = [{"name":"short","steps":5},{"name":"usual","steps"
 export const RULE_OF_THUMB = [{"group":"ground","percent":60},{"group":"ink","percent":30},{"group":"accent","percent":10}] as const;
 export const SETS = [{"count":18,"name":"small","words":"A page or two: text, a link, one action, the four states of things."},{"count":57,"name":"product","words":"A product: every surface and line, three families of actions with their states, messages."},{"count":88,"name":"dashboard","words":"A product with boards and charts: series, classes, and a dark ground to read from afar."}] as const;
 export const SPELLINGS = [["colour","color"],["grey","gray"],["centre","center"],["harbour","harbor"]] as const;
+export const STATES = ["hovered","pressed","disabled"] as const;
 export const STATUSES = ["success","warning","error","information"] as const;
 export const STRONGEST_CHROMA = 0.6 as const;
 export const STRONGEST_SHARE = 1.5 as const;

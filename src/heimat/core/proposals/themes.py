@@ -30,6 +30,7 @@ from heimat.core.document.tokens import (
 from heimat.core.edits.themes import AddTheme
 from heimat.core.proposals.filling.fill import by_purpose, filled
 from heimat.core.proposals.filling.rules import has_rule
+from heimat.core.resolve.chains import chains_of
 from heimat.core.resolve.hues import ResolvedHue
 from heimat.core.resolve.pairings import NEEDED
 from heimat.core.resolve.resolved import Resolved
@@ -76,7 +77,7 @@ def _lost(resolved: Resolved, edit: AddTheme) -> list[str]:
     """The pairings that fall short in the theme proposed, each in a sentence."""
     after = edit.change(resolved.system)
     theme = after.themes[edit.id]
-    made = resolve_theme(after, resolved.hues, theme, (edit.id, *resolved.ways[edit.base or ""]))
+    made = resolve_theme(after, resolved.hues, theme, chains_of(after)[edit.id], {})
     tokens = after.tokens
     return [
         f"{tokens[each.pairing.foreground].name} on {tokens[each.pairing.ground].name} reads {cut(each.ratio)}; "

@@ -62,15 +62,33 @@ def compare(before: Publication | None, after: Publication) -> list[TokenChange]
             repointed.append(TokenChange("repointed", was, now, theme, distance))
         elif theme is not None:
             changed.append(TokenChange("changed", was, now, theme, distance))
-        elif (was.note, was.usage, was.deprecated) != (now.note, now.usage, now.deprecated):
+        elif _said(was) != _said(now):
             described.append(TokenChange("described", was, now))
     return removed + renamed + added + repointed + changed + described
 
 
 def changed_ids(before: Publication, after: Publication) -> frozenset[str]:
-    """The ids of the tokens that differ between two publications, also of those that go."""
-    found = (change.after or change.before for change in compare(before, after))
-    return frozenset(token.id for token in found if token is not None)
+    """The ids of the tokens that `compare` would tell of, also of those that go, without measuring by how much."""
+    old = {token.id: token for token in comparable(before, after).tokens}
+    new = {token.id: token for token in after.tokens}
+    names = {old[key].name: token.name for key, token in new.items() if key in old and old[key].name != token.name}
+    both = {
+        key
+        for key, token in new.items()
+        if key in old
+        and old[key] != token
+        and (
+            old[key].name != token.name
+            or _repointed(old[key], token, names)
+            or bool(_differing(old[key], token))
+            or _said(old[key]) != _said(token)
+        )
+    }
+    return frozenset(both | (old.keys() ^ new.keys()))
+
+
+def _said(token: PublishedToken) -> tuple[object, ...]:
+    return token.note, token.usage, token.deprecated
 
 
 def _repointed(was: PublishedToken, now: PublishedToken, names: dict[str, str]) -> bool:
@@ -86,15 +104,25 @@ def _most_different(was: PublishedToken, now: PublishedToken) -> tuple[str | Non
     In a theme that comes or goes, a token differs where it says otherwise there than in the first theme: that is what
     developers had, or will have.
     """
-    found: list[tuple[float | None, str]] = []
-    for theme in [*now.values, *(theme for theme in was.values if theme not in now.values)]:
-        before, after = was.value(theme), now.value(theme)
-        if (before.hex, before.alpha, before.p3) != (after.hex, after.alpha, after.p3):
-            found.append((_distance(before, after) if before.hex != after.hex else None, theme))
+    found = [
+        (_distance(before, after) if before.hex != after.hex else None, theme)
+        for theme, before, after in _differing(was, now)
+    ]
     if not found:
         return None, None
     distance, theme = max(found, key=lambda each: each[0] or 0.0)
     return theme, distance
+
+
+def _differing(was: PublishedToken, now: PublishedToken) -> list[tuple[str, PublishedValue, PublishedValue]]:
+    """The themes in which a token's color differs, with the values before and after."""
+    themes = [*now.values, *(theme for theme in was.values if theme not in now.values)]
+    pairs = [(theme, was.value(theme), now.value(theme)) for theme in themes]
+    return [
+        (theme, before, after)
+        for theme, before, after in pairs
+        if (before.hex, before.alpha, before.p3) != (after.hex, after.alpha, after.p3)
+    ]
 
 
 def _distance(one: PublishedValue, other: PublishedValue) -> float:

@@ -4,11 +4,12 @@ from dataclasses import dataclass
 from functools import cached_property
 
 from heimat.core.document.aliases import ways_of
-from heimat.core.document.order import in_order
 from heimat.core.document.system import ColorSystem
+from heimat.core.resolve.chains import chains_of
 from heimat.core.resolve.hues import ResolvedHue, resolve_hues
 from heimat.core.resolve.steps import Steps, promises_of, steps_of
 from heimat.core.resolve.theme import ResolvedTheme, resolve_theme
+from heimat.core.resolve.token_colors import Ends
 from heimat.core.scales.promises import Promise
 
 
@@ -52,6 +53,9 @@ class Resolved:
 def resolve(system: ColorSystem) -> Resolved:
     """Resolve a document. Pure: equal documents give equal results."""
     hues = {hue.id: hue for hue in resolve_hues(system)}
-    ways = ways_of(system)
-    themes = {theme.id: resolve_theme(system, hues, theme, ways[theme.id]) for theme in in_order(system.themes)}
+    ends: Ends = {}
+    themes = {
+        theme: resolve_theme(system, hues, system.themes[theme], chains, ends)
+        for theme, chains in chains_of(system).items()
+    }
     return Resolved(system, hues, themes)

@@ -1,18 +1,19 @@
 """One theme of a document: its token colors, and what is checked of them."""
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Mapping
 from dataclasses import dataclass
 
 import numpy as np
 
 from heimat.core.color.told_apart import PairDistance, distances
+from heimat.core.document.aliases import Chain
 from heimat.core.document.order import in_order
 from heimat.core.document.pairings import ToldApartSet
 from heimat.core.document.system import ColorSystem
 from heimat.core.document.themes import Theme
 from heimat.core.resolve.hues import ResolvedHue
 from heimat.core.resolve.pairings import PairingResult, check_pairings
-from heimat.core.resolve.token_colors import TokenColor, token_colors
+from heimat.core.resolve.token_colors import Ends, TokenColor, token_colors
 
 
 @dataclass(frozen=True)
@@ -34,10 +35,10 @@ class ResolvedTheme:
 
 
 def resolve_theme(
-    system: ColorSystem, hues: Mapping[str, ResolvedHue], theme: Theme, way: Sequence[str]
+    system: ColorSystem, hues: Mapping[str, ResolvedHue], theme: Theme, chains: Mapping[str, Chain], ends: Ends
 ) -> ResolvedTheme:
-    """A theme of a document whose hues are resolved; `way` is where it looks for values."""
-    tokens = token_colors(system, hues, way)
+    """A theme of a document whose hues are resolved and whose tokens are followed; `ends` are shared by all themes."""
+    tokens = token_colors(hues, chains, ends)
     return ResolvedTheme(
         theme=theme,
         tokens=tokens,

@@ -1,14 +1,12 @@
 """From tokens to colors, in one theme."""
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Mapping
 from dataclasses import dataclass
 
 from heimat.core.color.arrays import Bytes, Floats
 from heimat.core.color.notation import Color, rgb8_of
 from heimat.core.color.overlay import alpha_as_published
-from heimat.core.document.aliases import follow
-from heimat.core.document.order import in_order
-from heimat.core.document.system import ColorSystem
+from heimat.core.document.aliases import Chain
 from heimat.core.document.tokens import End, HueAlias, LiteralColor, StepAlias
 from heimat.core.hues.derived_tokens import derived_color
 from heimat.core.resolve.hues import ResolvedHue
@@ -41,28 +39,43 @@ class TokenColor:
         return self.end if isinstance(self.end, StepAlias) else None
 
 
-def token_colors(system: ColorSystem, hues: Mapping[str, ResolvedHue], way: Sequence[str]) -> dict[str, TokenColor]:
-    """The color of every token in a theme, by token id, in order; `way` is where that theme looks for values."""
+Ends = dict[int, "EndColor"]
+"""The colors of what chains end in, by the identity of these ends, found once for all themes."""
+
+
+@dataclass(frozen=True)
+class EndColor:
+    """The color of what chains end in: 8-bit sRGB (3,), alpha, and its display-p3 value (3,), where it has one."""
+
+    rgb8: Bytes
+    alpha: float
+    p3: Floats | None
+
+
+def token_colors(hues: Mapping[str, ResolvedHue], chains: Mapping[str, Chain], ends: Ends) -> dict[str, TokenColor]:
+    """The color of every token in a theme, by token id, in the order of their chains; `ends` is added to."""
     found: dict[str, TokenColor] = {}
-    for token in in_order(system.tokens):
-        chain = follow(system, token.id, way)
-        made = end_color(hues, chain.end, chain.tokens)
-        if chain.changes:
-            color = Color.of_bytes(made.rgb8).model_copy(update={"alpha": made.alpha})
-            for change in reversed(chain.changes):
-                color = derived_color(color, change)
-            made = TokenColor(rgb8_of(color), color.alpha, chain.tokens, chain.end, None, True)
-        found[token.id] = made
+    for token, chain in chains.items():
+        made = ends.get(id(chain.end))
+        if made is None:
+            made = ends[id(chain.end)] = end_color(hues, chain.end)
+        if not chain.changes:
+            found[token] = TokenColor(made.rgb8, made.alpha, chain.tokens, chain.end, made.p3)
+            continue
+        color = Color.of_bytes(made.rgb8).model_copy(update={"alpha": made.alpha})
+        for change in reversed(chain.changes):
+            color = derived_color(color, change)
+        found[token] = TokenColor(rgb8_of(color), color.alpha, chain.tokens, chain.end, None, True)
     return found
 
 
-def end_color(hues: Mapping[str, ResolvedHue], end: End, chain: tuple[str, ...] = ()) -> TokenColor:
+def end_color(hues: Mapping[str, ResolvedHue], end: End) -> EndColor:
     """The color of what a chain ends in: a step, a hue itself, or a color of its own."""
     if isinstance(end, LiteralColor):
-        return TokenColor(rgb8_of(end.color), alpha_as_published(end.color.alpha), chain, end, literal_p3(end.color))
+        return EndColor(rgb8_of(end.color), alpha_as_published(end.color.alpha), literal_p3(end.color))
     hue = hues[end.hue]
     if isinstance(end, HueAlias):
         wide = literal_p3(hue.color) if hue.hue.wide is not False else None
-        return TokenColor(rgb8_of(hue.color), hue.source.alpha, chain, end, wide)
+        return EndColor(rgb8_of(hue.color), hue.source.alpha, wide)
     place = hue.place(end.step) or 0
-    return TokenColor(hue.rgb8[place], hue.source.alpha, chain, end, hue.p3_at(place))
+    return EndColor(hue.rgb8[place], hue.source.alpha, hue.p3_at(place))

@@ -137,7 +137,7 @@ def _proposed(look: Look, theme: ResolvedTheme, picked: Picking, token: str) -> 
         return []
     found: list[tuple[str, StepAlias | HueAlias]] = []
     passing = step_that_passes(picked, hue.id, color.rgb8)
-    if passing is not None and picked.pairings[0].holds is False:
+    if passing is not None and not np.array_equal(end_color(resolved.hues, passing).rgb8, color.rgb8):
         place = hue.place(passing.step) or 0
         found.append((f"the step that passes: {hue.step_name(place)}", passing))
     family = family_of(look.system.tokens[token].purpose)

@@ -12,7 +12,7 @@ from heimat.core.document.keys import parse_key
 from heimat.core.document.names import check_pattern, clashes, scale_token_name
 from heimat.core.document.order import in_order
 from heimat.core.document.pairings import USE_WORDS
-from heimat.core.document.purposes import PURPOSES, Family, Form
+from heimat.core.document.purposes import PURPOSES, Family, Form, State
 from heimat.core.document.system import ColorSystem, ladder_of
 from heimat.core.document.themes import Scheme, Wanted
 from heimat.core.document.tokens import TokenValue
@@ -20,8 +20,8 @@ from heimat.core.document.words import value_in_words
 from heimat.core.edits import UserEdit, apply_all
 from heimat.core.errors import DomainError
 from heimat.core.legibility.standing import instead_of, standing
-from heimat.core.proposals.filling.fill import Addition, addition, refilling
-from heimat.core.proposals.filling.sets import SETS, SetName, family_purposes
+from heimat.core.proposals.filling.fill import Addition, addition, by_purpose, refilling
+from heimat.core.proposals.filling.sets import SETS, SetName, family_purposes, state_purposes
 from heimat.core.proposals.renaming import NamePattern, renaming
 from heimat.core.proposals.themes import propose_theme, proposed_name
 from heimat.core.resolve.resolved import Resolved, resolve
@@ -115,6 +115,11 @@ def set_plan(resolved: Resolved, name: SetName, eyes: Eyes) -> AdditionView:
 def family_plan(resolved: Resolved, family: Family, form: Form, eyes: Eyes) -> AdditionView:
     """What a family of actions would add."""
     return _addition_view(resolved, addition(resolved, family_purposes(family, form)), eyes)
+
+
+def state_plan(resolved: Resolved, state: State, eyes: Eyes) -> AdditionView:
+    """What a state for every action that lacks it would add."""
+    return _addition_view(resolved, addition(resolved, state_purposes(by_purpose(resolved.system), state)), eyes)
 
 
 def _addition_view(resolved: Resolved, made: Addition, eyes: Eyes) -> AdditionView:

@@ -3,6 +3,7 @@
 import { Box, Text } from "@chakra-ui/react";
 import { Toolbar } from "../../components/Toolbar";
 import { useKnown, usePart } from "../../workspace/hooks";
+import { ThemeChoice } from "../shared/ThemeChoice";
 import { FindingRow } from "./FindingRow";
 import { PairingsTable } from "./PairingsTable";
 import { ToldApartTable } from "./ToldApartTable";
@@ -18,8 +19,19 @@ export function LegibilityStage() {
   const words = `${findings.length} to settle, ${holding} pairings hold${exempt ? `, ${exempt} exempt` : ""}`;
   return (
     <>
-      <Toolbar title="Legibility" words={words} />
-      <Box flex="1" minHeight="0" overflowY="auto" paddingInline="20px" paddingBottom="20px">
+      <Toolbar title="Legibility" words={words}>
+        <ThemeChoice />
+      </Toolbar>
+      <Box
+        flex="1"
+        minHeight="0"
+        overflowY="auto"
+        paddingInline="20px"
+        paddingBottom="20px"
+        tabIndex={0}
+        role="group"
+        aria-label="Checks"
+      >
         <Box as="section" aria-label="Findings" borderTop="1px solid" borderColor="border">
           {findings.map((finding) => (
             <FindingRow key={finding.id} finding={finding} repairs={repairs.get(finding.id)} />

@@ -37,6 +37,23 @@ export function TokenEditor({ token }: { token: TokenView }) {
   const become = (value: TokenValue) => put(valued(value));
   useEffect(() => endPreview, [endPreview]);
   const others = tokens.filter((other) => other.id !== token.id);
+  const hues = usePart("hues");
+  const scales = usePart("scales");
+  /** A step, a hue or a token by its name. */
+  const valueNamed = (text: string): TokenValue | null => {
+    const wanted = text.trim().toLowerCase();
+    for (const hue of hues) {
+      const name = hue.name.toLowerCase();
+      if (wanted === name) return { kind: "hue", hue: hue.id };
+      const steps = scales.find((scale) => scale.hue === hue.id)?.steps ?? [];
+      const step = steps.find((each) => wanted === `${name} ${each.label.toLowerCase()}`);
+      if (step) return { kind: "step", hue: hue.id, step: step.id };
+    }
+    const other = others.find((each) => each.name.toLowerCase() === wanted);
+    return other ? { kind: "token", token: other.id } : null;
+  };
+  const place = tokens.findIndex((each) => each.id === token.id);
+  const move = (before: string | null) => put(edit("move_tokens", { tokens: [token.id], before }));
   const { value } = token;
   return (
     <Box
@@ -62,14 +79,15 @@ export function TokenEditor({ token }: { token: TokenView }) {
           onCommit={(name) => keep([edit("rename_token", { token: token.id, name })])}
         />
         <TextField
-          label="Or a color of its own"
+          label="Or a color, or a name"
           value={value.kind === "literal" ? token.hex : ""}
           placeholder="#FFFFFF"
           mono
           width="140px"
-          onCommit={(color) =>
-            color.trim() === "" ? Promise.resolve() : keep([valued({ kind: "literal", color, was: "" })])
-          }
+          onCommit={(text) => {
+            if (text.trim() === "") return Promise.resolve();
+            return keep([valued(valueNamed(text) ?? { kind: "literal", color: text, was: "" })]);
+          }}
         />
         <Choice
           label="Or as"
@@ -81,6 +99,15 @@ export function TokenEditor({ token }: { token: TokenView }) {
           onChoose={(chosen) => chosen && void become({ kind: "token", token: chosen })}
         />
         <Flex marginLeft="auto" gap="8px">
+          <ToolButton disabled={place <= 0} onClick={() => void move(tokens[place - 1]?.id ?? null)}>
+            Earlier
+          </ToolButton>
+          <ToolButton
+            disabled={place === tokens.length - 1}
+            onClick={() => void move(tokens[place + 2]?.id ?? null)}
+          >
+            Later
+          </ToolButton>
           <ToolButton onClick={() => look({ area: "standing" })}>Its uses</ToolButton>
           <ToolButton
             onClick={() => {

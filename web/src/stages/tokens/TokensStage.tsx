@@ -10,6 +10,7 @@ import { useSteady } from "../../util/useSteady";
 import { usePart } from "../../workspace/hooks";
 import { useInterface } from "../../workspace/interface";
 import { look, useLook } from "../../workspace/look";
+import { ThemeChoice } from "../shared/ThemeChoice";
 import { AreaToggles, WorkArea } from "../shared/WorkArea";
 import { GroundBand } from "./GroundBand";
 import { SpecimenSheet } from "./SpecimenSheet";
@@ -50,17 +51,11 @@ export function TokensStage() {
 
 function Head({ count }: { count: number }) {
   const themes = usePart("head", (head) => head.themes);
-  const theme = usePart("head", (head) => head.theme?.id ?? "");
   const show = useLook((at) => at.show);
   const words = `${count} semantic, ${themes.length} ${themes.length === 1 ? "theme" : "themes"}`;
   return (
     <Toolbar title="Tokens" words={words}>
-      <Choice
-        label="Theme"
-        value={theme}
-        items={themes.map((each) => ({ value: each.id, words: each.name }))}
-        onChoose={(chosen) => look({ theme: chosen })}
-      />
+      <ThemeChoice />
       <Choice
         label="Show"
         value={SHOW_ITEMS.some((each) => each.value === show) ? show : "all"}

@@ -1,8 +1,9 @@
 """Starter sets of semantic tokens: which purposes a small page, a product, and a dashboard begin with."""
 
+from collections.abc import Collection
 from typing import Literal, get_args
 
-from heimat.core.document.purposes import CLASSES, PARTS_OF_FORM, SERIES, Family, Form
+from heimat.core.document.purposes import CLASSES, FAMILIES, PARTS_OF_FORM, SERIES, Family, Form, State
 from heimat.core.sources.conventions import STATUSES
 
 SetName = Literal["small", "product", "dashboard"]
@@ -18,6 +19,26 @@ _FIRST_FORMS: tuple[tuple[Family, Form], ...] = (("main", "solid"), ("second", "
 def family_purposes(family: Family, form: Form) -> tuple[str, ...]:
     """The purposes of a family of actions in a form."""
     return tuple(f"action.{family}.{part}" for part in PARTS_OF_FORM[form])
+
+
+def state_purposes(there: Collection[str], state: State) -> tuple[str, ...]:
+    """The purposes of a state that the families of actions which are there lack, each by its form."""
+    found = []
+    for family in FAMILIES:
+        form = form_of(family, there)
+        if form is not None:
+            found += [purpose for purpose in family_purposes(family, form) if purpose.endswith(f"-{state}")]
+    return tuple(purpose for purpose in found if purpose not in there)
+
+
+def form_of(family: Family, there: Collection[str]) -> Form | None:
+    """The form of a family by what is there of it: solid with a fill at rest, edged with a border, else bare."""
+    at = f"action.{family}"
+    if f"{at}.fill" in there:
+        return "solid"
+    if f"{at}.border" in there:
+        return "edged"
+    return "bare" if f"{at}.label" in there else None
 
 
 _SMALL = (

@@ -3,7 +3,7 @@ import { Box, Flex, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { type AdditionView, client, data, type Edit, problemOf } from "../../../api/client";
-import { FAMILIES, FORMS, SETS } from "../../../api/constants.generated";
+import { FAMILIES, FORMS, SETS, STATES } from "../../../api/constants.generated";
 import { Choice } from "../../../components/Choice";
 import { ToolButton } from "../../../components/ToolButton";
 import { usePart, useWorkspace } from "../../../workspace/hooks";
@@ -14,7 +14,8 @@ import { ByHand } from "./ByHand";
 type Family = (typeof FAMILIES)[number];
 type Form = (typeof FORMS)[number];
 type SetName = (typeof SETS)[number]["name"];
-type Wish = { set: SetName } | { family: Family; form: Form } | null;
+type State = (typeof STATES)[number];
+type Wish = { set: SetName } | { family: Family; form: Form } | { state: State };
 
 export function AddArea() {
   const slug = useLook((at) => at.slug);
@@ -26,20 +27,19 @@ export function AddArea() {
   const path = { params: { path: { slug } } };
   const query = useQuery({
     queryKey: ["addition", slug, revision, seeing, wish],
-    queryFn: () =>
-      wish && "set" in wish
-        ? data(client.POST("/api/systems/{slug}/token-set", { ...path, body: { ...seeing, ...wish } }))
-        : data(
-            client.POST("/api/systems/{slug}/family", {
-              ...path,
-              body: { ...seeing, family, form, ...(wish ?? {}) },
-            }),
-          ),
-    enabled: wish !== null,
+    queryFn: () => {
+      if ("set" in wish)
+        return data(client.POST("/api/systems/{slug}/token-set", { ...path, body: { ...seeing, ...wish } }));
+      if ("state" in wish)
+        return data(
+          client.POST("/api/systems/{slug}/action-state", { ...path, body: { ...seeing, ...wish } }),
+        );
+      return data(client.POST("/api/systems/{slug}/family", { ...path, body: { ...seeing, ...wish } }));
+    },
     placeholderData: (before) => before,
     retry: false,
   });
-  const isSet = wish !== null && "set" in wish;
+  const isSet = "set" in wish;
   return (
     <Area
       title="Add"
@@ -77,6 +77,15 @@ export function AddArea() {
               setForm(chosen as Form);
               setWish({ family, form: chosen as Form });
             }}
+          />
+          <Choice
+            label="or a state of all actions"
+            value={"state" in wish ? wish.state : ""}
+            items={[
+              ...("state" in wish ? [] : [{ value: "", words: "none" }]),
+              ...STATES.map((each) => ({ value: each, words: each })),
+            ]}
+            onChoose={(chosen) => chosen && setWish({ state: chosen as State })}
           />
         </>
       }

@@ -5,6 +5,7 @@ import { problemOf, type StandingPlanView } from "../../../api/client";
 import { edit } from "../../../api/edits";
 import { newId } from "../../../api/ids";
 import { tokenKey } from "../../../api/keys";
+import { Toggle } from "../../../components/Toggle";
 import { ToolButton } from "../../../components/ToolButton";
 import { useWorkspace } from "../../../workspace/hooks";
 import { look } from "../../../workspace/look";
@@ -66,12 +67,11 @@ export function Split({ token, name, found }: { token: string; name: string; fou
         )}
       </Flex>
       {uses.length > 0 && (
-        <Flex wrap="wrap" gap="0 16px" marginTop="4px">
+        <Flex wrap="wrap" gap="6px" marginTop="6px">
           {uses.map((use) => (
-            <label key={use.id} style={{ alignItems: "center", display: "flex", gap: 6, minHeight: 24 }}>
-              <input type="checkbox" checked={going.has(use.id)} onChange={() => toggle(use.id)} />
+            <Toggle key={use.id} on={going.has(use.id)} onClick={() => toggle(use.id)}>
               {use.words}
-            </label>
+            </Toggle>
           ))}
         </Flex>
       )}
