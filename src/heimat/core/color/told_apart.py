@@ -4,6 +4,7 @@ from dataclasses import dataclass
 from functools import lru_cache
 
 import numpy as np
+from numpy.typing import NDArray
 
 from heimat.core.color.arrays import Bytes, Floats
 from heimat.core.color.contrast import linear_of_bytes
@@ -64,17 +65,30 @@ def _distances(levels: bytes, threshold: float) -> tuple[PairDistance, ...]:
         return ()
     labs = seen_labs(rgb8)
     found = ciede2000(labs[:, :, one], labs[:, :, other])
-    return tuple(_pair(int(one[pair]), int(other[pair]), found[:, :, pair], threshold) for pair in range(len(one)))
+    # For all visions (3) and pairs at once: where each comes closest over the severities, and whether too close.
+    closest = found.argmin(axis=1)
+    least = np.take_along_axis(found, closest[:, None], axis=1)[:, 0]
+    low = found < threshold
+    return tuple(
+        PairDistance(
+            int(one[pair]),
+            int(other[pair]),
+            float(found[0, 0, pair]),
+            tuple(
+                VisionDistance(
+                    vision,
+                    float(least[place, pair]),
+                    float(SEVERITIES[closest[place, pair]]),
+                    _below(low[place, :, pair]) if least[place, pair] < threshold else None,
+                )
+                for place, vision in enumerate(COLOR_VISIONS)
+            ),
+        )
+        for pair in range(len(one))
+    )
 
 
-def _pair(one: int, other: int, found: Floats, threshold: float) -> PairDistance:
-    """`found` holds the distances (3 visions, 11 severities); severity 0 is typical vision."""
-    visions = tuple(_vision(vision, found[place], threshold) for place, vision in enumerate(COLOR_VISIONS))
-    return PairDistance(one, other, float(found[0, 0]), visions)
-
-
-def _vision(vision: Vision, found: Floats, threshold: float) -> VisionDistance:
-    place = int(np.argmin(found))
-    low = np.flatnonzero(found < threshold)
-    below = (float(SEVERITIES[low[0]]), float(SEVERITIES[low[-1]])) if len(low) else None
-    return VisionDistance(vision, float(found[place]), float(SEVERITIES[place]), below)
+def _below(low: NDArray[np.bool_]) -> tuple[float, float]:
+    """The first and the last severity at which a pair is too close."""
+    places = np.flatnonzero(low)
+    return float(SEVERITIES[places[0]]), float(SEVERITIES[places[-1]])

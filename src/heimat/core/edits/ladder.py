@@ -135,6 +135,9 @@ def _on_ladder(system: ColorSystem, hues: Iterable[Hue], ladder: Ladder) -> Colo
     for key, token in system.tokens.items():
         values = {theme: _value_on(moving, system, value, ladder) for theme, value in token.values.items()}
         tokens[key] = token if values == token.values else token.model_copy(update={"values": values})
+    if all(tokens[key] is token for key, token in system.tokens.items()):
+        # The very same tokens: what was found of them stays found.
+        tokens = system.tokens
     moved = {key: _hue_on(hue, ladder) for key, hue in moving.items()}
     return system.model_copy(update={"hues": {**system.hues, **moved}, "tokens": tokens})
 

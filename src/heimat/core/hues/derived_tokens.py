@@ -1,27 +1,67 @@
-"""Derived values of tokens: the color that an alias comes to with its changes."""
+"""Derived values of tokens: the colors that aliases come to with their changes."""
 
-from heimat.core.color.notation import Color, lightness_of, oklch_of
+from collections.abc import Sequence
+
+import numpy as np
+
+from heimat.core.color.arrays import Bytes
+from heimat.core.color.contrast import relative_luminance
+from heimat.core.color.gamut import solve
+from heimat.core.color.notation import STRONGEST_CHROMA, Color, rgb8_of
 from heimat.core.color.overlay import alpha_as_published
-from heimat.core.document.hues import DerivedSource, QuantityChange
+from heimat.core.color.rounding import nearest_bytes
+from heimat.core.color.spaces import lightness, luminance_of, srgb_to_oklch
+from heimat.core.document.hues import QuantityChange
 from heimat.core.document.tokens import DerivedColor
-from heimat.core.hues.derivation import ResolvedSource, changed, derive
+from heimat.core.hues.derivation import changed
 
 _KEPT = QuantityChange()
+Levels = tuple[bytes, float]
+"""The three 8-bit levels of a color, and its alpha."""
 
 
 def derived_color(base: Color, value: DerivedColor) -> Color:
-    """A color after the changes of a derived value: L* and OKLCH, as derived hues are. Pure.
+    """A color after the changes of a derived value: L* and OKLCH, as derived hues are. Pure."""
+    ((levels, alpha),) = derived_levels([((rgb8_of(base).tobytes(), base.alpha), value)])
+    return Color.of_bytes(np.frombuffer(levels, dtype=np.uint8)).model_copy(update={"alpha": alpha})
+
+
+def derived_levels(asked: Sequence[tuple[Levels, DerivedColor]]) -> list[Levels]:
+    """Many colors after their changes, solved at once: from the colors as published, to colors as published.
 
     What only becomes more or less opaque keeps its color to the bit.
     """
-    if value.lightness == value.chroma == value.turn == _KEPT:
-        alpha = alpha_as_published(min(max(changed(value.alpha, base.alpha), 0.0), 1.0))
-        return base.model_copy(update={"alpha": alpha})
-    opaque = base.model_copy(update={"alpha": 1.0})
-    _, chroma, angle = (float(part) for part in oklch_of(opaque))
-    parent = ResolvedSource(opaque, base.alpha, (lightness_of(opaque), chroma, angle % 360.0))
-    source = DerivedSource(
-        hue="base", lightness=value.lightness, strength=value.chroma, turn=value.turn, alpha=value.alpha
+    alphas = [_alpha(alpha, value) for (_, alpha), value in asked]
+    found = [levels for (levels, _), _ in asked]
+    moving = [at for at, (_, value) in enumerate(asked) if not _keeps_color(value)]
+    if moving:
+        bases = np.array([list(found[at]) for at in moving], dtype=np.uint8)
+        made = _moved(bases, [asked[at][1] for at in moving])
+        for at, levels in zip(moving, made, strict=True):
+            found[at] = levels.tobytes()
+    return list(zip(found, alphas, strict=True))
+
+
+def _keeps_color(value: DerivedColor) -> bool:
+    return value.lightness == value.chroma == value.turn == _KEPT
+
+
+def _alpha(alpha: float, value: DerivedColor) -> float:
+    return alpha_as_published(min(max(changed(value.alpha, alpha), 0.0), 1.0))
+
+
+def _moved(bases: Bytes, values: Sequence[DerivedColor]) -> Bytes:
+    """8-bit colors (n, 3) with their lightness, chroma and hue changed, inside the gamut."""
+    light = lightness(relative_luminance(bases))
+    _, chroma, angle = np.moveaxis(srgb_to_oklch(bases / 255.0), -1, 0)
+    wanted = np.array(
+        [
+            (
+                min(max(changed(value.lightness, float(light[at])), 0.0), 100.0),
+                min(max(changed(value.chroma, float(chroma[at])), 0.0), STRONGEST_CHROMA),
+                changed(value.turn, float(angle[at])) % 360.0,
+            )
+            for at, value in enumerate(values)
+        ]
     )
-    made = derive(parent, source)
-    return made.color.model_copy(update={"alpha": made.alpha})
+    return nearest_bytes(solve(luminance_of(wanted[:, 0]), wanted[:, 1], wanted[:, 2]))

@@ -38,9 +38,7 @@ def chains_of(system: ColorSystem) -> Chains:
         # Equal ends are one and the same from here on: their color is found once.
         return replace(made, end=ends.setdefault(made.end, made.end))
 
-    found = {
-        theme.id: {token: chain(token, ways[theme.id]) for token in tokens} for theme in in_order(system.themes)
-    }
+    found = {theme.id: {token: chain(token, ways[theme.id]) for token in tokens} for theme in in_order(system.themes)}
     with _LOCK:
         _KEPT[key] = (system.tokens, system.themes, found)
     return found

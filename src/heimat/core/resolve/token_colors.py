@@ -1,14 +1,18 @@
 """From tokens to colors, in one theme."""
 
-from collections.abc import Mapping
+import threading
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
+import numpy as np
+from cachetools import LRUCache
+
 from heimat.core.color.arrays import Bytes, Floats
-from heimat.core.color.notation import Color, rgb8_of
+from heimat.core.color.notation import rgb8_of
 from heimat.core.color.overlay import alpha_as_published
 from heimat.core.document.aliases import Chain
-from heimat.core.document.tokens import End, HueAlias, LiteralColor, StepAlias
-from heimat.core.hues.derived_tokens import derived_color
+from heimat.core.document.tokens import DerivedColor, End, HueAlias, LiteralColor, StepAlias
+from heimat.core.hues.derived_tokens import Levels, derived_levels
 from heimat.core.resolve.hues import ResolvedHue
 from heimat.core.scales.wide import literal_p3
 
@@ -39,6 +43,9 @@ class TokenColor:
         return self.end if isinstance(self.end, StepAlias) else None
 
 
+_REMEMBERED = 4096
+_KNOWN: LRUCache[tuple[Levels, tuple[DerivedColor, ...]], Levels] = LRUCache(_REMEMBERED)
+_LOCK = threading.Lock()
 Ends = dict[int, "EndColor"]
 """The colors of what chains end in, by the identity of these ends, found once for all themes."""
 
@@ -55,18 +62,40 @@ class EndColor:
 def token_colors(hues: Mapping[str, ResolvedHue], chains: Mapping[str, Chain], ends: Ends) -> dict[str, TokenColor]:
     """The color of every token in a theme, by token id, in the order of their chains; `ends` is added to."""
     found: dict[str, TokenColor] = {}
+    derived: list[tuple[str, Chain, EndColor]] = []
     for token, chain in chains.items():
         made = ends.get(id(chain.end))
         if made is None:
             made = ends[id(chain.end)] = end_color(hues, chain.end)
-        if not chain.changes:
-            found[token] = TokenColor(made.rgb8, made.alpha, chain.tokens, chain.end, made.p3)
-            continue
-        color = Color.of_bytes(made.rgb8).model_copy(update={"alpha": made.alpha})
-        for change in reversed(chain.changes):
-            color = derived_color(color, change)
-        found[token] = TokenColor(rgb8_of(color), color.alpha, chain.tokens, chain.end, None, True)
+        if chain.changes:
+            derived.append((token, chain, made))
+        found[token] = TokenColor(made.rgb8, made.alpha, chain.tokens, chain.end, made.p3)
+    for (token, chain, _), (levels, alpha) in zip(derived, _changed(derived), strict=True):
+        rgb8 = np.frombuffer(levels, dtype=np.uint8)
+        found[token] = TokenColor(rgb8, alpha, chain.tokens, chain.end, None, True)
     return found
+
+
+def _changed(derived: Sequence[tuple[str, Chain, EndColor]]) -> list[Levels]:
+    """Colors after the changes on their chains, the innermost first; what was found before is remembered.
+
+    All that are new are found at once, one change of each after the other.
+    """
+    keys = [((made.rgb8.tobytes(), made.alpha), chain.changes) for _, chain, made in derived]
+    with _LOCK:
+        known = {key: _KNOWN[key] for key in keys if key in _KNOWN}
+    new = [key for key in dict.fromkeys(keys) if key not in known]
+    states = [levels for levels, _ in new]
+    for depth in range(1, max((len(changes) for _, changes in new), default=0) + 1):
+        there = [at for at, (_, changes) in enumerate(new) if len(changes) >= depth]
+        made = derived_levels([(states[at], new[at][1][-depth]) for at in there])
+        for at, levels in zip(there, made, strict=True):
+            states[at] = levels
+    known |= dict(zip(new, states, strict=True))
+    with _LOCK:
+        for key in new:
+            _KNOWN[key] = known[key]
+    return [known[key] for key in keys]
 
 
 def end_color(hues: Mapping[str, ResolvedHue], end: End) -> EndColor:

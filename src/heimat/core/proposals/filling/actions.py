@@ -97,7 +97,7 @@ def _shifts(filler: Filler, base: str, resting: Bytes, written: Bytes, before: B
     best, farthest = 0, -1.0
     for way in (away, -away):
         moved = [way * by for by in range(1, _MOST_SHIFT + 1)]
-        colors = np.array([filler.color_of(_shifted(filler, base, by)) for by in moved])
+        colors = filler.derived([_shifted(filler, base, by) for by in moved])
         apart = np.minimum(distances(colors, before), distances(colors, resting) + 1e-9)
         passing = ratio(colors, written) >= min(filler.text, float(ratio(resting, written)))
         good = passing & (apart >= STATE_DISTANCE)
@@ -109,7 +109,7 @@ def _shifts(filler: Filler, base: str, resting: Bytes, written: Bytes, before: B
     return best
 
 
-def _shifted(filler: Filler, base: str, by: int) -> TokenValue:
+def _shifted(filler: Filler, base: str, by: int) -> DerivedColor:
     under = filler.alias(base)
     # Rules fill with aliases alone: what a fill stands for can be changed from there.
     assert isinstance(under, StepAlias | HueAlias | TokenAlias)
@@ -157,7 +157,7 @@ def pressed_tint(filler: Filler, purpose: str) -> TokenValue:
     hovered = _part(purpose, "fill-hovered")
     before = filler.color(hovered)
     moved = [(1 if filler.dark else -1) * by for by in range(1, _MOST_SHIFT + 1)]
-    colors = np.array([filler.color_of(_shifted(filler, hovered, by)) for by in moved])
+    colors = filler.derived([_shifted(filler, hovered, by) for by in moved])
     apart = distances(colors, before)
     good = apart >= _TINT
     return _shifted(filler, hovered, moved[int(good.argmax() if good.any() else apart.argmax())])

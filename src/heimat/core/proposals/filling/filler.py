@@ -14,7 +14,7 @@ from heimat.core.color.spaces import srgb_to_lab
 from heimat.core.document.hues import HueKind
 from heimat.core.document.themes import Scheme, Wanted
 from heimat.core.document.tokens import DerivedColor, HueAlias, LiteralColor, StepAlias, TokenAlias, TokenValue
-from heimat.core.hues.derived_tokens import derived_color
+from heimat.core.hues.derived_tokens import derived_color, derived_levels
 from heimat.core.resolve.hues import ResolvedHue
 from heimat.core.resolve.token_colors import end_color
 
@@ -86,6 +86,11 @@ class Filler:
         if isinstance(value, TokenAlias):
             return self.color(next(purpose for purpose, key in self.ids.items() if key == value.token))
         return end_color(self.hues, value).rgb8
+
+    def derived(self, values: Sequence[DerivedColor]) -> Bytes:
+        """The colors (n, 3) of derived values, found at once."""
+        asked = [((self.color_of(value.of).tobytes(), 1.0), value) for value in values]
+        return np.array([list(levels) for levels, _ in derived_levels(asked)], dtype=np.uint8)
 
     def alias(self, purpose: str) -> TokenValue:
         """The token of a purpose; where there is none, what it would stand for."""
