@@ -106,17 +106,20 @@ def test_the_safe_range_is_drawn_and_told_before_anyone_drags(page: Page) -> Non
     page.open(f"{AT}?at=hue:kelp")
     page.wait(lambda: len(page.all("[data-testid=safe]")) == 3)
     ActionChains(page.driver).move_to_element(page.find("[role=slider][aria-label='Hue']")).perform()
-    page.says("[data-testid=safe-words]", "Above 168°: settled: status.success and status.error look alike")
+    page.says(
+        "[data-testid=safe-words]",
+        "Above 150°: settled: status.success and status.warning look alike for protan vision, in day",
+    )
     # As it says: within, as many findings as before; beyond, one less.
     findings = page.text("a[href*=legibility]")
-    page.type("Hue, as a number", "166", enter=True)
+    page.type("Hue, as a number", "149", enter=True)
     undone(page, "Move kelp")
     assert page.text("a[href*=legibility]") == findings
-    page.type("Hue, as a number", "172", enter=True)
+    page.type("Hue, as a number", "153", enter=True)
     page.wait(lambda: page.text("a[href*=legibility]") != findings)
     page.open(f"{AT}?at=step:tidewater/s700&area=curves")
     handle(page, "lightness", "0.5").click()
-    page.says("[data-testid=safe-handle-words]", "No finding changes anywhere along it.")
+    page.says("[data-testid=safe-handle-words]", "look alike for tritan vision")
 
 
 def test_a_source_beyond_srgb_is_published_in_both(page: Page) -> None:

@@ -66,7 +66,7 @@ def test_small_rooms(page: Page) -> None:
     page.says("[data-testid=slip]", "kelp")
     page.press("All about it")
     page.find("[role=slider][aria-label='Chroma']")
-    page.choose("Stage Scales", "Legibility, 4 to settle")
+    page.choose("Stage Scales", "Legibility, 11 to settle")
     page.says("h1", "Legibility")
     width = page.script("return [document.documentElement.scrollWidth, innerWidth]")
     assert width[0] <= width[1]

@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from heimat.core.document.system import ColorSystem
 from heimat.core.edits.base import EditBase
 from heimat.core.errors import DomainError
-from heimat.core.legibility.findings import finding_ids, findings, rooms
+from heimat.core.legibility.findings import Finding, finding_ids, findings, rooms
 from heimat.core.resolve.resolved import resolve
 
 Make = Callable[[float], EditBase]
@@ -116,9 +116,16 @@ class _Walk:
             return ("It can go no further.",)
         before = {finding.id: finding for finding in findings(resolve(self._system), repairs=False)}
         after = {finding.id: finding for finding in findings(resolve(changed), repairs=False)}
-        come = [finding.sentence for key, finding in after.items() if key not in before]
-        gone = [f"settled: {finding.sentence}" for key, finding in before.items() if key not in after]
+        come = [self._said(finding) for key, finding in after.items() if key not in before]
+        gone = [f"settled: {self._said(finding)}" for key, finding in before.items() if key not in after]
         return tuple(come + gone)
+
+    def _said(self, finding: Finding) -> str:
+        """A finding's sentence, with its theme where there are several."""
+        theme = self._system.themes.get(finding.theme or "")
+        if theme is None or len(self._system.themes) == 1:
+            return finding.sentence
+        return f"{finding.sentence.removesuffix('.')}, in {theme.name}."
 
 
 def _near(before: _Trial, here: _Trial, there: _Trial) -> bool:
