@@ -43,5 +43,6 @@ def fresh(page: Page) -> Page:
     """Forget what this browser remembers."""
     page.driver.get(page.address + "/mark.svg")
     page.driver.delete_all_cookies()
+    page.ask_for_safe_ranges(False)
     page.script("localStorage.clear(); sessionStorage.clear()")
     return page

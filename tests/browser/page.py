@@ -12,7 +12,7 @@ from selenium.webdriver.support.ui import WebDriverWait
 
 from tests.browser.spot import Spot
 
-SECONDS = 10
+SECONDS = 20
 POLL_SECONDS = 0.05
 
 
@@ -28,6 +28,12 @@ class Page:
         self.wait(lambda: self.all("h1"))
         if "area=" in path:
             self.find("[data-testid=area]")
+
+    def ask_for_safe_ranges(self, asked: bool) -> None:
+        """Whether the page gets safe ranges. They take a processor for seconds: only who tests them asks for them."""
+        blocked = [] if asked else ["*/safe-ranges*"]
+        self.driver.execute_cdp_cmd("Network.enable", {})
+        self.driver.execute_cdp_cmd("Network.setBlockedURLs", {"urls": blocked})
 
     def wait(self, condition: Callable[[], Any]) -> Any:
         """Wait until a condition holds; elements that React has just replaced are looked for again."""

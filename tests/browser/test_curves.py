@@ -103,6 +103,7 @@ def test_tapers_by_keys_for_chosen_scales(page: Page) -> None:
 
 
 def test_the_safe_range_is_drawn_and_told_before_anyone_drags(page: Page) -> None:
+    page.ask_for_safe_ranges(True)
     page.open(f"{AT}?at=hue:kelp")
     page.wait(lambda: len(page.all("[data-testid=safe]")) == 3)
     ActionChains(page.driver).move_to_element(page.find("[role=slider][aria-label='Hue']")).perform()
