@@ -47,7 +47,7 @@ def test_steps_put_in_and_taken_out(page: Page) -> None:
     page.says("[aria-label=Promises]", "4 apart")
     page.press("Take out 500")
     page.says("[data-testid=ladder-losses]", "The pin at tidewater 500 goes.")
-    page.says("[data-testid=ladder-losses]", "text.late moves from buoy 500 to buoy 400.")
+    page.says("[data-testid=ladder-losses]", "focus.ring moves from tidewater 500 to tidewater 400.")
     use_it(page)
     page.wait(lambda: labels(page) == ["100", "150", "200", "300", "400", "600", "700", "800", "900"])
     assert not page.all("[data-testid=ladder-losses]")

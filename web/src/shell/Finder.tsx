@@ -92,7 +92,6 @@ function colorsOf({ hues = [], tokens = [], scales = [] }: Partial<Parts>): Foun
   const names = new Map(hues.map((hue) => [hue.id, hue.name]));
   return [
     ...hues.map((hue) => ({ key: hue.key, words: hue.name, what: hue.status ?? hue.kind, seen: hue.seen })),
-    ...tokens.map((token) => ({ key: token.key, words: token.name, what: token.chain, seen: token.seen })),
     ...scales.flatMap((scale) =>
       scale.steps.map((step) => ({
         key: step.key,
@@ -101,6 +100,8 @@ function colorsOf({ hues = [], tokens = [], scales = [] }: Partial<Parts>): Foun
         seen: step.seen,
       })),
     ),
+    // Tokens last: they are found by the step that they stand on too, and the step itself is meant first.
+    ...tokens.map((token) => ({ key: token.key, words: token.name, what: token.chain, seen: token.seen })),
   ];
 }
 
