@@ -54,6 +54,7 @@ from heimat.core.edits.reserve import SetReserve
 from heimat.core.edits.scales import AimCurve, NudgeSteps, SetWide
 from heimat.core.edits.selections import KeepSelection, RemoveSelection, SetCap
 from heimat.core.edits.sources import LetGo
+from heimat.core.edits.splitting import SplitToken
 from heimat.core.edits.stops import KeepStops, RemoveStops
 from heimat.core.edits.themes import AddTheme, MoveTheme, RemoveTheme, RenameTheme, SetTheme
 from heimat.core.edits.token_care import DeprecateToken, DescribeToken, KeepTokensInternal
@@ -148,6 +149,7 @@ EVERY_EDIT = [
     LetTokenFollow(token="surface-page", theme="night"),
     MoveTokens(tokens=("text-late", "link-text"), before="text-strong"),
     MoveTokens(tokens=("text-strong",)),
+    SplitToken(token="text-late", id="split", name="text.delay", pairings=("text-late--surface-card",)),
     RenameTokens(names={"text-late": "text.delay", "link-text": "link.plain"}, keep={"text-late": "old1"}),
     DescribeToken(token="text-late", note="how late", usage="on the board alone"),
     KeepTokensInternal(tokens=("text-late", "link-text"), internal=True),
