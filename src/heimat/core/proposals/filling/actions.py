@@ -56,8 +56,6 @@ def label_on(filler: Filler, ground: Bytes) -> TokenValue:
     on_white, on_dark = float(ratio(rgb8_of(WHITE.color), ground)), float(ratio(_darkest(filler), ground))
     if max(on_white, on_dark) >= filler.text:
         return WHITE if on_white >= on_dark else darkest
-    if on_white >= filler.text:
-        return WHITE
     return LiteralColor(color=near_black(filler, ground))
 
 
