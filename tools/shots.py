@@ -47,12 +47,12 @@ _SHOTS = (
     Shot("scales-ladder", f"{_BRINEMARK}/scales?at=hue:tidewater&area=ladder", "[data-testid=ladder-rows]"),
     Shot("scales-curves", f"{_BRINEMARK}/scales?at=step:gorse/s600&area=curves", "[data-curve]"),
     Shot("scales-one", f"{_BRINEMARK}/scales?at=step:tidewater/s300&area=scale", "[data-testid=measures]"),
-    Shot("scales-overlay", f"{_BRINEMARK}/scales?at=step:tidewater/s100&area=overlay", "[data-overlay]"),
     Shot("scales-fewer", f"{_BRINEMARK}/scales?at=step:kelp/s500&area=fewer", "[data-testid=smaller]", chrome="dark"),
-    Shot("tokens", f"{_BRINEMARK}/tokens"),
+    Shot("tokens", f"{_BRINEMARK}/tokens", "[data-token]"),
     Shot("tokens-night", f"{_BRINEMARK}/tokens?at=token:action-main-fill&theme=night", "[data-testid=token-themes]"),
     Shot("specimen", f"{_BRINEMARK}/tokens?show=specimen&theme=night", "[data-testid=specimen-sheet] button"),
-    Shot("legibility", f"{_BRINEMARK}/legibility?at=token:status-success"),
+    Shot("legibility", f"{_BRINEMARK}/legibility?at=token:status-success", "[data-testid=finding] button[title]"),
+    Shot("legibility-matrix", f"{_BRINEMARK}/legibility?at=token:text-late&area=matrix", "[data-cell]"),
     Shot("releases", f"{_BRINEMARK}/releases?at=hue:heather", "[data-testid=change]"),
 )
 

@@ -48,6 +48,10 @@ AREA_READY = (
     " [data-testid=partners], [data-testid=even-words], [data-mix], [data-main], [data-status],"
     " [data-testid=addition], [data-testid=theme-proposal] button, [data-testid=renaming], [data-testid=refill],"
     " [data-testid=alternatives] button, [data-testid=split],"
+    " [data-testid=mending], [data-testid=uses], [data-cell], [data-testid=severity], [data-testid=standing-field],"
+    " [data-testid=condition], [data-testid=behind], [data-testid=merging], [aria-label='Pairings'] table,"
+    " [data-testid=report],"
+    " [data-testid=area] input[type=file][accept*=svg],"
     " [data-set], [data-testid=plan], [data-testid=area] [aria-label^='The scale of the neutral']"
 )
 SCREENS = [
@@ -94,6 +98,22 @@ AREAS = (
             ("rules", "token:text-faint", "light"),
             ("alternatives", "hue:kelp", "dark"),
             ("standing", "token:action-main-fill", "light"),
+        )
+    ]
+    + [
+        (f"/systems/brinemark/legibility?at=token:text-late&area={area}", chrome)
+        for area, chrome in (
+            ("mend", "dark"),
+            ("two-colors", "light"),
+            ("matrix", "dark"),
+            ("told-apart", "light"),
+            ("standing-here", "dark"),
+            ("conditions", "light"),
+            ("text-on-picture", "dark"),
+            ("pictures-seen", "light"),
+            ("drawing", "dark"),
+            ("pairings", "light"),
+            ("report", "dark"),
         )
     ]
 )

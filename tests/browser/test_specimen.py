@@ -58,6 +58,29 @@ def test_an_alternative_is_made_changed_compared_and_taken_over(page: Page) -> N
     page.says("[data-testid=differences]", "buoy 500 to buoy 700 in day")
 
 
+def test_the_sheet_of_an_alternative_stands_beside_this_one_and_follows_how_it_is_looked_at(page: Page) -> None:
+    page.open(f"{AT}?area=alternatives")
+    page.type("A new alternative, from what stands here", "calmer", enter=True)
+    page.press("Its sheet beside this one")
+    frame = page.find("iframe[title='The sheet of calmer']")
+    page.driver.switch_to.frame(frame)
+    page.click("[data-token='text.strong']")
+    page.type("Or a color, or a name", "TIDEWATER 900", enter=True)
+    page.says("[data-testid=token-editor]", "text.strong is tidewater 900")
+    assert not page.all("[data-testid=slip]")
+    page.driver.switch_to.default_content()
+    page.press("Scales")
+    page.click("[data-testid=scales] [data-key='step:flare/s300']")
+    page.driver.switch_to.frame(frame)
+    page.wait(lambda: page.find("[aria-selected=true]").get_attribute("data-key") == "step:flare/s300")
+    page.driver.switch_to.default_content()
+    page.press("Close calmer")
+    page.wait(lambda: not page.all("iframe"))
+    # What was changed beside it is not changed here.
+    page.open(f"{AT}?at=token:text-strong")
+    page.says("[data-testid=token-editor]", "text.strong is shingle 850")
+
+
 def test_a_link_shows_an_alternative_beside_the_main_one_and_nothing_to_change(page: Page) -> None:
     page.open(f"{AT}?area=alternatives")
     page.type("A new alternative, from what stands here", "calm", enter=True)

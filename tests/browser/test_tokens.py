@@ -2,6 +2,7 @@
 
 import json
 
+from selenium.webdriver.common.action_chains import ActionChains
 from selenium.webdriver.common.keys import Keys
 
 from tests.browser.page import Page
@@ -192,18 +193,24 @@ def test_css_of_every_theme_is_in_the_browser_what_was_resolved(page: Page) -> N
             assert [round(number) for number in numbers[:3]] == levels, (pair, name, json.dumps(color))
 
 
-def test_the_demos_trap_and_its_repair(page: Page) -> None:
-    page.open("/systems/brinemark/legibility")
-    page.says("[data-testid=finding]", "status.success and status.error look alike for deutan vision.")
-    page.says("[data-testid=finding]", "CIEDE2000 65.3 for typical vision, 3.2 for deutan")
-    page.wait(
-        lambda: any(
-            "text.late on surface.card reads 3.71; body text needs 4.5." in each.text
-            for each in page.all("[data-testid=finding]")
-        )
-    )
-    count = len(page.all("[data-testid=finding]"))
-    page.press("Let status.error be flare 700")
-    page.wait(lambda: len(page.all("[data-testid=finding]")) < count)
+def test_many_tokens_are_chosen_moved_and_removed_at_once_in_the_swatches(page: Page) -> None:
+    page.open("/systems/brinemark/tokens?show=swatches")
+
+    def names() -> list[str | None]:
+        return [each.get_attribute("data-token") for each in page.all("[data-token]")]
+
+    before = names()
+    page.choose("Choose by their first word", "link")
+    page.says("[aria-label='Chosen tokens']", "3 chosen")
+    page.choose("Move before another token", "surface.page")
+    page.wait(lambda: names()[:4] == ["link.text", "link.text-hovered", "link.text-visited", "surface.page"])
+    page.press("Remove 3")
+    page.wait(lambda: len(names()) == len(before) - 3)
     page.press("Undo")
-    page.wait(lambda: len(page.all("[data-testid=finding]")) == count)
+    page.wait(lambda: len(names()) == len(before))
+    page.press("Undo")
+    page.wait(lambda: names() == before)
+    page.click("[data-token='text.strong']")
+    last = page.driver.find_element("css selector", "[data-token='text.faint']")
+    ActionChains(page.driver).key_down(Keys.SHIFT).click(last).key_up(Keys.SHIFT).perform()
+    page.says("[aria-label='Chosen tokens']", "3 chosen")

@@ -9,6 +9,7 @@ from hypothesis import strategies as st
 
 from heimat.core.color.notation import format, parse, rgb8_of
 from heimat.core.color.spaces import srgb_to_oklch
+from heimat.core.document.conditions import Quantities
 from heimat.core.document.hues import QuantityChange, StepRef, TintedSource
 from heimat.core.document.order import in_order, key_between, keys
 from heimat.core.document.system import COLLECTIONS, FIELDS, ColorSystem
@@ -46,10 +47,12 @@ from heimat.core.edits import (
     conflict,
 )
 from heimat.core.edits.candidates import AddCandidates, JoinCandidates, RemoveCandidates, SetCandidate
+from heimat.core.edits.conditions import KeepCondition, RemoveCondition, SetAim, SetDuty
+from heimat.core.edits.exceptions import AcceptFinding, EndException
 from heimat.core.edits.generator import SetGenerator
 from heimat.core.edits.holding import HoldHues
 from heimat.core.edits.ladder import PublishScales, losses
-from heimat.core.edits.pairings import AddPairings, KeepToldApart, RemovePairing
+from heimat.core.edits.pairings import AddPairings, KeepToldApart, RemovePairing, RemoveToldApart
 from heimat.core.edits.reserve import SetReserve
 from heimat.core.edits.scales import AimCurve, NudgeSteps, SetWide
 from heimat.core.edits.selections import KeepSelection, RemoveSelection, SetCap
@@ -163,6 +166,13 @@ EVERY_EDIT = [
     AddPairings(pairings=({"id": "p1", "foreground": "text-late", "ground": "surface-page", "use": "large"},)),
     RemovePairing(pairing="text-late--surface-card"),
     KeepToldApart(id="acts", name="acts", tokens=("link-text", "text-late"), threshold=12.0),
+    RemoveToldApart(set="status"),
+    AcceptFinding(id="e2", finding="pairing:day:x", said="It stays.", colors=("#000000", "#FFFFFF"), reason="known"),
+    EndException(exception="e1"),
+    KeepCondition(id="sun", name="in sunlight", quantities=Quantities(lux=60000.0)),
+    RemoveCondition(condition="night"),
+    SetAim(aim=5.0),
+    SetDuty(duty="The ferry authority asks for level AA."),
     PublishScales(published=False),
     LetGo(hue="shingle"),
     AddCandidates(candidates=[{"id": "c9", "color": "#8A8A20"}, {"id": "c8", "color": "#204A8A", "kind": "brand"}]),
@@ -181,6 +191,10 @@ FULL = apply_all(
         KeepStops(id="sea", name="sea", colors=("#0A2A3A", "#7FB0B8", "#EAF4F4"), difference=3.0),
         KeepSelection(id="poster", name="poster", steps=(StepRef(hue="buoy", step="s500"),)),
         AimStep(hue="kelp", step="s400", lightness=63.0, chroma=0.1, angle=148.0),
+        AcceptFinding(
+            id="e1", finding="pairing:day:y", said="So be it.", colors=("#102030", "#FFFFFF"), reason="known"
+        ),
+        KeepCondition(id="night", name="bridge at night", quantities=Quantities(white=5.0)),
         AddTheme(
             id="night",
             name="night",

@@ -18,7 +18,7 @@ from heimat.core.edits import SetAnchor, SetSource, SetTokenValue, apply, apply_
 from heimat.core.edits.hues import PinStep
 from heimat.core.edits.ladder import SetLadder, losses
 from heimat.core.hues.scaling import MEMORY
-from heimat.core.legibility.findings import finding_ids, findings
+from heimat.core.legibility.findings import changed_by, finding_ids, findings
 from heimat.core.legibility.selected import find
 from heimat.core.proposals.starter import DAY
 from heimat.core.resolve.pairings import translucent_ratio
@@ -69,8 +69,9 @@ def test_repairs_do_what_they_say():
     assert any(finding.repairs for finding in findings(RESOLVED))
     for finding in findings(RESOLVED):
         for repair in finding.repairs:
-            after = resolve(apply(SYSTEM, repair.edit))
-            assert (after.theme().tokens[repair.edit.token].rgb8 == repair.rgb8).all()
+            after = resolve(changed_by(repair, SYSTEM))
+            moved = repair.edits[0].tokens[0].id if repair.kind == "companion" else repair.edits[0].token
+            assert (after.theme().tokens[moved].rgb8 == repair.rgb8).all()
             assert finding.id not in {left.id for left in findings(after)}
 
 
@@ -91,7 +92,7 @@ def test_what_a_repair_mends_and_breaks_is_what_a_fresh_check_finds(text, status
     read = {finding.id: finding.sentence for finding in before}
     for finding in before:
         for repair in finding.repairs:
-            after = {left.id for left in findings(resolve(apply(system, repair.edit)), repairs=False)}
+            after = {left.id for left in findings(resolve(changed_by(repair, system)), repairs=False)}
             assert repair.mends == len(read.keys() - after) >= 1
             assert repair.breaks == len(after - read.keys())
 

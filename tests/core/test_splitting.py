@@ -11,7 +11,7 @@ from heimat.core.edits.hues import RemoveHue, RenameHue
 from heimat.core.edits.splitting import SplitToken
 from heimat.core.edits.tokens import SetTokenValue
 from heimat.core.errors import DomainError
-from heimat.core.legibility.findings import findings
+from heimat.core.legibility.findings import changed_by, findings
 from heimat.core.legibility.standing import instead_of, standing
 from heimat.core.pictures.decoding import Pixels
 from heimat.core.pictures.shares import shares_of
@@ -89,7 +89,7 @@ def test_what_stood_on_a_hue_that_is_gone_is_a_finding_with_ways_to_settle_it():
     ]
     for finding in kept:
         for repair in finding.repairs:
-            again = findings(resolve(apply(after.system, repair.edit)), repairs=False)
+            again = findings(resolve(changed_by(repair, after.system)), repairs=False)
             assert finding.id not in {each.id for each in again}
 
 

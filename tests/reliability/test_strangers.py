@@ -80,6 +80,10 @@ def test_every_answer_says_what_browsers_may_do_with_it(client: TestClient) -> N
         assert headers["referrer-policy"] == "same-origin"
         assert "frame-ancestors 'none'" in headers["content-security-policy"]
         assert "unsafe" not in headers["content-security-policy"]
+    # What stands beside another sheet is framed by the page itself, and by nobody else.
+    bare = client.get("/systems/brinemark/scales", params={"bare": "true"}).headers
+    assert "frame-ancestors 'self'" in bare["content-security-policy"]
+    assert bare["x-frame-options"] == "SAMEORIGIN"
     pages = [client.get("/systems/brinemark/scales") for _ in range(2)]
     nonces = [page.headers["content-security-policy"].partition("'nonce-")[2].partition("'")[0] for page in pages]
     assert len(set(nonces)) == 2

@@ -39,6 +39,7 @@ OTHER_LOOKS = {
     "theme": {"theme": "night"},
     "select": {"select": "step:kelp/s300"},
     "notation": {"notation": "oklch"},
+    "need": {"need": 7.0},
 }
 
 

@@ -1,16 +1,19 @@
-"""`./heimat bench`: measure all, or `core`, `scales`, `tokens`, `quality`, `sources`, `served`, `reliability` alone."""
+"""`./heimat bench`: measure all, or some parts alone by their names."""
 
 import sys
 import tempfile
 from pathlib import Path
 
-from tools.bench import core, quality, reliability, scales, served, sources, tokens
+from tools.bench import core, legibility, quality, reliability, scales, served, sources, tokens
 
-wanted = sys.argv[1:] or ["core", "scales", "tokens", "quality", "sources", "served", "reliability"]
-for name, quick in (("core", core), ("scales", scales), ("tokens", tokens), ("quality", quality)):
+QUICK = {"core": core, "scales": scales, "tokens": tokens, "legibility": legibility, "quality": quality}
+LONG = {"sources": sources, "served": served, "reliability": reliability}
+
+wanted = sys.argv[1:] or [*QUICK, *LONG]
+for name, quick in QUICK.items():
     if name in wanted:
         quick.run()
-for name, part in (("sources", sources), ("served", served), ("reliability", reliability)):
+for name, part in LONG.items():
     if name in wanted:
         with tempfile.TemporaryDirectory(prefix="heimat-bench-") as folder:
             part.run(Path(folder))

@@ -29,7 +29,9 @@ def large_system(hues: int = HUES) -> ColorSystem:
     rng = np.random.default_rng(1)
     base = start_system("Bench", [("", Color.of_bytes(tuple(rng.integers(0, 256, 3)))) for _ in range(hues - 5)])
     on_long = {key: hue.model_copy(update={"ladder": None}) for key, hue in base.hues.items()}
-    return with_starter(base.model_copy(update={"ladder": LONG, "hues": on_long, "tokens": {}}))
+    return with_starter(
+        base.model_copy(update={"ladder": LONG, "hues": on_long, "tokens": {}, "pairings": {}, "told_apart": {}})
+    )
 
 
 def many_hues(count: int) -> ColorSystem:

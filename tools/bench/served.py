@@ -15,6 +15,7 @@ from heimat.core.scales.shaping import ShapedLadder, ShapedStep
 from heimat.local.install import PAGE
 from heimat.service.opening import add_document
 from heimat.store.engine import make_engine
+from tools.bench import tokens
 from tools.bench.core import large_system
 from tools.bench.timing import Timing, note, report
 from tools.browser import browser
@@ -65,9 +66,9 @@ const pause = ms => new Promise(resolve => setTimeout(resolve, ms));
 _DRAG_IN_PAGE = (
     _WAITS
     + """
-const [handle, room, across, wide, moves, done] = arguments;
+const [handle, room, across, wide, moves, watched, done] = arguments;
 const held = document.querySelector(handle);
-const sheet = document.querySelector("[data-testid=scales]");
+const sheet = document.querySelector(watched);
 const box = document.querySelector(room).getBoundingClientRect();
 const own = held.getBoundingClientRect();
 const middle = (own.top + own.height / 2 - box.top) / box.height;
@@ -101,13 +102,23 @@ held.setPointerCapture = () => {};
 """
 )
 _RAMP = "[role=slider][aria-label='Lightness']"
+_BOARD = "[data-testid=specimen-sheet]"
 _HUE = "[aria-label^='Hue: shape']"
 _HANDLE = "[data-curve=hue] [data-at='0.5']"
 _RUNG = "[data-testid=ladder-plot] [role=slider]:nth-of-type(5)"
 
 
 def _drag_in_chromium(
-    driver: Chrome, page: str, handle: str, room: str, *, across: bool, wide: bool = True, opened_by: str = "body"
+    driver: Chrome,
+    page: str,
+    handle: str,
+    room: str,
+    *,
+    across: bool,
+    wide: bool = True,
+    opened_by: str = "body",
+    sheet: str = "[data-testid=scales]",
+    colored: str = "[data-testid=scales] [data-hex]",
 ) -> tuple[Timing, list[float]]:
     driver.set_script_timeout(120)
     driver.get(page)
@@ -117,15 +128,22 @@ def _drag_in_chromium(
     ):
         time.sleep(0.05)
     there = "return [...arguments].every(css => document.querySelector(css) !== null)"
-    while not driver.execute_script(there, handle, room, "[data-testid=scales] [data-hex]"):
+    while not driver.execute_script(there, handle, room, colored):
         if time.monotonic() > end:
             raise RuntimeError("what is to be dragged does not appear")
         time.sleep(0.05)
-    found = driver.execute_async_script(_DRAG_IN_PAGE, handle, room, across, wide, 80)
+    found = driver.execute_async_script(_DRAG_IN_PAGE, handle, room, across, wide, 80, sheet)
     if isinstance(found, str):
         raise RuntimeError(found)
     times, long = found
     return Timing(times[5:]), long
+
+
+def _choose_board(driver: Chrome) -> None:
+    """Let the specimen be the operations board, as this browser's person would have chosen it."""
+    driver.execute_script(
+        "localStorage.setItem('heimat', JSON.stringify({state: {screen: 'board', specimen: false}, version: 0}))"
+    )
 
 
 # From the key until the newly selected cell is painted; the page is the one that was dragged on.
@@ -192,6 +210,47 @@ def _select_in_chromium(driver: Chrome) -> Timing:
     return Timing(found[2:])
 
 
+# Every frame of a scroll over the whole matrix, there and back, and how long each took.
+_SCROLL_IN_PAGE = (
+    _WAITS
+    + """
+const [moves, done] = arguments;
+(async () => {
+  const matrix = document.querySelector("[data-testid=matrix]");
+  const [wide, high] = [matrix.scrollWidth - matrix.clientWidth, matrix.scrollHeight - matrix.clientHeight];
+  const times = [];
+  let last = await new Promise(requestAnimationFrame);
+  for (let place = 1; place <= moves; place++) {
+    const share = 1 - Math.abs(1 - 2 * place / moves);
+    matrix.scrollTo(wide * share, high * share);
+    const now = await new Promise(requestAnimationFrame);
+    times.push(now - last);
+    last = now;
+  }
+  return times;
+})().then(done, error => done(String(error)));
+"""
+)
+
+
+def _scroll_in_chromium(driver: Chrome, page: str) -> Timing:
+    driver.get(page)
+    driver.execute_script(
+        "const matrix = {rows: 'steps', columns: 'steps', order: 'luminance'};"
+        "localStorage.setItem('heimat', JSON.stringify({state: {specimen: false, matrix}, version: 0}))"
+    )
+    driver.get(page)
+    end = time.monotonic() + 15
+    while not driver.execute_script("return document.querySelectorAll('[data-cell]').length > 200"):
+        if time.monotonic() > end:
+            raise RuntimeError("the matrix does not appear")
+        time.sleep(0.05)
+    found = driver.execute_async_script(_SCROLL_IN_PAGE, 120)
+    if isinstance(found, str):
+        raise RuntimeError(found)
+    return Timing(found[5:])
+
+
 def _load_in_chromium(driver: Chrome, page: str) -> float:
     """Milliseconds from asking for a page until its last step is there, of the second time."""
     for _ in range(2):
@@ -250,6 +309,9 @@ def run(folder: Path) -> None:
         full = apply(large_system(29), SetLadder(ladder=_ladder(24)))
         with engine.begin() as connection:
             full_slug = add_document(connection, full, "ines")
+        themed = tokens.large()
+        with engine.begin() as connection:
+            themed_slug = add_document(connection, themed, "ines")
         engine.dispose()
         timing, size = _previews(heimat.address, wide_slug, list(many.hues), 1)
         report("preview of 49 hues × 11 steps", timing, "none stated")
@@ -261,6 +323,17 @@ def run(folder: Path) -> None:
             report("in Chromium: arrow key to the next step painted", _walk_in_chromium(driver), "p95 50 ms")
             report("in Chromium: a click on a step to the slip", _select_in_chromium(driver), "60 ms")
             room = "[data-curve=hue] svg"
+            _choose_board(driver)
+            timing, _ = _drag_in_chromium(
+                driver,
+                f"{heimat.address}/systems/{themed_slug}/tokens?show=specimen&at=hue:{next(iter(themed.hues))}",
+                _RAMP,
+                _RAMP,
+                across=True,
+                sheet=_BOARD,
+                colored=_BOARD,
+            )
+            report("in Chromium: the operations board, 200 tokens, 4 themes", timing, "p95 100 ms")
             timing, long = _drag_in_chromium(driver, f"{at}&area=curves", _HANDLE, room, across=False, opened_by=_HUE)
             report("in Chromium: a curve's handle of 12 scales", timing, "p95 100 ms")
             note(
@@ -273,6 +346,8 @@ def run(folder: Path) -> None:
             timing, _ = _drag_in_chromium(driver, full_at, _RAMP, _RAMP, across=True)
             report("in Chromium: a drag of 29 hues × 24 steps", timing, "p95 150 ms")
             note("in Chromium: 29 hues × 24 steps loaded", f"{_load_in_chromium(driver, full_at):.0f} ms", "1 s")
+            matrix_at = f"{heimat.address}/systems/{slug}/legibility?area=matrix"
+            report("in Chromium: frames of the matrix of 132 by 132", _scroll_in_chromium(driver, matrix_at), "50 ms")
             scripts = _first_scripts(driver, f"{heimat.address}/systems/{slug}/sources")
             note("first page: script, compressed", f"{_compressed(scripts) / 1000:.0f} kB", "200 kB")
         largest = max((PAGE / "assets").glob("*.js"), key=lambda file: file.stat().st_size)

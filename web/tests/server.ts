@@ -68,6 +68,7 @@ export const LOOK: Look = {
   select: "",
   theme: "",
   notation: "hex",
+  need: 4.5,
   parts: ["hues"],
 };
 

@@ -17,10 +17,12 @@ from heimat.api import (
     people,
     pictures,
     releases,
+    safe_ranges,
     scales,
     sources,
     systems,
     tokens,
+    typeface,
 )
 from heimat.api.context import Context
 from heimat.api.description import describe
@@ -70,8 +72,10 @@ def create_app(engine: Engine, hosts: Iterable[str] = (), workers: Workers | Non
         scales,
         tokens,
         own_page,
+        typeface,
         legibility,
         releases,
+        safe_ranges,
     ):
         app.include_router(stage.router)
     describe(app)

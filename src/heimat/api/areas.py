@@ -9,10 +9,8 @@ from starlette.responses import Response
 from heimat.api.bodies import Seeing, Showing
 from heimat.api.context import Uses, head_resolved
 from heimat.api.encoding import answer, described
-from heimat.core.color.notation import LONGEST_TEXT, Color, ColorInput, parse
-from heimat.core.errors import DomainError
-from heimat.core.resolve.named import color_named
-from heimat.core.resolve.resolved import Resolved
+from heimat.core.color.notation import LONGEST_TEXT, ColorInput
+from heimat.core.resolve.named import color_called
 from heimat.core.sources import even, mixing
 from heimat.core.sources.circles import Circle
 from heimat.core.sources.conventions import Status
@@ -121,18 +119,7 @@ def propose_status(body: StatusBody) -> Response:
 def find_overlays(body: OverlayBody, uses: Uses) -> Response:
     resolved = head_resolved(uses, body.system) if body.system else None
     color, ground, tint = (
-        _called(resolved, text, field)
+        color_called(resolved, text, field)
         for field, text in (("color", body.color), ("ground", body.ground), ("tint", body.tint))
     )
     return answer(overlays_view(color, body.alpha, ground, tint, body.eyes()))
-
-
-def _called(resolved: Resolved | None, text: str, field: str) -> Color:
-    """The color of a name in a system, or of a value in any notation. Raises DomainError, with the field."""
-    named = color_named(resolved, text) if resolved else None
-    if named is not None:
-        return named
-    try:
-        return parse(text)
-    except DomainError as refusal:
-        raise DomainError(refusal.message, field, refusal.code) from refusal

@@ -5,6 +5,7 @@ from typing import Annotated
 
 from pydantic import BaseModel, ConfigDict, Field
 
+from heimat.core.color.contrast import AA_TEXT
 from heimat.core.color.notation import Notation
 from heimat.core.document.keys import LONGEST_KEY
 from heimat.view.eyes import Eyes, SeenAs
@@ -51,8 +52,9 @@ class Looking(Showing):
     ground: ColorKey = "white"
     theme: ThemeId = None
     select: ColorKey | None = None
+    need: Annotated[float, Field(ge=1.0, le=21.0)] = AA_TEXT
     parts: Annotated[list[PartName], Field(max_length=40)] = ["head"]
 
     def options(self) -> LookOptions:
         """The options of a look."""
-        return LookOptions(self.vision, self.severity, self.ground, self.theme, self.select, self.notation)
+        return LookOptions(self.vision, self.severity, self.ground, self.theme, self.select, self.notation, self.need)

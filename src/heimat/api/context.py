@@ -20,6 +20,7 @@ from heimat.service.pictures import Pictures
 from heimat.service.publishing import Publishing
 from heimat.service.rates import COMPUTING, SENDING, Rates
 from heimat.service.turns import Turns
+from heimat.service.typefaces import Typefaces
 from heimat.service.workers import Workers
 
 PERSON_COOKIE = "heimat_person"
@@ -35,6 +36,7 @@ class Context:
     editing: Editing
     alternatives: Alternatives
     own_pages: OwnPages
+    typefaces: Typefaces
     publishing: Publishing
     pictures: Pictures
     gallery: Gallery
@@ -55,6 +57,7 @@ class Context:
             editing,
             Alternatives(engine, documents, editing),
             OwnPages(engine, documents),
+            Typefaces(engine, documents),
             Publishing(engine, documents, workers, feeds),
             Pictures(engine, workers),
             Gallery(engine),

@@ -1,5 +1,6 @@
 """One system: look, preview, edit, undo and redo, history, copy."""
 
+from datetime import date
 from typing import Annotated, Literal
 
 from fastapi import APIRouter, Query
@@ -110,7 +111,8 @@ def preview_edits(slug: str, body: PreviewBody, uses: Uses) -> Response:
 
 @router.post("/edits", operation_id="keepEdits", **described(Parts))
 def keep_edits(slug: str, body: EditBody, uses: Uses, person: Acting) -> Response:
-    head = uses.editing.edit(slug, person.id, body.base, body.edits, body.key)
+    signed = [edit.signed(person.name, date.today()) for edit in body.edits]
+    head = uses.editing.edit(slug, person.id, body.base, signed, body.key)
     return answer(parts_at(uses, slug, head, person, body.view))
 
 

@@ -23,7 +23,7 @@ _POLICY = "; ".join(
         "frame-src 'self'",
         "base-uri 'none'",
         "form-action 'none'",
-        "frame-ancestors 'none'",
+        "frame-ancestors {around}",
     )
 )
 """What the page may load and run: its own files alone, and no code or style that somebody has written into it."""
@@ -47,9 +47,15 @@ def add_page(app: FastAPI, built: Path = BUILT) -> None:
     beside = {file.name: file for file in built.iterdir() if file.is_file() and file.name != "index.html"}
 
     @app.api_route("/{path:path}", methods=["GET", "HEAD"], include_in_schema=False)
-    def page(path: str) -> Response:
+    def page(path: str, bare: bool = False) -> Response:
         if path in beside:
             return FileResponse(beside[path], headers={"Cache-Control": "no-cache"})
         nonce = secrets.token_urlsafe(16)
-        headers = {"Cache-Control": "no-store", "Content-Security-Policy": _POLICY.format(nonce=nonce)}
+        # A bare sheet stands beside another alternative's sheet, within the page itself; nothing else is ever framed.
+        around = "'self'" if bare else "'none'"
+        headers = {
+            "Cache-Control": "no-store",
+            "Content-Security-Policy": _POLICY.format(nonce=nonce, around=around),
+            "X-Frame-Options": "SAMEORIGIN" if bare else "DENY",
+        }
         return HTMLResponse(template.replace(NONCE, nonce), headers=headers)

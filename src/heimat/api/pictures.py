@@ -2,6 +2,7 @@
 
 from typing import Annotated, Any
 
+import numpy as np
 from fastapi import APIRouter, Depends, Query, Request
 from pydantic import Field
 from starlette.concurrency import run_in_threadpool
@@ -11,16 +12,23 @@ from typing_extensions import TypedDict
 from heimat.api.bodies import Body, Seeing, Showing, ThemeId
 from heimat.api.context import IS_COMPUTING, IS_SENDING, Acting, Uses, current_person, head_resolved
 from heimat.api.encoding import answer, described, described_bytes, described_empty
-from heimat.core.color.notation import ColorInput, rgb8_of
-from heimat.core.errors import NotFound
+from heimat.core.color.arrays import Bytes
+from heimat.core.color.difference import TOLD_APART
+from heimat.core.color.notation import Color, ColorInput, rgb8_of
+from heimat.core.errors import DomainError, NotFound
 from heimat.core.pictures.kept import load
 from heimat.core.pictures.main_colors import FEWEST, MOST, USUAL, Wanted
+from heimat.core.pictures.merging import merging_map
 from heimat.core.pictures.rectangle import ALIKE, MOST_RECTANGLES, Rectangle
 from heimat.core.pictures.sampling import sample
-from heimat.core.pictures.showing import dimming, encoded, shown
+from heimat.core.pictures.showing import dimming, encoded, hatching, shown
 from heimat.core.pictures.stops import USUAL_DIFFERENCE, FittedStops, fitted_stops
+from heimat.core.pictures.text import Box, short_map
+from heimat.core.resolve.named import color_called
 from heimat.service.pictures import NewlyRead
 from heimat.view.eyes import Eyes
+from heimat.view.legibility.merging import MergingView, merging_views
+from heimat.view.legibility.text_on_picture import TextOnPictureView, text_on_picture
 from heimat.view.sources.pictures import (
     FittedView,
     MainColorView,
@@ -104,6 +112,38 @@ class SharesBody(Seeing):
     theme: ThemeId = None
 
 
+Size = Annotated[float, Field(ge=1.0, le=20_000.0)]
+Part = Annotated[float, Field(ge=0.0, le=1.0)]
+
+
+Label = Annotated[int, Query(ge=0, lt=MOST)]
+
+
+class TextBody(Seeing):
+    """A block of text on a picture, in CSS pixels, and what it has to reach; with `find` its best place is looked for.
+
+    `color` is a name or a value in any notation. With `helps` it is also told which tokens would do better, and which
+    scrim would do so that at most `share` falls short: what nobody reads while the block is on its way.
+    """
+
+    theme: ThemeId = None
+    color: Annotated[str, Field(max_length=400)]
+    level: Annotated[float, Field(ge=1.0, le=21.0)] = 4.5
+    width: Size
+    height: Size
+    box_height: Size
+    box_widths: Annotated[list[Size], Field(min_length=1, max_length=6)]
+    across: Part = 0.5
+    down: Part = 0.5
+    share: Part = 0.0
+    find: bool = False
+    helps: bool = False
+
+    def box(self) -> Box:
+        """The block in its box."""
+        return Box(self.width, self.height, self.box_height, tuple(self.box_widths), self.across, self.down)
+
+
 class MainColorsView(TypedDict):
     """A picture's main colors."""
 
@@ -177,6 +217,58 @@ def find_shares(slug: str, picture: int, body: SharesBody, uses: Uses) -> Respon
     if theme is None:
         raise NotFound("This system has no theme yet.")
     return answer(shares_view(uses.pictures.pixels(slug, picture), resolved, theme, body.eyes()))
+
+
+@router.post("/{picture}/text", operation_id="readTextOnPicture", **described(TextOnPictureView))
+def read_text(slug: str, picture: int, body: TextBody, uses: Uses) -> Response:
+    """What is behind a block of text, over the picture's own pixels: live, while it is moved."""
+    resolved = head_resolved(uses, slug)
+    color = _opaque(color_called(resolved, body.color, "color"))
+    theme = resolved.theme(body.theme)
+    pixels = uses.pictures.pixels(slug, picture)
+    share = body.share if body.helps else None
+    found = text_on_picture(pixels, resolved, theme, body.box(), color, body.level, share, body.find, body.eyes())
+    return answer(found)
+
+
+@router.get("/{picture}/merging", operation_id="findMerging", dependencies=IS_COMPUTING, **described(list[MergingView]))
+def find_merging(
+    slug: str, picture: int, uses: Uses, threshold: Annotated[float, Query(ge=0.0, le=100.0)] = TOLD_APART
+) -> Response:
+    """Neighbouring areas that are told apart in typical vision and merge in another."""
+    return answer(merging_views(uses.pictures.main_colors(slug, picture, Wanted(count=MOST)), threshold))
+
+
+@router.get("/{picture}/merging-map", operation_id="mapMerging", **described_bytes("image/png"))
+def map_merging(slug: str, picture: int, uses: Uses, one: Label, other: Label) -> Response:
+    """Hatching over a picture where two of its areas touch."""
+    found = uses.pictures.main_colors(slug, picture, Wanted(count=MOST))
+    return Response(hatching(merging_map(found.labels, one, other)), headers=_KEPT, media_type="image/png")
+
+
+@router.get("/{picture}/text-map", operation_id="mapText", dependencies=IS_COMPUTING, **described_bytes("image/png"))
+def map_text(
+    slug: str,
+    picture: int,
+    uses: Uses,
+    color: Annotated[str, Query(max_length=400)],
+    level: Annotated[float, Query(ge=1.0, le=21.0)] = 4.5,
+) -> Response:
+    """Hatching over a picture wherever text of an opaque color could not stand."""
+    content = uses.pictures.look(
+        slug, picture, _mapped, tuple(_opaque(color_called(None, color, "color")).tolist()), level
+    )
+    return Response(content, headers=_KEPT, media_type="image/png")
+
+
+def _opaque(color: Color) -> Bytes:
+    if color.alpha < 1.0:
+        raise DomainError("A translucent text shows what lies under it: type an opaque one.", "color", "translucent")
+    return rgb8_of(color)
+
+
+def _mapped(folder: str, color: tuple[int, int, int], level: float) -> bytes:
+    return hatching(short_map(load(folder), np.array(color, dtype=np.uint8), level))
 
 
 def _seen(folder: str, eyes: Eyes) -> tuple[bytes, str]:

@@ -20,6 +20,7 @@ from heimat.core.proposals.filling.sets import SetName
 from heimat.core.proposals.renaming import NamePattern
 from heimat.view.eyes import Eyes, SeenAs
 from heimat.view.look import Look, LookOptions, Place
+from heimat.view.tokens.named import NamedValueView, named_value
 from heimat.view.tokens.plans import (
     AdditionView,
     RefillView,
@@ -41,6 +42,7 @@ from heimat.view.tokens.specimen import SpecimenPart, released_specimen
 router = APIRouter(prefix="/api/systems/{slug}", tags=["tokens"])
 
 NameText = Annotated[str, Field(max_length=LONGEST_NAME)]
+LONGEST_VALUE = 400
 TokenIds = Annotated[list[Id], Field(max_length=MOST_TOKENS)]
 
 
@@ -148,6 +150,12 @@ def read_released_specimen(
         raise NotFound("Nothing of this system has been released yet.")
     look = Look(head_resolved(uses, slug), Place(slug, 1), LookOptions(vision, severity))
     return answer(released_specimen(published, look))
+
+
+@router.get("/value-named", operation_id="readValueNamed", **described(NamedValueView))
+def read_value_named(slug: str, uses: Uses, text: Annotated[str, Query(max_length=LONGEST_VALUE)]) -> Response:
+    """What a token would be by what is typed: a step, a hue or a token by name, or a color in any notation."""
+    return answer(named_value(head_resolved(uses, slug), text))
 
 
 @router.get("/standing", operation_id="readStanding", **described(StandingPlanView))

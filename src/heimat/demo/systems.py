@@ -1,6 +1,7 @@
 """The two demo systems."""
 
 from heimat.core.color.notation import Color, parse
+from heimat.core.document.conditions import Quantities
 from heimat.core.document.consistency import check_system
 from heimat.core.document.hues import Hue, HueKind, TintedSource
 from heimat.core.document.order import keys
@@ -8,6 +9,7 @@ from heimat.core.document.system import ColorSystem
 from heimat.core.document.themes import Scheme, Wanted
 from heimat.core.document.tokens import StepAlias
 from heimat.core.edits import apply_all
+from heimat.core.edits.conditions import KeepCondition
 from heimat.core.edits.pairings import AddPairings, NewPairing
 from heimat.core.edits.sources import given
 from heimat.core.edits.tokens import AddTokens, NewToken
@@ -73,7 +75,7 @@ def brinemark() -> ColorSystem:
         note="gray, tinted with tidewater",
     )
     system = with_starter(ColorSystem(name="Brinemark", hues=hues, scales_published=True), "dashboard")
-    return _with_themes(_with_late(system))
+    return _with_conditions(_with_themes(_with_late(system)))
 
 
 def _with_late(system: ColorSystem) -> ColorSystem:
@@ -97,6 +99,16 @@ def _with_themes(system: ColorSystem) -> ColorSystem:
         edit = propose_theme(resolved, resolved.themes[DAY], key, key, scheme, contrast).edit
         system = apply_all(system, [edit]).system
     return system
+
+
+def _with_conditions(system: ColorSystem) -> ColorSystem:
+    """Where the three products are read: a display in the sun, the bridge at night, the printed timetable."""
+    outdoors = Quantities(white=2500.0, reflectance=0.015, lux=50000.0)
+    dimmed = Quantities(white=8.0, reflectance=0.02, lux=2.0, veil=0.4)
+    print_ = Quantities(medium="paper", paper=0.75, ink=0.06, lux=500.0, veil=0.0)
+    named = {"quay in sunlight": outdoors, "bridge at night": dimmed, "timetable": print_}
+    edits = [KeepCondition(id=name.split()[0], name=name, quantities=each) for name, each in named.items()]
+    return apply_all(system, edits).system
 
 
 def merrow_light() -> ColorSystem:

@@ -2,7 +2,6 @@
 
 import re
 import secrets
-import uuid
 from dataclasses import dataclass
 from datetime import datetime
 
@@ -11,13 +10,11 @@ from sqlalchemy.exc import IntegrityError
 
 from heimat.core.edits.differences import taking_over
 from heimat.core.errors import DomainError, NotFound
-from heimat.service.cards import card_of
-from heimat.service.clock import now
 from heimat.service.documents import Documents
 from heimat.service.editing import Editing, Head
+from heimat.service.first import append_first
 from heimat.service.transactions import in_transaction
-from heimat.store import revisions, systems
-from heimat.store.revisions import NewRevision
+from heimat.store import systems
 
 MOST_ALTERNATIVES = 24
 LONGEST_ALTERNATIVE = 40
@@ -78,26 +75,7 @@ class Alternatives:
                 raise DomainError(f"A system has at most {MOST_ALTERNATIVES} alternatives.", "name", "limit")
             document = self._documents.system(row.alternative_id, row.head_number, connection)
             alternative_id = systems.add_alternative(connection, row.id, plain)
-            revision_id = revisions.append(
-                connection,
-                NewRevision(
-                    alternative_id=alternative_id,
-                    parent_id=None,
-                    number=1,
-                    person_id=person_id,
-                    at=now(),
-                    kind="open",
-                    undoes_id=None,
-                    request_key=uuid.uuid4().hex,
-                    sentence=f"Begin {plain} from {row.alternative}",
-                    edits=[],
-                    inverse={},
-                    reads=[],
-                    writes=[],
-                    document=document.model_dump(mode="json"),
-                ),
-            )
-            systems.set_head(connection, alternative_id, revision_id, card_of(document), base=True)
+            append_first(connection, alternative_id, document, person_id, f"Begin {plain} from {row.alternative}")
             return systems.address_of(row.slug, plain)
 
         return in_transaction(self._engine, work)

@@ -2,7 +2,6 @@
 
 import re
 import unicodedata
-import uuid
 from dataclasses import dataclass
 
 from sqlalchemy import Connection, Engine
@@ -17,8 +16,8 @@ from heimat.service.cards import card_of
 from heimat.service.clock import now
 from heimat.service.documents import Documents
 from heimat.service.errors import Unreadable
-from heimat.store import releases, revisions, systems
-from heimat.store.revisions import NewRevision
+from heimat.service.first import append_first
+from heimat.store import releases, systems
 from heimat.store.systems import ListedRow, SystemRow
 
 _NOT_IN_ADDRESS = re.compile(r"[^a-z0-9]+")
@@ -96,26 +95,7 @@ def add_document(connection: Connection, document: ColorSystem, person_id: str) 
         candidate for number in range(1, len(taken) + 2) if (candidate := _numbered(start, number)) not in taken
     )
     _, alternative_id = systems.add_system(connection, slug, document.name, now())
-    revision_id = revisions.append(
-        connection,
-        NewRevision(
-            alternative_id=alternative_id,
-            parent_id=None,
-            number=1,
-            person_id=person_id,
-            at=now(),
-            kind="open",
-            undoes_id=None,
-            request_key=uuid.uuid4().hex,
-            sentence=f"Start {document.name}",
-            edits=[],
-            inverse={},
-            reads=[],
-            writes=[],
-            document=document.model_dump(mode="json"),
-        ),
-    )
-    systems.set_head(connection, alternative_id, revision_id, card_of(document), base=True)
+    append_first(connection, alternative_id, document, person_id, f"Start {document.name}")
     return slug
 
 

@@ -129,6 +129,18 @@ own_page = Table(
     **_OPTIONS,
 )
 
+typeface = Table(
+    "typeface",
+    metadata,
+    Column("system_id", BigInteger, ForeignKey("system.id"), primary_key=True, autoincrement=False),
+    Column("name", String(120), nullable=False),
+    Column("media_type", String(40), nullable=False),
+    Column("content", MEDIUMBLOB, nullable=False),
+    Column("person_id", String(40), ForeignKey("person.id"), nullable=False),
+    _at(),
+    **_OPTIONS,
+)
+
 picture = Table(
     "picture",
     metadata,

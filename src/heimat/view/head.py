@@ -1,10 +1,12 @@
 """What every stage shows of a system: its name, where it stands, what is to settle, what can be taken back."""
 
+from datetime import date
+
 from typing_extensions import TypedDict
 
 from heimat.core.document.cases import Case
 from heimat.core.document.themes import Scheme, Theme, Wanted
-from heimat.core.legibility.findings import finding_ids
+from heimat.core.legibility.findings import count_open
 from heimat.core.scales.rules import LATEST_GENERATOR
 from heimat.view.look import Look
 
@@ -37,6 +39,7 @@ class HeadPart(TypedDict):
     scale_case: Case
     scales_published: bool
     newer: bool
+    duty: str
 
 
 def head_part(look: Look) -> HeadPart:
@@ -50,7 +53,7 @@ def head_part(look: Look) -> HeadPart:
         "revision": place.revision,
         "latest": place.latest,
         "changed": len(look.changed),
-        "findings": len(finding_ids(look.resolved)),
+        "findings": count_open(look.resolved, date.today()),
         "undo": place.undo,
         "redo": place.redo,
         "theme": _theme(shown.theme) if shown else None,
@@ -59,6 +62,7 @@ def head_part(look: Look) -> HeadPart:
         "scale_case": system.scale_case,
         "scales_published": system.scales_published,
         "newer": system.generator < LATEST_GENERATOR,
+        "duty": system.duty,
     }
 
 

@@ -6,8 +6,8 @@ from functools import cached_property
 import numpy as np
 
 from heimat.core.color.arrays import Bytes
-from heimat.core.color.notation import Notation
-from heimat.core.document.keys import parse_key
+from heimat.core.color.contrast import AA_TEXT
+from heimat.core.color.notation import Notation, rgb8_of
 from heimat.core.document.system import ColorSystem
 from heimat.core.legibility.selected import Selected, find
 from heimat.core.publication.changes import changed_ids
@@ -26,8 +26,9 @@ _GROUNDS: dict[str, Bytes] = {
 class LookOptions:
     """Through which eyes, on which ground, in which theme, at which color.
 
-    `ground` is `white`, `black` or a step's key; `theme` the id of one, the first without it; `select` a key of a hue,
-    step or token; `notation` the one that values of hues are written in.
+    `ground` is `white`, `black` or the key of a color; `theme` the id of one, the first without it; `select` a key of a
+    hue, step or token; `notation` the one that values of hues are written in; `need` the contrast that the line on the
+    sheet of scales bounds.
     """
 
     vision: SeenAs = "typical"
@@ -36,6 +37,7 @@ class LookOptions:
     theme: str | None = None
     select: str | None = None
     notation: Notation = "hex"
+    need: float = AA_TEXT
 
 
 @dataclass(frozen=True)
@@ -80,16 +82,14 @@ class Look:
 
     @cached_property
     def ground(self) -> tuple[Bytes, str]:
-        """The ground (3,) that steps are read on, and its name; white where its key names nothing."""
+        """The ground (3,) that colors are read on, and its name; white where its key names nothing opaque."""
         plain = _GROUNDS.get(self.options.ground)
         if plain is not None:
             return plain, self.options.ground
-        key = parse_key(self.options.ground)
-        hue = self.resolved.hues.get(key.id) if key and key.kind == "step" else None
-        place = hue.place(key.step) if hue and key else None
-        if hue is None or place is None:
+        kept = find(self.resolved, self.theme, self.options.ground)
+        if kept is None or kept.color.alpha < 1.0:
             return _GROUNDS["white"], "white"
-        return np.asarray(hue.rgb8[place]), hue.step_name(place)
+        return rgb8_of(kept.color), kept.name
 
     @cached_property
     def changed(self) -> frozenset[str]:

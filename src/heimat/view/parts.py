@@ -7,7 +7,16 @@ from typing import Any, Literal, get_args
 from typing_extensions import TypedDict
 
 from heimat.view.head import HeadPart, head_part
-from heimat.view.legibility.findings import FindingView, RepairsView, findings_part, repairs_part
+from heimat.view.legibility.by_color import ByColorView, by_color_part
+from heimat.view.legibility.conditions import ConditionView, conditions_part
+from heimat.view.legibility.findings import (
+    ExceptionView,
+    FindingView,
+    RepairsView,
+    exceptions_part,
+    findings_part,
+    repairs_part,
+)
 from heimat.view.legibility.pairings import PairingView, pairings_part
 from heimat.view.legibility.told_apart import ToldApartView, told_apart_part
 from heimat.view.look import Look
@@ -48,6 +57,9 @@ PartName = Literal[
     "told_apart",
     "findings",
     "repairs",
+    "exceptions",
+    "conditions",
+    "by_color",
 ]
 
 
@@ -76,9 +88,12 @@ class Parts(TypedDict, total=False):
     told_apart: list[ToldApartView]
     findings: list[FindingView]
     repairs: list[RepairsView]
+    exceptions: list[ExceptionView]
+    conditions: list[ConditionView]
+    by_color: list[ByColorView]
 
 
-Wish = Literal["vision", "ground", "theme", "select", "notation"]
+Wish = Literal["vision", "ground", "theme", "select", "notation", "need"]
 """What of a look a part may depend on; `vision` stands for its severity too."""
 
 
@@ -99,8 +114,8 @@ PARTS: Mapping[PartName, PartMaker] = {
     "stops": PartMaker(stops_part, ("vision",)),
     "ladder": PartMaker(ladder_part, ()),
     "promises": PartMaker(promises_part, ()),
-    "ground": PartMaker(ground_part, ("vision", "ground")),
-    "scales": PartMaker(scales_part, ("vision", "ground")),
+    "ground": PartMaker(ground_part, ("vision", "ground", "theme")),
+    "scales": PartMaker(scales_part, ("vision", "ground", "theme", "need")),
     "selections": PartMaker(selections_part, ()),
     "scale_detail": PartMaker(scale_detail_part, ("vision", "theme", "select", "notation")),
     "methods": PartMaker(methods_part, ("vision", "theme", "select")),
@@ -113,6 +128,9 @@ PARTS: Mapping[PartName, PartMaker] = {
     "told_apart": PartMaker(told_apart_part, ("theme",)),
     "findings": PartMaker(findings_part, ("vision",)),
     "repairs": PartMaker(repairs_part, ("vision",)),
+    "exceptions": PartMaker(exceptions_part, ()),
+    "conditions": PartMaker(conditions_part, ("theme",)),
+    "by_color": PartMaker(by_color_part, ("theme",)),
 }
 """What makes each part. A new one stands here, in `PartName` and in `Parts`; a test compares the three."""
 PART_NAMES: tuple[PartName, ...] = get_args(PartName)

@@ -348,6 +348,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/systems/{slug}/drawn-pairs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Drawn Pairs
+         * @description The pairs of a drawing, each once, with what they reach. What cannot be read as a color is passed over.
+         */
+        post: operations["readDrawnPairs"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/systems/{slug}/edits": {
         parameters: {
             query?: never;
@@ -450,6 +470,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/systems/{slug}/matrix": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Matrix
+         * @description Every color of a set on every color of another: steps, neutrals, texts, grounds, tokens, or `hue:` and an id.
+         */
+        get: operations["readMatrix"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/systems/{slug}/mending": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Plan Mending
+         * @description What can be mended without breaking anything, before it is done.
+         */
+        get: operations["planMending"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/systems/{slug}/own-page": {
         parameters: {
             query?: never;
@@ -464,6 +524,26 @@ export interface paths {
         post?: never;
         /** Remove Own Page */
         delete: operations["removeOwnPage"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/systems/{slug}/pairing-proposals": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Propose Pairings
+         * @description The pairings that the tokens call for and that are not declared.
+         */
+        get: operations["proposePairings"];
+        put?: never;
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -515,6 +595,46 @@ export interface paths {
         put?: never;
         /** Find Main Colors */
         post: operations["findMainColors"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/systems/{slug}/pictures/{picture}/merging": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Find Merging
+         * @description Neighbouring areas that are told apart in typical vision and merge in another.
+         */
+        get: operations["findMerging"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/systems/{slug}/pictures/{picture}/merging-map": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Map Merging
+         * @description Hatching over a picture where two of its areas touch.
+         */
+        get: operations["mapMerging"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -583,6 +703,46 @@ export interface paths {
         put?: never;
         /** Fit Stops */
         post: operations["fitStops"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/systems/{slug}/pictures/{picture}/text": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Text
+         * @description What is behind a block of text, over the picture's own pixels: live, while it is moved.
+         */
+        post: operations["readTextOnPicture"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/systems/{slug}/pictures/{picture}/text-map": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Map Text
+         * @description Hatching over a picture wherever text of an opaque color could not stand.
+         */
+        get: operations["mapText"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -726,6 +886,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/systems/{slug}/report.html": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Report Page
+         * @description The same as a page to read, print and hand on.
+         */
+        get: operations["readReportPage"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/systems/{slug}/report.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Report
+         * @description The whole state of legibility, for a build: it can refuse what is open.
+         */
+        get: operations["readReport"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/systems/{slug}/safe-handle": {
         parameters: {
             query?: never;
@@ -822,6 +1022,23 @@ export interface paths {
         get: operations["readStanding"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/systems/{slug}/standing-field": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Read Standing Field */
+        post: operations["readStandingField"];
         delete?: never;
         options?: never;
         head?: never;
@@ -931,6 +1148,59 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/systems/{slug}/two-colors": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Read Two Colors */
+        post: operations["readTwoColors"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/systems/{slug}/typeface": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Read Typeface */
+        get: operations["readTypeface"];
+        /** Keep Typeface */
+        put: operations["keepTypeface"];
+        post?: never;
+        /** Remove Typeface */
+        delete: operations["removeTypeface"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/systems/{slug}/typeface/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Read Typeface File */
+        get: operations["readTypefaceFile"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/systems/{slug}/undo": {
         parameters: {
             query?: never;
@@ -942,6 +1212,26 @@ export interface paths {
         put?: never;
         /** Undo */
         post: operations["undo"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/systems/{slug}/value-named": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Value Named
+         * @description What a token would be by what is typed: a step, a hue or a token by name, or a color in any notation.
+         */
+        get: operations["readValueNamed"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -969,6 +1259,44 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /**
+         * AcceptFinding
+         * @description Live with a finding, for a reason. Accepted again, it is another decision in place of the one before.
+         *
+         *     `said` is its sentence, `colors` the two that it is about. `person` and `on` are put in by the server, which knows
+         *     who decides and what day it is.
+         */
+        AcceptFinding: {
+            /** Colors */
+            colors: string[];
+            /**
+             * Evidence
+             * @default
+             */
+            evidence?: string;
+            /** Finding */
+            finding: string;
+            /** Id */
+            id?: string;
+            /** On */
+            on?: string | null;
+            /**
+             * Person
+             * @default
+             */
+            person?: string;
+            /** Reason */
+            reason: string;
+            /** Said */
+            said: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "accept_finding";
+            /** Until */
+            until?: string | null;
+        };
         /**
          * AddCandidates
          * @description Let colors wait beside the set.
@@ -1200,7 +1528,7 @@ export interface components {
          */
         AdditionView: {
             /** Edits */
-            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
+            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
             /** Lacking */
             lacking: string[];
             /** There */
@@ -1354,6 +1682,41 @@ export interface components {
             texts: components["schemas"]["RowView"][];
         };
         /**
+         * BehindView
+         * @description What is behind the block at a width of the page: shares in percent, cut so that none is flattered.
+         */
+        BehindView: {
+            /** Below */
+            below: string[];
+            /** Rectangle */
+            rectangle: number[];
+            /** Short */
+            short: string;
+            /** Width */
+            width: number;
+            /** Worst */
+            worst: string;
+        };
+        /**
+         * BestView
+         * @description A token that would do better there, and the share that falls short with it.
+         */
+        BestView: {
+            /** Hex */
+            hex: string;
+            /**
+             * Ink
+             * @enum {string}
+             */
+            ink: "#000000" | "#FFFFFF";
+            /** Name */
+            name: string;
+            /** Seen */
+            seen: string;
+            /** Short */
+            short: string;
+        };
+        /**
          * BetweenEnds
          * @description Two ends, the source and any stops between them, in a space; an end not given is that of even lightness.
          */
@@ -1403,6 +1766,7 @@ export interface components {
             /**
              * @default {
              *       "ground": "white",
+             *       "need": 4.5,
              *       "notation": "hex",
              *       "parts": [
              *         "head"
@@ -1412,6 +1776,20 @@ export interface components {
              *     }
              */
             view?: components["schemas"]["Looking"];
+        };
+        /**
+         * ByColorView
+         * @description A link's color against that of the text around it: the ids of both, whether it suffices alone, and a sentence.
+         */
+        ByColorView: {
+            /** Holds */
+            holds: boolean;
+            /** One */
+            one: string;
+            /** Other */
+            other: string;
+            /** Sentence */
+            sentence: string;
         };
         /**
          * CandidateView
@@ -1468,6 +1846,68 @@ export interface components {
             distance: string | null;
             /** Theme */
             theme: string | null;
+        };
+        /**
+         * CheckedConditionView
+         * @description A viewing condition: how many declared pairings no longer hold, of all.
+         */
+        CheckedConditionView: {
+            /** Lost */
+            lost: number;
+            /** Name */
+            name: string;
+            /** Quantities */
+            quantities: {
+                [key: string]: unknown;
+            };
+            /** Theme */
+            theme: string;
+            /** Total */
+            total: number;
+        };
+        /**
+         * CheckedPairView
+         * @description A pairing that was checked: names, values, use, the criterion, the ratio, and whether it holds.
+         */
+        CheckedPairView: {
+            /** Criterion */
+            criterion: string;
+            /** Foreground */
+            foreground: string;
+            /** Foreground Color */
+            foreground_color: string;
+            /** Ground */
+            ground: string;
+            /** Ground Color */
+            ground_color: string;
+            /** Holds */
+            holds: boolean | null;
+            /** Needed */
+            needed: number | null;
+            /** Ratio */
+            ratio: string;
+            /** Theme */
+            theme: string;
+            /** Use */
+            use: string;
+        };
+        /**
+         * CheckedSetView
+         * @description A told-apart set that was checked: its closest pair, and the pairs that come too close.
+         */
+        CheckedSetView: {
+            /** Close */
+            close: string[];
+            /** Closest */
+            closest: string;
+            /** Name */
+            name: string;
+            /** Pairs */
+            pairs: number;
+            /** Theme */
+            theme: string;
+            /** Threshold */
+            threshold: number;
         };
         /**
          * Color
@@ -1581,6 +2021,21 @@ export interface components {
             steps: components["schemas"]["SwatchView"][];
             /** Words */
             words: string;
+        };
+        /**
+         * ConditionView
+         * @description A viewing condition: its quantities, how many pairings no longer hold of all, and which.
+         */
+        ConditionView: {
+            /** Id */
+            id: string;
+            /** Lost */
+            lost: components["schemas"]["HeldView"][];
+            /** Name */
+            name: string;
+            quantities: components["schemas"]["Quantities"];
+            /** Total */
+            total: number;
         };
         /**
          * ConflictProblem
@@ -1745,6 +2200,20 @@ export interface components {
              * @default []
              */
             lightness?: components["schemas"]["Handle"][];
+        };
+        /**
+         * DeclaredView
+         * @description A declared pairing in a cell: what it needs, null for decoration, and whether it holds.
+         */
+        DeclaredView: {
+            /** Column */
+            column: number;
+            /** Holds */
+            holds: boolean | null;
+            /** Needed */
+            needed: number | null;
+            /** Row */
+            row: number;
         };
         /**
          * DeprecateToken
@@ -1948,6 +2417,64 @@ export interface components {
             revision: number;
         };
         /**
+         * DrawingBody
+         * @description What was met in a drawing; colors are matched with the tokens of a theme.
+         */
+        DrawingBody: {
+            /** Met */
+            met: components["schemas"]["MetBody"][];
+            /**
+             * Severity
+             * @default 1
+             */
+            severity?: number;
+            /** Theme */
+            theme?: string | null;
+            /**
+             * Vision
+             * @default typical
+             * @enum {string}
+             */
+            vision?: "typical" | "protan" | "deutan" | "tritan" | "achromat";
+        };
+        /**
+         * DrawnPairView
+         * @description A pair as it is drawn: its colors, what it is used as, what it reaches, and the tokens that it is, if it is any.
+         *
+         *     `declared` is whether these tokens are declared as a pairing of that use; `key` is the same for the same pair.
+         */
+        DrawnPairView: {
+            /** Colors */
+            colors: components["schemas"]["SwatchView"][];
+            /** Count */
+            count: number;
+            /** Declared */
+            declared: boolean;
+            /** Foreground */
+            foreground: string | null;
+            /** Ground */
+            ground: string | null;
+            /** Holds */
+            holds: boolean;
+            /** Key */
+            key: string;
+            /** Names */
+            names: string;
+            /** Needed */
+            needed: string;
+            /** Ratio */
+            ratio: string;
+            /** Text */
+            text: string;
+            /**
+             * Use
+             * @enum {string}
+             */
+            use: "body" | "large" | "part" | "decoration";
+            /** Use Words */
+            use_words: string;
+        };
+        /**
          * DuplicateHue
          * @description Put a copy of a hue behind it, with its whole scale: curves, pins and nudges.
          */
@@ -1970,12 +2497,13 @@ export interface components {
             /** Base */
             base: number;
             /** Edits */
-            edits: (components["schemas"]["AddHues-Input"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Input"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Input"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Input"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Input"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Input"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Input"] | components["schemas"]["AddTokens-Input"] | components["schemas"]["SetTokenValue-Input"] | components["schemas"]["SetTokenValues-Input"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Input"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
+            edits: (components["schemas"]["AddHues-Input"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Input"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Input"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Input"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Input"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Input"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Input"] | components["schemas"]["AddTokens-Input"] | components["schemas"]["SetTokenValue-Input"] | components["schemas"]["SetTokenValues-Input"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Input"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
             /** Key */
             key?: string;
             /**
              * @default {
              *       "ground": "white",
+             *       "need": 4.5,
              *       "notation": "hex",
              *       "parts": [
              *         "head"
@@ -1992,7 +2520,20 @@ export interface components {
          */
         EditsView: {
             /** Edits */
-            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
+            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
+        };
+        /**
+         * EndException
+         * @description Live with a finding no longer: it counts again.
+         */
+        EndException: {
+            /** Exception */
+            exception: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "end_exception";
         };
         /**
          * EndTextsView
@@ -2110,6 +2651,34 @@ export interface components {
             space: "srgb" | "hsl" | "hwb" | "hsv" | "lab" | "lch" | "oklab" | "oklch" | "display-p3" | "srgb-linear" | "a98-rgb" | "prophoto-rgb" | "rec2020" | "xyz-d50" | "xyz-d65";
         };
         /**
+         * ExceptionView
+         * @description A finding that someone accepted. `state` is `in force`, `lapsed` or `settled`; `became` says why, if not.
+         */
+        ExceptionView: {
+            /** Became */
+            became: string;
+            /** Colors */
+            colors: string[];
+            /** Evidence */
+            evidence: string;
+            /** Finding */
+            finding: string;
+            /** Id */
+            id: string;
+            /** On */
+            on: string;
+            /** Person */
+            person: string;
+            /** Reason */
+            reason: string;
+            /** Sentence */
+            sentence: string;
+            /** State */
+            state: string;
+            /** Until */
+            until: string | null;
+        };
+        /**
          * FamilyBody
          * @description A family of actions to add, in a form.
          */
@@ -2197,6 +2766,20 @@ export interface components {
             message: string;
         };
         /**
+         * FieldView
+         * @description Colors that pass, a row a strength, a column a hue; null where the gamut holds no such color.
+         */
+        FieldView: {
+            /** Lighter */
+            lighter: boolean;
+            /** Limit */
+            limit: number;
+            /** Rows */
+            rows: (components["schemas"]["SwatchView"] | null)[][];
+            /** Words */
+            words: string;
+        };
+        /**
          * FileView
          * @description A file as it would be published.
          */
@@ -2210,6 +2793,7 @@ export interface components {
          * FindingView
          * @description One thing to settle. `as_seen` shows the two colors under the vision that merges them.
          *
+         *     Those of the same `cause` are told together; `lapsed` says what became of an exception that was made of it.
          *     `settled_by_steps` says whether repairs by steps are looked for: then none means that none was found.
          */
         FindingView: {
@@ -2217,6 +2801,8 @@ export interface components {
             as_seen: string[] | null;
             /** As Seen By */
             as_seen_by: string | null;
+            /** Cause */
+            cause: string;
             /** Colors */
             colors: components["schemas"]["SwatchView"][];
             /** Detail */
@@ -2228,6 +2814,8 @@ export interface components {
              * @enum {string}
              */
             kind: "pairing" | "told_apart" | "translucent" | "crowded" | "order" | "displaced" | "cap" | "kept";
+            /** Lapsed */
+            lapsed: string;
             /** Select */
             select: string;
             /** Sentence */
@@ -2387,7 +2975,7 @@ export interface components {
         };
         /**
          * GroundView
-         * @description A ground, and the contrast of the selected color on it.
+         * @description A ground, and the contrast of the selected color on it; `room` to 4.5, in words, on the one that is kept.
          */
         GroundView: {
             contrast: components["schemas"]["ContrastView"];
@@ -2400,6 +2988,8 @@ export interface components {
             ink: "#000000" | "#FFFFFF";
             /** Name */
             name: string;
+            /** Room */
+            room: string;
             /** Seen */
             seen: string;
         };
@@ -2517,6 +3107,8 @@ export interface components {
         HeadPart: {
             /** Changed */
             changed: number;
+            /** Duty */
+            duty: string;
             /** Findings */
             findings: number;
             /** Latest */
@@ -2553,6 +3145,24 @@ export interface components {
         HeadView: {
             /** Revision */
             revision: number;
+        };
+        /**
+         * HeldView
+         * @description A pairing under a condition: what is left of it, what would be needed, and what would help.
+         */
+        HeldView: {
+            /** Foreground */
+            foreground: string;
+            /** Ground */
+            ground: string;
+            /** Helps */
+            helps: string;
+            /** Left */
+            left: string;
+            /** Needed */
+            needed: string;
+            /** Usually */
+            usually: boolean;
         };
         /**
          * HoldHues
@@ -2715,6 +3325,20 @@ export interface components {
             value: components["schemas"]["ValueView"];
         };
         /**
+         * IntervalView
+         * @description Where on the axis of L* (0 to 100) a level is reached: up to `dark`, from `light` on; and the room, in words.
+         */
+        IntervalView: {
+            /** Dark */
+            dark: number | null;
+            /** Level */
+            level: string;
+            /** Light */
+            light: number | null;
+            /** Room */
+            room: string;
+        };
+        /**
          * JoinCandidates
          * @description Let candidates join the set as hues, behind the others.
          */
@@ -2726,6 +3350,22 @@ export interface components {
              * @enum {string}
              */
             type: "join_candidates";
+        };
+        /**
+         * KeepCondition
+         * @description Name a viewing condition: a new one, or other quantities of one.
+         */
+        KeepCondition: {
+            /** Id */
+            id?: string;
+            /** Name */
+            name: string;
+            quantities: components["schemas"]["Quantities"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "keep_condition";
         };
         /**
          * KeepSelection
@@ -2980,6 +3620,11 @@ export interface components {
              */
             ground?: string;
             /**
+             * Need
+             * @default 4.5
+             */
+            need?: number;
+            /**
              * Notation
              * @default hex
              * @enum {string}
@@ -2991,7 +3636,7 @@ export interface components {
              *       "head"
              *     ]
              */
-            parts?: ("head" | "slip" | "hues" | "status" | "candidates" | "stops" | "ladder" | "promises" | "ground" | "scales" | "selections" | "scale_detail" | "methods" | "generators" | "tokens" | "bands" | "specimen" | "token_detail" | "pairings" | "told_apart" | "findings" | "repairs")[];
+            parts?: ("head" | "slip" | "hues" | "status" | "candidates" | "stops" | "ladder" | "promises" | "ground" | "scales" | "selections" | "scale_detail" | "methods" | "generators" | "tokens" | "bands" | "specimen" | "token_detail" | "pairings" | "told_apart" | "findings" | "repairs" | "exceptions" | "conditions" | "by_color")[];
             /** Select */
             select?: string | null;
             /**
@@ -3094,6 +3739,24 @@ export interface components {
             colors: components["schemas"]["MainColorView"][];
         };
         /**
+         * MatrixView
+         * @description All foregrounds, all grounds, and the contrast of each on each, row by row, in hundredths cut.
+         *
+         *     Under a vision the ratios are those of the colors as they are seen. `aim` is the team's own, if it has one.
+         */
+        MatrixView: {
+            /** Aim */
+            aim: number | null;
+            /** Columns */
+            columns: components["schemas"]["SideColorView"][];
+            /** Declared */
+            declared: components["schemas"]["DeclaredView"][];
+            /** Ratios */
+            ratios: number[][];
+            /** Rows */
+            rows: components["schemas"]["SideColorView"][];
+        };
+        /**
          * MeView
          * @description Who acts, and who else could.
          */
@@ -3101,6 +3764,41 @@ export interface components {
             me: components["schemas"]["PersonView"];
             /** People */
             people: components["schemas"]["PersonView"][];
+        };
+        /**
+         * MendingView
+         * @description What can be mended without breaking anything: a sentence for each, and the edits that do all of it.
+         */
+        MendingView: {
+            /** Done */
+            done: string[];
+            /** Edits */
+            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
+            /** Left */
+            left: number;
+        };
+        /**
+         * MergingView
+         * @description Two areas that touch and merge: their places and colors, as they are and as seen, in words, and an outline.
+         */
+        MergingView: {
+            /** Colors */
+            colors: components["schemas"]["SwatchView"][];
+            /** One */
+            one: number;
+            /** Other */
+            other: number;
+            /** Outline */
+            outline: string;
+            /** Seen */
+            seen: string[];
+            /** Sentence */
+            sentence: string;
+            /**
+             * Vision
+             * @enum {string}
+             */
+            vision: "protan" | "deutan" | "tritan" | "achromat";
         };
         /**
          * MessageView
@@ -3121,6 +3819,36 @@ export interface components {
             surface: string | null;
             /** Text */
             text: string | null;
+        };
+        /**
+         * MetBody
+         * @description A text or a part as it was laid out: its color and the layers behind it, front to back, as the browser says.
+         */
+        MetBody: {
+            /**
+             * Bold
+             * @default false
+             */
+            bold?: boolean;
+            /** Color */
+            color: string;
+            /**
+             * Layers
+             * @default []
+             */
+            layers?: string[][];
+            /**
+             * Part
+             * @default false
+             */
+            part?: boolean;
+            /**
+             * Size
+             * @default 16
+             */
+            size?: number;
+            /** Text */
+            text: string;
         };
         /**
          * Method
@@ -3258,6 +3986,18 @@ export interface components {
             space: "oklab" | "oklch" | "linear" | "srgb";
         };
         /**
+         * MoveBody
+         * @description Where one color of a pair is moved to: CIE L*, OKLCH chroma, hue in degrees.
+         */
+        MoveBody: {
+            /** Chroma */
+            chroma: number;
+            /** Hue */
+            hue: number;
+            /** Lightness */
+            lightness: number;
+        };
+        /**
          * MoveHue
          * @description Put a hue before another one, or behind all.
          */
@@ -3353,6 +4093,14 @@ export interface components {
             name: string;
             /** Note */
             note: string;
+        };
+        /**
+         * NamedValueView
+         * @description What was typed, as a value for a token.
+         */
+        NamedValueView: {
+            /** Value */
+            value: components["schemas"]["StepAlias"] | components["schemas"]["HueAlias"] | components["schemas"]["TokenAlias"] | components["schemas"]["LiteralColor-Output"] | components["schemas"]["DerivedColor"];
         };
         /**
          * NamesBody
@@ -3748,16 +4496,68 @@ export interface components {
             tint: components["schemas"]["SwatchView"];
         };
         /**
+         * PairBody
+         * @description Two colors by name or in any notation, either perhaps moved.
+         */
+        PairBody: {
+            /** One */
+            one: string;
+            one_moved?: components["schemas"]["MoveBody"] | null;
+            /** Other */
+            other: string;
+            other_moved?: components["schemas"]["MoveBody"] | null;
+            /**
+             * Severity
+             * @default 1
+             */
+            severity?: number;
+            /**
+             * Vision
+             * @default typical
+             * @enum {string}
+             */
+            vision?: "typical" | "protan" | "deutan" | "tritan" | "achromat";
+        };
+        /**
+         * PairSideView
+         * @description One color of a pair.
+         */
+        PairSideView: {
+            /** Chroma */
+            chroma: number;
+            /** Hex */
+            hex: string;
+            /** Hue */
+            hue: number;
+            /**
+             * Ink
+             * @enum {string}
+             */
+            ink: "#000000" | "#FFFFFF";
+            /** Light */
+            light: number;
+            /** Passes */
+            passes: components["schemas"]["IntervalView"][];
+            /** Seen */
+            seen: string;
+        };
+        /**
          * PairView
          * @description Two members of a told-apart set and their distances, typical vision first.
+         *
+         *     `over` are those over the severities 0 to 1 in steps of 0.1, for each vision; `gray` that in lightness alone.
          */
         PairView: {
             /** Distances */
             distances: components["schemas"]["DistanceView"][];
+            /** Gray */
+            gray: string;
             /** One */
             one: string;
             /** Other */
             other: string;
+            /** Over */
+            over: number[][];
         };
         /**
          * PairingView
@@ -3828,8 +4628,14 @@ export interface components {
         Parts: {
             /** Bands */
             bands?: components["schemas"]["BandView"][];
+            /** By Color */
+            by_color?: components["schemas"]["ByColorView"][];
             /** Candidates */
             candidates?: components["schemas"]["CandidateView"][];
+            /** Conditions */
+            conditions?: components["schemas"]["ConditionView"][];
+            /** Exceptions */
+            exceptions?: components["schemas"]["ExceptionView"][];
             /** Findings */
             findings?: components["schemas"]["FindingView"][];
             generators?: components["schemas"]["GeneratorsPart"];
@@ -3987,12 +4793,13 @@ export interface components {
             /** Base */
             base: number;
             /** Edits */
-            edits: (components["schemas"]["AddHues-Input"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Input"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Input"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Input"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Input"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Input"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Input"] | components["schemas"]["AddTokens-Input"] | components["schemas"]["SetTokenValue-Input"] | components["schemas"]["SetTokenValues-Input"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Input"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
+            edits: (components["schemas"]["AddHues-Input"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Input"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Input"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Input"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Input"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Input"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Input"] | components["schemas"]["AddTokens-Input"] | components["schemas"]["SetTokenValue-Input"] | components["schemas"]["SetTokenValues-Input"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Input"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
             /** Latest */
             latest?: string | null;
             /**
              * @default {
              *       "ground": "white",
+             *       "need": 4.5,
              *       "notation": "hex",
              *       "parts": [
              *         "head"
@@ -4058,6 +4865,15 @@ export interface components {
             pair: string;
         };
         /**
+         * ProposedPairingView
+         * @description A pairing that the tokens call for, in words, and the edit's part that declares it.
+         */
+        ProposedPairingView: {
+            pairing: components["schemas"]["NewPairing"];
+            /** Words */
+            words: string;
+        };
+        /**
          * ProposedView
          * @description A value that one click takes.
          */
@@ -4113,6 +4929,68 @@ export interface components {
             new: boolean;
             /** Version */
             version: string;
+        };
+        /**
+         * Quantities
+         * @description The quantities of a viewing condition; the defaults are those that WCAG's thresholds were made for.
+         *
+         *     Reader: `acuity` is decimal (1 is 20/20, 0.5 is 20/40, for which 4.5 was chosen), `contrast_loss` the loss of
+         *     contrast sensitivity in log units, `age` that of the eye's lens in years. Display: the luminance of its white in
+         *     cd/m², and the share of light that it reflects diffusely. Light: lux on the screen, and a veiling luminance in cd/m²
+         *     that reaches the eye past all of it. Paper: the reflectances of its white and of the darkest ink on it.
+         */
+        Quantities: {
+            /**
+             * Acuity
+             * @default 0.5
+             */
+            acuity?: number;
+            /**
+             * Age
+             * @default 32
+             */
+            age?: number;
+            /**
+             * Contrast Loss
+             * @default 0
+             */
+            contrast_loss?: number;
+            /**
+             * Ink
+             * @default 0.04
+             */
+            ink?: number;
+            /**
+             * Lux
+             * @default 0
+             */
+            lux?: number;
+            /**
+             * Medium
+             * @default display
+             * @enum {string}
+             */
+            medium?: "display" | "paper";
+            /**
+             * Paper
+             * @default 0.85
+             */
+            paper?: number;
+            /**
+             * Reflectance
+             * @default 0
+             */
+            reflectance?: number;
+            /**
+             * Veil
+             * @default 4
+             */
+            veil?: number;
+            /**
+             * White
+             * @default 80
+             */
+            white?: number;
         };
         /**
          * QuantityChange
@@ -4300,7 +5178,7 @@ export interface components {
          */
         RefillView: {
             /** Edit */
-            edit: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"]) | null;
+            edit: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"]) | null;
             /** Moved */
             moved: components["schemas"]["MovedView"][];
         };
@@ -4399,6 +5277,19 @@ export interface components {
              * @enum {string}
              */
             type: "remove_candidates";
+        };
+        /**
+         * RemoveCondition
+         * @description Remove a viewing condition.
+         */
+        RemoveCondition: {
+            /** Condition */
+            condition: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "remove_condition";
         };
         /**
          * RemoveHue
@@ -4502,6 +5393,19 @@ export interface components {
              * @enum {string}
              */
             type: "remove_tokens";
+        };
+        /**
+         * RemoveToldApart
+         * @description Ask no longer that the tokens of a set can be told apart.
+         */
+        RemoveToldApart: {
+            /** Set */
+            set: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "remove_told_apart";
         };
         /**
          * RenameHue
@@ -4613,12 +5517,13 @@ export interface components {
         };
         /**
          * RepairView
-         * @description One way to settle a finding: words for the button, what else it does, and the edit that does it.
+         * @description One way to settle a finding: words for the button, what else it does, and the edits that do it.
          */
         RepairView: {
             /** Consequence */
             consequence: string;
-            edit: components["schemas"]["SetTokenValue-Output"];
+            /** Edits */
+            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
             /** Hex */
             hex: string;
             /**
@@ -4676,6 +5581,38 @@ export interface components {
             name: string;
             /** Seen */
             seen: string;
+        };
+        /**
+         * ReportView
+         * @description The state of a system's legibility at a revision, as a build can read it. `open` counts what is to settle.
+         */
+        ReportView: {
+            /** Conditions */
+            conditions: components["schemas"]["CheckedConditionView"][];
+            /** Duty */
+            duty: string;
+            /** Exceptions */
+            exceptions: components["schemas"]["ExceptionView"][];
+            /** Findings */
+            findings: string[];
+            /** Format */
+            format: number;
+            /** How */
+            how: string;
+            /** Not Checked */
+            not_checked: string[];
+            /** On */
+            on: string;
+            /** Open */
+            open: number;
+            /** Pairings */
+            pairings: components["schemas"]["CheckedPairView"][];
+            /** Revision */
+            revision: number;
+            /** System */
+            system: string;
+            /** Told Apart */
+            told_apart: components["schemas"]["CheckedSetView"][];
         };
         /**
          * ReserveView
@@ -4900,6 +5837,16 @@ export interface components {
             steps: components["schemas"]["StepView"][];
         };
         /**
+         * ScrimView
+         * @description The least scrim of a color that does it: its alpha, or none.
+         */
+        ScrimView: {
+            /** Alpha */
+            alpha: number | null;
+            /** Color */
+            color: string;
+        };
+        /**
          * SelectionsPart
          * @description How many colors are published, how many may be, and the named selections.
          */
@@ -4910,6 +5857,19 @@ export interface components {
             colors: number;
             /** Named */
             named: components["schemas"]["NamedSelectionView"][];
+        };
+        /**
+         * SetAim
+         * @description The contrast that the team itself asks for in the matrix, beside the standard's; none without one.
+         */
+        SetAim: {
+            /** Aim */
+            aim: number | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "set_aim";
         };
         /**
          * SetAnchor
@@ -4995,6 +5955,19 @@ export interface components {
              * @enum {string}
              */
             type: "set_curves";
+        };
+        /**
+         * SetDuty
+         * @description Which law or rule binds the team, in its own words, as the report prints it.
+         */
+        SetDuty: {
+            /** Duty */
+            duty: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "set_duty";
         };
         /**
          * SetGenerator
@@ -5126,7 +6099,7 @@ export interface components {
          */
         SetPlanView: {
             /** Edits */
-            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
+            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
             /** Rows */
             rows: components["schemas"]["PlanRowView"][];
         };
@@ -5453,6 +6426,25 @@ export interface components {
             unmatched: number;
         };
         /**
+         * SideColorView
+         * @description A color at a side of the matrix.
+         */
+        SideColorView: {
+            /** Hex */
+            hex: string;
+            /**
+             * Ink
+             * @enum {string}
+             */
+            ink: "#000000" | "#FFFFFF";
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Seen */
+            seen: string;
+        };
+        /**
          * SlipView
          * @description Everything about the selected color. `aim` is what it would have if white, gray and the gamut allowed it.
          *
@@ -5608,6 +6600,42 @@ export interface components {
             gaps: number[];
             /** Words */
             words: string;
+        };
+        /**
+         * StandingBody
+         * @description A ground by name or in any notation, and the contrast to reach on it.
+         */
+        StandingBody: {
+            /** Ground */
+            ground: string;
+            /** Level */
+            level: number;
+            /**
+             * Severity
+             * @default 1
+             */
+            severity?: number;
+            /**
+             * Vision
+             * @default typical
+             * @enum {string}
+             */
+            vision?: "typical" | "protan" | "deutan" | "tritan" | "achromat";
+        };
+        /**
+         * StandingFieldView
+         * @description What may stand on a ground: the fields of colors, and a sentence.
+         */
+        StandingFieldView: {
+            /** Fields */
+            fields: components["schemas"]["FieldView"][];
+            ground: components["schemas"]["SwatchView"];
+            /** Hues */
+            hues: number[];
+            /** Sentence */
+            sentence: string;
+            /** Strengths */
+            strengths: number[];
         };
         /**
          * StandingPairingView
@@ -6054,6 +7082,7 @@ export interface components {
             /**
              * @default {
              *       "ground": "white",
+             *       "need": 4.5,
              *       "notation": "hex",
              *       "parts": [
              *         "head"
@@ -6080,6 +7109,7 @@ export interface components {
             /**
              * @default {
              *       "ground": "white",
+             *       "need": 4.5,
              *       "notation": "hex",
              *       "parts": [
              *         "head"
@@ -6089,6 +7119,87 @@ export interface components {
              *     }
              */
             view?: components["schemas"]["Looking"];
+        };
+        /**
+         * TextBody
+         * @description A block of text on a picture, in CSS pixels, and what it has to reach; with `find` its best place is looked for.
+         *
+         *     `color` is a name or a value in any notation. With `helps` it is also told which tokens would do better, and which
+         *     scrim would do so that at most `share` falls short: what nobody reads while the block is on its way.
+         */
+        TextBody: {
+            /**
+             * Across
+             * @default 0.5
+             */
+            across?: number;
+            /** Box Height */
+            box_height: number;
+            /** Box Widths */
+            box_widths: number[];
+            /** Color */
+            color: string;
+            /**
+             * Down
+             * @default 0.5
+             */
+            down?: number;
+            /**
+             * Find
+             * @default false
+             */
+            find?: boolean;
+            /** Height */
+            height: number;
+            /**
+             * Helps
+             * @default false
+             */
+            helps?: boolean;
+            /**
+             * Level
+             * @default 4.5
+             */
+            level?: number;
+            /**
+             * Severity
+             * @default 1
+             */
+            severity?: number;
+            /**
+             * Share
+             * @default 0
+             */
+            share?: number;
+            /** Theme */
+            theme?: string | null;
+            /**
+             * Vision
+             * @default typical
+             * @enum {string}
+             */
+            vision?: "typical" | "protan" | "deutan" | "tritan" | "achromat";
+            /** Width */
+            width: number;
+        };
+        /**
+         * TextOnPictureView
+         * @description A block of text on a picture: where it is, what is behind it, what would help, and a sentence.
+         */
+        TextOnPictureView: {
+            /** Across */
+            across: number;
+            /** Behind */
+            behind: components["schemas"]["BehindView"][];
+            /** Best */
+            best: components["schemas"]["BestView"][];
+            color: components["schemas"]["SwatchView"];
+            /** Down */
+            down: number;
+            /** Scrims */
+            scrims: components["schemas"]["ScrimView"][];
+            /** Sentence */
+            sentence: string;
         };
         /**
          * ThemeBody
@@ -6134,7 +7245,7 @@ export interface components {
          */
         ThemePlanView: {
             /** Edit */
-            edit: components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"];
+            edit: components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"];
             /** Lost */
             lost: string[];
             /** Moved */
@@ -6297,6 +7408,19 @@ export interface components {
             tokens: string[];
         };
         /**
+         * TwoColorsView
+         * @description Two colors against each other.
+         */
+        TwoColorsView: {
+            contrast: components["schemas"]["ContrastView"];
+            /** Exact */
+            exact: string;
+            one: components["schemas"]["PairSideView"];
+            other: components["schemas"]["PairSideView"];
+            /** Uses */
+            uses: components["schemas"]["UseView"][];
+        };
+        /**
          * Typed
          * @description A value that somebody typed for a step, by its id.
          */
@@ -6305,6 +7429,16 @@ export interface components {
             step: string;
             /** Value */
             value: number;
+        };
+        /**
+         * TypefaceView
+         * @description What the typeface is called, and a mark that changes with its bytes; null where there is none.
+         */
+        TypefaceView: {
+            /** Mark */
+            mark: string | null;
+            /** Name */
+            name: string | null;
         };
         /**
          * UnusedView
@@ -6319,6 +7453,20 @@ export interface components {
             name: string;
             /** Own */
             own: boolean;
+        };
+        /**
+         * UseView
+         * @description What a pair may be used for: the use in words, the criterion, the level, and whether it is reached.
+         */
+        UseView: {
+            /** Criterion */
+            criterion: string;
+            /** Holds */
+            holds: boolean;
+            /** Needed */
+            needed: string;
+            /** Words */
+            words: string;
         };
         /**
          * ValueView
@@ -8110,7 +9258,8 @@ export interface operations {
                 ground?: string;
                 theme?: string | null;
                 select?: string | null;
-                parts?: ("head" | "slip" | "hues" | "status" | "candidates" | "stops" | "ladder" | "promises" | "ground" | "scales" | "selections" | "scale_detail" | "methods" | "generators" | "tokens" | "bands" | "specimen" | "token_detail" | "pairings" | "told_apart" | "findings" | "repairs")[];
+                need?: number;
+                parts?: ("head" | "slip" | "hues" | "status" | "candidates" | "stops" | "ladder" | "promises" | "ground" | "scales" | "selections" | "scale_detail" | "methods" | "generators" | "tokens" | "bands" | "specimen" | "token_detail" | "pairings" | "told_apart" | "findings" | "repairs" | "exceptions" | "conditions" | "by_color")[];
             };
             header?: never;
             path: {
@@ -9138,6 +10287,122 @@ export interface operations {
             };
         };
     };
+    readDrawnPairs: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DrawingBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DrawnPairView"][];
+                };
+            };
+            /** @description A page of somebody else asks */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request did not arrive in time */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It meets what somebody else has changed */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Heimat is not served under this name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be read, or cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It was asked for too often */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something went wrong that was not foreseen */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away, or others hold what is needed */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     keepEdits: {
         parameters: {
             query?: never;
@@ -9826,6 +11091,237 @@ export interface operations {
             };
         };
     };
+    readMatrix: {
+        parameters: {
+            query?: {
+                rows?: string;
+                columns?: string;
+                order?: "luminance" | "own";
+                theme?: string | null;
+                vision?: "typical" | "protan" | "deutan" | "tritan" | "achromat";
+                severity?: number;
+            };
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MatrixView"];
+                };
+            };
+            /** @description A page of somebody else asks */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request did not arrive in time */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It meets what somebody else has changed */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Heimat is not served under this name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be read, or cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It was asked for too often */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something went wrong that was not foreseen */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away, or others hold what is needed */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    planMending: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MendingView"];
+                };
+            };
+            /** @description A page of somebody else asks */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request did not arrive in time */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It meets what somebody else has changed */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Heimat is not served under this name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be read, or cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It was asked for too often */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something went wrong that was not foreseen */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away, or others hold what is needed */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     readOwnPage: {
         parameters: {
             query?: never;
@@ -10069,6 +11565,118 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description A page of somebody else asks */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request did not arrive in time */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It meets what somebody else has changed */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Heimat is not served under this name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be read, or cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It was asked for too often */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something went wrong that was not foreseen */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away, or others hold what is needed */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    proposePairings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProposedPairingView"][];
+                };
             };
             /** @description A page of somebody else asks */
             403: {
@@ -10620,6 +12228,237 @@ export interface operations {
             };
         };
     };
+    findMerging: {
+        parameters: {
+            query?: {
+                threshold?: number;
+            };
+            header?: never;
+            path: {
+                slug: string;
+                picture: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MergingView"][];
+                };
+            };
+            /** @description A page of somebody else asks */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request did not arrive in time */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It meets what somebody else has changed */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Heimat is not served under this name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be read, or cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It was asked for too often */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something went wrong that was not foreseen */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away, or others hold what is needed */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    mapMerging: {
+        parameters: {
+            query: {
+                one: number;
+                other: number;
+            };
+            header?: never;
+            path: {
+                slug: string;
+                picture: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/png": string;
+                };
+            };
+            /** @description A page of somebody else asks */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request did not arrive in time */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It meets what somebody else has changed */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Heimat is not served under this name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be read, or cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It was asked for too often */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something went wrong that was not foreseen */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away, or others hold what is needed */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     lightRegion: {
         parameters: {
             query?: never;
@@ -10997,6 +12836,239 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["FittedView"];
+                };
+            };
+            /** @description A page of somebody else asks */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request did not arrive in time */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It meets what somebody else has changed */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Heimat is not served under this name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be read, or cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It was asked for too often */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something went wrong that was not foreseen */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away, or others hold what is needed */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    readTextOnPicture: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+                picture: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TextBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TextOnPictureView"];
+                };
+            };
+            /** @description A page of somebody else asks */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request did not arrive in time */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It meets what somebody else has changed */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Heimat is not served under this name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be read, or cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It was asked for too often */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something went wrong that was not foreseen */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away, or others hold what is needed */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    mapText: {
+        parameters: {
+            query: {
+                color: string;
+                level?: number;
+            };
+            header?: never;
+            path: {
+                slug: string;
+                picture: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/png": string;
                 };
             };
             /** @description A page of somebody else asks */
@@ -12128,6 +14200,230 @@ export interface operations {
             };
         };
     };
+    readReportPage: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/html": string;
+                };
+            };
+            /** @description A page of somebody else asks */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request did not arrive in time */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It meets what somebody else has changed */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Heimat is not served under this name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be read, or cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It was asked for too often */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something went wrong that was not foreseen */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away, or others hold what is needed */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    readReport: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReportView"];
+                };
+            };
+            /** @description A page of somebody else asks */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request did not arrive in time */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It meets what somebody else has changed */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Heimat is not served under this name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be read, or cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It was asked for too often */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something went wrong that was not foreseen */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away, or others hold what is needed */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     findSafeHandle: {
         parameters: {
             query?: never;
@@ -12728,6 +15024,122 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["StandingPlanView"];
+                };
+            };
+            /** @description A page of somebody else asks */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request did not arrive in time */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It meets what somebody else has changed */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Heimat is not served under this name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be read, or cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It was asked for too often */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something went wrong that was not foreseen */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away, or others hold what is needed */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    readStandingField: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StandingBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StandingFieldView"];
                 };
             };
             /** @description A page of somebody else asks */
@@ -13634,6 +16046,572 @@ export interface operations {
             };
         };
     };
+    readTwoColors: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PairBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TwoColorsView"];
+                };
+            };
+            /** @description A page of somebody else asks */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request did not arrive in time */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It meets what somebody else has changed */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Heimat is not served under this name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be read, or cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It was asked for too often */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something went wrong that was not foreseen */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away, or others hold what is needed */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    readTypeface: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TypefaceView"];
+                };
+            };
+            /** @description A page of somebody else asks */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request did not arrive in time */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It meets what somebody else has changed */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Heimat is not served under this name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be read, or cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It was asked for too often */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something went wrong that was not foreseen */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away, or others hold what is needed */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    keepTypeface: {
+        parameters: {
+            query?: {
+                name?: string;
+            };
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description A page of somebody else asks */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request did not arrive in time */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It meets what somebody else has changed */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Heimat is not served under this name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be read, or cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It was asked for too often */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something went wrong that was not foreseen */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away, or others hold what is needed */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    removeTypeface: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description A page of somebody else asks */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request did not arrive in time */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It meets what somebody else has changed */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Heimat is not served under this name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be read, or cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It was asked for too often */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something went wrong that was not foreseen */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away, or others hold what is needed */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    readTypefaceFile: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "font/*": string;
+                };
+            };
+            /** @description A page of somebody else asks */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request did not arrive in time */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It meets what somebody else has changed */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Heimat is not served under this name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be read, or cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It was asked for too often */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something went wrong that was not foreseen */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away, or others hold what is needed */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     undo: {
         parameters: {
             query?: never;
@@ -13656,6 +16634,120 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Parts"];
+                };
+            };
+            /** @description A page of somebody else asks */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request did not arrive in time */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It meets what somebody else has changed */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Heimat is not served under this name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be read, or cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It was asked for too often */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something went wrong that was not foreseen */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away, or others hold what is needed */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    readValueNamed: {
+        parameters: {
+            query: {
+                text: string;
+            };
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NamedValueView"];
                 };
             };
             /** @description A page of somebody else asks */

@@ -1,5 +1,5 @@
 /** The head of a stage: its title, what is in it, and its tools. */
-import { Flex, Heading, Text } from "@chakra-ui/react";
+import { Box, Flex, Heading, Text } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 
 interface Props {
@@ -10,31 +10,35 @@ interface Props {
 
 export function Toolbar({ title, words, children }: Props) {
   return (
-    <Flex
-      align="center"
-      gap="12px"
-      minHeight="54px"
-      paddingInline="20px"
-      flexShrink={0}
-      css={{ "@media (max-width: 899px)": { flexWrap: "wrap", rowGap: "2px", paddingBlock: "6px" } }}
-    >
-      <Heading as="h1" fontSize="20px" fontWeight="700">
-        {title}
-      </Heading>
-      <Text color="fg.muted" minWidth="0" truncate title={words}>
-        {words}
-      </Text>
+    <Box flexShrink={0} css={{ container: "head / inline-size" }}>
       <Flex
-        gap="8px"
-        marginLeft="auto"
         align="center"
-        wrap="wrap"
-        justify="flex-end"
-        flexShrink={0}
-        maxWidth="100%"
+        gap="12px"
+        minHeight="54px"
+        paddingBlock="6px"
+        paddingInline="20px"
+        css={{
+          "@container head (max-width: 899px)": { flexWrap: "wrap", rowGap: "2px", paddingBlock: "6px" },
+        }}
       >
-        {children}
+        <Heading as="h1" fontSize="20px" fontWeight="700" flexShrink={0}>
+          {title}
+        </Heading>
+        <Text color="fg.muted" minWidth="0" flexShrink={9999} truncate title={words}>
+          {words}
+        </Text>
+        <Flex
+          gap="8px"
+          marginLeft="auto"
+          align="center"
+          wrap="wrap"
+          justify="flex-end"
+          minWidth="0"
+          maxWidth="100%"
+        >
+          {children}
+        </Flex>
       </Flex>
-    </Flex>
+    </Box>
   );
 }

@@ -9,6 +9,7 @@ import { useKnown } from "../workspace/hooks";
 import { useInterface } from "../workspace/interface";
 import { useLook } from "../workspace/look";
 import { useSpecimenShown } from "../workspace/room";
+import { Beside, BesideHead } from "./Beside";
 import { ErrorBoundary } from "./ErrorBoundary";
 import { Notices } from "./Notices";
 import { fetchPersonMenu } from "./Person";
@@ -31,6 +32,7 @@ const KeysSheet = lazy(() => fetchKeysSheet().then((made) => ({ default: made.Ke
 
 export function Frame() {
   const stage = useLook((at) => at.stage);
+  const bare = useLook((at) => at.bare);
   const open = useKnown((known) => known.parts !== null);
   const name = useKnown((known) => known.parts?.head?.name);
   const missing = useKnown((known) => known.missing);
@@ -53,9 +55,17 @@ export function Frame() {
     document.title = name ? `${name}: ${stage} – Heimat` : "Heimat";
   }, [name, stage]);
   return (
-    <Grid height="100%" templateRows="44px minmax(0, 1fr) auto" templateColumns="minmax(0, 1fr)">
-      <SkipLink />
-      <TopStrip onKeys={keys.open} />
+    <Grid
+      height="100%"
+      templateRows={bare ? "minmax(0, 1fr)" : "44px minmax(0, 1fr) auto"}
+      templateColumns="minmax(0, 1fr)"
+    >
+      {!bare && (
+        <>
+          <SkipLink />
+          <TopStrip onKeys={keys.open} />
+        </>
+      )}
       <Flex minHeight="0">
         <Flex
           as="main"
@@ -72,16 +82,18 @@ export function Frame() {
           tabIndex={-1}
         >
           <Notices />
+          <BesideHead />
           {open ? <Stage /> : <Opening missing={missing?.message ?? null} />}
           <Said />
         </Flex>
+        <Beside />
         {specimen && hasTokens && (
           <ErrorBoundary what="The specimen">
             <Specimen />
           </ErrorBoundary>
         )}
       </Flex>
-      {open ? (
+      {bare ? null : open ? (
         <ErrorBoundary what="The slip">
           <Slip />
         </ErrorBoundary>

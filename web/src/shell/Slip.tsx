@@ -7,7 +7,7 @@ import { hueKey } from "../api/keys";
 import { Ratio } from "../components/Ratio";
 import { ToolButton } from "../components/ToolButton";
 import { usePart, useWorkspace } from "../workspace/hooks";
-import { look } from "../workspace/look";
+import { look, useLook } from "../workspace/look";
 import { useNarrow } from "../workspace/room";
 import { useSafeRanges } from "../workspace/useSafeRanges";
 import { SlipNotations } from "./SlipNotations";
@@ -19,6 +19,10 @@ export function Slip() {
   const narrow = useNarrow();
   const [open, setOpen] = useState(false);
   const [told, setTold] = useState<string | null>(null);
+  const select = useLook((at) => at.select);
+  const [last, setLast] = useState({ key: "", name: "" });
+  if (slip && (slip.key !== last.key || slip.name !== last.name)) setLast({ key: slip.key, name: slip.name });
+  const gone = !slip && select !== null && select === last.key ? last.name : null;
   return (
     <Box
       as="footer"
@@ -87,8 +91,16 @@ export function Slip() {
         </Flex>
       )}
       {!slip && (
-        <Flex height={narrow ? "36px" : "92px"} align="center" paddingInline="20px" color="fg.muted">
-          Select a hue, a step or a token: everything about its color stands here.
+        <Flex
+          height={narrow ? "36px" : "92px"}
+          align="center"
+          paddingInline="20px"
+          color="fg.muted"
+          aria-live="polite"
+        >
+          {gone
+            ? `${gone} is there no more: it was removed.`
+            : "Select a hue, a step or a token: everything about its color stands here."}
         </Flex>
       )}
     </Box>
@@ -229,6 +241,7 @@ const Grounds = memo(function Grounds({ grounds, wide }: GroundsProps) {
           <span className={styles.ground} style={{ background: ground.seen }} />
           <span className={styles.cut}>{ground.name}</span>
           <Ratio contrast={ground.contrast} />
+          {ground.room && <span className={styles.room}>{ground.room}</span>}
           {wide && (
             <span className={styles.figure} title="The same in display-p3">
               {wide[place]?.text}

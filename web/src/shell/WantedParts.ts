@@ -12,6 +12,9 @@ import { useSpecimenShown } from "../workspace/room";
 const SHELL: readonly PartName[] = ["head", "slip"];
 const SPECIMEN: readonly PartName[] = ["specimen"];
 
+/** What the line on the sheet of scales bounds, where nothing else was asked: the standard's level for body text. */
+const STANDARD = 4.5;
+
 /** It draws nothing, and stands beside the frame: what is to be shown is asked for while the frame is still loaded. */
 export function WantedParts() {
   const workspace = useWorkspace();
@@ -25,8 +28,8 @@ export function WantedParts() {
     [stage, at, area, specimen],
   );
   useLayoutEffect(() => {
-    const { vision, severity, ground, theme, select } = at;
-    workspace.lookAt({ vision, severity, ground, select, theme, notation, parts });
+    const { vision, severity, ground, theme, select, need } = at;
+    workspace.lookAt({ vision, severity, ground, select, theme, notation, need: need ?? STANDARD, parts });
   }, [workspace, at, notation, parts]);
   useEffect(() => {
     // Whether it could be loaded is told where it is shown.

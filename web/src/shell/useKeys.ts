@@ -128,6 +128,27 @@ export function useKeys() {
         act: () => void copy().catch((thrown) => tell({ words: problemOf(thrown).message, actions: [] })),
       },
       {
+        code: "KeyG",
+        shown: "g",
+        words: "Keep the selected color as the ground; again to let it go",
+        act: () => {
+          const { ground, select } = useLook.getState();
+          if (ground !== "white") {
+            look({ ground: "white" });
+            say("Read on white again.");
+          } else if (select === null)
+            say("Select a color first: it becomes the ground that others are read on.");
+          else {
+            look({ ground: select });
+            void present.current
+              .slip()
+              .then((slip) =>
+                say(`${slip?.name} is the ground: what you select is read on it, until g again.`),
+              );
+          }
+        },
+      },
+      {
         code: "KeyV",
         shown: "v",
         words: "Next vision",

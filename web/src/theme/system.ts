@@ -151,7 +151,7 @@ const config = defineConfig({
       [FORCED]: { forcedColorAdjust: "none" },
     },
     "header [aria-pressed=true], header [aria-checked=true], header [aria-current=page]": {
-      [FORCED]: { forcedColorAdjust: "none", background: "Highlight", color: "HighlightText" },
+      [FORCED]: { forcedColorAdjust: "none", background: "Highlight", color: "HighlightText !important" },
     },
     "*, *::before, *::after": {
       _motionReduce: { transition: "none !important", animation: "none !important" },

@@ -26,7 +26,7 @@ export function AddressMirror() {
       const { pathname, search } = addressOf(now);
       if (pathname === here.current.pathname && search === here.current.search) return;
       // Another stage is a step that Back goes back over; another look at the same one is not.
-      go.current({ pathname, search }, { replace: pathname === here.current.pathname });
+      go.current({ pathname, search }, { replace: now.bare || pathname === here.current.pathname });
     };
     const stop = useLook.subscribe((now, before) => {
       clearTimeout(waiting);

@@ -22,6 +22,8 @@ interface Interface {
   /** Which specimen is drawn, and in which theme beside the sheet; null is the sheet's own. */
   screen: string;
   specimenTheme: string | null;
+  /** The sets that the matrix reads against each other, and how they are ordered. */
+  matrix: { rows: string; columns: string; order: "luminance" | "own" };
   set: (some: Partial<Omit<Interface, "set">>) => void;
 }
 
@@ -37,6 +39,7 @@ export const useInterface = create<Interface>()(
       folded: [],
       screen: "ticket",
       specimenTheme: null,
+      matrix: { rows: "texts", columns: "grounds", order: "luminance" },
       set: (some) => set(some),
     }),
     { name: "heimat", partialize: ({ set: _, ...kept }) => kept },

@@ -25,6 +25,12 @@ export interface Look {
   /** What the stage shows of all it could. */
   show: string;
   picture: number | null;
+  /** The address of another alternative, whose sheet stands beside this one. */
+  beside: string | null;
+  /** What colors are to reach on the ground, while the sheet of scales answers what may stand there; else null. */
+  need: number | null;
+  /** Whether this is such a sheet: nothing but the stage is drawn. */
+  bare: boolean;
 }
 
 const USUAL: Omit<Look, "slug" | "stage"> = {
@@ -36,6 +42,9 @@ const USUAL: Omit<Look, "slug" | "stage"> = {
   area: null,
   show: "all",
   picture: null,
+  beside: null,
+  need: null,
+  bare: false,
 };
 
 /** The names of the quantities in the address. */
@@ -48,7 +57,12 @@ const NAMES: Record<keyof typeof USUAL, string> = {
   area: "area",
   show: "show",
   picture: "picture",
+  beside: "beside",
+  need: "need",
+  bare: "bare",
 };
+
+const within = (value: number, low: number, high: number) => (value >= low && value <= high ? value : null);
 
 /** The look that an address stands for; null for an address of no system. */
 export function lookOf(pathname: string, search: string): Look | null {
@@ -68,6 +82,9 @@ export function lookOf(pathname: string, search: string): Look | null {
     area: text("area"),
     show: text("show") ?? "all",
     picture: Number(text("picture")) || null,
+    beside: text("beside"),
+    need: within(Number(text("need")), 1, 21),
+    bare: text("bare") === "true",
   };
 }
 

@@ -24,7 +24,8 @@ export const useNarrow = () => useMedia(NARROW);
 export function useSpecimenShown(): boolean {
   const wanted = useInterface((state) => state.specimen);
   const roomy = useMedia(ROOMY);
-  // Where the sheet itself is the specimen, none stands beside it.
+  // Where the sheet itself is the specimen, or another sheet stands beside it, none does.
   const whole = useLook((at) => at.stage === "tokens" && at.show === "specimen");
-  return !whole && (wanted ?? roomy);
+  const alone = useLook((at) => at.beside === null && !at.bare);
+  return !whole && alone && (wanted ?? roomy);
 }

@@ -88,6 +88,13 @@ def _distances(levels: bytes, threshold: float) -> tuple[PairDistance, ...]:
     )
 
 
+def distance_curves(rgb8: Bytes) -> Floats:
+    """The distances of all pairs (upper triangle, m) of 8-bit colors (n, 3) at each severity: shape (3, 11, m)."""
+    one, other = np.triu_indices(len(rgb8), k=1)
+    labs = seen_labs(rgb8)
+    return ciede2000(labs[:, :, one], labs[:, :, other])
+
+
 def _below(low: NDArray[np.bool_]) -> tuple[float, float]:
     """The first and the last severity at which a pair is too close."""
     places = np.flatnonzero(low)

@@ -2,6 +2,7 @@
 
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
+from functools import cached_property
 
 from heimat.core.document.order import in_order
 from heimat.core.document.system import ColorSystem
@@ -11,6 +12,10 @@ from heimat.core.errors import DomainError
 
 Ways = Mapping[str, Sequence[str]]
 """By the id of each theme, the ids of the themes whose values hold in it: its own, those it rests on, then all."""
+
+
+Recipe = tuple[tuple[tuple[str, float], ...], ...]
+"""The changes of a chain, outermost first: for each how lightness, chroma, hue and alpha change, and by how much."""
 
 
 @dataclass(frozen=True)
@@ -23,6 +28,14 @@ class Chain:
     tokens: tuple[str, ...]
     end: End
     changes: tuple[DerivedColor, ...] = ()
+
+    @cached_property
+    def recipe(self) -> Recipe:
+        """What the changes do, without what they do it to: equal for chains that change a color alike."""
+        return tuple(
+            tuple((quantity.how, quantity.by) for quantity in (each.lightness, each.chroma, each.turn, each.alpha))
+            for each in self.changes
+        )
 
 
 def ways_of(system: ColorSystem) -> dict[str, tuple[str, ...]]:

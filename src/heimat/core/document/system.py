@@ -6,10 +6,12 @@ from pydantic import ConfigDict, Field
 
 from heimat.core.document.candidates import Candidate, Stops
 from heimat.core.document.cases import Case
+from heimat.core.document.conditions import MOST_CONDITIONS, Condition
+from heimat.core.document.exceptions import MOST_EXCEPTIONS, AcceptedException
 from heimat.core.document.hues import Hue
 from heimat.core.document.ids import Id
 from heimat.core.document.pairings import Pairing, ToldApartSet
-from heimat.core.document.part import LONGEST_NAME, Name, Part
+from heimat.core.document.part import LONGEST_NAME, Name, Note, Part
 from heimat.core.document.selections import MOST_COLORS, NamedSelection
 from heimat.core.document.themes import Theme
 from heimat.core.document.tokens import Token
@@ -18,7 +20,7 @@ from heimat.core.scales.ladder import USUAL, Ladder
 from heimat.core.scales.methods import Method
 from heimat.core.scales.rules import LATEST_GENERATOR
 
-SCHEMA = 7
+SCHEMA = 8
 """The form in which documents are stored now; `upgrades` says what each form before it lacked."""
 MOST_HUES = 200
 MOST_TOKENS = 2000
@@ -32,7 +34,8 @@ class ColorSystem(Part):
     """The whole editable document for one product. Entities are kept by id; their order is in their keys.
 
     `cap` is the number of colors that the team wants to publish at most. Scale tokens stay in the house unless
-    `scales_published`; those of a named selection are published for its readers.
+    `scales_published`; those of a named selection are published for its readers. `aim` is the contrast that the team
+    asks for beside the standard's, `duty` the law or rule that binds it, in its own words.
     """
 
     model_config = ConfigDict(frozen=True, extra="forbid", populate_by_name=True, serialize_by_alias=True)
@@ -55,6 +58,10 @@ class ColorSystem(Part):
     tokens: Annotated[dict[Id, Token], Field(max_length=MOST_TOKENS)] = {}
     pairings: Annotated[dict[Id, Pairing], Field(max_length=MOST_TOKENS)] = {}
     told_apart: dict[Id, ToldApartSet] = {}
+    exceptions: Annotated[dict[Id, AcceptedException], Field(max_length=MOST_EXCEPTIONS)] = {}
+    conditions: Annotated[dict[Id, Condition], Field(max_length=MOST_CONDITIONS)] = {}
+    aim: Annotated[float | None, Field(ge=1.0, le=21.0)] = None
+    duty: Note = ""
 
 
 COLLECTIONS: tuple[str, ...] = tuple(

@@ -70,6 +70,8 @@ UPGRADES: dict[int, Callable[[Document], Document]] = {
     5: newest_words,
     # 7: many themes, derived values, tokens that stay in the house or are on their way out, scales that stay.
     6: _scales_published,
+    # 8: accepted exceptions, viewing conditions, a team's own aim and duty.
+    7: _same,
 }
 """What brings a document of each form to the next one."""
 

@@ -10,8 +10,10 @@ from heimat.core.document.consistency import check_system
 from heimat.core.document.system import ColorSystem
 from heimat.core.edits.base import Path
 from heimat.core.edits.candidates import AddCandidates, JoinCandidates, RemoveCandidates, SetCandidate
+from heimat.core.edits.conditions import KeepCondition, RemoveCondition, SetAim, SetDuty
 from heimat.core.edits.conflicts import conflict
 from heimat.core.edits.difference import PlaceValue, places_changed
+from heimat.core.edits.exceptions import AcceptFinding, EndException
 from heimat.core.edits.generator import SetGenerator
 from heimat.core.edits.holding import HoldHues, refuse_held
 from heimat.core.edits.hues import (
@@ -28,7 +30,7 @@ from heimat.core.edits.hues import (
 )
 from heimat.core.edits.ladder import PublishScales, RenameSystem, SetHueLadder, SetLadder, SetScalePattern
 from heimat.core.edits.order import SpreadOrder, carried_over, grown
-from heimat.core.edits.pairings import AddPairings, KeepToldApart, RemovePairing
+from heimat.core.edits.pairings import AddPairings, KeepToldApart, RemovePairing, RemoveToldApart
 from heimat.core.edits.reserve import SetReserve
 from heimat.core.edits.restore import Restore
 from heimat.core.edits.scales import AimCurve, AimStep, NudgeSteps, SetCurves, SetMethod, SetPinNeighbours, SetWide
@@ -109,6 +111,13 @@ UserEdit = Annotated[
     | RemoveTheme
     | AddPairings
     | RemovePairing
+    | RemoveToldApart
+    | AcceptFinding
+    | EndException
+    | KeepCondition
+    | RemoveCondition
+    | SetAim
+    | SetDuty
     | KeepToldApart
     | PublishScales,
     Field(discriminator="type"),

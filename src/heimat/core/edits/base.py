@@ -1,6 +1,8 @@
 """What every edit has: a type, what it reads, a sentence, and a pure `apply`."""
 
 from abc import abstractmethod
+from datetime import date
+from typing import Self
 
 from pydantic import BaseModel, ConfigDict
 
@@ -25,6 +27,11 @@ class EditBase(BaseModel):
     @abstractmethod
     def sentence(self, system: ColorSystem) -> str:
         """What the edit does, in words, told of the document before it."""
+
+    def signed(self, person: str, day: date) -> Self:
+        """The edit as the person of a name keeps it on a day; most say nothing of either."""
+        del person, day
+        return self
 
     def reads(self) -> set[Path]:
         """The places whose content this edit relies on, besides those that it writes."""

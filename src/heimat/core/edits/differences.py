@@ -24,6 +24,10 @@ _FIELDS: dict[str, str] = {
     "scale_pattern": "names of scale tokens",
     "scale_case": "case of scale tokens",
     "scales_published": "whether scale tokens are published",
+    "aim": "the contrast aimed at",
+    "duty": "what binds the team",
+    "quantities": "quantities",
+    "threshold": "threshold",
 }
 _KINDS: dict[str, str] = {
     "hues": "hue",
@@ -34,6 +38,8 @@ _KINDS: dict[str, str] = {
     "candidates": "candidate",
     "stops": "row of stops",
     "selections": "selection",
+    "exceptions": "accepted exception",
+    "conditions": "viewing condition",
 }
 
 

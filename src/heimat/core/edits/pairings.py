@@ -103,3 +103,20 @@ class KeepToldApart(EditBase):
 
     def reads(self) -> set[Path]:
         return {("tokens", token, "id") for token in self.tokens}
+
+
+class RemoveToldApart(EditBase):
+    """Ask no longer that the tokens of a set can be told apart."""
+
+    type: Literal["remove_told_apart"] = "remove_told_apart"
+    set: Id
+
+    def change(self, system: ColorSystem) -> ColorSystem:
+        if self.set not in system.told_apart:
+            raise DomainError("That set is not there any more.", "set", "missing")
+        left = {key: each for key, each in system.told_apart.items() if key != self.set}
+        return system.model_copy(update={"told_apart": left})
+
+    def sentence(self, system: ColorSystem) -> str:
+        known = system.told_apart.get(self.set)
+        return f"Ask no longer that {known.name} can be told apart" if known else "Remove a told-apart set"

@@ -1,5 +1,6 @@
 """Edits of semantic tokens: which there are, what they stand for, in which order."""
 
+from collections.abc import Sequence
 from typing import Annotated, Literal
 
 from pydantic import Field
@@ -243,45 +244,45 @@ class RemoveTokens(EditBase):
 def without_tokens(system: ColorSystem, going: dict[str, str | None]) -> ColorSystem:
     """The document without some tokens, whose aliases stand for a replacement or take over what they stood for."""
     for key, replacement in going.items():
-        system = _without_token(system, token_of(system, key), replacement)
-    return system
-
-
-def _without_token(system: ColorSystem, gone: Token, replacement: str | None) -> ColorSystem:
-    if replacement is not None:
-        if replacement == gone.id:
+        gone = token_of(system, key)
+        if replacement == key:
             raise DomainError(f"{gone.name} cannot stand in for itself.", "replacement", "loop")
-        token_of(system, replacement, "replacement")
+        if replacement is not None:
+            token_of(system, replacement, "replacement")
     ways = ways_of(system)
+
+    def left(value: TokenValue, way: Sequence[str]) -> TokenValue:
+        # What it takes over may stand on another one that goes.
+        while isinstance(base := base_of(value), TokenAlias) and base.token in going:
+            value = _instead(value, system.tokens[base.token], going[base.token], way)
+        return value
+
     tokens = {}
     for key, token in system.tokens.items():
-        if key == gone.id:
+        if key in going:
             continue
-        values = {
-            theme: _instead(value, gone, replacement, ways.get(theme, ())) for theme, value in token.values.items()
-        }
+        values = {theme: left(value, ways.get(theme, ())) for theme, value in token.values.items()}
         kept = token if values == token.values else token.model_copy(update={"values": values})
-        if kept.deprecated is not None and kept.deprecated.replacement == gone.id:
+        if kept.deprecated is not None and kept.deprecated.replacement in going:
+            replacement = going[kept.deprecated.replacement]
             kept = kept.model_copy(
                 update={"deprecated": kept.deprecated.model_copy(update={"replacement": replacement})}
             )
         tokens[key] = kept
     pairings = {
-        key: pairing for key, pairing in system.pairings.items() if gone.id not in (pairing.foreground, pairing.ground)
+        key: pairing
+        for key, pairing in system.pairings.items()
+        if pairing.foreground not in going and pairing.ground not in going
     }
     told_apart = {
-        key: told
-        if gone.id not in told.tokens
-        else told.model_copy(update={"tokens": tuple(token for token in told.tokens if token != gone.id)})
+        key: told.model_copy(update={"tokens": tuple(token for token in told.tokens if token not in going)})
         for key, told in system.told_apart.items()
     }
     return system.model_copy(update={"tokens": tokens, "pairings": pairings, "told_apart": told_apart})
 
 
-def _instead(value: TokenValue, gone: Token, replacement: str | None, way: "tuple[str, ...]") -> TokenValue:
-    base = base_of(value)
-    if not isinstance(base, TokenAlias) or base.token != gone.id:
-        return value
+def _instead(value: TokenValue, gone: Token, replacement: str | None, way: Sequence[str]) -> TokenValue:
+    """What stands for a value that stood on a token that goes."""
     other = TokenAlias(token=replacement) if replacement else value_in(gone, way)
     if not isinstance(value, DerivedColor):
         return other

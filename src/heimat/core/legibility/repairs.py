@@ -1,9 +1,13 @@
-"""Repairs by steps: the nearest step of a token's own scale that settles a finding.
+"""Repairs: ways to settle a finding, each as the edits that do it.
 
-What else a repair would change is what a fresh check of the document after it finds; `findings` counts that.
+A pairing is mended by the nearest step of the token's own scale, by the nearest color that passes, by either on the
+token that it is an alias of, on the foreground or on the ground; or a brand color stays, exact, and the text gets a
+companion. What else a repair would change is what a fresh check of the document after it finds; `findings` counts that.
 """
 
+from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
+from typing import Literal
 
 import numpy as np
 from numpy.typing import NDArray
@@ -11,45 +15,179 @@ from numpy.typing import NDArray
 from heimat.core.color.arrays import Bytes, from_bytes
 from heimat.core.color.contrast import ratio
 from heimat.core.color.difference import ciede2000
+from heimat.core.color.notation import Color, hex_of
+from heimat.core.color.passing import nearest_passing
 from heimat.core.color.spaces import srgb_to_lab
 from heimat.core.color.told_apart import PairDistance, seen_labs
-from heimat.core.document.tokens import StepAlias
-from heimat.core.edits.tokens import SetTokenValue
+from heimat.core.document.free_names import FreeTokenNames
+from heimat.core.document.tokens import LiteralColor, StepAlias, TokenAlias, TokenValue
+from heimat.core.edits.pairings import AddPairings, NewPairing, RemovePairing
+from heimat.core.edits.tokens import AddTokens, NewToken, SetTokenValue
 from heimat.core.resolve.hues import ResolvedHue
 from heimat.core.resolve.pairings import PairingResult
 from heimat.core.resolve.resolved import Resolved
 from heimat.core.resolve.theme import ResolvedTheme, ToldApartResult
 
+RepairEdit = SetTokenValue | AddTokens | AddPairings | RemovePairing
+RepairKind = Literal["step", "color", "companion", "own"]
+
 
 @dataclass(frozen=True)
 class Repair:
-    """One way to settle a finding: the edit, the color it leads to, and what that reaches.
+    """One way to settle a finding: the edits, the color they lead to, and what that reaches.
 
-    `token` and `step` name what moves and where to; `mends` and `breaks` count the findings of any kind, in every
-    theme, that go and that come with it; None where that was not looked for.
+    `words` say what becomes of what, `distance` is the CIEDE2000 of the color from the present one, `weight` in how
+    many pairings what moves takes part; `mends` and `breaks` count the findings of any kind, in every theme, that go
+    and that come with it; None where that was not looked for.
     """
 
-    edit: SetTokenValue
+    edits: tuple[RepairEdit, ...]
+    kind: RepairKind
     rgb8: Bytes
-    token: str
-    step: str
+    words: str
     reaches: float
+    distance: float = 0.0
+    weight: int = 0
     mends: int | None = None
     breaks: int | None = None
 
 
-def repair_pairing(resolved: Resolved, theme: ResolvedTheme, result: PairingResult) -> list[Repair]:
-    """Move the foreground, or else the ground, to the nearest step that reaches the level needed."""
-    if result.needed is None:
+@dataclass(frozen=True)
+class _Moving:
+    """A token that may move in a theme against one that stays, or against many."""
+
+    resolved: Resolved
+    theme: ResolvedTheme
+    token: str
+
+    @property
+    def name(self) -> str:
+        return self.resolved.system.tokens[self.token].name
+
+    @property
+    def rgb8(self) -> Bytes:
+        return self.theme.tokens[self.token].rgb8
+
+    @property
+    def weight(self) -> int:
+        ends = ((each.foreground, each.ground) for each in self.resolved.system.pairings.values())
+        return sum(self.token in end for end in ends)
+
+    @property
+    def hue(self) -> ResolvedHue | None:
+        """The hue on whose scale it stands, if it stands on one."""
+        hue = self.theme.tokens[self.token].hue
+        return self.resolved.hues[hue] if hue else None
+
+    def to(self, value: TokenValue, kind: RepairKind, rgb8: Bytes, words: str, reaches: float) -> Repair:
+        edit = SetTokenValue(token=self.token, theme=self.theme.theme.id, value=value)
+        away = float(ciede2000(srgb_to_lab(from_bytes(rgb8)), srgb_to_lab(from_bytes(self.rgb8))))
+        return Repair((edit,), kind, rgb8, f"Let {self.name} be {words}", reaches, away, self.weight)
+
+    def nearest_step(self, good: NDArray[np.bool_], reached: NDArray[np.float64]) -> list[Repair]:
+        """Of the steps of its scale that are good (n,), the one most like what it is."""
+        hue = self.hue
+        if hue is None or not good.any():
+            return []
+        away = ciede2000(srgb_to_lab(from_bytes(hue.rgb8)), srgb_to_lab(from_bytes(self.rgb8)))
+        place = int(np.argmin(np.where(good, away, np.inf)))
+        value = StepAlias(hue=hue.id, step=hue.steps[place].id)
+        return [self.to(value, "step", hue.rgb8[place], hue.step_name(place), float(reached[place]))]
+
+
+class NearestColors:
+    """The nearest passing colors of many pairings, both ways, found at once."""
+
+    def __init__(self, every: Iterable[tuple[ResolvedTheme, PairingResult]]) -> None:
+        asked = {
+            _asked(theme, moving, staying, result.needed): (theme.tokens[moving].rgb8, theme.tokens[staying].rgb8)
+            for theme, result in every
+            if result.needed is not None
+            for moving, staying in _sides(result)
+        }
+        ends = list(asked.values())
+        colors, distances = nearest_passing(
+            np.array([end[0] for end in ends], dtype=np.uint8).reshape(-1, 3),
+            np.array([end[1] for end in ends], dtype=np.uint8).reshape(-1, 3),
+            np.array([needed for _, _, needed in asked], dtype=np.float64),
+        )
+        self._found = dict(zip(asked, zip(colors, distances.tolist(), strict=True), strict=True))
+
+    def of(self, theme: ResolvedTheme, moving: str, staying: str, needed: float) -> tuple[Bytes, float]:
+        """The color of a token that passes against another, and how far it is: infinite where none does."""
+        return self._found[_asked(theme, moving, staying, needed)]
+
+
+def _asked(theme: ResolvedTheme, moving: str, staying: str, needed: float | None) -> tuple[bytes, bytes, float]:
+    return theme.tokens[moving].rgb8.tobytes(), theme.tokens[staying].rgb8.tobytes(), needed or 0.0
+
+
+def _sides(result: PairingResult) -> tuple[tuple[str, str], tuple[str, str]]:
+    """What moves and what stays, both ways."""
+    foreground, ground = result.pairing.foreground, result.pairing.ground
+    return (foreground, ground), (ground, foreground)
+
+
+def repair_pairing(
+    resolved: Resolved, theme: ResolvedTheme, result: PairingResult, nearest: NearestColors
+) -> list[Repair]:
+    """The ways to let a pairing reach its level: moving the foreground or the ground, or giving a companion."""
+    needed = result.needed
+    if needed is None:
         return []
     found: list[Repair] = []
-    sides = ((result.pairing.foreground, result.pairing.ground), (result.pairing.ground, result.pairing.foreground))
-    for moving, staying in sides:
-        hue = _hue_under(resolved, theme, moving)
-        if hue is not None and theme.tokens[moving].alpha == 1.0:
-            reached = ratio(hue.rgb8, theme.tokens[staying].rgb8)
-            found += _nearest(resolved, theme, moving, hue, reached >= result.needed, reached)
-    return found
+    for token, staying in _sides(result):
+        if theme.tokens[token].alpha < 1.0 or theme.tokens[staying].alpha < 1.0:
+            continue
+        against = theme.tokens[staying].rgb8
+        for end in _movable(theme, token):
+            moving = _Moving(resolved, theme, end)
+            if moving.hue is not None:
+                reached = ratio(moving.hue.rgb8, against)
+                found += moving.nearest_step(reached >= needed, reached)
+        color, away = nearest.of(theme, token, staying, needed)
+        if np.isfinite(away):
+            words = f"{hex_of(color)}, {away:.1f} away"
+            value = LiteralColor(color=Color.of_bytes(color))
+            reached_there = float(ratio(color, against))
+            found.append(_Moving(resolved, theme, token).to(value, "color", color, words, reached_there))
+    return found + _companion(resolved, theme, result)
+
+
+def _movable(theme: ResolvedTheme, token: str) -> Sequence[str]:
+    """A token, and the one at the end of its chain, where it is an alias of another: either may move."""
+    color = theme.tokens[token]
+    return (token,) if color.derived else dict.fromkeys((token, color.chain[-1]))  # type: ignore[return-value]
+
+
+def _companion(resolved: Resolved, theme: ResolvedTheme, result: PairingResult) -> list[Repair]:
+    """A brand color stays, exact; a new token beside it is set in the nearest step that passes, and takes its place."""
+    moving = _Moving(resolved, theme, result.pairing.foreground)
+    hue, needed = moving.hue, result.needed or 0.0
+    if hue is None or hue.hue.kind != "brand" or result.pairing.use == "part":
+        return []
+    if not np.array_equal(moving.rgb8, hue.scale.source8):
+        return []
+    reached = ratio(hue.rgb8, theme.tokens[result.pairing.ground].rgb8)
+    steps = moving.nearest_step(reached >= needed, reached)
+    if not steps:
+        return []
+    (edit,) = steps[0].edits
+    assert isinstance(edit, SetTokenValue)
+    own, here = f"{result.pairing.id[:30]}-readable", theme.theme.id
+    if own in resolved.system.tokens or own in resolved.system.pairings:
+        return []
+    name = FreeTokenNames(resolved.system).take(f"{moving.name}-readable")
+    values = {each: edit.value if each == here else TokenAlias(token=moving.token) for each in resolved.themes}
+    pairing = result.pairing
+    edits = (
+        AddTokens(tokens=(NewToken(id=own, name=name, values=values),)),
+        AddPairings(pairings=(NewPairing(id=own, foreground=own, ground=pairing.ground, use=pairing.use),)),
+        RemovePairing(pairing=pairing.id),
+    )
+    step = steps[0].words.removeprefix(f"Let {moving.name} be ")
+    words = f"Leave {moving.name} exact; for text add {name}, {step}"
+    return [Repair(edits, "companion", steps[0].rgb8, words, steps[0].reaches, 0.0, 0)]
 
 
 def repair_told_apart(
@@ -59,35 +197,11 @@ def repair_told_apart(
     found: list[Repair] = []
     members = result.told_apart.tokens
     for place in (pair.one, pair.other):
-        hue = _hue_under(resolved, theme, members[place])
-        if hue is None:
+        moving = _Moving(resolved, theme, members[place])
+        if moving.hue is None:
             continue
         others = np.array([theme.tokens[token].rgb8 for at, token in enumerate(members) if at != place])
-        labs, other_labs = seen_labs(hue.rgb8), seen_labs(others)
+        labs, other_labs = seen_labs(moving.hue.rgb8), seen_labs(others)
         apart = ciede2000(labs[:, :, :, None], other_labs[:, :, None, :]).min(axis=(0, 1, 3))
-        found += _nearest(resolved, theme, members[place], hue, apart >= result.told_apart.threshold, apart)
+        found += moving.nearest_step(apart >= result.told_apart.threshold, apart)
     return found
-
-
-def _hue_under(resolved: Resolved, theme: ResolvedTheme, token: str) -> ResolvedHue | None:
-    """The hue on whose scale a token stands, if it stands on one."""
-    hue = theme.tokens[token].hue
-    return resolved.hues[hue] if hue else None
-
-
-def _nearest(
-    resolved: Resolved,
-    theme: ResolvedTheme,
-    token: str,
-    hue: ResolvedHue,
-    good: NDArray[np.bool_],
-    reached: NDArray[np.float64],
-) -> list[Repair]:
-    if not good.any():
-        return []
-    away = ciede2000(srgb_to_lab(from_bytes(hue.rgb8)), srgb_to_lab(from_bytes(theme.tokens[token].rgb8)))
-    place = int(np.argmin(np.where(good, away, np.inf)))
-    value = StepAlias(hue=hue.id, step=hue.steps[place].id)
-    edit = SetTokenValue(token=token, theme=theme.theme.id, value=value)
-    name = resolved.system.tokens[token].name
-    return [Repair(edit, hue.rgb8[place], name, hue.step_name(place), float(reached[place]))]

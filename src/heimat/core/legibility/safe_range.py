@@ -17,7 +17,7 @@ _MOST_STEPS = 100
 
 
 _PARTS = 16
-_LITTLE = 0.03
+_LITTLE = 0.01
 """Room, as a share, within which 8 bits alone may let a finding come and go."""
 
 

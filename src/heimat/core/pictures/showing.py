@@ -47,3 +47,19 @@ def dimming(labels: np.ndarray, chosen: int) -> bytes:
     into = io.BytesIO()
     image.save(into, "PNG", transparency=cast("int", bytes([0, _DIMMED])), compress_level=1)
     return into.getvalue()
+
+
+_HATCH = 8
+"""Pixels from one line of a hatching to the next."""
+
+
+def hatching(marked: np.ndarray) -> bytes:
+    """A PNG to lay over a picture: where `marked` (h, w) is true, lines at 45 degrees, black with a white edge."""
+    rows, columns = np.indices(marked.shape)
+    line = (rows + columns) % _HATCH
+    codes = np.where(marked & (line < 2), 1, np.where(marked & (line < 3), 2, 0)).astype(np.uint8)
+    image = Image.fromarray(codes, "P")
+    image.putpalette([0, 0, 0, 0, 0, 0, 255, 255, 255])
+    into = io.BytesIO()
+    image.save(into, "PNG", transparency=bytes([0, 235, 200]), compress_level=1)
+    return into.getvalue()

@@ -1,23 +1,53 @@
-"""Colors by the names that people call them: a step, a hue, a token."""
+"""Colors and values by the names that people call them: a step, a hue, a token."""
 
-from heimat.core.color.notation import Color
+from heimat.core.color.notation import Color, parse
 from heimat.core.color.spelling import plainly_spelled
+from heimat.core.document.tokens import Alias, HueAlias, LiteralColor, StepAlias, TokenAlias, TokenValue
+from heimat.core.errors import DomainError
 from heimat.core.resolve.resolved import Resolved
 
 
-def color_named(resolved: Resolved, text: str) -> Color | None:
-    """The color that is called so: a hue, `hue label`, or a token in the theme that comes first; None for no name."""
+def alias_named(resolved: Resolved, text: str) -> Alias | None:
+    """The hue, step (`hue label`) or token that is called so, however it is spelled; None for no name."""
     wanted = plainly_spelled(text.strip())
     for hue in resolved.hue_list:
         name = plainly_spelled(hue.name)
         if wanted == name:
-            return hue.color
-        for place, step in enumerate(hue.steps):
+            return HueAlias(hue=hue.id)
+        for step in hue.steps:
             if wanted == f"{name} {plainly_spelled(step.label)}":
-                return Color.of_bytes(hue.rgb8[place])
-    theme = resolved.theme()
-    for token in resolved.system.tokens.values():
-        if theme is not None and token.id in theme.tokens and plainly_spelled(token.name) == wanted:
-            color = theme.tokens[token.id]
-            return Color.of_bytes(color.rgb8).model_copy(update={"alpha": color.alpha})
-    return None
+                return StepAlias(hue=hue.id, step=step.id)
+    named = (token for token in resolved.system.tokens.values() if plainly_spelled(token.name) == wanted)
+    token = next(named, None)
+    return TokenAlias(token=token.id) if token else None
+
+
+def color_named(resolved: Resolved, text: str) -> Color | None:
+    """The color that is called so, a hue's as it is kept, a token's in the theme that comes first; None for no name."""
+    alias = alias_named(resolved, text)
+    if alias is None:
+        return None
+    if isinstance(alias, TokenAlias):
+        theme = resolved.theme()
+        color = theme.tokens.get(alias.token) if theme else None
+        return Color.of_bytes(color.rgb8).model_copy(update={"alpha": color.alpha}) if color else None
+    hue = resolved.hues[alias.hue]
+    if isinstance(alias, HueAlias):
+        return hue.color
+    return Color.of_bytes(hue.rgb8[hue.place(alias.step) or 0])
+
+
+def color_called(resolved: Resolved | None, text: str, field: str) -> Color:
+    """The color of a name in a system, or of a value in any notation. Raises DomainError, with the field."""
+    named = color_named(resolved, text) if resolved else None
+    if named is not None:
+        return named
+    try:
+        return parse(text)
+    except DomainError as refusal:
+        raise DomainError(refusal.message, field, refusal.code) from refusal
+
+
+def value_named(resolved: Resolved, text: str) -> TokenValue:
+    """What a token shall be by what was typed: a name, or a color in any notation. Raises DomainError for neither."""
+    return alias_named(resolved, text) or LiteralColor(color=parse(text))

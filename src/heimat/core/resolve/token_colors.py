@@ -10,8 +10,8 @@ from cachetools import LRUCache
 from heimat.core.color.arrays import Bytes, Floats
 from heimat.core.color.notation import rgb8_of
 from heimat.core.color.overlay import alpha_as_published
-from heimat.core.document.aliases import Chain
-from heimat.core.document.tokens import DerivedColor, End, HueAlias, LiteralColor, StepAlias
+from heimat.core.document.aliases import Chain, Recipe
+from heimat.core.document.tokens import End, HueAlias, LiteralColor, StepAlias
 from heimat.core.hues.derived_tokens import Levels, derived_levels
 from heimat.core.resolve.hues import ResolvedHue
 from heimat.core.scales.wide import literal_p3
@@ -44,7 +44,7 @@ class TokenColor:
 
 
 _REMEMBERED = 4096
-_KNOWN: LRUCache[tuple[Levels, tuple[DerivedColor, ...]], Levels] = LRUCache(_REMEMBERED)
+_KNOWN: LRUCache[tuple[Levels, Recipe], Levels] = LRUCache(_REMEMBERED)
 _LOCK = threading.Lock()
 Ends = dict[int, "EndColor"]
 """The colors of what chains end in, by the identity of these ends, found once for all themes."""
@@ -81,14 +81,15 @@ def _changed(derived: Sequence[tuple[str, Chain, EndColor]]) -> list[Levels]:
 
     All that are new are found at once, one change of each after the other.
     """
-    keys = [((made.rgb8.tobytes(), made.alpha), chain.changes) for _, chain, made in derived]
+    keys = [((made.rgb8.tobytes(), made.alpha), chain.recipe) for _, chain, made in derived]
     with _LOCK:
         known = {key: _KNOWN[key] for key in keys if key in _KNOWN}
-    new = [key for key in dict.fromkeys(keys) if key not in known]
+    new = {key: chain.changes for key, (_, chain, _) in zip(keys, derived, strict=True) if key not in known}
+    todo = list(new.values())
     states = [levels for levels, _ in new]
-    for depth in range(1, max((len(changes) for _, changes in new), default=0) + 1):
-        there = [at for at, (_, changes) in enumerate(new) if len(changes) >= depth]
-        made = derived_levels([(states[at], new[at][1][-depth]) for at in there])
+    for depth in range(1, max(map(len, todo), default=0) + 1):
+        there = [at for at, changes in enumerate(todo) if len(changes) >= depth]
+        made = derived_levels([(states[at], todo[at][-depth]) for at in there])
         for at, levels in zip(there, made, strict=True):
             states[at] = levels
     known |= dict(zip(new, states, strict=True))

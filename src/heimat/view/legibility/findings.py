@@ -1,15 +1,21 @@
 """Findings as the page shows them, and the ways to settle them."""
 
+from datetime import date
+
 import numpy as np
 from typing_extensions import TypedDict
 
 from heimat.core.color.contrast import cut
 from heimat.core.color.difference import distance_words
+from heimat.core.document.exceptions import AcceptedException
+from heimat.core.document.order import in_order
 from heimat.core.document.pairings import Use
-from heimat.core.edits.tokens import SetTokenValue
-from heimat.core.legibility.findings import Finding, findings
+from heimat.core.document.system import ColorSystem
+from heimat.core.edits import UserEdit, apply_all
+from heimat.core.legibility.findings import Finding, count_open, findings, mend_all, standing_exceptions
 from heimat.core.legibility.findings.finding import FindingKind
 from heimat.core.legibility.repairs import Repair
+from heimat.core.resolve.resolved import Resolved, resolve
 from heimat.view.eyes import Eyes, SwatchView
 from heimat.view.look import Look
 
@@ -17,6 +23,7 @@ from heimat.view.look import Look
 class FindingView(TypedDict):
     """One thing to settle. `as_seen` shows the two colors under the vision that merges them.
 
+    Those of the same `cause` are told together; `lapsed` says what became of an exception that was made of it.
     `settled_by_steps` says whether repairs by steps are looked for: then none means that none was found.
     """
 
@@ -30,15 +37,33 @@ class FindingView(TypedDict):
     as_seen: list[str] | None
     as_seen_by: str | None
     use: Use | None
+    cause: str
+    lapsed: str
     settled_by_steps: bool
 
 
+class ExceptionView(TypedDict):
+    """A finding that someone accepted. `state` is `in force`, `lapsed` or `settled`; `became` says why, if not."""
+
+    id: str
+    finding: str
+    sentence: str
+    colors: list[str]
+    reason: str
+    evidence: str
+    person: str
+    on: str
+    until: str | None
+    state: str
+    became: str
+
+
 class RepairView(SwatchView):
-    """One way to settle a finding: words for the button, what else it does, and the edit that does it."""
+    """One way to settle a finding: words for the button, what else it does, and the edits that do it."""
 
     words: str
     consequence: str
-    edit: SetTokenValue
+    edits: list[UserEdit]
 
 
 class RepairsView(TypedDict):
@@ -53,8 +78,28 @@ _BY_DISTANCE: tuple[FindingKind, ...] = ("told_apart", "kept")
 
 
 def findings_part(look: Look) -> list[FindingView]:
-    """All findings, of every theme, in order of weight."""
-    return [_finding(finding, look.eyes) for finding in findings(look.resolved, repairs=False)]
+    """All findings that are to settle, of every theme, in order of weight; those of one cause behind its first."""
+    found = findings(look.resolved, repairs=False)
+    exceptions = standing_exceptions(look.resolved, found, date.today())
+    shown = [each for each in found if each.id not in exceptions.in_force]
+    first = {each.cause or each.id: place for place, each in reversed(list(enumerate(shown)))}
+    shown.sort(key=lambda each: first[each.cause or each.id])
+    return [_finding(each, look.eyes, exceptions.lapsed.get(each.id)) for each in shown]
+
+
+def exceptions_part(look: Look) -> list[ExceptionView]:
+    """All accepted exceptions, in order, with what has become of them."""
+    return exception_views(look.resolved, date.today())
+
+
+def exception_views(resolved: Resolved, today: date) -> list[ExceptionView]:
+    """The accepted exceptions of a document, in order, with what has become of them by a day."""
+    found = findings(resolved, repairs=False)
+    exceptions = standing_exceptions(resolved, found, today)
+    became = {each.id: ("in force", "") for each in exceptions.in_force.values()}
+    became |= {each.id: ("lapsed", words) for each, words in exceptions.lapsed.values()}
+    became |= {each.id: ("settled", "it is found no more") for each in exceptions.settled}
+    return [_exception(each, *became[each.id]) for each in in_order(resolved.system.exceptions)]
 
 
 def repairs_part(look: Look) -> list[RepairsView]:
@@ -68,7 +113,23 @@ def repairs_part(look: Look) -> list[RepairsView]:
     ]
 
 
-def _finding(finding: Finding, eyes: Eyes) -> FindingView:
+def _exception(each: AcceptedException, state: str, words: str) -> ExceptionView:
+    return {
+        "id": each.id,
+        "finding": each.finding,
+        "sentence": each.sentence,
+        "colors": list(each.colors),
+        "reason": each.reason,
+        "evidence": each.evidence,
+        "person": each.person,
+        "on": each.on.isoformat(),
+        "until": each.until.isoformat() if each.until else None,
+        "state": state,
+        "became": words,
+    }
+
+
+def _finding(finding: Finding, eyes: Eyes, lapsed: tuple[AcceptedException, str] | None) -> FindingView:
     colors = np.array(finding.colors, dtype=np.uint8)
     merged = Eyes(finding.vision.vision, finding.vision.at_severity) if finding.vision else None
     return {
@@ -82,6 +143,8 @@ def _finding(finding: Finding, eyes: Eyes) -> FindingView:
         "as_seen": merged.hexes(colors) if merged else None,
         "as_seen_by": merged.vision if merged else None,
         "use": finding.use,
+        "cause": finding.cause or finding.id,
+        "lapsed": f"{lapsed[0].person} accepted this on {lapsed[0].on}; {lapsed[1]}." if lapsed else "",
         "settled_by_steps": finding.kind in ("pairing", "told_apart", "kept"),
     }
 
@@ -93,7 +156,29 @@ def _repair(repair: Repair, eyes: Eyes, told_apart: bool) -> RepairView:
         parts.append(f"breaks {repair.breaks}" if repair.breaks else "breaks none")
     return {
         **eyes.swatch(repair.rgb8),
-        "words": f"Let {repair.token} be {repair.step}: {reaches}",
+        "words": f"{repair.words}: {reaches}",
         "consequence": ", ".join(parts),
-        "edit": repair.edit,
+        "edits": list(repair.edits),
+    }
+
+
+class MendingView(TypedDict):
+    """What can be mended without breaking anything: a sentence for each, and the edits that do all of it."""
+
+    done: list[str]
+    edits: list[UserEdit]
+    left: int
+
+
+def mending_plan(system: ColorSystem) -> MendingView:
+    """What mending all would do."""
+    resolved = resolve(system)
+    today = date.today()
+    done = mend_all(resolved, today)
+    edits: list[UserEdit] = [edit for _, repair in done for edit in repair.edits]
+    after = apply_all(system, edits).system if edits else system
+    return {
+        "done": [f"{repair.words}: {finding.sentence}" for finding, repair in done],
+        "edits": edits,
+        "left": count_open(resolve(after), today),
     }

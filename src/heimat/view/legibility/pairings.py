@@ -4,6 +4,9 @@ from typing_extensions import TypedDict
 
 from heimat.core.color.contrast import cut
 from heimat.core.document.pairings import USE_WORDS, Use
+from heimat.core.document.system import ColorSystem
+from heimat.core.edits.pairings import NewPairing
+from heimat.core.proposals.pairings import missing_pairings
 from heimat.core.resolve.pairings import PairingResult
 from heimat.view.figures import ContrastView, contrast_view
 from heimat.view.look import Look
@@ -40,6 +43,25 @@ def pairings_part(look: Look) -> list[PairingView]:
             "missed": _missed(result) if result.holds is False else None,
         }
         for result in (look.theme.pairings if look.theme else [])
+    ]
+
+
+class ProposedPairingView(TypedDict):
+    """A pairing that the tokens call for, in words, and the edit's part that declares it."""
+
+    words: str
+    pairing: NewPairing
+
+
+def proposed_pairings(system: ColorSystem) -> list[ProposedPairingView]:
+    """The pairings that a system's tokens call for and that it does not declare."""
+    return [
+        {
+            "words": f"{system.tokens[each.foreground].name} on {system.tokens[each.ground].name}, "
+            f"as {USE_WORDS[each.use]}",
+            "pairing": each,
+        }
+        for each in missing_pairings(system)
     ]
 
 

@@ -1,9 +1,13 @@
 """The told-apart sets in the theme that is shown."""
 
+import numpy as np
 from typing_extensions import TypedDict
 
+from heimat.core.color.contrast import relative_luminance
 from heimat.core.color.difference import distance_text
-from heimat.core.resolve.theme import ToldApartResult
+from heimat.core.color.spaces import lightness
+from heimat.core.color.told_apart import distance_curves
+from heimat.core.resolve.theme import ResolvedTheme, ToldApartResult
 from heimat.view.look import Look
 
 
@@ -16,11 +20,16 @@ class DistanceView(TypedDict):
 
 
 class PairView(TypedDict):
-    """Two members of a told-apart set and their distances, typical vision first."""
+    """Two members of a told-apart set and their distances, typical vision first.
+
+    `over` are those over the severities 0 to 1 in steps of 0.1, for each vision; `gray` that in lightness alone.
+    """
 
     one: str
     other: str
     distances: list[DistanceView]
+    over: list[list[float]]
+    gray: str
 
 
 class ToldApartView(TypedDict):
@@ -35,11 +44,15 @@ class ToldApartView(TypedDict):
 
 def told_apart_part(look: Look) -> list[ToldApartView]:
     """All told-apart sets, in order."""
-    return [_told_apart(result) for result in (look.theme.told_apart if look.theme else [])]
+    theme = look.theme
+    return [_told_apart(result, theme) for result in theme.told_apart] if theme else []
 
 
-def _told_apart(result: ToldApartResult) -> ToldApartView:
+def _told_apart(result: ToldApartResult, theme: ResolvedTheme) -> ToldApartView:
     told = result.told_apart
+    rgb8 = np.array([theme.tokens[token].rgb8 for token in told.tokens], dtype=np.uint8).reshape(-1, 3)
+    curves = distance_curves(rgb8) if len(rgb8) > 1 else np.zeros((3, 11, 0))
+    lights = lightness(relative_luminance(rgb8))
     return {
         "id": told.id,
         "name": told.name,
@@ -53,8 +66,10 @@ def _told_apart(result: ToldApartResult) -> ToldApartView:
                     _distance("typical", pair.typical, told.threshold),
                     *(_distance(seen.vision, seen.least, told.threshold) for seen in pair.visions),
                 ],
+                "over": curves[:, :, place].round(2).tolist(),
+                "gray": f"{abs(float(lights[pair.one] - lights[pair.other])):.1f}",
             }
-            for pair in result.pairs
+            for place, pair in enumerate(result.pairs)
         ],
     }
 

@@ -5,7 +5,7 @@ from typing import Literal
 import numpy as np
 from typing_extensions import TypedDict
 
-from heimat.core.color.contrast import AA_TEXT, ratio
+from heimat.core.color.contrast import ratio
 from heimat.core.color.overlay import solid
 from heimat.core.resolve.hues import ResolvedHue
 from heimat.core.scales.ladder import Ladder
@@ -75,7 +75,7 @@ def scales_part(look: Look) -> list[ScaleView]:
                     "label": step.label,
                     "column": columns[place],
                     "contrast": contrast_view(reached),
-                    "passes": reached >= AA_TEXT,
+                    "passes": reached >= look.options.need,
                     "anchor": hue.scale.anchor == place and not pinned,
                     "pinned": pinned,
                     "nudged": nudge_sign(nudges.get(step.id)),

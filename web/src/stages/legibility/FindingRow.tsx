@@ -1,16 +1,50 @@
 /** A finding: the pair as it is, a sentence with figures, and the ways to settle it. */
 
 import { Box, Flex, Grid, Text } from "@chakra-ui/react";
-import type { FindingView, RepairView } from "../../api/client";
+import { useState } from "react";
+import type { Edit, FindingView, RepairView } from "../../api/client";
 import { Swatch } from "../../components/Swatch";
 import { ToolButton } from "../../components/ToolButton";
 import { usePart, useWorkspace } from "../../workspace/hooks";
 import { look, VISION_WORDS } from "../../workspace/look";
+import { Accept } from "./Accept";
 
 interface Props {
   finding: FindingView;
   /** The ways to settle it, once they are known: while something is dragged, they are not. */
   repairs: RepairView[] | undefined;
+}
+
+/** The same in a line, until it is opened. */
+export function FindingLine({ finding, onOpen }: { finding: FindingView; onOpen: () => void }) {
+  const theme = usePart("head", ({ themes }) =>
+    themes.length > 1 ? themes.find((each) => each.id === finding.theme)?.name : undefined,
+  );
+  const [one, other] = finding.colors;
+  return (
+    <Flex
+      as="button"
+      width="100%"
+      gap="10px"
+      align="center"
+      minHeight="28px"
+      textAlign="left"
+      cursor="pointer"
+      borderBottom="1px solid"
+      borderColor="border"
+      data-testid="finding-line"
+      onClick={onOpen}
+    >
+      <Flex flexShrink={0} data-sample>
+        <Box width="20px" height="18px" style={{ background: one?.seen }} />
+        <Box width="20px" height="18px" style={{ background: other?.seen }} />
+      </Flex>
+      <Text flex="1" minWidth="0" truncate>
+        {finding.sentence}
+        {theme && <span> In {theme}.</span>}
+      </Text>
+    </Flex>
+  );
 }
 
 export function FindingRow({ finding, repairs }: Props) {
@@ -19,6 +53,7 @@ export function FindingRow({ finding, repairs }: Props) {
   const theme = usePart("head", ({ themes }) =>
     themes.length > 1 ? themes.find((each) => each.id === finding.theme)?.name : undefined,
   );
+  const [open, setOpen] = useState(false);
   const said = theme ? `${finding.sentence} In ${theme}.` : finding.sentence;
   return (
     <Grid
@@ -49,14 +84,14 @@ export function FindingRow({ finding, repairs }: Props) {
           )}
         </Text>
         <Text color="fg.muted" fontSize="12px" marginBottom="6px">
-          {finding.detail}
+          {finding.detail} {finding.lapsed}
         </Text>
         <Flex gap="8px" wrap="wrap">
           {repairs?.map((repair) => (
             <ToolButton
               key={repair.words}
               aria-label={`${repair.words} ${repair.consequence}, so that it is settled: ${said}`}
-              onClick={() => void put(repair.edit)}
+              onClick={() => void put(...(repair.edits as Edit[]))}
               title={repair.consequence}
             >
               <Swatch seen={repair.seen} />
@@ -66,9 +101,16 @@ export function FindingRow({ finding, repairs }: Props) {
               </Text>
             </ToolButton>
           ))}
+          {open ? (
+            <Accept finding={finding} said={said} onDone={() => setOpen(false)} />
+          ) : (
+            <ToolButton aria-label={`Accept: ${said}`} onClick={() => setOpen(true)}>
+              Accept
+            </ToolButton>
+          )}
           {repairs?.length === 0 && finding.settled_by_steps && (
             <Text fontSize="12px">
-              No step of its own scale settles this. Move the hue, or point the token elsewhere.
+              Nothing near settles this. Move the hue, point the token elsewhere, or change the other side.
             </Text>
           )}
         </Flex>

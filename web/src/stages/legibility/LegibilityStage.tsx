@@ -1,30 +1,27 @@
-/** Legibility: what is to settle, then what was checked. */
+/** Legibility: what is to settle first; what else was checked is a work area away. */
 
-import { Box, Text } from "@chakra-ui/react";
+import { Box } from "@chakra-ui/react";
 import { Toolbar } from "../../components/Toolbar";
-import { useKnown, usePart } from "../../workspace/hooks";
+import { usePart } from "../../workspace/hooks";
+import { useLook } from "../../workspace/look";
 import { ThemeChoice } from "../shared/ThemeChoice";
-import { FindingRow } from "./FindingRow";
-import { PairingsTable } from "./PairingsTable";
-import { ToldApartTable } from "./ToldApartTable";
+import { AreaToggles, WorkArea } from "../shared/WorkArea";
+import { Exceptions } from "./Exceptions";
+import { Findings } from "./Findings";
 
 export function LegibilityStage() {
-  const findings = usePart("findings");
-  // While something is dragged there are none: they take long, and nobody reads them then.
-  const known = useKnown(({ parts }) => parts?.repairs);
-  const repairs = new Map(known?.map((each) => [each.finding, each.repairs]));
-  const sets = usePart("told_apart");
-  const holding = usePart("pairings", (all) => all.filter((pairing) => pairing.holds === true).length);
-  const exempt = usePart("pairings", (all) => all.filter((pairing) => pairing.needed === null).length);
-  const words = `${findings.length} to settle, ${holding} pairings hold${exempt ? `, ${exempt} exempt` : ""}`;
+  const open = usePart("findings", (findings) => findings.length);
+  const area = useLook((at) => at.area !== null);
+  const words = `${open} to settle`;
   return (
     <>
       <Toolbar title="Legibility" words={words}>
         <ThemeChoice />
+        <AreaToggles />
       </Toolbar>
       <Box
-        flex="1"
-        minHeight="0"
+        flex="1 1 0"
+        minHeight={area ? "120px" : "0"}
         overflowY="auto"
         paddingInline="20px"
         paddingBottom="20px"
@@ -32,22 +29,10 @@ export function LegibilityStage() {
         role="group"
         aria-label="Checks"
       >
-        <Box as="section" aria-label="Findings" borderTop="1px solid" borderColor="border">
-          {findings.map((finding) => (
-            <FindingRow key={finding.id} finding={finding} repairs={repairs.get(finding.id)} />
-          ))}
-          {findings.length === 0 && (
-            <Text paddingBlock="12px">
-              Nothing to settle: every pairing reaches its level, and every told-apart set keeps its
-              distances.
-            </Text>
-          )}
-        </Box>
-        {sets.map((set) => (
-          <ToldApartTable key={set.id} set={set} />
-        ))}
-        <PairingsTable />
+        <Findings />
+        <Exceptions />
       </Box>
+      <WorkArea />
     </>
   );
 }

@@ -21,6 +21,8 @@ interface Props {
   /** The column of the selected step. */
   column: number | null;
   print: Print;
+  /** Whether what falls short on the ground is hatched. */
+  hatched: boolean;
   /** The keys that are chosen in this row, one after another: none where nothing is. */
   chosen: string;
   /** What more is printed where one scale stands alone. */
@@ -86,6 +88,7 @@ export const ScaleRow = memo(function ScaleRow({
           entry={step.key === props.entry}
           told={here || column === step.column}
           print={props.print}
+          hatched={props.hatched}
           chosen={chosenHere.has(step.key)}
           waiting={props.waiting.has(step.key)}
           figures={figures && figureOf(figures[index])}

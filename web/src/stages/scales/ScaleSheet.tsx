@@ -32,6 +32,7 @@ export function ScaleSheet() {
   const every = useRows();
   const ladder = usePart("ladder");
   const ground = usePart("ground", (part) => part.name);
+  const hatched = useLook((at) => at.need !== null);
   const selected = useLook((at) => at.select) ?? "";
   const area = useLook((at) => at.area);
   const show = useLook((at) => at.show);
@@ -174,6 +175,7 @@ export function ScaleSheet() {
           entry={hueOf(entry) === hue.id ? entry : null}
           column={column}
           print={print}
+          hatched={hatched}
           chosen={keys.filter((key) => hueOf(key) === hue.id).join(" ")}
           figures={figures}
           onSelect={select}

@@ -103,12 +103,18 @@ function Foot({ legends }: { legends: boolean }) {
 }
 
 function Legends() {
+  const need = useLook((at) => at.need);
   const ground = usePart("ground", (part) => part.name);
   return (
     <>
       <Legend mark={<Box width="4px" height="14px" bg="fg" outline="1px solid" outlineColor="bg" />}>
-        where 4.5 on {ground} begins
+        where {need ?? 4.5} on {ground} begins
       </Legend>
+      {need !== null && (
+        <ToolButton onClick={() => look({ need: null, ground: "white" })}>
+          Hatched falls short of {need} on {ground}: end
+        </ToolButton>
+      )}
       <Legend mark={<Box width="16px" height="2px" bg="fg" />}>the hue’s own color</Legend>
       <Legend mark={<Box width="7px" height="7px" bg="fg" />}>pinned</Legend>
       <Legend mark={<Text fontWeight="700">+</Text>}>nudged</Legend>

@@ -1,6 +1,7 @@
 /** A step: a flush field of its color. At rest it prints one line; in the selected row and column, all. */
 import { memo } from "react";
 import type { StepView } from "../../api/client";
+import { hatch } from "../../components/hatch";
 import { GRADE_WORDS } from "../../components/Ratio";
 import type { Print } from "../../workspace/interface";
 import { DENSE_COLUMNS } from "./sizes";
@@ -18,6 +19,8 @@ interface Props {
   entry: boolean;
   told: boolean;
   print: Print;
+  /** Whether what falls short on the ground is hatched. */
+  hatched: boolean;
   chosen: boolean;
   /** Whether it is shown as it will be once the database is back. */
   waiting: boolean;
@@ -37,6 +40,7 @@ function Step({
   entry,
   told,
   print,
+  hatched,
   chosen,
   waiting,
   figures,
@@ -44,6 +48,7 @@ function Step({
 }: Props) {
   const roomy = share === 1 && columns < DENSE_COLUMNS;
   const whole = selected || figures !== null || (told && print !== "nothing");
+  const falls = hatched && !step.passes;
   const contrast = `${step.contrast.text} on ${ground}, ${GRADE_WORDS[step.contrast.grade]}`;
   const marks = `${step.anchor ? ", the hue’s own color" : ""}${step.pinned ? ", pinned" : ""}${step.nudged ? ", nudged" : ""}${step.internal ? ", internal" : ""}${waiting ? ", waiting to be kept" : ""}`;
   return (
@@ -58,13 +63,18 @@ function Step({
       data-entry={entry || undefined}
       data-hex={step.hex}
       className={styles.step}
-      style={{ background: step.seen, color: step.ink, flexGrow: share, fontWeight: selected ? 700 : 400 }}
+      style={{
+        background: falls ? `${hatch(step.ink)}, ${step.seen}` : step.seen,
+        color: step.ink,
+        flexGrow: share,
+        fontWeight: selected ? 700 : 400,
+      }}
       onClick={(event) =>
         onSelect(step.key, event.shiftKey ? "through" : event.ctrlKey || event.metaKey ? "also" : "alone")
       }
     >
       {flips && <div className={styles.flip} />}
-      {roomy && (
+      {roomy && (whole || !falls) && (
         <div className={styles.text}>
           {(whole || print === "values") && <span className={styles.line}>{step.hex} </span>}
           {(whole || print === "contrast") && (

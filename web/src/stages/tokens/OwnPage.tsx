@@ -1,12 +1,11 @@
 /** A page of the team's own, drawn with the published custom properties: shown in a frame in which nothing runs. */
 import { Box, Flex, Text, Textarea } from "@chakra-ui/react";
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { useEffect, useRef, useState } from "react";
-import { asItIs, client, data, problemOf } from "../../api/client";
 import { ToolButton } from "../../components/ToolButton";
 import { draftKey, useDraft } from "../../util/drafts";
-import { usePart } from "../../workspace/hooks";
 import { useLook } from "../../workspace/look";
+import { OwnPageFrame } from "../shared/OwnPageFrame";
+import { OwnPageTools } from "../shared/OwnPageTools";
+import { useOwnPage } from "../shared/useOwnPage";
 
 const SAMPLE = `<h1 style="color: var(--text-strong)">Skarvik to Tarnsey</h1>
 <p style="color: var(--text-plain)">Four sailings on Tuesday.</p>
@@ -14,66 +13,16 @@ const SAMPLE = `<h1 style="color: var(--text-strong)">Skarvik to Tarnsey</h1>
 
 export function OwnPage() {
   const slug = useLook((at) => at.slug);
-  const queries = useQueryClient();
-  const path = { params: { path: { slug } } };
-  const query = useQuery({
-    queryKey: ["own-page", slug],
-    queryFn: () => data(client.GET("/api/systems/{slug}/own-page", { ...path, parseAs: "text" })),
-    retry: false,
-  });
-  const there = typeof query.data === "string";
-  const again = () => queries.invalidateQueries({ queryKey: ["own-page", slug] });
-  const keep = useMutation({
-    mutationFn: (markup: string | File) =>
-      data(
-        client.PUT("/api/systems/{slug}/own-page", {
-          ...path,
-          body: markup as string,
-          bodySerializer: asItIs,
-          headers: { "Content-Type": "text/html" },
-        }),
-      ),
-    onSuccess: again,
-  });
-  const remove = useMutation({
-    mutationFn: () => data(client.DELETE("/api/systems/{slug}/own-page", path)),
-    onSuccess: () => queries.resetQueries({ queryKey: ["own-page", slug] }),
-  });
-  const choose = useRef<HTMLInputElement>(null);
-  const tools = (
-    <>
-      <input
-        ref={choose}
-        type="file"
-        accept=".html,.htm,text/html"
-        hidden
-        aria-label="HTML file"
-        onChange={(event) => {
-          const file = event.target.files?.[0];
-          if (file) keep.mutate(file);
-          event.target.value = "";
-        }}
-      />
-      <ToolButton onClick={() => choose.current?.click()}>
-        {there ? "Another HTML file" : "Choose an HTML file"}
-      </ToolButton>
-      {there && <ToolButton onClick={() => remove.mutate()}>Remove the page</ToolButton>}
-    </>
-  );
+  const page = useOwnPage(slug);
   return (
     <Box>
       <Flex gap="8px" align="center" marginBottom="8px" fontSize="12px">
-        {tools}
-        {(keep.error ?? remove.error) && (
-          <Text role="alert" fontWeight="700">
-            {problemOf(keep.error ?? remove.error).message}
-          </Text>
-        )}
+        <OwnPageTools page={page} />
       </Flex>
-      {there ? (
-        <Framed key={query.dataUpdatedAt} slug={slug} />
+      {page.text !== null ? (
+        <OwnPageFrame key={page.at} slug={slug} />
       ) : (
-        <Paste busy={keep.isPending} onKeep={(markup) => keep.mutate(markup)} />
+        <Paste busy={page.keep.isPending} onKeep={(markup) => page.keep.mutate(markup)} />
       )}
     </Box>
   );
@@ -110,38 +59,3 @@ function Paste({ busy, onKeep }: { busy: boolean; onKeep: (markup: string) => vo
     </Box>
   );
 }
-
-/** The frame, given the colors whenever they change. */
-function Framed({ slug }: { slug: string }) {
-  const tokens = usePart("tokens");
-  const scheme = usePart("head", (head) => head.theme?.scheme ?? "light");
-  const frame = useRef<HTMLIFrameElement>(null);
-  const [loaded, setLoaded] = useState(0);
-  useEffect(() => {
-    const root = loaded > 0 ? frame.current?.contentDocument?.documentElement : null;
-    if (!root) return;
-    root.style.colorScheme = scheme;
-    for (const token of tokens) {
-      if (!token.internal) root.style.setProperty(`--${token.css}`, withAlpha(token.seen, token.alpha));
-    }
-  }, [tokens, scheme, loaded]);
-  return (
-    <iframe
-      ref={frame}
-      title="The team’s own page"
-      data-testid="own-page"
-      src={`/api/systems/${encodeURIComponent(slug)}/own-page`}
-      sandbox="allow-same-origin"
-      style={{ border: "1px solid", height: 520, width: "100%" }}
-      onLoad={() => setLoaded((before) => before + 1)}
-    />
-  );
-}
-
-const withAlpha = (hex: string, alpha: number) =>
-  alpha === 1
-    ? hex
-    : hex +
-      Math.round(alpha * 255)
-        .toString(16)
-        .padStart(2, "0");

@@ -2,11 +2,15 @@
  * passes. Arrows try it live, Enter keeps, Escape returns. */
 
 import { type KeyboardEvent, useRef } from "react";
-import type { TokenDetail } from "../../api/client";
+import type { HueView, ScaleView, TokenDetail } from "../../api/client";
 import { stepKey } from "../../api/keys";
-import { usePart } from "../../workspace/hooks";
+import { useKnown } from "../../workspace/hooks";
 import styles from "./picker.module.css";
 
+const NO_HUES: HueView[] = [];
+const NO_SCALES: ScaleView[] = [];
+/** Beyond so many steps figures are set smaller, or they would touch. */
+const MANY = 11;
 /** As many signs as fit where a scale has thirteen steps: 12.53 is cut to 12.5. */
 const MOST_SIGNS = 4;
 
@@ -21,8 +25,9 @@ interface Props {
 }
 
 export function StepPicker({ chosen, readings = [], onChoose, onTry, onHue, own }: Props) {
-  const hues = usePart("hues");
-  const scales = usePart("scales");
+  // A token's editor opens at once: the steps come with the next answer.
+  const hues = useKnown(({ parts }) => parts?.hues) ?? NO_HUES;
+  const scales = useKnown(({ parts }) => parts?.scales) ?? NO_SCALES;
   const grid = useRef<HTMLDivElement>(null);
   const steps = new Map(scales.map((scale) => [scale.hue, scale.steps]));
   const read = new Map(readings.map((row) => [row.hue, row]));
@@ -68,8 +73,9 @@ export function StepPicker({ chosen, readings = [], onChoose, onTry, onHue, own 
     <div role="group" aria-label="Steps" ref={grid} onKeyDown={walk} className={styles.picker}>
       {hues.map((hue, row) => {
         const reading = read.get(hue.id);
+        const count = steps.get(hue.id)?.length ?? 0;
         return (
-          <div key={hue.id} className={styles.row}>
+          <div key={hue.id} className={`${styles.row} ${count > MANY ? styles.many : ""}`}>
             <button
               type="button"
               className={styles.hue}

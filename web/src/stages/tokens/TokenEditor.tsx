@@ -2,7 +2,15 @@
 
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { useEffect, useState } from "react";
-import { type Edit, problemOf, type TokenDetail, type TokenValue, type TokenView } from "../../api/client";
+import {
+  client,
+  data,
+  type Edit,
+  problemOf,
+  type TokenDetail,
+  type TokenValue,
+  type TokenView,
+} from "../../api/client";
 import { edit } from "../../api/edits";
 import { stepKey } from "../../api/keys";
 import { Choice } from "../../components/Choice";
@@ -10,7 +18,7 @@ import { TextField } from "../../components/TextField";
 import { ToolButton } from "../../components/ToolButton";
 import { useSteady } from "../../util/useSteady";
 import { useKnown, usePart, useWorkspace } from "../../workspace/hooks";
-import { look } from "../../workspace/look";
+import { look, useLook } from "../../workspace/look";
 import { Changes } from "./Changes";
 import { StepPicker } from "./StepPicker";
 import { TokenCare } from "./TokenCare";
@@ -20,6 +28,7 @@ export function TokenEditor({ token }: { token: TokenView }) {
   const known = useKnown(({ parts }) => parts?.token_detail);
   const theme = usePart("head", (head) => head.theme);
   const { keep, preview, endPreview } = useWorkspace();
+  const slug = useLook((at) => at.slug);
   const [problem, setProblem] = useState<string | null>(null);
   // The editor opens at once; what the server tells of the token may come a moment later.
   const detail = known?.id === token.id ? known : null;
@@ -37,21 +46,6 @@ export function TokenEditor({ token }: { token: TokenView }) {
   const become = (value: TokenValue) => put(valued(value));
   useEffect(() => endPreview, [endPreview]);
   const others = tokens.filter((other) => other.id !== token.id);
-  const hues = usePart("hues");
-  const scales = usePart("scales");
-  /** A step, a hue or a token by its name. */
-  const valueNamed = (text: string): TokenValue | null => {
-    const wanted = text.trim().toLowerCase();
-    for (const hue of hues) {
-      const name = hue.name.toLowerCase();
-      if (wanted === name) return { kind: "hue", hue: hue.id };
-      const steps = scales.find((scale) => scale.hue === hue.id)?.steps ?? [];
-      const step = steps.find((each) => wanted === `${name} ${each.label.toLowerCase()}`);
-      if (step) return { kind: "step", hue: hue.id, step: step.id };
-    }
-    const other = others.find((each) => each.name.toLowerCase() === wanted);
-    return other ? { kind: "token", token: other.id } : null;
-  };
   const place = tokens.findIndex((each) => each.id === token.id);
   const move = (before: string | null) => put(edit("move_tokens", { tokens: [token.id], before }));
   const { value } = token;
@@ -84,9 +78,11 @@ export function TokenEditor({ token }: { token: TokenView }) {
           placeholder="#FFFFFF"
           mono
           width="140px"
-          onCommit={(text) => {
-            if (text.trim() === "") return Promise.resolve();
-            return keep([valued(valueNamed(text) ?? { kind: "literal", color: text, was: "" })]);
+          onCommit={async (text) => {
+            if (text.trim() === "") return;
+            const params = { path: { slug }, query: { text } };
+            const named = await data(client.GET("/api/systems/{slug}/value-named", { params }));
+            await keep([valued(named.value as TokenValue)]);
           }}
         />
         <Choice

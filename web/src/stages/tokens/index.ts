@@ -4,20 +4,19 @@ import { lazily, type StageManifest } from "../manifest";
 export const tokens: StageManifest = {
   id: "tokens",
   words: "Tokens",
+  // Each view asks for what it shows: what nobody sees would be made anew with every move of a drag.
   parts: ({ show, select }) => [
     "tokens",
-    "bands",
-    "hues",
-    "scales",
-    ...(select?.startsWith("token:") ? (["token_detail"] as const) : []),
     ...(show === "specimen" ? (["specimen"] as const) : []),
+    ...(show === "specimen" || show === "swatches" ? [] : (["bands"] as const)),
+    ...(select?.startsWith("token:") ? (["token_detail", "hues", "scales"] as const) : []),
   ],
   component: lazily(() => import("./TokensStage"), "TokensStage"),
   areas: [
     {
       id: "add-tokens",
       words: "Add",
-      parts: [],
+      parts: ["hues", "scales"],
       component: lazily(() => import("./areas/AddArea"), "AddArea"),
     },
     {

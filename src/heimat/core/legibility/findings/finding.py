@@ -30,6 +30,8 @@ class Finding:
     vision: VisionDistance | None = None
     use: Use | None = None
     repairs: list[Repair] = field(default_factory=list)
+    cause: str = ""
+    """Findings of one cause are told together: of one text on several grounds, of one pair in several themes."""
 
 
 def in_theme(resolved_themes: int, name: str) -> str:

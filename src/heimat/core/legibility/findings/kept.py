@@ -26,13 +26,14 @@ def _kept(resolved: Resolved) -> list[tuple[str, str, LiteralColor]]:
     ]
 
 
-def _id(token: str, theme: str) -> str:
+def kept_id(token: str, theme: str) -> str:
+    """The id of the finding on a token whose last color was kept in a theme."""
     return f"kept:{theme}:{token}"
 
 
 def kept_ids(resolved: Resolved) -> set[str]:
     """The ids of the findings on colors that were kept."""
-    return {_id(token, theme) for token, theme, _ in _kept(resolved)}
+    return {kept_id(token, theme) for token, theme, _ in _kept(resolved)}
 
 
 def kept_findings(resolved: Resolved, *, repairs: bool) -> list[Finding]:
@@ -43,7 +44,7 @@ def kept_findings(resolved: Resolved, *, repairs: bool) -> list[Finding]:
         name, rgb8 = resolved.system.tokens[token].name, shown.tokens[token].rgb8
         found.append(
             Finding(
-                id=_id(token, theme),
+                id=kept_id(token, theme),
                 kind="kept",
                 sentence=f"{name} stood on {value.was}, which is gone; its last color, {hex_of(rgb8)}, is kept.",
                 detail=_ADVICE + in_theme(len(resolved.themes), shown.theme.name),
@@ -60,7 +61,7 @@ def _repairs(resolved: Resolved, token: str, theme: str, value: LiteralColor) ->
     """The step most like the color, and the color as one of the token's own."""
     rgb8, name = resolved.themes[theme].tokens[token].rgb8, resolved.system.tokens[token].name
     own = SetTokenValue(token=token, theme=theme, value=value.model_copy(update={"was": ""}))
-    kept = Repair(own, rgb8, name, f"{hex_of(rgb8)}, a color of its own", 0.0)
+    kept = Repair((own,), "own", rgb8, f"Let {name} be {hex_of(rgb8)}, a color of its own", 0.0)
     steps = [(hue, place) for hue in resolved.hue_list for place in range(len(hue.steps))]
     if not steps:
         return [kept]
@@ -69,4 +70,5 @@ def _repairs(resolved: Resolved, token: str, theme: str, value: LiteralColor) ->
     hue, place = steps[int(away.argmin())]
     alias = StepAlias(hue=hue.id, step=hue.steps[place].id)
     nearest = SetTokenValue(token=token, theme=theme, value=alias)
-    return [Repair(nearest, hue.rgb8[place], name, hue.step_name(place), float(away.min())), kept]
+    distance, words = float(away.min()), f"Let {name} be {hue.step_name(place)}"
+    return [Repair((nearest,), "step", hue.rgb8[place], words, distance, distance), kept]

@@ -7,10 +7,15 @@ from heimat.core.document.keys import token_key
 from heimat.core.document.pairings import USE_WORDS
 from heimat.core.document.words import value_in_words
 from heimat.core.legibility.findings.finding import Finding, in_theme
-from heimat.core.legibility.repairs import repair_pairing
+from heimat.core.legibility.repairs import NearestColors, repair_pairing
 from heimat.core.resolve.pairings import PairingResult
 from heimat.core.resolve.resolved import Resolved
 from heimat.core.resolve.theme import ResolvedTheme
+
+
+def pairing_id(theme: ResolvedTheme, result: PairingResult) -> str:
+    """The id of the finding on a pairing that falls short in a theme."""
+    return _id("pairing", theme, result)
 
 
 def _id(kind: str, theme: ResolvedTheme, result: PairingResult) -> str:
@@ -49,10 +54,11 @@ def pairing_findings(resolved: Resolved, *, repairs: bool) -> list[Finding]:
         ((theme, result) for theme, result in every if result.holds is False),
         key=lambda found: found[1].ratio / (found[1].needed or 1.0),
     )
-    return unknown + [_failing(resolved, theme, result, repairs) for theme, result in failing]
+    nearest = NearestColors(failing) if repairs and failing else None
+    return unknown + [_failing(resolved, theme, result, nearest) for theme, result in failing]
 
 
-def _failing(resolved: Resolved, theme: ResolvedTheme, result: PairingResult, repairs: bool) -> Finding:
+def _failing(resolved: Resolved, theme: ResolvedTheme, result: PairingResult, nearest: NearestColors | None) -> Finding:
     ids = (result.pairing.foreground, result.pairing.ground)
     foreground, ground = (resolved.system.tokens[token].name for token in ids)
     use = USE_WORDS[result.pairing.use]
@@ -66,7 +72,8 @@ def _failing(resolved: Resolved, theme: ResolvedTheme, result: PairingResult, re
         colors=(theme.tokens[ids[0]].rgb8, theme.tokens[ids[1]].rgb8),
         theme=theme.theme.id,
         use=result.pairing.use,
-        repairs=repair_pairing(resolved, theme, result) if repairs else [],
+        cause=f"pairing:{ids[0]}:{result.pairing.use}",
+        repairs=repair_pairing(resolved, theme, result, nearest) if nearest else [],
     )
 
 

@@ -1,10 +1,11 @@
 """Findings on told-apart sets: pairs that come too close under some vision."""
 
-from collections.abc import Iterator
+from collections.abc import Iterable, Iterator
 
 from heimat.core.color.difference import distance_text, distance_words
 from heimat.core.color.told_apart import PairDistance, VisionDistance
 from heimat.core.document.keys import token_key
+from heimat.core.document.pairings import ToldApartSet
 from heimat.core.legibility.findings.finding import Finding, in_theme
 from heimat.core.legibility.repairs import repair_told_apart
 from heimat.core.resolve.resolved import Resolved
@@ -22,15 +23,19 @@ def _close(resolved: Resolved) -> Iterator[_Close]:
                     yield theme, result, pair
 
 
-def _id(theme: ResolvedTheme, result: ToldApartResult, pair: PairDistance) -> str:
-    told = result.told_apart
+def close_ids(theme: ResolvedTheme, told: ToldApartSet, pairs: Iterable[PairDistance]) -> set[str]:
+    """The ids of the findings on a set whose pairs are so far apart in a theme."""
+    return {_id(theme, told, pair) for pair in pairs if pair.least() < told.threshold}
+
+
+def _id(theme: ResolvedTheme, told: ToldApartSet, pair: PairDistance) -> str:
     return f"told-apart:{theme.theme.id}:{told.id}:{told.tokens[pair.one]}:{told.tokens[pair.other]}"
 
 
 def told_apart_ids(resolved: Resolved) -> set[str]:
     """The ids of the findings on told-apart sets, in every theme."""
     return {
-        _id(theme, result, pair)
+        _id(theme, result.told_apart, pair)
         for theme in resolved.themes.values()
         for result in theme.told_apart
         for pair in result.pairs
@@ -41,7 +46,7 @@ def told_apart_ids(resolved: Resolved) -> set[str]:
 def told_apart_rooms(resolved: Resolved) -> dict[str, float]:
     """By which share of its threshold each pair of a set is farther apart than that: below 0 it comes too close."""
     return {
-        _id(theme, result, pair): pair.least() / result.told_apart.threshold - 1.0
+        _id(theme, result.told_apart, pair): pair.least() / result.told_apart.threshold - 1.0
         for theme in resolved.themes.values()
         for result in theme.told_apart
         for pair in result.pairs
@@ -68,7 +73,7 @@ def _finding(
     apart = f"{distance_words(pair.typical)} for typical vision, {distance_text(worst.least)} for {worst.vision}"
     wanted = f"The set asks for {told.threshold:g} at every severity."
     return Finding(
-        id=_id(theme, result, pair),
+        id=_id(theme, result.told_apart, pair),
         kind="told_apart",
         sentence=sentence,
         detail=f"{apart}{where}. {wanted}{in_theme(len(resolved.themes), theme.theme.name)}",
@@ -76,6 +81,7 @@ def _finding(
         colors=(theme.tokens[ids[0]].rgb8, theme.tokens[ids[1]].rgb8),
         theme=theme.theme.id,
         vision=worst,
+        cause=f"told-apart:{told.id}:{ids[0]}:{ids[1]}",
         repairs=repair_told_apart(resolved, theme, result, pair) if repairs else [],
     )
 

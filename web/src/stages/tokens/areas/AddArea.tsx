@@ -91,7 +91,7 @@ export function AddArea() {
       }
     >
       <Flex gap="24px" align="flex-start" wrap="wrap">
-        <Box flex="2 1 420px" minWidth="0">
+        <Box flex="1 1 280px" minWidth="0">
           {query.error && (
             <Text role="alert" fontWeight="700">
               {problemOf(query.error).message}
@@ -99,7 +99,7 @@ export function AddArea() {
           )}
           {query.data && <Addition found={query.data} />}
         </Box>
-        <Box flex="1 1 280px" minWidth="0">
+        <Box flex="1 1 430px" minWidth="0">
           <ByHand />
         </Box>
       </Flex>

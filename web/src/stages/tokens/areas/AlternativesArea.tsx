@@ -9,7 +9,7 @@ import { TextField } from "../../../components/TextField";
 import { ToolButton } from "../../../components/ToolButton";
 import { copyText } from "../../../util/copy";
 import { usePart, useWorkspace } from "../../../workspace/hooks";
-import { useLook, useSeeing } from "../../../workspace/look";
+import { look, useLook, useSeeing } from "../../../workspace/look";
 import { useAlternatives } from "../../../workspace/useAlternatives";
 import { Area } from "../../shared/Area";
 
@@ -63,6 +63,9 @@ export function AlternativesArea() {
                   >
                     <RouterLink to={`/systems/${each.slug}/tokens?area=alternatives`}>Open</RouterLink>
                   </Link>
+                  <ToolButton onClick={() => look({ beside: each.slug, area: null })}>
+                    Its sheet beside this one
+                  </ToolButton>
                   <ToolButton aria-pressed={compared?.slug === each.slug} onClick={() => setOther(each.slug)}>
                     Compare with {each.name}
                   </ToolButton>

@@ -1,10 +1,12 @@
 /** All declared pairings with what they reach. */
 
 import { Box, Table, Text } from "@chakra-ui/react";
-import type { PairingView } from "../../api/client";
-import { hatch } from "../../components/hatch";
-import { Ratio } from "../../components/Ratio";
-import { usePart } from "../../workspace/hooks";
+import type { PairingView } from "../../../api/client";
+import { edit } from "../../../api/edits";
+import { hatch } from "../../../components/hatch";
+import { Ratio } from "../../../components/Ratio";
+import { ToolButton } from "../../../components/ToolButton";
+import { usePart, useWorkspace } from "../../../workspace/hooks";
 
 /** The grades are made for text; for everything else the figure stands alone. */
 const TEXT: PairingView["use"][] = ["body", "large"];
@@ -12,12 +14,10 @@ const TEXT: PairingView["use"][] = ["body", "large"];
 export function PairingsTable() {
   const pairings = usePart("pairings");
   const tokens = usePart("tokens");
+  const { put } = useWorkspace();
   const byId = new Map(tokens.map((token) => [token.id, token]));
   return (
     <Box as="section" aria-label="Pairings" marginTop="16px">
-      <Text fontWeight="700" marginBottom="4px">
-        Pairings
-      </Text>
       <Table.Root size="sm" variant="line" width="auto">
         <Table.Body>
           {pairings.map((pairing) => {
@@ -60,6 +60,14 @@ export function PairingsTable() {
                   {pairing.needed === null
                     ? "exempt"
                     : `needs ${pairing.needed}${pairing.missed ? `, missed by ${pairing.missed}` : ""}`}
+                </Table.Cell>
+                <Table.Cell paddingBlock="0">
+                  <ToolButton
+                    aria-label={`Remove ${foreground?.name} on ${ground?.name}, ${pairing.use_words}`}
+                    onClick={() => void put(edit("remove_pairing", { pairing: pairing.id }))}
+                  >
+                    Remove
+                  </ToolButton>
                 </Table.Cell>
               </Table.Row>
             );

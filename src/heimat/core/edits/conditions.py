@@ -1,0 +1,83 @@
+"""Edits of what is asked of legibility beyond the standard: viewing conditions, the team's own aim, its duty."""
+
+from typing import Annotated, Literal
+
+from pydantic import Field
+
+from heimat.core.document.conditions import MOST_CONDITIONS, Condition, Quantities
+from heimat.core.document.ids import Id, new_id
+from heimat.core.document.order import behind
+from heimat.core.document.part import Name, Note
+from heimat.core.document.system import ColorSystem
+from heimat.core.edits.base import EditBase
+from heimat.core.errors import DomainError
+
+
+class KeepCondition(EditBase):
+    """Name a viewing condition: a new one, or other quantities of one."""
+
+    type: Literal["keep_condition"] = "keep_condition"
+    id: Annotated[Id, Field(default_factory=new_id)]
+    name: Name
+    quantities: Quantities
+
+    def change(self, system: ColorSystem) -> ColorSystem:
+        name = self.name.strip()
+        if not name:
+            raise DomainError("A viewing condition needs a name.", "name", "empty")
+        if any(each.name.lower() == name.lower() and key != self.id for key, each in system.conditions.items()):
+            raise DomainError(f"“{name}” is taken.", "name", "taken")
+        if self.quantities.ink >= self.quantities.paper:
+            raise DomainError("The darkest ink must reflect less than the paper.", "ink", "range")
+        known = system.conditions.get(self.id)
+        if known is None and len(system.conditions) >= MOST_CONDITIONS:
+            raise DomainError(f"A system has at most {MOST_CONDITIONS} viewing conditions.", "conditions", "limit")
+        order = known.order if known else behind(system.conditions)[0]
+        kept = Condition(id=self.id, order=order, name=name, quantities=self.quantities)
+        return system.model_copy(update={"conditions": {**system.conditions, self.id: kept}})
+
+    def sentence(self, system: ColorSystem) -> str:
+        return f"{'Change' if self.id in system.conditions else 'Add'} the viewing condition {self.name.strip()}"
+
+
+class RemoveCondition(EditBase):
+    """Remove a viewing condition."""
+
+    type: Literal["remove_condition"] = "remove_condition"
+    condition: Id
+
+    def change(self, system: ColorSystem) -> ColorSystem:
+        if self.condition not in system.conditions:
+            raise DomainError("That viewing condition is not there any more.", "condition", "missing")
+        left = {key: each for key, each in system.conditions.items() if key != self.condition}
+        return system.model_copy(update={"conditions": left})
+
+    def sentence(self, system: ColorSystem) -> str:
+        known = system.conditions.get(self.condition)
+        return f"Remove the viewing condition {known.name}" if known else "Remove a viewing condition"
+
+
+class SetAim(EditBase):
+    """The contrast that the team itself asks for in the matrix, beside the standard's; none without one."""
+
+    type: Literal["set_aim"] = "set_aim"
+    aim: Annotated[float, Field(ge=1.0, le=21.0)] | None
+
+    def change(self, system: ColorSystem) -> ColorSystem:
+        return system.model_copy(update={"aim": self.aim})
+
+    def sentence(self, system: ColorSystem) -> str:
+        return "Aim at what the standard asks for" if self.aim is None else f"Aim at a contrast of {self.aim:g}"
+
+
+class SetDuty(EditBase):
+    """Which law or rule binds the team, in its own words, as the report prints it."""
+
+    type: Literal["set_duty"] = "set_duty"
+    duty: Note
+
+    def change(self, system: ColorSystem) -> ColorSystem:
+        return system.model_copy(update={"duty": self.duty.strip()})
+
+    def sentence(self, system: ColorSystem) -> str:
+        return f"Say what binds us: {self.duty.strip()}" if self.duty.strip() else "Say nothing of what binds us"

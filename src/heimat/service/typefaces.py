@@ -1,0 +1,63 @@
+"""Typefaces of teams' own, in which samples of text are set."""
+
+from dataclasses import dataclass
+
+from sqlalchemy import Engine
+
+from heimat.core.color.naming import NO_LINE
+from heimat.core.errors import DomainError, NotFound
+from heimat.service.clock import now
+from heimat.service.documents import Documents
+from heimat.store import typeface
+
+LARGEST_TYPEFACE = 2_000_000
+"""Bytes."""
+LONGEST_NAME = 120
+_BEGINNINGS = {b"wOF2": "font/woff2", b"\x00\x01\x00\x00": "font/ttf", b"true": "font/ttf", b"OTTO": "font/otf"}
+"""How a font file begins (WOFF2, 2018; OpenType, 1.9)."""
+
+
+@dataclass(frozen=True)
+class Typeface:
+    """A font file, what it was called, and its media type."""
+
+    name: str
+    media_type: str
+    content: bytes
+
+
+class Typefaces:
+    """The typefaces of one database's systems."""
+
+    def __init__(self, engine: Engine, documents: Documents) -> None:
+        self._engine = engine
+        self._documents = documents
+
+    def find(self, slug: str) -> Typeface | None:
+        """The typeface of a system; None where it has none. Raises NotFound for no system."""
+        with self._engine.connect() as connection:
+            found = typeface.find_typeface(connection, self._documents.find(slug, connection).id)
+        return Typeface(*found) if found else None
+
+    def keep(self, slug: str, content: bytes, name: str, person_id: str) -> None:
+        """Keep a typeface in place of the one before. Raises NotFound, and DomainError (field `typeface`) for none."""
+        media_type = _BEGINNINGS.get(content[:4])
+        called = " ".join(NO_LINE.sub(" ", name).split())[:LONGEST_NAME] or "typeface"
+        if media_type is None:
+            words = f"“{called}” is no font file that is read here: give WOFF2, TTF or OTF."
+            raise DomainError(words, "typeface", "unreadable")
+        with self._engine.begin() as connection:
+            row = self._documents.find(slug, connection)
+            typeface.keep_typeface(connection, row.id, called, media_type, content, person_id, now())
+
+    def remove(self, slug: str) -> None:
+        """Keep no typeface any more. Raises NotFound."""
+        with self._engine.begin() as connection:
+            typeface.remove_typeface(connection, self._documents.find(slug, connection).id)
+
+    def content(self, slug: str) -> Typeface:
+        """The typeface of a system. Raises NotFound where it has none."""
+        found = self.find(slug)
+        if found is None:
+            raise NotFound("This system has no typeface of its own yet.")
+        return found

@@ -1,0 +1,94 @@
+"""Accepted exceptions: what they take from the count, and when they give it back; mending all at once."""
+
+from datetime import date, timedelta
+
+import numpy as np
+import pytest
+
+from heimat.core.color.notation import Color, hex_of
+from heimat.core.document.tokens import LiteralColor, TokenAlias
+from heimat.core.edits import AcceptFinding, EndException, SetTokenValue, apply, apply_all
+from heimat.core.errors import DomainError
+from heimat.core.legibility.findings import changed_by, count_open, finding_ids, findings, mend_all, standing_exceptions
+from heimat.core.legibility.findings.consequences import Consequences
+from heimat.core.resolve.resolved import resolve
+from heimat.demo.systems import brinemark
+
+SYSTEM = brinemark()
+TODAY = date(2026, 5, 4)
+LATE = next(each for each in findings(resolve(SYSTEM), repairs=False) if each.select == "token:text-late")
+
+
+def accepting(reason="the figures are large on the board", until=None, day=TODAY):
+    colors = tuple(hex_of(color) for color in LATE.colors)
+    wish = AcceptFinding(id="e1", finding=LATE.id, said=LATE.sentence, colors=colors, reason=reason, until=until)
+    return wish.signed("Ines Vahl", day)
+
+
+def test_an_accepted_finding_leaves_the_count_and_says_who_and_when():
+    before = count_open(resolve(SYSTEM), TODAY)
+    accepted = apply(SYSTEM, accepting())
+    assert count_open(resolve(accepted), TODAY) == before - 1
+    kept = accepted.exceptions["e1"]
+    assert (kept.person, kept.on, kept.reason) == ("Ines Vahl", TODAY, "the figures are large on the board")
+    assert count_open(resolve(apply(accepted, EndException(exception="e1"))), TODAY) == before
+
+
+def test_it_returns_when_its_day_has_passed_or_its_colors_are_others():
+    until = apply(SYSTEM, accepting(until=TODAY + timedelta(days=2)))
+    before = count_open(resolve(SYSTEM), TODAY)
+    assert count_open(resolve(until), TODAY + timedelta(days=2)) == before - 1
+    assert count_open(resolve(until), TODAY + timedelta(days=3)) == before
+    other = SetTokenValue(token="text-late", theme=LATE.theme, value=LiteralColor(color="#E0603A"))
+    moved = resolve(apply(apply(SYSTEM, accepting()), other))
+    standing = standing_exceptions(moved, findings(moved, repairs=False), TODAY)
+    assert standing.lapsed[LATE.id][1] == "the colors are others since"
+    assert LATE.id not in standing.in_force
+    settled = SetTokenValue(token="text-late", theme=LATE.theme, value=LiteralColor(color="#000000"))
+    gone = resolve(apply(apply(SYSTEM, accepting()), settled))
+    assert [each.id for each in standing_exceptions(gone, findings(gone, repairs=False), TODAY).settled] == ["e1"]
+
+
+@pytest.mark.parametrize(("reason", "until", "field"), [("  ", None, "reason"), ("x", TODAY - timedelta(1), "until")])
+def test_an_exception_needs_a_reason_and_a_day_to_come(reason, until, field):
+    with pytest.raises(DomainError) as refused:
+        apply(SYSTEM, accepting(reason, until))
+    assert refused.value.field == field
+
+
+def test_mending_all_breaks_nothing_and_leaves_what_was_accepted():
+    before = finding_ids(resolve(SYSTEM))
+    accepted = apply(SYSTEM, accepting())
+    done = mend_all(resolve(accepted), TODAY)
+    assert done
+    assert LATE.id not in {finding.id for finding, _ in done}
+    edits = [edit for _, repair in done for edit in repair.edits]
+    after = finding_ids(resolve(apply_all(accepted, edits).system))
+    assert after < before
+    assert {finding.id for finding, _ in done} <= before - after
+    assert LATE.id in after
+
+
+def test_what_is_counted_from_a_few_pairs_is_what_the_whole_document_shows():
+    """In three themes, with aliases of aliases, colors of their own and kept colors among the tokens."""
+    rng = np.random.default_rng(4)
+    system = SYSTEM
+    moves = []
+    for token in rng.choice(sorted(SYSTEM.tokens), 24, replace=False).tolist():
+        theme = str(rng.choice(sorted(SYSTEM.themes)))
+        level = tuple(int(value) for value in rng.integers(0, 256, 3))
+        value = LiteralColor(color=Color.of_bytes(level), was="sand 300" if level[0] % 3 == 0 else "")
+        moves.append(SetTokenValue(token=token, theme=theme, value=value))
+    moves.append(SetTokenValue(token="link-text", theme="day", value=TokenAlias(token="text-late")))
+    system = apply_all(system, moves).system
+    resolved = resolve(system)
+    before = finding_ids(resolved)
+    quick = Consequences(resolved, before)
+    counted = 0
+    for finding in findings(resolved):
+        for repair in finding.repairs:
+            found = quick.of(repair)
+            after = finding_ids(resolve(changed_by(repair, system)))
+            assert found in (None, (len(before - after), len(after - before))), (finding.id, repair.words)
+            counted += found is not None
+    assert counted > 60

@@ -1,0 +1,129 @@
+/** One axis of L* for two colors: each as a mark to drag, over it where it would pass, and the room to spare. */
+import { Box, Flex, Text } from "@chakra-ui/react";
+import { type KeyboardEvent, type PointerEvent, useRef } from "react";
+import type { TwoColorsView } from "../../../api/client";
+import styles from "./axis.module.css";
+import type { Aim } from "./TwoColorsArea";
+
+type SideName = "one" | "other";
+interface Props {
+  answer: TwoColorsView;
+  /** Where they have been moved to, which the answer may not know yet: every press goes on from there. */
+  aims: Record<SideName, Aim | null>;
+  onMove: (side: SideName) => (change: Partial<Aim>) => void;
+}
+
+const SIDES: { name: SideName; words: string }[] = [
+  { name: "one", words: "foreground" },
+  { name: "other", words: "ground" },
+];
+
+export function LightnessAxis({ answer, aims, onMove }: Props) {
+  return (
+    <Box className={styles.axis} data-sample data-testid="axis">
+      {SIDES.map(({ name, words }) => (
+        <Row
+          key={name}
+          words={words}
+          side={answer[name]}
+          light={aims[name]?.lightness ?? answer[name].light}
+          onMove={onMove(name)}
+        />
+      ))}
+      <Flex className={styles.scale} aria-hidden>
+        {[0, 20, 40, 60, 80, 100].map((light) => (
+          <span key={light} style={{ left: `${light}%` }}>
+            {light}
+          </span>
+        ))}
+      </Flex>
+    </Box>
+  );
+}
+
+interface RowProps {
+  words: string;
+  side: TwoColorsView["one"];
+  light: number;
+  onMove: (change: Partial<Aim>) => void;
+}
+
+function Row({ words, side, light, onMove }: RowProps) {
+  const track = useRef<HTMLDivElement>(null);
+  const dragging = useRef(false);
+  const go = (event: PointerEvent) => {
+    const box = track.current?.getBoundingClientRect();
+    if (!box || !dragging.current) return;
+    const share = Math.min(Math.max((event.clientX - box.left) / box.width, 0), 1);
+    onMove({ lightness: Math.round(share * 1000) / 10 });
+  };
+  const keys = (event: KeyboardEvent) => {
+    const by = { ArrowLeft: -1, ArrowDown: -1, ArrowRight: 1, ArrowUp: 1 }[event.key];
+    if (by === undefined) return;
+    event.preventDefault();
+    event.stopPropagation();
+    onMove({ lightness: Math.min(Math.max(light + by * (event.shiftKey ? 10 : 1), 0), 100) });
+  };
+  const body = side.passes.find((each) => each.level === "4.5");
+  return (
+    <div className={styles.row}>
+      <Text fontSize="12px" className={styles.words}>
+        {words}
+      </Text>
+      <div
+        ref={track}
+        className={styles.track}
+        onPointerDown={(event) => {
+          if (event.button !== 0) return;
+          dragging.current = true;
+          event.currentTarget.setPointerCapture(event.pointerId);
+          go(event);
+        }}
+        onPointerMove={go}
+        onPointerUp={() => {
+          dragging.current = false;
+        }}
+        onPointerCancel={() => {
+          dragging.current = false;
+        }}
+      >
+        {side.passes.map((each, place) => (
+          <Passing key={each.level} interval={each} top={place * 6} />
+        ))}
+        <div
+          role="slider"
+          tabIndex={0}
+          aria-label={`Lightness of the ${words}`}
+          aria-valuemin={0}
+          aria-valuemax={100}
+          aria-valuenow={light}
+          aria-valuetext={`L* ${light.toFixed(1)}${body ? `, ${body.room}` : ""}`}
+          className={styles.mark}
+          style={{ left: `${light}%`, background: side.seen }}
+          onKeyDown={keys}
+        />
+      </div>
+      <Text fontSize="12px" className={styles.room}>
+        {body?.room} for 4.5
+      </Text>
+    </div>
+  );
+}
+
+/** Where a level is reached: a bar from black on, and one to white; the lowest level on top. */
+function Passing({ interval, top }: { interval: TwoColorsView["one"]["passes"][number]; top: number }) {
+  return (
+    <>
+      {interval.dark !== null && (
+        <i className={styles.bar} style={{ left: 0, width: `${interval.dark}%`, top }}>
+          {interval.level}
+        </i>
+      )}
+      {interval.light !== null && (
+        <i className={`${styles.bar} ${styles.end}`} style={{ left: `${interval.light}%`, right: 0, top }}>
+          {interval.level}
+        </i>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,220 @@
+/** The cells of the matrix that are in view, each a sample of its pair with the figure; walked by arrows. */
+import { type KeyboardEvent, memo, useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
+import type { MatrixView } from "../../../api/client";
+import { hatch } from "../../../components/hatch";
+import { look } from "../../../workspace/look";
+import { CELL, GRADES, type GradeName, inView, ratioText } from "./matrix";
+import styles from "./matrix.module.css";
+
+interface Props {
+  matrix: MatrixView;
+  grade: GradeName;
+  declaredOnly: boolean;
+  /** What the line bounds, in hundredths. */
+  least: number;
+}
+
+const MOVES: Record<string, [number, number]> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, -1],
+  ArrowDown: [0, 1],
+};
+const HEAD = 104;
+const SIDE = 186;
+
+type Declared = MatrixView["declared"][number];
+
+export function MatrixSheet({ matrix, grade, declaredOnly, least }: Props) {
+  const room = useRef<HTMLDivElement>(null);
+  const [view, setView] = useState({ left: 0, top: 0, width: 900, height: 300 });
+  const [at, setAt] = useState<[number, number]>([0, 0]);
+  const declared = useMemo(
+    () => new Map(matrix.declared.map((each) => [each.row * matrix.columns.length + each.column, each])),
+    [matrix],
+  );
+  const { rows, columns } = matrix;
+  const x = Math.min(at[0], columns.length - 1);
+  const y = Math.min(at[1], rows.length - 1);
+  useLayoutEffect(() => {
+    const box = room.current;
+    if (!box) return;
+    const look = () =>
+      setView({ left: box.scrollLeft, top: box.scrollTop, width: box.clientWidth, height: box.clientHeight });
+    look();
+    const observer = new ResizeObserver(look);
+    observer.observe(box);
+    return () => observer.disconnect();
+  }, []);
+  useEffect(() => {
+    // The cell that the arrows stand on stays in view.
+    const box = room.current;
+    if (!box || document.activeElement !== box) return;
+    const left = x * CELL.width;
+    const top = y * CELL.height;
+    if (left < box.scrollLeft) box.scrollLeft = left;
+    if (left + CELL.width > box.scrollLeft + box.clientWidth - SIDE)
+      box.scrollLeft = left + CELL.width - box.clientWidth + SIDE;
+    if (top < box.scrollTop) box.scrollTop = top;
+    if (top + CELL.height > box.scrollTop + box.clientHeight - HEAD)
+      box.scrollTop = top + CELL.height - box.clientHeight + HEAD;
+  }, [x, y]);
+  const choose = (column: number, row: number) => {
+    setAt([column, row]);
+    look({ select: rows[row]?.key ?? null, ground: columns[column]?.key ?? "white" });
+  };
+  const onKeyDown = (event: KeyboardEvent) => {
+    const move = MOVES[event.key];
+    if (move) {
+      event.preventDefault();
+      event.stopPropagation();
+      const clamp = (value: number, count: number) => Math.min(Math.max(value, 0), count - 1);
+      setAt([clamp(x + move[0], columns.length), clamp(y + move[1], rows.length)]);
+    } else if (event.key === "Enter") {
+      event.preventDefault();
+      choose(x, y);
+    }
+  };
+  const [fromX, toX] = inView(view.left, view.width, CELL.width, columns.length);
+  const [fromY, toY] = inView(view.top, view.height, CELL.height, rows.length);
+  const span = GRADES.find((each) => each.value === grade) ?? GRADES[0];
+  const read = (column: number, row: number) => matrix.ratios[row]?.[column] ?? 100;
+  const passes = (column: number, row: number) => read(column, row) >= least;
+  const cells = [];
+  for (let row = fromY; row < toY; row++) {
+    for (let column = fromX; column < toX; column++) {
+      const figure = read(column, row);
+      const own = declared.get(row * columns.length + column);
+      const hidden = (declaredOnly && !own) || figure < span.least || figure >= span.below;
+      cells.push(
+        <Cell
+          key={`${row} ${column}`}
+          row={row}
+          column={column}
+          ink={rows[row]?.seen ?? ""}
+          ground={columns[column]?.seen ?? ""}
+          plain={columns[column]?.ink ?? "#000000"}
+          figure={hidden ? "" : ratioText(figure)}
+          faint={figure < least && !own}
+          declared={own}
+          left={column > 0 && passes(column - 1, row) !== passes(column, row)}
+          top={row > 0 && passes(column, row - 1) !== passes(column, row)}
+          at={row === y && column === x}
+        />,
+      );
+    }
+  }
+  const here = declared.get(y * columns.length + x);
+  const words = `${rows[y]?.name} on ${columns[x]?.name}: ${ratioText(read(x, y))}${told(here)}`;
+  return (
+    <div
+      ref={room}
+      role="group"
+      aria-label={`Matrix, ${rows.length} by ${columns.length}. ${words}`}
+      className={styles.room}
+      // biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls, and arrows walk its cells
+      tabIndex={0}
+      data-testid="matrix"
+      data-sample
+      onKeyDown={onKeyDown}
+      onScroll={(event) => {
+        // Told by whole cells: a scroll within one draws nothing anew.
+        const box = event.currentTarget;
+        const left = Math.floor(box.scrollLeft / CELL.width) * CELL.width;
+        const top = Math.floor(box.scrollTop / CELL.height) * CELL.height;
+        if (left !== view.left || top !== view.top) setView({ ...view, left, top });
+      }}
+      onClick={(event) => {
+        const cell = (event.target as HTMLElement).closest<HTMLElement>("[data-cell]");
+        if (cell) choose(Number(cell.dataset.column), Number(cell.dataset.row));
+      }}
+    >
+      <div
+        style={{
+          width: SIDE + columns.length * CELL.width,
+          height: HEAD + rows.length * CELL.height,
+          position: "relative",
+        }}
+      >
+        <div className={styles.corner} style={{ width: SIDE, height: HEAD }}>
+          <strong aria-live="polite">{words}</strong>
+        </div>
+        <div className={styles.heads} style={{ height: HEAD }}>
+          {columns.slice(fromX, toX).map((column, place) => (
+            <div
+              key={column.key}
+              className={styles.head}
+              style={{ left: SIDE + (fromX + place) * CELL.width, width: CELL.width, height: HEAD }}
+            >
+              <span className={styles.turned}>{column.name}</span>
+              <i style={{ background: column.seen }} />
+            </div>
+          ))}
+        </div>
+        <div className={styles.sides} style={{ width: SIDE, height: 0 }}>
+          {rows.slice(fromY, toY).map((row, place) => (
+            <div
+              key={row.key}
+              className={styles.side}
+              style={{ top: (fromY + place) * CELL.height, height: CELL.height, width: SIDE }}
+            >
+              <i style={{ background: row.seen }} />
+              <span>{row.name}</span>
+              <code>{row.hex}</code>
+            </div>
+          ))}
+        </div>
+        <div style={{ position: "absolute", left: SIDE, top: HEAD }}>{cells}</div>
+      </div>
+    </div>
+  );
+}
+
+const told = (own: Declared | undefined) => {
+  if (!own) return "";
+  if (own.needed === null) return ", declared, exempt";
+  return own.holds === false ? `, declared, needs ${own.needed}` : ", declared, holds";
+};
+
+interface CellProps {
+  row: number;
+  column: number;
+  ink: string;
+  ground: string;
+  plain: string;
+  figure: string;
+  faint: boolean;
+  declared: Declared | undefined;
+  left: boolean;
+  top: boolean;
+  at: boolean;
+}
+
+const Cell = memo(function Cell(props: CellProps) {
+  const { row, column, ink, ground, plain, figure, faint, declared, left, top, at } = props;
+  const short = declared?.holds === false && figure !== "";
+  return (
+    <div
+      data-cell
+      data-row={row}
+      data-column={column}
+      className={`${styles.cell} ${left ? styles.left : ""} ${top ? styles.top : ""} ${at ? styles.at : ""}`}
+      style={{
+        left: column * CELL.width,
+        top: row * CELL.height,
+        width: CELL.width,
+        height: CELL.height,
+        background: short ? `${hatch(ink)}, ${ground}` : ground,
+        color: faint || short ? plain : ink,
+        fontWeight: declared ? 700 : 400,
+      }}
+    >
+      <span
+        className={faint ? styles.faint : short ? styles.short : ""}
+        style={short ? { background: ground } : {}}
+      >
+        {figure}
+      </span>
+    </div>
+  );
+});

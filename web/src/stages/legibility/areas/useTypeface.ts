@@ -1,0 +1,61 @@
+/** The team's own typeface: loaded where samples are set in it, replaced, removed. */
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useEffect, useState } from "react";
+import { asItIs, client, data } from "../../../api/client";
+
+export function useTypeface(slug: string) {
+  const queries = useQueryClient();
+  const path = { params: { path: { slug } } };
+  const key = ["typeface", slug];
+  const query = useQuery({
+    queryKey: key,
+    queryFn: () => data(client.GET("/api/systems/{slug}/typeface", path)),
+  });
+  const name = query.data?.name ?? null;
+  const mark = query.data?.mark ?? null;
+  const [family, setFamily] = useState<string | null>(null);
+  const [broken, setBroken] = useState("");
+  useEffect(() => {
+    setFamily(null);
+    setBroken("");
+    if (!mark) return;
+    const own = `own-${mark}`;
+    const face = new FontFace(
+      own,
+      `url(/api/systems/${encodeURIComponent(slug)}/typeface/file?mark=${mark})`,
+    );
+    let gone = false;
+    face.load().then(
+      () => {
+        if (gone) return;
+        document.fonts.add(face);
+        setFamily(own);
+      },
+      () => {
+        if (!gone) setBroken(`${name} cannot be set by this browser: the file may be broken.`);
+      },
+    );
+    return () => {
+      gone = true;
+      document.fonts.delete(face);
+    };
+  }, [slug, mark, name]);
+  const again = () => queries.invalidateQueries({ queryKey: key });
+  const keep = useMutation({
+    mutationFn: (file: File) =>
+      data(
+        client.PUT("/api/systems/{slug}/typeface", {
+          params: { path: { slug }, query: { name: file.name } },
+          body: file as unknown as string,
+          bodySerializer: asItIs,
+          headers: { "Content-Type": "application/octet-stream" },
+        }),
+      ),
+    onSuccess: again,
+  });
+  const remove = useMutation({
+    mutationFn: () => data(client.DELETE("/api/systems/{slug}/typeface", path)),
+    onSuccess: again,
+  });
+  return { name, family, broken, keep, remove, error: keep.error ?? remove.error };
+}
