@@ -1,6 +1,6 @@
 /** Keeps the address and the look alike: a look changes the address, a link or the browser's Back changes the look. */
 import { useEffect, useLayoutEffect, useRef } from "react";
-import { useLocation, useNavigate } from "react-router";
+import { useLocation, useNavigate, useNavigationType } from "react-router";
 import { addressOf, look, lookOf, useLook } from "./look";
 
 /** The address follows once a person has stopped walking: it is for reloading and sharing. */
@@ -9,24 +9,28 @@ const FOLLOW_MS = 120;
 export function AddressMirror() {
   const location = useLocation();
   const navigate = useNavigate();
-  const here = useRef(location);
-  here.current = location;
+  const how = useNavigationType();
   const go = useRef(navigate);
   go.current = navigate;
   useLayoutEffect(() => {
+    // What the address followed is the look itself, or one that a fast hand has left since: it must not come back.
+    if (how !== "POP" && (location.state as { follows?: boolean } | null)?.follows) return;
     const wanted = lookOf(location.pathname, location.search);
     if (wanted) useLook.setState(wanted);
-  }, [location]);
+  }, [location, how]);
   useEffect(() => {
     let waiting: ReturnType<typeof setTimeout> | undefined;
     const follow = () => {
       const now = useLook.getState();
+      // The window's own address is ahead of the one that is drawn.
+      const here = window.location;
       // On the list of systems there is nothing to follow.
-      if (!lookOf(here.current.pathname, here.current.search)) return;
+      if (!lookOf(here.pathname, here.search)) return;
       const { pathname, search } = addressOf(now);
-      if (pathname === here.current.pathname && search === here.current.search) return;
+      if (pathname === here.pathname && search === here.search) return;
       // Another stage is a step that Back goes back over; another look at the same one is not.
-      go.current({ pathname, search }, { replace: now.bare || pathname === here.current.pathname });
+      const replace = now.bare || pathname === here.pathname;
+      go.current({ pathname, search }, { replace, state: { follows: true } });
     };
     const stop = useLook.subscribe((now, before) => {
       clearTimeout(waiting);
