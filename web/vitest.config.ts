@@ -10,5 +10,7 @@ export default defineConfig({
     setupFiles: ["tests/setup.ts"],
     restoreMocks: true,
     isolate: false,
+    // Machines are shared: what takes a second alone may take many beside others.
+    testTimeout: 60_000,
   },
 });

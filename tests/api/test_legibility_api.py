@@ -182,3 +182,44 @@ def test_a_typeface_is_kept_answered_as_it_came_and_replaced(client: TestClient)
     assert client.put(path, content=b"wOF2" + b"x" * 2_000_001, headers=headers).status_code == 413
     assert client.delete(path).status_code == 204
     assert client.get(path).json()["name"] is None
+
+
+def test_a_reading_test_counts_who_has_the_link_and_judges_itself(client: TestClient) -> None:
+    body = {"ink": "#DF5A33", "ground": "#FFFFFF", "px": 16}
+    begun = client.post(f"{AT}/reading-tests", json=body).json()
+    assert client.post(f"{AT}/reading-tests", json=body).json()["key"] == begun["key"]
+    path = f"/api/reading/{begun['key']}"
+    task = client.get(path).json()
+    assert (task["ink"], task["ground"], task["px"], len(task["figures"])) == ("#DF5A33", "#FFFFFF", 16, 6)
+    typed = [f" {task['figures'][0][:2]} {task['figures'][0][2:]}", "", "0", *task["figures"][3:]]
+    answers = [{"shown": shown, "typed": text} for shown, text in zip(task["figures"], typed, strict=True)]
+    answers[2]["typed"] = answers[2]["shown"][::-1] + "1"
+    assert client.post(path, json={"answers": answers}).status_code == 204
+    (counted,) = client.get(f"{AT}/reading-tests").json()
+    assert (counted["readers"], counted["shown"], counted["read"]) == (1, 6, 4)
+    assert client.get("/api/reading/" + begun["key"].swapcase()).status_code == 404
+    assert client.post(path, json={"answers": []}).status_code == 422
+    assert client.post(f"{AT}/reading-tests", json={**body, "ink": "red"}).status_code == 422
+
+
+def test_a_matrix_is_kept_under_a_name_and_grounds_are_told_where_text_must_not_stand(client: TestClient) -> None:
+    kept = {"type": "keep_matrix", "id": "m", "name": "texts on cards", "rows": "texts", "columns": "hue:kelp"}
+    edit(client, kept).raise_for_status()
+    (named,) = client.get(AT, params={"parts": ["matrices"]}).json()["matrices"]
+    assert (named["name"], named["rows"], named["columns"], named["by"]) == (
+        "texts on cards",
+        "texts",
+        "hue:kelp",
+        "luminance",
+    )
+    assert edit(client, {**kept, "rows": "everything"}, base=2).status_code == 422
+    assert "is taken" in edit(client, {**kept, "id": "n"}, base=2).json()["detail"]
+    told = client.get(AT, params={"parts": ["stands_on"], "select": "token:text-late"}).json()["stands_on"]
+    matrix = client.get(f"{AT}/matrix", params={"rows": "texts", "columns": "grounds"}).json()
+    late = matrix["ratios"][[row["name"] for row in matrix["rows"]].index("text.late")]
+    by_name = {column["name"]: late[place] / 100 for place, column in enumerate(matrix["columns"])}
+    told_by_name = {each["name"]: each for each in told["grounds"]}
+    assert set(by_name) <= set(told_by_name)
+    for name, reached in by_name.items():
+        assert told_by_name[name]["contrast"]["text"] == f"{reached:.2f}"
+        assert (told_by_name[name]["as_text"], told_by_name[name]["as_part"]) == (reached >= 4.5, reached >= 3.0)

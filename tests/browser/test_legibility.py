@@ -1,8 +1,12 @@
 """Legibility in the page: find, read, repair, accept, take back; two colors, matrix, conditions, text on a picture."""
 
+import base64
+import io
+import re
 from pathlib import Path
 
 import numpy as np
+from PIL import Image
 from selenium.webdriver.common.keys import Keys
 
 from heimat.core.color.contrast import ratio
@@ -228,3 +232,71 @@ def test_a_pairing_is_declared_once_by_hand_and_a_second_time_says_why_not(page:
     page.press("Remove text.late on surface.page, body text")
     page.wait(lambda: not page.all("[data-testid=area] [role=alert]"))
     page.wait(lambda: count(page) == 11)
+
+
+PASTED = """const held = new DataTransfer();
+const bytes = Uint8Array.from(atob(arguments[0]), sign => sign.charCodeAt(0));
+held.items.add(new File([bytes], "quay.png", {type: "image/png"}));
+window.dispatchEvent(new ClipboardEvent("paste", {clipboardData: held, bubbles: true, cancelable: true}));"""
+
+
+def test_a_picture_pasted_here_opens_with_a_point_for_each_of_two_colors(page: Page) -> None:
+    page.open(AT)
+    page.says(FINDINGS, TRAP)
+    halves = np.zeros((20, 60, 3), dtype=np.uint8)
+    halves[:, :30], halves[:, 30:] = (255, 255, 255), (223, 90, 51)
+    file = io.BytesIO()
+    Image.fromarray(halves).save(file, "PNG")
+    page.script(PASTED, base64.b64encode(file.getvalue()).decode())
+    page.find("[data-testid=points]")
+    page.find("[aria-label^='Point of the foreground']").send_keys(Keys.SHIFT + Keys.ARROW_RIGHT)
+    page.find("[aria-label^='Point of the ground']").send_keys(Keys.SHIFT + Keys.ARROW_LEFT)
+    page.says("[data-testid=uses]", "3.71")
+    assert "/legibility" in page.driver.current_url
+
+
+def test_what_is_held_is_moved_by_no_repair_and_says_so(page: Page) -> None:
+    page.open(f"{AT}?area=mend")
+    page.choose("Moves as usual text.late", "not at all")
+    page.wait(lambda: page.find("[data-testid=moving-order] li:last-child").get_attribute("data-moving") == "text.late")
+    page.press("text.late on surface.card reads 3.71")
+    page.says(FINDINGS, "text.late is held against repairs.")
+    assert not any("Let text.late be" in each.text for each in page.all("[data-testid=finding] button"))
+    page.press("Undo")
+    page.wait(lambda: not any("held against" in each.text for each in page.all("[data-testid=finding]")))
+
+
+def test_where_eye_and_rule_disagree_people_read_and_their_count_is_evidence(page: Page) -> None:
+    page.open(AT)
+    late = "text.late on surface.card reads 3.71; body text needs 4.5. In day."
+    page.press("text.late on surface.card reads 3.71")
+    page.press(f"Accept: {late}")
+    page.press("Copy the link of a reading test")
+    page.says("form", "nobody has read it yet")
+    link = page.wait(lambda: re.search(r"http\S+/reading/\S+", page.text("form"))).group()
+    page.driver.get(link)
+    for place in range(6):
+        page.says("label", f"{place + 1} of 6")
+        shown = page.text("[data-testid=figure]")
+        page.keys("1" if place == 2 else shown, Keys.ENTER)
+    page.says("h1", "That was all")
+    page.open(AT)
+    page.press("text.late on surface.card reads 3.71")
+    page.press(f"Accept: {late}")
+    page.keys("read well enough on the board")
+    page.press("5 of 6 read: use as evidence")
+    page.press("Accept it")
+    page.says("[data-testid=exceptions]", "Evidence: Reading test at 16 px: 1 reader read 5 of 6 figures.")
+    page.press("Undo")
+    page.wait(lambda: not page.all("[data-testid=exceptions]"))
+
+
+def test_a_matrix_is_kept_under_a_name(page: Page) -> None:
+    page.open(f"{AT}?area=matrix")
+    page.type("Name of this matrix", "texts on their grounds", enter=True)
+    page.says("[data-testid=area]", "Remove texts on their grounds")
+    page.choose("Rows foregrounds of pairings", "all steps")
+    page.choose("Matrix not kept", "texts on their grounds")
+    page.button("Rows foregrounds of pairings")
+    page.press("Remove texts on their grounds")
+    page.wait(lambda: "Remove texts" not in page.text("[data-testid=area]"))

@@ -52,6 +52,7 @@ from heimat.core.edits.exceptions import AcceptFinding, EndException
 from heimat.core.edits.generator import SetGenerator
 from heimat.core.edits.holding import HoldHues
 from heimat.core.edits.ladder import PublishScales, losses
+from heimat.core.edits.matrices import KeepMatrix, RemoveMatrix
 from heimat.core.edits.pairings import AddPairings, KeepToldApart, RemovePairing, RemoveToldApart
 from heimat.core.edits.reserve import SetReserve
 from heimat.core.edits.scales import AimCurve, NudgeSteps, SetWide
@@ -60,7 +61,7 @@ from heimat.core.edits.sources import LetGo
 from heimat.core.edits.splitting import SplitToken
 from heimat.core.edits.stops import KeepStops, RemoveStops
 from heimat.core.edits.themes import AddTheme, MoveTheme, RemoveTheme, RenameTheme, SetTheme
-from heimat.core.edits.token_care import DeprecateToken, DescribeToken, KeepTokensInternal
+from heimat.core.edits.token_care import DeprecateToken, DescribeToken, KeepTokensInternal, LetRepairsMove
 from heimat.core.edits.token_names import RenameTokens
 from heimat.core.edits.tokens import AddTokens, LetTokenFollow, MoveTokens, RemoveTokens, SetTokenValues
 from heimat.core.errors import DomainError
@@ -156,6 +157,7 @@ EVERY_EDIT = [
     RenameTokens(names={"text-late": "text.delay", "link-text": "link.plain"}, keep={"text-late": "old1"}),
     DescribeToken(token="text-late", note="how late", usage="on the board alone"),
     KeepTokensInternal(tokens=("text-late", "link-text"), internal=True),
+    LetRepairsMove(tokens=("text-late",), moving="never"),
     DeprecateToken(token="text-late", deprecated=Deprecation(replacement="text-strong", reason="too many")),
     AddTheme(id="quay", name="quay", base=DAY, contrast="more", values={"link-text": HueAlias(hue="kelp")}),
     RenameTheme(theme="night", name="bridge"),
@@ -171,6 +173,8 @@ EVERY_EDIT = [
     EndException(exception="e1"),
     KeepCondition(id="sun", name="in sunlight", quantities=Quantities(lux=60000.0)),
     RemoveCondition(condition="night"),
+    KeepMatrix(id="texts", name="texts on cards", rows="texts", columns="hue:kelp", by="own"),
+    RemoveMatrix(matrix="whole"),
     SetAim(aim=5.0),
     SetDuty(duty="The ferry authority asks for level AA."),
     PublishScales(published=False),
@@ -194,6 +198,7 @@ FULL = apply_all(
         AcceptFinding(
             id="e1", finding="pairing:day:y", said="So be it.", colors=("#102030", "#FFFFFF"), reason="known"
         ),
+        KeepMatrix(id="whole", name="everything", rows="steps", columns="steps"),
         KeepCondition(id="night", name="bridge at night", quantities=Quantities(white=5.0)),
         AddTheme(
             id="night",

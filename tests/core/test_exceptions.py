@@ -7,9 +7,17 @@ import pytest
 
 from heimat.core.color.notation import Color, hex_of
 from heimat.core.document.tokens import LiteralColor, TokenAlias
-from heimat.core.edits import AcceptFinding, EndException, SetTokenValue, apply, apply_all
+from heimat.core.edits import AcceptFinding, EndException, LetRepairsMove, SetTokenValue, apply, apply_all
 from heimat.core.errors import DomainError
-from heimat.core.legibility.findings import changed_by, count_open, finding_ids, findings, mend_all, standing_exceptions
+from heimat.core.legibility.findings import (
+    changed_by,
+    count_open,
+    finding_ids,
+    findings,
+    mend_all,
+    moving_order,
+    standing_exceptions,
+)
 from heimat.core.legibility.findings.consequences import Consequences
 from heimat.core.resolve.resolved import resolve
 from heimat.demo.systems import brinemark
@@ -92,3 +100,33 @@ def test_what_is_counted_from_a_few_pairs_is_what_the_whole_document_shows():
             assert found in (None, (len(before - after), len(after - before))), (finding.id, repair.words)
             counted += found is not None
     assert counted > 60
+
+
+def late_repairs(system):
+    """The repairs of the late text that give a token another value, as they are offered."""
+    (found,) = [each for each in findings(resolve(system)) if each.id == LATE.id]
+    return [repair for repair in found.repairs if repair.edits[0].type == "set_token_value"]
+
+
+def moved(system):
+    return {repair.edits[0].token for repair in late_repairs(system)}
+
+
+def test_what_is_held_against_repairs_is_moved_by_none_and_what_moves_first_is_offered_first():
+    text, ground = LATE.tokens
+    assert {text, ground} <= moved(SYSTEM)
+    held = apply(SYSTEM, LetRepairsMove(tokens=(text, ground), moving="never"))
+    assert not {text, ground} & moved(held)
+    assert all(
+        edit.token not in (text, ground) for _, repair in mend_all(resolve(held), TODAY) for edit in repair.edits
+    )
+    harmless = [place for place, repair in enumerate(late_repairs(SYSTEM)) if repair.breaks == 0]
+    for first, last in ((text, ground), (ground, text)):
+        ordered = apply_all(
+            SYSTEM, [LetRepairsMove(tokens=(first,), moving="first"), LetRepairsMove(tokens=(last,), moving="last")]
+        ).system
+        order = [token for token, _ in moving_order(resolve(ordered), findings(resolve(ordered), repairs=False))]
+        assert (order[0], order[-1]) == (first, last)
+        offered = [repair.edits[0].token for repair in late_repairs(ordered) if repair.breaks == 0]
+        assert len(offered) == len(harmless)
+        assert offered == sorted(offered, key=lambda token: {first: 0, last: 2}.get(token, 1))

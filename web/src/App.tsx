@@ -10,6 +10,9 @@ const SystemsList = lazy(() =>
   import("./systems/SystemsList").then((made) => ({ default: made.SystemsList })),
 );
 const SharedPage = lazy(() => import("./shared/SharedPage").then((made) => ({ default: made.SharedPage })));
+const ReadingPage = lazy(() =>
+  import("./shared/ReadingPage").then((made) => ({ default: made.ReadingPage })),
+);
 const Frame = lazy(() => import("./shell/Frame").then((made) => ({ default: made.Frame })));
 
 export function App() {
@@ -25,6 +28,7 @@ export function App() {
         <Routes>
           <Route path="/" element={<SystemsList />} />
           <Route path="/shared/:key" element={<SharedPage />} />
+          <Route path="/reading/:key" element={<ReadingPage />} />
           <Route path="/systems/:slug" element={<Navigate to="sources" replace />} />
           <Route
             path="/systems/:slug/:stage"

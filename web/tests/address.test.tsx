@@ -1,6 +1,6 @@
 import { act, render } from "@testing-library/react";
 import { createPath, NavigationType, parsePath, Router, type To } from "react-router";
-import { beforeEach, expect, it, vi } from "vitest";
+import { afterEach, beforeEach, expect, it, vi } from "vitest";
 import { AddressMirror } from "../src/workspace/AddressMirror";
 import { look, useLook } from "../src/workspace/look";
 
@@ -29,6 +29,7 @@ function address() {
 }
 
 beforeEach(() => void vi.useFakeTimers());
+afterEach(() => void vi.useRealTimers());
 
 it("an address that comes late takes nobody back to where a fast hand has been", () => {
   const { gone, arrive } = address();

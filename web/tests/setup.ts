@@ -1,7 +1,9 @@
-import { cleanup } from "@testing-library/react";
+import { cleanup, configure } from "@testing-library/react";
 import { afterEach } from "vitest";
 
 afterEach(cleanup);
+// Machines are shared: what is waited for comes late beside others.
+configure({ asyncUtilTimeout: 20_000 });
 
 /** Nothing is laid out here, so nothing changes its size. */
 class NoResizes implements ResizeObserver {

@@ -16,6 +16,7 @@ from heimat.api import (
     own_page,
     people,
     pictures,
+    reading_tests,
     releases,
     safe_ranges,
     scales,
@@ -74,6 +75,7 @@ def create_app(engine: Engine, hosts: Iterable[str] = (), workers: Workers | Non
         own_page,
         typeface,
         legibility,
+        reading_tests,
         releases,
         safe_ranges,
     ):

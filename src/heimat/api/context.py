@@ -19,6 +19,7 @@ from heimat.service.people import People, Person, acting
 from heimat.service.pictures import Pictures
 from heimat.service.publishing import Publishing
 from heimat.service.rates import COMPUTING, SENDING, Rates
+from heimat.service.reading_tests import ReadingTests
 from heimat.service.turns import Turns
 from heimat.service.typefaces import Typefaces
 from heimat.service.workers import Workers
@@ -37,6 +38,7 @@ class Context:
     alternatives: Alternatives
     own_pages: OwnPages
     typefaces: Typefaces
+    reading_tests: ReadingTests
     publishing: Publishing
     pictures: Pictures
     gallery: Gallery
@@ -58,6 +60,7 @@ class Context:
             Alternatives(engine, documents, editing),
             OwnPages(engine, documents),
             Typefaces(engine, documents),
+            ReadingTests(engine, documents),
             Publishing(engine, documents, workers, feeds),
             Pictures(engine, workers),
             Gallery(engine),

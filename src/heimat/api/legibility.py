@@ -12,9 +12,9 @@ from heimat.api.bodies import Body, Seeing, ThemeId
 from heimat.api.context import IS_COMPUTING, Context, Uses, head_resolved, head_system
 from heimat.api.encoding import answer, described, described_bytes
 from heimat.core.color.notation import STRONGEST_CHROMA, Color, parse, rgb8_of
+from heimat.core.document.matrices import MatrixOrder
 from heimat.core.errors import DomainError
 from heimat.core.legibility.drawing import Met, drawn_pairs
-from heimat.core.legibility.matrix import MatrixOrder
 from heimat.core.legibility.pair import moved, read_pair
 from heimat.core.resolve.named import color_called
 from heimat.formats.write.report import report_page

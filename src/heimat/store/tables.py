@@ -141,6 +141,32 @@ typeface = Table(
     **_OPTIONS,
 )
 
+reading_test = Table(
+    "reading_test",
+    metadata,
+    _id(),
+    Column("system_id", BigInteger, ForeignKey("system.id"), nullable=False),
+    Column("share_key", String(40), nullable=False, unique=True),
+    Column("ink", String(7), nullable=False),
+    Column("ground", String(7), nullable=False),
+    Column("px", Integer, nullable=False),
+    Column("person_id", String(40), ForeignKey("person.id"), nullable=False),
+    _at(),
+    UniqueConstraint("system_id", "ink", "ground", "px"),
+    **_OPTIONS,
+)
+
+reading_answer = Table(
+    "reading_answer",
+    metadata,
+    _id(),
+    Column("test_id", BigInteger, ForeignKey("reading_test.id", ondelete="CASCADE"), nullable=False),
+    Column("shown", Integer, nullable=False),
+    Column("read", Integer, nullable=False),
+    _at(),
+    **_OPTIONS,
+)
+
 picture = Table(
     "picture",
     metadata,

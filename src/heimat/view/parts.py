@@ -17,7 +17,9 @@ from heimat.view.legibility.findings import (
     findings_part,
     repairs_part,
 )
+from heimat.view.legibility.matrix import NamedMatrixView, matrices_part
 from heimat.view.legibility.pairings import PairingView, pairings_part
+from heimat.view.legibility.stands_on import StandsOnView, stands_on_part
 from heimat.view.legibility.told_apart import ToldApartView, told_apart_part
 from heimat.view.look import Look
 from heimat.view.scales.detail import ScaleDetailPart, scale_detail_part
@@ -59,6 +61,8 @@ PartName = Literal[
     "repairs",
     "exceptions",
     "conditions",
+    "matrices",
+    "stands_on",
     "by_color",
 ]
 
@@ -90,6 +94,8 @@ class Parts(TypedDict, total=False):
     repairs: list[RepairsView]
     exceptions: list[ExceptionView]
     conditions: list[ConditionView]
+    matrices: list[NamedMatrixView]
+    stands_on: StandsOnView | None
     by_color: list[ByColorView]
 
 
@@ -130,6 +136,8 @@ PARTS: Mapping[PartName, PartMaker] = {
     "repairs": PartMaker(repairs_part, ("vision",)),
     "exceptions": PartMaker(exceptions_part, ()),
     "conditions": PartMaker(conditions_part, ("theme",)),
+    "matrices": PartMaker(matrices_part, ()),
+    "stands_on": PartMaker(stands_on_part, ("vision", "theme", "select")),
     "by_color": PartMaker(by_color_part, ("theme",)),
 }
 """What makes each part. A new one stands here, in `PartName` and in `Parts`; a test compares the three."""

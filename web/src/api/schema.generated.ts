@@ -159,6 +159,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/reading/{key}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Read Reading Task */
+        get: operations["readReadingTask"];
+        put?: never;
+        /** Answer Reading Task */
+        post: operations["answerReadingTask"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/shared/{key}": {
         parameters: {
             query?: never;
@@ -794,6 +812,24 @@ export interface paths {
         put?: never;
         /** Plan Promise */
         post: operations["planPromise"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/systems/{slug}/reading-tests": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** List Reading Tests */
+        get: operations["listReadingTests"];
+        put?: never;
+        /** Begin Reading Test */
+        post: operations["beginReadingTest"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1528,7 +1564,7 @@ export interface components {
          */
         AdditionView: {
             /** Edits */
-            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
+            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["LetRepairsMove"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["KeepMatrix"] | components["schemas"]["RemoveMatrix"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
             /** Lacking */
             lacking: string[];
             /** There */
@@ -2497,7 +2533,7 @@ export interface components {
             /** Base */
             base: number;
             /** Edits */
-            edits: (components["schemas"]["AddHues-Input"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Input"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Input"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Input"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Input"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Input"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Input"] | components["schemas"]["AddTokens-Input"] | components["schemas"]["SetTokenValue-Input"] | components["schemas"]["SetTokenValues-Input"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Input"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
+            edits: (components["schemas"]["AddHues-Input"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Input"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Input"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Input"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Input"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Input"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Input"] | components["schemas"]["AddTokens-Input"] | components["schemas"]["SetTokenValue-Input"] | components["schemas"]["SetTokenValues-Input"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["LetRepairsMove"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Input"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["KeepMatrix"] | components["schemas"]["RemoveMatrix"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
             /** Key */
             key?: string;
             /**
@@ -2520,7 +2556,7 @@ export interface components {
          */
         EditsView: {
             /** Edits */
-            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
+            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["LetRepairsMove"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["KeepMatrix"] | components["schemas"]["RemoveMatrix"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
         };
         /**
          * EndException
@@ -2794,7 +2830,8 @@ export interface components {
          * @description One thing to settle. `as_seen` shows the two colors under the vision that merges them.
          *
          *     Those of the same `cause` are told together; `lapsed` says what became of an exception that was made of it.
-         *     `settled_by_steps` says whether repairs by steps are looked for: then none means that none was found.
+         *     `settled_by_steps` says whether repairs by steps are looked for: then none means that none was found; `held` says
+         *     what of it is held against repairs.
          */
         FindingView: {
             /** As Seen */
@@ -2807,6 +2844,8 @@ export interface components {
             colors: components["schemas"]["SwatchView"][];
             /** Detail */
             detail: string;
+            /** Held */
+            held: string;
             /** Id */
             id: string;
             /**
@@ -2972,6 +3011,30 @@ export interface components {
             ink: "#000000" | "#FFFFFF";
             /** Seen */
             seen: string;
+        };
+        /**
+         * GroundOfView
+         * @description A ground under the selected color: `as_text` and `as_part` say whether body text, and a part, may stand there.
+         */
+        GroundOfView: {
+            /** As Part */
+            as_part: boolean;
+            /** As Text */
+            as_text: boolean;
+            contrast: components["schemas"]["ContrastView"];
+            /** Hex */
+            hex: string;
+            /**
+             * Ink
+             * @enum {string}
+             */
+            ink: "#000000" | "#FFFFFF";
+            /** Name */
+            name: string;
+            /** Seen */
+            seen: string;
+            /** Token */
+            token: string;
         };
         /**
          * GroundView
@@ -3368,6 +3431,31 @@ export interface components {
             type: "keep_condition";
         };
         /**
+         * KeepMatrix
+         * @description Name a matrix: a new one, or another name or other sets of one.
+         */
+        KeepMatrix: {
+            /**
+             * By
+             * @default luminance
+             * @enum {string}
+             */
+            by?: "luminance" | "own";
+            /** Columns */
+            columns: string;
+            /** Id */
+            id?: string;
+            /** Name */
+            name: string;
+            /** Rows */
+            rows: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "keep_matrix";
+        };
+        /**
          * KeepSelection
          * @description Keep steps as a selection under a name; one of the same name gets these steps instead of its own.
          */
@@ -3534,6 +3622,24 @@ export interface components {
             type: "let_go";
         };
         /**
+         * LetRepairsMove
+         * @description Say how readily repairs move tokens, or hold them against repairs.
+         */
+        LetRepairsMove: {
+            /**
+             * Moving
+             * @enum {string}
+             */
+            moving: "first" | "usual" | "last" | "never";
+            /** Tokens */
+            tokens: string[];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "let_repairs_move";
+        };
+        /**
          * LetTokenFollow
          * @description Take away what a token says in a theme: there it follows the theme that this one rests on, or the first.
          */
@@ -3636,7 +3742,7 @@ export interface components {
              *       "head"
              *     ]
              */
-            parts?: ("head" | "slip" | "hues" | "status" | "candidates" | "stops" | "ladder" | "promises" | "ground" | "scales" | "selections" | "scale_detail" | "methods" | "generators" | "tokens" | "bands" | "specimen" | "token_detail" | "pairings" | "told_apart" | "findings" | "repairs" | "exceptions" | "conditions" | "by_color")[];
+            parts?: ("head" | "slip" | "hues" | "status" | "candidates" | "stops" | "ladder" | "promises" | "ground" | "scales" | "selections" | "scale_detail" | "methods" | "generators" | "tokens" | "bands" | "specimen" | "token_detail" | "pairings" | "told_apart" | "findings" | "repairs" | "exceptions" | "conditions" | "matrices" | "stands_on" | "by_color")[];
             /** Select */
             select?: string | null;
             /**
@@ -3768,14 +3874,18 @@ export interface components {
         /**
          * MendingView
          * @description What can be mended without breaking anything: a sentence for each, and the edits that do all of it.
+         *
+         *     `order` is what may move for what is open, what gives way first.
          */
         MendingView: {
             /** Done */
             done: string[];
             /** Edits */
-            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
+            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["LetRepairsMove"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["KeepMatrix"] | components["schemas"]["RemoveMatrix"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
             /** Left */
             left: number;
+            /** Order */
+            order: components["schemas"]["MovingView"][];
         };
         /**
          * MergingView
@@ -4077,6 +4187,51 @@ export interface components {
             token: string;
             /** Words */
             words: string;
+        };
+        /**
+         * MovingView
+         * @description A token that repairs of what is open could move: how readily, and in how many pairings it takes part.
+         */
+        MovingView: {
+            /** Hex */
+            hex: string;
+            /**
+             * Ink
+             * @enum {string}
+             */
+            ink: "#000000" | "#FFFFFF";
+            /**
+             * Moving
+             * @enum {string}
+             */
+            moving: "first" | "usual" | "last" | "never";
+            /** Name */
+            name: string;
+            /** Pairings */
+            pairings: number;
+            /** Seen */
+            seen: string;
+            /** Token */
+            token: string;
+        };
+        /**
+         * NamedMatrixView
+         * @description A matrix that the team keeps under a name: its two sets and their order.
+         */
+        NamedMatrixView: {
+            /**
+             * By
+             * @enum {string}
+             */
+            by: "luminance" | "own";
+            /** Columns */
+            columns: string;
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Rows */
+            rows: string;
         };
         /**
          * NamedSelectionView
@@ -4644,6 +4799,8 @@ export interface components {
             /** Hues */
             hues?: components["schemas"]["HueView"][];
             ladder?: components["schemas"]["LadderView"];
+            /** Matrices */
+            matrices?: components["schemas"]["NamedMatrixView"][];
             /** Methods */
             methods?: components["schemas"]["ComparedMethodView"][];
             /** Pairings */
@@ -4658,6 +4815,7 @@ export interface components {
             selections?: components["schemas"]["SelectionsPart"];
             slip?: components["schemas"]["SlipView"] | null;
             specimen?: components["schemas"]["SpecimenPart"];
+            stands_on?: components["schemas"]["StandsOnView"] | null;
             status?: components["schemas"]["StatusPart"];
             /** Stops */
             stops?: components["schemas"]["StopsView"][];
@@ -4793,7 +4951,7 @@ export interface components {
             /** Base */
             base: number;
             /** Edits */
-            edits: (components["schemas"]["AddHues-Input"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Input"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Input"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Input"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Input"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Input"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Input"] | components["schemas"]["AddTokens-Input"] | components["schemas"]["SetTokenValue-Input"] | components["schemas"]["SetTokenValues-Input"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Input"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
+            edits: (components["schemas"]["AddHues-Input"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Input"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Input"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Input"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Input"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Input"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Input"] | components["schemas"]["AddTokens-Input"] | components["schemas"]["SetTokenValue-Input"] | components["schemas"]["SetTokenValues-Input"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["LetRepairsMove"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Input"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["KeepMatrix"] | components["schemas"]["RemoveMatrix"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
             /** Latest */
             latest?: string | null;
             /**
@@ -5053,6 +5211,16 @@ export interface components {
             text: string;
         };
         /**
+         * ReadAnswer
+         * @description What was shown, and what was typed for it; nothing where it could not be read.
+         */
+        ReadAnswer: {
+            /** Shown */
+            shown: string;
+            /** Typed */
+            typed: string;
+        };
+        /**
          * ReadLineView
          * @description What was understood of a line: a color, or the reason why not; `remark` says where it is not the one written.
          *
@@ -5093,6 +5261,14 @@ export interface components {
             value: string;
         };
         /**
+         * ReadingAnswersBody
+         * @description What one reader has read.
+         */
+        ReadingAnswersBody: {
+            /** Answers */
+            answers: components["schemas"]["ReadAnswer"][];
+        };
+        /**
          * ReadingGroundView
          * @description The ground that the steps are read on.
          */
@@ -5108,6 +5284,52 @@ export interface components {
             name: string;
             /** Seen */
             seen: string;
+        };
+        /**
+         * ReadingTaskView
+         * @description What a reader is shown: figures in one color on another.
+         */
+        ReadingTaskView: {
+            /** Figures */
+            figures: string[];
+            /** Ground */
+            ground: string;
+            /** Ink */
+            ink: string;
+            /** Px */
+            px: number;
+        };
+        /**
+         * ReadingTestBody
+         * @description The two colors that are read, and the size of the text in CSS pixels.
+         */
+        ReadingTestBody: {
+            /** Ground */
+            ground: string;
+            /** Ink */
+            ink: string;
+            /** Px */
+            px: number;
+        };
+        /**
+         * ReadingTestView
+         * @description A reading test: the key of its link, and how much of what was shown its readers have read.
+         */
+        ReadingTestView: {
+            /** Ground */
+            ground: string;
+            /** Ink */
+            ink: string;
+            /** Key */
+            key: string;
+            /** Px */
+            px: number;
+            /** Read */
+            read: number;
+            /** Readers */
+            readers: number;
+            /** Shown */
+            shown: number;
         };
         /**
          * ReadingView
@@ -5178,7 +5400,7 @@ export interface components {
          */
         RefillView: {
             /** Edit */
-            edit: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"]) | null;
+            edit: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["LetRepairsMove"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["KeepMatrix"] | components["schemas"]["RemoveMatrix"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"]) | null;
             /** Moved */
             moved: components["schemas"]["MovedView"][];
         };
@@ -5311,6 +5533,19 @@ export interface components {
              * @enum {string}
              */
             type: "remove_hue";
+        };
+        /**
+         * RemoveMatrix
+         * @description Remove a named matrix.
+         */
+        RemoveMatrix: {
+            /** Matrix */
+            matrix: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "remove_matrix";
         };
         /**
          * RemovePairing
@@ -5523,7 +5758,7 @@ export interface components {
             /** Consequence */
             consequence: string;
             /** Edits */
-            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
+            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["LetRepairsMove"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["KeepMatrix"] | components["schemas"]["RemoveMatrix"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
             /** Hex */
             hex: string;
             /**
@@ -6099,7 +6334,7 @@ export interface components {
          */
         SetPlanView: {
             /** Edits */
-            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
+            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["LetRepairsMove"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["KeepMatrix"] | components["schemas"]["RemoveMatrix"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
             /** Rows */
             rows: components["schemas"]["PlanRowView"][];
         };
@@ -6692,6 +6927,16 @@ export interface components {
             words: string;
         };
         /**
+         * StandsOnView
+         * @description The selected color, and every opaque ground of the theme that is shown, the hardest first.
+         */
+        StandsOnView: {
+            /** Grounds */
+            grounds: components["schemas"]["GroundOfView"][];
+            /** Name */
+            name: string;
+        };
+        /**
          * StartBody
          * @description A new system: its name, and lines with brand colors.
          */
@@ -7245,7 +7490,7 @@ export interface components {
          */
         ThemePlanView: {
             /** Edit */
-            edit: components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"];
+            edit: components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["LetRepairsMove"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["KeepMatrix"] | components["schemas"]["RemoveMatrix"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"];
             /** Lost */
             lost: string[];
             /** Moved */
@@ -8799,6 +9044,232 @@ export interface operations {
             };
         };
     };
+    readReadingTask: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadingTaskView"];
+                };
+            };
+            /** @description A page of somebody else asks */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request did not arrive in time */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It meets what somebody else has changed */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Heimat is not served under this name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be read, or cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It was asked for too often */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something went wrong that was not foreseen */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away, or others hold what is needed */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    answerReadingTask: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReadingAnswersBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description A page of somebody else asks */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request did not arrive in time */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It meets what somebody else has changed */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Heimat is not served under this name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be read, or cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It was asked for too often */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something went wrong that was not foreseen */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away, or others hold what is needed */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     readShared: {
         parameters: {
             query?: never;
@@ -9259,7 +9730,7 @@ export interface operations {
                 theme?: string | null;
                 select?: string | null;
                 need?: number;
-                parts?: ("head" | "slip" | "hues" | "status" | "candidates" | "stops" | "ladder" | "promises" | "ground" | "scales" | "selections" | "scale_detail" | "methods" | "generators" | "tokens" | "bands" | "specimen" | "token_detail" | "pairings" | "told_apart" | "findings" | "repairs" | "exceptions" | "conditions" | "by_color")[];
+                parts?: ("head" | "slip" | "hues" | "status" | "candidates" | "stops" | "ladder" | "promises" | "ground" | "scales" | "selections" | "scale_detail" | "methods" | "generators" | "tokens" | "bands" | "specimen" | "token_detail" | "pairings" | "told_apart" | "findings" | "repairs" | "exceptions" | "conditions" | "matrices" | "stands_on" | "by_color")[];
             };
             header?: never;
             path: {
@@ -13417,6 +13888,234 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PromisePlanView"];
+                };
+            };
+            /** @description A page of somebody else asks */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request did not arrive in time */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It meets what somebody else has changed */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Heimat is not served under this name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be read, or cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It was asked for too often */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something went wrong that was not foreseen */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away, or others hold what is needed */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    listReadingTests: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadingTestView"][];
+                };
+            };
+            /** @description A page of somebody else asks */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request did not arrive in time */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It meets what somebody else has changed */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Heimat is not served under this name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be read, or cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It was asked for too often */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something went wrong that was not foreseen */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away, or others hold what is needed */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    beginReadingTest: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReadingTestBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadingTestView"];
                 };
             };
             /** @description A page of somebody else asks */

@@ -3,9 +3,11 @@ import { Box, Button, Flex, Grid, Heading, Link, Text } from "@chakra-ui/react";
 import { lazy, type ReactNode, Suspense, useEffect, useState } from "react";
 import { Link as RouterLink } from "react-router";
 import { fetchPanels } from "../components/panels";
+import { stageOf } from "../stages";
 import { entryOfSheet, focusSoon } from "../util/focus";
 import { goTo } from "../workspace/AddressMirror";
 import { useKnown } from "../workspace/hooks";
+import { useInbox } from "../workspace/inbox";
 import { useInterface } from "../workspace/interface";
 import { useLook } from "../workspace/look";
 import { useSpecimenShown } from "../workspace/room";
@@ -114,9 +116,11 @@ export function Frame() {
   );
 }
 
-/** What is brought is read in Sources. */
+/** What is brought is read in Sources, but for what the stage that is looked at has a use for. */
 const toReading = () => {
-  if (useLook.getState().stage !== "sources") goTo("sources");
+  const { stage } = useLook.getState();
+  const { files, text } = useInbox.getState();
+  if (stage !== "sources" && !stageOf(stage).takes?.(files, text)) goTo("sources");
 };
 
 /** The first thing that Tab comes to: past the strip, to the work. */

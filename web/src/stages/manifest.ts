@@ -33,6 +33,8 @@ export interface StageManifest {
   parts: (look: Look) => readonly PartName[];
   component: Lazy;
   areas: readonly AreaManifest[];
+  /** Whether it takes what was dropped or pasted; all else is read in Sources. */
+  takes?: (files: readonly File[], text: string) => boolean;
 }
 
 /** The work area of a stage by its id, if it has it. */

@@ -24,6 +24,8 @@ interface Interface {
   specimenTheme: string | null;
   /** The sets that the matrix reads against each other, and how they are ordered. */
   matrix: { rows: string; columns: string; order: "luminance" | "own" };
+  /** Whether two colors are compared by two points of a picture. */
+  pointing: boolean;
   set: (some: Partial<Omit<Interface, "set">>) => void;
 }
 
@@ -40,6 +42,7 @@ export const useInterface = create<Interface>()(
       screen: "ticket",
       specimenTheme: null,
       matrix: { rows: "texts", columns: "grounds", order: "luminance" },
+      pointing: false,
       set: (some) => set(some),
     }),
     { name: "heimat", partialize: ({ set: _, ...kept }) => kept },

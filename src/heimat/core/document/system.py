@@ -10,6 +10,7 @@ from heimat.core.document.conditions import MOST_CONDITIONS, Condition
 from heimat.core.document.exceptions import MOST_EXCEPTIONS, AcceptedException
 from heimat.core.document.hues import Hue
 from heimat.core.document.ids import Id
+from heimat.core.document.matrices import MOST_MATRICES, NamedMatrix
 from heimat.core.document.pairings import Pairing, ToldApartSet
 from heimat.core.document.part import LONGEST_NAME, Name, Note, Part
 from heimat.core.document.selections import MOST_COLORS, NamedSelection
@@ -20,7 +21,7 @@ from heimat.core.scales.ladder import USUAL, Ladder
 from heimat.core.scales.methods import Method
 from heimat.core.scales.rules import LATEST_GENERATOR
 
-SCHEMA = 8
+SCHEMA = 9
 """The form in which documents are stored now; `upgrades` says what each form before it lacked."""
 MOST_HUES = 200
 MOST_TOKENS = 2000
@@ -60,6 +61,7 @@ class ColorSystem(Part):
     told_apart: dict[Id, ToldApartSet] = {}
     exceptions: Annotated[dict[Id, AcceptedException], Field(max_length=MOST_EXCEPTIONS)] = {}
     conditions: Annotated[dict[Id, Condition], Field(max_length=MOST_CONDITIONS)] = {}
+    matrices: Annotated[dict[Id, NamedMatrix], Field(max_length=MOST_MATRICES)] = {}
     aim: Annotated[float | None, Field(ge=1.0, le=21.0)] = None
     duty: Note = ""
 

@@ -44,6 +44,8 @@ class LiteralColor(Part):
 
 Place = Annotated[str, Field(pattern=r"^[a-z][a-z0-9-]*$|^$", max_length=40)]
 """The name of a part of a screen."""
+Moving = Literal["first", "usual", "last", "never"]
+"""How readily repairs move a token: before all others, as its uses have it, after all others, not at all."""
 Alias = Annotated[StepAlias | HueAlias | TokenAlias, Field(discriminator="kind")]
 
 
@@ -81,7 +83,8 @@ class Token(Part):
 
     `purpose` is what it is there for in an interface, whatever it is called; None where that is not known. With a
     `place` it is there for one part of a screen alone, in which it stands instead of the token of that purpose. `note`
-    says what it is, `usage` how it is to be used. What is `internal` never leaves.
+    says what it is, `usage` how it is to be used. What is `internal` never leaves. `moving` says how readily repairs
+    move it.
     """
 
     id: Id
@@ -94,6 +97,7 @@ class Token(Part):
     usage: Note = ""
     internal: bool = False
     deprecated: Deprecation | None = None
+    moving: Moving = "usual"
 
 
 def base_of(value: TokenValue) -> StepAlias | HueAlias | TokenAlias | LiteralColor:

@@ -29,6 +29,7 @@ from heimat.core.edits.hues import (
     SetHueNote,
 )
 from heimat.core.edits.ladder import PublishScales, RenameSystem, SetHueLadder, SetLadder, SetScalePattern
+from heimat.core.edits.matrices import KeepMatrix, RemoveMatrix
 from heimat.core.edits.order import SpreadOrder, carried_over, grown
 from heimat.core.edits.pairings import AddPairings, KeepToldApart, RemovePairing, RemoveToldApart
 from heimat.core.edits.reserve import SetReserve
@@ -39,7 +40,7 @@ from heimat.core.edits.sources import AimSource, FollowHue, LetGo, SetSource
 from heimat.core.edits.splitting import SplitToken
 from heimat.core.edits.stops import KeepStops, RemoveStops
 from heimat.core.edits.themes import AddTheme, MoveTheme, RemoveTheme, RenameTheme, SetTheme
-from heimat.core.edits.token_care import DeprecateToken, DescribeToken, KeepTokensInternal
+from heimat.core.edits.token_care import DeprecateToken, DescribeToken, KeepTokensInternal, LetRepairsMove
 from heimat.core.edits.token_names import RenameToken, RenameTokens
 from heimat.core.edits.tokens import (
     AddToken,
@@ -101,6 +102,7 @@ UserEdit = Annotated[
     | RenameTokens
     | DescribeToken
     | KeepTokensInternal
+    | LetRepairsMove
     | DeprecateToken
     | RemoveToken
     | RemoveTokens
@@ -116,6 +118,8 @@ UserEdit = Annotated[
     | EndException
     | KeepCondition
     | RemoveCondition
+    | KeepMatrix
+    | RemoveMatrix
     | SetAim
     | SetDuty
     | KeepToldApart

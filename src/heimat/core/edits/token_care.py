@@ -7,7 +7,7 @@ from pydantic import Field
 from heimat.core.document.ids import Id
 from heimat.core.document.part import LONGEST_NOTE
 from heimat.core.document.system import MOST_TOKENS, ColorSystem
-from heimat.core.document.tokens import Deprecation
+from heimat.core.document.tokens import Deprecation, Moving
 from heimat.core.document.words import counted
 from heimat.core.edits.base import EditBase, Path, token_of, with_token
 from heimat.core.errors import DomainError
@@ -49,6 +49,25 @@ class KeepTokensInternal(EditBase):
         first = token_of(system, self.tokens[0]).name
         what = first if len(self.tokens) == 1 else counted(len(self.tokens), "token")
         return f"Keep {what} in the house" if self.internal else f"Publish {what}"
+
+
+class LetRepairsMove(EditBase):
+    """Say how readily repairs move tokens, or hold them against repairs."""
+
+    type: Literal["let_repairs_move"] = "let_repairs_move"
+    tokens: Annotated[tuple[Id, ...], Field(min_length=1, max_length=MOST_TOKENS)]
+    moving: Moving
+
+    def change(self, system: ColorSystem) -> ColorSystem:
+        changed = {key: token_of(system, key).model_copy(update={"moving": self.moving}) for key in self.tokens}
+        return system.model_copy(update={"tokens": {**system.tokens, **changed}})
+
+    def sentence(self, system: ColorSystem) -> str:
+        first = token_of(system, self.tokens[0]).name
+        what = first if len(self.tokens) == 1 else counted(len(self.tokens), "token")
+        if self.moving == "never":
+            return f"Hold {what} against repairs"
+        return f"Let repairs move {what} {'as usual' if self.moving == 'usual' else self.moving}"
 
 
 class DeprecateToken(EditBase):

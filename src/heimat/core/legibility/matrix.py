@@ -9,13 +9,13 @@ import numpy as np
 from heimat.core.color.arrays import Bytes, Floats
 from heimat.core.color.contrast import ratio_of_luminances, relative_luminance
 from heimat.core.document.keys import token_key
+from heimat.core.document.matrices import MatrixOrder
 from heimat.core.document.order import in_order
 from heimat.core.errors import DomainError
 from heimat.core.resolve.resolved import Resolved
 from heimat.core.resolve.theme import ResolvedTheme
 
 MatrixSet = Literal["steps", "neutrals", "texts", "grounds", "tokens"]
-MatrixOrder = Literal["luminance", "own"]
 
 
 @dataclass(frozen=True)

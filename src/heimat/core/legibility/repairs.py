@@ -5,7 +5,7 @@ token that it is an alias of, on the foreground or on the ground; or a brand col
 companion. What else a repair would change is what a fresh check of the document after it finds; `findings` counts that.
 """
 
-from collections.abc import Iterable, Sequence
+from collections.abc import Iterable
 from dataclasses import dataclass
 from typing import Literal
 
@@ -20,7 +20,7 @@ from heimat.core.color.passing import nearest_passing
 from heimat.core.color.spaces import srgb_to_lab
 from heimat.core.color.told_apart import PairDistance, seen_labs
 from heimat.core.document.free_names import FreeTokenNames
-from heimat.core.document.tokens import LiteralColor, StepAlias, TokenAlias, TokenValue
+from heimat.core.document.tokens import LiteralColor, Moving, StepAlias, TokenAlias, TokenValue
 from heimat.core.edits.pairings import AddPairings, NewPairing, RemovePairing
 from heimat.core.edits.tokens import AddTokens, NewToken, SetTokenValue
 from heimat.core.resolve.hues import ResolvedHue
@@ -31,14 +31,18 @@ from heimat.core.resolve.theme import ResolvedTheme, ToldApartResult
 RepairEdit = SetTokenValue | AddTokens | AddPairings | RemovePairing
 RepairKind = Literal["step", "color", "companion", "own"]
 
+TURNS: dict[Moving, int] = {"first": 0, "usual": 1, "last": 2, "never": 3}
+"""The order in which tokens give way to repairs; what never does is not among what may move."""
+
 
 @dataclass(frozen=True)
 class Repair:
     """One way to settle a finding: the edits, the color they lead to, and what that reaches.
 
     `words` say what becomes of what, `distance` is the CIEDE2000 of the color from the present one, `weight` in how
-    many pairings what moves takes part; `mends` and `breaks` count the findings of any kind, in every theme, that go
-    and that come with it; None where that was not looked for.
+    many pairings what moves takes part, `turn` whether the team lets it move first (0), as usual (1) or last (2);
+    `mends` and `breaks` count the findings of any kind, in every theme, that go and that come with it; None where that
+    was not looked for.
     """
 
     edits: tuple[RepairEdit, ...]
@@ -48,6 +52,7 @@ class Repair:
     reaches: float
     distance: float = 0.0
     weight: int = 0
+    turn: int = TURNS["usual"]
     mends: int | None = None
     breaks: int | None = None
 
@@ -69,9 +74,8 @@ class _Moving:
         return self.theme.tokens[self.token].rgb8
 
     @property
-    def weight(self) -> int:
-        ends = ((each.foreground, each.ground) for each in self.resolved.system.pairings.values())
-        return sum(self.token in end for end in ends)
+    def turn(self) -> int:
+        return TURNS[self.resolved.system.tokens[self.token].moving]
 
     @property
     def hue(self) -> ResolvedHue | None:
@@ -82,7 +86,8 @@ class _Moving:
     def to(self, value: TokenValue, kind: RepairKind, rgb8: Bytes, words: str, reaches: float) -> Repair:
         edit = SetTokenValue(token=self.token, theme=self.theme.theme.id, value=value)
         away = float(ciede2000(srgb_to_lab(from_bytes(rgb8)), srgb_to_lab(from_bytes(self.rgb8))))
-        return Repair((edit,), kind, rgb8, f"Let {self.name} be {words}", reaches, away, self.weight)
+        weight = pairings_with(self.resolved, self.token)
+        return Repair((edit,), kind, rgb8, f"Let {self.name} be {words}", reaches, away, weight, self.turn)
 
     def nearest_step(self, good: NDArray[np.bool_], reached: NDArray[np.float64]) -> list[Repair]:
         """Of the steps of its scale that are good (n,), the one most like what it is."""
@@ -140,13 +145,13 @@ def repair_pairing(
         if theme.tokens[token].alpha < 1.0 or theme.tokens[staying].alpha < 1.0:
             continue
         against = theme.tokens[staying].rgb8
-        for end in _movable(theme, token):
+        for end in _movable(resolved, theme, token):
             moving = _Moving(resolved, theme, end)
             if moving.hue is not None:
                 reached = ratio(moving.hue.rgb8, against)
                 found += moving.nearest_step(reached >= needed, reached)
         color, away = nearest.of(theme, token, staying, needed)
-        if np.isfinite(away):
+        if np.isfinite(away) and not is_held(resolved, token):
             words = f"{hex_of(color)}, {away:.1f} away"
             value = LiteralColor(color=Color.of_bytes(color))
             reached_there = float(ratio(color, against))
@@ -154,10 +159,22 @@ def repair_pairing(
     return found + _companion(resolved, theme, result)
 
 
-def _movable(theme: ResolvedTheme, token: str) -> Sequence[str]:
-    """A token, and the one at the end of its chain, where it is an alias of another: either may move."""
+def pairings_with(resolved: Resolved, token: str) -> int:
+    """In how many pairings a token takes part."""
+    ends = ((each.foreground, each.ground) for each in resolved.system.pairings.values())
+    return sum(token in end for end in ends)
+
+
+def is_held(resolved: Resolved, token: str) -> bool:
+    """Whether a token is held against repairs."""
+    return resolved.system.tokens[token].moving == "never"
+
+
+def _movable(resolved: Resolved, theme: ResolvedTheme, token: str) -> list[str]:
+    """A token, and the one at the end of its chain, where it is an alias of another: either may move, if not held."""
     color = theme.tokens[token]
-    return (token,) if color.derived else dict.fromkeys((token, color.chain[-1]))  # type: ignore[return-value]
+    ends = (token,) if color.derived else dict.fromkeys((token, color.chain[-1]))
+    return [end for end in ends if not is_held(resolved, end)]
 
 
 def _companion(resolved: Resolved, theme: ResolvedTheme, result: PairingResult) -> list[Repair]:
@@ -198,7 +215,7 @@ def repair_told_apart(
     members = result.told_apart.tokens
     for place in (pair.one, pair.other):
         moving = _Moving(resolved, theme, members[place])
-        if moving.hue is None:
+        if moving.hue is None or is_held(resolved, moving.token):
             continue
         others = np.array([theme.tokens[token].rgb8 for at, token in enumerate(members) if at != place])
         labs, other_labs = seen_labs(moving.hue.rgb8), seen_labs(others)

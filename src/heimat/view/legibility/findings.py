@@ -11,12 +11,14 @@ from heimat.core.document.exceptions import AcceptedException
 from heimat.core.document.order import in_order
 from heimat.core.document.pairings import Use
 from heimat.core.document.system import ColorSystem
+from heimat.core.document.tokens import Moving
+from heimat.core.document.words import listed
 from heimat.core.edits import UserEdit, apply_all
-from heimat.core.legibility.findings import Finding, count_open, findings, mend_all, standing_exceptions
+from heimat.core.legibility.findings import Finding, count_open, findings, mend_all, moving_order, standing_exceptions
 from heimat.core.legibility.findings.finding import FindingKind
-from heimat.core.legibility.repairs import Repair
+from heimat.core.legibility.repairs import Repair, is_held
 from heimat.core.resolve.resolved import Resolved, resolve
-from heimat.view.eyes import Eyes, SwatchView
+from heimat.view.eyes import TYPICAL, Eyes, SwatchView
 from heimat.view.look import Look
 
 
@@ -24,7 +26,8 @@ class FindingView(TypedDict):
     """One thing to settle. `as_seen` shows the two colors under the vision that merges them.
 
     Those of the same `cause` are told together; `lapsed` says what became of an exception that was made of it.
-    `settled_by_steps` says whether repairs by steps are looked for: then none means that none was found.
+    `settled_by_steps` says whether repairs by steps are looked for: then none means that none was found; `held` says
+    what of it is held against repairs.
     """
 
     id: str
@@ -40,6 +43,7 @@ class FindingView(TypedDict):
     cause: str
     lapsed: str
     settled_by_steps: bool
+    held: str
 
 
 class ExceptionView(TypedDict):
@@ -84,7 +88,12 @@ def findings_part(look: Look) -> list[FindingView]:
     shown = [each for each in found if each.id not in exceptions.in_force]
     first = {each.cause or each.id: place for place, each in reversed(list(enumerate(shown)))}
     shown.sort(key=lambda each: first[each.cause or each.id])
-    return [_finding(each, look.eyes, exceptions.lapsed.get(each.id)) for each in shown]
+    return [_finding(look, each, exceptions.lapsed.get(each.id)) for each in shown]
+
+
+def _held_words(resolved: Resolved, finding: Finding) -> str:
+    held = [resolved.system.tokens[token].name for token in finding.tokens if is_held(resolved, token)]
+    return f"{listed(held)} {'is' if len(held) == 1 else 'are'} held against repairs." if held else ""
 
 
 def exceptions_part(look: Look) -> list[ExceptionView]:
@@ -129,7 +138,7 @@ def _exception(each: AcceptedException, state: str, words: str) -> ExceptionView
     }
 
 
-def _finding(finding: Finding, eyes: Eyes, lapsed: tuple[AcceptedException, str] | None) -> FindingView:
+def _finding(look: Look, finding: Finding, lapsed: tuple[AcceptedException, str] | None) -> FindingView:
     colors = np.array(finding.colors, dtype=np.uint8)
     merged = Eyes(finding.vision.vision, finding.vision.at_severity) if finding.vision else None
     return {
@@ -139,13 +148,14 @@ def _finding(finding: Finding, eyes: Eyes, lapsed: tuple[AcceptedException, str]
         "sentence": finding.sentence,
         "detail": finding.detail,
         "select": finding.select,
-        "colors": eyes.swatches(colors),
+        "colors": look.eyes.swatches(colors),
         "as_seen": merged.hexes(colors) if merged else None,
         "as_seen_by": merged.vision if merged else None,
         "use": finding.use,
         "cause": finding.cause or finding.id,
         "lapsed": f"{lapsed[0].person} accepted this on {lapsed[0].on}; {lapsed[1]}." if lapsed else "",
         "settled_by_steps": finding.kind in ("pairing", "told_apart", "kept"),
+        "held": _held_words(look.resolved, finding),
     }
 
 
@@ -162,12 +172,25 @@ def _repair(repair: Repair, eyes: Eyes, told_apart: bool) -> RepairView:
     }
 
 
+class MovingView(SwatchView):
+    """A token that repairs of what is open could move: how readily, and in how many pairings it takes part."""
+
+    token: str
+    name: str
+    moving: Moving
+    pairings: int
+
+
 class MendingView(TypedDict):
-    """What can be mended without breaking anything: a sentence for each, and the edits that do all of it."""
+    """What can be mended without breaking anything: a sentence for each, and the edits that do all of it.
+
+    `order` is what may move for what is open, what gives way first.
+    """
 
     done: list[str]
     edits: list[UserEdit]
     left: int
+    order: list[MovingView]
 
 
 def mending_plan(system: ColorSystem) -> MendingView:
@@ -181,4 +204,21 @@ def mending_plan(system: ColorSystem) -> MendingView:
         "done": [f"{repair.words}: {finding.sentence}" for finding, repair in done],
         "edits": edits,
         "left": count_open(resolve(after), today),
+        "order": _order(resolved, today),
     }
+
+
+def _order(resolved: Resolved, today: date) -> list[MovingView]:
+    found = findings(resolved, repairs=False)
+    accepted = standing_exceptions(resolved, found, today).in_force
+    in_first_theme = next(iter(resolved.themes.values())).tokens if resolved.themes else {}
+    return [
+        {
+            **TYPICAL.swatch(in_first_theme[token].rgb8),
+            "token": token,
+            "name": resolved.system.tokens[token].name,
+            "moving": resolved.system.tokens[token].moving,
+            "pairings": uses,
+        }
+        for token, uses in moving_order(resolved, [each for each in found if each.id not in accepted])
+    ]

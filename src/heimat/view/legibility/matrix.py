@@ -2,10 +2,13 @@
 
 from typing_extensions import TypedDict
 
+from heimat.core.document.matrices import MatrixOrder
+from heimat.core.document.order import in_order
 from heimat.core.errors import NotFound
-from heimat.core.legibility.matrix import MatrixOrder, Sided, declared, hundredths, ratios, side
+from heimat.core.legibility.matrix import Sided, declared, hundredths, ratios, side
 from heimat.core.resolve.resolved import Resolved
 from heimat.view.eyes import Eyes, SwatchView
+from heimat.view.look import Look
 
 
 class SideColorView(SwatchView):
@@ -35,6 +38,24 @@ class MatrixView(TypedDict):
     ratios: list[list[int]]
     declared: list[DeclaredView]
     aim: float | None
+
+
+class NamedMatrixView(TypedDict):
+    """A matrix that the team keeps under a name: its two sets and their order."""
+
+    id: str
+    name: str
+    rows: str
+    columns: str
+    by: MatrixOrder
+
+
+def matrices_part(look: Look) -> list[NamedMatrixView]:
+    """The named matrices, in order."""
+    return [
+        {"id": each.id, "name": each.name, "rows": each.rows, "columns": each.columns, "by": each.by}
+        for each in in_order(look.system.matrices)
+    ]
 
 
 def matrix_view(

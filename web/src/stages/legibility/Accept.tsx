@@ -5,7 +5,9 @@ import { type FindingView, problemOf } from "../../api/client";
 import { edit } from "../../api/edits";
 import { newId } from "../../api/ids";
 import { ToolButton } from "../../components/ToolButton";
+import { copyText } from "../../util/copy";
 import { useWorkspace } from "../../workspace/hooks";
+import { linkOf, readWords, useReadingTests } from "./useReadingTests";
 
 const FIELD = { size: "2xs", height: "26px", fontSize: "13px", borderColor: "border.emphasized" } as const;
 
@@ -77,6 +79,9 @@ export function Accept({ finding, said, onDone }: Props) {
     >
       {field("reason", "Why it stays as it is", "text", "260px")}
       {field("evidence", "Evidence, such as a reading test")}
+      {finding.use && finding.use !== "part" && (
+        <ReadingTest finding={finding} onEvidence={(evidence) => setWish({ ...wish, evidence })} />
+      )}
       {field("until", "Until, if it ends", "date", "140px")}
       <ToolButton type="submit">Accept it</ToolButton>
       <ToolButton onClick={onDone}>Leave it open</ToolButton>
@@ -88,3 +93,42 @@ export function Accept({ finding, said, onDone }: Props) {
     </Flex>
   );
 }
+
+/** Where eye and rule disagree, people read: a link for them, and their count as evidence. */
+function ReadingTest({ finding, onEvidence }: { finding: FindingView; onEvidence: (words: string) => void }) {
+  const { of, begin } = useReadingTests();
+  const [said, setSaid] = useState("");
+  const [ink = "", ground = ""] = finding.colors.map((each) => each.hex);
+  const px = finding.use === "large" ? LARGE_PX : BODY_PX;
+  const test = of(ink, ground).find((each) => each.px === px);
+  const invite = async () => {
+    try {
+      const link = linkOf(await begin(ink, ground, px));
+      setSaid((await copyText(link)) ? `Copied ${link}` : link);
+    } catch (thrown) {
+      setSaid(problemOf(thrown).message);
+    }
+  };
+  return (
+    <Flex gap="8px" align="center" wrap="wrap" fontSize="12px">
+      <ToolButton
+        title="Whoever has the link types figures set in these two colors; how many were right is counted"
+        onClick={() => void invite()}
+      >
+        Copy the link of a reading test
+      </ToolButton>
+      {test && test.readers > 0 && (
+        <ToolButton title={readWords(test)} onClick={() => onEvidence(readWords(test))}>
+          {test.read} of {test.shown} read: use as evidence
+        </ToolButton>
+      )}
+      <Text aria-live="polite" wordBreak="break-all">
+        {said} {test && test.readers === 0 && readWords(test)}
+      </Text>
+    </Flex>
+  );
+}
+
+/** Text as it is mostly set, and text that counts as large, in CSS pixels. */
+const BODY_PX = 16;
+const LARGE_PX = 24;

@@ -3,10 +3,12 @@ import { Box, Flex, Text } from "@chakra-ui/react";
 import { edit } from "../../api/edits";
 import { ToolButton } from "../../components/ToolButton";
 import { usePart, useWorkspace } from "../../workspace/hooks";
+import { readWords, useReadingTests } from "./useReadingTests";
 
 export function Exceptions() {
   const exceptions = usePart("exceptions");
   const { put } = useWorkspace();
+  const { of } = useReadingTests();
   if (exceptions.length === 0) return null;
   return (
     <Box as="section" aria-label="Accepted exceptions" marginTop="16px" data-testid="exceptions">
@@ -33,6 +35,7 @@ export function Exceptions() {
               {each.person}, {each.on}
               {each.until && `, until ${each.until}`}: {each.reason}
               {each.evidence && ` Evidence: ${each.evidence}`}
+              {of(each.colors[0], each.colors[1]).map((test) => ` ${readWords(test)}`)}
               {each.became && <strong> No longer in force: {each.became}.</strong>}
             </Text>
           </Box>

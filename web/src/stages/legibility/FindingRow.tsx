@@ -84,7 +84,7 @@ export function FindingRow({ finding, repairs }: Props) {
           )}
         </Text>
         <Text color="fg.muted" fontSize="12px" marginBottom="6px">
-          {finding.detail} {finding.lapsed}
+          {finding.detail} {finding.lapsed} {repairs?.length ? finding.held : ""}
         </Text>
         <Flex gap="8px" wrap="wrap">
           {repairs?.map((repair) => (
@@ -110,7 +110,8 @@ export function FindingRow({ finding, repairs }: Props) {
           )}
           {repairs?.length === 0 && finding.settled_by_steps && (
             <Text fontSize="12px">
-              Nothing near settles this. Move the hue, point the token elsewhere, or change the other side.
+              {finding.held ||
+                "Nothing near settles this. Move the hue, point the token elsewhere, or change the other side."}
             </Text>
           )}
         </Flex>

@@ -1,11 +1,12 @@
 /** Legibility: what is to settle first; what else was checked is a work area away. */
 
-import { Box } from "@chakra-ui/react";
+import { Box, Flex } from "@chakra-ui/react";
 import { Toolbar } from "../../components/Toolbar";
 import { usePart } from "../../workspace/hooks";
 import { useLook } from "../../workspace/look";
 import { ThemeChoice } from "../shared/ThemeChoice";
 import { AreaToggles, WorkArea } from "../shared/WorkArea";
+import { BroughtPictures } from "./BroughtPictures";
 import { Exceptions } from "./Exceptions";
 import { Findings } from "./Findings";
 
@@ -17,8 +18,19 @@ export function LegibilityStage() {
     <>
       <Toolbar title="Legibility" words={words}>
         <ThemeChoice />
-        <AreaToggles />
       </Toolbar>
+      <Flex
+        role="group"
+        aria-label="What else is checked"
+        gap="6px"
+        wrap="wrap"
+        flexShrink={0}
+        paddingInline="20px"
+        paddingBottom="8px"
+      >
+        <AreaToggles />
+      </Flex>
+      <BroughtPictures />
       <Box
         flex="1 1 0"
         minHeight={area ? "120px" : "0"}

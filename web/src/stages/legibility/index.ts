@@ -1,4 +1,5 @@
 /** Legibility: what it needs and which work areas it has. */
+import { isPicture } from "../../util/isPicture";
 import { lazily, type StageManifest } from "../manifest";
 
 export const legibility: StageManifest = {
@@ -6,6 +7,7 @@ export const legibility: StageManifest = {
   words: "Legibility",
   parts: () => ["findings", "repairs", "exceptions", "tokens", "pairings"],
   component: lazily(() => import("./LegibilityStage"), "LegibilityStage"),
+  takes: (files) => files.length > 0 && files.every(isPicture),
   areas: [
     {
       id: "mend",
@@ -22,7 +24,7 @@ export const legibility: StageManifest = {
     {
       id: "matrix",
       words: "Matrix",
-      parts: ["hues"],
+      parts: ["hues", "matrices"],
       component: lazily(() => import("./areas/MatrixArea"), "MatrixArea"),
     },
     {
@@ -64,7 +66,7 @@ export const legibility: StageManifest = {
     {
       id: "pairings",
       words: "Pairings",
-      parts: [],
+      parts: ["stands_on"],
       component: lazily(() => import("./areas/PairingsArea"), "PairingsArea"),
     },
     {

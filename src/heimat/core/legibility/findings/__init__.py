@@ -11,7 +11,7 @@ from heimat.core.legibility.findings.kept import kept_findings, kept_ids
 from heimat.core.legibility.findings.pairings import pairing_findings, pairing_ids, pairing_rooms
 from heimat.core.legibility.findings.scales import scale_finding_ids, scale_findings
 from heimat.core.legibility.findings.told_apart import told_apart_findings, told_apart_ids, told_apart_rooms
-from heimat.core.legibility.repairs import Repair
+from heimat.core.legibility.repairs import TURNS, Repair, pairings_with
 from heimat.core.resolve.resolved import Resolved, resolve
 
 MOST_CHECKED = 80
@@ -26,6 +26,7 @@ __all__ = [
     "finding_ids",
     "findings",
     "mend_all",
+    "moving_order",
     "rooms",
     "standing_exceptions",
 ]
@@ -90,9 +91,20 @@ def _with_consequences(resolved: Resolved, found: list[Finding]) -> list[Finding
     return [replace(each, repairs=sorted(map(counted, each.repairs), key=_rank)) for each in found]
 
 
-def _rank(repair: Repair) -> tuple[bool, int, int, float]:
+def _rank(repair: Repair) -> tuple[bool, int, int, int, float]:
     """What breaks nothing first, then what moves what matters least, then what changes least."""
-    return repair.breaks is None, repair.breaks or 0, repair.weight, repair.distance
+    return repair.breaks is None, repair.breaks or 0, repair.turn, repair.weight, repair.distance
+
+
+def moving_order(resolved: Resolved, found: list[Finding]) -> list[tuple[str, int]]:
+    """The tokens that findings could move, in the order in which they give way, each with how many pairings it is in.
+
+    The team's own order comes first, then the number of pairings, then the designer's order of tokens.
+    """
+    tokens = resolved.system.tokens
+    met = sorted({token for each in found for token in each.tokens}, key=lambda token: tokens[token].order)
+    uses = {token: pairings_with(resolved, token) for token in met}
+    return sorted(uses.items(), key=lambda each: (TURNS[tokens[each[0]].moving], each[1]))
 
 
 def changed_by(repair: Repair, system: ColorSystem) -> ColorSystem:

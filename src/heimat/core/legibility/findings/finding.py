@@ -30,6 +30,8 @@ class Finding:
     vision: VisionDistance | None = None
     use: Use | None = None
     repairs: list[Repair] = field(default_factory=list)
+    tokens: tuple[str, ...] = ()
+    """The ids of the tokens one of which a repair would move."""
     cause: str = ""
     """Findings of one cause are told together: of one text on several grounds, of one pair in several themes."""
 

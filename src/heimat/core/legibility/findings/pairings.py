@@ -72,6 +72,7 @@ def _failing(resolved: Resolved, theme: ResolvedTheme, result: PairingResult, ne
         colors=(theme.tokens[ids[0]].rgb8, theme.tokens[ids[1]].rgb8),
         theme=theme.theme.id,
         use=result.pairing.use,
+        tokens=ids,
         cause=f"pairing:{ids[0]}:{result.pairing.use}",
         repairs=repair_pairing(resolved, theme, result, nearest) if nearest else [],
     )

@@ -81,6 +81,7 @@ def _finding(
         colors=(theme.tokens[ids[0]].rgb8, theme.tokens[ids[1]].rgb8),
         theme=theme.theme.id,
         vision=worst,
+        tokens=ids,
         cause=f"told-apart:{told.id}:{ids[0]}:{ids[1]}",
         repairs=repair_told_apart(resolved, theme, result, pair) if repairs else [],
     )

@@ -4,8 +4,10 @@ import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { client, data, problemOf } from "../../../api/client";
 import { edit } from "../../../api/edits";
+import { newId } from "../../../api/ids";
 import { Choice } from "../../../components/Choice";
 import { NumberField } from "../../../components/NumberField";
+import { TextField } from "../../../components/TextField";
 import { Toggle } from "../../../components/Toggle";
 import { ToolButton } from "../../../components/ToolButton";
 import { copyText } from "../../../util/copy";
@@ -33,11 +35,13 @@ export function MatrixArea() {
   const revision = usePart("head", (head) => head.revision);
   const hues = usePart("hues");
   const seeing = useSeeing();
-  const { put } = useWorkspace();
+  const { put, keep } = useWorkspace();
   const { rows, columns, order } = useInterface((state) => state.matrix);
   const set = useInterface((state) => state.set);
   const read = (change: Partial<{ rows: string; columns: string; order: "luminance" | "own" }>) =>
     set({ matrix: { rows, columns, order, ...change } });
+  const named = usePart("matrices");
+  const present = named.find((each) => each.rows === rows && each.columns === columns && each.by === order);
   const [grade, setGrade] = useState<GradeName>("all");
   const [declared, setDeclared] = useState(false);
   const [copied, setCopied] = useState("");
@@ -62,6 +66,20 @@ export function MatrixArea() {
       title="Matrix"
       tools={
         <>
+          {named.length > 0 && (
+            <Choice
+              label="Matrix"
+              value={present?.id ?? ""}
+              items={[
+                ...(present ? [] : [{ value: "", words: "not kept" }]),
+                ...named.map((each) => ({ value: each.id, words: each.name })),
+              ]}
+              onChoose={(id) => {
+                const chosen = named.find((each) => each.id === id);
+                if (chosen) read({ rows: chosen.rows, columns: chosen.columns, order: chosen.by });
+              }}
+            />
+          )}
           <Choice label="Rows" value={rows} items={sets} onChoose={(value) => read({ rows: value })} />
           <Choice label="on" value={columns} items={sets} onChoose={(value) => read({ columns: value })} />
           <Choice
@@ -82,6 +100,22 @@ export function MatrixArea() {
           <Toggle on={declared} onClick={() => setDeclared(!declared)}>
             Declared only
           </Toggle>
+          <TextField
+            key={present?.id ?? `${rows} ${columns} ${order}`}
+            label="Name of this matrix"
+            hideLabel
+            placeholder="Keep under a name"
+            width="150px"
+            value={present?.name ?? ""}
+            onCommit={(name) =>
+              keep([edit("keep_matrix", { id: present?.id ?? newId(), name, rows, columns, by: order })])
+            }
+          />
+          {present && (
+            <ToolButton onClick={() => void put(edit("remove_matrix", { matrix: present.id }))}>
+              Remove {present.name}
+            </ToolButton>
+          )}
           <Text fontSize="12px">Our aim</Text>
           <NumberField
             label="Our aim"

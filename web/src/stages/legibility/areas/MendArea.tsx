@@ -6,6 +6,7 @@ import { ToolButton } from "../../../components/ToolButton";
 import { usePart, useWorkspace } from "../../../workspace/hooks";
 import { useLook } from "../../../workspace/look";
 import { Area } from "../../shared/Area";
+import { MovingOrder } from "./MovingOrder";
 
 export function MendArea() {
   const slug = useLook((at) => at.slug);
@@ -47,6 +48,7 @@ export function MendArea() {
           </Text>
         ))}
       </Box>
+      {plan && plan.order.length > 0 && <MovingOrder order={plan.order} />}
     </Area>
   );
 }

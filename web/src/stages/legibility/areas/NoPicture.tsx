@@ -10,7 +10,7 @@ export function NoPicture({ title, known }: { title: string; known: boolean }) {
       <Flex gap="10px" align="center" fontSize="12px">
         <Text>
           {known
-            ? "No picture yet: they are opened in Sources, and stay with the system."
+            ? "No picture yet. Paste or drop one here, or open one in Sources; it stays with the system."
             : "Looking for pictures"}
         </Text>
         {known && <ToolButton onClick={() => goTo("sources", "picture")}>Open one in Sources</ToolButton>}

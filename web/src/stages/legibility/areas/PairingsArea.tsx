@@ -11,6 +11,7 @@ import { usePart, useWorkspace } from "../../../workspace/hooks";
 import { useLook } from "../../../workspace/look";
 import { Area } from "../../shared/Area";
 import { PairingsTable } from "./PairingsTable";
+import { StandsOn } from "./StandsOn";
 
 type Use = PairingView["use"];
 const USES: { value: Use; words: string }[] = [
@@ -99,6 +100,7 @@ export function PairingsArea() {
           </Text>
         )}
       </Flex>
+      <StandsOn />
       <PairingsTable />
     </Area>
   );

@@ -22,7 +22,8 @@ const MOVES: Record<string, [number, number]> = {
 
 export function PicturePoints({ onColor }: { onColor: (side: SideName, hex: string) => void }) {
   const { pictures, picture } = usePictures();
-  if (!picture) return <Text fontSize="12px">No picture yet: they are opened in Sources.</Text>;
+  if (!picture)
+    return <Text fontSize="12px">No picture yet. Paste or drop one here; it stays with the system.</Text>;
   return (
     <Box marginBottom="8px">
       <Choice

@@ -9,6 +9,7 @@ import { ToolButton } from "../../../components/ToolButton";
 import { copyText } from "../../../util/copy";
 import { draftKey, useDraft } from "../../../util/drafts";
 import { usePart, useWorkspace } from "../../../workspace/hooks";
+import { useInterface } from "../../../workspace/interface";
 import { useLook, useSeeing } from "../../../workspace/look";
 import { useLatest } from "../../../workspace/useLatest";
 import { Area } from "../../shared/Area";
@@ -31,7 +32,7 @@ export function TwoColorsArea() {
   const seeing = useSeeing();
   const { put } = useWorkspace();
   const typeface = useTypeface(slug);
-  const [picking, setPicking] = useState(false);
+  const picking = useInterface((state) => state.pointing);
   const [one, setOne] = useDraft(draftKey("two-colors-one", slug));
   const [other, setOther] = useDraft(draftKey("two-colors-other", slug));
   const [moved, setMoved] = useState(STILL);
@@ -81,7 +82,7 @@ export function TwoColorsArea() {
       tools={
         <>
           <ToolButton onClick={swap}>Swap</ToolButton>
-          <Toggle on={picking} onClick={() => setPicking(!picking)}>
+          <Toggle on={picking} onClick={() => useInterface.getState().set({ pointing: !picking })}>
             From a picture
           </Toggle>
           <TypefaceTools typeface={typeface} />

@@ -10,7 +10,7 @@ import { useInbox } from "../../../workspace/inbox";
 import { useInterface } from "../../../workspace/interface";
 import { useLook, useSeeing } from "../../../workspace/look";
 import { useReading } from "../../shared/ReadLines";
-import { UploadProgress } from "../areas/picture/UploadProgress";
+import { UploadProgress } from "../../shared/UploadProgress";
 import { Understood } from "./Understood";
 import type { useTaking } from "./useTaking";
 

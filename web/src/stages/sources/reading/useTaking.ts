@@ -2,11 +2,11 @@
  * another. */
 
 import { useCallback, useState } from "react";
+import { isPicture } from "../../../util/isPicture";
 import { look } from "../../../workspace/look";
-import { useUpload } from "../areas/picture/useUpload";
+import { useUpload } from "../../shared/useUpload";
 
 const MOST_TEXT = 5_000_000;
-const PICTURE = /^image\/(?!svg)/;
 /** Ends of files that are no texts, whatever the browser takes them for. */
 const NO_TEXT = /\.(zip|gz|pdf|exe|dmg|mp[34]|mov|avi|docx?|xlsx?|pptx?|woff2?|ttf|otf|psd|tiff?|heic)$/i;
 
@@ -18,9 +18,9 @@ export function useTaking() {
   const take = useCallback(
     (brought: Iterable<File>) => {
       const every = Array.from(brought);
-      const pictures = every.filter((file) => PICTURE.test(file.type));
+      const pictures = every.filter((file) => isPicture(file));
       const refused = every.flatMap((file) => refusal(file) ?? []);
-      const texts = every.filter((file) => !PICTURE.test(file.type) && refusal(file) === null);
+      const texts = every.filter((file) => !isPicture(file) && refusal(file) === null);
       setProblems(refused);
       if (pictures.length > 0) send(...pictures);
       // What is read now is what was brought last; what waited goes on waiting behind it.
@@ -38,7 +38,7 @@ export function useTaking() {
 
 /** Why a file is not even looked into; null where it is. */
 function refusal(file: File): string | null {
-  if (PICTURE.test(file.type)) return null;
+  if (isPicture(file)) return null;
   if (file.size === 0) return `“${file.name}” is empty, or a folder: give the files in it.`;
   if (NO_TEXT.test(file.name)) return `“${file.name}” is neither a text nor a picture that Heimat reads.`;
   if (file.size > MOST_TEXT) {

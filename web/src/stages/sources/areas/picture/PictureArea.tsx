@@ -9,9 +9,9 @@ import { ToolButton } from "../../../../components/ToolButton";
 import { look, useLook } from "../../../../workspace/look";
 import { useRemoval } from "../../../../workspace/useRemoval";
 import { Area } from "../../../shared/Area";
+import { UploadProgress } from "../../../shared/UploadProgress";
+import { useUpload } from "../../../shared/useUpload";
 import { PictureDesk } from "./PictureDesk";
-import { UploadProgress } from "./UploadProgress";
-import { useUpload } from "./useUpload";
 
 export function PictureArea() {
   const slug = useLook((at) => at.slug);

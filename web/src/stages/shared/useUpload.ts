@@ -2,8 +2,8 @@
 
 import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useRef, useState } from "react";
-import type { PictureView } from "../../../../api/client";
-import { useLook } from "../../../../workspace/look";
+import type { PictureView } from "../../api/client";
+import { useLook } from "../../workspace/look";
 
 const MOST_BYTES = 20_000_000;
 

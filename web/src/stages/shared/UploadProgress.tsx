@@ -1,6 +1,6 @@
 /** How far a picture has come on its way, and a way to stop it. */
 import { Box, Flex, Text } from "@chakra-ui/react";
-import { ToolButton } from "../../../../components/ToolButton";
+import { ToolButton } from "../../components/ToolButton";
 import type { useUpload } from "./useUpload";
 
 export function UploadProgress({ upload }: { upload: ReturnType<typeof useUpload> }) {

@@ -1,0 +1,93 @@
+"""Reading tests: begun by the team, read by whoever has the link."""
+
+from typing import Annotated
+
+from fastapi import APIRouter
+from pydantic import Field
+from starlette.responses import Response
+from typing_extensions import TypedDict
+
+from heimat.api.bodies import Body
+from heimat.api.context import Acting, Uses
+from heimat.api.encoding import answer, described, described_empty
+from heimat.service.reading_tests import FIGURES, ReadingTest, figures
+
+router = APIRouter(prefix="/api", tags=["legibility"])
+_Hex = Annotated[str, Field(pattern=r"^#[0-9A-F]{6}$")]
+_Key = Annotated[str, Field(max_length=60)]
+
+
+class ReadingTestBody(Body):
+    """The two colors that are read, and the size of the text in CSS pixels."""
+
+    ink: _Hex
+    ground: _Hex
+    px: Annotated[int, Field(ge=8, le=96)]
+
+
+class ReadAnswer(Body):
+    """What was shown, and what was typed for it; nothing where it could not be read."""
+
+    shown: Annotated[str, Field(min_length=1, max_length=20)]
+    typed: Annotated[str, Field(max_length=20)]
+
+
+class ReadingAnswersBody(Body):
+    """What one reader has read."""
+
+    answers: Annotated[list[ReadAnswer], Field(min_length=1, max_length=FIGURES)]
+
+
+class ReadingTestView(TypedDict):
+    """A reading test: the key of its link, and how much of what was shown its readers have read."""
+
+    key: str
+    ink: str
+    ground: str
+    px: int
+    readers: int
+    shown: int
+    read: int
+
+
+class ReadingTaskView(TypedDict):
+    """What a reader is shown: figures in one color on another."""
+
+    ink: str
+    ground: str
+    px: int
+    figures: list[str]
+
+
+@router.get("/systems/{slug}/reading-tests", operation_id="listReadingTests", **described(list[ReadingTestView]))
+def list_reading_tests(slug: str, uses: Uses) -> Response:
+    return answer([_view(each) for each in uses.reading_tests.of(slug)])
+
+
+@router.post("/systems/{slug}/reading-tests", operation_id="beginReadingTest", **described(ReadingTestView))
+def begin_reading_test(slug: str, body: ReadingTestBody, uses: Uses, person: Acting) -> Response:
+    return answer(_view(uses.reading_tests.begin(slug, body.ink, body.ground, body.px, person.id)))
+
+
+@router.get("/reading/{key}", operation_id="readReadingTask", **described(ReadingTaskView))
+def read_reading_task(key: _Key, uses: Uses) -> Response:
+    found = uses.reading_tests.find(key)
+    return answer({"ink": found.ink, "ground": found.ground, "px": found.px, "figures": figures()})
+
+
+@router.post("/reading/{key}", operation_id="answerReadingTask", **described_empty())
+def answer_reading_task(key: _Key, body: ReadingAnswersBody, uses: Uses) -> Response:
+    uses.reading_tests.answer(key, [(each.shown, each.typed) for each in body.answers])
+    return Response(status_code=204)
+
+
+def _view(row: ReadingTest) -> ReadingTestView:
+    return {
+        "key": row.key,
+        "ink": row.ink,
+        "ground": row.ground,
+        "px": row.px,
+        "readers": row.readers,
+        "shown": row.shown,
+        "read": row.read,
+    }
