@@ -4,6 +4,7 @@ Ranges: sRGB, linear sRGB, display-p3, HSL and HSV 0 to 1 with hues in degrees 0
 white (D65); CIE L*a*b* with L* 0 to 100 (D65); OKLab and OKLCH with L 0 to 1 and hues in degrees.
 """
 
+from heimat.core.color.spaces.cam02 import xyz_to_cam02
 from heimat.core.color.spaces.display_p3 import p3_to_srgb, srgb_to_p3
 from heimat.core.color.spaces.hsl import hsl_to_srgb, srgb_to_hsl
 from heimat.core.color.spaces.hsv import hsv_to_srgb, srgb_to_hsv
@@ -45,6 +46,7 @@ __all__ = [
     "srgb_to_oklch",
     "srgb_to_p3",
     "srgb_to_xyz",
+    "xyz_to_cam02",
     "xyz_to_lab",
     "xyz_to_linear",
     "xyz_to_srgb",

@@ -1,0 +1,1 @@
+"""Palettes for data: arithmetic on colors, which knows no document."""

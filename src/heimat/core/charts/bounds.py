@@ -1,0 +1,58 @@
+"""Inside which bounds the colors of a palette lie: lightness, strength, contrast with the ground."""
+
+from dataclasses import dataclass
+
+import numpy as np
+from numpy.typing import NDArray
+
+from heimat.core.color.arrays import Bytes, Floats, from_bytes
+from heimat.core.color.contrast import FLARE, WEIGHTS, ratio, relative_luminance
+from heimat.core.color.spaces import linear_to_srgb, oklab_to_srgb, srgb_to_linear, srgb_to_oklab
+
+_GRAY = 1e-6
+_SAFE = 0.003
+"""By which share of luminance a projected color is kept inside, so that rounding does not put it outside."""
+
+
+@dataclass(frozen=True)
+class Bounds:
+    """OKLab lightness and chroma from and to, and the least contrast with a ground (an 8-bit color)."""
+
+    ground: tuple[int, int, int]
+    contrast: float = 3.0
+    lightness: tuple[float, float] = (0.0, 1.0)
+    chroma: tuple[float, float] = (0.0, 0.5)
+
+    @property
+    def ground8(self) -> Bytes:
+        """The ground as an array (3,)."""
+        return np.array(self.ground, dtype=np.uint8)
+
+    def holds(self, rgb8: Bytes) -> NDArray[np.bool_]:
+        """Whether 8-bit colors (..., 3) lie inside."""
+        lab = srgb_to_oklab(from_bytes(rgb8))
+        chroma = np.hypot(lab[..., 1], lab[..., 2])
+        inside = (lab[..., 0] >= self.lightness[0]) & (lab[..., 0] <= self.lightness[1])
+        inside &= (chroma >= self.chroma[0]) & (chroma <= self.chroma[1])
+        return np.asarray(inside & (ratio(rgb8, self.ground8) >= self.contrast))
+
+    def project(self, srgb: Floats) -> Floats:
+        """sRGB colors (..., 3) moved inside, or as near to it as one step of each kind comes."""
+        lab = srgb_to_oklab(srgb.clip(0.0, 1.0))
+        chroma = np.hypot(lab[..., 1], lab[..., 2])
+        stretch = chroma.clip(*self.chroma) / np.maximum(chroma, _GRAY)
+        lab = np.stack([lab[..., 0].clip(*self.lightness), lab[..., 1] * stretch, lab[..., 2] * stretch], axis=-1)
+        return self._contrasting(oklab_to_srgb(lab).clip(0.0, 1.0))
+
+    def _contrasting(self, srgb: Floats) -> Floats:
+        """Darker, or lighter where the ground is dark, until the contrast is reached."""
+        under = float(relative_luminance(self.ground8)) + FLARE
+        linear = srgb_to_linear(srgb)
+        light = linear @ WEIGHTS
+        darkest, lightest = under / self.contrast - FLARE, under * self.contrast - FLARE
+        if darkest >= 1.0 - lightest:
+            linear = linear * np.minimum(1.0, darkest * (1.0 - _SAFE) / np.maximum(light, _GRAY))[..., None]
+        else:
+            lacking = (lightest * (1.0 + _SAFE) - light) / np.maximum(1.0 - light, _GRAY)
+            linear = linear + lacking.clip(0.0, 1.0)[..., None] * (1.0 - linear)
+        return linear_to_srgb(linear.clip(0.0, 1.0)).clip(0.0, 1.0)

@@ -1,0 +1,104 @@
+"""What a brand's own colors are like, and palettes that stay near it.
+
+Left alone, a search for distance ends in violets and acid greens that no brand owns. So lightness and strength stay
+within the range of the system's own hues, a little widened, unless more distance is asked for (`reach` 0 is like the
+brand, 1 as far apart as can be); and each color leans to the nearest of the system's hues, as long as that costs less
+than a stated share of the distance.
+"""
+
+from dataclasses import dataclass, replace
+
+import numpy as np
+
+from heimat.core.charts.apart import all_apart, seen8
+from heimat.core.charts.bounds import Bounds
+from heimat.core.charts.categorical import Made, Wish, generate, ordered
+from heimat.core.color.arrays import Bytes, Floats, from_bytes, to_bytes
+from heimat.core.color.spaces import oklch_to_srgb, srgb_to_oklch
+
+LEAN_COST = 0.1
+"""The share of the distance that leaning to the system's hues may cost."""
+_ROOM_LIGHTNESS, _ROOM_CHROMA = 0.08, 0.025
+_LEAST_CHROMA = 0.05
+"""Below it a color is a gray, which is no category beside colors."""
+_NO_BRAND = ((0.45, 0.75), (0.08, 0.16))
+_LEANS = (1.0, 0.75, 0.5, 0.25)
+
+
+@dataclass(frozen=True)
+class Character:
+    """The range of OKLab lightness and chroma of a system's own hues, and their OKLCH hues in degrees (n,)."""
+
+    lightness: tuple[float, float]
+    chroma: tuple[float, float]
+    hues: Floats
+
+    @classmethod
+    def of(cls, rgb8: Bytes) -> "Character":
+        """The character of 8-bit colors (n, 3); grays among them say nothing."""
+        lch = srgb_to_oklch(from_bytes(rgb8)).reshape(-1, 3)
+        colored = lch[lch[:, 1] >= _LEAST_CHROMA]
+        if len(colored) == 0:
+            return cls(*_NO_BRAND, np.empty(0))
+        light, chroma, hue = colored.T
+        return cls(
+            (float(light.min()) - _ROOM_LIGHTNESS, float(light.max()) + _ROOM_LIGHTNESS),
+            (max(float(chroma.min()) - _ROOM_CHROMA, _LEAST_CHROMA), float(chroma.max()) + _ROOM_CHROMA),
+            hue,
+        )
+
+    def bounds(self, ground: tuple[int, int, int], contrast: float, reach: float) -> Bounds:
+        """The bounds of a palette at a reach from 0, like the brand, to 1, as far apart as can be."""
+
+        def wider(own: tuple[float, float], widest: tuple[float, float]) -> tuple[float, float]:
+            low, high = ((1.0 - reach) * near + reach * far for near, far in zip(own, widest, strict=True))
+            return max(low, widest[0]), min(high, widest[1])
+
+        return Bounds(ground, contrast, wider(self.lightness, (0.0, 1.0)), wider(self.chroma, (0.0, 0.5)))
+
+
+def generate_like(character: Character, wish: Wish, reach: float) -> Made:
+    """A palette inside the bounds of a wish whose colors lean to the system's hues, the less the greater the reach."""
+    made = generate(wish)
+    if reach >= 1.0 or len(character.hues) == 0:
+        return made
+    return _leaning(made, wish, character.hues, LEAN_COST * (1.0 - reach))
+
+
+def _leaning(made: Made, wish: Wish, hues: Floats, cost: float) -> Made:
+    least = made.apart * (1.0 - cost)
+    rgb8, held = made.rgb8.copy(), len(wish.held)
+    for place in range(held, len(rgb8)):
+        lch = srgb_to_oklch(from_bytes(rgb8[place]))
+        turns = (hues - lch[2] + 180.0) % 360.0 - 180.0
+        turn = float(turns[int(np.argmin(np.abs(turns)))])
+        for share in _LEANS:
+            tried = rgb8.copy()
+            turned = oklch_to_srgb(np.array([lch[0], lch[1], lch[2] + share * turn]))
+            tried[place] = to_bytes(wish.bounds.project(turned.clip(0.0, 1.0)))
+            if bool(wish.bounds.holds(tried[place])) and float(all_apart(seen8(tried)).min()) >= least:
+                rgb8 = tried
+                break
+    return ordered(rgb8, held)
+
+
+@dataclass(frozen=True)
+class Price:
+    """How far apart the colors would be: at a reach, or without one of the bounds (its name)."""
+
+    name: str
+    apart: float
+
+
+def prices(wish: Wish) -> list[Price]:
+    """What each bound costs: the distance that would be reached without it, the dearest first."""
+    bounds = wish.bounds
+    without = {
+        "contrast": replace(wish, bounds=replace(bounds, contrast=1.0)),
+        "lightness": replace(wish, bounds=replace(bounds, lightness=(0.0, 1.0))),
+        "strength": replace(wish, bounds=replace(bounds, chroma=(0.0, 0.5))),
+    }
+    if wish.held:
+        without["held colors"] = replace(wish, held=())
+    found = [Price(name, generate(other).apart) for name, other in without.items()]
+    return sorted(found, key=lambda each: -each.apart)

@@ -1,0 +1,92 @@
+"""Classes from data: where one color ends and the next begins, and how many values stand in each."""
+
+from collections.abc import Sequence
+from itertools import pairwise
+from typing import Literal
+
+import numpy as np
+
+from heimat.core.color.arrays import Floats
+from heimat.core.errors import DomainError
+
+ClassMethod = Literal["equal", "quantiles", "natural", "typed"]
+MOST_CLASSES = 24
+_CELLS = 400
+"""Natural breaks are sought among this many groups of values at most: more would not move them visibly."""
+
+
+def breaks(values: Floats, count: int, method: ClassMethod, typed: Sequence[float] = ()) -> list[float]:
+    """The `count` - 1 inner limits of classes over finite values (n,), rising.
+
+    `natural` is the optimal partition of Fisher 1958, which Jenks 1977 made known. Raises DomainError for typed
+    breaks that do not rise or lie outside the data, for no values, and for more classes than there are values.
+    """
+    if len(values) == 0:
+        raise DomainError("There are no values to make classes of.", "values", "empty")
+    low, high = float(values.min()), float(values.max())
+    if method == "typed":
+        return _typed(typed, low, high)
+    different = len(np.unique(values))
+    if not 1 <= count <= MOST_CLASSES:
+        raise DomainError(f"A palette has 1 to {MOST_CLASSES} classes.", "classes", "range")
+    if count > different:
+        raise DomainError(f"{count} classes of {different} different values: ask for fewer.", "classes", "few")
+    shares = np.arange(1, count) / count
+    if method == "equal":
+        return [float(each) for each in low + shares * (high - low)]
+    if method == "quantiles":
+        found = np.unique(np.quantile(values, shares))
+        return [float(each) for each in found if low < each <= high]
+    return _natural(values, count)
+
+
+def counts(values: Floats, limits: Sequence[float]) -> list[int]:
+    """How many finite values (n,) stand in each class; one that stands on a limit is of the class above it."""
+    places = np.searchsorted(np.asarray(limits), values, side="right")
+    return [int(each) for each in np.bincount(places, minlength=len(limits) + 1)]
+
+
+def _typed(typed: Sequence[float], low: float, high: float) -> list[float]:
+    for before, after in pairwise(typed):
+        if after <= before:
+            raise DomainError(f"Breaks rise: {after:g} stands behind {before:g}.", "breaks", "order")
+    for each in typed:
+        if not low < each < high:
+            raise DomainError(f"{each:g} lies outside the data, from {low:g} to {high:g}.", "breaks", "outside")
+    return [float(each) for each in typed]
+
+
+def _natural(values: Floats, count: int) -> list[float]:
+    """Least squares within classes: dynamic programming over sorted groups of values."""
+    points, weights = _grouped(values)
+    sums = np.concatenate([[0.0], np.cumsum(weights * points)])
+    squares = np.concatenate([[0.0], np.cumsum(weights * points * points)])
+    totals = np.concatenate([[0.0], np.cumsum(weights)])
+    starts, ends = np.arange(len(points))[:, None], np.arange(1, len(points) + 1)[None, :]
+    weight = np.maximum(totals[ends] - totals[starts], 1e-12)
+    within = squares[ends] - squares[starts] - (sums[ends] - sums[starts]) ** 2 / weight
+    within = np.where(ends > starts, np.maximum(within, 0.0), np.inf)
+    cost = within[0].copy()
+    cuts = np.zeros((count, len(points)), dtype=np.int64)
+    for classes in range(1, count):
+        # The last class begins at a start; what is before it is divided as well as it can be.
+        tried = np.concatenate([[np.inf], cost[:-1]])[:, None] + within
+        cuts[classes] = np.argmin(tried, axis=0)
+        cost = np.take_along_axis(tried, cuts[classes][None], axis=0)[0]
+    found: list[float] = []
+    end = len(points) - 1
+    for classes in range(count - 1, 0, -1):
+        start = int(cuts[classes, end])
+        found.append(float(points[start]))
+        end = start - 1
+    return found[::-1]
+
+
+def _grouped(values: Floats) -> tuple[Floats, Floats]:
+    points, weights = np.unique(values, return_counts=True)
+    if len(points) <= _CELLS:
+        return points, weights.astype(np.float64)
+    first = np.linspace(0, len(points), _CELLS, endpoint=False).astype(np.int64)
+    grouped = np.add.reduceat(weights, first).astype(np.float64)
+    means = np.add.reduceat(points * weights, first) / grouped
+    return np.asarray(means), grouped

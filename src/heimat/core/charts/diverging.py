@@ -1,0 +1,89 @@
+"""Diverging palettes: two arms of equal lightness at equal distance from a quiet middle."""
+
+from dataclasses import dataclass
+
+import numpy as np
+
+from heimat.core.charts.apart import differences, seen, seen8
+from heimat.core.charts.ramp import arc
+from heimat.core.color.arrays import Bytes, Floats, from_bytes
+from heimat.core.color.gamut import solve
+from heimat.core.color.rounding import nearest_bytes
+from heimat.core.color.spaces import luminance_of, srgb_to_oklch
+
+LEAST_ENDS, GOOD_ENDS = 20.0, 30.0
+"""How far apart the ends are to be under every vision (CIEDE2000), and from where on nothing is said of it."""
+_POINTS = 129
+_LEAST_CHROMA = 0.07
+"""An end weaker than that would be taken for the middle."""
+PARTNER_CHROMA = 0.13
+"""How strong a proposed end is at least: a quiet brand color needs a partner that speaks up."""
+_HUES = np.arange(0.0, 360.0, 5.0)
+_MIDDLE_CHROMA = 0.004
+
+
+@dataclass(frozen=True)
+class Arms:
+    """L* of the middle and of both ends, and OKLCH chroma and hue in degrees of the low and the high end."""
+
+    middle: float
+    end: float
+    low: tuple[float, float]
+    high: tuple[float, float]
+
+    @classmethod
+    def between(cls, low8: Bytes, high8: Bytes, middle: float, end: float) -> "Arms":
+        """The arms from one 8-bit color's hue to another's, each as strong as that color."""
+        return cls(middle, end, _end_of(low8), _end_of(high8))
+
+    def at(self, places: Floats) -> Floats:
+        """The colors (n, 3) at places from -1, the low end, over 0 to 1, the high end: sRGB 0 to 1.
+
+        Both arms have the same L* at the same distance; the steps are even over both together in CAM02-UCS.
+        """
+        along = np.linspace(0.0, 1.0, _POINTS)
+        both = [arc(self._arm(along, end)) for end in (self.low, self.high)]
+        together = (both[0] / both[0][-1] + both[1] / both[1][-1]) / 2.0
+        walked = np.interp(np.abs(places), together, along)
+        return np.where((places < 0.0)[:, None], self._arm(walked, self.low), self._arm(walked, self.high))
+
+    def _arm(self, along: Floats, end: tuple[float, float]) -> Floats:
+        light = self.middle + along * (self.end - self.middle)
+        # Strength comes sooner than darkness, so that the first classes beside the middle have a side.
+        chroma = _MIDDLE_CHROMA + (end[0] - _MIDDLE_CHROMA) * along**0.75
+        return solve(luminance_of(light), chroma, np.full_like(along, end[1]))
+
+    @property
+    def ends_apart(self) -> float:
+        """How far apart the two ends are under the vision that brings them nearest (CIEDE2000)."""
+        ends = nearest_bytes(self.at(np.array([-1.0, 1.0])))
+        views = seen8(ends)
+        return float(differences(views[:, 0], views[:, 1]).min())
+
+
+def _end_of(rgb8: Bytes) -> tuple[float, float]:
+    _, chroma, hue = srgb_to_oklch(from_bytes(rgb8))
+    return max(float(chroma), _LEAST_CHROMA), float(hue)
+
+
+@dataclass(frozen=True)
+class Partner:
+    """A hue for the other end, in degrees, and how far apart the ends are with it under every vision."""
+
+    hue: float
+    apart: float
+
+
+def partners(low8: Bytes, end: float) -> list[Partner]:
+    """The hues for the other end of one 8-bit color at an L*, the one farthest apart under every vision first."""
+    chroma, hue = _end_of(low8)
+    light = luminance_of(np.float64(end))
+    own = seen(solve(light, np.float64(chroma), np.float64(hue)))
+    others = seen(solve(light, np.float64(max(chroma, PARTNER_CHROMA)), _HUES))
+    apart = differences(own[:, None], others).min(axis=0)
+    return [Partner(float(_HUES[place]), float(apart[place])) for place in np.argsort(-apart, kind="stable")]
+
+
+def class_places(count: int) -> Floats:
+    """The places of a number of classes from -1 to 1; an odd number has one in the middle."""
+    return np.linspace(-1.0, 1.0, count) if count > 1 else np.zeros(1)

@@ -1,0 +1,88 @@
+"""What a set of colors suits as a palette: categories, an order, or two directions; and why, in figures."""
+
+from dataclasses import dataclass
+from typing import Literal
+
+import numpy as np
+
+from heimat.core.charts.apart import nearest_pair
+from heimat.core.charts.ramp import lights, spread
+from heimat.core.color.arrays import Bytes, Floats, from_bytes
+from heimat.core.color.difference import TOLD_APART, distance_text
+from heimat.core.color.spaces import srgb_to_oklch
+
+PaletteKind = Literal["categorical", "sequential", "diverging"]
+LEAST_SPAN = 30.0
+"""L* from end to end below which an order is hardly seen."""
+MOST_SPREAD = 0.35
+"""How much steps may vary (standard deviation over mean) and still be read as even."""
+_SIDES = 45.0
+"""Degrees of hue between two ends from which on they are two sides and not one."""
+_GRAY = 0.03
+
+
+@dataclass(frozen=True)
+class Suits:
+    """Whether a set suits one kind of palette, and the reason in a sentence with its figures."""
+
+    kind: PaletteKind
+    suits: bool
+    why: str
+
+
+def suitability(rgb8: Bytes) -> list[Suits]:
+    """What 8-bit colors (n, 3), in their order, suit: what they suit comes first."""
+    found = [_categorical(rgb8), _sequential(rgb8), _diverging(rgb8)]
+    return sorted(found, key=lambda each: not each.suits)
+
+
+def _categorical(rgb8: Bytes) -> Suits:
+    if len(rgb8) < 2:
+        return Suits("categorical", False, "One color is no set of categories.")
+    least, one, other = nearest_pair(rgb8)
+    why = f"The nearest two, {one + 1} and {other + 1}, are CIEDE2000 {distance_text(least)} apart under any vision"
+    enough = least >= TOLD_APART
+    return Suits("categorical", enough, f"{why}; {'that is told apart' if enough else f'{TOLD_APART:g} is asked for'}.")
+
+
+def _sequential(rgb8: Bytes) -> Suits:
+    light = lights(rgb8)
+    if len(light) < 3:
+        return Suits("sequential", False, "An order takes three colors at least.")
+    steps, span = np.diff(light), abs(float(light[-1] - light[0]))
+    if not ((steps > 0.0).all() or (steps < 0.0).all()):
+        return Suits("sequential", False, "Their lightness turns on the way, so they show no order.")
+    if span < LEAST_SPAN:
+        return Suits("sequential", False, f"From end to end they span {span:.0f} L*; {LEAST_SPAN:g} is asked for.")
+    uneven = spread(from_bytes(rgb8))
+    why = f"Lightness goes one way, over {span:.0f} L*; steps vary by {uneven:.0%}"
+    even = uneven <= MOST_SPREAD
+    return Suits("sequential", even, f"{why}{'' if even else f', {MOST_SPREAD:.0%} is the most for even steps'}.")
+
+
+def _diverging(rgb8: Bytes) -> Suits:
+    light = lights(rgb8)
+    if len(light) < 5:
+        return Suits("diverging", False, "Two directions and a middle take five colors at least.")
+    turn = _turning_place(light)
+    if turn is None:
+        return Suits("diverging", False, "Lightness does not rise to one middle and fall from it.")
+    low, high = srgb_to_oklch(from_bytes(rgb8[[0, -1]]))
+    apart = abs((float(high[2] - low[2]) + 180.0) % 360.0 - 180.0)
+    if min(low[1], high[1]) < _GRAY or apart < _SIDES:
+        return Suits("diverging", False, f"Its ends are {apart:.0f}° of hue apart: they are not two sides.")
+    off = abs(float(light[0] - light[-1]))
+    middle = turn == (len(light) - 1) / 2
+    why = (
+        f"Lightness turns at color {turn + 1} of {len(light)}; its ends are {off:.1f} L* and {apart:.0f}° of hue apart"
+    )
+    return Suits("diverging", middle and off <= 10.0, why + ("." if middle else ": the middle is not in the middle."))
+
+
+def _turning_place(light: Floats) -> int | None:
+    """Where lightness turns, if it turns once, between the ends."""
+    signs = np.sign(np.diff(light))
+    if (signs == 0).any():
+        return None
+    turns = np.flatnonzero(signs[1:] != signs[:-1]) + 1
+    return int(turns[0]) if len(turns) == 1 else None
