@@ -33,6 +33,29 @@ def plain_name(color: Color) -> str:
     return next(term for end, term in _TERMS if hue <= end)
 
 
+_PALE, _DEEP, _GRAYISH = 72.0, 30.0, 0.06
+_BROWN = (38.0, 85.0, 50.0)
+_OLIVE = (85.0, 128.0, 55.0)
+
+
+def spoken_name(color: Color) -> str:
+    """A name that can be said aloud of a color in a chart: a term with light, dark or grayish before it; brown, olive.
+
+    The terms are those of `plain_name`; brown is a dark orange, olive a dark yellow, by OKLCH hue and L*.
+    """
+    light = float(lightness(relative_luminance(rgb8_of(color))))
+    _, chroma, hue = oklch_of(color)
+    term = plain_name(color)
+    if term in ("black", "white"):
+        return term
+    if chroma >= _GRAYISH / 2:
+        for (low, high, below), name in ((_BROWN, "brown"), (_OLIVE, "olive")):
+            if low < hue <= high and light < below:
+                return name if light >= _DEEP else f"dark {name}"
+    shade = "dark " if light < _DEEP else "light " if light > _PALE else ""
+    return f"{shade}{'grayish ' if term != 'gray' and chroma < _GRAYISH else ''}{term}"
+
+
 def unique_name(wanted: str, taken: Iterable[str]) -> str:
     """The wanted name, with the smallest number behind it that no taken name has, where it is taken."""
     held = {name.casefold() for name in taken}

@@ -1,15 +1,19 @@
-"""Keys: how a color of the document is addressed. `hue:ID`, `step:HUE/STEP`, `token:ID`; the only place that knows."""
+"""Keys: how a color of the document is addressed. `hue:ID`, `step:HUE/STEP`, `token:ID`,
+`palette:ID` and `palette:ID/COLOR`; the only place that knows."""
 
 from dataclasses import dataclass
 from typing import Literal
 
-KeyKind = Literal["hue", "step", "token"]
+KeyKind = Literal["hue", "step", "token", "palette"]
 LONGEST_KEY = 120
 
 
 @dataclass(frozen=True)
 class Key:
-    """What a key addresses: a hue, a step of a hue, or a token, by id; `step` is empty for the others."""
+    """What a key addresses: a hue, a step of a hue, a token, a palette or one of its colors, by id.
+
+    `step` is that of a step, or of a palette's color; empty for the others.
+    """
 
     kind: KeyKind
     id: str
@@ -31,6 +35,11 @@ def token_key(token: str) -> str:
     return f"token:{token}"
 
 
+def palette_key(palette: str, color: str = "") -> str:
+    """The key of a palette, or of one of its colors."""
+    return f"palette:{palette}/{color}" if color else f"palette:{palette}"
+
+
 def parse_key(text: str) -> Key | None:
     """What a text addresses, or None where it is no key. Whether that is there is not asked."""
     kind, _, rest = text.partition(":")
@@ -39,4 +48,6 @@ def parse_key(text: str) -> Key | None:
     if kind == "token" and rest:
         return Key("token", rest)
     hue, slash, step = rest.partition("/")
+    if kind == "palette" and hue:
+        return Key("palette", hue, step)
     return Key("step", hue, step) if kind == "step" and hue and slash and step else None

@@ -12,6 +12,7 @@ from heimat.core.document.hues import Hue
 from heimat.core.document.ids import Id
 from heimat.core.document.matrices import MOST_MATRICES, NamedMatrix
 from heimat.core.document.pairings import Pairing, ToldApartSet
+from heimat.core.document.palettes import MOST_PALETTES, Palette
 from heimat.core.document.part import LONGEST_NAME, Name, Note, Part
 from heimat.core.document.selections import MOST_COLORS, NamedSelection
 from heimat.core.document.themes import Theme
@@ -59,6 +60,7 @@ class ColorSystem(Part):
     tokens: Annotated[dict[Id, Token], Field(max_length=MOST_TOKENS)] = {}
     pairings: Annotated[dict[Id, Pairing], Field(max_length=MOST_TOKENS)] = {}
     told_apart: dict[Id, ToldApartSet] = {}
+    palettes: Annotated[dict[Id, Palette], Field(max_length=MOST_PALETTES)] = {}
     exceptions: Annotated[dict[Id, AcceptedException], Field(max_length=MOST_EXCEPTIONS)] = {}
     conditions: Annotated[dict[Id, Condition], Field(max_length=MOST_CONDITIONS)] = {}
     matrices: Annotated[dict[Id, NamedMatrix], Field(max_length=MOST_MATRICES)] = {}

@@ -72,7 +72,7 @@ UPGRADES: dict[int, Callable[[Document], Document]] = {
     6: _scales_published,
     # 8: accepted exceptions, viewing conditions, a team's own aim and duty.
     7: _same,
-    # 9: tokens that repairs move first, last or never; named matrices.
+    # 9: tokens that repairs move first, last or never; named matrices; palettes.
     8: _same,
 }
 """What brings a document of each form to the next one."""

@@ -32,6 +32,16 @@ from heimat.core.edits.ladder import PublishScales, RenameSystem, SetHueLadder, 
 from heimat.core.edits.matrices import KeepMatrix, RemoveMatrix
 from heimat.core.edits.order import SpreadOrder, carried_over, grown
 from heimat.core.edits.pairings import AddPairings, KeepToldApart, RemovePairing, RemoveToldApart
+from heimat.core.edits.palettes import (
+    AddPalette,
+    DescribePalette,
+    MovePalette,
+    PlacePalette,
+    RemovePalette,
+    RenamePalette,
+    SetPalette,
+)
+from heimat.core.edits.palettes_kept import keep_palettes
 from heimat.core.edits.reserve import SetReserve
 from heimat.core.edits.restore import Restore
 from heimat.core.edits.scales import AimCurve, AimStep, NudgeSteps, SetCurves, SetMethod, SetPinNeighbours, SetWide
@@ -120,6 +130,13 @@ UserEdit = Annotated[
     | RemoveCondition
     | KeepMatrix
     | RemoveMatrix
+    | AddPalette
+    | SetPalette
+    | RenamePalette
+    | PlacePalette
+    | DescribePalette
+    | MovePalette
+    | RemovePalette
     | SetAim
     | SetDuty
     | KeepToldApart
@@ -159,6 +176,7 @@ def apply(system: ColorSystem, edit: Edit) -> ColorSystem:
     if changed is not system:
         if not isinstance(edit, HoldHues | Restore | SpreadOrder):
             refuse_held(system, changed, _field_of(edit))
+            changed = keep_palettes(system, changed)
         check_system(changed, _field_of(edit))
     return changed
 

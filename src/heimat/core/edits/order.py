@@ -5,6 +5,7 @@ from typing import Any, Literal, TypeVar
 
 from heimat.core.document.hues import Hue
 from heimat.core.document.order import crowded, in_order, key_between, moved_along, spread
+from heimat.core.document.palettes import Palette
 from heimat.core.document.system import COLLECTIONS, ColorSystem
 from heimat.core.document.themes import Theme
 from heimat.core.document.tokens import Token
@@ -13,7 +14,7 @@ from heimat.core.edits.difference import PlaceValue
 from heimat.core.edits.restore import Restore
 
 _ORDER = "order"
-Entity = TypeVar("Entity", Hue, Token, Theme)
+Entity = TypeVar("Entity", Hue, Token, Theme, Palette)
 
 
 class SpreadOrder(EditBase):

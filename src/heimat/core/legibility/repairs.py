@@ -22,13 +22,14 @@ from heimat.core.color.told_apart import PairDistance, seen_labs
 from heimat.core.document.free_names import FreeTokenNames
 from heimat.core.document.tokens import LiteralColor, Moving, StepAlias, TokenAlias, TokenValue
 from heimat.core.edits.pairings import AddPairings, NewPairing, RemovePairing
+from heimat.core.edits.palettes import SetPalette
 from heimat.core.edits.tokens import AddTokens, NewToken, SetTokenValue
 from heimat.core.resolve.hues import ResolvedHue
 from heimat.core.resolve.pairings import PairingResult
 from heimat.core.resolve.resolved import Resolved
 from heimat.core.resolve.theme import ResolvedTheme, ToldApartResult
 
-RepairEdit = SetTokenValue | AddTokens | AddPairings | RemovePairing
+RepairEdit = SetTokenValue | AddTokens | AddPairings | RemovePairing | SetPalette
 RepairKind = Literal["step", "color", "companion", "own"]
 
 TURNS: dict[Moving, int] = {"first": 0, "usual": 1, "last": 2, "never": 3}

@@ -1,4 +1,4 @@
-"""What is selected: a hue, a step or a token, with its exact color and what moving it moves."""
+"""What is selected: a hue, a step, a token or a color of a palette, with its exact color and what moving it moves."""
 
 from dataclasses import dataclass
 
@@ -7,12 +7,15 @@ import numpy as np
 from heimat.core.color.angles import around
 from heimat.core.color.arrays import Bytes, Floats
 from heimat.core.color.contrast import relative_luminance
+from heimat.core.color.naming import spoken_name
 from heimat.core.color.notation import STRONGEST_CHROMA, Color, oklch_of, rgb8_of
 from heimat.core.color.spaces import lightness
 from heimat.core.document.hues import Hue
-from heimat.core.document.keys import KeyKind, hue_key, parse_key, token_key
+from heimat.core.document.keys import Key, KeyKind, hue_key, palette_key, parse_key, token_key
+from heimat.core.document.palettes import Categorical
 from heimat.core.document.words import counted
 from heimat.core.legibility.why import why_hue, why_step, why_token
+from heimat.core.legibility.why_palette import why_palette_color
 from heimat.core.resolve.hues import ResolvedHue
 from heimat.core.resolve.resolved import Resolved
 from heimat.core.resolve.theme import ResolvedTheme
@@ -46,6 +49,8 @@ class Selected:
         """Why it cannot be moved, in a sentence; None where it can."""
         if self.movable_hue is not None:
             return None
+        if self.kind == "palette":
+            return f"{self.name} is a color of its palette, and is changed there."
         if self.kind == "token":
             return f"{self.name} is a token, which moves with what it stands on: {self.why}"
         if self.hue is not None and self.hue.hue.held:
@@ -60,6 +65,8 @@ def find(resolved: Resolved, theme: ResolvedTheme | None, key: str) -> Selected 
         return None
     if parsed.kind == "token":
         return _token(resolved, theme, parsed.id) if theme and parsed.id in theme.tokens else None
+    if parsed.kind == "palette":
+        return _palette(resolved, theme, parsed)
     hue = resolved.hues.get(parsed.id)
     if hue is None:
         return None
@@ -88,6 +95,32 @@ def aim_of(selected: Selected) -> tuple[float, float, float]:
         float(np.clip(scale.chroma[place], 0.0, STRONGEST_CHROMA)),
     )
     return light, chroma, around(float(scale.hue[place]))
+
+
+def _palette(resolved: Resolved, theme: ResolvedTheme | None, key: Key) -> Selected | None:
+    """A color of a palette, the first where none is named; of classes and samples by their place, from 1."""
+    shown = next(
+        (each for each in resolved.palettes[theme.theme.id if theme else ""] if each.palette.id == key.id), None
+    )
+    if shown is None:
+        return None
+    make = shown.palette.make
+    names = [each.id for each in make.colors] if isinstance(make, Categorical) else None
+    keys = names or [str(number + 1) for number in range(len(shown.rgb8))]
+    place = keys.index(key.step) if key.step in keys else 0
+    color = Color.of_bytes(shown.rgb8[place])
+    return Selected(
+        key=palette_key(key.id, key.step),
+        kind="palette",
+        name=f"{shown.palette.name} {place + 1}, {spoken_name(color)}",
+        role=make.kind,
+        color=color,
+        why=why_palette_color(resolved, shown, place),
+        used_by=[f"Stands for {make.colors[place].category}"]
+        if isinstance(make, Categorical) and make.colors[place].category
+        else [],
+        hue=None,
+    )
 
 
 def _free(hue: ResolvedHue) -> str | None:

@@ -15,8 +15,9 @@ from heimat.core.document.following import with_descendants
 from heimat.core.document.keys import Key, parse_key
 from heimat.core.document.order import in_order
 from heimat.core.document.pairings import Pairing
+from heimat.core.document.palettes import PaletteValue, palettes_on
 from heimat.core.document.selections import NamedSelection
-from heimat.core.document.tokens import HueAlias, StepAlias, TokenValue, base_of
+from heimat.core.document.tokens import HueAlias, StepAlias, TokenAlias, TokenValue, base_of
 from heimat.core.resolve.resolved import Resolved
 
 
@@ -95,7 +96,16 @@ def _words(resolved: Resolved, key: Key, hues: list[str]) -> list[str]:
     def holds(selection: NamedSelection) -> bool:
         return any(ref.hue == key.id and key.step in ("", ref.step) for ref in selection.steps)
 
-    return found + [f"It is in the selection {each.name}." for each in in_order(system.selections) if holds(each)]
+    found += [f"It is in the selection {each.name}." for each in in_order(system.selections) if holds(each)]
+    own = resolved.hues.get(key.id)
+    anchor = own.steps[own.own_place].id if own is not None and own.own_place is not None else None
+
+    def stands(value: PaletteValue) -> bool:
+        if isinstance(value, StepAlias):
+            return value.hue == key.id and key.step in ("", value.step)
+        return isinstance(value, HueAlias) and value.hue == key.id and key.step in ("", anchor)
+
+    return found + [f"The palette {each.name} stands on it." for each in palettes_on(system.palettes, stands)]
 
 
 def _on_token(resolved: Resolved, token: str) -> Standing:
@@ -109,6 +119,8 @@ def _on_token(resolved: Resolved, token: str) -> Standing:
     for each in in_order(system.tokens):
         if each.deprecated and each.deprecated.replacement == token:
             words.append(f"It stands in for {each.name}, which is deprecated.")
+    on = palettes_on(system.palettes, lambda value: isinstance(value, TokenAlias) and value.token == token)
+    words += [f"The palette {each.name} stands on it." for each in on]
     through = _through(resolved, {token, *(each.token for each in direct)})
     return Standing(direct, through, tuple(words), tuple(pairings))
 

@@ -7,6 +7,7 @@ from heimat.core.document.aliases import ways_of
 from heimat.core.document.system import ColorSystem
 from heimat.core.resolve.chains import chains_of
 from heimat.core.resolve.hues import ResolvedHue, resolve_hues
+from heimat.core.resolve.palettes import ResolvedPalette, resolve_palettes
 from heimat.core.resolve.steps import Steps, promises_of, steps_of
 from heimat.core.resolve.theme import ResolvedTheme, resolve_theme
 from heimat.core.resolve.token_colors import Ends
@@ -38,6 +39,13 @@ class Resolved:
     def steps(self) -> Steps:
         """All steps of all scales."""
         return steps_of(self.system.ladder, self.hue_list)
+
+    @cached_property
+    def palettes(self) -> dict[str, list[ResolvedPalette]]:
+        """By the id of each theme, all palettes in it, in order; under no id on white, where there is no theme."""
+        if not self.themes:
+            return {"": resolve_palettes(self.system, self.hues, None)}
+        return {key: resolve_palettes(self.system, self.hues, theme) for key, theme in self.themes.items()}
 
     @cached_property
     def promises(self) -> list[Promise]:

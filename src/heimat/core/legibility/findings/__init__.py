@@ -9,6 +9,7 @@ from heimat.core.legibility.findings.consequences import Consequences, Counted
 from heimat.core.legibility.findings.finding import Finding
 from heimat.core.legibility.findings.kept import kept_findings, kept_ids
 from heimat.core.legibility.findings.pairings import pairing_findings, pairing_ids, pairing_rooms
+from heimat.core.legibility.findings.palettes import palette_findings, palette_ids, palette_rooms
 from heimat.core.legibility.findings.scales import scale_finding_ids, scale_findings
 from heimat.core.legibility.findings.told_apart import told_apart_findings, told_apart_ids, told_apart_rooms
 from heimat.core.legibility.repairs import TURNS, Repair, pairings_with
@@ -35,7 +36,7 @@ __all__ = [
 def finding_ids(resolved: Resolved) -> frozenset[str]:
     """The ids of all findings, without their words and repairs: what is asked many times over."""
     pairs = told_apart_ids(resolved) | pairing_ids(resolved)
-    return frozenset(pairs | scale_finding_ids(resolved) | kept_ids(resolved))
+    return frozenset(pairs | scale_finding_ids(resolved) | kept_ids(resolved) | palette_ids(resolved))
 
 
 def count_open(resolved: Resolved, today: date) -> int:
@@ -49,7 +50,7 @@ def count_open(resolved: Resolved, today: date) -> int:
 
 def rooms(resolved: Resolved) -> dict[str, float]:
     """How much room every measured finding has before it comes or goes, by its id: below 0 it is open."""
-    return told_apart_rooms(resolved) | pairing_rooms(resolved)
+    return told_apart_rooms(resolved) | pairing_rooms(resolved) | palette_rooms(resolved)
 
 
 def findings(resolved: Resolved, *, repairs: bool = True) -> list[Finding]:
@@ -63,6 +64,7 @@ def findings(resolved: Resolved, *, repairs: bool = True) -> list[Finding]:
         + kept_findings(resolved, repairs=repairs)
         + scale_findings(resolved)
         + pairing_findings(resolved, repairs=repairs)
+        + palette_findings(resolved, repairs=repairs)
     )
     return _with_consequences(resolved, found) if repairs else found
 

@@ -8,7 +8,7 @@ from heimat.core.color.told_apart import VisionDistance
 from heimat.core.document.pairings import Use
 from heimat.core.legibility.repairs import Repair
 
-FindingKind = Literal["pairing", "told_apart", "translucent", "crowded", "order", "displaced", "cap", "kept"]
+FindingKind = Literal["pairing", "told_apart", "translucent", "crowded", "order", "displaced", "cap", "kept", "palette"]
 
 
 @dataclass(frozen=True)
