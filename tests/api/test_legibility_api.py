@@ -188,7 +188,7 @@ def test_a_reading_test_counts_who_has_the_link_and_judges_itself(client: TestCl
     body = {"ink": "#DF5A33", "ground": "#FFFFFF", "px": 16}
     begun = client.post(f"{AT}/reading-tests", json=body).json()
     assert client.post(f"{AT}/reading-tests", json=body).json()["key"] == begun["key"]
-    path = f"/api/reading/{begun['key']}"
+    path = f"/api/reading-tests/{begun['key']}"
     task = client.get(path).json()
     assert (task["ink"], task["ground"], task["px"], len(task["figures"])) == ("#DF5A33", "#FFFFFF", 16, 6)
     typed = [f" {task['figures'][0][:2]} {task['figures'][0][2:]}", "", "0", *task["figures"][3:]]
@@ -197,7 +197,7 @@ def test_a_reading_test_counts_who_has_the_link_and_judges_itself(client: TestCl
     assert client.post(path, json={"answers": answers}).status_code == 204
     (counted,) = client.get(f"{AT}/reading-tests").json()
     assert (counted["readers"], counted["shown"], counted["read"]) == (1, 6, 4)
-    assert client.get("/api/reading/" + begun["key"].swapcase()).status_code == 404
+    assert client.get("/api/reading-tests/" + begun["key"].swapcase()).status_code == 404
     assert client.post(path, json={"answers": []}).status_code == 422
     assert client.post(f"{AT}/reading-tests", json={**body, "ink": "red"}).status_code == 422
 

@@ -9,6 +9,7 @@ from sqlalchemy import Engine
 from heimat.core.document.system import ColorSystem
 from heimat.core.resolve.resolved import Resolved
 from heimat.service.alternatives import Alternatives
+from heimat.service.datasets import Datasets
 from heimat.service.documents import Documents
 from heimat.service.editing import Editing
 from heimat.service.feeds import Feeds
@@ -39,6 +40,7 @@ class Context:
     own_pages: OwnPages
     typefaces: Typefaces
     reading_tests: ReadingTests
+    datasets: Datasets
     publishing: Publishing
     pictures: Pictures
     gallery: Gallery
@@ -61,6 +63,7 @@ class Context:
             OwnPages(engine, documents),
             Typefaces(engine, documents),
             ReadingTests(engine, documents),
+            Datasets(engine, documents),
             Publishing(engine, documents, workers, feeds),
             Pictures(engine, workers),
             Gallery(engine),

@@ -18,6 +18,7 @@ MOST_UPLOADS = 8
 _UPLOADS = (
     (re.compile(r"/api/systems/[^/]+/pictures"), 20_000_000, "A picture has at most 20 MB."),
     (re.compile(r"/api/systems/[^/]+/own-page"), 5_000_000, "A page has at most 5 MB."),
+    (re.compile(r"/api/systems/[^/]+/data"), 10_000_000, "A table has at most 10 MB. Give a part of it."),
     (re.compile(r"/api/systems/[^/]+/typeface"), 2_000_000, "A font has at most 2 MB."),
     (re.compile(r"/api/reading"), 5_000_000, "A stylesheet or list has at most 5 MB. Give a part of it."),
 )

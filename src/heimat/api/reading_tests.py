@@ -69,13 +69,13 @@ def begin_reading_test(slug: str, body: ReadingTestBody, uses: Uses, person: Act
     return answer(_view(uses.reading_tests.begin(slug, body.ink, body.ground, body.px, person.id)))
 
 
-@router.get("/reading/{key}", operation_id="readReadingTask", **described(ReadingTaskView))
+@router.get("/reading-tests/{key}", operation_id="readReadingTask", **described(ReadingTaskView))
 def read_reading_task(key: _Key, uses: Uses) -> Response:
     found = uses.reading_tests.find(key)
     return answer({"ink": found.ink, "ground": found.ground, "px": found.px, "figures": figures()})
 
 
-@router.post("/reading/{key}", operation_id="answerReadingTask", **described_empty())
+@router.post("/reading-tests/{key}", operation_id="answerReadingTask", **described_empty())
 def answer_reading_task(key: _Key, body: ReadingAnswersBody, uses: Uses) -> Response:
     uses.reading_tests.answer(key, [(each.shown, each.typed) for each in body.answers])
     return Response(status_code=204)

@@ -3,7 +3,9 @@
 from sqlalchemy import Engine
 
 from heimat.demo.pictures import add_demo_pictures
+from heimat.demo.sailings import SAILINGS
 from heimat.demo.systems import brinemark, merrow_light
+from heimat.service.datasets import add
 from heimat.service.opening import add_document
 from heimat.store.people import Person, add_person, all_people
 from heimat.store.systems import find_system
@@ -28,4 +30,5 @@ def load_demo(engine: Engine) -> bool:
         row = find_system(connection, slug)
         assert row is not None
         add_demo_pictures(connection, row.id, PEOPLE[0].id)
+        add(connection, row.id, SAILINGS.read_bytes(), "sailings", PEOPLE[1].id)
     return True

@@ -1,24 +1,30 @@
 """The two demo systems."""
 
+from functools import cache
+
 from heimat.core.color.notation import Color, parse
 from heimat.core.document.conditions import Quantities
 from heimat.core.document.consistency import check_system
 from heimat.core.document.hues import Hue, HueKind, TintedSource
 from heimat.core.document.order import keys
+from heimat.core.document.palettes import Diverging, PaletteColor, Sequential
 from heimat.core.document.system import ColorSystem
 from heimat.core.document.themes import Scheme, Wanted
-from heimat.core.document.tokens import StepAlias
-from heimat.core.edits import apply_all
+from heimat.core.document.tokens import HueAlias, StepAlias
+from heimat.core.edits import UserEdit, apply_all
 from heimat.core.edits.conditions import KeepCondition
 from heimat.core.edits.pairings import AddPairings, NewPairing
+from heimat.core.edits.palettes import AddPalette
 from heimat.core.edits.sources import given
 from heimat.core.edits.tokens import AddTokens, NewToken
+from heimat.core.proposals.palettes import PaletteWish, generated
 from heimat.core.proposals.starter import DAY, with_starter
 from heimat.core.proposals.themes import propose_theme
 from heimat.core.resolve.resolved import resolve
 from heimat.core.scales.anchors import Anchor
 from heimat.core.scales.ladder import FINE
 from heimat.core.sources.conventions import Status
+from heimat.demo.sailings import FARES, ROUTES
 
 _HUES: tuple[tuple[str, HueKind, Status | None, str, str], ...] = (
     ("tidewater", "brand", None, "#0B6E6E", "on every livery since the first boat; exact"),
@@ -57,6 +63,7 @@ def _hue(
     )
 
 
+@cache
 def brinemark() -> ColorSystem:
     """The ferry line's system: eight hues, a neutral of 13 steps tinted with tidewater, tokens, one theme."""
     orders = keys(len(_HUES) + 1)
@@ -75,7 +82,7 @@ def brinemark() -> ColorSystem:
         note="gray, tinted with tidewater",
     )
     system = with_starter(ColorSystem(name="Brinemark", hues=hues, scales_published=True), "dashboard")
-    return _with_conditions(_with_themes(_with_late(system)))
+    return _with_palettes(_with_conditions(_with_themes(_with_late(system))))
 
 
 def _with_late(system: ColorSystem) -> ColorSystem:
@@ -108,6 +115,27 @@ def _with_conditions(system: ColorSystem) -> ColorSystem:
     print_ = Quantities(medium="paper", paper=0.75, ink=0.06, lux=500.0, veil=0.0)
     named = {"quay in sunlight": outdoors, "bridge at night": dimmed, "timetable": print_}
     edits = [KeepCondition(id=name.split()[0], name=name, quantities=each) for name, each in named.items()]
+    return apply_all(system, edits).system
+
+
+def _with_palettes(system: ColorSystem) -> ColorSystem:
+    """The routes and fares by category, tidewater held; load from little to much, delay early and late."""
+    resolved = resolve(system)
+    edits: list[UserEdit] = []
+    for name, column, categories in (("routes", "route", ROUTES), ("fares", "", FARES)):
+        held = PaletteColor(id=f"{name}-1", value=HueAlias(hue="tidewater"), held=True)
+        make, _ = generated(resolved, PaletteWish(len(categories), (held,), "surface-card"))
+        colors = tuple(
+            color.model_copy(update={"id": f"{name}-{place + 1}", "category": category})
+            for place, (color, category) in enumerate(zip(make.colors, categories, strict=True))
+        )
+        make = make.model_copy(update={"colors": colors})
+        edits.append(AddPalette(id=name, name=name, make=make, ground="surface-card", column=column))
+    tidewater, buoy = HueAlias(hue="tidewater"), HueAlias(hue="buoy")
+    load = Sequential(sources=(tidewater,), classes=9)
+    delay = Diverging(low=tidewater, high=buoy, classes=9, low_words="early", high_words="late")
+    edits.append(AddPalette(id="load", name="load", make=load, ground="surface-card", column="load"))
+    edits.append(AddPalette(id="delay", name="delay", make=delay, ground="surface-card", column="delay"))
     return apply_all(system, edits).system
 
 

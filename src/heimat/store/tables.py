@@ -167,6 +167,20 @@ reading_answer = Table(
     **_OPTIONS,
 )
 
+dataset = Table(
+    "dataset",
+    metadata,
+    _id(),
+    Column("system_id", BigInteger, ForeignKey("system.id"), nullable=False),
+    Column("name", String(120), nullable=False),
+    Column("digest", String(64), nullable=False, comment="SHA-256 of the bytes: the same data are kept once"),
+    Column("content", MEDIUMBLOB, nullable=False, comment="compressed"),
+    Column("person_id", String(40), ForeignKey("person.id"), nullable=False),
+    _at(),
+    UniqueConstraint("system_id", "digest"),
+    **_OPTIONS,
+)
+
 picture = Table(
     "picture",
     metadata,

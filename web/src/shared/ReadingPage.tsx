@@ -17,7 +17,7 @@ export function ReadingPage() {
   const id = useId();
   const query = useQuery({
     queryKey: ["reading", key],
-    queryFn: () => data(client.GET("/api/reading/{key}", { params: { path: { key } } })),
+    queryFn: () => data(client.GET("/api/reading-tests/{key}", { params: { path: { key } } })),
     retry: false,
     staleTime: Number.POSITIVE_INFINITY,
   });
@@ -39,7 +39,7 @@ export function ReadingPage() {
   const shown = task.figures[answers.length];
   const send = async (all: Answer[]) => {
     try {
-      await data(client.POST("/api/reading/{key}", { params: { path: { key } }, body: { answers: all } }));
+      await data(client.POST("/api/reading-tests/{key}", { params: { path: { key } }, body: { answers: all } }));
       setDone(true);
     } catch (thrown) {
       setProblem(problemOf(thrown).message);

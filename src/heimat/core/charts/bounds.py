@@ -5,9 +5,17 @@ from dataclasses import dataclass
 import numpy as np
 from numpy.typing import NDArray
 
+from heimat.core.color.angles import turn_between
 from heimat.core.color.arrays import Bytes, Floats, from_bytes
 from heimat.core.color.contrast import FLARE, WEIGHTS, ratio, relative_luminance
-from heimat.core.color.spaces import linear_to_srgb, oklab_to_srgb, srgb_to_linear, srgb_to_oklab
+from heimat.core.color.spaces import (
+    linear_to_srgb,
+    oklab_to_srgb,
+    oklch_to_srgb,
+    srgb_to_linear,
+    srgb_to_oklab,
+    srgb_to_oklch,
+)
 
 _GRAY = 1e-6
 _SAFE = 0.003
@@ -56,3 +64,38 @@ class Bounds:
             lacking = (lightest * (1.0 + _SAFE) - light) / np.maximum(1.0 - light, _GRAY)
             linear = linear + lacking.clip(0.0, 1.0)[..., None] * (1.0 - linear)
         return linear_to_srgb(linear.clip(0.0, 1.0)).clip(0.0, 1.0)
+
+    def at(self, place: int) -> "Bounds":
+        """The bounds of the color at a place: the same for all."""
+        del place
+        return self
+
+
+KEPT_TURN = 15.0
+"""Degrees by which a hue may turn and still be called by the same word."""
+_COLORED = 0.02
+
+
+@dataclass(frozen=True)
+class KeptHues(Bounds):
+    """Bounds in which each of n colors keeps its OKLCH hue, in degrees, but for `KEPT_TURN`; grays have none."""
+
+    hues: tuple[float, ...] = ()
+
+    def holds(self, rgb8: Bytes) -> NDArray[np.bool_]:
+        """Whether 8-bit colors (..., n, 3) lie inside, each in the bounds of its place."""
+        lch = srgb_to_oklch(from_bytes(rgb8))
+        kept = np.abs(turn_between(np.array(self.hues), lch[..., 2])) <= KEPT_TURN
+        return np.asarray(super().holds(rgb8) & (kept | (lch[..., 1] < _COLORED)))
+
+    def project(self, srgb: Floats) -> Floats:
+        """Colors (..., n, 3) moved inside, each to the hues of its place."""
+        lch = srgb_to_oklch(super().project(srgb))
+        own = np.array(self.hues)
+        turn = turn_between(own, lch[..., 2]).clip(-KEPT_TURN + 1.0, KEPT_TURN - 1.0)
+        turned = oklch_to_srgb(np.stack([lch[..., 0], lch[..., 1], own + turn], axis=-1))
+        return super().project(turned.clip(0.0, 1.0))
+
+    def at(self, place: int) -> Bounds:
+        """The bounds of the color at a place."""
+        return KeptHues(self.ground, self.contrast, self.lightness, self.chroma, (self.hues[place],))

@@ -16,8 +16,9 @@ from dataclasses import dataclass, replace
 import numpy as np
 
 from heimat.core.charts.apart import all_apart, apart, differences, nearest_pair, seen, seen8
-from heimat.core.charts.bounds import Bounds
+from heimat.core.charts.bounds import Bounds, KeptHues
 from heimat.core.color.arrays import Bytes, Floats, from_bytes, to_levels
+from heimat.core.color.spaces import oklch_to_srgb, srgb_to_oklch
 from heimat.core.errors import DomainError
 
 LEAST_COLORS, MOST_COLORS = 2, 12
@@ -171,7 +172,7 @@ def _climbed(begun: Floats, held: int, bounds: Bounds) -> Floats:
         square = 0.95 * square + 0.05 * slope * slope
         pace = (0.002 + 0.02 * (1.0 - done)) / (1.0 - 0.8 ** (turn + 1))
         colors = colors + pace * speed / (np.sqrt(square / (1.0 - 0.95 ** (turn + 1))) + 1e-6)
-        colors[:, held:] = bounds.project(colors[:, held:])
+        colors = bounds.project(colors)
         colors[:, :held] = begun[:, :held]
     return np.asarray(best[int(np.argmax(reached))])
 
@@ -179,11 +180,11 @@ def _climbed(begun: Floats, held: int, bounds: Bounds) -> Floats:
 def _inside(colors: Floats, held: int, bounds: Bounds) -> Bytes:
     """Rounded to 8 bits; what rounding has put outside the bounds moves to the neighbor inside that is farthest off."""
     rgb8 = to_levels(np.round(colors * 255.0))
-    for place in np.flatnonzero(~bounds.holds(rgb8)):
+    for place in map(int, np.flatnonzero(~bounds.holds(rgb8))):
         if place < held:
             continue
         near = to_levels(rgb8[place].astype(np.int64) + _NEAR)
-        near = near[bounds.holds(near)]
+        near = near[bounds.at(place).holds(near)]
         if len(near):
             others = np.delete(rgb8, place, axis=0)
             rgb8[place] = near[int(np.argmax(apart(seen8(near), seen8(others)).min(axis=1)))]
@@ -200,7 +201,7 @@ def _polished(rgb8: Bytes, held: int, bounds: Bounds) -> Bytes:
             if place < held:
                 continue
             near = to_levels(rgb8[place].astype(np.int64) + _NEAR)
-            near = near[bounds.holds(near)]
+            near = near[bounds.at(place).holds(near)]
             if len(near) == 0:
                 continue
             rest = np.delete(np.arange(len(rgb8)), place)
@@ -225,6 +226,23 @@ def ordered(rgb8: Bytes, held: int) -> Made:
         room[order] = _GONE
         order.append(int(np.argmax(room)))
     return Made(rgb8[order], float(far.min()))
+
+
+def for_ground(rgb8: Bytes, bounds: KeptHues, held: int = 0, seed: int = 1) -> Made:
+    """The same colors (n, 3) on another ground: lightness and strength move, hues by 15° at most, places stay.
+
+    The first `held` stay as they are.
+    """
+    rng = np.random.default_rng(seed)
+    lch = srgb_to_oklch(from_bytes(rgb8))
+    begun = np.repeat(lch[None], _CLIMBERS, axis=0)
+    # The first begins where the colors are, all others anywhere in lightness and strength.
+    begun[1:, :, 0] = rng.uniform(0.2, 0.95, begun[1:, :, 0].shape)
+    begun[1:, :, 1] *= rng.uniform(0.6, 1.4, begun[1:, :, 1].shape)
+    srgb = bounds.project(oklch_to_srgb(begun).clip(0.0, 1.0))
+    srgb[:, :held] = from_bytes(rgb8[:held])
+    found = _polished(_inside(_climbed(srgb, held, bounds), held, bounds), held, bounds)
+    return Made(found, float(all_apart(seen8(found)).min()))
 
 
 def one_more(wish: Wish, present8: Bytes) -> Made:

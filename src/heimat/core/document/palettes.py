@@ -6,6 +6,7 @@ from typing import Annotated, Literal, Self
 from pydantic import Field, model_validator
 
 from heimat.core.charts.classes import MOST_CLASSES, ClassMethod
+from heimat.core.color.notation import ColorInput
 from heimat.core.document.ids import Id
 from heimat.core.document.order import OrderKey
 from heimat.core.document.part import LONGEST_NAME, Name, Note, Part
@@ -25,12 +26,16 @@ Classes = Annotated[int | None, Field(ge=2, le=MOST_CLASSES)]
 
 
 class PaletteColor(Part):
-    """A color of a categorical palette. `category` is what of the data it stands for; held ones no search moves."""
+    """A color of a categorical palette. `category` is what of the data it stands for; held ones no search moves.
+
+    `shades` are its colors in themes, by their id, whose ground asks for another lightness or strength.
+    """
 
     id: Id
     value: PaletteValue
     category: Name = ""
     held: bool = False
+    shades: dict[Id, ColorInput] = {}
 
 
 class Categorical(Part):

@@ -60,7 +60,7 @@ class AddPalette(EditBase):
             raise DomainError(f"A system has at most {MOST_PALETTES} palettes.", "palettes", "limit")
         if self.ground is not None:
             token_of(system, self.ground, "ground")
-        name, make = _free_name(system, self.name, self.id), _standing(system, self.make)
+        name = _free_name(system, self.name, self.id)
         order = behind(system.palettes)[0]
         return _with(
             system,

@@ -15,6 +15,7 @@ from heimat.core.charts.diverging import Arms, class_places
 from heimat.core.charts.ramp import Ramp, Way, lights, ramp
 from heimat.core.color.arrays import Bytes
 from heimat.core.color.contrast import ratio
+from heimat.core.color.notation import rgb8_of
 from heimat.core.color.passing import nearest_passing
 from heimat.core.color.rounding import nearest_bytes
 from heimat.core.document.order import in_order
@@ -31,7 +32,7 @@ _WHITE = np.array([255, 255, 255], dtype=np.uint8)
 _DARK_GROUND = 50.0
 """L* of a ground below which palettes run from dark to light."""
 _MIDDLES = (95.0, 20.0)
-_ENDS = (35.0, 78.0)
+_ENDS = (35.0, 68.0)
 _REMEMBERED = 512
 
 
@@ -67,7 +68,14 @@ def _resolved(
     dark = float(lights(ground8[None])[0]) < _DARK_GROUND
     make = palette.make
     if isinstance(make, Categorical):
-        own8 = np.array([value_rgb8(hues, theme, each.value) for each in make.colors], dtype=np.uint8)
+        here = theme.theme.id if theme else ""
+        own8 = np.array(
+            [
+                rgb8_of(each.shades[here]) if here in each.shades else value_rgb8(hues, theme, each.value)
+                for each in make.colors
+            ],
+            dtype=np.uint8,
+        )
         rgb8 = own8 if base else on_ground(own8, ground8, make.contrast)
         moved = tuple(bool(each) for each in (rgb8 != own8).any(axis=-1))
         return ResolvedPalette(palette, ground8, rgb8, moved)

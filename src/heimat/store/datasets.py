@@ -1,0 +1,54 @@
+"""Data that palettes are drawn with: tables as they came, compressed."""
+
+import zlib
+from dataclasses import dataclass
+from datetime import datetime
+
+from sqlalchemy import Connection, delete, insert, select
+
+from heimat.store.tables import dataset
+
+
+@dataclass(frozen=True)
+class DatasetRow:
+    """A table of a system: its id and name."""
+
+    id: int
+    name: str
+
+
+def all_datasets(connection: Connection, system_id: int) -> list[DatasetRow]:
+    """The tables of a system, the oldest first."""
+    query = select(dataset.c.id, dataset.c.name).where(dataset.c.system_id == system_id).order_by(dataset.c.id)
+    return [DatasetRow(row.id, row.name) for row in connection.execute(query)]
+
+
+def find_digest(connection: Connection, system_id: int, digest: str) -> DatasetRow | None:
+    """The table of a system with these bytes."""
+    query = select(dataset.c.id, dataset.c.name).where(dataset.c.system_id == system_id, dataset.c.digest == digest)
+    row = connection.execute(query).first()
+    return DatasetRow(row.id, row.name) if row else None
+
+
+def content_of(connection: Connection, system_id: int, dataset_id: int) -> bytes | None:
+    """The bytes of a table; None where the system has none of that id."""
+    query = select(dataset.c.content).where(dataset.c.system_id == system_id, dataset.c.id == dataset_id)
+    row = connection.execute(query).first()
+    return zlib.decompress(row.content) if row else None
+
+
+def add_dataset(
+    connection: Connection, system_id: int, name: str, digest: str, content: bytes, person_id: str, at: datetime
+) -> int:
+    """Keep a table, and tell its id. Raises IntegrityError where the same bytes are kept already."""
+    values = {"name": name, "digest": digest, "content": zlib.compress(content), "person_id": person_id, "at": at}
+    done = connection.execute(insert(dataset).values(system_id=system_id, **values))
+    key = done.inserted_primary_key
+    assert key is not None
+    return int(key[0])
+
+
+def remove_dataset(connection: Connection, system_id: int, dataset_id: int) -> bool:
+    """Keep a table no more; False where there is none of that id."""
+    done = connection.execute(delete(dataset).where(dataset.c.system_id == system_id, dataset.c.id == dataset_id))
+    return done.rowcount > 0
