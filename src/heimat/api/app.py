@@ -10,6 +10,7 @@ from heimat import __version__
 from heimat.api import (
     alternatives,
     areas,
+    charts,
     documents,
     gallery,
     legibility,
@@ -76,6 +77,7 @@ def create_app(engine: Engine, hosts: Iterable[str] = (), workers: Workers | Non
         typeface,
         legibility,
         reading_tests,
+        charts,
         releases,
         safe_ranges,
     ):

@@ -2,6 +2,8 @@
 
 from typing import Any
 
+from heimat.core.charts.categorical import LEAST_COLORS
+from heimat.core.charts.categorical import MOST_COLORS as MOST_COLORS_APART
 from heimat.core.color.notation import NOTATIONS, STRONGEST_CHROMA
 from heimat.core.color.ramps import CHROMA_END
 from heimat.core.color.spelling import SPELLINGS
@@ -40,6 +42,7 @@ CONSTANTS: dict[str, Any] = {
     "MOST_EVEN": even.MOST,
     "FEWEST_MIXED": mixing.FEWEST,
     "MOST_MIXED": mixing.MOST,
+    "CHART_COLORS": [LEAST_COLORS, MOST_COLORS_APART],
     "NOTATIONS": list(NOTATIONS),
     "STATUSES": list(STATUSES),
     "ALIKE": ALIKE,

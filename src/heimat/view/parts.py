@@ -6,6 +6,8 @@ from typing import Any, Literal, get_args
 
 from typing_extensions import TypedDict
 
+from heimat.view.charts.detail import PaletteDetail, palette_detail_part
+from heimat.view.charts.palettes import PaletteView, palettes_part
 from heimat.view.head import HeadPart, head_part
 from heimat.view.legibility.by_color import ByColorView, by_color_part
 from heimat.view.legibility.conditions import ConditionView, conditions_part
@@ -63,6 +65,8 @@ PartName = Literal[
     "conditions",
     "matrices",
     "stands_on",
+    "palettes",
+    "palette_detail",
     "by_color",
 ]
 
@@ -96,6 +100,8 @@ class Parts(TypedDict, total=False):
     conditions: list[ConditionView]
     matrices: list[NamedMatrixView]
     stands_on: StandsOnView | None
+    palettes: list[PaletteView]
+    palette_detail: PaletteDetail | None
     by_color: list[ByColorView]
 
 
@@ -138,6 +144,8 @@ PARTS: Mapping[PartName, PartMaker] = {
     "conditions": PartMaker(conditions_part, ("theme",)),
     "matrices": PartMaker(matrices_part, ()),
     "stands_on": PartMaker(stands_on_part, ("vision", "theme", "select")),
+    "palettes": PartMaker(palettes_part, ("vision", "theme")),
+    "palette_detail": PartMaker(palette_detail_part, ("theme", "select")),
     "by_color": PartMaker(by_color_part, ("theme",)),
 }
 """What makes each part. A new one stands here, in `PartName` and in `Parts`; a test compares the three."""

@@ -159,7 +159,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/reading/{key}": {
+    "/api/reading-tests/{key}": {
         parameters: {
             query?: never;
             header?: never;
@@ -326,6 +326,58 @@ export interface paths {
         put?: never;
         /** Copy Colors */
         post: operations["copyColors"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/systems/{slug}/data": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** List Data */
+        get: operations["listData"];
+        put?: never;
+        /** Keep Data */
+        post: operations["keepData"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/systems/{slug}/data/{dataset}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Remove Data */
+        delete: operations["removeData"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/systems/{slug}/data/{dataset}/charts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Read Charts */
+        get: operations["readCharts"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -561,6 +613,74 @@ export interface paths {
         get: operations["proposePairings"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/systems/{slug}/palette-partners": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Find Partners */
+        post: operations["findPartners"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/systems/{slug}/palette-prices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Price Palette */
+        post: operations["pricePalette"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/systems/{slug}/palette-proposals": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Propose Palette */
+        post: operations["proposePalette"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/systems/{slug}/palette-suitability": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Judge Colors */
+        post: operations["judgeColors"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1415,6 +1535,54 @@ export interface components {
             type: "add_pairings";
         };
         /**
+         * AddPalette
+         * @description Add a palette behind all others.
+         */
+        "AddPalette-Input": {
+            /**
+             * Column
+             * @default
+             */
+            column?: string;
+            /** Ground */
+            ground?: string | null;
+            /** Id */
+            id?: string;
+            /** Make */
+            make: components["schemas"]["Categorical-Input"] | components["schemas"]["Sequential-Input"] | components["schemas"]["Diverging-Input"];
+            /** Name */
+            name: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "add_palette";
+        };
+        /**
+         * AddPalette
+         * @description Add a palette behind all others.
+         */
+        "AddPalette-Output": {
+            /**
+             * Column
+             * @default
+             */
+            column?: string;
+            /** Ground */
+            ground?: string | null;
+            /** Id */
+            id?: string;
+            /** Make */
+            make: components["schemas"]["Categorical-Output"] | components["schemas"]["Sequential-Output"] | components["schemas"]["Diverging-Output"];
+            /** Name */
+            name: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "add_palette";
+        };
+        /**
          * AddTheme
          * @description Add a theme behind the others, with what tokens say there; all else follows the theme that it rests on.
          */
@@ -1564,7 +1732,7 @@ export interface components {
          */
         AdditionView: {
             /** Edits */
-            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["LetRepairsMove"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["KeepMatrix"] | components["schemas"]["RemoveMatrix"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
+            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["LetRepairsMove"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["KeepMatrix"] | components["schemas"]["RemoveMatrix"] | components["schemas"]["AddPalette-Output"] | components["schemas"]["SetPalette-Output"] | components["schemas"]["RenamePalette"] | components["schemas"]["PlacePalette"] | components["schemas"]["DescribePalette"] | components["schemas"]["MovePalette"] | components["schemas"]["RemovePalette"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
             /** Lacking */
             lacking: string[];
             /** There */
@@ -1694,6 +1862,20 @@ export interface components {
             mode?: "nearest" | "label" | "guide";
             /** Step */
             step?: string | null;
+        };
+        /**
+         * ApartView
+         * @description One kind of vision: every pair, the nearest first, and the nearest in words.
+         */
+        ApartView: {
+            /** Least */
+            least: string;
+            /** Nearest */
+            nearest: string;
+            /** Pairs */
+            pairs: components["schemas"]["PairPlaceView"][];
+            /** Vision */
+            vision: string;
         };
         /**
          * BandView
@@ -1859,6 +2041,75 @@ export interface components {
             text: string;
         };
         /**
+         * Categorical
+         * @description Colors by category, in their order. `threshold` is how far apart they are to be, `contrast` with the ground.
+         *
+         *     `reach` is how far a search may leave what the brand is like: 0 not at all, 1 as far as can be.
+         */
+        "Categorical-Input": {
+            /** Colors */
+            colors: components["schemas"]["PaletteColor-Input"][];
+            /**
+             * Contrast
+             * @default 3
+             */
+            contrast?: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "categorical";
+            /**
+             * Reach
+             * @default 0
+             */
+            reach?: number;
+            /**
+             * Threshold
+             * @default 15
+             */
+            threshold?: number;
+        };
+        /**
+         * Categorical
+         * @description Colors by category, in their order. `threshold` is how far apart they are to be, `contrast` with the ground.
+         *
+         *     `reach` is how far a search may leave what the brand is like: 0 not at all, 1 as far as can be.
+         */
+        "Categorical-Output": {
+            /** Colors */
+            colors: components["schemas"]["PaletteColor-Output"][];
+            /**
+             * Contrast
+             * @default 3
+             */
+            contrast?: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "categorical";
+            /**
+             * Reach
+             * @default 0
+             */
+            reach?: number;
+            /**
+             * Threshold
+             * @default 15
+             */
+            threshold?: number;
+        };
+        /**
+         * CategoryChartsView
+         * @description What charts by category are drawn from.
+         */
+        CategoryChartsView: {
+            by_period: components["schemas"]["GridView"];
+            scatter: components["schemas"]["ScatterView"] | null;
+            series: components["schemas"]["SeriesView"];
+        };
+        /**
          * ChangeView
          * @description How one token differs from the latest release; `theme` names the one it is told in, where there are several.
          */
@@ -1882,6 +2133,18 @@ export interface components {
             distance: string | null;
             /** Theme */
             theme: string | null;
+        };
+        /**
+         * ChartsView
+         * @description What a palette's charts are drawn from; one of both is null. `notes` say what is not drawn.
+         */
+        ChartsView: {
+            categories: components["schemas"]["CategoryChartsView"] | null;
+            /** Notes */
+            notes: string[];
+            /** Palette */
+            palette: string;
+            ramp: components["schemas"]["RampChartsView"] | null;
         };
         /**
          * CheckedConditionView
@@ -1968,6 +2231,30 @@ export interface components {
             space?: "srgb" | "hsl" | "hwb" | "hsv" | "lab" | "lch" | "oklab" | "oklch" | "display-p3" | "srgb-linear" | "a98-rgb" | "prophoto-rgb" | "rec2020" | "xyz-d50" | "xyz-d65";
         };
         /**
+         * ColoredGridView
+         * @description A grid whose cells are colored: for each the place of its color in the palette.
+         */
+        ColoredGridView: {
+            /** Columns */
+            columns: string[];
+            /** Places */
+            places: (number | null)[][];
+            /** Rows */
+            rows: string[];
+            /** Title */
+            title: string;
+            /** Values */
+            values: (number | null)[][];
+        };
+        /**
+         * ColorsBody
+         * @description Colors by name or in any notation, in their order.
+         */
+        ColorsBody: {
+            /** Colors */
+            colors: string[];
+        };
+        /**
          * ColumnMemberView
          * @description A hue's step in a column, what it weighs as gray, and its L* and OKLCH chroma.
          */
@@ -1993,18 +2280,6 @@ export interface components {
             lightness: number;
             /** Seen */
             seen: string;
-        };
-        /**
-         * ColumnView
-         * @description The steps of all hues under one label of the ladder, and in words whether they weigh the same.
-         */
-        ColumnView: {
-            /** Label */
-            label: string;
-            /** Members */
-            members: components["schemas"]["ColumnMemberView"][];
-            /** Words */
-            words: string;
         };
         /**
          * CommonView
@@ -2238,6 +2513,22 @@ export interface components {
             lightness?: components["schemas"]["Handle"][];
         };
         /**
+         * DatasetView
+         * @description Data of a system, and what was passed over in reading them.
+         */
+        DatasetView: {
+            /** Columns */
+            columns: components["schemas"]["heimat__api__charts__ColumnView"][];
+            /** Id */
+            id: number;
+            /** Name */
+            name: string;
+            /** Notes */
+            notes: string[];
+            /** Rows */
+            rows: number;
+        };
+        /**
          * DeclaredView
          * @description A declared pairing in a cell: what it needs, null for decoration, and whether it holds.
          */
@@ -2380,6 +2671,23 @@ export interface components {
             turn: components["schemas"]["QuantityChangeView"];
         };
         /**
+         * DescribePalette
+         * @description Say with which column of the data a palette is drawn, and what it is for; what is left out stays.
+         */
+        DescribePalette: {
+            /** Column */
+            column?: string | null;
+            /** Note */
+            note?: string | null;
+            /** Palette */
+            palette: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "describe_palette";
+        };
+        /**
          * DescribeToken
          * @description Say what a token is, or how it is used; what is left out stays.
          */
@@ -2433,6 +2741,120 @@ export interface components {
             holds: boolean;
             /** Vision */
             vision: string;
+        };
+        /**
+         * Diverging
+         * @description From a low over a middle to a high end; `middle` is the value of the data that it stands for.
+         *
+         *     Where the data reach farther on one side, `sides` says whether equal color is equal value on both (`unit`) or each
+         *     side goes to its full end (`full`). The words say what the ends mean.
+         */
+        "Diverging-Input": {
+            /**
+             * Breaks
+             * @default equal
+             * @enum {string}
+             */
+            breaks?: "equal" | "quantiles" | "natural" | "typed";
+            /** Classes */
+            classes?: number | null;
+            /** High */
+            high: components["schemas"]["StepAlias"] | components["schemas"]["HueAlias"] | components["schemas"]["TokenAlias"] | components["schemas"]["LiteralColor-Input"];
+            /**
+             * High Words
+             * @default
+             */
+            high_words?: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "diverging";
+            /** Low */
+            low: components["schemas"]["StepAlias"] | components["schemas"]["HueAlias"] | components["schemas"]["TokenAlias"] | components["schemas"]["LiteralColor-Input"];
+            /**
+             * Low Words
+             * @default
+             */
+            low_words?: string;
+            /**
+             * Middle
+             * @default 0
+             */
+            middle?: number;
+            /**
+             * Reversed
+             * @default false
+             */
+            reversed?: boolean;
+            /**
+             * Sides
+             * @default unit
+             * @enum {string}
+             */
+            sides?: "unit" | "full";
+            /**
+             * Typed
+             * @default []
+             */
+            typed?: number[];
+        };
+        /**
+         * Diverging
+         * @description From a low over a middle to a high end; `middle` is the value of the data that it stands for.
+         *
+         *     Where the data reach farther on one side, `sides` says whether equal color is equal value on both (`unit`) or each
+         *     side goes to its full end (`full`). The words say what the ends mean.
+         */
+        "Diverging-Output": {
+            /**
+             * Breaks
+             * @default equal
+             * @enum {string}
+             */
+            breaks?: "equal" | "quantiles" | "natural" | "typed";
+            /** Classes */
+            classes?: number | null;
+            /** High */
+            high: components["schemas"]["StepAlias"] | components["schemas"]["HueAlias"] | components["schemas"]["TokenAlias"] | components["schemas"]["LiteralColor-Output"];
+            /**
+             * High Words
+             * @default
+             */
+            high_words?: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "diverging";
+            /** Low */
+            low: components["schemas"]["StepAlias"] | components["schemas"]["HueAlias"] | components["schemas"]["TokenAlias"] | components["schemas"]["LiteralColor-Output"];
+            /**
+             * Low Words
+             * @default
+             */
+            low_words?: string;
+            /**
+             * Middle
+             * @default 0
+             */
+            middle?: number;
+            /**
+             * Reversed
+             * @default false
+             */
+            reversed?: boolean;
+            /**
+             * Sides
+             * @default unit
+             * @enum {string}
+             */
+            sides?: "unit" | "full";
+            /**
+             * Typed
+             * @default []
+             */
+            typed?: number[];
         };
         /**
          * DraftView
@@ -2533,7 +2955,7 @@ export interface components {
             /** Base */
             base: number;
             /** Edits */
-            edits: (components["schemas"]["AddHues-Input"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Input"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Input"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Input"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Input"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Input"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Input"] | components["schemas"]["AddTokens-Input"] | components["schemas"]["SetTokenValue-Input"] | components["schemas"]["SetTokenValues-Input"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["LetRepairsMove"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Input"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["KeepMatrix"] | components["schemas"]["RemoveMatrix"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
+            edits: (components["schemas"]["AddHues-Input"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Input"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Input"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Input"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Input"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Input"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Input"] | components["schemas"]["AddTokens-Input"] | components["schemas"]["SetTokenValue-Input"] | components["schemas"]["SetTokenValues-Input"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["LetRepairsMove"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Input"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["KeepMatrix"] | components["schemas"]["RemoveMatrix"] | components["schemas"]["AddPalette-Input"] | components["schemas"]["SetPalette-Input"] | components["schemas"]["RenamePalette"] | components["schemas"]["PlacePalette"] | components["schemas"]["DescribePalette"] | components["schemas"]["MovePalette"] | components["schemas"]["RemovePalette"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
             /** Key */
             key?: string;
             /**
@@ -2556,7 +2978,15 @@ export interface components {
          */
         EditsView: {
             /** Edits */
-            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["LetRepairsMove"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["KeepMatrix"] | components["schemas"]["RemoveMatrix"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
+            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["LetRepairsMove"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["KeepMatrix"] | components["schemas"]["RemoveMatrix"] | components["schemas"]["AddPalette-Output"] | components["schemas"]["SetPalette-Output"] | components["schemas"]["RenamePalette"] | components["schemas"]["PlacePalette"] | components["schemas"]["DescribePalette"] | components["schemas"]["MovePalette"] | components["schemas"]["RemovePalette"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
+        };
+        /**
+         * EndBody
+         * @description One end of a diverging palette.
+         */
+        EndBody: {
+            /** Low */
+            low: components["schemas"]["StepAlias"] | components["schemas"]["HueAlias"] | components["schemas"]["TokenAlias"] | components["schemas"]["LiteralColor-Input"];
         };
         /**
          * EndException
@@ -2570,6 +3000,18 @@ export interface components {
              * @enum {string}
              */
             type: "end_exception";
+        };
+        /**
+         * EndPartnerView
+         * @description A hue for the other end of a diverging palette.
+         */
+        EndPartnerView: {
+            /** Apart */
+            apart: string;
+            /** Hex */
+            hex: string;
+            /** Name */
+            name: string;
         };
         /**
          * EndTextsView
@@ -2852,7 +3294,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "pairing" | "told_apart" | "translucent" | "crowded" | "order" | "displaced" | "cap" | "kept";
+            kind: "pairing" | "told_apart" | "translucent" | "crowded" | "order" | "displaced" | "cap" | "kept" | "palette";
             /** Lapsed */
             lapsed: string;
             /** Select */
@@ -3011,6 +3453,20 @@ export interface components {
             ink: "#000000" | "#FFFFFF";
             /** Seen */
             seen: string;
+        };
+        /**
+         * GridView
+         * @description Values of groups in groups: names of rows and columns, null where there is none, and the number in words.
+         */
+        GridView: {
+            /** Columns */
+            columns: string[];
+            /** Rows */
+            rows: string[];
+            /** Title */
+            title: string;
+            /** Values */
+            values: (number | null)[][];
         };
         /**
          * GroundOfView
@@ -3609,6 +4065,30 @@ export interface components {
             steps: components["schemas"]["LadderStepView"][];
         };
         /**
+         * LegendView
+         * @description What the colors of a palette stand for: its ends, inner limits of classes, and how many values are in each.
+         */
+        LegendView: {
+            /** Column */
+            column: string;
+            /** Counts */
+            counts: number[];
+            /** High */
+            high: number;
+            /** High Words */
+            high_words: string;
+            /** Limits */
+            limits: number[];
+            /** Low */
+            low: number;
+            /** Low Words */
+            low_words: string;
+            /** Middle */
+            middle: number | null;
+            /** Problem */
+            problem: string;
+        };
+        /**
          * LetGo
          * @description Let a hue follow no other any more: it keeps the color that it has now.
          */
@@ -3742,7 +4222,7 @@ export interface components {
              *       "head"
              *     ]
              */
-            parts?: ("head" | "slip" | "hues" | "status" | "candidates" | "stops" | "ladder" | "promises" | "ground" | "scales" | "selections" | "scale_detail" | "methods" | "generators" | "tokens" | "bands" | "specimen" | "token_detail" | "pairings" | "told_apart" | "findings" | "repairs" | "exceptions" | "conditions" | "matrices" | "stands_on" | "by_color")[];
+            parts?: ("head" | "slip" | "hues" | "status" | "candidates" | "stops" | "ladder" | "promises" | "ground" | "scales" | "selections" | "scale_detail" | "methods" | "generators" | "tokens" | "bands" | "specimen" | "token_detail" | "pairings" | "told_apart" | "findings" | "repairs" | "exceptions" | "conditions" | "matrices" | "stands_on" | "palettes" | "palette_detail" | "by_color")[];
             /** Select */
             select?: string | null;
             /**
@@ -3881,7 +4361,7 @@ export interface components {
             /** Done */
             done: string[];
             /** Edits */
-            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["LetRepairsMove"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["KeepMatrix"] | components["schemas"]["RemoveMatrix"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
+            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["LetRepairsMove"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["KeepMatrix"] | components["schemas"]["RemoveMatrix"] | components["schemas"]["AddPalette-Output"] | components["schemas"]["SetPalette-Output"] | components["schemas"]["RenamePalette"] | components["schemas"]["PlacePalette"] | components["schemas"]["DescribePalette"] | components["schemas"]["MovePalette"] | components["schemas"]["RemovePalette"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
             /** Left */
             left: number;
             /** Order */
@@ -4121,6 +4601,21 @@ export interface components {
              * @enum {string}
              */
             type: "move_hue";
+        };
+        /**
+         * MovePalette
+         * @description Put a palette before another one, or behind all others.
+         */
+        MovePalette: {
+            /** Before */
+            before?: string | null;
+            /** Palette */
+            palette: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "move_palette";
         };
         /**
          * MoveTheme
@@ -4674,6 +5169,20 @@ export interface components {
             vision?: "typical" | "protan" | "deutan" | "tritan" | "achromat";
         };
         /**
+         * PairPlaceView
+         * @description Two colors of a palette (places from 0) where their distance stands, and both as they are seen there.
+         */
+        PairPlaceView: {
+            /** Colors */
+            colors: string[];
+            /** Distance */
+            distance: number;
+            /** One */
+            one: number;
+            /** Other */
+            other: number;
+        };
+        /**
          * PairSideView
          * @description One color of a pair.
          */
@@ -4743,6 +5252,146 @@ export interface components {
             wide: string | null;
         };
         /**
+         * PaletteColor
+         * @description A color of a categorical palette. `category` is what of the data it stands for; held ones no search moves.
+         *
+         *     `shades` are its colors in themes, by their id, whose ground asks for another lightness or strength.
+         */
+        "PaletteColor-Input": {
+            /**
+             * Category
+             * @default
+             */
+            category?: string;
+            /**
+             * Held
+             * @default false
+             */
+            held?: boolean;
+            /** Id */
+            id: string;
+            /**
+             * Shades
+             * @default {}
+             */
+            shades?: {
+                [key: string]: components["schemas"]["Color"] | string;
+            };
+            /** Value */
+            value: components["schemas"]["StepAlias"] | components["schemas"]["HueAlias"] | components["schemas"]["TokenAlias"] | components["schemas"]["LiteralColor-Input"];
+        };
+        /**
+         * PaletteColor
+         * @description A color of a categorical palette. `category` is what of the data it stands for; held ones no search moves.
+         *
+         *     `shades` are its colors in themes, by their id, whose ground asks for another lightness or strength.
+         */
+        "PaletteColor-Output": {
+            /**
+             * Category
+             * @default
+             */
+            category?: string;
+            /**
+             * Held
+             * @default false
+             */
+            held?: boolean;
+            /** Id */
+            id: string;
+            /**
+             * Shades
+             * @default {}
+             */
+            shades?: {
+                [key: string]: components["schemas"]["Color"];
+            };
+            /** Value */
+            value: components["schemas"]["StepAlias"] | components["schemas"]["HueAlias"] | components["schemas"]["TokenAlias"] | components["schemas"]["LiteralColor-Output"];
+        };
+        /**
+         * PaletteColorView
+         * @description A color of a palette: its key, a name that can be said, what it stands for, its contrast on the ground.
+         *
+         *     `moved` says that this theme's ground has moved it; `label_holds` that its ink reads on it as body text.
+         */
+        PaletteColorView: {
+            /** Category */
+            category: string;
+            /** Contrast */
+            contrast: string;
+            /** Held */
+            held: boolean;
+            /** Hex */
+            hex: string;
+            /** Id */
+            id: string;
+            /**
+             * Ink
+             * @enum {string}
+             */
+            ink: "#000000" | "#FFFFFF";
+            /** Key */
+            key: string;
+            /** Label Holds */
+            label_holds: boolean;
+            /** Moved */
+            moved: boolean;
+            /** Name */
+            name: string;
+            /** Seen */
+            seen: string;
+        };
+        /**
+         * PaletteDetail
+         * @description The selected palette's distances; `most` is how far the axis reaches, `threshold` what the palette asks for.
+         */
+        PaletteDetail: {
+            /** Apart */
+            apart: components["schemas"]["ApartView"][];
+            /** Most */
+            most: number;
+            /** Palette */
+            palette: string;
+            /** Threshold */
+            threshold: number;
+        };
+        /**
+         * PaletteView
+         * @description A palette in the theme that is shown, how it is made, and what is to be said of it, each a sentence.
+         */
+        PaletteView: {
+            /** Colors */
+            colors: components["schemas"]["PaletteColorView"][];
+            /** Column */
+            column: string;
+            /** Continuous */
+            continuous: boolean;
+            /** Facts */
+            facts: string[];
+            /** Ground */
+            ground: string | null;
+            /** Ground Ink */
+            ground_ink: string;
+            /** Ground Seen */
+            ground_seen: string;
+            /** Id */
+            id: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "categorical" | "sequential" | "diverging";
+            /** Make */
+            make: components["schemas"]["Categorical-Output"] | components["schemas"]["Sequential-Output"] | components["schemas"]["Diverging-Output"];
+            /** Name */
+            name: string;
+            /** Note */
+            note: string;
+            /** Words */
+            words: string;
+        };
+        /**
          * PartnerView
          * @description A partner in a relation. `angle` is its place on the strip, `offset` how far it is turned from the source.
          *
@@ -4805,6 +5454,9 @@ export interface components {
             methods?: components["schemas"]["ComparedMethodView"][];
             /** Pairings */
             pairings?: components["schemas"]["PairingView"][];
+            palette_detail?: components["schemas"]["PaletteDetail"] | null;
+            /** Palettes */
+            palettes?: components["schemas"]["PaletteView"][];
             /** Promises */
             promises?: components["schemas"]["PromiseView"][];
             /** Repairs */
@@ -4925,6 +5577,21 @@ export interface components {
             step: string;
         };
         /**
+         * PlacePalette
+         * @description Say on which token's color a palette stands; on the first theme's white paper without one.
+         */
+        PlacePalette: {
+            /** Ground */
+            ground: string | null;
+            /** Palette */
+            palette: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "place_palette";
+        };
+        /**
          * PlanRowView
          * @description What a line of a set's text comes to; `followed` says that others follow what goes.
          */
@@ -4951,7 +5618,7 @@ export interface components {
             /** Base */
             base: number;
             /** Edits */
-            edits: (components["schemas"]["AddHues-Input"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Input"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Input"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Input"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Input"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Input"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Input"] | components["schemas"]["AddTokens-Input"] | components["schemas"]["SetTokenValue-Input"] | components["schemas"]["SetTokenValues-Input"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["LetRepairsMove"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Input"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["KeepMatrix"] | components["schemas"]["RemoveMatrix"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
+            edits: (components["schemas"]["AddHues-Input"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Input"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Input"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Input"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Input"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Input"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Input"] | components["schemas"]["AddTokens-Input"] | components["schemas"]["SetTokenValue-Input"] | components["schemas"]["SetTokenValues-Input"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["LetRepairsMove"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Input"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["KeepMatrix"] | components["schemas"]["RemoveMatrix"] | components["schemas"]["AddPalette-Input"] | components["schemas"]["SetPalette-Input"] | components["schemas"]["RenamePalette"] | components["schemas"]["PlacePalette"] | components["schemas"]["DescribePalette"] | components["schemas"]["MovePalette"] | components["schemas"]["RemovePalette"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
             /** Latest */
             latest?: string | null;
             /**
@@ -4967,6 +5634,34 @@ export interface components {
              *     }
              */
             view?: components["schemas"]["Looking"];
+        };
+        /**
+         * PriceView
+         * @description What would be reached without one of the bounds.
+         */
+        PriceView: {
+            /** Apart */
+            apart: string;
+            /** Bound */
+            bound: string;
+        };
+        /**
+         * PricesView
+         * @description Every position with its distance, and the bounds by what they cost, the dearest first.
+         *
+         *     `lightness` and `chroma` are the bounds in OKLab at the position that is asked for.
+         */
+        PricesView: {
+            /** Apart */
+            apart: string;
+            /** Bounds */
+            bounds: components["schemas"]["PriceView"][];
+            /** Chroma */
+            chroma: number[];
+            /** Lightness */
+            lightness: number[];
+            /** Reaches */
+            reaches: components["schemas"]["ReachView"][];
         };
         /**
          * Problem
@@ -5030,6 +5725,19 @@ export interface components {
             pairing: components["schemas"]["NewPairing"];
             /** Words */
             words: string;
+        };
+        /**
+         * ProposedPaletteView
+         * @description A palette as it would be: how it is made, its colors with names, and the least distance, in words.
+         */
+        ProposedPaletteView: {
+            /** Apart */
+            apart: string;
+            /** Colors */
+            colors: components["schemas"]["SwatchView"][];
+            make: components["schemas"]["Categorical-Output"];
+            /** Names */
+            names: string[];
         };
         /**
          * ProposedView
@@ -5181,6 +5889,15 @@ export interface components {
             how: "kept" | "shifted" | "times" | "set";
         };
         /**
+         * RampChartsView
+         * @description What charts by number are drawn from.
+         */
+        RampChartsView: {
+            heat: components["schemas"]["ColoredGridView"];
+            legend: components["schemas"]["LegendView"];
+            tiles: components["schemas"]["ColoredGridView"];
+        };
+        /**
          * RampView
          * @description The colors along one quantity of the selection, the value itself, and its range.
          *
@@ -5199,6 +5916,18 @@ export interface components {
             reach: number;
             /** Value */
             value: number;
+        };
+        /**
+         * ReachView
+         * @description A position between like the brand and as far apart as can be: its colors, and the distance they reach.
+         */
+        ReachView: {
+            /** Apart */
+            apart: string;
+            /** Colors */
+            colors: string[];
+            /** Reach */
+            reach: number;
         };
         /**
          * ReachedView
@@ -5400,7 +6129,7 @@ export interface components {
          */
         RefillView: {
             /** Edit */
-            edit: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["LetRepairsMove"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["KeepMatrix"] | components["schemas"]["RemoveMatrix"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"]) | null;
+            edit: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["LetRepairsMove"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["KeepMatrix"] | components["schemas"]["RemoveMatrix"] | components["schemas"]["AddPalette-Output"] | components["schemas"]["SetPalette-Output"] | components["schemas"]["RenamePalette"] | components["schemas"]["PlacePalette"] | components["schemas"]["DescribePalette"] | components["schemas"]["MovePalette"] | components["schemas"]["RemovePalette"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"]) | null;
             /** Moved */
             moved: components["schemas"]["MovedView"][];
         };
@@ -5561,6 +6290,19 @@ export interface components {
             type: "remove_pairing";
         };
         /**
+         * RemovePalette
+         * @description Remove a palette.
+         */
+        RemovePalette: {
+            /** Palette */
+            palette: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "remove_palette";
+        };
+        /**
          * RemoveSelection
          * @description Remove a named selection; its steps stay as they are.
          */
@@ -5656,6 +6398,21 @@ export interface components {
              * @enum {string}
              */
             type: "rename_hue";
+        };
+        /**
+         * RenamePalette
+         * @description Give a palette another name.
+         */
+        RenamePalette: {
+            /** Name */
+            name: string;
+            /** Palette */
+            palette: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "rename_palette";
         };
         /**
          * RenameSystem
@@ -5758,7 +6515,7 @@ export interface components {
             /** Consequence */
             consequence: string;
             /** Edits */
-            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["LetRepairsMove"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["KeepMatrix"] | components["schemas"]["RemoveMatrix"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
+            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["LetRepairsMove"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["KeepMatrix"] | components["schemas"]["RemoveMatrix"] | components["schemas"]["AddPalette-Output"] | components["schemas"]["SetPalette-Output"] | components["schemas"]["RenamePalette"] | components["schemas"]["PlacePalette"] | components["schemas"]["DescribePalette"] | components["schemas"]["MovePalette"] | components["schemas"]["RemovePalette"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
             /** Hex */
             hex: string;
             /**
@@ -6000,7 +6757,7 @@ export interface components {
             all_settings: components["schemas"]["Method-Output"];
             /** Astray */
             astray: string[];
-            column: components["schemas"]["ColumnView"];
+            column: components["schemas"]["heimat__view__scales__column__ColumnView"];
             curves: components["schemas"]["Curves"];
             distance: components["schemas"]["SpreadView"];
             /** Drawn */
@@ -6072,6 +6829,20 @@ export interface components {
             steps: components["schemas"]["StepView"][];
         };
         /**
+         * ScatterView
+         * @description Points: two columns, and for each its values and the place of its category. `of` is how many rows there are.
+         */
+        ScatterView: {
+            /** Of */
+            of: number;
+            /** Points */
+            points: number[][];
+            /** X */
+            x: string;
+            /** Y */
+            y: string;
+        };
+        /**
          * ScrimView
          * @description The least scrim of a color that does it: its alpha, or none.
          */
@@ -6092,6 +6863,102 @@ export interface components {
             colors: number;
             /** Named */
             named: components["schemas"]["NamedSelectionView"][];
+        };
+        /**
+         * Sequential
+         * @description From little, nearest the ground, to much, through one or more colors; L* at the light and the dark end.
+         */
+        "Sequential-Input": {
+            /**
+             * Breaks
+             * @default equal
+             * @enum {string}
+             */
+            breaks?: "equal" | "quantiles" | "natural" | "typed";
+            /** Classes */
+            classes?: number | null;
+            /**
+             * Darkest
+             * @default 14
+             */
+            darkest?: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "sequential";
+            /**
+             * Lightest
+             * @default 96
+             */
+            lightest?: number;
+            /**
+             * Reversed
+             * @default false
+             */
+            reversed?: boolean;
+            /** Sources */
+            sources: (components["schemas"]["StepAlias"] | components["schemas"]["HueAlias"] | components["schemas"]["TokenAlias"] | components["schemas"]["LiteralColor-Input"])[];
+            /**
+             * Typed
+             * @default []
+             */
+            typed?: number[];
+        };
+        /**
+         * Sequential
+         * @description From little, nearest the ground, to much, through one or more colors; L* at the light and the dark end.
+         */
+        "Sequential-Output": {
+            /**
+             * Breaks
+             * @default equal
+             * @enum {string}
+             */
+            breaks?: "equal" | "quantiles" | "natural" | "typed";
+            /** Classes */
+            classes?: number | null;
+            /**
+             * Darkest
+             * @default 14
+             */
+            darkest?: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "sequential";
+            /**
+             * Lightest
+             * @default 96
+             */
+            lightest?: number;
+            /**
+             * Reversed
+             * @default false
+             */
+            reversed?: boolean;
+            /** Sources */
+            sources: (components["schemas"]["StepAlias"] | components["schemas"]["HueAlias"] | components["schemas"]["TokenAlias"] | components["schemas"]["LiteralColor-Output"])[];
+            /**
+             * Typed
+             * @default []
+             */
+            typed?: number[];
+        };
+        /**
+         * SeriesView
+         * @description Categories: names, the place of each one's color in the palette (null for those without one), and how often.
+         */
+        SeriesView: {
+            /** Column */
+            column: string;
+            /** Names */
+            names: string[];
+            /** Places */
+            places: (number | null)[];
+            /** Rows */
+            rows: number[];
         };
         /**
          * SetAim
@@ -6314,6 +7181,36 @@ export interface components {
             type: "set_method";
         };
         /**
+         * SetPalette
+         * @description Change how a palette is made: its colors, classes, ends, middle.
+         */
+        "SetPalette-Input": {
+            /** Make */
+            make: components["schemas"]["Categorical-Input"] | components["schemas"]["Sequential-Input"] | components["schemas"]["Diverging-Input"];
+            /** Palette */
+            palette: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "set_palette";
+        };
+        /**
+         * SetPalette
+         * @description Change how a palette is made: its colors, classes, ends, middle.
+         */
+        "SetPalette-Output": {
+            /** Make */
+            make: components["schemas"]["Categorical-Output"] | components["schemas"]["Sequential-Output"] | components["schemas"]["Diverging-Output"];
+            /** Palette */
+            palette: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "set_palette";
+        };
+        /**
          * SetPinNeighbours
          * @description Let the neighbours of a scale's pins pass smoothly through them, or stay as they are generated.
          */
@@ -6334,7 +7231,7 @@ export interface components {
          */
         SetPlanView: {
             /** Edits */
-            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["LetRepairsMove"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["KeepMatrix"] | components["schemas"]["RemoveMatrix"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
+            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["LetRepairsMove"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["KeepMatrix"] | components["schemas"]["RemoveMatrix"] | components["schemas"]["AddPalette-Output"] | components["schemas"]["SetPalette-Output"] | components["schemas"]["RenamePalette"] | components["schemas"]["PlacePalette"] | components["schemas"]["DescribePalette"] | components["schemas"]["MovePalette"] | components["schemas"]["RemovePalette"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
             /** Rows */
             rows: components["schemas"]["PlanRowView"][];
         };
@@ -6708,7 +7605,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "hue" | "step" | "token";
+            kind: "hue" | "step" | "token" | "palette";
             lightness: components["schemas"]["RampView"];
             /** Movable Hue */
             movable_hue: string | null;
@@ -7281,6 +8178,31 @@ export interface components {
             words: string;
         };
         /**
+         * SuitabilityView
+         * @description A set of colors, and what it suits.
+         */
+        SuitabilityView: {
+            /** Suits */
+            suits: components["schemas"]["SuitsView"][];
+            /** Swatches */
+            swatches: components["schemas"]["SwatchView"][];
+        };
+        /**
+         * SuitsView
+         * @description Whether a set suits a kind of palette, and why.
+         */
+        SuitsView: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "categorical" | "sequential" | "diverging";
+            /** Suits */
+            suits: boolean;
+            /** Why */
+            why: string;
+        };
+        /**
          * SwatchView
          * @description A color: its published value, how it is seen under the vision chosen, and the ink that reads on it.
          */
@@ -7490,7 +8412,7 @@ export interface components {
          */
         ThemePlanView: {
             /** Edit */
-            edit: components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["LetRepairsMove"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["KeepMatrix"] | components["schemas"]["RemoveMatrix"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"];
+            edit: components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["LetRepairsMove"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["KeepMatrix"] | components["schemas"]["RemoveMatrix"] | components["schemas"]["AddPalette-Output"] | components["schemas"]["SetPalette-Output"] | components["schemas"]["RenamePalette"] | components["schemas"]["PlacePalette"] | components["schemas"]["DescribePalette"] | components["schemas"]["MovePalette"] | components["schemas"]["RemovePalette"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"];
             /** Lost */
             lost: string[];
             /** Moved */
@@ -7786,6 +8708,67 @@ export interface components {
             seen: string;
             /** Text */
             text: string;
+        };
+        /**
+         * WishBody
+         * @description A categorical palette that is wished for: how many colors, which of them stay, how far from the brand.
+         */
+        WishBody: {
+            /**
+             * Contrast
+             * @default 3
+             */
+            contrast?: number;
+            /** Count */
+            count: number;
+            /** Ground */
+            ground?: string | null;
+            /**
+             * Kept
+             * @default []
+             */
+            kept?: components["schemas"]["PaletteColor-Input"][];
+            /**
+             * Reach
+             * @default 0
+             */
+            reach?: number;
+            /**
+             * Seed
+             * @default 1
+             */
+            seed?: number;
+        };
+        /**
+         * ColumnView
+         * @description A column: its kind, its words if there are few, and how far its numbers reach.
+         */
+        heimat__api__charts__ColumnView: {
+            /** High */
+            high: number | null;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "number" | "day" | "word";
+            /** Low */
+            low: number | null;
+            /** Name */
+            name: string;
+            /** Words */
+            words: string[];
+        };
+        /**
+         * ColumnView
+         * @description The steps of all hues under one label of the ladder, and in words whether they weigh the same.
+         */
+        heimat__view__scales__column__ColumnView: {
+            /** Label */
+            label: string;
+            /** Members */
+            members: components["schemas"]["ColumnMemberView"][];
+            /** Words */
+            words: string;
         };
     };
     responses: never;
@@ -9730,7 +10713,7 @@ export interface operations {
                 theme?: string | null;
                 select?: string | null;
                 need?: number;
-                parts?: ("head" | "slip" | "hues" | "status" | "candidates" | "stops" | "ladder" | "promises" | "ground" | "scales" | "selections" | "scale_detail" | "methods" | "generators" | "tokens" | "bands" | "specimen" | "token_detail" | "pairings" | "told_apart" | "findings" | "repairs" | "exceptions" | "conditions" | "matrices" | "stands_on" | "by_color")[];
+                parts?: ("head" | "slip" | "hues" | "status" | "candidates" | "stops" | "ladder" | "promises" | "ground" | "scales" | "selections" | "scale_detail" | "methods" | "generators" | "tokens" | "bands" | "specimen" | "token_detail" | "pairings" | "told_apart" | "findings" | "repairs" | "exceptions" | "conditions" | "matrices" | "stands_on" | "palettes" | "palette_detail" | "by_color")[];
             };
             header?: never;
             path: {
@@ -10433,6 +11416,463 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CopiedView"];
+                };
+            };
+            /** @description A page of somebody else asks */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request did not arrive in time */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It meets what somebody else has changed */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Heimat is not served under this name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be read, or cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It was asked for too often */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something went wrong that was not foreseen */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away, or others hold what is needed */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    listData: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DatasetView"][];
+                };
+            };
+            /** @description A page of somebody else asks */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request did not arrive in time */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It meets what somebody else has changed */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Heimat is not served under this name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be read, or cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It was asked for too often */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something went wrong that was not foreseen */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away, or others hold what is needed */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    keepData: {
+        parameters: {
+            query?: {
+                name?: string;
+            };
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DatasetView"];
+                };
+            };
+            /** @description A page of somebody else asks */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request did not arrive in time */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It meets what somebody else has changed */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Heimat is not served under this name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be read, or cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It was asked for too often */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something went wrong that was not foreseen */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away, or others hold what is needed */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    removeData: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+                dataset: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description A page of somebody else asks */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request did not arrive in time */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It meets what somebody else has changed */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Heimat is not served under this name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be read, or cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It was asked for too often */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something went wrong that was not foreseen */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away, or others hold what is needed */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    readCharts: {
+        parameters: {
+            query: {
+                palette: string;
+                number?: string | null;
+            };
+            header?: never;
+            path: {
+                slug: string;
+                dataset: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChartsView"];
                 };
             };
             /** @description A page of somebody else asks */
@@ -12147,6 +13587,470 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ProposedPairingView"][];
+                };
+            };
+            /** @description A page of somebody else asks */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request did not arrive in time */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It meets what somebody else has changed */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Heimat is not served under this name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be read, or cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It was asked for too often */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something went wrong that was not foreseen */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away, or others hold what is needed */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    findPartners: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EndBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EndPartnerView"][];
+                };
+            };
+            /** @description A page of somebody else asks */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request did not arrive in time */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It meets what somebody else has changed */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Heimat is not served under this name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be read, or cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It was asked for too often */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something went wrong that was not foreseen */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away, or others hold what is needed */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    pricePalette: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WishBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PricesView"];
+                };
+            };
+            /** @description A page of somebody else asks */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request did not arrive in time */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It meets what somebody else has changed */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Heimat is not served under this name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be read, or cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It was asked for too often */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something went wrong that was not foreseen */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away, or others hold what is needed */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    proposePalette: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WishBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProposedPaletteView"];
+                };
+            };
+            /** @description A page of somebody else asks */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request did not arrive in time */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It meets what somebody else has changed */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Heimat is not served under this name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be read, or cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It was asked for too often */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something went wrong that was not foreseen */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away, or others hold what is needed */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    judgeColors: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ColorsBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SuitabilityView"];
                 };
             };
             /** @description A page of somebody else asks */

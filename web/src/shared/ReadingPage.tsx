@@ -39,7 +39,9 @@ export function ReadingPage() {
   const shown = task.figures[answers.length];
   const send = async (all: Answer[]) => {
     try {
-      await data(client.POST("/api/reading-tests/{key}", { params: { path: { key } }, body: { answers: all } }));
+      await data(
+        client.POST("/api/reading-tests/{key}", { params: { path: { key } }, body: { answers: all } }),
+      );
       setDone(true);
     } catch (thrown) {
       setProblem(problemOf(thrown).message);

@@ -126,7 +126,12 @@ function OneLine({ slip, open, onToggle }: { slip: SlipView; open: boolean; onTo
 }
 
 const SHOWN_USES = 2;
-const USED: Record<SlipView["kind"], string> = { hue: "", step: "Used by ", token: "Stands under " };
+const USED: Record<SlipView["kind"], string> = {
+  hue: "",
+  step: "Used by ",
+  token: "Stands under ",
+  palette: "",
+};
 
 interface WordsProps {
   name: string;

@@ -1,5 +1,6 @@
 /** All stages, in the order of the work. */
 
+import { charts } from "./charts";
 import { legibility } from "./legibility";
 import type { StageManifest } from "./manifest";
 import { releases } from "./releases";
@@ -7,7 +8,7 @@ import { scales } from "./scales";
 import { sources } from "./sources";
 import { tokens } from "./tokens";
 
-export const STAGES: readonly StageManifest[] = [sources, scales, tokens, legibility, releases];
+export const STAGES: readonly StageManifest[] = [sources, scales, tokens, legibility, charts, releases];
 
 /** The stage of an id; the first one where there is none of it. */
 export const stageOf = (id: string): StageManifest =>

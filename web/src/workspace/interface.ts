@@ -26,6 +26,8 @@ interface Interface {
   matrix: { rows: string; columns: string; order: "luminance" | "own" };
   /** Whether two colors are compared by two points of a picture. */
   pointing: boolean;
+  /** The data that charts are drawn from; null is the first. */
+  dataset: number | null;
   set: (some: Partial<Omit<Interface, "set">>) => void;
 }
 
@@ -43,6 +45,7 @@ export const useInterface = create<Interface>()(
       specimenTheme: null,
       matrix: { rows: "texts", columns: "grounds", order: "luminance" },
       pointing: false,
+      dataset: null,
       set: (some) => set(some),
     }),
     { name: "heimat", partialize: ({ set: _, ...kept }) => kept },

@@ -3,7 +3,7 @@ import { Box, Flex, Text } from "@chakra-ui/react";
 import { edit } from "../../api/edits";
 import { ToolButton } from "../../components/ToolButton";
 import { usePart, useWorkspace } from "../../workspace/hooks";
-import { readWords, useReadingTests } from "./useReadingTests";
+import { readWords, useReadingTests } from "../shared/useReadingTests";
 
 export function Exceptions() {
   const exceptions = usePart("exceptions");

@@ -4,7 +4,7 @@ import { useState } from "react";
 import type { FindingView, RepairView } from "../../api/client";
 import { ToolButton } from "../../components/ToolButton";
 import { useKnown, usePart } from "../../workspace/hooks";
-import { FindingLine, FindingRow } from "./FindingRow";
+import { FindingLine, FindingRow } from "../shared/FindingRow";
 
 /** As many as stand whole under the row of tools at the design size. */
 const WHOLE = 3;

@@ -1,0 +1,166 @@
+"""Charts: palettes proposed and priced, and what they are drawn with."""
+
+from typing import Annotated, Any
+
+import numpy as np
+from fastapi import APIRouter, Query
+from pydantic import Field
+from starlette.concurrency import run_in_threadpool
+from starlette.requests import Request
+from starlette.responses import Response
+from typing_extensions import TypedDict
+
+from heimat.api.bodies import Body
+from heimat.api.context import IS_COMPUTING, IS_SENDING, Acting, Uses, head_resolved, head_system
+from heimat.api.encoding import answer, described, described_empty
+from heimat.core.charts.categorical import LEAST_COLORS, MOST_COLORS
+from heimat.core.charts.table import Column, ColumnKind, Table, finite
+from heimat.core.color.notation import rgb8_of
+from heimat.core.document.ids import Id
+from heimat.core.document.palettes import GRAPHIC, MOST_CATEGORIES, PaletteColor, PaletteValue
+from heimat.core.proposals.palettes import PaletteWish
+from heimat.core.resolve.named import color_called
+from heimat.service.datasets import Dataset
+from heimat.view.charts.drawn import ChartsView, charts_view
+from heimat.view.charts.plans import (
+    EndPartnerView,
+    PricesView,
+    ProposedPaletteView,
+    SuitabilityView,
+    partner_views,
+    priced,
+    proposed_palette,
+    suitability_view,
+)
+
+router = APIRouter(prefix="/api/systems/{slug}", tags=["charts"])
+_BODY: dict[str, Any] = {
+    "requestBody": {
+        "required": True,
+        "content": {"application/octet-stream": {"schema": {"type": "string", "format": "binary"}}},
+    }
+}
+_MOST_NAMED = 40
+
+
+class WishBody(Body):
+    """A categorical palette that is wished for: how many colors, which of them stay, how far from the brand."""
+
+    count: Annotated[int, Field(ge=LEAST_COLORS, le=MOST_COLORS)]
+    kept: Annotated[tuple[PaletteColor, ...], Field(max_length=MOST_COLORS)] = ()
+    ground: Id | None = None
+    reach: Annotated[float, Field(ge=0.0, le=1.0)] = 0.0
+    contrast: Annotated[float, Field(ge=1.0, le=21.0)] = GRAPHIC
+    seed: Annotated[int, Field(ge=1, le=10_000)] = 1
+
+    def wish(self) -> PaletteWish:
+        """What the search is asked."""
+        return PaletteWish(self.count, self.kept, self.ground, self.reach, self.contrast, self.seed)
+
+
+class EndBody(Body):
+    """One end of a diverging palette."""
+
+    low: PaletteValue
+
+
+class ColorsBody(Body):
+    """Colors by name or in any notation, in their order."""
+
+    colors: Annotated[list[Annotated[str, Field(max_length=400)]], Field(min_length=1, max_length=MOST_CATEGORIES)]
+
+
+class ColumnView(TypedDict):
+    """A column: its kind, its words if there are few, and how far its numbers reach."""
+
+    name: str
+    kind: ColumnKind
+    words: list[str]
+    low: float | None
+    high: float | None
+
+
+class DatasetView(TypedDict):
+    """Data of a system, and what was passed over in reading them."""
+
+    id: int
+    name: str
+    rows: int
+    columns: list[ColumnView]
+    notes: list[str]
+
+
+@router.post(
+    "/palette-proposals", operation_id="proposePalette", dependencies=IS_COMPUTING, **described(ProposedPaletteView)
+)
+def propose_palette(slug: str, body: WishBody, uses: Uses) -> Response:
+    return answer(uses.workers.run(proposed_palette, head_system(uses, slug), body.wish()))
+
+
+@router.post("/palette-prices", operation_id="pricePalette", dependencies=IS_COMPUTING, **described(PricesView))
+def price_palette(slug: str, body: WishBody, uses: Uses) -> Response:
+    return answer(uses.workers.run(priced, head_system(uses, slug), body.wish()))
+
+
+@router.post("/palette-partners", operation_id="findPartners", **described(list[EndPartnerView]))
+def find_partners(slug: str, body: EndBody, uses: Uses) -> Response:
+    return answer(partner_views(head_resolved(uses, slug), body.low))
+
+
+@router.post("/palette-suitability", operation_id="judgeColors", **described(SuitabilityView))
+def judge_colors(slug: str, body: ColorsBody, uses: Uses) -> Response:
+    resolved = head_resolved(uses, slug)
+    colors = [rgb8_of(color_called(resolved, text, f"colors.{place}")) for place, text in enumerate(body.colors)]
+    return answer(suitability_view(np.array(colors, dtype=np.uint8)))
+
+
+@router.get("/data", operation_id="listData", **described(list[DatasetView]))
+def list_data(slug: str, uses: Uses) -> Response:
+    return answer([_dataset(row, table) for row, table in uses.datasets.all(slug)])
+
+
+@router.post("/data", operation_id="keepData", openapi_extra=_BODY, dependencies=IS_SENDING, **described(DatasetView))
+async def keep_data(
+    slug: str, request: Request, uses: Uses, person: Acting, name: Annotated[str, Query(max_length=200)] = ""
+) -> Response:
+    content = await request.body()
+    row = await run_in_threadpool(uses.datasets.keep, slug, content, name, person.id)
+    return answer(_dataset(row, await run_in_threadpool(uses.datasets.table, slug, row.id)))
+
+
+@router.delete("/data/{dataset}", operation_id="removeData", **described_empty())
+def remove_data(slug: str, dataset: int, uses: Uses) -> Response:
+    uses.datasets.remove(slug, dataset)
+    return Response(status_code=204)
+
+
+@router.get("/data/{dataset}/charts", operation_id="readCharts", **described(ChartsView))
+def read_charts(
+    slug: str,
+    dataset: int,
+    uses: Uses,
+    palette: Annotated[str, Query(max_length=40)],
+    number: Annotated[str | None, Query(max_length=80)] = None,
+) -> Response:
+    return answer(charts_view(head_resolved(uses, slug), uses.datasets.table(slug, dataset), palette, number))
+
+
+def _dataset(row: Dataset, table: Table) -> DatasetView:
+    return {
+        "id": row.id,
+        "name": row.name,
+        "rows": table.rows,
+        "columns": [_column(column) for column in table.columns],
+        "notes": list(table.notes),
+    }
+
+
+def _column(column: Column) -> ColumnView:
+    numbers = finite(column.numbers) if column.kind == "number" else np.empty(0)
+    return {
+        "name": column.name,
+        "kind": column.kind,
+        "words": column.categories[:_MOST_NAMED] if column.kind == "word" else [],
+        "low": float(numbers.min()) if len(numbers) else None,
+        "high": float(numbers.max()) if len(numbers) else None,
+    }

@@ -1,0 +1,1 @@
+"""What the stage Charts shows."""

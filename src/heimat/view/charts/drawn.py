@@ -1,0 +1,284 @@
+"""What the charts of a palette are drawn from: groups of rows, and for each the place of its color in the palette."""
+
+from collections.abc import Sequence
+
+import numpy as np
+from typing_extensions import TypedDict
+
+from heimat.core.charts.classes import breaks, counts
+from heimat.core.charts.gathering import (
+    OTHER,
+    Gather,
+    Groups,
+    by_category,
+    by_period,
+    by_weekday,
+    gathered,
+    in_one,
+    sampled,
+)
+from heimat.core.charts.places import along, around, class_places, even_limits, nearest_sample
+from heimat.core.charts.table import Column, Table, finite
+from heimat.core.color.arrays import Floats
+from heimat.core.document.order import in_order
+from heimat.core.document.palettes import Categorical, Diverging, Palette, Sequential
+from heimat.core.errors import DomainError
+from heimat.core.resolve.palettes import SAMPLES
+from heimat.core.resolve.resolved import Resolved
+
+
+class SeriesView(TypedDict):
+    """Categories: names, the place of each one's color in the palette (null for those without one), and how often."""
+
+    column: str
+    names: list[str]
+    places: list[int | None]
+    rows: list[int]
+
+
+class GridView(TypedDict):
+    """Values of groups in groups: names of rows and columns, null where there is none, and the number in words."""
+
+    title: str
+    rows: list[str]
+    columns: list[str]
+    values: list[list[float | None]]
+
+
+class ScatterView(TypedDict):
+    """Points: two columns, and for each its values and the place of its category. `of` is how many rows there are."""
+
+    x: str
+    y: str
+    points: list[tuple[float, float, int]]
+    of: int
+
+
+class CategoryChartsView(TypedDict):
+    """What charts by category are drawn from."""
+
+    series: SeriesView
+    by_period: GridView
+    scatter: ScatterView | None
+
+
+class ColoredGridView(GridView):
+    """A grid whose cells are colored: for each the place of its color in the palette."""
+
+    places: list[list[int | None]]
+
+
+class LegendView(TypedDict):
+    """What the colors of a palette stand for: its ends, inner limits of classes, and how many values are in each."""
+
+    column: str
+    low: float
+    high: float
+    middle: float | None
+    limits: list[float]
+    counts: list[int]
+    low_words: str
+    high_words: str
+    problem: str
+
+
+class RampChartsView(TypedDict):
+    """What charts by number are drawn from."""
+
+    legend: LegendView
+    heat: ColoredGridView
+    tiles: ColoredGridView
+
+
+class ChartsView(TypedDict):
+    """What a palette's charts are drawn from; one of both is null. `notes` say what is not drawn."""
+
+    palette: str
+    categories: CategoryChartsView | None
+    ramp: RampChartsView | None
+    notes: list[str]
+
+
+def charts_view(resolved: Resolved, table: Table, palette_id: str, number: str | None) -> ChartsView:
+    """The charts of a palette over a table. Raises DomainError where the palette is gone."""
+    palette = resolved.system.palettes.get(palette_id)
+    if palette is None:
+        raise DomainError("That palette is not there any more.", "palette", "missing")
+    if isinstance(palette.make, Categorical):
+        charts, notes = _categories(resolved, table, palette, palette.make, number)
+        return {"palette": palette_id, "categories": charts, "ramp": None, "notes": notes}
+    ramp = _ramp(table, palette, palette.make)
+    return {"palette": palette_id, "categories": None, "ramp": ramp, "notes": []}
+
+
+def _categories(
+    resolved: Resolved, table: Table, palette: Palette, make: Categorical, number: str | None
+) -> tuple[CategoryChartsView, list[str]]:
+    wanted = [color.category for color in make.colors if color.category]
+    wide = [column for name in wanted if (column := table.column(name)) and column.kind == "number"]
+    periods = _periods(table)
+    measured = _number_of(resolved, table, number)
+    if len(wide) > 1 and not palette.column:
+        names = tuple(column.name for column in wide)
+        values = np.array([gathered(in_one(table), periods, each.numbers, "sum")[0] for each in wide])
+        series: SeriesView = {
+            "column": "",
+            "names": list(names),
+            "places": _assigned(make, names),
+            "rows": [len(finite(each.numbers)) for each in wide],
+        }
+        grid = _grid(f"Sum by {', '.join(names[:2])} and so on", names, periods.names, values)
+        return {"series": series, "by_period": grid, "scatter": None}, []
+    column = _word_column(table, palette.column)
+    groups = by_category(column, wanted) if column else in_one(table)
+    series = {
+        "column": column.name if column else "",
+        "names": list(groups.names),
+        "places": _assigned(make, groups.names),
+        "rows": [int(each) for each in np.bincount(groups.places[groups.places >= 0], minlength=len(groups.names))],
+    }
+    how: Gather = "sum" if _counts(measured.numbers) else "mean"
+    values = gathered(groups, periods, measured.numbers, how)
+    title = f"{'Sum' if how == 'sum' else 'Mean'} of {measured.name}"
+    notes = []
+    colored = sum(place is not None for place in series["places"])
+    if colored < len(groups.names):
+        notes.append(f"{len(groups.names) - colored} of {len(groups.names)} categories have no color of their own.")
+    return {
+        "series": series,
+        "by_period": _grid(title, groups.names, periods.names, values),
+        "scatter": _scatter(table, groups),
+    }, notes
+
+
+def _assigned(make: Categorical, names: Sequence[str]) -> list[int | None]:
+    """The place of each category's color: the one that is bound to it, else the next that is bound to none."""
+    bound = {color.category: place for place, color in enumerate(make.colors) if color.category}
+    free = [place for place, color in enumerate(make.colors) if not color.category or color.category not in names]
+    found: list[int | None] = []
+    for name in names:
+        own = bound.get(name)
+        if own is None and name != OTHER and free:
+            own = free.pop(0)
+        found.append(own)
+    return found
+
+
+def _scatter(table: Table, groups: Groups) -> ScatterView | None:
+    numbers = table.of_kind("number")
+    pairs = [column for column in numbers if not _counts(column.numbers)][:2]
+    pairs = (pairs + [column for column in numbers if column not in pairs])[:2]
+    if len(pairs) < 2:
+        return None
+    x, y = pairs
+    rows = sampled(table.rows)
+    rows = rows[np.isfinite(x.numbers[rows]) & np.isfinite(y.numbers[rows]) & (groups.places[rows] >= 0)]
+    points = [(float(x.numbers[row]), float(y.numbers[row]), int(groups.places[row])) for row in rows]
+    return {"x": x.name, "y": y.name, "points": points, "of": table.rows}
+
+
+def _ramp(table: Table, palette: Palette, make: Sequential | Diverging) -> RampChartsView:
+    column = table.column(palette.column)
+    if column is None or column.kind != "number":
+        column = table.of_kind("number")[0]
+    values = finite(column.numbers)
+    low, high = (float(values.min()), float(values.max())) if len(values) else (0.0, 1.0)
+    problem = ""
+    if isinstance(make, Diverging) and not low <= make.middle <= high:
+        problem = f"The middle, {make.middle:g}, lies outside the data, from {low:g} to {high:g}: one side stays empty."
+    limits: list[float] = []
+    if make.classes:
+        try:
+            limits = _limits(make, values, low, high)
+        except DomainError as error:
+            problem = error.message
+            limits = _limits(make.model_copy(update={"breaks": "equal"}), np.linspace(low, high, 100), low, high)
+    period = _periods(table)
+    word = _word_column(table, "")
+    across = by_category(word) if word else in_one(table)
+    days = table.of_kind("day")
+    weekday = by_weekday(days[0]) if days else period
+    times = [each for each in table.of_kind("word") if each is not word]
+    heat_rows = by_category(times[-1]) if times else across
+    heat_rows = Groups(tuple(sorted(heat_rows.names)), _resorted(heat_rows))
+
+    def grid(title: str, rows: Groups, columns: Groups) -> ColoredGridView:
+        means = gathered(rows, columns, column.numbers, "mean")
+        plain = _grid(title, rows.names, columns.names, means)
+        places = _places(make, means, low, high, limits)
+        return {**plain, "places": [[None if each < 0 else int(each) for each in row] for row in places]}
+
+    return {
+        "legend": {
+            "column": column.name,
+            "low": low,
+            "high": high,
+            "middle": make.middle if isinstance(make, Diverging) else None,
+            "limits": limits,
+            "counts": counts(values, limits) if len(values) else [],
+            "low_words": make.low_words if isinstance(make, Diverging) else "",
+            "high_words": make.high_words if isinstance(make, Diverging) else "",
+            "problem": problem,
+        },
+        "heat": grid(f"Mean of {column.name} by weekday", heat_rows, weekday),
+        "tiles": grid(f"Mean of {column.name}", across, period),
+    }
+
+
+def _resorted(groups: Groups) -> np.ndarray:
+    """The places of rows after the names of their groups are sorted."""
+    order = {name: place for place, name in enumerate(sorted(groups.names))}
+    moved = np.array([order[name] for name in groups.names] + [-1], dtype=np.int64)
+    return moved[groups.places]
+
+
+def _limits(make: Sequential | Diverging, values: Floats, low: float, high: float) -> list[float]:
+    count = make.classes or SAMPLES
+    if isinstance(make, Diverging) and make.breaks == "equal":
+        return even_limits(low, make.middle, high, count, same_unit=make.sides == "unit")
+    return breaks(values, count, make.breaks, make.typed)
+
+
+def _places(
+    make: Sequential | Diverging, values: Floats, low: float, high: float, limits: Sequence[float]
+) -> np.ndarray:
+    if make.classes:
+        return class_places(values, limits).clip(-1, make.classes - 1)
+    if isinstance(make, Diverging):
+        return nearest_sample(around(values, low, make.middle, high, same_unit=make.sides == "unit"), SAMPLES)
+    return nearest_sample(along(values, low, high), SAMPLES)
+
+
+def _periods(table: Table) -> Groups:
+    days = table.of_kind("day")
+    if days:
+        return by_period(days[0])
+    words = table.of_kind("word")
+    return by_category(words[-1]) if len(words) > 1 else in_one(table)
+
+
+def _word_column(table: Table, name: str) -> Column | None:
+    named = table.column(name)
+    if named is not None and named.kind == "word":
+        return named
+    words = table.of_kind("word")
+    return words[0] if words else None
+
+
+def _number_of(resolved: Resolved, table: Table, wanted: str | None) -> Column:
+    """The number that is drawn: the one wanted, else the first that no palette is bound to."""
+    numbers = table.of_kind("number")
+    bound = {each.column for each in in_order(resolved.system.palettes)}
+    named = next((each for each in numbers if each.name == wanted), None)
+    return named or next((each for each in numbers if each.name not in bound), numbers[0])
+
+
+def _counts(numbers: Floats) -> bool:
+    """Whether numbers count something, so that they can be added up: whole, and none below 0."""
+    values = finite(numbers)
+    return bool(len(values) and (values >= 0.0).all() and (values == np.round(values)).all())
+
+
+def _grid(title: str, rows: Sequence[str], columns: Sequence[str], values: Floats) -> GridView:
+    plain = [[None if not np.isfinite(each) else round(float(each), 4) for each in row] for row in values]
+    return {"title": title, "rows": list(rows), "columns": list(columns), "values": plain}

@@ -1,0 +1,135 @@
+"""Palettes as strips: their colors with names that can be said, and what is to be said of the whole."""
+
+import numpy as np
+from typing_extensions import TypedDict
+
+from heimat.core.charts.apart import nearest_pair
+from heimat.core.charts.diverging import GOOD_ENDS
+from heimat.core.charts.ramp import lights
+from heimat.core.charts.suitability import PaletteKind
+from heimat.core.color.contrast import AA_TEXT, cut, ratio
+from heimat.core.color.difference import distance_text
+from heimat.core.color.naming import spoken_name
+from heimat.core.color.notation import Color, hex_of
+from heimat.core.document.keys import palette_key
+from heimat.core.document.palettes import Categorical, Make, Sequential
+from heimat.core.resolve.palettes import ResolvedPalette
+from heimat.view.eyes import SwatchView
+from heimat.view.look import Look
+
+_BLACK, _WHITE = np.zeros(3, dtype=np.uint8), np.full(3, 255, dtype=np.uint8)
+
+
+class PaletteColorView(SwatchView):
+    """A color of a palette: its key, a name that can be said, what it stands for, its contrast on the ground.
+
+    `moved` says that this theme's ground has moved it; `label_holds` that its ink reads on it as body text.
+    """
+
+    key: str
+    id: str
+    name: str
+    category: str
+    held: bool
+    moved: bool
+    contrast: str
+    label_holds: bool
+
+
+class PaletteView(TypedDict):
+    """A palette in the theme that is shown, how it is made, and what is to be said of it, each a sentence."""
+
+    id: str
+    name: str
+    kind: PaletteKind
+    words: str
+    ground: str | None
+    ground_seen: str
+    ground_ink: str
+    column: str
+    note: str
+    colors: list[PaletteColorView]
+    continuous: bool
+    facts: list[str]
+    make: Make
+
+
+def palettes_part(look: Look) -> list[PaletteView]:
+    """All palettes, in order."""
+    return [_view(look, shown) for shown in look.resolved.palettes[look.theme.theme.id if look.theme else ""]]
+
+
+def _view(look: Look, shown: ResolvedPalette) -> PaletteView:
+    palette, make = shown.palette, shown.palette.make
+    ground = look.eyes.swatch(shown.ground8)
+    return {
+        "id": palette.id,
+        "name": palette.name,
+        "kind": make.kind,
+        "words": _words(make),
+        "ground": palette.ground,
+        "ground_seen": ground["seen"],
+        "ground_ink": ground["ink"],
+        "column": palette.column,
+        "note": palette.note,
+        "colors": _colors(look, shown),
+        "continuous": not isinstance(make, Categorical) and make.classes is None,
+        "facts": _facts(shown),
+        "make": make,
+    }
+
+
+def _colors(look: Look, shown: ResolvedPalette) -> list[PaletteColorView]:
+    palette, make = shown.palette, shown.palette.make
+    contrasts = ratio(shown.rgb8, shown.ground8)
+    labels = np.maximum(ratio(shown.rgb8, _BLACK), ratio(shown.rgb8, _WHITE))
+    found: list[PaletteColorView] = []
+    for place, swatch in enumerate(look.eyes.swatches(shown.rgb8)):
+        own = make.colors[place] if isinstance(make, Categorical) else None
+        key = own.id if own else str(place + 1)
+        found.append(
+            {
+                **swatch,
+                "key": palette_key(palette.id, key),
+                "id": key,
+                "name": spoken_name(Color.of_bytes(shown.rgb8[place])),
+                "category": own.category if own else "",
+                "held": own.held if own else False,
+                "moved": bool(shown.moved and shown.moved[place]),
+                "contrast": cut(float(contrasts[place])),
+                "label_holds": bool(labels[place] >= AA_TEXT),
+            }
+        )
+    return found
+
+
+def _words(make: Make) -> str:
+    if isinstance(make, Categorical):
+        return f"{len(make.colors)}, told apart"
+    classes = "continuous" if make.classes is None else f"{make.classes} classes"
+    if isinstance(make, Sequential):
+        return f"sequential, {classes}"
+    return f"diverging, {classes}"
+
+
+def _facts(shown: ResolvedPalette) -> list[str]:
+    make, rgb8 = shown.palette.make, shown.rgb8
+    least = float(ratio(rgb8, shown.ground8).min())
+    on_ground = f"{cut(least)} or more on {hex_of(shown.ground8)}"
+    if isinstance(make, Categorical):
+        if len(rgb8) < 2:
+            return [on_ground]
+        near, one, other = nearest_pair(rgb8)
+        pair = f"nearest pair {distance_text(near)}, {one + 1} and {other + 1}, any vision"
+        light = np.sort(lights(rgb8))
+        gray = f"in gray the nearest two are {np.diff(light).min():.0f} L* apart"
+        return [pair, on_ground, gray]
+    light = lights(rgb8)
+    if shown.ramp is not None:
+        even = f"steps vary by {shown.ramp.spread:.1%}, for {shown.ramp.worst_vision} by {shown.ramp.worst:.0%}"
+        given_up = [f"{1.0 - shown.ramp.share:.0%} of the chroma given up for that"] if shown.ramp.share < 1.0 else []
+        return [f"{light[0]:.0f} to {light[-1]:.0f} L*", even, *given_up]
+    ends = shown.arms.ends_apart if shown.arms else 0.0
+    good = "" if ends >= GOOD_ENDS else f"; {GOOD_ENDS:g} would be better"
+    equal = f"arms equal within {abs(float(light[0] - light[-1])):.1f} L*"
+    return [equal, f"ends {distance_text(ends)} apart for every vision{good}"]

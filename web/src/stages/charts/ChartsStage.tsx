@@ -1,0 +1,65 @@
+/** Charts: palettes as strips, the selected one on real data, and how far apart its colors are. */
+import { Box, Flex, Text } from "@chakra-ui/react";
+import { Toolbar } from "../../components/Toolbar";
+import { usePart } from "../../workspace/hooks";
+import { useLook } from "../../workspace/look";
+import { ThemeChoice } from "../shared/ThemeChoice";
+import { AreaToggles, WorkArea } from "../shared/WorkArea";
+import { BroughtData } from "./BroughtData";
+import { DataChoice } from "./DataChoice";
+import { Drawn } from "./Drawn";
+import { HowFarApart } from "./HowFarApart";
+import { PaletteFindings } from "./PaletteFindings";
+import { PaletteRow } from "./PaletteRow";
+import { PaletteTools } from "./PaletteTools";
+import { useShownPalette } from "./palette";
+import { useWalking } from "./useWalking";
+
+export function ChartsStage() {
+  const palettes = usePart("palettes");
+  const shown = useShownPalette();
+  const open = useLook((at) => at.area !== null);
+  const onKeyDown = useWalking(palettes);
+  const words = palettes.length === 1 ? "1 palette" : `${palettes.length} palettes`;
+  return (
+    <>
+      <Toolbar title="Charts" words={words}>
+        <ThemeChoice />
+        <DataChoice />
+        <AreaToggles />
+      </Toolbar>
+      <BroughtData />
+      <Box
+        flex="1 1 0"
+        minHeight={open ? "120px" : "0"}
+        overflowY="auto"
+        paddingInline="20px"
+        paddingBottom="20px"
+        tabIndex={0}
+        role="group"
+        aria-label="Palettes and charts"
+      >
+        {palettes.length === 0 && (
+          <Text paddingBlock="12px">
+            No palettes yet. Make apart finds colors for categories, One hue a way from little to much, Two
+            ends one with a middle.
+          </Text>
+        )}
+        <Flex direction="column" onKeyDown={onKeyDown} data-testid="palettes">
+          {palettes.map((palette) => (
+            <PaletteRow key={palette.id} palette={palette} shown={palette.id === shown?.id} />
+          ))}
+        </Flex>
+        {shown && (
+          <>
+            <PaletteTools key={shown.id} palette={shown} />
+            <Drawn palette={shown} />
+            <HowFarApart palette={shown} />
+            <PaletteFindings palette={shown} />
+          </>
+        )}
+      </Box>
+      <WorkArea />
+    </>
+  );
+}

@@ -1,0 +1,170 @@
+/** What can be done with the palette that is looked at, and with its color that is selected. */
+import { Flex, Text } from "@chakra-ui/react";
+import { client, data, type PaletteView } from "../../api/client";
+import { edit } from "../../api/edits";
+import { newId } from "../../api/ids";
+import { Choice } from "../../components/Choice";
+import { TextField } from "../../components/TextField";
+import { Toggle } from "../../components/Toggle";
+import { ToolButton } from "../../components/ToolButton";
+import { usePart, useWorkspace } from "../../workspace/hooks";
+import { look, useLook } from "../../workspace/look";
+import { type Categorical, freeName, placeOf, setPalette } from "./palette";
+import { RampTools } from "./RampTools";
+import { useData } from "./useData";
+
+const MORE = [
+  { value: "", words: "more" },
+  { value: "duplicate", words: "Duplicate" },
+  { value: "earlier", words: "Move earlier" },
+  { value: "later", words: "Move later" },
+];
+
+export function PaletteTools({ palette }: { palette: PaletteView }) {
+  const palettes = usePart("palettes");
+  const tokens = usePart("tokens");
+  const { put, keep } = useWorkspace();
+  const { shown } = useData();
+  const place = palettes.findIndex((each) => each.id === palette.id);
+  const kinds = palette.kind === "categorical" ? "word" : "number";
+  const columns = shown?.columns.filter((each) => each.kind === kinds) ?? [];
+  const more = (what: string) => {
+    if (what === "duplicate") {
+      const id = newId();
+      const { make, ground, column, name } = palette;
+      const copy = edit("add_palette", { id, name: freeName(palettes, name), make, ground, column });
+      void put(copy).then(() => look({ select: `palette:${id}` }));
+    } else if (what === "earlier" && place > 0) {
+      void put(edit("move_palette", { palette: palette.id, before: palettes[place - 1]?.id ?? null }));
+    } else if (what === "later" && place < palettes.length - 1) {
+      void put(edit("move_palette", { palette: palette.id, before: palettes[place + 2]?.id ?? null }));
+    }
+  };
+  return (
+    <Flex gap="8px" wrap="wrap" align="center" paddingBlock="8px" data-testid="palette-tools">
+      <TextField
+        label={`Name of ${palette.name}`}
+        hideLabel
+        width="120px"
+        value={palette.name}
+        onCommit={(name) => keep([edit("rename_palette", { palette: palette.id, name })])}
+      />
+      <Choice
+        label="On"
+        value={palette.ground ?? ""}
+        items={[
+          { value: "", words: "white" },
+          ...tokens
+            .filter((token) => token.name.startsWith("surface") || token.id === palette.ground)
+            .map((token) => ({ value: token.id, words: token.name })),
+        ]}
+        onChoose={(ground) =>
+          void put(edit("place_palette", { palette: palette.id, ground: ground === "" ? null : ground }))
+        }
+      />
+      {columns.length > 0 && (
+        <Choice
+          label="Stands for"
+          value={palette.column}
+          items={[
+            { value: "", words: kinds === "word" ? "its categories" : "the first number" },
+            ...columns.map((each) => ({ value: each.name, words: each.name })),
+          ]}
+          onChoose={(column) =>
+            void put(edit("describe_palette", { palette: palette.id, column, note: null }))
+          }
+        />
+      )}
+      {palette.kind === "categorical" ? <ColorTools palette={palette} /> : <RampTools palette={palette} />}
+      <Flex gap="8px" marginLeft="auto">
+        <Choice label="" of={`with ${palette.name}`} value="" items={MORE} onChoose={more} />
+        <ToolButton onClick={() => void put(edit("remove_palette", { palette: palette.id }))}>
+          Remove {palette.name}
+        </ToolButton>
+      </Flex>
+    </Flex>
+  );
+}
+
+/** The color of a categorical palette that is selected. */
+function ColorTools({ palette }: { palette: PaletteView }) {
+  const slug = useLook((at) => at.slug);
+  const chosen = useLook((at) => placeOf(at.select)?.color);
+  const { put, keep } = useWorkspace();
+  const make = palette.make as Categorical;
+  const place = make.colors.findIndex((color) => color.id === chosen);
+  const color = make.colors[place];
+  const reversed = () => put(setPalette(palette, { ...make, colors: [...make.colors].reverse() }));
+  if (!color) {
+    return (
+      <>
+        <ToolButton onClick={() => void reversed()}>Reverse</ToolButton>
+        <Text fontSize="12px" color="fg.muted">
+          Select a color to name, hold, replace or move it.
+        </Text>
+      </>
+    );
+  }
+  const withColor = (change: Partial<typeof color>) => ({
+    ...make,
+    colors: make.colors.map((each) => (each.id === color.id ? { ...each, ...change } : each)),
+  });
+  const moved = (by: number) => {
+    const colors = make.colors.filter((each) => each.id !== color.id);
+    colors.splice(place + by, 0, color);
+    return put(setPalette(palette, { ...make, colors }));
+  };
+  const replace = async (text: string) => {
+    const named = await data(
+      client.GET("/api/systems/{slug}/value-named", { params: { path: { slug }, query: { text } } }),
+    );
+    await keep([setPalette(palette, withColor({ value: named.value as typeof color.value, shades: {} }))]);
+  };
+  const number = place + 1;
+  return (
+    <>
+      <ToolButton onClick={() => void reversed()}>Reverse</ToolButton>
+      <TextField
+        key={`category ${color.id}`}
+        label={`What color ${number} stands for`}
+        hideLabel
+        placeholder={`What ${number} stands for`}
+        width="140px"
+        value={color.category ?? ""}
+        onCommit={(category) => keep([setPalette(palette, withColor({ category }))])}
+      />
+      <TextField
+        key={`value ${color.id}`}
+        label={`Value of color ${number}: a name or a color`}
+        hideLabel
+        mono
+        width="110px"
+        value={palette.colors[place]?.hex ?? ""}
+        onCommit={replace}
+      />
+      <Toggle
+        on={color.held ?? false}
+        onClick={() => void put(setPalette(palette, withColor({ held: !color.held })))}
+      >
+        Hold {number}
+      </Toggle>
+      <ToolButton disabled={place === 0} onClick={() => void moved(-1)}>
+        Earlier
+      </ToolButton>
+      <ToolButton disabled={number === make.colors.length} onClick={() => void moved(1)}>
+        Later
+      </ToolButton>
+      {make.colors.length > 1 && (
+        <ToolButton
+          onClick={() => {
+            const colors = make.colors.filter((each) => each.id !== color.id);
+            void put(setPalette(palette, { ...make, colors }));
+            look({ select: `palette:${palette.id}/${colors[Math.min(place, colors.length - 1)]?.id}` });
+          }}
+        >
+          Take {number} out
+        </ToolButton>
+      )}
+    </>
+  );
+}

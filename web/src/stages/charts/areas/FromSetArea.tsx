@@ -1,0 +1,124 @@
+/** A palette from a set: typed or pasted colors, steps or tokens by name; told what it suits, and why. */
+import { Box, Flex, Text, Textarea } from "@chakra-ui/react";
+import { useId } from "react";
+import { client, data } from "../../../api/client";
+import { edit } from "../../../api/edits";
+import { newId } from "../../../api/ids";
+import { ToolButton } from "../../../components/ToolButton";
+import { draftKey, useDraft } from "../../../util/drafts";
+import { usePart, useWorkspace } from "../../../workspace/hooks";
+import { look, useLook } from "../../../workspace/look";
+import { useLatest } from "../../../workspace/useLatest";
+import { Area } from "../../shared/Area";
+import { freeName, type Make, useShownPalette, type Value } from "../palette";
+import { Strip } from "./Strip";
+
+const MOST = 24;
+
+export function FromSetArea() {
+  const slug = useLook((at) => at.slug);
+  const revision = usePart("head", (head) => head.revision);
+  const palettes = usePart("palettes");
+  const shown = useShownPalette();
+  const { put } = useWorkspace();
+  const id = useId();
+  const [text, setText] = useDraft(draftKey("palette-set", slug));
+  const lines = text
+    .split(/\n|,(?![^(]*\))/)
+    .map((line) => line.trim())
+    .filter(Boolean);
+  const { answer, problem } = useLatest(
+    lines.length > 0 && lines.length <= MOST ? { colors: lines, revision } : null,
+    async ({ colors }) => {
+      const path = { slug };
+      const suits = await data(
+        client.POST("/api/systems/{slug}/palette-suitability", { params: { path }, body: { colors } }),
+      );
+      const values: Value[] = [];
+      for (const each of colors) {
+        const query = { text: each };
+        const named = await data(client.GET("/api/systems/{slug}/value-named", { params: { path, query } }));
+        values.push(named.value as Value);
+      }
+      return { ...suits, values };
+    },
+  );
+  const add = (kind: Make["kind"]) => {
+    const values = answer?.values ?? [];
+    const [low, high] = [values[0], values.at(-1)];
+    if (!low || !high) return;
+    const classes = {
+      classes: Math.max(values.length, 2),
+      breaks: "equal" as const,
+      typed: [],
+      reversed: false,
+    };
+    const make: Make =
+      kind === "categorical"
+        ? {
+            kind,
+            colors: values.map((value) => ({ id: newId(), value, category: "", held: false, shades: {} })),
+            threshold: 15,
+            contrast: 3,
+            reach: 0,
+          }
+        : kind === "sequential"
+          ? {
+              kind,
+              sources: values.length > 5 ? [low, values[Math.floor(values.length / 2)] ?? low, high] : values,
+              lightest: 96,
+              darkest: 14,
+              ...classes,
+            }
+          : { kind, low, high, middle: 0, sides: "unit", low_words: "", high_words: "", ...classes };
+    const palette = newId();
+    const name = freeName(palettes, "set");
+    void put(
+      edit("add_palette", { id: palette, name, make, ground: shown?.ground ?? null, column: "" }),
+    ).then(() => look({ select: `palette:${palette}` }));
+  };
+  return (
+    <Area title="From a set">
+      <label htmlFor={id}>
+        <Text fontSize="12px" color="fg.muted">
+          One color a line: in any notation, or the name of a step, a hue or a token
+        </Text>
+      </label>
+      <Textarea
+        id={id}
+        rows={Math.min(Math.max(lines.length, 2), 6)}
+        fontSize="13px"
+        spellCheck={false}
+        value={text}
+        placeholder={"tidewater 600\n#DF5A33\noklch(0.7 0.12 85)"}
+        onChange={(event) => setText(event.target.value)}
+      />
+      {lines.length > MOST && (
+        <Text role="alert" fontSize="12px" fontWeight="700">
+          A palette has at most {MOST} colors; these are {lines.length}.
+        </Text>
+      )}
+      {problem && (
+        <Text role="alert" fontSize="12px" fontWeight="700">
+          {problem.message}
+        </Text>
+      )}
+      {answer && lines.length > 0 && !problem && (
+        <Box marginTop="8px" data-testid="suits">
+          <Strip colors={answer.swatches} height={18} />
+          {answer.suits.map((each) => (
+            <Flex key={each.kind} gap="10px" align="center" fontSize="12px" minHeight="30px">
+              <Text width="90px" fontWeight={each.suits ? "700" : "400"}>
+                {each.kind}
+              </Text>
+              <Text flex="1">{each.why}</Text>
+              <ToolButton aria-label={`Add as a ${each.kind} palette`} onClick={() => add(each.kind)}>
+                Add as {each.kind}
+              </ToolButton>
+            </Flex>
+          ))}
+        </Box>
+      )}
+    </Area>
+  );
+}

@@ -1,0 +1,231 @@
+/** Colors for categories, made as far apart as the bounds allow; what each position costs is known before it is chosen. */
+import { Box, Flex, Text } from "@chakra-ui/react";
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { client, data, problemOf, type WishBody } from "../../../api/client";
+import { CHART_COLORS } from "../../../api/constants.generated";
+import { NumberField } from "../../../components/NumberField";
+import { Toggle } from "../../../components/Toggle";
+import { ToolButton } from "../../../components/ToolButton";
+import { usePart, useWorkspace } from "../../../workspace/hooks";
+import { look, useLook } from "../../../workspace/look";
+import { Area } from "../../shared/Area";
+import { added, type Categorical, freeName, setPalette, useShownPalette } from "../palette";
+import { Strip } from "./Strip";
+
+const [LEAST, MOST] = CHART_COLORS;
+
+export function GenerateArea() {
+  const slug = useLook((at) => at.slug);
+  const revision = usePart("head", (head) => head.revision);
+  const hues = usePart("hues");
+  const palettes = usePart("palettes");
+  const shown = useShownPalette();
+  const { put } = useWorkspace();
+  const brands = hues.filter((hue) => hue.kind === "brand" || hue.kind === "accent");
+  const [held, setHeld] = useState<readonly string[]>(() => brands.slice(0, 1).map((hue) => hue.id));
+  const [wish, setWish] = useState({ count: 6, reach: 0, contrast: 3, seed: 1 });
+  const ground = shown?.ground ?? null;
+  const kept = brands
+    .filter((hue) => held.includes(hue.id))
+    .map((hue) => ({
+      id: hue.id,
+      value: { kind: "hue" as const, hue: hue.id },
+      category: "",
+      held: true,
+      shades: {},
+    }));
+  const body: WishBody = { ...wish, count: Math.max(wish.count, kept.length), kept, ground };
+  const proposal = useAsked("proposal", slug, revision, body);
+  const prices = usePrices(slug, revision, body);
+  const make = proposal.data?.make;
+  const own = shown?.kind === "categorical" ? (shown.make as Categorical) : null;
+  const [problem, setProblem] = useState("");
+  /** The palette that is looked at, some of its colors kept and the others made. */
+  const remake = async (colors: Categorical["colors"], count: number) => {
+    if (!shown || !own) return;
+    setProblem("");
+    try {
+      const made = await ask(slug, { ...body, kept: colors, count, contrast: own.contrast ?? 3 });
+      const names = own.colors.map((each) => each.category ?? "");
+      const named = made.make.colors.map((each, place) => ({
+        ...each,
+        category: each.category || (names[place] ?? ""),
+      }));
+      await put(setPalette(shown, { ...made.make, colors: named }));
+    } catch (thrown) {
+      setProblem(problemOf(thrown).message);
+    }
+  };
+  const heldOwn = own?.colors.filter((each) => each.held) ?? [];
+  return (
+    <Area
+      title="Make apart"
+      tools={
+        <>
+          <Text fontSize="12px">Colors</Text>
+          <NumberField
+            label="How many colors"
+            value={body.count}
+            low={Math.max(LEAST, kept.length)}
+            high={MOST}
+            step={1}
+            places={0}
+            onCommit={(count) => setWish({ ...wish, count })}
+            onStep={(count) => setWish({ ...wish, count })}
+          />
+          <Text fontSize="12px">contrast on its ground</Text>
+          <NumberField
+            label="Contrast on the ground"
+            value={wish.contrast}
+            low={1}
+            high={7}
+            step={0.5}
+            places={1}
+            onCommit={(contrast) => setWish({ ...wish, contrast })}
+          />
+          <ToolButton onClick={() => setWish({ ...wish, seed: wish.seed + 1 })}>Another search</ToolButton>
+        </>
+      }
+      actions={
+        <>
+          {own && shown && own.colors.length < MOST && (
+            <ToolButton onClick={() => void remake(own.colors, own.colors.length + 1)}>
+              Add one to {shown.name}
+            </ToolButton>
+          )}
+          {own && shown && heldOwn.length < own.colors.length && (
+            <ToolButton
+              title="What is held stays, all others are made"
+              onClick={() => void remake(heldOwn, own.colors.length)}
+            >
+              Make the rest of {shown.name} anew
+            </ToolButton>
+          )}
+          {make && (
+            <ToolButton
+              onClick={() => {
+                const palette = added(freeName(palettes, "categories"), make, ground);
+                void put(palette.edit).then(() => look({ select: palette.key }));
+              }}
+            >
+              Add as a palette
+            </ToolButton>
+          )}
+        </>
+      }
+    >
+      <Flex gap="6px" wrap="wrap" align="center" fontSize="12px" marginBottom="6px">
+        <Text>Held exactly:</Text>
+        {brands.map((hue) => (
+          <Toggle
+            key={hue.id}
+            on={held.includes(hue.id)}
+            onClick={() =>
+              setHeld(held.includes(hue.id) ? held.filter((each) => each !== hue.id) : [...held, hue.id])
+            }
+          >
+            {hue.name}
+          </Toggle>
+        ))}
+      </Flex>
+      {proposal.error ? (
+        <Text role="alert" fontSize="12px" fontWeight="700">
+          {problemOf(proposal.error).message}
+        </Text>
+      ) : (
+        <Flex gap="12px" align="center" marginBottom="8px">
+          <Box flex="1" opacity={proposal.isFetching ? 0.55 : 1} aria-busy={proposal.isFetching}>
+            <Strip colors={proposal.data?.colors ?? []} names={proposal.data?.names ?? []} height={56} />
+          </Box>
+          <Text width="190px" fontSize="12px" aria-live="polite" data-testid="reached">
+            {proposal.isFetching
+              ? "Searching"
+              : proposal.data && `nearest pair ${proposal.data.apart}, any vision`}
+          </Text>
+        </Flex>
+      )}
+      {problem && (
+        <Text role="alert" fontSize="12px" fontWeight="700">
+          {problem}
+        </Text>
+      )}
+      <Text fontSize="12px" fontWeight="700">
+        From like the brand to as far apart as can be
+      </Text>
+      <Flex role="radiogroup" aria-label="How far from the brand" direction="column" data-testid="reaches">
+        {(prices.data?.reaches ?? []).map(({ reach, colors, apart }) => (
+          <Flex
+            as="button"
+            role="radio"
+            aria-checked={wish.reach === reach}
+            aria-label={`${REACH_WORDS[reach] ?? reach}: ${apart} apart`}
+            key={reach}
+            gap="12px"
+            align="center"
+            minHeight="26px"
+            cursor="pointer"
+            fontSize="12px"
+            fontWeight={wish.reach === reach ? "700" : "400"}
+            onClick={() => setWish({ ...wish, reach })}
+          >
+            <Text width="150px" textAlign="left">
+              {REACH_WORDS[reach] ?? reach}
+            </Text>
+            <Box flex="1">
+              <Strip colors={colors.map((hex) => ({ hex }))} height={18} />
+            </Box>
+            <Text width="190px" textAlign="left">
+              {apart} apart
+            </Text>
+          </Flex>
+        ))}
+      </Flex>
+      <Text fontSize="12px" color="fg.muted" marginTop="4px" aria-live="polite">
+        {prices.isPending
+          ? "Finding what each position costs"
+          : prices.data &&
+            `Lightness ${range(prices.data.lightness)}, strength ${range(prices.data.chroma)} (OKLCH). ${prices.data.bounds
+              .map(({ bound, apart }) => `Without the bound on ${bound}: ${apart}`)
+              .join("; ")}.`}
+      </Text>
+    </Area>
+  );
+}
+
+const REACH_WORDS: Record<number, string> = {
+  0: "like the brand",
+  0.25: "a little farther",
+  0.5: "halfway",
+  0.75: "far",
+  1: "as far as can be",
+};
+
+const range = (ends: number[]) => ends.map((each) => each.toFixed(2)).join(" to ");
+
+const ask = (slug: string, body: WishBody, signal?: AbortSignal) =>
+  data(
+    client.POST("/api/systems/{slug}/palette-proposals", {
+      params: { path: { slug } },
+      body,
+      ...(signal ? { signal } : {}),
+    }),
+  );
+
+const useAsked = (what: string, slug: string, revision: number, body: WishBody) =>
+  useQuery({
+    queryKey: [what, slug, revision, body],
+    queryFn: ({ signal }) => ask(slug, body, signal),
+    placeholderData: keepPreviousData,
+    retry: false,
+  });
+
+/** The prices do not depend on the position that is chosen but for the bounds, which are told for it. */
+const usePrices = (slug: string, revision: number, body: WishBody) =>
+  useQuery({
+    queryKey: ["prices", slug, revision, body],
+    queryFn: ({ signal }) =>
+      data(client.POST("/api/systems/{slug}/palette-prices", { params: { path: { slug } }, body, signal })),
+    placeholderData: keepPreviousData,
+    retry: false,
+  });

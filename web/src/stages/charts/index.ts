@@ -1,0 +1,44 @@
+/** Charts: what it needs and which work areas it has. */
+import { isTable } from "../../util/isTable";
+import { lazily, type StageManifest } from "../manifest";
+
+export const charts: StageManifest = {
+  id: "charts",
+  words: "Charts",
+  parts: () => ["palettes", "palette_detail", "findings", "repairs", "tokens", "hues", "slip"],
+  component: lazily(() => import("./ChartsStage"), "ChartsStage"),
+  takes: (files, text) =>
+    files.length > 0 ? files.every(isTable) : text.split("\n").length > 2 && /[,;\t]/.test(text),
+  areas: [
+    {
+      id: "generate",
+      words: "Make apart",
+      parts: [],
+      component: lazily(() => import("./areas/GenerateArea"), "GenerateArea"),
+    },
+    {
+      id: "from-a-set",
+      words: "From a set",
+      parts: [],
+      component: lazily(() => import("./areas/FromSetArea"), "FromSetArea"),
+    },
+    {
+      id: "one-hue",
+      words: "One hue",
+      parts: [],
+      component: lazily(() => import("./areas/OneHueArea"), "OneHueArea"),
+    },
+    {
+      id: "two-ends",
+      words: "Two ends",
+      parts: [],
+      component: lazily(() => import("./areas/TwoEndsArea"), "TwoEndsArea"),
+    },
+    {
+      id: "glance",
+      words: "All at a glance",
+      parts: [],
+      component: lazily(() => import("./areas/GlanceArea"), "GlanceArea"),
+    },
+  ],
+};

@@ -1,0 +1,61 @@
+/** A heat map or tiles: cells that touch, each in the color of its value, with its figure where there is room. */
+import { scaleBand } from "d3-scale";
+import { memo } from "react";
+import type { ChartsView } from "../../../api/client";
+import { colorOf, HEIGHT, numberText, WIDTH } from "./frame";
+import styles from "./marks.module.css";
+
+type Grid = NonNullable<ChartsView["ramp"]>["heat"];
+
+const LEFT = 92;
+const TOP = 34;
+
+export const Cells = memo(function Cells({ grid, ink }: { grid: Grid; ink: string }) {
+  const x = scaleBand(grid.columns, [LEFT, WIDTH - 4]);
+  const y = scaleBand(grid.rows, [TOP, HEIGHT - 6]);
+  return (
+    <svg
+      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+      className={styles.chart}
+      style={{ color: ink }}
+      role="img"
+      aria-label={grid.title}
+    >
+      <text x={0} y={12} className={styles.title}>
+        {grid.title}
+      </text>
+      {grid.columns.map((name, place) =>
+        grid.columns.length <= 8 || place === 0 || place === grid.columns.length - 1 ? (
+          <text key={name} x={(x(name) ?? 0) + x.bandwidth() / 2} y={TOP - 6} textAnchor="middle">
+            {name}
+          </text>
+        ) : null,
+      )}
+      {grid.rows.map((name, row) => (
+        <g key={name}>
+          <text x={LEFT - 6} y={(y(name) ?? 0) + y.bandwidth() / 2 + 3} textAnchor="end">
+            {name.length > 17 ? `${name.slice(0, 16)}…` : name}
+          </text>
+          {grid.columns.map((column, place) => {
+            const value = grid.values[row]?.[place];
+            const color = grid.places[row]?.[place];
+            return (
+              <rect
+                key={column}
+                x={x(column)}
+                y={y(name)}
+                width={x.bandwidth() + 0.3}
+                height={y.bandwidth() + 0.3}
+                data-place={color ?? undefined}
+                className={value === null || value === undefined ? styles.missing : undefined}
+                style={value === null || value === undefined ? undefined : { fill: colorOf(color) }}
+              >
+                <title>{`${name}, ${column}: ${value === null || value === undefined ? "no data" : numberText(value)}`}</title>
+              </rect>
+            );
+          })}
+        </g>
+      ))}
+    </svg>
+  );
+});

@@ -1,0 +1,75 @@
+/** What the colors stand for: the palette with its limits, and how many values each class holds. */
+import { scaleLinear } from "d3-scale";
+import type { ChartsView, PaletteView } from "../../../api/client";
+import { colorOf, HEIGHT, numberText, WIDTH } from "./frame";
+import styles from "./marks.module.css";
+
+type LegendData = NonNullable<ChartsView["ramp"]>["legend"];
+
+const LEFT = 4;
+const RIGHT = WIDTH - 4;
+const FOOT = HEIGHT - 62;
+
+export function Legend({ legend, palette, ink }: { legend: LegendData; palette: PaletteView; ink: string }) {
+  const count = palette.colors.length;
+  const wide = (RIGHT - LEFT) / count;
+  const most = Math.max(1, ...legend.counts);
+  const height = scaleLinear([0, most], [0, FOOT - 34]);
+  const classes = !palette.continuous;
+  return (
+    <svg
+      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+      className={styles.chart}
+      style={{ color: ink }}
+      role="img"
+      aria-label={`Legend of ${legend.column}`}
+      data-testid="legend"
+    >
+      <text x={0} y={12} className={styles.title}>
+        {legend.column}
+        {classes ? ", values in each class" : ""}
+      </text>
+      {palette.colors.map((color, place) => (
+        <g key={color.id}>
+          {classes && (
+            <>
+              <rect
+                x={LEFT + place * wide}
+                width={wide - 1}
+                y={FOOT - height(legend.counts[place] ?? 0) - 4}
+                height={height(legend.counts[place] ?? 0)}
+                fill="currentColor"
+                opacity={0.28}
+              />
+              <text
+                x={LEFT + (place + 0.5) * wide}
+                y={FOOT - height(legend.counts[place] ?? 0) - 8}
+                textAnchor="middle"
+              >
+                {numberText(legend.counts[place] ?? 0)}
+              </text>
+            </>
+          )}
+          <rect
+            x={LEFT + place * wide}
+            width={wide + 0.3}
+            y={FOOT}
+            height={20}
+            style={{ fill: colorOf(place) }}
+          />
+        </g>
+      ))}
+      {legend.limits.map((limit, place) => (
+        <text key={limit} x={LEFT + (place + 1) * wide} y={FOOT + 33} textAnchor="middle">
+          {numberText(limit)}
+        </text>
+      ))}
+      <text x={LEFT} y={FOOT + 46}>
+        {numberText(legend.low)} {legend.low_words}
+      </text>
+      <text x={RIGHT} y={FOOT + 46} textAnchor="end">
+        {numberText(legend.high)} {legend.high_words}
+      </text>
+    </svg>
+  );
+}

@@ -1,0 +1,121 @@
+/** Lines by category over periods, each labeled directly at its end; or the same as areas, one on another. */
+import { scaleLinear, scalePoint } from "d3-scale";
+import { area, line, stack } from "d3-shape";
+import { memo } from "react";
+import {
+  colorOf,
+  dimmed,
+  type GridData,
+  HEIGHT,
+  MARGIN,
+  numberText,
+  type Series,
+  spread,
+  WIDTH,
+} from "./frame";
+import styles from "./marks.module.css";
+
+interface Props {
+  grid: GridData;
+  series: Series;
+  lit: number | null;
+  ink: string;
+  area?: boolean;
+}
+
+export const Lines = memo(function Lines({ grid, series, lit, ink, area: areas = false }: Props) {
+  const x = scalePoint(grid.columns, [MARGIN.left, WIDTH - MARGIN.right]);
+  const stacked = areas ? stacksOf(grid) : [];
+  const values = areas
+    ? stacked.flat().map((each) => each[1])
+    : grid.values.flat().filter((each) => each !== null);
+  const low = Math.min(0, ...values);
+  const y = scaleLinear([low, Math.max(low + 1e-9, ...values)], [HEIGHT - MARGIN.bottom, MARGIN.top]).nice(3);
+  const at = (place: number) => x(grid.columns[place] ?? "") ?? 0;
+  const path = line<number | null>()
+    .defined((value) => value !== null)
+    .x((_, place) => at(place))
+    .y((value) => y(value ?? 0));
+  const filled = area<[number, number]>()
+    .x((_, place) => at(place))
+    .y0((each) => y(each[0]))
+    .y1((each) => y(each[1]));
+  const ends = grid.values.map((row, category) => {
+    const top = stacked[category]?.at(-1);
+    if (areas && top) return y((top[0] + top[1]) / 2);
+    return y(row.reduce((last, value) => value ?? last, 0) ?? 0);
+  });
+  const labels = spread(ends, 11, MARGIN.top, HEIGHT - MARGIN.bottom);
+  return (
+    <svg
+      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+      className={styles.chart}
+      style={{ color: ink }}
+      role="img"
+      aria-label={`${grid.title}, by ${grid.columns[0]} to ${grid.columns.at(-1)}`}
+    >
+      <text x={0} y={12} className={styles.title}>
+        {grid.title}
+        {areas ? ", added up" : ""}
+      </text>
+      {y.ticks(3).map((tick) => (
+        <g key={tick}>
+          <line
+            x1={MARGIN.left}
+            x2={WIDTH - MARGIN.right}
+            y1={y(tick)}
+            y2={y(tick)}
+            className={styles.line}
+          />
+          <text x={MARGIN.left - 4} y={y(tick) + 3} textAnchor="end">
+            {numberText(tick)}
+          </text>
+        </g>
+      ))}
+      <text x={at(0)} y={HEIGHT - 6}>
+        {grid.columns[0]}
+      </text>
+      {grid.columns.length > 1 && (
+        <text x={WIDTH - MARGIN.right} y={HEIGHT - 6} textAnchor="end">
+          {grid.columns.at(-1)}
+        </text>
+      )}
+      {grid.values.map((row, category) => {
+        const name = series.names[category] ?? "";
+        const color = colorOf(series.places[category]);
+        const shown = stacked[category];
+        return (
+          <g key={name} opacity={dimmed(lit, category)}>
+            {shown ? (
+              <path d={filled(shown) ?? ""} style={{ fill: color }} stroke="none" />
+            ) : (
+              <path d={path(row) ?? ""} style={{ stroke: color }} className={styles.series} />
+            )}
+            <line
+              x1={WIDTH - MARGIN.right + 2}
+              x2={WIDTH - MARGIN.right + 8}
+              y1={ends[category]}
+              y2={labels[category]}
+              style={{ stroke: color }}
+            />
+            <text x={WIDTH - MARGIN.right + 10} y={(labels[category] ?? 0) + 3}>
+              {short(name)}
+            </text>
+          </g>
+        );
+      })}
+    </svg>
+  );
+});
+
+/** A name that has room at the end of a line: the rest is in its title and in the legend. */
+const short = (name: string) => (name.length > 9 ? `${name.slice(0, 8)}…` : name);
+
+function stacksOf(grid: GridData): [number, number][][] {
+  const rows = grid.columns.map((_, period) => grid.values.map((row) => row[period] ?? 0));
+  const keys = grid.values.map((_, category) => category);
+  return stack<number[], number>()
+    .keys(keys)
+    .value((row, category) => Math.max(row[category] ?? 0, 0))(rows)
+    .map((one) => one.map((each) => [each[0], each[1]]));
+}

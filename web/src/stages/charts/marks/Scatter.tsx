@@ -1,0 +1,65 @@
+/** Points by category: of very many rows every nth, which is said. */
+import { scaleLinear } from "d3-scale";
+import { memo } from "react";
+import type { ChartsView } from "../../../api/client";
+import { colorOf, dimmed, HEIGHT, MARGIN, numberText, type Series, WIDTH } from "./frame";
+import styles from "./marks.module.css";
+
+interface Props {
+  scatter: NonNullable<NonNullable<ChartsView["categories"]>["scatter"]>;
+  series: Series;
+  lit: number | null;
+  ink: string;
+}
+
+export const Scatter = memo(function Scatter({ scatter, series, lit, ink }: Props) {
+  const ends = (values: number[]) => [Math.min(...values), Math.max(...values)];
+  const right = WIDTH - 8;
+  const x = scaleLinear(ends(scatter.points.map((each) => each[0] ?? 0)), [MARGIN.left, right]).nice(4);
+  const y = scaleLinear(ends(scatter.points.map((each) => each[1] ?? 0)), [
+    HEIGHT - MARGIN.bottom - 8,
+    MARGIN.top,
+  ]).nice(3);
+  const byCategory = series.names.map((_, category) => scatter.points.filter((each) => each[2] === category));
+  const shown = scatter.points.length;
+  const words = shown < scatter.of ? `, ${shown} of ${scatter.of.toLocaleString("en-US")}` : "";
+  return (
+    <svg
+      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+      className={styles.chart}
+      style={{ color: ink }}
+      role="img"
+      aria-label={`${scatter.y} over ${scatter.x}, ${shown} points`}
+    >
+      <text x={0} y={12} className={styles.title}>
+        {scatter.y} over {scatter.x}
+        {words}
+      </text>
+      {y.ticks(3).map((tick) => (
+        <g key={tick}>
+          <line x1={MARGIN.left} x2={right} y1={y(tick)} y2={y(tick)} className={styles.line} />
+          <text x={MARGIN.left - 4} y={y(tick) + 3} textAnchor="end">
+            {numberText(tick)}
+          </text>
+        </g>
+      ))}
+      {x.ticks(4).map((tick) => (
+        <text key={tick} x={x(tick)} y={HEIGHT - 6} textAnchor="middle">
+          {numberText(tick)}
+        </text>
+      ))}
+      {byCategory.map((points, category) => (
+        // One path a category: a thousand points are one element.
+        <path
+          key={series.names[category]}
+          d={points
+            .map((each) => `M${(x(each[0] ?? 0)).toFixed(1)} ${(y(each[1] ?? 0)).toFixed(1)}h0`)
+            .join("")}
+          style={{ stroke: colorOf(series.places[category]) }}
+          className={styles.points}
+          opacity={dimmed(lit, category)}
+        />
+      ))}
+    </svg>
+  );
+});

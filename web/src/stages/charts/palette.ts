@@ -1,0 +1,43 @@
+/** What a palette is in this stage: which one is looked at, and edits of how it is made. */
+import type { Edit, PaletteView } from "../../api/client";
+import { edit } from "../../api/edits";
+import { newId } from "../../api/ids";
+import { usePart } from "../../workspace/hooks";
+import { useLook } from "../../workspace/look";
+
+export type Make = PaletteView["make"];
+export type Categorical = Extract<Make, { kind: "categorical" }>;
+export type Sequential = Extract<Make, { kind: "sequential" }>;
+export type Diverging = Extract<Make, { kind: "diverging" }>;
+export type Value = Categorical["colors"][number]["value"];
+
+/** The palette and the color that a key names. */
+export function placeOf(select: string | null): { palette: string; color: string } | null {
+  if (!select?.startsWith("palette:")) return null;
+  const [palette = "", color = ""] = select.slice("palette:".length).split("/");
+  return { palette, color };
+}
+
+/** The palette that is drawn: the one of what is selected, else the first. */
+export function useShownPalette(): PaletteView | undefined {
+  const palettes = usePart("palettes");
+  const selected = useLook((at) => placeOf(at.select)?.palette);
+  return palettes.find((each) => each.id === selected) ?? palettes[0];
+}
+
+export const setPalette = (palette: PaletteView, make: Make): Edit =>
+  edit("set_palette", { palette: palette.id, make });
+
+/** A name that no palette has yet. */
+export function freeName(palettes: readonly PaletteView[], wanted: string): string {
+  const taken = palettes.map((each) => each.name.toLowerCase());
+  let name = wanted;
+  for (let number = 2; taken.includes(name.toLowerCase()); number++) name = `${wanted} ${number}`;
+  return name;
+}
+
+/** A palette added, and its key. */
+export function added(name: string, make: Make, ground: string | null): { edit: Edit; key: string } {
+  const id = newId();
+  return { edit: edit("add_palette", { id, name, make, ground, column: "" }), key: `palette:${id}` };
+}
