@@ -12,6 +12,7 @@ from heimat.core.color.spaces import srgb_to_oklch
 from heimat.core.document.conditions import Quantities
 from heimat.core.document.hues import QuantityChange, StepRef, TintedSource
 from heimat.core.document.order import in_order, key_between, keys
+from heimat.core.document.palettes import Categorical, Diverging, PaletteColor, Sequential
 from heimat.core.document.system import COLLECTIONS, FIELDS, ColorSystem
 from heimat.core.document.tokens import Deprecation, DerivedColor, HueAlias, LiteralColor, StepAlias, TokenAlias
 from heimat.core.document.upgrades import read_document
@@ -54,6 +55,15 @@ from heimat.core.edits.holding import HoldHues
 from heimat.core.edits.ladder import PublishScales, losses
 from heimat.core.edits.matrices import KeepMatrix, RemoveMatrix
 from heimat.core.edits.pairings import AddPairings, KeepToldApart, RemovePairing, RemoveToldApart
+from heimat.core.edits.palettes import (
+    AddPalette,
+    DescribePalette,
+    MovePalette,
+    PlacePalette,
+    RemovePalette,
+    RenamePalette,
+    SetPalette,
+)
 from heimat.core.edits.reserve import SetReserve
 from heimat.core.edits.scales import AimCurve, NudgeSteps, SetWide
 from heimat.core.edits.selections import KeepSelection, RemoveSelection, SetCap
@@ -175,6 +185,14 @@ EVERY_EDIT = [
     RemoveCondition(condition="night"),
     KeepMatrix(id="texts", name="texts on cards", rows="texts", columns="hue:kelp", by="own"),
     RemoveMatrix(matrix="whole"),
+    AddPalette(id="p1", name="vessels", make=Sequential(sources=(HueAlias(hue="kelp"),)), ground="surface-page"),
+    SetPalette(palette="load", make=Sequential(sources=(HueAlias(hue="kelp"),), reversed=True)),
+    RenamePalette(palette="load", name="how full"),
+    PlacePalette(palette="routes", ground=None),
+    DescribePalette(palette="fares", column="fare", note="who is aboard"),
+    MovePalette(palette="delay", before="routes"),
+    MovePalette(palette="routes"),
+    RemovePalette(palette="fares"),
     SetAim(aim=5.0),
     SetDuty(duty="The ferry authority asks for level AA."),
     PublishScales(published=False),
@@ -198,6 +216,15 @@ FULL = apply_all(
         AcceptFinding(
             id="e1", finding="pairing:day:y", said="So be it.", colors=("#102030", "#FFFFFF"), reason="known"
         ),
+        AddPalette(
+            id="routes",
+            name="routes",
+            make=Categorical(colors=(PaletteColor(id="a", value=HueAlias(hue="kelp"), category="x", held=True),)),
+            ground="surface-page",
+        ),
+        AddPalette(id="fares", name="fares", make=Sequential(sources=(StepAlias(hue="kelp", step="s500"),))),
+        AddPalette(id="load", name="load", make=Sequential(sources=(TokenAlias(token="text-late"),)), column="load"),
+        AddPalette(id="delay", name="delay", make=Diverging(low=HueAlias(hue="kelp"), high=HueAlias(hue="flare"))),
         KeepMatrix(id="whole", name="everything", rows="steps", columns="steps"),
         KeepCondition(id="night", name="bridge at night", quantities=Quantities(white=5.0)),
         AddTheme(

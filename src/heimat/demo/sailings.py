@@ -23,7 +23,7 @@ FARES = ("adult", "child", "senior", "commuter", "bicycle")
 _PLACES = 96
 ROUTES = tuple(name for name, *_ in _ROUTES)
 _FIRST = date(2026, 4, 1)
-_DAYS = 122
+_DAYS = 119
 _SEED = 20260401
 HEADINGS = ("route", "vessel", "date", "departure", "load", "delay", "passengers", *FARES, "sea state")
 

@@ -79,8 +79,12 @@ def generate(wish: Wish) -> Made:
             "empty",
         )
     begun = _exchanged(wish, candidates, rng)
-    best = _climbed(from_bytes(begun), len(held8), wish.bounds)
-    return ordered(_polished(_inside(best, len(held8), wish.bounds), len(held8), wish.bounds), len(held8))
+    held = len(held8)
+    best = _inside(_climbed(from_bytes(begun), held, wish.bounds), held, wish.bounds)
+    if not bool(wish.bounds.holds(best[held:]).all()):
+        # Where the bounds leave little room, rounding may find no way back inside: the grid's best set is inside.
+        best = begun[0]
+    return ordered(_polished(best, held, wish.bounds), held)
 
 
 def _candidates(bounds: Bounds) -> Bytes:

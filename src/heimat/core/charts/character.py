@@ -21,6 +21,9 @@ LEAN_COST = 0.1
 _ROOM_LIGHTNESS, _ROOM_CHROMA = 0.08, 0.025
 _LEAST_CHROMA = 0.05
 """Below it a color is a gray, which is no category beside colors."""
+_MIDDLE = (0.48, 0.64)
+"""OKLab lightness that is always within reach: a brand of pastels, or nearly black, has charts too."""
+_PLAIN_CHROMA = 0.1
 _NO_BRAND = ((0.45, 0.75), (0.08, 0.16))
 _LEANS = (1.0, 0.75, 0.5, 0.25)
 
@@ -42,8 +45,14 @@ class Character:
             return cls(*_NO_BRAND, np.empty(0))
         light, chroma, hue = colored.T
         return cls(
-            (float(light.min()) - _ROOM_LIGHTNESS, float(light.max()) + _ROOM_LIGHTNESS),
-            (max(float(chroma.min()) - _ROOM_CHROMA, _LEAST_CHROMA), float(chroma.max()) + _ROOM_CHROMA),
+            (
+                min(float(light.min()) - _ROOM_LIGHTNESS, _MIDDLE[0]),
+                max(float(light.max()) + _ROOM_LIGHTNESS, _MIDDLE[1]),
+            ),
+            (
+                max(float(chroma.min()) - _ROOM_CHROMA, _LEAST_CHROMA),
+                max(float(chroma.max()) + _ROOM_CHROMA, _PLAIN_CHROMA),
+            ),
             hue,
         )
 

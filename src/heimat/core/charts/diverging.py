@@ -16,8 +16,8 @@ LEAST_ENDS, GOOD_ENDS = 20.0, 30.0
 _POINTS = 129
 _LEAST_CHROMA = 0.07
 """An end weaker than that would be taken for the middle."""
-PARTNER_CHROMA = 0.13
-"""How strong a proposed end is at least: a quiet brand color needs a partner that speaks up."""
+_PARTNER_CHROMAS = (0.13, 0.17, 0.22)
+"""How strong a proposed end is: a quiet brand color needs a partner that speaks up, some more than others."""
 _HUES = np.arange(0.0, 360.0, 5.0)
 _MIDDLE_CHROMA = 0.004
 
@@ -68,9 +68,13 @@ def _end_of(rgb8: Bytes) -> tuple[float, float]:
 
 @dataclass(frozen=True)
 class Partner:
-    """A hue for the other end, in degrees, and how far apart the ends are with it under every vision."""
+    """A hue for the other end, in degrees, and how far apart the ends are with it under every vision.
+
+    `chroma` is the least that brings the ends far enough apart, or the one that brings them farthest.
+    """
 
     hue: float
+    chroma: float
     apart: float
 
 
@@ -79,9 +83,16 @@ def partners(low8: Bytes, end: float) -> list[Partner]:
     chroma, hue = _end_of(low8)
     light = luminance_of(np.float64(end))
     own = seen(solve(light, np.float64(chroma), np.float64(hue)))
-    others = seen(solve(light, np.float64(max(chroma, PARTNER_CHROMA)), _HUES))
-    apart = differences(own[:, None], others).min(axis=0)
-    return [Partner(float(_HUES[place]), float(apart[place])) for place in np.argsort(-apart, kind="stable")]
+    chromas = np.array([max(chroma, each) for each in _PARTNER_CHROMAS])
+    others = seen(solve(light, chromas[:, None], _HUES[None, :]))
+    apart = differences(own[:, None, None], others).min(axis=0)
+    enough = apart >= GOOD_ENDS
+    chosen = np.where(enough.any(axis=0), enough.argmax(axis=0), apart.argmax(axis=0))
+    found = [
+        Partner(float(hue), float(chromas[place]), float(apart[place, at]))
+        for at, (hue, place) in enumerate(zip(_HUES, chosen, strict=True))
+    ]
+    return sorted(found, key=lambda each: -each.apart)
 
 
 def class_places(count: int) -> Floats:

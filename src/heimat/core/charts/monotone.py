@@ -5,6 +5,8 @@ import numpy as np
 from heimat.core.color.arrays import Bytes, Floats, to_levels
 from heimat.core.color.contrast import relative_luminance
 
+_STRICTLY = 1e-9
+"""Luminances nearer than that differ by how they were computed alone."""
 _AROUND = np.stack(np.meshgrid(*[[-1, 0, 1]] * 3, indexing="ij"), axis=-1).reshape(-1, 3)
 
 
@@ -21,11 +23,11 @@ def rounded(srgb: Floats) -> tuple[Bytes, int]:
     direction = -1.0 if falls else 1.0
     counted, last = 0, -np.inf
     for place in range(len(rgb8)):
-        if direction * light[place] <= last or _stands_in_the_way(light, place, direction, last):
+        if direction * light[place] <= last + _STRICTLY or _stands_in_the_way(light, place, direction, last):
             near = to_levels(np.round(levels[place])[None] + _AROUND)
             within = (np.abs(near - levels[place]) <= 1.0).all(axis=1)
             beyond = direction * relative_luminance(near)
-            good = within & (beyond > last)
+            good = within & (beyond > last + _STRICTLY)
             if not good.any():
                 continue
             away = np.where(good, np.abs(near - levels[place]).sum(axis=1), np.inf)
@@ -38,4 +40,8 @@ def rounded(srgb: Floats) -> tuple[Bytes, int]:
 
 def _stands_in_the_way(light: Floats, place: int, direction: float, last: float) -> bool:
     """Whether the next one is no farther on than this one: then this one steps back, if there is room."""
-    return place + 1 < len(light) and direction * light[place + 1] <= direction * light[place] and last > -np.inf
+    return (
+        place + 1 < len(light)
+        and direction * light[place + 1] <= direction * light[place] + _STRICTLY
+        and last > -np.inf
+    )

@@ -31,8 +31,8 @@ class Suits:
 
 
 def suitability(rgb8: Bytes) -> list[Suits]:
-    """What 8-bit colors (n, 3), in their order, suit: what they suit comes first."""
-    found = [_categorical(rgb8), _sequential(rgb8), _diverging(rgb8)]
+    """What 8-bit colors (n, 3), in their order, suit: what they suit comes first, of that what asks for most."""
+    found = [_diverging(rgb8), _sequential(rgb8), _categorical(rgb8)]
     return sorted(found, key=lambda each: not each.suits)
 
 

@@ -120,12 +120,12 @@ def _days(times: Counter[str]) -> dict[str, float] | None:
 def _numbers(name: str, times: Counter[str], notes: list[str]) -> dict[str, float] | None:
     """The numbers that cells are, by the decimal sign that reads most of them; None where most are no numbers."""
     point, comma = ({cell: _number(cell, sign) for cell in times} for sign in ".,")
-    best = max((point, comma), key=lambda known: _share(known, times))
-    if _share(best, times) >= _ENOUGH:
-        return best
-    both = {cell: value if not np.isnan(value) else comma[cell] for cell, value in point.items()}
+    best, other = sorted((point, comma), key=lambda known: -_share(known, times))
+    both = {cell: value if not np.isnan(value) else other[cell] for cell, value in best.items()}
     if _share(both, times) < _ENOUGH:
         return None
+    if _share(both, times) == _share(best, times):
+        return best
     notes.append(f"In {name} some numbers have a decimal comma and some a point: both are read.")
     return both
 

@@ -7,7 +7,7 @@ from typing_extensions import TypedDict
 
 from heimat.core.charts.categorical import Wish
 from heimat.core.charts.character import Price, generate_like, prices
-from heimat.core.charts.diverging import PARTNER_CHROMA, Partner, partners
+from heimat.core.charts.diverging import Partner, partners
 from heimat.core.charts.suitability import PaletteKind, suitability
 from heimat.core.color.arrays import Bytes
 from heimat.core.color.difference import distance_text
@@ -131,7 +131,8 @@ def partner_views(resolved: Resolved, low: PaletteValue) -> list[EndPartnerView]
         if len(chosen) == _MOST_PARTNERS:
             break
     hues = np.array([each.hue for each in chosen])
-    rgb8 = nearest_bytes(solve(luminance_of(np.float64(_END_LIGHT)), np.float64(PARTNER_CHROMA), hues))
+    chromas = np.array([each.chroma for each in chosen])
+    rgb8 = nearest_bytes(solve(luminance_of(np.float64(_END_LIGHT)), chromas, hues))
     return [
         {"hex": hex_of(color), "name": spoken_name(Color.of_bytes(color)), "apart": distance_text(each.apart)}
         for color, each in zip(rgb8, chosen, strict=True)

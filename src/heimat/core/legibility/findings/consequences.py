@@ -1,11 +1,13 @@
 """What else a repair would change: how many findings go with it, and how many come.
 
 A repair that gives one token an opaque color touches only the pairings and told-apart sets in which that token, or an
-alias of it, stands: these alone are measured anew, from luminances that are found once. All others (several edits,
+alias of it, stands: these alone are measured anew, from luminances that are found once; and the palettes, where one
+stands on it. All others (several edits,
 derived values, translucent or display-p3 colors) are done on the document, which is then resolved and checked whole.
 """
 
 from collections import defaultdict
+from dataclasses import replace
 from functools import cached_property
 
 import numpy as np
@@ -13,10 +15,12 @@ import numpy as np
 from heimat.core.color.arrays import Bytes
 from heimat.core.color.contrast import ratio_of_luminances, relative_luminance
 from heimat.core.color.told_apart import distances
-from heimat.core.document.tokens import HueAlias, LiteralColor, StepAlias
+from heimat.core.document.palettes import values_of
+from heimat.core.document.tokens import HueAlias, LiteralColor, StepAlias, TokenAlias
 from heimat.core.edits.tokens import SetTokenValue
 from heimat.core.legibility.findings.kept import kept_id
 from heimat.core.legibility.findings.pairings import pairing_id
+from heimat.core.legibility.findings.palettes import STATUSES, palette_ids
 from heimat.core.legibility.findings.told_apart import close_ids
 from heimat.core.legibility.repairs import Repair
 from heimat.core.resolve.pairings import PairingResult
@@ -48,7 +52,8 @@ class Consequences:
         mends = breaks = 0
         if kept_id(edit.token, edit.theme) in self._before and not getattr(edit.value, "was", ""):
             mends += 1
-        for theme in self._resolved.themes.values():
+        repainted = {}
+        for key, theme in self._resolved.themes.items():
             moved = self._moved(theme, edit)
             if moved is None:
                 return None
@@ -56,7 +61,27 @@ class Consequences:
             if counted is None:
                 return None
             mends, breaks = mends + counted[0], breaks + counted[1]
+            if moved & self._under_palettes:
+                colors = {token: replace(theme.tokens[token], rgb8=end.rgb8, end=edit.value) for token in moved}
+                repainted[key] = replace(theme, tokens={**theme.tokens, **colors})
+        if repainted:
+            after = palette_ids(replace(self._resolved, themes={**self._resolved.themes, **repainted}))
+            mends, breaks = mends + len(self._on_palettes - after), breaks + len(after - self._on_palettes)
         return mends, breaks
+
+    @cached_property
+    def _on_palettes(self) -> frozenset[str]:
+        """The ids of the findings on palettes."""
+        return self._before & palette_ids(self._resolved)
+
+    @cached_property
+    def _under_palettes(self) -> set[str]:
+        """The tokens that palettes stand on or are drawn on, and those that none of their colors may be taken for."""
+        system = self._resolved.system
+        values = [value for palette in system.palettes.values() for value in values_of(palette.make)]
+        grounds = {palette.ground for palette in system.palettes.values() if palette.ground}
+        statuses = {token.id for token in system.tokens.values() if system.palettes and token.purpose in STATUSES}
+        return grounds | statuses | {value.token for value in values if isinstance(value, TokenAlias)}
 
     def _moved(self, theme: ResolvedTheme, edit: SetTokenValue) -> set[str] | None:
         """The tokens that take the new color in a theme; None where one of them changes it on the way."""

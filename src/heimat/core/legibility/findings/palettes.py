@@ -36,7 +36,8 @@ LEAST_NEIGHBORS = 4.0
 MOST_TURN = 15.0
 """Degrees of hue by which a category may move between themes and still be called by the same word."""
 _COLORED = 0.03
-_STATUSES = tuple(f"status.{status}" for status in get_args(Status))
+STATUSES = tuple(f"status.{status}" for status in get_args(Status))
+"""The purposes of tokens that say a status by their own color."""
 
 
 @dataclass(frozen=True)
@@ -271,7 +272,7 @@ def _nearest_step(at: _At, make: Categorical, place: int) -> list[Repair]:
 def _statuses(at: _At) -> tuple[list[Token], Bytes]:
     """The tokens that say a status by their own color, and these colors (n, 3) in the theme."""
     theme = at.resolved.themes.get(at.theme)
-    tokens = [token for token in at.resolved.system.tokens.values() if token.purpose in _STATUSES and theme is not None]
+    tokens = [token for token in at.resolved.system.tokens.values() if token.purpose in STATUSES and theme is not None]
     rgb8 = [theme.tokens[token.id].rgb8 for token in tokens] if theme else []
     return tokens, np.array(rgb8, dtype=np.uint8).reshape(-1, 3)
 

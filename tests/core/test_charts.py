@@ -1,0 +1,234 @@
+"""Palettes for data, the arithmetic: distances, searches, ramps, arms, classes, what a set suits."""
+
+import colour
+import numpy as np
+import pytest
+from hypothesis import event, given, settings
+from hypothesis import strategies as st
+
+from heimat.core.charts.apart import all_apart, differences, nearest_pair, seen8
+from heimat.core.charts.bounds import Bounds, KeptHues
+from heimat.core.charts.categorical import Wish, for_ground, generate, one_more
+from heimat.core.charts.character import Character, generate_like, prices
+from heimat.core.charts.classes import breaks, counts
+from heimat.core.charts.diverging import GOOD_ENDS, LEAST_ENDS, Arms, class_places, partners
+from heimat.core.charts.places import around, even_limits
+from heimat.core.charts.ramp import UNEVEN, Way, lights, ramp
+from heimat.core.charts.suitability import suitability
+from heimat.core.color.arrays import from_bytes, to_bytes
+from heimat.core.color.contrast import ratio, relative_luminance
+from heimat.core.color.difference import ciede2000
+from heimat.core.color.gamut import solve
+from heimat.core.color.rounding import nearest_bytes
+from heimat.core.color.spaces import luminance_of, srgb_to_lab, srgb_to_oklch, srgb_to_xyz, xyz_to_cam02
+from heimat.core.color.vision import COLOR_VISIONS, simulate
+from heimat.core.errors import DomainError
+
+WHITE, DARK, TIDEWATER = (255, 255, 255), (11, 18, 18), (11, 110, 110)
+LIVELY = {"lightness": (0.45, 1.0), "chroma": (0.06, 0.5)}
+colors8 = st.lists(st.tuples(*[st.integers(0, 255)] * 3), min_size=2, max_size=9).map(
+    lambda levels: np.array(levels, dtype=np.uint8)
+)
+
+
+def least_by_hand(rgb8):
+    """Pair by pair, vision by vision, with the general form of CIEDE2000."""
+    seen = [from_bytes(rgb8), *(simulate(from_bytes(rgb8), vision) for vision in COLOR_VISIONS)]
+    return min(
+        float(ciede2000(srgb_to_lab(view[one]), srgb_to_lab(view[other])))
+        for view in seen
+        for one in range(len(rgb8))
+        for other in range(one)
+    )
+
+
+@settings(max_examples=60)
+@given(colors8)
+def test_the_form_for_searches_gives_the_same_distances(rgb8):
+    least, one, other = nearest_pair(rgb8)
+    assert least == pytest.approx(least_by_hand(rgb8), abs=1e-6)
+    pair = differences(seen8(rgb8[[one]]), seen8(rgb8[[other]]))
+    assert float(pair.min()) == pytest.approx(least, abs=1e-9)
+
+
+def test_cam02_ucs_agrees_with_a_general_library():
+    xyz = srgb_to_xyz(np.random.default_rng(2).uniform(0.0, 1.0, (200, 3)))
+    surround = colour.VIEWING_CONDITIONS_CIECAM02["Average"]
+    white = srgb_to_xyz(np.ones(3)) * 100.0
+    told = colour.XYZ_to_CIECAM02(xyz * 100.0, white, 64.0 / np.pi / 5.0, 20.0, surround)
+    theirs = colour.JMh_CIECAM02_to_CAM02UCS(np.stack([told.J, told.M, told.h], axis=-1))
+    assert np.abs(xyz_to_cam02(xyz) - theirs).max() < 1e-9
+
+
+@pytest.mark.parametrize(
+    ("count", "ground", "bounds", "held", "best"),
+    [
+        (6, WHITE, {}, (), 27.2),
+        (8, WHITE, {}, (TIDEWATER,), 20.1),
+        (10, WHITE, LIVELY, (), 13.8),
+        (6, WHITE, LIVELY, (TIDEWATER,), 20.1),
+        (8, DARK, LIVELY, (), 21.6),
+    ],
+)
+def test_searches_reach_what_a_minute_of_searching_reached(count, ground, bounds, held, best):
+    """At least 95 % of it; the others of the table are printed by the measurements."""
+    asked = Wish(count, Bounds(ground, **bounds), held)
+    made = generate(asked)
+    assert made.apart >= 0.95 * best
+    assert made.apart == pytest.approx(least_by_hand(made.rgb8), abs=1e-6)
+    assert (made.rgb8[: len(held)] == np.array(held, dtype=np.uint8).reshape(-1, 3)).all()
+    assert bool(asked.bounds.holds(made.rgb8[len(held) :]).all())
+    again = generate(asked)
+    assert (again.rgb8 == made.rgb8).all()
+
+
+@settings(max_examples=12)
+@given(
+    st.integers(2, 7),
+    st.sampled_from([WHITE, DARK, (245, 240, 225)]),
+    st.floats(0.0, 1.0),
+    st.lists(st.tuples(*[st.integers(0, 255)] * 3), min_size=1, max_size=3),
+)
+def test_whatever_is_asked_for_holds(count, ground, reach, brand):
+    """Bounds, order, held colors, over random brands: leaning to the brand costs no more than it says."""
+    character = Character.of(np.array(brand, dtype=np.uint8))
+    held = (brand[0],) if count > 1 else ()
+    bounds = character.bounds(ground, 3.0, reach)
+    try:
+        made = generate_like(character, Wish(count, bounds, held), reach)
+    except DomainError as error:
+        event(error.code)
+        return
+    assert tuple(int(each) for each in made.rgb8[0]) == brand[0]
+    assert bool(bounds.holds(made.rgb8[1:]).all())
+    far = all_apart(seen8(made.rgb8))
+    for place in range(2, count):
+        room = far[:place].min(axis=0)
+        room[:place] = -1.0
+        assert room[place] == room.max()
+    assert made.apart >= 0.9 * generate(Wish(count, bounds, held)).apart - 1e-9
+
+
+def test_one_more_leaves_the_others_and_bounds_have_their_price():
+    asked = Wish(5, Bounds(WHITE, **LIVELY), (TIDEWATER,))
+    made = generate(asked)
+    more = one_more(asked, made.rgb8)
+    assert (more.rgb8[:5] == made.rgb8).all()
+    assert len(more.rgb8) == 6
+    told = {price.name: price.apart for price in prices(asked)}
+    assert set(told) == {"contrast", "lightness", "strength", "held colors"}
+    assert max(told.values()) > made.apart
+
+
+def test_bounds_that_leave_nothing_say_so():
+    with pytest.raises(DomainError, match="too few to choose from"):
+        generate(Wish(6, Bounds(WHITE, 21.0)))
+    with pytest.raises(DomainError, match="2 to 12"):
+        generate(Wish(13, Bounds(WHITE)))
+    with pytest.raises(DomainError, match="held"):
+        generate(Wish(2, Bounds(WHITE), (TIDEWATER, DARK, (200, 20, 20))))
+
+
+def test_on_another_ground_every_category_keeps_its_hue():
+    made = generate(Wish(6, Bounds(WHITE, **LIVELY)))
+    hues = tuple(float(hue) for hue in srgb_to_oklch(from_bytes(made.rgb8))[:, 2])
+    bounds = KeptHues(DARK, 3.0, hues=hues)
+    found = for_ground(made.rgb8, bounds)
+    assert bool(bounds.holds(found.rgb8).all())
+    assert found.apart >= 15.0
+
+
+@pytest.mark.parametrize("chroma", [0.05, 0.12, 0.25])
+def test_ramps_are_even_and_monotonic_whatever_the_hue(chroma):
+    for hue in range(0, 360, 15):
+        source = to_bytes(solve(luminance_of(np.float64(50.0)), np.float64(chroma), np.float64(hue)))
+        found = ramp(Way.through(source[None], (96.0, 14.0)))
+        assert found.spread <= 0.02
+        assert found.worst <= UNEVEN
+        assert np.abs(found.rgb8 - found.srgb * 255.0).max() <= 1.0
+        assert (np.diff(relative_luminance(found.rgb8)) < 0.0).sum() == found.most - 1
+
+
+def test_a_ramp_runs_either_way_and_says_how_many_classes_it_has():
+    source = np.array([TIDEWATER], dtype=np.uint8)
+    there, back = (ramp(Way.through(source, ends), 9) for ends in ((96.0, 14.0), (14.0, 96.0)))
+    assert (there.rgb8 == back.rgb8[::-1]).all()
+    short = ramp(Way.through(np.array([[128, 128, 128]], dtype=np.uint8), (50.0, 48.0)))
+    assert short.most < 256
+    distinct = np.unique(short.rgb8, axis=0)
+    assert short.most <= len(distinct)
+
+
+@pytest.mark.parametrize("middle", [95.0, 20.0])
+def test_arms_are_equal_and_partners_stand_apart(middle):
+    end = 35.0 if middle > 50.0 else 68.0
+    for hue in range(0, 360, 30):
+        low8 = to_bytes(solve(luminance_of(np.float64(45.0)), np.float64(0.12), np.float64(hue)))
+        best = partners(low8, end)[0]
+        assert best.apart >= LEAST_ENDS
+        high8 = to_bytes(solve(luminance_of(np.float64(end)), np.float64(best.chroma), np.float64(best.hue)))
+        arms = Arms.between(low8, high8, middle, end)
+        for count in (5, 8, 9):
+            rgb8 = nearest_bytes(arms.at(class_places(count)))
+            light = lights(rgb8)
+            assert np.abs(light - light[::-1]).max() <= 1.0
+            steps = np.diff(light[: (count + 1) // 2])
+            assert (steps > 0.0).all() or (steps < 0.0).all()
+    assert GOOD_ENDS > LEAST_ENDS
+
+
+def test_natural_breaks_are_the_best_of_all_partitions():
+    rng = np.random.default_rng(3)
+    values = np.round(np.concatenate([rng.normal(mean, 1.0, 6) for mean in (0.0, 9.0, 20.0)]), 1)
+    ordered = np.sort(values)
+
+    def within(limits):
+        places = np.searchsorted(limits, ordered, side="right")
+        return sum(((ordered[places == place] - ordered[places == place].mean()) ** 2).sum() for place in set(places))
+
+    found = within(breaks(values, 3, "natural"))
+    unique = np.unique(ordered)[1:]
+    every = [within([one, other]) for one in unique for other in unique if other > one]
+    assert found == pytest.approx(min(every))
+
+
+def test_classes_hold_every_value_once_and_refuse_what_cannot_be():
+    values = np.random.default_rng(5).exponential(3.0, 500)
+    for method in ("equal", "quantiles", "natural"):
+        limits = breaks(values, 5, method)
+        assert limits == sorted(limits)
+        assert sum(counts(values, limits)) == 500
+    assert max(counts(values, breaks(values, 5, "quantiles"))) <= 101
+    assert breaks(values, 3, "typed", (1.0, 2.0)) == [1.0, 2.0]
+    for typed, words in (((2.0, 1.0), "rise"), ((1.0, 1e6), "outside")):
+        with pytest.raises(DomainError, match=words):
+            breaks(values, 3, "typed", typed)
+    with pytest.raises(DomainError, match="fewer"):
+        breaks(np.array([1.0, 1.0, 2.0]), 3, "equal")
+    with pytest.raises(DomainError, match="no values"):
+        breaks(np.array([]), 3, "equal")
+
+
+def test_a_middle_stays_in_the_middle_wherever_the_data_reach():
+    values = np.array([-5.0, 0.0, 10.0, 20.0, np.nan])
+    same = around(values, -5.0, 0.0, 20.0, same_unit=True)
+    assert np.allclose(same[:4], [0.375, 0.5, 0.75, 1.0])
+    full = around(values, -5.0, 0.0, 20.0, same_unit=False)
+    assert np.allclose(full[:4], [0.0, 0.5, 0.75, 1.0])
+    assert np.isnan(full[4])
+    assert even_limits(-5.0, 0.0, 20.0, 4, same_unit=True) == [-10.0, 0.0, 10.0]
+    assert even_limits(-5.0, 0.0, 20.0, 4, same_unit=False) == [-2.5, 0.0, 10.0]
+
+
+def test_what_a_set_suits_is_told_with_figures():
+    source = np.array([TIDEWATER], dtype=np.uint8)
+    ramped = ramp(Way.through(source, (96.0, 14.0)), 7).rgb8
+    assert suitability(ramped)[0].kind == "sequential"
+    arms = Arms.between(source[0], np.array([223, 90, 51], dtype=np.uint8), 95.0, 35.0)
+    assert suitability(nearest_bytes(arms.at(class_places(7))))[0].kind == "diverging"
+    apart8 = generate(Wish(5, Bounds(WHITE, **LIVELY))).rgb8
+    first = suitability(apart8)[0]
+    assert (first.kind, first.suits) == ("categorical", True)
+    assert "apart under any vision" in first.why
+    assert not any(each.suits for each in suitability(np.array([[10, 10, 10], [12, 12, 12]], dtype=np.uint8)))
+    assert float(ratio(apart8, np.array(WHITE, dtype=np.uint8)).min()) >= 3.0
