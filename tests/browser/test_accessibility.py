@@ -50,7 +50,8 @@ AREA_READY = (
     " [data-testid=alternatives] button, [data-testid=split],"
     " [data-testid=mending], [data-testid=uses], [data-cell], [data-testid=severity], [data-testid=standing-field],"
     " [data-testid=condition], [data-testid=behind], [data-testid=merging], [aria-label='Pairings'] table,"
-    " [data-testid=report],"
+    " [data-testid=report], [data-testid=reaches] [role=radio], [aria-label='Hues on the way'],"
+    " [data-testid=partners-found] button, [data-testid=glance], [data-testid=area] textarea,"
     " [data-testid=area] input[type=file][accept*=svg],"
     " [data-set], [data-testid=plan], [data-testid=area] [aria-label^='The scale of the neutral']"
 )
@@ -66,6 +67,9 @@ SCREENS = [
     "/systems/brinemark/tokens?show=specimen",
     "/systems/brinemark/legibility",
     "/systems/brinemark/releases",
+    "/systems/brinemark/charts?at=palette:routes/routes-3",
+    "/systems/brinemark/charts?at=palette:delay&theme=night",
+    "/systems/merrow-light/charts",
     "/systems/merrow-light/legibility",
     "/systems/nowhere/sources",
 ]
@@ -114,6 +118,16 @@ AREAS = (
             ("drawing", "dark"),
             ("pairings", "light"),
             ("report", "dark"),
+        )
+    ]
+    + [
+        (f"/systems/brinemark/charts?at=palette:{at}&area={area}", chrome)
+        for area, at, chrome in (
+            ("generate", "routes/routes-2", "light"),
+            ("from-a-set", "fares", "dark"),
+            ("one-hue", "load/2", "light"),
+            ("two-ends", "delay", "dark"),
+            ("glance", "routes", "light"),
         )
     ]
 )

@@ -56,7 +56,7 @@ export function HowFarApart({ palette }: { palette: PaletteView }) {
                     background: `linear-gradient(90deg, ${pair.colors[0]} 50%, ${pair.colors[1]} 50%)`,
                   }}
                   title={`${names}: ${pair.distance.toFixed(1)}`}
-                  aria-label={`${names}, ${pair.distance.toFixed(1)} apart`}
+                  aria-label={`${names} for ${each.vision} vision, ${pair.distance.toFixed(1)} apart`}
                   onClick={() => look({ select: palette.colors[pair.other]?.key ?? null })}
                 />
               );

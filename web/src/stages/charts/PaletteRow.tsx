@@ -25,7 +25,6 @@ export const PaletteRow = memo(function PaletteRow({ palette, shown }: Props) {
         className={styles.name}
         title={palette.name}
         tabIndex={-1}
-        aria-label={`${palette.name}, ${palette.words}`}
         onClick={() => look({ select: `palette:${palette.id}` })}
       >
         <Text fontWeight="700" truncate>

@@ -11,7 +11,7 @@ from numpy.typing import NDArray
 from heimat.core.charts.apart import apart, seen8
 from heimat.core.charts.diverging import LEAST_ENDS
 from heimat.core.color.angles import turn_between
-from heimat.core.color.arrays import Bytes, from_bytes
+from heimat.core.color.arrays import Bytes, Floats, from_bytes
 from heimat.core.color.contrast import cut, ratio
 from heimat.core.color.difference import TOLD_APART, ciede2000, distance_text, distance_words
 from heimat.core.color.naming import spoken_name
@@ -25,7 +25,7 @@ from heimat.core.document.tokens import LiteralColor, StepAlias, Token, TokenAli
 from heimat.core.edits.palettes import SetPalette
 from heimat.core.legibility.findings.finding import Finding, in_theme
 from heimat.core.legibility.repairs import Repair
-from heimat.core.resolve.palettes import ResolvedPalette
+from heimat.core.resolve.palettes import ResolvedPalette, on_ground
 from heimat.core.resolve.resolved import Resolved
 from heimat.core.sources.conventions import Status
 
@@ -255,18 +255,31 @@ def _nearest_step(at: _At, make: Categorical, place: int) -> list[Repair]:
     if not steps:
         return []
     rgb8 = np.concatenate([hue.rgb8 for hue in hues])
-    others = np.delete(at.shown.rgb8, place, axis=0)
-    room = apart(seen8(rgb8), seen8(others)).min(axis=1) if len(others) else np.full(len(rgb8), np.inf)
-    good = (room >= make.threshold) & (ratio(rgb8, at.shown.ground8) >= make.contrast)
-    good &= _off_status(rgb8, _statuses(at)[1])
+    room, good = _room(at, make, place, rgb8)
     if not good.any():
         return []
+    # What stands apart in every theme goes before what does so in this one alone.
+    everywhere = good.copy()
+    for other in _every(at.resolved):
+        if other.shown.palette.id == at.shown.palette.id and other.theme != at.theme:
+            everywhere &= _room(other, make, place, rgb8)[1]
+    good = everywhere if everywhere.any() else good
     away = ciede2000(srgb_to_lab(from_bytes(rgb8)), srgb_to_lab(from_bytes(at.shown.rgb8[place])))
     best = int(np.argmin(np.where(good, away, np.inf)))
     hue, step = steps[best]
     value = StepAlias(hue=hue.id, step=hue.steps[step].id)
     words = f"Let {at.name(place)} be {hue.step_name(step)}"
     return [_repair(at, make, place, value, rgb8[best], words, float(room[best]), float(away[best]))]
+
+
+def _room(at: _At, make: Categorical, place: int, rgb8: Bytes) -> tuple[Floats, NDArray[np.bool_]]:
+    """How far colors (n, 3) would be from all others of a palette in a theme, and whether they would do there."""
+    first = at.theme == next(iter(at.resolved.palettes))
+    here8 = rgb8 if first else on_ground(rgb8, at.shown.ground8, make.contrast)
+    others = np.delete(at.shown.rgb8, place, axis=0)
+    room = apart(seen8(here8), seen8(others)).min(axis=1) if len(others) else np.full(len(rgb8), np.inf)
+    good = (room >= make.threshold) & (ratio(here8, at.shown.ground8) >= make.contrast)
+    return room, good & _off_status(here8, _statuses(at)[1])
 
 
 def _statuses(at: _At) -> tuple[list[Token], Bytes]:
@@ -295,7 +308,7 @@ def _nearest_color(at: _At, make: Categorical, place: int) -> list[Repair]:
 def _repair(
     at: _At, make: Categorical, place: int, value: PaletteValue, rgb8: Bytes, words: str, reaches: float, away: float
 ) -> Repair:
-    color = make.colors[place].model_copy(update={"value": value})
+    color = make.colors[place].model_copy(update={"value": value, "shades": {}})
     colors = (*make.colors[:place], color, *make.colors[place + 1 :])
     edit = SetPalette(palette=at.shown.palette.id, make=make.model_copy(update={"colors": colors}))
     return Repair((edit,), "step", rgb8, words, reaches, away)

@@ -24,6 +24,7 @@ export function GlanceArea() {
                     as="button"
                     cursor="pointer"
                     width="120px"
+                    minHeight="28px"
                     textAlign="left"
                     onClick={() => look({ select: `palette:${palette.id}` })}
                   >

@@ -26,7 +26,12 @@ export const Cells = memo(function Cells({ grid, ink }: { grid: Grid; ink: strin
       </text>
       {grid.columns.map((name, place) =>
         grid.columns.length <= 8 || place === 0 || place === grid.columns.length - 1 ? (
-          <text key={name} x={Math.min((x(name) ?? 0) + x.bandwidth() / 2, WIDTH - 14)} y={TOP - 6} textAnchor="middle">
+          <text
+            key={name}
+            x={Math.min((x(name) ?? 0) + x.bandwidth() / 2, WIDTH - 14)}
+            y={TOP - 6}
+            textAnchor="middle"
+          >
             {name}
           </text>
         ) : null,

@@ -1,0 +1,146 @@
+"""Charts in the page: made apart, some held and the rest anew, drawn on one's own data, mended, reversed."""
+
+import json
+
+from selenium.webdriver.common.keys import Keys
+
+from tests.browser.page import Page
+
+AT = "/systems/brinemark/charts"
+DROPPED = """const held = new DataTransfer();
+held.items.add(new File([arguments[0]], arguments[1], {type: "text/csv"}));
+window.dispatchEvent(new DragEvent("drop", {dataTransfer: held, bubbles: true, cancelable: true}));"""
+PASTED = """const held = new DataTransfer();
+held.setData("text/plain", arguments[0]);
+window.dispatchEvent(new ClipboardEvent("paste", {clipboardData: held, bubbles: true, cancelable: true}));"""
+FILLS = """return [...document.querySelectorAll('[data-testid=drawn] svg')].map(chart =>
+  [...chart.querySelectorAll('rect, path')].map(mark => getComputedStyle(mark)[arguments[0]]))"""
+
+
+def strip(page: Page, palette: str) -> list[str]:
+    """The published colors of a palette, as its strip shows them."""
+    cells = "document.querySelectorAll(`[data-palette='${arguments[0]}'] [data-hex]`)"
+    return page.wait(lambda: page.script(f"return [...{cells}].map(cell => cell.dataset.hex)", palette))
+
+
+def test_colors_are_made_apart_held_added_to_and_taken_back(page: Page) -> None:
+    page.open(f"{AT}?area=generate")
+    page.says("[data-testid=reached]", "nearest pair")
+    page.press("Add as a palette")
+    made = page.wait(lambda: strip(page, "categories"))
+    assert (made[0], len(made)) == ("#0B6E6E", 6)
+    page.click("[data-palette=categories] [data-key]:nth-of-type(3)")
+    page.press("Hold 3")
+    page.wait(lambda: "held" in page.all("[data-palette=categories] [data-key]")[2].get_attribute("aria-label"))
+    page.press("Another search")
+    page.press("Make the rest of categories anew")
+    page.wait(lambda: made[2] in (anew := strip(page, "categories"))[:2] and anew != made)
+    anew = strip(page, "categories")
+    assert anew[0] == made[0]
+    page.press("Add one to categories")
+    page.wait(lambda: strip(page, "categories")[:6] == anew and len(strip(page, "categories")) == 7)
+    for expected in (anew, made):
+        page.press("Undo")
+        page.wait(lambda expected=expected: strip(page, "categories") == expected)
+
+
+def test_farther_from_the_brand_has_its_price_before_it_is_chosen(page: Page) -> None:
+    page.open(f"{AT}?area=generate")
+    page.find("[data-testid=reaches] [role=radio]")
+    prices = [float(each.text.split()[-2]) for each in page.all("[data-testid=reaches] [role=radio]")]
+    assert prices == sorted(prices)
+    page.press("as far as can be")
+    page.says("[data-testid=reached]", f"nearest pair {prices[-1]}")
+    page.type("Contrast on the ground", "99", enter=True)
+    page.wait(lambda: page.field("Contrast on the ground").get_attribute("value") == "7.0")
+
+
+def test_ones_own_data_are_dropped_drawn_and_a_category_is_given_its_color(page: Page) -> None:
+    page.open(f"{AT}?at=palette:routes")
+    page.find("[data-testid=drawn] svg")
+    rows = "\n".join(f"2026-05-{day:02},{quay},{day * size}" for day in range(1, 29) for quay, size in QUAYS)
+    page.script(DROPPED, f"day,quay,waiting\n{rows}\n", "quays.csv")
+    page.says("[data-testid=brought-data]", "quays: 84 rows, 3 columns.")
+    page.says("[aria-label=Categories]", "Merrow")
+    page.says("[data-testid=drawn]", "Sum of waiting")
+    page.click("[data-palette=routes] [data-key='palette:routes/routes-4']")
+    page.type("What color 4 stands for", "Pellan", enter=True)
+    place = "Sum of waiting, by"
+    chart = page.find(f"[data-testid=drawn] svg[aria-label^='{place}']")
+    page.wait(lambda: "var(--c3)" in chart.get_attribute("innerHTML"))
+    color = strip(page, "routes")[3]
+    red, green, blue = (int(color[at : at + 2], 16) for at in (1, 3, 5))
+    page.wait(lambda: f"rgb({red}, {green}, {blue})" in json.dumps(page.script(FILLS, "stroke")))
+    page.script(PASTED, "only,words\nA,B\nC,D\n")
+    page.says("[data-testid=brought-data][role=alert]", "nothing to draw")
+    page.choose("Data quays", "Remove quays")
+    page.says("[aria-label=Categories]", "Skarvik–Tarnsey")
+    page.press("Undo")
+
+
+QUAYS = (("Merrow", 3), ("Pellan", 2), ("Oldhaven", 1))
+
+
+def test_a_confusable_pair_is_seen_mended_and_every_pair_stands_behind_the_line(page: Page) -> None:
+    page.open(f"{AT}?at=palette:routes/routes-4")
+    page.find("[data-vision=deutan]")
+    before = int(page.text("header").split("Legibility\n")[1].split()[0])
+    page.type("Value of color 4", "kelp 600", enter=True)
+    page.says(
+        "[aria-label='Findings on routes']", "routes 1 (Skarvik–Tarnsey) and routes 4 (Holm Ness–Skarvik) look alike"
+    )
+    page.wait(lambda: int(page.text("header").split("Legibility\n")[1].split()[0]) > before)
+    page.press("Let routes 4 (Holm Ness–Skarvik) be ")
+    page.wait(lambda: not page.all("[aria-label='Findings on routes']"))
+    nearest = [float(each.text) for each in page.all("[data-vision] strong")]
+    assert min(nearest) >= 15.0
+    page.press("Undo")
+    page.press("Undo")
+
+
+def test_a_map_of_delays_is_reversed_and_its_middle_set(page: Page) -> None:
+    page.open(f"{AT}?at=palette:delay/1")
+    page.find("[data-testid=legend]")
+    before = strip(page, "delay")
+    page.press("Reversed")
+    page.wait(lambda: strip(page, "delay") == before[::-1])
+    page.press("Undo")
+    page.type("The value at the middle", "5", enter=True)
+    page.wait(lambda: page.field("The value at the middle").get_attribute("value") == "5.00")
+    page.type("The value at the middle", "4000", enter=True)
+    page.says("[data-testid=drawn] [role=alert]", "lies outside the data")
+    page.press("Undo")
+    page.choose("Breaks equal intervals", "typed")
+    page.type("Breaks, with spaces between", "-2 0 nine", enter=True)
+    page.says("[data-testid=palette-tools]", "“nine” is no number")
+    page.type("Breaks, with spaces between", "-2 0 9", enter=True)
+    page.wait(lambda: len(strip(page, "delay")) == 4)
+
+
+def test_keys_walk_the_strips_and_say_where_they_end(page: Page) -> None:
+    page.open(f"{AT}?at=palette:routes/routes-1")
+    page.find("[data-key='palette:routes/routes-1']").send_keys(Keys.ARROW_RIGHT)
+    page.says("[data-testid=slip-name]", "routes 2")
+    page.keys(Keys.ARROW_DOWN)
+    page.says("[data-testid=slip-name]", "fares 2")
+    page.keys(Keys.END)
+    page.says("[data-testid=slip-name]", "fares 5")
+    page.keys(Keys.ARROW_RIGHT)
+    page.says("main", "This is the last color of its palette.")
+    page.keys("c")
+
+
+def test_a_set_is_told_what_it_suits_and_two_ends_are_offered(page: Page) -> None:
+    page.open(f"{AT}?area=from-a-set")
+    page.type("One color a line", "")
+    page.field("One color a line").send_keys("tidewater 100\ntidewater 400\ntidewater 800\nno such thing")
+    page.says("[data-testid=area] [role=alert]", "no such thing")
+    page.field("One color a line").send_keys(Keys.BACKSPACE * len("\nno such thing"))
+    page.says("[data-testid=suits]", "Lightness goes one way")
+    page.press("Add as a sequential palette")
+    page.wait(lambda: strip(page, "set"))
+    page.open(f"{AT}?area=two-ends&at=palette:delay")
+    page.find("[data-testid=partners-found] button").click()
+    page.wait(lambda: page.all("[data-palette=delay] [data-key]"))
+    page.press("Undo")
+    page.press("Undo")
