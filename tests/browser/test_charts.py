@@ -84,18 +84,24 @@ QUAYS = (("Merrow", 3), ("Pellan", 2), ("Oldhaven", 1))
 def test_a_confusable_pair_is_seen_mended_and_every_pair_stands_behind_the_line(page: Page) -> None:
     page.open(f"{AT}?at=palette:routes/routes-4")
     page.find("[data-vision=deutan]")
+    whole = strip(page, "routes")
     before = int(page.text("header").split("Legibility\n")[1].split()[0])
     page.type("Value of color 4", "kelp 600", enter=True)
     page.says(
         "[aria-label='Findings on routes']", "routes 1 (Skarvik–Tarnsey) and routes 4 (Holm Ness–Skarvik) look alike"
     )
     page.wait(lambda: int(page.text("header").split("Legibility\n")[1].split()[0]) > before)
-    page.press("Let routes 4 (Holm Ness–Skarvik) be ")
+    kelp = strip(page, "routes")[3]
+    page.press("Let routes 4 (Holm Ness–Skarvik) be tidewater 800")
+    page.wait(lambda: strip(page, "routes")[3] not in (kelp, whole[3]))
+    page.says("[aria-label='Findings on routes']", "In night.")
+    page.press("Make 4 anew")
     page.wait(lambda: not page.all("[aria-label='Findings on routes']"))
     nearest = [float(each.text) for each in page.all("[data-vision] strong")]
     assert min(nearest) >= 15.0
-    page.press("Undo")
-    page.press("Undo")
+    for _ in range(3):
+        page.press("Undo")
+    page.wait(lambda: strip(page, "routes") == whole)
 
 
 def test_a_map_of_delays_is_reversed_and_its_middle_set(page: Page) -> None:

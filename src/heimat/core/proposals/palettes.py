@@ -8,7 +8,7 @@ from heimat.core.charts.bounds import KeptHues
 from heimat.core.charts.categorical import Made, Wish, for_ground
 from heimat.core.charts.character import Character, generate_like
 from heimat.core.color.arrays import Bytes, from_bytes
-from heimat.core.color.notation import Color
+from heimat.core.color.notation import Color, rgb8_of
 from heimat.core.color.spaces import srgb_to_oklch
 from heimat.core.color.told_apart import distances
 from heimat.core.document.ids import new_id
@@ -65,39 +65,39 @@ def generated(resolved: Resolved, asked: PaletteWish) -> tuple[Categorical, Made
         ),
     ]
     make = Categorical(colors=tuple(colors), contrast=asked.contrast, reach=asked.reach)
-    fitted, reached = fit(resolved, make, asked.ground, made.rgb8)
+    fitted, reached = fit(resolved, make, asked.ground, made.rgb8, len(asked.kept))
     threshold = int(min(SERIES_APART, least_apart(made.rgb8), reached) * 10.0) / 10.0
     return fitted.model_copy(update={"threshold": threshold}), made
 
 
-def fit(resolved: Resolved, make: Categorical, ground: str | None, rgb8: Bytes) -> tuple[Categorical, float]:
+def fit(resolved: Resolved, make: Categorical, ground: str | None, rgb8: Bytes, kept: int) -> tuple[Categorical, float]:
     """The palette with shades for every theme but the first, where its ground asks for them; the least distance.
 
-    What is held moves no farther than its contrast asks for, so that it is the same in every palette.
+    The first `kept` keep the shades that they have, or move no farther than contrast asks for: what is held is the
+    same in every palette.
     """
     least = float("inf")
-    order = sorted(range(len(make.colors)), key=lambda place: not make.colors[place].held)
-    held = sum(color.held for color in make.colors)
-    colors = [make.colors[place] for place in order]
-    rgb8 = rgb8[order]
+    colors = list(make.colors)
     lch = srgb_to_oklch(from_bytes(rgb8))
     hues = tuple(float(hue) for hue in lch[:, 2])
     strong = (_WEAKER * float(lch[:, 1].min()), _STRONGER * float(lch[:, 1].max()))
     for theme in list(resolved.themes)[1:]:
         under = ground_in(resolved, ground, theme)
         bounds = KeptHues(_levels(under), make.contrast, chroma=strong, hues=hues)
-        if bool(bounds.holds(rgb8).all()):
-            continue
         begun = rgb8.copy()
-        begun[:held] = on_ground(rgb8[:held], under, make.contrast)
-        made = for_ground(begun, bounds, held)
+        begun[:kept] = on_ground(rgb8[:kept], under, make.contrast)
+        for place, color in enumerate(colors[:kept]):
+            if theme in color.shades:
+                begun[place] = rgb8_of(color.shades[theme])
+        if bool(bounds.holds(begun).all()) and (begun == rgb8).all():
+            continue
+        made = for_ground(begun, bounds, kept)
         least = min(least, least_apart(made.rgb8))
         colors = [
             each.model_copy(update={"shades": {**each.shades, theme: Color.of_bytes(shade)}})
             for each, shade in zip(colors, made.rgb8, strict=True)
         ]
-    back = dict(zip(order, colors, strict=True))
-    return make.model_copy(update={"colors": tuple(back[place] for place in range(len(order)))}), least
+    return make.model_copy(update={"colors": tuple(colors)}), least
 
 
 def least_apart(rgb8: Bytes) -> float:

@@ -1,14 +1,54 @@
-/** What is to settle of a palette, as Legibility tells it. */
-import { Box } from "@chakra-ui/react";
-import type { PaletteView } from "../../api/client";
-import { useKnown, usePart } from "../../workspace/hooks";
+/** What is to settle of a palette, as Legibility tells it; a color can be made anew beside the others. */
+import { Box, Text } from "@chakra-ui/react";
+import { useState } from "react";
+import { type PaletteView, problemOf } from "../../api/client";
+import { ToolButton } from "../../components/ToolButton";
+import { useKnown, usePart, useWorkspace } from "../../workspace/hooks";
+import { useLook } from "../../workspace/look";
 import { FindingRow } from "../shared/FindingRow";
+import { type Categorical, setPalette } from "./palette";
+import { proposed } from "./proposed";
 
 export function PaletteFindings({ palette }: { palette: PaletteView }) {
+  const slug = useLook((at) => at.slug);
   const findings = usePart("findings");
   const known = useKnown(({ parts }) => parts?.repairs);
+  const { put } = useWorkspace();
+  const [problem, setProblem] = useState("");
   const own = findings.filter((each) => each.select === `palette:${palette.id}`);
   if (own.length === 0) return null;
+  const make = palette.make as Categorical;
+  /** The last of a finding's colors that may move, by its place; none of a palette over numbers. */
+  const placeOf = (id: string) => {
+    if (palette.kind !== "categorical") return -1;
+    const ids = id.split(":").slice(3).reverse();
+    return make.colors.findIndex(
+      (color) => color.id === ids.find((each) => make.colors.some((one) => one.id === each && !one.held)),
+    );
+  };
+  const makeAnew = async (place: number) => {
+    setProblem("");
+    const kept = make.colors.filter((_, at) => at !== place);
+    try {
+      const found = await proposed(slug, {
+        count: make.colors.length,
+        kept,
+        ground: palette.ground,
+        reach: make.reach ?? 0,
+        contrast: make.contrast ?? 3,
+        seed: 1,
+      });
+      const made = found.make.colors.at(-1);
+      const before = make.colors[place];
+      if (!made || !before) return;
+      const colors = make.colors.map((color, at) =>
+        at === place ? { ...before, value: made.value, shades: made.shades ?? {} } : color,
+      );
+      await put(setPalette(palette, { ...make, colors }));
+    } catch (thrown) {
+      setProblem(problemOf(thrown).message);
+    }
+  };
   return (
     <Box
       as="section"
@@ -17,13 +57,32 @@ export function PaletteFindings({ palette }: { palette: PaletteView }) {
       borderTop="1px solid"
       borderColor="border"
     >
-      {own.map((finding) => (
-        <FindingRow
-          key={finding.id}
-          finding={finding}
-          repairs={known?.find((each) => each.finding === finding.id)?.repairs}
-        />
-      ))}
+      {own.map((finding) => {
+        const place = placeOf(finding.id);
+        return (
+          <FindingRow
+            key={finding.id}
+            finding={finding}
+            repairs={known?.find((each) => each.finding === finding.id)?.repairs}
+            more={
+              place >= 0 && (
+                <ToolButton
+                  aria-label={`Make ${place + 1} anew, so that it is settled: ${finding.sentence}`}
+                  title="As far from all others as it can be, in every theme; the others stay"
+                  onClick={() => void makeAnew(place)}
+                >
+                  Make {place + 1} anew
+                </ToolButton>
+              )
+            }
+          />
+        );
+      })}
+      {problem && (
+        <Text role="alert" fontSize="12px" fontWeight="700">
+          {problem}
+        </Text>
+      )}
     </Box>
   );
 }

@@ -1,7 +1,7 @@
 /** A finding: the pair as it is, a sentence with figures, and the ways to settle it. */
 
 import { Box, Flex, Grid, Text } from "@chakra-ui/react";
-import { useState } from "react";
+import { type ReactNode, useState } from "react";
 import type { Edit, FindingView, RepairView } from "../../api/client";
 import { Swatch } from "../../components/Swatch";
 import { ToolButton } from "../../components/ToolButton";
@@ -13,6 +13,8 @@ interface Props {
   finding: FindingView;
   /** The ways to settle it, once they are known: while something is dragged, they are not. */
   repairs: RepairView[] | undefined;
+  /** What else can be done about it here. */
+  more?: ReactNode;
 }
 
 /** The same in a line, until it is opened. */
@@ -47,7 +49,7 @@ export function FindingLine({ finding, onOpen }: { finding: FindingView; onOpen:
   );
 }
 
-export function FindingRow({ finding, repairs }: Props) {
+export function FindingRow({ finding, repairs, more }: Props) {
   const { put } = useWorkspace();
   // The same may be to settle in several themes.
   const theme = usePart("head", ({ themes }) =>
@@ -101,6 +103,7 @@ export function FindingRow({ finding, repairs }: Props) {
               </Text>
             </ToolButton>
           ))}
+          {more}
           {open ? (
             <Accept finding={finding} said={said} onDone={() => setOpen(false)} />
           ) : (

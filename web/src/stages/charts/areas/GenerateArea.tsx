@@ -11,6 +11,7 @@ import { usePart, useWorkspace } from "../../../workspace/hooks";
 import { look, useLook } from "../../../workspace/look";
 import { Area } from "../../shared/Area";
 import { added, type Categorical, freeName, setPalette, useShownPalette } from "../palette";
+import { proposed } from "../proposed";
 import { Strip } from "./Strip";
 
 const [LEAST, MOST] = CHART_COLORS;
@@ -46,7 +47,7 @@ export function GenerateArea() {
     if (!shown || !own) return;
     setProblem("");
     try {
-      const made = await ask(slug, { ...body, kept: colors, count, contrast: own.contrast ?? 3 });
+      const made = await proposed(slug, { ...body, kept: colors, count, contrast: own.contrast ?? 3 });
       const names = own.colors.map((each) => each.category ?? "");
       const named = made.make.colors.map((each, place) => ({
         ...each,
@@ -203,19 +204,10 @@ const REACH_WORDS: Record<number, string> = {
 
 const range = (ends: number[]) => ends.map((each) => each.toFixed(2)).join(" to ");
 
-const ask = (slug: string, body: WishBody, signal?: AbortSignal) =>
-  data(
-    client.POST("/api/systems/{slug}/palette-proposals", {
-      params: { path: { slug } },
-      body,
-      ...(signal ? { signal } : {}),
-    }),
-  );
-
 const useAsked = (what: string, slug: string, revision: number, body: WishBody) =>
   useQuery({
     queryKey: [what, slug, revision, body],
-    queryFn: ({ signal }) => ask(slug, body, signal),
+    queryFn: ({ signal }) => proposed(slug, body, signal),
     placeholderData: keepPreviousData,
     retry: false,
   });
