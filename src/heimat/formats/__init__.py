@@ -6,6 +6,8 @@ from dataclasses import dataclass
 from heimat.core.document.names import css_name
 from heimat.core.publication.publication import Publication
 from heimat.formats.write import css, design_tokens, resolver
+from heimat.formats.write.palettes import css as palettes_css
+from heimat.formats.write.palettes import d3, matplotlib, plain, themes
 
 
 @dataclass(frozen=True)
@@ -23,6 +25,19 @@ FORMATS: tuple[Format, ...] = (
 )
 
 
+PALETTE_FORMATS: tuple[Format, ...] = (
+    Format("palettes.css", "text/css; charset=utf-8", palettes_css.write),
+    Format("palettes.json", "application/json", plain.write),
+    Format("palettes.ts", "text/plain; charset=utf-8", d3.write),
+    Format("palettes.vega-lite.json", "application/json", themes.vega_lite),
+    Format("palettes.echarts.json", "application/json", themes.echarts),
+    Format("palettes.plotly.json", "application/json", themes.plotly),
+    Format("palettes.mplstyle", "text/plain; charset=utf-8", matplotlib.style),
+    Format("palettes.py", "text/plain; charset=utf-8", matplotlib.module),
+)
+"""What a release holds besides, where it has palettes."""
+
+
 @dataclass(frozen=True)
 class Written:
     """A file as it is published."""
@@ -37,6 +52,9 @@ def write_all(publication: Publication, version: str) -> list[Written]:
     files = _written(publication, version, "")
     for selection in publication.selections:
         files += _written(publication.of(selection), version, css_name(selection.name))
+    if publication.palettes:
+        kinds = PALETTE_FORMATS
+        files += [Written(kind.file, kind.media_type, kind.write(publication, version)) for kind in kinds]
     return files
 
 

@@ -19,7 +19,6 @@ _LEAST_CHROMA = 0.07
 _PARTNER_CHROMAS = (0.13, 0.17, 0.22)
 """How strong a proposed end is: a quiet brand color needs a partner that speaks up, some more than others."""
 _HUES = np.arange(0.0, 360.0, 5.0)
-_MIDDLE_CHROMA = 0.004
 
 
 @dataclass(frozen=True)
@@ -50,7 +49,7 @@ class Arms:
     def _arm(self, along: Floats, end: tuple[float, float]) -> Floats:
         light = self.middle + along * (self.end - self.middle)
         # Strength comes sooner than darkness, so that the first classes beside the middle have a side.
-        chroma = _MIDDLE_CHROMA + (end[0] - _MIDDLE_CHROMA) * along**0.75
+        chroma = end[0] * np.sin(along * np.pi / 2.0)
         return solve(luminance_of(light), chroma, np.full_like(along, end[1]))
 
     @property

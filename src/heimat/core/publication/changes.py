@@ -46,8 +46,8 @@ def compare(before: Publication | None, after: Publication) -> list[TokenChange]
 
     Last come those of which only is said something else: a note, or that they are on their way out.
     """
-    old = {token.id: token for token in comparable(before, after).tokens} if before else {}
-    new = {token.id: token for token in after.tokens}
+    old = {token.id: token for token in comparable(before, after).with_palettes()} if before else {}
+    new = {token.id: token for token in after.with_palettes()}
     removed = [TokenChange("removed", token, None) for key, token in old.items() if key not in new]
     added = [TokenChange("added", None, token) for key, token in new.items() if key not in old]
     both = [(old[key], token) for key, token in new.items() if key in old]

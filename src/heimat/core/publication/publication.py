@@ -4,7 +4,8 @@ Only what is meant for developers leaves: what is internal does not, nor its nam
 internal leaves with its value.
 
 Format 1 knew one theme, without its name, and kept the value beside the name. What was released in it is read as a
-publication whose only theme has no id. Format 2 knew neither the scheme of a theme, nor usage, nor deprecation.
+publication whose only theme has no id. Format 2 knew neither the scheme of a theme, nor usage, nor deprecation. Format
+3 knew no palettes.
 """
 
 from collections.abc import Sequence
@@ -16,16 +17,17 @@ import numpy as np
 from heimat.core.color.arrays import Floats
 from heimat.core.color.notation import hex_of, hexes_of
 from heimat.core.document.aliases import value_in, ways_of
-from heimat.core.document.names import scale_token_names
+from heimat.core.document.names import css_name, scale_token_names
 from heimat.core.document.order import in_order
 from heimat.core.document.system import ColorSystem
 from heimat.core.document.themes import Scheme, Wanted
 from heimat.core.document.tokens import HueAlias, StepAlias, Token, TokenAlias
 from heimat.core.document.uses import members
+from heimat.core.publication.palettes import PublishedPalette, published_palettes
 from heimat.core.resolve.resolved import Resolved
 from heimat.core.resolve.theme import ResolvedTheme
 
-FORMAT = 3
+FORMAT = 4
 UNNAMED = ""
 """The id of the only theme of format 1, and of a system without themes."""
 
@@ -119,6 +121,7 @@ class Publication:
     themes: tuple[PublishedTheme, ...]
     tokens: tuple[PublishedToken, ...]
     selections: tuple[PublishedSelection, ...] = ()
+    palettes: tuple[PublishedPalette, ...] = ()
 
     def plain(self) -> dict[str, Any]:
         """The publication as plain data, which `from_plain` reads. A value that all themes share stands once."""
@@ -130,7 +133,13 @@ class Publication:
         }
         if self.selections:
             found["selections"] = [{"name": kept.name, "tokens": list(kept.tokens)} for kept in self.selections]
+        if self.palettes:
+            found["palettes"] = [palette.plain() for palette in self.palettes]
         return found
+
+    def with_palettes(self) -> tuple[PublishedToken, ...]:
+        """All tokens, and the colors of palettes as tokens, by which two releases are compared."""
+        return self.tokens + tuple(token for palette in self.palettes for token in palette_tokens(palette))
 
     def of(self, selection: PublishedSelection) -> "Publication":
         """What of this one selection holds, under the system's name and its own."""
@@ -151,7 +160,22 @@ class Publication:
         else:
             themes = tuple(PublishedTheme.from_plain(theme) for theme in data["themes"])
             tokens = [_token_of_plain(each, themes) for each in data["tokens"]]
-        return cls(data["name"], themes, tuple(tokens), tuple(selections))
+        palettes = tuple(PublishedPalette.from_plain(each) for each in data.get("palettes", []))
+        return cls(data["name"], themes, tuple(tokens), tuple(selections), palettes)
+
+
+def palette_tokens(palette: PublishedPalette) -> list[PublishedToken]:
+    """The colors of a palette as tokens: `chart.`, its name, and the number of each."""
+    numbers = range(max(map(len, palette.colors.values()), default=0))
+    return [
+        PublishedToken(
+            f"palette/{palette.id}/{number + 1}",
+            f"chart.{css_name(palette.name)}.{number + 1}",
+            {theme: PublishedValue(colors[number]) for theme, colors in palette.colors.items()},
+            palette.categories[number] if palette.categories else "",
+        )
+        for number in numbers
+    ]
 
 
 def _plain_token(token: PublishedToken) -> dict[str, Any]:
@@ -199,7 +223,8 @@ def publication(resolved: Resolved) -> Publication:
                 PublishedToken(token.id, token.name, values, token.note, token.usage, _deprecation(system, token))
             )
     published = {token.id for token in tokens}
-    return Publication(system.name, themes, tuple(tokens), tuple(_selections(system, published)))
+    palettes = tuple(published_palettes(resolved))
+    return Publication(system.name, themes, tuple(tokens), tuple(_selections(system, published)), palettes)
 
 
 def _scale_tokens(

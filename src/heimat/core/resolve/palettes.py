@@ -13,7 +13,7 @@ import numpy as np
 
 from heimat.core.charts.diverging import Arms, class_places
 from heimat.core.charts.ramp import Ramp, Way, lights, ramp
-from heimat.core.color.arrays import Bytes
+from heimat.core.color.arrays import Bytes, Floats
 from heimat.core.color.contrast import ratio
 from heimat.core.color.notation import rgb8_of
 from heimat.core.color.passing import nearest_passing
@@ -89,6 +89,24 @@ def _resolved(
     arms = arms_of(hues, theme, make, dark=dark)
     rgb8 = _arm_colors(arms, count)
     return ResolvedPalette(palette, ground8, rgb8[::-1] if make.reversed else rgb8, arms=arms)
+
+
+def design_of(
+    hues: Mapping[str, ResolvedHue], theme: ResolvedTheme | None, palette: Palette, count: int
+) -> Floats | None:
+    """The colors (count, 3), sRGB 0 to 1, of a palette over numbers as it is designed; None of one by category."""
+    make = palette.make
+    if isinstance(make, Categorical):
+        return None
+    ground8 = theme.tokens[palette.ground].rgb8 if theme and palette.ground in theme.tokens else _WHITE
+    dark = float(lights(ground8[None])[0]) < _DARK_GROUND
+    if isinstance(make, Sequential):
+        sources8 = np.array([value_rgb8(hues, theme, each) for each in make.sources], dtype=np.uint8)
+        ends = (make.darkest, make.lightest) if dark else (make.lightest, make.darkest)
+        found = _ramp(sources8.tobytes(), ends, count).srgb
+    else:
+        found = arms_of(hues, theme, make, dark=dark).at(class_places(count))
+    return found[::-1] if make.reversed else found
 
 
 def arms_of(hues: Mapping[str, ResolvedHue], theme: ResolvedTheme | None, make: Diverging, *, dark: bool) -> Arms:

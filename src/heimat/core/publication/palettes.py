@@ -1,0 +1,113 @@
+"""Palettes as they leave: their colors in every theme, labels that read on them, and stops of what is continuous."""
+
+from dataclasses import dataclass
+from typing import Any
+
+import numpy as np
+
+from heimat.core.charts.delivered import DESIGNED, stops_of
+from heimat.core.charts.suitability import PaletteKind
+from heimat.core.color.contrast import ratio
+from heimat.core.color.notation import hexes_of
+from heimat.core.document.palettes import Categorical, Diverging
+from heimat.core.resolve.palettes import ResolvedPalette, design_of
+from heimat.core.resolve.resolved import Resolved
+
+_BLACK, _WHITE = np.zeros(3, dtype=np.uint8), np.full(3, 255, dtype=np.uint8)
+DISCRETE = 9
+"""Colors that a continuous palette has where it is used by classes after all."""
+
+
+@dataclass(frozen=True)
+class PublishedPalette:
+    """A palette: by the id of each theme its colors, the label color on each, and its stops, none by category.
+
+    `categories` are what the colors stand for; `middle` is the value in the middle of a diverging one, `ends` what its
+    ends mean, `breaks` the limits of its classes where they are typed.
+    """
+
+    id: str
+    name: str
+    kind: PaletteKind
+    colors: dict[str, tuple[str, ...]]
+    labels: dict[str, tuple[str, ...]]
+    stops: dict[str, tuple[str, ...]]
+    categories: tuple[str, ...] = ()
+    middle: float | None = None
+    ends: tuple[str, str] = ("", "")
+    breaks: tuple[float, ...] = ()
+    note: str = ""
+
+    def plain(self) -> dict[str, Any]:
+        """The palette as plain data, which `from_plain` reads."""
+        return {
+            "id": self.id,
+            "name": self.name,
+            "kind": self.kind,
+            "colors": {theme: list(each) for theme, each in self.colors.items()},
+            "labels": {theme: list(each) for theme, each in self.labels.items()},
+            "stops": {theme: list(each) for theme, each in self.stops.items()},
+            "categories": list(self.categories),
+            "middle": self.middle,
+            "ends": list(self.ends),
+            "breaks": list(self.breaks),
+            "note": self.note,
+        }
+
+    @classmethod
+    def from_plain(cls, data: dict[str, Any]) -> "PublishedPalette":
+        """Read what `plain` gave."""
+        colors, labels, stops = (
+            {theme: tuple(each) for theme, each in data[name].items()} for name in ("colors", "labels", "stops")
+        )
+        low, high = data["ends"]
+        return cls(
+            data["id"],
+            data["name"],
+            data["kind"],
+            colors,
+            labels,
+            stops,
+            tuple(data["categories"]),
+            data["middle"],
+            (low, high),
+            tuple(data["breaks"]),
+            data["note"],
+        )
+
+
+def published_palettes(resolved: Resolved) -> list[PublishedPalette]:
+    """All palettes of a resolved document, in order."""
+    first = next(iter(resolved.palettes.values()), [])
+    return [_published(resolved, place, shown) for place, shown in enumerate(first)]
+
+
+def _published(resolved: Resolved, place: int, first: ResolvedPalette) -> PublishedPalette:
+    palette, make = first.palette, first.palette.make
+    colors, labels, stops = {}, {}, {}
+    for key, palettes in resolved.palettes.items():
+        shown = palettes[place]
+        design = design_of(resolved.hues, resolved.themes.get(key), palette, DESIGNED)
+        rgb8 = shown.rgb8
+        if design is not None:
+            through = stops_of(design)
+            stops[key] = tuple(hexes_of(through))
+            if not isinstance(make, Categorical) and make.classes is None:
+                rgb8 = shown.rgb8[:: (len(shown.rgb8) - 1) // (DISCRETE - 1)]
+        colors[key] = tuple(hexes_of(rgb8))
+        dark = ratio(rgb8, _BLACK) >= ratio(rgb8, _WHITE)
+        labels[key] = tuple("#000000" if each else "#FFFFFF" for each in dark)
+    diverging = make if isinstance(make, Diverging) else None
+    return PublishedPalette(
+        id=palette.id,
+        name=palette.name,
+        kind=make.kind,
+        colors=colors,
+        labels=labels,
+        stops=stops,
+        categories=tuple(each.category for each in make.colors) if isinstance(make, Categorical) else (),
+        middle=diverging.middle if diverging else None,
+        ends=(diverging.low_words, diverging.high_words) if diverging else ("", ""),
+        breaks=() if isinstance(make, Categorical) else make.typed,
+        note=palette.note,
+    )

@@ -1,0 +1,49 @@
+"""Palettes as JSON: colors, labels, stops and what they stand for, in every theme, with lines ready to paste."""
+
+import json
+
+from heimat.core.publication.publication import Publication
+from heimat.formats.write.palettes.names import identifiers, theme_words
+
+
+def write(publication: Publication, version: str) -> bytes:
+    """All palettes. Between stops one interpolates in gamma-encoded sRGB."""
+    words, names = theme_words(publication), identifiers(publication)
+    palettes = []
+    for palette in publication.palettes:
+        name = names[palette.id]
+        continuous = palette.kind != "categorical"
+        palettes.append(
+            {
+                "name": palette.name,
+                "kind": palette.kind,
+                "note": palette.note,
+                "categories": list(palette.categories),
+                "middle": palette.middle,
+                "ends": list(palette.ends),
+                "breaks": list(palette.breaks),
+                "interpolation": "srgb" if continuous else None,
+                "colors": {words[theme]: list(each) for theme, each in palette.colors.items() if theme in words},
+                "labels": {words[theme]: list(each) for theme, each in palette.labels.items() if theme in words},
+                "stops": {words[theme]: list(each) for theme, each in palette.stops.items() if theme in words},
+                "use": _lines(name, continuous),
+            }
+        )
+    content = {"name": publication.name, "version": version, "palettes": palettes}
+    return (json.dumps(content, indent=2, ensure_ascii=False) + "\n").encode()
+
+
+def _lines(name: str, continuous: bool) -> dict[str, str]:
+    """Lines ready to paste, for discrete and for continuous use."""
+    found = {
+        "d3": f"scaleOrdinal(palettes.{name}.day.colors)",
+        "matplotlib": f'plt.rcParams["axes.prop_cycle"] = cycler(color=PALETTES["{name}"]["day"]["colors"])',
+        "vegaLite": '"scale": {"range": [colors of this palette]}',
+    }
+    if continuous:
+        found |= {
+            "d3 continuous": f"scaleSequential(interpolate.{name}.day)",
+            "matplotlib continuous": f'plt.imshow(data, cmap=colormap("{name}", "day"))',
+            "plotly continuous": '"colorscale": [[0, first stop], ..., [1, last stop]]',
+        }
+    return found
