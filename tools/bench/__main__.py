@@ -4,9 +4,16 @@ import sys
 import tempfile
 from pathlib import Path
 
-from tools.bench import core, legibility, quality, reliability, scales, served, sources, tokens
+from tools.bench import charts, core, legibility, quality, reliability, scales, served, sources, tokens
 
-QUICK = {"core": core, "scales": scales, "tokens": tokens, "legibility": legibility, "quality": quality}
+QUICK = {
+    "core": core,
+    "scales": scales,
+    "tokens": tokens,
+    "legibility": legibility,
+    "charts": charts,
+    "quality": quality,
+}
 LONG = {"sources": sources, "served": served, "reliability": reliability}
 
 wanted = sys.argv[1:] or [*QUICK, *LONG]
