@@ -43,7 +43,6 @@ _SHOTS = (
     _area("harmony", "[data-testid=partners]"),
     _area("status", "[data-status]", chrome="dark"),
     Shot("scales", f"{_BRINEMARK}/scales?at=step:tidewater/s600"),
-    Shot("scales-dark", f"{_BRINEMARK}/scales?at=step:shingle/s300", chrome="dark"),
     Shot("scales-ladder", f"{_BRINEMARK}/scales?at=hue:tidewater&area=ladder", "[data-testid=ladder-rows]"),
     Shot("scales-curves", f"{_BRINEMARK}/scales?at=step:gorse/s600&area=curves", "[data-curve]"),
     Shot("scales-one", f"{_BRINEMARK}/scales?at=step:tidewater/s300&area=scale", "[data-testid=measures]"),
@@ -53,6 +52,7 @@ _SHOTS = (
     Shot("specimen", f"{_BRINEMARK}/tokens?show=specimen&theme=night", "[data-testid=specimen-sheet] button"),
     Shot("legibility", f"{_BRINEMARK}/legibility?at=token:status-success", "[data-testid=finding] button[title]"),
     Shot("legibility-matrix", f"{_BRINEMARK}/legibility?at=token:text-late&area=matrix", "[data-cell]"),
+    Shot("charts", f"{_BRINEMARK}/charts?at=palette:routes/routes-2", "[data-testid=drawn] svg path"),
     Shot("releases", f"{_BRINEMARK}/releases?at=hue:heather", "[data-testid=change]"),
 )
 

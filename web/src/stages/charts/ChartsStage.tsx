@@ -1,8 +1,9 @@
 /** Charts: palettes as strips, the selected one on real data, and how far apart its colors are. */
 import { Box, Flex, Text } from "@chakra-ui/react";
+import { ToolButton } from "../../components/ToolButton";
 import { Toolbar } from "../../components/Toolbar";
 import { usePart } from "../../workspace/hooks";
-import { useLook } from "../../workspace/look";
+import { look, useLook } from "../../workspace/look";
 import { ThemeChoice } from "../shared/ThemeChoice";
 import { AreaToggles, WorkArea } from "../shared/WorkArea";
 import { BroughtData } from "./BroughtData";
@@ -40,10 +41,12 @@ export function ChartsStage() {
         aria-label="Palettes and charts"
       >
         {palettes.length === 0 && (
-          <Text paddingBlock="12px">
-            No palettes yet. Make apart finds colors for categories, One hue a way from little to much, Two
-            ends one with a middle.
-          </Text>
+          <Flex gap="8px" wrap="wrap" align="center" paddingBlock="12px">
+            <Text>No palettes yet.</Text>
+            <ToolButton onClick={() => look({ area: "generate" })}>Make colors for categories</ToolButton>
+            <ToolButton onClick={() => look({ area: "one-hue" })}>One hue, from little to much</ToolButton>
+            <ToolButton onClick={() => look({ area: "two-ends" })}>Two ends and a middle</ToolButton>
+          </Flex>
         )}
         <Flex direction="column" onKeyDown={onKeyDown} data-testid="palettes">
           {palettes.map((palette) => (

@@ -9,6 +9,7 @@ import { Bars } from "./marks/Bars";
 import { Cells } from "./marks/Cells";
 import { Legend } from "./marks/Legend";
 import { Lines } from "./marks/Lines";
+import { Multiples } from "./marks/Multiples";
 import { Scatter } from "./marks/Scatter";
 import { Series } from "./marks/Series";
 import { useCharts } from "./useData";
@@ -17,6 +18,7 @@ export function Drawn({ palette }: { palette: PaletteView }) {
   const [number, setNumber] = useState<string | null>(null);
   const [lit, setLit] = useState<number | null>(null);
   const [shape, setShape] = useState<"stacked" | "grouped">("stacked");
+  const [wanted, setThird] = useState<"points" | "areas" | "alone">("points");
   const { charts, error, dataset, known } = useCharts(palette.id, number);
   const muted = usePart("tokens", (tokens) => tokens.find((each) => each.purpose === "chart.muted")?.seen);
   const colors = useMemo(() => variablesOf(palette, muted ?? "#9A9A9A"), [palette, muted]);
@@ -34,6 +36,7 @@ export function Drawn({ palette }: { palette: PaletteView }) {
     );
   if (!charts) return <Box height="230px" />;
   const { categories, ramp } = charts;
+  const third = wanted === "points" && !categories?.scatter ? "areas" : wanted;
   const numbers = dataset?.columns.filter((each) => each.kind === "number") ?? [];
   return (
     <Box style={colors} data-testid="drawn" borderTop="1px solid" borderColor="border" paddingTop="6px">
@@ -47,6 +50,16 @@ export function Drawn({ palette }: { palette: PaletteView }) {
           <Flex gap="8px" align="center" wrap="wrap" marginBottom="4px">
             <Series series={categories.series} lit={lit} onLight={setLit} palette={palette} />
             <Flex marginLeft="auto" gap="8px">
+              <Choice
+                label="Third"
+                value={third}
+                items={[
+                  ...(categories.scatter ? [{ value: "points", words: "points" }] : []),
+                  { value: "areas", words: "areas, added up" },
+                  { value: "alone", words: "each alone" },
+                ]}
+                onChoose={(value) => setThird(value as typeof third)}
+              />
               <Choice
                 label="Bars"
                 value={shape}
@@ -72,6 +85,7 @@ export function Drawn({ palette }: { palette: PaletteView }) {
           <Grid
             templateColumns="1fr 1fr 1fr"
             gap="20px"
+            padding="4px 8px"
             data-sample
             style={{ background: palette.ground_seen }}
           >
@@ -83,9 +97,16 @@ export function Drawn({ palette }: { palette: PaletteView }) {
               ink={inkOf(palette)}
               shape={shape}
             />
-            {categories.scatter ? (
+            {third === "points" && categories.scatter ? (
               <Scatter
                 scatter={categories.scatter}
+                series={categories.series}
+                lit={lit}
+                ink={inkOf(palette)}
+              />
+            ) : third === "alone" ? (
+              <Multiples
+                grid={categories.by_period}
                 series={categories.series}
                 lit={lit}
                 ink={inkOf(palette)}
@@ -111,6 +132,7 @@ export function Drawn({ palette }: { palette: PaletteView }) {
         <Grid
           templateColumns="1fr 1fr 1fr"
           gap="20px"
+          padding="4px 8px"
           data-sample
           style={{ background: palette.ground_seen }}
         >

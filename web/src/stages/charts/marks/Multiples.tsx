@@ -1,0 +1,59 @@
+/** One small chart a category, all of one scale, so that shapes are compared and not colors alone. */
+import { scaleLinear, scalePoint } from "d3-scale";
+import { area } from "d3-shape";
+import { memo } from "react";
+import { colorOf, dimmed, type GridData, HEIGHT, type Series, WIDTH } from "./frame";
+import styles from "./marks.module.css";
+
+interface Props {
+  grid: GridData;
+  series: Series;
+  lit: number | null;
+  ink: string;
+}
+
+const TOP = 22;
+const LABEL = 14;
+
+export const Multiples = memo(function Multiples({ grid, series, lit, ink }: Props) {
+  const across = Math.ceil(Math.sqrt(series.names.length));
+  const down = Math.ceil(series.names.length / across);
+  const [wide, high] = [WIDTH / across, (HEIGHT - TOP) / down];
+  const most = Math.max(1e-9, ...grid.values.flat().map((each) => each ?? 0));
+  const x = scalePoint(grid.columns, [0, wide - 10]);
+  const y = scaleLinear([0, most], [high - 4, LABEL]);
+  const shape = area<number | null>()
+    .defined((value) => value !== null)
+    .x((_, place) => x(grid.columns[place] ?? "") ?? 0)
+    .y0(y(0))
+    .y1((value) => y(value ?? 0));
+  return (
+    <svg
+      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+      className={styles.chart}
+      style={{ color: ink }}
+      role="img"
+      aria-label={`${grid.title}, one chart a category`}
+    >
+      <text x={0} y={12} className={styles.title}>
+        {grid.title}, each alone
+      </text>
+      {series.names.map((name, category) => (
+        <g
+          key={name}
+          transform={`translate(${(category % across) * wide} ${TOP + Math.floor(category / across) * high})`}
+          opacity={dimmed(lit, category)}
+        >
+          <text x={0} y={9}>
+            {name.length > 18 ? `${name.slice(0, 17)}…` : name}
+          </text>
+          <path
+            d={shape(grid.values[category] ?? []) ?? ""}
+            style={{ fill: colorOf(series.places[category]) }}
+          />
+          <line x1={0} x2={wide - 10} y1={y(0)} y2={y(0)} className={styles.line} />
+        </g>
+      ))}
+    </svg>
+  );
+});
