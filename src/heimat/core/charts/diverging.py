@@ -1,6 +1,7 @@
 """Diverging palettes: two arms of equal lightness at equal distance from a quiet middle."""
 
 from dataclasses import dataclass
+from functools import lru_cache
 
 import numpy as np
 
@@ -8,7 +9,6 @@ from heimat.core.charts.apart import differences, seen, seen8
 from heimat.core.charts.ramp import arc
 from heimat.core.color.arrays import Bytes, Floats, from_bytes
 from heimat.core.color.gamut import solve
-from heimat.core.color.rounding import nearest_bytes
 from heimat.core.color.spaces import luminance_of, srgb_to_oklch
 
 LEAST_ENDS, GOOD_ENDS = 20.0, 30.0
@@ -52,12 +52,16 @@ class Arms:
         chroma = end[0] * np.sin(along * np.pi / 2.0)
         return solve(luminance_of(light), chroma, np.full_like(along, end[1]))
 
-    @property
-    def ends_apart(self) -> float:
-        """How far apart the two ends are under the vision that brings them nearest (CIEDE2000)."""
-        ends = nearest_bytes(self.at(np.array([-1.0, 1.0])))
-        views = seen8(ends)
-        return float(differences(views[:, 0], views[:, 1]).min())
+
+def ends_apart(rgb8: Bytes) -> float:
+    """How far apart the ends of a line of 8-bit colors (n, 3) are under the vision that brings them nearest."""
+    return _apart(rgb8[[0, -1]].tobytes())
+
+
+@lru_cache(512)
+def _apart(levels: bytes) -> float:
+    views = seen8(np.frombuffer(levels, dtype=np.uint8).reshape(2, 3))
+    return float(differences(views[:, 0], views[:, 1]).min())
 
 
 def _end_of(rgb8: Bytes) -> tuple[float, float]:

@@ -4,7 +4,7 @@ import numpy as np
 from typing_extensions import TypedDict
 
 from heimat.core.charts.apart import nearest_pair
-from heimat.core.charts.diverging import GOOD_ENDS
+from heimat.core.charts.diverging import GOOD_ENDS, ends_apart
 from heimat.core.charts.ramp import lights
 from heimat.core.charts.suitability import PaletteKind
 from heimat.core.color.contrast import AA_TEXT, cut, ratio
@@ -129,7 +129,7 @@ def _facts(shown: ResolvedPalette) -> list[str]:
         even = f"steps vary by {shown.ramp.spread:.1%}, for {shown.ramp.worst_vision} by {shown.ramp.worst:.0%}"
         given_up = [f"{1.0 - shown.ramp.share:.0%} of the chroma given up for that"] if shown.ramp.share < 1.0 else []
         return [f"{light[0]:.0f} to {light[-1]:.0f} L*", even, *given_up]
-    ends = shown.arms.ends_apart if shown.arms else 0.0
+    ends = ends_apart(rgb8)
     good = "" if ends >= GOOD_ENDS else f"; {GOOD_ENDS:g} would be better"
     equal = f"arms equal within {abs(float(light[0] - light[-1])):.1f} L*"
     return [equal, f"ends {distance_text(ends)} apart for every vision{good}"]

@@ -3,13 +3,14 @@
 import math
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, replace
+from functools import lru_cache
 from typing import get_args
 
 import numpy as np
 from numpy.typing import NDArray
 
-from heimat.core.charts.apart import apart, seen8
-from heimat.core.charts.diverging import LEAST_ENDS
+from heimat.core.charts.apart import apart, differences, seen8
+from heimat.core.charts.diverging import LEAST_ENDS, ends_apart
 from heimat.core.color.angles import turn_between
 from heimat.core.color.arrays import Bytes, Floats, from_bytes
 from heimat.core.color.contrast import cut, ratio
@@ -36,6 +37,7 @@ LEAST_NEIGHBORS = 4.0
 MOST_TURN = 15.0
 """Degrees of hue by which a category may move between themes and still be called by the same word."""
 _COLORED = 0.03
+_REMEMBERED = 1024
 STATUSES = tuple(f"status.{status}" for status in get_args(Status))
 """The purposes of tokens that say a status by their own color."""
 
@@ -162,14 +164,13 @@ def _like_a_status(at: _At, make: Categorical) -> Iterator[Placed]:
     statuses, status8 = _statuses(at)
     if theme is None or not statuses:
         return
-    far = ciede2000(srgb_to_lab(from_bytes(at.shown.rgb8))[:, None], srgb_to_lab(from_bytes(status8))[None])
-    for place, color in enumerate(make.colors):
-        nearest = int(np.argmin(far[place]))
+    found = _nearest_statuses(at.shown.rgb8.tobytes(), status8.tobytes())
+    for place, (color, (nearest, far)) in enumerate(zip(make.colors, found, strict=True)):
         token = statuses[nearest]
-        if far[place, nearest] >= TOLD_APART or _means(color.value, token.id, theme.tokens[token.id].hue):
+        if far >= TOLD_APART or _means(color.value, token.id, theme.tokens[token.id].hue):
             continue
         sentence = f"{at.name(place)} could be taken for {token.name}."
-        detail = f"{distance_words(float(far[place, nearest]))} apart; {TOLD_APART:g} keeps a series from saying it."
+        detail = f"{distance_words(far)} apart; {TOLD_APART:g} keeps a series from saying it."
         key = at.id("status", color.id)
         yield at.finding(key, sentence, detail, (at.shown.rgb8[place], status8[nearest])), (place,)
 
@@ -187,11 +188,8 @@ def _turned(at: _At, make: Categorical) -> Iterator[Placed]:
     own = next((each for each in first if each.palette.id == at.shown.palette.id), at.shown)
     if own is at.shown:
         return
-    before, now = (srgb_to_oklch(from_bytes(shown.rgb8)) for shown in (own, at.shown))
-    turns = np.abs(turn_between(before[:, 2], now[:, 2]))
-    colored = np.minimum(before[:, 1], now[:, 1]) >= _COLORED
-    for place in map(int, np.flatnonzero(colored & (turns > MOST_TURN))):
-        sentence = f"{at.name(place)} is another color here: its hue turns by {turns[place]:.0f}°."
+    for place, turn in _turns(own.rgb8.tobytes(), at.shown.rgb8.tobytes()):
+        sentence = f"{at.name(place)} is another color here: its hue turns by {turn:.0f}°."
         detail = f"Up to {MOST_TURN:g}° a category keeps its color word from theme to theme."
         key = at.id("turned", make.colors[place].id)
         yield at.finding(key, sentence, detail, (own.rgb8[place], at.shown.rgb8[place])), (place,)
@@ -205,10 +203,10 @@ def _too_many(at: _At, make: Categorical) -> list[Finding]:
         sentence = f"{at.shown.palette.name} has {count} categories; readers hold about {MOST_HELD}."
         detail = "Gather the small ones in one called other, or label every mark directly."
         found.append(at.finding(at.id("many"), sentence, detail, (rgb8[0], rgb8[-1])))
-    words = [spoken_name(Color.of_bytes(color)) for color in rgb8]
+    words = _spoken(rgb8.tobytes()) if first else ()
     for place, word in enumerate(words):
         before = words.index(word)
-        if before < place and first:
+        if before < place:
             sentence = f"{at.name(before)} and {at.name(place)} would both be called {word}."
             detail = "Who speaks of the chart cannot name them apart."
             key = at.id("word", make.colors[before].id, make.colors[place].id)
@@ -220,21 +218,58 @@ def _on_classes(at: _At) -> Iterator[Finding]:
     shown, make = at.shown, at.shown.palette.make
     if isinstance(make, Categorical):
         return
-    if shown.arms is not None and shown.arms.ends_apart < LEAST_ENDS:
-        apart_words = distance_words(shown.arms.ends_apart)
+    ends = ends_apart(shown.rgb8) if shown.arms is not None else LEAST_ENDS
+    if ends < LEAST_ENDS:
+        apart_words = distance_words(ends)
         sentence = f"The ends of {shown.palette.name} are {apart_words} apart; {LEAST_ENDS:g} is asked for."
         detail = "Under one kind of vision both sides look alike. Choose another end: partners are offered."
         yield at.finding(at.id("ends"), sentence, detail, (shown.rgb8[0], shown.rgb8[-1]))
     if make.classes is None:
         return
-    views = seen8(shown.rgb8)
-    steps = np.diagonal(apart(views[:, :-1], views[:, 1:]))
-    place = int(np.argmin(steps))
-    if steps[place] < LEAST_NEIGHBORS:
+    place, step = _nearest_neighbors(shown.rgb8.tobytes())
+    if step < LEAST_NEIGHBORS:
         sentence = f"Classes {place + 1} and {place + 2} of {shown.palette.name} can hardly be told apart."
-        said = f"{distance_words(float(steps[place]))} under the vision that brings them nearest"
+        said = f"{distance_words(step)} under the vision that brings them nearest"
         detail = f"{said}; {LEAST_NEIGHBORS:g} is asked for. Fewer classes, or ends farther apart, help."
         yield at.finding(at.id("neighbors"), sentence, detail, (shown.rgb8[place], shown.rgb8[place + 1]))
+
+
+# While one thing is dragged most palettes stay as they are: what was found of the very same colors is remembered.
+
+
+@lru_cache(_REMEMBERED)
+def _nearest_neighbors(levels: bytes) -> tuple[int, float]:
+    """The place of the class that is nearest to the next one, and how far that is under any vision."""
+    views = seen8(_colors(levels))
+    steps = differences(views[:, :-1], views[:, 1:]).min(axis=0)
+    place = int(np.argmin(steps))
+    return place, float(steps[place])
+
+
+@lru_cache(_REMEMBERED)
+def _nearest_statuses(levels: bytes, statuses: bytes) -> tuple[tuple[int, float], ...]:
+    """For each color the nearest of some statuses, and how far it is for typical vision."""
+    ours, theirs = (srgb_to_lab(from_bytes(_colors(each))) for each in (levels, statuses))
+    far = ciede2000(ours[:, None], theirs[None])
+    return tuple((int(place), float(far[color, place])) for color, place in enumerate(far.argmin(axis=1)))
+
+
+@lru_cache(_REMEMBERED)
+def _turns(before: bytes, now: bytes) -> tuple[tuple[int, float], ...]:
+    """The places of colors whose hue turns too far between two themes, and by how much."""
+    was, here = (srgb_to_oklch(from_bytes(_colors(each))) for each in (before, now))
+    turns = np.abs(turn_between(was[:, 2], here[:, 2]))
+    colored = np.minimum(was[:, 1], here[:, 1]) >= _COLORED
+    return tuple((int(place), float(turns[place])) for place in np.flatnonzero(colored & (turns > MOST_TURN)))
+
+
+@lru_cache(_REMEMBERED)
+def _spoken(levels: bytes) -> tuple[str, ...]:
+    return tuple(spoken_name(Color.of_bytes(color)) for color in _colors(levels))
+
+
+def _colors(levels: bytes) -> Bytes:
+    return np.frombuffer(levels, dtype=np.uint8).reshape(-1, 3)
 
 
 def _repairs(at: _At, make: Categorical, places: Sequence[int]) -> list[Repair]:
