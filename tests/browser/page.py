@@ -1,7 +1,8 @@
 """The page as a person uses it: finding by what is read, waiting for conditions, never for time."""
 
 import base64
-from collections.abc import Callable
+from collections.abc import Callable, Iterator
+from contextlib import contextmanager
 from typing import Any
 
 from selenium.common.exceptions import ElementClickInterceptedException, StaleElementReferenceException
@@ -34,6 +35,19 @@ class Page:
         blocked = [] if asked else ["*/safe-ranges*"]
         self.driver.execute_cdp_cmd("Network.enable", {})
         self.driver.execute_cdp_cmd("Network.setBlockedURLs", {"urls": blocked})
+
+    @contextmanager
+    def with_script(self, source: str) -> Iterator[None]:
+        """Run a script on every page that is opened, before the page's own: whatever becomes of the test."""
+        added = self.driver.execute_cdp_cmd("Page.addScriptToEvaluateOnNewDocument", {"source": source})
+        try:
+            yield
+        finally:
+            self.driver.execute_cdp_cmd("Page.removeScriptToEvaluateOnNewDocument", added)
+
+    def drawn(self) -> None:
+        """Wait until what the page knows by now is drawn: two frames on."""
+        self.script("return new Promise(done => requestAnimationFrame(() => requestAnimationFrame(done)))")
 
     def wait(self, condition: Callable[[], Any]) -> Any:
         """Wait until a condition holds; elements that React has just replaced are looked for again."""

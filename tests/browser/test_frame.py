@@ -9,13 +9,14 @@ from tests.browser.page import Page
 
 AT = "/systems/brinemark/scales"
 
-# Counts the previews on their way, and remembers how many there were at most, and in all.
+# Counts the previews on their way, how many there were at most, and in all; and what was kept.
 COUNT = """
-window.flights = {now: 0, most: 0, all: 0};
+window.flights = {now: 0, most: 0, all: 0, kept: 0};
 const send = window.fetch;
 window.fetch = (...given) => {
-  const preview = String(given[0]?.url ?? given[0]).endsWith('/preview');
-  if (!preview) return send(...given);
+  const asked = String(given[0]?.url ?? given[0]);
+  if (asked.endsWith('/edits')) return send(...given).finally(() => { window.flights.kept += 1; });
+  if (!asked.endsWith('/preview')) return send(...given);
   window.flights.now += 1;
   window.flights.all += 1;
   window.flights.most = Math.max(window.flights.most, window.flights.now);
@@ -33,22 +34,22 @@ def post(page: Page, path: str, body: dict) -> None:
 
 def test_a_drag_asks_once_at_a_time_and_ends_with_the_newest(page: Page) -> None:
     # The client captures fetch when it is made, so the count has to stand before the page's own script.
-    added = page.driver.execute_cdp_cmd("Page.addScriptToEvaluateOnNewDocument", {"source": COUNT})
-    page.open(f"{AT}?at=hue:sound")
-    slider = page.find("[role=slider][aria-label='Chroma']")
-    drag = ActionChains(page.driver, duration=10).move_to_element(slider).click_and_hold()
-    for _ in range(30):
-        drag.move_by_offset(-2, 0)
-    drag.release().perform()
-    page.wait(lambda: page.button("Undo").is_enabled())
-    flights = page.script("return window.flights")
-    assert flights["most"] == 1
-    assert flights["all"] > 1
-    # What is kept is where the pointer was let go, not where an answer was late.
-    shown = page.find("[aria-label='Chroma, as a number']").get_attribute("value")
-    page.open(f"{AT}?at=hue:sound")
-    page.wait(lambda: page.find("[aria-label='Chroma, as a number']").get_attribute("value") == shown)
-    page.driver.execute_cdp_cmd("Page.removeScriptToEvaluateOnNewDocument", added)
+    with page.with_script(COUNT):
+        page.open(f"{AT}?at=hue:sound")
+        slider = page.find("[role=slider][aria-label='Chroma']")
+        drag = ActionChains(page.driver, duration=10).move_to_element(slider).click_and_hold()
+        for _ in range(30):
+            drag.move_by_offset(-2, 0)
+        drag.release().perform()
+        page.wait(lambda: page.script("return window.flights.kept") == 1)
+        page.drawn()
+        flights = page.script("return window.flights")
+        assert flights["most"] == 1
+        assert flights["all"] > 1
+        # What is kept is where the pointer was let go, not where an answer was late.
+        shown = page.find("[aria-label='Chroma, as a number']").get_attribute("value")
+        page.open(f"{AT}?at=hue:sound")
+        page.wait(lambda: page.find("[aria-label='Chroma, as a number']").get_attribute("value") == shown)
 
 
 # Holds back what is kept until it is let go, counts what was answered, and remembers every value that a hue has shown.
@@ -74,27 +75,26 @@ new MutationObserver(() => window.seen.push(band.dataset.value)).observe(band, {
 
 
 def test_a_gesture_that_began_before_the_last_was_kept_is_not_disturbed_by_its_answer(page: Page) -> None:
-    added = page.driver.execute_cdp_cmd("Page.addScriptToEvaluateOnNewDocument", {"source": HELD})
-    page.open("/systems/brinemark/sources?at=hue:sound")
-    slider = page.find("[role=slider][aria-label='Lightness']")
-    page.script(WATCH)
-    page.script("arguments[0].focus()", slider)
-    ActionChains(page.driver).key_down(Keys.ARROW_RIGHT).perform()
-    page.wait(lambda: len(page.script("return window.seen")) == 1)
-    ActionChains(page.driver).key_up(Keys.ARROW_RIGHT).perform()
-    page.wait(lambda: page.script("return window.sent") == 1)
-    ActionChains(page.driver).key_down(Keys.ARROW_RIGHT).perform()
-    page.wait(lambda: len(page.script("return window.seen")) == 2)
-    assert page.script("return window.answered") == 0
-    page.script("window.letGo()")
-    page.wait(lambda: page.script("return window.answered") == 1)
-    ActionChains(page.driver).key_up(Keys.ARROW_RIGHT).perform()
-    page.wait(lambda: page.script("return window.answered") == 2)
-    page.wait(lambda: page.button("Undo").get_attribute("title").startswith("Undo: Move sound"))
-    seen = page.script("return window.seen")
-    assert len(set(seen)) == 2, "each gesture shows its own"
-    assert seen == sorted(seen, key=seen.index), "and none goes back to the one before"
-    page.driver.execute_cdp_cmd("Page.removeScriptToEvaluateOnNewDocument", added)
+    with page.with_script(HELD):
+        page.open("/systems/brinemark/sources?at=hue:sound")
+        slider = page.find("[role=slider][aria-label='Lightness']")
+        page.script(WATCH)
+        page.script("arguments[0].focus()", slider)
+        ActionChains(page.driver).key_down(Keys.ARROW_RIGHT).perform()
+        page.wait(lambda: len(page.script("return window.seen")) == 1)
+        ActionChains(page.driver).key_up(Keys.ARROW_RIGHT).perform()
+        page.wait(lambda: page.script("return window.sent") == 1)
+        ActionChains(page.driver).key_down(Keys.ARROW_RIGHT).perform()
+        page.wait(lambda: len(page.script("return window.seen")) == 2)
+        assert page.script("return window.answered") == 0
+        page.script("window.letGo()")
+        page.wait(lambda: page.script("return window.answered") == 1)
+        ActionChains(page.driver).key_up(Keys.ARROW_RIGHT).perform()
+        page.wait(lambda: page.script("return window.answered") == 2)
+        page.wait(lambda: page.button("Undo").get_attribute("title").startswith("Undo: Move sound"))
+        seen = page.script("return window.seen")
+        assert len(set(seen)) == 2, "each gesture shows its own"
+        assert seen == sorted(seen, key=seen.index), "and none goes back to the one before"
     page.open("/systems/brinemark/sources?at=hue:sound")
     assert page.wait(lambda: page.find("[data-hue=sound]").get_attribute("data-value")) == seen[-1]
 

@@ -191,15 +191,14 @@ def test_what_is_typed_and_shaped_survives_a_stage_and_a_reload(page: Page) -> N
 
 
 def test_a_change_on_its_way_survives_a_reload(page: Page) -> None:
-    added = page.driver.execute_cdp_cmd("Page.addScriptToEvaluateOnNewDocument", {"source": HELD})
-    page.open(f"{AT}?at=step:kelp/s300")
-    page.says("[data-testid=slip-name]", "kelp 300")
-    before = step(page, "step:kelp/s300")
-    page.keys("-")
-    page.wait(lambda: page.script("return window.sent") == 1)
-    # It is shown as it will be, though no answer comes.
-    shown = page.wait(lambda: (now := step(page, "step:kelp/s300")) != before and now)
-    page.driver.execute_cdp_cmd("Page.removeScriptToEvaluateOnNewDocument", added)
+    with page.with_script(HELD):
+        page.open(f"{AT}?at=step:kelp/s300")
+        page.says("[data-testid=slip-name]", "kelp 300")
+        before = step(page, "step:kelp/s300")
+        page.keys("-")
+        page.wait(lambda: page.script("return window.sent") == 1)
+        # It is shown as it will be, though no answer comes.
+        shown = page.wait(lambda: (now := step(page, "step:kelp/s300")) != before and now)
     page.driver.refresh()
     page.wait(lambda: step(page, "step:kelp/s300") == shown)
     page.wait(lambda: page.button("Undo").get_attribute("title") == "Undo: Nudge kelp 300")
