@@ -67,7 +67,7 @@ def test_ones_own_data_are_dropped_drawn_and_a_category_is_given_its_color(page:
     page.type("What color 4 stands for", "Pellan", enter=True)
     place = "Sum of waiting, by"
     chart = page.find(f"[data-testid=drawn] svg[aria-label^='{place}']")
-    page.wait(lambda: "var(--c3)" in chart.get_attribute("innerHTML"))
+    page.wait(lambda: "var(--c3," in chart.get_attribute("innerHTML"))
     color = strip(page, "routes")[3]
     red, green, blue = (int(color[at : at + 2], 16) for at in (1, 3, 5))
     page.wait(lambda: f"rgb({red}, {green}, {blue})" in json.dumps(page.script(FILLS, "stroke")))
@@ -121,6 +121,24 @@ def test_a_map_of_delays_is_reversed_and_its_middle_set(page: Page) -> None:
     page.says("[data-testid=palette-tools]", "“nine” is no number")
     page.type("Breaks, with spaces between", "-2 0 9", enter=True)
     page.wait(lambda: len(strip(page, "delay")) == 4)
+
+
+def test_charts_stand_beside_each_other_as_designed_and_in_another_palette(page: Page) -> None:
+    page.open(f"{AT}?at=palette:routes&seen=deutan")
+    page.find("[data-testid=drawn] svg")
+    page.choose("Beside nothing", "as designed")
+    page.says("[data-testid=beside-drawn]", "above, as seen by deutan")
+    colors = "return arguments[0].querySelector('path[style*=stroke]') && getComputedStyle("
+    colors += "[...arguments[0].querySelectorAll('path[style*=stroke]')][1]).stroke"
+    both = page.wait(lambda: page.all("[data-testid=drawn] svg[aria-label*=', by ']"))
+    seen, designed = (page.script(colors, chart) for chart in both)
+    assert seen != designed
+    red, green, blue = (int(strip(page, "routes")[1][at : at + 2], 16) for at in (1, 3, 5))
+    assert designed == f"rgb({red}, {green}, {blue})"
+    page.choose("Beside as designed", "fares")
+    page.says("[data-testid=beside-drawn]", "In fares")
+    page.choose("Also points", "each alone")
+    page.find("[data-testid=drawn] svg[aria-label$='one chart a category']")
 
 
 def test_keys_walk_the_strips_and_say_where_they_end(page: Page) -> None:

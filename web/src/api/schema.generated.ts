@@ -5371,6 +5371,8 @@ export interface components {
             facts: string[];
             /** Ground */
             ground: string | null;
+            /** Ground Hex */
+            ground_hex: string;
             /** Ground Ink */
             ground_ink: string;
             /** Ground Seen */

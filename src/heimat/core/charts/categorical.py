@@ -12,6 +12,7 @@ Measured as in Petroff 2021 and Gramazio 2017: the least distance of any two col
 
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
+from functools import lru_cache
 
 import numpy as np
 
@@ -32,6 +33,8 @@ _POLISHES = 40
 _STEPS = np.stack(np.meshgrid(*[[-1, 0, 1]] * 3, indexing="ij"), axis=-1).reshape(-1, 3)
 _NEAR = np.concatenate([_STEPS, 2 * _STEPS, 5 * _STEPS])
 _GONE = -1.0
+_REMEMBERED = 64
+"""The same search is asked for by a proposal, by its prices and by what is kept of it."""
 
 
 @dataclass(frozen=True)
@@ -57,8 +60,9 @@ class Made:
     apart: float
 
 
+@lru_cache(_REMEMBERED)
 def generate(wish: Wish) -> Made:
-    """As many colors as wished, as far apart as was found.
+    """As many colors as wished, as far apart as was found. What is answered is shared: nobody changes its colors.
 
     Raises DomainError for a count outside 2 to 12 or below the held ones, and where the bounds leave too few colors.
     """

@@ -69,8 +69,8 @@ def compare(before: Publication | None, after: Publication) -> list[TokenChange]
 
 def changed_ids(before: Publication, after: Publication) -> frozenset[str]:
     """The ids of the tokens that `compare` would tell of, also of those that go, without measuring by how much."""
-    old = {token.id: token for token in comparable(before, after).tokens}
-    new = {token.id: token for token in after.tokens}
+    old = {token.id: token for token in comparable(before, after).with_palettes()}
+    new = {token.id: token for token in after.with_palettes()}
     names = {old[key].name: token.name for key, token in new.items() if key in old and old[key].name != token.name}
     both = {
         key

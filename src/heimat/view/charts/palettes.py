@@ -44,6 +44,7 @@ class PaletteView(TypedDict):
     kind: PaletteKind
     words: str
     ground: str | None
+    ground_hex: str
     ground_seen: str
     ground_ink: str
     column: str
@@ -68,6 +69,7 @@ def _view(look: Look, shown: ResolvedPalette) -> PaletteView:
         "kind": make.kind,
         "words": _words(make),
         "ground": palette.ground,
+        "ground_hex": ground["hex"],
         "ground_seen": ground["seen"],
         "ground_ink": ground["ink"],
         "column": palette.column,

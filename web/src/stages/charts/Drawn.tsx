@@ -1,27 +1,38 @@
-/** The palette on real charts: every mark takes its color from a variable, so that a drag recolors and lays out nothing. */
-import { Box, Flex, Grid, Text } from "@chakra-ui/react";
-import { type CSSProperties, useMemo, useState } from "react";
-import type { PaletteView } from "../../api/client";
-import { problemOf } from "../../api/client";
+/** The palette on real charts: every mark takes its color from a variable, so that a drag recolors and lays out nothing.
+ * Beside it the same charts may stand as designed, or in another palette of the kind. */
+import { Box, Flex, Text } from "@chakra-ui/react";
+import { type CSSProperties, type ReactNode, useMemo, useState } from "react";
+import { type PaletteView, problemOf } from "../../api/client";
 import { Choice } from "../../components/Choice";
 import { usePart } from "../../workspace/hooks";
-import { Bars } from "./marks/Bars";
-import { Cells } from "./marks/Cells";
-import { Legend } from "./marks/Legend";
-import { Lines } from "./marks/Lines";
-import { Multiples } from "./marks/Multiples";
-import { Scatter } from "./marks/Scatter";
+import { useLook, VISION_WORDS } from "../../workspace/look";
+import { ByCategory, type Shape, type Third } from "./ByCategory";
+import { ByNumber } from "./ByNumber";
 import { Series } from "./marks/Series";
 import { useCharts } from "./useData";
+
+const DESIGNED = "designed";
 
 export function Drawn({ palette }: { palette: PaletteView }) {
   const [number, setNumber] = useState<string | null>(null);
   const [lit, setLit] = useState<number | null>(null);
-  const [shape, setShape] = useState<"stacked" | "grouped">("stacked");
-  const [wanted, setThird] = useState<"points" | "areas" | "alone">("points");
+  const [shape, setShape] = useState<Shape>("stacked");
+  const [wanted, setThird] = useState<Third>("points");
+  const [beside, setBeside] = useState("");
+  const palettes = usePart("palettes");
+  const vision = useLook((at) => at.vision);
   const { charts, error, dataset, known } = useCharts(palette.id, number);
-  const muted = usePart("tokens", (tokens) => tokens.find((each) => each.purpose === "chart.muted")?.seen);
-  const colors = useMemo(() => variablesOf(palette, muted ?? "#9A9A9A"), [palette, muted]);
+  // Classes are those of the palette that is drawn: another one has to have as many colors.
+  const others = palettes.filter(
+    (each) =>
+      each.id !== palette.id &&
+      each.kind === palette.kind &&
+      (each.kind === "categorical" || each.colors.length === palette.colors.length),
+  );
+  const second =
+    beside === DESIGNED && vision !== "typical"
+      ? asDesigned(palette)
+      : others.find((each) => each.id === beside);
   if (error)
     return (
       <Text role="alert" fontSize="12px" fontWeight="700">
@@ -38,27 +49,54 @@ export function Drawn({ palette }: { palette: PaletteView }) {
   const { categories, ramp } = charts;
   const third = wanted === "points" && !categories?.scatter ? "areas" : wanted;
   const numbers = dataset?.columns.filter((each) => each.kind === "number") ?? [];
+  const draw = (drawn: PaletteView) => (
+    <>
+      {categories && (
+        <ByCategory
+          categories={categories}
+          ground={drawn.ground_seen}
+          ink={drawn.ground_ink}
+          lit={lit}
+          shape={shape}
+          third={third}
+        />
+      )}
+      {ramp && <ByNumber ramp={ramp} palette={drawn} />}
+    </>
+  );
   return (
-    <Box style={colors} data-testid="drawn" borderTop="1px solid" borderColor="border" paddingTop="6px">
+    <Box data-testid="drawn" borderTop="1px solid" borderColor="border" paddingTop="6px">
       {charts.notes.map((note) => (
         <Text key={note} fontSize="12px">
           {note}
         </Text>
       ))}
-      {categories && (
-        <>
-          <Flex gap="8px" align="center" wrap="wrap" marginBottom="4px">
-            <Series series={categories.series} lit={lit} onLight={setLit} palette={palette} />
-            <Flex marginLeft="auto" gap="8px">
+      <Flex gap="8px" align="center" wrap="wrap" marginBottom="4px">
+        {categories && <Series series={categories.series} lit={lit} onLight={setLit} palette={palette} />}
+        <Flex marginLeft="auto" gap="8px" wrap="wrap">
+          {(others.length > 0 || vision !== "typical") && (
+            <Choice
+              label="Beside"
+              value={second ? beside : ""}
+              items={[
+                { value: "", words: "nothing" },
+                ...(vision === "typical" ? [] : [{ value: DESIGNED, words: "as designed" }]),
+                ...others.map((each) => ({ value: each.id, words: each.name })),
+              ]}
+              onChoose={setBeside}
+            />
+          )}
+          {categories && (
+            <>
               <Choice
-                label="Third"
+                label="Also"
                 value={third}
                 items={[
                   ...(categories.scatter ? [{ value: "points", words: "points" }] : []),
                   { value: "areas", words: "areas, added up" },
                   { value: "alone", words: "each alone" },
                 ]}
-                onChoose={(value) => setThird(value as typeof third)}
+                onChoose={(value) => setThird(value as Third)}
               />
               <Choice
                 label="Bars"
@@ -67,89 +105,56 @@ export function Drawn({ palette }: { palette: PaletteView }) {
                   { value: "stacked", words: "stacked" },
                   { value: "grouped", words: "grouped" },
                 ]}
-                onChoose={(value) => setShape(value as typeof shape)}
+                onChoose={(value) => setShape(value as Shape)}
               />
-              {numbers.length > 1 && categories.series.column && (
-                <Choice
-                  label="Number"
-                  value={number ?? ""}
-                  items={[
-                    { value: "", words: categories.by_period.title.split(" of ")[1] ?? "" },
-                    ...numbers.map((each) => ({ value: each.name, words: each.name })),
-                  ]}
-                  onChoose={(value) => setNumber(value === "" ? null : value)}
-                />
-              )}
-            </Flex>
-          </Flex>
-          <Grid
-            templateColumns="1fr 1fr 1fr"
-            gap="20px"
-            padding="4px 8px"
-            data-sample
-            style={{ background: palette.ground_seen }}
-          >
-            <Lines grid={categories.by_period} series={categories.series} lit={lit} ink={inkOf(palette)} />
-            <Bars
-              grid={categories.by_period}
-              series={categories.series}
-              lit={lit}
-              ink={inkOf(palette)}
-              shape={shape}
+            </>
+          )}
+          {numbers.length > 1 && categories?.series.column && (
+            <Choice
+              label="Number"
+              value={number ?? ""}
+              items={[
+                { value: "", words: categories.by_period.title.split(" of ")[1] ?? "" },
+                ...numbers.map((each) => ({ value: each.name, words: each.name })),
+              ]}
+              onChoose={(value) => setNumber(value === "" ? null : value)}
             />
-            {third === "points" && categories.scatter ? (
-              <Scatter
-                scatter={categories.scatter}
-                series={categories.series}
-                lit={lit}
-                ink={inkOf(palette)}
-              />
-            ) : third === "alone" ? (
-              <Multiples
-                grid={categories.by_period}
-                series={categories.series}
-                lit={lit}
-                ink={inkOf(palette)}
-              />
-            ) : (
-              <Lines
-                grid={categories.by_period}
-                series={categories.series}
-                lit={lit}
-                ink={inkOf(palette)}
-                area
-              />
-            )}
-          </Grid>
-        </>
-      )}
+          )}
+        </Flex>
+      </Flex>
       {ramp?.legend.problem && (
         <Text role="alert" fontSize="12px" fontWeight="700" marginBottom="4px">
           {ramp.legend.problem}
         </Text>
       )}
-      {ramp && (
-        <Grid
-          templateColumns="1fr 1fr 1fr"
-          gap="20px"
-          padding="4px 8px"
-          data-sample
-          style={{ background: palette.ground_seen }}
-        >
-          <Legend legend={ramp.legend} palette={palette} ink={inkOf(palette)} />
-          <Cells grid={ramp.heat} ink={inkOf(palette)} />
-          <Cells grid={ramp.tiles} ink={inkOf(palette)} />
-        </Grid>
+      <Painted palette={palette}>{draw(palette)}</Painted>
+      {second && (
+        <Box data-testid="beside-drawn" marginTop="4px">
+          <Text fontSize="12px" fontWeight="700">
+            {beside === DESIGNED
+              ? `As designed; above, as seen by ${VISION_WORDS[vision]}`
+              : `In ${second.name}`}
+          </Text>
+          <Painted palette={second}>{draw(second)}</Painted>
+        </Box>
       )}
     </Box>
   );
 }
 
-/** The colors as the marks name them; who has none of its own is muted. */
-function variablesOf(palette: PaletteView, muted: string): CSSProperties {
-  const named = palette.colors.map((color, place) => [`--c${place}`, color.seen]);
-  return { ...Object.fromEntries(named), "--muted": muted } as CSSProperties;
+/** Gives the marks inside the colors that they name; who has none of its own is muted. */
+function Painted({ palette, children }: { palette: PaletteView; children: ReactNode }) {
+  const muted = usePart("tokens", (tokens) => tokens.find((each) => each.purpose === "chart.muted")?.seen);
+  const colors = useMemo(() => {
+    const named = palette.colors.map((color, place) => [`--c${place}`, color.seen]);
+    return { ...Object.fromEntries(named), "--muted": muted ?? "#9A9A9A" } as CSSProperties;
+  }, [palette, muted]);
+  return <div style={colors}>{children}</div>;
 }
 
-/** Words and axes read on the palette's ground. */
-const inkOf = (palette: PaletteView) => palette.ground_ink;
+/** A palette as it is published, whatever eyes look at it. */
+const asDesigned = (palette: PaletteView): PaletteView => ({
+  ...palette,
+  ground_seen: palette.ground_hex,
+  colors: palette.colors.map((color) => ({ ...color, seen: color.hex })),
+});

@@ -73,7 +73,7 @@ export function FindingRow({ finding, repairs, more }: Props) {
         aria-label={`${finding.kind === "pairing" && finding.use !== "part" ? "12 min: " : ""}select ${finding.sentence.split(" ")[0]}, of: ${said}`}
         onClick={() => look({ select: finding.select, ...(finding.theme ? { theme: finding.theme } : {}) })}
       >
-        {finding.as_seen ? <Halves finding={finding} /> : <Sample finding={finding} />}
+        {finding.as_seen || isPair(finding) ? <Halves finding={finding} /> : <Sample finding={finding} />}
       </Box>
       <Box minWidth="0">
         <Text fontWeight="700" fontSize="14px">
@@ -123,6 +123,10 @@ export function FindingRow({ finding, repairs, more }: Props) {
   );
 }
 
+/** Two colors of a palette beside each other; not one of them on its ground. */
+const isPair = (finding: FindingView) =>
+  finding.kind === "palette" && !finding.id.startsWith("palette-contrast");
+
 /** The two colors as touching halves, once as designed, once as seen. */
 function Halves({ finding }: { finding: FindingView }) {
   const [one, other] = finding.colors;
@@ -131,7 +135,7 @@ function Halves({ finding }: { finding: FindingView }) {
   return (
     <Flex gap="10px" data-sample>
       <Half left={one?.hex} right={other?.hex} words="as designed" />
-      <Half left={seenOne} right={seenOther} words={`as seen by ${vision}`} />
+      {seenOne && <Half left={seenOne} right={seenOther} words={`as seen by ${vision}`} />}
     </Flex>
   );
 }

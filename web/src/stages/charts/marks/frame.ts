@@ -10,7 +10,7 @@ export const MARGIN = { top: 26, right: 62, bottom: 20, left: 34 };
 
 /** The variable that holds a category's color. */
 export const colorOf = (place: number | null | undefined) =>
-  place === null || place === undefined ? "var(--muted)" : `var(--c${place})`;
+  place === null || place === undefined ? "var(--muted)" : `var(--c${place}, var(--muted))`;
 
 /** While one category is lit, the others step back. */
 export const dimmed = (lit: number | null, category: number) => (lit === null || lit === category ? 1 : 0.16);

@@ -1,0 +1,27 @@
+/** Charts by number: a legend with the values in each class, a heat map and tiles, on the ground of a palette. */
+import { Grid } from "@chakra-ui/react";
+import type { ChartsView, PaletteView } from "../../api/client";
+import { Cells } from "./marks/Cells";
+import { Legend } from "./marks/Legend";
+
+interface Props {
+  ramp: NonNullable<ChartsView["ramp"]>;
+  palette: PaletteView;
+}
+
+export function ByNumber({ ramp, palette }: Props) {
+  const ink = palette.ground_ink;
+  return (
+    <Grid
+      templateColumns="1fr 1fr 1fr"
+      gap="20px"
+      padding="4px 8px"
+      data-sample
+      style={{ background: palette.ground_seen }}
+    >
+      <Legend legend={ramp.legend} palette={palette} ink={ink} />
+      <Cells grid={ramp.heat} ink={ink} />
+      <Cells grid={ramp.tiles} ink={ink} />
+    </Grid>
+  );
+}
