@@ -62,6 +62,7 @@ from heimat.core.edits.palettes import (
     PlacePalette,
     RemovePalette,
     RenamePalette,
+    SetOtherColor,
     SetPalette,
 )
 from heimat.core.edits.reserve import SetReserve
@@ -190,6 +191,8 @@ EVERY_EDIT = [
     RenamePalette(palette="load", name="how full"),
     PlacePalette(palette="routes", ground=None),
     DescribePalette(palette="fares", column="fare", note="who is aboard"),
+    SetOtherColor(palette="routes", role="missing", value=StepAlias(hue="shingle", step="s400")),
+    SetOtherColor(palette="load", role="muted", value=HueAlias(hue="kelp")),
     MovePalette(palette="delay", before="routes"),
     MovePalette(palette="routes"),
     RemovePalette(palette="fares"),

@@ -3,6 +3,7 @@
 import json
 import re
 import subprocess
+from dataclasses import replace
 from pathlib import Path
 
 import matplotlib as mpl
@@ -16,10 +17,11 @@ from matplotlib import style as mpl_style
 from heimat.core.charts.delivered import CLOSE, CLOSE_ROUNDED, DESIGNED, interpolated, stops_of
 from heimat.core.color.arrays import from_bytes, to_bytes
 from heimat.core.color.difference import ciede2000
+from heimat.core.color.notation import hex_of
 from heimat.core.color.spaces import srgb_to_lab
 from heimat.core.document.tokens import LiteralColor
-from heimat.core.edits import apply
-from heimat.core.edits.palettes import RenamePalette, SetPalette
+from heimat.core.edits import apply, apply_all
+from heimat.core.edits.palettes import RemovePalette, RenamePalette, SetPalette
 from heimat.core.publication.changes import compare
 from heimat.core.publication.publication import Publication, publication
 from heimat.core.resolve.palettes import design_of
@@ -52,6 +54,11 @@ def levels(text: str) -> list[int]:
     return [int(each) for each in re.findall(r"\d+", text)]
 
 
+def designed(name):
+    (shown,) = [each for each in RESOLVED.palettes["day"] if each.palette.name == name]
+    return design_of(shown, DESIGNED)
+
+
 def close(found, design, limit):
     assert float(ciede2000(srgb_to_lab(found), srgb_to_lab(design)).max()) <= limit
 
@@ -60,14 +67,14 @@ def test_every_palette_is_in_every_release_and_comes_back_from_its_plain_form():
     assert {kind.file for kind in PALETTE_FORMATS} <= FILES.keys()
     assert Publication.from_plain(json.loads(json.dumps(PUBLISHED.plain()))) == PUBLISHED
     assert json.loads(FILES["palettes.json"])["palettes"][0]["colors"]["day"] == list(BY_NAME["routes"].colors["day"])
-    without = SYSTEM.model_copy(update={"palettes": {}})
+    without = apply_all(SYSTEM, [RemovePalette(palette=key) for key in SYSTEM.palettes]).system
     names = {file.name for file in write_all(publication(resolve(without)), "1.0.0")}
     assert not any(name.startswith("palettes") for name in names)
 
 
 def test_css_has_the_colors_and_a_label_that_reads_on_each():
     rules = tinycss2.parse_stylesheet(FILES["palettes.css"], skip_comments=True, skip_whitespace=True)
-    assert [rule.type for rule in rules] == ["qualified-rule"] * 3
+    assert [rule.type for rule in rules] == ["qualified-rule"] * 3 + ["at-rule"] * 2
     day = {
         item.name: tinycss2.serialize(item.value).strip()
         for item in tinycss2.parse_blocks_contents(rules[0].content, skip_whitespace=True)
@@ -77,12 +84,39 @@ def test_css_has_the_colors_and_a_label_that_reads_on_each():
     assert day["--chart-load-ramp"].startswith("linear-gradient(90deg, ")
     assert day["--chart-load-1-label"] == "#000000"
     assert day["--chart-load-9-label"] == "#ffffff"
+    assert day["--chart-load-missing"].upper() == BY_NAME["load"].others["day"]["missing"]
+
+
+def test_lines_to_paste_name_a_theme_that_is_there():
+    (night,) = [theme for theme in PUBLISHED.themes if theme.name == "night"]
+    alone = replace(PUBLISHED, themes=(replace(night, name="Dark one"),))
+    files = {file.name: file.content.decode() for file in write_all(alone, "1.0.0")}
+    module: dict = {}
+    exec(compile(files["palettes.py"], "palettes.py", "exec"), module)
+    for palette in json.loads(files["palettes.json"])["palettes"]:
+        assert palette["use"]["d3"] == f'scaleOrdinal(palettes["{palette["name"]}"]["Dark-one"].colors)'
+        if line := palette["use"].get("matplotlib continuous"):
+            drawn = eval(line.split("cmap=")[1].removesuffix(")"), module)
+            assert hex_of(to_bytes(drawn(0.0)[:3])) == palette["stops"]["Dark-one"][0]
+            assert hex_of(to_bytes(drawn(np.nan)[:3])) == palette["others"]["Dark-one"]["missing"]
+
+
+def test_colors_of_palettes_are_tokens_whose_names_nothing_else_has():
+    tokens = json.loads(FILES["tokens.json"])["chart"]
+    found = [tokens["routes"][f"{number}"]["$value"]["hex"].upper() for number in range(1, 7)]
+    assert found == list(BY_NAME["routes"].colors["day"])
+    called = apply(SYSTEM, RenamePalette(palette="fares", name="series"))
+    names = [token.name for token in publication(resolve(called)).with_palettes()]
+    assert len(names) == len(set(names))
+    assert tokens["series"]["1"]["$value"]["hex"].upper() == BY_NAME["routes"].colors["day"][0]
 
 
 def test_stops_are_few_and_between_them_nobody_sees_a_difference():
-    for theme in RESOLVED.themes.values():
-        for key in ("load", "delay"):
-            design = design_of(RESOLVED.hues, theme, SYSTEM.palettes[key], DESIGNED)
+    for palettes in RESOLVED.palettes.values():
+        for shown in palettes:
+            design = design_of(shown, DESIGNED)
+            if design is None:
+                continue
             stops = stops_of(design)
             assert len(stops) < DESIGNED
             close(interpolated(from_bytes(stops), DESIGNED), design, CLOSE_ROUNDED)
@@ -95,7 +129,7 @@ def test_stops_are_few_and_between_them_nobody_sees_a_difference():
 def test_the_module_serves_scales_by_category_and_from_little_to_much(loaded: dict) -> None:
     assert loaded["d3"]["ordinal"] == list(BY_NAME["routes"].colors["day"])
     drawn = np.array([levels(each) for each in loaded["d3"]["sequential"]], dtype=np.uint8)
-    design = design_of(RESOLVED.hues, RESOLVED.theme(), SYSTEM.palettes["load"], DESIGNED)
+    design = designed("load")
     close(from_bytes(drawn), interpolated(design, 101), CLOSE_ROUNDED)
 
 
@@ -122,7 +156,7 @@ def test_a_style_and_a_color_map_draw_the_design(tmp_path: Path) -> None:
     assert cycle == list(BY_NAME["routes"].colors["day"])
     module: dict = {}
     exec(compile(FILES["palettes.py"], "palettes.py", "exec"), module)
-    design = design_of(RESOLVED.hues, RESOLVED.theme(), SYSTEM.palettes["delay"], DESIGNED)
+    design = designed("delay")
     drawn = module["colormap"]("delay", "day")(np.linspace(0.0, 1.0, 256))[:, :3]
     close(from_bytes(to_bytes(drawn)), interpolated(design, 256), CLOSE_ROUNDED)
 
@@ -132,8 +166,12 @@ def test_a_changed_palette_is_told_between_releases():
     red = LiteralColor(color={"components": (0.8, 0.1, 0.2)})
     colors = (*make.colors[:2], make.colors[2].model_copy(update={"value": red}), *make.colors[3:])
     changed = apply(SYSTEM, SetPalette(palette="routes", make=make.model_copy(update={"colors": colors})))
-    (told,) = compare(PUBLISHED, publication(resolve(changed)))
-    assert (told.change, told.after.name, told.theme is not None) == ("changed", "chart.routes.3", True)
+    told = compare(PUBLISHED, publication(resolve(changed)))
+    # The token that is bound to it changes with it.
+    assert {(each.change, each.after.name) for each in told} == {
+        ("changed", "chart.routes.3"),
+        ("changed", "chart.series.3"),
+    }
     renamed = apply(SYSTEM, RenamePalette(palette="fares", name="who is aboard"))
     assert {each.change for each in compare(PUBLISHED, publication(resolve(renamed)))} == {"renamed"}
 

@@ -18,6 +18,8 @@ from heimat.core.charts.table import Column, ColumnKind, Table, finite
 from heimat.core.color.notation import rgb8_of
 from heimat.core.document.ids import Id
 from heimat.core.document.palettes import GRAPHIC, MOST_CATEGORIES, PaletteColor, PaletteValue
+from heimat.core.edits import UserEdit
+from heimat.core.proposals.binding import binding
 from heimat.core.proposals.palettes import PaletteWish
 from heimat.core.resolve.named import color_called
 from heimat.service.datasets import Dataset
@@ -64,6 +66,12 @@ class EndBody(Body):
     low: PaletteValue
 
 
+class BindingView(TypedDict):
+    """The edits that let tokens for charts be the colors of a palette; none where they are."""
+
+    edits: list[UserEdit]
+
+
 class ColorsBody(Body):
     """Colors by name or in any notation, in their order."""
 
@@ -105,6 +113,11 @@ def price_palette(slug: str, body: WishBody, uses: Uses) -> Response:
 @router.post("/palette-partners", operation_id="findPartners", **described(list[EndPartnerView]))
 def find_partners(slug: str, body: EndBody, uses: Uses) -> Response:
     return answer(partner_views(head_resolved(uses, slug), body.low))
+
+
+@router.post("/palettes/{palette}/binding", operation_id="bindPalette", **described(BindingView))
+def bind_palette(slug: str, palette: Id, uses: Uses) -> Response:
+    return answer({"edits": binding(head_system(uses, slug), palette)})
 
 
 @router.post("/palette-suitability", operation_id="judgeColors", **described(SuitabilityView))

@@ -14,9 +14,10 @@ from heimat.core.document.tokens import HueAlias, StepAlias
 from heimat.core.edits import UserEdit, apply_all
 from heimat.core.edits.conditions import KeepCondition
 from heimat.core.edits.pairings import AddPairings, NewPairing
-from heimat.core.edits.palettes import AddPalette
+from heimat.core.edits.palettes import AddPalette, DescribePalette, SetOtherColor
 from heimat.core.edits.sources import given
 from heimat.core.edits.tokens import AddTokens, NewToken
+from heimat.core.proposals.binding import binding
 from heimat.core.proposals.palettes import PaletteWish, generated
 from heimat.core.proposals.starter import DAY, with_starter
 from heimat.core.proposals.themes import propose_theme
@@ -136,7 +137,15 @@ def _with_palettes(system: ColorSystem) -> ColorSystem:
     delay = Diverging(low=tidewater, high=buoy, classes=9, low_words="early", high_words="late")
     edits.append(AddPalette(id="load", name="load", make=load, ground="surface-card", column="load"))
     edits.append(AddPalette(id="delay", name="delay", make=delay, ground="surface-card", column="delay"))
-    return apply_all(system, edits).system
+    # The token for what is missing is nearly the quiet end of both: theirs is a darker gray.
+    gray = StepAlias(hue="shingle", step="s400")
+    edits += [SetOtherColor(palette=palette, role="missing", value=gray) for palette in ("load", "delay")]
+    edits += [DescribePalette(palette=palette, view="operations board") for palette in ("load", "delay")]
+    system = apply_all(system, edits).system
+    # The charts of the specimen are drawn with them.
+    for palette in ("routes", "load", "delay"):
+        system = apply_all(system, binding(system, palette)).system
+    return system
 
 
 def merrow_light() -> ColorSystem:

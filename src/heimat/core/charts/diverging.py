@@ -9,7 +9,7 @@ from heimat.core.charts.apart import differences, seen, seen8
 from heimat.core.charts.ramp import arc
 from heimat.core.color.arrays import Bytes, Floats, from_bytes
 from heimat.core.color.gamut import solve
-from heimat.core.color.spaces import luminance_of, srgb_to_oklch
+from heimat.core.color.spaces import luminance_of, srgb_to_lab, srgb_to_oklch
 
 LEAST_ENDS, GOOD_ENDS = 20.0, 30.0
 """How far apart the ends are to be under every vision (CIEDE2000), and from where on nothing is said of it."""
@@ -23,31 +23,39 @@ _HUES = np.arange(0.0, 360.0, 5.0)
 
 @dataclass(frozen=True)
 class Arms:
-    """L* of the middle and of both ends, and OKLCH chroma and hue in degrees of the low and the high end."""
+    """L* of the middle and of each end, and OKLCH chroma and hue in degrees of the low and the high end."""
 
     middle: float
-    end: float
+    ends: tuple[float, float]
     low: tuple[float, float]
     high: tuple[float, float]
 
     @classmethod
     def between(cls, low8: Bytes, high8: Bytes, middle: float, end: float) -> "Arms":
-        """The arms from one 8-bit color's hue to another's, each as strong as that color."""
-        return cls(middle, end, _end_of(low8), _end_of(high8))
+        """The arms from one 8-bit color's hue to another's, each as strong as that color, both as light at the end."""
+        return cls(middle, (end, end), _end_of(low8), _end_of(high8))
+
+    @classmethod
+    def to(cls, low8: Bytes, high8: Bytes, middle: float) -> "Arms":
+        """The arms that end in these very 8-bit colors, each as light as it is."""
+        light = srgb_to_lab(from_bytes(np.stack([low8, high8])))[:, 0]
+        return cls(middle, (float(light[0]), float(light[1])), _end_of(low8, 0.0), _end_of(high8, 0.0))
 
     def at(self, places: Floats) -> Floats:
         """The colors (n, 3) at places from -1, the low end, over 0 to 1, the high end: sRGB 0 to 1.
 
-        Both arms have the same L* at the same distance; the steps are even over both together in CAM02-UCS.
+        Where both ends are as light, both arms have the same L* at the same distance; the steps are even over both
+        together in CAM02-UCS.
         """
         along = np.linspace(0.0, 1.0, _POINTS)
-        both = [arc(self._arm(along, end)) for end in (self.low, self.high)]
-        together = (both[0] / both[0][-1] + both[1] / both[1][-1]) / 2.0
+        low, high = ((self.ends[0], self.low), (self.ends[1], self.high))
+        both = [arc(self._arm(along, *end)) for end in (low, high)]
+        together = sum(each / max(float(each[-1]), 1e-9) for each in both) / 2.0
         walked = np.interp(np.abs(places), together, along)
-        return np.where((places < 0.0)[:, None], self._arm(walked, self.low), self._arm(walked, self.high))
+        return np.where((places < 0.0)[:, None], self._arm(walked, *low), self._arm(walked, *high))
 
-    def _arm(self, along: Floats, end: tuple[float, float]) -> Floats:
-        light = self.middle + along * (self.end - self.middle)
+    def _arm(self, along: Floats, light_end: float, end: tuple[float, float]) -> Floats:
+        light = self.middle + along * (light_end - self.middle)
         # Strength comes sooner than darkness, so that the first classes beside the middle have a side.
         chroma = end[0] * np.sin(along * np.pi / 2.0)
         return solve(luminance_of(light), chroma, np.full_like(along, end[1]))
@@ -64,9 +72,9 @@ def _apart(levels: bytes) -> float:
     return float(differences(views[:, 0], views[:, 1]).min())
 
 
-def _end_of(rgb8: Bytes) -> tuple[float, float]:
+def _end_of(rgb8: Bytes, least: float = _LEAST_CHROMA) -> tuple[float, float]:
     _, chroma, hue = srgb_to_oklch(from_bytes(rgb8))
-    return max(float(chroma), _LEAST_CHROMA), float(hue)
+    return max(float(chroma), least), float(hue)
 
 
 @dataclass(frozen=True)

@@ -6,6 +6,7 @@ steps of data are equal steps of color), so neighbors are equally far apart for 
 chroma gives way until their steps are even enough.
 """
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 
 import numpy as np
@@ -36,11 +37,17 @@ class Way:
     hue: Floats
 
     @classmethod
-    def through(cls, sources8: Bytes, ends: tuple[float, float]) -> "Way":
-        """The way through one or more 8-bit colors (n, 3), in the order of their lightness."""
+    def through(cls, sources8: Bytes, ends: tuple[float, float], places: Sequence[float | None] = ()) -> "Way":
+        """The way through one or more 8-bit colors (n, 3), in the order of their lightness.
+
+        Where `places` says so a color is passed elsewhere: from 0 at the lighter end to 1 at the darker.
+        """
         srgb = from_bytes(sources8).reshape(-1, 3)
         lch = srgb_to_oklch(srgb)
         light = srgb_to_lab(srgb)[:, 0]
+        for at, place in enumerate(places):
+            if place is not None:
+                light[at] = max(ends) - place * abs(ends[0] - ends[1])
         order = np.argsort(-light, kind="stable")
         return cls(ends, light[order], lch[order, 1], np.unwrap(lch[order, 2], period=360.0))
 

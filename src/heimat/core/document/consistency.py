@@ -1,11 +1,12 @@
 """What must hold for every document: names that can be published, references that lead somewhere, no circles."""
 
-from heimat.core.document.aliases import follow, ways_of
+from heimat.core.document.aliases import Ways, follow, ways_of
 from heimat.core.document.following import refuse_circle
 from heimat.core.document.hues import parent_of
 from heimat.core.document.names import check_all_names, css_name
+from heimat.core.document.palettes import holds_color, tokens_under
 from heimat.core.document.system import MOST_HUES, MOST_THEMES, MOST_TOKENS, ColorSystem, ladder_of
-from heimat.core.document.tokens import HueAlias, StepAlias, TokenValue, base_of, token_under
+from heimat.core.document.tokens import HueAlias, PaletteAlias, StepAlias, TokenValue, base_of, token_under
 from heimat.core.errors import DomainError
 
 
@@ -51,6 +52,7 @@ def _check_values(system: ColorSystem, field: str) -> None:
         replacement = token.deprecated.replacement if token.deprecated else None
         if replacement is not None and replacement not in system.tokens:
             raise DomainError(f"What stands in for {token.name} is not there any more.", field, "missing")
+    _check_palettes(system, ways, field)
     # A loop may run through values of several themes: every chain is followed in every theme.
     linked = [key for key, token in system.tokens.items() if any(map(token_under, token.values.values()))]
     for way in ways.values():
@@ -58,9 +60,26 @@ def _check_values(system: ColorSystem, field: str) -> None:
             follow(system, key, way, field)
 
 
+def _check_palettes(system: ColorSystem, ways: Ways, field: str) -> None:
+    """Raise DomainError where a palette stands on a token that stands on a palette: on itself, in the end."""
+    values = (value for token in system.tokens.values() for value in token.values.values())
+    values = (value for token in system.tokens.values() for value in token.values.values())
+    if not any(isinstance(base_of(value), PaletteAlias) for value in values):
+        return
+    for palette in system.palettes.values():
+        for token in tokens_under(palette):
+            for way in ways.values():
+                if token in system.tokens and isinstance(follow(system, token, way, field).end, PaletteAlias):
+                    name = system.tokens[token].name
+                    words = f"{palette.name} stands on {name}, which would stand on a palette: that would be a loop."
+                    raise DomainError(words, field, "loop")
+
+
 def _check_base(system: ColorSystem, value: TokenValue, field: str) -> None:
-    """Raise DomainError where a value names a hue or a step that is not there."""
+    """Raise DomainError where a value names a hue, a step or a color of a palette that is not there."""
     base = base_of(value)
+    if isinstance(base, PaletteAlias) and not holds_color(system.palettes, base):
+        raise DomainError("The color of a palette that it should be is not there any more.", field, "missing")
     if not isinstance(base, StepAlias | HueAlias):
         return
     hue = system.hues.get(base.hue)

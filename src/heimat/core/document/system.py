@@ -22,7 +22,7 @@ from heimat.core.scales.ladder import USUAL, Ladder
 from heimat.core.scales.methods import Method
 from heimat.core.scales.rules import LATEST_GENERATOR
 
-SCHEMA = 9
+SCHEMA = 10
 """The form in which documents are stored now; `upgrades` says what each form before it lacked."""
 MOST_HUES = 200
 MOST_TOKENS = 2000

@@ -42,11 +42,20 @@ class LiteralColor(Part):
     was: Name = ""
 
 
+class PaletteAlias(Part):
+    """A token's value: a color of a palette, by its id in one by category, else at a place 0 to 1 from its low end."""
+
+    kind: Literal["palette"] = "palette"
+    palette: Id
+    color: Id | None = None
+    along: Annotated[float, Field(ge=0.0, le=1.0)] = 0.0
+
+
 Place = Annotated[str, Field(pattern=r"^[a-z][a-z0-9-]*$|^$", max_length=40)]
 """The name of a part of a screen."""
 Moving = Literal["first", "usual", "last", "never"]
 """How readily repairs move a token: before all others, as its uses have it, after all others, not at all."""
-Alias = Annotated[StepAlias | HueAlias | TokenAlias, Field(discriminator="kind")]
+Alias = Annotated[StepAlias | HueAlias | TokenAlias | PaletteAlias, Field(discriminator="kind")]
 
 
 class DerivedColor(Part):
@@ -66,8 +75,10 @@ class DerivedColor(Part):
         return self
 
 
-TokenValue = Annotated[StepAlias | HueAlias | TokenAlias | LiteralColor | DerivedColor, Field(discriminator="kind")]
-End = StepAlias | HueAlias | LiteralColor
+TokenValue = Annotated[
+    StepAlias | HueAlias | TokenAlias | PaletteAlias | LiteralColor | DerivedColor, Field(discriminator="kind")
+]
+End = StepAlias | HueAlias | PaletteAlias | LiteralColor
 """What a chain of aliases ends in."""
 
 
@@ -99,8 +110,13 @@ class Token(Part):
     deprecated: Deprecation | None = None
     moving: Moving = "usual"
 
+    @property
+    def bases(self) -> "list[StepAlias | HueAlias | TokenAlias | PaletteAlias | LiteralColor]":
+        """What it stands on, in every theme that says one."""
+        return [base_of(value) for value in self.values.values()]
 
-def base_of(value: TokenValue) -> StepAlias | HueAlias | TokenAlias | LiteralColor:
+
+def base_of(value: TokenValue) -> StepAlias | HueAlias | TokenAlias | PaletteAlias | LiteralColor:
     """What a value stands on: itself, or what it is derived of."""
     return value.of if isinstance(value, DerivedColor) else value
 

@@ -74,6 +74,8 @@ UPGRADES: dict[int, Callable[[Document], Document]] = {
     7: _same,
     # 9: tokens that repairs move first, last or never; named matrices; palettes.
     8: _same,
+    # 10: tokens on palettes; palettes say what else tells colors apart, what is drawn beside them, where stops stand.
+    9: _same,
 }
 """What brings a document of each form to the next one."""
 

@@ -4,8 +4,9 @@ from collections.abc import Sequence
 
 from heimat.core.color.notation import format
 from heimat.core.document.hues import QuantityChange
+from heimat.core.document.palettes import Categorical
 from heimat.core.document.system import ColorSystem, ladder_of
-from heimat.core.document.tokens import DerivedColor, HueAlias, StepAlias, TokenAlias, TokenValue
+from heimat.core.document.tokens import DerivedColor, HueAlias, PaletteAlias, StepAlias, TokenAlias, TokenValue
 
 
 def step_name(system: ColorSystem, hue_id: str, step_id: str) -> str | None:
@@ -24,10 +25,22 @@ def value_in_words(system: ColorSystem, value: TokenValue) -> str:
         return target.name if target else "a token that is gone"
     if isinstance(value, StepAlias):
         return step_name(system, value.hue, value.step) or "a step that is gone"
+    if isinstance(value, PaletteAlias):
+        return _palette_color(system, value)
     if isinstance(value, HueAlias):
         hue = system.hues.get(value.hue)
         return f"{hue.name} itself" if hue else "a hue that is gone"
     return format(value.color, "hex") or ""
+
+
+def _palette_color(system: ColorSystem, value: PaletteAlias) -> str:
+    palette = system.palettes.get(value.palette)
+    if palette is None:
+        return "a palette that is gone"
+    if not isinstance(palette.make, Categorical):
+        return f"{palette.name} at {value.along:.0%}"
+    ids = [color.id for color in palette.make.colors]
+    return f"{palette.name} {ids.index(value.color) + 1}" if value.color in ids else "a color that is gone"
 
 
 def changes_in_words(value: DerivedColor) -> list[str]:

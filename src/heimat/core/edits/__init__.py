@@ -39,6 +39,7 @@ from heimat.core.edits.palettes import (
     PlacePalette,
     RemovePalette,
     RenamePalette,
+    SetOtherColor,
     SetPalette,
 )
 from heimat.core.edits.palettes_kept import keep_palettes
@@ -137,6 +138,8 @@ UserEdit = Annotated[
     | DescribePalette
     | MovePalette
     | RemovePalette
+    | SetOtherColor
+    | SetOtherColor
     | SetAim
     | SetDuty
     | KeepToldApart

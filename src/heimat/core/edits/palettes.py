@@ -5,10 +5,20 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from heimat.core.document.ids import Id, new_id
+from heimat.core.document.names import css_name
 from heimat.core.document.order import behind
-from heimat.core.document.palettes import MOST_PALETTES, Categorical, Make, Palette, values_of
+from heimat.core.document.palettes import (
+    MOST_PALETTES,
+    Categorical,
+    Make,
+    OtherRole,
+    Palette,
+    PaletteValue,
+    values_of,
+)
 from heimat.core.document.part import LONGEST_NOTE, Name
 from heimat.core.document.system import ColorSystem
+from heimat.core.document.words import value_in_words
 from heimat.core.edits.base import EditBase, Path, token_of
 from heimat.core.edits.order import before_another
 from heimat.core.edits.palettes_kept import is_there
@@ -38,8 +48,16 @@ def _free_name(system: ColorSystem, wanted: str, own: str) -> str:
     name = wanted.strip()
     if not name:
         raise DomainError("A palette needs a name.", "name", "empty")
-    if any(each.name.lower() == name.lower() and key != own for key, each in system.palettes.items()):
-        raise DomainError(f"“{name}” is taken.", "name", "taken")
+    # Names go into files in the signs that every language takes.
+    alike = css_name(name).casefold()
+    other = next(
+        (each for key, each in system.palettes.items() if key != own and css_name(each.name).casefold() == alike), None
+    )
+    if other is not None:
+        same = other.name == name
+        raise DomainError(
+            f"“{name}” is taken." if same else f"“{name}” and “{other.name}” are too alike.", "name", "taken"
+        )
     return name
 
 
@@ -134,21 +152,46 @@ class PlacePalette(EditBase):
 
 
 class DescribePalette(EditBase):
-    """Say with which column of the data a palette is drawn, and what it is for; what is left out stays."""
+    """Say with which column of the data a palette is drawn, in which view, what for; what is left out stays."""
 
     type: Literal["describe_palette"] = "describe_palette"
     palette: Id
     column: Name | None = None
     note: Annotated[str | None, Field(max_length=LONGEST_NOTE)] = None
+    view: Name | None = None
 
     def change(self, system: ColorSystem) -> ColorSystem:
-        said = {"column": self.column, "note": self.note}
+        said = {"column": self.column, "note": self.note, "view": self.view}
         update = {key: words.strip() for key, words in said.items() if words is not None}
         return _with(system, palette_of(system, self.palette).model_copy(update=update))
 
     def sentence(self, system: ColorSystem) -> str:
         name = palette_of(system, self.palette).name
         return f"Draw {self.column.strip()} with {name}" if self.column and self.column.strip() else f"Describe {name}"
+
+
+class SetOtherColor(EditBase):
+    """Give a palette a color of its own for what has none of its colors; none follows the token of that purpose."""
+
+    type: Literal["set_other_color"] = "set_other_color"
+    palette: Id
+    role: OtherRole
+    value: PaletteValue | None
+
+    def change(self, system: ColorSystem) -> ColorSystem:
+        palette = palette_of(system, self.palette)
+        if self.value is not None and not is_there(system, self.value):
+            raise DomainError("What it should be is not there any more.", "value", "missing")
+        others = {role: value for role, value in palette.others.items() if role != self.role}
+        if self.value is not None:
+            others[self.role] = self.value
+        return _with(system, palette.model_copy(update={"others": others}))
+
+    def sentence(self, system: ColorSystem) -> str:
+        name = palette_of(system, self.palette).name
+        if self.value is None:
+            return f"Let what is {self.role} in {name} follow its token"
+        return f"Let what is {self.role} in {name} be {value_in_words(system, self.value)}"
 
 
 class MovePalette(EditBase):

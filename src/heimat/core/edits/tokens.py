@@ -16,6 +16,7 @@ from heimat.core.document.tokens import (
     DerivedColor,
     HueAlias,
     LiteralColor,
+    PaletteAlias,
     StepAlias,
     Token,
     TokenAlias,
@@ -36,6 +37,8 @@ def reads_of(value: TokenValue) -> set[Path]:
         return {("tokens", base.token)}
     if isinstance(base, StepAlias):
         return {("hues", base.hue, "id"), ("ladder",)}
+    if isinstance(base, PaletteAlias):
+        return {("palettes", base.palette, "id")}
     return {("hues", base.hue, "id")} if isinstance(base, HueAlias) else set()
 
 

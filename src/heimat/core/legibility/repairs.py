@@ -22,15 +22,15 @@ from heimat.core.color.told_apart import PairDistance, seen_labs
 from heimat.core.document.free_names import FreeTokenNames
 from heimat.core.document.tokens import LiteralColor, Moving, StepAlias, TokenAlias, TokenValue
 from heimat.core.edits.pairings import AddPairings, NewPairing, RemovePairing
-from heimat.core.edits.palettes import SetPalette
+from heimat.core.edits.palettes import SetOtherColor, SetPalette
 from heimat.core.edits.tokens import AddTokens, NewToken, SetTokenValue
 from heimat.core.resolve.hues import ResolvedHue
 from heimat.core.resolve.pairings import PairingResult
 from heimat.core.resolve.resolved import Resolved
 from heimat.core.resolve.theme import ResolvedTheme, ToldApartResult
 
-RepairEdit = SetTokenValue | AddTokens | AddPairings | RemovePairing | SetPalette
-RepairKind = Literal["step", "color", "companion", "own"]
+RepairEdit = SetTokenValue | AddTokens | AddPairings | RemovePairing | SetPalette | SetOtherColor
+RepairKind = Literal["step", "color", "companion", "own", "telling", "apart"]
 
 TURNS: dict[Moving, int] = {"first": 0, "usual": 1, "last": 2, "never": 3}
 """The order in which tokens give way to repairs; what never does is not among what may move."""

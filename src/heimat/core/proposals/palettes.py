@@ -14,12 +14,11 @@ from heimat.core.color.told_apart import distances
 from heimat.core.document.ids import new_id
 from heimat.core.document.palettes import GRAPHIC, SERIES_APART, Categorical, PaletteColor
 from heimat.core.document.tokens import LiteralColor
-from heimat.core.resolve.palettes import on_ground, value_rgb8
+from heimat.core.hues.palette_colors import on_ground
 from heimat.core.resolve.resolved import Resolved
 
 _WEAKER, _STRONGER = 0.7, 1.15
 """How much weaker than its weakest and stronger than its strongest color a palette may get on another ground."""
-_WHITE = np.array([255, 255, 255], dtype=np.uint8)
 
 
 @dataclass(frozen=True)
@@ -45,9 +44,9 @@ def character_of(resolved: Resolved) -> Character:
 
 def wish_of(resolved: Resolved, asked: PaletteWish) -> Wish:
     """The search that a wish asks for, in the first theme."""
-    theme = resolved.theme()
-    held8 = [value_rgb8(resolved.hues, theme, each.value) for each in asked.kept]
-    bounds = character_of(resolved).bounds(_levels(ground_in(resolved, asked.ground)), asked.contrast, asked.reach)
+    around = resolved.around()
+    held8 = [around.rgb8(each.value) for each in asked.kept]
+    bounds = character_of(resolved).bounds(_levels(around.ground8(asked.ground)), asked.contrast, asked.reach)
     return Wish(asked.count, bounds, tuple(map(_levels, held8)), asked.seed)
 
 
@@ -82,7 +81,7 @@ def fit(resolved: Resolved, make: Categorical, ground: str | None, rgb8: Bytes, 
     hues = tuple(float(hue) for hue in lch[:, 2])
     strong = (_WEAKER * float(lch[:, 1].min()), _STRONGER * float(lch[:, 1].max()))
     for theme in list(resolved.themes)[1:]:
-        under = ground_in(resolved, ground, theme)
+        under = resolved.around(theme).ground8(ground)
         bounds = KeptHues(_levels(under), make.contrast, chroma=strong, hues=hues)
         begun = rgb8.copy()
         begun[:kept] = on_ground(rgb8[:kept], under, make.contrast)
@@ -103,12 +102,6 @@ def fit(resolved: Resolved, make: Categorical, ground: str | None, rgb8: Bytes, 
 def least_apart(rgb8: Bytes) -> float:
     """The least distance of any two colors (n, 3) under any vision at any severity; infinite for fewer than two."""
     return min((pair.least() for pair in distances(rgb8, 0.0)), default=float("inf"))
-
-
-def ground_in(resolved: Resolved, ground: str | None, theme_id: str | None = None) -> Bytes:
-    """The color (3,) of a token in a theme, the first without one; white where there is none."""
-    theme = resolved.theme(theme_id)
-    return theme.tokens[ground].rgb8 if theme and ground in theme.tokens else _WHITE
 
 
 def _levels(rgb8: Bytes) -> tuple[int, int, int]:

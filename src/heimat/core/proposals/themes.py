@@ -21,6 +21,7 @@ from heimat.core.document.themes import Scheme, Theme, Wanted
 from heimat.core.document.tokens import (
     HueAlias,
     LiteralColor,
+    PaletteAlias,
     StepAlias,
     Token,
     TokenAlias,
@@ -33,6 +34,7 @@ from heimat.core.proposals.filling.rules import has_rule
 from heimat.core.resolve.chains import chains_of
 from heimat.core.resolve.hues import ResolvedHue
 from heimat.core.resolve.pairings import NEEDED
+from heimat.core.resolve.palettes import roles_of
 from heimat.core.resolve.resolved import Resolved
 from heimat.core.resolve.theme import ResolvedTheme, resolve_theme
 
@@ -77,7 +79,7 @@ def _lost(resolved: Resolved, edit: AddTheme) -> list[str]:
     """The pairings that fall short in the theme proposed, each in a sentence."""
     after = edit.change(resolved.system)
     theme = after.themes[edit.id]
-    made = resolve_theme(after, resolved.hues, theme, chains_of(after)[edit.id], {})
+    made = resolve_theme(after, resolved.hues, theme, chains_of(after)[edit.id], {}, roles_of(after.tokens))
     tokens = after.tokens
     return [
         f"{tokens[each.pairing.foreground].name} on {tokens[each.pairing.ground].name} reads {cut(each.ratio)}; "
@@ -122,7 +124,8 @@ class _Mapping:
         if by_rule is not None:
             self._values[token.id] = by_rule
             return Mapped(token.id, by_rule, "by its rule")
-        if isinstance(base_of(value), TokenAlias) or base_of(value) is not value:
+        # What stands on another token or on a palette follows these, which have a color in every theme.
+        if isinstance(base_of(value), TokenAlias | PaletteAlias) or base_of(value) is not value:
             return None
         grounds = [each for each in self._grounds.get(token.id, []) if NEEDED[each[1]] is not None]
         found = self._standing(token, value, grounds) if grounds else self._ground(token, value)
@@ -141,6 +144,8 @@ class _Mapping:
         base = base_of(value)
         if isinstance(base, TokenAlias):
             return self._color(base.token)
+        if isinstance(base, PaletteAlias):
+            return self._source.tokens[token].rgb8
         if isinstance(base, LiteralColor):
             return rgb8_of(base.color)
         hue = self._resolved.hues[base.hue]

@@ -1,6 +1,6 @@
 """Palettes as they leave: their colors in every theme, labels that read on them, and stops of what is continuous."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from typing import Any
 
 import numpy as np
@@ -8,7 +8,7 @@ import numpy as np
 from heimat.core.charts.delivered import DESIGNED, stops_of
 from heimat.core.charts.suitability import PaletteKind
 from heimat.core.color.contrast import ratio
-from heimat.core.color.notation import hexes_of
+from heimat.core.color.notation import hex_of, hexes_of
 from heimat.core.document.palettes import Categorical, Diverging
 from heimat.core.resolve.palettes import ResolvedPalette, design_of
 from heimat.core.resolve.resolved import Resolved
@@ -23,7 +23,8 @@ class PublishedPalette:
     """A palette: by the id of each theme its colors, the label color on each, and its stops, none by category.
 
     `categories` are what the colors stand for; `middle` is the value in the middle of a diverging one, `ends` what its
-    ends mean, `breaks` the limits of its classes where they are typed.
+    ends mean, `breaks` the limits of its classes where they are typed. `grounds` are what it stands on, `others` what
+    is drawn beside its colors by role, `told_by` what tells them apart besides color.
     """
 
     id: str
@@ -37,6 +38,9 @@ class PublishedPalette:
     ends: tuple[str, str] = ("", "")
     breaks: tuple[float, ...] = ()
     note: str = ""
+    grounds: dict[str, str] = field(default_factory=dict)
+    others: dict[str, dict[str, str]] = field(default_factory=dict)
+    told_by: tuple[str, ...] = ()
 
     def plain(self) -> dict[str, Any]:
         """The palette as plain data, which `from_plain` reads."""
@@ -52,6 +56,9 @@ class PublishedPalette:
             "ends": list(self.ends),
             "breaks": list(self.breaks),
             "note": self.note,
+            "grounds": self.grounds,
+            "others": self.others,
+            "told_by": list(self.told_by),
         }
 
     @classmethod
@@ -73,6 +80,9 @@ class PublishedPalette:
             (low, high),
             tuple(data["breaks"]),
             data["note"],
+            data.get("grounds", {}),
+            data.get("others", {}),
+            tuple(data.get("told_by", ())),
         )
 
 
@@ -85,10 +95,14 @@ def published_palettes(resolved: Resolved) -> list[PublishedPalette]:
 def _published(resolved: Resolved, place: int, first: ResolvedPalette) -> PublishedPalette:
     palette, make = first.palette, first.palette.make
     colors, labels, stops = {}, {}, {}
+    grounds: dict[str, str] = {}
+    others: dict[str, dict[str, str]] = {}
     for key, palettes in resolved.palettes.items():
         shown = palettes[place]
-        design = design_of(resolved.hues, resolved.themes.get(key), palette, DESIGNED)
+        design = design_of(shown, DESIGNED)
         rgb8 = shown.rgb8
+        grounds[key] = hex_of(shown.ground8)
+        others[key] = {role: hex_of(each) for role, each in shown.others.items()}
         if design is not None:
             through = stops_of(design)
             stops[key] = tuple(hexes_of(through))
@@ -110,4 +124,7 @@ def _published(resolved: Resolved, place: int, first: ResolvedPalette) -> Publis
         ends=(diverging.low_words, diverging.high_words) if diverging else ("", ""),
         breaks=() if isinstance(make, Categorical) else make.typed,
         note=palette.note,
+        grounds=grounds,
+        others=others,
+        told_by=make.told_by if isinstance(make, Categorical) else (),
     )

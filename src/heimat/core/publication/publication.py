@@ -138,8 +138,10 @@ class Publication:
         return found
 
     def with_palettes(self) -> tuple[PublishedToken, ...]:
-        """All tokens, and the colors of palettes as tokens, by which two releases are compared."""
-        return self.tokens + tuple(token for palette in self.palettes for token in palette_tokens(palette))
+        """All tokens, and the colors of palettes as tokens; those that a token has the name of are left out."""
+        taken = {css_name(token.name) for token in self.tokens}
+        of_palettes = (token for palette in self.palettes for token in palette_tokens(palette))
+        return self.tokens + tuple(token for token in of_palettes if css_name(token.name) not in taken)
 
     def of(self, selection: PublishedSelection) -> "Publication":
         """What of this one selection holds, under the system's name and its own."""
@@ -165,16 +167,28 @@ class Publication:
 
 
 def palette_tokens(palette: PublishedPalette) -> list[PublishedToken]:
-    """The colors of a palette as tokens: `chart.`, its name, and the number of each."""
+    """The colors of a palette as tokens: `chart.`, its name, and the number of each, or what it is beside them."""
     numbers = range(max(map(len, palette.colors.values()), default=0))
+    roles = list(dict.fromkeys(role for others in palette.others.values() for role in others))
+
+    def token(last: str, values: dict[str, str], note: str = "") -> PublishedToken:
+        name = f"chart.{css_name(palette.name)}.{last}"
+        found = {theme: PublishedValue(color) for theme, color in values.items()}
+        return PublishedToken(f"palette/{palette.id}/{last}", name, found, note)
+
     return [
-        PublishedToken(
-            f"palette/{palette.id}/{number + 1}",
-            f"chart.{css_name(palette.name)}.{number + 1}",
-            {theme: PublishedValue(colors[number]) for theme, colors in palette.colors.items()},
-            palette.categories[number] if palette.categories else "",
-        )
-        for number in numbers
+        *(
+            token(
+                str(number + 1),
+                {theme: colors[number] for theme, colors in palette.colors.items()},
+                palette.categories[number] if palette.categories else "",
+            )
+            for number in numbers
+        ),
+        *(
+            token(role, {theme: others[role] for theme, others in palette.others.items() if role in others})
+            for role in roles
+        ),
     ]
 
 

@@ -2,12 +2,14 @@
 
 from heimat.core.color.notation import Color, parse
 from heimat.core.color.spelling import plainly_spelled
-from heimat.core.document.tokens import Alias, HueAlias, LiteralColor, StepAlias, TokenAlias, TokenValue
+from heimat.core.document.order import in_order
+from heimat.core.document.palettes import Categorical
+from heimat.core.document.tokens import HueAlias, LiteralColor, PaletteAlias, StepAlias, TokenAlias, TokenValue
 from heimat.core.errors import DomainError
 from heimat.core.resolve.resolved import Resolved
 
 
-def alias_named(resolved: Resolved, text: str) -> Alias | None:
+def alias_named(resolved: Resolved, text: str) -> StepAlias | HueAlias | TokenAlias | None:
     """The hue, step (`hue label`) or token that is called so, however it is spelled; None for no name."""
     wanted = plainly_spelled(text.strip())
     for hue in resolved.hue_list:
@@ -50,4 +52,21 @@ def color_called(resolved: Resolved | None, text: str, field: str) -> Color:
 
 def value_named(resolved: Resolved, text: str) -> TokenValue:
     """What a token shall be by what was typed: a name, or a color in any notation. Raises DomainError for neither."""
-    return alias_named(resolved, text) or LiteralColor(color=parse(text))
+    return alias_named(resolved, text) or _palette_named(resolved, text) or LiteralColor(color=parse(text))
+
+
+def _palette_named(resolved: Resolved, text: str) -> PaletteAlias | None:
+    """The color of a palette by its name and number, counted from 1, or by what it stands for."""
+    wanted = plainly_spelled(text.strip())
+    for palette in in_order(resolved.system.palettes):
+        name = plainly_spelled(palette.name)
+        if isinstance(palette.make, Categorical):
+            for number, color in enumerate(palette.make.colors, start=1):
+                words = [f"{name} {number}", f"{name} {plainly_spelled(color.category)}"]
+                if wanted in words[: 2 if color.category else 1]:
+                    return PaletteAlias(palette=palette.id, color=color.id)
+        elif palette.make.classes is not None and wanted.startswith(f"{name} "):
+            classes, last = palette.make.classes, wanted[len(name) + 1 :]
+            if last.isdecimal() and 1 <= int(last) <= classes:
+                return PaletteAlias(palette=palette.id, along=(int(last) - 1) / (classes - 1))
+    return None

@@ -4,12 +4,13 @@ from dataclasses import dataclass
 from functools import cached_property
 
 from heimat.core.document.aliases import ways_of
+from heimat.core.document.order import in_order
 from heimat.core.document.system import ColorSystem
 from heimat.core.resolve.chains import chains_of
 from heimat.core.resolve.hues import ResolvedHue, resolve_hues
-from heimat.core.resolve.palettes import ResolvedPalette, resolve_palettes
+from heimat.core.resolve.palettes import Around, ResolvedPalette, resolve_palette, roles_of
 from heimat.core.resolve.steps import Steps, promises_of, steps_of
-from heimat.core.resolve.theme import ResolvedTheme, resolve_theme
+from heimat.core.resolve.theme import ResolvedTheme, around, resolve_theme
 from heimat.core.resolve.token_colors import Ends
 from heimat.core.scales.promises import Promise
 
@@ -43,9 +44,16 @@ class Resolved:
     @cached_property
     def palettes(self) -> dict[str, list[ResolvedPalette]]:
         """By the id of each theme, all palettes in it, in order; under no id on white, where there is no theme."""
-        if not self.themes:
-            return {"": resolve_palettes(self.system, self.hues, None)}
-        return {key: resolve_palettes(self.system, self.hues, theme) for key, theme in self.themes.items()}
+        every = in_order(self.system.palettes)
+        grounds = {key: self.around(key) for key in self.themes or ("",)}
+        return {key: [resolve_palette(each, at) for each in every] for key, at in grounds.items()}
+
+    def around(self, theme_id: str | None = None) -> Around:
+        """What palettes stand on in a theme, the first without one; hues alone where there is none."""
+        theme = self.theme(theme_id)
+        if theme is None:
+            return Around(self.hues, {}, {})
+        return around(self.system, self.hues, theme.theme.id, theme.tokens, roles_of(self.system.tokens))
 
     @cached_property
     def promises(self) -> list[Promise]:
@@ -62,8 +70,9 @@ def resolve(system: ColorSystem) -> Resolved:
     """Resolve a document. Pure: equal documents give equal results."""
     hues = {hue.id: hue for hue in resolve_hues(system)}
     ends: Ends = {}
+    roles = roles_of(system.tokens)
     themes = {
-        theme: resolve_theme(system, hues, system.themes[theme], chains, ends)
+        theme: resolve_theme(system, hues, system.themes[theme], chains, ends, roles)
         for theme, chains in chains_of(system).items()
     }
     return Resolved(system, hues, themes)

@@ -5,14 +5,18 @@ from dataclasses import dataclass
 
 import numpy as np
 
+from heimat.core.color.arrays import Bytes
 from heimat.core.color.told_apart import PairDistance, distances
 from heimat.core.document.aliases import Chain
 from heimat.core.document.order import in_order
 from heimat.core.document.pairings import ToldApartSet
+from heimat.core.document.palettes import OtherRole
 from heimat.core.document.system import ColorSystem
 from heimat.core.document.themes import Theme
+from heimat.core.document.tokens import PaletteAlias
 from heimat.core.resolve.hues import ResolvedHue
 from heimat.core.resolve.pairings import PairingResult, check_pairings
+from heimat.core.resolve.palettes import Around, ResolvedPalette, color_of, resolve_palette
 from heimat.core.resolve.token_colors import Ends, TokenColor, token_colors
 
 
@@ -35,16 +39,46 @@ class ResolvedTheme:
 
 
 def resolve_theme(
-    system: ColorSystem, hues: Mapping[str, ResolvedHue], theme: Theme, chains: Mapping[str, Chain], ends: Ends
+    system: ColorSystem,
+    hues: Mapping[str, ResolvedHue],
+    theme: Theme,
+    chains: Mapping[str, Chain],
+    ends: Ends,
+    roles: Mapping[OtherRole, str],
 ) -> ResolvedTheme:
-    """A theme of a document whose hues are resolved and whose tokens are followed; `ends` are shared by all themes."""
-    tokens = token_colors(hues, chains, ends)
+    """A theme of a document whose hues are resolved and whose tokens are followed.
+
+    `ends` are shared by all themes, `roles` the tokens for what palettes leave without a color.
+    """
+    bound: dict[str, ResolvedPalette] = {}
+
+    def palette_color(free: Mapping[str, TokenColor], alias: PaletteAlias) -> Bytes:
+        if alias.palette not in bound:
+            bound[alias.palette] = resolve_palette(
+                system.palettes[alias.palette], around(system, hues, theme.id, free, roles)
+            )
+        return color_of(bound[alias.palette], alias)
+
+    tokens = token_colors(hues, chains, ends, palette_color)
     return ResolvedTheme(
         theme=theme,
         tokens=tokens,
         pairings=check_pairings(in_order(system.pairings), tokens),
         told_apart=[_told_apart(told, tokens) for told in in_order(system.told_apart)],
     )
+
+
+def around(
+    system: ColorSystem,
+    hues: Mapping[str, ResolvedHue],
+    theme: str,
+    tokens: Mapping[str, TokenColor],
+    roles: Mapping[OtherRole, str],
+) -> Around:
+    """What palettes stand on in a theme whose tokens are known."""
+    first = next(iter(in_order(system.themes)), None)
+    colors = {token: color.rgb8 for token, color in tokens.items()}
+    return Around(hues, colors, roles, theme, base=first is None or first.id == theme)
 
 
 def _told_apart(told: ToldApartSet, tokens: Mapping[str, TokenColor]) -> ToldApartResult:

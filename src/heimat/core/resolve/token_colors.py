@@ -1,20 +1,19 @@
 """From tokens to colors, in one theme."""
 
 import threading
-from collections.abc import Mapping, Sequence
+from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass
+from typing import cast
 
 import numpy as np
 from cachetools import LRUCache
 
 from heimat.core.color.arrays import Bytes, Floats
-from heimat.core.color.notation import rgb8_of
-from heimat.core.color.overlay import alpha_as_published
 from heimat.core.document.aliases import Chain, Recipe
-from heimat.core.document.tokens import End, HueAlias, LiteralColor, StepAlias
+from heimat.core.document.tokens import End, HueAlias, PaletteAlias, StepAlias
 from heimat.core.hues.derived_tokens import Levels, derived_levels
+from heimat.core.resolve.end_colors import EndColor, end_color
 from heimat.core.resolve.hues import ResolvedHue
-from heimat.core.scales.wide import literal_p3
 
 
 @dataclass(frozen=True)
@@ -35,7 +34,7 @@ class TokenColor:
     @property
     def hue(self) -> str | None:
         """The id of the hue that it stands on, itself, by a step or with changes; None for a color of its own."""
-        return None if isinstance(self.end, LiteralColor) else self.end.hue
+        return self.end.hue if isinstance(self.end, StepAlias | HueAlias) else None
 
     @property
     def step(self) -> StepAlias | None:
@@ -46,27 +45,42 @@ class TokenColor:
 _REMEMBERED = 4096
 _KNOWN: LRUCache[tuple[Levels, Recipe], Levels] = LRUCache(_REMEMBERED)
 _LOCK = threading.Lock()
-Ends = dict[int, "EndColor"]
+Ends = dict[int, EndColor]
 """The colors of what chains end in, by the identity of these ends, found once for all themes."""
 
 
-@dataclass(frozen=True)
-class EndColor:
-    """The color of what chains end in: 8-bit sRGB (3,), alpha, and its display-p3 value (3,), where it has one."""
-
-    rgb8: Bytes
-    alpha: float
-    p3: Floats | None
+Palettes = Callable[[Mapping[str, TokenColor], PaletteAlias], Bytes]
+"""From the tokens that stand on no palette, and what another stands on, to its color (3,)."""
 
 
-def token_colors(hues: Mapping[str, ResolvedHue], chains: Mapping[str, Chain], ends: Ends) -> dict[str, TokenColor]:
+def token_colors(
+    hues: Mapping[str, ResolvedHue], chains: Mapping[str, Chain], ends: Ends, palettes: Palettes
+) -> dict[str, TokenColor]:
     """The color of every token in a theme, by token id, in the order of their chains; `ends` is added to."""
+    free = {token: chain for token, chain in chains.items() if not isinstance(chain.end, PaletteAlias)}
+    found = _colors(free, lambda end: _shared(hues, end, ends))
+    if len(free) == len(chains):
+        return found
+    # Palettes stand on tokens; what stands on palettes comes after these, and is in none.
+    bound = {token: chain for token, chain in chains.items() if token not in free}
+    found |= _colors(bound, lambda end: EndColor(palettes(found, cast(PaletteAlias, end)), 1.0, None))
+    return {token: found[token] for token in chains}
+
+
+def _shared(hues: Mapping[str, ResolvedHue], end: End, ends: Ends) -> EndColor:
+    """The color of an end that no theme changes, found once."""
+    made = ends.get(id(end))
+    if made is None:
+        assert not isinstance(end, PaletteAlias)
+        made = ends[id(end)] = end_color(hues, end)
+    return made
+
+
+def _colors(chains: Mapping[str, Chain], color: Callable[[End], EndColor]) -> dict[str, TokenColor]:
     found: dict[str, TokenColor] = {}
     derived: list[tuple[str, Chain, EndColor]] = []
     for token, chain in chains.items():
-        made = ends.get(id(chain.end))
-        if made is None:
-            made = ends[id(chain.end)] = end_color(hues, chain.end)
+        made = color(chain.end)
         if chain.changes:
             derived.append((token, chain, made))
         found[token] = TokenColor(made.rgb8, made.alpha, chain.tokens, chain.end, made.p3)
@@ -97,15 +111,3 @@ def _changed(derived: Sequence[tuple[str, Chain, EndColor]]) -> list[Levels]:
         for key in new:
             _KNOWN[key] = known[key]
     return [known[key] for key in keys]
-
-
-def end_color(hues: Mapping[str, ResolvedHue], end: End) -> EndColor:
-    """The color of what a chain ends in: a step, a hue itself, or a color of its own."""
-    if isinstance(end, LiteralColor):
-        return EndColor(rgb8_of(end.color), alpha_as_published(end.color.alpha), literal_p3(end.color))
-    hue = hues[end.hue]
-    if isinstance(end, HueAlias):
-        wide = literal_p3(hue.color) if hue.hue.wide is not False else None
-        return EndColor(rgb8_of(hue.color), hue.source.alpha, wide)
-    place = hue.place(end.step) or 0
-    return EndColor(hue.rgb8[place], hue.source.alpha, hue.p3_at(place))

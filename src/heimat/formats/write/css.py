@@ -13,7 +13,7 @@ _UNCHOSEN = ":root:not([data-theme])"
 
 
 @dataclass(frozen=True)
-class _Block:
+class Block:
     """A theme where it holds: a selector, and the media query that it stands in, if any."""
 
     theme: PublishedTheme
@@ -37,37 +37,37 @@ def write(publication: Publication, version: str) -> bytes:
     title = publication.name.replace("*/", "* /")
     varying = _varying(publication)
     lines = [f"/* {title} {version} */"]
-    for block in _blocks(publication):
+    for block in blocks(publication):
         whole = block.selector.startswith(":root,") or len(publication.themes) == 1
         tokens = publication.tokens if whole else varying
-        lines += _in_media(block.media, _rule(block, tokens, _value, True))
-    for block in _blocks(publication):
+        lines += in_media(block.media, _rule(block, tokens, _value, True))
+    for block in blocks(publication):
         # In one theme a color may be beyond sRGB that is not in another: each says its own again.
         wide = [token for token in publication.tokens if any(_is_wide(value) for value in token.values.values())]
         media = f"{_WIDE} and {block.media}" if block.media else _WIDE
-        lines += _in_media(media, _rule(block, wide, _wide_value, False))
+        lines += in_media(media, _rule(block, wide, _wide_value, False))
     return ("\n".join(lines) + "\n").encode()
 
 
-def _blocks(publication: Publication) -> list[_Block]:
+def blocks(publication: Publication) -> list[Block]:
     """Where each theme holds, the stronger later: by choice, by the scheme preferred, by the contrast preferred."""
     first, *others = publication.themes
     if not others:
-        return [_Block(first, ":root")]
-    blocks = [_Block(first, f":root, {_chosen(first)}")]
-    blocks += [_Block(theme, _chosen(theme)) for theme in others]
+        return [Block(first, ":root")]
+    blocks = [Block(first, f":root, {_chosen(first)}")]
+    blocks += [Block(theme, _chosen(theme)) for theme in others]
     other_scheme = "light" if first.scheme == "dark" else "dark"
     turned = next((each for each in others if (each.scheme, each.contrast) == (other_scheme, "usual")), None)
     if turned is not None:
-        blocks.append(_Block(turned, _UNCHOSEN, f"(prefers-color-scheme: {other_scheme})"))
+        blocks.append(Block(turned, _UNCHOSEN, f"(prefers-color-scheme: {other_scheme})"))
     strong = [theme for theme in publication.themes if theme.contrast == "more"]
     same = next((theme for theme in strong if theme.scheme == first.scheme), None)
     turned = next((theme for theme in strong if theme.scheme == other_scheme), None)
     plainly = same or turned
     if plainly is not None and plainly is not first:
-        blocks.append(_Block(plainly, _UNCHOSEN, "(prefers-contrast: more)"))
+        blocks.append(Block(plainly, _UNCHOSEN, "(prefers-contrast: more)"))
     if same is not None and turned is not None:
-        blocks.append(_Block(turned, _UNCHOSEN, f"(prefers-contrast: more) and (prefers-color-scheme: {other_scheme})"))
+        blocks.append(Block(turned, _UNCHOSEN, f"(prefers-contrast: more) and (prefers-color-scheme: {other_scheme})"))
     return blocks
 
 
@@ -95,7 +95,7 @@ def _varying(publication: Publication) -> list[PublishedToken]:
 
 
 def _rule(
-    block: _Block,
+    block: Block,
     tokens: "list[PublishedToken] | tuple[PublishedToken, ...]",
     write_value: Callable[[PublishedValue], str],
     scheme: bool,
@@ -107,7 +107,8 @@ def _rule(
     return [f"{block.selector} {{", *own, *lines, "}"]
 
 
-def _in_media(media: str, rule: list[str]) -> list[str]:
+def in_media(media: str, rule: list[str]) -> list[str]:
+    """A rule, inside a media query where there is one."""
     if not media or not rule:
         return rule
     return ["", f"@media {media} {{", *(f"  {line}" for line in rule), "}"]

@@ -48,7 +48,10 @@ def _said(token: PublishedToken) -> dict[str, Any]:
 
 def write(publication: Publication, version: str) -> bytes:
     """The token file of the first theme."""
-    root = {"$description": f"{publication.name} {version}", **groups(publication.tokens, publication.themes[0].id)}
+    root = {
+        "$description": f"{publication.name} {version}",
+        **groups(publication.with_palettes(), publication.themes[0].id),
+    }
     return written(root)
 
 

@@ -23,7 +23,7 @@ from heimat.core.color.arrays import Floats
 from heimat.core.document.order import in_order
 from heimat.core.document.palettes import Categorical, Diverging, Palette, Sequential
 from heimat.core.errors import DomainError
-from heimat.core.resolve.palettes import SAMPLES
+from heimat.core.hues.palette_colors import SAMPLES
 from heimat.core.resolve.resolved import Resolved
 
 

@@ -12,7 +12,9 @@ from heimat.core.color.difference import distance_text
 from heimat.core.color.naming import spoken_name
 from heimat.core.color.notation import Color, hex_of
 from heimat.core.document.keys import palette_key
-from heimat.core.document.palettes import Categorical, Make, Sequential
+from heimat.core.document.palettes import Categorical, Make, OtherRole, Sequential
+from heimat.core.document.words import value_in_words
+from heimat.core.proposals.binding import bound_to
 from heimat.core.resolve.palettes import ResolvedPalette
 from heimat.view.eyes import SwatchView
 from heimat.view.look import Look
@@ -36,8 +38,20 @@ class PaletteColorView(SwatchView):
     label_holds: bool
 
 
+class OtherColorView(SwatchView):
+    """What is drawn beside a palette's colors: what for, what it is in words, whether it is the palette's own."""
+
+    role: OtherRole
+    words: str
+    own: bool
+    contrast: str
+
+
 class PaletteView(TypedDict):
-    """A palette in the theme that is shown, how it is made, and what is to be said of it, each a sentence."""
+    """A palette in the theme that is shown, how it is made, and what is to be said of it, each a sentence.
+
+    `bound` are the names of the tokens that stand on it.
+    """
 
     id: str
     name: str
@@ -49,6 +63,9 @@ class PaletteView(TypedDict):
     ground_ink: str
     column: str
     note: str
+    view: str
+    others: list[OtherColorView]
+    bound: list[str]
     colors: list[PaletteColorView]
     continuous: bool
     facts: list[str]
@@ -74,6 +91,9 @@ def _view(look: Look, shown: ResolvedPalette) -> PaletteView:
         "ground_ink": ground["ink"],
         "column": palette.column,
         "note": palette.note,
+        "view": palette.view,
+        "others": _others(look, shown),
+        "bound": [token.name for token in bound_to(look.system, palette.id)],
         "colors": _colors(look, shown),
         "continuous": not isinstance(make, Categorical) and make.classes is None,
         "facts": _facts(shown),
@@ -100,6 +120,22 @@ def _colors(look: Look, shown: ResolvedPalette) -> list[PaletteColorView]:
                 "moved": bool(shown.moved and shown.moved[place]),
                 "contrast": cut(float(contrasts[place])),
                 "label_holds": bool(labels[place] >= AA_TEXT),
+            }
+        )
+    return found
+
+
+def _others(look: Look, shown: ResolvedPalette) -> list[OtherColorView]:
+    found: list[OtherColorView] = []
+    for role, rgb8 in shown.others.items():
+        own = shown.palette.others.get(role)
+        found.append(
+            {
+                **look.eyes.swatch(rgb8),
+                "role": role,
+                "words": value_in_words(look.system, own) if own else "as its token",
+                "own": own is not None,
+                "contrast": cut(float(ratio(rgb8, shown.ground8))),
             }
         )
     return found

@@ -19,7 +19,6 @@ from heimat.core.color.spaces import luminance_of
 from heimat.core.document.palettes import Categorical, PaletteValue
 from heimat.core.document.system import ColorSystem
 from heimat.core.proposals.palettes import PaletteWish, character_of, generated, wish_of
-from heimat.core.resolve.palettes import value_rgb8
 from heimat.core.resolve.resolved import Resolved, resolve
 from heimat.view.eyes import TYPICAL, SwatchView
 
@@ -123,7 +122,7 @@ def priced(system: ColorSystem, asked: PaletteWish) -> PricesView:
 
 def partner_views(resolved: Resolved, low: PaletteValue) -> list[EndPartnerView]:
     """Colors for the other end of a diverging palette: far apart for every vision, and unlike each other."""
-    low8 = value_rgb8(resolved.hues, resolved.theme(), low)
+    low8 = resolved.around().rgb8(low)
     chosen: list[Partner] = []
     for each in partners(low8, _END_LIGHT):
         if all(abs((each.hue - other.hue + 180.0) % 360.0 - 180.0) >= _APART_PARTNERS for other in chosen):

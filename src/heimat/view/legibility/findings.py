@@ -116,7 +116,10 @@ def repairs_part(look: Look) -> list[RepairsView]:
     return [
         {
             "finding": finding.id,
-            "repairs": [_repair(repair, look.eyes, finding.kind in _BY_DISTANCE) for repair in finding.repairs],
+            "repairs": [
+                _repair(repair, look.eyes, finding.kind in _BY_DISTANCE or repair.kind == "apart")
+                for repair in finding.repairs
+            ],
         }
         for finding in findings(look.resolved)
     ]
@@ -166,7 +169,7 @@ def _repair(repair: Repair, eyes: Eyes, told_apart: bool) -> RepairView:
         parts.append(f"breaks {repair.breaks}" if repair.breaks else "breaks none")
     return {
         **eyes.swatch(repair.rgb8),
-        "words": f"{repair.words}: {reaches}",
+        "words": repair.words if repair.kind == "telling" else f"{repair.words}: {reaches}",
         "consequence": ", ".join(parts),
         "edits": list(repair.edits),
     }

@@ -13,8 +13,8 @@ from heimat.core.legibility.standing import standing, value_there
 from heimat.core.legibility.why import chain_words
 from heimat.core.proposals.filling.fill import by_purpose
 from heimat.core.proposals.filling.rules import has_rule, rules_for
+from heimat.core.resolve.end_colors import end_color
 from heimat.core.resolve.theme import ResolvedTheme
-from heimat.core.resolve.token_colors import end_color
 from heimat.view.eyes import SwatchView
 from heimat.view.look import Look
 from heimat.view.tokens.tokens import ValueView, value_view

@@ -40,7 +40,7 @@ class ValueView(TypedDict):
     Of what is derived, the fields name what it is derived of.
     """
 
-    kind: Literal["step", "hue", "token", "literal", "derived"]
+    kind: Literal["step", "hue", "token", "palette", "literal", "derived"]
     hue: str | None
     step: str | None
     token: str | None

@@ -23,10 +23,10 @@ from heimat.core.legibility.findings.pairings import pairing_id
 from heimat.core.legibility.findings.palettes import STATUSES, palette_ids
 from heimat.core.legibility.findings.told_apart import close_ids
 from heimat.core.legibility.repairs import Repair
+from heimat.core.resolve.end_colors import end_color
 from heimat.core.resolve.pairings import PairingResult
 from heimat.core.resolve.resolved import Resolved
 from heimat.core.resolve.theme import ResolvedTheme
-from heimat.core.resolve.token_colors import end_color
 
 Counted = tuple[int, int]
 """How many findings go, and how many come."""

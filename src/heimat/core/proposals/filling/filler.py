@@ -13,10 +13,18 @@ from heimat.core.color.notation import Color, parse, rgb8_of
 from heimat.core.color.spaces import srgb_to_lab
 from heimat.core.document.hues import HueKind
 from heimat.core.document.themes import Scheme, Wanted
-from heimat.core.document.tokens import DerivedColor, HueAlias, LiteralColor, StepAlias, TokenAlias, TokenValue
+from heimat.core.document.tokens import (
+    DerivedColor,
+    HueAlias,
+    LiteralColor,
+    PaletteAlias,
+    StepAlias,
+    TokenAlias,
+    TokenValue,
+)
 from heimat.core.hues.derived_tokens import derived_color, derived_levels
+from heimat.core.resolve.end_colors import end_color
 from heimat.core.resolve.hues import ResolvedHue
-from heimat.core.resolve.token_colors import end_color
 
 WHITE = LiteralColor(color=parse("#FFFFFF"))
 STATE_DISTANCE = 6.0
@@ -85,6 +93,8 @@ class Filler:
             return rgb8_of(derived_color(Color.of_bytes(self.color_of(value.of)), value))
         if isinstance(value, TokenAlias):
             return self.color(next(purpose for purpose, key in self.ids.items() if key == value.token))
+        # Rules fill with nothing that stands on a palette.
+        assert not isinstance(value, PaletteAlias)
         return end_color(self.hues, value).rgb8
 
     def derived(self, values: Sequence[DerivedColor]) -> Bytes:

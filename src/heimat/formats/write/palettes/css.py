@@ -1,22 +1,35 @@
-"""Palettes as CSS custom properties: colors by number, the label on each, and gradients of what is continuous."""
+"""Palettes as CSS custom properties: colors by number, the label on each, what is beside them, gradients of ramps."""
 
 from heimat.core.document.names import css_name
+from heimat.core.publication.palettes import PublishedPalette
 from heimat.core.publication.publication import Publication
+from heimat.formats.write.css import blocks, in_media
 
 
 def write(publication: Publication, version: str) -> bytes:
-    """All palettes: on `:root` in the first theme, in `[data-theme]` in every theme."""
+    """All palettes in every theme, which hold where they do in the stylesheet of the tokens."""
     title = publication.name.replace("*/", "* /")
-    lines = [f"/* {title} {version}, palettes. Use: fill: var(--chart-routes-1); background: var(--chart-load-ramp) */"]
-    for place, theme in enumerate(publication.themes):
-        selector = f'[data-theme="{css_name(theme.name)}"]'
-        lines.append(f"{':root, ' if place == 0 else ''}{selector} {{")
+    example = next((css_name(palette.name) for palette in publication.palettes), "name")
+    lines = [
+        f"/* {title} {version}, palettes. Use: fill: var(--chart-{example}-1); its label: -1-label; ramps: -ramp */"
+    ]
+    taken = {css_name(token.name) for token in publication.tokens}
+    for block in blocks(publication):
+        rule = [f"{block.selector} {{"]
         for palette in publication.palettes:
-            name = f"--chart-{css_name(palette.name)}"
-            colors, labels = palette.colors.get(theme.id, ()), palette.labels.get(theme.id, ())
-            for number, (color, label) in enumerate(zip(colors, labels, strict=True), start=1):
-                lines += [f"  {name}-{number}: {color.lower()};", f"  {name}-{number}-label: {label.lower()};"]
-            if stops := palette.stops.get(theme.id):
-                lines.append(f"  {name}-ramp: linear-gradient(90deg, {', '.join(each.lower() for each in stops)});")
-        lines.append("}")
+            found = _properties(palette, block.theme.id)
+            rule += [f"  --{name}: {value};" for name, value in found.items() if name not in taken]
+        lines += in_media(block.media, [*rule, "}"])
     return ("\n".join(lines) + "\n").encode()
+
+
+def _properties(palette: PublishedPalette, theme: str) -> dict[str, str]:
+    name = f"chart-{css_name(palette.name)}"
+    colors, labels = palette.colors.get(theme, ()), palette.labels.get(theme, ())
+    found: dict[str, str] = {}
+    for number, (color, label) in enumerate(zip(colors, labels, strict=True), start=1):
+        found |= {f"{name}-{number}": color.lower(), f"{name}-{number}-label": label.lower()}
+    found |= {f"{name}-{role}": color.lower() for role, color in palette.others.get(theme, {}).items()}
+    if stops := palette.stops.get(theme):
+        found[f"{name}-ramp"] = f"linear-gradient(90deg, {', '.join(each.lower() for each in stops)})"
+    return found

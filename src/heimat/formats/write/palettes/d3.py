@@ -3,25 +3,14 @@
 import json
 
 from heimat.core.publication.publication import Publication
-from heimat.formats.write.palettes.names import identifiers, theme_words
+from heimat.formats.write.palettes.names import by_theme, identifiers, theme_words
 
 
 def write(publication: Publication, version: str) -> bytes:
     """A module without imports: `palettes` by name and theme, and `interpolate` by name and theme, from 0 to 1."""
-    words, names = theme_words(publication), identifiers(publication)
     title = publication.name.replace("*/", "* /")
-    palettes = {
-        names[palette.id]: {
-            words[theme]: {
-                "colors": list(colors),
-                "labels": list(palette.labels[theme]),
-                "stops": list(palette.stops.get(theme, ())),
-            }
-            for theme, colors in palette.colors.items()
-            if theme in words
-        }
-        for palette in publication.palettes
-    }
+    words, names = theme_words(publication), identifiers(publication)
+    palettes = by_theme(publication)
     lines = [
         f"/* {title} {version}, palettes. Discrete: scaleOrdinal(palettes.NAME.THEME.colors);",
         "   continuous: scaleSequential(interpolate.NAME.THEME). */",

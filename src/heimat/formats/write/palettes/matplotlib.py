@@ -3,7 +3,7 @@
 import json
 
 from heimat.core.publication.publication import Publication
-from heimat.formats.write.palettes.names import identifiers, theme_words
+from heimat.formats.write.palettes.names import by_theme
 
 
 def style(publication: Publication, version: str) -> bytes:
@@ -19,19 +19,7 @@ def style(publication: Publication, version: str) -> bytes:
 
 def module(publication: Publication, version: str) -> bytes:
     """A module: `PALETTES` by name and theme, and `colormap(name, theme)` for continuous use."""
-    words, names = theme_words(publication), identifiers(publication)
-    palettes = {
-        names[palette.id]: {
-            words[theme]: {
-                "colors": list(colors),
-                "labels": list(palette.labels[theme]),
-                "stops": list(palette.stops.get(theme, ())),
-            }
-            for theme, colors in palette.colors.items()
-            if theme in words
-        }
-        for palette in publication.palettes
-    }
+    palettes = by_theme(publication)
     title = json.dumps(f"{publication.name} {version}, palettes.", ensure_ascii=True)
     lines = [
         f"TITLE = {title}",
@@ -43,6 +31,8 @@ def module(publication: Publication, version: str) -> bytes:
         '    """A continuous color map: plt.imshow(data, cmap=colormap(NAME, THEME)); discrete: PALETTES."""',
         "    from matplotlib.colors import LinearSegmentedColormap",
         "",
-        '    return LinearSegmentedColormap.from_list(name, PALETTES[name][theme]["stops"], N=256)',
+        "    palette = PALETTES[name][theme]",
+        '    found = LinearSegmentedColormap.from_list(name, palette["stops"], N=256)',
+        '    return found.with_extremes(bad=palette["others"].get("missing", "#00000000"))',
     ]
     return ("\n".join(lines) + "\n").encode()

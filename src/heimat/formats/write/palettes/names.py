@@ -1,6 +1,7 @@
 """What palettes are called in files: words that every language takes."""
 
 import re
+from typing import Any
 
 from heimat.core.document.names import css_name
 from heimat.core.publication.publication import Publication
@@ -25,3 +26,21 @@ def identifiers(publication: Publication) -> dict[str, str]:
 def theme_words(publication: Publication) -> dict[str, str]:
     """By the id of each theme a word for names of files and functions."""
     return {theme.id: css_name(theme.name) or "theme" for theme in publication.themes}
+
+
+def by_theme(publication: Publication) -> dict[str, dict[str, dict[str, Any]]]:
+    """All palettes, by identifier and theme: colors, the labels on them, stops, and what is drawn beside them."""
+    words, names = theme_words(publication), identifiers(publication)
+    return {
+        names[palette.id]: {
+            words[theme]: {
+                "colors": list(colors),
+                "labels": list(palette.labels[theme]),
+                "stops": list(palette.stops.get(theme, ())),
+                "others": palette.others.get(theme, {}),
+            }
+            for theme, colors in palette.colors.items()
+            if theme in words
+        }
+        for palette in publication.palettes
+    }

@@ -26,24 +26,24 @@ def write(publication: Publication, version: str) -> bytes:
                 "colors": {words[theme]: list(each) for theme, each in palette.colors.items() if theme in words},
                 "labels": {words[theme]: list(each) for theme, each in palette.labels.items() if theme in words},
                 "stops": {words[theme]: list(each) for theme, each in palette.stops.items() if theme in words},
-                "use": _lines(name, continuous),
+                "others": {words[theme]: each for theme, each in palette.others.items() if theme in words},
+                "told by": list(palette.told_by),
+                "use": _lines(name, words[publication.themes[0].id], continuous),
             }
         )
     content = {"name": publication.name, "version": version, "palettes": palettes}
     return (json.dumps(content, indent=2, ensure_ascii=False) + "\n").encode()
 
 
-def _lines(name: str, continuous: bool) -> dict[str, str]:
+def _lines(name: str, theme: str, continuous: bool) -> dict[str, str]:
     """Lines ready to paste, for discrete and for continuous use."""
     found = {
-        "d3": f"scaleOrdinal(palettes.{name}.day.colors)",
-        "matplotlib": f'plt.rcParams["axes.prop_cycle"] = cycler(color=PALETTES["{name}"]["day"]["colors"])',
-        "vegaLite": '"scale": {"range": [colors of this palette]}',
+        "d3": f'scaleOrdinal(palettes["{name}"]["{theme}"].colors)',
+        "matplotlib": f'plt.rcParams["axes.prop_cycle"] = cycler(color=PALETTES["{name}"]["{theme}"]["colors"])',
     }
     if continuous:
         found |= {
-            "d3 continuous": f"scaleSequential(interpolate.{name}.day)",
-            "matplotlib continuous": f'plt.imshow(data, cmap=colormap("{name}", "day"))',
-            "plotly continuous": '"colorscale": [[0, first stop], ..., [1, last stop]]',
+            "d3 continuous": f'scaleSequential(interpolate["{name}"]["{theme}"])',
+            "matplotlib continuous": f'plt.imshow(data, cmap=colormap("{name}", "{theme}"))',
         }
     return found

@@ -23,7 +23,12 @@ def vega_lite(publication: Publication, version: str) -> bytes:
         ranges |= {"ordinal": list(_colors(publication, ordered)), "ramp": stops, "heatmap": stops}
     if sided:
         ranges["diverging"] = list(_stops(publication, sided))
-    return _written({"config": {"range": ranges}})
+    config: dict[str, Any] = {"range": ranges}
+    if series and "gap" in series.told_by:
+        # What touches is parted by a line of the ground.
+        line = {"stroke": series.grounds.get(publication.themes[0].id, "#FFFFFF"), "strokeWidth": 1}
+        config |= {"bar": line, "area": line, "arc": line}
+    return _written({"config": config})
 
 
 def echarts(publication: Publication, version: str) -> bytes:

@@ -1,0 +1,47 @@
+"""Findings on palettes: on their colors, on what is drawn beside them, and on palettes that are seen at once."""
+
+import math
+
+from heimat.core.document.palettes import Categorical
+from heimat.core.legibility.findings.finding import Finding
+from heimat.core.legibility.findings.palettes.at import every
+from heimat.core.legibility.findings.palettes.categories import close_pairs, contrasts, on_categories
+from heimat.core.legibility.findings.palettes.numbers import on_numbers
+from heimat.core.legibility.findings.palettes.others import on_others
+from heimat.core.legibility.findings.palettes.statuses import STATUSES
+from heimat.core.legibility.findings.palettes.together import together
+from heimat.core.resolve.resolved import Resolved
+
+__all__ = ["STATUSES", "palette_findings", "palette_ids", "palette_rooms"]
+
+
+def palette_ids(resolved: Resolved) -> set[str]:
+    """The ids of the findings on palettes, in every theme."""
+    return {each.id for each in palette_findings(resolved, repairs=False)}
+
+
+def palette_rooms(resolved: Resolved) -> dict[str, float]:
+    """By the id of each measured finding, how much room there is before it comes: below 0 it is open."""
+    found: dict[str, float] = {}
+    for at in every(resolved):
+        make = at.shown.palette.make
+        if not isinstance(make, Categorical):
+            continue
+        for key, pair in close_pairs(at, make):
+            found[key] = pair.least() / max(make.asked, 1e-9) - 1.0
+        for key, _, reached in contrasts(at, make):
+            found[key] = math.log(reached / make.contrast)
+    return found
+
+
+def palette_findings(resolved: Resolved, *, repairs: bool) -> list[Finding]:
+    """The findings on palettes in every theme; each of those on single colors with steps that would settle it."""
+    found: list[Finding] = []
+    for at in every(resolved):
+        make = at.shown.palette.make
+        if isinstance(make, Categorical):
+            found += on_categories(at, make, repairs)
+        else:
+            found += on_numbers(at)
+        found += on_others(at, repairs)
+    return found + together(resolved)

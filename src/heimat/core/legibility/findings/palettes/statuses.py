@@ -1,0 +1,39 @@
+"""Colors that say a status, for which none of a palette should be taken."""
+
+from functools import lru_cache
+from typing import get_args
+
+import numpy as np
+from numpy.typing import NDArray
+
+from heimat.core.color.arrays import Bytes, from_bytes
+from heimat.core.color.difference import TOLD_APART, ciede2000
+from heimat.core.color.spaces import srgb_to_lab
+from heimat.core.document.tokens import Token
+from heimat.core.legibility.findings.palettes.at import REMEMBERED, At, colors_of
+from heimat.core.sources.conventions import Status
+
+STATUSES = tuple(f"status.{status}" for status in get_args(Status))
+"""The purposes of tokens that say a status by their own color."""
+
+
+def statuses_at(at: At) -> tuple[list[Token], Bytes]:
+    """The tokens that say a status by their own color, and these colors (n, 3) in the theme."""
+    theme = at.resolved.themes.get(at.theme)
+    tokens = [token for token in at.resolved.system.tokens.values() if token.purpose in STATUSES and theme is not None]
+    rgb8 = [theme.tokens[token.id].rgb8 for token in tokens] if theme else []
+    return tokens, np.array(rgb8, dtype=np.uint8).reshape(-1, 3)
+
+
+def off_status(rgb8: Bytes, status8: Bytes) -> NDArray[np.bool_]:
+    """Which colors (n, 3) could not be taken for a status."""
+    far = ciede2000(srgb_to_lab(from_bytes(rgb8))[:, None], srgb_to_lab(from_bytes(status8))[None])
+    return np.asarray((far >= TOLD_APART).all(axis=1))
+
+
+@lru_cache(REMEMBERED)
+def nearest_statuses(levels: bytes, statuses: bytes) -> tuple[tuple[int, float], ...]:
+    """For each color the nearest of some statuses, and how far it is for typical vision."""
+    ours, theirs = (srgb_to_lab(from_bytes(colors_of(each))) for each in (levels, statuses))
+    far = ciede2000(ours[:, None], theirs[None])
+    return tuple((int(place), float(far[color, place])) for color, place in enumerate(far.argmin(axis=1)))
