@@ -74,6 +74,10 @@ def test_ones_own_data_are_dropped_drawn_and_a_category_is_given_its_color(page:
     page.script(PASTED, "only,words\nA,B\nC,D\n")
     page.says("[data-testid=brought-data][role=alert]", "nothing to draw")
     page.choose("Data quays", "Remove quays")
+    page.press("Keep it")
+    page.choose("Data quays", "Remove quays")
+    page.says("main", "Remove quays with its 84 rows? It does not come back.")
+    page.press("Remove quays")
     page.says("[aria-label=Categories]", "Skarvik–Tarnsey")
     page.press("Undo")
 
@@ -168,3 +172,92 @@ def test_a_set_is_told_what_it_suits_and_two_ends_are_offered(page: Page) -> Non
     page.wait(lambda: page.all("[data-palette=delay] [data-key]"))
     page.press("Undo")
     page.press("Undo")
+
+
+DRAGGED = """const held = new DataTransfer();
+const at = name => document.querySelector(`[data-category='${name}']`);
+const tell = (to, type) => to.dispatchEvent(
+  new DragEvent(type, {dataTransfer: held, bubbles: true, cancelable: true}));
+tell(at(arguments[0]), "dragstart");
+return new Promise(done => requestAnimationFrame(() => {
+  tell(at(arguments[1]), "dragover");
+  requestAnimationFrame(() => { tell(at(arguments[1]), "drop"); tell(at(arguments[0]), "dragend"); done(); });
+}));"""
+
+
+def test_categories_exchange_their_colors_by_drag_and_take_one_by_choice(page: Page) -> None:
+    page.open(f"{AT}?at=palette:routes/routes-1")
+    page.find("[data-category='Merrow–Pellan']")
+    aria = "return [...document.querySelectorAll('[data-palette=routes] [data-key]')].map(one => one.ariaLabel)"
+    page.script(DRAGGED, "Skarvik–Tarnsey", "Merrow–Pellan")
+    page.wait(lambda: ", Merrow–Pellan" in page.script(aria)[0] and ", Skarvik–Tarnsey" in page.script(aria)[4])
+    page.choose("Merrow–Pellan", "Oldhaven–Merrow")
+    page.wait(lambda: ", Oldhaven–Merrow" in page.script(aria)[0] and ", Merrow–Pellan" in page.script(aria)[2])
+    page.press("Undo")
+    page.press("Undo")
+    page.wait(lambda: ", Skarvik–Tarnsey" in page.script(aria)[0])
+
+
+def test_stops_are_added_moved_and_taken_out_and_ends_are_exact(page: Page) -> None:
+    page.open(f"{AT}?at=palette:load")
+    before = strip(page, "load")
+    page.type("A further stop of load: a name or a color", "no such", enter=True)
+    page.says("[data-testid=through]", "no such")
+    page.type("A further stop of load: a name or a color", "gorse", enter=True)
+    page.wait(lambda: strip(page, "load") != before)
+    added = strip(page, "load")
+    page.type("Where stop 2 stands, from 0 at the light end to 100 at the dark one", "60", enter=True)
+    page.wait(lambda: strip(page, "load") != added)
+    page.press("Let stop 2 stand at its own lightness")
+    page.wait(lambda: strip(page, "load") == added)
+    page.press("Take stop 2 out")
+    page.wait(lambda: strip(page, "load") == before)
+    page.press("Undo")
+    page.wait(lambda: strip(page, "load") == added)
+    page.click("[data-palette=delay] button")
+    page.press("Ends exact")
+    page.wait(lambda: strip(page, "delay")[0] == "#0B6E6E" and strip(page, "delay")[-1] == "#DF5A33")
+    page.says("[aria-label='How even']", "varies by")
+
+
+def test_a_palette_in_use_settles_findings_colors_the_specimen_and_is_delivered(page: Page) -> None:
+    page.open(f"{AT}?at=palette:routes/routes-4&area=in-use")
+    page.says("[data-testid=bound]", "chart.series.6")
+    page.type("What is missing in routes", "tidewater", enter=True)
+    page.says("[aria-label='Findings on routes']", "What is missing could be taken for routes 1")
+    page.press("Let what is missing follow its token")
+    page.wait(lambda: not page.all("[aria-label='Findings on routes']"))
+    page.press("A gap where they touch")
+    page.says("[aria-label='Findings on routes']", "touch, with")
+    page.press("Part what touches by a gap")
+    page.wait(lambda: not page.all("[aria-label='Findings on routes']"))
+    page.click("[data-palette=fares] button")
+    page.says("[data-testid=bound]", "No token stands on it.")
+    page.press("Let chart.series be its colors")
+    page.says("[data-testid=bound]", "chart.series.5")
+    fares = strip(page, "fares")
+    page.open("/systems/brinemark/releases")
+    page.type("Version", "1.0.0")
+    page.press("Publish 1.0.0")
+    page.says("main", "1.0.0")
+    loaded = """const text = await (await fetch("/feeds/brinemark/1.0.0/" + arguments[0])).text();
+const sheet = new CSSStyleSheet();
+sheet.replaceSync(text);
+document.adoptedStyleSheets = [sheet];
+const found = arguments[1].map(name => getComputedStyle(document.documentElement).getPropertyValue(name).trim());
+document.adoptedStyleSheets = [];
+return found;"""
+    of_palette = page.script(loaded, "palettes.css", [f"--chart-fares-{number}" for number in range(1, 6)])
+    of_tokens = page.script(loaded, "tokens.css", [f"--chart-series-{number}" for number in range(1, 6)])
+    assert [each.upper() for each in of_palette] == [each.upper() for each in of_tokens] == fares
+
+
+def test_a_palette_is_found_by_its_name(page: Page) -> None:
+    page.open("/systems/brinemark/scales")
+    page.find("[data-testid=scales] [data-hex]")
+    page.keys("/")
+    finder = page.find("[aria-label='Find a color, a token or a stage']")
+    finder.send_keys("delay")
+    page.says("[role=listbox]", "diverging palette")
+    finder.send_keys(Keys.ENTER)
+    page.wait(lambda: page.all("[data-palette=delay][data-shown]"))

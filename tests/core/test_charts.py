@@ -10,7 +10,7 @@ from heimat.core.charts.apart import all_apart, differences, nearest_pair, seen8
 from heimat.core.charts.bounds import Bounds, KeptHues
 from heimat.core.charts.categorical import Wish, for_ground, generate, one_more
 from heimat.core.charts.character import Character, generate_like, prices
-from heimat.core.charts.classes import breaks, counts
+from heimat.core.charts.classes import breaks, breaks_around, counts
 from heimat.core.charts.diverging import GOOD_ENDS, LEAST_ENDS, Arms, class_places, partners
 from heimat.core.charts.places import around, even_limits
 from heimat.core.charts.ramp import UNEVEN, Way, lights, ramp
@@ -233,3 +233,17 @@ def test_what_a_set_suits_is_told_with_figures():
     assert "apart under any vision" in first.why
     assert not any(each.suits for each in suitability(np.array([[10, 10, 10], [12, 12, 12]], dtype=np.uint8)))
     assert float(ratio(apart8, np.array(WHITE, dtype=np.uint8)).min()) >= 3.0
+
+
+@pytest.mark.parametrize("method", ["quantiles", "natural"])
+@pytest.mark.parametrize("count", [2, 3, 6, 7])
+def test_classes_around_a_middle_have_it_in_the_middle(method, count):
+    values = np.concatenate([np.linspace(-4.0, 0.0, 40), np.linspace(0.0, 60.0, 300) ** 1.2])
+    limits = breaks_around(values, 0.0, count, method)
+    assert len(limits) == count - 1
+    assert limits == sorted(set(limits))
+    below, above = [each for each in limits if each < 0.0], [each for each in limits if each > 0.0]
+    assert len(below) == len(above) == (count - 1) // 2
+    assert (0.0 in limits) == (count % 2 == 0)
+    with pytest.raises(DomainError):
+        breaks_around(np.array([-1.0, 2.0, 3.0, 4.0, 5.0]), 0.0, 6, method)

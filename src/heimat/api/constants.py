@@ -10,6 +10,7 @@ from heimat.core.color.spelling import SPELLINGS
 from heimat.core.document.cases import CASE_WORDS
 from heimat.core.document.groups import RULE_OF_THUMB
 from heimat.core.document.hues import STRONGEST_TINT
+from heimat.core.document.palettes import MOST_SOURCES
 from heimat.core.document.part import LONGEST_NOTE
 from heimat.core.document.purposes import FAMILIES, FORMS, STATES
 from heimat.core.document.selections import MOST_COLORS
@@ -43,6 +44,7 @@ CONSTANTS: dict[str, Any] = {
     "FEWEST_MIXED": mixing.FEWEST,
     "MOST_MIXED": mixing.MOST,
     "CHART_COLORS": [LEAST_COLORS, MOST_COLORS_APART],
+    "PALETTE_SOURCES": MOST_SOURCES,
     "NOTATIONS": list(NOTATIONS),
     "STATUSES": list(STATUSES),
     "ALIKE": ALIKE,

@@ -17,6 +17,7 @@ export const MOST_MIXED = 9 as const;
 export const MOST_SPREAD = 120 as const;
 export const MOST_STEPS = 24 as const;
 export const NOTATIONS = ["hex","rgb","hsl","hwb","hsb","lab","lch","oklab","oklch","display-p3","name"] as const;
+export const PALETTE_SOURCES = 9 as const;
 export const PART_DEPENDS_ON = {"bands":["theme"],"by_color":["theme"],"candidates":["vision","notation"],"conditions":["theme"],"exceptions":[],"findings":["vision"],"generators":["vision"],"ground":["vision","ground","theme"],"head":["theme"],"hues":["vision","theme","notation"],"ladder":[],"matrices":[],"methods":["vision","theme","select"],"pairings":["theme"],"palette_detail":["theme","select"],"palettes":["vision","theme"],"promises":[],"repairs":["vision"],"scale_detail":["vision","theme","select","notation"],"scales":["vision","ground","theme","need"],"selections":[],"slip":["vision","ground","theme","select"],"specimen":["vision"],"stands_on":["vision","theme","select"],"status":[],"stops":["vision"],"token_detail":["vision","theme","select"],"tokens":["vision","theme"],"told_apart":["theme"]} as const;
 export const READY_LADDERS = [{"name":"short","steps":5},{"name":"usual","steps":9},{"name":"long","steps":11},{"name":"fine","steps":13}] as const;
 export const RULE_OF_THUMB = [{"group":"ground","percent":60},{"group":"ink","percent":30},{"group":"accent","percent":10}] as const;

@@ -687,6 +687,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/systems/{slug}/palettes/{palette}/binding": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Bind Palette */
+        post: operations["bindPalette"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/systems/{slug}/pictures": {
         parameters: {
             query?: never;
@@ -1615,7 +1632,7 @@ export interface components {
              * @default {}
              */
             values?: {
-                [key: string]: components["schemas"]["StepAlias"] | components["schemas"]["HueAlias"] | components["schemas"]["TokenAlias"] | components["schemas"]["LiteralColor-Input"] | components["schemas"]["DerivedColor"];
+                [key: string]: components["schemas"]["StepAlias"] | components["schemas"]["HueAlias"] | components["schemas"]["TokenAlias"] | components["schemas"]["PaletteAlias"] | components["schemas"]["LiteralColor-Input"] | components["schemas"]["DerivedColor"];
             };
         };
         /**
@@ -1651,7 +1668,7 @@ export interface components {
              * @default {}
              */
             values?: {
-                [key: string]: components["schemas"]["StepAlias"] | components["schemas"]["HueAlias"] | components["schemas"]["TokenAlias"] | components["schemas"]["LiteralColor-Output"] | components["schemas"]["DerivedColor"];
+                [key: string]: components["schemas"]["StepAlias"] | components["schemas"]["HueAlias"] | components["schemas"]["TokenAlias"] | components["schemas"]["PaletteAlias"] | components["schemas"]["LiteralColor-Output"] | components["schemas"]["DerivedColor"];
             };
         };
         /**
@@ -1671,7 +1688,7 @@ export interface components {
              */
             type: "add_token";
             /** Value */
-            value: components["schemas"]["StepAlias"] | components["schemas"]["HueAlias"] | components["schemas"]["TokenAlias"] | components["schemas"]["LiteralColor-Input"] | components["schemas"]["DerivedColor"];
+            value: components["schemas"]["StepAlias"] | components["schemas"]["HueAlias"] | components["schemas"]["TokenAlias"] | components["schemas"]["PaletteAlias"] | components["schemas"]["LiteralColor-Input"] | components["schemas"]["DerivedColor"];
         };
         /**
          * AddToken
@@ -1690,7 +1707,7 @@ export interface components {
              */
             type: "add_token";
             /** Value */
-            value: components["schemas"]["StepAlias"] | components["schemas"]["HueAlias"] | components["schemas"]["TokenAlias"] | components["schemas"]["LiteralColor-Output"] | components["schemas"]["DerivedColor"];
+            value: components["schemas"]["StepAlias"] | components["schemas"]["HueAlias"] | components["schemas"]["TokenAlias"] | components["schemas"]["PaletteAlias"] | components["schemas"]["LiteralColor-Output"] | components["schemas"]["DerivedColor"];
         };
         /**
          * AddTokens
@@ -1732,7 +1749,7 @@ export interface components {
          */
         AdditionView: {
             /** Edits */
-            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["LetRepairsMove"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["KeepMatrix"] | components["schemas"]["RemoveMatrix"] | components["schemas"]["AddPalette-Output"] | components["schemas"]["SetPalette-Output"] | components["schemas"]["RenamePalette"] | components["schemas"]["PlacePalette"] | components["schemas"]["DescribePalette"] | components["schemas"]["MovePalette"] | components["schemas"]["RemovePalette"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
+            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["LetRepairsMove"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["KeepMatrix"] | components["schemas"]["RemoveMatrix"] | components["schemas"]["AddPalette-Output"] | components["schemas"]["SetPalette-Output"] | components["schemas"]["RenamePalette"] | components["schemas"]["PlacePalette"] | components["schemas"]["DescribePalette"] | components["schemas"]["MovePalette"] | components["schemas"]["RemovePalette"] | components["schemas"]["SetOtherColor-Output"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
             /** Lacking */
             lacking: string[];
             /** There */
@@ -1973,6 +1990,14 @@ export interface components {
             stops?: components["schemas"]["Stop-Output"][];
         };
         /**
+         * BindingView
+         * @description The edits that let tokens for charts be the colors of a palette; none where they are.
+         */
+        BindingView: {
+            /** Edits */
+            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["LetRepairsMove"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["KeepMatrix"] | components["schemas"]["RemoveMatrix"] | components["schemas"]["AddPalette-Output"] | components["schemas"]["SetPalette-Output"] | components["schemas"]["RenamePalette"] | components["schemas"]["PlacePalette"] | components["schemas"]["DescribePalette"] | components["schemas"]["MovePalette"] | components["schemas"]["RemovePalette"] | components["schemas"]["SetOtherColor-Output"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
+        };
+        /**
          * BringBackBody
          * @description Taking back what somebody else did, by the number of that revision.
          */
@@ -2044,7 +2069,8 @@ export interface components {
          * Categorical
          * @description Colors by category, in their order. `threshold` is how far apart they are to be, `contrast` with the ground.
          *
-         *     `reach` is how far a search may leave what the brand is like: 0 not at all, 1 as far as can be.
+         *     `reach` is how far a search may leave what the brand is like: 0 not at all, 1 as far as can be. `marks` says how
+         *     large what is colored is, `told_by` what else tells categories apart.
          */
         "Categorical-Input": {
             /** Colors */
@@ -2060,6 +2086,12 @@ export interface components {
              */
             kind: "categorical";
             /**
+             * Marks
+             * @default large
+             * @enum {string}
+             */
+            marks?: "large" | "small";
+            /**
              * Reach
              * @default 0
              */
@@ -2069,12 +2101,20 @@ export interface components {
              * @default 15
              */
             threshold?: number;
+            /**
+             * Told By
+             * @default [
+             *       "gap"
+             *     ]
+             */
+            told_by?: ("outline" | "gap" | "dash" | "marker" | "label")[];
         };
         /**
          * Categorical
          * @description Colors by category, in their order. `threshold` is how far apart they are to be, `contrast` with the ground.
          *
-         *     `reach` is how far a search may leave what the brand is like: 0 not at all, 1 as far as can be.
+         *     `reach` is how far a search may leave what the brand is like: 0 not at all, 1 as far as can be. `marks` says how
+         *     large what is colored is, `told_by` what else tells categories apart.
          */
         "Categorical-Output": {
             /** Colors */
@@ -2090,6 +2130,12 @@ export interface components {
              */
             kind: "categorical";
             /**
+             * Marks
+             * @default large
+             * @enum {string}
+             */
+            marks?: "large" | "small";
+            /**
              * Reach
              * @default 0
              */
@@ -2099,6 +2145,13 @@ export interface components {
              * @default 15
              */
             threshold?: number;
+            /**
+             * Told By
+             * @default [
+             *       "gap"
+             *     ]
+             */
+            told_by?: ("outline" | "gap" | "dash" | "marker" | "label")[];
         };
         /**
          * CategoryChartsView
@@ -2601,7 +2654,7 @@ export interface components {
              */
             lightness?: components["schemas"]["QuantityChange"];
             /** Of */
-            of: components["schemas"]["StepAlias"] | components["schemas"]["HueAlias"] | components["schemas"]["TokenAlias"];
+            of: components["schemas"]["StepAlias"] | components["schemas"]["HueAlias"] | components["schemas"]["TokenAlias"] | components["schemas"]["PaletteAlias"];
             /**
              * @default {
              *       "by": 0,
@@ -2672,7 +2725,7 @@ export interface components {
         };
         /**
          * DescribePalette
-         * @description Say with which column of the data a palette is drawn, and what it is for; what is left out stays.
+         * @description Say with which column of the data a palette is drawn, in which view, what for; what is left out stays.
          */
         DescribePalette: {
             /** Column */
@@ -2686,6 +2739,8 @@ export interface components {
              * @enum {string}
              */
             type: "describe_palette";
+            /** View */
+            view?: string | null;
         };
         /**
          * DescribeToken
@@ -2747,7 +2802,8 @@ export interface components {
          * @description From a low over a middle to a high end; `middle` is the value of the data that it stands for.
          *
          *     Where the data reach farther on one side, `sides` says whether equal color is equal value on both (`unit`) or each
-         *     side goes to its full end (`full`). The words say what the ends mean.
+         *     side goes to its full end (`full`). The words say what the ends mean. With `exact` ends they are the very colors
+         *     that they stand for, each at its own lightness; otherwise both have the same.
          */
         "Diverging-Input": {
             /**
@@ -2758,6 +2814,11 @@ export interface components {
             breaks?: "equal" | "quantiles" | "natural" | "typed";
             /** Classes */
             classes?: number | null;
+            /**
+             * Exact
+             * @default false
+             */
+            exact?: boolean;
             /** High */
             high: components["schemas"]["StepAlias"] | components["schemas"]["HueAlias"] | components["schemas"]["TokenAlias"] | components["schemas"]["LiteralColor-Input"];
             /**
@@ -2804,7 +2865,8 @@ export interface components {
          * @description From a low over a middle to a high end; `middle` is the value of the data that it stands for.
          *
          *     Where the data reach farther on one side, `sides` says whether equal color is equal value on both (`unit`) or each
-         *     side goes to its full end (`full`). The words say what the ends mean.
+         *     side goes to its full end (`full`). The words say what the ends mean. With `exact` ends they are the very colors
+         *     that they stand for, each at its own lightness; otherwise both have the same.
          */
         "Diverging-Output": {
             /**
@@ -2815,6 +2877,11 @@ export interface components {
             breaks?: "equal" | "quantiles" | "natural" | "typed";
             /** Classes */
             classes?: number | null;
+            /**
+             * Exact
+             * @default false
+             */
+            exact?: boolean;
             /** High */
             high: components["schemas"]["StepAlias"] | components["schemas"]["HueAlias"] | components["schemas"]["TokenAlias"] | components["schemas"]["LiteralColor-Output"];
             /**
@@ -2955,7 +3022,7 @@ export interface components {
             /** Base */
             base: number;
             /** Edits */
-            edits: (components["schemas"]["AddHues-Input"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Input"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Input"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Input"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Input"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Input"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Input"] | components["schemas"]["AddTokens-Input"] | components["schemas"]["SetTokenValue-Input"] | components["schemas"]["SetTokenValues-Input"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["LetRepairsMove"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Input"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["KeepMatrix"] | components["schemas"]["RemoveMatrix"] | components["schemas"]["AddPalette-Input"] | components["schemas"]["SetPalette-Input"] | components["schemas"]["RenamePalette"] | components["schemas"]["PlacePalette"] | components["schemas"]["DescribePalette"] | components["schemas"]["MovePalette"] | components["schemas"]["RemovePalette"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
+            edits: (components["schemas"]["AddHues-Input"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Input"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Input"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Input"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Input"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Input"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Input"] | components["schemas"]["AddTokens-Input"] | components["schemas"]["SetTokenValue-Input"] | components["schemas"]["SetTokenValues-Input"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["LetRepairsMove"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Input"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["KeepMatrix"] | components["schemas"]["RemoveMatrix"] | components["schemas"]["AddPalette-Input"] | components["schemas"]["SetPalette-Input"] | components["schemas"]["RenamePalette"] | components["schemas"]["PlacePalette"] | components["schemas"]["DescribePalette"] | components["schemas"]["MovePalette"] | components["schemas"]["RemovePalette"] | components["schemas"]["SetOtherColor-Input"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
             /** Key */
             key?: string;
             /**
@@ -2978,7 +3045,7 @@ export interface components {
          */
         EditsView: {
             /** Edits */
-            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["LetRepairsMove"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["KeepMatrix"] | components["schemas"]["RemoveMatrix"] | components["schemas"]["AddPalette-Output"] | components["schemas"]["SetPalette-Output"] | components["schemas"]["RenamePalette"] | components["schemas"]["PlacePalette"] | components["schemas"]["DescribePalette"] | components["schemas"]["MovePalette"] | components["schemas"]["RemovePalette"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
+            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["LetRepairsMove"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["KeepMatrix"] | components["schemas"]["RemoveMatrix"] | components["schemas"]["AddPalette-Output"] | components["schemas"]["SetPalette-Output"] | components["schemas"]["RenamePalette"] | components["schemas"]["PlacePalette"] | components["schemas"]["DescribePalette"] | components["schemas"]["MovePalette"] | components["schemas"]["RemovePalette"] | components["schemas"]["SetOtherColor-Output"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
         };
         /**
          * EndBody
@@ -3418,6 +3485,22 @@ export interface components {
             shipped: boolean;
             /** Words */
             words: string;
+        };
+        /**
+         * GaugeView
+         * @description The mean of each category: its value, where that is on the way from low to high, the place of its color.
+         */
+        GaugeView: {
+            /** Along */
+            along: number[];
+            /** Names */
+            names: string[];
+            /** Places */
+            places: (number | null)[];
+            /** Title */
+            title: string;
+            /** Values */
+            values: (number | null)[];
         };
         /**
          * GeneratorsPart
@@ -4160,6 +4243,24 @@ export interface components {
             key: string | null;
         };
         /**
+         * LinksView
+         * @description Categories that lead from one place to another: for each the places of both, the mean, the place of its color.
+         */
+        LinksView: {
+            /** Ends */
+            ends: number[][];
+            /** Names */
+            names: string[];
+            /** Places */
+            places: (number | null)[];
+            /** Stops */
+            stops: string[];
+            /** Title */
+            title: string;
+            /** Values */
+            values: (number | null)[];
+        };
+        /**
          * LiteralColor
          * @description A token's value: a color of its own. `was` says, in words, what it stood for before that was removed.
          */
@@ -4361,7 +4462,7 @@ export interface components {
             /** Done */
             done: string[];
             /** Edits */
-            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["LetRepairsMove"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["KeepMatrix"] | components["schemas"]["RemoveMatrix"] | components["schemas"]["AddPalette-Output"] | components["schemas"]["SetPalette-Output"] | components["schemas"]["RenamePalette"] | components["schemas"]["PlacePalette"] | components["schemas"]["DescribePalette"] | components["schemas"]["MovePalette"] | components["schemas"]["RemovePalette"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
+            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["LetRepairsMove"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["KeepMatrix"] | components["schemas"]["RemoveMatrix"] | components["schemas"]["AddPalette-Output"] | components["schemas"]["SetPalette-Output"] | components["schemas"]["RenamePalette"] | components["schemas"]["PlacePalette"] | components["schemas"]["DescribePalette"] | components["schemas"]["MovePalette"] | components["schemas"]["RemovePalette"] | components["schemas"]["SetOtherColor-Output"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
             /** Left */
             left: number;
             /** Order */
@@ -4750,7 +4851,7 @@ export interface components {
          */
         NamedValueView: {
             /** Value */
-            value: components["schemas"]["StepAlias"] | components["schemas"]["HueAlias"] | components["schemas"]["TokenAlias"] | components["schemas"]["LiteralColor-Output"] | components["schemas"]["DerivedColor"];
+            value: components["schemas"]["StepAlias"] | components["schemas"]["HueAlias"] | components["schemas"]["TokenAlias"] | components["schemas"]["PaletteAlias"] | components["schemas"]["LiteralColor-Output"] | components["schemas"]["DerivedColor"];
         };
         /**
          * NamesBody
@@ -4967,7 +5068,7 @@ export interface components {
             purpose?: string | null;
             /** Values */
             values: {
-                [key: string]: components["schemas"]["StepAlias"] | components["schemas"]["HueAlias"] | components["schemas"]["TokenAlias"] | components["schemas"]["LiteralColor-Input"] | components["schemas"]["DerivedColor"];
+                [key: string]: components["schemas"]["StepAlias"] | components["schemas"]["HueAlias"] | components["schemas"]["TokenAlias"] | components["schemas"]["PaletteAlias"] | components["schemas"]["LiteralColor-Input"] | components["schemas"]["DerivedColor"];
             };
         };
         /**
@@ -4985,7 +5086,7 @@ export interface components {
             purpose?: string | null;
             /** Values */
             values: {
-                [key: string]: components["schemas"]["StepAlias"] | components["schemas"]["HueAlias"] | components["schemas"]["TokenAlias"] | components["schemas"]["LiteralColor-Output"] | components["schemas"]["DerivedColor"];
+                [key: string]: components["schemas"]["StepAlias"] | components["schemas"]["HueAlias"] | components["schemas"]["TokenAlias"] | components["schemas"]["PaletteAlias"] | components["schemas"]["LiteralColor-Output"] | components["schemas"]["DerivedColor"];
             };
         };
         /**
@@ -5019,7 +5120,7 @@ export interface components {
             /** Token */
             token: string;
             /** Value */
-            value: (components["schemas"]["StepAlias"] | components["schemas"]["HueAlias"] | components["schemas"]["TokenAlias"] | components["schemas"]["LiteralColor-Input"] | components["schemas"]["DerivedColor"]) | null;
+            value: (components["schemas"]["StepAlias"] | components["schemas"]["HueAlias"] | components["schemas"]["TokenAlias"] | components["schemas"]["PaletteAlias"] | components["schemas"]["LiteralColor-Input"] | components["schemas"]["DerivedColor"]) | null;
         };
         /**
          * NewValue
@@ -5031,7 +5132,7 @@ export interface components {
             /** Token */
             token: string;
             /** Value */
-            value: (components["schemas"]["StepAlias"] | components["schemas"]["HueAlias"] | components["schemas"]["TokenAlias"] | components["schemas"]["LiteralColor-Output"] | components["schemas"]["DerivedColor"]) | null;
+            value: (components["schemas"]["StepAlias"] | components["schemas"]["HueAlias"] | components["schemas"]["TokenAlias"] | components["schemas"]["PaletteAlias"] | components["schemas"]["LiteralColor-Output"] | components["schemas"]["DerivedColor"]) | null;
         };
         /**
          * NotationView
@@ -5072,6 +5173,32 @@ export interface components {
              * @enum {string}
              */
             type: "nudge_steps";
+        };
+        /**
+         * OtherColorView
+         * @description What is drawn beside a palette's colors: what for, what it is in words, whether it is the palette's own.
+         */
+        OtherColorView: {
+            /** Contrast */
+            contrast: string;
+            /** Hex */
+            hex: string;
+            /**
+             * Ink
+             * @enum {string}
+             */
+            ink: "#000000" | "#FFFFFF";
+            /** Own */
+            own: boolean;
+            /**
+             * Role
+             * @enum {string}
+             */
+            role: "missing" | "highlighted" | "muted" | "other";
+            /** Seen */
+            seen: string;
+            /** Words */
+            words: string;
         };
         /**
          * OverlayBody
@@ -5252,6 +5379,26 @@ export interface components {
             wide: string | null;
         };
         /**
+         * PaletteAlias
+         * @description A token's value: a color of a palette, by its id in one by category, else at a place 0 to 1 from its low end.
+         */
+        PaletteAlias: {
+            /**
+             * Along
+             * @default 0
+             */
+            along?: number;
+            /** Color */
+            color?: string | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "palette";
+            /** Palette */
+            palette: string;
+        };
+        /**
          * PaletteColor
          * @description A color of a categorical palette. `category` is what of the data it stands for; held ones no search moves.
          *
@@ -5345,22 +5492,32 @@ export interface components {
         /**
          * PaletteDetail
          * @description The selected palette's distances; `most` is how far the axis reaches, `threshold` what the palette asks for.
+         *
+         *     One by category has its pairs in `apart`; one over numbers its steps in CAM02-UCS in `steps`, and L* in `light`.
          */
         PaletteDetail: {
             /** Apart */
             apart: components["schemas"]["ApartView"][];
+            /** Light */
+            light: number[];
             /** Most */
             most: number;
             /** Palette */
             palette: string;
+            /** Steps */
+            steps: components["schemas"]["StepsView"][];
             /** Threshold */
             threshold: number;
         };
         /**
          * PaletteView
          * @description A palette in the theme that is shown, how it is made, and what is to be said of it, each a sentence.
+         *
+         *     `bound` are the names of the tokens that stand on it.
          */
         PaletteView: {
+            /** Bound */
+            bound: string[];
             /** Colors */
             colors: components["schemas"]["PaletteColorView"][];
             /** Column */
@@ -5390,6 +5547,12 @@ export interface components {
             name: string;
             /** Note */
             note: string;
+            /** Others */
+            others: components["schemas"]["OtherColorView"][];
+            /** Through */
+            through: components["schemas"]["ThroughView"][];
+            /** View */
+            view: string;
             /** Words */
             words: string;
         };
@@ -5620,7 +5783,7 @@ export interface components {
             /** Base */
             base: number;
             /** Edits */
-            edits: (components["schemas"]["AddHues-Input"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Input"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Input"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Input"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Input"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Input"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Input"] | components["schemas"]["AddTokens-Input"] | components["schemas"]["SetTokenValue-Input"] | components["schemas"]["SetTokenValues-Input"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["LetRepairsMove"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Input"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["KeepMatrix"] | components["schemas"]["RemoveMatrix"] | components["schemas"]["AddPalette-Input"] | components["schemas"]["SetPalette-Input"] | components["schemas"]["RenamePalette"] | components["schemas"]["PlacePalette"] | components["schemas"]["DescribePalette"] | components["schemas"]["MovePalette"] | components["schemas"]["RemovePalette"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
+            edits: (components["schemas"]["AddHues-Input"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Input"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Input"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Input"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Input"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Input"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Input"] | components["schemas"]["AddTokens-Input"] | components["schemas"]["SetTokenValue-Input"] | components["schemas"]["SetTokenValues-Input"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["LetRepairsMove"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Input"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["KeepMatrix"] | components["schemas"]["RemoveMatrix"] | components["schemas"]["AddPalette-Input"] | components["schemas"]["SetPalette-Input"] | components["schemas"]["RenamePalette"] | components["schemas"]["PlacePalette"] | components["schemas"]["DescribePalette"] | components["schemas"]["MovePalette"] | components["schemas"]["RemovePalette"] | components["schemas"]["SetOtherColor-Input"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
             /** Latest */
             latest?: string | null;
             /**
@@ -5756,7 +5919,7 @@ export interface components {
             /** Seen */
             seen: string;
             /** Value */
-            value: components["schemas"]["StepAlias"] | components["schemas"]["HueAlias"] | components["schemas"]["TokenAlias"] | components["schemas"]["LiteralColor-Output"] | components["schemas"]["DerivedColor"];
+            value: components["schemas"]["StepAlias"] | components["schemas"]["HueAlias"] | components["schemas"]["TokenAlias"] | components["schemas"]["PaletteAlias"] | components["schemas"]["LiteralColor-Output"] | components["schemas"]["DerivedColor"];
             /** Words */
             words: string;
         };
@@ -5892,11 +6055,13 @@ export interface components {
         };
         /**
          * RampChartsView
-         * @description What charts by number are drawn from.
+         * @description What charts by number are drawn from; there are links where categories are named after two places.
          */
         RampChartsView: {
+            gauge: components["schemas"]["GaugeView"];
             heat: components["schemas"]["ColoredGridView"];
             legend: components["schemas"]["LegendView"];
+            links: components["schemas"]["LinksView"] | null;
             tiles: components["schemas"]["ColoredGridView"];
         };
         /**
@@ -6131,7 +6296,7 @@ export interface components {
          */
         RefillView: {
             /** Edit */
-            edit: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["LetRepairsMove"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["KeepMatrix"] | components["schemas"]["RemoveMatrix"] | components["schemas"]["AddPalette-Output"] | components["schemas"]["SetPalette-Output"] | components["schemas"]["RenamePalette"] | components["schemas"]["PlacePalette"] | components["schemas"]["DescribePalette"] | components["schemas"]["MovePalette"] | components["schemas"]["RemovePalette"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"]) | null;
+            edit: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["LetRepairsMove"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["KeepMatrix"] | components["schemas"]["RemoveMatrix"] | components["schemas"]["AddPalette-Output"] | components["schemas"]["SetPalette-Output"] | components["schemas"]["RenamePalette"] | components["schemas"]["PlacePalette"] | components["schemas"]["DescribePalette"] | components["schemas"]["MovePalette"] | components["schemas"]["RemovePalette"] | components["schemas"]["SetOtherColor-Output"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"]) | null;
             /** Moved */
             moved: components["schemas"]["MovedView"][];
         };
@@ -6517,7 +6682,7 @@ export interface components {
             /** Consequence */
             consequence: string;
             /** Edits */
-            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["LetRepairsMove"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["KeepMatrix"] | components["schemas"]["RemoveMatrix"] | components["schemas"]["AddPalette-Output"] | components["schemas"]["SetPalette-Output"] | components["schemas"]["RenamePalette"] | components["schemas"]["PlacePalette"] | components["schemas"]["DescribePalette"] | components["schemas"]["MovePalette"] | components["schemas"]["RemovePalette"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
+            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["LetRepairsMove"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["KeepMatrix"] | components["schemas"]["RemoveMatrix"] | components["schemas"]["AddPalette-Output"] | components["schemas"]["SetPalette-Output"] | components["schemas"]["RenamePalette"] | components["schemas"]["PlacePalette"] | components["schemas"]["DescribePalette"] | components["schemas"]["MovePalette"] | components["schemas"]["RemovePalette"] | components["schemas"]["SetOtherColor-Output"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
             /** Hex */
             hex: string;
             /**
@@ -6869,6 +7034,8 @@ export interface components {
         /**
          * Sequential
          * @description From little, nearest the ground, to much, through one or more colors; L* at the light and the dark end.
+         *
+         *     A color is passed at its own lightness, or where `places` says: 0 at the light end, 1 at the dark one.
          */
         "Sequential-Input": {
             /**
@@ -6895,6 +7062,11 @@ export interface components {
              */
             lightest?: number;
             /**
+             * Places
+             * @default []
+             */
+            places?: (number | null)[];
+            /**
              * Reversed
              * @default false
              */
@@ -6910,6 +7082,8 @@ export interface components {
         /**
          * Sequential
          * @description From little, nearest the ground, to much, through one or more colors; L* at the light and the dark end.
+         *
+         *     A color is passed at its own lightness, or where `places` says: 0 at the light end, 1 at the dark one.
          */
         "Sequential-Output": {
             /**
@@ -6935,6 +7109,11 @@ export interface components {
              * @default 96
              */
             lightest?: number;
+            /**
+             * Places
+             * @default []
+             */
+            places?: (number | null)[];
             /**
              * Reversed
              * @default false
@@ -7183,6 +7362,46 @@ export interface components {
             type: "set_method";
         };
         /**
+         * SetOtherColor
+         * @description Give a palette a color of its own for what has none of its colors; none follows the token of that purpose.
+         */
+        "SetOtherColor-Input": {
+            /** Palette */
+            palette: string;
+            /**
+             * Role
+             * @enum {string}
+             */
+            role: "missing" | "highlighted" | "muted" | "other";
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "set_other_color";
+            /** Value */
+            value: (components["schemas"]["StepAlias"] | components["schemas"]["HueAlias"] | components["schemas"]["TokenAlias"] | components["schemas"]["LiteralColor-Input"]) | null;
+        };
+        /**
+         * SetOtherColor
+         * @description Give a palette a color of its own for what has none of its colors; none follows the token of that purpose.
+         */
+        "SetOtherColor-Output": {
+            /** Palette */
+            palette: string;
+            /**
+             * Role
+             * @enum {string}
+             */
+            role: "missing" | "highlighted" | "muted" | "other";
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "set_other_color";
+            /** Value */
+            value: (components["schemas"]["StepAlias"] | components["schemas"]["HueAlias"] | components["schemas"]["TokenAlias"] | components["schemas"]["LiteralColor-Output"]) | null;
+        };
+        /**
          * SetPalette
          * @description Change how a palette is made: its colors, classes, ends, middle.
          */
@@ -7233,7 +7452,7 @@ export interface components {
          */
         SetPlanView: {
             /** Edits */
-            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["LetRepairsMove"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["KeepMatrix"] | components["schemas"]["RemoveMatrix"] | components["schemas"]["AddPalette-Output"] | components["schemas"]["SetPalette-Output"] | components["schemas"]["RenamePalette"] | components["schemas"]["PlacePalette"] | components["schemas"]["DescribePalette"] | components["schemas"]["MovePalette"] | components["schemas"]["RemovePalette"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
+            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["LetRepairsMove"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["KeepMatrix"] | components["schemas"]["RemoveMatrix"] | components["schemas"]["AddPalette-Output"] | components["schemas"]["SetPalette-Output"] | components["schemas"]["RenamePalette"] | components["schemas"]["PlacePalette"] | components["schemas"]["DescribePalette"] | components["schemas"]["MovePalette"] | components["schemas"]["RemovePalette"] | components["schemas"]["SetOtherColor-Output"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
             /** Rows */
             rows: components["schemas"]["PlanRowView"][];
         };
@@ -7374,7 +7593,7 @@ export interface components {
              */
             type: "set_token_value";
             /** Value */
-            value: components["schemas"]["StepAlias"] | components["schemas"]["HueAlias"] | components["schemas"]["TokenAlias"] | components["schemas"]["LiteralColor-Input"] | components["schemas"]["DerivedColor"];
+            value: components["schemas"]["StepAlias"] | components["schemas"]["HueAlias"] | components["schemas"]["TokenAlias"] | components["schemas"]["PaletteAlias"] | components["schemas"]["LiteralColor-Input"] | components["schemas"]["DerivedColor"];
         };
         /**
          * SetTokenValue
@@ -7391,7 +7610,7 @@ export interface components {
              */
             type: "set_token_value";
             /** Value */
-            value: components["schemas"]["StepAlias"] | components["schemas"]["HueAlias"] | components["schemas"]["TokenAlias"] | components["schemas"]["LiteralColor-Output"] | components["schemas"]["DerivedColor"];
+            value: components["schemas"]["StepAlias"] | components["schemas"]["HueAlias"] | components["schemas"]["TokenAlias"] | components["schemas"]["PaletteAlias"] | components["schemas"]["LiteralColor-Output"] | components["schemas"]["DerivedColor"];
         };
         /**
          * SetTokenValues
@@ -7809,7 +8028,7 @@ export interface components {
             ink: "#000000" | "#FFFFFF";
             instead: components["schemas"]["SwatchView"] | null;
             /** Instead Value */
-            instead_value: (components["schemas"]["StepAlias"] | components["schemas"]["HueAlias"] | components["schemas"]["TokenAlias"] | components["schemas"]["LiteralColor-Output"] | components["schemas"]["DerivedColor"]) | null;
+            instead_value: (components["schemas"]["StepAlias"] | components["schemas"]["HueAlias"] | components["schemas"]["TokenAlias"] | components["schemas"]["PaletteAlias"] | components["schemas"]["LiteralColor-Output"] | components["schemas"]["DerivedColor"]) | null;
             /** Instead Words */
             instead_words: string;
             /** Name */
@@ -8113,6 +8332,20 @@ export interface components {
             seen: string;
         };
         /**
+         * StepsView
+         * @description One kind of vision along a palette over numbers: how far each color is from the next, and how even that is.
+         */
+        StepsView: {
+            /** Least */
+            least: string;
+            /** Steps */
+            steps: number[];
+            /** Varies */
+            varies: string;
+            /** Vision */
+            vision: string;
+        };
+        /**
          * Stop
          * @description A color that somebody put at a step, by its id.
          */
@@ -8414,7 +8647,7 @@ export interface components {
          */
         ThemePlanView: {
             /** Edit */
-            edit: components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["LetRepairsMove"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["KeepMatrix"] | components["schemas"]["RemoveMatrix"] | components["schemas"]["AddPalette-Output"] | components["schemas"]["SetPalette-Output"] | components["schemas"]["RenamePalette"] | components["schemas"]["PlacePalette"] | components["schemas"]["DescribePalette"] | components["schemas"]["MovePalette"] | components["schemas"]["RemovePalette"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"];
+            edit: components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["LetRepairsMove"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["KeepMatrix"] | components["schemas"]["RemoveMatrix"] | components["schemas"]["AddPalette-Output"] | components["schemas"]["SetPalette-Output"] | components["schemas"]["RenamePalette"] | components["schemas"]["PlacePalette"] | components["schemas"]["DescribePalette"] | components["schemas"]["MovePalette"] | components["schemas"]["RemovePalette"] | components["schemas"]["SetOtherColor-Output"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"];
             /** Lost */
             lost: string[];
             /** Moved */
@@ -8443,6 +8676,25 @@ export interface components {
              * @enum {string}
              */
             scheme: "light" | "dark";
+        };
+        /**
+         * ThroughView
+         * @description A color that a palette over numbers goes through: in words, and where, in percent from its light to its dark end.
+         */
+        ThroughView: {
+            /** At */
+            at: number;
+            /** Hex */
+            hex: string;
+            /**
+             * Ink
+             * @enum {string}
+             */
+            ink: "#000000" | "#FFFFFF";
+            /** Seen */
+            seen: string;
+            /** Words */
+            words: string;
         };
         /**
          * TintedSource
@@ -8651,7 +8903,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "step" | "hue" | "token" | "literal" | "derived";
+            kind: "step" | "hue" | "token" | "palette" | "literal" | "derived";
             /** Step */
             step: string | null;
             /** Token */
@@ -14053,6 +14305,119 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SuitabilityView"];
+                };
+            };
+            /** @description A page of somebody else asks */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request did not arrive in time */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It meets what somebody else has changed */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Heimat is not served under this name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be read, or cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It was asked for too often */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something went wrong that was not foreseen */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away, or others hold what is needed */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    bindPalette: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+                palette: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BindingView"];
                 };
             };
             /** @description A page of somebody else asks */

@@ -81,14 +81,14 @@ function useEverything(): { everything: Found[]; awaited: boolean } {
   const revision = useKnown(({ parts }) => parts?.head?.revision);
   const colors = useQuery({
     queryKey: ["finder", slug, revision, seeing],
-    queryFn: () => server.open(slug, { ...seeing, parts: ["hues", "tokens", "scales"] }),
+    queryFn: () => server.open(slug, { ...seeing, parts: ["hues", "tokens", "scales", "palettes"] }),
     placeholderData: (before) => before,
   });
   const everything = useMemo(() => [...PLACES, ...colorsOf(colors.data ?? {})], [colors.data]);
   return { everything, awaited: colors.isPending };
 }
 
-function colorsOf({ hues = [], tokens = [], scales = [] }: Partial<Parts>): Found[] {
+function colorsOf({ hues = [], tokens = [], scales = [], palettes = [] }: Partial<Parts>): Found[] {
   const names = new Map(hues.map((hue) => [hue.id, hue.name]));
   return [
     ...hues.map((hue) => ({ key: hue.key, words: hue.name, what: hue.status ?? hue.kind, seen: hue.seen })),
@@ -101,6 +101,23 @@ function colorsOf({ hues = [], tokens = [], scales = [] }: Partial<Parts>): Foun
       })),
     ),
     // Tokens last: they are found by the step that they stand on too, and the step itself is meant first.
+    ...palettes.map((palette) => ({
+      key: `palette:${palette.id}`,
+      words: palette.name,
+      what: `${palette.kind} palette`,
+      seen: palette.colors.at(-1)?.seen ?? null,
+      stage: "charts",
+    })),
+    ...palettes.flatMap((palette) =>
+      palette.kind === "categorical"
+        ? palette.colors.map((color, place) => ({
+            key: color.key,
+            words: `${palette.name} ${place + 1} ${color.category}`.trim(),
+            what: color.name,
+            seen: color.seen,
+          }))
+        : [],
+    ),
     ...tokens.map((token) => ({ key: token.key, words: token.name, what: token.chain, seen: token.seen })),
   ];
 }
@@ -127,6 +144,7 @@ function Search({ field, onClose }: { field: RefObject<HTMLInputElement | null>;
     onClose();
     if (one.stage) {
       goTo(one.stage, one.area);
+      if (one.seen) look({ select: one.key });
       focusSoon(one.area ? found("[data-testid=area]") : entryOfSheet);
     } else {
       look({ select: one.key });

@@ -40,6 +40,25 @@ def breaks(values: Floats, count: int, method: ClassMethod, typed: Sequence[floa
     return _natural(values, count)
 
 
+def breaks_around(values: Floats, middle: float, count: int, method: ClassMethod) -> list[float]:
+    """The `count` - 1 inner limits of classes over finite values (n,), as many on each side of a middle among them.
+
+    An even number has a limit there, an odd one a class around it. Raises DomainError as `breaks` does, and where one
+    side has too few different values.
+    """
+    half = count // 2
+    sides = values[values < middle], values[values >= middle]
+    # With a class around the middle, each side gives it the part that lies nearest.
+    parts = half + count % 2
+    if half == 0:
+        return []
+    low, high = (breaks(side, parts, method) if len(side) else [] for side in sides)
+    if len(low) < parts - 1 or len(high) < parts - 1:
+        words = f"One side of {middle:g} has too many values that are alike for {parts} classes: ask for fewer."
+        raise DomainError(words, "classes", "few")
+    return [*low, *([] if count % 2 else [middle]), *high]
+
+
 def counts(values: Floats, limits: Sequence[float]) -> list[int]:
     """How many finite values (n,) stand in each class; one that stands on a limit is of the class above it."""
     places = np.searchsorted(np.asarray(limits), values, side="right")

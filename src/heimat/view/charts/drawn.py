@@ -1,11 +1,12 @@
 """What the charts of a palette are drawn from: groups of rows, and for each the place of its color in the palette."""
 
+import re
 from collections.abc import Sequence
 
 import numpy as np
 from typing_extensions import TypedDict
 
-from heimat.core.charts.classes import breaks, counts
+from heimat.core.charts.classes import breaks, breaks_around, counts
 from heimat.core.charts.gathering import (
     OTHER,
     Gather,
@@ -25,6 +26,10 @@ from heimat.core.document.palettes import Categorical, Diverging, Palette, Seque
 from heimat.core.errors import DomainError
 from heimat.core.hues.palette_colors import SAMPLES
 from heimat.core.resolve.resolved import Resolved
+
+_BETWEEN = re.compile(r"([^–—→]+)[–—→]([^–—→]+)")
+"""A name of two places with a dash between."""
+_MOST_STOPS = 24
 
 
 class SeriesView(TypedDict):
@@ -82,12 +87,35 @@ class LegendView(TypedDict):
     problem: str
 
 
+class GaugeView(TypedDict):
+    """The mean of each category: its value, where that is on the way from low to high, the place of its color."""
+
+    title: str
+    names: list[str]
+    values: list[float | None]
+    along: list[float]
+    places: list[int | None]
+
+
+class LinksView(TypedDict):
+    """Categories that lead from one place to another: for each the places of both, the mean, the place of its color."""
+
+    title: str
+    stops: list[str]
+    names: list[str]
+    ends: list[tuple[int, int]]
+    values: list[float | None]
+    places: list[int | None]
+
+
 class RampChartsView(TypedDict):
-    """What charts by number are drawn from."""
+    """What charts by number are drawn from; there are links where categories are named after two places."""
 
     legend: LegendView
     heat: ColoredGridView
     tiles: ColoredGridView
+    gauge: GaugeView
+    links: LinksView | None
 
 
 class ChartsView(TypedDict):
@@ -208,6 +236,16 @@ def _ramp(table: Table, palette: Palette, make: Sequential | Diverging) -> RampC
         places = _places(make, means, low, high, limits)
         return {**plain, "places": [[None if each < 0 else int(each) for each in row] for row in places]}
 
+    means = gathered(across, in_one(table), column.numbers, "mean")[:, 0]
+    own_places = [None if each < 0 else int(each) for each in _places(make, means[None], low, high, limits)[0]]
+    own_values = [None if not np.isfinite(each) else round(float(each), 4) for each in means]
+    gauge: GaugeView = {
+        "title": f"Mean of {column.name}",
+        "names": list(across.names),
+        "values": own_values,
+        "along": [round(float(each), 4) for each in np.nan_to_num(_along(make, means, low, high))],
+        "places": own_places,
+    }
     return {
         "legend": {
             "column": column.name,
@@ -222,7 +260,47 @@ def _ramp(table: Table, palette: Palette, make: Sequential | Diverging) -> RampC
         },
         "heat": grid(f"Mean of {column.name} by weekday", heat_rows, weekday),
         "tiles": grid(f"Mean of {column.name}", across, period),
+        "gauge": gauge,
+        "links": _links(gauge),
     }
+
+
+def _links(gauge: GaugeView) -> LinksView | None:
+    """The same by links, where every category is named after the two places that it leads between."""
+    found = [_BETWEEN.fullmatch(name) for name in gauge["names"]]
+    ends = [(each[1].strip(), each[2].strip()) for each in found if each]
+    stops = _walked(ends)
+    if len(ends) < len(found) or len(ends) < 2 or len(stops) > _MOST_STOPS:
+        return None
+    return {
+        "title": gauge["title"],
+        "stops": stops,
+        "names": gauge["names"],
+        "ends": [(stops.index(one), stops.index(other)) for one, other in ends],
+        "values": gauge["values"],
+        "places": gauge["places"],
+    }
+
+
+def _walked(ends: Sequence[tuple[str, str]]) -> list[str]:
+    """The places in the order of a walk along the links, so that few of these cross where places stand around."""
+    found: dict[str, None] = {}
+    waiting = [stop for pair in reversed(ends) for stop in reversed(pair)]
+    while waiting:
+        stop = waiting.pop()
+        if stop not in found:
+            found[stop] = None
+            beside = [other if stop == one else one for one, other in ends if stop in (one, other)]
+            waiting += [each for each in reversed(beside) if each not in found]
+    return list(found)
+
+
+def _along(make: Sequential | Diverging, values: Floats, low: float, high: float) -> Floats:
+    """Where values are on the way along a palette, from 0 to 1."""
+    if isinstance(make, Diverging):
+        found = around(values, low, make.middle, high, same_unit=make.sides == "unit")
+        return np.asarray(found)
+    return np.asarray(along(values, low, high))
 
 
 def _resorted(groups: Groups) -> np.ndarray:
@@ -236,6 +314,8 @@ def _limits(make: Sequential | Diverging, values: Floats, low: float, high: floa
     count = make.classes or SAMPLES
     if isinstance(make, Diverging) and make.breaks == "equal":
         return even_limits(low, make.middle, high, count, same_unit=make.sides == "unit")
+    if isinstance(make, Diverging) and make.breaks != "typed" and low < make.middle < high:
+        return breaks_around(values, make.middle, count, make.breaks)
     return breaks(values, count, make.breaks, make.typed)
 
 
@@ -244,9 +324,7 @@ def _places(
 ) -> np.ndarray:
     if make.classes:
         return class_places(values, limits).clip(-1, make.classes - 1)
-    if isinstance(make, Diverging):
-        return nearest_sample(around(values, low, make.middle, high, same_unit=make.sides == "unit"), SAMPLES)
-    return nearest_sample(along(values, low, high), SAMPLES)
+    return nearest_sample(_along(make, values, low, high), SAMPLES)
 
 
 def _periods(table: Table) -> Groups:

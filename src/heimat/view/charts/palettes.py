@@ -12,7 +12,7 @@ from heimat.core.color.difference import distance_text
 from heimat.core.color.naming import spoken_name
 from heimat.core.color.notation import Color, hex_of
 from heimat.core.document.keys import palette_key
-from heimat.core.document.palettes import Categorical, Make, OtherRole, Sequential
+from heimat.core.document.palettes import Categorical, Make, OtherRole, Sequential, values_of
 from heimat.core.document.words import value_in_words
 from heimat.core.proposals.binding import bound_to
 from heimat.core.resolve.palettes import ResolvedPalette
@@ -47,6 +47,13 @@ class OtherColorView(SwatchView):
     contrast: str
 
 
+class ThroughView(SwatchView):
+    """A color that a palette over numbers goes through: in words, and where, in percent from light to dark."""
+
+    words: str
+    at: float
+
+
 class PaletteView(TypedDict):
     """A palette in the theme that is shown, how it is made, and what is to be said of it, each a sentence.
 
@@ -65,6 +72,7 @@ class PaletteView(TypedDict):
     note: str
     view: str
     others: list[OtherColorView]
+    through: list[ThroughView]
     bound: list[str]
     colors: list[PaletteColorView]
     continuous: bool
@@ -93,6 +101,7 @@ def _view(look: Look, shown: ResolvedPalette) -> PaletteView:
         "note": palette.note,
         "view": palette.view,
         "others": _others(look, shown),
+        "through": _through(look, shown),
         "bound": [token.name for token in bound_to(look.system, palette.id)],
         "colors": _colors(look, shown),
         "continuous": not isinstance(make, Categorical) and make.classes is None,
@@ -138,6 +147,23 @@ def _others(look: Look, shown: ResolvedPalette) -> list[OtherColorView]:
                 "contrast": cut(float(ratio(rgb8, shown.ground8))),
             }
         )
+    return found
+
+
+def _through(look: Look, shown: ResolvedPalette) -> list[ThroughView]:
+    make = shown.palette.make
+    if isinstance(make, Categorical):
+        return []
+    found: list[ThroughView] = []
+    light = lights(shown.values8)
+    swatches = look.eyes.swatches(shown.values8)
+    for place, (swatch, value) in enumerate(zip(swatches, values_of(make), strict=True)):
+        at = 1.0 if place else 0.0
+        if isinstance(make, Sequential):
+            said = make.places[place] if make.places else None
+            own = (make.lightest - float(light[place])) / (make.lightest - make.darkest)
+            at = said if said is not None else min(max(own, 0.0), 1.0)
+        found.append({**swatch, "words": value_in_words(look.system, value), "at": round(at * 100.0)})
     return found
 
 

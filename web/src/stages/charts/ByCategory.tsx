@@ -2,6 +2,7 @@
 import { Grid } from "@chakra-ui/react";
 import type { ChartsView } from "../../api/client";
 import { Bars } from "./marks/Bars";
+import type { Told } from "./marks/frame";
 import { Lines } from "./marks/Lines";
 import { Multiples } from "./marks/Multiples";
 import { Scatter } from "./marks/Scatter";
@@ -16,11 +17,12 @@ interface Props {
   lit: number | null;
   shape: Shape;
   third: Third;
+  told: Told;
 }
 
-export function ByCategory({ categories, ground, ink, lit, shape, third }: Props) {
+export function ByCategory({ categories, ground, ink, lit, shape, third, told }: Props) {
   const { by_period, scatter, series } = categories;
-  const shared = { series, lit, ink };
+  const shared = { series, lit, ink, told };
   return (
     <Grid
       templateColumns="1fr 1fr 1fr"

@@ -1,15 +1,20 @@
-/** Charts by number: a legend with the values in each class, a heat map and tiles, on the ground of a palette. */
+/** Charts by number: a legend with the values in each class, a heat map, and one more, on the ground of a palette. */
 import { Grid } from "@chakra-ui/react";
 import type { ChartsView, PaletteView } from "../../api/client";
 import { Cells } from "./marks/Cells";
+import { Gauge } from "./marks/Gauge";
 import { Legend } from "./marks/Legend";
+import { Links } from "./marks/Links";
+
+export type NumberThird = "tiles" | "gauge" | "links";
 
 interface Props {
   ramp: NonNullable<ChartsView["ramp"]>;
   palette: PaletteView;
+  third: NumberThird;
 }
 
-export function ByNumber({ ramp, palette }: Props) {
+export function ByNumber({ ramp, palette, third }: Props) {
   const ink = palette.ground_ink;
   return (
     <Grid
@@ -21,7 +26,13 @@ export function ByNumber({ ramp, palette }: Props) {
     >
       <Legend legend={ramp.legend} palette={palette} ink={ink} />
       <Cells grid={ramp.heat} ink={ink} />
-      <Cells grid={ramp.tiles} ink={ink} />
+      {third === "gauge" ? (
+        <Gauge gauge={ramp.gauge} palette={palette} ink={ink} />
+      ) : third === "links" && ramp.links ? (
+        <Links links={ramp.links} ink={ink} />
+      ) : (
+        <Cells grid={ramp.tiles} ink={ink} />
+      )}
     </Grid>
   );
 }

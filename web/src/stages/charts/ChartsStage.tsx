@@ -9,11 +9,13 @@ import { AreaToggles, WorkArea } from "../shared/WorkArea";
 import { BroughtData } from "./BroughtData";
 import { DataChoice } from "./DataChoice";
 import { Drawn } from "./Drawn";
+import { EvenSteps } from "./EvenSteps";
 import { HowFarApart } from "./HowFarApart";
 import { PaletteFindings } from "./PaletteFindings";
 import { PaletteRow } from "./PaletteRow";
 import { PaletteTools } from "./PaletteTools";
 import { useShownPalette } from "./palette";
+import { Through } from "./Through";
 import { useWalking } from "./useWalking";
 
 export function ChartsStage() {
@@ -56,8 +58,9 @@ export function ChartsStage() {
         {shown && (
           <>
             <PaletteTools key={shown.id} palette={shown} />
+            {shown.kind !== "categorical" && <Through key={`through ${shown.id}`} palette={shown} />}
             <Drawn palette={shown} />
-            <HowFarApart palette={shown} />
+            {shown.kind === "categorical" ? <HowFarApart palette={shown} /> : <EvenSteps palette={shown} />}
             <PaletteFindings palette={shown} />
           </>
         )}

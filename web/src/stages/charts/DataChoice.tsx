@@ -1,6 +1,7 @@
 /** Which data the charts are drawn from; a table can be brought from a file too. */
-import { useRef } from "react";
-import { client, data } from "../../api/client";
+import { Text } from "@chakra-ui/react";
+import { useRef, useState } from "react";
+import { client, type DatasetView, data, problemOf } from "../../api/client";
 import { Choice } from "../../components/Choice";
 import { ToolButton } from "../../components/ToolButton";
 import { useInbox } from "../../workspace/inbox";
@@ -15,19 +16,48 @@ export function DataChoice() {
   const slug = useLook((at) => at.slug);
   const { all, shown, again } = useData();
   const file = useRef<HTMLInputElement>(null);
-  const choose = async (value: string) => {
+  /** The table that is to be removed, which is asked once more: it does not come back. */
+  const [going, setGoing] = useState<DatasetView | null>(null);
+  const [problem, setProblem] = useState("");
+  const choose = (value: string) => {
+    setProblem("");
     if (value === OPEN) file.current?.click();
-    else if (value === REMOVE && shown) {
+    else if (value === REMOVE) setGoing(shown ?? null);
+    else useInterface.getState().set({ dataset: Number(value) });
+  };
+  const remove = async (dataset: DatasetView) => {
+    setGoing(null);
+    try {
       await data(
         client.DELETE("/api/systems/{slug}/data/{dataset}", {
-          params: { path: { slug, dataset: shown.id } },
+          params: { path: { slug, dataset: dataset.id } },
         }),
       );
-      await again();
-    } else useInterface.getState().set({ dataset: Number(value) });
+    } catch (thrown) {
+      setProblem(`${dataset.name} is still there. ${problemOf(thrown).message}`);
+    }
+    await again();
   };
+  if (going) {
+    return (
+      <>
+        <Text fontSize="12px" role="status">
+          Remove {going.name} with its {going.rows.toLocaleString("en-US")} rows? It does not come back.
+        </Text>
+        <ToolButton autoFocus onClick={() => void remove(going)}>
+          Remove {going.name}
+        </ToolButton>
+        <ToolButton onClick={() => setGoing(null)}>Keep it</ToolButton>
+      </>
+    );
+  }
   return (
     <>
+      {problem && (
+        <Text role="alert" fontSize="12px" fontWeight="700">
+          {problem}
+        </Text>
+      )}
       {all.length > 0 ? (
         <Choice
           label="Data"
@@ -37,7 +67,7 @@ export function DataChoice() {
             { value: OPEN, words: "Open a table (CSV)" },
             { value: REMOVE, words: `Remove ${shown?.name ?? ""}` },
           ]}
-          onChoose={(value) => void choose(value)}
+          onChoose={choose}
         />
       ) : (
         <ToolButton onClick={() => file.current?.click()}>Open a table (CSV)</ToolButton>

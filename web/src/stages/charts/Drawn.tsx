@@ -4,22 +4,29 @@ import { Box, Flex, Text } from "@chakra-ui/react";
 import { type CSSProperties, type ReactNode, useMemo, useState } from "react";
 import { type PaletteView, problemOf } from "../../api/client";
 import { Choice } from "../../components/Choice";
-import { usePart } from "../../workspace/hooks";
+import { usePart, useWorkspace } from "../../workspace/hooks";
 import { useLook, VISION_WORDS } from "../../workspace/look";
 import { ByCategory, type Shape, type Third } from "./ByCategory";
-import { ByNumber } from "./ByNumber";
+import { ByNumber, type NumberThird } from "./ByNumber";
+import type { Telling } from "./marks/frame";
 import { Series } from "./marks/Series";
+import { assigned, type Categorical, setPalette } from "./palette";
 import { useCharts } from "./useData";
 
 const DESIGNED = "designed";
+/** Where a system says nothing of what has no color of its own. */
+const GRAY = "#9A9A9A";
+const NOTHING: readonly Telling[] = [];
 
 export function Drawn({ palette }: { palette: PaletteView }) {
   const [number, setNumber] = useState<string | null>(null);
   const [lit, setLit] = useState<number | null>(null);
   const [shape, setShape] = useState<Shape>("stacked");
   const [wanted, setThird] = useState<Third>("points");
+  const [map, setMap] = useState<NumberThird>("tiles");
   const [beside, setBeside] = useState("");
   const palettes = usePart("palettes");
+  const { put } = useWorkspace();
   const vision = useLook((at) => at.vision);
   const { charts, error, dataset, known } = useCharts(palette.id, number);
   // Classes are those of the palette that is drawn: another one has to have as many colors.
@@ -49,6 +56,16 @@ export function Drawn({ palette }: { palette: PaletteView }) {
   const { categories, ramp } = charts;
   const third = wanted === "points" && !categories?.scatter ? "areas" : wanted;
   const numbers = dataset?.columns.filter((each) => each.kind === "number") ?? [];
+  const exchange = (one: number, other: number) => {
+    const { names, places } = charts.categories?.series ?? { names: [], places: [] };
+    const [from, to] = [names[one] ?? "", names[other] ?? ""];
+    const [here, there] = [places[one] ?? null, places[other] ?? null];
+    let make = palette.make as Categorical;
+    // What has no color yet takes that of the other, which is left without one.
+    if (there !== null) make = assigned(make, there, from);
+    if (here !== null) make = assigned(make, here, to);
+    void put(setPalette(palette, make));
+  };
   const draw = (drawn: PaletteView) => (
     <>
       {categories && (
@@ -59,9 +76,10 @@ export function Drawn({ palette }: { palette: PaletteView }) {
           lit={lit}
           shape={shape}
           third={third}
+          told={(drawn.make as Categorical).told_by ?? NOTHING}
         />
       )}
-      {ramp && <ByNumber ramp={ramp} palette={drawn} />}
+      {ramp && <ByNumber ramp={ramp} palette={drawn} third={map} />}
     </>
   );
   return (
@@ -72,7 +90,15 @@ export function Drawn({ palette }: { palette: PaletteView }) {
         </Text>
       ))}
       <Flex gap="8px" align="center" wrap="wrap" marginBottom="4px">
-        {categories && <Series series={categories.series} lit={lit} onLight={setLit} palette={palette} />}
+        {categories && (
+          <Series
+            series={categories.series}
+            lit={lit}
+            onLight={setLit}
+            palette={palette}
+            onExchange={exchange}
+          />
+        )}
         <Flex marginLeft="auto" gap="8px" wrap="wrap">
           {(others.length > 0 || vision !== "typical") && (
             <Choice
@@ -84,6 +110,18 @@ export function Drawn({ palette }: { palette: PaletteView }) {
                 ...others.map((each) => ({ value: each.id, words: each.name })),
               ]}
               onChoose={setBeside}
+            />
+          )}
+          {ramp && (
+            <Choice
+              label="Also"
+              value={map === "links" && !ramp.links ? "tiles" : map}
+              items={[
+                { value: "tiles", words: "tiles" },
+                { value: "gauge", words: "gauges" },
+                ...(ramp.links ? [{ value: "links", words: "a map of places" }] : []),
+              ]}
+              onChoose={(value) => setMap(value as NumberThird)}
             />
           )}
           {categories && (
@@ -144,11 +182,16 @@ export function Drawn({ palette }: { palette: PaletteView }) {
 
 /** Gives the marks inside the colors that they name; who has none of its own is muted. */
 function Painted({ palette, children }: { palette: PaletteView; children: ReactNode }) {
-  const muted = usePart("tokens", (tokens) => tokens.find((each) => each.purpose === "chart.muted")?.seen);
   const colors = useMemo(() => {
     const named = palette.colors.map((color, place) => [`--c${place}`, color.seen]);
-    return { ...Object.fromEntries(named), "--muted": muted ?? "#9A9A9A" } as CSSProperties;
-  }, [palette, muted]);
+    const others = palette.others.map((each) => [`--${each.role}`, each.seen]);
+    return {
+      "--muted": GRAY,
+      "--missing": GRAY,
+      ...Object.fromEntries([...named, ...others]),
+      "--ground": palette.ground_seen,
+    } as CSSProperties;
+  }, [palette]);
   return <div style={colors}>{children}</div>;
 }
 
@@ -157,4 +200,5 @@ const asDesigned = (palette: PaletteView): PaletteView => ({
   ...palette,
   ground_seen: palette.ground_hex,
   colors: palette.colors.map((color) => ({ ...color, seen: color.hex })),
+  others: palette.others.map((color) => ({ ...color, seen: color.hex })),
 });

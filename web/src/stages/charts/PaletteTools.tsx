@@ -9,7 +9,7 @@ import { Toggle } from "../../components/Toggle";
 import { ToolButton } from "../../components/ToolButton";
 import { usePart, useWorkspace } from "../../workspace/hooks";
 import { look, useLook } from "../../workspace/look";
-import { type Categorical, freeName, placeOf, setPalette } from "./palette";
+import { assigned, type Categorical, freeName, placeOf, setPalette } from "./palette";
 import { RampTools } from "./RampTools";
 import { useData } from "./useData";
 
@@ -89,6 +89,7 @@ export function PaletteTools({ palette }: { palette: PaletteView }) {
 /** The color of a categorical palette that is selected. */
 function ColorTools({ palette }: { palette: PaletteView }) {
   const slug = useLook((at) => at.slug);
+  const { shown: dataset } = useData();
   const chosen = useLook((at) => placeOf(at.select)?.color);
   const { put, keep } = useWorkspace();
   const make = palette.make as Categorical;
@@ -121,9 +122,25 @@ function ColorTools({ palette }: { palette: PaletteView }) {
     await keep([setPalette(palette, withColor({ value: named.value as typeof color.value, shades: {} }))]);
   };
   const number = place + 1;
+  const column = dataset?.columns.find((each) => each.name === palette.column);
+  const categories = [
+    ...new Set([...(column?.words ?? []), ...make.colors.map((each) => each.category ?? "")]),
+  ].filter(Boolean);
   return (
     <>
       <ToolButton onClick={() => void reversed()}>Reverse</ToolButton>
+      {categories.length > 0 && (
+        <Choice
+          label=""
+          of={`for color ${number}`}
+          value={color.category ?? ""}
+          items={[
+            { value: "", words: `${number} stands for none` },
+            ...categories.map((each) => ({ value: each, words: each })),
+          ]}
+          onChoose={(category) => void put(setPalette(palette, assigned(make, place, category)))}
+        />
+      )}
       <TextField
         key={`category ${color.id}`}
         label={`What color ${number} stands for`}

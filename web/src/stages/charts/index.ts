@@ -5,7 +5,7 @@ import { lazily, type StageManifest } from "../manifest";
 export const charts: StageManifest = {
   id: "charts",
   words: "Charts",
-  parts: () => ["palettes", "palette_detail", "findings", "repairs", "tokens", "hues", "slip"],
+  parts: () => ["palettes", "palette_detail", "findings", "repairs", "tokens", "hues", "stops", "slip"],
   component: lazily(() => import("./ChartsStage"), "ChartsStage"),
   takes: (files, text) =>
     files.length > 0 ? files.every(isTable) : text.split("\n").length > 2 && /[,;\t]/.test(text),
@@ -33,6 +33,12 @@ export const charts: StageManifest = {
       words: "Two ends",
       parts: [],
       component: lazily(() => import("./areas/TwoEndsArea"), "TwoEndsArea"),
+    },
+    {
+      id: "in-use",
+      words: "In use",
+      parts: [],
+      component: lazily(() => import("./areas/UsedArea"), "UsedArea"),
     },
     {
       id: "glance",

@@ -41,3 +41,23 @@ export function added(name: string, make: Make, ground: string | null): { edit: 
   const id = newId();
   return { edit: edit("add_palette", { id, name, make, ground, column: "" }), key: `palette:${id}` };
 }
+
+/** Of many, so many of them at even distances, the first and the last among them. */
+export function everyNth<Each>(all: readonly Each[], most: number): Each[] {
+  if (all.length <= most) return [...all];
+  const step = (all.length - 1) / (most - 1);
+  return Array.from({ length: most }, (_, place) => Math.round(place * step)).flatMap((at) => all[at] ?? []);
+}
+
+/** A palette whose color at a place stands for a category; what stood for it before takes what that one stood for. */
+export function assigned(make: Categorical, place: number, category: string): Categorical {
+  const before = make.colors[place]?.category ?? "";
+  const colors = make.colors.map((color, at) =>
+    at === place
+      ? { ...color, category }
+      : color.category === category && category !== ""
+        ? { ...color, category: before }
+        : color,
+  );
+  return { ...make, colors };
+}

@@ -2,6 +2,7 @@
 import { Box, Flex, Text, Textarea } from "@chakra-ui/react";
 import { useId } from "react";
 import { client, data } from "../../../api/client";
+import { PALETTE_SOURCES } from "../../../api/constants.generated";
 import { edit } from "../../../api/edits";
 import { newId } from "../../../api/ids";
 import { ToolButton } from "../../../components/ToolButton";
@@ -10,7 +11,7 @@ import { usePart, useWorkspace } from "../../../workspace/hooks";
 import { look, useLook } from "../../../workspace/look";
 import { useLatest } from "../../../workspace/useLatest";
 import { Area } from "../../shared/Area";
-import { freeName, type Make, useShownPalette, type Value } from "../palette";
+import { everyNth, freeName, type Make, useShownPalette, type Value } from "../palette";
 import { Strip } from "./Strip";
 
 const MOST = 24;
@@ -65,7 +66,7 @@ export function FromSetArea() {
         : kind === "sequential"
           ? {
               kind,
-              sources: values.length > 5 ? [low, values[Math.floor(values.length / 2)] ?? low, high] : values,
+              sources: everyNth(values, PALETTE_SOURCES),
               lightest: 96,
               darkest: 14,
               ...classes,

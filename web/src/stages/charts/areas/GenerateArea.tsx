@@ -1,7 +1,7 @@
 /** Colors for categories, made as far apart as the bounds allow; what each position costs is known before it is chosen. */
 import { Box, Flex, Text } from "@chakra-ui/react";
-import { keepPreviousData, useQuery } from "@tanstack/react-query";
-import { useState } from "react";
+import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useEffect, useState } from "react";
 import { client, data, problemOf, type WishBody } from "../../../api/client";
 import { CHART_COLORS } from "../../../api/constants.generated";
 import { NumberField } from "../../../components/NumberField";
@@ -57,6 +57,14 @@ export function GenerateArea() {
     } catch (thrown) {
       setProblem(problemOf(thrown).message);
     }
+  };
+  const queries = useQueryClient();
+  const [stoppedAt, setStopped] = useState<object | null>(null);
+  const stopped = stoppedAt === wish && !proposal.isFetching;
+  const stop = () => {
+    setStopped(wish);
+    void queries.cancelQueries({ queryKey: ["proposal", slug] });
+    void queries.cancelQueries({ queryKey: ["prices", slug] });
   };
   const heldOwn = own?.colors.filter((each) => each.held) ?? [];
   return (
@@ -140,9 +148,13 @@ export function GenerateArea() {
             <Strip colors={proposal.data?.colors ?? []} names={proposal.data?.names ?? []} height={56} />
           </Box>
           <Text width="190px" fontSize="12px" aria-live="polite" data-testid="reached">
-            {proposal.isFetching
-              ? "Searching"
-              : proposal.data && `nearest pair ${proposal.data.apart}, any vision`}
+            {proposal.isFetching ? (
+              <Searching onStop={stop} />
+            ) : stopped ? (
+              "Stopped. Another search, or another wish, goes on."
+            ) : (
+              proposal.data && `nearest pair ${proposal.data.apart}, any vision`
+            )}
           </Text>
         </Flex>
       )}
@@ -191,6 +203,23 @@ export function GenerateArea() {
               .join("; ")}.`}
       </Text>
     </Area>
+  );
+}
+
+/** How long a search has been going on, beyond half a second, and a way to end it. */
+function Searching({ onStop }: { onStop: () => void }) {
+  const [tenths, setTenths] = useState(0);
+  useEffect(() => {
+    const ticking = setInterval(() => setTenths((before) => before + 1), 100);
+    return () => clearInterval(ticking);
+  }, []);
+  return tenths < 5 ? (
+    "Searching"
+  ) : (
+    <Flex gap="8px" align="center">
+      <Text aria-hidden="true">Searching, {(tenths / 10).toFixed(1)} s</Text>
+      <ToolButton onClick={onStop}>Stop</ToolButton>
+    </Flex>
   );
 }
 

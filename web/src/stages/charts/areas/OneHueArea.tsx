@@ -1,14 +1,13 @@
 /** From little to much: a way through one hue or several, even in every step. */
 import { Flex, Text } from "@chakra-ui/react";
 import { useState } from "react";
+import { PALETTE_SOURCES } from "../../../api/constants.generated";
 import { Toggle } from "../../../components/Toggle";
 import { ToolButton } from "../../../components/ToolButton";
 import { usePart, useWorkspace } from "../../../workspace/hooks";
 import { look } from "../../../workspace/look";
 import { Area } from "../../shared/Area";
 import { added, freeName, type Sequential, setPalette, useShownPalette, type Value } from "../palette";
-
-const MOST = 5;
 
 export function OneHueArea() {
   const hues = usePart("hues");
@@ -33,7 +32,7 @@ export function OneHueArea() {
     reversed: own?.reversed ?? false,
   };
   const none = chosen.length === 0;
-  const many = chosen.length > MOST;
+  const many = chosen.length > PALETTE_SOURCES;
   const first = hues.find((hue) => hue.id === chosen[0])?.name ?? "one hue";
   return (
     <Area
@@ -78,7 +77,7 @@ export function OneHueArea() {
       </Flex>
       {(none || many) && (
         <Text fontSize="12px" fontWeight="700" role="alert" marginTop="6px">
-          {none ? "Choose a hue to go through." : `A way goes through at most ${MOST} hues.`}
+          {none ? "Choose a hue to go through." : `A way goes through at most ${PALETTE_SOURCES} hues.`}
         </Text>
       )}
     </Area>

@@ -37,6 +37,7 @@ export function TwoEndsArea() {
     kind: "diverging",
     low: value,
     high,
+    exact: own?.exact ?? false,
     middle: own?.middle ?? 0,
     sides: own?.sides ?? "unit",
     classes: own?.classes ?? 9,

@@ -1,7 +1,17 @@
 /** Bars by period, the categories stacked with a gap between them, or side by side. */
 import { scaleBand, scaleLinear } from "d3-scale";
 import { memo } from "react";
-import { colorOf, dimmed, type GridData, HEIGHT, MARGIN, numberText, type Series, WIDTH } from "./frame";
+import { EndLabels } from "./EndLabels";
+import {
+  categoryColor,
+  type GridData,
+  HEIGHT,
+  MARGIN,
+  numberText,
+  type Series,
+  type Told,
+  WIDTH,
+} from "./frame";
 import styles from "./marks.module.css";
 
 interface Props {
@@ -10,13 +20,14 @@ interface Props {
   lit: number | null;
   ink: string;
   shape: "stacked" | "grouped";
+  told: Told;
 }
 
-/** Touching colors are parted by the ground. */
-const GAP = 1;
-
-export const Bars = memo(function Bars({ grid, series, lit, ink, shape }: Props) {
-  const right = WIDTH - 8;
+export const Bars = memo(function Bars({ grid, series, lit, ink, shape, told }: Props) {
+  // Touching colors are parted by the ground, where the palette says so.
+  const gap = told.includes("gap") ? 1 : 0;
+  const labeled = told.includes("label") && shape === "stacked";
+  const right = WIDTH - (labeled ? MARGIN.right : 8);
   const x = scaleBand(grid.columns, [MARGIN.left, right]).padding(0.18);
   const inner = scaleBand(series.names, [0, x.bandwidth()]);
   const sums = grid.columns.map((_, period) =>
@@ -60,11 +71,11 @@ export const Bars = memo(function Bars({ grid, series, lit, ink, shape }: Props)
                 <rect
                   key={category_name}
                   x={(x(name) ?? 0) + (own ? 0 : (inner(category_name) ?? 0))}
-                  width={own ? x.bandwidth() : Math.max(inner.bandwidth() - GAP, 0.5)}
+                  width={own ? x.bandwidth() : Math.max(inner.bandwidth() - gap, 0.5)}
                   y={top}
-                  height={Math.max(foot - top - (own ? GAP : 0), 0)}
-                  style={{ fill: colorOf(series.places[category]) }}
-                  opacity={dimmed(lit, category)}
+                  height={Math.max(foot - top - (own ? gap : 0), 0)}
+                  style={{ fill: categoryColor(series, category, lit) }}
+                  className={told.includes("outline") ? styles.outlined : undefined}
                 >
                   <title>{`${category_name}, ${name}: ${numberText(value)}`}</title>
                 </rect>
@@ -78,6 +89,17 @@ export const Bars = memo(function Bars({ grid, series, lit, ink, shape }: Props)
           </g>
         );
       })}
+      {labeled && <EndLabels names={series.names} wished={middles(grid, y)} at={right} />}
     </svg>
   );
 });
+
+/** The heights at which the parts of the last bar have their middles. */
+function middles(grid: GridData, y: (value: number) => number): number[] {
+  let under = 0;
+  return grid.values.map((row) => {
+    const value = Math.max(row.at(-1) ?? 0, 0);
+    under += value;
+    return y(under - value / 2);
+  });
+}

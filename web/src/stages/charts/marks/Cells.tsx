@@ -1,8 +1,9 @@
 /** A heat map or tiles: cells that touch, each in the color of its value, with its figure where there is room. */
 import { scaleBand } from "d3-scale";
-import { memo } from "react";
+import { memo, useId } from "react";
 import type { ChartsView } from "../../../api/client";
 import { colorOf, HEIGHT, numberText, WIDTH } from "./frame";
+import { Missing } from "./Missing";
 import styles from "./marks.module.css";
 
 type Grid = NonNullable<ChartsView["ramp"]>["heat"];
@@ -11,6 +12,7 @@ const LEFT = 92;
 const TOP = 34;
 
 export const Cells = memo(function Cells({ grid, ink }: { grid: Grid; ink: string }) {
+  const hatched = useId();
   const x = scaleBand(grid.columns, [LEFT, WIDTH - 4]);
   const y = scaleBand(grid.rows, [TOP, HEIGHT - 6]);
   return (
@@ -21,6 +23,7 @@ export const Cells = memo(function Cells({ grid, ink }: { grid: Grid; ink: strin
       role="img"
       aria-label={grid.title}
     >
+      <Missing id={hatched} />
       <text x={0} y={12} className={styles.title}>
         {grid.title}
       </text>
@@ -53,7 +56,7 @@ export const Cells = memo(function Cells({ grid, ink }: { grid: Grid; ink: strin
                 height={y.bandwidth() + 0.3}
                 data-place={color ?? undefined}
                 className={value === null || value === undefined ? styles.missing : undefined}
-                style={value === null || value === undefined ? undefined : { fill: colorOf(color) }}
+                style={{ fill: value === null || value === undefined ? `url(#${hatched})` : colorOf(color) }}
               >
                 <title>{`${name}, ${column}: ${value === null || value === undefined ? "no data" : numberText(value)}`}</title>
               </rect>

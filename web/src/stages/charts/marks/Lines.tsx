@@ -2,15 +2,17 @@
 import { scaleLinear, scalePoint } from "d3-scale";
 import { area, line, stack } from "d3-shape";
 import { memo } from "react";
+import { EndLabels } from "./EndLabels";
 import {
-  colorOf,
-  dimmed,
+  categoryColor,
+  dashOf,
   type GridData,
   HEIGHT,
   MARGIN,
   numberText,
   type Series,
-  spread,
+  shapeOf,
+  type Told,
   WIDTH,
 } from "./frame";
 import styles from "./marks.module.css";
@@ -20,10 +22,11 @@ interface Props {
   series: Series;
   lit: number | null;
   ink: string;
+  told: Told;
   area?: boolean;
 }
 
-export const Lines = memo(function Lines({ grid, series, lit, ink, area: areas = false }: Props) {
+export const Lines = memo(function Lines({ grid, series, lit, ink, told, area: areas = false }: Props) {
   const x = scalePoint(grid.columns, [MARGIN.left, WIDTH - MARGIN.right]);
   const stacked = areas ? stacksOf(grid) : [];
   const values = areas
@@ -40,12 +43,13 @@ export const Lines = memo(function Lines({ grid, series, lit, ink, area: areas =
     .x((_, place) => at(place))
     .y0((each) => y(each[0]))
     .y1((each) => y(each[1]));
+  // Of very many periods every nth has a marker.
+  const every = Math.max(1, Math.ceil(grid.columns.length / 8));
   const ends = grid.values.map((row, category) => {
     const top = stacked[category]?.at(-1);
     if (areas && top) return y((top[0] + top[1]) / 2);
     return y(row.reduce((last, value) => value ?? last, 0) ?? 0);
   });
-  const labels = spread(ends, 11, MARGIN.top, HEIGHT - MARGIN.bottom);
   return (
     <svg
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
@@ -82,34 +86,54 @@ export const Lines = memo(function Lines({ grid, series, lit, ink, area: areas =
       )}
       {grid.values.map((row, category) => {
         const name = series.names[category] ?? "";
-        const color = colorOf(series.places[category]);
+        const color = categoryColor(series, category, lit);
         const shown = stacked[category];
         return (
-          <g key={name} opacity={dimmed(lit, category)}>
+          <g key={name}>
             {shown ? (
-              <path d={filled(shown) ?? ""} style={{ fill: color }} stroke="none" />
+              <path
+                d={filled(shown) ?? ""}
+                style={{ fill: color }}
+                className={
+                  told.includes("outline")
+                    ? styles.outlined
+                    : told.includes("gap")
+                      ? styles.parted
+                      : undefined
+                }
+              />
             ) : (
-              <path d={path(row) ?? ""} style={{ stroke: color }} className={styles.series} />
+              <>
+                {told.includes("outline") && <path d={path(row) ?? ""} className={styles.casing} />}
+                <path
+                  d={path(row) ?? ""}
+                  style={{ stroke: color, strokeDasharray: dashOf(told, category) }}
+                  className={styles.series}
+                />
+                {told.includes("marker") && (
+                  <path
+                    d={row
+                      .map((value, place) =>
+                        value === null || place % every > 0 ? "" : shapeOf(category, at(place), y(value)),
+                      )
+                      .join("")}
+                    style={{ fill: color }}
+                  />
+                )}
+              </>
             )}
-            <line
-              x1={WIDTH - MARGIN.right + 2}
-              x2={WIDTH - MARGIN.right + 8}
-              y1={ends[category]}
-              y2={labels[category]}
-              style={{ stroke: color }}
-            />
-            <text x={WIDTH - MARGIN.right + 10} y={(labels[category] ?? 0) + 3}>
-              {short(name)}
-            </text>
           </g>
         );
       })}
+      <EndLabels
+        names={series.names}
+        wished={ends}
+        at={WIDTH - MARGIN.right}
+        color={(category) => categoryColor(series, category, lit)}
+      />
     </svg>
   );
 });
-
-/** A name that has room at the end of a line: the rest is in its title and in the legend. */
-const short = (name: string) => (name.length > 9 ? `${name.slice(0, 8)}…` : name);
 
 function stacksOf(grid: GridData): [number, number][][] {
   const rows = grid.columns.map((_, period) => grid.values.map((row) => row[period] ?? 0));

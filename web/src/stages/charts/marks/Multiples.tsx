@@ -2,7 +2,7 @@
 import { scaleLinear, scalePoint } from "d3-scale";
 import { area } from "d3-shape";
 import { memo } from "react";
-import { colorOf, dimmed, type GridData, HEIGHT, type Series, WIDTH } from "./frame";
+import { categoryColor, type GridData, HEIGHT, type Series, type Told, WIDTH } from "./frame";
 import styles from "./marks.module.css";
 
 interface Props {
@@ -10,12 +10,13 @@ interface Props {
   series: Series;
   lit: number | null;
   ink: string;
+  told: Told;
 }
 
 const TOP = 22;
 const LABEL = 14;
 
-export const Multiples = memo(function Multiples({ grid, series, lit, ink }: Props) {
+export const Multiples = memo(function Multiples({ grid, series, lit, ink, told }: Props) {
   const across = Math.ceil(Math.sqrt(series.names.length));
   const down = Math.ceil(series.names.length / across);
   const [wide, high] = [WIDTH / across, (HEIGHT - TOP) / down];
@@ -42,14 +43,14 @@ export const Multiples = memo(function Multiples({ grid, series, lit, ink }: Pro
         <g
           key={name}
           transform={`translate(${(category % across) * wide} ${TOP + Math.floor(category / across) * high})`}
-          opacity={dimmed(lit, category)}
         >
           <text x={0} y={9}>
             {name.length > 18 ? `${name.slice(0, 17)}…` : name}
           </text>
           <path
             d={shape(grid.values[category] ?? []) ?? ""}
-            style={{ fill: colorOf(series.places[category]) }}
+            style={{ fill: categoryColor(series, category, lit) }}
+            className={told.includes("outline") ? styles.outlined : undefined}
           />
           <line x1={0} x2={wide - 10} y1={y(0)} y2={y(0)} className={styles.line} />
         </g>

@@ -2,7 +2,7 @@
 import { scaleLinear } from "d3-scale";
 import { memo } from "react";
 import type { ChartsView } from "../../../api/client";
-import { colorOf, dimmed, HEIGHT, MARGIN, numberText, type Series, WIDTH } from "./frame";
+import { categoryColor, HEIGHT, MARGIN, numberText, type Series, shapeOf, type Told, WIDTH } from "./frame";
 import styles from "./marks.module.css";
 
 interface Props {
@@ -10,9 +10,10 @@ interface Props {
   series: Series;
   lit: number | null;
   ink: string;
+  told: Told;
 }
 
-export const Scatter = memo(function Scatter({ scatter, series, lit, ink }: Props) {
+export const Scatter = memo(function Scatter({ scatter, series, lit, ink, told }: Props) {
   const ends = (values: number[]) => [Math.min(...values), Math.max(...values)];
   const right = WIDTH - 8;
   const x = scaleLinear(ends(scatter.points.map((each) => each[0] ?? 0)), [MARGIN.left, right]).nice(4);
@@ -48,18 +49,27 @@ export const Scatter = memo(function Scatter({ scatter, series, lit, ink }: Prop
           {numberText(tick)}
         </text>
       ))}
-      {byCategory.map((points, category) => (
+      {byCategory.map((points, category) => {
         // One path a category: a thousand points are one element.
-        <path
-          key={series.names[category]}
-          d={points
-            .map((each) => `M${(x(each[0] ?? 0)).toFixed(1)} ${(y(each[1] ?? 0)).toFixed(1)}h0`)
-            .join("")}
-          style={{ stroke: colorOf(series.places[category]) }}
-          className={styles.points}
-          opacity={dimmed(lit, category)}
-        />
-      ))}
+        const color = categoryColor(series, category, lit);
+        const shaped = told.includes("marker");
+        const d = points
+          .map((each) => {
+            const [across, up] = [x(each[0] ?? 0), y(each[1] ?? 0)];
+            return shaped ? shapeOf(category, across, up) : `M${across.toFixed(1)} ${up.toFixed(1)}h0`;
+          })
+          .join("");
+        return (
+          <g key={series.names[category]}>
+            {told.includes("outline") && !shaped && <path d={d} className={styles.casingOfPoints} />}
+            <path
+              d={d}
+              style={shaped ? { fill: color } : { stroke: color }}
+              className={shaped ? (told.includes("outline") ? styles.outlined : undefined) : styles.points}
+            />
+          </g>
+        );
+      })}
     </svg>
   );
 });

@@ -12,8 +12,31 @@ export const MARGIN = { top: 26, right: 62, bottom: 20, left: 34 };
 export const colorOf = (place: number | null | undefined) =>
   place === null || place === undefined ? "var(--muted)" : `var(--c${place}, var(--muted))`;
 
-/** While one category is lit, the others step back. */
-export const dimmed = (lit: number | null, category: number) => (lit === null || lit === category ? 1 : 0.16);
+/** What else tells categories apart, as the palette says. */
+export type Telling = "outline" | "gap" | "dash" | "marker" | "label";
+export type Told = readonly Telling[];
+
+const DASHES = ["none", "7 3", "2 3", "10 3 2 3", "4 2", "12 4", "1 3", "7 2 2 2 2 2"];
+export const dashOf = (told: Told, category: number) =>
+  told.includes("dash") ? DASHES[category % DASHES.length] : undefined;
+
+/** The shapes of markers: each as a path around a point. */
+const SHAPES: ((x: string, y: string) => string)[] = [
+  (x, y) => `M${x} ${y}m-3 0a3 3 0 1 0 6 0a3 3 0 1 0 -6 0`,
+  (x, y) => `M${x} ${y}m-2.7 -2.7h5.4v5.4h-5.4z`,
+  (x, y) => `M${x} ${y}m0 -3.6l3.5 6.2h-7z`,
+  (x, y) => `M${x} ${y}m0 -3.9l3.9 3.9l-3.9 3.9l-3.9 -3.9z`,
+  (x, y) => `M${x} ${y}m-1.2 -3.6h2.4v2.4h2.4v2.4h-2.4v2.4h-2.4v-2.4h-2.4v-2.4h2.4z`,
+  (x, y) => `M${x} ${y}m0 3.6l3.5 -6.2h-7z`,
+  (x, y) => `M${x} ${y}m-3.6 -1.2h7.2v2.4h-7.2z`,
+  (x, y) => `M${x} ${y}m-1.2 -3.9h2.4v7.8h-2.4z`,
+];
+export const shapeOf = (category: number, x: number, y: number) =>
+  SHAPES[category % SHAPES.length]?.(x.toFixed(1), y.toFixed(1)) ?? "";
+
+/** The color of a category in every chart; while one is lit, the others step back. */
+export const categoryColor = (series: Series, category: number, lit: number | null) =>
+  lit === null || lit === category ? colorOf(series.places[category]) : "var(--muted)";
 
 const PLAIN = new Intl.NumberFormat("en-US", { maximumSignificantDigits: 3, notation: "compact" });
 export const numberText = (value: number) => PLAIN.format(value);
