@@ -237,9 +237,8 @@ def test_a_palette_in_use_settles_findings_colors_the_specimen_and_is_delivered(
     page.says("[data-testid=bound]", "chart.series.5")
     fares = strip(page, "fares")
     page.open("/systems/brinemark/releases")
-    page.type("Version", "1.0.0")
     page.press("Publish 1.0.0")
-    page.says("main", "1.0.0")
+    page.says("[role=status]", "1.0.0 is out.")
     loaded = """const text = await (await fetch("/feeds/brinemark/1.0.0/" + arguments[0])).text();
 const sheet = new CSSStyleSheet();
 sheet.replaceSync(text);
