@@ -51,7 +51,8 @@ AREA_READY = (
     " [data-testid=mending], [data-testid=uses], [data-cell], [data-testid=severity], [data-testid=standing-field],"
     " [data-testid=condition], [data-testid=behind], [data-testid=merging], [aria-label='Pairings'] table,"
     " [data-testid=report], [data-testid=reaches] [role=radio], [aria-label='Hues on the way'],"
-    " [data-testid=partners-found] button, [data-testid=glance], [data-testid=other-colors], [data-testid=area] textarea,"
+    " [data-testid=partners-found] button, [data-testid=glance], [data-testid=other-colors],"
+    " [data-testid=area] textarea,"
     " [data-testid=area] input[type=file][accept*=svg],"
     " [data-set], [data-testid=plan], [data-testid=area] [aria-label^='The scale of the neutral']"
 )

@@ -4,6 +4,7 @@ from dataclasses import dataclass
 from functools import lru_cache
 
 import numpy as np
+from numpy.typing import NDArray
 
 from heimat.core.charts.apart import differences, seen, seen8
 from heimat.core.charts.ramp import arc
@@ -48,17 +49,24 @@ class Arms:
         together in CAM02-UCS.
         """
         along = np.linspace(0.0, 1.0, _POINTS)
-        low, high = ((self.ends[0], self.low), (self.ends[1], self.high))
-        both = [arc(self._arm(along, *end)) for end in (low, high)]
-        together = sum(each / max(float(each[-1]), 1e-9) for each in both) / 2.0
-        walked = np.interp(np.abs(places), together, along)
-        return np.where((places < 0.0)[:, None], self._arm(walked, *low), self._arm(walked, *high))
+        both = self._arms(np.concatenate([along, along]), np.repeat([False, True], _POINTS))
+        together = sum(_walked(each) for each in (both[:_POINTS], both[_POINTS:])) / 2.0
+        return self._arms(np.interp(np.abs(places), together, along), places >= 0.0)
 
-    def _arm(self, along: Floats, light_end: float, end: tuple[float, float]) -> Floats:
+    def _arms(self, along: Floats, high: NDArray[np.bool_]) -> Floats:
+        """The colors (n, 3) on the high or on the low arm, 0 at the middle."""
+        light_end, strength, hue = (
+            np.where(high, there, here) for here, there in (self.ends, *zip(self.low, self.high, strict=True))
+        )
         light = self.middle + along * (light_end - self.middle)
         # Strength comes sooner than darkness, so that the first classes beside the middle have a side.
-        chroma = end[0] * np.sin(along * np.pi / 2.0)
-        return solve(luminance_of(light), chroma, np.full_like(along, end[1]))
+        return solve(luminance_of(light), strength * np.sin(along * np.pi / 2.0), hue)
+
+
+def _walked(srgb: Floats) -> Floats:
+    """How far each color (n, 3) is along an arm, as a share of the whole."""
+    lengths = arc(srgb)
+    return lengths / max(float(lengths[-1]), 1e-9)
 
 
 def ends_apart(rgb8: Bytes) -> float:

@@ -2,11 +2,12 @@
 
 from collections.abc import Callable
 from dataclasses import dataclass
+from functools import cached_property
 
 from heimat.core.document.system import ColorSystem
 from heimat.core.edits.base import EditBase
 from heimat.core.errors import DomainError
-from heimat.core.legibility.findings import Finding, finding_ids, findings, rooms
+from heimat.core.legibility.findings import ON_PALETTES, Finding, finding_ids, findings, rooms
 from heimat.core.resolve.resolved import resolve
 
 Make = Callable[[float], EditBase]
@@ -76,18 +77,22 @@ class _Walk:
         while (end - safe) * way > 1e-9:
             beyond = safe + way * min(step, abs(end - safe))
             there = self._tried(beyond)
-            if there.ids != self._now.ids or _near(before, here, there):
+            close = _near(before, here, there)
+            if there.ids != self._now.ids or close:
+                # Palettes are looked at more closely only where something of them may come or go.
+                moving = (there.ids or frozenset()) ^ (self._now.ids or frozenset()) | close
+                palettes = any(key.startswith(ON_PALETTES) for key in moving)
                 for part in range(1, _PARTS + 1):
                     at = safe + (beyond - safe) * part / _PARTS
-                    if not self._same(at):
-                        return self._between(at - (beyond - safe) / _PARTS, at)
+                    if not self._same(at, palettes=palettes):
+                        return self._between(at - (beyond - safe) / _PARTS, at, palettes=palettes)
             safe, before, here = beyond, here, there
         return SafeEnd(safe, ())
 
-    def _between(self, safe: float, beyond: float) -> SafeEnd:
+    def _between(self, safe: float, beyond: float, *, palettes: bool) -> SafeEnd:
         for _ in range(_HALVINGS):
             middle = (safe + beyond) / 2.0
-            if self._same(middle):
+            if self._same(middle, palettes=palettes):
                 safe = middle
             else:
                 beyond = middle
@@ -107,8 +112,17 @@ class _Walk:
         resolved = resolve(system)
         return _Trial(finding_ids(resolved), rooms(resolved))
 
-    def _same(self, value: float) -> bool:
-        return self._tried(value).ids == self._now.ids
+    def _same(self, value: float, *, palettes: bool) -> bool:
+        changed = self._changed(value)
+        if changed is None:
+            return False
+        here = self._now if palettes else self._plain
+        return finding_ids(resolve(changed), palettes=palettes) == here.ids
+
+    @cached_property
+    def _plain(self) -> _Trial:
+        """What is found now, without palettes."""
+        return _Trial(finding_ids(resolve(self._system), palettes=False), {})
 
     def _flips(self, value: float) -> tuple[str, ...]:
         changed = self._changed(value)
@@ -128,11 +142,12 @@ class _Walk:
         return f"{finding.sentence.removesuffix('.')}, in {theme.name}."
 
 
-def _near(before: _Trial, here: _Trial, there: _Trial) -> bool:
-    """Whether a finding may come and go between two trials: it has less room than it changes by in a step there."""
+def _near(before: _Trial, here: _Trial, there: _Trial) -> frozenset[str]:
+    """The findings that may come and go between two trials: with less room than they change by in a step there."""
+    found = set()
     for key, room in here.rooms.items():
         after = there.rooms.get(key, room)
         change = max(abs(after - room), abs(room - before.rooms.get(key, room)))
         if change > 0.0 and min(abs(room), abs(after)) < change + _LITTLE:
-            return True
-    return False
+            found.add(key)
+    return frozenset(found)

@@ -3,6 +3,8 @@
 from collections.abc import Mapping
 from dataclasses import dataclass
 
+import numpy as np
+
 from heimat.core.color.arrays import Bytes, Floats
 from heimat.core.color.notation import rgb8_of
 from heimat.core.color.overlay import alpha_as_published
@@ -30,3 +32,11 @@ def end_color(hues: Mapping[str, ResolvedHue], end: StepAlias | HueAlias | Liter
         return EndColor(rgb8_of(hue.color), hue.source.alpha, wide)
     place = hue.place(end.step) or 0
     return EndColor(hue.rgb8[place], hue.source.alpha, hue.p3_at(place))
+
+
+def end_rgb8(hues: Mapping[str, ResolvedHue], end: StepAlias | HueAlias | LiteralColor) -> Bytes:
+    """The published 8-bit color (3,) of what a chain ends in, without alpha."""
+    if isinstance(end, StepAlias):
+        hue = hues[end.hue]
+        return hue.rgb8[hue.place(end.step) or 0]
+    return np.array(rgb8_of(end.color if isinstance(end, LiteralColor) else hues[end.hue].color), dtype=np.uint8)

@@ -1,7 +1,7 @@
 """From palettes to colors, in one theme."""
 
 from collections.abc import Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import numpy as np
 
@@ -18,7 +18,7 @@ from heimat.core.document.palettes import (
 )
 from heimat.core.document.tokens import PaletteAlias, Token, TokenAlias
 from heimat.core.hues.palette_colors import designed_colors, palette_colors
-from heimat.core.resolve.end_colors import end_color
+from heimat.core.resolve.end_colors import end_rgb8
 from heimat.core.resolve.hues import ResolvedHue
 
 WHITE = np.array([255, 255, 255], dtype=np.uint8)
@@ -59,7 +59,7 @@ class Around:
         """The published color (3,) of a value."""
         if isinstance(value, TokenAlias):
             return self.tokens.get(value.token, WHITE)
-        return end_color(self.hues, value).rgb8
+        return end_rgb8(self.hues, value)
 
     def ground8(self, ground: str | None) -> Bytes:
         """The color (3,) of a ground; white where there is none."""
@@ -76,8 +76,10 @@ def roles_of(tokens: Mapping[str, Token]) -> dict[OtherRole, str]:
     return found
 
 
-def resolve_palette(palette: Palette, around: Around) -> ResolvedPalette:
-    """The colors of a palette in a theme."""
+def resolve_palette(palette: Palette, around: Around, known: ResolvedPalette | None = None) -> ResolvedPalette:
+    """The colors of a palette in a theme; where they are known, what is beside them is found."""
+    if known is not None:
+        return replace(known, others=_others(palette, around))
     ground8, make = around.ground8(palette.ground), palette.make
     values8 = np.array([around.rgb8(each) for each in values_of(make)], dtype=np.uint8)
     made = palette_colors(make, values8, ground8, around.theme, base=around.base)

@@ -45,8 +45,12 @@ class Resolved:
     def palettes(self) -> dict[str, list[ResolvedPalette]]:
         """By the id of each theme, all palettes in it, in order; under no id on white, where there is no theme."""
         every = in_order(self.system.palettes)
-        grounds = {key: self.around(key) for key in self.themes or ("",)}
-        return {key: [resolve_palette(each, at) for each in every] for key, at in grounds.items()}
+        found = {}
+        for key in self.themes or ("",):
+            at, theme = self.around(key), self.themes.get(key)
+            bound = theme.bound if theme else {}
+            found[key] = [resolve_palette(each, at, bound.get(each.id)) for each in every]
+        return found
 
     def around(self, theme_id: str | None = None) -> Around:
         """What palettes stand on in a theme, the first without one; hues alone where there is none."""

@@ -30,10 +30,14 @@ class ToldApartResult:
 
 @dataclass(frozen=True)
 class ResolvedTheme:
-    """The tokens in one theme, by id and in order, with the pairings and told-apart sets that are declared of them."""
+    """The tokens in one theme, by id and in order, with the pairings and told-apart sets that are declared of them.
+
+    `bound` are the palettes, by id, that tokens stand on.
+    """
 
     theme: Theme
     tokens: dict[str, TokenColor]
+    bound: dict[str, ResolvedPalette]
     pairings: list[PairingResult]
     told_apart: list[ToldApartResult]
 
@@ -63,6 +67,7 @@ def resolve_theme(
     return ResolvedTheme(
         theme=theme,
         tokens=tokens,
+        bound=bound,
         pairings=check_pairings(in_order(system.pairings), tokens),
         told_apart=[_told_apart(told, tokens) for told in in_order(system.told_apart)],
     )

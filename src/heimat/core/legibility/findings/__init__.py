@@ -10,6 +10,7 @@ from heimat.core.legibility.findings.finding import Finding
 from heimat.core.legibility.findings.kept import kept_findings, kept_ids
 from heimat.core.legibility.findings.pairings import pairing_findings, pairing_ids, pairing_rooms
 from heimat.core.legibility.findings.palettes import palette_findings, palette_ids, palette_rooms
+from heimat.core.legibility.findings.palettes.at import ON_PALETTES
 from heimat.core.legibility.findings.scales import scale_finding_ids, scale_findings
 from heimat.core.legibility.findings.told_apart import told_apart_findings, told_apart_ids, told_apart_rooms
 from heimat.core.legibility.repairs import TURNS, Repair, pairings_with
@@ -20,6 +21,7 @@ MOST_CHECKED = 80
 _MOST_MENDED = 100
 
 __all__ = [
+    "ON_PALETTES",
     "Exceptions",
     "Finding",
     "changed_by",
@@ -33,10 +35,11 @@ __all__ = [
 ]
 
 
-def finding_ids(resolved: Resolved) -> frozenset[str]:
-    """The ids of all findings, without their words and repairs: what is asked many times over."""
+def finding_ids(resolved: Resolved, *, palettes: bool = True) -> frozenset[str]:
+    """The ids of all findings, those on palettes if wanted, without words and repairs: it is asked many times over."""
     pairs = told_apart_ids(resolved) | pairing_ids(resolved)
-    return frozenset(pairs | scale_finding_ids(resolved) | kept_ids(resolved) | palette_ids(resolved))
+    on_palettes = palette_ids(resolved) if palettes else set()
+    return frozenset(pairs | scale_finding_ids(resolved) | kept_ids(resolved) | on_palettes)
 
 
 def count_open(resolved: Resolved, today: date) -> int:

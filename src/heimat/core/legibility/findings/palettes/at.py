@@ -12,6 +12,8 @@ from heimat.core.legibility.findings.finding import Finding, in_theme
 from heimat.core.resolve.palettes import ResolvedPalette
 from heimat.core.resolve.resolved import Resolved
 
+ON_PALETTES = "palette-"
+"""What the ids of findings on palettes begin with."""
 REMEMBERED = 1024
 """How much of what was found of the very same colors is remembered: while one thing is dragged most palettes stay."""
 
@@ -26,7 +28,7 @@ class At:
 
     def id(self, kind: str, *more: str) -> str:
         """The id of a finding of a kind, in this theme, on this palette."""
-        return ":".join((f"palette-{kind}", self.theme, self.shown.palette.id, *more))
+        return ":".join((f"{ON_PALETTES}{kind}", self.theme, self.shown.palette.id, *more))
 
     def name(self, place: int) -> str:
         """What a color of a categorical palette is called: palette, number, and what it stands for."""
