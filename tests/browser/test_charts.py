@@ -67,7 +67,7 @@ def test_ones_own_data_are_dropped_drawn_and_a_category_is_given_its_color(page:
     page.type("What color 4 stands for", "Pellan", enter=True)
     place = "Sum of waiting, by"
     chart = page.find(f"[data-testid=drawn] svg[aria-label^='{place}']")
-    page.wait(lambda: "var(--c3," in chart.get_attribute("innerHTML"))
+    page.wait(lambda: "stroke-3" in chart.get_attribute("innerHTML"))
     color = strip(page, "routes")[3]
     red, green, blue = (int(color[at : at + 2], 16) for at in (1, 3, 5))
     page.wait(lambda: f"rgb({red}, {green}, {blue})" in json.dumps(page.script(FILLS, "stroke")))
@@ -132,8 +132,7 @@ def test_charts_stand_beside_each_other_as_designed_and_in_another_palette(page:
     page.find("[data-testid=drawn] svg")
     page.choose("Beside nothing", "as designed")
     page.says("[data-testid=beside-drawn]", "above, as seen by deutan")
-    colors = "return arguments[0].querySelector('path[style*=stroke]') && getComputedStyle("
-    colors += "[...arguments[0].querySelectorAll('path[style*=stroke]')][1]).stroke"
+    colors = "return getComputedStyle(arguments[0].querySelector('path.stroke-1')).stroke"
     both = page.wait(lambda: page.all("[data-testid=drawn] svg[aria-label*=', by ']"))
     seen, designed = (page.script(colors, chart) for chart in both)
     assert seen != designed

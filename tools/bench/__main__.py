@@ -4,7 +4,7 @@ import sys
 import tempfile
 from pathlib import Path
 
-from tools.bench import charts, core, legibility, quality, reliability, scales, served, sources, tokens
+from tools.bench import charts, charts_in_page, core, legibility, quality, reliability, scales, served, sources, tokens
 
 QUICK = {
     "core": core,
@@ -14,7 +14,7 @@ QUICK = {
     "charts": charts,
     "quality": quality,
 }
-LONG = {"sources": sources, "served": served, "reliability": reliability}
+LONG = {"charts": charts_in_page, "sources": sources, "served": served, "reliability": reliability}
 
 wanted = sys.argv[1:] or [*QUICK, *LONG]
 for name, quick in QUICK.items():

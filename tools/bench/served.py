@@ -101,14 +101,14 @@ held.setPointerCapture = () => {};
 })().then(done, error => done(String(error)));
 """
 )
-_RAMP = "[role=slider][aria-label='Lightness']"
+RAMP = "[role=slider][aria-label='Lightness']"
 _BOARD = "[data-testid=specimen-sheet]"
 _HUE = "[aria-label^='Hue: shape']"
 _HANDLE = "[data-curve=hue] [data-at='0.5']"
 _RUNG = "[data-testid=ladder-plot] [role=slider]:nth-of-type(5)"
 
 
-def _drag_in_chromium(
+def drag_in_chromium(
     driver: Chrome,
     page: str,
     handle: str,
@@ -120,6 +120,7 @@ def _drag_in_chromium(
     sheet: str = "[data-testid=scales]",
     colored: str = "[data-testid=scales] [data-hex]",
 ) -> tuple[Timing, list[float]]:
+    """How long from each move of the pointer on a handle until the sheet is painted, and the long frames, in ms."""
     driver.set_script_timeout(120)
     driver.get(page)
     end = time.monotonic() + 15
@@ -318,32 +319,32 @@ def run(folder: Path) -> None:
         note("its size, compressed and raw", f"{size[0] / 1000:.1f} and {size[1] / 1000:.1f} kB", "none stated")
         with browser() as driver:
             at = f"{heimat.address}/systems/{slug}/scales?at=hue:{hues[0]}"
-            timing, _ = _drag_in_chromium(driver, at, _RAMP, _RAMP, across=True)
+            timing, _ = drag_in_chromium(driver, at, RAMP, RAMP, across=True)
             report("in Chromium: pointer's move to all steps repainted", timing, "p95 100 ms")
             report("in Chromium: arrow key to the next step painted", _walk_in_chromium(driver), "p95 50 ms")
             report("in Chromium: a click on a step to the slip", _select_in_chromium(driver), "60 ms")
             room = "[data-curve=hue] svg"
             _choose_board(driver)
-            timing, _ = _drag_in_chromium(
+            timing, _ = drag_in_chromium(
                 driver,
                 f"{heimat.address}/systems/{themed_slug}/tokens?show=specimen&at=hue:{next(iter(themed.hues))}",
-                _RAMP,
-                _RAMP,
+                RAMP,
+                RAMP,
                 across=True,
                 sheet=_BOARD,
                 colored=_BOARD,
             )
             report("in Chromium: the operations board, 200 tokens, 4 themes", timing, "p95 100 ms")
-            timing, long = _drag_in_chromium(driver, f"{at}&area=curves", _HANDLE, room, across=False, opened_by=_HUE)
+            timing, long = drag_in_chromium(driver, f"{at}&area=curves", _HANDLE, room, across=False, opened_by=_HUE)
             report("in Chromium: a curve's handle of 12 scales", timing, "p95 100 ms")
             note(
                 "frames with over 50 ms of script", f"{len(long)} of 80, longest {max(long, default=0):.0f} ms", "none"
             )
             plot = "[data-testid=ladder-plot]"
-            timing, _ = _drag_in_chromium(driver, f"{at}&area=ladder", _RUNG, plot, across=False, wide=False)
+            timing, _ = drag_in_chromium(driver, f"{at}&area=ladder", _RUNG, plot, across=False, wide=False)
             report("in Chromium: a handle of the ladder of 12 scales", timing, "p95 100 ms")
             full_at = f"{heimat.address}/systems/{full_slug}/scales?at=hue:{next(iter(full.hues))}"
-            timing, _ = _drag_in_chromium(driver, full_at, _RAMP, _RAMP, across=True)
+            timing, _ = drag_in_chromium(driver, full_at, RAMP, RAMP, across=True)
             report("in Chromium: a drag of 29 hues × 24 steps", timing, "p95 150 ms")
             note("in Chromium: 29 hues × 24 steps loaded", f"{_load_in_chromium(driver, full_at):.0f} ms", "1 s")
             matrix_at = f"{heimat.address}/systems/{slug}/legibility?area=matrix"

@@ -28,6 +28,8 @@ interface Interface {
   pointing: boolean;
   /** The data that charts are drawn from; null is the first. */
   dataset: number | null;
+  /** What charts are drawn, and which palette, or the same as designed, stands beside. */
+  drawn: { shape: string; third: string; map: string; beside: string };
   set: (some: Partial<Omit<Interface, "set">>) => void;
 }
 
@@ -46,6 +48,7 @@ export const useInterface = create<Interface>()(
       matrix: { rows: "texts", columns: "grounds", order: "luminance" },
       pointing: false,
       dataset: null,
+      drawn: { shape: "stacked", third: "points", map: "tiles", beside: "" },
       set: (some) => set(some),
     }),
     { name: "heimat", partialize: ({ set: _, ...kept }) => kept },

@@ -1,30 +1,32 @@
-/** The palette on real charts: every mark takes its color from a variable, so that a drag recolors and lays out nothing.
+/** The palette on real charts: every mark takes its color by a class, so that a drag recolors and lays out nothing.
  * Beside it the same charts may stand as designed, or in another palette of the kind. */
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { type CSSProperties, type ReactNode, useMemo, useState } from "react";
 import { type PaletteView, problemOf } from "../../api/client";
 import { Choice } from "../../components/Choice";
 import { usePart, useWorkspace } from "../../workspace/hooks";
+import { useInterface } from "../../workspace/interface";
 import { useLook, VISION_WORDS } from "../../workspace/look";
 import { ByCategory, type Shape, type Third } from "./ByCategory";
 import { ByNumber, type NumberThird } from "./ByNumber";
-import type { Telling } from "./marks/frame";
+import { GRAY, type Telling } from "./marks/frame";
 import { Series } from "./marks/Series";
 import { assigned, type Categorical, setPalette } from "./palette";
 import { useCharts } from "./useData";
+import { usePainted } from "./usePainted";
 
 const DESIGNED = "designed";
-/** Where a system says nothing of what has no color of its own. */
-const GRAY = "#9A9A9A";
 const NOTHING: readonly Telling[] = [];
 
 export function Drawn({ palette }: { palette: PaletteView }) {
   const [number, setNumber] = useState<string | null>(null);
   const [lit, setLit] = useState<number | null>(null);
-  const [shape, setShape] = useState<Shape>("stacked");
-  const [wanted, setThird] = useState<Third>("points");
-  const [map, setMap] = useState<NumberThird>("tiles");
-  const [beside, setBeside] = useState("");
+  const drawn = useInterface((state) => state.drawn);
+  const draw = (change: Partial<typeof drawn>) =>
+    useInterface.getState().set({ drawn: { ...drawn, ...change } });
+  const shape = drawn.shape as Shape;
+  const map = drawn.map as NumberThird;
+  const { beside } = drawn;
   const palettes = usePart("palettes");
   const { put } = useWorkspace();
   const vision = useLook((at) => at.vision);
@@ -54,7 +56,7 @@ export function Drawn({ palette }: { palette: PaletteView }) {
     );
   if (!charts) return <Box height="230px" />;
   const { categories, ramp } = charts;
-  const third = wanted === "points" && !categories?.scatter ? "areas" : wanted;
+  const third = drawn.third === "points" && !categories?.scatter ? "areas" : (drawn.third as Third);
   const numbers = dataset?.columns.filter((each) => each.kind === "number") ?? [];
   const exchange = (one: number, other: number) => {
     const { names, places } = charts.categories?.series ?? { names: [], places: [] };
@@ -66,20 +68,20 @@ export function Drawn({ palette }: { palette: PaletteView }) {
     if (here !== null) make = assigned(make, here, to);
     void put(setPalette(palette, make));
   };
-  const draw = (drawn: PaletteView) => (
+  const charted = (palette: PaletteView) => (
     <>
       {categories && (
         <ByCategory
           categories={categories}
-          ground={drawn.ground_seen}
-          ink={drawn.ground_ink}
+          ground={palette.ground_seen}
+          ink={palette.ground_ink}
           lit={lit}
           shape={shape}
           third={third}
-          told={(drawn.make as Categorical).told_by ?? NOTHING}
+          told={(palette.make as Categorical).told_by ?? NOTHING}
         />
       )}
-      {ramp && <ByNumber ramp={ramp} palette={drawn} third={map} />}
+      {ramp && <ByNumber ramp={ramp} palette={palette} third={map} />}
     </>
   );
   return (
@@ -109,7 +111,7 @@ export function Drawn({ palette }: { palette: PaletteView }) {
                 ...(vision === "typical" ? [] : [{ value: DESIGNED, words: "as designed" }]),
                 ...others.map((each) => ({ value: each.id, words: each.name })),
               ]}
-              onChoose={setBeside}
+              onChoose={(value) => draw({ beside: value })}
             />
           )}
           {ramp && (
@@ -121,7 +123,7 @@ export function Drawn({ palette }: { palette: PaletteView }) {
                 { value: "gauge", words: "gauges" },
                 ...(ramp.links ? [{ value: "links", words: "a map of places" }] : []),
               ]}
-              onChoose={(value) => setMap(value as NumberThird)}
+              onChoose={(value) => draw({ map: value })}
             />
           )}
           {categories && (
@@ -134,7 +136,7 @@ export function Drawn({ palette }: { palette: PaletteView }) {
                   { value: "areas", words: "areas, added up" },
                   { value: "alone", words: "each alone" },
                 ]}
-                onChoose={(value) => setThird(value as Third)}
+                onChoose={(value) => draw({ third: value })}
               />
               <Choice
                 label="Bars"
@@ -143,7 +145,7 @@ export function Drawn({ palette }: { palette: PaletteView }) {
                   { value: "stacked", words: "stacked" },
                   { value: "grouped", words: "grouped" },
                 ]}
-                onChoose={(value) => setShape(value as Shape)}
+                onChoose={(value) => draw({ shape: value })}
               />
             </>
           )}
@@ -165,7 +167,7 @@ export function Drawn({ palette }: { palette: PaletteView }) {
           {ramp.legend.problem}
         </Text>
       )}
-      <Painted palette={palette}>{draw(palette)}</Painted>
+      <Painted palette={palette}>{charted(palette)}</Painted>
       {second && (
         <Box data-testid="beside-drawn" marginTop="4px">
           <Text fontSize="12px" fontWeight="700">
@@ -173,7 +175,7 @@ export function Drawn({ palette }: { palette: PaletteView }) {
               ? `As designed; above, as seen by ${VISION_WORDS[vision]}`
               : `In ${second.name}`}
           </Text>
-          <Painted palette={second}>{draw(second)}</Painted>
+          <Painted palette={second}>{charted(second)}</Painted>
         </Box>
       )}
     </Box>
@@ -182,17 +184,18 @@ export function Drawn({ palette }: { palette: PaletteView }) {
 
 /** Gives the marks inside the colors that they name; who has none of its own is muted. */
 function Painted({ palette, children }: { palette: PaletteView; children: ReactNode }) {
-  const colors = useMemo(() => {
-    const named = palette.colors.map((color, place) => [`--c${place}`, color.seen]);
-    const others = palette.others.map((each) => [`--${each.role}`, each.seen]);
-    return {
-      "--muted": GRAY,
-      "--missing": GRAY,
-      ...Object.fromEntries([...named, ...others]),
-      "--ground": palette.ground_seen,
-    } as CSSProperties;
-  }, [palette]);
-  return <div style={colors}>{children}</div>;
+  const scope = usePainted(palette, GRAY);
+  const missing = palette.others.find((each) => each.role === "missing")?.seen ?? GRAY;
+  const ground = palette.ground_seen;
+  const grounds = useMemo(
+    () => ({ "--missing": missing, "--ground": ground }) as CSSProperties,
+    [missing, ground],
+  );
+  return (
+    <div className={scope} style={grounds}>
+      {children}
+    </div>
+  );
 }
 
 /** A palette as it is published, whatever eyes look at it. */

@@ -1,7 +1,9 @@
 /** How far apart: one axis a vision, every pair as two touching halves where its distance stands, the threshold a line. */
 import { Box, Flex, Text } from "@chakra-ui/react";
-import type { PaletteView } from "../../api/client";
+import { memo } from "react";
+import type { PaletteDetail, PaletteView } from "../../api/client";
 import { NumberField } from "../../components/NumberField";
+import { useSteady } from "../../util/useSteady";
 import { usePart, useWorkspace } from "../../workspace/hooks";
 import { look, VISION_WORDS } from "../../workspace/look";
 import styles from "./apart.module.css";
@@ -10,9 +12,9 @@ import { type Categorical, setPalette } from "./palette";
 export function HowFarApart({ palette }: { palette: PaletteView }) {
   const detail = usePart("palette_detail");
   const { put } = useWorkspace();
+  const select = useSteady((place: number) => look({ select: palette.colors[place]?.key ?? null }));
   if (!detail || detail.palette !== palette.id || palette.colors.length < 2) return null;
   const make = palette.make as Categorical;
-  const share = (distance: number) => `${(100 * Math.min(distance, detail.most)) / detail.most}%`;
   return (
     <Box
       as="section"
@@ -38,36 +40,55 @@ export function HowFarApart({ palette }: { palette: PaletteView }) {
         />
       </Flex>
       {detail.apart.map((each) => (
-        <Flex key={each.vision} align="center" gap="12px" height="24px" data-vision={each.vision}>
-          <Text width="60px" fontSize="12px">
-            {VISION_WORDS[each.vision as keyof typeof VISION_WORDS]}
-          </Text>
-          <div className={styles.axis} data-sample>
-            {each.pairs.map((pair) => {
-              const names = `${pair.one + 1} and ${pair.other + 1}`;
-              return (
-                <button
-                  type="button"
-                  key={names}
-                  tabIndex={-1}
-                  className={styles.pair}
-                  style={{
-                    left: share(pair.distance),
-                    background: `linear-gradient(90deg, ${pair.colors[0]} 50%, ${pair.colors[1]} 50%)`,
-                  }}
-                  title={`${names}: ${pair.distance.toFixed(1)}`}
-                  aria-label={`${names} for ${each.vision} vision, ${pair.distance.toFixed(1)} apart`}
-                  onClick={() => look({ select: palette.colors[pair.other]?.key ?? null })}
-                />
-              );
-            })}
-            <div className={styles.threshold} style={{ left: share(detail.threshold) }} />
-          </div>
-          <Text width="170px" fontSize="12px">
-            <strong>{each.least}</strong> {each.nearest}
-          </Text>
-        </Flex>
+        <Row
+          key={each.vision}
+          apart={each}
+          most={detail.most}
+          threshold={detail.threshold}
+          onSelect={select}
+        />
       ))}
     </Box>
   );
 }
+
+interface RowProps {
+  apart: PaletteDetail["apart"][number];
+  most: number;
+  threshold: number;
+  onSelect: (place: number) => void;
+}
+
+/** One vision; drawn again only where a distance changes. */
+const Row = memo(function Row({ apart, most, threshold, onSelect }: RowProps) {
+  const share = (distance: number) => `${(100 * Math.min(distance, most)) / most}%`;
+  return (
+    <div className={styles.row} data-vision={apart.vision}>
+      <span className={styles.vision}>{VISION_WORDS[apart.vision as keyof typeof VISION_WORDS]}</span>
+      <div className={styles.axis} data-sample>
+        {apart.pairs.map((pair) => {
+          const names = `${pair.one + 1} and ${pair.other + 1}`;
+          return (
+            <button
+              type="button"
+              key={names}
+              tabIndex={-1}
+              className={styles.pair}
+              style={{
+                left: share(pair.distance),
+                background: `linear-gradient(90deg, ${pair.colors[0]} 50%, ${pair.colors[1]} 50%)`,
+              }}
+              title={`${names}: ${pair.distance.toFixed(1)}`}
+              aria-label={`${names} for ${apart.vision} vision, ${pair.distance.toFixed(1)} apart`}
+              onClick={() => onSelect(pair.other)}
+            />
+          );
+        })}
+        <div className={styles.threshold} style={{ left: share(threshold) }} />
+      </div>
+      <span className={styles.least}>
+        <strong>{apart.least}</strong> {apart.nearest}
+      </span>
+    </div>
+  );
+});

@@ -1,5 +1,4 @@
 /** A palette: its name, its colors edge to edge, and what is to be said of it. The one that is looked at stands tall. */
-import { Box, Flex, Text } from "@chakra-ui/react";
 import { memo } from "react";
 import type { PaletteView } from "../../api/client";
 import { look, useLook } from "../../workspace/look";
@@ -19,22 +18,18 @@ export const PaletteRow = memo(function PaletteRow({ palette, shown }: Props) {
   const entry = palette.colors.some((color) => color.key === select) ? select : first;
   const named = shown && palette.colors.length <= MOST_NAMED;
   return (
-    <Flex className={styles.row} data-palette={palette.name} data-shown={shown || undefined}>
-      <Box
-        as="button"
+    <div className={styles.row} data-palette={palette.name} data-shown={shown || undefined}>
+      <button
+        type="button"
         className={styles.name}
         title={palette.name}
         tabIndex={-1}
         onClick={() => look({ select: `palette:${palette.id}` })}
       >
-        <Text fontWeight="700" truncate>
-          {palette.name}
-        </Text>
-        <Text fontSize="12px" color="fg.muted" lineHeight="1.25">
-          {palette.words}
-        </Text>
-      </Box>
-      <Flex flex="1" minWidth="0" role="group" aria-label={`Colors of ${palette.name}`} data-sample>
+        <strong>{palette.name}</strong>
+        <span>{palette.words}</span>
+      </button>
+      <div className={styles.strip} role="group" aria-label={`Colors of ${palette.name}`} data-sample>
         {palette.colors.map((color, place) => (
           <button
             type="button"
@@ -61,12 +56,12 @@ export const PaletteRow = memo(function PaletteRow({ palette, shown }: Props) {
             {color.key === select && <span className={styles.selected} />}
           </button>
         ))}
-      </Flex>
-      <Box className={styles.facts}>
+      </div>
+      <div className={styles.facts}>
         {(shown ? palette.facts : palette.facts.slice(0, 1)).map((fact) => (
-          <Text key={fact}>{fact}</Text>
+          <div key={fact}>{fact}</div>
         ))}
-      </Box>
-    </Flex>
+      </div>
+    </div>
   );
 });

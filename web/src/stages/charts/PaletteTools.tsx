@@ -1,5 +1,6 @@
 /** What can be done with the palette that is looked at, and with its color that is selected. */
 import { Flex, Text } from "@chakra-ui/react";
+import { memo } from "react";
 import { client, data, type PaletteView } from "../../api/client";
 import { edit } from "../../api/edits";
 import { newId } from "../../api/ids";
@@ -20,24 +21,41 @@ const MORE = [
   { value: "later", words: "Move later" },
 ];
 
-export function PaletteTools({ palette }: { palette: PaletteView }) {
-  const palettes = usePart("palettes");
-  const tokens = usePart("tokens");
+/** While a hue is dragged the colors change and what is done here does not: it is not drawn again. */
+export const PaletteTools = memo(DrawnTools, (before, after) => sameMade(before.palette, after.palette));
+
+const sameMade = (one: PaletteView, other: PaletteView) =>
+  one.id === other.id &&
+  one.name === other.name &&
+  one.make === other.make &&
+  one.ground === other.ground &&
+  one.column === other.column &&
+  one.colors.length === other.colors.length;
+
+function DrawnTools({ palette }: { palette: PaletteView }) {
+  const ids = usePart("palettes", (palettes) => palettes.map((each) => each.id).join(" ")).split(" ");
+  const names = usePart("palettes", (palettes) => palettes.map((each) => each.name).join("\n")).split("\n");
+  const surfaces = usePart("tokens", (tokens) =>
+    tokens
+      .filter((token) => token.name.startsWith("surface") || token.id === palette.ground)
+      .map((token) => `${token.id} ${token.name}`)
+      .join("\n"),
+  );
   const { put, keep } = useWorkspace();
   const { shown } = useData();
-  const place = palettes.findIndex((each) => each.id === palette.id);
+  const place = ids.indexOf(palette.id);
   const kinds = palette.kind === "categorical" ? "word" : "number";
   const columns = shown?.columns.filter((each) => each.kind === kinds) ?? [];
   const more = (what: string) => {
     if (what === "duplicate") {
       const id = newId();
       const { make, ground, column, name } = palette;
-      const copy = edit("add_palette", { id, name: freeName(palettes, name), make, ground, column });
+      const copy = edit("add_palette", { id, name: freeName(names, name), make, ground, column });
       void put(copy).then(() => look({ select: `palette:${id}` }));
     } else if (what === "earlier" && place > 0) {
-      void put(edit("move_palette", { palette: palette.id, before: palettes[place - 1]?.id ?? null }));
-    } else if (what === "later" && place < palettes.length - 1) {
-      void put(edit("move_palette", { palette: palette.id, before: palettes[place + 2]?.id ?? null }));
+      void put(edit("move_palette", { palette: palette.id, before: ids[place - 1] ?? null }));
+    } else if (what === "later" && place < ids.length - 1) {
+      void put(edit("move_palette", { palette: palette.id, before: ids[place + 2] ?? null }));
     }
   };
   return (
@@ -54,9 +72,13 @@ export function PaletteTools({ palette }: { palette: PaletteView }) {
         value={palette.ground ?? ""}
         items={[
           { value: "", words: "white" },
-          ...tokens
-            .filter((token) => token.name.startsWith("surface") || token.id === palette.ground)
-            .map((token) => ({ value: token.id, words: token.name })),
+          ...surfaces
+            .split("\n")
+            .filter(Boolean)
+            .map((surface) => {
+              const [value = "", words = ""] = surface.split(" ");
+              return { value, words };
+            }),
         ]}
         onChoose={(ground) =>
           void put(edit("place_palette", { palette: palette.id, ground: ground === "" ? null : ground }))
@@ -150,15 +172,7 @@ function ColorTools({ palette }: { palette: PaletteView }) {
         value={color.category ?? ""}
         onCommit={(category) => keep([setPalette(palette, withColor({ category }))])}
       />
-      <TextField
-        key={`value ${color.id}`}
-        label={`Value of color ${number}: a name or a color`}
-        hideLabel
-        mono
-        width="110px"
-        value={palette.colors[place]?.hex ?? ""}
-        onCommit={replace}
-      />
+      <ValueField key={`value ${color.id}`} palette={palette.id} place={place} onCommit={replace} />
       <Toggle
         on={color.held ?? false}
         onClick={() => void put(setPalette(palette, withColor({ held: !color.held })))}
@@ -183,5 +197,31 @@ function ColorTools({ palette }: { palette: PaletteView }) {
         </ToolButton>
       )}
     </>
+  );
+}
+
+/** The value of a color, as it is while it follows what is dragged. */
+function ValueField({
+  palette,
+  place,
+  onCommit,
+}: {
+  palette: string;
+  place: number;
+  onCommit: (text: string) => Promise<unknown>;
+}) {
+  const hex = usePart(
+    "palettes",
+    (palettes) => palettes.find((each) => each.id === palette)?.colors[place]?.hex ?? "",
+  );
+  return (
+    <TextField
+      label={`Value of color ${place + 1}: a name or a color`}
+      hideLabel
+      mono
+      width="110px"
+      value={hex}
+      onCommit={onCommit}
+    />
   );
 }

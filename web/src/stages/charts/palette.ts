@@ -28,9 +28,13 @@ export function useShownPalette(): PaletteView | undefined {
 export const setPalette = (palette: PaletteView, make: Make): Edit =>
   edit("set_palette", { palette: palette.id, make });
 
+/** The names of all palettes. */
+export const usePaletteNames = () =>
+  usePart("palettes", (palettes) => palettes.map((each) => each.name).join("\n")).split("\n");
+
 /** A name that no palette has yet. */
-export function freeName(palettes: readonly PaletteView[], wanted: string): string {
-  const taken = palettes.map((each) => each.name.toLowerCase());
+export function freeName(names: readonly string[], wanted: string): string {
+  const taken = names.map((each) => each.toLowerCase());
   let name = wanted;
   for (let number = 2; taken.includes(name.toLowerCase()); number++) name = `${wanted} ${number}`;
   return name;

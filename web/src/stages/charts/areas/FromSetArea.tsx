@@ -11,7 +11,7 @@ import { usePart, useWorkspace } from "../../../workspace/hooks";
 import { look, useLook } from "../../../workspace/look";
 import { useLatest } from "../../../workspace/useLatest";
 import { Area } from "../../shared/Area";
-import { everyNth, freeName, type Make, useShownPalette, type Value } from "../palette";
+import { everyNth, freeName, type Make, usePaletteNames, useShownPalette, type Value } from "../palette";
 import { Strip } from "./Strip";
 
 const MOST = 24;
@@ -19,7 +19,7 @@ const MOST = 24;
 export function FromSetArea() {
   const slug = useLook((at) => at.slug);
   const revision = usePart("head", (head) => head.revision);
-  const palettes = usePart("palettes");
+  const names = usePaletteNames();
   const shown = useShownPalette();
   const { put } = useWorkspace();
   const id = useId();
@@ -73,7 +73,7 @@ export function FromSetArea() {
             }
           : { kind, low, high, middle: 0, sides: "unit", low_words: "", high_words: "", ...classes };
     const palette = newId();
-    const name = freeName(palettes, "set");
+    const name = freeName(names, "set");
     void put(
       edit("add_palette", { id: palette, name, make, ground: shown?.ground ?? null, column: "" }),
     ).then(() => look({ select: `palette:${palette}` }));

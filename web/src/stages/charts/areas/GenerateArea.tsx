@@ -10,7 +10,7 @@ import { ToolButton } from "../../../components/ToolButton";
 import { usePart, useWorkspace } from "../../../workspace/hooks";
 import { look, useLook } from "../../../workspace/look";
 import { Area } from "../../shared/Area";
-import { added, type Categorical, freeName, setPalette, useShownPalette } from "../palette";
+import { added, type Categorical, freeName, setPalette, usePaletteNames, useShownPalette } from "../palette";
 import { proposed } from "../proposed";
 import { Strip } from "./Strip";
 
@@ -20,7 +20,7 @@ export function GenerateArea() {
   const slug = useLook((at) => at.slug);
   const revision = usePart("head", (head) => head.revision);
   const hues = usePart("hues");
-  const palettes = usePart("palettes");
+  const names = usePaletteNames();
   const shown = useShownPalette();
   const { put } = useWorkspace();
   const brands = hues.filter((hue) => hue.kind === "brand" || hue.kind === "accent");
@@ -114,7 +114,7 @@ export function GenerateArea() {
           {make && (
             <ToolButton
               onClick={() => {
-                const palette = added(freeName(palettes, "categories"), make, ground);
+                const palette = added(freeName(names, "categories"), make, ground);
                 void put(palette.edit).then(() => look({ select: palette.key }));
               }}
             >

@@ -7,11 +7,19 @@ import { ToolButton } from "../../../components/ToolButton";
 import { usePart, useWorkspace } from "../../../workspace/hooks";
 import { look } from "../../../workspace/look";
 import { Area } from "../../shared/Area";
-import { added, freeName, type Sequential, setPalette, useShownPalette, type Value } from "../palette";
+import {
+  added,
+  freeName,
+  type Sequential,
+  setPalette,
+  usePaletteNames,
+  useShownPalette,
+  type Value,
+} from "../palette";
 
 export function OneHueArea() {
   const hues = usePart("hues");
-  const palettes = usePart("palettes");
+  const names = usePaletteNames();
   const shown = useShownPalette();
   const { put } = useWorkspace();
   const own = shown?.kind === "sequential" ? (shown.make as Sequential) : null;
@@ -46,7 +54,7 @@ export function OneHueArea() {
             )}
             <ToolButton
               onClick={() => {
-                const palette = added(freeName(palettes, `${first} scale`), make, shown?.ground ?? null);
+                const palette = added(freeName(names, `${first} scale`), make, shown?.ground ?? null);
                 void put(palette.edit).then(() => look({ select: palette.key }));
               }}
             >

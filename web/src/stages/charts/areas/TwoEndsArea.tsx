@@ -9,13 +9,21 @@ import { ToolButton } from "../../../components/ToolButton";
 import { usePart, useWorkspace } from "../../../workspace/hooks";
 import { look, useLook } from "../../../workspace/look";
 import { Area } from "../../shared/Area";
-import { added, type Diverging, freeName, setPalette, useShownPalette, type Value } from "../palette";
+import {
+  added,
+  type Diverging,
+  freeName,
+  setPalette,
+  usePaletteNames,
+  useShownPalette,
+  type Value,
+} from "../palette";
 
 export function TwoEndsArea() {
   const slug = useLook((at) => at.slug);
   const revision = usePart("head", (head) => head.revision);
   const hues = usePart("hues");
-  const palettes = usePart("palettes");
+  const names = usePaletteNames();
   const shown = useShownPalette();
   const { put } = useWorkspace();
   const own = shown?.kind === "diverging" ? (shown.make as Diverging) : null;
@@ -48,7 +56,7 @@ export function TwoEndsArea() {
     high_words: own?.high_words ?? "",
   });
   const add = (high: Value) => {
-    const palette = added(freeName(palettes, "two ends"), makeWith(high), shown?.ground ?? null);
+    const palette = added(freeName(names, "two ends"), makeWith(high), shown?.ground ?? null);
     return put(palette.edit).then(() => look({ select: palette.key }));
   };
   const act = (high: Value) => (own && shown ? put(setPalette(shown, makeWith(high))) : add(high));

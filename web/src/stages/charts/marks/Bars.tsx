@@ -3,11 +3,12 @@ import { scaleBand, scaleLinear } from "d3-scale";
 import { memo } from "react";
 import { EndLabels } from "./EndLabels";
 import {
-  categoryColor,
+  fillOf,
   type GridData,
   HEIGHT,
   MARGIN,
   numberText,
+  placeOf,
   type Series,
   type Told,
   WIDTH,
@@ -26,6 +27,7 @@ interface Props {
 export const Bars = memo(function Bars({ grid, series, lit, ink, shape, told }: Props) {
   // Touching colors are parted by the ground, where the palette says so.
   const gap = told.includes("gap") ? 1 : 0;
+  const outlined = told.includes("outline") ? styles.outlined : "";
   const labeled = told.includes("label") && shape === "stacked";
   const right = WIDTH - (labeled ? MARGIN.right : 8);
   const x = scaleBand(grid.columns, [MARGIN.left, right]).padding(0.18);
@@ -74,8 +76,7 @@ export const Bars = memo(function Bars({ grid, series, lit, ink, shape, told }: 
                   width={own ? x.bandwidth() : Math.max(inner.bandwidth() - gap, 0.5)}
                   y={top}
                   height={Math.max(foot - top - (own ? gap : 0), 0)}
-                  style={{ fill: categoryColor(series, category, lit) }}
-                  className={told.includes("outline") ? styles.outlined : undefined}
+                  className={`${fillOf(placeOf(series, category, lit))} ${outlined}`}
                 >
                   <title>{`${category_name}, ${name}: ${numberText(value)}`}</title>
                 </rect>

@@ -2,7 +2,7 @@
 import { scaleBand } from "d3-scale";
 import { memo, useId } from "react";
 import type { ChartsView } from "../../../api/client";
-import { colorOf, HEIGHT, numberText, WIDTH } from "./frame";
+import { fillOf, HEIGHT, numberText, WIDTH } from "./frame";
 import { Missing } from "./Missing";
 import styles from "./marks.module.css";
 
@@ -55,8 +55,8 @@ export const Cells = memo(function Cells({ grid, ink }: { grid: Grid; ink: strin
                 width={x.bandwidth() + 0.3}
                 height={y.bandwidth() + 0.3}
                 data-place={color ?? undefined}
-                className={value === null || value === undefined ? styles.missing : undefined}
-                style={{ fill: value === null || value === undefined ? `url(#${hatched})` : colorOf(color) }}
+                className={value === null || value === undefined ? styles.missing : fillOf(color)}
+                fill={value === null || value === undefined ? `url(#${hatched})` : undefined}
               >
                 <title>{`${name}, ${column}: ${value === null || value === undefined ? "no data" : numberText(value)}`}</title>
               </rect>

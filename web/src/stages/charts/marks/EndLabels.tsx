@@ -1,5 +1,6 @@
 /** Names at the end of what they name, moved apart so that none covers another. */
 import { HEIGHT, MARGIN, spread } from "./frame";
+import styles from "./marks.module.css";
 
 interface Props {
   names: readonly string[];
@@ -7,20 +8,15 @@ interface Props {
   wished: number[];
   /** Where what they name ends. */
   at: number;
+  /** The class of the color of the line to a name. */
   color?: (category: number) => string;
 }
 
-export function EndLabels({ names, wished, at, color = () => "currentColor" }: Props) {
+export function EndLabels({ names, wished, at, color = () => styles.plain ?? "" }: Props) {
   const placed = spread(wished, 11, MARGIN.top, HEIGHT - MARGIN.bottom);
   return names.map((name, category) => (
     <g key={name}>
-      <line
-        x1={at + 2}
-        x2={at + 8}
-        y1={wished[category]}
-        y2={placed[category]}
-        style={{ stroke: color(category) }}
-      />
+      <line x1={at + 2} x2={at + 8} y1={wished[category]} y2={placed[category]} className={color(category)} />
       <text x={at + 10} y={(placed[category] ?? 0) + 3}>
         {short(name)}
         <title>{name}</title>

@@ -1,7 +1,7 @@
 /** A gauge a category: the palette as its track, a mark where the mean stands on it. */
 import { memo, useId } from "react";
 import type { ChartsView, PaletteView } from "../../../api/client";
-import { colorOf, HEIGHT, numberText, WIDTH } from "./frame";
+import { fillOf, HEIGHT, numberText, WIDTH } from "./frame";
 import { Missing } from "./Missing";
 import styles from "./marks.module.css";
 
@@ -59,7 +59,7 @@ export const Gauge = memo(function Gauge({
                   width={wide + 0.3}
                   y={-thick / 2}
                   height={thick}
-                  style={{ fill: colorOf(place) }}
+                  className={fillOf(place)}
                 />
               ))
             )}

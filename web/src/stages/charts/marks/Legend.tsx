@@ -1,7 +1,7 @@
 /** What the colors stand for: the palette with its limits, and how many values each class holds. */
 import { scaleLinear } from "d3-scale";
 import type { ChartsView, PaletteView } from "../../../api/client";
-import { colorOf, HEIGHT, numberText, WIDTH } from "./frame";
+import { fillOf, HEIGHT, numberText, WIDTH } from "./frame";
 import styles from "./marks.module.css";
 
 type LegendData = NonNullable<ChartsView["ramp"]>["legend"];
@@ -50,13 +50,7 @@ export function Legend({ legend, palette, ink }: { legend: LegendData; palette: 
               </text>
             </>
           )}
-          <rect
-            x={LEFT + place * wide}
-            width={wide + 0.3}
-            y={FOOT}
-            height={20}
-            style={{ fill: colorOf(place) }}
-          />
+          <rect x={LEFT + place * wide} width={wide + 0.3} y={FOOT} height={20} className={fillOf(place)} />
         </g>
       ))}
       {legend.limits.map((limit, place) => (

@@ -4,14 +4,16 @@ import { area, line, stack } from "d3-shape";
 import { memo } from "react";
 import { EndLabels } from "./EndLabels";
 import {
-  categoryColor,
   dashOf,
+  fillOf,
   type GridData,
   HEIGHT,
   MARGIN,
   numberText,
+  placeOf,
   type Series,
   shapeOf,
+  strokeOf,
   type Told,
   WIDTH,
 } from "./frame";
@@ -43,6 +45,7 @@ export const Lines = memo(function Lines({ grid, series, lit, ink, told, area: a
     .x((_, place) => at(place))
     .y0((each) => y(each[0]))
     .y1((each) => y(each[1]));
+  const edge = told.includes("outline") ? styles.outlined : told.includes("gap") ? styles.parted : "";
   // Of very many periods every nth has a marker.
   const every = Math.max(1, Math.ceil(grid.columns.length / 8));
   const ends = grid.values.map((row, category) => {
@@ -86,29 +89,19 @@ export const Lines = memo(function Lines({ grid, series, lit, ink, told, area: a
       )}
       {grid.values.map((row, category) => {
         const name = series.names[category] ?? "";
-        const color = categoryColor(series, category, lit);
+        const place = placeOf(series, category, lit);
         const shown = stacked[category];
         return (
           <g key={name}>
             {shown ? (
-              <path
-                d={filled(shown) ?? ""}
-                style={{ fill: color }}
-                className={
-                  told.includes("outline")
-                    ? styles.outlined
-                    : told.includes("gap")
-                      ? styles.parted
-                      : undefined
-                }
-              />
+              <path d={filled(shown) ?? ""} className={`${fillOf(place)} ${edge}`} />
             ) : (
               <>
                 {told.includes("outline") && <path d={path(row) ?? ""} className={styles.casing} />}
                 <path
                   d={path(row) ?? ""}
-                  style={{ stroke: color, strokeDasharray: dashOf(told, category) }}
-                  className={styles.series}
+                  style={{ strokeDasharray: dashOf(told, category) }}
+                  className={`${styles.series} ${strokeOf(place)}`}
                 />
                 {told.includes("marker") && (
                   <path
@@ -117,7 +110,7 @@ export const Lines = memo(function Lines({ grid, series, lit, ink, told, area: a
                         value === null || place % every > 0 ? "" : shapeOf(category, at(place), y(value)),
                       )
                       .join("")}
-                    style={{ fill: color }}
+                    className={fillOf(place)}
                   />
                 )}
               </>
@@ -129,7 +122,7 @@ export const Lines = memo(function Lines({ grid, series, lit, ink, told, area: a
         names={series.names}
         wished={ends}
         at={WIDTH - MARGIN.right}
-        color={(category) => categoryColor(series, category, lit)}
+        color={(category) => strokeOf(placeOf(series, category, lit))}
       />
     </svg>
   );

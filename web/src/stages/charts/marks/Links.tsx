@@ -1,7 +1,7 @@
 /** A map of places, laid around, with what leads from one to another in the color of its value. */
 import { memo } from "react";
 import type { ChartsView } from "../../../api/client";
-import { colorOf, HEIGHT, numberText, WIDTH } from "./frame";
+import { HEIGHT, numberText, strokeOf, WIDTH } from "./frame";
 import styles from "./marks.module.css";
 
 type LinksData = NonNullable<NonNullable<ChartsView["ramp"]>["links"]>;
@@ -34,7 +34,8 @@ export const Links = memo(function Links({ links, ink }: { links: LinksData; ink
           <g key={links.names[category]}>
             <path
               d={`M${from.x} ${from.y}L${to.x} ${to.y}`}
-              style={{ stroke: none ? "var(--missing)" : colorOf(links.places[category]) }}
+              className={none ? undefined : strokeOf(links.places[category])}
+              stroke={none ? "var(--missing)" : undefined}
               strokeWidth={11}
               strokeDasharray={none ? "3 3" : undefined}
               fill="none"

@@ -2,7 +2,7 @@
 import { scaleLinear, scalePoint } from "d3-scale";
 import { area } from "d3-shape";
 import { memo } from "react";
-import { categoryColor, type GridData, HEIGHT, type Series, type Told, WIDTH } from "./frame";
+import { fillOf, type GridData, HEIGHT, placeOf, type Series, type Told, WIDTH } from "./frame";
 import styles from "./marks.module.css";
 
 interface Props {
@@ -49,8 +49,7 @@ export const Multiples = memo(function Multiples({ grid, series, lit, ink, told 
           </text>
           <path
             d={shape(grid.values[category] ?? []) ?? ""}
-            style={{ fill: categoryColor(series, category, lit) }}
-            className={told.includes("outline") ? styles.outlined : undefined}
+            className={`${fillOf(placeOf(series, category, lit))} ${told.includes("outline") ? styles.outlined : ""}`}
           />
           <line x1={0} x2={wide - 10} y1={y(0)} y2={y(0)} className={styles.line} />
         </g>

@@ -2,7 +2,18 @@
 import { scaleLinear } from "d3-scale";
 import { memo } from "react";
 import type { ChartsView } from "../../../api/client";
-import { categoryColor, HEIGHT, MARGIN, numberText, type Series, shapeOf, type Told, WIDTH } from "./frame";
+import {
+  fillOf,
+  HEIGHT,
+  MARGIN,
+  numberText,
+  placeOf,
+  type Series,
+  shapeOf,
+  strokeOf,
+  type Told,
+  WIDTH,
+} from "./frame";
 import styles from "./marks.module.css";
 
 interface Props {
@@ -51,7 +62,7 @@ export const Scatter = memo(function Scatter({ scatter, series, lit, ink, told }
       ))}
       {byCategory.map((points, category) => {
         // One path a category: a thousand points are one element.
-        const color = categoryColor(series, category, lit);
+        const place = placeOf(series, category, lit);
         const shaped = told.includes("marker");
         const d = points
           .map((each) => {
@@ -64,8 +75,11 @@ export const Scatter = memo(function Scatter({ scatter, series, lit, ink, told }
             {told.includes("outline") && !shaped && <path d={d} className={styles.casingOfPoints} />}
             <path
               d={d}
-              style={shaped ? { fill: color } : { stroke: color }}
-              className={shaped ? (told.includes("outline") ? styles.outlined : undefined) : styles.points}
+              className={
+                shaped
+                  ? `${fillOf(place)} ${told.includes("outline") ? styles.outlined : ""}`
+                  : `${styles.points} ${strokeOf(place)}`
+              }
             />
           </g>
         );

@@ -8,9 +8,12 @@ export const WIDTH = 300;
 export const HEIGHT = 200;
 export const MARGIN = { top: 26, right: 62, bottom: 20, left: 34 };
 
-/** The variable that holds a category's color. */
-export const colorOf = (place: number | null | undefined) =>
-  place === null || place === undefined ? "var(--muted)" : `var(--c${place}, var(--muted))`;
+/** What has no color of its own, where a system says nothing of it. */
+export const GRAY = "#9A9A9A";
+
+/** The classes that a mark takes its color by: a drag changes their rules, and with them only what has the color. */
+export const fillOf = (place: number | null | undefined) => `fill-${place ?? "muted"}`;
+export const strokeOf = (place: number | null | undefined) => `stroke-${place ?? "muted"}`;
 
 /** What else tells categories apart, as the palette says. */
 export type Telling = "outline" | "gap" | "dash" | "marker" | "label";
@@ -34,9 +37,9 @@ const SHAPES: ((x: string, y: string) => string)[] = [
 export const shapeOf = (category: number, x: number, y: number) =>
   SHAPES[category % SHAPES.length]?.(x.toFixed(1), y.toFixed(1)) ?? "";
 
-/** The color of a category in every chart; while one is lit, the others step back. */
-export const categoryColor = (series: Series, category: number, lit: number | null) =>
-  lit === null || lit === category ? colorOf(series.places[category]) : "var(--muted)";
+/** The place of a category's color in every chart; while one is lit, the others step back. */
+export const placeOf = (series: Series, category: number, lit: number | null) =>
+  lit === null || lit === category ? series.places[category] : null;
 
 const PLAIN = new Intl.NumberFormat("en-US", { maximumSignificantDigits: 3, notation: "compact" });
 export const numberText = (value: number) => PLAIN.format(value);
