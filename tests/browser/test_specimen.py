@@ -1,5 +1,7 @@
 """The specimen and alternatives: parts split in place, versions compared, a page of the team's own, shares."""
 
+import re
+
 from selenium.webdriver.common.by import By
 from selenium.webdriver.common.keys import Keys
 
@@ -96,6 +98,7 @@ def test_a_page_of_the_teams_own_is_recolored_live_and_runs_nothing(page: Page) 
     page.choose("Specimen ticket page", "a page of our own")
     markup = (
         "<title>before</title><script>document.title='ran'</script><b style='background:var(--action-main-fill)'>x</b>"
+        "<i data-theme=night style='color:var(--text-strong)'>x</i><u style='color:var(--chart-routes-2)'>x</u>"
     )
     page.put("[data-testid=own-page-paste] textarea", markup)
     page.press("Show it")
@@ -111,6 +114,11 @@ def test_a_page_of_the_teams_own_is_recolored_live_and_runs_nothing(page: Page) 
 
     page.wait(lambda: inside()[0] == "rgba(11, 110, 110, 1)")
     assert inside()[1] == "before"
+    page.driver.switch_to.frame(frame)
+    night, series = (page.driver.find_element(By.TAG_NAME, tag).value_of_css_property("color") for tag in ("i", "u"))
+    page.driver.switch_to.default_content()
+    assert [int(each) > 200 for each in re.findall(r"\d+", night)[:3]] == [True] * 3
+    assert series == "rgba(137, 26, 0, 1)"
     page.click("[data-testid=token-editor] [aria-label^='flare 600']")
     page.wait(lambda: inside()[0] not in ("rgba(11, 110, 110, 1)", "rgba(0, 0, 0, 0)"))
 

@@ -35,6 +35,7 @@ from heimat.view.sources.candidates import CandidateView, StopsView, candidates_
 from heimat.view.sources.hues import HueView, StatusPart, hues_part, status_part
 from heimat.view.tokens.bands import BandView, bands_part
 from heimat.view.tokens.detail import TokenDetailPart, token_detail_part
+from heimat.view.tokens.own_colors import OwnColorsView, own_colors_part
 from heimat.view.tokens.specimen import SpecimenPart, specimen_part
 from heimat.view.tokens.tokens import TokenView, tokens_part
 
@@ -56,6 +57,7 @@ PartName = Literal[
     "tokens",
     "bands",
     "specimen",
+    "own_colors",
     "token_detail",
     "pairings",
     "told_apart",
@@ -91,6 +93,7 @@ class Parts(TypedDict, total=False):
     tokens: list[TokenView]
     bands: list[BandView]
     specimen: SpecimenPart
+    own_colors: list[OwnColorsView]
     token_detail: TokenDetailPart | None
     pairings: list[PairingView]
     told_apart: list[ToldApartView]
@@ -135,6 +138,7 @@ PARTS: Mapping[PartName, PartMaker] = {
     "tokens": PartMaker(tokens_part, ("vision", "theme")),
     "bands": PartMaker(bands_part, ("theme",)),
     "specimen": PartMaker(specimen_part, ("vision",)),
+    "own_colors": PartMaker(own_colors_part, ("vision", "theme")),
     "token_detail": PartMaker(token_detail_part, ("vision", "theme", "select")),
     "pairings": PartMaker(pairings_part, ("theme",)),
     "told_apart": PartMaker(told_apart_part, ("theme",)),

@@ -26,6 +26,7 @@ export type PairingView = Schemas["PairingView"];
 export type FindingView = Schemas["FindingView"];
 export type MovingView = Schemas["MovingView"];
 export type ReadingTestView = Schemas["ReadingTestView"];
+export type OwnColorsView = Schemas["OwnColorsView"];
 export type PaletteDetail = Schemas["PaletteDetail"];
 export type PaletteView = Schemas["PaletteView"];
 export type ChartsView = Schemas["ChartsView"];

@@ -4323,7 +4323,7 @@ export interface components {
              *       "head"
              *     ]
              */
-            parts?: ("head" | "slip" | "hues" | "status" | "candidates" | "stops" | "ladder" | "promises" | "ground" | "scales" | "selections" | "scale_detail" | "methods" | "generators" | "tokens" | "bands" | "specimen" | "token_detail" | "pairings" | "told_apart" | "findings" | "repairs" | "exceptions" | "conditions" | "matrices" | "stands_on" | "palettes" | "palette_detail" | "by_color")[];
+            parts?: ("head" | "slip" | "hues" | "status" | "candidates" | "stops" | "ladder" | "promises" | "ground" | "scales" | "selections" | "scale_detail" | "methods" | "generators" | "tokens" | "bands" | "specimen" | "own_colors" | "token_detail" | "pairings" | "told_apart" | "findings" | "repairs" | "exceptions" | "conditions" | "matrices" | "stands_on" | "palettes" | "palette_detail" | "by_color")[];
             /** Select */
             select?: string | null;
             /**
@@ -5273,6 +5273,22 @@ export interface components {
             tint: components["schemas"]["SwatchView"];
         };
         /**
+         * OwnColorsView
+         * @description A theme: its name, light or dark, whether it is the one shown, and what each custom property is in it.
+         */
+        OwnColorsView: {
+            /** Properties */
+            properties: {
+                [key: string]: string;
+            };
+            /** Scheme */
+            scheme: string;
+            /** Shown */
+            shown: boolean;
+            /** Theme */
+            theme: string;
+        };
+        /**
          * PairBody
          * @description Two colors by name or in any notation, either perhaps moved.
          */
@@ -5617,6 +5633,8 @@ export interface components {
             matrices?: components["schemas"]["NamedMatrixView"][];
             /** Methods */
             methods?: components["schemas"]["ComparedMethodView"][];
+            /** Own Colors */
+            own_colors?: components["schemas"]["OwnColorsView"][];
             /** Pairings */
             pairings?: components["schemas"]["PairingView"][];
             palette_detail?: components["schemas"]["PaletteDetail"] | null;
@@ -8679,7 +8697,7 @@ export interface components {
         };
         /**
          * ThroughView
-         * @description A color that a palette over numbers goes through: in words, and where, in percent from its light to its dark end.
+         * @description A color that a palette over numbers goes through: in words, and where, in percent from light to dark.
          */
         ThroughView: {
             /** At */
@@ -10967,7 +10985,7 @@ export interface operations {
                 theme?: string | null;
                 select?: string | null;
                 need?: number;
-                parts?: ("head" | "slip" | "hues" | "status" | "candidates" | "stops" | "ladder" | "promises" | "ground" | "scales" | "selections" | "scale_detail" | "methods" | "generators" | "tokens" | "bands" | "specimen" | "token_detail" | "pairings" | "told_apart" | "findings" | "repairs" | "exceptions" | "conditions" | "matrices" | "stands_on" | "palettes" | "palette_detail" | "by_color")[];
+                parts?: ("head" | "slip" | "hues" | "status" | "candidates" | "stops" | "ladder" | "promises" | "ground" | "scales" | "selections" | "scale_detail" | "methods" | "generators" | "tokens" | "bands" | "specimen" | "own_colors" | "token_detail" | "pairings" | "told_apart" | "findings" | "repairs" | "exceptions" | "conditions" | "matrices" | "stands_on" | "palettes" | "palette_detail" | "by_color")[];
             };
             header?: never;
             path: {

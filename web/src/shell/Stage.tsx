@@ -4,12 +4,14 @@ import { Suspense, useDeferredValue, useRef } from "react";
 import { stageOf } from "../stages";
 import { StageContext, type StageManifest } from "../stages/manifest";
 import { useKnown } from "../workspace/hooks";
+import { useInterface } from "../workspace/interface";
 import { useLook } from "../workspace/look";
 import { ErrorBoundary } from "./ErrorBoundary";
 
 export function Stage() {
   const wanted = stageOf(useLook((at) => at.stage));
-  const needed = wanted.parts(useLook());
+  const screen = useInterface((state) => state.screen);
+  const needed = wanted.parts(useLook(), screen);
   const ready = useKnown(({ parts }) => needed.every((name) => parts && name in parts));
   const shown = useRef<StageManifest | null>(null);
   if (ready) shown.current = wanted;

@@ -21,11 +21,19 @@ export function WantedParts() {
   const at = useLook();
   const notation = useInterface((state) => state.notation);
   const specimen = useSpecimenShown();
+  const screen = useInterface((state) => state.screen);
   const stage = stageOf(at.stage);
   const area = areaOf(stage, at.area);
   const parts = useMemo(
-    () => [...new Set([...SHELL, ...stage.parts(at), ...(area?.parts ?? []), ...(specimen ? SPECIMEN : [])])],
-    [stage, at, area, specimen],
+    () => [
+      ...new Set([
+        ...SHELL,
+        ...stage.parts(at, screen),
+        ...(area?.parts ?? []),
+        ...(specimen ? SPECIMEN : []),
+      ]),
+    ],
+    [stage, at, area, specimen, screen],
   );
   useLayoutEffect(() => {
     const { vision, severity, ground, theme, select, need } = at;

@@ -30,7 +30,7 @@ export interface StageManifest {
   id: string;
   words: string;
   /** What the stage needs, in the way it is looked at. */
-  parts: (look: Look) => readonly PartName[];
+  parts: (look: Look, screen: string) => readonly PartName[];
   component: Lazy;
   areas: readonly AreaManifest[];
   /** Whether it takes what was dropped or pasted; all else is read in Sources. */

@@ -7,8 +7,10 @@ import numpy as np
 
 from heimat.core.charts.delivered import DESIGNED, stops_of
 from heimat.core.charts.suitability import PaletteKind
+from heimat.core.color.arrays import Bytes
 from heimat.core.color.contrast import ratio
 from heimat.core.color.notation import hex_of, hexes_of
+from heimat.core.document.names import css_name
 from heimat.core.document.palettes import Categorical, Diverging
 from heimat.core.resolve.palettes import ResolvedPalette, design_of
 from heimat.core.resolve.resolved import Resolved
@@ -92,6 +94,26 @@ def published_palettes(resolved: Resolved) -> list[PublishedPalette]:
     return [_published(resolved, place, shown) for place, shown in enumerate(first)]
 
 
+def published_colors(resolved: Resolved) -> dict[str, dict[str, Bytes]]:
+    """By the id of each theme, the colors (3,) of palettes by the names of their custom properties."""
+    return {
+        theme: {
+            f"chart-{css_name(shown.palette.name)}-{number}": rgb8
+            for shown in palettes
+            for number, rgb8 in enumerate(_classes(shown), start=1)
+        }
+        for theme, palettes in resolved.palettes.items()
+    }
+
+
+def _classes(shown: ResolvedPalette) -> Bytes:
+    """The colors (n, 3) of a palette where it is used by classes, as it is or after all."""
+    make = shown.palette.make
+    if isinstance(make, Categorical) or make.classes is not None:
+        return shown.rgb8
+    return shown.rgb8[:: (len(shown.rgb8) - 1) // (DISCRETE - 1)]
+
+
 def _published(resolved: Resolved, place: int, first: ResolvedPalette) -> PublishedPalette:
     palette, make = first.palette, first.palette.make
     colors, labels, stops = {}, {}, {}
@@ -100,14 +122,12 @@ def _published(resolved: Resolved, place: int, first: ResolvedPalette) -> Publis
     for key, palettes in resolved.palettes.items():
         shown = palettes[place]
         design = design_of(shown, DESIGNED)
-        rgb8 = shown.rgb8
+        rgb8 = _classes(shown)
         grounds[key] = hex_of(shown.ground8)
         others[key] = {role: hex_of(each) for role, each in shown.others.items()}
         if design is not None:
             through = stops_of(design)
             stops[key] = tuple(hexes_of(through))
-            if not isinstance(make, Categorical) and make.classes is None:
-                rgb8 = shown.rgb8[:: (len(shown.rgb8) - 1) // (DISCRETE - 1)]
         colors[key] = tuple(hexes_of(rgb8))
         dark = ratio(rgb8, _BLACK) >= ratio(rgb8, _WHITE)
         labels[key] = tuple("#000000" if each else "#FFFFFF" for each in dark)

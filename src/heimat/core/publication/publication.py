@@ -220,13 +220,26 @@ def _token_of_plain(data: dict[str, Any], themes: tuple[PublishedTheme, ...]) ->
 def publication(resolved: Resolved) -> Publication:
     """What would be published of a resolved document."""
     system = resolved.system
-    themes = tuple(
+    themes = published_themes(resolved)
+    tokens = published_tokens(resolved)
+    published = {token.id for token in tokens}
+    palettes = tuple(published_palettes(resolved))
+    return Publication(system.name, themes, tuple(tokens), tuple(_selections(system, published)), palettes)
+
+
+def published_themes(resolved: Resolved) -> tuple[PublishedTheme, ...]:
+    """The themes as they leave, in order; a system without themes publishes its scales all the same, in one."""
+    found = (
         PublishedTheme(each.theme.id, each.theme.name, each.theme.scheme, each.theme.contrast)
         for each in resolved.themes.values()
     )
-    # A system without themes publishes its scales all the same.
-    themes = themes or (PublishedTheme(UNNAMED, ""),)
-    tokens, step_names = _scale_tokens(resolved, themes)
+    return tuple(found) or (PublishedTheme(UNNAMED, ""),)
+
+
+def published_tokens(resolved: Resolved) -> list[PublishedToken]:
+    """The tokens that leave, scale tokens first, then semantic ones, in order."""
+    system = resolved.system
+    tokens, step_names = _scale_tokens(resolved, published_themes(resolved))
     ways = ways_of(system)
     for token in in_order(system.tokens):
         if token.internal:
@@ -236,9 +249,7 @@ def publication(resolved: Resolved) -> Publication:
             tokens.append(
                 PublishedToken(token.id, token.name, values, token.note, token.usage, _deprecation(system, token))
             )
-    published = {token.id for token in tokens}
-    palettes = tuple(published_palettes(resolved))
-    return Publication(system.name, themes, tuple(tokens), tuple(_selections(system, published)), palettes)
+    return tokens
 
 
 def _scale_tokens(

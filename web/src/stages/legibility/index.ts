@@ -60,7 +60,7 @@ export const legibility: StageManifest = {
     {
       id: "drawing",
       words: "Out of a page",
-      parts: [],
+      parts: ["own_colors"],
       component: lazily(() => import("./areas/DrawingArea"), "DrawingArea"),
     },
     {

@@ -1,7 +1,8 @@
 /** The page of the team's own in a frame in which nothing runs, given the colors of the tokens whenever they change. */
 import { useEffect, useRef, useState } from "react";
+import type { OwnColorsView } from "../../api/client";
 import { useSteady } from "../../util/useSteady";
-import { usePart } from "../../workspace/hooks";
+import { useKnown } from "../../workspace/hooks";
 
 interface Props {
   slug: string;
@@ -11,22 +12,21 @@ interface Props {
 }
 
 export function OwnPageFrame({ slug, height = 520, onDrawn }: Props) {
-  const tokens = usePart("tokens");
-  const scheme = usePart("head", (head) => head.theme?.scheme ?? "light");
+  const colors = useKnown(({ parts }) => parts?.own_colors);
   const frame = useRef<HTMLIFrameElement>(null);
   const [loaded, setLoaded] = useState(0);
   const drawn = useSteady((page: Document) => onDrawn?.(page));
   useEffect(() => {
     const page = loaded > 0 ? frame.current?.contentDocument : null;
-    if (!page) return;
-    const root = page.documentElement;
-    root.style.colorScheme = scheme;
-    for (const token of tokens) {
-      if (!token.internal) root.style.setProperty(`--${token.css}`, withAlpha(token.seen, token.alpha));
-    }
+    const view = page?.defaultView;
+    if (!page || !view || !colors) return;
+    // A sheet belongs to the document that it was made in. Its rules come before those of the page itself.
+    const sheet = new view.CSSStyleSheet();
+    sheet.replaceSync(sheetOf(colors));
+    page.adoptedStyleSheets = [sheet];
     const painted = requestAnimationFrame(() => drawn(page));
     return () => cancelAnimationFrame(painted);
-  }, [tokens, scheme, loaded, drawn]);
+  }, [colors, loaded, drawn]);
   return (
     <iframe
       ref={frame}
@@ -40,10 +40,12 @@ export function OwnPageFrame({ slug, height = 520, onDrawn }: Props) {
   );
 }
 
-const withAlpha = (hex: string, alpha: number) =>
-  alpha === 1
-    ? hex
-    : hex +
-      Math.round(alpha * 255)
-        .toString(16)
-        .padStart(2, "0");
+/** The theme that is shown on the whole page, and each of all on what says so by `data-theme`. */
+function sheetOf(themes: OwnColorsView[]): string {
+  const rules = themes.map(({ theme, scheme, shown, properties }) => {
+    const values = Object.entries(properties).map(([name, color]) => `--${name}: ${color};`);
+    const selector = `[data-theme=${JSON.stringify(theme)}]`;
+    return `${shown ? `:root, ${selector}` : selector} { color-scheme: ${scheme}; ${values.join(" ")} }`;
+  });
+  return rules.join("\n");
+}

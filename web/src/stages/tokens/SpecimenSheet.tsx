@@ -9,12 +9,11 @@ import { useKnown, usePart } from "../../workspace/hooks";
 import { useInterface } from "../../workspace/interface";
 import { look, useLook } from "../../workspace/look";
 import { useDiffer } from "../../workspace/useDiffer";
+import { OWN } from "../shared/own";
 import { OwnPage } from "./OwnPage";
 import { SharesOf } from "./SharesOf";
 import { type Beside, useBeside } from "./useBeside";
 import { useFlip } from "./useFlip";
-
-const OWN = "own";
 
 export function SpecimenSheet() {
   const specimen = useKnown(({ parts }) => parts?.specimen);

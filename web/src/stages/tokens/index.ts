@@ -1,13 +1,16 @@
 /** Tokens: what it needs and which work areas it has. */
+
 import { lazily, type StageManifest } from "../manifest";
+import { OWN } from "../shared/own";
 
 export const tokens: StageManifest = {
   id: "tokens",
   words: "Tokens",
   // Each view asks for what it shows: what nobody sees would be made anew with every move of a drag.
-  parts: ({ show, select }) => [
+  parts: ({ show, select }, screen) => [
     "tokens",
     ...(show === "specimen" ? (["specimen"] as const) : []),
+    ...(show === "specimen" && screen === OWN ? (["own_colors"] as const) : []),
     ...(show === "specimen" || show === "swatches" ? [] : (["bands"] as const)),
     ...(select?.startsWith("token:") ? (["token_detail", "hues", "scales"] as const) : []),
   ],
