@@ -110,6 +110,38 @@ def test_a_selected_palette_tells_every_pair(client: TestClient) -> None:
     detail = part(client, "palette_detail", select="palette:fares")
     assert [each["vision"] for each in detail["apart"]] == ["typical", "protan", "deutan", "tritan"]
     assert all(len(each["pairs"]) == 10 for each in detail["apart"])
-    assert part(client, "palette_detail", select="palette:load") is None
+    ramp = part(client, "palette_detail", select="palette:load")
+    assert [len(each["steps"]) for each in ramp["steps"]] == [8] * 4
+    assert ramp["light"] == sorted(ramp["light"], reverse=True)
     slip = part(client, "slip", select="palette:routes/routes-2")
     assert slip["name"].startswith("routes 2, ")
+
+
+def test_two_people_on_one_palette_take_nothing_back_unsaid(client: TestClient) -> None:
+    make = part(client, "palettes")[0]["make"]
+    turned = {**make, "colors": make["colors"][::-1]}
+    set_palette = {"type": "set_palette", "palette": "routes"}
+    client.put("/api/me", json={"person": "tomke"})
+    assert edit(client, {**set_palette, "make": turned}).status_code == 200
+    client.put("/api/me", json={"person": "ines"})
+    # What is there already changes nothing where it was made; on what came since it would.
+    for other in (make, {**make, "threshold": 11.0}):
+        refused = edit(client, {**set_palette, "make": other}, base=1)
+        assert (refused.status_code, "Tomke Rasch has changed the same since" in refused.json()["detail"]) == (
+            409,
+            True,
+        )
+    assert edit(client, {"type": "rename_palette", "palette": "routes", "name": "lines"}, base=1).status_code == 200
+    (shown,) = [each for each in part(client, "palettes") if each["id"] == "routes"]
+    assert (shown["name"], shown["colors"][0]["id"]) == ("lines", "routes-6")
+
+
+def test_chart_tokens_are_bound_to_a_palette_and_follow_it_to_the_feed(client: TestClient) -> None:
+    (bound,) = client.post(f"{AT}/palettes/fares/binding").json()["edits"]
+    assert edit(client, bound).status_code == 200
+    assert client.post(f"{AT}/palettes/fares/binding").json()["edits"] == []
+    fares = part(client, "palettes")[1]
+    series = {each["name"]: each["hex"] for each in part(client, "tokens") if each["name"].startswith("chart.series")}
+    assert [series[f"chart.series.{number}"] for number in range(1, 6)] == [each["hex"] for each in fares["colors"]]
+    assert fares["bound"] == [f"chart.series.{number}" for number in range(1, 6)]
+    assert client.post(f"{AT}/palettes/nobody/binding").status_code == 422

@@ -103,11 +103,11 @@ _WORDS: dict[str, str] = {
 def _in_words(item: Any) -> str:
     words = _WORDS.get(str(item["type"]))
     if words is None:
-        return str(item["msg"])
+        return str(item["msg"]).removeprefix("Value error, ")
     try:
         return words.format(**item.get("ctx", {}))
     except KeyError:
-        return str(item["msg"])
+        return str(item["msg"]).removeprefix("Value error, ")
 
 
 def _invalid(_: Request, error: RequestValidationError) -> Response:

@@ -130,6 +130,9 @@ class Editing:
                 on_base = apply_all(self._documents.system(turn.alternative_id, base, connection), edits)
                 _refuse_meeting(turn, on_base.writes, on_base.reads, others, on_base.sentence)
             applied = apply_all(turn.head.system, edits)
+            if others:
+                # What changed nothing where it was made may still take back what others did since.
+                _refuse_meeting(turn, applied.writes, on_base.reads, others, applied.sentence)
             if applied.system is turn.head.system or not applied.writes:
                 return turn.head
             return self._append(turn, None, edits, applied, applied.sentence)

@@ -145,9 +145,10 @@ function ColorTools({ palette }: { palette: PaletteView }) {
   };
   const number = place + 1;
   const column = dataset?.columns.find((each) => each.name === palette.column);
-  const categories = [
-    ...new Set([...(column?.words ?? []), ...make.colors.map((each) => each.category ?? "")]),
-  ].filter(Boolean);
+  // Of data that are there the categories are chosen, else they are typed.
+  const categories = column
+    ? [...new Set([...column.words, ...make.colors.map((each) => each.category ?? "")])].filter(Boolean)
+    : [];
   return (
     <>
       <ToolButton onClick={() => void reversed()}>Reverse</ToolButton>
@@ -163,6 +164,7 @@ function ColorTools({ palette }: { palette: PaletteView }) {
           onChoose={(category) => void put(setPalette(palette, assigned(make, place, category)))}
         />
       )}
+      {!column && (
       <TextField
         key={`category ${color.id}`}
         label={`What color ${number} stands for`}
@@ -172,6 +174,7 @@ function ColorTools({ palette }: { palette: PaletteView }) {
         value={color.category ?? ""}
         onCommit={(category) => keep([setPalette(palette, withColor({ category }))])}
       />
+      )}
       <ValueField key={`value ${color.id}`} palette={palette.id} place={place} onCommit={replace} />
       <Toggle
         on={color.held ?? false}
