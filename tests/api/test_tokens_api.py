@@ -45,7 +45,7 @@ def test_an_alternative_has_a_history_of_its_own_and_gives_what_is_taken_over(cl
         json={"other": "brinemark~calmer-days", "ids": ["hues/buoy"], "base": 1, "key": "take-over-1", "view": {}},
     )
     assert taken.json()["head"]["undo"] == "Take over from calmer-days: buoy"
-    assert colors(client)["text-late"] == "#A04A30"
+    assert look(client)["hues"][1]["hex"] == "#A04A30"
     assert look(client)["hues"][2]["name"] == "gorse"
     # The name of the system is the main alternative's business.
     renamed = {"base": 2, "edits": [{"type": "rename_system", "name": "Other"}], "view": {}}
