@@ -1,5 +1,6 @@
 /** Charts: palettes as strips, the selected one on real data, and how far apart its colors are. */
 import { Box, Flex, Text } from "@chakra-ui/react";
+import { useLayoutEffect, useRef } from "react";
 import { ToolButton } from "../../components/ToolButton";
 import { Toolbar } from "../../components/Toolbar";
 import { usePart } from "../../workspace/hooks";
@@ -18,11 +19,19 @@ import { useShownPalette } from "./palette";
 import { Through } from "./Through";
 import { useWalking } from "./useWalking";
 
+/** Palettes that have room above their charts. */
+const MOST_SHOWN = 7;
+
 export function ChartsStage() {
   const palettes = usePart("palettes");
   const shown = useShownPalette();
   const open = useLook((at) => at.area !== null);
   const onKeyDown = useWalking(palettes);
+  const list = useRef<HTMLDivElement>(null);
+  const id = shown?.id;
+  useLayoutEffect(() => {
+    if (id) list.current?.querySelector("[data-shown]")?.scrollIntoView({ block: "nearest" });
+  }, [id]);
   const words = palettes.length === 1 ? "1 palette" : `${palettes.length} palettes`;
   return (
     <>
@@ -50,7 +59,16 @@ export function ChartsStage() {
             <ToolButton onClick={() => look({ area: "two-ends" })}>Two ends and a middle</ToolButton>
           </Flex>
         )}
-        <Flex direction="column" onKeyDown={onKeyDown} data-testid="palettes">
+        {/* Of many palettes the list scrolls by itself: the one that is worked on stays in sight with its charts. */}
+        <Flex
+          ref={list}
+          direction="column"
+          maxHeight={palettes.length > MOST_SHOWN ? "300px" : undefined}
+          overflowY={palettes.length > MOST_SHOWN ? "auto" : undefined}
+          flexShrink={0}
+          onKeyDown={onKeyDown}
+          data-testid="palettes"
+        >
           {palettes.map((palette) => (
             <PaletteRow key={palette.id} palette={palette} shown={palette.id === shown?.id} />
           ))}

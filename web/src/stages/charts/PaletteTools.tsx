@@ -165,15 +165,15 @@ function ColorTools({ palette }: { palette: PaletteView }) {
         />
       )}
       {!column && (
-      <TextField
-        key={`category ${color.id}`}
-        label={`What color ${number} stands for`}
-        hideLabel
-        placeholder={`What ${number} stands for`}
-        width="140px"
-        value={color.category ?? ""}
-        onCommit={(category) => keep([setPalette(palette, withColor({ category }))])}
-      />
+        <TextField
+          key={`category ${color.id}`}
+          label={`What color ${number} stands for`}
+          hideLabel
+          placeholder={`What ${number} stands for`}
+          width="140px"
+          value={color.category ?? ""}
+          onCommit={(category) => keep([setPalette(palette, withColor({ category }))])}
+        />
       )}
       <ValueField key={`value ${color.id}`} palette={palette.id} place={place} onCommit={replace} />
       <Toggle

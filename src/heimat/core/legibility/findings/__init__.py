@@ -16,6 +16,8 @@ from heimat.core.legibility.findings.told_apart import told_apart_findings, told
 from heimat.core.legibility.repairs import TURNS, Repair, pairings_with
 from heimat.core.resolve.resolved import Resolved, resolve
 
+MANY, FEW_CHECKED = 400, 4
+"""Of so many findings and more, so few are looked at that closely: a fresh check of the whole document takes long."""
 MOST_CHECKED = 80
 """Repairs whose consequences are looked for on the whole document: each asks for it resolved and checked anew."""
 _MOST_MENDED = 100
@@ -85,7 +87,7 @@ def _with_consequences(resolved: Resolved, found: list[Finding]) -> list[Finding
         if key not in known and (found := quick.of(repair)) is not None:
             known[key] = found
         elif key not in known:
-            if whole == MOST_CHECKED:
+            if whole == (MOST_CHECKED if len(before) <= MANY else FEW_CHECKED):
                 return repair
             whole += 1
             after = finding_ids(resolve(changed_by(repair, resolved.system)))

@@ -12,6 +12,9 @@ from heimat.core.legibility.findings.palettes.statuses import STATUSES
 from heimat.core.legibility.findings.palettes.together import together
 from heimat.core.resolve.resolved import Resolved
 
+MOST_REPAIRED = 100
+"""Findings on palettes after which no further palette gets repairs: each looks at every step in every theme."""
+
 __all__ = ["STATUSES", "palette_findings", "palette_ids", "palette_rooms"]
 
 
@@ -39,9 +42,10 @@ def palette_findings(resolved: Resolved, *, repairs: bool) -> list[Finding]:
     found: list[Finding] = []
     for at in every(resolved):
         make = at.shown.palette.make
+        repaired = repairs and len(found) < MOST_REPAIRED
         if isinstance(make, Categorical):
-            found += on_categories(at, make, repairs)
+            found += on_categories(at, make, repaired)
         else:
             found += on_numbers(at)
-        found += on_others(at, repairs)
+        found += on_others(at, repaired)
     return found + together(resolved)

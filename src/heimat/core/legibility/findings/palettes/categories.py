@@ -16,12 +16,15 @@ from heimat.core.color.spaces import srgb_to_oklch
 from heimat.core.color.told_apart import PairDistance, distances
 from heimat.core.document.palettes import GRAPHIC, Categorical, PaletteValue, Telling
 from heimat.core.document.tokens import LiteralColor, TokenAlias
+from heimat.core.document.words import counted
 from heimat.core.legibility.findings.finding import Finding
 from heimat.core.legibility.findings.palettes.at import REMEMBERED, At, colors_of
 from heimat.core.legibility.findings.palettes.repairs import color_repairs, telling_repairs
 from heimat.core.legibility.findings.palettes.statuses import nearest_statuses, statuses_at
 from heimat.core.legibility.repairs import Repair
 
+MOST_PAIRS = 12
+"""Pairs of a palette that are told one by one, the nearest first; of what has more, the whole is to be made anew."""
 MOST_HELD = 8
 """Categories that a reader can hold in mind at once, by convention; more are looked up in the legend every time."""
 MOST_TURN = 15.0
@@ -78,14 +81,17 @@ def contrasts(at: At, make: Categorical) -> Iterator[tuple[str, int, float]]:
 def _too_close(at: At, make: Categorical) -> Iterator[_Placed]:
     rgb8 = at.shown.rgb8
     small = ", as its marks are small" if make.marks == "small" else ""
-    for key, pair in sorted(close_pairs(at, make), key=lambda each: each[1].least()):
-        if pair.least() >= make.asked:
-            continue
+    close = [each for each in close_pairs(at, make) if each[1].least() < make.asked]
+    close.sort(key=lambda each: each[1].least())
+    more = len(close) - MOST_PAIRS
+    for number, (key, pair) in enumerate(close[:MOST_PAIRS], start=1):
         worst = pair.worst
         who = "" if pair.typical < make.asked else f" for {worst.vision} vision"
         sentence = f"{at.name(pair.one)} and {at.name(pair.other)} look alike{who}."
         said = f"{distance_words(pair.typical)} for typical vision, {distance_text(worst.least)} for {worst.vision}"
         detail = f"{said}. The palette asks for {make.asked:g}{small}."
+        if more > 0 and number == MOST_PAIRS:
+            detail += f" {counted(more, 'more pair')} of it {'is' if more == 1 else 'are'} too close."
         finding = at.finding(key, sentence, detail, (rgb8[pair.one], rgb8[pair.other]))
         yield _Placed(replace(finding, vision=worst), (pair.other, pair.one), _APART_BY)
 

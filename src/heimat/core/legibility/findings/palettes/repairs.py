@@ -1,6 +1,7 @@
 """Ways to settle what is found of a color of a palette: a step or a color beside it, or another way to tell it."""
 
 from collections.abc import Sequence
+from functools import lru_cache
 
 import numpy as np
 from numpy.typing import NDArray
@@ -16,10 +17,11 @@ from heimat.core.document.palettes import Categorical, OtherRole, PaletteValue, 
 from heimat.core.document.tokens import LiteralColor, StepAlias
 from heimat.core.edits.palettes import SetOtherColor, SetPalette
 from heimat.core.hues.palette_colors import on_ground
-from heimat.core.legibility.findings.palettes.at import At, every
+from heimat.core.legibility.findings.palettes.at import At, colors_of, every
 from heimat.core.legibility.findings.palettes.statuses import off_status, statuses_at
 from heimat.core.legibility.repairs import Repair
 
+_FEW = 64
 _WORDS: dict[Telling, str] = {
     "outline": "Outline every mark",
     "gap": "Part what touches by a gap",
@@ -110,10 +112,16 @@ def _room(at: At, make: Categorical, place: int, rgb8: Bytes) -> tuple[Floats, N
     """How far colors (n, 3) would be from all others of a palette in a theme, and whether they would do there."""
     first = at.theme == next(iter(at.resolved.palettes))
     here8 = rgb8 if first else on_ground(rgb8, at.shown.ground8, make.contrast)
-    others = np.delete(at.shown.rgb8, place, axis=0)
-    room = apart(seen8(here8), seen8(others)).min(axis=1) if len(others) else np.full(len(rgb8), np.inf)
+    far = np.delete(_far(here8.tobytes(), at.shown.rgb8.tobytes()), place, axis=1)
+    room = far.min(axis=1) if far.shape[1] else np.full(len(rgb8), np.inf)
     good = (room >= make.asked) & (ratio(here8, at.shown.ground8) >= make.contrast)
     return room, good & off_status(here8, statuses_at(at)[1])
+
+
+@lru_cache(_FEW)
+def _far(levels: bytes, others: bytes) -> Floats:
+    """How far colors are from all of a palette under any vision: asked once for each finding on it."""
+    return apart(seen8(colors_of(levels)), seen8(colors_of(others)))
 
 
 def _nearest_color(at: At, make: Categorical, place: int) -> list[Repair]:
