@@ -8,7 +8,7 @@ from hypothesis import strategies as st
 
 from heimat.core.charts.apart import all_apart, differences, nearest_pair, seen8
 from heimat.core.charts.bounds import Bounds, KeptHues
-from heimat.core.charts.categorical import Wish, for_ground, generate, one_more
+from heimat.core.charts.categorical import Wish, for_ground, generate
 from heimat.core.charts.character import Character, generate_like, prices
 from heimat.core.charts.classes import breaks, breaks_around, counts
 from heimat.core.charts.diverging import GOOD_ENDS, LEAST_ENDS, Arms, class_places, partners
@@ -113,7 +113,8 @@ def test_whatever_is_asked_for_holds(count, ground, reach, brand):
 def test_one_more_leaves_the_others_and_bounds_have_their_price():
     asked = Wish(5, Bounds(WHITE, **LIVELY), (TIDEWATER,))
     made = generate(asked)
-    more = one_more(asked, made.rgb8)
+    held = tuple(tuple(int(level) for level in color) for color in made.rgb8)
+    more = generate(Wish(6, asked.bounds, held))
     assert (more.rgb8[:5] == made.rgb8).all()
     assert len(more.rgb8) == 6
     told = {price.name: price.apart for price in prices(asked)}
@@ -247,3 +248,17 @@ def test_classes_around_a_middle_have_it_in_the_middle(method, count):
     assert (0.0 in limits) == (count % 2 == 0)
     with pytest.raises(DomainError):
         breaks_around(np.array([-1.0, 2.0, 3.0, 4.0, 5.0]), 0.0, 6, method)
+
+
+@pytest.mark.parametrize("brand", ["#39FF14", "#FF00C8", "#4055FF", "#FF3B30"])
+def test_a_neon_brand_has_series_that_are_told_apart_and_no_neon_beside_it(brand):
+    own8 = np.array(parse_hex(brand), dtype=np.uint8)
+    character = Character.of(own8[None])
+    held = tuple(int(level) for level in own8)
+    made = generate_like(character, Wish(6, character.bounds((255, 255, 255), 1.0, 0.0), (held,)), 0.0)
+    assert made.apart >= 10.0
+    assert float(srgb_to_oklch(from_bytes(made.rgb8[1:]))[:, 1].max()) <= 0.21
+
+
+def parse_hex(text):
+    return list(bytes.fromhex(text.removeprefix("#")))

@@ -11,7 +11,7 @@ Measured as in Petroff 2021 and Gramazio 2017: the least distance of any two col
 """
 
 from collections.abc import Sequence
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 from functools import lru_cache
 
 import numpy as np
@@ -251,9 +251,3 @@ def for_ground(rgb8: Bytes, bounds: KeptHues, held: int = 0, seed: int = 1) -> M
     srgb[:, :held] = from_bytes(rgb8[:held])
     found = _polished(_inside(_climbed(srgb, held, bounds), held, bounds), held, bounds)
     return Made(found, float(all_apart(seen8(found)).min()))
-
-
-def one_more(wish: Wish, present8: Bytes) -> Made:
-    """One color more, the others unmoved: the farthest from all of them inside the bounds."""
-    held = tuple(tuple(int(level) for level in color) for color in present8)
-    return generate(replace(wish, count=len(present8) + 1, held=held))  # type: ignore[arg-type]

@@ -24,6 +24,9 @@ _LEAST_CHROMA = 0.05
 _MIDDLE = (0.48, 0.64)
 """OKLab lightness that is always within reach: a brand of pastels, or nearly black, has charts too."""
 _PLAIN_CHROMA = 0.1
+_STRONG = (0.11, 0.2)
+"""Chroma that no color has to reach, however strong the brand, for not every hue can; and that none but held ones
+goes beyond: a neon is for few places, six of them are for none."""
 _NO_BRAND = ((0.45, 0.75), (0.08, 0.16))
 _LEANS = (1.0, 0.75, 0.5, 0.25)
 
@@ -50,8 +53,8 @@ class Character:
                 max(float(light.max()) + _ROOM_LIGHTNESS, _MIDDLE[1]),
             ),
             (
-                max(float(chroma.min()) - _ROOM_CHROMA, _LEAST_CHROMA),
-                max(float(chroma.max()) + _ROOM_CHROMA, _PLAIN_CHROMA),
+                min(max(float(chroma.min()) - _ROOM_CHROMA, _LEAST_CHROMA), _STRONG[0]),
+                min(max(float(chroma.max()) + _ROOM_CHROMA, _PLAIN_CHROMA), _STRONG[1]),
             ),
             hue,
         )
