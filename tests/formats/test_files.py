@@ -1,117 +1,181 @@
-"""The files of a release: what they say, and that they say it as their formats ask."""
+"""The files of a release, each loaded by what it is for: the same tokens in all, in the designer's order."""
 
+import csv
+import hashlib
+import io
 import json
 import re
+import subprocess
+import sys
+from pathlib import Path
+from xml.etree import ElementTree
 
-import tinycss2
+import coloraide
+import pytest
 
-from heimat.core.document.tokens import LiteralColor, StepAlias
-from heimat.core.edits import AddToken, RenameHue, RenameToken, SetSource, SetTokenValue, apply
-from heimat.core.proposals.starter import DAY
-from heimat.core.publication.changes import compare, next_version
+from heimat.core.document.names import css_name
+from heimat.core.edits import apply
+from heimat.core.edits.exceptions import AcceptFinding
+from heimat.core.edits.themes import RenameTheme
+from heimat.core.edits.token_care import KeepTokensInternal
+from heimat.core.legibility.findings import findings
+from heimat.core.publication.changes import same
 from heimat.core.publication.publication import Publication, publication
 from heimat.core.resolve.resolved import resolve
-from heimat.formats import FORMATS
-from heimat.formats.write import css, design_tokens
-from tests.systems import brinemark_in_one_theme as brinemark
+from heimat.demo.systems import brinemark
+from heimat.formats import write_all
+from heimat.local.install import WEB
 
 SYSTEM = brinemark()
-PUBLISHED = publication(resolve(SYSTEM))
+RESOLVED = resolve(SYSTEM)
+PUBLISHED = publication(RESOLVED)
+CONTENTS = {file.name: file.content for file in write_all(PUBLISHED, "1.2.0")}
+FILES = {name: content.decode() for name, content in CONTENTS.items() if not name.endswith(".tgz")}
+TOKENS = PUBLISHED.with_palettes()
+NAMES = [token.name for token in TOKENS]
 
 
-def changed(*edits):
-    system = SYSTEM
-    for edit in edits:
-        system = apply(system, edit)
-    return publication(resolve(system))
+def expected(theme: str) -> list[str]:
+    """What each token is in a theme, said by hand."""
+    values = [token.value(theme) for token in TOKENS]
+    return [value.hex.lower() + ("" if value.alpha == 1.0 else f"{round(value.alpha * 255):02x}") for value in values]
 
 
-def properties(text):
-    """Custom properties of the one rule, by a real parser."""
-    rules = tinycss2.parse_stylesheet(text, skip_comments=True, skip_whitespace=True)
-    assert [tinycss2.serialize(rule.prelude).strip() for rule in rules] == [":root"]
-    found = tinycss2.parse_declaration_list(rules[0].content, skip_comments=True, skip_whitespace=True)
-    assert all(item.type == "declaration" for item in found)
-    values = {item.name: tinycss2.serialize(item.value).strip() for item in found}
-    assert values.pop("color-scheme", "light") == "light"
-    return values
+@pytest.fixture(scope="module")
+def loaded(tmp_path_factory: pytest.TempPathFactory) -> dict:
+    """What Sass and TypeScript found in the files."""
+    folder = tmp_path_factory.mktemp("tokens")
+    for name, content in CONTENTS.items():
+        (folder / name).write_bytes(content)
+    command = ["node", str(Path(__file__).with_name("load_tokens.mjs")), str(folder), str(WEB), "text.strong"]
+    done = subprocess.run(command, capture_output=True, text=True, timeout=180, check=False)
+    assert done.returncode == 0, done.stderr + done.stdout
+    return json.loads(done.stdout)
 
 
-def test_css_gives_every_token_its_published_value():
-    found = properties(css.write(PUBLISHED, "1.0.0").decode())
-    assert len(found) == len(PUBLISHED.tokens)
-    for token in PUBLISHED.tokens:
-        value = found[css.property_name(token.name)]
-        while (reference := re.fullmatch(r"var\((--[\w-]+)\)", value)) is not None:
-            value = found[reference[1]]
-        assert value == token.value(DAY).hex
+def test_sass_finds_every_token_in_every_theme(loaded: dict) -> None:
+    compiled = loaded["compiled"].replace('"', "")
+    for theme in PUBLISHED.themes:
+        rules = re.findall(rf"\[theme={theme.name}\]{{--([\w-]+):([^;}}]+)}}", compiled)
+        assert [name for name, _ in rules] == [css_name(name) for name in NAMES]
+        assert [same_color(value) for _, value in rules] == expected(theme.id)
+    first = {name: same_color(value) for name, value in re.findall(r"first{--([\w-]+):([^;}]+)}", compiled)}
+    assert first == dict(zip(map(css_name, NAMES), expected("day"), strict=True))
 
 
-def test_design_tokens_format():
-    root = json.loads(design_tokens.write(PUBLISHED, "1.0.0"))
-
-    def at(path):
-        node = root
-        for part in path.split("."):
-            node = node[part]
-        return node
-
-    for token in PUBLISHED.tokens:
-        node = at(token.name)
-        assert node["$type"] == "color"
-        value = node["$value"]
-        while isinstance(value, str):
-            value = at(value.strip("{}"))["$value"]
-        assert value["colorSpace"] == "srgb"
-        assert value["hex"] == token.value(DAY).hex.lower()
-        assert "alpha" not in value
-        levels = [round(component * 255, 2) for component in value["components"]]
-        assert levels == [float(level) for level in bytes.fromhex(token.value(DAY).hex[1:])]
-    assert list(root["tidewater"]) == [str(label) for label in range(100, 1000, 100)]
+def same_color(text: str) -> str:
+    """A value in any notation as it stands in the files."""
+    color = coloraide.Color(text.strip())
+    return color.convert("srgb").to_string(hex=True, alpha=None if color.alpha() < 1.0 else False)
 
 
-def test_alpha_is_written_where_it_is_not_one():
-    veil = changed(AddToken(id="veil", name="veil", theme=DAY, value=LiteralColor(color="rgb(0 0 0 / 40%)")))
-    assert json.loads(design_tokens.write(veil, "1"))["veil"]["$value"]["alpha"] == 0.4
-    assert properties(css.write(veil, "1").decode())["--veil"] == "#00000066"
+def test_typescript_knows_the_names_and_the_values(loaded: dict) -> None:
+    for theme in PUBLISHED.themes:
+        assert list(loaded["themes"][theme.name]) == NAMES
+        assert list(loaded["themes"][theme.name].values()) == expected(theme.id)
+    assert loaded["properties"]["text.strong"] == "--text-strong"
+    assert loaded["version"] == "1.2.0"
 
 
-def test_the_same_publication_gives_the_same_bytes():
-    again = Publication.from_plain(json.loads(json.dumps(PUBLISHED.plain())))
-    assert again == PUBLISHED
-    for kind in FORMATS:
-        assert kind.write(again, "1.0.0") == kind.write(PUBLISHED, "1.0.0")
-
-
-def test_what_changed_and_the_version_proposed():
-    assert next_version(None, compare(None, PUBLISHED)) == "1.0.0"
-    recolored = compare(PUBLISHED, changed(SetSource(hue="heather", color="#8A6FA9")))
-    assert {change.change for change in recolored} == {"changed"}
-    assert all(change.distance and change.distance > 0 for change in recolored)
-    assert next_version("1.2.3", recolored) == "1.2.4"
-
-    later = AddToken(id="later", name="text.later", theme=DAY, value=StepAlias(hue="buoy", step="s600"))
-    added = compare(PUBLISHED, changed(later))
-    assert [(change.change, change.after.name) for change in added] == [("added", "text.later")]
-    assert next_version("1.2.3", added) == "1.3.0"
-
-    renamed = compare(PUBLISHED, changed(RenameToken(token="text-late", name="text.delay")))
-    assert [(change.before.name, change.after.name) for change in renamed] == [("text.late", "text.delay")]
-    assert next_version("1.2.3", renamed) == "2.0.0"
-
-
-def test_pointed_elsewhere_is_told_with_the_distance():
-    elsewhere = SetTokenValue(token="text-late", theme=DAY, value=StepAlias(hue="buoy", step="s700"))
-    found = compare(PUBLISHED, changed(elsewhere))
-    assert [(change.change, change.before.value(DAY).alias, change.after.value(DAY).alias) for change in found] == [
-        ("repointed", "buoy.500", "buoy.700")
+def test_plain_forms_hold_all_in_order() -> None:
+    plain = json.loads(FILES["tokens.plain.json"])
+    assert [token["name"] for token in plain["tokens"]] == NAMES
+    rows = list(csv.DictReader(io.StringIO(FILES["tokens.csv"])))
+    assert [row["name"] for row in rows] == NAMES
+    for theme in PUBLISHED.themes:
+        assert [token["values"][theme.name] for token in plain["tokens"]] == expected(theme.id)
+        assert [row[theme.name] for row in rows] == expected(theme.id)
+    assert {(row["system"], row["version"]) for row in rows} == {("Brinemark", "1.2.0")}
+    sheet = ElementTree.fromstring(FILES["swatches.svg"])
+    texts = [each.text for each in sheet.iter("{http://www.w3.org/2000/svg}text")]
+    assert [text for text in texts if text in NAMES] == NAMES
+    lines = FILES["swatches.gpl"].split("\n")
+    assert lines[0] == "GIMP Palette"
+    swatches = [line.split("\t") for line in lines if "\t" in line]
+    opaque = [token for token in TOKENS if token.value("day").alpha == 1.0]
+    assert [name for _, name in swatches][: len(opaque)] == [token.name for token in opaque]
+    assert [bytes(map(int, levels.split())).hex() for levels, _ in swatches][: len(opaque)] == [
+        token.value("day").hex[1:].lower() for token in opaque
     ]
-    assert found[0].distance > 20
-    assert next_version("1.2.3", found) == "1.3.0"
 
 
-def test_an_alias_that_follows_a_new_name_has_not_been_pointed_elsewhere():
-    renamed = compare(PUBLISHED, changed(RenameHue(hue="buoy", name="beacon")))
-    assert {change.change for change in renamed} == {"renamed"}
-    same_color = SetTokenValue(token="text-on-brand", theme=DAY, value=LiteralColor(color="#FFFFFF"))
-    assert compare(PUBLISHED, changed(same_color)) == []
+def test_every_file_says_whose_it_is_and_the_manifest_knows_its_bytes() -> None:
+    manifest = json.loads(FILES["release.json"])
+    assert (manifest["system"], manifest["version"]) == ("Brinemark", "1.2.0")
+    listed = {each["name"]: each for each in manifest["files"]}
+    assert set(listed) == CONTENTS.keys() - {"release.json", "package.tgz"}
+    for name, each in listed.items():
+        assert each["sha256"] == hashlib.sha256(CONTENTS[name]).hexdigest()
+        assert each["bytes"] == len(CONTENTS[name])
+    for name in ("tokens.css", "tokens.scss", "tokens.ts", "swatches.svg", "swatches.gpl", "contract.json"):
+        assert "Brinemark" in FILES[name]
+        assert "1.2.0" in FILES[name]
+    again = {file.name: file.content for file in write_all(PUBLISHED, "1.2.0")}
+    assert again == CONTENTS
+
+
+def test_the_archive_installs_with_both_package_managers_without_any_registry(tmp_path: Path) -> None:
+    archive = tmp_path / "package.tgz"
+    archive.write_bytes(CONTENTS["package.tgz"])
+    pip = [
+        sys.executable,
+        "-m",
+        "pip",
+        "install",
+        "--no-index",
+        "--no-deps",
+        "--quiet",
+        "--target",
+        str(tmp_path / "py"),
+    ]
+    done = subprocess.run([*pip, str(archive)], capture_output=True, text=True, timeout=180, check=False)
+    assert done.returncode == 0, done.stderr
+    program = "import brinemark_tokens as t; print(t.version); print(t.path('tokens.css').read_text(), end='')"
+    command = [sys.executable, "-c", program]
+    found = subprocess.run(command, capture_output=True, text=True, cwd=tmp_path / "py", timeout=60, check=True).stdout
+    assert found == "1.2.0\n" + FILES["tokens.css"]
+    (tmp_path / "web").mkdir()
+    npm = ["npm", "install", "--offline", "--no-audit", "--no-fund", "--prefix", str(tmp_path / "web"), str(archive)]
+    done = subprocess.run(npm, capture_output=True, text=True, timeout=180, check=False)
+    assert done.returncode == 0, done.stderr
+    installed = tmp_path / "web" / "node_modules" / "brinemark-tokens"
+    assert (installed / "tokens.css").read_text() == FILES["tokens.css"]
+    assert json.loads((installed / "package.json").read_text())["version"] == "1.2.0"
+
+
+def test_the_contract_holds_by_a_second_computation() -> None:
+    found = json.loads(FILES["contract.json"])
+    by_name = {token.name: token for token in PUBLISHED.tokens}
+    checked = 0
+    for pairing in found["pairings"]:
+        for theme in PUBLISHED.themes:
+            one, other = (by_name[pairing[side]].value(theme.id) for side in ("foreground", "ground"))
+            if one.alpha == other.alpha == 1.0:
+                ratio = coloraide.Color(one.hex).contrast(other.hex, method="wcag21")
+                assert 0.0 <= ratio - pairing["ratios"][theme.name] < 0.0101
+                checked += 1
+    assert checked > 100
+    assert {each["aim"] for each in found["promises"]} <= {3.0, 4.5, 7.0}
+    assert [each["name"] for each in found["told_apart"]] == [each.name for each in SYSTEM.told_apart.values()]
+
+
+def test_a_contract_names_nothing_internal_and_its_change_is_worth_a_release() -> None:
+    (late,) = [token.id for token in SYSTEM.tokens.values() if token.name == "text.late"]
+    inside = publication(resolve(apply(SYSTEM, KeepTokensInternal(tokens=(late,), internal=True))))
+    assert "text.late" not in json.dumps(inside.contract)
+    open_ = next(each for each in findings(RESOLVED, repairs=False) if each.id.startswith("pairing"))
+    edit = AcceptFinding(
+        finding=open_.id, reason="on the board from afar", said=open_.sentence, colors=("#DF5A33", "#FFFFFF")
+    )
+    accepted = publication(resolve(apply(SYSTEM, edit)))
+    assert not same(PUBLISHED, accepted)
+    assert Publication.from_plain(json.loads(json.dumps(accepted.plain()))) == accepted
+
+
+def test_hostile_names_end_nothing() -> None:
+    name = '#{1+1} "*/ -->'
+    renamed = publication(resolve(apply(SYSTEM, RenameTheme(theme="night", name=name))))
+    files = {file.name: file.content for file in write_all(renamed, "1.0.0")}
+    assert '\\#{1+1} \\"*/ -->' in files["tokens.scss"].decode()
+    assert name in json.loads(files["tokens.plain.json"])["tokens"][0]["values"]
+    ElementTree.fromstring(files["swatches.svg"])

@@ -5,9 +5,23 @@ from dataclasses import dataclass
 
 from heimat.core.document.names import css_name
 from heimat.core.publication.publication import Publication
-from heimat.formats.write import css, design_tokens, resolver
+from heimat.formats.write import (
+    contract,
+    css,
+    design_tokens,
+    manifest,
+    package,
+    plain,
+    resolver,
+    scss,
+    swatch_sheet,
+    swatches,
+    table,
+    typescript,
+)
 from heimat.formats.write.palettes import css as palettes_css
-from heimat.formats.write.palettes import d3, matplotlib, plain, themes
+from heimat.formats.write.palettes import d3, matplotlib, themes
+from heimat.formats.write.palettes import plain as palettes_plain
 
 
 @dataclass(frozen=True)
@@ -25,9 +39,21 @@ FORMATS: tuple[Format, ...] = (
 )
 
 
+MORE_FORMATS: tuple[Format, ...] = (
+    Format("tokens.scss", "text/plain; charset=utf-8", scss.write),
+    Format("tokens.ts", "text/plain; charset=utf-8", typescript.write),
+    Format(plain.FILE, "application/json", plain.write),
+    Format("tokens.csv", "text/csv; charset=utf-8", table.write),
+    Format("swatches.svg", "image/svg+xml", swatch_sheet.write),
+    Format("swatches.gpl", "text/plain; charset=utf-8", swatches.write),
+    Format(contract.FILE, "application/json", contract.write),
+)
+"""What a release holds of everything, in the forms that builds and people take."""
+
+
 PALETTE_FORMATS: tuple[Format, ...] = (
     Format("palettes.css", "text/css; charset=utf-8", palettes_css.write),
-    Format("palettes.json", "application/json", plain.write),
+    Format("palettes.json", "application/json", palettes_plain.write),
     Format("palettes.ts", "text/plain; charset=utf-8", d3.write),
     Format("palettes.vega-lite.json", "application/json", themes.vega_lite),
     Format("palettes.echarts.json", "application/json", themes.echarts),
@@ -36,6 +62,10 @@ PALETTE_FORMATS: tuple[Format, ...] = (
     Format("palettes.py", "text/plain; charset=utf-8", matplotlib.module),
 )
 """What a release holds besides, where it has palettes."""
+
+
+ARCHIVE = "application/gzip"
+"""The media type of what is no text."""
 
 
 @dataclass(frozen=True)
@@ -48,14 +78,21 @@ class Written:
 
 
 def write_all(publication: Publication, version: str) -> list[Written]:
-    """All files of a release: each format with everything, then with each named selection alone."""
+    """All files of a release: each format with everything, then with each named selection alone.
+
+    Last come the manifest of all of them, and the archive that holds them all.
+    """
     files = _written(publication, version, "")
+    files += [Written(kind.file, kind.media_type, kind.write(publication, version)) for kind in MORE_FORMATS]
     for selection in publication.selections:
         files += _written(publication.of(selection), version, css_name(selection.name))
     if publication.palettes:
         kinds = PALETTE_FORMATS
         files += [Written(kind.file, kind.media_type, kind.write(publication, version)) for kind in kinds]
-    return files
+    told = [(file.name, file.media_type, file.content) for file in files]
+    files.append(Written(manifest.FILE, "application/json", manifest.write(publication, version, told)))
+    archive = package.write(publication, version, [(file.name, file.content) for file in files])
+    return [*files, Written(package.FILE, ARCHIVE, archive)]
 
 
 def _written(publication: Publication, version: str, part: str) -> list[Written]:

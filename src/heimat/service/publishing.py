@@ -11,7 +11,7 @@ from heimat.core.errors import DomainError
 from heimat.core.publication.changes import TokenChange, compare, next_version, same
 from heimat.core.publication.publication import Publication, PublishedTheme, publication
 from heimat.core.resolve.resolved import resolve
-from heimat.formats import write_all
+from heimat.formats import ARCHIVE, write_all
 from heimat.formats.packing import packed
 from heimat.service.clock import now
 from heimat.service.documents import Documents
@@ -129,7 +129,8 @@ def _drafted(system: ColorSystem, before: Publication | None, latest: str | None
     content = publication(resolve(system))
     changes = compare(before, content)
     version = next_version(latest, changes)
-    files = [(file.name, file.content.decode()) for file in write_all(content, version)]
+    written = write_all(content, version)
+    files = [(file.name, file.content.decode() if file.media_type != ARCHIVE else "") for file in written]
     return Draft(latest, changes, version, files, content.themes)
 
 

@@ -8,6 +8,7 @@ import numpy as np
 from heimat.core.color.arrays import from_bytes
 from heimat.core.color.difference import ciede2000
 from heimat.core.color.spaces import srgb_to_lab
+from heimat.core.publication.contract import EMPTY
 from heimat.core.publication.publication import UNNAMED, Publication, PublishedToken, PublishedValue
 
 ChangeKind = Literal["added", "removed", "renamed", "changed", "repointed", "described"]
@@ -37,8 +38,9 @@ def comparable(before: Publication, after: Publication) -> Publication:
 
 
 def same(before: Publication, after: Publication) -> bool:
-    """Whether publishing `after` would give developers what they have."""
-    return comparable(before, after) == after
+    """Whether publishing `after` would give developers what they have. What had no contract yet is not held to one."""
+    old = comparable(before, after)
+    return (old if old.contract != EMPTY else replace(old, contract=after.contract)) == after
 
 
 def compare(before: Publication | None, after: Publication) -> list[TokenChange]:

@@ -5,11 +5,11 @@ internal leaves with its value.
 
 Format 1 knew one theme, without its name, and kept the value beside the name. What was released in it is read as a
 publication whose only theme has no id. Format 2 knew neither the scheme of a theme, nor usage, nor deprecation. Format
-3 knew no palettes.
+3 knew no palettes, format 4 no contract.
 """
 
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from typing import Any
 
 import numpy as np
@@ -23,11 +23,12 @@ from heimat.core.document.system import ColorSystem
 from heimat.core.document.themes import Scheme, Wanted
 from heimat.core.document.tokens import HueAlias, StepAlias, Token, TokenAlias
 from heimat.core.document.uses import members
+from heimat.core.publication.contract import EMPTY, Contract, contract
 from heimat.core.publication.palettes import PublishedPalette, published_palettes
 from heimat.core.resolve.resolved import Resolved
 from heimat.core.resolve.theme import ResolvedTheme
 
-FORMAT = 4
+FORMAT = 5
 UNNAMED = ""
 """The id of the only theme of format 1, and of a system without themes."""
 
@@ -122,6 +123,7 @@ class Publication:
     tokens: tuple[PublishedToken, ...]
     selections: tuple[PublishedSelection, ...] = ()
     palettes: tuple[PublishedPalette, ...] = ()
+    contract: Contract = field(default_factory=lambda: EMPTY)
 
     def plain(self) -> dict[str, Any]:
         """The publication as plain data, which `from_plain` reads. A value that all themes share stands once."""
@@ -135,6 +137,8 @@ class Publication:
             found["selections"] = [{"name": kept.name, "tokens": list(kept.tokens)} for kept in self.selections]
         if self.palettes:
             found["palettes"] = [palette.plain() for palette in self.palettes]
+        if self.contract != EMPTY:
+            found["contract"] = self.contract
         return found
 
     def with_palettes(self) -> tuple[PublishedToken, ...]:
@@ -163,7 +167,8 @@ class Publication:
             themes = tuple(PublishedTheme.from_plain(theme) for theme in data["themes"])
             tokens = [_token_of_plain(each, themes) for each in data["tokens"]]
         palettes = tuple(PublishedPalette.from_plain(each) for each in data.get("palettes", []))
-        return cls(data["name"], themes, tuple(tokens), tuple(selections), palettes)
+        contract = data.get("contract", EMPTY)
+        return cls(data["name"], themes, tuple(tokens), tuple(selections), palettes, contract)
 
 
 def palette_tokens(palette: PublishedPalette) -> list[PublishedToken]:
@@ -224,7 +229,8 @@ def publication(resolved: Resolved) -> Publication:
     tokens = published_tokens(resolved)
     published = {token.id for token in tokens}
     palettes = tuple(published_palettes(resolved))
-    return Publication(system.name, themes, tuple(tokens), tuple(_selections(system, published)), palettes)
+    selections = tuple(_selections(system, published))
+    return Publication(system.name, themes, tuple(tokens), selections, palettes, contract(resolved))
 
 
 def published_themes(resolved: Resolved) -> tuple[PublishedTheme, ...]:
