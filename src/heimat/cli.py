@@ -23,7 +23,7 @@ from heimat.store.engine import EXAMPLE, UnreadableAddressError, make_engine
 from heimat.store.migrate import alone, migrate
 
 
-def serve(host: str, port: int, workers: int, *, demo: bool) -> int:
+def serve(host: str, port: int, workers: int, *, demo: str | None) -> int:
     """Migrate the database of `HEIMAT_DATABASE_URL`, load the demo where asked, and serve until told to end."""
     url = os.environ.get(DATABASE_URL)
     if not url:
@@ -41,13 +41,13 @@ def serve(host: str, port: int, workers: int, *, demo: bool) -> int:
     return 0
 
 
-def _prepare(url: str, *, demo: bool) -> None:
+def _prepare(url: str, *, demo: str | None) -> None:
     """Bring a database to where it can be worked with, while no other process does."""
     engine = make_engine(url, patient=True)
     with alone(engine, lambda: print("Waiting for another process that brings the tables up to date", flush=True)):
         print("Bringing the tables up to date", flush=True)
         migrate(engine)
-        if demo and load_demo(engine):
+        if demo and load_demo(engine, released=demo == "released"):
             print("Loading the demo’s systems: Brinemark and Merrow Light", flush=True)
         ensure_somebody(engine)
         ensure_shipped(engine)
@@ -68,7 +68,9 @@ def main() -> int:
     answering.add_argument("--host", default="127.0.0.1")
     answering.add_argument("--port", type=int, default=8000)
     answering.add_argument("--workers", type=int, default=1, help="processes that answer")
-    answering.add_argument("--demo", action="store_true")
+    answering.add_argument(
+        "--demo", nargs="?", const="drafted", choices=("drafted", "released"), help="the made-up customer"
+    )
     describing = commands.add_parser("openapi")
     describing.add_argument("file", type=Path)
     given = parser.parse_args()

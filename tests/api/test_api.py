@@ -186,8 +186,8 @@ def test_publishing_and_the_feed(client):
     view = look(client)
     assert view["head"]["changed"] > 0
     changes = client.get(f"{AT}/draft").json()
-    assert changes["proposed"] == "1.0.1"
-    assert {change["change"] for change in changes["changes"]} == {"changed"}
+    assert changes["proposed"] == "1.1.0"
+    assert {group["kind"] for group in changes["compared"]["groups"]} == {"changed"}
     assert publish(client, 2, "1.1.0").json()["new"]
     assert look(client)["head"]["changed"] == 0
     # The old version is what it was, byte for byte; the latest is the new one.

@@ -2,7 +2,7 @@
 
 from heimat.core.document.tokens import StepAlias, base_of
 from heimat.demo.systems import brinemark
-from heimat.formats import PALETTE_FORMATS
+from heimat.formats import MORE_FORMATS, PALETTE_FORMATS
 from tests.api.asking import AT, edit, look, named, preview, steps, undo
 
 
@@ -245,7 +245,8 @@ def test_a_smaller_ladder_is_planned_and_a_selection_leaves_with_the_release(cli
     assert published.status_code == 201
     files = client.get(f"{AT}/releases").json()[0]["files"]
     names = {file.rpartition("/")[2]: file for file in files}
-    whole = {"tokens.css", "tokens.json", "tokens.resolver.json", *(kind.file for kind in PALETTE_FORMATS)}
+    more = {kind.file for kind in (*MORE_FORMATS, *PALETTE_FORMATS)} | {"release.json", "package.tgz"}
+    whole = {"tokens.css", "tokens.json", "tokens.resolver.json"} | more
     assert set(names) == whole | {"tokens.editors.css", "tokens.editors.json", "tokens.editors.resolver.json"}
     assert b"--kelp-500" in client.get(names["tokens.editors.css"]).content
     # The newest version has no such selection any more: an older file does not stand in for it.

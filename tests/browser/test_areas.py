@@ -81,7 +81,7 @@ def test_removing_a_parent_asks_about_its_children(page: Page) -> None:
     page.says("[data-testid=slip-name]", "buoy")
     page.press("Remove")
     page.button(f"Remove buoy, {child}")
-    page.press("Remove buoy; 5 tokens keep their colors; what follows keeps its color")
+    page.press("Remove buoy; 1 token keeps its color; what follows keeps its color")
     page.wait(lambda: "buoy" not in bands(page))
     page.wait(lambda: band_value(page, child) == kept)
     page.press("Undo")

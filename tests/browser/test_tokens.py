@@ -142,7 +142,7 @@ def test_what_uses_a_hue_is_told_with_a_replacement_for_each_before_it_goes(page
     page.open(f"{AT}?at=hue:heather&area=standing")
     page.says("[data-testid=standing]", "link.text-visited")
     page.says("[data-testid=standing]", "is heather 600 in day")
-    page.press("Put all 4 on the nearest step")
+    page.press("Put all 3 on the nearest step")
     page.says("[data-testid=standing]", "Nothing stands on it: it can go.")
 
 

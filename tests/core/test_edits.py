@@ -13,6 +13,7 @@ from heimat.core.document.conditions import Quantities
 from heimat.core.document.hues import QuantityChange, StepRef, TintedSource
 from heimat.core.document.order import in_order, key_between, keys
 from heimat.core.document.palettes import Categorical, Diverging, PaletteColor, Sequential
+from heimat.core.document.release_rules import ReleaseRules
 from heimat.core.document.system import COLLECTIONS, FIELDS, ColorSystem
 from heimat.core.document.tokens import Deprecation, DerivedColor, HueAlias, LiteralColor, StepAlias, TokenAlias
 from heimat.core.document.upgrades import read_document
@@ -65,6 +66,7 @@ from heimat.core.edits.palettes import (
     SetOtherColor,
     SetPalette,
 )
+from heimat.core.edits.release_rules import SetReleaseRules
 from heimat.core.edits.reserve import SetReserve
 from heimat.core.edits.scales import AimCurve, NudgeSteps, SetWide
 from heimat.core.edits.selections import KeepSelection, RemoveSelection, SetCap
@@ -191,6 +193,7 @@ EVERY_EDIT = [
     RenamePalette(palette="load", name="how full"),
     PlacePalette(palette="routes", ground=None),
     DescribePalette(palette="fares", column="fare", note="who is aboard"),
+    SetReleaseRules(rules=ReleaseRules(refuse_open=True, patch_below=1.0)),
     SetOtherColor(palette="routes", role="missing", value=StepAlias(hue="shingle", step="s400")),
     SetOtherColor(palette="load", role="muted", value=HueAlias(hue="kelp")),
     MovePalette(palette="delay", before="routes"),

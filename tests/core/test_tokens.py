@@ -11,6 +11,7 @@ from heimat.core.document.tokens import (
     DerivedColor,
     HueAlias,
     LiteralColor,
+    PaletteAlias,
     StepAlias,
     TokenAlias,
     base_of,
@@ -45,6 +46,11 @@ def by_hand(resolved: Resolved, token: str, theme: str) -> tuple[list[int], floa
         levels, alpha = by_hand(resolved, base.token, theme)
     elif isinstance(base, LiteralColor):
         levels, alpha = rgb8_of(base.color).tolist(), base.color.alpha
+    elif isinstance(base, PaletteAlias):
+        (shown,) = [each for each in resolved.palettes[theme] if each.palette.id == base.palette]
+        ids = [color.id for color in getattr(shown.palette.make, "colors", ())]
+        at_place = ids.index(base.color) if base.color else round(base.along * (len(shown.rgb8) - 1))
+        levels, alpha = shown.rgb8[at_place].tolist(), 1.0
     else:
         hue = resolved.hues[base.hue]
         place = hue.place(base.step) if isinstance(base, StepAlias) else None

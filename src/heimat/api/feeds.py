@@ -9,13 +9,15 @@ from starlette.types import ASGIApp, Receive, Scope, Send
 
 from heimat.api.problems import answer_error, problem
 from heimat.formats.packing import PackedFile
-from heimat.service.feeds import LATEST, Feeds
+from heimat.service.feeds import Feeds, moves
 
 PREFIX = "/feeds/"
 _A_YEAR = b"public, max-age=31536000, immutable"
 _EVERY_TIME = b"public, no-cache"
 _METHODS = ("GET", "HEAD")
 _ADDRESS = re.compile(r"/feeds/([a-z0-9-]{1,80})/([0-9a-z.]{1,40})/([^/\x00-\x1f\x7f]{1,300})")
+_ROOT = re.compile(r"/feeds/([a-z0-9-]{1,80})/?")
+_PAGE_POLICY = "default-src 'none'; style-src 'unsafe-inline'; base-uri 'none'; form-action 'none'"
 _REFUSED = re.compile(r"(?:^|,)\s*(gzip|br)\s*;\s*q=0(?:\.0*)?\s*(?=,|$)")
 
 DESCRIPTION: dict[str, Any] = {
@@ -53,11 +55,14 @@ class FeedsFirst:
         if isinstance(answer, Response):
             await answer(scope, receive, send)
             return
-        await _send(answer, scope, send, fixed=f"/{LATEST}/" not in scope["path"])
+        await _send(answer, scope, send, fixed=not moves(scope["path"].split("/")[3]))
 
     async def _answer(self, scope: Scope) -> PackedFile | Response:
         if scope["method"] not in _METHODS:
             return problem(405, "Not that way", "A feed is only read.", {"Allow": ", ".join(_METHODS)})
+        root = _ROOT.fullmatch(scope["path"])
+        if root is not None:
+            return await self._page(scope, root[1])
         address = _ADDRESS.fullmatch(scope["path"])
         if address is None:
             return problem(404, "Not there", "A file’s address is /feeds/system/version/file.")
@@ -69,6 +74,15 @@ class FeedsFirst:
             return await run_in_threadpool(self._feeds.find, slug, version, name)
         except Exception as error:
             return answer_error(scope, error)
+
+    async def _page(self, scope: Scope, slug: str) -> Response:
+        host = next((value.decode("latin-1") for key, value in scope["headers"] if key == b"host"), "localhost")
+        try:
+            page = await run_in_threadpool(self._feeds.page, slug, f"{scope.get('scheme', 'http')}://{host}")
+        except Exception as error:
+            return answer_error(scope, error)
+        headers = {"Cache-Control": _EVERY_TIME.decode(), "Content-Security-Policy": _PAGE_POLICY}
+        return Response(page, media_type="text/html", headers=headers)
 
 
 async def _send(file: PackedFile, scope: Scope, send: Send, *, fixed: bool) -> None:

@@ -8,10 +8,13 @@ from starlette.responses import Response
 from typing_extensions import TypedDict
 
 from heimat.api.bodies import Body, Seeing
-from heimat.api.context import IS_COMPUTING, IS_SENDING, Acting, Uses
+from heimat.api.context import IS_COMPUTING, IS_SENDING, Acting, Uses, head_system
 from heimat.api.encoding import answer, described
+from heimat.core.document.release_rules import ReleaseRules
+from heimat.core.publication.telling import grouped
 from heimat.service.feeds import LATEST
-from heimat.view.releases.changes import ChangeView, change_view
+from heimat.service.publishing import Comparison
+from heimat.view.releases.changes import ChangeGroupView, group_view
 
 router = APIRouter(prefix="/api/systems/{slug}", tags=["releases"])
 
@@ -24,6 +27,13 @@ class PublishBody(Body):
     notes: Annotated[str, Field(max_length=100_000)] = ""
 
 
+class Comparing(Seeing):
+    """Two releases to compare, by their versions; without the later one, what is there now."""
+
+    before: Annotated[str, Field(max_length=40)]
+    after: Annotated[str | None, Field(max_length=40)] = None
+
+
 class FileView(TypedDict):
     """A file as it would be published."""
 
@@ -31,13 +41,27 @@ class FileView(TypedDict):
     text: str
 
 
+class ComparisonView(TypedDict):
+    """What differs between two releases, or from one to what is there now: grouped, what it breaks, as Markdown."""
+
+    groups: list[ChangeGroupView]
+    count: int
+    breaks: list[str]
+    markdown: str
+
+
 class DraftView(TypedDict):
-    """What publishing now would do."""
+    """What publishing now would do; `why` says what makes the version proposed, `notes` are drafted."""
 
     revision: int
     latest: str | None
     proposed: str
-    changes: list[ChangeView]
+    why: str
+    notes: str
+    compared: ComparisonView
+    stops: list[str]
+    told: list[str]
+    rules: ReleaseRules
     files: list[FileView]
     feed: str
 
@@ -66,12 +90,36 @@ def read_draft(slug: str, uses: Uses, seeing: Annotated[Seeing, Query()]) -> Res
     view: DraftView = {
         "revision": row.head_number,
         "latest": draft.latest,
-        "proposed": draft.proposed,
-        "changes": [change_view(change, draft.themes, seeing.eyes()) for change in draft.changes],
+        "proposed": draft.proposed.version,
+        "why": draft.proposed.why,
+        "notes": draft.compared.notes,
+        "compared": _comparison(draft.compared, seeing),
+        "stops": draft.stops,
+        "told": draft.told,
+        "rules": head_system(uses, slug).release_rules,
         "files": [{"name": name, "text": text} for name, text in draft.files],
         "feed": f"/feeds/{slug}/{LATEST}/",
     }
     return answer(view)
+
+
+@router.get("/changes", operation_id="readChanges", dependencies=IS_COMPUTING, **described(ComparisonView))
+def read_changes(
+    slug: str,
+    uses: Uses,
+    asked: Annotated[Comparing, Query()],
+) -> Response:
+    return answer(_comparison(uses.publishing.between(uses.opening.find(slug), asked.before, asked.after), asked))
+
+
+def _comparison(compared: Comparison, seeing: Seeing) -> ComparisonView:
+    eyes = seeing.eyes()
+    return {
+        "groups": [group_view(group, compared.themes, eyes) for group in grouped(compared.changes)],
+        "count": len(compared.changes),
+        "breaks": compared.breaks,
+        "markdown": compared.markdown,
+    }
 
 
 @router.get("/releases", operation_id="listReleases", **described(list[ReleaseView]))

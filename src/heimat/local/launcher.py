@@ -111,7 +111,7 @@ def _demo(given: argparse.Namespace, _: Sequence[str]) -> int:
             say(f"Starting MariaDB on {given.data}")
             database.start()
             environment = _environment(**{"HEIMAT_DATABASE_URL": database.url, FOLDER: str(given.data.resolve())})
-            return _run_server(["--port", str(given.port), "--demo"], environment, database)
+            return _run_server(["--port", str(given.port), "--demo", "released"], environment, database)
         finally:
             database.stop()
             say("Ended")

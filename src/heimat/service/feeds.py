@@ -15,6 +15,8 @@ from sqlalchemy.exc import TimeoutError as PoolTimeout
 
 from heimat.core.errors import NotFound
 from heimat.formats.packing import PackedFile, packed
+from heimat.formats.write import feed_page
+from heimat.formats.write.feed_page import FeedRelease
 from heimat.store import releases, systems
 
 LATEST = "latest"
@@ -25,6 +27,14 @@ COUNT_SECONDS = 1.0
 _ENTRY_BYTES = 600
 _VERSION = re.compile(r"(0|[1-9][0-9]{0,5})\.(0|[1-9][0-9]{0,5})\.(0|[1-9][0-9]{0,5})")
 _REMEMBERED_SYSTEMS = 10_000
+
+
+_RANGE = re.compile(r"(0|[1-9][0-9]{0,5})(?:\.(0|[1-9][0-9]{0,5}))?")
+
+
+def moves(version: str) -> bool:
+    """Whether an address stands for whichever version is the highest: `latest`, or a range like 1 or 1.2."""
+    return version == LATEST or _RANGE.fullmatch(version) is not None
 
 
 def version_of(text: str) -> tuple[int, int, int] | None:
@@ -46,7 +56,7 @@ class Feeds:
     def __init__(self, engine: Engine) -> None:
         self._engine = engine
         self._files: LRUCache[Key, PackedFile] = LRUCache(MOST_BYTES, getsizeof=_size)
-        self._latest: LRUCache[str, str] = LRUCache(_REMEMBERED_SYSTEMS)
+        self._latest: LRUCache[tuple[str, str], str] = LRUCache(_REMEMBERED_SYSTEMS)
         self._counted = -1
         self._made = 0
         self._good_until = 0.0
@@ -56,19 +66,32 @@ class Feeds:
     def remembered(self, slug: str, version: str, name: str) -> PackedFile | None:
         """A file that can be answered with at once, without asking anything."""
         with self._lock:
-            if version != LATEST:
+            if not moves(version):
                 return self._files.get((slug, version, name))
-            newest = self._latest.get(slug) if time.monotonic() < self._good_until else None
+            newest = self._latest.get((slug, version)) if time.monotonic() < self._good_until else None
             return self._files.get((slug, newest, name)) if newest else None
 
     def find(self, slug: str, version: str, name: str) -> PackedFile:
         """A file of the feed. Raises NotFound."""
-        if version != LATEST:
+        if not moves(version):
             return self._find(slug, version, name)
         self._count()
         with self._lock:
-            newest = self._latest.get(slug)
-        return self._find(slug, newest or self._ask_latest(slug), name)
+            newest = self._latest.get((slug, version))
+        return self._find(slug, newest or self._ask_latest(slug, version), name)
+
+    def page(self, slug: str, origin: str) -> bytes:
+        """The page at the root of a feed, served from an origin like `http://localhost`. Raises NotFound."""
+        with self._engine.connect() as connection:
+            row = systems.find_system(connection, slug)
+            if row is None:
+                raise NotFound(f"There is no system “{slug}”.")
+            rows = releases.all_releases(connection, row.id)
+            names = releases.file_names(connection, row.id)
+        told = [
+            FeedRelease(each.version, f"{each.at:%Y-%m-%d}", each.notes, tuple(names.get(each.id, ()))) for each in rows
+        ]
+        return feed_page.write(row.name, f"{origin}/feeds/{slug}/", told)
 
     def published(self) -> None:
         """Somebody has just published here: the next who asks for the latest looks."""
@@ -84,7 +107,7 @@ class Feeds:
             return known
         number = version_of(version)
         if number is None:
-            raise NotFound(f"“{version}” is no version. Use one like 1.0.0, or {LATEST}.")
+            raise NotFound(f"“{version}” is no version. Use one like 1.0.0, a range like 1 or 1.0, or {LATEST}.")
         with self._engine.connect() as connection:
             row = systems.find_system(connection, slug)
             found = releases.find_file(connection, row.id, number, name) if row else None
@@ -97,18 +120,20 @@ class Feeds:
                 self._files[slug, version, name] = file
         return file
 
-    def _ask_latest(self, slug: str) -> str:
+    def _ask_latest(self, slug: str, version: str) -> str:
         with self._lock:
             counted = self._counted
         with self._engine.connect() as connection:
             row = systems.find_system(connection, slug)
-            latest = releases.latest_release(connection, row.id) if row else None
+            within = () if version == LATEST else tuple(map(int, version.split(".")))
+            latest = releases.latest_release(connection, row.id, within) if row else None
         if latest is None:
-            raise NotFound(f"Nothing is published yet of “{slug}”.")
+            what = "Nothing" if version == LATEST else f"No version {version}"
+            raise NotFound(f"{what} is published yet of “{slug}”.")
         with self._lock:
             # A release that was counted meanwhile may be newer than what was read.
             if counted == self._counted:
-                self._latest[slug] = latest.version
+                self._latest[slug, version] = latest.version
         return latest.version
 
     def _count(self) -> None:

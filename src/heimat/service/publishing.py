@@ -2,14 +2,19 @@
 
 import hashlib
 from dataclasses import dataclass
+from datetime import date
 
 import orjson
 from sqlalchemy import Connection, Engine
 
 from heimat.core.document.system import ColorSystem
-from heimat.core.errors import DomainError
-from heimat.core.publication.changes import TokenChange, compare, next_version, same
+from heimat.core.document.words import counted, listed
+from heimat.core.errors import DomainError, NotFound
+from heimat.core.legibility.findings import count_open
+from heimat.core.publication.breaking import broken
+from heimat.core.publication.changes import Proposed, TokenChange, compare, next_version, same
 from heimat.core.publication.publication import Publication, PublishedTheme, publication
+from heimat.core.publication.telling import drafted_notes, markdown
 from heimat.core.resolve.resolved import resolve
 from heimat.formats import ARCHIVE, write_all
 from heimat.formats.packing import packed
@@ -26,14 +31,29 @@ LONGEST_NOTES = 4000
 
 
 @dataclass(frozen=True)
+class Comparison:
+    """What differs between two publications: the changes, what they break, notes on them, and all as Markdown."""
+
+    changes: list[TokenChange]
+    breaks: list[str]
+    notes: str
+    markdown: str
+    themes: tuple[PublishedTheme, ...]
+
+
+@dataclass(frozen=True)
 class Draft:
-    """What publishing now would do: the changes since the latest release, the version proposed, the files' texts."""
+    """What publishing now would do: what differs from the latest release, the version proposed, the files' texts.
+
+    `stops` are what refuses it by the team's own rules, `told` what is to be known before.
+    """
 
     latest: str | None
-    changes: list[TokenChange]
-    proposed: str
+    compared: Comparison
+    proposed: Proposed
     files: list[tuple[str, str]]
-    themes: tuple[PublishedTheme, ...]
+    stops: list[str]
+    told: list[str]
 
 
 class Publishing:
@@ -61,7 +81,22 @@ class Publishing:
             latest = releases.latest_release(connection, row.id)
         before = self._documents.publication(latest.id) if latest else None
         system = self._documents.system(row.alternative_id, row.head_number)
-        return self._workers.run(_drafted, system, before, latest.version if latest else None)
+        return self._workers.run(_drafted, system, before, latest.version if latest else None, now().date())
+
+    def between(self, row: SystemRow, before: str, after: str | None) -> Comparison:
+        """What differs from one release to another, or to the newest revision. Raises NotFound and DomainError."""
+        was = self._released(row, before)
+        if after is not None:
+            return _compared(was, self._released(row, after), after)
+        system = self._documents.system(row.alternative_id, row.head_number)
+        return self._workers.run(_compared_with, was, system)
+
+    def _released(self, row: SystemRow, version: str) -> Publication:
+        with self._engine.connect() as connection:
+            found = releases.find_release(connection, row.id, _parse_version(version))
+            if found is None:
+                raise NotFound(f"There is no release {version}.")
+            return self._documents.publication(found.id, connection)
 
     def publish(self, slug: str, number: int, version: str, notes: str, person_id: str) -> tuple[ReleaseRow, bool]:
         """Publish a revision as a version. Returns the release, and whether it is a new one.
@@ -75,7 +110,8 @@ class Publishing:
         with self._engine.connect() as connection:
             row = self._documents.find(slug, connection)
         system_id, alternative_id = row.id, row.alternative_id
-        made = self._workers.run(_published, self._documents.system(alternative_id, number), version)
+        system = self._documents.system(alternative_id, number)
+        made = self._workers.run(_published, system, version, now().date())
 
         def work(connection: Connection) -> tuple[ReleaseRow, bool]:
             systems.lock_head(connection, alternative_id)
@@ -84,6 +120,9 @@ class Publishing:
                 return latest, False
             if latest is not None and wanted <= _parse_version(latest.version):
                 raise DomainError(f"{latest.version} is out already; the next one is higher.", "version", "taken")
+            before = self._documents.publication(latest.id, connection) if latest else None
+            if stops := _stops(system, before, made.content, made.open):
+                raise DomainError(f"{stops[0]} That refuses a release by the team’s own rules.", "rules", "refused")
             releases.add_release(
                 connection,
                 NewRelease(
@@ -110,28 +149,74 @@ class Publishing:
 
 @dataclass(frozen=True)
 class _Made:
-    """What a document comes to when it is published."""
+    """What a document comes to when it is published; `open` is how many findings are to settle."""
 
     content: Publication
     digest: str
     files: list[FileRow]
+    open: int
 
 
-def _published(system: ColorSystem, version: str) -> _Made:
-    content = publication(resolve(system))
+def _published(system: ColorSystem, version: str, today: date) -> _Made:
+    resolved = resolve(system)
+    content = publication(resolved)
     digest = hashlib.sha256(orjson.dumps(content.plain())).hexdigest()
     written = (packed(file.name, file.media_type, file.content) for file in write_all(content, version))
     files = [FileRow(each.name, each.media_type, each.digest, each.content, each.gzip, each.brotli) for each in written]
-    return _Made(content, digest, files)
+    return _Made(content, digest, files, count_open(resolved, today))
 
 
-def _drafted(system: ColorSystem, before: Publication | None, latest: str | None) -> Draft:
-    content = publication(resolve(system))
+def _drafted(system: ColorSystem, before: Publication | None, latest: str | None, today: date) -> Draft:
+    resolved = resolve(system)
+    content = publication(resolved)
     changes = compare(before, content)
-    version = next_version(latest, changes)
-    written = write_all(content, version)
+    proposed = next_version(latest, changes, system.release_rules.patch_below)
+    written = write_all(content, proposed.version)
     files = [(file.name, file.content.decode() if file.media_type != ARCHIVE else "") for file in written]
-    return Draft(latest, changes, version, files, content.themes)
+    left = count_open(resolved, today)
+    compared = _compared(before, content, proposed.version)
+    return Draft(latest, compared, proposed, files, _stops(system, before, content, left), _told(content, left))
+
+
+def _compared(before: Publication | None, after: Publication, version: str) -> Comparison:
+    changes = compare(before, after)
+    breaks = broken(before, after, changes)
+    text = markdown(after.name, version, changes, breaks, after.themes)
+    return Comparison(changes, breaks, drafted_notes(changes, before is None), text, after.themes)
+
+
+def _compared_with(before: Publication, system: ColorSystem) -> Comparison:
+    return _compared(before, publication(resolve(system)), "unreleased")
+
+
+def _stops(system: ColorSystem, before: Publication | None, after: Publication, left: int) -> list[str]:
+    """What refuses a release by the team's own rules, each in a sentence."""
+    rules = system.release_rules
+    found = []
+    if rules.refuse_open and left:
+        found.append(f"{counted(left, 'finding')} {'is' if left == 1 else 'are'} open.")
+    if rules.refuse_sudden and before is not None:
+        names = {token.name for token in after.tokens}
+        sudden = [token.name for token in before.tokens if token.deprecated is None and token.name not in names]
+        if sudden:
+            verb = "goes" if len(sudden) == 1 else "go"
+            found.append(f"{listed(sudden)} {verb} without a release that said so before.")
+    return found
+
+
+def _told(content: Publication, left: int) -> list[str]:
+    """What is to be known before a release, each in a sentence."""
+    going = [token.name for token in content.tokens if token.deprecated is not None]
+    accepted = len(content.contract["exceptions"])
+    return [
+        *(
+            [f"{counted(left, 'finding')} {'is' if left == 1 else 'are'} open."]
+            if left
+            else ["Nothing is left to settle."]
+        ),
+        *([f"{counted(accepted, 'exception')} {'is' if accepted == 1 else 'are'} accepted."] if accepted else []),
+        *([f"{listed(going)} {'is' if len(going) == 1 else 'are'} on the way out."] if going else []),
+    ]
 
 
 def _parse_version(text: str) -> tuple[int, int, int]:

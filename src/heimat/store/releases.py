@@ -70,9 +70,21 @@ def all_releases(connection: Connection, system_id: int) -> list[ReleaseRow]:
     return [_row(row) for row in connection.execute(_query().where(release.c.system_id == system_id))]
 
 
-def latest_release(connection: Connection, system_id: int) -> ReleaseRow | None:
-    """The highest version of a system."""
-    row = connection.execute(_query().where(release.c.system_id == system_id).limit(1)).first()
+def latest_release(connection: Connection, system_id: int, within: tuple[int, ...] = ()) -> ReleaseRow | None:
+    """The highest version of a system, or of those that begin with some numbers."""
+    query = _query().where(release.c.system_id == system_id)
+    for column, number in zip((release.c.major, release.c.minor), within, strict=False):
+        query = query.where(column == number)
+    row = connection.execute(query.limit(1)).first()
+    return _row(row) if row else None
+
+
+def find_release(connection: Connection, system_id: int, version: Version) -> ReleaseRow | None:
+    """A version of a system."""
+    query = _query().where(release.c.system_id == system_id)
+    for column, number in zip((release.c.major, release.c.minor, release.c.patch), version, strict=True):
+        query = query.where(column == number)
+    row = connection.execute(query).first()
     return _row(row) if row else None
 
 

@@ -52,12 +52,12 @@ def _check_values(system: ColorSystem, field: str) -> None:
         replacement = token.deprecated.replacement if token.deprecated else None
         if replacement is not None and replacement not in system.tokens:
             raise DomainError(f"What stands in for {token.name} is not there any more.", field, "missing")
-    _check_palettes(system, ways, field)
     # A loop may run through values of several themes: every chain is followed in every theme.
     linked = [key for key, token in system.tokens.items() if any(map(token_under, token.values.values()))]
     for way in ways.values():
         for key in linked:
             follow(system, key, way, field)
+    _check_palettes(system, ways, field)
 
 
 def _check_palettes(system: ColorSystem, ways: Ways, field: str) -> None:

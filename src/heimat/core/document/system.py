@@ -14,6 +14,7 @@ from heimat.core.document.matrices import MOST_MATRICES, NamedMatrix
 from heimat.core.document.pairings import Pairing, ToldApartSet
 from heimat.core.document.palettes import MOST_PALETTES, Palette
 from heimat.core.document.part import LONGEST_NAME, Name, Note, Part
+from heimat.core.document.release_rules import ReleaseRules
 from heimat.core.document.selections import MOST_COLORS, NamedSelection
 from heimat.core.document.themes import Theme
 from heimat.core.document.tokens import Token
@@ -37,7 +38,8 @@ class ColorSystem(Part):
 
     `cap` is the number of colors that the team wants to publish at most. Scale tokens stay in the house unless
     `scales_published`; those of a named selection are published for its readers. `aim` is the contrast that the team
-    asks for beside the standard's, `duty` the law or rule that binds it, in its own words.
+    asks for beside the standard's, `duty` the law or rule that binds it, in its own words; `release_rules` say what
+    makes a version and what stops one.
     """
 
     model_config = ConfigDict(frozen=True, extra="forbid", populate_by_name=True, serialize_by_alias=True)
@@ -66,6 +68,7 @@ class ColorSystem(Part):
     matrices: Annotated[dict[Id, NamedMatrix], Field(max_length=MOST_MATRICES)] = {}
     aim: Annotated[float | None, Field(ge=1.0, le=21.0)] = None
     duty: Note = ""
+    release_rules: ReleaseRules = ReleaseRules()
 
 
 COLLECTIONS: tuple[str, ...] = tuple(

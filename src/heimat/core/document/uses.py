@@ -4,9 +4,10 @@ from collections import Counter
 
 from heimat.core.document.hues import Hue, StepRef
 from heimat.core.document.order import in_order
+from heimat.core.document.palettes import all_values
 from heimat.core.document.selections import NamedSelection
 from heimat.core.document.system import ColorSystem, ladder_of
-from heimat.core.document.tokens import StepAlias, base_of
+from heimat.core.document.tokens import StepAlias
 
 
 def published_steps(system: ColorSystem) -> list[StepRef]:
@@ -37,14 +38,12 @@ def unused_of(system: ColorSystem, hue: Hue) -> list[str]:
 
 
 def uses_of(system: ColorSystem, hue: Hue | None) -> Counter[str]:
-    """How many tokens stand on each step, by its id: of one hue, or of all that share the system's ladder."""
+    """How many tokens and palettes stand on each step, by its id: of one hue, or of all on the system's ladder."""
     shared = {hue.id} if hue else {other.id for other in system.hues.values() if other.ladder is None}
+    standing = [token.bases for token in system.tokens.values()]
+    standing += [list(all_values(palette)) for palette in system.palettes.values()]
     return Counter(
         step
-        for token in system.tokens.values()
-        for step in {
-            base.step
-            for base in map(base_of, token.values.values())
-            if isinstance(base, StepAlias) and base.hue in shared
-        }
+        for values in standing
+        for step in {each.step for each in values if isinstance(each, StepAlias) and each.hue in shared}
     )

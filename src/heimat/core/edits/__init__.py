@@ -43,6 +43,7 @@ from heimat.core.edits.palettes import (
     SetPalette,
 )
 from heimat.core.edits.palettes_kept import keep_palettes
+from heimat.core.edits.release_rules import SetReleaseRules
 from heimat.core.edits.reserve import SetReserve
 from heimat.core.edits.restore import Restore
 from heimat.core.edits.scales import AimCurve, AimStep, NudgeSteps, SetCurves, SetMethod, SetPinNeighbours, SetWide
@@ -138,6 +139,7 @@ UserEdit = Annotated[
     | DescribePalette
     | MovePalette
     | RemovePalette
+    | SetReleaseRules
     | SetOtherColor
     | SetOtherColor
     | SetAim

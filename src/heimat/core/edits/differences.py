@@ -26,6 +26,7 @@ _FIELDS: dict[str, str] = {
     "scales_published": "whether scale tokens are published",
     "aim": "the contrast aimed at",
     "duty": "what binds the team",
+    "release_rules": "rules of releases",
     "quantities": "quantities",
     "threshold": "threshold",
 }
@@ -40,6 +41,8 @@ _KINDS: dict[str, str] = {
     "selections": "selection",
     "exceptions": "accepted exception",
     "conditions": "viewing condition",
+    "palettes": "palette",
+    "matrices": "named matrix",
 }
 
 

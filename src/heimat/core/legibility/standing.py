@@ -17,8 +17,9 @@ from heimat.core.document.order import in_order
 from heimat.core.document.pairings import Pairing
 from heimat.core.document.palettes import PaletteValue, palettes_on
 from heimat.core.document.selections import NamedSelection
-from heimat.core.document.tokens import HueAlias, StepAlias, TokenAlias, TokenValue, base_of
+from heimat.core.document.tokens import HueAlias, PaletteAlias, StepAlias, TokenAlias, TokenValue, base_of
 from heimat.core.resolve.resolved import Resolved
+from heimat.core.resolve.token_colors import TokenColor
 
 
 @dataclass(frozen=True)
@@ -60,7 +61,8 @@ def standing(resolved: Resolved, key: str) -> Standing:
         return _on_token(resolved, parsed.id)
     hues = with_descendants(resolved.system, parsed.id) if parsed.id in resolved.system.hues else []
     direct = tuple(_naming(resolved, parsed))
-    return Standing(direct, _through(resolved, {each.token for each in direct}), tuple(_words(resolved, parsed, hues)))
+    through = _through(resolved, {each.token for each in direct}, _palettes_on(resolved, parsed))
+    return Standing(direct, through, tuple(_words(resolved, parsed, hues)))
 
 
 def _naming(resolved: Resolved, key: Key) -> list[StandingToken]:
@@ -77,13 +79,18 @@ def _naming(resolved: Resolved, key: Key) -> list[StandingToken]:
     return found
 
 
-def _through(resolved: Resolved, tokens: set[str]) -> tuple[str, ...]:
-    """The tokens whose chain passes one of some tokens in any theme, without these, in order."""
+def _through(resolved: Resolved, tokens: set[str], palettes: set[str]) -> tuple[str, ...]:
+    """The tokens whose chain passes one of some tokens, or ends in some palettes, in any theme, in order."""
+
+    def passes(color: TokenColor) -> bool:
+        ends_in = color.end.palette if isinstance(color.end, PaletteAlias) else None
+        return not tokens.isdisjoint(color.chain) or ends_in in palettes
+
     found = {
         token
         for theme in resolved.themes.values()
         for token, color in theme.tokens.items()
-        if token not in tokens and not tokens.isdisjoint(color.chain)
+        if token not in tokens and passes(color)
     }
     return tuple(token.id for token in in_order(resolved.system.tokens) if token.id in found)
 
@@ -97,6 +104,12 @@ def _words(resolved: Resolved, key: Key, hues: list[str]) -> list[str]:
         return any(ref.hue == key.id and key.step in ("", ref.step) for ref in selection.steps)
 
     found += [f"It is in the selection {each.name}." for each in in_order(system.selections) if holds(each)]
+    on = _palettes_on(resolved, key)
+    return found + [f"The palette {each.name} stands on it." for each in in_order(system.palettes) if each.id in on]
+
+
+def _palettes_on(resolved: Resolved, key: Key) -> set[str]:
+    """The ids of the palettes that stand on a hue or a step."""
     own = resolved.hues.get(key.id)
     anchor = own.steps[own.own_place].id if own is not None and own.own_place is not None else None
 
@@ -105,7 +118,7 @@ def _words(resolved: Resolved, key: Key, hues: list[str]) -> list[str]:
             return value.hue == key.id and key.step in ("", value.step)
         return isinstance(value, HueAlias) and value.hue == key.id and key.step in ("", anchor)
 
-    return found + [f"The palette {each.name} stands on it." for each in palettes_on(system.palettes, stands)]
+    return {each.id for each in palettes_on(resolved.system.palettes, stands)}
 
 
 def _on_token(resolved: Resolved, token: str) -> Standing:
@@ -121,7 +134,7 @@ def _on_token(resolved: Resolved, token: str) -> Standing:
             words.append(f"It stands in for {each.name}, which is deprecated.")
     on = palettes_on(system.palettes, lambda value: isinstance(value, TokenAlias) and value.token == token)
     words += [f"The palette {each.name} stands on it." for each in on]
-    through = _through(resolved, {token, *(each.token for each in direct)})
+    through = _through(resolved, {token, *(each.token for each in direct)}, {each.id for each in on})
     return Standing(direct, through, tuple(words), tuple(pairings))
 
 

@@ -8,6 +8,7 @@ import numpy as np
 from heimat.core.color.arrays import from_bytes
 from heimat.core.color.difference import ciede2000
 from heimat.core.color.spaces import srgb_to_lab
+from heimat.core.document.release_rules import SMALL_CHANGE
 from heimat.core.publication.contract import EMPTY
 from heimat.core.publication.publication import UNNAMED, Publication, PublishedToken, PublishedValue
 
@@ -137,14 +138,45 @@ def _is_newly_deprecated(change: TokenChange) -> bool:
     return after is not None and after.deprecated is not None and (before is None or before.deprecated is None)
 
 
-def next_version(latest: str | None, changes: list[TokenChange]) -> str:
-    """The semantic version proposed: major where names go, minor where names come or point elsewhere, else patch."""
+@dataclass(frozen=True)
+class Proposed:
+    """The version that changes make, and why, in a sentence."""
+
+    version: str
+    why: str
+
+
+def next_version(latest: str | None, changes: list[TokenChange], patch_below: float = SMALL_CHANGE) -> Proposed:
+    """The semantic version proposed.
+
+    Major where a name goes; minor where one comes, is on its way out, is renamed while the old one lives on, points
+    elsewhere, or changes its color by `patch_below` (CIEDE2000) or more; else patch.
+    """
     if latest is None:
-        return "1.0.0"
+        return Proposed("1.0.0", "It is the first release.")
     major, minor, patch = (int(part) for part in latest.split("."))
+    names = {change.after.name for change in changes if change.after is not None}
+    gone = [change for change in changes if change.before and change.before.name not in names and _goes(change)]
+    if gone:
+        name = gone[0].before.name if gone[0].before else ""
+        more = f" and {len(gone) - 1} more" if len(gone) > 1 else ""
+        return Proposed(f"{major + 1}.0.0", f"Major: {name}{more} will not be found any more.")
+    large = [change for change in changes if change.distance is not None and change.distance >= patch_below]
     kinds = {change.change for change in changes}
-    if kinds & {"removed", "renamed"}:
-        return f"{major + 1}.0.0"
-    if kinds & {"added", "repointed"} or any(_is_newly_deprecated(change) for change in changes):
-        return f"{major}.{minor + 1}.0"
-    return f"{major}.{minor}.{patch + 1}"
+    reasons = {
+        "names are new": bool(kinds & {"added", "renamed"}),
+        "tokens stand for something else": "repointed" in kinds,
+        "tokens are on their way out": any(_is_newly_deprecated(change) for change in changes),
+        f"colors change by CIEDE2000 {patch_below:g} or more": bool(large),
+    }
+    why = [words for words, holds in reasons.items() if holds]
+    if why:
+        return Proposed(f"{major}.{minor + 1}.0", f"Minor: {', '.join(why)}.")
+    return Proposed(f"{major}.{minor}.{patch + 1}", f"Patch: no name changes, no color by {patch_below:g} or more.")
+
+
+def _goes(change: TokenChange) -> bool:
+    """Whether developers will not find a token by the name that it had."""
+    if change.change == "removed":
+        return True
+    return change.before is not None and change.after is not None and change.before.name != change.after.name

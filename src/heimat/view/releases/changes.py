@@ -8,6 +8,7 @@ from typing_extensions import TypedDict
 from heimat.core.color.difference import distance_text
 from heimat.core.publication.changes import ChangeKind, TokenChange
 from heimat.core.publication.publication import PublishedTheme, PublishedToken, PublishedValue
+from heimat.core.publication.telling import ChangeGroup
 from heimat.view.eyes import Eyes, SwatchView
 
 
@@ -23,6 +24,20 @@ class ChangeView(TypedDict):
     after: SwatchView | None
     after_alias: str | None
     distance: str | None
+
+
+class ChangeGroupView(TypedDict):
+    """Changes of one kind that belong together, told in a line."""
+
+    kind: ChangeKind
+    words: str
+    changes: list[ChangeView]
+
+
+def group_view(group: ChangeGroup, themes: Sequence[PublishedTheme], eyes: Eyes) -> ChangeGroupView:
+    """A group of changes."""
+    changes = [change_view(change, themes, eyes) for change in group.changes]
+    return {"kind": group.kind, "words": group.words, "changes": changes}
 
 
 def change_view(change: TokenChange, themes: Sequence[PublishedTheme], eyes: Eyes) -> ChangeView:

@@ -1,52 +1,120 @@
-/** What will change, as pairs of touching colors with names. */
+/** What changes: what breaks first, then groups that open to pairs of touching colors with names. */
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { useState } from "react";
-import type { ChangeView } from "../../api/client";
+import type { ChangeGroupView, ChangeView, ComparisonView } from "../../api/client";
 import { ToolButton } from "../../components/ToolButton";
+import { copyText } from "../../util/copy";
 
-const FIRST = 24;
+const FIRST = 40;
 
-export function Changes({ changes, first }: { changes: ChangeView[]; first: boolean }) {
+interface Props {
+  compared: ComparisonView;
+  title: string;
+}
+
+export function Changes({ compared, title }: Props) {
   const [all, setAll] = useState(false);
-  const shown = all ? changes : changes.slice(0, FIRST);
+  const [said, setSaid] = useState("");
+  const { groups, breaks } = compared;
+  const shown = all ? groups : groups.slice(0, FIRST);
+  const copy = async () => setSaid((await copyText(compared.markdown)) ? "Copied." : "Copying was refused.");
   return (
     <Box as="section" aria-label="Changes">
-      <Text fontWeight="700" marginBottom="4px">
-        {first ? `The first release: ${changes.length} tokens` : `What will change: ${changes.length}`}
-      </Text>
-      {shown.map((change) => (
-        <Flex
-          key={`${change.change} ${change.before_name} ${change.after_name}`}
-          align="center"
-          gap="10px"
-          minHeight="24px"
-          data-testid="change"
+      <Flex gap="10px" align="center" marginBottom="4px" wrap="wrap">
+        <Text fontWeight="700">{title}</Text>
+        {groups.length > 0 && (
+          <ToolButton title="For a review: a table for every kind" onClick={() => void copy()}>
+            Copy as Markdown
+          </ToolButton>
+        )}
+        <Text role="status" fontSize="12px">
+          {said}
+        </Text>
+      </Flex>
+      {breaks.length > 0 && (
+        <Box
+          borderLeft="4px solid"
+          borderColor="fg"
+          paddingLeft="10px"
+          marginBottom="8px"
+          data-testid="breaks"
         >
-          <Flex flexShrink={0}>
-            {[change.before, change.after].map(
-              (swatch, place) =>
-                swatch && (
-                  <Box
-                    key={place === 0 ? "before" : "after"}
-                    height="24px"
-                    width={change.before && change.after ? "28px" : "56px"}
-                    style={{ background: swatch.seen }}
-                  />
-                ),
-            )}
-          </Flex>
-          <Text truncate>
-            {words(change)}
-            {change.theme && `, in ${change.theme}`}
+          <Text fontWeight="700" fontSize="12px">
+            This breaks for who uses it
           </Text>
-        </Flex>
+          {breaks.map((words) => (
+            <Text key={words} fontSize="12px">
+              {words}
+            </Text>
+          ))}
+        </Box>
+      )}
+      {shown.map((group) => (
+        <Group key={`${group.kind} ${group.words}`} group={group} />
       ))}
-      {changes.length > shown.length && (
+      {groups.length > shown.length && (
         <ToolButton marginTop="8px" onClick={() => setAll(true)}>
-          Show {changes.length - shown.length} more
+          Show {groups.length - shown.length} more
         </ToolButton>
       )}
     </Box>
+  );
+}
+
+function Group({ group }: { group: ChangeGroupView }) {
+  const [open, setOpen] = useState(false);
+  const [only] = group.changes;
+  if (group.changes.length === 1 && only) return <Change change={only} />;
+  return (
+    <Box>
+      <Flex align="center" gap="10px" minHeight="28px" data-testid="change-group">
+        <Flex flexShrink={0} width="112px" height="24px" overflow="hidden" data-sample>
+          {group.changes.map((change) => (
+            <Box key={`${change.before_name} ${change.after_name}`} flex="1 1 0">
+              <Box height="12px" style={{ background: change.before?.seen }} />
+              <Box height="12px" style={{ background: change.after?.seen }} />
+            </Box>
+          ))}
+        </Flex>
+        <Text flex="1" minWidth="0">
+          {group.words}
+        </Text>
+        <ToolButton aria-expanded={open} aria-label={`All of ${group.words}`} onClick={() => setOpen(!open)}>
+          {open ? "Fold" : "All"}
+        </ToolButton>
+      </Flex>
+      {open && (
+        <Box paddingLeft="16px">
+          {group.changes.map((change) => (
+            <Change key={`${change.before_name} ${change.after_name}`} change={change} />
+          ))}
+        </Box>
+      )}
+    </Box>
+  );
+}
+
+function Change({ change }: { change: ChangeView }) {
+  return (
+    <Flex align="center" gap="10px" minHeight="24px" data-testid="change">
+      <Flex flexShrink={0} data-sample>
+        {[change.before, change.after].map(
+          (swatch, place) =>
+            swatch && (
+              <Box
+                key={place === 0 ? "before" : "after"}
+                height="24px"
+                width={change.before && change.after ? "28px" : "56px"}
+                style={{ background: swatch.seen }}
+              />
+            ),
+        )}
+      </Flex>
+      <Text truncate title={words(change)}>
+        {words(change)}
+        {change.theme && `, in ${change.theme}`}
+      </Text>
+    </Flex>
   );
 }
 

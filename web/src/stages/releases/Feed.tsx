@@ -4,6 +4,7 @@ import { useState } from "react";
 import { Choice } from "../../components/Choice";
 import { ToolButton } from "../../components/ToolButton";
 import { copyText } from "../../util/copy";
+import { download } from "../../util/download";
 
 interface Props {
   draft: { files: { name: string; text: string }[]; feed: string; proposed: string };
@@ -17,6 +18,8 @@ export function Feed({ draft, latest }: Props) {
   const address = `${window.location.origin}${draft.feed}${name}`;
   const copy = async () =>
     setSaid((await copyText(address)) ? "Copied." : "Copying was refused; select the address.");
+  const copyFile = async () =>
+    setSaid((await copyText(file?.text ?? "")) ? "Copied." : "Copying was refused.");
   const fetchIt = async () => {
     const answer = await fetch(address, { cache: "no-cache" });
     const size = (await answer.blob()).size;
@@ -35,6 +38,12 @@ export function Feed({ draft, latest }: Props) {
           items={draft.files.map((each) => ({ value: each.name, words: each.name }))}
           onChoose={setName}
         />
+        {file?.text && (
+          <>
+            <ToolButton onClick={() => void copyFile()}>Copy</ToolButton>
+            <ToolButton onClick={() => download(name, file.text, "text/plain")}>Download</ToolButton>
+          </>
+        )}
         <ToolButton onClick={() => void copy()} disabled={latest === null}>
           Copy the feed’s address
         </ToolButton>
@@ -46,9 +55,15 @@ export function Feed({ draft, latest }: Props) {
         {latest === null ? (
           "The feed begins with the first release."
         ) : (
-          <Link href={address} textDecoration="underline" color="fg">
-            {address}
-          </Link>
+          <>
+            <Link href={address} textDecoration="underline" color="fg">
+              {address}
+            </Link>
+            {"  "}
+            <Link href={draft.feed.replace(/latest\/$/, "")} textDecoration="underline" color="fg">
+              all releases
+            </Link>
+          </>
         )}
       </Text>
       <Text role="status" fontSize="12px" minHeight="18px" fontWeight="700">
@@ -72,7 +87,8 @@ export function Feed({ draft, latest }: Props) {
         overflow="auto"
         maxHeight="470px"
       >
-        {file?.text}
+        {file?.text ||
+          `An archive of all files, which npm and pip install by its address: npm install ${address}`}
       </Box>
     </Box>
   );

@@ -3,19 +3,21 @@
 import { Box, Button, Field, Flex, Input, Text, Textarea } from "@chakra-ui/react";
 import { useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
-import { client, data, type Problem, problemOf } from "../../api/client";
+import { client, type DraftView, data, type Problem, problemOf } from "../../api/client";
+import { ToolButton } from "../../components/ToolButton";
 import { draftKey, useDraft, useShapedDraft } from "../../util/drafts";
 import { focusSoon, found } from "../../util/focus";
-import { usePart, useWorkspace } from "../../workspace/hooks";
+import { goTo } from "../../workspace/AddressMirror";
+import { useWorkspace } from "../../workspace/hooks";
 import { useLook } from "../../workspace/look";
+import { Rules } from "./Rules";
 
 interface Props {
-  draft: { revision: number; proposed: string; changes: { change: string }[]; latest: string | null };
+  draft: DraftView;
 }
 
 export function PublishForm({ draft }: Props) {
   const slug = useLook((at) => at.slug);
-  const findings = usePart("head", (head) => head.findings);
   const { refresh } = useWorkspace();
   const queries = useQueryClient();
   // A version that was typed stays, also where another would be proposed by now.
@@ -24,7 +26,7 @@ export function PublishForm({ draft }: Props) {
   const version = typed ?? draft.proposed;
   const [problem, setProblem] = useState<Problem | null>(null);
   const [done, setDone] = useState<string | null>(null);
-  const nothing = draft.latest !== null && draft.changes.length === 0;
+  const nothing = draft.latest !== null && draft.compared.count === 0;
 
   const publish = async (event: FormEvent) => {
     event.preventDefault();
@@ -71,22 +73,49 @@ export function PublishForm({ draft }: Props) {
             onChange={(event) => setNotes(event.target.value)}
           />
         </Field.Root>
-        <Button type="submit" size="xs" marginTop="20px" bg="fg" color="bg" disabled={nothing}>
+        <Button
+          type="submit"
+          size="xs"
+          marginTop="20px"
+          bg="fg"
+          color="bg"
+          disabled={nothing || draft.stops.length > 0}
+        >
           Publish {version}
         </Button>
       </Flex>
-      {typed !== null && typed !== draft.proposed && (
-        <Text fontSize="12px" marginTop="6px">
-          {draft.proposed} is proposed from what has changed.
+      <Flex gap="8px" align="center" wrap="wrap" fontSize="12px" marginTop="6px">
+        <Text>
+          {typed !== null && typed !== draft.proposed && `${draft.proposed} is proposed. `}
+          {draft.why}
         </Text>
-      )}
-      <Text fontSize="12px" marginTop="6px" color="fg.muted">
-        {findings === 0
-          ? "Nothing is left to settle."
-          : `${findings} ${findings === 1 ? "finding is" : "findings are"} open; publishing does not wait for them.`}
+        {!notes.trim() && !nothing && (
+          <ToolButton title="From what changes, to be edited" onClick={() => setNotes(draft.notes)}>
+            Draft the notes
+          </ToolButton>
+        )}
+      </Flex>
+      <Text fontSize="12px" marginTop="6px" color="fg.muted" data-testid="told">
+        {draft.told.join(" ")}
       </Text>
+      {draft.stops.length > 0 && (
+        <Flex
+          role="alert"
+          gap="8px"
+          align="center"
+          wrap="wrap"
+          fontSize="12px"
+          fontWeight="700"
+          marginTop="6px"
+          data-testid="stops"
+        >
+          <Text>By the rules below this stops it: {draft.stops.join(" ")}</Text>
+          <ToolButton onClick={() => goTo("legibility")}>To the findings</ToolButton>
+        </Flex>
+      )}
+      <Rules rules={draft.rules} />
       <Box role="status" fontWeight="700" tabIndex={-1} data-published>
-        {problem ? (at("version") ?? at("notes") ?? problem.message) : done}
+        {problem ? (at("version") ?? at("notes") ?? at("rules") ?? problem.message) : done}
       </Box>
     </Box>
   );

@@ -1,14 +1,19 @@
 /** Releases: what will change, publishing it, the files and their address, and what is out already. */
 
-import { Box, Grid, Text } from "@chakra-ui/react";
+import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
 import { client, data } from "../../api/client";
+import { Choice } from "../../components/Choice";
 import { Toolbar } from "../../components/Toolbar";
 import { usePart } from "../../workspace/hooks";
 import { useLook, useSeeing } from "../../workspace/look";
 import { Changes } from "./Changes";
 import { Feed } from "./Feed";
 import { PublishForm } from "./PublishForm";
+
+/** What is there now, as an end of a comparison. */
+const NOW = "now";
 
 export function ReleasesStage() {
   const slug = useLook((at) => at.slug);
@@ -25,13 +30,56 @@ export function ReleasesStage() {
     queryKey: ["releases", slug],
     queryFn: () => data(client.GET("/api/systems/{slug}/releases", { params: { path } })),
   });
-  const changes = draft.data?.changes ?? [];
+  const versions = releases.data?.map((release) => release.version) ?? [];
+  const [from, setFrom] = useState<string | null>(null);
+  const [to, setTo] = useState(NOW);
+  const before = from !== null && versions.includes(from) ? from : latest;
+  const usual = before === latest && to === NOW;
+  const between = useQuery({
+    queryKey: ["changes", slug, revision, seeing, before, to],
+    queryFn: () =>
+      data(
+        client.GET("/api/systems/{slug}/changes", {
+          params: { path, query: { ...seeing, before: before ?? "", after: to === NOW ? null : to } },
+        }),
+      ),
+    enabled: !usual && before !== null,
+    placeholderData: (was) => was,
+  });
+  const compared = usual ? draft.data?.compared : between.data;
+  const count = draft.data?.compared.count ?? 0;
   const words = latest
-    ? `${latest} is out, ${changes.length === 0 ? "nothing has changed since" : `${changes.length} changes since`}`
+    ? `${latest} is out, ${count === 0 ? "nothing has changed since" : `${count} changes since`}`
     : "nothing published yet";
+  const title =
+    latest === null
+      ? `The first release: ${count} tokens`
+      : usual
+        ? `What will change: ${count}`
+        : `From ${before} to ${to}: ${compared?.count ?? 0}`;
   return (
     <>
-      <Toolbar title="Releases" words={words} />
+      <Toolbar title="Releases" words={words}>
+        {latest !== null && (
+          <Flex gap="8px" align="center">
+            <Choice
+              label="From"
+              value={before ?? ""}
+              items={versions.map((version) => ({ value: version, words: version }))}
+              onChoose={setFrom}
+            />
+            <Choice
+              label="to"
+              value={to}
+              items={[
+                { value: NOW, words: NOW },
+                ...versions.map((version) => ({ value: version, words: version })),
+              ]}
+              onChoose={setTo}
+            />
+          </Flex>
+        )}
+      </Toolbar>
       <Grid
         flex="1"
         minHeight="0"
@@ -43,7 +91,7 @@ export function ReleasesStage() {
       >
         <Box>
           {draft.data && <PublishForm draft={draft.data} />}
-          <Changes changes={changes} first={latest === null} />
+          {compared && <Changes key={title} compared={compared} title={title} />}
           <Box as="section" aria-label="Earlier releases" marginTop="16px">
             {(releases.data ?? []).map((release) => (
               <Box

@@ -15,8 +15,8 @@ import numpy as np
 from heimat.core.color.arrays import Bytes
 from heimat.core.color.contrast import ratio_of_luminances, relative_luminance
 from heimat.core.color.told_apart import distances
-from heimat.core.document.palettes import values_of
-from heimat.core.document.tokens import HueAlias, LiteralColor, StepAlias, TokenAlias
+from heimat.core.document.palettes import all_values
+from heimat.core.document.tokens import HueAlias, LiteralColor, PaletteAlias, StepAlias, TokenAlias
 from heimat.core.edits.tokens import SetTokenValue
 from heimat.core.legibility.findings.kept import kept_id
 from heimat.core.legibility.findings.pairings import pairing_id
@@ -25,6 +25,7 @@ from heimat.core.legibility.findings.told_apart import close_ids
 from heimat.core.legibility.repairs import Repair
 from heimat.core.resolve.end_colors import end_color
 from heimat.core.resolve.pairings import PairingResult
+from heimat.core.resolve.palettes import roles_of
 from heimat.core.resolve.resolved import Resolved
 from heimat.core.resolve.theme import ResolvedTheme
 
@@ -58,12 +59,12 @@ class Consequences:
             if moved is None:
                 return None
             counted = self._in_theme(theme, moved, end.rgb8)
-            if counted is None:
+            if counted is None or (moved & self._under_palettes and self._bound_are_checked):
                 return None
             mends, breaks = mends + counted[0], breaks + counted[1]
             if moved & self._under_palettes:
                 colors = {token: replace(theme.tokens[token], rgb8=end.rgb8, end=edit.value) for token in moved}
-                repainted[key] = replace(theme, tokens={**theme.tokens, **colors})
+                repainted[key] = replace(theme, tokens={**theme.tokens, **colors}, bound={})
         if repainted:
             after = palette_ids(replace(self._resolved, themes={**self._resolved.themes, **repainted}))
             mends, breaks = mends + len(self._on_palettes - after), breaks + len(after - self._on_palettes)
@@ -75,13 +76,25 @@ class Consequences:
         return self._before & palette_ids(self._resolved)
 
     @cached_property
+    def _bound_are_checked(self) -> bool:
+        """Whether a token that stands on a palette is in a pairing or in a told-apart set."""
+        system = self._resolved.system
+        named = {token for each in system.pairings.values() for token in (each.foreground, each.ground)}
+        named |= {token for told in system.told_apart.values() for token in told.tokens}
+        theme = self._resolved.theme()
+        return theme is not None and any(
+            isinstance(theme.tokens[token].end, PaletteAlias) for token in named if token in theme.tokens
+        )
+
+    @cached_property
     def _under_palettes(self) -> set[str]:
         """The tokens that palettes stand on or are drawn on, and those that none of their colors may be taken for."""
         system = self._resolved.system
-        values = [value for palette in system.palettes.values() for value in values_of(palette.make)]
+        values = [value for palette in system.palettes.values() for value in all_values(palette)]
         grounds = {palette.ground for palette in system.palettes.values() if palette.ground}
         statuses = {token.id for token in system.tokens.values() if system.palettes and token.purpose in STATUSES}
-        return grounds | statuses | {value.token for value in values if isinstance(value, TokenAlias)}
+        roles = set(roles_of(system.tokens).values()) if system.palettes else set()
+        return grounds | statuses | roles | {value.token for value in values if isinstance(value, TokenAlias)}
 
     def _moved(self, theme: ResolvedTheme, edit: SetTokenValue) -> set[str] | None:
         """The tokens that take the new color in a theme; None where one of them changes it on the way."""

@@ -67,7 +67,10 @@ export function RemoveHue({ hue }: { hue: HueView }) {
         Remove
       </ToolButton>
     );
-  const tokens = hue.tokens_on > 0 ? `; ${counted(hue.tokens_on, "token")} keep their colors` : "";
+  const tokens =
+    hue.tokens_on > 0
+      ? `; ${counted(hue.tokens_on, "token")} ${hue.tokens_on === 1 ? "keeps its color" : "keep their colors"}`
+      : "";
   const keep = (
     <ToolButton data-keep onClick={leave} onKeyDown={onKeyDown}>
       Keep {hue.name}

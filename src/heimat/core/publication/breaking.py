@@ -1,0 +1,65 @@
+"""What a release breaks for who uses the one before: names that go, pairings, promises and sets that held."""
+
+from typing import Any
+
+from heimat.core.publication.changes import TokenChange
+from heimat.core.publication.publication import Publication
+
+
+def broken(before: Publication | None, after: Publication, changes: list[TokenChange]) -> list[str]:
+    """What breaks, each in a sentence: names first."""
+    if before is None:
+        return []
+    names = {token.name for token in after.with_palettes()}
+    found = []
+    for change in changes:
+        if change.before is not None and change.before.name not in names:
+            was = change.before
+            instead = was.deprecated.replacement if was.deprecated else None
+            to = change.after.name if change.after else instead
+            found.append(f"{was.name} is gone{f': use {to}' if to else '; nothing stands in for it'}.")
+    return found + _pairings(before, after) + _promises(before, after) + _sets(before, after)
+
+
+def _pairings(before: Publication, after: Publication) -> list[str]:
+    held = {_pair(each): each for each in before.contract["pairings"]}
+    found = []
+    for now in after.contract["pairings"]:
+        was, needed = held.get(_pair(now)), now["needed"]
+        if was is None or needed is None:
+            continue
+        for theme, ratio in now["ratios"].items():
+            if ratio < needed <= was["ratios"].get(theme, 0.0):
+                words = f"{now['foreground']} on {now['ground']} falls from {was['ratios'][theme]:.2f} to {ratio:.2f}"
+                found.append(f"{words} in {theme}; {needed:g} is needed.")
+    return found
+
+
+def _pair(pairing: dict[str, Any]) -> tuple[str, str, str]:
+    return pairing["foreground"], pairing["ground"], pairing["use"]
+
+
+def _promises(before: Publication, after: Publication) -> list[str]:
+    now = {each["aim"]: each["apart"] for each in after.contract["promises"]}
+    found = []
+    for was in before.contract["promises"]:
+        apart = now.get(was["aim"])
+        if apart is None:
+            found.append(
+                f"No two steps any more reach {was['aim']:g} by their distance; {was['apart']} apart they did."
+            )
+        elif apart > was["apart"]:
+            found.append(f"Steps reach {was['aim']:g} from {apart} apart on; it was {was['apart']}.")
+    return found
+
+
+def _sets(before: Publication, after: Publication) -> list[str]:
+    held = {each["name"]: each for each in before.contract["told_apart"]}
+    found = []
+    for now in after.contract["told_apart"]:
+        was = held.get(now["name"])
+        for theme, least in now["least"].items():
+            if was is not None and least < now["threshold"] <= was["least"].get(theme, 0.0):
+                words = f"The nearest two of {now['name']} come as near as CIEDE2000 {least:.1f} in {theme}"
+                found.append(f"{words}; {now['threshold']:g} is asked for.")
+    return found

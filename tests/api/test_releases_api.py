@@ -1,0 +1,109 @@
+"""Releases over the API on a real MariaDB: ranges and the page of a feed, what breaks, rules that refuse, notes."""
+
+from starlette.testclient import TestClient
+
+from tests.api.asking import AT, edit, look
+
+FEED = "/feeds/brinemark"
+
+
+def publish(client: TestClient, version: str, notes: str = ""):
+    revision = client.get(f"{AT}/head").json()["revision"]
+    return client.post(f"{AT}/releases", json={"revision": revision, "version": version, "notes": notes})
+
+
+def recolor(client: TestClient, color: str, hue: str = "buoy") -> None:
+    revision = client.get(f"{AT}/head").json()["revision"]
+    assert edit(client, {"type": "set_source", "hue": hue, "color": color}, base=revision).status_code == 200
+
+
+def rename(client: TestClient, name: str, new: str) -> None:
+    (token,) = [each for each in look(client)["tokens"] if each["name"] == name]
+    revision = client.get(f"{AT}/head").json()["revision"]
+    change = {"type": "rename_token", "token": token["id"], "name": new}
+    assert edit(client, change, base=revision).status_code == 200
+
+
+def draft(client: TestClient):
+    return client.get(f"{AT}/draft").json()
+
+
+def test_ranges_are_the_highest_within_and_the_page_tells_every_release(client: TestClient) -> None:
+    assert client.get(f"{FEED}/1/tokens.css").status_code == 404
+    colors = {"1.0.0": "#DF5A33", "1.0.1": "#DE5A33", "1.1.0": "#C04020", "2.0.0": "#803020"}
+    for version, color in colors.items():
+        recolor(client, color)
+        assert publish(client, version, f"<b>{version}</b> & */").status_code == 201
+    texts = {version: client.get(f"{FEED}/{version}/tokens.css").text for version in colors}
+    for asked, version in {"1": "1.1.0", "1.0": "1.0.1", "2": "2.0.0", "latest": "2.0.0", "2.0": "2.0.0"}.items():
+        answer = client.get(f"{FEED}/{asked}/tokens.css")
+        assert (answer.text, answer.headers["cache-control"]) == (texts[version], "public, no-cache")
+    assert "immutable" in client.get(f"{FEED}/1.1.0/tokens.css").headers["cache-control"]
+    for asked in ("3", "1.2", "01", "1.", ".1", "1.0.0.0"):
+        assert client.get(f"{FEED}/{asked}/tokens.css").status_code == 404
+    recolor(client, "#C05020")
+    assert publish(client, "2.0.1").status_code == 201
+    assert client.get(f"{FEED}/2/tokens.css").text != texts["2.0.0"]
+    page = client.get(f"{FEED}/")
+    assert page.headers["content-type"].startswith("text/html")
+    assert "default-src 'none'" in page.headers["content-security-policy"]
+    assert "&lt;b&gt;2.0.0&lt;/b&gt; &amp; */" in page.text
+    assert page.text.index("<h2>2.0.1</h2>") < page.text.index("<h2>1.0.0</h2>")
+    assert f"npm install http://localhost{FEED}/2.0.1/package.tgz" in page.text
+    assert client.get("/feeds/nobody/").status_code == 404
+
+
+def test_the_version_proposed_says_why_and_what_breaks_comes_first(client: TestClient) -> None:
+    assert draft(client)["why"] == "It is the first release."
+    assert publish(client, "1.0.0").status_code == 201
+    recolor(client, "#DF5B33")
+    found = draft(client)
+    assert (found["proposed"], found["why"].split(":")[0]) == ("1.0.1", "Patch")
+    recolor(client, "#58C0C0", "tidewater")
+    found = draft(client)
+    assert found["proposed"] == "1.1.0"
+    assert "colors change by CIEDE2000 2 or more" in found["why"]
+    fell = "action.main.label on action.main.fill falls from 6.05 to "
+    assert any(each.startswith(fell) for each in found["compared"]["breaks"])
+    rename(client, "text.late", "text.behind")
+    found = draft(client)
+    assert (found["proposed"], found["compared"]["breaks"][0]) == ("2.0.0", "text.late is gone: use text.behind.")
+    kinds = [group["kind"] for group in found["compared"]["groups"]]
+    assert kinds == sorted(kinds, key=("removed", "renamed", "repointed", "added", "changed", "described").index)
+    assert "text.late is called text.behind" in found["notes"]
+    assert found["compared"]["markdown"].startswith("## Brinemark 2.0.0\n\n**This breaks**\n\n- text.late is gone")
+    assert publish(client, "2.0.0").status_code == 201
+    between = client.get(f"{AT}/changes", params={"before": "1.0.0", "after": "2.0.0"}).json()
+    assert between["count"] == found["compared"]["count"]
+    back = client.get(f"{AT}/changes", params={"before": "2.0.0", "after": "1.0.0"}).json()
+    assert "text.behind is gone: use text.late." in back["breaks"]
+    assert client.get(f"{AT}/changes", params={"before": "2.0.0"}).json()["count"] == 0
+    assert client.get(f"{AT}/changes", params={"before": "9.0.0"}).status_code == 404
+    assert client.get(f"{AT}/changes", params={"before": "nine"}).status_code == 422
+
+
+def test_many_steps_of_one_scale_are_one_line(client: TestClient) -> None:
+    published = {"type": "publish_scales", "published": True}
+    assert edit(client, published).status_code == 200
+    assert publish(client, "1.0.0").status_code == 201
+    recolor(client, "#E07050")
+    groups = draft(client)["compared"]["groups"]
+    (scale,) = [group for group in groups if group["words"].startswith("buoy.100 to ")]
+    assert len(scale["changes"]) > 5
+    assert "by up to CIEDE2000" in scale["words"]
+
+
+def test_the_teams_rules_refuse_a_release_and_say_why(client: TestClient) -> None:
+    assert publish(client, "1.0.0").status_code == 201
+    rules = {"patch_below": 2.0, "refuse_open": True, "refuse_sudden": True}
+    assert edit(client, {"type": "set_release_rules", "rules": rules}).status_code == 200
+    rename(client, "text.late", "text.behind")
+    found = draft(client)
+    assert found["stops"] == ["11 findings are open.", "text.late goes without a release that said so before."]
+    refused = publish(client, "2.0.0")
+    assert (refused.status_code, refused.json()["errors"][0]["field"]) == (422, "rules")
+    assert "11 findings are open. That refuses" in refused.json()["detail"]
+    revision = client.get(f"{AT}/head").json()["revision"]
+    calm = {"patch_below": 2.0, "refuse_open": False, "refuse_sudden": False}
+    assert edit(client, {"type": "set_release_rules", "rules": calm}, base=revision).status_code == 200
+    assert publish(client, "2.0.0").status_code == 201

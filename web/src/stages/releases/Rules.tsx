@@ -1,0 +1,46 @@
+/** What the team asks of its releases: what stops one, and which change of a color is a patch. */
+import { Flex, Text } from "@chakra-ui/react";
+import type { ReleaseRules } from "../../api/client";
+import { edit } from "../../api/edits";
+import { NumberField } from "../../components/NumberField";
+import { Toggle } from "../../components/Toggle";
+import { useWorkspace } from "../../workspace/hooks";
+
+export function Rules({ rules }: { rules: ReleaseRules }) {
+  const { put } = useWorkspace();
+  const set = (change: Partial<ReleaseRules>) =>
+    put(edit("set_release_rules", { rules: { ...rules, ...change } }));
+  return (
+    <Flex
+      gap="8px"
+      align="center"
+      wrap="wrap"
+      fontSize="12px"
+      marginTop="8px"
+      role="group"
+      aria-label="Rules"
+    >
+      <Text color="fg.muted">Refuse</Text>
+      <Toggle on={rules.refuse_open ?? false} onClick={() => void set({ refuse_open: !rules.refuse_open })}>
+        while findings are open
+      </Toggle>
+      <Toggle
+        on={rules.refuse_sudden ?? false}
+        title="A token is deprecated in one release before it goes in another"
+        onClick={() => void set({ refuse_sudden: !rules.refuse_sudden })}
+      >
+        removals nobody was told of
+      </Toggle>
+      <Text color="fg.muted">A color is a patch below</Text>
+      <NumberField
+        label="CIEDE2000 below which a change of color is a patch"
+        value={rules.patch_below ?? 2}
+        low={0}
+        high={100}
+        step={0.5}
+        places={1}
+        onCommit={(patch_below) => set({ patch_below })}
+      />
+    </Flex>
+  );
+}
