@@ -51,7 +51,7 @@ AREA_READY = (
     " [data-testid=mending], [data-testid=uses], [data-cell], [data-testid=severity], [data-testid=standing-field],"
     " [data-testid=condition], [data-testid=behind], [data-testid=merging], [aria-label='Pairings'] table,"
     " [data-testid=report], [data-testid=reaches] [role=radio], [aria-label='Hues on the way'],"
-    " [data-testid=partners-found] button, [data-testid=glance], [data-testid=other-colors],"
+    " [data-testid=partners-found] button, [data-testid=glance], [data-testid=other-colors], [data-testid=check-said],"
     " [data-testid=area] textarea,"
     " [data-testid=area] input[type=file][accept*=svg],"
     " [data-set], [data-testid=plan], [data-testid=area] [aria-label^='The scale of the neutral']"
@@ -132,6 +132,7 @@ AREAS = (
             ("glance", "routes", "light"),
         )
     ]
+    + [("/systems/brinemark/releases?area=check", "dark")]
 )
 
 
@@ -208,3 +209,16 @@ def test_fonts_and_scripts_come_with_the_application(page: Page) -> None:
     assert page.script("return document.fonts.check(`13px 'Atkinson Hyperlegible Next Variable'`)")
     built = Path(PAGE / "index.html").read_text()
     assert "http" not in built.replace("http://www.w3.org", "")
+
+
+def test_nothing_is_found_in_the_guide_of_a_release_and_on_the_page_of_a_feed(page: Page) -> None:
+    page.open("/systems/brinemark/releases")
+    page.press("Publish 1.0.0")
+    page.says("[role=status]", "1.0.0 is out.")
+    for path in ("/feeds/brinemark/1.0.0/guide.html", "/feeds/brinemark/"):
+        page.driver.get(page.address + path)
+        for scheme in ("light", "dark"):
+            media = {"features": [{"name": "prefers-color-scheme", "value": scheme}]}
+            page.driver.execute_cdp_cmd("Emulation.setEmulatedMedia", media)
+            check(page)
+    page.driver.execute_cdp_cmd("Emulation.setEmulatedMedia", {"features": []})

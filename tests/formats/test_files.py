@@ -17,7 +17,7 @@ from heimat.core.document.names import css_name
 from heimat.core.edits import apply
 from heimat.core.edits.exceptions import AcceptFinding
 from heimat.core.edits.themes import RenameTheme
-from heimat.core.edits.token_care import KeepTokensInternal
+from heimat.core.edits.token_care import DescribeToken, KeepTokensInternal
 from heimat.core.legibility.findings import findings
 from heimat.core.publication.changes import same
 from heimat.core.publication.publication import Publication, publication
@@ -179,3 +179,18 @@ def test_hostile_names_end_nothing() -> None:
     assert '\\#{1+1} \\"*/ -->' in files["tokens.scss"].decode()
     assert name in json.loads(files["tokens.plain.json"])["tokens"][0]["values"]
     ElementTree.fromstring(files["swatches.svg"])
+
+
+def test_the_guide_names_everything_in_order_and_refers_to_nothing_outside() -> None:
+    text = FILES["guide.html"]
+    assert not re.search(r"(?:src|href)=\"(?!#)|url\(|<script|@import", text)
+    semantic = [token.name for token in PUBLISHED.tokens if "/" not in token.id]
+    rows = re.findall(r'<tr><th scope="row">([^<]+)<br>', text)
+    assert rows == semantic
+    for token in PUBLISHED.tokens:
+        assert token.value("day").hex.lower() in text
+    assert "falls short of 4.5" in text
+    assert text.index("Scales</h2>") < text.index("Tokens</h2>") < text.index("Palettes</h2>")
+    hostile = apply(SYSTEM, DescribeToken(token="text-late", note="</td><script>alert(1)</script>"))
+    written = {file.name: file.content for file in write_all(publication(resolve(hostile)), "1.0.0")}
+    assert b"<script" not in written["guide.html"]

@@ -106,6 +106,8 @@ async def _send(file: PackedFile, scope: Scope, send: Send, *, fixed: bool) -> N
         await send({"type": "http.response.start", "status": 304, "headers": headers})
         await send({"type": "http.response.body", "body": b""})
         return
+    if file.media_type.startswith("text/html"):
+        headers.append((b"content-security-policy", _PAGE_POLICY.encode()))
     headers += [(b"content-type", file.media_type.encode()), (b"content-length", str(len(content)).encode())]
     if coding:
         headers.append((b"content-encoding", coding))

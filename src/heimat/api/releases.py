@@ -1,21 +1,27 @@
 """Releases: what would change, what is out, publishing."""
 
-from typing import Annotated
+from typing import Annotated, Any
 
 from fastapi import APIRouter, Query
 from pydantic import Field
+from starlette.concurrency import run_in_threadpool
+from starlette.requests import Request
 from starlette.responses import Response
 from typing_extensions import TypedDict
 
 from heimat.api.bodies import Body, Seeing
 from heimat.api.context import IS_COMPUTING, IS_SENDING, Acting, Uses, head_system
 from heimat.api.encoding import answer, described
+from heimat.core.color.difference import distance_text
 from heimat.core.document.release_rules import ReleaseRules
+from heimat.core.errors import DomainError
 from heimat.core.publication.telling import grouped
+from heimat.formats.check import CheckKind
 from heimat.service.feeds import LATEST
 from heimat.service.publishing import Comparison
 from heimat.view.releases.changes import ChangeGroupView, group_view
 
+_TEXT: dict[str, Any] = {"requestBody": {"required": True, "content": {"text/plain": {"schema": {"type": "string"}}}}}
 router = APIRouter(prefix="/api/systems/{slug}", tags=["releases"])
 
 
@@ -64,6 +70,27 @@ class DraftView(TypedDict):
     rules: ReleaseRules
     files: list[FileView]
     feed: str
+
+
+class CheckedView(TypedDict):
+    """A place in a text: what stands there, and what was meant; `instead` is empty where nothing is sure."""
+
+    kind: CheckKind
+    line: int
+    text: str
+    where: str
+    token: str | None
+    distance: str | None
+    instead: str
+
+
+class CheckView(TypedDict):
+    """What a text uses that is none of a release; `more` places are not told, `patch` is a unified diff."""
+
+    version: str
+    found: list[CheckedView]
+    more: int
+    patch: str
 
 
 class ReleaseView(TypedDict):
@@ -120,6 +147,37 @@ def _comparison(compared: Comparison, seeing: Seeing) -> ComparisonView:
         "breaks": compared.breaks,
         "markdown": compared.markdown,
     }
+
+
+@router.post("/check", operation_id="checkText", openapi_extra=_TEXT, dependencies=IS_SENDING, **described(CheckView))
+async def check_text(
+    slug: str, request: Request, uses: Uses, version: Annotated[str | None, Query(max_length=40)] = None
+) -> Response:
+    content = await request.body()
+    try:
+        text = content.decode("utf-8-sig")
+    except UnicodeDecodeError as error:
+        raise DomainError("This is no text in UTF-8.", "text", "unreadable") from error
+    row = await run_in_threadpool(uses.opening.find, slug)
+    against, found = await run_in_threadpool(uses.publishing.check, row, text, version)
+    view: CheckView = {
+        "version": against,
+        "found": [
+            {
+                "kind": each.kind,
+                "line": each.line,
+                "text": each.text,
+                "where": each.where,
+                "token": each.token.name if each.token else None,
+                "distance": distance_text(each.distance) if each.distance else None,
+                "instead": each.instead,
+            }
+            for each in found.found
+        ],
+        "more": found.more,
+        "patch": found.patch,
+    }
+    return answer(view)
 
 
 @router.get("/releases", operation_id="listReleases", **described(list[ReleaseView]))

@@ -9,6 +9,7 @@ from heimat.formats.write import (
     contract,
     css,
     design_tokens,
+    guide,
     manifest,
     package,
     plain,
@@ -47,6 +48,7 @@ MORE_FORMATS: tuple[Format, ...] = (
     Format("swatches.svg", "image/svg+xml", swatch_sheet.write),
     Format("swatches.gpl", "text/plain; charset=utf-8", swatches.write),
     Format(contract.FILE, "application/json", contract.write),
+    Format(guide.FILE, "text/html; charset=utf-8", guide.write),
 )
 """What a release holds of everything, in the forms that builds and people take."""
 

@@ -89,7 +89,8 @@ class Feeds:
             rows = releases.all_releases(connection, row.id)
             names = releases.file_names(connection, row.id)
         told = [
-            FeedRelease(each.version, f"{each.at:%Y-%m-%d}", each.notes, tuple(names.get(each.id, ()))) for each in rows
+            FeedRelease(each.version, f"{each.at:%Y-%m-%d}", each.notes, tuple(sorted(names.get(each.id, ()))))
+            for each in rows
         ]
         return feed_page.write(row.name, f"{origin}/feeds/{slug}/", told)
 

@@ -17,6 +17,7 @@ from heimat.core.publication.publication import Publication, PublishedTheme, pub
 from heimat.core.publication.telling import drafted_notes, markdown
 from heimat.core.resolve.resolved import resolve
 from heimat.formats import ARCHIVE, write_all
+from heimat.formats.check import Check, check
 from heimat.formats.packing import packed
 from heimat.service.clock import now
 from heimat.service.documents import Documents
@@ -90,6 +91,15 @@ class Publishing:
             return _compared(was, self._released(row, after), after)
         system = self._documents.system(row.alternative_id, row.head_number)
         return self._workers.run(_compared_with, was, system)
+
+    def check(self, row: SystemRow, text: str, version: str | None) -> tuple[str, Check]:
+        """What a text uses that is none of a release, the latest without a version. Raises NotFound and DomainError."""
+        with self._engine.connect() as connection:
+            latest = releases.latest_release(connection, row.id)
+        wanted = version or (latest.version if latest else None)
+        if wanted is None:
+            raise NotFound("Nothing is published yet to check against.")
+        return wanted, self._workers.run(check, text, self._released(row, wanted))
 
     def _released(self, row: SystemRow, version: str) -> Publication:
         with self._engine.connect() as connection:

@@ -332,6 +332,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/systems/{slug}/check": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Check Text */
+        post: operations["checkText"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/systems/{slug}/copy": {
         parameters: {
             query?: never;
@@ -2232,6 +2249,20 @@ export interface components {
             ramp: components["schemas"]["RampChartsView"] | null;
         };
         /**
+         * CheckView
+         * @description What a text uses that is none of a release; `more` places are not told, `patch` is a unified diff.
+         */
+        CheckView: {
+            /** Found */
+            found: components["schemas"]["CheckedView"][];
+            /** More */
+            more: number;
+            /** Patch */
+            patch: string;
+            /** Version */
+            version: string;
+        };
+        /**
          * CheckedConditionView
          * @description A viewing condition: how many declared pairings no longer hold, of all.
          */
@@ -2292,6 +2323,29 @@ export interface components {
             theme: string;
             /** Threshold */
             threshold: number;
+        };
+        /**
+         * CheckedView
+         * @description A place in a text: what stands there, and what was meant; `instead` is empty where nothing is sure.
+         */
+        CheckedView: {
+            /** Distance */
+            distance: string | null;
+            /** Instead */
+            instead: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "by hand" | "outside" | "unknown" | "deprecated";
+            /** Line */
+            line: number;
+            /** Text */
+            text: string;
+            /** Token */
+            token: string | null;
+            /** Where */
+            where: string;
         };
         /**
          * Color
@@ -11779,6 +11833,124 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ComparisonView"];
+                };
+            };
+            /** @description A page of somebody else asks */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request did not arrive in time */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It meets what somebody else has changed */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Heimat is not served under this name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be read, or cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It was asked for too often */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something went wrong that was not foreseen */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away, or others hold what is needed */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    checkText: {
+        parameters: {
+            query?: {
+                version?: string | null;
+            };
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "text/plain": string;
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CheckView"];
                 };
             };
             /** @description A page of somebody else asks */

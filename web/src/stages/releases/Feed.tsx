@@ -50,20 +50,25 @@ export function Feed({ draft, latest }: Props) {
         <ToolButton onClick={() => void fetchIt()} disabled={latest === null}>
           Fetch it
         </ToolButton>
+        {latest !== null && (
+          <Link
+            href={draft.feed.replace(/latest\/$/, "")}
+            textDecoration="underline"
+            color="fg"
+            fontSize="12px"
+            alignSelf="center"
+          >
+            Page of all releases
+          </Link>
+        )}
       </Flex>
       <Text fontSize="12px" fontFamily="mono" truncate data-testid="feed-address">
         {latest === null ? (
           "The feed begins with the first release."
         ) : (
-          <>
-            <Link href={address} textDecoration="underline" color="fg">
-              {address}
-            </Link>
-            {"  "}
-            <Link href={draft.feed.replace(/latest\/$/, "")} textDecoration="underline" color="fg">
-              all releases
-            </Link>
-          </>
+          <Link href={address} textDecoration="underline" color="fg">
+            {address}
+          </Link>
         )}
       </Text>
       <Text role="status" fontSize="12px" minHeight="18px" fontWeight="700">

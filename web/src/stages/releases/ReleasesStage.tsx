@@ -8,6 +8,7 @@ import { Choice } from "../../components/Choice";
 import { Toolbar } from "../../components/Toolbar";
 import { usePart } from "../../workspace/hooks";
 import { useLook, useSeeing } from "../../workspace/look";
+import { AreaToggles, WorkArea } from "../shared/WorkArea";
 import { Changes } from "./Changes";
 import { Feed } from "./Feed";
 import { PublishForm } from "./PublishForm";
@@ -21,6 +22,7 @@ export function ReleasesStage() {
   const revision = usePart("head", (head) => head.revision);
   const latest = usePart("head", (head) => head.latest);
   const path = { slug };
+  const open = useLook((at) => at.area !== null);
   const draft = useQuery({
     queryKey: ["draft", slug, revision, seeing],
     queryFn: () => data(client.GET("/api/systems/{slug}/draft", { params: { path, query: seeing } })),
@@ -79,10 +81,11 @@ export function ReleasesStage() {
             />
           </Flex>
         )}
+        <AreaToggles />
       </Toolbar>
       <Grid
         flex="1"
-        minHeight="0"
+        minHeight={open ? "150px" : "0"}
         overflowY="auto"
         templateColumns="minmax(0, 1fr) minmax(0, 1fr)"
         gap="24px"
@@ -112,6 +115,7 @@ export function ReleasesStage() {
         </Box>
         {draft.data && <Feed draft={draft.data} latest={latest} />}
       </Grid>
+      <WorkArea />
     </>
   );
 }

@@ -6,5 +6,12 @@ export const releases: StageManifest = {
   words: "Releases",
   parts: () => [],
   component: lazily(() => import("./ReleasesStage"), "ReleasesStage"),
-  areas: [],
+  areas: [
+    {
+      id: "check",
+      words: "Check a stylesheet",
+      parts: [],
+      component: lazily(() => import("./areas/CheckArea"), "CheckArea"),
+    },
+  ],
 };
