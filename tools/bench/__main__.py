@@ -4,7 +4,19 @@ import sys
 import tempfile
 from pathlib import Path
 
-from tools.bench import charts, charts_in_page, core, legibility, quality, reliability, scales, served, sources, tokens
+from tools.bench import (
+    charts,
+    charts_in_page,
+    core,
+    legibility,
+    quality,
+    releases,
+    reliability,
+    scales,
+    served,
+    sources,
+    tokens,
+)
 
 QUICK = {
     "core": core,
@@ -12,6 +24,7 @@ QUICK = {
     "tokens": tokens,
     "legibility": legibility,
     "charts": charts,
+    "releases": releases,
     "quality": quality,
 }
 LONG = {"charts": charts_in_page, "sources": sources, "served": served, "reliability": reliability}

@@ -6,9 +6,9 @@ from dataclasses import dataclass
 
 import brotli  # type: ignore[import-untyped]
 
-_BEST_BROTLI, _BEST_GZIP = 11, 9
-_LARGE = 1_000_000
-"""Bytes beyond which the last percent is not worth seconds."""
+_BEST_GZIP = 9
+_QUALITIES = ((20_000, 11), (1_000_000, 9))
+"""Up to how many bytes which quality of brotli: beyond, the last percents are not worth the time."""
 _LARGE_BROTLI = 6
 
 
@@ -26,7 +26,7 @@ class PackedFile:
 
 def packed(name: str, media_type: str, content: bytes) -> PackedFile:
     """A file, compressed: the same bytes each time."""
-    quality = _BEST_BROTLI if len(content) < _LARGE else _LARGE_BROTLI
+    quality = next((quality for most, quality in _QUALITIES if len(content) <= most), _LARGE_BROTLI)
     return PackedFile(
         name,
         media_type,

@@ -121,7 +121,7 @@ class Publishing:
             row = self._documents.find(slug, connection)
         system_id, alternative_id = row.id, row.alternative_id
         system = self._documents.system(alternative_id, number)
-        made = self._workers.run(_published, system, version, now().date())
+        made = self._workers.run(made_to_publish, system, version, now().date())
 
         def work(connection: Connection) -> tuple[ReleaseRow, bool]:
             systems.lock_head(connection, alternative_id)
@@ -158,7 +158,7 @@ class Publishing:
 
 
 @dataclass(frozen=True)
-class _Made:
+class Made:
     """What a document comes to when it is published; `open` is how many findings are to settle."""
 
     content: Publication
@@ -167,13 +167,14 @@ class _Made:
     open: int
 
 
-def _published(system: ColorSystem, version: str, today: date) -> _Made:
+def made_to_publish(system: ColorSystem, version: str, today: date) -> Made:
+    """What a document comes to as a version, with its files written and packed."""
     resolved = resolve(system)
     content = publication(resolved)
     digest = hashlib.sha256(orjson.dumps(content.plain())).hexdigest()
     written = (packed(file.name, file.media_type, file.content) for file in write_all(content, version))
     files = [FileRow(each.name, each.media_type, each.digest, each.content, each.gzip, each.brotli) for each in written]
-    return _Made(content, digest, files, count_open(resolved, today))
+    return Made(content, digest, files, count_open(resolved, today))
 
 
 def _drafted(system: ColorSystem, before: Publication | None, latest: str | None, today: date) -> Draft:

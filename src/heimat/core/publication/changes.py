@@ -1,5 +1,6 @@
 """How two publications differ, and which version that makes."""
 
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
 from typing import Literal
 
@@ -57,8 +58,10 @@ def compare(before: Publication | None, after: Publication) -> list[TokenChange]
     # An alias that only follows its target's new name has not been pointed elsewhere.
     names = {was.name: now.name for was, now in both if was.name != now.name}
     renamed, repointed, changed, described = [], [], [], []
-    for was, now in both:
-        theme, distance = _most_different(was, now)
+    differing = [_differing(was, now) for was, now in both]
+    distances = _distances({(one.hex, other.hex) for found in differing for _, one, other in found})
+    for (was, now), differs in zip(both, differing, strict=True):
+        theme, distance = _most_different(differs, distances)
         if was.name != now.name:
             renamed.append(TokenChange("renamed", was, now, theme, distance))
         elif _repointed(was, now, names):
@@ -101,16 +104,15 @@ def _repointed(was: PublishedToken, now: PublishedToken, names: dict[str, str]) 
     return any(names.get(before or "", before) != after for before, after in aliases)
 
 
-def _most_different(was: PublishedToken, now: PublishedToken) -> tuple[str | None, float | None]:
+def _most_different(
+    differs: Sequence[tuple[str, PublishedValue, PublishedValue]], distances: Mapping[tuple[str, str], float]
+) -> tuple[str | None, float | None]:
     """The theme in which a token's color differs most, the first one of equals, and by how much.
 
     In a theme that comes or goes, a token differs where it says otherwise there than in the first theme: that is what
     developers had, or will have.
     """
-    found = [
-        (_distance(before, after) if before.hex != after.hex else None, theme)
-        for theme, before, after in _differing(was, now)
-    ]
+    found = [(distances.get((before.hex, after.hex)), theme) for theme, before, after in differs]
     if not found:
         return None, None
     distance, theme = max(found, key=lambda each: each[0] or 0.0)
@@ -128,9 +130,14 @@ def _differing(was: PublishedToken, now: PublishedToken) -> list[tuple[str, Publ
     ]
 
 
-def _distance(one: PublishedValue, other: PublishedValue) -> float:
-    labs = srgb_to_lab(from_bytes(np.array([list(bytes.fromhex(value.hex[1:])) for value in (one, other)])))
-    return float(ciede2000(labs[0], labs[1]))
+def _distances(pairs: set[tuple[str, str]]) -> dict[tuple[str, str], float]:
+    """CIEDE2000 between the two colors of each pair, `#RRGGBB`, that differ; found for all at once."""
+    found = sorted(pair for pair in pairs if pair[0] != pair[1])
+    if not found:
+        return {}
+    levels = np.array([[list(bytes.fromhex(text[1:])) for text in pair] for pair in found], dtype=np.uint8)
+    labs = srgb_to_lab(from_bytes(levels))
+    return dict(zip(found, map(float, ciede2000(labs[:, 0], labs[:, 1])), strict=True))
 
 
 def _is_newly_deprecated(change: TokenChange) -> bool:
