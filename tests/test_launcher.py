@@ -107,11 +107,11 @@ def test_demo_starts_keeps_and_ends(start: Start, tmp_path: Path) -> None:
     second = start(folder, port)
     said = read_until(second, "Heimat is at")
     assert "Loading the demo" not in said
-    assert ask(port, "/api/systems/brinemark/head") == {"revision": 2}
+    assert ask(port, "/api/systems/brinemark/head") == {"revision": 4}
     end(second)
     third = start(folder, port, "--reset")
     read_until(third, "Heimat is at")
-    assert ask(port, "/api/systems/brinemark/head") == {"revision": 1}
+    assert ask(port, "/api/systems/brinemark/head") == {"revision": 3}
     end(third)
     assert living(folder) == []
 
@@ -169,9 +169,9 @@ def test_a_dead_database_is_started_again_and_a_dead_application_is_said(start: 
     (database,) = processes(folder, "mariadbd")
     os.kill(database, signal.SIGKILL)
     read_until(launcher, "The database server is back")
-    assert ask(port, "/api/systems/brinemark/head") == {"revision": 1}
+    assert ask(port, "/api/systems/brinemark/head") == {"revision": 3}
     edit = {"base": 1, "edits": [{"type": "rename_hue", "hue": "kelp", "name": "weed"}]}
-    assert ask(port, "/api/systems/brinemark/edits", edit)["head"]["revision"] == 2
+    assert ask(port, "/api/systems/brinemark/edits", edit)["head"]["revision"] == 4
     application = next(
         pid for pid in processes(folder, "heimat.cli") if b"serve" in Path(f"/proc/{pid}/cmdline").read_bytes()
     )

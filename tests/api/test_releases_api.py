@@ -107,3 +107,36 @@ def test_the_teams_rules_refuse_a_release_and_say_why(client: TestClient) -> Non
     calm = {"patch_below": 2.0, "refuse_open": False, "refuse_sudden": False}
     assert edit(client, {"type": "set_release_rules", "rules": calm}, base=revision).status_code == 200
     assert publish(client, "2.0.0").status_code == 201
+
+
+def test_one_thing_goes_back_to_what_was_released_and_an_alternative_begins_there(client: TestClient) -> None:
+    assert publish(client, "1.0.0").status_code == 201
+    recolor(client, "#304FA0", "tidewater")
+    rename(client, "text.late", "text.behind")
+    since = client.get(f"{AT}/releases/1.0.0/differences").json()
+    assert {each["id"] for each in since["things"]} == {"hues/tidewater", "tokens/text-late"}
+    body = {"ids": ["hues/tidewater"], "base": 3, "key": "put-back-1", "view": {"parts": ["head"]}}
+    back = client.post(f"{AT}/releases/1.0.0/put-back", json=body)
+    assert back.json()["head"]["undo"] == "Take over from 1.0.0: tidewater"
+    now = look(client)
+    assert now["hues"][0]["hex"] == "#0B6E6E"
+    assert any(token["name"] == "text.behind" for token in now["tokens"])
+    again = client.post(f"{AT}/releases/1.0.0/put-back", json={**body, "base": 4, "key": "put-back-2"})
+    assert (again.status_code, again.json()["detail"]) == (422, "None of that differs any more.")
+    made = client.post(f"{AT}/releases/1.0.0/alternative", json={"name": "as before"})
+    assert made.json()["slug"] == "brinemark~as-before"
+    old = look(client, "/api/systems/brinemark~as-before")
+    assert any(token["name"] == "text.late" for token in old["tokens"])
+    assert client.get(f"{AT}/releases/9.0.0/differences").status_code == 404
+    assert client.get(f"{AT}/releases/nine/differences").status_code == 404
+
+
+def test_a_text_is_checked_against_a_release_and_what_is_no_text_is_refused(client: TestClient) -> None:
+    plain = {"Content-Type": "text/plain"}
+    assert client.post(f"{AT}/check", content="a{color:#0B6E6E}", headers=plain).status_code == 404
+    assert publish(client, "1.0.0").status_code == 201
+    found = client.post(f"{AT}/check", content="a{background:#0B6E6E}", headers=plain).json()
+    assert (found["version"], found["found"][0]["instead"]) == ("1.0.0", "var(--surface-brand)")
+    assert client.post(f"{AT}/check?version=2.0.0", content="a{}", headers=plain).status_code == 404
+    assert client.post(f"{AT}/check", content=b"\xff\xfe\x00", headers=plain).status_code == 422
+    assert client.post(f"{AT}/check", content=b"a" * 5_000_001, headers=plain).status_code == 413

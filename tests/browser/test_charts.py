@@ -159,6 +159,8 @@ def test_keys_walk_the_strips_and_say_where_they_end(page: Page) -> None:
 
 def test_a_set_is_told_what_it_suits_and_two_ends_are_offered(page: Page) -> None:
     page.open(f"{AT}?area=from-a-set")
+    page.choose("Take from what is there", "gallery: Low tide")
+    page.says("[data-testid=suits]", "sequential")
     page.type("One color a line", "")
     page.field("One color a line").send_keys("tidewater 100\ntidewater 400\ntidewater 800\nno such thing")
     page.says("[data-testid=area] [role=alert]", "no such thing")

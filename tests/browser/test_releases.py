@@ -49,3 +49,17 @@ def test_a_stylesheet_is_checked_against_what_is_out(page: Page) -> None:
     page.says("[data-testid=checked]", "text.strong is meant")
     page.says("[data-testid=checked]", "none of the release")
     page.button("Download the patch")
+
+
+def test_what_was_released_is_put_back_thing_by_thing(page: Page) -> None:
+    page.open(AT)
+    published(page, "1.0.0")
+    page.open("/systems/brinemark/sources?at=hue:tidewater")
+    page.type("Color, in any notation", "#304FA0", enter=True)
+    page.says("[data-testid=slip]", "#304FA0")
+    page.open(AT)
+    page.press("What is otherwise since 1.0.0")
+    page.press("Put tidewater back as it was in 1.0.0")
+    page.says("[data-testid=since]", "Nothing is otherwise since.")
+    page.type("Begin an alternative from 1.0.0, called", "calm", enter=True)
+    page.says("[data-testid=since]", "Open brinemark~calm")

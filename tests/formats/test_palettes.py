@@ -27,13 +27,19 @@ from heimat.core.publication.publication import Publication, publication
 from heimat.core.resolve.palettes import design_of
 from heimat.core.resolve.resolved import resolve
 from heimat.demo.systems import brinemark
-from heimat.formats import PALETTE_FORMATS, write_all
+from heimat.formats import ARCHIVE, PALETTE_FORMATS, write_all
 from heimat.local.install import WEB
+
+
+def text_of(files):
+    """The text of each file that is one."""
+    return {file.name: file.content.decode() for file in files if file.media_type != ARCHIVE}
+
 
 SYSTEM = brinemark()
 RESOLVED = resolve(SYSTEM)
 PUBLISHED = publication(RESOLVED)
-FILES = {file.name: file.content.decode() for file in write_all(PUBLISHED, "1.2.0")}
+FILES = text_of(write_all(PUBLISHED, "1.2.0"))
 BY_NAME = {palette.name: palette for palette in PUBLISHED.palettes}
 LOADER = Path(__file__).with_name("load_palettes.mjs")
 
@@ -90,7 +96,7 @@ def test_css_has_the_colors_and_a_label_that_reads_on_each():
 def test_lines_to_paste_name_a_theme_that_is_there():
     (night,) = [theme for theme in PUBLISHED.themes if theme.name == "night"]
     alone = replace(PUBLISHED, themes=(replace(night, name="Dark one"),))
-    files = {file.name: file.content.decode() for file in write_all(alone, "1.0.0")}
+    files = text_of(write_all(alone, "1.0.0"))
     module: dict = {}
     exec(compile(files["palettes.py"], "palettes.py", "exec"), module)
     for palette in json.loads(files["palettes.json"])["palettes"]:
@@ -181,7 +187,7 @@ def test_hostile_names_stay_names():
     hostile = apply(
         apply(SYSTEM, RenamePalette(palette="routes", name=name)), RenamePalette(palette="load", name="9 é")
     )
-    files = {file.name: file.content.decode() for file in write_all(publication(resolve(hostile)), "1.0.0")}
+    files = text_of(write_all(publication(resolve(hostile)), "1.0.0"))
     assert tinycss2.parse_stylesheet(files["palettes.css"], skip_comments=True, skip_whitespace=True)[0].type == (
         "qualified-rule"
     )

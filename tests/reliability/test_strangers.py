@@ -216,8 +216,8 @@ def test_a_selection_with_a_name_that_grows_is_published(client: TestClient) -> 
     assert kept.status_code == 200, kept.text
     client.post(f"{AT}/releases", json={"revision": 2, "version": "1.0.0"}).raise_for_status()
     files = client.get(f"{AT}/releases").json()[0]["files"]
-    # Every token and those of the selection, each in three forms; palettes besides.
-    assert len([file for file in files if "/tokens." in file]) == 6
+    # Every token and those of the selection, each in three forms; other forms of everything besides.
+    assert len([file for file in files if "/tokens." in file]) == 6 + len(["scss", "ts", "plain.json", "csv"])
     for file in files:
         assert client.get(file).status_code == 200
 

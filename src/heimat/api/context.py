@@ -11,6 +11,7 @@ from heimat.core.resolve.resolved import Resolved
 from heimat.service.alternatives import Alternatives
 from heimat.service.datasets import Datasets
 from heimat.service.documents import Documents
+from heimat.service.earlier import EarlierReleases
 from heimat.service.editing import Editing
 from heimat.service.feeds import Feeds
 from heimat.service.gallery import Gallery
@@ -37,6 +38,7 @@ class Context:
     opening: Opening
     editing: Editing
     alternatives: Alternatives
+    earlier: EarlierReleases
     own_pages: OwnPages
     typefaces: Typefaces
     reading_tests: ReadingTests
@@ -54,12 +56,14 @@ class Context:
         """All use cases on one engine, with processes for what takes long."""
         documents, feeds = Documents(engine), Feeds(engine)
         editing = Editing(engine, documents)
+        alternatives = Alternatives(engine, documents, editing)
         return cls(
             People(engine),
             documents,
             Opening(engine, documents),
             editing,
-            Alternatives(engine, documents, editing),
+            alternatives,
+            EarlierReleases(engine, documents, editing, alternatives),
             OwnPages(engine, documents),
             Typefaces(engine, documents),
             ReadingTests(engine, documents),

@@ -2,23 +2,28 @@
 
 from typing import Annotated, Any
 
-from fastapi import APIRouter, Query
+from fastapi import APIRouter, Path, Query
 from pydantic import Field
 from starlette.concurrency import run_in_threadpool
 from starlette.requests import Request
 from starlette.responses import Response
 from typing_extensions import TypedDict
 
-from heimat.api.bodies import Body, Seeing
-from heimat.api.context import IS_COMPUTING, IS_SENDING, Acting, Uses, head_system
+from heimat.api.alternatives import AddedView, NewAlternativeBody
+from heimat.api.bodies import Body, Looking, RequestKey, Seeing
+from heimat.api.context import IS_COMPUTING, IS_SENDING, Acting, Uses, head_resolved, head_system
+from heimat.api.documents import parts_at
 from heimat.api.encoding import answer, described
 from heimat.core.color.difference import distance_text
 from heimat.core.document.release_rules import ReleaseRules
 from heimat.core.errors import DomainError
 from heimat.core.publication.telling import grouped
+from heimat.core.resolve.resolved import resolve
 from heimat.formats.check import CheckKind
 from heimat.service.feeds import LATEST
 from heimat.service.publishing import Comparison
+from heimat.view.alternatives import DifferencesView, differences_view
+from heimat.view.parts import Parts
 from heimat.view.releases.changes import ChangeGroupView, group_view
 
 _TEXT: dict[str, Any] = {"requestBody": {"required": True, "content": {"text/plain": {"schema": {"type": "string"}}}}}
@@ -38,6 +43,18 @@ class Comparing(Seeing):
 
     before: Annotated[str, Field(max_length=40)]
     after: Annotated[str | None, Field(max_length=40)] = None
+
+
+Version = Annotated[str, Path(max_length=40)]
+
+
+class PutBackBody(Body):
+    """Things to put as they were in a release, by the ids of the differences, on a revision."""
+
+    ids: Annotated[list[Annotated[str, Field(max_length=120)]], Field(min_length=1, max_length=5000)]
+    base: Annotated[int, Field(ge=1)]
+    key: RequestKey
+    view: Looking = Looking()
 
 
 class FileView(TypedDict):
@@ -201,3 +218,20 @@ def list_releases(slug: str, uses: Uses) -> Response:
 def publish(slug: str, body: PublishBody, uses: Uses, person: Acting) -> Response:
     made, new = uses.publishing.publish(slug, body.revision, body.version, body.notes, person.id)
     return answer({"version": made.version, "new": new}, 201)
+
+
+@router.get("/releases/{version}/differences", operation_id="readSince", **described(DifferencesView))
+def read_since(slug: str, version: Version, uses: Uses, seeing: Annotated[Seeing, Query()]) -> Response:
+    was = resolve(uses.earlier.document(slug, version))
+    return answer(differences_view(head_resolved(uses, slug), was, seeing.eyes()))
+
+
+@router.post("/releases/{version}/put-back", operation_id="putBack", **described(Parts))
+def put_back(slug: str, version: Version, body: PutBackBody, uses: Uses, person: Acting) -> Response:
+    head = uses.earlier.put_back(slug, version, body.ids, body.base, person.id, body.key)
+    return answer(parts_at(uses, slug, head, person, body.view))
+
+
+@router.post("/releases/{version}/alternative", operation_id="beginAgain", **described(AddedView, 201))
+def begin_again(slug: str, version: Version, body: NewAlternativeBody, uses: Uses, person: Acting) -> Response:
+    return answer({"slug": uses.earlier.begin(slug, version, body.name, person.id)}, 201)

@@ -7,8 +7,9 @@ import signal
 import socket
 import subprocess
 import sys
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
 from concurrent.futures import ThreadPoolExecutor
+from contextlib import ExitStack, contextmanager
 from pathlib import Path
 from types import FrameType
 
@@ -26,6 +27,7 @@ from heimat.local.install import (
 )
 from heimat.local.mariadb import LocalMariaDB
 from heimat.local.saying import Trouble, complain, say
+from heimat.local.site import site
 from heimat.local.static import static_checks
 
 _END_SECONDS = 15.0
@@ -111,10 +113,24 @@ def _demo(given: argparse.Namespace, _: Sequence[str]) -> int:
             say(f"Starting MariaDB on {given.data}")
             database.start()
             environment = _environment(**{"HEIMAT_DATABASE_URL": database.url, FOLDER: str(given.data.resolve())})
-            return _run_server(["--port", str(given.port), "--demo", "released"], environment, database)
+            with _beside(given.port):
+                return _run_server(["--port", str(given.port), "--demo", "released"], environment, database)
         finally:
             database.stop()
             say("Ended")
+
+
+@contextmanager
+def _beside(port: int) -> Iterator[None]:
+    """The ferry line's own site, on the port after Heimat's; where that is taken, on any free one."""
+    heimat = f"http://127.0.0.1:{port}"
+    with ExitStack() as stack:
+        try:
+            address = stack.enter_context(site(heimat, port + 1))
+        except (OSError, OverflowError):
+            address = stack.enter_context(site(heimat))
+        say(f"The made-up ferry line’s site, which takes its colors from the feed, is at {address}")
+        yield
 
 
 def _refuse_foreign(folder: Path) -> None:

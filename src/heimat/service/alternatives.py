@@ -8,6 +8,7 @@ from datetime import datetime
 from sqlalchemy import Connection, Engine
 from sqlalchemy.exc import IntegrityError
 
+from heimat.core.document.system import ColorSystem
 from heimat.core.edits.differences import taking_over
 from heimat.core.errors import DomainError, NotFound
 from heimat.service.documents import Documents
@@ -56,8 +57,12 @@ class Alternatives:
             for each in rows
         ]
 
-    def add(self, address: str, name: str, person_id: str) -> str:
-        """Make an alternative from what stands at an address. Returns the address of the new one.
+    def add(
+        self, address: str, name: str, person_id: str, begun_from: ColorSystem | None = None, called: str = ""
+    ) -> str:
+        """Make an alternative from what stands at an address, or from a document that is called something.
+
+        Returns the address of the new one.
 
         Raises DomainError (field `name`) for a name that cannot be, and NotFound.
         """
@@ -73,9 +78,11 @@ class Alternatives:
                 raise DomainError(f"“{plain}” is taken.", "name", "taken")
             if len(there) >= MOST_ALTERNATIVES:
                 raise DomainError(f"A system has at most {MOST_ALTERNATIVES} alternatives.", "name", "limit")
-            document = self._documents.system(row.alternative_id, row.head_number, connection)
+            document = begun_from or self._documents.system(row.alternative_id, row.head_number, connection)
             alternative_id = systems.add_alternative(connection, row.id, plain)
-            append_first(connection, alternative_id, document, person_id, f"Begin {plain} from {row.alternative}")
+            append_first(
+                connection, alternative_id, document, person_id, f"Begin {plain} from {called or row.alternative}"
+            )
             return systems.address_of(row.slug, plain)
 
         return in_transaction(self._engine, work)

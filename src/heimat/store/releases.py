@@ -23,6 +23,7 @@ class ReleaseRow:
     person: str
     at: datetime
     digest: str
+    alternative_id: int
     revision_number: int
 
 
@@ -52,6 +53,7 @@ def _query() -> Select[Any]:
             person.c.name.label("person"),
             release.c.at,
             release.c.digest,
+            release.c.alternative_id,
             revision.c.number.label("revision_number"),
         )
         .join(person, person.c.id == release.c.person_id)
@@ -62,7 +64,9 @@ def _query() -> Select[Any]:
 
 def _row(row: Any) -> ReleaseRow:
     version = f"{row.major}.{row.minor}.{row.patch}"
-    return ReleaseRow(row.id, version, row.notes, row.person, row.at, row.digest, row.revision_number)
+    return ReleaseRow(
+        row.id, version, row.notes, row.person, row.at, row.digest, row.alternative_id, row.revision_number
+    )
 
 
 def all_releases(connection: Connection, system_id: int) -> list[ReleaseRow]:

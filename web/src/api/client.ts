@@ -44,6 +44,7 @@ export type ChangeView = Schemas["ChangeView"];
 export type ChangeGroupView = Schemas["ChangeGroupView"];
 export type ComparisonView = Schemas["ComparisonView"];
 export type CheckedView = Schemas["CheckedView"];
+export type ReleaseView = Schemas["ReleaseView"];
 export type DraftView = Schemas["DraftView"];
 export type ReleaseRules = Schemas["ReleaseRules"];
 export type ReadingView = Schemas["ReadingView"];

@@ -41,7 +41,7 @@ def write(publication: Publication, version: str) -> bytes:
         ("pairings", "What stands on what", _pairings(publication)),
         ("apart", "What is told apart", _told_apart(publication)),
         ("exceptions", "Accepted exceptions", _exceptions(publication)),
-        ("use", "How to use it", _use(version)),
+        ("use", "How to use it", _use(publication, version)),
     ]
     there = [each for each in sections if each[2]]
     parts = [
@@ -170,12 +170,17 @@ def _exceptions(publication: Publication) -> list[str]:
     ]
 
 
-def _use(version: str) -> list[str]:
+def _use(publication: Publication, version: str) -> list[str]:
+    named = [token.name for token in publication.tokens if "/" not in token.id] or [
+        token.name for token in publication.tokens
+    ]
+    example = f"\ncolor: var(--{escape(css_name(named[0]))});" if named else ""
+    theme = escape(publication.themes[-1].name, quote=True)
+    part = f"\n&lt;section data-theme=&quot;{theme}&quot;&gt;…&lt;/section&gt;" if theme else ""
     return [
         "<p>As custom properties, in every theme; a part of a page has a theme of its own by"
         " <code>data-theme</code>:</p>",
-        '<pre tabindex="0">&lt;link rel=&quot;stylesheet&quot; href=&quot;tokens.css&quot;&gt;\n'
-        '&lt;section data-theme="night"&gt;…&lt;/section&gt;\ncolor: var(--text-strong);</pre>',
+        f'<pre tabindex="0">&lt;link rel=&quot;stylesheet&quot; href=&quot;tokens.css&quot;&gt;{part}{example}</pre>',
         f"<p>This is version {escape(version)}; its files never change. <code>release.json</code> lists them with their"
         " digests, <code>contract.json</code> says what holds between the colors.</p>",
     ]

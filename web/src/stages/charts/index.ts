@@ -19,7 +19,7 @@ export const charts: StageManifest = {
     {
       id: "from-a-set",
       words: "From a set",
-      parts: [],
+      parts: ["candidates"],
       component: lazily(() => import("./areas/FromSetArea"), "FromSetArea"),
     },
     {

@@ -1,6 +1,6 @@
 /** Releases: what will change, publishing it, the files and their address, and what is out already. */
 
-import { Box, Flex, Grid, Text } from "@chakra-ui/react";
+import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { client, data } from "../../api/client";
@@ -10,6 +10,7 @@ import { usePart } from "../../workspace/hooks";
 import { useLook, useSeeing } from "../../workspace/look";
 import { AreaToggles, WorkArea } from "../shared/WorkArea";
 import { Changes } from "./Changes";
+import { EarlierRelease } from "./EarlierRelease";
 import { Feed } from "./Feed";
 import { PublishForm } from "./PublishForm";
 
@@ -97,19 +98,7 @@ export function ReleasesStage() {
           {compared && <Changes key={title} compared={compared} title={title} />}
           <Box as="section" aria-label="Earlier releases" marginTop="16px">
             {(releases.data ?? []).map((release) => (
-              <Box
-                key={release.version}
-                borderTop="1px solid"
-                borderColor="border"
-                paddingBlock="8px"
-                data-testid="release"
-              >
-                <Text>
-                  <strong>{release.version}</strong> by {release.person},{" "}
-                  {new Date(release.at).toLocaleString("en-US", { dateStyle: "medium", timeStyle: "short" })}
-                </Text>
-                {release.notes && <Text whiteSpace="pre-wrap">{release.notes}</Text>}
-              </Box>
+              <EarlierRelease key={release.version} release={release} />
             ))}
           </Box>
         </Box>

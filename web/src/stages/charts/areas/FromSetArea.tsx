@@ -1,20 +1,39 @@
 /** A palette from a set: typed or pasted colors, steps or tokens by name; told what it suits, and why. */
 import { Box, Flex, Text, Textarea } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
 import { useId } from "react";
 import { client, data } from "../../../api/client";
 import { PALETTE_SOURCES } from "../../../api/constants.generated";
 import { edit } from "../../../api/edits";
 import { newId } from "../../../api/ids";
+import { Choice } from "../../../components/Choice";
 import { ToolButton } from "../../../components/ToolButton";
 import { draftKey, useDraft } from "../../../util/drafts";
 import { usePart, useWorkspace } from "../../../workspace/hooks";
-import { look, useLook } from "../../../workspace/look";
+import { look, useLook, useSeeing } from "../../../workspace/look";
 import { useLatest } from "../../../workspace/useLatest";
 import { Area } from "../../shared/Area";
 import { everyNth, freeName, type Make, usePaletteNames, useShownPalette, type Value } from "../palette";
 import { Strip } from "./Strip";
 
 const MOST = 24;
+
+/** Sets of colors that are there already: candidates, stops of pictures, and the gallery. */
+function useSets(): { words: string; colors: string[] }[] {
+  const seeing = useSeeing();
+  const stops = usePart("stops");
+  const candidates = usePart("candidates");
+  const gallery = useQuery({
+    queryKey: ["gallery", "", seeing],
+    queryFn: () => data(client.GET("/api/gallery", { params: { query: { text: "", ...seeing } } })),
+  });
+  const hexes = (colors: { hex: string }[]) => colors.map((color) => color.hex);
+  return [
+    ...(candidates.length > 1 ? [{ words: "the candidates", colors: hexes(candidates) }] : []),
+    ...stops.map((row) => ({ words: `stops ${row.name}`, colors: hexes(row.colors) })),
+    ...(gallery.data ?? []).map((set) => ({ words: `gallery: ${set.name}`, colors: hexes(set.colors) })),
+  ];
+}
 
 export function FromSetArea() {
   const slug = useLook((at) => at.slug);
@@ -28,6 +47,7 @@ export function FromSetArea() {
     .split(/\n|,(?![^(]*\))/)
     .map((line) => line.trim())
     .filter(Boolean);
+  const taken = useSets();
   const { answer, problem } = useLatest(
     lines.length > 0 && lines.length <= MOST ? { colors: lines, revision } : null,
     async ({ colors }) => {
@@ -79,7 +99,25 @@ export function FromSetArea() {
     ).then(() => look({ select: `palette:${palette}` }));
   };
   return (
-    <Area title="From a set">
+    <Area
+      title="From a set"
+      tools={
+        taken.length > 0 && (
+          <Choice
+            label="Take"
+            value=""
+            items={[
+              { value: "", words: "from what is there" },
+              ...taken.map(({ words }) => ({ value: words, words })),
+            ]}
+            onChoose={(words) => {
+              const set = taken.find((each) => each.words === words);
+              if (set) setText(set.colors.slice(0, MOST).join("\n"));
+            }}
+          />
+        )
+      }
+    >
       <label htmlFor={id}>
         <Text fontSize="12px" color="fg.muted">
           One color a line: in any notation, or the name of a step, a hue or a token
