@@ -97,6 +97,8 @@ def test_existing_colors_are_pinned_where_they_fit(page: Page) -> None:
     page.press("Pin to scales")
     page.says("[data-testid=read-lines]", "flare 600")
     page.press("Pin 1 color")
+    # What was read goes, and with it the bands move: only then they are clicked.
+    page.wait(lambda: not lines(page))
     page.click("[data-hue=flare]")
     page.says("[data-testid=pins]", "#B02A44")
     page.says("[data-testid=pins]", "from the generated #BF3650")
