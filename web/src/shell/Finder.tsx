@@ -75,7 +75,7 @@ export const Finder = memo(function Finder({ shown, onClose }: { shown: boolean;
 });
 
 /** All that can be found: the colors are asked for while the finder is open, whatever the stage shows. */
-function useEverything(): { everything: Found[]; awaited: boolean } {
+function useEverything(): Found[] {
   const slug = useLook((at) => at.slug);
   const seeing = useSeeing();
   const revision = useKnown(({ parts }) => parts?.head?.revision);
@@ -84,8 +84,7 @@ function useEverything(): { everything: Found[]; awaited: boolean } {
     queryFn: () => server.open(slug, { ...seeing, parts: ["hues", "tokens", "scales", "palettes"] }),
     placeholderData: (before) => before,
   });
-  const everything = useMemo(() => [...PLACES, ...colorsOf(colors.data ?? {})], [colors.data]);
-  return { everything, awaited: colors.isPending };
+  return useMemo(() => [...PLACES, ...colorsOf(colors.data ?? {})], [colors.data]);
 }
 
 function colorsOf({ hues = [], tokens = [], scales = [], palettes = [] }: Partial<Parts>): Found[] {
@@ -123,7 +122,7 @@ function colorsOf({ hues = [], tokens = [], scales = [], palettes = [] }: Partia
 }
 
 function Search({ field, onClose }: { field: RefObject<HTMLInputElement | null>; onClose: () => void }) {
-  const { everything, awaited } = useEverything();
+  const everything = useEverything();
   const { collection, filter, set } = useListCollection<Found>({
     initialItems: everything,
     limit: MOST,
@@ -151,11 +150,11 @@ function Search({ field, onClose }: { field: RefObject<HTMLInputElement | null>;
       focusSoon(entryOfSheet);
     }
   };
-  // An Enter right after typing counts, though what was typed is not found yet, or not yet highlighted.
+  // An Enter right after typing counts, though what was typed is not found yet, not yet listed, or not yet highlighted.
   const highlighted = useRef<string | null>(null);
   const early = useRef(false);
   const onKeyDown = (event: KeyboardEvent) => {
-    early.current = event.key === "Enter" && items.length === 0 && awaited;
+    early.current = event.key === "Enter" && items.length === 0;
     if (event.key !== "Enter" || items.some((each) => each.key === highlighted.current)) return;
     event.preventDefault();
     choose(items[0]);
