@@ -140,3 +140,31 @@ def test_a_text_is_checked_against_a_release_and_what_is_no_text_is_refused(clie
     assert client.post(f"{AT}/check?version=2.0.0", content="a{}", headers=plain).status_code == 404
     assert client.post(f"{AT}/check", content=b"\xff\xfe\x00", headers=plain).status_code == 422
     assert client.post(f"{AT}/check", content=b"a" * 5_000_001, headers=plain).status_code == 413
+
+
+def test_a_release_is_read_as_it_was_in_every_stage_and_never_changed(client: TestClient) -> None:
+    assert publish(client, "1.0.0").status_code == 201
+    was = look(client)
+    recolor(client, "#304FA0")
+    assert publish(client, "1.1.0").status_code == 201
+    old = f"{AT}@1.0.0"
+    assert look(client, old)["hues"] == was["hues"] != look(client)["hues"]
+    assert look(client, old)["tokens"] == was["tokens"]
+    head = client.get(f"{old}/head").json()
+    here = look(client, old)["head"]
+    assert (here["latest"], here["undo"], here["redo"]) == ("1.0.0", None, None)
+    revision = head["revision"]
+    change = {"type": "set_source", "hue": "buoy", "color": "#112233"}
+    body = {"base": revision, "edits": [change], "key": "key-of-a-reader", "view": {"parts": ["hues"]}}
+    refusals = [
+        client.post(f"{old}/edits", json=body),
+        client.post(f"{old}/undo", json={"key": "key-of-an-undo", "view": {"parts": []}}),
+        client.post(f"{old}/releases", json={"revision": revision, "version": "3.0.0", "notes": ""}),
+    ]
+    assert [each.status_code for each in refusals] == [403, 403, 403]
+    assert "1.0.0 as it was released" in refusals[0].json()["detail"]
+    body = {"base": revision, "edits": [change], "view": {"parts": ["hues"]}}
+    assert client.post(f"{old}/preview", json=body).status_code == 200
+    assert look(client, old)["hues"] == was["hues"]
+    for nothing in ("1.0.9", "1.0", "x", "1.0.0.0", "1.0.0 "):
+        assert client.get(f"{AT}@{nothing}/head").status_code == 404

@@ -10,12 +10,15 @@ from hypothesis import strategies as st
 from heimat.core.color.notation import format, parse, rgb8_of
 from heimat.core.color.spaces import srgb_to_oklch
 from heimat.core.document.conditions import Quantities
-from heimat.core.document.hues import QuantityChange, StepRef, TintedSource
+from heimat.core.document.guide import Guide
+from heimat.core.document.hues import GivenSource, Hue, QuantityChange, StepRef, TintedSource
 from heimat.core.document.order import in_order, key_between, keys
+from heimat.core.document.outputs import NamedOutput, OutputName, PlacedOutput
 from heimat.core.document.palettes import Categorical, Diverging, PaletteColor, Sequential
 from heimat.core.document.release_rules import ReleaseRules
+from heimat.core.document.resting import RestsOn
 from heimat.core.document.system import COLLECTIONS, FIELDS, ColorSystem
-from heimat.core.document.tokens import Deprecation, DerivedColor, HueAlias, LiteralColor, StepAlias, TokenAlias
+from heimat.core.document.tokens import Deprecation, DerivedColor, HueAlias, LiteralColor, StepAlias, Token, TokenAlias
 from heimat.core.document.upgrades import read_document
 from heimat.core.edits import (
     AddHues,
@@ -52,9 +55,11 @@ from heimat.core.edits.candidates import AddCandidates, JoinCandidates, RemoveCa
 from heimat.core.edits.conditions import KeepCondition, RemoveCondition, SetAim, SetDuty
 from heimat.core.edits.exceptions import AcceptFinding, EndException
 from heimat.core.edits.generator import SetGenerator
+from heimat.core.edits.guide import SetGuide
 from heimat.core.edits.holding import HoldHues
 from heimat.core.edits.ladder import PublishScales, losses
 from heimat.core.edits.matrices import KeepMatrix, RemoveMatrix
+from heimat.core.edits.outputs import AddOutput, RemoveOutput, SetOutput
 from heimat.core.edits.pairings import AddPairings, KeepToldApart, RemovePairing, RemoveToldApart
 from heimat.core.edits.palettes import (
     AddPalette,
@@ -68,6 +73,7 @@ from heimat.core.edits.palettes import (
 )
 from heimat.core.edits.release_rules import SetReleaseRules
 from heimat.core.edits.reserve import SetReserve
+from heimat.core.edits.resting import LeaveBase, LetBack, Override, RestOn
 from heimat.core.edits.scales import AimCurve, NudgeSteps, SetWide
 from heimat.core.edits.selections import KeepSelection, RemoveSelection, SetCap
 from heimat.core.edits.sources import LetGo
@@ -103,6 +109,29 @@ OWN = ShapedLadder(
     )
 )
 
+PLACES = PlacedOutput(id="board", order="a", name="quay board", count=4, meanings=("late",), holds=("text-late", None))
+PAGE = NamedOutput(id="page", order="a", name="ticket page", names=(OutputName(name="ink", of="text-strong"),))
+TAKEN = RestOn(
+    rests_on=RestsOn(
+        address="line", name="Line", version="1.0.0", hues={"moss": "moss"}, tokens={"moss-1": "a", "moss-2": "b"}
+    ),
+    hues=(
+        Hue(
+            id="moss",
+            order="a",
+            name="moss",
+            kind="accent",
+            source=GivenSource(color=TEAL),
+            ladder=SYSTEM.ladder,
+            method=SYSTEM.method,
+            curves=SYSTEM.curves,
+        ),
+    ),
+    tokens=tuple(
+        Token(id=f"moss-{n}", order="a", name=f"moss-{n}", values={DAY: LiteralColor(color=TEAL)}) for n in (1, 2)
+    ),
+)
+"""What was taken from another system: a hue, and a token that has a value of its own here."""
 DARKEST = StepAlias(hue="shingle", step="s900")
 SHIFTED = QuantityChange(how="shifted", by=20.0)
 EVERY_EDIT = [
@@ -193,6 +222,13 @@ EVERY_EDIT = [
     RenamePalette(palette="load", name="how full"),
     PlacePalette(palette="routes", ground=None),
     DescribePalette(palette="fares", column="fare", note="who is aboard"),
+    AddOutput(id="o9", name="kiosk"),
+    SetOutput(output={**PLACES.model_dump(), "columns": 4}),
+    RemoveOutput(output="page"),
+    SetGuide(guide=Guide(width=900, columns=2)),
+    Override(token="moss-1"),
+    LetBack(token="moss-2"),
+    LeaveBase(),
     SetReleaseRules(rules=ReleaseRules(refuse_open=True, patch_below=1.0)),
     SetOtherColor(palette="routes", role="missing", value=StepAlias(hue="shingle", step="s400")),
     SetOtherColor(palette="load", role="muted", value=HueAlias(hue="kelp")),
@@ -231,6 +267,11 @@ FULL = apply_all(
         AddPalette(id="fares", name="fares", make=Sequential(sources=(StepAlias(hue="kelp", step="s500"),))),
         AddPalette(id="load", name="load", make=Sequential(sources=(TokenAlias(token="text-late"),)), column="load"),
         AddPalette(id="delay", name="delay", make=Diverging(low=HueAlias(hue="kelp"), high=HueAlias(hue="flare"))),
+        AddOutput(id="page", name="page"),
+        SetOutput(output=PAGE),
+        AddOutput(id="board", name="board", kind="places"),
+        TAKEN,
+        Override(token="moss-2"),
         KeepMatrix(id="whole", name="everything", rows="steps", columns="steps"),
         KeepCondition(id="night", name="bridge at night", quantities=Quantities(white=5.0)),
         AddTheme(

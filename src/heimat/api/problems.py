@@ -17,7 +17,7 @@ from starlette.types import Scope
 from typing_extensions import TypedDict
 
 from heimat.core.errors import DomainError, NotFound
-from heimat.service.errors import Busy, Conflict, TooOften, TooSlow, Unreadable
+from heimat.service.errors import Busy, Conflict, ReadOnly, TooOften, TooSlow, Unreadable
 from heimat.service.workers import SECONDS
 
 MEDIA_TYPE = "application/problem+json"
@@ -128,6 +128,10 @@ def _missing(_: Request, error: NotFound) -> Response:
     return problem(404, "Not there", error.message)
 
 
+def _read_only(_: Request, error: ReadOnly) -> Response:
+    return problem(403, "Only to be read", error.message)
+
+
 def _conflict(_: Request, error: Conflict) -> Response:
     both = {
         "yours": error.yours,
@@ -190,6 +194,7 @@ _HANDLERS: dict[type[Exception], Callable[[Request, Any], Response]] = {
     DomainError: _domain,
     RequestValidationError: _invalid,
     NotFound: _missing,
+    ReadOnly: _read_only,
     Conflict: _conflict,
     OperationalError: _database_away,
     InterfaceError: _database_away,

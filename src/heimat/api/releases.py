@@ -142,7 +142,7 @@ def read_draft(slug: str, uses: Uses, seeing: Annotated[Seeing, Query()]) -> Res
         "told": draft.told,
         "rules": head_system(uses, slug).release_rules,
         "files": [{"name": name, "text": text} for name, text in draft.files],
-        "feed": f"/feeds/{slug}/{LATEST}/",
+        "feed": f"/feeds/{row.slug}/{LATEST}/",
     }
     return answer(view)
 
@@ -207,7 +207,7 @@ def list_releases(slug: str, uses: Uses) -> Response:
             "notes": release.notes,
             "person": release.person,
             "at": release.at.isoformat() + "Z",
-            "files": [f"/feeds/{slug}/{release.version}/{name}" for name in names.get(release.id, [])],
+            "files": [f"/feeds/{row.slug}/{release.version}/{name}" for name in names.get(release.id, [])],
         }
         for release in uses.publishing.all(row.id)
     ]

@@ -91,7 +91,7 @@ class Alternatives:
         """Remove an alternative with its history. Raises DomainError for the main one and one that was released."""
 
         def work(connection: Connection) -> None:
-            row = self._documents.find(address, connection)
+            row = self._documents.find_to_change(address, connection)
             if row.alternative == systems.MAIN:
                 raise DomainError("The main alternative stays: it is the system.", "name", "main")
             try:
@@ -120,7 +120,7 @@ class Alternatives:
         """Let whoever has a link look at an alternative, or nobody any more. Returns the key of the link."""
 
         def work(connection: Connection) -> str | None:
-            row = self._documents.find(address, connection)
+            row = self._documents.find_to_change(address, connection)
             known = next(
                 each.share_key for each in systems.alternatives_of(connection, row.id) if each.id == row.alternative_id
             )

@@ -49,7 +49,7 @@ class Datasets:
         """Read a table and keep it; the same bytes are kept once. Raises NotFound, and DomainError for no table."""
         read_table(content)
         with self._engine.connect() as connection:
-            system = self._documents.find(slug, connection).id
+            system = self._documents.find_to_change(slug, connection).id
         try:
             with self._engine.begin() as connection:
                 return add(connection, system, content, name, person_id)
@@ -61,7 +61,7 @@ class Datasets:
     def remove(self, slug: str, dataset: int) -> None:
         """Keep a table no more. Raises NotFound."""
         with self._engine.begin() as connection:
-            if not datasets.remove_dataset(connection, self._documents.find(slug, connection).id, dataset):
+            if not datasets.remove_dataset(connection, self._documents.find_to_change(slug, connection).id, dataset):
                 raise NotFound("These data are not there any more.")
 
     def _table(self, connection: Connection, system_id: int, dataset: int) -> Table:

@@ -13,7 +13,7 @@ from heimat.core.document.upgrades import read_document
 from heimat.core.errors import DomainError, NotFound
 from heimat.core.publication.publication import Publication
 from heimat.core.resolve.resolved import Resolved, resolve
-from heimat.service.errors import Unreadable
+from heimat.service.errors import ReadOnly, Unreadable
 from heimat.store import releases, revisions, systems
 from heimat.store.systems import SystemRow
 
@@ -109,6 +109,13 @@ class Documents:
             raise NotFound(f"There is no system at “{slug}”.")
         with self._lock:
             self._addresses[slug] = (row.id, row.alternative_id)
+        return row
+
+    def find_to_change(self, slug: str, connection: Connection) -> SystemRow:
+        """A system that something is to be changed in. Raises NotFound, and ReadOnly at the address of a release."""
+        row = self.find(slug, connection)
+        if row.released:
+            raise ReadOnly(row.released)
         return row
 
     def published(self, system_id: int, version: str) -> Publication | None:

@@ -91,6 +91,9 @@ class Editing:
         """Where a system stands for a person, at a head that was just stored or at the newest. Raises NotFound."""
         with self._engine.connect() as connection:
             row = self._documents.find(slug, connection)
+            if row.released:
+                published = self._documents.published(row.id, row.released)
+                return Whereabouts(row.alternative_id, row.head_number, row.released, published, None, None)
             latest = releases.latest_release(connection, row.id)
             undo, redo = self._memory.tops(connection, row.alternative_id, person_id)
         return Whereabouts(
@@ -104,10 +107,11 @@ class Editing:
 
     def history(self, slug: str) -> list[RevisionRow]:
         """The last revisions of a system, the newest first. Raises NotFound."""
-        _, alternative_id = self._documents.alternative(slug)
         with self._engine.connect() as connection:
-            rows = revisions.history(connection, alternative_id, last=_HISTORY)
-        return [row for row in rows[::-1] if row.kind != "tidy"]
+            row = self._documents.find(slug, connection)
+            rows = revisions.history(connection, row.alternative_id, last=_HISTORY)
+        until = row.head_number
+        return [each for each in rows[::-1] if each.kind != "tidy" and (each.number <= until or not row.released)]
 
     def edit(self, slug: str, person_id: str, base: int, edits: Sequence[Edit], request_key: str) -> Head:
         """Store a gesture made on revision `base`. Asked again with the same key, it finds what it stored.
@@ -221,7 +225,7 @@ class Editing:
 
         Raises DomainError where the key was used for something else.
         """
-        row = self._documents.find(slug, connection)
+        row = self._documents.find_to_change(slug, connection)
         system_id, alternative_id = row.id, row.alternative_id
         head_id, number = systems.lock_head(connection, alternative_id)
         done = revisions.by_request(connection, alternative_id, request.key)

@@ -20,6 +20,17 @@ class TooSlow(Exception):
     """A piece of work that has taken longer than it may. Nothing is stored."""
 
 
+class ReadOnly(Exception):
+    """What was released is looked at, and never changed."""
+
+    def __init__(self, version: str) -> None:
+        super().__init__(version)
+        self.message = (
+            f"This is {version} as it was released, and nothing in it changes. Go back to what is there now, or begin"
+            " an alternative from it."
+        )
+
+
 class Unreadable(Exception):
     """A stored document that this program cannot read; `message` says which and why."""
 

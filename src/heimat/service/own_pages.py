@@ -36,10 +36,10 @@ class OwnPages:
         if "<" not in markup:
             raise DomainError("There is no element in it: give a page, or a part of one, as HTML.", "page", "empty")
         with self._engine.begin() as connection:
-            row = self._documents.find(slug, connection)
+            row = self._documents.find_to_change(slug, connection)
             own_page.keep_page(connection, row.id, markup, person_id, now())
 
     def remove(self, slug: str) -> None:
         """Keep no page any more. Raises NotFound."""
         with self._engine.begin() as connection:
-            own_page.remove_page(connection, self._documents.find(slug, connection).id)
+            own_page.remove_page(connection, self._documents.find_to_change(slug, connection).id)

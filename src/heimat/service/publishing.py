@@ -118,7 +118,7 @@ class Publishing:
         if len(notes) > LONGEST_NOTES:
             raise DomainError(f"Notes have at most {LONGEST_NOTES} characters.", "notes", "too_long")
         with self._engine.connect() as connection:
-            row = self._documents.find(slug, connection)
+            row = self._documents.find_to_change(slug, connection)
         system_id, alternative_id = row.id, row.alternative_id
         system = self._documents.system(alternative_id, number)
         made = self._workers.run(made_to_publish, system, version, now().date())

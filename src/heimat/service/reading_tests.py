@@ -39,7 +39,7 @@ class ReadingTests:
         Raises NotFound for no system, DomainError where it has too many tests.
         """
         with self._engine.begin() as connection:
-            row = self._documents.find(slug, connection)
+            row = self._documents.find_to_change(slug, connection)
             known = reading_tests.tests_of(connection, row.id)
             found = next((each for each in known if (each.ink, each.ground, each.px) == (ink, ground, px)), None)
             if found is not None:

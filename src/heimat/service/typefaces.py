@@ -47,13 +47,13 @@ class Typefaces:
             words = f"“{called}” is no font file that is read here: give WOFF2, TTF or OTF."
             raise DomainError(words, "typeface", "unreadable")
         with self._engine.begin() as connection:
-            row = self._documents.find(slug, connection)
+            row = self._documents.find_to_change(slug, connection)
             typeface.keep_typeface(connection, row.id, called, media_type, content, person_id, now())
 
     def remove(self, slug: str) -> None:
         """Keep no typeface any more. Raises NotFound."""
         with self._engine.begin() as connection:
-            typeface.remove_typeface(connection, self._documents.find(slug, connection).id)
+            typeface.remove_typeface(connection, self._documents.find_to_change(slug, connection).id)
 
     def content(self, slug: str) -> Typeface:
         """The typeface of a system. Raises NotFound where it has none."""

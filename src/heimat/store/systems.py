@@ -1,6 +1,7 @@
 """Systems and their alternatives.
 
-The address of an alternative is that of its system, a tilde and its name; the main one has the system's own.
+The address of an alternative is that of its system, a tilde and its name; the main one has the system's own. That of
+a release is that of its system, an at sign and its version: what it was made of, at which nothing changes any more.
 """
 
 from dataclasses import dataclass
@@ -11,14 +12,17 @@ from sqlalchemy import Connection, Select, select, update
 
 from heimat.store.keys import new_id
 from heimat.store.packing import pack, unpack
-from heimat.store.tables import alternative, revision, system
+from heimat.store.tables import alternative, release, revision, system
 
 MAIN = "main"
 
 
 @dataclass(frozen=True)
 class SystemRow:
-    """A system with one of its alternatives, the main one if no other is named, and that one's head."""
+    """A system with one of its alternatives, the main one if no other is named, and that one's head.
+
+    At the address of a release, `released` is its version, and the head is the revision that it was made of.
+    """
 
     id: int
     slug: str
@@ -28,6 +32,7 @@ class SystemRow:
     head_revision_id: int
     head_number: int
     changed_at: datetime
+    released: str | None = None
 
 
 @dataclass(frozen=True)
@@ -44,7 +49,7 @@ class AlternativeRow:
 class ListedRow(SystemRow):
     """A system as it is listed, with its head's card as plain data; None where none has been kept yet."""
 
-    card: Any
+    card: Any = None
 
 
 def parted(address: str) -> tuple[str, str]:
@@ -83,10 +88,41 @@ def listed_systems(connection: Connection) -> list[ListedRow]:
 
 
 def find_system(connection: Connection, address: str) -> SystemRow | None:
-    """The system of exactly this slug, in the alternative named: the database passes over spaces at the end."""
+    """The system of exactly this slug, in the alternative or release named.
+
+    Compared once more here: the database passes over spaces at the end.
+    """
+    slug, at, version = address.partition("@")
+    if at:
+        return _released(connection, slug, version)
     slug, name = parted(address)
     row = connection.execute(_query(name).where(system.c.slug == slug)).first()
     return SystemRow(**row._mapping) if row and (row.slug, row.alternative) == (slug, name) else None
+
+
+def _released(connection: Connection, slug: str, version: str) -> SystemRow | None:
+    numbers = version.split(".")
+    if len(numbers) != 3 or not all(number.isascii() and number.isdigit() and len(number) < 7 for number in numbers):
+        return None
+    major, minor, patch = map(int, numbers)
+    query = (
+        select(
+            system.c.id,
+            system.c.slug,
+            system.c.name,
+            alternative.c.id.label("alternative_id"),
+            alternative.c.name.label("alternative"),
+            revision.c.id.label("head_revision_id"),
+            revision.c.number.label("head_number"),
+            revision.c.at.label("changed_at"),
+        )
+        .join(release, release.c.system_id == system.c.id)
+        .join(revision, revision.c.id == release.c.revision_id)
+        .join(alternative, alternative.c.id == release.c.alternative_id)
+        .where(system.c.slug == slug, release.c.major == major, release.c.minor == minor, release.c.patch == patch)
+    )
+    row = connection.execute(query).first()
+    return SystemRow(**row._mapping, released=f"{major}.{minor}.{patch}") if row and row.slug == slug else None
 
 
 def alternatives_of(connection: Connection, system_id: int) -> list[AlternativeRow]:

@@ -15,6 +15,7 @@ import { Beside, BesideHead } from "./Beside";
 import { ErrorBoundary } from "./ErrorBoundary";
 import { Notices } from "./Notices";
 import { fetchPersonMenu } from "./Person";
+import { Released } from "./Released";
 import { Said } from "./Said";
 import { Slip } from "./Slip";
 import { Specimen } from "./Specimen";
@@ -83,6 +84,7 @@ export function Frame() {
           data-surround={surround}
           tabIndex={-1}
         >
+          <Released />
           <Notices />
           <BesideHead />
           {open ? <Stage /> : <Opening missing={missing?.message ?? null} />}

@@ -15,7 +15,7 @@ const LATEST = 8;
 
 export function SystemName() {
   const name = useKnown(({ parts }) => parts?.head?.name ?? "");
-  const alternative = useLook((at) => at.slug.split("~")[1]);
+  const alternative = useLook((at) => at.slug.split(/[~@]/)[1]);
   const revision = useKnown(({ parts }) => parts?.head?.revision ?? 0);
   return (
     <Opener

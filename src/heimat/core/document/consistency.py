@@ -63,7 +63,6 @@ def _check_values(system: ColorSystem, field: str) -> None:
 def _check_palettes(system: ColorSystem, ways: Ways, field: str) -> None:
     """Raise DomainError where a palette stands on a token that stands on a palette: on itself, in the end."""
     values = (value for token in system.tokens.values() for value in token.values.values())
-    values = (value for token in system.tokens.values() for value in token.values.values())
     if not any(isinstance(base_of(value), PaletteAlias) for value in values):
         return
     for palette in system.palettes.values():

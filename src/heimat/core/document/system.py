@@ -8,13 +8,16 @@ from heimat.core.document.candidates import Candidate, Stops
 from heimat.core.document.cases import Case
 from heimat.core.document.conditions import MOST_CONDITIONS, Condition
 from heimat.core.document.exceptions import MOST_EXCEPTIONS, AcceptedException
+from heimat.core.document.guide import Guide
 from heimat.core.document.hues import Hue
 from heimat.core.document.ids import Id
 from heimat.core.document.matrices import MOST_MATRICES, NamedMatrix
+from heimat.core.document.outputs import MOST_OUTPUTS, Output
 from heimat.core.document.pairings import Pairing, ToldApartSet
 from heimat.core.document.palettes import MOST_PALETTES, Palette
 from heimat.core.document.part import LONGEST_NAME, Name, Note, Part
 from heimat.core.document.release_rules import ReleaseRules
+from heimat.core.document.resting import RestsOn
 from heimat.core.document.selections import MOST_COLORS, NamedSelection
 from heimat.core.document.themes import Theme
 from heimat.core.document.tokens import Token
@@ -23,7 +26,7 @@ from heimat.core.scales.ladder import USUAL, Ladder
 from heimat.core.scales.methods import Method
 from heimat.core.scales.rules import LATEST_GENERATOR
 
-SCHEMA = 10
+SCHEMA = 11
 """The form in which documents are stored now; `upgrades` says what each form before it lacked."""
 MOST_HUES = 200
 MOST_TOKENS = 2000
@@ -39,7 +42,8 @@ class ColorSystem(Part):
     `cap` is the number of colors that the team wants to publish at most. Scale tokens stay in the house unless
     `scales_published`; those of a named selection are published for its readers. `aim` is the contrast that the team
     asks for beside the standard's, `duty` the law or rule that binds it, in its own words; `release_rules` say what
-    makes a version and what stops one.
+    makes a version and what stops one, `outputs` under which names and in which places code takes it, `rests_on` what
+    was taken from another system.
     """
 
     model_config = ConfigDict(frozen=True, extra="forbid", populate_by_name=True, serialize_by_alias=True)
@@ -69,6 +73,9 @@ class ColorSystem(Part):
     aim: Annotated[float | None, Field(ge=1.0, le=21.0)] = None
     duty: Note = ""
     release_rules: ReleaseRules = ReleaseRules()
+    outputs: Annotated[dict[Id, Output], Field(max_length=MOST_OUTPUTS)] = {}
+    guide: Guide = Guide()
+    rests_on: RestsOn | None = None
 
 
 COLLECTIONS: tuple[str, ...] = tuple(

@@ -76,6 +76,8 @@ UPGRADES: dict[int, Callable[[Document], Document]] = {
     8: _same,
     # 10: tokens on palettes; palettes say what else tells colors apart, what is drawn beside them, where stops stand.
     9: _same,
+    # 11: names and places of outputs, how the guide is made, and what rests on another system.
+    10: _same,
 }
 """What brings a document of each form to the next one."""
 

@@ -15,6 +15,7 @@ from heimat.core.edits.conflicts import conflict
 from heimat.core.edits.difference import PlaceValue, places_changed
 from heimat.core.edits.exceptions import AcceptFinding, EndException
 from heimat.core.edits.generator import SetGenerator
+from heimat.core.edits.guide import SetGuide
 from heimat.core.edits.holding import HoldHues, refuse_held
 from heimat.core.edits.hues import (
     AddHues,
@@ -31,6 +32,7 @@ from heimat.core.edits.hues import (
 from heimat.core.edits.ladder import PublishScales, RenameSystem, SetHueLadder, SetLadder, SetScalePattern
 from heimat.core.edits.matrices import KeepMatrix, RemoveMatrix
 from heimat.core.edits.order import SpreadOrder, carried_over, grown
+from heimat.core.edits.outputs import AddOutput, RemoveOutput, SetOutput
 from heimat.core.edits.pairings import AddPairings, KeepToldApart, RemovePairing, RemoveToldApart
 from heimat.core.edits.palettes import (
     AddPalette,
@@ -45,6 +47,7 @@ from heimat.core.edits.palettes import (
 from heimat.core.edits.palettes_kept import keep_palettes
 from heimat.core.edits.release_rules import SetReleaseRules
 from heimat.core.edits.reserve import SetReserve
+from heimat.core.edits.resting import LeaveBase, LetBack, Override, RestOn, refuse_taken
 from heimat.core.edits.restore import Restore
 from heimat.core.edits.scales import AimCurve, AimStep, NudgeSteps, SetCurves, SetMethod, SetPinNeighbours, SetWide
 from heimat.core.edits.selections import KeepSelection, RemoveSelection, SetCap
@@ -141,7 +144,13 @@ UserEdit = Annotated[
     | RemovePalette
     | SetReleaseRules
     | SetOtherColor
-    | SetOtherColor
+    | AddOutput
+    | SetOutput
+    | RemoveOutput
+    | SetGuide
+    | Override
+    | LetBack
+    | LeaveBase
     | SetAim
     | SetDuty
     | KeepToldApart
@@ -149,8 +158,9 @@ UserEdit = Annotated[
     Field(discriminator="type"),
 ]
 """What a person can do."""
-Edit = Annotated[UserEdit | Restore | SpreadOrder, Field(discriminator="type")]
-"""What a revision can hold: what a person did, what takes it back, or what the system does for its own sake."""
+Edit = Annotated[UserEdit | Restore | SpreadOrder | RestOn, Field(discriminator="type")]
+"""What a revision can hold: what a person did, what takes it back, what is taken from another system, or what the
+system does for its own sake."""
 
 __all__ = [
     "Applied",
@@ -179,7 +189,9 @@ def apply(system: ColorSystem, edit: Edit) -> ColorSystem:
             "A document cannot hold that: it is too long, or too large.", _field_of(edit), "limit"
         ) from error
     if changed is not system:
-        if not isinstance(edit, HoldHues | Restore | SpreadOrder):
+        if not isinstance(edit, RestOn | Override | LetBack | LeaveBase | Restore | SpreadOrder):
+            refuse_taken(system, changed, _field_of(edit))
+        if not isinstance(edit, HoldHues | RestOn | LeaveBase | Restore | SpreadOrder):
             refuse_held(system, changed, _field_of(edit))
             changed = keep_palettes(system, changed)
         check_system(changed, _field_of(edit))

@@ -27,6 +27,10 @@ _FIELDS: dict[str, str] = {
     "aim": "the contrast aimed at",
     "duty": "what binds the team",
     "release_rules": "rules of releases",
+    "guide": "how the guide is made",
+    "rests_on": "what it rests on",
+    "holds": "what stands in its places",
+    "names": "names",
     "quantities": "quantities",
     "threshold": "threshold",
 }
@@ -43,6 +47,7 @@ _KINDS: dict[str, str] = {
     "conditions": "viewing condition",
     "palettes": "palette",
     "matrices": "named matrix",
+    "outputs": "output",
 }
 
 

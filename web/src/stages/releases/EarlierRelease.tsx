@@ -1,16 +1,20 @@
 /** A release that is out: what has become otherwise since, each put back as it was; or begun from again. */
-import { Box, Flex, Text } from "@chakra-ui/react";
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { Box, Flex, Link, Text } from "@chakra-ui/react";
+import { useMutation, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
+import { Link as RouterLink } from "react-router";
 import { client, data, problemOf, type ReleaseView } from "../../api/client";
 import { newId } from "../../api/ids";
 import { TextField } from "../../components/TextField";
 import { ToolButton } from "../../components/ToolButton";
 import { usePart, useWorkspace } from "../../workspace/hooks";
 import { useLook, useSeeing } from "../../workspace/look";
+import { readingOf } from "../../workspace/released";
+import { useBeginning } from "../../workspace/useBeginning";
 
 export function EarlierRelease({ release }: { release: ReleaseView }) {
   const [open, setOpen] = useState(false);
+  const slug = useLook((at) => at.slug);
   const day = new Date(release.at).toLocaleString("en-US", { dateStyle: "medium", timeStyle: "short" });
   return (
     <Box borderTop="1px solid" borderColor="border" paddingBlock="8px" data-testid="release">
@@ -18,6 +22,9 @@ export function EarlierRelease({ release }: { release: ReleaseView }) {
         <Text flex="1">
           <strong>{release.version}</strong> by {release.person}, {day}
         </Text>
+        <Link asChild textDecoration="underline" color="fg" fontSize="12px" minHeight="24px">
+          <RouterLink to={readingOf(slug, release.version, "scales")}>Read it as it was</RouterLink>
+        </Link>
         <ToolButton
           aria-expanded={open}
           aria-label={`What is otherwise since ${release.version}`}
@@ -37,7 +44,6 @@ function Since({ version }: { version: string }) {
   const seeing = useSeeing();
   const revision = usePart("head", (head) => head.revision);
   const { refresh } = useWorkspace();
-  const queries = useQueryClient();
   const path = { slug, version };
   const since = useQuery({
     queryKey: ["since", slug, version, revision, seeing],
@@ -57,15 +63,7 @@ function Since({ version }: { version: string }) {
       ),
     onSuccess: () => refresh(),
   });
-  const [begun, setBegun] = useState("");
-  const begin = async (name: string) => {
-    if (!name.trim()) return;
-    const made = await data(
-      client.POST("/api/systems/{slug}/releases/{version}/alternative", { params: { path }, body: { name } }),
-    );
-    setBegun(made.slug);
-    await queries.invalidateQueries({ queryKey: ["alternatives"] });
-  };
+  const begin = useBeginning(slug, version);
   const things = since.data?.things ?? [];
   return (
     <Box fontSize="12px" marginTop="6px" data-testid="since">
@@ -107,13 +105,10 @@ function Since({ version }: { version: string }) {
           label={`Begin an alternative from ${version}, called`}
           width="160px"
           value=""
-          onCommit={begin}
+          onCommit={async (name) => {
+            if (name.trim()) await begin.mutateAsync(name);
+          }}
         />
-        {begun && (
-          <a href={`/systems/${begun}/scales`} style={{ textDecoration: "underline" }}>
-            Open {begun}
-          </a>
-        )}
       </Flex>
     </Box>
   );

@@ -8,11 +8,13 @@ import { Choice } from "../../components/Choice";
 import { Toolbar } from "../../components/Toolbar";
 import { usePart } from "../../workspace/hooks";
 import { useLook, useSeeing } from "../../workspace/look";
+import { releasedAt } from "../../workspace/released";
 import { AreaToggles, WorkArea } from "../shared/WorkArea";
 import { Changes } from "./Changes";
 import { EarlierRelease } from "./EarlierRelease";
 import { Feed } from "./Feed";
 import { PublishForm } from "./PublishForm";
+import { ReleaseFiles } from "./ReleaseFiles";
 
 /** What is there now, as an end of a comparison. */
 const NOW = "now";
@@ -24,10 +26,12 @@ export function ReleasesStage() {
   const latest = usePart("head", (head) => head.latest);
   const path = { slug };
   const open = useLook((at) => at.area !== null);
+  const read = releasedAt(slug);
   const draft = useQuery({
     queryKey: ["draft", slug, revision, seeing],
     queryFn: () => data(client.GET("/api/systems/{slug}/draft", { params: { path, query: seeing } })),
     placeholderData: (before) => before,
+    enabled: read === null,
   });
   const releases = useQuery({
     queryKey: ["releases", slug],
@@ -35,7 +39,8 @@ export function ReleasesStage() {
   });
   const versions = releases.data?.map((release) => release.version) ?? [];
   const [from, setFrom] = useState<string | null>(null);
-  const [to, setTo] = useState(NOW);
+  const [until, setTo] = useState<string | null>(null);
+  const to = until ?? (read ? (versions[0] ?? read.version) : NOW);
   const before = from !== null && versions.includes(from) ? from : latest;
   const usual = before === latest && to === NOW;
   const between = useQuery({
@@ -51,9 +56,11 @@ export function ReleasesStage() {
   });
   const compared = usual ? draft.data?.compared : between.data;
   const count = draft.data?.compared.count ?? 0;
-  const words = latest
-    ? `${latest} is out, ${count === 0 ? "nothing has changed since" : `${count} changes since`}`
-    : "nothing published yet";
+  const words = read
+    ? `${read.version} as it was, and what became of it`
+    : latest
+      ? `${latest} is out, ${count === 0 ? "nothing has changed since" : `${count} changes since`}`
+      : "nothing published yet";
   const title =
     latest === null
       ? `The first release: ${count} tokens`
@@ -75,7 +82,7 @@ export function ReleasesStage() {
               label="to"
               value={to}
               items={[
-                { value: NOW, words: NOW },
+                ...(read ? [] : [{ value: NOW, words: NOW }]),
                 ...versions.map((version) => ({ value: version, words: version })),
               ]}
               onChoose={setTo}
@@ -97,12 +104,13 @@ export function ReleasesStage() {
           {draft.data && <PublishForm draft={draft.data} />}
           {compared && <Changes key={title} compared={compared} title={title} />}
           <Box as="section" aria-label="Earlier releases" marginTop="16px">
-            {(releases.data ?? []).map((release) => (
+            {(read ? [] : (releases.data ?? [])).map((release) => (
               <EarlierRelease key={release.version} release={release} />
             ))}
           </Box>
         </Box>
         {draft.data && <Feed draft={draft.data} latest={latest} />}
+        {read && <ReleaseFiles release={releases.data?.find((each) => each.version === read.version)} />}
       </Grid>
       <WorkArea />
     </>
