@@ -22,6 +22,7 @@ def test_a_failing_command_tells_what_it_printed():
 def test_nothing_is_installed_where_nothing_is_missing(monkeypatch):
     monkeypatch.setattr(install, "run", lambda *_: pytest.fail("something was run"))
     install.install_packages(install.DATABASE_PACKAGES | install.BROWSER_PACKAGES)
+    install.install_libraries(install.LIBRARY_PACKAGES)
     install.install_python()
     install.install_web()
 

@@ -45,6 +45,8 @@ class RunningHeimat:
             **os.environ,
             "PYTHONPATH": str(ROOT / "src"),
             "HEIMAT_DATABASE_URL": self._database.url,
+            # No guide as PDF: that takes seconds with every release.
+            "HEIMAT_GUIDE_PDF": "off",
         }
         command = [str(PYTHON), "-m", "heimat.cli", "serve", "--port", str(self._port), "--demo"]
         command += ["--workers", str(self._workers)]

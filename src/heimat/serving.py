@@ -15,6 +15,8 @@ from heimat.api.guard import HOSTS, hosts_of
 from heimat.store.engine import make_engine
 
 DATABASE_URL = "HEIMAT_DATABASE_URL"
+GUIDE_PDF = "HEIMAT_GUIDE_PDF"
+"""Where this is `off`, releases hold no guide as PDF."""
 _READY_SECONDS = 30.0
 _SWITCH_SECONDS = 0.0005
 """How long one thread may hold the interpreter: an answer that is ready waits for it several times on its way out."""
@@ -24,7 +26,8 @@ _COLLECT_AFTER = 20_000
 
 def application() -> FastAPI:
     """The application for the database and the names that the environment says."""
-    app = create_app(make_engine(os.environ[DATABASE_URL]), hosts_of(os.environ.get(HOSTS, "")))
+    hosts, printed = hosts_of(os.environ.get(HOSTS, "")), os.environ.get(GUIDE_PDF) != "off"
+    app = create_app(make_engine(os.environ[DATABASE_URL]), hosts, printed=printed)
     _ready_for_drags()
     return app
 

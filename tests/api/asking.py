@@ -11,9 +11,9 @@ ADDRESS = "http://localhost"
 AT = "/api/systems/brinemark"
 
 
-def client_of(engine: Engine) -> TestClient:
-    """A client of an application of its own, as another process would be one."""
-    return TestClient(create_app(engine), base_url=ADDRESS)
+def client_of(engine: Engine, *, printed: bool = False) -> TestClient:
+    """A client of an application of its own, as another process would be one; without guides as PDF: they take long."""
+    return TestClient(create_app(engine, printed=printed), base_url=ADDRESS)
 
 
 def whole(**how: object) -> dict:

@@ -37,11 +37,13 @@ from heimat.api.problems import add_handlers
 from heimat.service.workers import Workers, shared_workers
 
 
-def create_app(engine: Engine, hosts: Iterable[str] = (), workers: Workers | None = None) -> FastAPI:
+def create_app(
+    engine: Engine, hosts: Iterable[str] = (), workers: Workers | None = None, *, printed: bool = True
+) -> FastAPI:
     """The application on a database. It keeps nothing that another process would miss.
 
     It is served under the names of this machine, and under `hosts`; what takes long is done by `workers`, or by those
-    that all applications of a process share.
+    that all applications of a process share. Releases hold the guide as PDF too, unless `printed` is False.
     """
     costly = workers or shared_workers()
 
@@ -59,7 +61,7 @@ def create_app(engine: Engine, hosts: Iterable[str] = (), workers: Workers | Non
         openapi_url="/api/openapi.json",
         lifespan=lifespan,
     )
-    context = app.state.context = Context.of(engine, costly)
+    context = app.state.context = Context.of(engine, costly, printed=printed)
     add_handlers(app)
     # No route hides another: they may stand in any order.
     for stage in (

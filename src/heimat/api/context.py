@@ -52,8 +52,8 @@ class Context:
     turns: Turns
 
     @classmethod
-    def of(cls, engine: Engine, workers: Workers) -> "Context":
-        """All use cases on one engine, with processes for what takes long."""
+    def of(cls, engine: Engine, workers: Workers, *, printed: bool = True) -> "Context":
+        """All use cases on one engine; `workers` do what takes long, guides as PDF too where they are `printed`."""
         documents, feeds = Documents(engine), Feeds(engine)
         editing = Editing(engine, documents)
         alternatives = Alternatives(engine, documents, editing)
@@ -68,7 +68,7 @@ class Context:
             Typefaces(engine, documents),
             ReadingTests(engine, documents),
             Datasets(engine, documents),
-            Publishing(engine, documents, workers, feeds),
+            Publishing(engine, documents, workers, feeds, printed=printed),
             Pictures(engine, workers),
             Gallery(engine),
             feeds,

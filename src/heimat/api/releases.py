@@ -11,10 +11,11 @@ from typing_extensions import TypedDict
 
 from heimat.api.alternatives import AddedView, NewAlternativeBody
 from heimat.api.bodies import Body, Looking, RequestKey, Seeing
-from heimat.api.context import IS_COMPUTING, IS_SENDING, Acting, Uses, head_resolved, head_system
+from heimat.api.context import IS_COMPUTING, IS_SENDING, Acting, Uses, head_resolved
 from heimat.api.documents import parts_at
 from heimat.api.encoding import answer, described
 from heimat.core.color.difference import distance_text
+from heimat.core.document.guide import Guide
 from heimat.core.document.release_rules import ReleaseRules
 from heimat.core.errors import DomainError
 from heimat.core.publication.telling import grouped
@@ -74,7 +75,10 @@ class ComparisonView(TypedDict):
 
 
 class DraftView(TypedDict):
-    """What publishing now would do; `why` says what makes the version proposed, `notes` are drafted."""
+    """What publishing now would do; `why` says what makes the version proposed, `notes` are drafted.
+
+    `nothing` says that the same is out already. Of files that are no text the text is empty.
+    """
 
     revision: int
     latest: str | None
@@ -84,7 +88,9 @@ class DraftView(TypedDict):
     compared: ComparisonView
     stops: list[str]
     told: list[str]
+    nothing: bool
     rules: ReleaseRules
+    guide: Guide
     files: list[FileView]
     feed: str
 
@@ -131,6 +137,7 @@ class PublishedView(TypedDict):
 def read_draft(slug: str, uses: Uses, seeing: Annotated[Seeing, Query()]) -> Response:
     row = uses.opening.find(slug)
     draft = uses.publishing.draft(row)
+    system = uses.documents.system(row.alternative_id, row.head_number)
     view: DraftView = {
         "revision": row.head_number,
         "latest": draft.latest,
@@ -140,7 +147,9 @@ def read_draft(slug: str, uses: Uses, seeing: Annotated[Seeing, Query()]) -> Res
         "compared": _comparison(draft.compared, seeing),
         "stops": draft.stops,
         "told": draft.told,
-        "rules": head_system(uses, slug).release_rules,
+        "nothing": draft.nothing,
+        "rules": system.release_rules,
+        "guide": system.guide,
         "files": [{"name": name, "text": text} for name, text in draft.files],
         "feed": f"/feeds/{row.slug}/{LATEST}/",
     }

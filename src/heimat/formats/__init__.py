@@ -10,7 +10,9 @@ from heimat.formats.write import (
     css,
     design_tokens,
     guide,
+    guide_pdf,
     manifest,
+    outputs,
     package,
     plain,
     resolver,
@@ -67,7 +69,9 @@ PALETTE_FORMATS: tuple[Format, ...] = (
 
 
 ARCHIVE = "application/gzip"
-"""The media type of what is no text."""
+MANIFEST = manifest.FILE
+NO_TEXT = (ARCHIVE, guide_pdf.MEDIA_TYPE)
+"""The media types of what is no text."""
 
 
 @dataclass(frozen=True)
@@ -79,13 +83,19 @@ class Written:
     content: bytes
 
 
-def write_all(publication: Publication, version: str) -> list[Written]:
-    """All files of a release: each format with everything, then with each named selection alone.
+def write_all(publication: Publication, version: str, *, printed: bool = False) -> list[Written]:
+    """All files of a release: each format with everything, then with each named selection alone, then outputs.
 
-    Last come the manifest of all of them, and the archive that holds them all.
+    Last come the manifest of all of them, and the archive that holds them all. The guide as PDF takes seconds: it is
+    there where it is asked for, by `printed`.
     """
     files = _written(publication, version, "")
     files += [Written(kind.file, kind.media_type, kind.write(publication, version)) for kind in MORE_FORMATS]
+    parts = guide.fragments(publication, version)
+    files += [Written(name, "text/html; charset=utf-8", content) for name, content in parts]
+    if printed:
+        files.append(Written(guide_pdf.FILE, guide_pdf.MEDIA_TYPE, guide_pdf.write(publication, version)))
+    files += [Written(*each) for each in outputs.write(publication, version)]
     for selection in publication.selections:
         files += _written(publication.of(selection), version, css_name(selection.name))
     if publication.palettes:

@@ -7,6 +7,7 @@ import shutil
 import subprocess
 import sys
 from collections.abc import Iterable
+from ctypes.util import find_library
 from pathlib import Path
 
 from heimat.local.saying import Trouble, say
@@ -28,6 +29,12 @@ DATABASE_PACKAGES = {
     "mariadb-dump": "mariadb-client",
 }
 BROWSER_PACKAGES = {"chromium": "chromium", "chromedriver": "chromium-driver"}
+LIBRARY_PACKAGES = {
+    # What sets the guide as PDF.
+    "pango-1.0": "libpango-1.0-0",
+    "pangoft2-1.0": "libpangoft2-1.0-0",
+    "harfbuzz-subset": "libharfbuzz-subset0",
+}
 _SYSTEM_PATHS = "/usr/sbin:/usr/local/sbin:/sbin"
 
 
@@ -55,6 +62,13 @@ def install_packages(wanted: dict[str, str]) -> None:
     left = [program for program in wanted if find_program(program) is None]
     if left:
         raise Trouble(f"Installed, but still not found: {', '.join(left)}.")
+
+
+def install_libraries(wanted: dict[str, str]) -> None:
+    """Install Debian's packages for the shared libraries that are missing."""
+    missing = sorted({package for library, package in wanted.items() if find_library(library) is None})
+    if missing:
+        install_debian(missing)
 
 
 def install_debian(missing: list[str]) -> None:

@@ -17,10 +17,12 @@ from heimat.local.folder import FOLDER, LOCK, end_left_behind, held
 from heimat.local.install import (
     BROWSER_PACKAGES,
     DATABASE_PACKAGES,
+    LIBRARY_PACKAGES,
     PYTHON,
     ROOT,
     VENV,
     build_web,
+    install_libraries,
     install_packages,
     install_python,
     install_web,
@@ -85,6 +87,7 @@ def _environment(**more: str) -> dict[str, str]:
 def _install(*, checks: bool = False, database: bool = True) -> None:
     wanted = (DATABASE_PACKAGES if database else {}) | (BROWSER_PACKAGES if checks else {})
     install_packages(wanted)
+    install_libraries(LIBRARY_PACKAGES)
     install_python(checks=checks)
     install_web()
     build_web()

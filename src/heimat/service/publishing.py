@@ -13,10 +13,11 @@ from heimat.core.errors import DomainError, NotFound
 from heimat.core.legibility.findings import count_open
 from heimat.core.publication.breaking import broken
 from heimat.core.publication.changes import Proposed, TokenChange, compare, next_version, same
+from heimat.core.publication.outputs import gap_words, names_lost
 from heimat.core.publication.publication import Publication, PublishedTheme, publication
 from heimat.core.publication.telling import drafted_notes, markdown
 from heimat.core.resolve.resolved import resolve
-from heimat.formats import ARCHIVE, write_all
+from heimat.formats import MANIFEST, NO_TEXT, write_all
 from heimat.formats.check import Check, check
 from heimat.formats.packing import packed
 from heimat.service.clock import now
@@ -29,6 +30,8 @@ from heimat.store.releases import FileRow, NewRelease, ReleaseRow
 from heimat.store.systems import SystemRow
 
 LONGEST_NOTES = 4000
+SECONDS = 120.0
+"""How long the files of a release may take: the guide of 2,000 tokens is set on hundreds of pages."""
 
 
 @dataclass(frozen=True)
@@ -46,7 +49,8 @@ class Comparison:
 class Draft:
     """What publishing now would do: what differs from the latest release, the version proposed, the files' texts.
 
-    `stops` are what refuses it by the team's own rules, `told` what is to be known before.
+    `stops` are what refuses it by the team's own rules, `told` what is to be known before; `nothing` says that the same
+    is out already.
     """
 
     latest: str | None
@@ -55,12 +59,17 @@ class Draft:
     files: list[tuple[str, str]]
     stops: list[str]
     told: list[str]
+    nothing: bool
 
 
 class Publishing:
     """Releases and feeds of one database's systems."""
 
-    def __init__(self, engine: Engine, documents: Documents, workers: Workers, feeds: Feeds) -> None:
+    def __init__(
+        self, engine: Engine, documents: Documents, workers: Workers, feeds: Feeds, *, printed: bool = True
+    ) -> None:
+        """Publishing to a database; `printed` is whether releases hold the guide as PDF."""
+        self._printed = printed
         self._engine = engine
         self._documents = documents
         self._workers = workers
@@ -121,7 +130,7 @@ class Publishing:
             row = self._documents.find_to_change(slug, connection)
         system_id, alternative_id = row.id, row.alternative_id
         system = self._documents.system(alternative_id, number)
-        made = self._workers.run(made_to_publish, system, version, now().date())
+        made = self._workers.run(made_to_publish, system, version, now().date(), self._printed, seconds=SECONDS)
 
         def work(connection: Connection) -> tuple[ReleaseRow, bool]:
             systems.lock_head(connection, alternative_id)
@@ -167,12 +176,14 @@ class Made:
     open: int
 
 
-def made_to_publish(system: ColorSystem, version: str, today: date) -> Made:
+def made_to_publish(system: ColorSystem, version: str, today: date, printed: bool = True) -> Made:
     """What a document comes to as a version, with its files written and packed."""
     resolved = resolve(system)
     content = publication(resolved)
     digest = hashlib.sha256(orjson.dumps(content.plain())).hexdigest()
-    written = (packed(file.name, file.media_type, file.content) for file in write_all(content, version))
+    written = (
+        packed(file.name, file.media_type, file.content) for file in write_all(content, version, printed=printed)
+    )
     files = [FileRow(each.name, each.media_type, each.digest, each.content, each.gzip, each.brotli) for each in written]
     return Made(content, digest, files, count_open(resolved, today))
 
@@ -181,12 +192,18 @@ def _drafted(system: ColorSystem, before: Publication | None, latest: str | None
     resolved = resolve(system)
     content = publication(resolved)
     changes = compare(before, content)
-    proposed = next_version(latest, changes, system.release_rules.patch_below)
+    lost = names_lost(before.outputs, content.outputs) if before else []
+    proposed = next_version(latest, changes, system.release_rules.patch_below, lost)
     written = write_all(content, proposed.version)
-    files = [(file.name, file.content.decode() if file.media_type != ARCHIVE else "") for file in written]
+    # The manifest tells of the guide as PDF too, which is made when it is published.
+    texts = {file.name for file in written if file.media_type not in NO_TEXT and file.name != MANIFEST}
+    files = [(file.name, file.content.decode() if file.name in texts else "") for file in written]
     left = count_open(resolved, today)
     compared = _compared(before, content, proposed.version)
-    return Draft(latest, compared, proposed, files, _stops(system, before, content, left), _told(content, left))
+    nothing = before is not None and same(before, content)
+    return Draft(
+        latest, compared, proposed, files, _stops(system, before, content, left), _told(system, content, left), nothing
+    )
 
 
 def _compared(before: Publication | None, after: Publication, version: str) -> Comparison:
@@ -215,7 +232,7 @@ def _stops(system: ColorSystem, before: Publication | None, after: Publication, 
     return found
 
 
-def _told(content: Publication, left: int) -> list[str]:
+def _told(system: ColorSystem, content: Publication, left: int) -> list[str]:
     """What is to be known before a release, each in a sentence."""
     going = [token.name for token in content.tokens if token.deprecated is not None]
     accepted = len(content.contract["exceptions"])
@@ -226,6 +243,7 @@ def _told(content: Publication, left: int) -> list[str]:
             else ["Nothing is left to settle."]
         ),
         *([f"{counted(accepted, 'exception')} {'is' if accepted == 1 else 'are'} accepted."] if accepted else []),
+        *gap_words(system, content.with_palettes()),
         *([f"{listed(going)} {'is' if len(going) == 1 else 'are'} on the way out."] if going else []),
     ]
 

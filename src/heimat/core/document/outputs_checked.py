@@ -27,3 +27,5 @@ def check_output(system: ColorSystem, output: NamedOutput | PlacedOutput, field:
         if each.name in seen:
             raise DomainError(f"“{each.name}” is there twice.", field, "twice")
         seen.add(each.name)
+    if output.form == "scss" and "themes" in seen:
+        raise DomainError("“themes” is the map of all themes in SCSS; a color cannot be called so.", field, "taken")

@@ -3,6 +3,7 @@
 from typing import Any
 
 from heimat.core.publication.changes import TokenChange
+from heimat.core.publication.outputs import names_lost
 from heimat.core.publication.publication import Publication
 
 
@@ -18,6 +19,8 @@ def broken(before: Publication | None, after: Publication, changes: list[TokenCh
             instead = was.deprecated.replacement if was.deprecated else None
             to = change.after.name if change.after else instead
             found.append(f"{was.name} is gone{f': use {to}' if to else '; nothing stands in for it'}.")
+    lost = names_lost(before.outputs, after.outputs)
+    found += [f"{output} gives nothing as {name} any more." for output, name in lost]
     return found + _pairings(before, after) + _promises(before, after) + _sets(before, after)
 
 

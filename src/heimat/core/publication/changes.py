@@ -153,8 +153,13 @@ class Proposed:
     why: str
 
 
-def next_version(latest: str | None, changes: list[TokenChange], patch_below: float = SMALL_CHANGE) -> Proposed:
-    """The semantic version proposed.
+def next_version(
+    latest: str | None,
+    changes: list[TokenChange],
+    patch_below: float = SMALL_CHANGE,
+    lost: Sequence[tuple[str, str]] = (),
+) -> Proposed:
+    """The semantic version proposed; `lost` are names that outputs give no more, each with its output's.
 
     Major where a name goes; minor where one comes, is on its way out, is renamed while the old one lives on, points
     elsewhere, or changes its color by `patch_below` (CIEDE2000) or more; else patch.
@@ -168,6 +173,9 @@ def next_version(latest: str | None, changes: list[TokenChange], patch_below: fl
         name = gone[0].before.name if gone[0].before else ""
         more = f" and {len(gone) - 1} more" if len(gone) > 1 else ""
         return Proposed(f"{major + 1}.0.0", f"Major: {name}{more} will not be found any more.")
+    if lost:
+        output, name = lost[0]
+        return Proposed(f"{major + 1}.0.0", f"Major: {output} gives nothing as {name} any more.")
     large = [change for change in changes if change.distance is not None and change.distance >= patch_below]
     kinds = {change.change for change in changes}
     reasons = {

@@ -5,11 +5,11 @@ internal leaves with its value.
 
 Format 1 knew one theme, without its name, and kept the value beside the name. What was released in it is read as a
 publication whose only theme has no id. Format 2 knew neither the scheme of a theme, nor usage, nor deprecation. Format
-3 knew no palettes, format 4 no contract.
+3 knew no palettes, format 4 no contract, format 5 neither outputs nor how the guide is made.
 """
 
 from collections.abc import Sequence
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from typing import Any
 
 import numpy as np
@@ -17,6 +17,7 @@ import numpy as np
 from heimat.core.color.arrays import Floats
 from heimat.core.color.notation import hex_of, hexes_of
 from heimat.core.document.aliases import value_in, ways_of
+from heimat.core.document.guide import Guide
 from heimat.core.document.names import css_name, scale_token_names
 from heimat.core.document.order import in_order
 from heimat.core.document.system import ColorSystem
@@ -24,11 +25,12 @@ from heimat.core.document.themes import Scheme, Wanted
 from heimat.core.document.tokens import HueAlias, StepAlias, Token, TokenAlias
 from heimat.core.document.uses import members
 from heimat.core.publication.contract import EMPTY, Contract, contract
+from heimat.core.publication.outputs import PublishedOutput, published_outputs
 from heimat.core.publication.palettes import PublishedPalette, published_palettes
 from heimat.core.resolve.resolved import Resolved
 from heimat.core.resolve.theme import ResolvedTheme
 
-FORMAT = 5
+FORMAT = 6
 UNNAMED = ""
 """The id of the only theme of format 1, and of a system without themes."""
 
@@ -124,6 +126,8 @@ class Publication:
     selections: tuple[PublishedSelection, ...] = ()
     palettes: tuple[PublishedPalette, ...] = ()
     contract: Contract = field(default_factory=lambda: EMPTY)
+    outputs: tuple[PublishedOutput, ...] = ()
+    guide: Guide = field(default_factory=Guide)
 
     def plain(self) -> dict[str, Any]:
         """The publication as plain data, which `from_plain` reads. A value that all themes share stands once."""
@@ -139,6 +143,10 @@ class Publication:
             found["palettes"] = [palette.plain() for palette in self.palettes]
         if self.contract != EMPTY:
             found["contract"] = self.contract
+        if self.outputs:
+            found["outputs"] = [output.plain() for output in self.outputs]
+        if self.guide != Guide():
+            found["guide"] = self.guide.model_dump(mode="json")
         return found
 
     def with_palettes(self) -> tuple[PublishedToken, ...]:
@@ -168,7 +176,9 @@ class Publication:
             tokens = [_token_of_plain(each, themes) for each in data["tokens"]]
         palettes = tuple(PublishedPalette.from_plain(each) for each in data.get("palettes", []))
         contract = data.get("contract", EMPTY)
-        return cls(data["name"], themes, tuple(tokens), tuple(selections), palettes, contract)
+        outputs = tuple(PublishedOutput.from_plain(each) for each in data.get("outputs", []))
+        guide = Guide.model_validate(data.get("guide", {}))
+        return cls(data["name"], themes, tuple(tokens), tuple(selections), palettes, contract, outputs, guide)
 
 
 def palette_tokens(palette: PublishedPalette) -> list[PublishedToken]:
@@ -230,7 +240,8 @@ def publication(resolved: Resolved) -> Publication:
     published = {token.id for token in tokens}
     palettes = tuple(published_palettes(resolved))
     selections = tuple(_selections(system, published))
-    return Publication(system.name, themes, tuple(tokens), selections, palettes, contract(resolved))
+    found = Publication(system.name, themes, tuple(tokens), selections, palettes, contract(resolved))
+    return replace(found, outputs=published_outputs(system, found.with_palettes()), guide=system.guide)
 
 
 def published_themes(resolved: Resolved) -> tuple[PublishedTheme, ...]:

@@ -3,103 +3,181 @@
 It refers to nothing outside, is read without scripts, in light and in dark, and prints. Its order is the designer's.
 """
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Sequence
 from html import escape
 from itertools import groupby
 
+from heimat.core.color.notation import format, parse
+from heimat.core.document.guide import GuideNotation, GuidePart
 from heimat.core.document.names import css_name
 from heimat.core.document.pairings import USE_WORDS
 from heimat.core.publication.palettes import PublishedPalette
-from heimat.core.publication.publication import Publication, PublishedToken
+from heimat.core.publication.publication import Publication, PublishedToken, PublishedValue
 from heimat.formats.write.values import hex_text, theme_names, title_of
 
 FILE = "guide.html"
-_STYLE = """
-:root{color-scheme:light dark;--ink:#141414;--paper:#fff;--line:#8a8a8a}
-@media(prefers-color-scheme:dark){:root{--ink:#ededed;--paper:#121212;--line:#8f8f8f}}
-body{font:15px/1.5 sans-serif;color:var(--ink);background:var(--paper);max-width:1080px;margin:32px auto;padding:0 24px}
-h1{font-size:28px}h2{font-size:20px;margin:40px 0 8px}h3{font-size:15px;margin:20px 0 6px}
-a{color:var(--ink)}nav li{display:inline;margin-right:14px}nav ul{padding:0}
-table{border-collapse:collapse;width:100%}th,td{text-align:left;vertical-align:top;padding:5px 12px 5px 0}
-th{border-bottom:1px solid var(--line)}td{border-bottom:1px solid color-mix(in srgb,var(--line) 35%,transparent)}
-code{font-family:monospace;font-size:13px}.flush{display:flex}.flush div{flex:1;height:52px}
-.swatch{display:inline-block;width:34px;height:20px;vertical-align:middle;margin-right:8px}
-pre{border:1px solid var(--line);padding:10px;overflow:auto}.names{display:flex;font-size:12px}.names span{flex:1}
-@media print{h2{break-after:avoid}tr,.scale{break-inside:avoid}body{margin:0;max-width:none}}
+_ROOT = "color-guide"
+"""The class under which all its styles stand, so that a part can be placed in a page that has styles of its own."""
+_STYLE = f"""
+.{_ROOT}{{--ink:#141414;--paper:#fff;--line:#767676;--faint:#c9c9c9;color:var(--ink);
+ background:var(--paper);font:15px/1.5 "Atkinson Hyperlegible Next",sans-serif}}
+@media(prefers-color-scheme:dark){{.{_ROOT}{{--ink:#ededed;--paper:#121212;--line:#8f8f8f;--faint:#3d3d3d}}}}
+.{_ROOT} h1{{font-size:28px}}
+.{_ROOT} h2{{font-size:20px;margin:40px 0 8px}}.{_ROOT} h3{{font-size:15px;margin:20px 0 6px}}
+.{_ROOT} a{{color:var(--ink)}}.{_ROOT} nav li{{display:inline;margin-right:14px}}.{_ROOT} nav ul{{padding:0}}
+.{_ROOT} table{{border-collapse:collapse;width:100%}}
+.{_ROOT} th,.{_ROOT} td{{text-align:left;vertical-align:top;padding:5px 12px 5px 0}}
+.{_ROOT} th{{border-bottom:1px solid var(--line)}}.{_ROOT} td{{border-bottom:1px solid var(--faint)}}
+.{_ROOT} code,.{_ROOT} pre{{font-family:"Atkinson Hyperlegible Mono",monospace;font-size:13px}}
+.{_ROOT} table.strip{{table-layout:fixed}}
+.{_ROOT} .strip td,.{_ROOT} .strip th{{border:0;padding:2px 4px 2px 0;font-size:12px}}
+.{_ROOT} .strip .flush td{{height:46px;padding:0}}.{_ROOT} .strip td{{overflow-wrap:anywhere}}
+.{_ROOT} .swatch{{display:inline-block;width:34px;height:20px;vertical-align:middle;margin-right:8px;
+ border:1px solid var(--faint)}}
+.{_ROOT} pre{{border:1px solid var(--line);padding:10px;overflow:auto;white-space:pre-wrap}}
+.{_ROOT} .cards{{column-gap:28px}}.{_ROOT} .card{{break-inside:avoid;border-top:1px solid var(--faint);padding:8px 0}}
+.{_ROOT} .card h3{{margin:0}}.{_ROOT} .card p{{margin:2px 0}}
+@media print{{.{_ROOT} h2{{break-after:avoid}}.{_ROOT} tr,.{_ROOT} .scale{{break-inside:avoid}}}}
 """
+_PAGE_STYLE = (
+    "body.{root}{{max-width:{width}px;margin:32px auto;padding:0 24px}}"
+    "@media print{{body.{root}{{margin:0;max-width:none}}}}"
+)
+_WORDS: dict[GuidePart, str] = {
+    "scales": "Scales",
+    "tokens": "Tokens",
+    "palettes": "Palettes",
+    "pairings": "What stands on what",
+    "apart": "What is told apart",
+    "exceptions": "Accepted exceptions",
+    "use": "How to use it",
+}
 
 
 def write(publication: Publication, version: str) -> bytes:
-    """The guide of everything that is published."""
+    """The guide of everything that is published, as wide and in the order that the team asks for."""
     title = escape(title_of(publication, version))
-    scales = [token for token in publication.tokens if "/" in token.id]
-    tokens = [token for token in publication.tokens if "/" not in token.id]
-    sections = [
-        ("scales", "Scales", _scales(publication, scales) if scales else []),
-        ("tokens", "Tokens", _tokens(publication, tokens) if tokens else []),
-        ("palettes", "Palettes", [line for each in publication.palettes for line in _palette(publication, each)]),
-        ("pairings", "What stands on what", _pairings(publication)),
-        ("apart", "What is told apart", _told_apart(publication)),
-        ("exceptions", "Accepted exceptions", _exceptions(publication)),
-        ("use", "How to use it", _use(publication, version)),
-    ]
-    there = [each for each in sections if each[2]]
+    there = _parts(publication, version)
+    page = _PAGE_STYLE.format(root=_ROOT, width=publication.guide.width)
     parts = [
         "<!doctype html>",
         f'<html lang="en"><head><meta charset="utf-8"><title>{title}: guide</title>',
-        f'<meta name="viewport" content="width=device-width"><style>{_STYLE}</style></head><body>',
-        f"<header><h1>{title}</h1></header>",
+        f'<meta name="viewport" content="width=device-width"><style>{_STYLE}{page}</style></head>',
+        f'<body class="{_ROOT}"><header><h1>{title}</h1></header>',
         '<nav aria-label="Contents"><ul>',
-        *(f'<li><a href="#{key}">{words}</a></li>' for key, words, _ in there),
+        *(f'<li><a href="#{key}">{_WORDS[key]}</a></li>' for key, _ in there),
         "</ul></nav><main>",
+        *(line for key, lines in there for line in _section(key, lines)),
     ]
-    for key, words, lines in there:
-        parts += [f'<section id="{key}" aria-labelledby="{key}-head"><h2 id="{key}-head">{words}</h2>', *lines]
-        parts.append("</section>")
     return ("\n".join([*parts, "</main></body></html>"]) + "\n").encode()
 
 
-def _swatch(color: str) -> str:
-    return f'<span class="swatch" style="background:{color}"></span><code>{color}</code>'
+def fragments(publication: Publication, version: str) -> list[tuple[str, bytes]]:
+    """Each part by itself, to be placed in a page of the team's own: names of files and their bytes."""
+    title = escape(title_of(publication, version))
+    return [
+        (
+            f"guide.{key}.html",
+            "\n".join(
+                [
+                    f"<!-- {title} -->",
+                    f'<div class="{_ROOT}"><style>{_STYLE}</style>',
+                    *_section(key, lines),
+                    "</div>",
+                    "",
+                ]
+            ).encode(),
+        )
+        for key, lines in _parts(publication, version)
+    ]
+
+
+def _section(key: GuidePart, lines: list[str]) -> list[str]:
+    head = f'<section id="{key}" aria-labelledby="{key}-head"><h2 id="{key}-head">{_WORDS[key]}</h2>'
+    return [head, *lines, "</section>"]
+
+
+def _parts(publication: Publication, version: str) -> list[tuple[GuidePart, list[str]]]:
+    """The parts that are asked for and have anything to say, in order."""
+    scales = [token for token in publication.tokens if "/" in token.id]
+    tokens = [token for token in publication.tokens if "/" not in token.id]
+    made: dict[GuidePart, list[str]] = {
+        "scales": _scales(publication, scales) if scales else [],
+        "tokens": _tokens(publication, tokens) if tokens else [],
+        "palettes": [line for each in publication.palettes for line in _palette(publication, each)],
+        "pairings": _pairings(publication),
+        "apart": _told_apart(publication),
+        "exceptions": _exceptions(publication),
+        "use": _use(publication, version),
+    }
+    return [(key, made[key]) for key in publication.guide.parts if made[key]]
+
+
+def _texts(value: PublishedValue, notations: Sequence[GuideNotation]) -> list[str]:
+    """A value in the notations asked for."""
+    if tuple(notations) == ("hex",):
+        return [hex_text(value)]
+    color = parse(hex_text(value))
+    return [hex_text(value) if each == "hex" else format(color, each) for each in notations]
+
+
+def _shown(value: PublishedValue, notations: Sequence[GuideNotation]) -> str:
+    """A swatch, and the value in every notation asked for."""
+    texts = "<br>".join(f"<code>{escape(text)}</code>" for text in _texts(value, notations))
+    return f'<span class="swatch" style="background:{hex_text(value)}"></span>{texts}'
 
 
 def _scales(publication: Publication, tokens: list[PublishedToken]) -> list[str]:
     """One row a scale, its steps touching, in every theme alike."""
-    first = publication.themes[0].id
+    first, notations = publication.themes[0].id, publication.guide.notations
     lines = []
     for _, own in groupby(tokens, lambda token: token.id.split("/")[0]):
         steps = list(own)
-        values = [hex_text(step.value(first)) for step in steps]
-        said = ", ".join(f"{step.name} {value}" for step, value in zip(steps, values, strict=True))
+        said = [_under(step.name.rsplit(".", 1)[-1], _texts(step.value(first), notations)) for step in steps]
         lines += [
             f'<div class="scale"><h3>{escape(steps[0].name)} to {escape(steps[-1].name)}</h3>',
-            f'<div class="flush" role="img" aria-label="{escape(said, quote=True)}">',
-            *(f'<div style="background:{value}"></div>' for value in values),
-            '</div><div class="names">',
-            *(
-                f"<span>{escape(step.name.rsplit('.', 1)[-1])}<br><code>{value}</code></span>"
-                for step, value in zip(steps, values, strict=True)
-            ),
-            "</div></div>",
+            *_strip([("", [hex_text(step.value(first)) for step in steps])], said),
+            "</div>",
         ]
     return lines
 
 
 def _tokens(publication: Publication, tokens: list[PublishedToken]) -> list[str]:
-    names = theme_names(publication)
+    """A table with a column a theme; in several columns, a card a token."""
+    if publication.guide.columns > 1:
+        return _cards(publication, tokens)
+    names, notations = theme_names(publication), publication.guide.notations
     heads = "".join(f'<th scope="col">{escape(name)}</th>' for name in names.values())
     lines = [
         f'<table><thead><tr><th scope="col">token</th>{heads}<th scope="col">what it is for</th></tr></thead><tbody>'
     ]
     for token in tokens:
-        values = "".join(f"<td>{_swatch(hex_text(token.value(theme)))}</td>" for theme in names)
-        said = " ".join(part for part in (token.note, token.usage) if part)
-        if token.deprecated is not None:
-            instead = f" Use {token.deprecated.replacement}." if token.deprecated.replacement else ""
-            said = f"On its way out.{instead} {token.deprecated.reason} {said}".strip()
+        values = "".join(f"<td>{_shown(token.value(theme), notations)}</td>" for theme in names)
         name = f"{escape(token.name)}<br><code>--{escape(css_name(token.name))}</code>"
-        lines.append(f'<tr><th scope="row">{name}</th>{values}<td>{escape(said)}</td></tr>')
+        lines.append(f'<tr><th scope="row">{name}</th>{values}<td>{escape(_said(token))}</td></tr>')
     return [*lines, "</tbody></table>"]
+
+
+def _cards(publication: Publication, tokens: list[PublishedToken]) -> list[str]:
+    names, notations = theme_names(publication), publication.guide.notations
+    lines = [f'<div class="cards" style="columns:{publication.guide.columns}">']
+    for token in tokens:
+        values = "".join(
+            f"<p>{escape(name)} {_shown(token.value(theme), notations)}</p>" for theme, name in names.items()
+        )
+        said = f"<p>{escape(_said(token))}</p>" if _said(token) else ""
+        name = f"<h3>{escape(token.name)}</h3><p><code>--{escape(css_name(token.name))}</code></p>"
+        lines.append(f'<div class="card">{name}{values}{said}</div>')
+    return [*lines, "</div>"]
+
+
+def _said(token: PublishedToken) -> str:
+    """What is said of a token, first that it is on its way out."""
+    said = " ".join(part for part in (token.note, token.usage) if part)
+    if token.deprecated is None:
+        return said
+    instead = f" Use {token.deprecated.replacement}." if token.deprecated.replacement else ""
+    return " ".join(f"On its way out.{instead} {token.deprecated.reason} {said}".split())
 
 
 def _palette(publication: Publication, palette: PublishedPalette) -> Iterable[str]:
@@ -107,23 +185,26 @@ def _palette(publication: Publication, palette: PublishedPalette) -> Iterable[st
     yield f"<h3>{escape(palette.name)}, {palette.kind}</h3>"
     if palette.note:
         yield f"<p>{escape(palette.note)}</p>"
-    for theme, name in names.items():
-        colors = palette.colors.get(theme, ())
-        words = palette.categories or tuple(str(number + 1) for number in range(len(colors)))
-        said = ", ".join(
-            f"{word or number + 1} {color}" for number, (word, color) in enumerate(zip(words, colors, strict=True))
-        )
-        yield f'<p>{escape(name)}</p><div class="flush" role="img" aria-label="{escape(said, quote=True)}">'
-        yield from (f'<div style="background:{color.lower()}"></div>' for color in colors)
-        yield "</div>"
+    rows = [(name, [color.lower() for color in palette.colors.get(theme, ())]) for theme, name in names.items()]
     first = palette.colors.get(publication.themes[0].id, ())
     labels = palette.categories or tuple(str(number + 1) for number in range(len(first)))
-    yield '<div class="names">'
-    yield from (
-        f"<span>{escape(word)}<br><code>{color.lower()}</code></span>"
-        for word, color in zip(labels, first, strict=True)
-    )
-    yield "</div>"
+    yield from _strip(rows, [_under(word, [color.lower()]) for word, color in zip(labels, first, strict=True)])
+
+
+def _strip(rows: Sequence[tuple[str, Sequence[str]]], under: Sequence[str]) -> list[str]:
+    """Colors that touch, a row of them under another, each row with a name or none; under them what is said of each."""
+    named = any(name for name, _ in rows)
+    lines = ['<table class="strip"><tbody>']
+    for name, colors in rows:
+        head = f'<th scope="row">{escape(name)}</th>' if named else ""
+        cells = "".join(f'<td style="background:{color}"></td>' for color in colors)
+        lines.append(f'<tr class="flush">{head}{cells}</tr>')
+    said = "".join(f"<td>{each}</td>" for each in under)
+    return [*lines, f"<tr>{'<td></td>' if named else ''}{said}</tr>", "</tbody></table>"]
+
+
+def _under(word: str, texts: Sequence[str]) -> str:
+    return "<br>".join([escape(word), *(f"<code>{escape(text)}</code>" for text in texts)])
 
 
 def _pairings(publication: Publication) -> list[str]:
