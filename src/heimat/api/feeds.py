@@ -17,7 +17,7 @@ _EVERY_TIME = b"public, no-cache"
 _METHODS = ("GET", "HEAD")
 _ADDRESS = re.compile(r"/feeds/([a-z0-9-]{1,80})/([0-9a-z.]{1,40})/([^/\x00-\x1f\x7f]{1,300})")
 _ROOT = re.compile(r"/feeds/([a-z0-9-]{1,80})/?")
-_PAGE_POLICY = "default-src 'none'; style-src 'unsafe-inline'; base-uri 'none'; form-action 'none'"
+PAGE_POLICY = "default-src 'none'; style-src 'unsafe-inline'; base-uri 'none'; form-action 'none'"
 _REFUSED = re.compile(r"(?:^|,)\s*(gzip|br)\s*;\s*q=0(?:\.0*)?\s*(?=,|$)")
 
 DESCRIPTION: dict[str, Any] = {
@@ -81,7 +81,7 @@ class FeedsFirst:
             page = await run_in_threadpool(self._feeds.page, slug, f"{scope.get('scheme', 'http')}://{host}")
         except Exception as error:
             return answer_error(scope, error)
-        headers = {"Cache-Control": _EVERY_TIME.decode(), "Content-Security-Policy": _PAGE_POLICY}
+        headers = {"Cache-Control": _EVERY_TIME.decode(), "Content-Security-Policy": PAGE_POLICY}
         return Response(page, media_type="text/html", headers=headers)
 
 
@@ -107,7 +107,7 @@ async def _send(file: PackedFile, scope: Scope, send: Send, *, fixed: bool) -> N
         await send({"type": "http.response.body", "body": b""})
         return
     if file.media_type.startswith("text/html"):
-        headers.append((b"content-security-policy", _PAGE_POLICY.encode()))
+        headers.append((b"content-security-policy", PAGE_POLICY.encode()))
     headers += [(b"content-type", file.media_type.encode()), (b"content-length", str(len(content)).encode())]
     if coding:
         headers.append((b"content-encoding", coding))

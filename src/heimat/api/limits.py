@@ -20,7 +20,11 @@ _UPLOADS = (
     (re.compile(r"/api/systems/[^/]+/own-page"), 5_000_000, "A page has at most 5 MB."),
     (re.compile(r"/api/systems/[^/]+/data"), 10_000_000, "A table has at most 10 MB. Give a part of it."),
     (re.compile(r"/api/systems/[^/]+/typeface"), 2_000_000, "A font has at most 2 MB."),
-    (re.compile(r"/api/systems/[^/]+/check"), 5_000_000, "A stylesheet has at most 5 MB. Give a part of it."),
+    (
+        re.compile(r"/api/systems/[^/]+/(?:check|outputs/read)"),
+        5_000_000,
+        "A stylesheet has at most 5 MB. Give a part of it.",
+    ),
     (re.compile(r"/api/reading"), 5_000_000, "A stylesheet or list has at most 5 MB. Give a part of it."),
 )
 """The kinds of files that may be larger: the path they go to, their limit in bytes, and what is said beyond it."""

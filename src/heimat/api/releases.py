@@ -6,7 +6,7 @@ from fastapi import APIRouter, Path, Query
 from pydantic import Field
 from starlette.concurrency import run_in_threadpool
 from starlette.requests import Request
-from starlette.responses import Response
+from starlette.responses import HTMLResponse, Response
 from typing_extensions import TypedDict
 
 from heimat.api.alternatives import AddedView, NewAlternativeBody
@@ -14,13 +14,18 @@ from heimat.api.bodies import Body, Looking, RequestKey, Seeing
 from heimat.api.context import IS_COMPUTING, IS_SENDING, Acting, Uses, head_resolved
 from heimat.api.documents import parts_at
 from heimat.api.encoding import answer, described
+from heimat.api.feeds import PAGE_POLICY
 from heimat.core.color.difference import distance_text
 from heimat.core.document.guide import Guide
 from heimat.core.document.release_rules import ReleaseRules
 from heimat.core.errors import DomainError
+from heimat.core.publication.code_names import Why, meant
+from heimat.core.publication.publication import publication
 from heimat.core.publication.telling import grouped
-from heimat.core.resolve.resolved import resolve
+from heimat.core.resolve.resolved import Resolved, resolve
 from heimat.formats.check import CheckKind
+from heimat.formats.read.code_names import names_in
+from heimat.formats.write import guide
 from heimat.service.feeds import LATEST
 from heimat.service.publishing import Comparison
 from heimat.view.alternatives import DifferencesView, differences_view
@@ -116,6 +121,14 @@ class CheckView(TypedDict):
     patch: str
 
 
+class MeantNameView(TypedDict):
+    """A name that code uses, the id of what is likely meant among what is published, and why that."""
+
+    name: str
+    of: str | None
+    why: Why
+
+
 class ReleaseView(TypedDict):
     """A release, and the addresses of its files."""
 
@@ -156,6 +169,13 @@ def read_draft(slug: str, uses: Uses, seeing: Annotated[Seeing, Query()]) -> Res
     return answer(view)
 
 
+@router.get("/guide", operation_id="readGuide", dependencies=IS_COMPUTING, response_class=HTMLResponse)
+def read_guide(slug: str, uses: Uses) -> HTMLResponse:
+    """The guide as it would be published now."""
+    page = guide.write(publication(head_resolved(uses, slug)), "draft")
+    return HTMLResponse(page, headers={"Content-Security-Policy": PAGE_POLICY, "Cache-Control": "no-store"})
+
+
 @router.get("/changes", operation_id="readChanges", dependencies=IS_COMPUTING, **described(ComparisonView))
 def read_changes(
     slug: str,
@@ -179,11 +199,7 @@ def _comparison(compared: Comparison, seeing: Seeing) -> ComparisonView:
 async def check_text(
     slug: str, request: Request, uses: Uses, version: Annotated[str | None, Query(max_length=40)] = None
 ) -> Response:
-    content = await request.body()
-    try:
-        text = content.decode("utf-8-sig")
-    except UnicodeDecodeError as error:
-        raise DomainError("This is no text in UTF-8.", "text", "unreadable") from error
+    text = await _text_of(request)
     row = await run_in_threadpool(uses.opening.find, slug)
     against, found = await run_in_threadpool(uses.publishing.check, row, text, version)
     view: CheckView = {
@@ -204,6 +220,32 @@ async def check_text(
         "patch": found.patch,
     }
     return answer(view)
+
+
+@router.post(
+    "/outputs/read",
+    operation_id="readNames",
+    openapi_extra=_TEXT,
+    dependencies=IS_SENDING,
+    **described(list[MeantNameView]),
+)
+async def read_names(slug: str, request: Request, uses: Uses) -> Response:
+    text = await _text_of(request)
+    resolved = await run_in_threadpool(head_resolved, uses, slug)
+    found: list[MeantNameView] = await run_in_threadpool(_meant, text, resolved)
+    return answer(found)
+
+
+def _meant(text: str, resolved: Resolved) -> list[MeantNameView]:
+    known = meant(names_in(text), publication(resolved).with_palettes())
+    return [{"name": each.name, "of": each.of, "why": each.why} for each in known]
+
+
+async def _text_of(request: Request) -> str:
+    try:
+        return (await request.body()).decode("utf-8-sig")
+    except UnicodeDecodeError as error:
+        raise DomainError("This is no text in UTF-8.", "text", "unreadable") from error
 
 
 @router.get("/releases", operation_id="listReleases", **described(list[ReleaseView]))

@@ -24,6 +24,7 @@ from heimat.view.legibility.pairings import PairingView, pairings_part
 from heimat.view.legibility.stands_on import StandsOnView, stands_on_part
 from heimat.view.legibility.told_apart import ToldApartView, told_apart_part
 from heimat.view.look import Look
+from heimat.view.releases.outputs import OutputsPart, outputs_part
 from heimat.view.scales.detail import ScaleDetailPart, scale_detail_part
 from heimat.view.scales.generators import GeneratorsPart, generators_part
 from heimat.view.scales.ladder import LadderView, PromiseView, ladder_part, promises_part
@@ -66,6 +67,7 @@ PartName = Literal[
     "exceptions",
     "conditions",
     "matrices",
+    "outputs",
     "stands_on",
     "palettes",
     "palette_detail",
@@ -102,6 +104,7 @@ class Parts(TypedDict, total=False):
     exceptions: list[ExceptionView]
     conditions: list[ConditionView]
     matrices: list[NamedMatrixView]
+    outputs: OutputsPart
     stands_on: StandsOnView | None
     palettes: list[PaletteView]
     palette_detail: PaletteDetail | None
@@ -147,6 +150,7 @@ PARTS: Mapping[PartName, PartMaker] = {
     "exceptions": PartMaker(exceptions_part, ()),
     "conditions": PartMaker(conditions_part, ("theme",)),
     "matrices": PartMaker(matrices_part, ()),
+    "outputs": PartMaker(outputs_part, ("vision", "theme")),
     "stands_on": PartMaker(stands_on_part, ("vision", "theme", "select")),
     "palettes": PartMaker(palettes_part, ("vision", "theme")),
     "palette_detail": PartMaker(palette_detail_part, ("theme", "select")),

@@ -523,6 +523,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/systems/{slug}/guide": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Guide
+         * @description The guide as it would be published now.
+         */
+        get: operations["readGuide"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/systems/{slug}/head": {
         parameters: {
             query?: never;
@@ -608,6 +628,23 @@ export interface paths {
         get: operations["planMending"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/systems/{slug}/outputs/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Read Names */
+        post: operations["readNames"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1624,6 +1661,27 @@ export interface components {
             type: "add_hues";
         };
         /**
+         * AddOutput
+         * @description Add an output: under names of the code's own, or in a fixed number of places.
+         */
+        AddOutput: {
+            /** Id */
+            id?: string;
+            /**
+             * Kind
+             * @default names
+             * @enum {string}
+             */
+            kind?: "names" | "places";
+            /** Name */
+            name: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "add_output";
+        };
+        /**
          * AddPairings
          * @description Declare pairings, behind the others. What is declared already for the same use stays as it is.
          */
@@ -1834,7 +1892,7 @@ export interface components {
          */
         AdditionView: {
             /** Edits */
-            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["LetRepairsMove"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["KeepMatrix"] | components["schemas"]["RemoveMatrix"] | components["schemas"]["AddPalette-Output"] | components["schemas"]["SetPalette-Output"] | components["schemas"]["RenamePalette"] | components["schemas"]["PlacePalette"] | components["schemas"]["DescribePalette"] | components["schemas"]["MovePalette"] | components["schemas"]["RemovePalette"] | components["schemas"]["SetReleaseRules"] | components["schemas"]["SetOtherColor-Output"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
+            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["LetRepairsMove"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["KeepMatrix"] | components["schemas"]["RemoveMatrix"] | components["schemas"]["AddPalette-Output"] | components["schemas"]["SetPalette-Output"] | components["schemas"]["RenamePalette"] | components["schemas"]["PlacePalette"] | components["schemas"]["DescribePalette"] | components["schemas"]["MovePalette"] | components["schemas"]["RemovePalette"] | components["schemas"]["SetReleaseRules"] | components["schemas"]["SetOtherColor-Output"] | components["schemas"]["AddOutput"] | components["schemas"]["SetOutput"] | components["schemas"]["RemoveOutput"] | components["schemas"]["SetGuide"] | components["schemas"]["Override"] | components["schemas"]["LetBack"] | components["schemas"]["LeaveBase"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
             /** Lacking */
             lacking: string[];
             /** There */
@@ -2080,7 +2138,7 @@ export interface components {
          */
         BindingView: {
             /** Edits */
-            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["LetRepairsMove"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["KeepMatrix"] | components["schemas"]["RemoveMatrix"] | components["schemas"]["AddPalette-Output"] | components["schemas"]["SetPalette-Output"] | components["schemas"]["RenamePalette"] | components["schemas"]["PlacePalette"] | components["schemas"]["DescribePalette"] | components["schemas"]["MovePalette"] | components["schemas"]["RemovePalette"] | components["schemas"]["SetReleaseRules"] | components["schemas"]["SetOtherColor-Output"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
+            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["LetRepairsMove"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["KeepMatrix"] | components["schemas"]["RemoveMatrix"] | components["schemas"]["AddPalette-Output"] | components["schemas"]["SetPalette-Output"] | components["schemas"]["RenamePalette"] | components["schemas"]["PlacePalette"] | components["schemas"]["DescribePalette"] | components["schemas"]["MovePalette"] | components["schemas"]["RemovePalette"] | components["schemas"]["SetReleaseRules"] | components["schemas"]["SetOtherColor-Output"] | components["schemas"]["AddOutput"] | components["schemas"]["SetOutput"] | components["schemas"]["RemoveOutput"] | components["schemas"]["SetGuide"] | components["schemas"]["Override"] | components["schemas"]["LetBack"] | components["schemas"]["LeaveBase"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
         };
         /**
          * BringBackBody
@@ -3077,6 +3135,8 @@ export interface components {
         /**
          * DraftView
          * @description What publishing now would do; `why` says what makes the version proposed, `notes` are drafted.
+         *
+         *     `nothing` says that the same is out already. Of files that are no text the text is empty.
          */
         DraftView: {
             compared: components["schemas"]["ComparisonView"];
@@ -3084,10 +3144,13 @@ export interface components {
             feed: string;
             /** Files */
             files: components["schemas"]["FileView"][];
+            guide: components["schemas"]["Guide"];
             /** Latest */
             latest: string | null;
             /** Notes */
             notes: string;
+            /** Nothing */
+            nothing: boolean;
             /** Proposed */
             proposed: string;
             /** Revision */
@@ -3181,7 +3244,7 @@ export interface components {
             /** Base */
             base: number;
             /** Edits */
-            edits: (components["schemas"]["AddHues-Input"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Input"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Input"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Input"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Input"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Input"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Input"] | components["schemas"]["AddTokens-Input"] | components["schemas"]["SetTokenValue-Input"] | components["schemas"]["SetTokenValues-Input"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["LetRepairsMove"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Input"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["KeepMatrix"] | components["schemas"]["RemoveMatrix"] | components["schemas"]["AddPalette-Input"] | components["schemas"]["SetPalette-Input"] | components["schemas"]["RenamePalette"] | components["schemas"]["PlacePalette"] | components["schemas"]["DescribePalette"] | components["schemas"]["MovePalette"] | components["schemas"]["RemovePalette"] | components["schemas"]["SetReleaseRules"] | components["schemas"]["SetOtherColor-Input"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
+            edits: (components["schemas"]["AddHues-Input"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Input"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Input"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Input"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Input"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Input"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Input"] | components["schemas"]["AddTokens-Input"] | components["schemas"]["SetTokenValue-Input"] | components["schemas"]["SetTokenValues-Input"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["LetRepairsMove"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Input"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["KeepMatrix"] | components["schemas"]["RemoveMatrix"] | components["schemas"]["AddPalette-Input"] | components["schemas"]["SetPalette-Input"] | components["schemas"]["RenamePalette"] | components["schemas"]["PlacePalette"] | components["schemas"]["DescribePalette"] | components["schemas"]["MovePalette"] | components["schemas"]["RemovePalette"] | components["schemas"]["SetReleaseRules"] | components["schemas"]["SetOtherColor-Input"] | components["schemas"]["AddOutput"] | components["schemas"]["SetOutput"] | components["schemas"]["RemoveOutput"] | components["schemas"]["SetGuide"] | components["schemas"]["Override"] | components["schemas"]["LetBack"] | components["schemas"]["LeaveBase"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
             /** Key */
             key?: string;
             /**
@@ -3204,7 +3267,7 @@ export interface components {
          */
         EditsView: {
             /** Edits */
-            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["LetRepairsMove"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["KeepMatrix"] | components["schemas"]["RemoveMatrix"] | components["schemas"]["AddPalette-Output"] | components["schemas"]["SetPalette-Output"] | components["schemas"]["RenamePalette"] | components["schemas"]["PlacePalette"] | components["schemas"]["DescribePalette"] | components["schemas"]["MovePalette"] | components["schemas"]["RemovePalette"] | components["schemas"]["SetReleaseRules"] | components["schemas"]["SetOtherColor-Output"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
+            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["LetRepairsMove"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["KeepMatrix"] | components["schemas"]["RemoveMatrix"] | components["schemas"]["AddPalette-Output"] | components["schemas"]["SetPalette-Output"] | components["schemas"]["RenamePalette"] | components["schemas"]["PlacePalette"] | components["schemas"]["DescribePalette"] | components["schemas"]["MovePalette"] | components["schemas"]["RemovePalette"] | components["schemas"]["SetReleaseRules"] | components["schemas"]["SetOtherColor-Output"] | components["schemas"]["AddOutput"] | components["schemas"]["SetOutput"] | components["schemas"]["RemoveOutput"] | components["schemas"]["SetGuide"] | components["schemas"]["Override"] | components["schemas"]["LetBack"] | components["schemas"]["LeaveBase"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
         };
         /**
          * EndBody
@@ -3753,6 +3816,47 @@ export interface components {
             room: string;
             /** Seen */
             seen: string;
+        };
+        /**
+         * Guide
+         * @description The guide's width in CSS px, its columns of tokens, the notations of values, and its parts in order.
+         */
+        Guide: {
+            /**
+             * Columns
+             * @default 1
+             */
+            columns?: number;
+            /**
+             * Notations
+             * @default [
+             *       "hex"
+             *     ]
+             */
+            notations?: ("hex" | "rgb" | "hsl" | "oklch")[];
+            /**
+             * Parts
+             * @default [
+             *       "scales",
+             *       "tokens",
+             *       "palettes",
+             *       "pairings",
+             *       "apart",
+             *       "exceptions",
+             *       "use"
+             *     ]
+             */
+            parts?: ("scales" | "tokens" | "palettes" | "pairings" | "apart" | "exceptions" | "use")[];
+            /**
+             * Width
+             * @default 1080
+             */
+            width?: number;
+        };
+        /** HTTPValidationError */
+        HTTPValidationError: {
+            /** Detail */
+            detail?: components["schemas"]["ValidationError"][];
         };
         /**
          * Handle
@@ -4307,6 +4411,17 @@ export interface components {
             steps: components["schemas"]["LadderStepView"][];
         };
         /**
+         * LeaveBase
+         * @description Rest on no other system any more: what was taken stays, as this system's own.
+         */
+        LeaveBase: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "leave_base";
+        };
+        /**
          * LegendView
          * @description What the colors of a palette stand for: its ends, inner limits of classes, and how many values are in each.
          */
@@ -4329,6 +4444,19 @@ export interface components {
             middle: number | null;
             /** Problem */
             problem: string;
+        };
+        /**
+         * LetBack
+         * @description Let an overridden token be what it was taken as.
+         */
+        LetBack: {
+            /** Token */
+            token: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "let_back";
         };
         /**
          * LetGo
@@ -4482,7 +4610,7 @@ export interface components {
              *       "head"
              *     ]
              */
-            parts?: ("head" | "slip" | "hues" | "status" | "candidates" | "stops" | "ladder" | "promises" | "ground" | "scales" | "selections" | "scale_detail" | "methods" | "generators" | "tokens" | "bands" | "specimen" | "own_colors" | "token_detail" | "pairings" | "told_apart" | "findings" | "repairs" | "exceptions" | "conditions" | "matrices" | "stands_on" | "palettes" | "palette_detail" | "by_color")[];
+            parts?: ("head" | "slip" | "hues" | "status" | "candidates" | "stops" | "ladder" | "promises" | "ground" | "scales" | "selections" | "scale_detail" | "methods" | "generators" | "tokens" | "bands" | "specimen" | "own_colors" | "token_detail" | "pairings" | "told_apart" | "findings" | "repairs" | "exceptions" | "conditions" | "matrices" | "outputs" | "stands_on" | "palettes" | "palette_detail" | "by_color")[];
             /** Select */
             select?: string | null;
             /**
@@ -4612,6 +4740,21 @@ export interface components {
             people: components["schemas"]["PersonView"][];
         };
         /**
+         * MeantNameView
+         * @description A name that code uses, the id of what is likely meant among what is published, and why that.
+         */
+        MeantNameView: {
+            /** Name */
+            name: string;
+            /** Of */
+            of: string | null;
+            /**
+             * Why
+             * @enum {string}
+             */
+            why: "same name" | "same color" | "alike" | "";
+        };
+        /**
          * MendingView
          * @description What can be mended without breaking anything: a sentence for each, and the edits that do all of it.
          *
@@ -4621,7 +4764,7 @@ export interface components {
             /** Done */
             done: string[];
             /** Edits */
-            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["LetRepairsMove"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["KeepMatrix"] | components["schemas"]["RemoveMatrix"] | components["schemas"]["AddPalette-Output"] | components["schemas"]["SetPalette-Output"] | components["schemas"]["RenamePalette"] | components["schemas"]["PlacePalette"] | components["schemas"]["DescribePalette"] | components["schemas"]["MovePalette"] | components["schemas"]["RemovePalette"] | components["schemas"]["SetReleaseRules"] | components["schemas"]["SetOtherColor-Output"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
+            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["LetRepairsMove"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["KeepMatrix"] | components["schemas"]["RemoveMatrix"] | components["schemas"]["AddPalette-Output"] | components["schemas"]["SetPalette-Output"] | components["schemas"]["RenamePalette"] | components["schemas"]["PlacePalette"] | components["schemas"]["DescribePalette"] | components["schemas"]["MovePalette"] | components["schemas"]["RemovePalette"] | components["schemas"]["SetReleaseRules"] | components["schemas"]["SetOtherColor-Output"] | components["schemas"]["AddOutput"] | components["schemas"]["SetOutput"] | components["schemas"]["RemoveOutput"] | components["schemas"]["SetGuide"] | components["schemas"]["Override"] | components["schemas"]["LetBack"] | components["schemas"]["LeaveBase"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
             /** Left */
             left: number;
             /** Order */
@@ -4987,6 +5130,53 @@ export interface components {
             name: string;
             /** Rows */
             rows: string;
+        };
+        /**
+         * NamedOutput
+         * @description A file under the names of the code that takes it: first those by hand, then all others by a pattern.
+         *
+         *     `{name}` in the pattern is the token's own, its parts in a case and joined by hyphens. Without `rest` only what has
+         *     a name by hand goes out.
+         */
+        NamedOutput: {
+            /**
+             * Case
+             * @default kept
+             * @enum {string}
+             */
+            case?: "kept" | "lower" | "upper" | "kebab" | "camel";
+            /**
+             * Form
+             * @default css
+             * @enum {string}
+             */
+            form?: "css" | "scss" | "json" | "typescript";
+            /** Id */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "names";
+            /** Name */
+            name: string;
+            /**
+             * Names
+             * @default []
+             */
+            names?: components["schemas"]["OutputName"][];
+            /** Order */
+            order: string;
+            /**
+             * Pattern
+             * @default {name}
+             */
+            pattern?: string;
+            /**
+             * Rest
+             * @default true
+             */
+            rest?: boolean;
         };
         /**
          * NamedSelectionView
@@ -5360,6 +5550,50 @@ export interface components {
             words: string;
         };
         /**
+         * OutputName
+         * @description A name that the code uses, and what goes out under it; None for a gap.
+         */
+        OutputName: {
+            /** Name */
+            name: string;
+            /** Of */
+            of?: string | null;
+        };
+        /**
+         * OutputView
+         * @description An output as it is kept, with what it comes to.
+         *
+         *     `file` is what its file is called. `given` are how many names go out, `gaps` the names that nothing goes out under,
+         *     `left` how many tokens have no name; `places` are the ids that stand in each place, None in empty ones, `beyond`
+         *     those that find none.
+         */
+        OutputView: {
+            /** Beyond */
+            beyond: string[];
+            /** File */
+            file: string;
+            /** Gaps */
+            gaps: string[];
+            /** Given */
+            given: number;
+            /** Left */
+            left: number;
+            names: components["schemas"]["NamedOutput"] | null;
+            placed: components["schemas"]["PlacedOutput"] | null;
+            /** Places */
+            places: (string | null)[];
+        };
+        /**
+         * OutputsPart
+         * @description All outputs, and everything that can go out in them.
+         */
+        OutputsPart: {
+            /** Colors */
+            colors: components["schemas"]["PublishedColorView"][];
+            /** Outputs */
+            outputs: components["schemas"]["OutputView"][];
+        };
+        /**
          * OverlayBody
          * @description A color with an alpha over a ground, and a tint that is wanted on that ground.
          *
@@ -5430,6 +5664,19 @@ export interface components {
             overlays: components["schemas"]["OverlayView"][];
             solid: components["schemas"]["SwatchView"];
             tint: components["schemas"]["SwatchView"];
+        };
+        /**
+         * Override
+         * @description Let a taken token have a value of this system's own.
+         */
+        Override: {
+            /** Token */
+            token: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "override";
         };
         /**
          * OwnColorsView
@@ -5792,6 +6039,7 @@ export interface components {
             matrices?: components["schemas"]["NamedMatrixView"][];
             /** Methods */
             methods?: components["schemas"]["ComparedMethodView"][];
+            outputs?: components["schemas"]["OutputsPart"];
             /** Own Colors */
             own_colors?: components["schemas"]["OwnColorsView"][];
             /** Pairings */
@@ -5934,6 +6182,46 @@ export interface components {
             type: "place_palette";
         };
         /**
+         * PlacedOutput
+         * @description A file for what has so many places, in rows of `columns`; the first have set meanings.
+         *
+         *     `holds` says what stands in each place, in order: it may be shorter (the rest are empty) or longer (what is beyond
+         *     the last place finds none, which is told).
+         */
+        PlacedOutput: {
+            /**
+             * Columns
+             * @default 6
+             */
+            columns?: number;
+            /**
+             * Count
+             * @default 12
+             */
+            count?: number;
+            /**
+             * Holds
+             * @default []
+             */
+            holds?: (string | null)[];
+            /** Id */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "places";
+            /**
+             * Meanings
+             * @default []
+             */
+            meanings?: string[];
+            /** Name */
+            name: string;
+            /** Order */
+            order: string;
+        };
+        /**
          * PlanRowView
          * @description What a line of a set's text comes to; `followed` says that others follow what goes.
          */
@@ -5960,7 +6248,7 @@ export interface components {
             /** Base */
             base: number;
             /** Edits */
-            edits: (components["schemas"]["AddHues-Input"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Input"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Input"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Input"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Input"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Input"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Input"] | components["schemas"]["AddTokens-Input"] | components["schemas"]["SetTokenValue-Input"] | components["schemas"]["SetTokenValues-Input"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["LetRepairsMove"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Input"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["KeepMatrix"] | components["schemas"]["RemoveMatrix"] | components["schemas"]["AddPalette-Input"] | components["schemas"]["SetPalette-Input"] | components["schemas"]["RenamePalette"] | components["schemas"]["PlacePalette"] | components["schemas"]["DescribePalette"] | components["schemas"]["MovePalette"] | components["schemas"]["RemovePalette"] | components["schemas"]["SetReleaseRules"] | components["schemas"]["SetOtherColor-Input"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
+            edits: (components["schemas"]["AddHues-Input"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Input"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Input"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Input"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Input"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Input"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Input"] | components["schemas"]["AddTokens-Input"] | components["schemas"]["SetTokenValue-Input"] | components["schemas"]["SetTokenValues-Input"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["LetRepairsMove"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Input"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["KeepMatrix"] | components["schemas"]["RemoveMatrix"] | components["schemas"]["AddPalette-Input"] | components["schemas"]["SetPalette-Input"] | components["schemas"]["RenamePalette"] | components["schemas"]["PlacePalette"] | components["schemas"]["DescribePalette"] | components["schemas"]["MovePalette"] | components["schemas"]["RemovePalette"] | components["schemas"]["SetReleaseRules"] | components["schemas"]["SetOtherColor-Input"] | components["schemas"]["AddOutput"] | components["schemas"]["SetOutput"] | components["schemas"]["RemoveOutput"] | components["schemas"]["SetGuide"] | components["schemas"]["Override"] | components["schemas"]["LetBack"] | components["schemas"]["LeaveBase"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
             /** Latest */
             latest?: string | null;
             /**
@@ -6127,6 +6415,17 @@ export interface components {
              * @enum {string}
              */
             type: "publish_scales";
+        };
+        /**
+         * PublishedColorView
+         * @description What is published, by its id: its name, and its color in the theme that is looked at.
+         */
+        PublishedColorView: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            swatch: components["schemas"]["SwatchView"];
         };
         /**
          * PublishedView
@@ -6498,7 +6797,7 @@ export interface components {
          */
         RefillView: {
             /** Edit */
-            edit: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["LetRepairsMove"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["KeepMatrix"] | components["schemas"]["RemoveMatrix"] | components["schemas"]["AddPalette-Output"] | components["schemas"]["SetPalette-Output"] | components["schemas"]["RenamePalette"] | components["schemas"]["PlacePalette"] | components["schemas"]["DescribePalette"] | components["schemas"]["MovePalette"] | components["schemas"]["RemovePalette"] | components["schemas"]["SetReleaseRules"] | components["schemas"]["SetOtherColor-Output"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"]) | null;
+            edit: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["LetRepairsMove"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["KeepMatrix"] | components["schemas"]["RemoveMatrix"] | components["schemas"]["AddPalette-Output"] | components["schemas"]["SetPalette-Output"] | components["schemas"]["RenamePalette"] | components["schemas"]["PlacePalette"] | components["schemas"]["DescribePalette"] | components["schemas"]["MovePalette"] | components["schemas"]["RemovePalette"] | components["schemas"]["SetReleaseRules"] | components["schemas"]["SetOtherColor-Output"] | components["schemas"]["AddOutput"] | components["schemas"]["SetOutput"] | components["schemas"]["RemoveOutput"] | components["schemas"]["SetGuide"] | components["schemas"]["Override"] | components["schemas"]["LetBack"] | components["schemas"]["LeaveBase"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"]) | null;
             /** Moved */
             moved: components["schemas"]["MovedView"][];
         };
@@ -6668,6 +6967,19 @@ export interface components {
              * @enum {string}
              */
             type: "remove_matrix";
+        };
+        /**
+         * RemoveOutput
+         * @description Remove an output: its file is in no release any more.
+         */
+        RemoveOutput: {
+            /** Output */
+            output: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "remove_output";
         };
         /**
          * RemovePairing
@@ -6908,7 +7220,7 @@ export interface components {
             /** Consequence */
             consequence: string;
             /** Edits */
-            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["LetRepairsMove"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["KeepMatrix"] | components["schemas"]["RemoveMatrix"] | components["schemas"]["AddPalette-Output"] | components["schemas"]["SetPalette-Output"] | components["schemas"]["RenamePalette"] | components["schemas"]["PlacePalette"] | components["schemas"]["DescribePalette"] | components["schemas"]["MovePalette"] | components["schemas"]["RemovePalette"] | components["schemas"]["SetReleaseRules"] | components["schemas"]["SetOtherColor-Output"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
+            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["LetRepairsMove"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["KeepMatrix"] | components["schemas"]["RemoveMatrix"] | components["schemas"]["AddPalette-Output"] | components["schemas"]["SetPalette-Output"] | components["schemas"]["RenamePalette"] | components["schemas"]["PlacePalette"] | components["schemas"]["DescribePalette"] | components["schemas"]["MovePalette"] | components["schemas"]["RemovePalette"] | components["schemas"]["SetReleaseRules"] | components["schemas"]["SetOtherColor-Output"] | components["schemas"]["AddOutput"] | components["schemas"]["SetOutput"] | components["schemas"]["RemoveOutput"] | components["schemas"]["SetGuide"] | components["schemas"]["Override"] | components["schemas"]["LetBack"] | components["schemas"]["LeaveBase"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
             /** Hex */
             hex: string;
             /**
@@ -7492,6 +7804,18 @@ export interface components {
             type: "set_generator";
         };
         /**
+         * SetGuide
+         * @description Say how wide the guide is, in how many columns, in which notations, and which parts it has in which order.
+         */
+        SetGuide: {
+            guide: components["schemas"]["Guide"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "set_guide";
+        };
+        /**
          * SetHueKind
          * @description Sort a hue: brand, accent, neutral, or status with what it says.
          */
@@ -7628,6 +7952,19 @@ export interface components {
             value: (components["schemas"]["StepAlias"] | components["schemas"]["HueAlias"] | components["schemas"]["TokenAlias"] | components["schemas"]["LiteralColor-Output"]) | null;
         };
         /**
+         * SetOutput
+         * @description Say how an output is: its name, form and pattern, which token goes out under which name, what stands where.
+         */
+        SetOutput: {
+            /** Output */
+            output: components["schemas"]["NamedOutput"] | components["schemas"]["PlacedOutput"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "set_output";
+        };
+        /**
          * SetPalette
          * @description Change how a palette is made: its colors, classes, ends, middle.
          */
@@ -7678,7 +8015,7 @@ export interface components {
          */
         SetPlanView: {
             /** Edits */
-            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["LetRepairsMove"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["KeepMatrix"] | components["schemas"]["RemoveMatrix"] | components["schemas"]["AddPalette-Output"] | components["schemas"]["SetPalette-Output"] | components["schemas"]["RenamePalette"] | components["schemas"]["PlacePalette"] | components["schemas"]["DescribePalette"] | components["schemas"]["MovePalette"] | components["schemas"]["RemovePalette"] | components["schemas"]["SetReleaseRules"] | components["schemas"]["SetOtherColor-Output"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
+            edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["LetRepairsMove"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["KeepMatrix"] | components["schemas"]["RemoveMatrix"] | components["schemas"]["AddPalette-Output"] | components["schemas"]["SetPalette-Output"] | components["schemas"]["RenamePalette"] | components["schemas"]["PlacePalette"] | components["schemas"]["DescribePalette"] | components["schemas"]["MovePalette"] | components["schemas"]["RemovePalette"] | components["schemas"]["SetReleaseRules"] | components["schemas"]["SetOtherColor-Output"] | components["schemas"]["AddOutput"] | components["schemas"]["SetOutput"] | components["schemas"]["RemoveOutput"] | components["schemas"]["SetGuide"] | components["schemas"]["Override"] | components["schemas"]["LetBack"] | components["schemas"]["LeaveBase"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
             /** Rows */
             rows: components["schemas"]["PlanRowView"][];
         };
@@ -8885,7 +9222,7 @@ export interface components {
          */
         ThemePlanView: {
             /** Edit */
-            edit: components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["LetRepairsMove"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["KeepMatrix"] | components["schemas"]["RemoveMatrix"] | components["schemas"]["AddPalette-Output"] | components["schemas"]["SetPalette-Output"] | components["schemas"]["RenamePalette"] | components["schemas"]["PlacePalette"] | components["schemas"]["DescribePalette"] | components["schemas"]["MovePalette"] | components["schemas"]["RemovePalette"] | components["schemas"]["SetReleaseRules"] | components["schemas"]["SetOtherColor-Output"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"];
+            edit: components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["LetRepairsMove"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["KeepMatrix"] | components["schemas"]["RemoveMatrix"] | components["schemas"]["AddPalette-Output"] | components["schemas"]["SetPalette-Output"] | components["schemas"]["RenamePalette"] | components["schemas"]["PlacePalette"] | components["schemas"]["DescribePalette"] | components["schemas"]["MovePalette"] | components["schemas"]["RemovePalette"] | components["schemas"]["SetReleaseRules"] | components["schemas"]["SetOtherColor-Output"] | components["schemas"]["AddOutput"] | components["schemas"]["SetOutput"] | components["schemas"]["RemoveOutput"] | components["schemas"]["SetGuide"] | components["schemas"]["Override"] | components["schemas"]["LetBack"] | components["schemas"]["LeaveBase"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"];
             /** Lost */
             lost: string[];
             /** Moved */
@@ -9126,6 +9463,19 @@ export interface components {
             needed: string;
             /** Words */
             words: string;
+        };
+        /** ValidationError */
+        ValidationError: {
+            /** Context */
+            ctx?: Record<string, never>;
+            /** Input */
+            input?: unknown;
+            /** Location */
+            loc: (string | number)[];
+            /** Message */
+            msg: string;
+            /** Error Type */
+            type: string;
         };
         /**
          * ValueView
@@ -11205,7 +11555,7 @@ export interface operations {
                 theme?: string | null;
                 select?: string | null;
                 need?: number;
-                parts?: ("head" | "slip" | "hues" | "status" | "candidates" | "stops" | "ladder" | "promises" | "ground" | "scales" | "selections" | "scale_detail" | "methods" | "generators" | "tokens" | "bands" | "specimen" | "own_colors" | "token_detail" | "pairings" | "told_apart" | "findings" | "repairs" | "exceptions" | "conditions" | "matrices" | "stands_on" | "palettes" | "palette_detail" | "by_color")[];
+                parts?: ("head" | "slip" | "hues" | "status" | "candidates" | "stops" | "ladder" | "promises" | "ground" | "scales" | "selections" | "scale_detail" | "methods" | "generators" | "tokens" | "bands" | "specimen" | "own_colors" | "token_detail" | "pairings" | "told_apart" | "findings" | "repairs" | "exceptions" | "conditions" | "matrices" | "outputs" | "stands_on" | "palettes" | "palette_detail" | "by_color")[];
             };
             header?: never;
             path: {
@@ -13389,6 +13739,37 @@ export interface operations {
             };
         };
     };
+    readGuide: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/html": string;
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
     readHead: {
         parameters: {
             query?: never;
@@ -13866,6 +14247,122 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["MendingView"];
+                };
+            };
+            /** @description A page of somebody else asks */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request did not arrive in time */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It meets what somebody else has changed */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Heimat is not served under this name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be read, or cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It was asked for too often */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something went wrong that was not foreseen */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away, or others hold what is needed */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    readNames: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "text/plain": string;
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MeantNameView"][];
                 };
             };
             /** @description A page of somebody else asks */

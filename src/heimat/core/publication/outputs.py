@@ -13,6 +13,8 @@ from heimat.core.document.order import in_order
 from heimat.core.document.outputs import NamedOutput, OutputForm, PlacedOutput
 from heimat.core.document.system import ColorSystem
 
+_ENDINGS: dict[OutputForm, str] = {"css": "css", "scss": "scss", "json": "json", "typescript": "ts"}
+
 
 class Named(Protocol):
     """What has an id and a name: a published token."""
@@ -50,6 +52,13 @@ class PublishedOutput:
         """Read what `plain` gave."""
         pairs = {key: tuple((first, second) for first, second in data[key]) for key in ("names", "places")}
         return cls(data["id"], data["name"], data["form"], pairs["names"], data["columns"], pairs["places"])
+
+
+def file_of(output: PublishedOutput) -> str:
+    """What the file of an output is called."""
+    if output.form is None:
+        return f"places.{css_name(output.name)}.json"
+    return f"names.{css_name(output.name)}.{_ENDINGS[output.form]}"
 
 
 @dataclass(frozen=True)

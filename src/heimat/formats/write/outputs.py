@@ -4,19 +4,18 @@ import json
 from collections.abc import Callable
 from dataclasses import replace
 
-from heimat.core.document.names import css_name
 from heimat.core.document.outputs import OutputForm
-from heimat.core.publication.outputs import PublishedOutput
+from heimat.core.publication.outputs import PublishedOutput, file_of
 from heimat.core.publication.publication import Publication, PublishedToken, PublishedValue
 from heimat.formats.write import css, plain, scss, typescript
 from heimat.formats.write.values import hex_text, theme_names, title_of
 
 Writer = Callable[[Publication, str], bytes]
-_FORMS: dict[OutputForm, tuple[str, str, Writer]] = {
-    "css": ("css", "text/css; charset=utf-8", css.write),
-    "scss": ("scss", "text/plain; charset=utf-8", scss.write),
-    "json": ("json", "application/json", plain.write),
-    "typescript": ("ts", "text/plain; charset=utf-8", typescript.write),
+_FORMS: dict[OutputForm, tuple[str, Writer]] = {
+    "css": ("text/css; charset=utf-8", css.write),
+    "scss": ("text/plain; charset=utf-8", scss.write),
+    "json": ("application/json", plain.write),
+    "typescript": ("text/plain; charset=utf-8", typescript.write),
 }
 
 
@@ -25,14 +24,14 @@ def write(publication: Publication, version: str) -> list[tuple[str, str, bytes]
     files: list[tuple[str, str, bytes]] = []
     tokens = {token.id: token for token in publication.with_palettes()}
     for output in publication.outputs:
-        called = css_name(output.name)
+        name = file_of(output)
         if output.form is not None:
-            ending, media_type, writer = _FORMS[output.form]
-            files.append((f"names.{called}.{ending}", media_type, writer(renamed(publication, output), version)))
+            media_type, writer = _FORMS[output.form]
+            files.append((name, media_type, writer(renamed(publication, output), version)))
         else:
-            files.append((f"places.{called}.json", "application/json", _places(publication, output, tokens, version)))
+            files.append((name, "application/json", _places(publication, output, tokens, version)))
             swatches = _swatches(publication, output, tokens, version)
-            files.append((f"places.{called}.gpl", "text/plain; charset=utf-8", swatches))
+            files.append((f"{name.removesuffix('.json')}.gpl", "text/plain; charset=utf-8", swatches))
     return files
 
 

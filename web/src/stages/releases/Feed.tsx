@@ -1,13 +1,20 @@
 /** The files as developers get them, and the address they fetch them from. */
 import { Box, Flex, Link, Text } from "@chakra-ui/react";
 import { useState } from "react";
+import type { DraftView } from "../../api/client";
 import { Choice } from "../../components/Choice";
 import { ToolButton } from "../../components/ToolButton";
 import { copyText } from "../../util/copy";
 import { download } from "../../util/download";
+import { GuideForm } from "./GuideForm";
+
+const MANIFEST =
+  "All files of the release with their digests, the guide as PDF too: written when it is published.";
+const archiveWords = (address: string) =>
+  `An archive of all files, which npm and pip install by its address: npm install ${address}`;
 
 interface Props {
-  draft: { files: { name: string; text: string }[]; feed: string; proposed: string };
+  draft: DraftView;
   latest: string | null;
 }
 
@@ -74,6 +81,7 @@ export function Feed({ draft, latest }: Props) {
       <Text role="status" fontSize="12px" minHeight="18px" fontWeight="700">
         {said}
       </Text>
+      {name.startsWith("guide.") && <GuideForm guide={draft.guide} />}
       <Text fontSize="12px" color="fg.muted" marginBottom="4px">
         {name} as {draft.proposed} would be:
       </Text>
@@ -92,8 +100,7 @@ export function Feed({ draft, latest }: Props) {
         overflow="auto"
         maxHeight="470px"
       >
-        {file?.text ||
-          `An archive of all files, which npm and pip install by its address: npm install ${address}`}
+        {file?.text || (name === "release.json" ? MANIFEST : archiveWords(address))}
       </Box>
     </Box>
   );

@@ -26,7 +26,7 @@ export function PublishForm({ draft }: Props) {
   const version = typed ?? draft.proposed;
   const [problem, setProblem] = useState<Problem | null>(null);
   const [done, setDone] = useState<string | null>(null);
-  const nothing = draft.latest !== null && draft.compared.count === 0;
+  const { nothing } = draft;
 
   const publish = async (event: FormEvent) => {
     event.preventDefault();

@@ -8,6 +8,12 @@ export const releases: StageManifest = {
   component: lazily(() => import("./ReleasesStage"), "ReleasesStage"),
   areas: [
     {
+      id: "outputs",
+      words: "Names and places",
+      parts: ["outputs"],
+      component: lazily(() => import("./areas/OutputsArea"), "OutputsArea"),
+    },
+    {
       id: "check",
       words: "Check a stylesheet",
       parts: [],
