@@ -143,10 +143,10 @@ def test_a_release_that_comes_while_the_latest_is_looked_up_is_not_forgotten(eng
         feeds._count()
 
     event.listen(engine, "after_cursor_execute", publish)
-    first = feeds.find("brinemark", "latest", "tokens.css")
+    first = feeds.find("brinemark", "latest", "tokens.css", None).file
     event.remove(engine, "after_cursor_execute", publish)
     assert done
-    assert feeds.find("brinemark", "latest", "tokens.css").digest != first.digest
+    assert feeds.find("brinemark", "latest", "tokens.css", None).file.digest != first.digest
 
 
 def test_feeds_keep_to_their_memory(engine: Engine, monkeypatch: pytest.MonkeyPatch) -> None:
@@ -154,8 +154,8 @@ def test_feeds_keep_to_their_memory(engine: Engine, monkeypatch: pytest.MonkeyPa
     client.post(f"{AT}/releases", json={"revision": 1, "version": "1.0.0"}).raise_for_status()
     monkeypatch.setattr("heimat.service.feeds.MOST_BYTES", 100)
     feeds = Feeds(engine)
-    assert feeds.find("brinemark", "latest", "tokens.css").content
-    assert feeds.remembered("brinemark", "latest", "tokens.css") is None
+    assert feeds.find("brinemark", "latest", "tokens.css", None).file.content
+    assert feeds.remembered("brinemark", "latest", "tokens.css", None) is None
 
 
 @pytest.fixture

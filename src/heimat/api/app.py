@@ -12,6 +12,7 @@ from heimat.api import (
     areas,
     charts,
     documents,
+    feed_access,
     gallery,
     legibility,
     own_page,
@@ -46,12 +47,14 @@ def create_app(
     that all applications of a process share. Releases hold the guide as PDF too, unless `printed` is False.
     """
     costly = workers or shared_workers()
+    context = Context.of(engine, costly, printed=printed)
 
     @asynccontextmanager
     async def lifespan(_: FastAPI) -> AsyncIterator[None]:
         costly.start()
         yield
         costly.close()
+        context.feeds.write_uses()
 
     app = FastAPI(
         title="Heimat",
@@ -61,7 +64,7 @@ def create_app(
         openapi_url="/api/openapi.json",
         lifespan=lifespan,
     )
-    context = app.state.context = Context.of(engine, costly, printed=printed)
+    app.state.context = context
     add_handlers(app)
     # No route hides another: they may stand in any order.
     for stage in (
@@ -81,6 +84,7 @@ def create_app(
         reading_tests,
         charts,
         releases,
+        feed_access,
         safe_ranges,
     ):
         app.include_router(stage.router)

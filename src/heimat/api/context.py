@@ -13,6 +13,7 @@ from heimat.service.datasets import Datasets
 from heimat.service.documents import Documents
 from heimat.service.earlier import EarlierReleases
 from heimat.service.editing import Editing
+from heimat.service.feed_access import FeedAccess
 from heimat.service.feeds import Feeds
 from heimat.service.gallery import Gallery
 from heimat.service.opening import Opening
@@ -47,6 +48,7 @@ class Context:
     pictures: Pictures
     gallery: Gallery
     feeds: Feeds
+    feed_access: FeedAccess
     workers: Workers
     rates: Rates
     turns: Turns
@@ -72,6 +74,7 @@ class Context:
             Pictures(engine, workers),
             Gallery(engine),
             feeds,
+            FeedAccess(engine, documents, workers, feeds),
             workers,
             Rates(),
             Turns(),

@@ -2,6 +2,7 @@
 
 import json
 import logging
+import re
 import secrets
 from collections.abc import Callable
 from typing import Any
@@ -17,11 +18,13 @@ from starlette.types import Scope
 from typing_extensions import TypedDict
 
 from heimat.core.errors import DomainError, NotFound
-from heimat.service.errors import Busy, Conflict, ReadOnly, TooOften, TooSlow, Unreadable
+from heimat.service.errors import Busy, Conflict, KeyRefused, ReadOnly, TooOften, TooSlow, Unreadable
 from heimat.service.workers import SECONDS
 
 MEDIA_TYPE = "application/problem+json"
 _log = logging.getLogger(__name__)
+_KEY = re.compile(r"/key/[^/]*/")
+"""In a path: the key of a feed, which no log holds."""
 
 
 class FieldProblem(TypedDict):
@@ -132,6 +135,10 @@ def _read_only(_: Request, error: ReadOnly) -> Response:
     return problem(403, "Only to be read", error.message)
 
 
+def _key_refused(_: Request, error: KeyRefused) -> Response:
+    return problem(401, "A key is needed", error.message, {"WWW-Authenticate": 'Bearer realm="feed"'})
+
+
 def _conflict(_: Request, error: Conflict) -> Response:
     both = {
         "yours": error.yours,
@@ -177,7 +184,8 @@ def _unreadable(_: Request, error: Unreadable) -> Response:
 
 def _unexpected(request: Request, error: Exception) -> Response:
     mark = secrets.token_hex(4)
-    _log.error("%s: %s %s", mark, request.method, request.url.path, exc_info=error)
+    path = _KEY.sub("/key/…/", request.url.path)
+    _log.error("%s: %s %s", mark, request.method, path, exc_info=error)
     words = f"Heimat met something that it was not made for. Nothing of this was stored. The log tells it as {mark}."
     return problem(500, "Something went wrong", words)
 
@@ -195,6 +203,7 @@ _HANDLERS: dict[type[Exception], Callable[[Request, Any], Response]] = {
     RequestValidationError: _invalid,
     NotFound: _missing,
     ReadOnly: _read_only,
+    KeyRefused: _key_refused,
     Conflict: _conflict,
     OperationalError: _database_away,
     InterfaceError: _database_away,

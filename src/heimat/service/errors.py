@@ -20,6 +20,14 @@ class TooSlow(Exception):
     """A piece of work that has taken longer than it may. Nothing is stored."""
 
 
+class KeyRefused(Exception):
+    """A feed asks for a key, and this is none that opens it."""
+
+    def __init__(self, message: str) -> None:
+        super().__init__(message)
+        self.message = message
+
+
 class ReadOnly(Exception):
     """What was released is looked at, and never changed."""
 

@@ -99,11 +99,6 @@ def latest_versions(connection: Connection) -> dict[int, str]:
     return {row.system_id: f"{row.major}.{row.minor}.{row.patch}" for row in rising}
 
 
-def newest_id(connection: Connection) -> int:
-    """The highest id of all releases, 0 where there is none: it grows with every one that is made."""
-    return int(connection.execute(select(func.coalesce(func.max(release.c.id), 0))).scalar_one())
-
-
 def publication_of(connection: Connection, release_id: int) -> dict[str, Any]:
     """What a release published, as plain data."""
     return unpack(connection.execute(select(release.c.publication).where(release.c.id == release_id)).scalar_one())

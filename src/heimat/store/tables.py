@@ -119,6 +119,56 @@ release_file = Table(
     **_OPTIONS,
 )
 
+feed = Table(
+    "feed",
+    metadata,
+    Column("system_id", BigInteger, ForeignKey("system.id"), primary_key=True, autoincrement=False),
+    Column("keyed", Boolean, nullable=False),
+    **_OPTIONS,
+)
+
+feed_key = Table(
+    "feed_key",
+    metadata,
+    _id(),
+    Column("system_id", BigInteger, ForeignKey("system.id"), nullable=False),
+    Column("name", String(80), nullable=False),
+    Column("digest", String(64), nullable=False, unique=True, comment="SHA-256 of the key, which nobody keeps"),
+    Column("person_id", String(40), ForeignKey("person.id"), nullable=False),
+    _at(),
+    Column("revoked_at", DATETIME(fsp=6), nullable=True),
+    Column("used_at", DATETIME(fsp=6), nullable=True),
+    Column("used_version", String(60), nullable=True),
+    Column("report", MEDIUMBLOB, nullable=True, comment="compressed JSON: what a check found last"),
+    **_OPTIONS,
+)
+
+preview = Table(
+    "preview",
+    metadata,
+    _id(),
+    Column("system_id", BigInteger, ForeignKey("system.id"), nullable=False),
+    Column("name", String(40), nullable=False),
+    Column("version", String(60), nullable=False),
+    Column("person_id", String(40), ForeignKey("person.id"), nullable=False),
+    _at(),
+    UniqueConstraint("system_id", "name"),
+    **_OPTIONS,
+)
+
+preview_file = Table(
+    "preview_file",
+    metadata,
+    Column("preview_id", BigInteger, ForeignKey("preview.id", ondelete="CASCADE"), primary_key=True),
+    Column("name", String(300), primary_key=True),
+    Column("media_type", String(80), nullable=False),
+    Column("digest", String(64), nullable=False, comment="SHA-256 of the bytes"),
+    Column("bytes", LONGBLOB, nullable=False),
+    Column("gzip", LONGBLOB, nullable=True, comment="the same bytes compressed, where that is smaller"),
+    Column("brotli", LONGBLOB, nullable=True),
+    **_OPTIONS,
+)
+
 own_page = Table(
     "own_page",
     metadata,

@@ -22,7 +22,7 @@ class FeedRelease:
     files: tuple[str, ...]
 
 
-def write(name: str, address: str, releases: Sequence[FeedRelease]) -> bytes:
+def write(name: str, address: str, releases: Sequence[FeedRelease], *, keyed: bool = False) -> bytes:
     """The page of a system whose feed begins at an address, the newest release first."""
     title = f"{escape(name)}: releases"
     parts = [
@@ -30,6 +30,10 @@ def write(name: str, address: str, releases: Sequence[FeedRelease]) -> bytes:
         f'<html lang="en"><head><meta charset="utf-8"><title>{title}</title>',
         f'<meta name="viewport" content="width=device-width"><style>{_STYLE}</style></head><body><main>',
         f"<h1>{title}</h1>",
+        *(
+            ["<p>This feed asks for a key: in the header <code>Authorization: Bearer</code>, or in the path.</p>"]
+            * keyed
+        ),
         *(_use(escape(address), releases[0]) if releases else ["<p>Nothing is released yet.</p>"]),
         *(line for release in releases for line in _release(escape(address), release)),
         "</main></body></html>",

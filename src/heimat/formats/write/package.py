@@ -8,6 +8,7 @@ bytes.
 import gzip
 import io
 import json
+import re
 import tarfile
 from collections.abc import Sequence
 
@@ -16,6 +17,8 @@ from heimat.formats.write.values import package_name, title_of
 
 FILE = "package.tgz"
 _FOLDER = "package"
+_TRIED = re.compile(r"-[a-z0-9-]+\.(\d+)$")
+"""The end of the version of a preview, which Python writes otherwise (PEP 440)."""
 _BACKEND = '''"""Builds the wheel of this release: its files as data of one package. Standard library alone."""
 
 import base64
@@ -64,6 +67,7 @@ def write(publication: Publication, version: str, files: Sequence[tuple[str, byt
     """The archive of files: name and bytes."""
     name = package_name(publication)
     names = [file for file, _ in files]
+    python_version = _TRIED.sub(r".dev\1", version)
     about = {
         "name": name,
         "version": version,
@@ -74,9 +78,9 @@ def write(publication: Publication, version: str, files: Sequence[tuple[str, byt
     }
     project = (
         '[build-system]\nrequires = []\nbuild-backend = "release_backend"\nbackend-path = ["."]\n\n'
-        f"[project]\nname = {json.dumps(name)}\nversion = {json.dumps(version)}\n"
+        f"[project]\nname = {json.dumps(name)}\nversion = {json.dumps(python_version)}\n"
     )
-    backend = _BACKEND.format(name=name, version=version, files=names)
+    backend = _BACKEND.format(name=name, version=python_version, files=names)
     entries = [
         ("package.json", json.dumps(about, indent=2, ensure_ascii=False).encode()),
         ("pyproject.toml", project.encode()),

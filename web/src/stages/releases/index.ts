@@ -14,6 +14,12 @@ export const releases: StageManifest = {
       component: lazily(() => import("./areas/OutputsArea"), "OutputsArea"),
     },
     {
+      id: "feed",
+      words: "Keys and previews",
+      parts: [],
+      component: lazily(() => import("./areas/FeedArea"), "FeedArea"),
+    },
+    {
       id: "check",
       words: "Check a stylesheet",
       parts: [],

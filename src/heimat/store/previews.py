@@ -1,0 +1,85 @@
+"""Releases to be tried: their files stand under a name, and may be replaced."""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from datetime import datetime
+
+from sqlalchemy import Connection, delete, select
+
+from heimat.store.keys import new_id
+from heimat.store.releases import FileRow
+from heimat.store.tables import person, preview, preview_file
+
+
+@dataclass(frozen=True)
+class PreviewRow:
+    """A preview without its files: its name, the version that its files say, who made it when."""
+
+    id: int
+    name: str
+    version: str
+    person: str
+    at: datetime
+
+
+def previews_of(connection: Connection, system_id: int) -> list[PreviewRow]:
+    """The previews of a system, by name."""
+    made = preview.c
+    query = (
+        select(made.id, made.name, made.version, person.c.name.label("person"), made.at)
+        .join(person, person.c.id == made.person_id)
+        .where(made.system_id == system_id)
+        .order_by(made.name)
+    )
+    return [PreviewRow(**row._mapping) for row in connection.execute(query)]
+
+
+def put_preview(
+    connection: Connection,
+    system_id: int,
+    name: str,
+    version: str,
+    person_id: str,
+    at: datetime,
+    files: Sequence[FileRow],
+) -> None:
+    """Keep a preview with its files, in place of the one of that name."""
+    remove_preview(connection, system_id, name)
+    values = {"system_id": system_id, "name": name, "version": version, "person_id": person_id, "at": at}
+    preview_id = new_id(connection.execute(preview.insert().values(**values)))
+    connection.execute(
+        preview_file.insert(),
+        [
+            {
+                "preview_id": preview_id,
+                "name": file.name,
+                "media_type": file.media_type,
+                "digest": file.digest,
+                "bytes": file.content,
+                "gzip": file.gzip,
+                "brotli": file.brotli,
+            }
+            for file in files
+        ],
+    )
+
+
+def remove_preview(connection: Connection, system_id: int, name: str) -> bool:
+    """Remove a preview with its files. False where there is none."""
+    here = (preview.c.system_id == system_id) & (preview.c.name == name)
+    return connection.execute(delete(preview).where(here)).rowcount == 1
+
+
+def find_preview_file(connection: Connection, system_id: int, preview_name: str, name: str) -> FileRow | None:
+    """A file of a preview."""
+    file = preview_file.c
+    query = (
+        select(file.name, file.media_type, file.digest, file.bytes, file.gzip, file.brotli)
+        .join(preview, preview.c.id == file.preview_id)
+        .where(preview.c.system_id == system_id, preview.c.name == preview_name, file.name == name)
+    )
+    row = connection.execute(query).first()
+    # The database passes over spaces at the end of a name.
+    if row is None or row.name != name:
+        return None
+    return FileRow(row.name, row.media_type, row.digest, row.bytes, row.gzip, row.brotli)
