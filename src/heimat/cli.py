@@ -1,4 +1,4 @@
-"""The server's own commands: `python -m heimat.cli serve | openapi`."""
+"""The server's own commands, and the check that a build runs: `heimat serve | openapi | check`."""
 
 import os
 
@@ -16,6 +16,7 @@ from sqlalchemy.exc import SQLAlchemyError
 from heimat import serving
 from heimat.api.app import create_app
 from heimat.demo.load import load_demo
+from heimat.formats.checkers import check
 from heimat.service.gallery import ensure_shipped
 from heimat.service.people import ensure_somebody
 from heimat.serving import DATABASE_URL
@@ -62,6 +63,8 @@ def openapi() -> str:
 
 def main() -> int:
     """Run a command."""
+    if sys.argv[1:2] == ["check"]:
+        return check.main(sys.argv[2:])
     parser = argparse.ArgumentParser(prog="heimat.cli")
     commands = parser.add_subparsers(dest="command", required=True)
     answering = commands.add_parser("serve")
@@ -71,6 +74,7 @@ def main() -> int:
     answering.add_argument(
         "--demo", nargs="?", const="drafted", choices=("drafted", "released"), help="the made-up customer"
     )
+    commands.add_parser("check", help="files against a release: heimat check --from ADDRESS PATH...", add_help=False)
     describing = commands.add_parser("openapi")
     describing.add_argument("file", type=Path)
     given = parser.parse_args()

@@ -46,7 +46,14 @@ def test_the_patch_applies_and_what_it_mends_is_found_no_more(tmp_path: Path):
     subprocess.run(["git", "apply", "-p1", "-"], input=made.patch, text=True, cwd=tmp_path, check=True)
     mended = (tmp_path / "site.css").read_text()
     assert "var(--own)" in mended
-    assert [(each.line, each.kind) for each in check(mended, PUBLISHED).found] == [(6, "outside")]
+    left = check(mended, PUBLISHED).found
+    # The ground that was typed by hand is known now, and with it a pair that nobody declared.
+    assert [(each.line, each.kind, each.text) for each in left] == [
+        (3, "undeclared", "text.strong on surface.brand"),
+        (6, "outside", "rgb(255 0 255)"),
+    ]
+    assert left[0].ratio is not None
+    assert left[0].ratio < 4.5
     clean = ".a { color: var(--text-strong) }\n"
     assert (check(clean, PUBLISHED).found, check(clean, PUBLISHED).patch) == ((), "")
 

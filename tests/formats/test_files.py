@@ -4,6 +4,7 @@ import csv
 import hashlib
 import io
 import json
+import os
 import re
 import subprocess
 import sys
@@ -11,6 +12,7 @@ from pathlib import Path
 from xml.etree import ElementTree
 
 import coloraide
+import jsonschema
 import pytest
 
 from heimat.core.document.names import css_name
@@ -25,6 +27,9 @@ from heimat.core.resolve.resolved import resolve
 from heimat.demo.systems import brinemark
 from heimat.formats import write_all
 from heimat.local.install import WEB
+from tests.formats.design_tokens_schema import RESOLVER as RESOLVER_SCHEMA
+from tests.formats.design_tokens_schema import TOKENS as TOKENS_SCHEMA
+from tests.systems import SAMPLES
 
 SYSTEM = brinemark()
 RESOLVED = resolve(SYSTEM)
@@ -141,6 +146,35 @@ def test_the_archive_installs_with_both_package_managers_without_any_registry(tm
     installed = tmp_path / "web" / "node_modules" / "brinemark-tokens"
     assert (installed / "tokens.css").read_text() == FILES["tokens.css"]
     assert json.loads((installed / "package.json").read_text())["version"] == "1.2.0"
+    # Both bring the check along, which knows its own release.
+    sheet = tmp_path / "a.css"
+    sheet.write_text(".a { color: var(--text-strong); background: var(--nobody) }")
+    from_python = [sys.executable, "-m", "brinemark_tokens.check", str(sheet)]
+    from_node = [str(tmp_path / "web" / "node_modules" / ".bin" / "brinemark-tokens-check"), str(sheet)]
+    for each in (from_python, [str(tmp_path / "py" / "bin" / "brinemark-tokens-check"), str(sheet)], from_node):
+        environment = {**os.environ, "PYTHONPATH": str(tmp_path / "py")}
+        done = subprocess.run(
+            each, capture_output=True, text=True, cwd=tmp_path / "py", env=environment, timeout=60, check=False
+        )
+        assert (done.returncode, "--nobody is not in the release" in done.stdout) == (1, True), done.stderr
+
+
+def test_token_files_are_of_the_form_that_the_standard_asks_for() -> None:
+    tokens = json.loads(FILES["tokens.json"])
+    jsonschema.validate(tokens, TOKENS_SCHEMA)
+    jsonschema.validate(json.loads(FILES["tokens.resolver.json"]), RESOLVER_SCHEMA)
+    for broken in ({"$value": "#0B6E6E", "$type": "color"}, {"$value": {"colorSpace": "srgb"}, "$type": "color"}):
+        with pytest.raises(jsonschema.ValidationError):
+            jsonschema.validate({**tokens, "broken": broken}, TOKENS_SCHEMA)
+    with pytest.raises(jsonschema.ValidationError):
+        jsonschema.validate({**tokens, "a.b": tokens["text"]["strong"]}, TOKENS_SCHEMA)
+
+
+def test_what_was_published_is_written_as_it_was_to_the_byte() -> None:
+    kept = Publication.from_plain(json.loads((SAMPLES / "publication_6.json").read_text()))
+    digests = json.loads((SAMPLES / "publication_6_files.json").read_text())
+    found = {file.name: hashlib.sha256(file.content).hexdigest() for file in write_all(kept, "1.2.0")}
+    assert {name: found[name] for name in digests} == digests
 
 
 def test_the_contract_holds_by_a_second_computation() -> None:

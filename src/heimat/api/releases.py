@@ -15,6 +15,7 @@ from heimat.api.context import IS_COMPUTING, IS_SENDING, Acting, Uses, head_reso
 from heimat.api.documents import parts_at
 from heimat.api.encoding import answer, described
 from heimat.api.feeds import PAGE_POLICY
+from heimat.core.color.contrast import cut
 from heimat.core.color.difference import distance_text
 from heimat.core.document.guide import Guide
 from heimat.core.document.release_rules import ReleaseRules
@@ -101,7 +102,10 @@ class DraftView(TypedDict):
 
 
 class CheckedView(TypedDict):
-    """A place in a text: what stands there, and what was meant; `instead` is empty where nothing is sure."""
+    """A place in a text: what stands there, and what was meant; `instead` is empty where nothing is sure.
+
+    Of a pair that was never declared, or falls short, the least contrast, in which theme, and what was declared.
+    """
 
     kind: CheckKind
     line: int
@@ -110,6 +114,9 @@ class CheckedView(TypedDict):
     token: str | None
     distance: str | None
     instead: str
+    ratio: str | None
+    theme: str
+    needed: str | None
 
 
 class CheckView(TypedDict):
@@ -213,6 +220,9 @@ async def check_text(
                 "token": each.token.name if each.token else None,
                 "distance": distance_text(each.distance) if each.distance else None,
                 "instead": each.instead,
+                "ratio": cut(each.ratio) if each.ratio is not None else None,
+                "theme": each.theme,
+                "needed": f"{each.needed:g}" if each.needed is not None else None,
             }
             for each in found.found
         ],

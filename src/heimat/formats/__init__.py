@@ -5,6 +5,7 @@ from dataclasses import dataclass
 
 from heimat.core.document.names import css_name
 from heimat.core.publication.publication import Publication
+from heimat.formats import checkers
 from heimat.formats.write import (
     contract,
     css,
@@ -50,6 +51,8 @@ MORE_FORMATS: tuple[Format, ...] = (
     Format("swatches.svg", "image/svg+xml", swatch_sheet.write),
     Format("swatches.gpl", "text/plain; charset=utf-8", swatches.write),
     Format(contract.FILE, "application/json", contract.write),
+    Format(checkers.PYTHON, "text/plain; charset=utf-8", lambda *_: checkers.source(checkers.PYTHON)),
+    Format(checkers.NODE, "text/plain; charset=utf-8", lambda *_: checkers.source(checkers.NODE)),
     Format(guide.FILE, "text/html; charset=utf-8", guide.write),
 )
 """What a release holds of everything, in the forms that builds and people take."""

@@ -6,21 +6,25 @@ property before it; nothing in it is run, and no pattern goes back over it.
 
 import difflib
 import re
-from collections.abc import Iterator
-from dataclasses import dataclass
-from typing import Literal
+from collections import defaultdict
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass, replace
+from typing import Any, Literal
 
 import numpy as np
 
-from heimat.core.color.arrays import Floats, from_bytes
+from heimat.core.color.arrays import Bytes, Floats, from_bytes
+from heimat.core.color.contrast import ratio
 from heimat.core.color.difference import ciede2000
 from heimat.core.color.notation import parse, rgb8_of
+from heimat.core.color.overlay import solid
 from heimat.core.color.spaces import srgb_to_lab
 from heimat.core.document.names import css_name
 from heimat.core.errors import DomainError
-from heimat.core.publication.publication import Publication, PublishedToken
+from heimat.core.publication.publication import Publication, PublishedToken, PublishedValue
+from heimat.formats.checkers.check import pairs_in
 
-CheckKind = Literal["by hand", "outside", "unknown", "deprecated"]
+CheckKind = Literal["by hand", "outside", "unknown", "deprecated", "undeclared", "falls short"]
 MOST_FOUND = 2000
 """Places that are told; what goes beyond is counted."""
 SAME = 1.0
@@ -49,7 +53,8 @@ _PURPOSES = (
 class Checked:
     """A place in a text: its line (from 1), what stands there, in which property (`where`), and what was meant.
 
-    `token` is the published token nearest to it, or that stands in for it; `distance` how far it is (CIEDE2000).
+    `token` is the published token nearest to it, or that stands in for it; `distance` how far it is (CIEDE2000). Of a
+    pair it is the ground; `ratio` is the least contrast of any theme, `theme` the one, `needed` what was declared.
     """
 
     kind: CheckKind
@@ -58,11 +63,14 @@ class Checked:
     where: str
     token: PublishedToken | None
     distance: float | None = None
+    ratio: float | None = None
+    theme: str = ""
+    needed: float | None = None
 
     @property
     def instead(self) -> str:
         """What would stand there by the release; empty where nothing is sure."""
-        if self.token is None or (self.kind == "outside" and (self.distance or 0.0) >= SAME):
+        if self.token is None or self.ratio is not None or (self.kind == "outside" and (self.distance or 0.0) >= SAME):
             return ""
         name = f"--{css_name(self.token.name)}"
         return f"var({name}" if self.kind in ("unknown", "deprecated") else f"var({name})"
@@ -82,10 +90,14 @@ def check(text: str, publication: Publication, name: str = "checked") -> Check:
     against = _Against(publication)
     found: list[Checked] = []
     more = 0
-    lines = text.splitlines()
+    # As the other checks count lines: by line feeds alone.
+    lines = text.removesuffix("\n").split("\n")
     own = {match[1] for match in _DEFINED.finditer(text)}
+    pairs = defaultdict(list)
+    for at, ink, ground in pairs_in(text):
+        pairs[at].append((ink, ground))
     for number, line in enumerate(lines, start=1):
-        for each in against.line(number, line, own):
+        for each in (*against.line(number, line, own), *against.pairs(number, pairs.get(number, ()))):
             if len(found) < MOST_FOUND:
                 found.append(each)
             else:
@@ -108,6 +120,11 @@ class _Against:
         self._pairs = [(token, value.hex) for token in self._tokens for value in token.values.values()]
         levels = np.array([list(bytes.fromhex(text[1:])) for _, text in self._pairs], dtype=np.uint8)
         self._labs: Floats = srgb_to_lab(from_bytes(levels.reshape(-1, 3)))
+        self._pairings: dict[tuple[str, str], list[dict[str, Any]]] = {}
+        for pairing in publication.contract["pairings"]:
+            self._pairings.setdefault((pairing["foreground"], pairing["ground"]), []).append(pairing)
+        self._themes = publication.themes
+        self._met: dict[tuple[str, str], list[Checked]] = {}
         self._spelled: dict[str, PublishedToken | None] = {}
         self._known: dict[tuple[str, str], tuple[PublishedToken, float] | None] = {}
 
@@ -125,6 +142,31 @@ class _Against:
                 token, far = found
                 kind: CheckKind = "by hand" if far == 0.0 else "outside"
                 yield Checked(kind, number, match[0], before[1] if before else "", token, far)
+
+    def pairs(self, number: int, pairs: Sequence[tuple[str, str]]) -> Iterator[Checked]:
+        """Pairs that were never declared, or fall short of what was."""
+        for pair in pairs:
+            if pair not in self._met:
+                self._met[pair] = self._meeting(*pair)
+            for found in self._met[pair]:
+                yield replace(found, line=number)
+
+    def _meeting(self, ink: str, ground: str) -> list[Checked]:
+        one, other = self._by_name.get(ink), self._by_name.get(ground)
+        if one is None or other is None:
+            return []
+        declared = self._pairings.get((one.name, other.name))
+        what = f"{one.name} on {other.name}"
+        if declared is None:
+            ratios = {theme.name: _contrast(one.value(theme.id), other.value(theme.id)) for theme in self._themes}
+            theme, least = min(ratios.items(), key=lambda each: each[1])
+            return [Checked("undeclared", 0, what, "", other, ratio=least, theme=theme)]
+        return [
+            Checked("falls short", 0, what, "", other, ratio=ratio, theme=theme, needed=pairing["needed"])
+            for pairing in declared
+            for theme, ratio in pairing["ratios"].items()
+            if pairing["needed"] and ratio < pairing["needed"]
+        ]
 
     def _alike(self, name: str) -> PublishedToken | None:
         """The token whose name is most like one that is not there; of very many names only the first are looked for."""
@@ -158,6 +200,17 @@ class _Against:
             return first not in wanted, "/" in token.id
 
         return min(near, key=fits), 0.0 if least < 1e-9 else least
+
+
+def _contrast(one: PublishedValue, other: PublishedValue) -> float:
+    """The contrast of a color on another; what is translucent is taken on its ground, that on white."""
+    white = np.full(3, 255, dtype=np.uint8)
+    ground = solid(_levels(other), other.alpha, white)
+    return float(ratio(solid(_levels(one), one.alpha, ground), ground))
+
+
+def _levels(value: PublishedValue) -> Bytes:
+    return np.frombuffer(bytes.fromhex(value.hex[1:]), dtype=np.uint8)
 
 
 def _patch(lines: list[str], found: list[Checked], name: str) -> str:

@@ -2547,6 +2547,8 @@ export interface components {
         /**
          * CheckedView
          * @description A place in a text: what stands there, and what was meant; `instead` is empty where nothing is sure.
+         *
+         *     Of a pair that was never declared, or falls short, the least contrast, in which theme, and what was declared.
          */
         CheckedView: {
             /** Distance */
@@ -2557,11 +2559,17 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "by hand" | "outside" | "unknown" | "deprecated";
+            kind: "by hand" | "outside" | "unknown" | "deprecated" | "undeclared" | "falls short";
             /** Line */
             line: number;
+            /** Needed */
+            needed: string | null;
+            /** Ratio */
+            ratio: string | null;
             /** Text */
             text: string;
+            /** Theme */
+            theme: string;
             /** Token */
             token: string | null;
             /** Where */

@@ -13,6 +13,7 @@ import tarfile
 from collections.abc import Sequence
 
 from heimat.core.publication.publication import Publication
+from heimat.formats.checkers import NODE
 from heimat.formats.write.values import package_name, title_of
 
 FILE = "package.tgz"
@@ -47,6 +48,8 @@ def build_wheel(wheel_directory, config_settings=None, metadata_directory=None):
     )
     entries[f"{{MODULE}}/__init__.py"] = "\\n".join(lines).encode()
     entries[f"{{INFO}}/METADATA"] = f"Metadata-Version: 2.1\\nName: {{NAME}}\\nVersion: {{VERSION}}\\n".encode()
+    command = f"[console_scripts]\\n{{NAME}}-check = {{MODULE}}.check:main\\n"
+    entries[f"{{INFO}}/entry_points.txt"] = command.encode()
     about = ("Wheel-Version: 1.0", "Generator: release", "Root-Is-Purelib: true", "Tag: py3-none-any", "")
     entries[f"{{INFO}}/WHEEL"] = "\\n".join(about).encode()
     record = [f"{{name}},sha256={{_digest(content)}},{{len(content)}}" for name, content in entries.items()]
@@ -75,9 +78,11 @@ def write(publication: Publication, version: str, files: Sequence[tuple[str, byt
         "files": names,
         "exports": {".": f"./{names[0]}", **{f"./{file}": f"./{file}" for file in names}} if names else {},
         "style": "tokens.css",
+        "bin": {f"{name}-check": f"./{NODE}"} if NODE in names else {},
     }
     project = (
         '[build-system]\nrequires = []\nbuild-backend = "release_backend"\nbackend-path = ["."]\n\n'
+        f"[project.scripts]\n{name}-check = {json.dumps(f'{name.replace(chr(45), chr(95))}.check:main')}\n\n"
         f"[project]\nname = {json.dumps(name)}\nversion = {json.dumps(python_version)}\n"
     )
     backend = _BACKEND.format(name=name, version=python_version, files=names)

@@ -15,6 +15,8 @@ const KINDS: Record<CheckedView["kind"], string> = {
   outside: "none of the release",
   unknown: "a name that is not there",
   deprecated: "on its way out",
+  undeclared: "never declared",
+  "falls short": "falls short",
 };
 
 export function CheckArea() {
@@ -72,8 +74,8 @@ export function CheckArea() {
     >
       <label htmlFor={id}>
         <Text fontSize="12px" color="fg.muted">
-          Paste a stylesheet, a page or a drawing: colors that are none of the release, and names it does not
-          know
+          Paste a stylesheet, a page or a drawing: colors that are none of the release, names it does not
+          know, and pairs of text and ground that nobody declared
         </Text>
       </label>
       <Textarea
@@ -121,7 +123,7 @@ export function CheckArea() {
                 background: each.kind === "by hand" || each.kind === "outside" ? each.text : undefined,
               }}
             />
-            <Text width="170px" flexShrink={0} fontFamily="mono" truncate title={each.text}>
+            <Text width="210px" flexShrink={0} fontFamily="mono" truncate title={each.text}>
               {each.text.startsWith("var(") ? `${each.text})` : each.text}
             </Text>
             <Text width="150px" flexShrink={0}>
@@ -136,7 +138,11 @@ export function CheckArea() {
   );
 }
 
-function meant({ kind, token, distance, instead }: CheckedView): string {
+function meant({ kind, token, distance, instead, ratio, theme, needed }: CheckedView): string {
+  if (ratio)
+    return needed
+      ? `${ratio} in ${theme}, ${needed} is needed`
+      : `no pairing says what it is for; ${ratio} in ${theme}`;
   if (!token) return kind === "deprecated" ? "Nothing stands in for it." : "Nothing like it is there.";
   if (kind === "outside" && !instead) return `nearest is ${token}, CIEDE2000 ${distance}`;
   return `${token} is meant${distance ? `, CIEDE2000 ${distance}` : ""}`;
