@@ -49,7 +49,7 @@ def _prepare(url: str, *, demo: str | None) -> None:
         print("Bringing the tables up to date", flush=True)
         migrate(engine)
         if demo and load_demo(engine, released=demo == "released"):
-            print("Loading the demo’s systems: Brinemark and Merrow Light", flush=True)
+            print("Loading the demo’s systems", flush=True)
         ensure_somebody(engine)
         ensure_shipped(engine)
     engine.dispose()

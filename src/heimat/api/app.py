@@ -20,6 +20,7 @@ from heimat.api import (
     pictures,
     reading_tests,
     releases,
+    resting,
     safe_ranges,
     scales,
     sources,
@@ -85,6 +86,7 @@ def create_app(
         charts,
         releases,
         feed_access,
+        resting,
         safe_ranges,
     ):
         app.include_router(stage.router)

@@ -23,6 +23,7 @@ from heimat.service.pictures import Pictures
 from heimat.service.publishing import Publishing
 from heimat.service.rates import COMPUTING, SENDING, Rates
 from heimat.service.reading_tests import ReadingTests
+from heimat.service.resting import Resting
 from heimat.service.turns import Turns
 from heimat.service.typefaces import Typefaces
 from heimat.service.workers import Workers
@@ -49,6 +50,7 @@ class Context:
     gallery: Gallery
     feeds: Feeds
     feed_access: FeedAccess
+    resting: Resting
     workers: Workers
     rates: Rates
     turns: Turns
@@ -75,6 +77,7 @@ class Context:
             Gallery(engine),
             feeds,
             FeedAccess(engine, documents, workers, feeds),
+            Resting(engine, documents, editing),
             workers,
             Rates(),
             Turns(),

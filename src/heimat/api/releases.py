@@ -164,7 +164,7 @@ def read_draft(slug: str, uses: Uses, seeing: Annotated[Seeing, Query()]) -> Res
         "proposed": draft.proposed.version,
         "why": draft.proposed.why,
         "notes": draft.compared.notes,
-        "compared": _comparison(draft.compared, seeing),
+        "compared": comparison_view(draft.compared, seeing),
         "stops": draft.stops,
         "told": draft.told,
         "nothing": draft.nothing,
@@ -189,10 +189,11 @@ def read_changes(
     uses: Uses,
     asked: Annotated[Comparing, Query()],
 ) -> Response:
-    return answer(_comparison(uses.publishing.between(uses.opening.find(slug), asked.before, asked.after), asked))
+    return answer(comparison_view(uses.publishing.between(uses.opening.find(slug), asked.before, asked.after), asked))
 
 
-def _comparison(compared: Comparison, seeing: Seeing) -> ComparisonView:
+def comparison_view(compared: Comparison, seeing: Seeing) -> ComparisonView:
+    """What differs between two releases, as it is shown."""
     eyes = seeing.eyes()
     return {
         "groups": [group_view(group, compared.themes, eyes) for group in grouped(compared.changes)],

@@ -9,10 +9,11 @@ from heimat.core.document.hues import Hue, HueKind, TintedSource
 from heimat.core.document.order import keys
 from heimat.core.document.palettes import Diverging, PaletteColor, Sequential
 from heimat.core.document.system import ColorSystem
-from heimat.core.document.themes import Scheme, Wanted
+from heimat.core.document.themes import Scheme, Theme, Wanted
 from heimat.core.document.tokens import HueAlias, StepAlias
 from heimat.core.edits import UserEdit, apply_all
 from heimat.core.edits.conditions import KeepCondition
+from heimat.core.edits.ladder import PublishScales
 from heimat.core.edits.pairings import AddPairings, NewPairing
 from heimat.core.edits.palettes import AddPalette, DescribePalette, SetOtherColor
 from heimat.core.edits.sources import given
@@ -146,6 +147,22 @@ def _with_palettes(system: ColorSystem) -> ColorSystem:
     for palette in ("routes", "load", "delay"):
         system = apply_all(system, binding(system, palette)).system
     return system
+
+
+def merrow_shop() -> ColorSystem:
+    """The museum shop's own part of its system: the lantern, and what is painted in it."""
+    system = ColorSystem(
+        name="Merrow Light shop",
+        hues={"lantern": _hue("lantern", keys(1)[0], "brand", None, "#E3B23C", "the lamp at dusk")},
+        themes={DAY: Theme(id=DAY, order=keys(1)[0], name=DAY)},
+    )
+    lantern, dark = HueAlias(hue="lantern"), StepAlias(hue="lantern", step="s900")
+    new = (
+        NewToken(id="surface-brand", name="surface.brand", values={DAY: lantern}, purpose="surface.brand"),
+        NewToken(id="main-fill", name="action.main.fill", values={DAY: lantern}, purpose="action.main.fill"),
+        NewToken(id="main-label", name="action.main.label", values={DAY: dark}, purpose="action.main.label"),
+    )
+    return apply_all(system, [AddTokens(tokens=new), PublishScales(published=True)]).system
 
 
 def merrow_light() -> ColorSystem:

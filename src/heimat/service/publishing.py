@@ -97,7 +97,7 @@ class Publishing:
         """What differs from one release to another, or to the newest revision. Raises NotFound and DomainError."""
         was = self._released(row, before)
         if after is not None:
-            return _compared(was, self._released(row, after), after)
+            return compared(was, self._released(row, after), after)
         system = self._documents.system(row.alternative_id, row.head_number)
         return self._workers.run(_compared_with, was, system)
 
@@ -199,14 +199,15 @@ def _drafted(system: ColorSystem, before: Publication | None, latest: str | None
     texts = {file.name for file in written if file.media_type not in NO_TEXT and file.name != MANIFEST}
     files = [(file.name, file.content.decode() if file.name in texts else "") for file in written]
     left = count_open(resolved, today)
-    compared = _compared(before, content, proposed.version)
+    differs = compared(before, content, proposed.version)
     nothing = before is not None and same(before, content)
     return Draft(
-        latest, compared, proposed, files, _stops(system, before, content, left), _told(system, content, left), nothing
+        latest, differs, proposed, files, _stops(system, before, content, left), _told(system, content, left), nothing
     )
 
 
-def _compared(before: Publication | None, after: Publication, version: str) -> Comparison:
+def compared(before: Publication | None, after: Publication, version: str) -> Comparison:
+    """What differs between two publications, the later one being a version."""
     changes = compare(before, after)
     breaks = broken(before, after, changes)
     text = markdown(after.name, version, changes, breaks, after.themes)
@@ -214,7 +215,7 @@ def _compared(before: Publication | None, after: Publication, version: str) -> C
 
 
 def _compared_with(before: Publication, system: ColorSystem) -> Comparison:
-    return _compared(before, publication(resolve(system)), "unreleased")
+    return compared(before, publication(resolve(system)), "unreleased")
 
 
 def _stops(system: ColorSystem, before: Publication | None, after: Publication, left: int) -> list[str]:

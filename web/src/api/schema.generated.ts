@@ -1307,6 +1307,41 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/systems/{slug}/resting": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Read Resting */
+        get: operations["readResting"];
+        put?: never;
+        /** Rest On */
+        post: operations["restOn"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/systems/{slug}/resting/plan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Plan Resting */
+        post: operations["planResting"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/systems/{slug}/safe-handle": {
         parameters: {
             query?: never;
@@ -5663,6 +5698,15 @@ export interface components {
             value: (components["schemas"]["StepAlias"] | components["schemas"]["HueAlias"] | components["schemas"]["TokenAlias"] | components["schemas"]["PaletteAlias"] | components["schemas"]["LiteralColor-Output"] | components["schemas"]["DerivedColor"]) | null;
         };
         /**
+         * NewerView
+         * @description A later version of what a system rests on, and what it changes.
+         */
+        NewerView: {
+            compared: components["schemas"]["ComparisonView"];
+            /** Version */
+            version: string;
+        };
+        /**
          * NotationView
          * @description A color written in one notation.
          */
@@ -5701,6 +5745,37 @@ export interface components {
              * @enum {string}
              */
             type: "nudge_steps";
+        };
+        /**
+         * OfferView
+         * @description A system that one could rest on, at its latest version.
+         */
+        OfferView: {
+            /** Address */
+            address: string;
+            /** Hues */
+            hues: components["schemas"]["OfferedHueView"][];
+            /** Name */
+            name: string;
+            /** Version */
+            version: string;
+        };
+        /**
+         * OfferedHueView
+         * @description A hue that can be taken: its id there, and the colors of its scale.
+         */
+        OfferedHueView: {
+            /** Colors */
+            colors: string[];
+            /** Id */
+            id: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "brand" | "neutral" | "status" | "accent";
+            /** Name */
+            name: string;
         };
         /**
          * OtherColorView
@@ -6418,6 +6493,30 @@ export interface components {
             what: "unchanged" | "changed" | "renamed" | "sorted" | "moved" | "added" | "removed" | "kept" | "not read";
             /** Words */
             words: string;
+        };
+        /**
+         * PlanView
+         * @description What would be taken: how many hues and tokens, and the names that this system says itself.
+         */
+        PlanView: {
+            /** Hues */
+            hues: number;
+            /** Own */
+            own: string[];
+            /** Tokens */
+            tokens: number;
+        };
+        /**
+         * Planning
+         * @description A release of another system, and ids of hues there.
+         */
+        Planning: {
+            /** Address */
+            address: string;
+            /** Hues */
+            hues: string[];
+            /** Version */
+            version: string;
         };
         /**
          * PreviewView
@@ -7504,6 +7603,45 @@ export interface components {
             reason: string;
             /** Step */
             step: string;
+        };
+        /**
+         * RestBody
+         * @description A system to rest on: its address, a version, and ids of hues there, on a revision.
+         */
+        RestBody: {
+            /** Address */
+            address: string;
+            /** Base */
+            base: number;
+            /** Hues */
+            hues: string[];
+            /** Key */
+            key?: string;
+            /** Version */
+            version: string;
+            /**
+             * @default {
+             *       "ground": "white",
+             *       "need": 4.5,
+             *       "notation": "hex",
+             *       "parts": [
+             *         "head"
+             *       ],
+             *       "severity": 1,
+             *       "vision": "typical"
+             *     }
+             */
+            view?: components["schemas"]["Looking"];
+        };
+        /**
+         * RestingView
+         * @description What a system rests on, if it does, what is newer there, and what it could rest on.
+         */
+        RestingView: {
+            newer: components["schemas"]["NewerView"] | null;
+            /** Offers */
+            offers: components["schemas"]["OfferView"][];
+            taken: components["schemas"]["TakenView"] | null;
         };
         /**
          * RevisionView
@@ -9278,6 +9416,26 @@ export interface components {
             view?: components["schemas"]["Looking"];
         };
         /**
+         * TakenView
+         * @description What a system rests on: how many hues and tokens it took, and which names it says itself.
+         */
+        TakenView: {
+            /** Address */
+            address: string;
+            /** Chosen */
+            chosen: string[];
+            /** Hues */
+            hues: number;
+            /** Name */
+            name: string;
+            /** Overridden */
+            overridden: string[];
+            /** Tokens */
+            tokens: number;
+            /** Version */
+            version: string;
+        };
+        /**
          * TextBody
          * @description A block of text on a picture, in CSS pixels, and what it has to reach; with `find` its best place is looked for.
          *
@@ -9490,6 +9648,8 @@ export interface components {
         /**
          * TokenDetailPart
          * @description The selected token. `hardest` names the pairing that is hardest for it, in words.
+         *
+         *     `taken` is what it was taken from, empty for what is this system's own; `overridden` where that stands back.
          */
         TokenDetailPart: {
             /** Hardest */
@@ -9498,6 +9658,8 @@ export interface components {
             id: string;
             /** Key */
             key: string;
+            /** Overridden */
+            overridden: boolean;
             /** Pairings */
             pairings: number;
             /** Proposed */
@@ -9506,6 +9668,8 @@ export interface components {
             readings: components["schemas"]["ReadingsView"][];
             /** Rule */
             rule: string;
+            /** Taken */
+            taken: string;
             /** Themes */
             themes: components["schemas"]["InThemeView"][];
             /** Through */
@@ -19524,6 +19688,353 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ReportView"];
+                };
+            };
+            /** @description A page of somebody else asks */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request did not arrive in time */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It meets what somebody else has changed */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Heimat is not served under this name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be read, or cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It was asked for too often */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something went wrong that was not foreseen */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away, or others hold what is needed */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    readResting: {
+        parameters: {
+            query?: {
+                vision?: "typical" | "protan" | "deutan" | "tritan" | "achromat";
+                severity?: number;
+            };
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RestingView"];
+                };
+            };
+            /** @description A page of somebody else asks */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request did not arrive in time */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It meets what somebody else has changed */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Heimat is not served under this name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be read, or cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It was asked for too often */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something went wrong that was not foreseen */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away, or others hold what is needed */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    restOn: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RestBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Parts"];
+                };
+            };
+            /** @description A page of somebody else asks */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request did not arrive in time */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It meets what somebody else has changed */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Heimat is not served under this name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be read, or cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It was asked for too often */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something went wrong that was not foreseen */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away, or others hold what is needed */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    planResting: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Planning"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanView"];
                 };
             };
             /** @description A page of somebody else asks */

@@ -7,6 +7,7 @@ from heimat.core.color.arrays import Bytes
 from heimat.core.color.contrast import cut, ratio
 from heimat.core.document.pairings import USE_WORDS
 from heimat.core.document.purposes import family_of
+from heimat.core.document.system import ColorSystem
 from heimat.core.document.tokens import HueAlias, StepAlias, TokenValue
 from heimat.core.legibility.picking import Picking, picking, same_contrast, step_that_passes
 from heimat.core.legibility.standing import standing, value_there
@@ -50,7 +51,10 @@ class ProposedView(SwatchView):
 
 
 class TokenDetailPart(TypedDict):
-    """The selected token. `hardest` names the pairing that is hardest for it, in words."""
+    """The selected token. `hardest` names the pairing that is hardest for it, in words.
+
+    `taken` is what it was taken from, empty for what is this system's own; `overridden` where that stands back.
+    """
 
     key: str
     id: str
@@ -62,6 +66,8 @@ class TokenDetailPart(TypedDict):
     used_by: list[str]
     pairings: int
     through: int
+    taken: str
+    overridden: bool
 
 
 def token_detail_part(look: Look) -> TokenDetailPart | None:
@@ -90,6 +96,8 @@ def token_detail_part(look: Look) -> TokenDetailPart | None:
         "used_by": [f"{name} is it." for name in names] + list(found.others),
         "pairings": len(found.pairings),
         "through": len(found.through),
+        "taken": _taken(system, token),
+        "overridden": system.rests_on is not None and token in system.rests_on.overridden,
     }
 
 
@@ -154,3 +162,8 @@ def _proposed(look: Look, theme: ResolvedTheme, picked: Picking, token: str) -> 
         if value != own and value not in [view["value"] for view in views]:
             views.append({**look.eyes.swatch(end_color(resolved.hues, value).rgb8), "words": words, "value": value})
     return views
+
+
+def _taken(system: ColorSystem, token: str) -> str:
+    rests_on = system.rests_on
+    return f"{rests_on.name} {rests_on.version}" if rests_on is not None and token in rests_on.tokens else ""

@@ -20,6 +20,12 @@ export const releases: StageManifest = {
       component: lazily(() => import("./areas/FeedArea"), "FeedArea"),
     },
     {
+      id: "resting",
+      words: "Rest on another",
+      parts: [],
+      component: lazily(() => import("./areas/RestingArea"), "RestingArea"),
+    },
+    {
       id: "check",
       words: "Check a stylesheet",
       parts: [],
