@@ -64,7 +64,7 @@ class Context:
         return cls(
             People(engine),
             documents,
-            Opening(engine, documents),
+            Opening(engine, documents, workers),
             editing,
             alternatives,
             EarlierReleases(engine, documents, editing, alternatives),

@@ -25,6 +25,7 @@ _UPLOADS = (
         5_000_000,
         "A stylesheet has at most 5 MB. Give a part of it.",
     ),
+    (re.compile(r"/api/imports"), 20_000_000, "Files have at most 14 MB together. Bring fewer."),
     (re.compile(r"/api/reading"), 5_000_000, "A stylesheet or list has at most 5 MB. Give a part of it."),
 )
 """The kinds of files that may be larger: the path they go to, their limit in bytes, and what is said beyond it."""

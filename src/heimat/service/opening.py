@@ -2,6 +2,7 @@
 
 import re
 import unicodedata
+from collections.abc import Mapping
 from dataclasses import dataclass
 
 from sqlalchemy import Connection, Engine
@@ -11,15 +12,19 @@ from heimat.core.color.reading import read_lines
 from heimat.core.document.part import LONGEST_NAME
 from heimat.core.document.system import ColorSystem
 from heimat.core.errors import DomainError, NotFound
+from heimat.core.proposals.importing import Imported, import_sheet
 from heimat.core.proposals.start import start_system
+from heimat.formats.read.sheets.any import read as read_sheet
 from heimat.service.cards import card_of
 from heimat.service.clock import now
 from heimat.service.documents import Documents
 from heimat.service.errors import Unreadable
 from heimat.service.first import append_first
+from heimat.service.workers import Workers
 from heimat.store import releases, systems
 from heimat.store.systems import ListedRow, SystemRow
 
+_UNNAMED = "Unnamed"
 _NOT_IN_ADDRESS = re.compile(r"[^a-z0-9]+")
 
 
@@ -40,9 +45,10 @@ class Listed:
 class Opening:
     """Finds and makes systems."""
 
-    def __init__(self, engine: Engine, documents: Documents) -> None:
+    def __init__(self, engine: Engine, documents: Documents, workers: Workers) -> None:
         self._engine = engine
         self._documents = documents
+        self._workers = workers
 
     def all(self) -> list[Listed]:
         """Every system, by name, from its card. One whose document cannot be read does not keep the others away."""
@@ -85,6 +91,24 @@ class Opening:
         with self._engine.begin() as connection:
             slug = add_document(connection, document, person_id)
         return self.find(slug), [line.text for line in lines if line.problem]
+
+    def read_files(self, files: Mapping[str, bytes], name: str) -> Imported:
+        """A system as it would be out of files, by name. Raises DomainError (fields `name` and `files`)."""
+        imported: Imported = self._workers.run(imported_from, files, name)
+        return imported
+
+    def import_files(self, files: Mapping[str, bytes], name: str, person_id: str) -> SystemRow:
+        """Make a system out of files. Raises DomainError (fields `name` and `files`); nothing is made then."""
+        document = self.read_files(files, name).system
+        with self._engine.begin() as connection:
+            slug = add_document(connection, document, person_id)
+        return self.find(slug)
+
+
+def imported_from(files: Mapping[str, bytes], name: str) -> Imported:
+    """A system out of files; called as the files say where no name is given."""
+    sheet = read_sheet(files)
+    return import_sheet(sheet, name.strip() or sheet.system or _UNNAMED)
 
 
 def add_document(connection: Connection, document: ColorSystem, person_id: str) -> str:

@@ -5,7 +5,7 @@ from dataclasses import dataclass
 from datetime import datetime
 from typing import Any
 
-from sqlalchemy import Connection, bindparam, func, select, update
+from sqlalchemy import Connection, Integer, bindparam, cast, func, select, update
 from sqlalchemy.dialects.mysql import insert
 
 from heimat.store.keys import new_id
@@ -101,6 +101,6 @@ def state(connection: Connection) -> tuple[int, ...]:
         select(func.coalesce(func.max(key.id), 0)).scalar_subquery(),
         select(func.count(key.revoked_at)).scalar_subquery(),
         select(func.count(feed.c.system_id)).scalar_subquery(),
-        select(func.coalesce(func.sum(feed.c.keyed * feed.c.system_id), 0)).scalar_subquery(),
+        select(func.coalesce(func.sum(cast(feed.c.keyed, Integer) * feed.c.system_id), 0)).scalar_subquery(),
     )
     return tuple(int(each) for each in connection.execute(query).one())

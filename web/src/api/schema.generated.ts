@@ -73,6 +73,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/imports": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Import Files */
+        post: operations["importFiles"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/imports/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Read Files */
+        post: operations["readFiles"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/ladders": {
         parameters: {
             query?: never;
@@ -3715,6 +3749,19 @@ export interface components {
             words: string;
         };
         /**
+         * FileBody
+         * @description A file: its name, and its bytes in Base64.
+         */
+        FileBody: {
+            /**
+             * Content
+             * Format: base64
+             */
+            content: string;
+            /** Name */
+            name: string;
+        };
+        /**
          * FileView
          * @description A file as it would be published.
          */
@@ -4325,6 +4372,27 @@ export interface components {
             wide: boolean | null;
             /** Wide Steps */
             wide_steps: number;
+        };
+        /**
+         * ImportBody
+         * @description Files to read as one system, and its name; without one it is called as the files say.
+         */
+        ImportBody: {
+            /** Files */
+            files: components["schemas"]["FileBody"][];
+            /**
+             * Name
+             * @default
+             */
+            name?: string;
+        };
+        /**
+         * ImportedView
+         * @description The address of a system that was made out of files.
+         */
+        ImportedView: {
+            /** Slug */
+            slug: string;
         };
         /**
          * InThemeView
@@ -6925,6 +6993,40 @@ export interface components {
             uses: number;
             /** Value */
             value: string;
+        };
+        /**
+         * ReadScaleView
+         * @description A scale that was recognized, its colors from light to dark.
+         */
+        ReadScaleView: {
+            /** Colors */
+            colors: string[];
+            /** Kind */
+            kind: string;
+            /** Name */
+            name: string;
+        };
+        /**
+         * ReadThemeView
+         * @description A theme that was read.
+         */
+        ReadThemeView: {
+            /** Contrast */
+            contrast: string;
+            /** Name */
+            name: string;
+            /** Scheme */
+            scheme: string;
+        };
+        /**
+         * ReadTokenView
+         * @description A token that was read, its name and how many themes say a value of it.
+         */
+        ReadTokenView: {
+            /** Name */
+            name: string;
+            /** Themes */
+            themes: number;
         };
         /**
          * ReadingAnswersBody
@@ -9781,6 +9883,30 @@ export interface components {
             name: string | null;
         };
         /**
+         * UnderstoodView
+         * @description What is understood of files: scales, themes, tokens (the first ones), and what was passed over.
+         *
+         *     `linked` is how many values were found to be a step's, because it alone has their color.
+         */
+        UnderstoodView: {
+            /** Count */
+            count: number;
+            /** Linked */
+            linked: number;
+            /** Name */
+            name: string;
+            /** Pairings */
+            pairings: number;
+            /** Passed Over */
+            passed_over: string[];
+            /** Scales */
+            scales: components["schemas"]["ReadScaleView"][];
+            /** Themes */
+            themes: components["schemas"]["ReadThemeView"][];
+            /** Tokens */
+            tokens: components["schemas"]["ReadTokenView"][];
+        };
+        /**
          * UnusedView
          * @description What nothing uses of one scale: the labels that are published, in words.
          */
@@ -10475,6 +10601,234 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["HarmonyView"];
+                };
+            };
+            /** @description A page of somebody else asks */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request did not arrive in time */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It meets what somebody else has changed */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Heimat is not served under this name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be read, or cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It was asked for too often */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something went wrong that was not foreseen */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away, or others hold what is needed */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    importFiles: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ImportBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ImportedView"];
+                };
+            };
+            /** @description A page of somebody else asks */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request did not arrive in time */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It meets what somebody else has changed */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Heimat is not served under this name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be read, or cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It was asked for too often */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something went wrong that was not foreseen */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away, or others hold what is needed */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    readFiles: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ImportBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UnderstoodView"];
                 };
             };
             /** @description A page of somebody else asks */

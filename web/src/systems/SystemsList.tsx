@@ -6,6 +6,7 @@ import { Link as RouterLink } from "react-router";
 import { client, data, problemOf } from "../api/client";
 import { Mark } from "../components/Mark";
 import { Person } from "../shell/Person";
+import { ImportForm } from "./ImportForm";
 import { StartForm } from "./StartForm";
 
 const AGAIN_MS = 1500;
@@ -86,6 +87,7 @@ export function SystemsList() {
         </Box>
         <Box bg="bg.subtle" borderLeft="1px solid" borderColor="border" padding="24px 28px">
           <StartForm />
+          <ImportForm />
         </Box>
       </Grid>
     </Grid>

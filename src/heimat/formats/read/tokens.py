@@ -87,6 +87,10 @@ def _collect(
             continue
         if isinstance(value, dict):
             _collect(value, (*path, key), here, into, found)
+        elif isinstance(value, list) and value and all(isinstance(each, str) and _is_color(each) for each in value):
+            # Colors in a row, as of a palette.
+            for number, each in enumerate(value, 1):
+                into[".".join((*path, key, str(number)))] = ("color", each)
         elif isinstance(value, str) and _is_color(value):
             # A theme written as plain data: what reads as a color is one.
             into[".".join((*path, key))] = ("color", value)
@@ -162,14 +166,15 @@ def _token(path: str, end: _End, number: int, found: Found) -> None:
     elif end.nowhere:
         found.problem(number, path, f"{path} {end.nowhere}")
     elif end.kind in (None, "color"):
-        color, reason = _color(end.value)
+        color, reason = color_in(end.value)
         if color is not None:
             found.color(number, path, path.replace(".", " "), color)
         elif end.kind == "color":
             found.problem(number, path, f"{path}: {reason}")
 
 
-def _color(value: Any) -> tuple[Color | None, str]:
+def color_in(value: Any) -> tuple[Color | None, str]:
+    """The color that a token's value says, or why it says none."""
     if isinstance(value, str):
         try:
             return parse(value), ""

@@ -1,0 +1,145 @@
+"""Reading files, or an archive of them, as one sheet of tokens: the form is told by their texts, then by names."""
+
+import io
+import json
+import tarfile
+import zipfile
+from collections.abc import Mapping
+from pathlib import PurePosixPath
+
+from heimat.core.proposals.sheet import Sheet, SheetMaker, best
+from heimat.formats.read.any import MOST_BYTES, decode
+from heimat.formats.read.sheets import css, design_tokens, pages, plain, scss
+
+MOST_FILES = 200
+MOST_UNPACKED = 40_000_000
+"""Bytes that an archive may come to: one that unpacks into more was made to."""
+_GZIP, _ZIP = b"\x1f\x8b", b"PK\x03\x04"
+_READ = frozenset(
+    [
+        ".css",
+        ".scss",
+        ".sass",
+        ".less",
+        ".json",
+        ".tokens",
+        ".ts",
+        ".js",
+        ".mjs",
+        ".csv",
+        ".gpl",
+        ".svg",
+        ".html",
+        ".htm",
+    ]
+)
+
+
+def read(files: Mapping[str, bytes]) -> Sheet:
+    """What files hold, by name: of several the one that says most, with a resolver's files read together."""
+    passed_over: list[str] = []
+    texts: dict[str, str] = {}
+    for name, content in files.items():
+        for inner, unpacked in _unpacked(name, content, passed_over).items():
+            if len(unpacked) > MOST_BYTES:
+                passed_over.append(f"{inner} has more than 5 MB and was not read.")
+            else:
+                texts[PurePosixPath(inner).name] = decode(unpacked)
+    sheets = [sheet for name, text in texts.items() if (sheet := _sheet(name, text, texts)).tokens]
+    found = best(sheets)
+    if found is None:
+        maker = SheetMaker("nothing")
+        for words in passed_over or ["No named colors were found."]:
+            maker.pass_over(words)
+        return maker.made()
+    others = len(sheets) - 1
+    if others:
+        passed_over.append(f"{others} other {'file says' if others == 1 else 'files say'} the same or less.")
+    return Sheet(found.form, found.themes, found.tokens, (*passed_over, *found.passed_over), found.system)
+
+
+def _sheet(name: str, text: str, beside: Mapping[str, str]) -> Sheet:
+    ending, start = PurePosixPath(name.lower()).suffix, text.lstrip("\ufeff \t\r\n")
+    nothing = SheetMaker("nothing").made()
+    if start.startswith("{") and ending not in (".css", ".scss", ".ts", ".js"):
+        return _of_json(start, beside)
+    if ending == ".svg" or start.startswith("<svg"):
+        return pages.read_drawing(start)
+    if ending in (".html", ".htm") or start.startswith("<"):
+        return pages.read_guide(start)
+    if ending == ".gpl" or start.startswith("GIMP Palette"):
+        return plain.read_swatches(start)
+    if ending == ".csv":
+        return plain.read_table(start)
+    if ending in (".ts", ".js", ".mjs"):
+        return plain.read_script(start)
+    found = [scss.read(start)] if ending in (".scss", ".sass", ".less") else [css.read(start), scss.read(start)]
+    return best([each for each in found if each.tokens]) or nothing
+
+
+def _of_json(text: str, beside: Mapping[str, str]) -> Sheet:
+    maker = SheetMaker("JSON")
+    try:
+        root = json.loads(text)
+    except json.JSONDecodeError as error:
+        maker.pass_over(f"Not JSON: line {error.lineno}.")
+        return maker.made()
+    except (RecursionError, ValueError):
+        return maker.made()
+    if not isinstance(root, dict):
+        return maker.made()
+    if design_tokens.is_resolver(root):
+        return design_tokens.resolve(root, beside)
+    if isinstance(root.get("tokens"), list):
+        return plain.read_json(root)
+    return design_tokens.read(root)
+
+
+def _unpacked(name: str, content: bytes, passed_over: list[str]) -> dict[str, bytes]:
+    """The files of an archive, or the one file. Nothing is written anywhere, so no path leads out of anything."""
+    if not content.startswith((_GZIP, _ZIP)):
+        return {name: content}
+    try:
+        return _of_tar(content) if content.startswith(_GZIP) else _of_zip(content)
+    except (
+        OSError,
+        EOFError,
+        tarfile.TarError,
+        zipfile.BadZipFile,
+        NotImplementedError,
+        RuntimeError,
+        ValueError,
+    ) as error:
+        passed_over.append(f"{name} cannot be unpacked: {str(error)[:120] or type(error).__name__}.")
+        return {}
+
+
+def _of_tar(content: bytes) -> dict[str, bytes]:
+    found: dict[str, bytes] = {}
+    room = MOST_UNPACKED
+    with tarfile.open(fileobj=io.BytesIO(content), mode="r|gz") as archive:
+        for entry in archive:
+            room -= entry.size
+            if room < 0 or len(found) >= MOST_FILES:
+                raise ValueError("it holds more than an archive of colors does")
+            file = archive.extractfile(entry) if entry.isreg() and _is_read(entry.name) else None
+            if file is not None:
+                found[entry.name] = file.read()
+    return found
+
+
+def _of_zip(content: bytes) -> dict[str, bytes]:
+    found: dict[str, bytes] = {}
+    with zipfile.ZipFile(io.BytesIO(content)) as archive:
+        entries = [entry for entry in archive.infolist() if _is_read(entry.filename)]
+        if len(entries) > MOST_FILES or sum(entry.file_size for entry in entries) > MOST_UNPACKED:
+            raise ValueError("it holds more than an archive of colors does")
+        for entry in entries:
+            with archive.open(entry) as file:
+                found[entry.filename] = file.read(MOST_BYTES + 1)
+    return found
+
+
+def _is_read(name: str) -> bool:
+    path = PurePosixPath(name)
+    return path.suffix.lower() in _READ and path.name not in ("package.json", "release.json", "contract.json")

@@ -1,0 +1,149 @@
+/** A system out of files: what is understood of them is shown before anything is made. */
+import { Box, Button, Field, Flex, Heading, Input, Text } from "@chakra-ui/react";
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useRef, useState } from "react";
+import { useNavigate } from "react-router";
+import { client, data, problemOf } from "../api/client";
+import { ToolButton } from "../components/ToolButton";
+
+interface Sent {
+  name: string;
+  content: string;
+}
+
+const SHOWN = 6;
+const PASSED = 8;
+
+export function ImportForm() {
+  const [files, setFiles] = useState<Sent[]>([]);
+  const [name, setName] = useState("");
+  const input = useRef<HTMLInputElement>(null);
+  const navigate = useNavigate();
+  const queries = useQueryClient();
+  const read = useMutation({
+    mutationFn: (sent: Sent[]) => data(client.POST("/api/imports/read", { body: { files: sent, name: "" } })),
+    onSuccess: (understood) => setName(understood.name),
+  });
+  const make = useMutation({
+    mutationFn: () => data(client.POST("/api/imports", { body: { files, name } })),
+    onSuccess: ({ slug }) => {
+      void queries.invalidateQueries({ queryKey: ["systems"] });
+      navigate(`/systems/${slug}/tokens`);
+    },
+  });
+  const open = async (list: FileList | null) => {
+    const chosen = await Promise.all(Array.from(list ?? []).map(sent));
+    if (chosen.length === 0) return;
+    setFiles(chosen);
+    make.reset();
+    read.mutate(chosen);
+  };
+  const understood = read.data;
+  const problem = make.error ?? read.error;
+  return (
+    <Box as="section" aria-label="A system out of files" marginTop="28px" data-testid="import">
+      <Heading as="h2" fontSize="16px" marginBottom="8px">
+        Out of files
+      </Heading>
+      <Text fontSize="13px" color="fg.muted" marginBottom="8px">
+        Token files with their resolver, stylesheets, SCSS, tables, swatches, a guide, or the archive of a
+        release: scales, themes and tokens come back, as far as the form holds them.
+      </Text>
+      <ToolButton onClick={() => input.current?.click()} disabled={read.isPending}>
+        {read.isPending ? "Reading" : "Open files"}
+      </ToolButton>
+      <input
+        ref={input}
+        type="file"
+        multiple
+        hidden
+        aria-label="Files to make a system of"
+        onChange={(event) => {
+          void open(event.target.files);
+          event.target.value = "";
+        }}
+      />
+      {problem && (
+        <Text role="alert" fontWeight="700" marginTop="8px">
+          {problemOf(problem).message}
+        </Text>
+      )}
+      {understood && !read.isPending && (
+        <Box marginTop="12px" fontSize="12px" data-testid="understood">
+          <Text fontWeight="700">
+            {understood.scales.length} scales, {understood.count} tokens in{" "}
+            {understood.themes.map((theme) => theme.name).join(", ")}
+          </Text>
+          {understood.scales.map((scale) => (
+            <Flex key={scale.name} align="center" gap="8px" marginTop="4px">
+              <Text width="110px" flexShrink={0} truncate title={scale.name}>
+                {scale.name}
+              </Text>
+              <Flex flex="1" height="18px" data-sample>
+                {scale.colors.map((color) => (
+                  <Box key={color} flex="1" style={{ background: color }} />
+                ))}
+              </Flex>
+            </Flex>
+          ))}
+          {understood.tokens.length > 0 && (
+            <Text marginTop="6px">
+              {understood.tokens
+                .slice(0, SHOWN)
+                .map((token) => token.name)
+                .join(", ")}
+              {understood.count > SHOWN && ` and ${understood.count - SHOWN} more`}
+            </Text>
+          )}
+          {understood.linked > 0 && (
+            <Text marginTop="4px">{understood.linked} values are those of a step and will follow it.</Text>
+          )}
+          {understood.passed_over.slice(0, PASSED).map((words) => (
+            <Text key={words} marginTop="4px" overflowWrap="anywhere">
+              {words}
+            </Text>
+          ))}
+          {understood.passed_over.length > PASSED && (
+            <Text marginTop="4px">and {understood.passed_over.length - PASSED} more.</Text>
+          )}
+          <Flex
+            as="form"
+            gap="8px"
+            align="flex-end"
+            marginTop="10px"
+            onSubmit={(event) => {
+              event.preventDefault();
+              make.mutate();
+            }}
+          >
+            <Field.Root gap="2px">
+              <Field.Label fontSize="12px">Name of this system</Field.Label>
+              <Input
+                size="xs"
+                bg="bg"
+                borderColor="border.emphasized"
+                value={name}
+                autoComplete="off"
+                onChange={(event) => setName(event.target.value)}
+              />
+            </Field.Root>
+            <Button type="submit" size="xs" bg="fg" color="bg" disabled={make.isPending || !name.trim()}>
+              {make.isPending ? "Making it" : "Make it"}
+            </Button>
+          </Flex>
+        </Box>
+      )}
+    </Box>
+  );
+}
+
+/** A file as it is sent: its bytes in Base64. */
+async function sent(file: File): Promise<Sent> {
+  const url = await new Promise<string>((done, failed) => {
+    const reader = new FileReader();
+    reader.onload = () => done(String(reader.result));
+    reader.onerror = () => failed(reader.error);
+    reader.readAsDataURL(file);
+  });
+  return { name: file.name, content: url.slice(url.indexOf(",") + 1) };
+}
