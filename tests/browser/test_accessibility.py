@@ -52,6 +52,7 @@ AREA_READY = (
     " [data-testid=condition], [data-testid=behind], [data-testid=merging], [aria-label='Pairings'] table,"
     " [data-testid=report], [data-testid=reaches] [role=radio], [aria-label='Hues on the way'],"
     " [data-testid=partners-found] button, [data-testid=glance], [data-testid=other-colors], [data-testid=check-said],"
+    " [data-testid=resting] p, [data-testid=keys], [data-testid=no-outputs],"
     " [data-testid=area] textarea,"
     " [data-testid=area] input[type=file][accept*=svg],"
     " [data-set], [data-testid=plan], [data-testid=area] [aria-label^='The scale of the neutral']"
@@ -132,7 +133,10 @@ AREAS = (
             ("glance", "routes", "light"),
         )
     ]
-    + [("/systems/brinemark/releases?area=check", "dark")]
+    + [
+        (f"/systems/brinemark/releases?area={area}", chrome)
+        for area, chrome in (("check", "dark"), ("outputs", "light"), ("feed", "dark"), ("resting", "light"))
+    ]
 )
 
 

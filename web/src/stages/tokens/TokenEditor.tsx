@@ -65,6 +65,19 @@ export function TokenEditor({ token }: { token: TokenView }) {
       scrollbarGutter="stable"
       data-testid="token-editor"
     >
+      {detail?.taken && (
+        <Flex gap="8px" align="center" fontSize="12px" marginBottom="6px" data-testid="taken">
+          <Text>
+            {detail.overridden ? "Stands in place of what was taken from" : "Taken from"}{" "}
+            <strong>{detail.taken}</strong>
+          </Text>
+          <ToolButton
+            onClick={() => void put(edit(detail.overridden ? "let_back" : "override", { token: token.id }))}
+          >
+            {detail.overridden ? "Let it be as it was taken" : "Override it here"}
+          </ToolButton>
+        </Flex>
+      )}
       <Flex gap="10px" align="flex-end" wrap="wrap" marginBottom="8px">
         <TextField
           label="Name"
@@ -115,19 +128,6 @@ export function TokenEditor({ token }: { token: TokenView }) {
           </ToolButton>
         </Flex>
       </Flex>
-      {detail?.taken && (
-        <Flex gap="8px" align="center" fontSize="12px" marginBottom="6px" data-testid="taken">
-          <Text>
-            {detail.overridden ? "Stands in place of what was taken from" : "Taken from"}{" "}
-            <strong>{detail.taken}</strong>
-          </Text>
-          <ToolButton
-            onClick={() => void put(edit(detail.overridden ? "let_back" : "override", { token: token.id }))}
-          >
-            {detail.overridden ? "Let it be as it was taken" : "Override it here"}
-          </ToolButton>
-        </Flex>
-      )}
       {problem && (
         <Text role="alert" fontWeight="700" marginBottom="6px">
           {problem}

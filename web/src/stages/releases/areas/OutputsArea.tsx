@@ -80,7 +80,7 @@ export function OutputsArea() {
         <Places key={chosen.placed.id} output={chosen.placed} view={chosen} colors={part.colors} />
       )}
       {part && outputs.length === 0 && (
-        <Box fontSize="12px" maxWidth="620px">
+        <Box fontSize="12px" maxWidth="620px" data-testid="no-outputs">
           <Text>
             Code that is there already has names of its own, or a fixed number of places for colors. Add an
             output called after it: every release then holds a file under those names, or with those places.
