@@ -6,8 +6,10 @@ from collections.abc import Iterator
 from concurrent.futures import ThreadPoolExecutor
 
 import pytest
+from httpx2 import Response
 from sqlalchemy import Engine, event, text
 from sqlalchemy.exc import OperationalError
+from starlette.testclient import TestClient
 
 from heimat.core.errors import DomainError
 from heimat.service.errors import Busy, TooSlow
@@ -192,3 +194,35 @@ def test_more_work_than_can_wait_is_refused_at_once(workers: Workers) -> None:
     done = threading.Event()
     threading.Thread(target=lambda: (workers.run(pow, 1, 1), done.set())).start()
     assert done.wait(10)
+
+
+def test_two_processes_that_publish_the_same_version_at_once_make_one_release(engine: Engine) -> None:
+    """Of two different contents one is out, and the other is refused with the reason; of the same, one is told so."""
+    one, other = client_of(engine), client_of(engine)
+    change = {"base": 1, "edits": [{"type": "set_source", "hue": "buoy", "color": "#123456"}], "view": {}}
+    one.post(f"{AT}/edits", json=change).raise_for_status()
+
+    def at_once(revisions: tuple[int, int], version: str) -> list[Response]:
+        answers: list[Response] = []
+        start = threading.Barrier(2)
+
+        def publish(client: TestClient, revision: int) -> None:
+            start.wait(10)
+            answers.append(client.post(f"{AT}/releases", json={"revision": revision, "version": version}))
+
+        threads = [threading.Thread(target=publish, args=each) for each in zip((one, other), revisions, strict=True)]
+        for thread in threads:
+            thread.start()
+        for thread in threads:
+            thread.join(60)
+        return sorted(answers, key=lambda answer: answer.status_code)
+
+    first, second = at_once((1, 2), "1.0.0")
+    assert (first.status_code, second.status_code) == (201, 422)
+    assert second.json()["detail"] == "1.0.0 is out already; the next one is higher."
+    assert len(one.get(f"{AT}/releases").json()) == 1
+    out = 2 if b"#123456" in one.get("/feeds/brinemark/1.0.0/tokens.css").content else 1
+    same = at_once((3 - out, 3 - out), "2.0.0")
+    assert [answer.status_code for answer in same] == [201, 201]
+    assert sorted(answer.json()["new"] for answer in same) == [False, True]
+    assert len(other.get(f"{AT}/releases").json()) == 2

@@ -16,6 +16,7 @@ from heimat.core.resolve.resolved import resolve
 from heimat.demo.systems import brinemark
 from heimat.formats import write_all
 from heimat.formats.check import check
+from heimat.formats.write import guide, guide_pdf
 from heimat.service.publishing import made_to_publish
 from tools.bench.timing import measure, note, report
 
@@ -24,7 +25,13 @@ def run() -> None:
     """Measure and print."""
     system = brinemark()
     day = date(2026, 1, 1)
-    report("the demo published, all files", measure(lambda: made_to_publish(system, "1.0.0", day), 5), "1 s")
+    without = measure(lambda: made_to_publish(system, "1.0.0", day, False), 5)
+    report("the demo published, all files but the PDF", without, "1 s")
+    report(
+        "its guide as PDF",
+        measure(lambda: guide_pdf.set_pages(guide.write(publication(resolve(system)), "1.0.0").decode()), 3),
+        "5 s",
+    )
     published = publication(resolve(system))
     report("its files written", measure(lambda: write_all(published, "1.0.0"), 10), "none stated")
     files = write_all(published, "1.0.0")

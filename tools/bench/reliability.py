@@ -50,6 +50,7 @@ def _feeds(heimat: RunningHeimat) -> None:
     _told("the stack's floor, the same bytes", floor, floor)
     _told("feed, a version's file", load(heimat.port, "/feeds/brinemark/1.0.0/tokens.css"), floor)
     _told("feed, the latest", load(heimat.port, "/feeds/brinemark/latest/tokens.css"), floor)
+    _told("feed, a range", load(heimat.port, "/feeds/brinemark/1/tokens.css"), floor)
     brotli = "Accept-Encoding: gzip, br\r\n"
     _told("feed, the latest, brotli", load(heimat.port, "/feeds/brinemark/latest/tokens.css", headers=brotli), floor)
     known = f"If-None-Match: {file.headers['etag']}\r\n"
@@ -57,6 +58,18 @@ def _feeds(heimat: RunningHeimat) -> None:
         "feed, the latest, still so (304)",
         load(heimat.port, "/feeds/brinemark/latest/tokens.css", headers=known),
         floor,
+    )
+    with httpx.Client(base_url=heimat.address) as client:
+        made = client.post("/api/systems/brinemark/feed/keys", json={"name": "ticket page"}).raise_for_status()
+        client.put("/api/systems/brinemark/feed", json={"keyed": True}).raise_for_status()
+    bearing = f"Authorization: Bearer {made.json()['key']}\r\n"
+    _told(
+        "feed that asks for a key, a version",
+        load(heimat.port, "/feeds/brinemark/1.0.0/tokens.css", headers=bearing),
+        floor,
+    )
+    _told(
+        "feed that asks for a key, a range", load(heimat.port, "/feeds/brinemark/1/tokens.css", headers=bearing), floor
     )
 
 

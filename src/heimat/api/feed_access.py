@@ -129,7 +129,13 @@ def end_preview(slug: str, name: Annotated[str, Path(max_length=80)], uses: Uses
     return answer(_view(uses, slug))
 
 
-@router.post("/feeds/{slug}/reports", operation_id="sendReport", status_code=204, response_class=Response)
+@router.post(
+    "/feeds/{slug}/reports",
+    operation_id="sendReport",
+    status_code=204,
+    response_class=Response,
+    responses={401: {"description": "No key, or one that opens nothing", "content": {"application/problem+json": {}}}},
+)
 def send_report(slug: str, body: ReportBody, request: Request, uses: Uses) -> Response:
     key = bearer(request.scope)
     if key is None:

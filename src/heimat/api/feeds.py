@@ -35,6 +35,7 @@ DESCRIPTION: dict[str, Any] = {
         "responses": {
             "200": {"description": "The file", "content": {"*/*": {"schema": {"type": "string", "format": "binary"}}}},
             "304": {"description": "What is known is still so"},
+            "401": {"description": "The feed asks for a key", "content": {"application/problem+json": {}}},
             "404": {"description": "There is no such file", "content": {"application/problem+json": {}}},
             "503": {"description": "The database is away", "content": {"application/problem+json": {}}},
         },

@@ -24,6 +24,7 @@ from heimat.core.publication.code_names import Why, meant
 from heimat.core.publication.publication import publication
 from heimat.core.publication.telling import grouped
 from heimat.core.resolve.resolved import Resolved, resolve
+from heimat.formats import ARCHIVE
 from heimat.formats.check import CheckKind
 from heimat.formats.read.code_names import names_in
 from heimat.formats.write import guide
@@ -174,6 +175,14 @@ def read_draft(slug: str, uses: Uses, seeing: Annotated[Seeing, Query()]) -> Res
         "feed": f"/feeds/{row.slug}/{LATEST}/",
     }
     return answer(view)
+
+
+@router.get("/archive", operation_id="readArchive", dependencies=IS_COMPUTING, response_class=Response)
+def read_archive(slug: str, uses: Uses) -> Response:
+    """All files as they would be published now, in one archive."""
+    content = uses.publishing.archive(uses.opening.find(slug))
+    named = {"Content-Disposition": 'attachment; filename="package.tgz"', "Cache-Control": "no-store"}
+    return Response(content, media_type=ARCHIVE, headers=named)
 
 
 @router.get("/guide", operation_id="readGuide", dependencies=IS_COMPUTING, response_class=HTMLResponse)

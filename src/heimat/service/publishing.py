@@ -17,7 +17,7 @@ from heimat.core.publication.outputs import gap_words, names_lost
 from heimat.core.publication.publication import Publication, PublishedTheme, publication
 from heimat.core.publication.telling import drafted_notes, markdown
 from heimat.core.resolve.resolved import resolve
-from heimat.formats import MANIFEST, NO_TEXT, write_all
+from heimat.formats import ARCHIVE, MANIFEST, NO_TEXT, write_all
 from heimat.formats.check import Check, check
 from heimat.formats.packing import packed
 from heimat.service.clock import now
@@ -92,6 +92,15 @@ class Publishing:
         before = self._documents.publication(latest.id) if latest else None
         system = self._documents.system(row.alternative_id, row.head_number)
         return self._workers.run(_drafted, system, before, latest.version if latest else None, now().date())
+
+    def archive(self, row: SystemRow) -> bytes:
+        """The archive of all files, as it would be published now, but for the guide as PDF."""
+        with self._engine.connect() as connection:
+            latest = releases.latest_release(connection, row.id)
+        before = self._documents.publication(latest.id) if latest else None
+        system = self._documents.system(row.alternative_id, row.head_number)
+        packed_files: bytes = self._workers.run(_archived, system, before, latest.version if latest else None)
+        return packed_files
 
     def between(self, row: SystemRow, before: str, after: str | None) -> Comparison:
         """What differs from one release to another, or to the newest revision. Raises NotFound and DomainError."""
@@ -191,9 +200,7 @@ def made_to_publish(system: ColorSystem, version: str, today: date, printed: boo
 def _drafted(system: ColorSystem, before: Publication | None, latest: str | None, today: date) -> Draft:
     resolved = resolve(system)
     content = publication(resolved)
-    changes = compare(before, content)
-    lost = names_lost(before.outputs, content.outputs) if before else []
-    proposed = next_version(latest, changes, system.release_rules.patch_below, lost)
+    proposed = _proposed(system, before, content, latest)
     written = write_all(content, proposed.version)
     # The manifest tells of the guide as PDF too, which is made when it is published.
     texts = {file.name for file in written if file.media_type not in NO_TEXT and file.name != MANIFEST}
@@ -204,6 +211,17 @@ def _drafted(system: ColorSystem, before: Publication | None, latest: str | None
     return Draft(
         latest, differs, proposed, files, _stops(system, before, content, left), _told(system, content, left), nothing
     )
+
+
+def _archived(system: ColorSystem, before: Publication | None, latest: str | None) -> bytes:
+    content = publication(resolve(system))
+    version = _proposed(system, before, content, latest).version
+    return next(file.content for file in write_all(content, version) if file.media_type == ARCHIVE)
+
+
+def _proposed(system: ColorSystem, before: Publication | None, after: Publication, latest: str | None) -> Proposed:
+    lost = names_lost(before.outputs, after.outputs) if before else []
+    return next_version(latest, compare(before, after), system.release_rules.patch_below, lost)
 
 
 def compared(before: Publication | None, after: Publication, version: str) -> Comparison:

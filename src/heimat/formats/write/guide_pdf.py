@@ -32,11 +32,16 @@ _PRINTED = """
 
 def write(publication: Publication, version: str) -> bytes:
     """The guide of everything that is published, on pages."""
-    return _set(guide.write(publication, version).decode())
+    return _remembered(guide.write(publication, version).decode())
 
 
 @lru_cache(_REMEMBERED)
-def _set(page: str) -> bytes:
+def _remembered(page: str) -> bytes:
+    return set_pages(page)
+
+
+def set_pages(page: str) -> bytes:
+    """A guide's page, set on pages."""
     # It takes most of a second to load, and only who publishes needs it.
     from weasyprint import CSS, HTML
     from weasyprint.text.fonts import FontConfiguration

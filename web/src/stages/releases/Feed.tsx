@@ -6,6 +6,7 @@ import { Choice } from "../../components/Choice";
 import { ToolButton } from "../../components/ToolButton";
 import { copyText } from "../../util/copy";
 import { download } from "../../util/download";
+import { useLook } from "../../workspace/look";
 import { GuideForm } from "./GuideForm";
 
 const MANIFEST =
@@ -19,6 +20,7 @@ interface Props {
 }
 
 export function Feed({ draft, latest }: Props) {
+  const slug = useLook((at) => at.slug);
   const [name, setName] = useState(draft.files[0]?.name ?? "");
   const [said, setSaid] = useState("");
   const file = draft.files.find((each) => each.name === name);
@@ -51,6 +53,18 @@ export function Feed({ draft, latest }: Props) {
             <ToolButton onClick={() => download(name, file.text, "text/plain")}>Download</ToolButton>
           </>
         )}
+        <Link
+          href={`/api/systems/${encodeURIComponent(slug)}/archive`}
+          download="package.tgz"
+          textDecoration="underline"
+          color="fg"
+          fontSize="12px"
+          minHeight="24px"
+          display="inline-flex"
+          alignItems="center"
+        >
+          All as one archive
+        </Link>
         <ToolButton onClick={() => void copy()} disabled={latest === null}>
           Copy the feed’s address
         </ToolButton>

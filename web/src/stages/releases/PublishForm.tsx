@@ -4,6 +4,7 @@ import { Box, Button, Field, Flex, Input, Text, Textarea } from "@chakra-ui/reac
 import { useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { client, type DraftView, data, type Problem, problemOf } from "../../api/client";
+import { Passing } from "../../components/Passing";
 import { ToolButton } from "../../components/ToolButton";
 import { draftKey, useDraft, useShapedDraft } from "../../util/drafts";
 import { focusSoon, found } from "../../util/focus";
@@ -26,11 +27,15 @@ export function PublishForm({ draft }: Props) {
   const version = typed ?? draft.proposed;
   const [problem, setProblem] = useState<Problem | null>(null);
   const [done, setDone] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
   const { nothing } = draft;
 
   const publish = async (event: FormEvent) => {
     event.preventDefault();
+    if (busy) return;
     setProblem(null);
+    setDone(null);
+    setBusy(true);
     try {
       const body = { revision: draft.revision, version, notes };
       const made = await data(
@@ -45,6 +50,8 @@ export function PublishForm({ draft }: Props) {
       await queries.invalidateQueries({ queryKey: ["releases", slug] });
     } catch (thrown) {
       setProblem(problemOf(thrown));
+    } finally {
+      setBusy(false);
     }
   };
   const at = (field: string) => problem?.errors.find((error) => error.field === field)?.message;
@@ -79,7 +86,7 @@ export function PublishForm({ draft }: Props) {
           marginTop="20px"
           bg="fg"
           color="bg"
-          disabled={nothing || draft.stops.length > 0}
+          disabled={nothing || busy || draft.stops.length > 0}
         >
           Publish {version}
         </Button>
@@ -115,6 +122,7 @@ export function PublishForm({ draft }: Props) {
       )}
       <Rules rules={draft.rules} />
       <Box role="status" fontWeight="700" tabIndex={-1} data-published>
+        {busy && <Passing words="Writing the files, and setting the guide on pages" />}
         {problem ? (at("version") ?? at("notes") ?? at("rules") ?? problem.message) : done}
       </Box>
     </Box>

@@ -1,10 +1,11 @@
 /** Colors for categories, made as far apart as the bounds allow; what each position costs is known before it is chosen. */
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-query";
-import { useEffect, useState } from "react";
+import { useState } from "react";
 import { client, data, problemOf, type WishBody } from "../../../api/client";
 import { CHART_COLORS } from "../../../api/constants.generated";
 import { NumberField } from "../../../components/NumberField";
+import { Passing } from "../../../components/Passing";
 import { Toggle } from "../../../components/Toggle";
 import { ToolButton } from "../../../components/ToolButton";
 import { usePart, useWorkspace } from "../../../workspace/hooks";
@@ -149,7 +150,10 @@ export function GenerateArea() {
           </Box>
           <Text width="190px" fontSize="12px" aria-live="polite" data-testid="reached">
             {proposal.isFetching ? (
-              <Searching onStop={stop} />
+              <Flex gap="8px" align="center">
+                <Passing words="Searching" />
+                <ToolButton onClick={stop}>Stop</ToolButton>
+              </Flex>
             ) : stopped ? (
               "Stopped. Another search, or another wish, goes on."
             ) : (
@@ -203,23 +207,6 @@ export function GenerateArea() {
               .join("; ")}.`}
       </Text>
     </Area>
-  );
-}
-
-/** How long a search has been going on, beyond half a second, and a way to end it. */
-function Searching({ onStop }: { onStop: () => void }) {
-  const [tenths, setTenths] = useState(0);
-  useEffect(() => {
-    const ticking = setInterval(() => setTenths((before) => before + 1), 100);
-    return () => clearInterval(ticking);
-  }, []);
-  return tenths < 5 ? (
-    "Searching"
-  ) : (
-    <Flex gap="8px" align="center">
-      <Text aria-hidden="true">Searching, {(tenths / 10).toFixed(1)} s</Text>
-      <ToolButton onClick={onStop}>Stop</ToolButton>
-    </Flex>
   );
 }
 
