@@ -100,6 +100,8 @@ def test_who_is_behind_is_told_by_what_was_fetched_and_what_a_check_found(client
     revision = client.get(f"{AT}/head").json()["revision"]
     edit(client, {"type": "deprecate_token", "token": faint, "deprecated": {"reason": "too faint"}}, base=revision)
     rename(client, "text.late", "text.delayed")
+    # It is said before it happens.
+    assert "ticket page still uses text.late: gone with this release." in client.get(f"{AT}/draft").json()["told"]
     publish(client, "2.0.0")
     client.get(f"{FEED}/latest/tokens.css", headers=bearing(key))
     (standing,) = client.get(f"{AT}/feed").json()["keys"]

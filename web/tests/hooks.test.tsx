@@ -1,8 +1,9 @@
-import { act, fireEvent, screen } from "@testing-library/react";
+import { act, fireEvent, render, screen } from "@testing-library/react";
 import { useEffect } from "react";
 import { expect, it, vi } from "vitest";
 import { ErrorBoundary } from "../src/shell/ErrorBoundary";
 import { useLatest } from "../src/workspace/useLatest";
+import { useWhole } from "../src/workspace/useWhole";
 import { draw } from "./drawing";
 import { settled } from "./server";
 
@@ -66,4 +67,52 @@ it("a question is asked anew with its newest wording, one at a time, and a refus
     await settled();
   });
   expect(seen.slice(before).some((each) => each.startsWith("D"))).toBe(false);
+});
+
+interface Whole {
+  one: number;
+  other: number;
+}
+
+function Changing({
+  value,
+  keep,
+  hand,
+}: {
+  value: Whole;
+  keep: (whole: Whole) => Promise<unknown>;
+  hand: Hand;
+}) {
+  hand.change = useWhole(value, keep);
+  return null;
+}
+interface Hand {
+  change?: ReturnType<typeof useWhole<Whole>>;
+}
+
+it("a part that was changed a moment ago is not taken back by the next change, nor by an answer that comes late", async () => {
+  const hand: Hand = {};
+  const ends: (() => void)[] = [];
+  const kept: Whole[] = [];
+  const keep = (whole: Whole) => {
+    kept.push(whole);
+    return new Promise<void>((done) => ends.push(done));
+  };
+  const { rerender } = render(<Changing value={{ one: 0, other: 0 }} keep={keep} hand={hand} />);
+  void hand.change?.({ one: 1 });
+  void hand.change?.({ other: 5 });
+  expect(kept).toEqual([
+    { one: 1, other: 0 },
+    { one: 1, other: 5 },
+  ]);
+  // The first answer comes while the second change is on its way.
+  rerender(<Changing value={{ one: 1, other: 0 }} keep={keep} hand={hand} />);
+  void hand.change?.((at) => ({ one: at.one + 1 }));
+  expect(kept[2]).toEqual({ one: 2, other: 5 });
+  for (const end of ends) end();
+  await settled();
+  // What others did since is built upon once nothing is on its way.
+  rerender(<Changing value={{ one: 7, other: 7 }} keep={keep} hand={hand} />);
+  void hand.change?.({ other: 8 });
+  expect(kept[3]).toEqual({ one: 7, other: 8 });
 });

@@ -1,6 +1,7 @@
 """Publishing: what would change, the release itself, and the files of the feed."""
 
 import hashlib
+from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import date
 
@@ -25,7 +26,7 @@ from heimat.service.documents import Documents
 from heimat.service.feeds import Feeds, version_of
 from heimat.service.transactions import in_transaction
 from heimat.service.workers import Workers
-from heimat.store import releases, revisions, systems
+from heimat.store import feed_keys, releases, revisions, systems
 from heimat.store.releases import FileRow, NewRelease, ReleaseRow
 from heimat.store.systems import SystemRow
 
@@ -89,9 +90,11 @@ class Publishing:
         """What publishing a system's newest revision would do."""
         with self._engine.connect() as connection:
             latest = releases.latest_release(connection, row.id)
+            keys = feed_keys.keys_of(connection, row.id)
         before = self._documents.publication(latest.id) if latest else None
         system = self._documents.system(row.alternative_id, row.head_number)
-        return self._workers.run(_drafted, system, before, latest.version if latest else None, now().date())
+        using = [(key.name, tuple(key.report["names"])) for key in keys if key.report and key.revoked_at is None]
+        return self._workers.run(_drafted, system, before, latest.version if latest else None, now().date(), using)
 
     def archive(self, row: SystemRow) -> bytes:
         """The archive of all files, as it would be published now, but for the guide as PDF."""
@@ -197,7 +200,13 @@ def made_to_publish(system: ColorSystem, version: str, today: date, printed: boo
     return Made(content, digest, files, count_open(resolved, today))
 
 
-def _drafted(system: ColorSystem, before: Publication | None, latest: str | None, today: date) -> Draft:
+def _drafted(
+    system: ColorSystem,
+    before: Publication | None,
+    latest: str | None,
+    today: date,
+    using: Sequence[tuple[str, Sequence[str]]] = (),
+) -> Draft:
     resolved = resolve(system)
     content = publication(resolved)
     proposed = _proposed(system, before, content, latest)
@@ -207,10 +216,21 @@ def _drafted(system: ColorSystem, before: Publication | None, latest: str | None
     files = [(file.name, file.content.decode() if file.name in texts else "") for file in written]
     left = count_open(resolved, today)
     differs = compared(before, content, proposed.version)
+    told = [*(_still_used(before, content, using) if before else []), *_told(system, content, left)]
     nothing = before is not None and same(before, content)
     return Draft(
-        latest, differs, proposed, files, _stops(system, before, content, left), _told(system, content, left), nothing
+        latest, differs, proposed, files, _stops(system, before, content, left), told, nothing
     )
+
+
+def _still_used(
+    before: Publication, after: Publication, using: Sequence[tuple[str, Sequence[str]]]
+) -> list[str]:
+    """Who uses, by the last check of each key, what goes with this release."""
+    names = {token.name for token in after.with_palettes()}
+    going = {token.name for token in before.with_palettes()} - names
+    found = ((who, [name for name in used if name in going]) for who, used in using)
+    return [f"{who} still uses {listed(gone)}: gone with this release." for who, gone in found if gone]
 
 
 def _archived(system: ColorSystem, before: Publication | None, latest: str | None) -> bytes:

@@ -13,6 +13,7 @@ from heimat.core.document.names import css_name
 from heimat.core.document.pairings import USE_WORDS
 from heimat.core.publication.palettes import PublishedPalette
 from heimat.core.publication.publication import Publication, PublishedToken, PublishedValue
+from heimat.formats.write.guide_charts import drawn
 from heimat.formats.write.values import hex_text, theme_names, title_of
 
 FILE = "guide.html"
@@ -35,6 +36,7 @@ _STYLE = f"""
 .{_ROOT} .swatch{{display:inline-block;width:34px;height:20px;vertical-align:middle;margin-right:8px;
  border:1px solid var(--faint)}}
 .{_ROOT} pre{{border:1px solid var(--line);padding:10px;overflow:auto;white-space:pre-wrap}}
+.{_ROOT} .charts{{display:flex;flex-wrap:wrap;gap:8px;margin:0 0 8px}}.{_ROOT} .chart{{width:300px;max-width:100%}}
 .{_ROOT} .cards{{column-gap:28px}}.{_ROOT} .card{{break-inside:avoid;border-top:1px solid var(--faint);padding:8px 0}}
 .{_ROOT} .card h3{{margin:0}}.{_ROOT} .card p{{margin:2px 0}}
 @media print{{.{_ROOT} h2{{break-after:avoid}}.{_ROOT} tr,.{_ROOT} .scale{{break-inside:avoid}}}}
@@ -188,6 +190,9 @@ def _palette(publication: Publication, palette: PublishedPalette) -> Iterable[st
     rows = [(name, [color.lower() for color in palette.colors.get(theme, ())]) for theme, name in names.items()]
     first = palette.colors.get(publication.themes[0].id, ())
     labels = palette.categories or tuple(str(number + 1) for number in range(len(first)))
+    yield '<div class="charts">'
+    yield from (drawn(palette, theme, name) for theme, name in names.items())
+    yield "</div>"
     yield from _strip(rows, [_under(word, [color.lower()]) for word, color in zip(labels, first, strict=True)])
 
 

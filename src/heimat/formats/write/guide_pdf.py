@@ -26,6 +26,7 @@ _PRINTED = """
 .color-guide td,.color-guide th{overflow-wrap:anywhere}.color-guide th:first-child{width:25%}
 .color-guide th:last-child{width:24%}.color-guide .strip th:first-child{width:10%}
 .color-guide .strip td{font-size:7px}.color-guide .strip code{font-size:6px}.color-guide .strip .flush td{height:32px}
+.color-guide .charts{display:block}.color-guide .chart{width:165px;margin-right:6px}
 .color-guide .swatch{width:20px;height:12px;margin-right:4px}
 """
 

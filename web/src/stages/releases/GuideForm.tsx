@@ -7,6 +7,7 @@ import { Toggle } from "../../components/Toggle";
 import { ToolButton } from "../../components/ToolButton";
 import { useWorkspace } from "../../workspace/hooks";
 import { useLook } from "../../workspace/look";
+import { useWhole } from "../../workspace/useWhole";
 
 type Notation = NonNullable<Guide["notations"]>[number];
 type Piece = NonNullable<Guide["parts"]>[number];
@@ -27,12 +28,12 @@ export function GuideForm({ guide }: { guide: Guide }) {
   const notations = guide.notations ?? ["hex"];
   const all = Object.keys(PARTS) as Piece[];
   const parts = guide.parts ?? all;
-  const set = (change: Partial<Guide>) => put(edit("set_guide", { guide: { ...guide, ...change } }));
+  const set = useWhole(guide, (whole) => put(edit("set_guide", { guide: whole })));
   const turn = (each: Notation) => {
-    const left = notations.includes(each)
-      ? notations.filter((other) => other !== each)
-      : [...notations, each];
-    if (left.length > 0) void set({ notations: left });
+    void set(({ notations: now = ["hex"] }) => {
+      const left = now.includes(each) ? now.filter((other) => other !== each) : [...now, each];
+      return left.length > 0 ? { notations: left } : {};
+    });
   };
   const earlier = (place: number) => {
     const moved = [...parts];

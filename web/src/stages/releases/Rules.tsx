@@ -5,11 +5,11 @@ import { edit } from "../../api/edits";
 import { NumberField } from "../../components/NumberField";
 import { Toggle } from "../../components/Toggle";
 import { useWorkspace } from "../../workspace/hooks";
+import { useWhole } from "../../workspace/useWhole";
 
 export function Rules({ rules }: { rules: ReleaseRules }) {
   const { put } = useWorkspace();
-  const set = (change: Partial<ReleaseRules>) =>
-    put(edit("set_release_rules", { rules: { ...rules, ...change } }));
+  const set = useWhole(rules, (whole) => put(edit("set_release_rules", { rules: whole })));
   return (
     <Flex
       gap="8px"
@@ -21,13 +21,16 @@ export function Rules({ rules }: { rules: ReleaseRules }) {
       aria-label="Rules"
     >
       <Text color="fg.muted">Refuse</Text>
-      <Toggle on={rules.refuse_open ?? false} onClick={() => void set({ refuse_open: !rules.refuse_open })}>
+      <Toggle
+        on={rules.refuse_open ?? false}
+        onClick={() => void set((at) => ({ refuse_open: !at.refuse_open }))}
+      >
         while findings are open
       </Toggle>
       <Toggle
         on={rules.refuse_sudden ?? false}
         title="A token is deprecated in one release before it goes in another"
-        onClick={() => void set({ refuse_sudden: !rules.refuse_sudden })}
+        onClick={() => void set((at) => ({ refuse_sudden: !at.refuse_sudden }))}
       >
         removals nobody was told of
       </Toggle>

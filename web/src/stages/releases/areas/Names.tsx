@@ -20,6 +20,7 @@ import { ToolButton } from "../../../components/ToolButton";
 import { draftKey, useDraft } from "../../../util/drafts";
 import { useWorkspace } from "../../../workspace/hooks";
 import { useLook } from "../../../workspace/look";
+import { useWhole } from "../../../workspace/useWhole";
 import { PublishedName } from "./PublishedName";
 
 const FORMS = [
@@ -42,7 +43,9 @@ export function Names({ output, view, colors }: Props) {
   const [text, setText] = useDraft(draftKey(`names-${output.id}`, slug));
   const [all, setAll] = useState(false);
   const names = output.names ?? [];
-  const set = (change: Partial<NamedOutput>) => put(edit("set_output", { output: { ...output, ...change } }));
+  const set = useWhole(output, (whole) => put(edit("set_output", { output: whole })));
+  // What is refused is told at its field.
+  const told = (whole: NamedOutput) => keep([edit("set_output", { output: whole })]);
   const read = useMutation({
     mutationFn: async () => {
       const found = await data(
@@ -57,7 +60,7 @@ export function Names({ output, view, colors }: Props) {
       const fresh = found.filter((each) => !known.has(each.name));
       if (fresh.length === 0) return { found: found.length, fresh: 0, sure: 0 };
       const more = fresh.map(({ name, of }) => ({ name, of }));
-      await keep([edit("set_output", { output: { ...output, names: [...names, ...more] } })]);
+      await set((at) => ({ names: [...(at.names ?? []), ...more] }), told);
       return { found: found.length, fresh: fresh.length, sure: fresh.filter((each) => each.of).length };
     },
   });
@@ -69,7 +72,7 @@ export function Names({ output, view, colors }: Props) {
   ];
   const shown = all ? ordered : ordered.slice(0, SHOWN);
   const point = (name: string, of: string | null) =>
-    set({ names: names.map((each) => (each.name === name ? { name, of } : each)) });
+    set((at) => ({ names: at.names?.map((each) => (each.name === name ? { name, of } : each)) ?? [] }));
   return (
     <>
       <Flex gap="8px" align="center" wrap="wrap" marginBottom="8px">
@@ -82,7 +85,7 @@ export function Names({ output, view, colors }: Props) {
         <Toggle
           on={output.rest ?? true}
           title="What has no name below goes out by the pattern"
-          onClick={() => void set({ rest: !(output.rest ?? true) })}
+          onClick={() => void set((at) => ({ rest: !(at.rest ?? true) }))}
         >
           All others by a pattern
         </Toggle>
@@ -93,7 +96,7 @@ export function Names({ output, view, colors }: Props) {
               value={output.pattern ?? "{name}"}
               width="150px"
               mono
-              onCommit={(pattern) => keep([edit("set_output", { output: { ...output, pattern } })])}
+              onCommit={(pattern) => set({ pattern }, told)}
             />
             <Choice
               label="Words"
@@ -158,7 +161,9 @@ export function Names({ output, view, colors }: Props) {
             <ToolButton
               marginLeft="auto"
               aria-label={`Take ${each.name} out`}
-              onClick={() => void set({ names: names.filter((other) => other.name !== each.name) })}
+              onClick={() =>
+                void set((at) => ({ names: at.names?.filter((other) => other.name !== each.name) ?? [] }))
+              }
             >
               Take out
             </ToolButton>

@@ -7,6 +7,7 @@ import { NumberField } from "../../../components/NumberField";
 import { TextField } from "../../../components/TextField";
 import { ToolButton } from "../../../components/ToolButton";
 import { useWorkspace } from "../../../workspace/hooks";
+import { useWhole } from "../../../workspace/useWhole";
 import { PublishedName } from "./PublishedName";
 
 interface Props {
@@ -15,36 +16,43 @@ interface Props {
   colors: PublishedColorView[];
 }
 
+/** What stands in each place, nothing in those that are empty. */
+const padded = ({ count = 12, holds = [] }: PlacedOutput): (string | null)[] =>
+  Array.from({ length: Math.max(count, holds.length) }, (_, here) => holds[here] ?? null);
+
 export function Places({ output, view, colors }: Props) {
   const { keep, put } = useWorkspace();
   const [at, setAt] = useState(0);
   const count = output.count ?? 12;
   const columns = output.columns ?? 6;
   const place = Math.min(at, count - 1);
-  const holds = Array.from(
-    { length: Math.max(count, output.holds?.length ?? 0) },
-    (_, here) => output.holds?.[here] ?? null,
-  );
+  const holds = padded(output);
   const meanings = output.meanings ?? [];
   const nameOf = (id: string | null) => colors.find((color) => color.id === id)?.name;
-  const set = (change: Partial<PlacedOutput>) =>
-    put(edit("set_output", { output: { ...output, ...change } }));
-  const hold = (id: string | null) => set({ holds: holds.map((was, here) => (here === place ? id : was)) });
+  const set = useWhole(output, (whole) => put(edit("set_output", { output: whole })));
+  const hold = (id: string | null) =>
+    set((now) => ({ holds: padded(now).map((was, here) => (here === place ? id : was)) }));
   const exchange = (other: number) => {
-    const moved = [...holds];
-    [moved[place], moved[other]] = [holds[other] ?? null, holds[place] ?? null];
     setAt(other);
-    return set({ holds: moved });
+    return set((now) => {
+      const moved = padded(now);
+      [moved[place], moved[other]] = [moved[other] ?? null, moved[place] ?? null];
+      return { holds: moved };
+    });
   };
-  const mean = (text: string) => {
-    const all = Array.from(
-      { length: Math.max(meanings.length, place + 1) },
-      (_, here) => meanings[here] ?? "",
+  const mean = (text: string) =>
+    set(
+      (now) => {
+        const all = Array.from(
+          { length: Math.max(now.meanings?.length ?? 0, place + 1) },
+          (_, here) => now.meanings?.[here] ?? "",
+        );
+        all[place] = text.trim();
+        while (all.length > 0 && !all[all.length - 1]) all.pop();
+        return { meanings: all };
+      },
+      (whole) => keep([edit("set_output", { output: whole })]),
     );
-    all[place] = text.trim();
-    while (all.length > 0 && !all[all.length - 1]) all.pop();
-    return keep([edit("set_output", { output: { ...output, meanings: all } })]);
-  };
   const empty = view.places.filter((of) => of === null).length;
   const words = (here: number) => meanings[here] || nameOf(view.places[here] ?? null) || "empty";
   return (
