@@ -218,14 +218,10 @@ def _drafted(
     differs = compared(before, content, proposed.version)
     told = [*(_still_used(before, content, using) if before else []), *_told(system, content, left)]
     nothing = before is not None and same(before, content)
-    return Draft(
-        latest, differs, proposed, files, _stops(system, before, content, left), told, nothing
-    )
+    return Draft(latest, differs, proposed, files, _stops(system, before, content, left), told, nothing)
 
 
-def _still_used(
-    before: Publication, after: Publication, using: Sequence[tuple[str, Sequence[str]]]
-) -> list[str]:
+def _still_used(before: Publication, after: Publication, using: Sequence[tuple[str, Sequence[str]]]) -> list[str]:
     """Who uses, by the last check of each key, what goes with this release."""
     names = {token.name for token in after.with_palettes()}
     going = {token.name for token in before.with_palettes()} - names

@@ -219,7 +219,7 @@ def _pairings(publication: Publication) -> list[str]:
     themes = [theme.name for theme in publication.themes]
     heads = "".join(f'<th scope="col">{escape(name)}</th>' for name in themes)
     first = "".join(f'<th scope="col">{words}</th>' for words in ("on", "stands", "as"))
-    lines = [f"<table><thead><tr>{first}{heads}</tr></thead><tbody>"]
+    lines = [f'<table class="pairs"><thead><tr>{first}{heads}</tr></thead><tbody>']
     grounds = list(dict.fromkeys(each["ground"] for each in pairings))
     for each in sorted(pairings, key=lambda pairing: grounds.index(pairing["ground"])):
         needed = each["needed"]
