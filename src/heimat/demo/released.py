@@ -3,8 +3,10 @@
 from sqlalchemy import Engine
 
 from heimat.core.color.notation import parse
+from heimat.core.document.outputs import NamedOutput, OutputName, PlacedOutput
 from heimat.core.document.system import ColorSystem
 from heimat.core.edits import UserEdit, apply_all
+from heimat.core.edits.outputs import AddOutput, SetOutput
 from heimat.core.edits.sources import SetSource
 from heimat.core.edits.token_care import DescribeToken
 from heimat.core.edits.token_names import RenameToken
@@ -29,9 +31,41 @@ _SECOND: tuple[UserEdit, ...] = (
     SetSource(hue="buoy", color=parse("#DF5A33")),
     SetSource(hue="lamp", color=parse("#D98A00")),
 )
+_PAGE = NamedOutput(
+    id="ticket-page",
+    order="a",
+    name="ticket page",
+    rest=False,
+    names=tuple(
+        OutputName(name=name, of=of)
+        for name, of in (
+            ("ink", "text-strong"),
+            ("ink-soft", "text-faint"),
+            ("paper", "surface-page"),
+            ("late", "text-late"),
+            ("sail", "tidewater/s600"),
+            ("tide-table", None),
+        )
+    ),
+)
+"""The names that the ticket page had before it took its colors from the feed; for one there is nothing yet."""
+_DISPLAY = PlacedOutput(
+    id="quay-display",
+    order="b",
+    name="quay display",
+    count=8,
+    columns=4,
+    meanings=("ground", "ink", "late", "cancelled"),
+    holds=("surface-board", "text-on-board", "lamp/s400", "flare/s400", "kelp/s400", "sound/s400"),
+)
+"""The display on the quays has eight colors, of which the first four mean something to it."""
 _WAITING: tuple[UserEdit, ...] = (
     SetSource(hue="gorse", color=parse("#DFAF3A")),
     RenameToken(token="text-late", name="text.late"),
+    AddOutput(id=_PAGE.id, name=_PAGE.name),
+    SetOutput(output=_PAGE),
+    AddOutput(id=_DISPLAY.id, name=_DISPLAY.name, kind="places"),
+    SetOutput(output=_DISPLAY),
     DescribeToken(token="text-late", usage="Delay figures on the operations board, from afar."),
 )
 

@@ -20,7 +20,8 @@ def drawn(palette: PublishedPalette, theme: str, name: str) -> str:
     edges = "auto" if palette.kind == "categorical" else "crispEdges"
     words = escape(f"{palette.name} on a chart, {name}", quote=True)
     return (
-        f'<svg class="chart" viewBox="0 0 {_WIDTH} {_HEIGHT}" role="img" aria-label="{words}" shape-rendering="{edges}">'
+        f'<svg class="chart" viewBox="0 0 {_WIDTH} {_HEIGHT}" role="img" aria-label="{words}"'
+        f' shape-rendering="{edges}">'
         f'<rect width="{_WIDTH}" height="{_HEIGHT}" fill="{ground}"/>{marks}</svg>'
     )
 
