@@ -7,6 +7,7 @@ from pathlib import Path
 import pytest
 
 from tests.browser.page import Page
+from tests.browser.test_accessibility import check, violations
 
 AT = "/systems/brinemark/releases"
 
@@ -37,6 +38,7 @@ def test_names_of_the_code_are_read_filled_and_published(page: Page) -> None:
     page.wait(lambda: "nothing yet" not in page.find("[data-testid=code-names]").text)
     page.press("All others by a pattern")
     page.says("[data-testid=names-said]", "2 names go out")
+    check(page)
     publish(page, "1.0.0")
     css = fetched(page, "/feeds/brinemark/1.0.0/names.ticket-page.css").decode()
     assert "--mood: #0B6E6E;" in css
@@ -52,6 +54,7 @@ def test_places_are_filled_and_moved_by_keys_and_clicks(page: Page) -> None:
     page.says("[data-testid=places-said]", "11 of 12 places are empty")
     page.type("It is there for", "ink", enter=True)
     page.wait(lambda: page.all("[aria-label='Place 1, ink']"))
+    check(page)
     page.press("Later")
     page.wait(lambda: page.all("[aria-label='Place 2, text.strong']"))
     page.press("Undo")
@@ -64,6 +67,7 @@ def test_a_key_is_told_once_opens_the_feed_and_is_revoked(page: Page) -> None:
     page.type("Make a key for", "ticket page", enter=True)
     page.says("[data-testid=made-key]", "told this once")
     key = page.find("[data-testid=made-key] code").text
+    check(page)
     page.press("Only with a key")
     page.wait(lambda: page.button("Only with a key").get_attribute("aria-pressed") == "true")
     with pytest.raises(urllib.error.HTTPError):
@@ -85,6 +89,7 @@ def test_a_site_rests_on_its_company_and_overrides_one_token(page: Page) -> None
     publish(page, "1.0.0")
     page.open("/systems/merrow-light/releases?area=resting")
     page.says("[data-testid=resting-plan]", "5 hues and ")
+    check(page)
     page.press("Rest on it")
     page.says("[data-testid=resting]", "Rests on Brinemark 1.0.0: 5 hues")
     page.open("/systems/merrow-light/sources")
@@ -110,6 +115,7 @@ def test_an_old_release_is_read_as_it_was_and_nothing_in_it_changes(page: Page) 
     page.find("a[href*='%401.0.0/scales']").click()
     page.says("[data-testid=released]", "1.0.0 as it was released, to be read")
     page.wait(lambda: "#0B6E6E" in page.find("main").text)
+    check(page)
     page.find("[data-step='tidewater/s600'], [aria-label*='tidewater 600']").click()
     page.keys("-")
     page.says("body", "This is 1.0.0 as it was released, and nothing in it changes.")
@@ -125,6 +131,7 @@ def test_the_files_of_a_release_come_back_as_a_system(page: Page, tmp_path: Path
     page.open("/")
     page.find("[data-testid=import] input[type=file]").send_keys(str(archive))
     page.says("[data-testid=understood]", "9 scales, 134 tokens in day, night, quay")
+    check(page)
     page.type("Name of this system", "Read again", enter=True)
     page.wait(lambda: page.driver.current_url.endswith("/systems/read-again/tokens"))
     page.says("main", "134 semantic, 3 themes")
@@ -143,5 +150,7 @@ def test_the_guide_is_shaped_and_looked_at_before_it_is_out(page: Page) -> None:
         return [each.text for each in page.all("[data-testid=guide-form] [aria-pressed=true]")]
 
     page.wait(lambda: order().index("Palettes") < order().index("Tokens"))
+    check(page)
     page.driver.get(f"{page.address}/api/systems/brinemark/guide")
     page.says("main", "Tokens")
+    assert violations(page) == []

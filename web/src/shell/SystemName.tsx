@@ -33,13 +33,13 @@ export function SystemName() {
       fontWeight="700"
       maxWidth="200px"
       minWidth="0"
-      aria-label={`${name}: rename it, open another, read its history`}
+      aria-label={`${[name, alternative].filter(Boolean).join(" ")}: rename it, open another, read its history`}
       title="Rename it, open another, read its history"
     >
       <Text as="span" truncate>
-        {name}
+        {name}{" "}
         {alternative && (
-          <Text as="span" fontWeight="400" marginLeft="6px">
+          <Text as="span" fontWeight="400" marginLeft="2px">
             {alternative}
           </Text>
         )}

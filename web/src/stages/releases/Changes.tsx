@@ -79,7 +79,11 @@ function Group({ group }: { group: ChangeGroupView }) {
         <Text flex="1" minWidth="0">
           {group.words}
         </Text>
-        <ToolButton aria-expanded={open} aria-label={`All of ${group.words}`} onClick={() => setOpen(!open)}>
+        <ToolButton
+          aria-expanded={open}
+          aria-label={`${open ? "Fold" : "All"} of ${group.words}`}
+          onClick={() => setOpen(!open)}
+        >
           {open ? "Fold" : "All"}
         </ToolButton>
       </Flex>

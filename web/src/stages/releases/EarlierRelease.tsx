@@ -23,11 +23,16 @@ export function EarlierRelease({ release }: { release: ReleaseView }) {
           <strong>{release.version}</strong> by {release.person}, {day}
         </Text>
         <Link asChild textDecoration="underline" color="fg" fontSize="12px" minHeight="24px">
-          <RouterLink to={readingOf(slug, release.version, "scales")}>Read it as it was</RouterLink>
+          <RouterLink
+            to={readingOf(slug, release.version, "scales")}
+            aria-label={`Read it as it was: ${release.version}`}
+          >
+            Read it as it was
+          </RouterLink>
         </Link>
         <ToolButton
           aria-expanded={open}
-          aria-label={`What is otherwise since ${release.version}`}
+          aria-label={`${open ? "Fold" : "Go back to it"}: ${release.version}`}
           onClick={() => setOpen(!open)}
         >
           {open ? "Fold" : "Go back to it"}
@@ -87,7 +92,7 @@ function Since({ version }: { version: string }) {
             <strong>{thing.name}</strong> {thing.words}
           </Text>
           <ToolButton
-            aria-label={`Put ${thing.name} back as it was in ${version}`}
+            aria-label={`Put back ${thing.name} as it was in ${version}`}
             disabled={putBack.isPending}
             onClick={() => putBack.mutate(thing.id)}
           >

@@ -99,6 +99,7 @@ export function GuideForm({ guide }: { guide: Guide }) {
           <Flex key={part} gap="0">
             <Toggle
               on
+              aria-label={`${PARTS[part]} in the guide`}
               title={parts.length === 1 ? "One part stays" : "Leave it out"}
               onClick={() => parts.length > 1 && void set({ parts: parts.filter((other) => other !== part) })}
             >
@@ -121,6 +122,7 @@ export function GuideForm({ guide }: { guide: Guide }) {
             <Toggle
               key={part}
               on={false}
+              aria-label={`${PARTS[part]} in the guide`}
               title="Put it in"
               onClick={() => void set({ parts: [...parts, part] })}
             >

@@ -141,10 +141,13 @@ export function FeedArea() {
                 {each.address}tokens.css
               </Text>
               <Flex gap="8px" marginTop="4px">
-                <ToolButton onClick={() => void copy(`${origin}${each.address}tokens.css`)}>
+                <ToolButton
+                  aria-label={`Copy the address of ${each.name}`}
+                  onClick={() => void copy(`${origin}${each.address}tokens.css`)}
+                >
                   Copy the address
                 </ToolButton>
-                <ToolButton aria-label={`Take ${each.name} back`} onClick={() => end.mutate(each.name)}>
+                <ToolButton aria-label={`Take it back: ${each.name}`} onClick={() => end.mutate(each.name)}>
                   Take it back
                 </ToolButton>
               </Flex>

@@ -160,7 +160,7 @@ export function Names({ output, view, colors }: Props) {
             {missing.has(each.name) && <Text fontWeight="700">nothing yet</Text>}
             <ToolButton
               marginLeft="auto"
-              aria-label={`Take ${each.name} out`}
+              aria-label={`Take out ${each.name}`}
               onClick={() =>
                 void set((at) => ({ names: at.names?.filter((other) => other.name !== each.name) ?? [] }))
               }
