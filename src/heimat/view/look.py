@@ -11,7 +11,7 @@ from heimat.core.color.notation import Notation, rgb8_of
 from heimat.core.document.system import ColorSystem
 from heimat.core.legibility.selected import Selected, find
 from heimat.core.publication.changes import changed_ids
-from heimat.core.publication.publication import Publication, publication
+from heimat.core.publication.publication import Publication, told_by_marks
 from heimat.core.resolve.resolved import Resolved
 from heimat.core.resolve.theme import ResolvedTheme
 from heimat.view.eyes import Eyes, SeenAs
@@ -96,4 +96,4 @@ class Look:
         """The ids of tokens that are not as they were last published; nothing counts before a first release."""
         if self.place.published is None:
             return frozenset()
-        return changed_ids(self.place.published, publication(self.resolved))
+        return changed_ids(self.place.published, told_by_marks(self.resolved))

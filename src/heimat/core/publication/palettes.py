@@ -88,10 +88,10 @@ class PublishedPalette:
         )
 
 
-def published_palettes(resolved: Resolved) -> list[PublishedPalette]:
-    """All palettes of a resolved document, in order."""
+def published_palettes(resolved: Resolved, *, stops: bool = True) -> list[PublishedPalette]:
+    """All palettes of a resolved document, in order; without the stops of continuous ones they are soon there."""
     first = next(iter(resolved.palettes.values()), [])
-    return [_published(resolved, place, shown) for place, shown in enumerate(first)]
+    return [_published(resolved, place, shown, stops) for place, shown in enumerate(first)]
 
 
 def published_colors(resolved: Resolved) -> dict[str, dict[str, Bytes]]:
@@ -114,14 +114,14 @@ def _classes(shown: ResolvedPalette) -> Bytes:
     return shown.rgb8[:: (len(shown.rgb8) - 1) // (DISCRETE - 1)]
 
 
-def _published(resolved: Resolved, place: int, first: ResolvedPalette) -> PublishedPalette:
+def _published(resolved: Resolved, place: int, first: ResolvedPalette, with_stops: bool) -> PublishedPalette:
     palette, make = first.palette, first.palette.make
     colors, labels, stops = {}, {}, {}
     grounds: dict[str, str] = {}
     others: dict[str, dict[str, str]] = {}
     for key, palettes in resolved.palettes.items():
         shown = palettes[place]
-        design = design_of(shown, DESIGNED)
+        design = design_of(shown, DESIGNED) if with_stops else None
         rgb8 = _classes(shown)
         grounds[key] = hex_of(shown.ground8)
         others[key] = {role: hex_of(each) for role, each in shown.others.items()}

@@ -244,6 +244,16 @@ def publication(resolved: Resolved) -> Publication:
     return replace(found, outputs=published_outputs(system, found.with_palettes()), guide=system.guide)
 
 
+def told_by_marks(resolved: Resolved) -> Publication:
+    """What of a publication tells which tokens are not as they were: tokens and colors of palettes.
+
+    Asked with every move of a drag: what takes long, and no mark is told by, is left out.
+    """
+    tokens = tuple(published_tokens(resolved))
+    palettes = tuple(published_palettes(resolved, stops=False))
+    return Publication(resolved.system.name, published_themes(resolved), tokens, palettes=palettes)
+
+
 def published_themes(resolved: Resolved) -> tuple[PublishedTheme, ...]:
     """The themes as they leave, in order; a system without themes publishes its scales all the same, in one."""
     found = (
