@@ -121,6 +121,7 @@ function Stages() {
           asChild
           position="relative"
           paddingInline="12px"
+          css={{ "@media (max-width: 999px)": { paddingInline: "7px" } }}
           color={each.id === at.stage ? "fg" : "fg.muted"}
           fontWeight={each.id === at.stage ? "700" : "400"}
           _hover={{ textDecoration: "none", color: "fg" }}

@@ -6,6 +6,7 @@ import { ToolButton } from "../../components/ToolButton";
 import { copyText } from "../../util/copy";
 
 const FIRST = 40;
+const FIRST_BREAKS = 8;
 
 interface Props {
   compared: ComparisonView;
@@ -42,11 +43,16 @@ export function Changes({ compared, title }: Props) {
           <Text fontWeight="700" fontSize="12px">
             This breaks for who uses it
           </Text>
-          {breaks.map((words) => (
+          {(all ? breaks : breaks.slice(0, FIRST_BREAKS)).map((words) => (
             <Text key={words} fontSize="12px">
               {words}
             </Text>
           ))}
+          {!all && breaks.length > FIRST_BREAKS && (
+            <ToolButton marginTop="4px" onClick={() => setAll(true)}>
+              {breaks.length - FIRST_BREAKS} more that breaks
+            </ToolButton>
+          )}
         </Box>
       )}
       {shown.map((group) => (

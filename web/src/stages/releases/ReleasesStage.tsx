@@ -59,7 +59,7 @@ export function ReleasesStage() {
   const words = read
     ? `${read.version} as it was, and what became of it`
     : latest
-      ? `${latest} is out, ${count === 0 ? "nothing has changed since" : `${count} changes since`}`
+      ? `${latest} is out, ${count === 0 ? "no changes since" : `${count} changes`}`
       : "nothing published yet";
   const title =
     latest === null
