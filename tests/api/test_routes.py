@@ -13,7 +13,8 @@ from heimat.api.constants import CONSTANTS
 from heimat.core.publication.publication import Publication
 from heimat.formats import write_all
 from heimat.service.clock import now
-from heimat.store.releases import FileRow, NewRelease, add_release
+from heimat.store.files import FileRow
+from heimat.store.releases import NewRelease, add_release
 from heimat.store.revisions import id_of
 from heimat.store.systems import find_system
 from tests.api.asking import AT, edit, look

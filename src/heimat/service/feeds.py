@@ -23,7 +23,7 @@ from heimat.service.clock import now
 from heimat.service.errors import KeyRefused
 from heimat.service.key_uses import KeyUses
 from heimat.store import feed_keys, previews, releases, systems
-from heimat.store.releases import FileRow
+from heimat.store.files import FileRow
 
 LATEST = "latest"
 PREVIEW = "preview-"

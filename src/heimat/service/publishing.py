@@ -27,7 +27,8 @@ from heimat.service.feeds import Feeds, version_of
 from heimat.service.transactions import in_transaction
 from heimat.service.workers import Workers
 from heimat.store import feed_keys, releases, revisions, systems
-from heimat.store.releases import FileRow, NewRelease, ReleaseRow
+from heimat.store.files import FileRow
+from heimat.store.releases import NewRelease, ReleaseRow
 from heimat.store.systems import SystemRow
 
 LONGEST_NOTES = 4000

@@ -6,8 +6,8 @@ from datetime import datetime
 
 from sqlalchemy import Connection, delete, select
 
+from heimat.store.files import FileRow, as_row, columns_of, file_of
 from heimat.store.keys import new_id
-from heimat.store.releases import FileRow
 from heimat.store.tables import person, preview, preview_file
 
 
@@ -47,21 +47,7 @@ def put_preview(
     remove_preview(connection, system_id, name)
     values = {"system_id": system_id, "name": name, "version": version, "person_id": person_id, "at": at}
     preview_id = new_id(connection.execute(preview.insert().values(**values)))
-    connection.execute(
-        preview_file.insert(),
-        [
-            {
-                "preview_id": preview_id,
-                "name": file.name,
-                "media_type": file.media_type,
-                "digest": file.digest,
-                "bytes": file.content,
-                "gzip": file.gzip,
-                "brotli": file.brotli,
-            }
-            for file in files
-        ],
-    )
+    connection.execute(preview_file.insert(), [as_row(file, preview_id=preview_id) for file in files])
 
 
 def remove_preview(connection: Connection, system_id: int, name: str) -> bool:
@@ -72,14 +58,9 @@ def remove_preview(connection: Connection, system_id: int, name: str) -> bool:
 
 def find_preview_file(connection: Connection, system_id: int, preview_name: str, name: str) -> FileRow | None:
     """A file of a preview."""
-    file = preview_file.c
     query = (
-        select(file.name, file.media_type, file.digest, file.bytes, file.gzip, file.brotli)
-        .join(preview, preview.c.id == file.preview_id)
-        .where(preview.c.system_id == system_id, preview.c.name == preview_name, file.name == name)
+        select(*columns_of(preview_file))
+        .join(preview, preview.c.id == preview_file.c.preview_id)
+        .where(preview.c.system_id == system_id, preview.c.name == preview_name, preview_file.c.name == name)
     )
-    row = connection.execute(query).first()
-    # The database passes over spaces at the end of a name.
-    if row is None or row.name != name:
-        return None
-    return FileRow(row.name, row.media_type, row.digest, row.bytes, row.gzip, row.brotli)
+    return file_of(connection.execute(query).first(), name)

@@ -6,6 +6,7 @@ from typing import Any
 
 from sqlalchemy import Connection, Select, func, select
 
+from heimat.store.files import FileRow, as_row, columns_of, file_of
 from heimat.store.keys import new_id
 from heimat.store.packing import pack, unpack
 from heimat.store.tables import person, release, release_file, revision
@@ -25,18 +26,6 @@ class ReleaseRow:
     digest: str
     alternative_id: int
     revision_number: int
-
-
-@dataclass(frozen=True)
-class FileRow:
-    """A file of a release, and the same bytes compressed, where that is smaller."""
-
-    name: str
-    media_type: str
-    digest: str
-    content: bytes
-    gzip: bytes | None = None
-    brotli: bytes | None = None
 
 
 _ORDER = (release.c.major.desc(), release.c.minor.desc(), release.c.patch.desc())
@@ -139,21 +128,7 @@ def add_release(connection: Connection, new: NewRelease) -> None:
         )
     )
     release_id = new_id(made)
-    connection.execute(
-        release_file.insert(),
-        [
-            {
-                "release_id": release_id,
-                "name": file.name,
-                "media_type": file.media_type,
-                "digest": file.digest,
-                "bytes": file.content,
-                "gzip": file.gzip,
-                "brotli": file.brotli,
-            }
-            for file in new.files
-        ],
-    )
+    connection.execute(release_file.insert(), [as_row(file, release_id=release_id) for file in new.files])
 
 
 def file_names(connection: Connection, system_id: int) -> dict[int, list[str]]:
@@ -176,12 +151,7 @@ def find_file(connection: Connection, system_id: int, version: Version | None, n
     if version is not None:
         major, minor, patch = version
         wanted = wanted.where(release.c.major == major, release.c.minor == minor, release.c.patch == patch)
-    file = release_file.c
-    query = select(file.name, file.media_type, file.digest, file.bytes, file.gzip, file.brotli).where(
+    query = select(*columns_of(release_file)).where(
         release_file.c.release_id == wanted.limit(1).scalar_subquery(), release_file.c.name == name
     )
-    row = connection.execute(query).first()
-    # The database passes over spaces at the end of a name.
-    if row is None or row.name != name:
-        return None
-    return FileRow(row.name, row.media_type, row.digest, row.bytes, row.gzip, row.brotli)
+    return file_of(connection.execute(query).first(), name)

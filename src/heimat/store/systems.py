@@ -63,18 +63,22 @@ def address_of(slug: str, name: str) -> str:
     return slug if name == MAIN else f"{slug}~{name}"
 
 
+_ROW = (
+    system.c.id,
+    system.c.slug,
+    system.c.name,
+    alternative.c.id.label("alternative_id"),
+    alternative.c.name.label("alternative"),
+    revision.c.id.label("head_revision_id"),
+    revision.c.number.label("head_number"),
+    revision.c.at.label("changed_at"),
+)
+"""What a `SystemRow` is made of."""
+
+
 def _query(name: str = MAIN) -> Select[Any]:
     return (
-        select(
-            system.c.id,
-            system.c.slug,
-            system.c.name,
-            alternative.c.id.label("alternative_id"),
-            alternative.c.name.label("alternative"),
-            revision.c.id.label("head_revision_id"),
-            revision.c.number.label("head_number"),
-            revision.c.at.label("changed_at"),
-        )
+        select(*_ROW)
         .join(alternative, (alternative.c.system_id == system.c.id) & (alternative.c.name == name))
         .join(revision, revision.c.id == alternative.c.head_revision_id)
     )
@@ -106,16 +110,7 @@ def _released(connection: Connection, slug: str, version: str) -> SystemRow | No
         return None
     major, minor, patch = map(int, numbers)
     query = (
-        select(
-            system.c.id,
-            system.c.slug,
-            system.c.name,
-            alternative.c.id.label("alternative_id"),
-            alternative.c.name.label("alternative"),
-            revision.c.id.label("head_revision_id"),
-            revision.c.number.label("head_number"),
-            revision.c.at.label("changed_at"),
-        )
+        select(*_ROW)
         .join(release, release.c.system_id == system.c.id)
         .join(revision, revision.c.id == release.c.revision_id)
         .join(alternative, alternative.c.id == release.c.alternative_id)

@@ -31,6 +31,18 @@ def _at() -> Column[object]:
     return Column("at", DATETIME(fsp=6), nullable=False)
 
 
+def _file() -> tuple[Column[Any], ...]:
+    """A file by its name: its bytes, and the same bytes compressed, where that is smaller."""
+    return (
+        Column("name", String(300), primary_key=True),
+        Column("media_type", String(80), nullable=False),
+        Column("digest", String(64), nullable=False, comment="SHA-256 of the bytes"),
+        Column("bytes", LONGBLOB, nullable=False),
+        Column("gzip", LONGBLOB, nullable=True, comment="the same bytes compressed, where that is smaller"),
+        Column("brotli", LONGBLOB, nullable=True),
+    )
+
+
 person = Table(
     "person",
     metadata,
@@ -110,12 +122,7 @@ release_file = Table(
     "release_file",
     metadata,
     Column("release_id", BigInteger, ForeignKey("release.id"), primary_key=True),
-    Column("name", String(300), primary_key=True),
-    Column("media_type", String(80), nullable=False),
-    Column("digest", String(64), nullable=False, comment="SHA-256 of the bytes"),
-    Column("bytes", LONGBLOB, nullable=False),
-    Column("gzip", LONGBLOB, nullable=True, comment="the same bytes compressed, where that is smaller"),
-    Column("brotli", LONGBLOB, nullable=True),
+    *_file(),
     **_OPTIONS,
 )
 
@@ -160,12 +167,7 @@ preview_file = Table(
     "preview_file",
     metadata,
     Column("preview_id", BigInteger, ForeignKey("preview.id", ondelete="CASCADE"), primary_key=True),
-    Column("name", String(300), primary_key=True),
-    Column("media_type", String(80), nullable=False),
-    Column("digest", String(64), nullable=False, comment="SHA-256 of the bytes"),
-    Column("bytes", LONGBLOB, nullable=False),
-    Column("gzip", LONGBLOB, nullable=True, comment="the same bytes compressed, where that is smaller"),
-    Column("brotli", LONGBLOB, nullable=True),
+    *_file(),
     **_OPTIONS,
 )
 

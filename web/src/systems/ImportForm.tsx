@@ -5,6 +5,7 @@ import { useRef, useState } from "react";
 import { useNavigate } from "react-router";
 import { client, data, problemOf } from "../api/client";
 import { ToolButton } from "../components/ToolButton";
+import { useOnce } from "../util/useOnce";
 
 interface Sent {
   name: string;
@@ -31,6 +32,8 @@ export function ImportForm() {
       navigate(`/systems/${slug}/tokens`);
     },
   });
+  // What is refused is told below.
+  const makeIt = useOnce(() => make.mutateAsync().catch(() => undefined));
   const open = async (list: FileList | null) => {
     const chosen = await Promise.all(Array.from(list ?? []).map(sent));
     if (chosen.length === 0) return;
@@ -113,7 +116,7 @@ export function ImportForm() {
             marginTop="10px"
             onSubmit={(event) => {
               event.preventDefault();
-              make.mutate();
+              void makeIt();
             }}
           >
             <Field.Root gap="2px">

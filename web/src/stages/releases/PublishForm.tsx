@@ -8,6 +8,7 @@ import { Passing } from "../../components/Passing";
 import { ToolButton } from "../../components/ToolButton";
 import { draftKey, useDraft, useShapedDraft } from "../../util/drafts";
 import { focusSoon, found } from "../../util/focus";
+import { useOnce } from "../../util/useOnce";
 import { goTo } from "../../workspace/AddressMirror";
 import { useWorkspace } from "../../workspace/hooks";
 import { useLook } from "../../workspace/look";
@@ -30,9 +31,7 @@ export function PublishForm({ draft }: Props) {
   const [busy, setBusy] = useState(false);
   const { nothing } = draft;
 
-  const publish = async (event: FormEvent) => {
-    event.preventDefault();
-    if (busy) return;
+  const publish = useOnce(async () => {
     setProblem(null);
     setDone(null);
     setBusy(true);
@@ -53,10 +52,20 @@ export function PublishForm({ draft }: Props) {
     } finally {
       setBusy(false);
     }
-  };
+  });
   const at = (field: string) => problem?.errors.find((error) => error.field === field)?.message;
   return (
-    <Box as="form" onSubmit={publish} border="1px solid" borderColor="fg" padding="12px" marginBottom="16px">
+    <Box
+      as="form"
+      onSubmit={(event: FormEvent) => {
+        event.preventDefault();
+        void publish();
+      }}
+      border="1px solid"
+      borderColor="fg"
+      padding="12px"
+      marginBottom="16px"
+    >
       <Flex gap="12px" align="flex-start">
         <Field.Root width="110px" invalid={Boolean(at("version"))} gap="2px">
           <Field.Label fontSize="12px">Version</Field.Label>
