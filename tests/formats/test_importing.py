@@ -164,6 +164,30 @@ def test_circles_unknown_types_and_names_that_cannot_be_are_passed_over_and_said
         sheet("{}", "tokens.json")
 
 
+def test_what_is_too_alike_or_no_line_stops_nothing_else() -> None:
+    """Files come past what the API refuses in a body: a bad name is told, or read as a line, and the rest is there."""
+    step = {"1": "#ffffff", "2": "#888888", "3": "#000000"}
+    colors = {
+        name: {key: {"$type": "color", "$value": value} for key, value in step.items()}
+        for name in ("b\u202ex", "sea", "Sea")
+    }
+    made = sheet(json.dumps(colors), "tokens.json")
+    assert [hue.name for hue in made.system.hues.values()] == ["sea"]
+    assert any("Sea and sea are too alike" in words for words in made.passed_over)
+    assert "\u202e" not in "".join(token.name for token in made.system.tokens.values())
+    said = {
+        "name": "a",
+        "values": {"Day": "#123456", "day": "#123457", "x\x07\u202ey": "#123458"},
+        "note": "n\u202e\x07o",
+    }
+    made = sheet(json.dumps({"tokens": [said]}), "a.json")
+    assert [theme.name for theme in made.system.themes.values()] == ["Day", "theme 2", "x y"]
+    (token,) = made.system.tokens.values()
+    assert (token.note, len(token.values)) == ("n o", 3)
+    with pytest.raises(DomainError, match="A name is one line"):
+        import_sheet(read({"a.css": b":root { --a: #123456 }"}), "x\u202ey")
+
+
 def archive_of(files: dict[str, bytes], kind: str = "tar") -> bytes:
     packed = io.BytesIO()
     if kind == "zip":

@@ -7,6 +7,7 @@ from dataclasses import dataclass
 
 from sqlalchemy import Connection, Engine
 
+from heimat.core.color.naming import one_line
 from heimat.core.color.overlay import on_white
 from heimat.core.color.reading import read_lines
 from heimat.core.document.part import LONGEST_NAME
@@ -108,7 +109,7 @@ class Opening:
 def imported_from(files: Mapping[str, bytes], name: str) -> Imported:
     """A system out of files; called as the files say where no name is given."""
     sheet = read_sheet(files)
-    return import_sheet(sheet, name.strip() or sheet.system or _UNNAMED)
+    return import_sheet(sheet, name.strip() or one_line(sheet.system) or _UNNAMED)
 
 
 def add_document(connection: Connection, document: ColorSystem, person_id: str) -> str:

@@ -71,6 +71,11 @@ NO_LINE = re.compile(r"[\x00-\x1f\x7f-\x9f\u2028-\u202e\u2066-\u2069]")
 """Control characters, breaks, and signs that turn the direction of what follows."""
 
 
+def one_line(text: str) -> str:
+    """A text out of a file as one line, without control characters or signs that turn its direction."""
+    return " ".join(NO_LINE.sub(" ", text).split())
+
+
 def check_line(text: str, field: str) -> None:
     """Raise DomainError unless a name is one line that reads as it stands."""
     if NO_LINE.search(text):

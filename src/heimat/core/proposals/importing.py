@@ -13,11 +13,12 @@ from itertools import pairwise
 import numpy as np
 
 from heimat.core.color.arrays import from_bytes
+from heimat.core.color.naming import check_line, one_line
 from heimat.core.color.notation import Color, oklch_of, rgb8_of
 from heimat.core.color.spaces import srgb_to_lab
 from heimat.core.document.consistency import check_system
 from heimat.core.document.hues import GivenSource, Hue, HueKind
-from heimat.core.document.names import check_token_name, clashes, css_name
+from heimat.core.document.names import check_hue_name, check_token_name, clashes, css_name
 from heimat.core.document.order import keys
 from heimat.core.document.part import LONGEST_NAME
 from heimat.core.document.purposes import purpose_named
@@ -88,6 +89,7 @@ def import_sheet(sheet: Sheet, name: str) -> Imported:
     """
     if not name.strip():
         raise DomainError("A system needs a name.", "name", "empty")
+    check_line(name.strip(), "name")
     if not sheet.tokens:
         raise DomainError(" ".join(sheet.passed_over)[:600] or "No colors were found.", "files", "empty")
     told = list(sheet.passed_over)
@@ -111,7 +113,8 @@ def import_sheet(sheet: Sheet, name: str) -> Imported:
     if pairings:
         system = apply_all(system, [AddPairings(pairings=tuple(pairings))]).system
     read = tuple(ReadScale(scale.name, tuple(step.color for step in scale.steps)) for scale in scales)
-    return Imported(system, read, tuple(told), linked)
+    # What is quoted there comes out of the files.
+    return Imported(system, read, tuple(map(one_line, told)), linked)
 
 
 def _themes(sheet: Sheet, told: list[str]) -> dict[str, Theme]:
@@ -120,11 +123,17 @@ def _themes(sheet: Sheet, told: list[str]) -> dict[str, Theme]:
     if len(sheet.themes) > MOST_THEMES:
         told.append(f"{len(sheet.themes) - MOST_THEMES} themes were not read: a system has at most {MOST_THEMES}.")
     found: dict[str, Theme] = {}
+    used: set[str] = set()
     for number, (theme, order) in enumerate(zip(named, keys(len(named)), strict=True)):
+        name = one_line(theme.name)[:LONGEST_NAME] or f"theme {number + 1}"
+        if css_name(name).casefold() in used:
+            told.append(f"Two themes are called {name}; the later one is theme {number + 1}.")
+            name = f"theme {number + 1}"
+        used.add(css_name(name).casefold())
         found[theme.name] = Theme(
             id=f"theme-{number + 1}",
             order=order,
-            name=" ".join(theme.name.split())[:LONGEST_NAME] or f"theme {number + 1}",
+            name=name,
             scheme=theme.scheme or _scheme_named(theme),
             contrast=theme.contrast or ("more" if "contrast" in theme.name.lower() else "usual"),
         )
@@ -153,7 +162,10 @@ def _scales(sheet: Sheet, told: list[str]) -> list[_Scale]:
         own = hue[len(prefix) :]
         wanted = f"{prefix}{{hue}}{between}{{step}}"
         pattern = pattern or wanted
-        if wanted != pattern or not _is_part(own):
+        alike = next((each.name for each in found if css_name(each.name).casefold() == css_name(own).casefold()), None)
+        if alike is not None:
+            told.append(f"{hue} and {alike} are too alike for two hues; the colors of the later one are tokens.")
+        elif wanted != pattern or not _is_part(own):
             told.append(f"{hue} is written in another way than the scales before it; its colors are tokens.")
         elif len(found) >= MOST_HUES:
             told.append(f"{hue} is one scale too many: a system has at most {MOST_HUES}.")
@@ -191,11 +203,16 @@ def _shared_prefix(names: Sequence[str]) -> str:
             shared = shared[:-1]
     cut = max((shared.rfind(sign) for sign in ".-_/"), default=-1)
     prefix = shared[: cut + 1]
-    return prefix if "/" not in prefix and not prefix.startswith((".", "-", "_")) else ""
+    plain = one_line(prefix) == prefix and not any(sign in prefix for sign in "/{}$")
+    return prefix if plain and not prefix.startswith((".", "-", "_")) else ""
 
 
 def _is_part(name: str) -> bool:
-    return bool(css_name(name).strip("-")) and not any(sign in name for sign in "./{}$") and len(name) <= LONGEST_NAME
+    try:
+        check_hue_name(name, "files")
+    except DomainError:
+        return False
+    return "/" not in name
 
 
 def _hues(scales: Sequence[_Scale]) -> tuple[dict[str, Hue], dict[str, tuple[str, str]]]:
@@ -277,9 +294,11 @@ def _tokens(
             name=token.name,
             purpose=purpose,
             values=values,
-            note=token.note,
-            usage=token.usage,
-            deprecated=Deprecation(replacement=replacement, reason=token.reason) if token.deprecated else None,
+            note=one_line(token.note),
+            usage=one_line(token.usage),
+            deprecated=Deprecation(replacement=replacement, reason=one_line(token.reason))
+            if token.deprecated
+            else None,
         )
     return _without_nowhere(found), linked
 
