@@ -72,6 +72,8 @@ FIRST = {"default": THEMES[0]}
         (("guide.html",), WITHOUT_PALETTES, {}),
         (("guide.tokens.html",), SEMANTIC, {}),
         (("guide.scales.html",), SCALES, FIRST),
+        (("tokens.plain.json", "palettes.json"), list(WANTED), {}),
+        (("tokens.scss", "palettes.css"), list(WANTED), {}),
         (("package.tgz",), list(WANTED), {}),
         (tuple(FILES), list(WANTED), {}),
     ],

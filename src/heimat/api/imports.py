@@ -40,6 +40,14 @@ class ReadScaleView(TypedDict):
     colors: list[str]
 
 
+class ReadPaletteView(TypedDict):
+    """A palette that was read, its colors in the first theme."""
+
+    name: str
+    kind: str
+    colors: list[str]
+
+
 class ReadTokenView(TypedDict):
     """A token that was read, its name and how many themes say a value of it."""
 
@@ -56,13 +64,14 @@ class ReadThemeView(TypedDict):
 
 
 class UnderstoodView(TypedDict):
-    """What is understood of files: scales, themes, tokens (the first ones), and what was passed over.
+    """What is understood of files: scales, palettes, themes, tokens (the first ones), and what was passed over.
 
     `linked` is how many values were found to be a step's, because it alone has their color.
     """
 
     name: str
     scales: list[ReadScaleView]
+    palettes: list[ReadPaletteView]
     themes: list[ReadThemeView]
     tokens: list[ReadTokenView]
     count: int
@@ -88,6 +97,10 @@ def read_files(body: ImportBody, uses: Uses) -> Response:
         "scales": [
             {"name": each.name, "kind": kinds[each.name], "colors": [hex_of(rgb8_of(color)) for color in each.colors]}
             for each in found.scales
+        ],
+        "palettes": [
+            {"name": each.palette.name, "kind": each.palette.make.kind, "colors": list(each.colors)}
+            for each in found.palettes
         ],
         "themes": [
             {"name": theme.name, "scheme": theme.scheme, "contrast": theme.contrast}

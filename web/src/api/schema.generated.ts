@@ -7015,6 +7015,18 @@ export interface components {
             value: string;
         };
         /**
+         * ReadPaletteView
+         * @description A palette that was read, its colors in the first theme.
+         */
+        ReadPaletteView: {
+            /** Colors */
+            colors: string[];
+            /** Kind */
+            kind: string;
+            /** Name */
+            name: string;
+        };
+        /**
          * ReadScaleView
          * @description A scale that was recognized, its colors from light to dark.
          */
@@ -9904,7 +9916,7 @@ export interface components {
         };
         /**
          * UnderstoodView
-         * @description What is understood of files: scales, themes, tokens (the first ones), and what was passed over.
+         * @description What is understood of files: scales, palettes, themes, tokens (the first ones), and what was passed over.
          *
          *     `linked` is how many values were found to be a step's, because it alone has their color.
          */
@@ -9917,6 +9929,8 @@ export interface components {
             name: string;
             /** Pairings */
             pairings: number;
+            /** Palettes */
+            palettes: components["schemas"]["ReadPaletteView"][];
             /** Passed Over */
             passed_over: string[];
             /** Scales */

@@ -1,5 +1,5 @@
 /** Finding a color, a token, a stage or a work area by a few letters. */
-import { Box, Combobox, Dialog, Portal, Text, useListCollection } from "@chakra-ui/react";
+import { Box, Combobox, createListCollection, Dialog, Portal, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { type KeyboardEvent, memo, type RefObject, useEffect, useMemo, useRef, useState } from "react";
 import type { Parts } from "../api/client";
@@ -74,6 +74,15 @@ export const Finder = memo(function Finder({ shown, onClose }: { shown: boolean;
   );
 });
 
+/** What is called so, or stands on what is: the first ones. */
+function search(everything: readonly Found[], typed: string): Found[] {
+  const wanted = plain(typed);
+  if (wanted === "") return [];
+  const meant = (each: Found) =>
+    plain(each.words).includes(wanted) || each.what.toLowerCase().includes(wanted);
+  return everything.filter(meant).slice(0, MOST);
+}
+
 /** All that can be found: the colors are asked for while the finder is open, whatever the stage shows. */
 function useEverything(): Found[] {
   const slug = useLook((at) => at.slug);
@@ -123,21 +132,12 @@ function colorsOf({ hues = [], tokens = [], scales = [], palettes = [] }: Partia
 
 function Search({ field, onClose }: { field: RefObject<HTMLInputElement | null>; onClose: () => void }) {
   const everything = useEverything();
-  const { collection, filter, set } = useListCollection<Found>({
-    initialItems: everything,
-    limit: MOST,
-    itemToValue: (found) => found.key,
-    itemToString: (found) => found.words,
-    filter: (_, text, found) => {
-      const wanted = plain(text);
-      return (
-        wanted !== "" && (plain(found.words).includes(wanted) || found.what.toLowerCase().includes(wanted))
-      );
-    },
-  });
   const [text, setText] = useState("");
-  useEffect(() => set(everything), [everything, set]);
-  const items = text === "" ? [] : collection.items;
+  const items = useMemo(() => search(everything, text), [everything, text]);
+  const collection = useMemo(
+    () => createListCollection({ items, itemToValue: (one) => one.key, itemToString: (one) => one.words }),
+    [items],
+  );
   const choose = (one: Found | undefined) => {
     if (!one) return;
     onClose();
@@ -150,20 +150,25 @@ function Search({ field, onClose }: { field: RefObject<HTMLInputElement | null>;
       focusSoon(entryOfSheet);
     }
   };
-  // An Enter right after typing counts, though what was typed is not found yet, not yet listed, or not yet highlighted.
-  const highlighted = useRef<string | null>(null);
+  // An Enter right after typing means what stands in the field, though the list still shows what is called by the
+  // letters before, or the colors are not here yet; what is highlighted counts for the letters that it was listed by.
+  const highlighted = useRef<{ key: string | null; of: string }>({ key: null, of: "" });
   const early = useRef(false);
-  const onKeyDown = (event: KeyboardEvent) => {
-    early.current = event.key === "Enter" && items.length === 0;
-    if (event.key !== "Enter" || items.some((each) => each.key === highlighted.current)) return;
+  const onKeyDown = (event: KeyboardEvent<HTMLInputElement>) => {
+    early.current = false;
+    if (event.key !== "Enter" || event.nativeEvent.isComposing) return;
     event.preventDefault();
-    choose(items[0]);
+    const typed = event.currentTarget.value.trim();
+    const meant = search(everything, typed);
+    const { key, of } = highlighted.current;
+    early.current = meant.length === 0;
+    choose((of === typed && meant.find((each) => each.key === key)) || meant[0]);
   };
   const chooseEarly = useSteady(() => {
-    if (early.current && items.length > 0) choose(items[0]);
+    if (early.current) choose(search(everything, field.current?.value ?? "")[0]);
   });
-  // biome-ignore lint/correctness/useExhaustiveDependencies: the list is what is waited for
-  useEffect(chooseEarly, [chooseEarly, collection]);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the colors are what is waited for
+  useEffect(chooseEarly, [chooseEarly, everything]);
   return (
     <Box padding="14px">
       <Combobox.Root
@@ -171,12 +176,9 @@ function Search({ field, onClose }: { field: RefObject<HTMLInputElement | null>;
         open={items.length > 0}
         inputBehavior="autohighlight"
         selectionBehavior="preserve"
-        onInputValueChange={(change) => {
-          setText(change.inputValue.trim());
-          filter(change.inputValue);
-        }}
+        onInputValueChange={(change) => setText(change.inputValue.trim())}
         onHighlightChange={(change) => {
-          highlighted.current = change.highlightedValue;
+          highlighted.current = { key: change.highlightedValue, of: text };
         }}
         onValueChange={(change) => choose(change.items[0])}
       >

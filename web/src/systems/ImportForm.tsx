@@ -29,7 +29,10 @@ export function ImportForm() {
     mutationFn: () => data(client.POST("/api/imports", { body: { files, name } })),
     onSuccess: ({ slug }) => {
       void queries.invalidateQueries({ queryKey: ["systems"] });
-      navigate(`/systems/${slug}/tokens`);
+      // Where there is most to see of what was read.
+      navigate(
+        `/systems/${slug}/${read.data?.scales.length || !read.data?.palettes.length ? "tokens" : "charts"}`,
+      );
     },
   });
   // What is refused is told below.
@@ -49,8 +52,9 @@ export function ImportForm() {
         Out of files
       </Heading>
       <Text fontSize="13px" color="fg.muted" marginBottom="8px">
-        Token files with their resolver, stylesheets, SCSS, tables, swatches, a guide, or the archive of a
-        release: scales, themes and tokens come back, as far as the form holds them.
+        Token files with their resolver, stylesheets, SCSS, tables, swatches, palettes and themes for charts,
+        a guide, or the archive of a release: scales, themes, tokens and palettes come back, as far as the
+        form holds them.
       </Text>
       <ToolButton onClick={() => input.current?.click()} disabled={read.isPending}>
         {read.isPending ? "Reading" : "Open files"}
@@ -74,20 +78,14 @@ export function ImportForm() {
       {understood && !read.isPending && (
         <Box marginTop="12px" fontSize="12px" data-testid="understood">
           <Text fontWeight="700">
-            {understood.scales.length} scales, {understood.count} tokens in{" "}
-            {understood.themes.map((theme) => theme.name).join(", ")}
+            {counted(understood.scales.length, "scale")}, {counted(understood.palettes.length, "palette")},{" "}
+            {counted(understood.count, "token")} in {understood.themes.map((theme) => theme.name).join(", ")}
           </Text>
           {understood.scales.map((scale) => (
-            <Flex key={scale.name} align="center" gap="8px" marginTop="4px">
-              <Text width="110px" flexShrink={0} truncate title={scale.name}>
-                {scale.name}
-              </Text>
-              <Flex flex="1" height="18px" data-sample>
-                {scale.colors.map((color) => (
-                  <Box key={color} flex="1" style={{ background: color }} />
-                ))}
-              </Flex>
-            </Flex>
+            <Colors key={scale.name} name={scale.name} colors={scale.colors} />
+          ))}
+          {understood.palettes.map((palette) => (
+            <Colors key={palette.name} name={palette.name} what={palette.kind} colors={palette.colors} />
           ))}
           {understood.tokens.length > 0 && (
             <Text marginTop="6px">
@@ -139,6 +137,30 @@ export function ImportForm() {
     </Box>
   );
 }
+
+/** The colors of a scale or a palette in a row, edge to edge. */
+function Colors({ name, what, colors }: { name: string; what?: string; colors: readonly string[] }) {
+  return (
+    <Flex align="center" gap="8px" marginTop="4px">
+      <Text width="110px" flexShrink={0} truncate title={name}>
+        {name}
+      </Text>
+      <Flex flex="1" height="18px" data-sample>
+        {colors.map((color, place) => (
+          // biome-ignore lint/suspicious/noArrayIndexKey: a color is its place, and may come twice
+          <Box key={place} flex="1" style={{ background: color }} />
+        ))}
+      </Flex>
+      {what && (
+        <Text width="80px" flexShrink={0} color="fg.muted">
+          {what}
+        </Text>
+      )}
+    </Flex>
+  );
+}
+
+const counted = (count: number, what: string) => `${count} ${what}${count === 1 ? "" : "s"}`;
 
 /** A file as it is sent: its bytes in Base64. */
 async function sent(file: File): Promise<Sent> {

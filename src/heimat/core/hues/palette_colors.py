@@ -25,7 +25,8 @@ SAMPLES = 65
 _DARK_GROUND = 50.0
 """L* of a ground below which palettes run from dark to light."""
 _MIDDLES = (95.0, 20.0)
-_ENDS = (35.0, 68.0)
+ENDS = (35.0, 68.0)
+"""L* of the ends of what runs in two directions, on a light and on a dark ground."""
 _REMEMBERED = 512
 
 
@@ -76,21 +77,20 @@ def _categories(make: Categorical, values8: Bytes, ground8: Bytes, theme: str, *
     return PaletteColors(rgb8, tuple(bool(each) for each in (rgb8 != own8).any(axis=-1)))
 
 
-def _is_dark(ground8: Bytes) -> bool:
+def is_dark(ground8: Bytes) -> bool:
+    """Whether palettes run from dark to light on a ground (3,)."""
     return float(lights(ground8[None])[0]) < _DARK_GROUND
 
 
 def _ramp_of(make: Sequential, values8: Bytes, ground8: Bytes, count: int) -> Ramp:
-    ends = (make.darkest, make.lightest) if _is_dark(ground8) else (make.lightest, make.darkest)
+    ends = (make.darkest, make.lightest) if is_dark(ground8) else (make.lightest, make.darkest)
     return _ramp(values8.tobytes(), ends, make.places, count)
 
 
 def _arms_of(make: Diverging, values8: Bytes, ground8: Bytes) -> Arms:
-    dark = _is_dark(ground8)
+    dark = is_dark(ground8)
     low8, high8 = values8
-    return (
-        Arms.to(low8, high8, _MIDDLES[dark]) if make.exact else Arms.between(low8, high8, _MIDDLES[dark], _ENDS[dark])
-    )
+    return Arms.to(low8, high8, _MIDDLES[dark]) if make.exact else Arms.between(low8, high8, _MIDDLES[dark], ENDS[dark])
 
 
 def on_ground(own8: Bytes, ground8: Bytes, contrast: float) -> Bytes:

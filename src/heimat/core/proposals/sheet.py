@@ -3,7 +3,9 @@
 from collections.abc import Sequence
 from dataclasses import dataclass, field
 
+from heimat.core.charts.suitability import PaletteKind
 from heimat.core.color.notation import Color
+from heimat.core.document.palette_making import PaletteMaking
 from heimat.core.document.themes import Scheme, Wanted
 
 MOST_SHEET_TOKENS = 10_000
@@ -44,14 +46,35 @@ class SheetToken:
 
 
 @dataclass(frozen=True)
+class SheetPalette:
+    """A palette of a file: by theme its colors by category or class, and the stops of one that runs over numbers.
+
+    Without a `kind` its colors tell. `made` is how it is made, with themes by the file's names, where the file says so.
+    """
+
+    name: str
+    kind: PaletteKind | None
+    colors: dict[str, tuple[Color, ...]]
+    stops: dict[str, tuple[Color, ...]] = field(default_factory=dict)
+    categories: tuple[str, ...] = ()
+    middle: float = 0.0
+    ends: tuple[str, str] = ("", "")
+    breaks: tuple[float, ...] = ()
+    note: str = ""
+    told_by: tuple[str, ...] = ()
+    made: PaletteMaking | None = None
+
+
+@dataclass(frozen=True)
 class Sheet:
-    """What a file holds: its form in words, its themes and tokens in order, and what was passed over, in sentences."""
+    """What a file holds: its form in words, its themes, tokens and palettes in order, and what was passed over."""
 
     form: str
     themes: tuple[SheetTheme, ...]
     tokens: tuple[SheetToken, ...]
     passed_over: tuple[str, ...] = ()
     system: str = ""
+    palettes: tuple[SheetPalette, ...] = ()
 
 
 @dataclass
@@ -120,3 +143,15 @@ def best(sheets: Sequence[Sheet]) -> Sheet | None:
         return values, names + said, sum(theme.scheme is not None for theme in sheet.themes)
 
     return max(sheets, key=weight, default=None)
+
+
+def best_palettes(sheets: Sequence[Sheet]) -> Sheet | None:
+    """Of several files the one that says most of palettes: how they are made, then how many, in how many themes."""
+
+    def weight(sheet: Sheet) -> tuple[int, int, int]:
+        made = sum(palette.made is not None for palette in sheet.palettes)
+        named = sum(bool(palette.categories) for palette in sheet.palettes)
+        values = sum(len(palette.colors) + len(palette.stops) for palette in sheet.palettes)
+        return made, len(sheet.palettes), values + named
+
+    return max((sheet for sheet in sheets if sheet.palettes), key=weight, default=None)

@@ -1,6 +1,7 @@
 """Palettes as they leave: their colors in every theme, labels that read on them, and stops of what is continuous."""
 
-from dataclasses import dataclass, field
+from collections.abc import Mapping
+from dataclasses import dataclass, field, replace
 from typing import Any
 
 import numpy as np
@@ -11,13 +12,13 @@ from heimat.core.color.arrays import Bytes
 from heimat.core.color.contrast import ratio
 from heimat.core.color.notation import hex_of, hexes_of
 from heimat.core.document.names import css_name
+from heimat.core.document.palette_making import PaletteMaking
 from heimat.core.document.palettes import Categorical, Diverging
-from heimat.core.resolve.palettes import ResolvedPalette, design_of
+from heimat.core.publication.palette_making import bound_tokens, making
+from heimat.core.resolve.palettes import ResolvedPalette, class_colors, design_of
 from heimat.core.resolve.resolved import Resolved
 
 _BLACK, _WHITE = np.zeros(3, dtype=np.uint8), np.full(3, 255, dtype=np.uint8)
-DISCRETE = 9
-"""Colors that a continuous palette has where it is used by classes after all."""
 
 
 @dataclass(frozen=True)
@@ -26,7 +27,8 @@ class PublishedPalette:
 
     `categories` are what the colors stand for; `middle` is the value in the middle of a diverging one, `ends` what its
     ends mean, `breaks` the limits of its classes where they are typed. `grounds` are what it stands on, `others` what
-    is drawn beside its colors by role, `told_by` what tells them apart besides color.
+    is drawn beside its colors by role, `told_by` what tells them apart besides color, `made` how it is made, with the
+    ids of themes.
     """
 
     id: str
@@ -43,9 +45,11 @@ class PublishedPalette:
     grounds: dict[str, str] = field(default_factory=dict)
     others: dict[str, dict[str, str]] = field(default_factory=dict)
     told_by: tuple[str, ...] = ()
+    made: PaletteMaking | None = None
 
     def plain(self) -> dict[str, Any]:
         """The palette as plain data, which `from_plain` reads."""
+        made = {"made": self.made.model_dump(mode="json")} if self.made else {}
         return {
             "id": self.id,
             "name": self.name,
@@ -61,6 +65,7 @@ class PublishedPalette:
             "grounds": self.grounds,
             "others": self.others,
             "told_by": list(self.told_by),
+            **made,
         }
 
     @classmethod
@@ -85,13 +90,28 @@ class PublishedPalette:
             data.get("grounds", {}),
             data.get("others", {}),
             tuple(data.get("told_by", ())),
+            PaletteMaking.model_validate(data["made"]) if "made" in data else None,
         )
 
 
-def published_palettes(resolved: Resolved, *, stops: bool = True) -> list[PublishedPalette]:
-    """All palettes of a resolved document, in order; without the stops of continuous ones they are soon there."""
+def published_palettes(resolved: Resolved, names: Mapping[str, str]) -> list[PublishedPalette]:
+    """All palettes of a resolved document, in order; `names` are those of published tokens by their ids."""
+    bound = bound_tokens(resolved, names) if resolved.palettes else {}
+    return [
+        replace(_published(shown, with_stops=True), made=making(resolved, shown, names, bound))
+        for shown in _by_theme(resolved)
+    ]
+
+
+def palettes_by_color(resolved: Resolved) -> list[PublishedPalette]:
+    """All palettes, in order, without the stops of continuous ones and how they are made: so they are soon there."""
+    return [_published(shown, with_stops=False) for shown in _by_theme(resolved)]
+
+
+def _by_theme(resolved: Resolved) -> list[dict[str, ResolvedPalette]]:
+    """Each palette as it is in every theme, by the theme's id."""
     first = next(iter(resolved.palettes.values()), [])
-    return [_published(resolved, place, shown, stops) for place, shown in enumerate(first)]
+    return [{theme: shown[place] for theme, shown in resolved.palettes.items()} for place in range(len(first))]
 
 
 def published_colors(resolved: Resolved) -> dict[str, dict[str, Bytes]]:
@@ -100,29 +120,21 @@ def published_colors(resolved: Resolved) -> dict[str, dict[str, Bytes]]:
         theme: {
             f"chart-{css_name(shown.palette.name)}-{number}": rgb8
             for shown in palettes
-            for number, rgb8 in enumerate(_classes(shown), start=1)
+            for number, rgb8 in enumerate(class_colors(shown), start=1)
         }
         for theme, palettes in resolved.palettes.items()
     }
 
 
-def _classes(shown: ResolvedPalette) -> Bytes:
-    """The colors (n, 3) of a palette where it is used by classes, as it is or after all."""
-    make = shown.palette.make
-    if isinstance(make, Categorical) or make.classes is not None:
-        return shown.rgb8
-    return shown.rgb8[:: (len(shown.rgb8) - 1) // (DISCRETE - 1)]
-
-
-def _published(resolved: Resolved, place: int, first: ResolvedPalette, with_stops: bool) -> PublishedPalette:
-    palette, make = first.palette, first.palette.make
+def _published(by_theme: Mapping[str, ResolvedPalette], *, with_stops: bool) -> PublishedPalette:
+    palette = next(iter(by_theme.values())).palette
+    make = palette.make
     colors, labels, stops = {}, {}, {}
     grounds: dict[str, str] = {}
     others: dict[str, dict[str, str]] = {}
-    for key, palettes in resolved.palettes.items():
-        shown = palettes[place]
+    for key, shown in by_theme.items():
         design = design_of(shown, DESIGNED) if with_stops else None
-        rgb8 = _classes(shown)
+        rgb8 = class_colors(shown)
         grounds[key] = hex_of(shown.ground8)
         others[key] = {role: hex_of(each) for role, each in shown.others.items()}
         if design is not None:

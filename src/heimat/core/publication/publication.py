@@ -5,7 +5,8 @@ internal leaves with its value.
 
 Format 1 knew one theme, without its name, and kept the value beside the name. What was released in it is read as a
 publication whose only theme has no id. Format 2 knew neither the scheme of a theme, nor usage, nor deprecation. Format
-3 knew no palettes, format 4 no contract, format 5 neither outputs nor how the guide is made.
+3 knew no palettes, format 4 no contract, format 5 neither outputs nor how the guide is made, format 6 not how palettes
+are made.
 """
 
 from collections.abc import Sequence
@@ -26,11 +27,11 @@ from heimat.core.document.tokens import HueAlias, StepAlias, Token, TokenAlias
 from heimat.core.document.uses import members
 from heimat.core.publication.contract import EMPTY, Contract, contract
 from heimat.core.publication.outputs import PublishedOutput, published_outputs
-from heimat.core.publication.palettes import PublishedPalette, published_palettes
+from heimat.core.publication.palettes import PublishedPalette, palettes_by_color, published_palettes
 from heimat.core.resolve.resolved import Resolved
 from heimat.core.resolve.theme import ResolvedTheme
 
-FORMAT = 6
+FORMAT = 7
 UNNAMED = ""
 """The id of the only theme of format 1, and of a system without themes."""
 
@@ -237,9 +238,9 @@ def publication(resolved: Resolved) -> Publication:
     system = resolved.system
     themes = published_themes(resolved)
     tokens = published_tokens(resolved)
-    published = {token.id for token in tokens}
-    palettes = tuple(published_palettes(resolved))
-    selections = tuple(_selections(system, published))
+    names = {token.id: token.name for token in tokens}
+    palettes = tuple(published_palettes(resolved, names))
+    selections = tuple(_selections(system, set(names)))
     found = Publication(system.name, themes, tuple(tokens), selections, palettes, contract(resolved))
     return replace(found, outputs=published_outputs(system, found.with_palettes()), guide=system.guide)
 
@@ -250,7 +251,7 @@ def told_by_marks(resolved: Resolved) -> Publication:
     Asked with every move of a drag: what takes long, and no mark is told by, is left out.
     """
     tokens = tuple(published_tokens(resolved))
-    palettes = tuple(published_palettes(resolved, stops=False))
+    palettes = tuple(palettes_by_color(resolved))
     return Publication(resolved.system.name, published_themes(resolved), tokens, palettes=palettes)
 
 

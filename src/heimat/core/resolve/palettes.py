@@ -22,6 +22,8 @@ from heimat.core.resolve.end_colors import end_rgb8
 from heimat.core.resolve.hues import ResolvedHue
 
 WHITE = np.array([255, 255, 255], dtype=np.uint8)
+DISCRETE = 9
+"""Colors that a continuous palette has where it is used by classes after all."""
 
 
 @dataclass(frozen=True)
@@ -106,6 +108,14 @@ def design_of(shown: ResolvedPalette, count: int) -> Floats | None:
     """The colors (count, 3), sRGB 0 to 1, of a palette over numbers as it is designed; None of one by category."""
     make = shown.palette.make
     return None if isinstance(make, Categorical) else designed_colors(make, shown.values8, shown.ground8, count)
+
+
+def class_colors(shown: ResolvedPalette) -> Bytes:
+    """The colors (n, 3) of a palette where it is used by classes, as it is or after all."""
+    make = shown.palette.make
+    if isinstance(make, Categorical) or make.classes is not None:
+        return shown.rgb8
+    return shown.rgb8[:: (len(shown.rgb8) - 1) // (DISCRETE - 1)]
 
 
 def color_of(shown: ResolvedPalette, alias: PaletteAlias) -> Bytes:

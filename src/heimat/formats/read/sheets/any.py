@@ -5,11 +5,12 @@ import json
 import tarfile
 import zipfile
 from collections.abc import Mapping
+from dataclasses import replace
 from pathlib import PurePosixPath
 
-from heimat.core.proposals.sheet import Sheet, SheetMaker, best
+from heimat.core.proposals.sheet import Sheet, SheetMaker, best, best_palettes
 from heimat.formats.read.any import MOST_BYTES, decode
-from heimat.formats.read.sheets import css, design_tokens, pages, plain, scss
+from heimat.formats.read.sheets import css, design_tokens, pages, palettes, plain, scss
 
 MOST_FILES = 200
 MOST_UNPACKED = 40_000_000
@@ -24,6 +25,8 @@ _READ = frozenset(
         ".json",
         ".tokens",
         ".ts",
+        ".py",
+        ".mplstyle",
         ".js",
         ".mjs",
         ".csv",
@@ -45,17 +48,23 @@ def read(files: Mapping[str, bytes]) -> Sheet:
                 passed_over.append(f"{inner} has more than 5 MB and was not read.")
             else:
                 texts[PurePosixPath(inner).name] = decode(unpacked)
-    sheets = [sheet for name, text in texts.items() if (sheet := _sheet(name, text, texts)).tokens]
+    sheets = [sheet for name, text in texts.items() if (sheet := _sheet(name, text, texts)).tokens or sheet.palettes]
     found = best(sheets)
+    of_charts = best_palettes(sheets)
     if found is None:
         maker = SheetMaker("nothing")
         for words in passed_over or ["No named colors were found."]:
             maker.pass_over(words)
         return maker.made()
-    others = len(sheets) - 1
+    apart = of_charts is not None and of_charts is not found
+    others = len(sheets) - 1 - apart
     if others:
         passed_over.append(f"{others} other {'file says' if others == 1 else 'files say'} the same or less.")
-    return Sheet(found.form, found.themes, found.tokens, (*passed_over, *found.passed_over), found.system)
+    return replace(
+        found,
+        passed_over=(*passed_over, *found.passed_over),
+        palettes=of_charts.palettes if of_charts is not None else (),
+    )
 
 
 def _sheet(name: str, text: str, beside: Mapping[str, str]) -> Sheet:
@@ -71,10 +80,14 @@ def _sheet(name: str, text: str, beside: Mapping[str, str]) -> Sheet:
         return plain.read_swatches(start)
     if ending == ".csv":
         return plain.read_table(start)
-    if ending in (".ts", ".js", ".mjs"):
-        return plain.read_script(start)
-    found = [scss.read(start)] if ending in (".scss", ".sass", ".less") else [css.read(start), scss.read(start)]
-    return best([each for each in found if each.tokens]) or nothing
+    if ending in (".ts", ".js", ".mjs", ".py"):
+        found = palettes.read_module(start)
+        return found if found.palettes else plain.read_script(start)
+    if ending == ".mplstyle":
+        return palettes.read_style(start)
+    readers = [scss.read] if ending in (".scss", ".sass", ".less") else [css.read, scss.read]
+    sheets = [sheet for each in readers if (sheet := each(start)).tokens or sheet.palettes]
+    return best(sheets) or nothing
 
 
 def _of_json(text: str, beside: Mapping[str, str]) -> Sheet:
@@ -92,6 +105,10 @@ def _of_json(text: str, beside: Mapping[str, str]) -> Sheet:
         return design_tokens.resolve(root, beside)
     if isinstance(root.get("tokens"), list):
         return plain.read_json(root)
+    if palettes.is_palettes(root):
+        return palettes.read_json(root)
+    if (of_charts := palettes.read_theme(root)).palettes:
+        return of_charts
     return design_tokens.read(root)
 
 

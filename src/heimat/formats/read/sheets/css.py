@@ -6,9 +6,11 @@ where a theme of the same values is chosen by a selector.
 
 import re
 from collections.abc import Iterator
+from dataclasses import replace
 
 from heimat.core.document.themes import Scheme, Wanted
 from heimat.core.proposals.sheet import DEFAULT, Sheet, SheetMaker, SheetValue
+from heimat.formats.read.sheets import palettes
 from heimat.formats.read.sheets.values import css_value
 
 _COMMENT = re.compile(r"/\*.*?(?:\*/|\Z)", re.S)
@@ -29,6 +31,7 @@ def read(text: str) -> Sheet:
     maker = SheetMaker("stylesheet", titled[1] if titled else "")
     found: dict[str, dict[str, SheetValue]] = {}
     preferred: list[tuple[Scheme | None, Wanted | None, dict[str, SheetValue]]] = []
+    gradients: dict[str, dict[str, str]] = {}
     root = DEFAULT
     for around, declared in _blocks(_COMMENT.sub(" ", text)):
         values = {name[2:]: value for name, text in declared.items() if (value := _value(name, text)) is not None}
@@ -47,12 +50,16 @@ def read(text: str) -> Sheet:
             name = root
         maker.theme(name, scheme)
         found.setdefault(name, {}).update(values)
+        ramps = {key[2:]: text for key, text in declared.items() if text.startswith("linear-gradient(")}
+        gradients.setdefault(name, {}).update(ramps)
     found = _with_root_first(found, root)
     for scheme, contrast, values in preferred:
         _prefer(maker, found, root, scheme, contrast, values)
+    of_charts = palettes.of_properties(found, gradients)
     for name in dict.fromkeys(name for values in found.values() for name in values):
-        maker.token(name, {theme: values[name] for theme, values in found.items() if name in values})
-    return maker.made()
+        if not palettes.is_of(name, of_charts):
+            maker.token(name, {theme: values[name] for theme, values in found.items() if name in values})
+    return replace(maker.made(), palettes=of_charts)
 
 
 def _value(name: str, text: str) -> SheetValue | None:

@@ -1,7 +1,10 @@
 """Palettes as JSON: colors, labels, stops and what they stand for, in every theme, with lines ready to paste."""
 
 import json
+from collections.abc import Mapping
+from typing import Any
 
+from heimat.core.document.palette_making import PaletteMaking
 from heimat.core.publication.publication import Publication
 from heimat.formats.write.palettes.names import identifiers, theme_words
 
@@ -29,10 +32,20 @@ def write(publication: Publication, version: str) -> bytes:
                 "others": {words[theme]: each for theme, each in palette.others.items() if theme in words},
                 "told by": list(palette.told_by),
                 "use": _lines(name, words[publication.themes[0].id], continuous),
+                **({"made": _made(palette.made, words)} if palette.made else {}),
             }
         )
     content = {"name": publication.name, "version": version, "palettes": palettes}
     return (json.dumps(content, indent=2, ensure_ascii=False) + "\n").encode()
+
+
+def _made(made: PaletteMaking, words: Mapping[str, str]) -> dict[str, Any]:
+    """How a palette is made, themes by their words."""
+    shaded = {words[theme]: places for theme, places in made.shaded.items() if theme in words}
+    bound = tuple(each.model_copy(update={"theme": words[each.theme]}) for each in made.bound if each.theme in words)
+    grounds = {words[theme]: ground for theme, ground in made.grounds.items() if theme in words}
+    named = made.model_copy(update={"shaded": shaded, "bound": bound, "grounds": grounds})
+    return named.model_dump(mode="json", exclude_defaults=True)
 
 
 def _lines(name: str, theme: str, continuous: bool) -> dict[str, str]:
