@@ -82,7 +82,12 @@ export function ImportForm() {
             {counted(understood.count, "token")} in {understood.themes.map((theme) => theme.name).join(", ")}
           </Text>
           {understood.scales.map((scale) => (
-            <Colors key={scale.name} name={scale.name} colors={scale.colors} />
+            <Colors
+              key={scale.name}
+              name={scale.name}
+              what={counted(scale.colors.length, "step")}
+              colors={scale.colors}
+            />
           ))}
           {understood.palettes.map((palette) => (
             <Colors key={palette.name} name={palette.name} what={palette.kind} colors={palette.colors} />
@@ -139,7 +144,7 @@ export function ImportForm() {
 }
 
 /** The colors of a scale or a palette in a row, edge to edge. */
-function Colors({ name, what, colors }: { name: string; what?: string; colors: readonly string[] }) {
+function Colors({ name, what, colors }: { name: string; what: string; colors: readonly string[] }) {
   return (
     <Flex align="center" gap="8px" marginTop="4px">
       <Text width="110px" flexShrink={0} truncate title={name}>
@@ -151,11 +156,9 @@ function Colors({ name, what, colors }: { name: string; what?: string; colors: r
           <Box key={place} flex="1" style={{ background: color }} />
         ))}
       </Flex>
-      {what && (
-        <Text width="80px" flexShrink={0} color="fg.muted">
-          {what}
-        </Text>
-      )}
+      <Text width="80px" flexShrink={0} color="fg.muted">
+        {what}
+      </Text>
     </Flex>
   );
 }

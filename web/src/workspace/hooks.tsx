@@ -1,5 +1,6 @@
 /** The workspace in React: a part asked for by name is drawn again only when it has changed. */
 import { createContext, type ReactNode, useContext, useEffect, useState } from "react";
+import { useParams } from "react-router";
 import { useStore } from "zustand";
 import type { PartName, Parts } from "../api/client";
 import { useLook } from "./look";
@@ -11,6 +12,9 @@ const WorkspaceContext = createContext<Workspace | null>(null);
 /** Each system has a workspace of its own: nothing of one is shown in another. */
 export function WorkspaceProvider({ children }: { children: ReactNode }) {
   const slug = useLook((look) => look.slug);
+  const wanted = useParams().slug;
+  // On the way in from a list, the look is still at the system before, or at none.
+  if (slug !== wanted) return null;
   return (
     <SystemWorkspace key={slug} slug={slug}>
       {children}

@@ -18,7 +18,7 @@ _MARK = re.compile(r"[{};]|\"(?:[^\"\\\n]|\\.)*\"|'(?:[^'\\\n]|\\.)*'")
 _ATTRIBUTE = re.compile(r"\[[\w-]*(?:theme|mode|scheme)[\w-]*\s*[~|^$*]?=\s*(\"(?:[^\"\\]|\\.)*\"|'[^']*'|[\w-]+)\s*\]")
 _CLASS = re.compile(r"\.(?:theme-|mode-)?([\w-]*(?:dark|light|night|day|contrast|theme)[\w-]*)", re.I)
 _ESCAPE = re.compile(r"\\([0-9a-fA-F]{1,6})\s?|\\(.)", re.S)
-_TITLE = re.compile(r"\s*/\*\s*(.{1,80}?)\s+\d+\.\d+\.\d+\S*\s*\*/")
+_TITLE = re.compile(r"\s*/\*\s*(.{1,80}?)\s+\d+\.\d+\.\d+[^*]{0,300}\*/")
 _MOST_DEEP = 50
 _WIDE = re.compile(r"color-gamut|dynamic-range|@supports|@keyframes|@font-face|@layer|@property")
 Block = tuple[tuple[str, ...], dict[str, str]]
