@@ -1,5 +1,5 @@
 import { lazy, Suspense, useEffect } from "react";
-import { Navigate, Route, Routes } from "react-router";
+import { Navigate, Route, Routes, useParams } from "react-router";
 import { ErrorBoundary } from "./shell/ErrorBoundary";
 import { WantedParts } from "./shell/WantedParts";
 import { AddressMirror } from "./workspace/AddressMirror";
@@ -30,20 +30,22 @@ export function App() {
           <Route path="/shared/:key" element={<SharedPage />} />
           <Route path="/reading/:key" element={<ReadingPage />} />
           <Route path="/systems/:slug" element={<Navigate to="sources" replace />} />
-          <Route
-            path="/systems/:slug/:stage"
-            element={
-              <WorkspaceProvider>
-                <WantedParts />
-                <Suspense>
-                  <Frame />
-                </Suspense>
-              </WorkspaceProvider>
-            }
-          />
+          <Route path="/systems/:slug/:stage" element={<Opened />} />
           <Route path="*" element={<Navigate to="/" replace />} />
         </Routes>
       </Suspense>
     </ErrorBoundary>
+  );
+}
+
+function Opened() {
+  const { slug = "" } = useParams();
+  return (
+    <WorkspaceProvider wanted={slug}>
+      <WantedParts />
+      <Suspense>
+        <Frame />
+      </Suspense>
+    </WorkspaceProvider>
   );
 }

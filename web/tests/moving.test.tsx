@@ -51,7 +51,7 @@ async function opened(first = answer(1, 50)) {
   held = new HeldServer();
   useLook.setState({ slug: "brinemark" });
   const { redraw } = draw(
-    <WorkspaceProvider>
+    <WorkspaceProvider wanted="brinemark">
       <Looking />
     </WorkspaceProvider>,
   );
@@ -206,7 +206,7 @@ it("Escape goes back to what was, and nothing is kept", async () => {
 it("who shows a part is drawn again only when that part has changed", async () => {
   const redraw = await opened();
   redraw(
-    <WorkspaceProvider>
+    <WorkspaceProvider wanted="brinemark">
       <Looking />
       <Profiler id="names" onRender={() => (drawn += 1)}>
         <Names />

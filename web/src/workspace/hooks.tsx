@@ -1,6 +1,5 @@
 /** The workspace in React: a part asked for by name is drawn again only when it has changed. */
 import { createContext, type ReactNode, useContext, useEffect, useState } from "react";
-import { useParams } from "react-router";
 import { useStore } from "zustand";
 import type { PartName, Parts } from "../api/client";
 import { useLook } from "./look";
@@ -9,10 +8,9 @@ import { type Known, Workspace } from "./Workspace";
 
 const WorkspaceContext = createContext<Workspace | null>(null);
 
-/** Each system has a workspace of its own: nothing of one is shown in another. */
-export function WorkspaceProvider({ children }: { children: ReactNode }) {
+/** The system that is wanted has a workspace of its own: nothing of one is shown in another. */
+export function WorkspaceProvider({ wanted, children }: { wanted: string; children: ReactNode }) {
   const slug = useLook((look) => look.slug);
-  const wanted = useParams().slug;
   // On the way in from a list, the look is still at the system before, or at none.
   if (slug !== wanted) return null;
   return (
