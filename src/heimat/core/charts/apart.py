@@ -7,6 +7,7 @@ exactly opposite, where the mean hue is a matter of convention, may differ.
 """
 
 from dataclasses import dataclass
+from functools import lru_cache
 from typing import Any
 
 import numpy as np
@@ -20,6 +21,8 @@ _TINY = 1e-12
 _COS = {degrees: float(np.cos(np.radians(degrees))) for degrees in (30, 6, 63)}
 _SIN = {degrees: float(np.sin(np.radians(degrees))) for degrees in (30, 6, 63)}
 _BLOCK = 16
+_FEW = 400
+"""Levels of colors up to which what is seen of them is remembered."""
 
 
 @dataclass(frozen=True)
@@ -43,8 +46,15 @@ def seen(srgb: Floats) -> Seen:
 
 
 def seen8(rgb8: Bytes) -> Seen:
-    """8-bit colors (..., 3) as the four see them."""
-    return seen(from_bytes(rgb8))
+    """8-bit colors (..., 3) as the four see them. Of a few colors it is remembered: they are asked for many times."""
+    if rgb8.size > _FEW:
+        return seen(from_bytes(rgb8))
+    return _seen_few(rgb8.tobytes(), rgb8.shape)
+
+
+@lru_cache(512)
+def _seen_few(levels: bytes, shape: tuple[int, ...]) -> Seen:
+    return seen(from_bytes(np.frombuffer(levels, dtype=np.uint8).reshape(shape)))
 
 
 def differences(one: Seen, other: Seen) -> Floats:

@@ -2,7 +2,9 @@
 
 import re
 from collections.abc import Iterable
+from functools import lru_cache
 
+from heimat.core.color.arrays import Bytes
 from heimat.core.color.contrast import relative_luminance
 from heimat.core.color.notation import Color, oklch_of, rgb8_of
 from heimat.core.color.spaces import lightness
@@ -54,6 +56,16 @@ def spoken_name(color: Color) -> str:
                 return name if light >= _DEEP else f"dark {name}"
     shade = "dark " if light < _DEEP else "light " if light > _PALE else ""
     return f"{shade}{'grayish ' if term != 'gray' and chroma < _GRAYISH else ''}{term}"
+
+
+def spoken_names(rgb8: Bytes) -> list[str]:
+    """The names that can be said aloud of 8-bit colors (n, 3); those found lately are remembered."""
+    return [_spoken(red, green, blue) for red, green, blue in rgb8.tolist()]
+
+
+@lru_cache(4096)
+def _spoken(red: int, green: int, blue: int) -> str:
+    return spoken_name(Color.of_bytes((red, green, blue)))
 
 
 def unique_name(wanted: str, taken: Iterable[str]) -> str:

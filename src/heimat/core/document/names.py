@@ -9,6 +9,7 @@ import re
 import unicodedata
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
+from functools import lru_cache
 from typing import Literal
 
 from heimat.core.color.naming import check_line
@@ -87,6 +88,7 @@ def scale_token_name(pattern: str, hue: str, step: str, case: Case = "kept") -> 
     return pattern.replace("{hue}", in_case(hue, case)).replace("{step}", in_case(step, case))
 
 
+@lru_cache(16_384)
 def css_name(name: str) -> str:
     """A name as part of a CSS custom property: parts joined by hyphens, other signs replaced by them."""
     return _NOT_CSS.sub("-", unicodedata.normalize("NFC", name))

@@ -41,13 +41,13 @@ def binding(system: ColorSystem, palette_id: str) -> list[UserEdit]:
     return found
 
 
-def bound_to(system: ColorSystem, palette_id: str) -> list[Token]:
-    """The tokens that stand on a palette in any theme, of themselves or with changes, in order."""
-    return [
-        token
-        for token in in_order(system.tokens)
-        if any(isinstance(base, PaletteAlias) and base.palette == palette_id for base in token.bases)
-    ]
+def bound_to(system: ColorSystem) -> dict[str, list[Token]]:
+    """By the id of each palette the tokens that stand on it in any theme, of themselves or with changes, in order."""
+    found: dict[str, list[Token]] = {}
+    for token in in_order(system.tokens):
+        for palette in dict.fromkeys(base.palette for base in token.bases if isinstance(base, PaletteAlias)):
+            found.setdefault(palette, []).append(token)
+    return found
 
 
 def _bound(palette: Palette) -> dict[str, PaletteAlias]:

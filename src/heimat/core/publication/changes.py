@@ -40,9 +40,15 @@ def comparable(before: Publication, after: Publication) -> Publication:
 
 
 def same(before: Publication, after: Publication) -> bool:
-    """Whether publishing `after` would give developers what they have. What had no contract yet is not held to one."""
+    """Whether publishing `after` would give developers what they have.
+
+    What had no contract yet is not held to one, nor a palette that did not say yet how it is made.
+    """
     old = comparable(before, after)
-    return (old if old.contract != EMPTY else replace(old, contract=after.contract)) == after
+    made = {palette.id: palette.made for palette in after.palettes}
+    palettes = tuple(each if each.made else replace(each, made=made.get(each.id)) for each in old.palettes)
+    contract = after.contract if old.contract == EMPTY else old.contract
+    return replace(old, contract=contract, palettes=palettes) == after
 
 
 def compare(before: Publication | None, after: Publication) -> list[TokenChange]:

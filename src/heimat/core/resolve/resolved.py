@@ -5,6 +5,7 @@ from functools import cached_property
 
 from heimat.core.document.aliases import ways_of
 from heimat.core.document.order import in_order
+from heimat.core.document.palettes import OtherRole
 from heimat.core.document.system import ColorSystem
 from heimat.core.resolve.chains import chains_of
 from heimat.core.resolve.hues import ResolvedHue, resolve_hues
@@ -52,12 +53,17 @@ class Resolved:
             found[key] = [resolve_palette(each, at, bound.get(each.id)) for each in every]
         return found
 
+    @cached_property
+    def roles(self) -> dict[OtherRole, str]:
+        """The tokens for what palettes leave without a color, by their role."""
+        return roles_of(self.system.tokens)
+
     def around(self, theme_id: str | None = None) -> Around:
         """What palettes stand on in a theme, the first without one; hues alone where there is none."""
         theme = self.theme(theme_id)
         if theme is None:
             return Around(self.hues, {}, {})
-        return around(self.system, self.hues, theme.theme.id, theme.tokens, roles_of(self.system.tokens))
+        return around(self.system, self.hues, theme.theme.id, theme.tokens, self.roles)
 
     @cached_property
     def promises(self) -> list[Promise]:

@@ -1,5 +1,7 @@
 """Palettes as strips: their colors with names that can be said, and what is to be said of the whole."""
 
+from collections.abc import Mapping
+
 import numpy as np
 from typing_extensions import TypedDict
 
@@ -9,10 +11,11 @@ from heimat.core.charts.ramp import lights
 from heimat.core.charts.suitability import PaletteKind
 from heimat.core.color.contrast import AA_TEXT, cut, ratio
 from heimat.core.color.difference import distance_text
-from heimat.core.color.naming import spoken_name
-from heimat.core.color.notation import Color, hex_of
+from heimat.core.color.naming import spoken_names
+from heimat.core.color.notation import hex_of
 from heimat.core.document.keys import palette_key
 from heimat.core.document.palettes import Categorical, Make, OtherRole, Sequential, values_of
+from heimat.core.document.tokens import Token
 from heimat.core.document.words import value_in_words
 from heimat.core.proposals.binding import bound_to
 from heimat.core.resolve.palettes import ResolvedPalette
@@ -82,10 +85,11 @@ class PaletteView(TypedDict):
 
 def palettes_part(look: Look) -> list[PaletteView]:
     """All palettes, in order."""
-    return [_view(look, shown) for shown in look.resolved.palettes[look.theme.theme.id if look.theme else ""]]
+    bound = bound_to(look.system)
+    return [_view(look, shown, bound) for shown in look.resolved.palettes[look.theme.theme.id if look.theme else ""]]
 
 
-def _view(look: Look, shown: ResolvedPalette) -> PaletteView:
+def _view(look: Look, shown: ResolvedPalette, bound: Mapping[str, list[Token]]) -> PaletteView:
     palette, make = shown.palette, shown.palette.make
     ground = look.eyes.swatch(shown.ground8)
     return {
@@ -102,7 +106,7 @@ def _view(look: Look, shown: ResolvedPalette) -> PaletteView:
         "view": palette.view,
         "others": _others(look, shown),
         "through": _through(look, shown),
-        "bound": [token.name for token in bound_to(look.system, palette.id)],
+        "bound": [token.name for token in bound.get(palette.id, ())],
         "colors": _colors(look, shown),
         "continuous": not isinstance(make, Categorical) and make.classes is None,
         "facts": _facts(shown),
@@ -115,6 +119,7 @@ def _colors(look: Look, shown: ResolvedPalette) -> list[PaletteColorView]:
     contrasts = ratio(shown.rgb8, shown.ground8)
     labels = np.maximum(ratio(shown.rgb8, _BLACK), ratio(shown.rgb8, _WHITE))
     found: list[PaletteColorView] = []
+    names = spoken_names(shown.rgb8)
     for place, swatch in enumerate(look.eyes.swatches(shown.rgb8)):
         own = make.colors[place] if isinstance(make, Categorical) else None
         key = own.id if own else str(place + 1)
@@ -123,7 +128,7 @@ def _colors(look: Look, shown: ResolvedPalette) -> list[PaletteColorView]:
                 **swatch,
                 "key": palette_key(palette.id, key),
                 "id": key,
-                "name": spoken_name(Color.of_bytes(shown.rgb8[place])),
+                "name": names[place],
                 "category": own.category if own else "",
                 "held": own.held if own else False,
                 "moved": bool(shown.moved and shown.moved[place]),

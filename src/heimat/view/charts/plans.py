@@ -12,7 +12,7 @@ from heimat.core.charts.suitability import PaletteKind, suitability
 from heimat.core.color.arrays import Bytes
 from heimat.core.color.difference import distance_text
 from heimat.core.color.gamut import solve
-from heimat.core.color.naming import spoken_name
+from heimat.core.color.naming import spoken_name, spoken_names
 from heimat.core.color.notation import Color, hex_of
 from heimat.core.color.rounding import nearest_bytes
 from heimat.core.color.spaces import luminance_of
@@ -95,7 +95,7 @@ def proposed_palette(system: ColorSystem, asked: PaletteWish) -> ProposedPalette
     return {
         "make": make,
         "colors": TYPICAL.swatches(made.rgb8),
-        "names": [spoken_name(Color.of_bytes(color)) for color in made.rgb8],
+        "names": spoken_names(made.rgb8),
         "apart": distance_text(made.apart),
     }
 

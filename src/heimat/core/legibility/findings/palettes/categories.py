@@ -10,8 +10,8 @@ from heimat.core.color.angles import turn_between
 from heimat.core.color.arrays import from_bytes
 from heimat.core.color.contrast import cut, ratio
 from heimat.core.color.difference import TOLD_APART, distance_text, distance_words
-from heimat.core.color.naming import spoken_name
-from heimat.core.color.notation import Color, hex_of
+from heimat.core.color.naming import spoken_names
+from heimat.core.color.notation import hex_of
 from heimat.core.color.spaces import srgb_to_oklch
 from heimat.core.color.told_apart import PairDistance, distances
 from heimat.core.document.palettes import GRAPHIC, Categorical, PaletteValue, Telling
@@ -190,4 +190,4 @@ def _turns(before: bytes, now: bytes) -> tuple[tuple[int, float], ...]:
 
 @lru_cache(REMEMBERED)
 def _spoken(levels: bytes) -> tuple[str, ...]:
-    return tuple(spoken_name(Color.of_bytes(color)) for color in colors_of(levels))
+    return tuple(spoken_names(colors_of(levels)))
