@@ -66,7 +66,7 @@ export function PublishForm({ draft }: Props) {
       padding="12px"
       marginBottom="16px"
     >
-      <Flex gap="12px" align="flex-start">
+      <Flex gap="12px" align="flex-start" wrap="wrap">
         <Field.Root width="110px" invalid={Boolean(at("version"))} gap="2px">
           <Field.Label fontSize="12px">Version</Field.Label>
           <Input
@@ -78,7 +78,7 @@ export function PublishForm({ draft }: Props) {
             onChange={(event) => setTyped(event.target.value)}
           />
         </Field.Root>
-        <Field.Root flex="1" invalid={Boolean(at("notes"))} gap="2px">
+        <Field.Root flex="1 1 150px" invalid={Boolean(at("notes"))} gap="2px">
           <Field.Label fontSize="12px">Notes</Field.Label>
           <Textarea
             size="xs"

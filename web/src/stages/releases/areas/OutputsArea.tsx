@@ -54,7 +54,15 @@ export function OutputsArea() {
             onChoose={(value) => setKind(value as keyof typeof KINDS)}
           />
           {/* Another one begins empty. */}
-          <TextField key={outputs.length} label="called" value="" width="130px" onCommit={add} />
+          <TextField
+            key={outputs.length}
+            label="called"
+            hideLabel
+            placeholder="called, then Enter"
+            value=""
+            width="140px"
+            onCommit={add}
+          />
         </>
       }
       actions={
