@@ -157,6 +157,27 @@ def test_the_focus_stays_where_the_work_goes_on(page: Page) -> None:
     page.wait(lambda: page.script("return document.querySelector('main').contains(document.activeElement)"))
 
 
+_AT_ONCE = """
+const field = document.querySelector("input[aria-label^=Find]");
+const type = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, "value").set;
+for (const text of ["so", "sound 3", "sound 300"]) {
+  type.call(field, text);
+  field.dispatchEvent(new Event("input", { bubbles: true }));
+}
+field.dispatchEvent(new KeyboardEvent("keydown", { key: "Enter", bubbles: true, cancelable: true }));
+"""
+
+
+def test_what_is_found_is_what_stands_in_the_field_however_fast_the_hand(page: Page) -> None:
+    """Letters and Enter within one moment: what is listed still is what the letters before have found."""
+    page.open(SOURCES)
+    page.keys("/")
+    page.find("input[aria-label^=Find]").send_keys("gorse")
+    page.find("[role=option]")
+    page.script(_AT_ONCE)
+    page.says("[data-testid=slip-name]", "sound 300")
+
+
 _SLOW = """
 const fetched = window.fetch;
 window.fetch = (...asked) => new Promise((go) => setTimeout(go, 700)).then(() => fetched(...asked));

@@ -130,11 +130,14 @@ def test_the_files_of_a_release_come_back_as_a_system(page: Page, tmp_path: Path
     archive.write_bytes(fetched(page, "/feeds/brinemark/1.0.0/package.tgz"))
     page.open("/")
     page.find("[data-testid=import] input[type=file]").send_keys(str(archive))
-    page.says("[data-testid=understood]", "9 scales, 134 tokens in day, night, quay")
+    page.says("[data-testid=understood]", "9 scales, 4 palettes, 89 tokens in day, night, quay")
     check(page)
     page.type("Name of this system", "Read again", enter=True)
     page.wait(lambda: page.driver.current_url.endswith("/systems/read-again/tokens"))
-    page.says("main", "134 semantic, 3 themes")
+    page.says("main", "89 semantic, 3 themes")
+    page.open("/systems/read-again/charts")
+    page.says("[data-testid=palettes]", "delay")
+    page.says("main", "4 palettes")
 
 
 def test_the_guide_is_shaped_and_looked_at_before_it_is_out(page: Page) -> None:

@@ -42,7 +42,24 @@ export function Area({ title, tools, actions, children }: Props) {
       tabIndex={-1}
       onKeyDown={onKeyDown}
     >
-      <Flex gap="8px" align="center" wrap="wrap" marginBottom="8px" minHeight="28px">
+      <Flex
+        gap="8px"
+        align="center"
+        wrap="wrap"
+        paddingBottom="8px"
+        minHeight="36px"
+        // What is done with it all stays at hand while a long list is walked through, where there is the height for it.
+        css={{
+          "@media (min-height: 600px)": {
+            position: "sticky",
+            top: "-8px",
+            bg: "bg",
+            zIndex: 2,
+            paddingTop: "8px",
+            marginTop: "-8px",
+          },
+        }}
+      >
         <Heading as="h2" fontSize="14px" fontWeight="700" marginRight="4px">
           {title}
         </Heading>

@@ -7,6 +7,7 @@ import { TextField } from "../../../components/TextField";
 import { Toggle } from "../../../components/Toggle";
 import { ToolButton } from "../../../components/ToolButton";
 import { copyText } from "../../../util/copy";
+import { few } from "../../../util/few";
 import { usePart } from "../../../workspace/hooks";
 import { useLook } from "../../../workspace/look";
 import { Area } from "../../shared/Area";
@@ -174,9 +175,11 @@ function KeyRow({ of: key, onRevoke }: { of: KeyView; onRevoke: () => void }) {
         </Text>
         <Text color="fg.muted">{standing(key)}</Text>
         {!key.revoked && key.gone.length > 0 && (
-          <Text fontWeight="700">Still uses what is gone: {few(key.gone)}.</Text>
+          <Text fontWeight="700">Still uses what is gone: {few(key.gone, NAMED)}.</Text>
         )}
-        {!key.revoked && key.going.length > 0 && <Text>Uses what is on its way out: {few(key.going)}.</Text>}
+        {!key.revoked && key.going.length > 0 && (
+          <Text>Uses what is on its way out: {few(key.going, NAMED)}.</Text>
+        )}
       </Box>
       {key.revoked ? (
         <Text>revoked</Text>
@@ -202,8 +205,3 @@ function standing(key: KeyView): string {
 }
 
 const day = (at: string) => new Date(at).toLocaleString("en-US", { dateStyle: "medium", timeStyle: "short" });
-
-function few(names: string[]): string {
-  const more = names.length - NAMED;
-  return names.slice(0, NAMED).join(", ") + (more > 0 ? ` and ${more} more` : "");
-}

@@ -8,12 +8,14 @@ import { newId } from "../../../api/ids";
 import { Choice } from "../../../components/Choice";
 import { Toggle } from "../../../components/Toggle";
 import { ToolButton } from "../../../components/ToolButton";
+import { few } from "../../../util/few";
 import { usePart, useWorkspace } from "../../../workspace/hooks";
 import { useLook, useSeeing } from "../../../workspace/look";
 import { Area } from "../../shared/Area";
 import { Changes } from "../Changes";
 
 /** What rests on all of a company's colors seldom wants its brands. */
+const NAMED = 6;
 const USUAL = ["neutral", "status"];
 
 export function RestingArea() {
@@ -36,6 +38,7 @@ export function RestingArea() {
     turned[hue.id] ??
     (taken?.address === address ? taken?.chosen.includes(hue.id) : USUAL.includes(hue.kind));
   const hues = offer?.hues.filter(isOn).map((hue) => hue.id) ?? [];
+  const all = hues.length === offer?.hues.length;
   const plan = useQuery({
     queryKey: ["resting plan", slug, revision, address, offer?.version, hues],
     queryFn: () => {
@@ -43,6 +46,7 @@ export function RestingArea() {
       return data(client.POST("/api/systems/{slug}/resting/plan", { params: { path }, body }));
     },
     enabled: offer !== undefined && hues.length > 0,
+    placeholderData: (before) => before,
     retry: false,
   });
   const rest = useMutation({
@@ -137,8 +141,32 @@ export function RestingArea() {
         {offer && (
           <Box marginTop="10px">
             <Text color="fg.muted" marginBottom="4px">
-              Hues to take from {offer.name} {offer.version}, with every token that stands on no other hue
+              {offer.hues.length > 0
+                ? `Hues to take from ${offer.name} ${offer.version}, with every token that stands on no other hue`
+                : `${offer.name} ${offer.version} holds no scales, so nothing can be taken from it; they are published where its Tokens say so.`}
             </Text>
+            {offer.hues.length > 0 && (
+              <Flex gap="10px" align="center" minHeight="30px">
+                <ToolButton
+                  width="150px"
+                  onClick={() => setTurned(Object.fromEntries(offer.hues.map((hue) => [hue.id, !all])))}
+                >
+                  {all ? "None of them" : "All of them"}
+                </ToolButton>
+                <Text data-testid="resting-plan" aria-live="polite" title={plan.data?.own.join(", ")}>
+                  {plan.data && hues.length > 0 && (
+                    <strong>
+                      {plan.data.hues} hues and {plan.data.tokens} tokens would be taken.
+                    </strong>
+                  )}
+                  {plan.data &&
+                    hues.length > 0 &&
+                    plan.data.own.length > 0 &&
+                    ` Said here already, and kept: ${few(plan.data.own, NAMED)}.`}
+                  {hues.length === 0 && "Nothing is chosen."}
+                </Text>
+              </Flex>
+            )}
             {offer.hues.map((hue) => (
               <Flex key={hue.id} gap="10px" align="center" minHeight="30px">
                 <Toggle
@@ -158,12 +186,6 @@ export function RestingArea() {
                 <Text color="fg.muted">{hue.kind}</Text>
               </Flex>
             ))}
-            {plan.data && hues.length > 0 && (
-              <Text marginTop="6px" fontWeight="700" data-testid="resting-plan">
-                {plan.data.hues} hues and {plan.data.tokens} tokens would be taken
-                {plan.data.own.length > 0 && `; said here already, and kept: ${plan.data.own.join(", ")}`}.
-              </Text>
-            )}
           </Box>
         )}
       </Box>
