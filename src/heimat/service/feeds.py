@@ -33,6 +33,8 @@ MOST_BYTES = 64_000_000
 MOST_PREVIEW_BYTES = 16_000_000
 COUNT_SECONDS = 1.0
 """How long another process's release may stay unseen."""
+AWAY_SECONDS = 5.0
+"""How long nothing is asked of a database that did not answer; what is remembered is answered with."""
 _ENTRY_BYTES = 600
 _VERSION = re.compile(r"(0|[1-9][0-9]{0,5})\.(0|[1-9][0-9]{0,5})\.(0|[1-9][0-9]{0,5})")
 _RANGE = re.compile(r"(0|[1-9][0-9]{0,5})(?:\.(0|[1-9][0-9]{0,5}))?")
@@ -260,7 +262,8 @@ class Feeds:
             except (DBAPIError, PoolTimeout):
                 if not self._counted:
                     raise
-                counted = self._counted
+                # It took long to say nothing: nobody waits for it again so soon.
+                counted, begun = self._counted, time.monotonic() + AWAY_SECONDS - COUNT_SECONDS
             with self._lock:
                 if counted != self._counted:
                     self._forget()
