@@ -9,6 +9,8 @@ import zipfile
 import pytest
 
 from heimat.core.document.names import css_name
+from heimat.core.document.order import in_order
+from heimat.core.document.system import ColorSystem
 from heimat.core.document.tokens import Deprecation, LiteralColor, StepAlias, TokenAlias
 from heimat.core.edits import apply_all
 from heimat.core.edits.themes import RenameTheme
@@ -109,6 +111,32 @@ def test_the_fullest_forms_bring_aliases_themes_notes_and_what_is_on_its_way_out
     (late,) = [token for token in told.values() if token.name == "text.late"]
     assert late.deprecated is not None
     assert late.deprecated.reason == "One ink."
+
+
+def test_the_contract_brings_what_meets_and_what_is_told_apart() -> None:
+    def declared(system: ColorSystem) -> tuple[list[tuple[str, str, str]], list[tuple[str, list[str], float]]]:
+        names = {token.id: token.name for token in system.tokens.values()}
+        pairings = [(names[each.foreground], names[each.ground], each.use) for each in in_order(system.pairings)]
+        told_apart = [
+            (each.name, [names[token] for token in each.tokens], each.threshold) for each in in_order(system.told_apart)
+        ]
+        return pairings, told_apart
+
+    for names in (("package.tgz",), ("tokens.plain.json", "contract.json")):
+        assert declared(imported(*names).system) == declared(SYSTEM)
+    assert declared(imported("tokens.plain.json").system)[1] == []
+    wrong = {
+        "pairings": [{"foreground": "a", "ground": "not.there", "use": "body"}, {"use": "none"}, 3],
+        "told_apart": [{"name": "x\u202ey", "tokens": ["a", "b", "a", 7], "threshold": 12}, {"tokens": 1}, None],
+        "exceptions": [{}],
+    }
+    tokens = {"tokens": [{"name": name, "values": {"day": f"#12345{name}"}} for name in "ab"]}
+    files = {"c.json": json.dumps(wrong).encode(), "t.json": json.dumps(tokens).encode()}
+    made = import_sheet(read(files), "Read")
+    assert declared(made.system) == ([], [("x y", ["a", "b"], 12.0)])
+    said = " ".join(made.passed_over)
+    assert "1 of the declared pairings names a token that is not there" in said
+    assert "1 accepted exception is not taken over" in said
 
 
 def sheet(text: str, name: str = "site.css") -> Imported:

@@ -18,11 +18,11 @@ from heimat.core.document.names import css_name
 from heimat.core.document.order import keys
 from heimat.core.document.palettes import MOST_PALETTES, Palette, PaletteValue, tokens_under
 from heimat.core.document.part import LONGEST_NAME
-from heimat.core.document.system import MOST_THEMES, ColorSystem
+from heimat.core.document.system import MOST_THEMES, MOST_TOKENS, ColorSystem
 from heimat.core.document.themes import Scheme, Theme
 from heimat.core.document.tokens import LiteralColor, Token, TokenAlias
 from heimat.core.edits import apply_all
-from heimat.core.edits.pairings import AddPairings
+from heimat.core.edits.pairings import AddPairings, KeepToldApart, NewPairing
 from heimat.core.errors import DomainError
 from heimat.core.proposals.imported_palettes import (
     ReadPalette,
@@ -104,9 +104,9 @@ def import_sheet(sheet: Sheet, name: str) -> Imported:
     made = _Making(bare, sheet, ids, others, steps).made()
     system = made.system
     check_system(system, "files")
-    pairings = missing_pairings(system)
-    if pairings:
-        system = apply_all(system, [AddPairings(pairings=tuple(pairings))]).system
+    pairings = _declared(system, sheet, told) or missing_pairings(system)
+    meeting = [AddPairings(pairings=tuple(pairings))] if pairings else []
+    system = apply_all(system, [*meeting, *_told_apart(system, sheet)]).system
     shown = resolve(system).palettes.get(next(iter(system.themes), ""), [])
     return Imported(
         system,
@@ -252,6 +252,37 @@ def _themes(sheet: Sheet, told: list[str]) -> dict[str, Theme]:
 
 def _scheme_named(theme: SheetTheme) -> Scheme:
     return "dark" if any(word in theme.name.lower() for word in ("dark", "night")) else "light"
+
+
+def _declared(system: ColorSystem, sheet: Sheet, told: list[str]) -> list[NewPairing]:
+    """The pairings that a file declares, of tokens that are there."""
+    ids = {token.name: token.id for token in system.tokens.values()}
+    found = [
+        NewPairing(id=f"pair-{number}", foreground=ids[each.foreground], ground=ids[each.ground], use=each.use)
+        for number, each in enumerate(dict.fromkeys(sheet.pairings), start=1)
+        if each.foreground in ids and each.ground in ids
+    ]
+    missing = len(set(sheet.pairings)) - len(found)
+    if missing:
+        told.append(
+            f"{missing} of the declared pairings {'names' if missing == 1 else 'name'} a token that is not there."
+        )
+    return found[:MOST_TOKENS]
+
+
+def _told_apart(system: ColorSystem, sheet: Sheet) -> list[KeepToldApart]:
+    """The sets of tokens that a file wants told apart."""
+    ids = {token.name: token.id for token in system.tokens.values()}
+    return [
+        KeepToldApart(
+            id=f"apart-{number}",
+            name=one_line(each.name)[:LONGEST_NAME].strip() or "told apart",
+            tokens=tuple(tokens),
+            threshold=each.threshold,
+        )
+        for number, each in enumerate(sheet.told_apart, start=1)
+        if len(tokens := list(dict.fromkeys(ids[name] for name in each.tokens if name in ids))) > 1
+    ]
 
 
 def _grounds(sheet: Sheet, told: list[str]) -> list[SheetToken]:

@@ -5,6 +5,7 @@ from dataclasses import dataclass, field
 
 from heimat.core.charts.suitability import PaletteKind
 from heimat.core.color.notation import Color
+from heimat.core.document.pairings import Use
 from heimat.core.document.palette_making import PaletteMaking
 from heimat.core.document.themes import Scheme, Wanted
 
@@ -66,6 +67,24 @@ class SheetPalette:
 
 
 @dataclass(frozen=True)
+class SheetPairing:
+    """Two tokens of a file that meet, by their names, and for what."""
+
+    foreground: str
+    ground: str
+    use: Use
+
+
+@dataclass(frozen=True)
+class SheetToldApart:
+    """Tokens of a file that are to be told apart, by their names, at least so far (CIEDE2000)."""
+
+    name: str
+    tokens: tuple[str, ...]
+    threshold: float
+
+
+@dataclass(frozen=True)
 class Sheet:
     """What a file holds: its form in words, its themes, tokens and palettes in order, and what was passed over."""
 
@@ -75,6 +94,8 @@ class Sheet:
     passed_over: tuple[str, ...] = ()
     system: str = ""
     palettes: tuple[SheetPalette, ...] = ()
+    pairings: tuple[SheetPairing, ...] = ()
+    told_apart: tuple[SheetToldApart, ...] = ()
 
 
 @dataclass

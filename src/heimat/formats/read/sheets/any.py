@@ -10,7 +10,7 @@ from pathlib import PurePosixPath
 
 from heimat.core.proposals.sheet import Sheet, SheetMaker, best, best_palettes
 from heimat.formats.read.any import MOST_BYTES, decode
-from heimat.formats.read.sheets import css, design_tokens, pages, palettes, plain, scss
+from heimat.formats.read.sheets import contract, css, design_tokens, pages, palettes, plain, scss
 
 MOST_FILES = 200
 MOST_UNPACKED = 40_000_000
@@ -48,7 +48,9 @@ def read(files: Mapping[str, bytes]) -> Sheet:
                 passed_over.append(f"{inner} has more than 5 MB and was not read.")
             else:
                 texts[PurePosixPath(inner).name] = decode(unpacked)
-    sheets = [sheet for name, text in texts.items() if (sheet := _sheet(name, text, texts)).tokens or sheet.palettes]
+    every = [_sheet(name, text, texts) for name, text in texts.items()]
+    sheets = [sheet for sheet in every if sheet.tokens or sheet.palettes]
+    declared = next((sheet for sheet in every if sheet.pairings or sheet.told_apart), None)
     found = best(sheets)
     of_charts = best_palettes(sheets)
     if found is None:
@@ -62,8 +64,10 @@ def read(files: Mapping[str, bytes]) -> Sheet:
         passed_over.append(f"{others} other {'file says' if others == 1 else 'files say'} the same or less.")
     return replace(
         found,
-        passed_over=(*passed_over, *found.passed_over),
+        passed_over=(*passed_over, *found.passed_over, *(declared.passed_over if declared else ())),
         palettes=of_charts.palettes if of_charts is not None else (),
+        pairings=declared.pairings if declared else (),
+        told_apart=declared.told_apart if declared else (),
     )
 
 
@@ -105,6 +109,8 @@ def _of_json(text: str, beside: Mapping[str, str]) -> Sheet:
         return design_tokens.resolve(root, beside)
     if isinstance(root.get("tokens"), list):
         return plain.read_json(root)
+    if contract.is_contract(root):
+        return contract.read(root)
     if palettes.is_palettes(root):
         return palettes.read_json(root)
     if (of_charts := palettes.read_theme(root)).palettes:
@@ -159,4 +165,4 @@ def _of_zip(content: bytes) -> dict[str, bytes]:
 
 def _is_read(name: str) -> bool:
     path = PurePosixPath(name)
-    return path.suffix.lower() in _READ and path.name not in ("package.json", "release.json", "contract.json")
+    return path.suffix.lower() in _READ and path.name not in ("package.json", "release.json")
