@@ -106,7 +106,8 @@ def import_sheet(sheet: Sheet, name: str) -> Imported:
     check_system(system, "files")
     pairings = _declared(system, sheet, told) or missing_pairings(system)
     meeting = [AddPairings(pairings=tuple(pairings))] if pairings else []
-    system = apply_all(system, [*meeting, *_told_apart(system, sheet)]).system
+    if edits := [*meeting, *_told_apart(system, sheet)]:
+        system = apply_all(system, edits).system
     shown = resolve(system).palettes.get(next(iter(system.themes), ""), [])
     return Imported(
         system,
