@@ -75,18 +75,19 @@ def follow(system: ColorSystem, token_id: str, way: Sequence[str], field: str = 
 
     Raises DomainError for a loop, naming it, and for an alias of something that is not there.
     """
-    passed: list[str] = []
+    passed: dict[str, None] = {}
     changes: list[DerivedColor] = []
     at = token_id
     while True:
         if at in passed:
-            names = [system.tokens[passed_id].name for passed_id in [*passed[passed.index(at) :], at]]
+            every = list(passed)
+            names = [system.tokens[passed_id].name for passed_id in [*every[every.index(at) :], at]]
             where = f" in {system.themes[way[0]].name}" if len(system.themes) > 1 and way else ""
             raise DomainError(f"That would be a loop{where}: {' is '.join(names)}.", field, "loop")
         token = system.tokens.get(at)
         if token is None:
             raise DomainError("The token it should stand for is not there any more.", field, "missing")
-        passed.append(at)
+        passed[at] = None
         value = value_in(token, way)
         if isinstance(value, DerivedColor):
             changes.append(value)

@@ -21,7 +21,7 @@ from heimat.core.document.part import LONGEST_NAME
 from heimat.core.document.system import MOST_THEMES, MOST_TOKENS, ColorSystem
 from heimat.core.document.themes import Scheme, Theme
 from heimat.core.document.tokens import LiteralColor, Token, TokenAlias
-from heimat.core.edits import apply_all
+from heimat.core.edits import UserEdit, apply_all
 from heimat.core.edits.pairings import AddPairings, KeepToldApart, NewPairing
 from heimat.core.errors import DomainError
 from heimat.core.proposals.imported_palettes import (
@@ -106,9 +106,10 @@ def import_sheet(sheet: Sheet, name: str) -> Imported:
     check_system(system, "files")
     pairings = _declared(system, sheet, told) or missing_pairings(system)
     meeting = [AddPairings(pairings=tuple(pairings))] if pairings else []
-    if edits := [*meeting, *_told_apart(system, sheet)]:
+    edits: list[UserEdit] = [*meeting, *_told_apart(system, sheet)]
+    if edits:
         system = apply_all(system, edits).system
-    shown = resolve(system).palettes.get(next(iter(system.themes), ""), [])
+    shown = resolve(system).palettes.get(next(iter(system.themes), ""), []) if system.palettes else []
     return Imported(
         system,
         tuple(ShownScale(scale.name, tuple(step.color for step in scale.steps)) for scale in scales),
