@@ -55,6 +55,22 @@ def test_what_is_taken_is_what_was_published_to_the_bit() -> None:
     assert {"link.text", "surface.raised", "text.late"} & set(taken) == {"surface.raised"}
 
 
+def test_what_is_beyond_srgb_is_taken_as_it_is_where_both_gamuts_come_to_the_same() -> None:
+    wide = {key: hue.model_copy(update={"wide": True}) for key, hue in LINE.hues.items()}
+    there = released(LINE.model_copy(update={"hues": wide}))
+    here = {token.name: token for token in publication(resolve(rested(release=there))).tokens}
+    found = []
+    for token in there.content.tokens:
+        value = token.value("day")
+        if token.id.partition("/")[0] in CHOSEN and value.p3 is not None:
+            taken = here[token.name].value("day")
+            assert taken.hex == value.hex
+            assert taken.p3 in (value.p3, None)
+            found.append(taken.p3 is not None)
+    assert len(found) > 10
+    assert sum(found) > 0.8 * len(found)
+
+
 def test_whatever_is_changed_here_what_was_taken_stays_and_says_why() -> None:
     ladder = ShapedLadder(
         steps=tuple(ShapedStep(id=f"n{n}", label=str(n), lightness=100.0 - 12 * n) for n in range(1, 6))

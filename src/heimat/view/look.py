@@ -92,8 +92,13 @@ class Look:
         return rgb8_of(kept.color), kept.name
 
     @cached_property
+    def would_leave(self) -> Publication:
+        """The tokens and the colors of palettes as they would leave; not all of a publication, which takes long."""
+        return told_by_marks(self.resolved)
+
+    @cached_property
     def changed(self) -> frozenset[str]:
         """The ids of tokens that are not as they were last published; nothing counts before a first release."""
         if self.place.published is None:
             return frozenset()
-        return changed_ids(self.place.published, told_by_marks(self.resolved))
+        return changed_ids(self.place.published, self.would_leave)

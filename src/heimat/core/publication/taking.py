@@ -24,11 +24,12 @@ from heimat.core.edits.resting import RestOn
 from heimat.core.errors import DomainError
 from heimat.core.hues.source import source_color
 from heimat.core.publication.contract import EMPTY
-from heimat.core.publication.publication import Publication, PublishedTheme, PublishedToken
+from heimat.core.publication.publication import Publication, PublishedTheme, PublishedToken, PublishedValue
 from heimat.core.scales.anchors import Anchor
 from heimat.core.scales.curves import Curves
 from heimat.core.scales.ladder import LEAST_STEPS, LONGEST_LADDER_NAME, Ladder
 from heimat.core.scales.methods import Method
+from heimat.core.scales.wide import literal_p3
 
 _LONGEST_ID = 40
 _PLACEHOLDER = "a"
@@ -124,7 +125,7 @@ def _ids(wanted: Iterable[str], known: dict[str, str], taken: Iterable[str]) -> 
 def _hue(release: Release, hue: Hue, here: str) -> Hue:
     """A hue as it was published: every step pinned, and nothing left to be generated otherwise."""
     values = {
-        token.id.partition("/")[2]: next(iter(token.values.values())).hex
+        token.id.partition("/")[2]: _color(next(iter(token.values.values())))
         for token in release.content.tokens
         if token.id.startswith(f"{hue.id}/")
     }
@@ -138,8 +139,8 @@ def _hue(release: Release, hue: Hue, here: str) -> Hue:
         ),
     )
     own = source_color(release.document, hue)
-    published = {*values.values()}
-    color = own if hex_of(rgb8_of(own)) in published else parse(values[steps[len(steps) // 2].id])
+    published = {hex_of(rgb8_of(color)) for color in values.values()}
+    color = own if hex_of(rgb8_of(own)) in published else values[steps[len(steps) // 2].id]
     return Hue(
         id=here,
         order=_PLACEHOLDER,
@@ -151,9 +152,20 @@ def _hue(release: Release, hue: Hue, here: str) -> Hue:
         ladder=ladder,
         method=Method(),
         curves=Curves(),
-        pins={step.id: parse(values[step.id]) for step in steps},
+        pins={step.id: values[step.id] for step in steps},
         note=f"Taken from {release.content.name} {release.version}.",
     )
+
+
+def _color(value: PublishedValue) -> Color:
+    """A published value: beyond sRGB where that comes to the very same in both gamuts, else as sRGB has it."""
+    plain = parse(value.hex)
+    if value.p3 is None:
+        return plain
+    wide = parse("color(display-p3 {} {} {})".format(*value.p3))
+    p3 = literal_p3(wide)
+    same = p3 is not None and tuple(p3.tolist()) == value.p3 and hex_of(rgb8_of(wide)) == value.hex
+    return wide if same else plain
 
 
 def _refuse_namesakes(system: ColorSystem, hues: Iterable[Hue], taken: set[str]) -> None:
@@ -241,5 +253,5 @@ def _value(
             return StepAlias(hue=hues[hue], step=step)
         if target.id in ids:
             return TokenAlias(token=ids[target.id])
-    color = parse(value.hex)
+    color = _color(value)
     return LiteralColor(color=color if value.alpha == 1.0 else Color(**{**color.model_dump(), "alpha": value.alpha}))

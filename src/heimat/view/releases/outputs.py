@@ -5,8 +5,7 @@ from typing_extensions import TypedDict
 
 from heimat.core.document.order import in_order
 from heimat.core.document.outputs import NamedOutput, PlacedOutput
-from heimat.core.publication.outputs import file_of, plan_names, plan_places
-from heimat.core.publication.publication import publication
+from heimat.core.publication.outputs import file_of, plan_names, plan_places, published_outputs
 from heimat.view.eyes import SwatchView
 from heimat.view.look import Look
 
@@ -46,13 +45,13 @@ class OutputsPart(TypedDict):
 
 def outputs_part(look: Look) -> OutputsPart:
     """The outputs of a system, in order."""
-    published = publication(look.resolved)
+    published = look.would_leave
     tokens = published.with_palettes()
     theme = look.theme.theme.id if look.theme else published.themes[0].id
     levels = [list(bytes.fromhex(token.value(theme).hex[1:])) for token in tokens]
     swatches = look.eyes.swatches(np.array(levels, dtype=np.uint8).reshape(-1, 3))
     found: list[OutputView] = []
-    for output, out in zip(in_order(look.system.outputs), published.outputs, strict=True):
+    for output, out in zip(in_order(look.system.outputs), published_outputs(look.system, tokens), strict=True):
         view: OutputView = {
             "names": None,
             "placed": None,
