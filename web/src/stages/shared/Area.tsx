@@ -46,8 +46,8 @@ export function Area({ title, tools, actions, children }: Props) {
         gap="8px"
         align="center"
         wrap="wrap"
-        paddingBottom="8px"
-        minHeight="36px"
+        marginBottom="8px"
+        minHeight="28px"
         // What is done with it all stays at hand while a long list is walked through, where there is the height for it.
         css={{
           "@media (min-height: 600px)": {
