@@ -234,7 +234,8 @@ def test_what_others_or_nobody_would_write_is_read_as_far_as_it_goes() -> None:
     made = sheet({"name": "Odd", "palettes": odd})
     names = [each.palette.name for each in made.palettes]
     assert names[:7] == ["a b", "A b 2", "palette", "worse", "how", "long", "one"]
-    assert len(names) == 59
+    assert len(names) == 60
+    assert any("47 palettes more were passed over" in words for words in made.passed_over)
     kinds = {each.palette.name: each.palette.make.kind for each in made.palettes}
     assert (kinds["A b 2"], kinds["palette"], kinds["one"]) == ("categorical", "categorical", "categorical")
     assert made.system.palettes["palette-2"].make.threshold == 12.0

@@ -14,6 +14,7 @@ interface Sent {
 
 const SHOWN = 6;
 const PASSED = 8;
+const ROWS = 20;
 
 export function ImportForm() {
   const [files, setFiles] = useState<Sent[]>([]);
@@ -77,11 +78,11 @@ export function ImportForm() {
       )}
       {understood && !read.isPending && (
         <Box marginTop="12px" fontSize="12px" data-testid="understood">
-          <Text fontWeight="700">
+          <Text fontWeight="700" role="status">
             {counted(understood.scales.length, "scale")}, {counted(understood.palettes.length, "palette")},{" "}
             {counted(understood.count, "token")} in {understood.themes.map((theme) => theme.name).join(", ")}
           </Text>
-          {understood.scales.map((scale) => (
+          {understood.scales.slice(0, ROWS).map((scale) => (
             <Colors
               key={scale.name}
               name={scale.name}
@@ -89,9 +90,11 @@ export function ImportForm() {
               colors={scale.colors}
             />
           ))}
-          {understood.palettes.map((palette) => (
+          <More count={understood.scales.length - ROWS} what="scale" />
+          {understood.palettes.slice(0, ROWS).map((palette) => (
             <Colors key={palette.name} name={palette.name} what={palette.kind} colors={palette.colors} />
           ))}
+          <More count={understood.palettes.length - ROWS} what="palette" />
           {understood.tokens.length > 0 && (
             <Text marginTop="6px">
               {understood.tokens
@@ -161,6 +164,10 @@ function Colors({ name, what, colors }: { name: string; what: string; colors: re
       </Text>
     </Flex>
   );
+}
+
+function More({ count, what }: { count: number; what: string }) {
+  return count > 0 ? <Text marginTop="4px">and {counted(count, `more ${what}`)}</Text> : null;
 }
 
 const counted = (count: number, what: string) => `${count} ${what}${count === 1 ? "" : "s"}`;

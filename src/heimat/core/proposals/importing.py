@@ -21,6 +21,7 @@ from heimat.core.document.part import LONGEST_NAME
 from heimat.core.document.system import MOST_THEMES, MOST_TOKENS, ColorSystem
 from heimat.core.document.themes import Scheme, Theme
 from heimat.core.document.tokens import LiteralColor, Token, TokenAlias
+from heimat.core.document.words import counted
 from heimat.core.edits import UserEdit, apply_all
 from heimat.core.edits.pairings import AddPairings, KeepToldApart, NewPairing
 from heimat.core.errors import DomainError
@@ -88,6 +89,10 @@ def import_sheet(sheet: Sheet, name: str) -> Imported:
     if not sheet.tokens and not sheet.palettes:
         raise DomainError(" ".join(sheet.passed_over)[:600] or "No colors were found.", "files", "empty")
     told = list(sheet.passed_over)
+    if len(sheet.palettes) > MOST_PALETTES:
+        more = len(sheet.palettes) - MOST_PALETTES
+        verb = "was" if more == 1 else "were"
+        told.append(f"{counted(more, 'palette')} more {verb} passed over: a system has at most {MOST_PALETTES}.")
     themes = _themes(sheet, told)
     scales = find_scales(sheet, told)
     hues, steps = hues_of(scales)

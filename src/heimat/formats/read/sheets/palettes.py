@@ -10,12 +10,11 @@ from pydantic import ValidationError
 from heimat.core.charts.suitability import PaletteKind
 from heimat.core.color.notation import Color
 from heimat.core.document.palette_making import PaletteMaking
-from heimat.core.document.palettes import MOST_PALETTES
 from heimat.core.proposals.sheet import DEFAULT, Sheet, SheetPalette, SheetValue
 from heimat.formats.read.sheets.values import color_of
 
-MOST_COLORS = 1_024
-"""Colors of a palette that are read."""
+MOST_READ, MOST_COLORS = 1_000, 1_024
+"""Palettes of a file, and colors of a palette, that are read."""
 _KINDS: tuple[PaletteKind, ...] = ("categorical", "sequential", "diverging")
 _MODULE = re.compile(r"^(?:export const palettes|PALETTES)\s*=\s*(?=\{)", re.M)
 _TITLED = re.compile(r"(?:/\*|TITLE = \"|#)\s*(.{1,80}?)\s+\d+\.\d+\.\d+[\w.\-]*\s*(?:,|$)", re.M)
@@ -31,7 +30,7 @@ _HEX = re.compile(r"[0-9a-fA-F]{6}")
 def read_json(root: dict[str, Any]) -> Sheet:
     """Palettes in a list, each with its colors by theme."""
     palettes = []
-    for each in _objects(root.get("palettes"))[:MOST_PALETTES]:
+    for each in _objects(root.get("palettes"))[:MOST_READ]:
         kind = each.get("kind")
         ends = [str(words)[:80] for words in _list(each.get("ends"))[:2]]
         middle = each.get("middle")
@@ -65,7 +64,7 @@ def read_module(text: str) -> Sheet:
     except (ValueError, RecursionError):
         found = {}
     palettes = []
-    for name, themes in list(found.items())[:MOST_PALETTES]:
+    for name, themes in list(found.items())[:MOST_READ]:
         colors = {theme: each.get("colors") for theme, each in _dict(themes).items() if isinstance(each, dict)}
         stops = {theme: each.get("stops") for theme, each in _dict(themes).items() if isinstance(each, dict)}
         through = _by_theme(stops)
@@ -108,7 +107,7 @@ def of_properties(
     labels = (_LABEL.fullmatch(name) for each in values.values() for name in each)
     names = list(dict.fromkeys(match["name"] for match in labels if match))
     palettes = []
-    for name in names[:MOST_PALETTES]:
+    for name in names[:MOST_READ]:
         colors = {theme: _numbered(declared, name) for theme, declared in values.items()}
         ramps = {theme: declared.get(f"chart-{name}-ramp", "") for theme, declared in gradients.items()}
         through = _by_theme({theme: _STOP.findall(ramp.partition("(")[2]) for theme, ramp in ramps.items()})
