@@ -126,7 +126,12 @@ def test_the_contract_brings_what_meets_and_what_is_told_apart() -> None:
         assert declared(imported(*names).system) == declared(SYSTEM)
     assert declared(imported("tokens.plain.json").system)[1] == []
     wrong = {
-        "pairings": [{"foreground": "a", "ground": "not.there", "use": "body"}, {"use": "none"}, 3],
+        "pairings": [
+            {"foreground": "a", "ground": "not.there", "use": "body"},
+            {"foreground": "a", "ground": "a", "use": "body"},
+            {"use": "none"},
+            3,
+        ],
         "told_apart": [{"name": "x\u202ey", "tokens": ["a", "b", "a", 7], "threshold": 12}, {"tokens": 1}, None],
         "exceptions": [{}],
     }

@@ -216,7 +216,7 @@ def test_what_others_or_nobody_would_write_is_read_as_far_as_it_goes() -> None:
         ("series", "categorical"),
         ("ordered", "categorical"),
     ]
-    assert any("ordered is read as colors by category" in words for words in made.passed_over)
+    assert any("ordered is read as a few colors by category" in words for words in made.passed_over)
     day = {"day": ["#123456", "#abcdef"]}
     made_of = {"of": [{"color": "#123456", "token": "not.there"}, {"color": "#abcdef"}], "how": {"threshold": 12}}
     odd = [
@@ -257,6 +257,23 @@ def test_what_others_or_nobody_would_write_is_read_as_far_as_it_goes() -> None:
     tokens = {token.name: next(iter(token.values.values())) for token in made.system.tokens.values()}
     assert isinstance(tokens["mark"], LiteralColor)
     assert isinstance(tokens["also"], PaletteAlias)
+
+
+def test_what_is_cut_short_or_runs_from_white_to_black_is_read_and_said() -> None:
+    gray = {"day": ["#ffffff", "#c0c0c0", "#808080", "#404040", "#000000"]}
+    many = {"day": [f"#{value:06x}" for value in range(0, 400_000, 10_000)]}
+    palettes = [
+        {"name": "gray", "kind": "sequential", "stops": gray},
+        {"name": "many", "kind": "categorical", "colors": many},
+    ]
+    made = sheet({"palettes": palettes})
+    assert [each.palette.make.kind for each in made.palettes] == ["sequential", "categorical"]
+    assert len(made.palettes[1].colors) == 24
+    assert any(words.startswith("many has 40 colors; the first 24 are read") for words in made.passed_over)
+    # A label of a color that is not there makes no palette, and a ramp that is none neither.
+    text = ":root { --chart-a-1-label: #000000; --chart-a-ramp: linear-gradient(90deg, red, nope) }"
+    made = import_sheet(read({"a.css": text.encode()}), "Read")
+    assert (made.palettes, [token.name for token in made.system.tokens.values()]) == ((), ["chart-a-1-label"])
 
 
 def test_hostile_palettes_are_read_in_time() -> None:

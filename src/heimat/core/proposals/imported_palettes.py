@@ -48,6 +48,8 @@ from heimat.core.resolve.resolved import Resolved
 
 _TELLINGS: tuple[Telling, ...] = get_args(Telling)
 _LEAST_CLASSES, _LEAST_RUNNING = 2, 3
+_LIGHTEST, _DARKEST = 99.0, 2.0
+"""L* between which a way through colors runs at most."""
 _AS_LIGHT = 1.5
 """L* by which the ends of a palette in two directions may be off those that follow grounds."""
 
@@ -239,7 +241,9 @@ def _by_colors(said: SheetPalette, name: str, within: Within) -> tuple[Make, tup
     theme, through = next(iter((said.stops or said.colors).items()))
     kind = said.kind or _kind(through)
     if kind == "categorical" or len(through) < 2:
-        return _by_category(said, within), ()
+        many = max(map(len, (said.colors or said.stops).values()))
+        told = f"{name} has {many} colors; the first {MOST_CATEGORIES} are read, the most of a palette by category."
+        return _by_category(said, within), (told,) if many > MOST_CATEGORIES else ()
     running = {
         "classes": _classes(said),
         "typed": said.breaks,
@@ -250,10 +254,8 @@ def _by_colors(said: SheetPalette, name: str, within: Within) -> tuple[Make, tup
             return _two_ways(through, said, running, dark=_is_on_dark(through, "diverging")), ()
         return _ordered(_levels(through), within.ground8(within.themes.get(theme, "")), running), ()
     except ValueError:
-        told = (
-            f"{name} is read as colors by category: there is no order of lightness from one of its ends to the other."
-        )
-        return _by_category(said, within), (told,)
+        told = f"{name} is read as a few colors by category: no order of lightness leads from one end to the other."
+        return _by_category(said, within, DISCRETE), (told,)
 
 
 def _kind(colors: Sequence[Color]) -> PaletteKind:
@@ -279,8 +281,8 @@ def _ordered(levels: Bytes, ground8: Bytes, running: dict[str, Any]) -> Sequenti
     falls = light[0] > light[-1]
     return Sequential(
         sources=tuple(LiteralColor(color=Color.of_bytes(levels[at])) for at in few),
-        lightest=float(light.max()),
-        darkest=float(light.min()),
+        lightest=min(float(light.max()), _LIGHTEST),
+        darkest=max(float(light.min()), _DARKEST),
         reversed=bool(falls == is_dark(ground8)),
         **running,
     )
@@ -329,13 +331,13 @@ def likely_grounds(palettes: Iterable[SheetPalette], dark_by_name: Callable[[str
     )
 
 
-def _by_category(said: SheetPalette, within: Within) -> Categorical:
-    """Colors by category, as they are in every theme; of more than a palette has, a few."""
+def _by_category(said: SheetPalette, within: Within, spread: int = 0) -> Categorical:
+    """Colors by category, as they are in every theme; of more than a palette has the first, or so many along it."""
     by_theme = {theme: colors for theme, colors in (said.colors or said.stops).items() if colors}
     base = next(iter(by_theme.values()))
-    few = list(range(len(base)))
-    if len(base) > MOST_CATEGORIES:
-        few = [round(place) for place in np.linspace(0, len(base) - 1, DISCRETE)]
+    few = list(range(min(len(base), MOST_CATEGORIES)))
+    if spread and len(base) > MOST_CATEGORIES:
+        few = [round(place) for place in np.linspace(0, len(base) - 1, spread)]
     colors = []
     for number, place in enumerate(few, start=1):
         shades = {

@@ -264,12 +264,14 @@ def _scheme_named(theme: SheetTheme) -> Scheme:
 def _declared(system: ColorSystem, sheet: Sheet, told: list[str]) -> list[NewPairing]:
     """The pairings that a file declares, of tokens that are there."""
     ids = {token.name: token.id for token in system.tokens.values()}
+    # What would stand on itself is no pairing.
+    declared = [each for each in dict.fromkeys(sheet.pairings) if each.foreground != each.ground]
     found = [
         NewPairing(id=f"pair-{number}", foreground=ids[each.foreground], ground=ids[each.ground], use=each.use)
-        for number, each in enumerate(dict.fromkeys(sheet.pairings), start=1)
+        for number, each in enumerate(declared, start=1)
         if each.foreground in ids and each.ground in ids
     ]
-    missing = len(set(sheet.pairings)) - len(found)
+    missing = len(declared) - len(found)
     if missing:
         told.append(
             f"{missing} of the declared pairings {'names' if missing == 1 else 'name'} a token that is not there."

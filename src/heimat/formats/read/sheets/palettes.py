@@ -112,7 +112,8 @@ def of_properties(
         ramps = {theme: declared.get(f"chart-{name}-ramp", "") for theme, declared in gradients.items()}
         through = _by_theme({theme: _STOP.findall(ramp.partition("(")[2]) for theme, ramp in ramps.items()})
         kept = {theme: each for theme, each in colors.items() if each}
-        palettes.append(SheetPalette(name, None if through else "categorical", kept, through))
+        if kept or through:
+            palettes.append(SheetPalette(name, None if through else "categorical", kept, through))
     return tuple(palettes)
 
 
