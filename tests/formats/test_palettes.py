@@ -22,7 +22,7 @@ from heimat.core.color.spaces import srgb_to_lab
 from heimat.core.document.tokens import LiteralColor
 from heimat.core.edits import apply, apply_all
 from heimat.core.edits.palettes import RemovePalette, RenamePalette, SetPalette
-from heimat.core.publication.changes import compare
+from heimat.core.publication.changes import compare, same
 from heimat.core.publication.publication import Publication, publication
 from heimat.core.resolve.palettes import design_of
 from heimat.core.resolve.resolved import resolve
@@ -67,6 +67,16 @@ def designed(name):
 
 def close(found, design, limit):
     assert float(ciede2000(srgb_to_lab(found), srgb_to_lab(design)).max()) <= limit
+
+
+def test_a_release_that_did_not_say_yet_how_palettes_are_made_is_still_the_same():
+    """What was released before is not offered to be published again; another color in a palette is."""
+    before = replace(PUBLISHED, palettes=tuple(replace(each, made=None) for each in PUBLISHED.palettes))
+    assert Publication.from_plain(json.loads(json.dumps(before.plain()))) == before
+    assert same(before, PUBLISHED)
+    first, *others = PUBLISHED.palettes
+    other = replace(first, colors={**first.colors, "day": ("#000000", *first.colors["day"][1:])})
+    assert not same(before, replace(PUBLISHED, palettes=(other, *others)))
 
 
 def test_every_palette_is_in_every_release_and_comes_back_from_its_plain_form():
