@@ -13,6 +13,7 @@ from typing_extensions import TypedDict
 from heimat.api.bodies import Body
 from heimat.api.context import IS_COMPUTING, IS_SENDING, Acting, Uses, head_resolved, head_system
 from heimat.api.encoding import answer, described, described_empty
+from heimat.api.listening import listened
 from heimat.core.charts.categorical import LEAST_COLORS, MOST_COLORS
 from heimat.core.charts.table import Column, ColumnKind, Table, finite
 from heimat.core.color.notation import rgb8_of
@@ -101,13 +102,15 @@ class DatasetView(TypedDict):
 @router.post(
     "/palette-proposals", operation_id="proposePalette", dependencies=IS_COMPUTING, **described(ProposedPaletteView)
 )
-def propose_palette(slug: str, body: WishBody, uses: Uses) -> Response:
-    return answer(uses.workers.run(proposed_palette, head_system(uses, slug), body.wish()))
+async def propose_palette(slug: str, request: Request, body: WishBody, uses: Uses) -> Response:
+    system = await run_in_threadpool(head_system, uses, slug)
+    return answer(await listened(request, uses.workers, proposed_palette, system, body.wish()))
 
 
 @router.post("/palette-prices", operation_id="pricePalette", dependencies=IS_COMPUTING, **described(PricesView))
-def price_palette(slug: str, body: WishBody, uses: Uses) -> Response:
-    return answer(uses.workers.run(priced, head_system(uses, slug), body.wish()))
+async def price_palette(slug: str, request: Request, body: WishBody, uses: Uses) -> Response:
+    system = await run_in_threadpool(head_system, uses, slug)
+    return answer(await listened(request, uses.workers, priced, system, body.wish()))
 
 
 @router.post("/palette-partners", operation_id="findPartners", **described(list[EndPartnerView]))

@@ -4,13 +4,15 @@ from contextlib import suppress
 from datetime import date
 from typing import Annotated
 
-from fastapi import APIRouter, Query
+from fastapi import APIRouter, Query, Request
 from pydantic import Field
+from starlette.concurrency import run_in_threadpool
 from starlette.responses import Response
 
 from heimat.api.bodies import Body, Seeing, ThemeId
 from heimat.api.context import IS_COMPUTING, Context, Uses, head_resolved, head_system
 from heimat.api.encoding import answer, described, described_bytes
+from heimat.api.listening import listened
 from heimat.core.color.notation import STRONGEST_CHROMA, Color, parse, rgb8_of
 from heimat.core.document.matrices import MatrixOrder
 from heimat.core.errors import DomainError
@@ -37,9 +39,9 @@ router = APIRouter(prefix="/api/systems/{slug}", tags=["legibility"])
 
 
 @router.get("/mending", operation_id="planMending", dependencies=IS_COMPUTING, **described(MendingView))
-def plan_mending(slug: str, uses: Uses) -> Response:
+async def plan_mending(slug: str, request: Request, uses: Uses) -> Response:
     """What can be mended without breaking anything, before it is done."""
-    return answer(uses.workers.run(mending_plan, head_system(uses, slug)))
+    return answer(await listened(request, uses.workers, mending_plan, await run_in_threadpool(head_system, uses, slug)))
 
 
 @router.get("/pairing-proposals", operation_id="proposePairings", **described(list[ProposedPairingView]))

@@ -2,13 +2,15 @@
 
 from typing import Annotated
 
-from fastapi import APIRouter, Query
+from fastapi import APIRouter, Query, Request
 from pydantic import Field
+from starlette.concurrency import run_in_threadpool
 from starlette.responses import Response
 
 from heimat.api.bodies import Body, ColorKey
 from heimat.api.context import IS_COMPUTING, Uses, head_system
 from heimat.api.encoding import answer, described
+from heimat.api.listening import listened
 from heimat.core.document.ids import Id
 from heimat.core.edits.scales import AimCurve
 from heimat.core.scales.ladder import MOST_STEPS
@@ -33,17 +35,20 @@ class SafeRungBody(Body):
 
 
 @router.get("/safe-ranges", operation_id="readSafeRanges", dependencies=IS_COMPUTING, **described(SafeRangesView))
-def read_safe_ranges(slug: str, uses: Uses, select: Annotated[ColorKey, Query()]) -> Response:
-    return answer(uses.workers.run(safe_ranges_view, head_system(uses, slug), select))
+async def read_safe_ranges(slug: str, request: Request, uses: Uses, select: Annotated[ColorKey, Query()]) -> Response:
+    system = await run_in_threadpool(head_system, uses, slug)
+    return answer(await listened(request, uses.workers, safe_ranges_view, system, select))
 
 
 @router.post("/safe-handle", operation_id="findSafeHandle", dependencies=IS_COMPUTING, **described(SafeView))
-def find_safe_handle(slug: str, body: SafeHandleBody, uses: Uses) -> Response:
-    system, shown = head_system(uses, slug), body.edit.shown or ""
-    return answer(uses.workers.run(safe_handle_view, system, shown, body.edit))
+async def find_safe_handle(slug: str, request: Request, body: SafeHandleBody, uses: Uses) -> Response:
+    system = await run_in_threadpool(head_system, uses, slug)
+    given = system, body.edit.shown or "", body.edit
+    return answer(await listened(request, uses.workers, safe_handle_view, *given))
 
 
 @router.post("/safe-rung", operation_id="findSafeRung", dependencies=IS_COMPUTING, **described(SafeView))
-def find_safe_rung(slug: str, body: SafeRungBody, uses: Uses) -> Response:
-    system = head_system(uses, slug)
-    return answer(uses.workers.run(safe_rung_view, system, body.hue, body.ladder, body.step))
+async def find_safe_rung(slug: str, request: Request, body: SafeRungBody, uses: Uses) -> Response:
+    system = await run_in_threadpool(head_system, uses, slug)
+    given = system, body.hue, body.ladder, body.step
+    return answer(await listened(request, uses.workers, safe_rung_view, *given))

@@ -2,13 +2,15 @@
 
 from typing import Annotated
 
-from fastapi import APIRouter
+from fastapi import APIRouter, Request
 from pydantic import Field
+from starlette.concurrency import run_in_threadpool
 from starlette.responses import Response
 
 from heimat.api.bodies import Body
 from heimat.api.context import IS_COMPUTING, Uses, head_resolved, head_system
 from heimat.api.encoding import answer, described
+from heimat.api.listening import listened
 from heimat.core.document.ids import Id
 from heimat.core.scales.ladder import MOST_STEPS, READY_MADE
 from heimat.core.scales.shaping import ShapedLadder
@@ -56,5 +58,6 @@ def plan_fewer(slug: str, body: FewerBody, uses: Uses) -> Response:
 @router.post(
     "/systems/{slug}/promise-plan", operation_id="planPromise", dependencies=IS_COMPUTING, **described(PromisePlanView)
 )
-def plan_promise(slug: str, body: PromiseBody, uses: Uses) -> Response:
-    return answer(uses.workers.run(promise_plan, head_system(uses, slug), body.apart, body.aim))
+async def plan_promise(slug: str, request: Request, body: PromiseBody, uses: Uses) -> Response:
+    system = await run_in_threadpool(head_system, uses, slug)
+    return answer(await listened(request, uses.workers, promise_plan, system, body.apart, body.aim))

@@ -1,6 +1,5 @@
 """Sources: any text to colors, a set as text and back, status hues taken into a system."""
 
-from concurrent.futures import wait
 from typing import Annotated, Any
 
 from fastapi import APIRouter, Query, Request
@@ -12,6 +11,7 @@ from typing_extensions import TypedDict
 from heimat.api.bodies import MOST_NUMBER, Body, Seeing, Showing
 from heimat.api.context import IS_COMPUTING, Uses, head_system
 from heimat.api.encoding import answer, described, encode
+from heimat.api.listening import listened
 from heimat.core.color.notation import ColorInput, Notation
 from heimat.core.document.part import LONGEST_NOTE
 from heimat.core.document.system import ColorSystem
@@ -25,7 +25,6 @@ from heimat.view.eyes import Eyes
 from heimat.view.sources.reading import ReadingView, SetPlanView, plan_view, reading_view
 
 router = APIRouter(prefix="/api", tags=["sources"])
-_LISTEN_SECONDS = 0.25
 _TEXT_BODY: dict[str, Any] = {
     "requestBody": {"required": True, "content": {"text/plain": {"schema": {"type": "string"}}}}
 }
@@ -74,12 +73,8 @@ class EditsView(TypedDict):
 async def read_colors(request: Request, uses: Uses, source: Annotated[ReadingFrom, Query()]) -> Response:
     content = await request.body()
     system = await run_in_threadpool(head_system, uses, source.system) if source.system else None
-    reading = uses.workers.begin(_read, content, source.name, system, source.notation, source.eyes())
-    while not (await run_in_threadpool(wait, [reading], _LISTEN_SECONDS)).done:
-        # Who has stopped meanwhile lets the process go.
-        if await request.is_disconnected():
-            reading.cancel()  # type: ignore[no-untyped-call]
-    return answer(uses.workers.result(reading))
+    given = content, source.name, system, source.notation, source.eyes()
+    return answer(await listened(request, uses.workers, _read, *given))
 
 
 def _read(content: bytes, name: str, system: ColorSystem | None, notation: Notation, eyes: Eyes) -> bytes:

@@ -10,7 +10,6 @@ import {
   cssVarsRoot,
   dialogSlotRecipe,
   fieldSlotRecipe,
-  globalCss,
   headingRecipe,
   iconRecipe,
   inputRecipe,
@@ -27,13 +26,14 @@ import {
   textStyles,
   tokens,
 } from "@chakra-ui/react/theme";
+import { reset } from "./reset";
 
 /** Chakra's own theme with the recipes of the components that the page uses: the others would be a third of its script. */
 const chakra = defineConfig({
-  preflight: true,
+  preflight: false,
   cssVarsPrefix,
   cssVarsRoot,
-  globalCss,
+  globalCss: reset,
   theme: {
     breakpoints,
     keyframes,
@@ -153,9 +153,7 @@ const config = defineConfig({
     "header [aria-pressed=true], header [aria-checked=true], header [aria-current=page]": {
       [FORCED]: { forcedColorAdjust: "none", background: "Highlight", color: "HighlightText !important" },
     },
-    "*, *::before, *::after": {
-      _motionReduce: { transition: "none !important", animation: "none !important" },
-    },
+    "*": { _motionReduce: { transitionProperty: "none !important", animationName: "none !important" } },
   },
   theme: {
     tokens: {

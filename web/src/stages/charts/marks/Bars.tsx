@@ -1,18 +1,9 @@
 /** Bars by period, the categories stacked with a gap between them, or side by side. */
 import { scaleBand, scaleLinear } from "d3-scale";
 import { memo } from "react";
+import { type Box, Boxes } from "./Boxes";
 import { EndLabels } from "./EndLabels";
-import {
-  fillOf,
-  type GridData,
-  HEIGHT,
-  MARGIN,
-  numberText,
-  placeOf,
-  type Series,
-  type Told,
-  WIDTH,
-} from "./frame";
+import { type GridData, HEIGHT, MARGIN, numberText, placeOf, type Series, type Told, WIDTH } from "./frame";
 import styles from "./marks.module.css";
 
 interface Props {
@@ -27,17 +18,35 @@ interface Props {
 export const Bars = memo(function Bars({ grid, series, lit, ink, shape, told }: Props) {
   // Touching colors are parted by the ground, where the palette says so.
   const gap = told.includes("gap") ? 1 : 0;
-  const outlined = told.includes("outline") ? styles.outlined : "";
-  const labeled = told.includes("label") && shape === "stacked";
+  const stacked = shape === "stacked";
+  const labeled = told.includes("label") && stacked;
   const right = WIDTH - (labeled ? MARGIN.right : 8);
   const x = scaleBand(grid.columns, [MARGIN.left, right]).padding(0.18);
   const inner = scaleBand(series.names, [0, x.bandwidth()]);
   const sums = grid.columns.map((_, period) =>
     grid.values.reduce((sum, row) => sum + Math.max(row[period] ?? 0, 0), 0),
   );
-  const most =
-    shape === "stacked" ? Math.max(...sums) : Math.max(...grid.values.flat().map((each) => each ?? 0));
+  const most = stacked ? Math.max(...sums) : Math.max(...grid.values.flat().map((each) => each ?? 0));
   const y = scaleLinear([0, Math.max(most, 1e-9)], [HEIGHT - MARGIN.bottom, MARGIN.top]).nice(3);
+  const boxes: Box[] = [];
+  for (const [period, name] of grid.columns.entries()) {
+    let under = 0;
+    for (const [category, row] of grid.values.entries()) {
+      const value = Math.max(row[period] ?? 0, 0);
+      const called = series.names[category] ?? "";
+      const from = stacked ? under : 0;
+      const top = y(from + value);
+      under += value;
+      boxes.push({
+        place: placeOf(series, category, lit),
+        x: (x(name) ?? 0) + (stacked ? 0 : (inner(called) ?? 0)),
+        y: top,
+        width: stacked ? x.bandwidth() : Math.max(inner.bandwidth() - gap, 0.5),
+        height: Math.max(y(from) - top - (stacked ? gap : 0), 0),
+        words: `${called}, ${name}: ${numberText(value)}`,
+      });
+    }
+  }
   return (
     <svg
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
@@ -57,39 +66,14 @@ export const Bars = memo(function Bars({ grid, series, lit, ink, shape, told }: 
           </text>
         </g>
       ))}
-      {grid.columns.map((name, period) => {
-        let under = 0;
-        return (
-          <g key={name}>
-            {grid.values.map((row, category) => {
-              const value = Math.max(row[period] ?? 0, 0);
-              const from = under;
-              under += value;
-              const category_name = series.names[category] ?? "";
-              const own = shape === "stacked";
-              const top = y(own ? under : value);
-              const foot = y(own ? from : 0);
-              return (
-                <rect
-                  key={category_name}
-                  x={(x(name) ?? 0) + (own ? 0 : (inner(category_name) ?? 0))}
-                  width={own ? x.bandwidth() : Math.max(inner.bandwidth() - gap, 0.5)}
-                  y={top}
-                  height={Math.max(foot - top - (own ? gap : 0), 0)}
-                  className={`${fillOf(placeOf(series, category, lit))} ${outlined}`}
-                >
-                  <title>{`${category_name}, ${name}: ${numberText(value)}`}</title>
-                </rect>
-              );
-            })}
-            {(grid.columns.length <= 8 || period === 0 || period === grid.columns.length - 1) && (
-              <text x={(x(name) ?? 0) + x.bandwidth() / 2} y={HEIGHT - 6} textAnchor="middle">
-                {name}
-              </text>
-            )}
-          </g>
-        );
-      })}
+      <Boxes boxes={boxes} className={told.includes("outline") ? styles.outlined : undefined} />
+      {grid.columns.map((name, period) =>
+        grid.columns.length <= 8 || period === 0 || period === grid.columns.length - 1 ? (
+          <text key={name} x={(x(name) ?? 0) + x.bandwidth() / 2} y={HEIGHT - 6} textAnchor="middle">
+            {name}
+          </text>
+        ) : null,
+      )}
       {labeled && <EndLabels names={series.names} wished={middles(grid, y)} at={right} />}
     </svg>
   );

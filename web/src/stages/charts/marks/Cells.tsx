@@ -1,8 +1,9 @@
-/** A heat map or tiles: cells that touch, each in the color of its value, with its figure where there is room. */
+/** A heat map or tiles: cells that touch, each in the color of its value. */
 import { scaleBand } from "d3-scale";
 import { memo, useId } from "react";
 import type { ChartsView } from "../../../api/client";
-import { fillOf, HEIGHT, numberText, WIDTH } from "./frame";
+import { type Box, Boxes } from "./Boxes";
+import { HEIGHT, numberText, WIDTH } from "./frame";
 import { Missing } from "./Missing";
 import styles from "./marks.module.css";
 
@@ -15,6 +16,21 @@ export const Cells = memo(function Cells({ grid, ink }: { grid: Grid; ink: strin
   const hatched = useId();
   const x = scaleBand(grid.columns, [LEFT, WIDTH - 4]);
   const y = scaleBand(grid.rows, [TOP, HEIGHT - 6]);
+  const boxes: Box[] = [];
+  const gaps: Box[] = [];
+  for (const [row, name] of grid.rows.entries()) {
+    for (const [place, column] of grid.columns.entries()) {
+      const value = grid.values[row]?.[place] ?? null;
+      (value === null ? gaps : boxes).push({
+        place: grid.places[row]?.[place],
+        x: x(column) ?? 0,
+        y: y(name) ?? 0,
+        width: x.bandwidth() + 0.3,
+        height: y.bandwidth() + 0.3,
+        words: `${name}, ${column}: ${value === null ? "no data" : numberText(value)}`,
+      });
+    }
+  }
   return (
     <svg
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
@@ -39,31 +55,13 @@ export const Cells = memo(function Cells({ grid, ink }: { grid: Grid; ink: strin
           </text>
         ) : null,
       )}
-      {grid.rows.map((name, row) => (
-        <g key={name}>
-          <text x={LEFT - 6} y={(y(name) ?? 0) + y.bandwidth() / 2 + 3} textAnchor="end">
-            {name.length > 17 ? `${name.slice(0, 16)}…` : name}
-          </text>
-          {grid.columns.map((column, place) => {
-            const value = grid.values[row]?.[place];
-            const color = grid.places[row]?.[place];
-            return (
-              <rect
-                key={column}
-                x={x(column)}
-                y={y(name)}
-                width={x.bandwidth() + 0.3}
-                height={y.bandwidth() + 0.3}
-                data-place={color ?? undefined}
-                className={value === null || value === undefined ? styles.missing : fillOf(color)}
-                fill={value === null || value === undefined ? `url(#${hatched})` : undefined}
-              >
-                <title>{`${name}, ${column}: ${value === null || value === undefined ? "no data" : numberText(value)}`}</title>
-              </rect>
-            );
-          })}
-        </g>
+      {grid.rows.map((name) => (
+        <text key={name} x={LEFT - 6} y={(y(name) ?? 0) + y.bandwidth() / 2 + 3} textAnchor="end">
+          {name.length > 17 ? `${name.slice(0, 16)}…` : name}
+        </text>
       ))}
+      <Boxes boxes={boxes} />
+      <Boxes boxes={gaps} fill={`url(#${hatched})`} />
     </svg>
   );
 });
