@@ -571,7 +571,7 @@ def test_a_new_system_from_any_colors_is_whole(levels):
     for hue, level in zip(in_order(system.hues), levels, strict=False):
         assert list(level) in resolved.hues[hue.id].scale.rgb8.tolist()
     # The status colors that come with it are told apart by everyone, and text holds on its grounds.
-    assert all(pair.least() >= 10.0 for result in resolved.theme().told_apart for pair in result.pairs)
+    assert all(pair.least >= 10.0 for result in resolved.theme().told_apart for pair in result.pairs)
     texts = [result for result in resolved.theme().pairings if result.pairing.use == "body"]
     assert texts
     assert all(result.holds for result in texts)

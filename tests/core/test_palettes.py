@@ -105,7 +105,7 @@ def test_a_generated_palette_is_the_brands_exact_where_held_and_without_findings
         shown = on(system, theme)
         assert float(ratio(shown.rgb8, shown.ground8).min()) >= 3.0
         # At every severity, by the general computation.
-        assert min(pair.least() for pair in distances(shown.rgb8, 0.0)) >= make.threshold
+        assert min(pair.least for pair in distances(shown.rgb8, 0.0)) >= make.threshold
 
 
 def test_findings_are_true_and_their_repairs_do_what_they_say():

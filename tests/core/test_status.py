@@ -28,7 +28,7 @@ def test_every_pair_keeps_its_distance_for_any_brand(colors):
     assert proposal.reached
     pairs = distances(proposal.colors, TOLD_APART)
     assert len(pairs) == 6
-    assert min(pair.least() for pair in pairs) == pytest.approx(proposal.least)
+    assert min(pair.least for pair in pairs) == pytest.approx(proposal.least)
     assert proposal.least >= TOLD_APART
     for status, (_, chroma, hue) in zip(STATUSES, srgb_to_oklch(proposal.colors / 255.0), strict=True):
         low, high = STATUS_HUES[status]

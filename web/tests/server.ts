@@ -75,7 +75,7 @@ export const LOOK: Look = {
 /** As much of a system's parts as a test tells apart. */
 export const known = (revision: number, ...names: string[]) =>
   ({
-    head: { revision, undo: null, redo: null, latest: null },
+    head: { revision, undo: null, redo: null, latest: null, hues: names },
     ...(names.length > 0 && { hues: names.map((name) => ({ id: name, name })) }),
   }) as unknown as Partial<Parts>;
 

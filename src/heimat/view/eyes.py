@@ -7,7 +7,7 @@ import numpy as np
 from typing_extensions import TypedDict
 
 from heimat.core.color.arrays import Bytes, Floats, from_bytes, to_bytes
-from heimat.core.color.contrast import ratio
+from heimat.core.color.contrast import label_on
 from heimat.core.color.notation import hexes_of
 from heimat.core.color.spaces import p3_to_srgb
 from heimat.core.color.vision import Vision, simulate
@@ -15,7 +15,6 @@ from heimat.core.color.wide import p3_text
 
 Ink = Literal["#000000", "#FFFFFF"]
 SeenAs = Literal["typical", "protan", "deutan", "tritan", "achromat"]
-_BLACK, _WHITE = (0, 0, 0), (255, 255, 255)
 
 
 class SwatchView(TypedDict):
@@ -43,11 +42,10 @@ class Eyes:
     def swatches(self, rgb8: Bytes) -> list[SwatchView]:
         """8-bit colors (n, 3) as the page shows them, the ink chosen for what is seen."""
         seen = self.see(rgb8)
-        dark = ratio(seen, _BLACK) >= ratio(seen, _WHITE)
         inks: tuple[Ink, Ink] = ("#FFFFFF", "#000000")
         return [
             {"hex": own, "seen": shown, "ink": inks[black]}
-            for own, shown, black in zip(hexes_of(rgb8), hexes_of(seen), dark.tolist(), strict=True)
+            for own, shown, black in zip(hexes_of(rgb8), hexes_of(seen), label_on(seen)[0].tolist(), strict=True)
         ]
 
     def swatch(self, rgb8: Bytes) -> SwatchView:

@@ -23,7 +23,7 @@ class ThemeView(TypedDict):
 
 class HeadPart(TypedDict):
     """A system's name, where it stands, and what is open. `findings` counts those of all themes; `newer` is whether a
-    newer generator could make its scales."""
+    newer generator could make its scales; by the ids of all hues it is told what somebody else has removed."""
 
     slug: str
     name: str
@@ -40,6 +40,7 @@ class HeadPart(TypedDict):
     scales_published: bool
     newer: bool
     duty: str
+    hues: list[str]
 
 
 def head_part(look: Look) -> HeadPart:
@@ -63,6 +64,7 @@ def head_part(look: Look) -> HeadPart:
         "scales_published": system.scales_published,
         "newer": system.generator < LATEST_GENERATOR,
         "duty": system.duty,
+        "hues": [hue.id for hue in look.resolved.hue_list],
     }
 
 

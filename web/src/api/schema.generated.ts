@@ -4202,7 +4202,7 @@ export interface components {
         /**
          * HeadPart
          * @description A system's name, where it stands, and what is open. `findings` counts those of all themes; `newer` is whether a
-         *     newer generator could make its scales.
+         *     newer generator could make its scales; by the ids of all hues it is told what somebody else has removed.
          */
         HeadPart: {
             /** Changed */
@@ -4211,6 +4211,8 @@ export interface components {
             duty: string;
             /** Findings */
             findings: number;
+            /** Hues */
+            hues: string[];
             /** Latest */
             latest: string | null;
             /** Name */

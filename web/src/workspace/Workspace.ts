@@ -423,8 +423,8 @@ export class Workspace {
 
   /** Somebody else's removal is told, with the way back. */
   private async tellRemoved(before: Answer | null, now: Answer): Promise<void> {
-    const left = now.hues && new Set(now.hues.map((hue) => hue.id));
-    if (!left || !before?.hues || !before.head || before.hues.every((hue) => left.has(hue.id))) return;
+    const left = now.head && new Set(now.head.hues);
+    if (!left || !before?.head || before.head.hues.every((hue) => left.has(hue))) return;
     const removals = await this.server.removals(this.slug, before.head.revision).catch(() => []);
     const last = removals.at(-1);
     if (!last || this.ended) return;

@@ -3,7 +3,7 @@
 from typing import Literal
 
 import numpy as np
-from numpy.typing import ArrayLike
+from numpy.typing import ArrayLike, NDArray
 
 from heimat.core.color.arrays import Floats
 from heimat.core.color.spaces.srgb import srgb_to_linear
@@ -42,6 +42,14 @@ def ratio_of_luminances(one: ArrayLike, other: ArrayLike) -> Floats:
 def ratio(foreground8: ArrayLike, ground8: ArrayLike) -> Floats:
     """Contrast ratio 1 to 21 of 8-bit sRGB integers; (..., 3) each, broadcasting, result (...)."""
     return ratio_of_luminances(relative_luminance(foreground8), relative_luminance(ground8))
+
+
+def label_on(rgb8: ArrayLike) -> tuple[NDArray[np.bool_], Floats]:
+    """Which of black and white reads better on 8-bit sRGB (..., 3): whether black (also where both do alike), and the
+    ratio that it reaches, both of shape (...)."""
+    luminance = relative_luminance(rgb8)
+    black, white = ratio_of_luminances(luminance, 0.0), ratio_of_luminances(luminance, 1.0)
+    return black >= white, np.maximum(black, white)
 
 
 def grade(value: float) -> Grade:

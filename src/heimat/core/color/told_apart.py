@@ -1,7 +1,7 @@
 """Told-apart sets: the distances between all pairs under every vision and severity."""
 
 from dataclasses import dataclass
-from functools import lru_cache
+from functools import cached_property, lru_cache
 
 import numpy as np
 from numpy.typing import NDArray
@@ -34,11 +34,12 @@ class PairDistance:
     typical: float
     visions: tuple[VisionDistance, ...]
 
-    @property
+    @cached_property
     def worst(self) -> VisionDistance:
         """The vision under which the pair comes closest."""
         return min(self.visions, key=lambda distance: distance.least)
 
+    @cached_property
     def least(self) -> float:
         """The smallest distance under any vision, typical vision included."""
         return min(self.typical, self.worst.least)

@@ -101,7 +101,7 @@ def fit(resolved: Resolved, make: Categorical, ground: str | None, rgb8: Bytes, 
 
 def least_apart(rgb8: Bytes) -> float:
     """The least distance of any two colors (n, 3) under any vision at any severity; infinite for fewer than two."""
-    return min((pair.least() for pair in distances(rgb8, 0.0)), default=float("inf"))
+    return min((pair.least for pair in distances(rgb8, 0.0)), default=float("inf"))
 
 
 def _levels(rgb8: Bytes) -> tuple[int, int, int]:

@@ -62,7 +62,7 @@ def _told_apart(resolved: Resolved) -> list[dict[str, Any]]:
                 told.id, {"name": told.name, "tokens": names, "threshold": told.threshold, "least": {}}
             )
             if result.pairs:
-                entry["least"][theme.theme.name] = _cut(min(pair.least() for pair in result.pairs))
+                entry["least"][theme.theme.name] = _cut(min(pair.least for pair in result.pairs))
     return list(found.values())
 
 

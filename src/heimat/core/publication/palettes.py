@@ -4,12 +4,10 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
 from typing import Any
 
-import numpy as np
-
 from heimat.core.charts.delivered import DESIGNED, stops_of
 from heimat.core.charts.suitability import PaletteKind
 from heimat.core.color.arrays import Bytes
-from heimat.core.color.contrast import ratio
+from heimat.core.color.contrast import label_on
 from heimat.core.color.notation import hex_of, hexes_of
 from heimat.core.document.names import css_name
 from heimat.core.document.palette_making import PaletteMaking
@@ -17,8 +15,6 @@ from heimat.core.document.palettes import Categorical, Diverging
 from heimat.core.publication.palette_making import bound_tokens, making
 from heimat.core.resolve.palettes import ResolvedPalette, class_colors, design_of
 from heimat.core.resolve.resolved import Resolved
-
-_BLACK, _WHITE = np.zeros(3, dtype=np.uint8), np.full(3, 255, dtype=np.uint8)
 
 
 @dataclass(frozen=True)
@@ -141,8 +137,7 @@ def _published(by_theme: Mapping[str, ResolvedPalette], *, with_stops: bool) -> 
             through = stops_of(design)
             stops[key] = tuple(hexes_of(through))
         colors[key] = tuple(hexes_of(rgb8))
-        dark = ratio(rgb8, _BLACK) >= ratio(rgb8, _WHITE)
-        labels[key] = tuple("#000000" if each else "#FFFFFF" for each in dark)
+        labels[key] = tuple("#000000" if black else "#FFFFFF" for black in label_on(rgb8)[0])
     diverging = make if isinstance(make, Diverging) else None
     return PublishedPalette(
         id=palette.id,

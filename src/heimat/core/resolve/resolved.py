@@ -16,7 +16,7 @@ from heimat.core.resolve.token_colors import Ends
 from heimat.core.scales.promises import Promise
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, eq=False)
 class Resolved:
     """A document and all that follows from it: hues with their scales, which no theme changes, and every theme.
 

@@ -94,7 +94,7 @@ def propose(brand: Brand, held: Mapping[Status, Bytes] | None = None, threshold:
         wanted = threshold * share
         for chosen in _cheapest(grids, apart, wanted + _MARGIN if share else -1.0):
             colors = np.array([grid.rgb8[place] for grid, place in zip(grids, chosen, strict=True)])
-            least = min(pair.least() for pair in distances(colors, threshold))
+            least = min(pair.least for pair in distances(colors, threshold))
             if best is None or least > best[0]:
                 best = (least, colors)
             if least >= wanted:

@@ -9,7 +9,7 @@ from heimat.core.charts.apart import nearest_pair
 from heimat.core.charts.diverging import GOOD_ENDS, ends_apart
 from heimat.core.charts.ramp import lights
 from heimat.core.charts.suitability import PaletteKind
-from heimat.core.color.contrast import AA_TEXT, cut, ratio
+from heimat.core.color.contrast import AA_TEXT, cut, label_on, ratio
 from heimat.core.color.difference import distance_text
 from heimat.core.color.naming import spoken_names
 from heimat.core.color.notation import hex_of
@@ -21,8 +21,6 @@ from heimat.core.proposals.binding import bound_to
 from heimat.core.resolve.palettes import ResolvedPalette
 from heimat.view.eyes import SwatchView
 from heimat.view.look import Look
-
-_BLACK, _WHITE = np.zeros(3, dtype=np.uint8), np.full(3, 255, dtype=np.uint8)
 
 
 class PaletteColorView(SwatchView):
@@ -117,7 +115,7 @@ def _view(look: Look, shown: ResolvedPalette, bound: Mapping[str, list[Token]]) 
 def _colors(look: Look, shown: ResolvedPalette) -> list[PaletteColorView]:
     palette, make = shown.palette, shown.palette.make
     contrasts = ratio(shown.rgb8, shown.ground8)
-    labels = np.maximum(ratio(shown.rgb8, _BLACK), ratio(shown.rgb8, _WHITE))
+    labels = label_on(shown.rgb8)[1]
     found: list[PaletteColorView] = []
     names = spoken_names(shown.rgb8)
     for place, swatch in enumerate(look.eyes.swatches(shown.rgb8)):
@@ -141,15 +139,19 @@ def _colors(look: Look, shown: ResolvedPalette) -> list[PaletteColorView]:
 
 def _others(look: Look, shown: ResolvedPalette) -> list[OtherColorView]:
     found: list[OtherColorView] = []
-    for role, rgb8 in shown.others.items():
+    if not shown.others:
+        return found
+    rgb8 = np.array(list(shown.others.values()))
+    swatches, contrasts = look.eyes.swatches(rgb8), ratio(rgb8, shown.ground8)
+    for role, swatch, contrast in zip(shown.others, swatches, contrasts, strict=True):
         own = shown.palette.others.get(role)
         found.append(
             {
-                **look.eyes.swatch(rgb8),
+                **swatch,
                 "role": role,
                 "words": value_in_words(look.system, own) if own else "as its token",
                 "own": own is not None,
-                "contrast": cut(float(ratio(rgb8, shown.ground8))),
+                "contrast": cut(float(contrast)),
             }
         )
     return found

@@ -88,7 +88,13 @@ def findings_part(look: Look) -> list[FindingView]:
     shown = [each for each in found if each.id not in exceptions.in_force]
     first = {each.cause or each.id: place for place, each in reversed(list(enumerate(shown)))}
     shown.sort(key=lambda each: first[each.cause or each.id])
-    return [_finding(look, each, exceptions.lapsed.get(each.id)) for each in shown]
+    colors = np.array([each.colors for each in shown], dtype=np.uint8).reshape(-1, 3)
+    swatches = look.eyes.swatches(colors)
+    pairs = zip(swatches[::2], swatches[1::2], strict=True)
+    return [
+        _finding(look, each, list(pair), exceptions.lapsed.get(each.id))
+        for each, pair in zip(shown, pairs, strict=True)
+    ]
 
 
 def _held_words(resolved: Resolved, finding: Finding) -> str:
@@ -141,8 +147,9 @@ def _exception(each: AcceptedException, state: str, words: str) -> ExceptionView
     }
 
 
-def _finding(look: Look, finding: Finding, lapsed: tuple[AcceptedException, str] | None) -> FindingView:
-    colors = np.array(finding.colors, dtype=np.uint8)
+def _finding(
+    look: Look, finding: Finding, colors: list[SwatchView], lapsed: tuple[AcceptedException, str] | None
+) -> FindingView:
     merged = Eyes(finding.vision.vision, finding.vision.at_severity) if finding.vision else None
     return {
         "id": finding.id,
@@ -151,8 +158,8 @@ def _finding(look: Look, finding: Finding, lapsed: tuple[AcceptedException, str]
         "sentence": finding.sentence,
         "detail": finding.detail,
         "select": finding.select,
-        "colors": look.eyes.swatches(colors),
-        "as_seen": merged.hexes(colors) if merged else None,
+        "colors": colors,
+        "as_seen": merged.hexes(np.array(finding.colors, dtype=np.uint8)) if merged else None,
         "as_seen_by": merged.vision if merged else None,
         "use": finding.use,
         "cause": finding.cause or finding.id,

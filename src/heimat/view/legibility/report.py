@@ -142,16 +142,16 @@ def _set(resolved: Resolved, theme: ResolvedTheme, each: ToldApartResult) -> Che
         found = each.pairs[pair]
         names = [resolved.system.tokens[told.tokens[place]].name for place in (found.one, found.other)]
         vision = "typical" if found.typical <= found.worst.least else found.worst.vision
-        return f"{names[0]} and {names[1]}: {distance_text(found.least())} for {vision} vision"
+        return f"{names[0]} and {names[1]}: {distance_text(found.least)} for {vision} vision"
 
-    order = sorted(range(len(each.pairs)), key=lambda pair: each.pairs[pair].least())
+    order = sorted(range(len(each.pairs)), key=lambda pair: each.pairs[pair].least)
     return {
         "theme": theme.theme.name,
         "name": told.name,
         "threshold": told.threshold,
         "pairs": len(each.pairs),
         "closest": words(order[0]) if order else "",
-        "close": [words(pair) for pair in order if each.pairs[pair].least() < told.threshold],
+        "close": [words(pair) for pair in order if each.pairs[pair].least < told.threshold],
     }
 
 

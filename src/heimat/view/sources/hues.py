@@ -232,4 +232,4 @@ def status_part(look: Look) -> StatusPart:
 @lru_cache(maxsize=64)
 def _confusable(levels: bytes) -> int:
     rgb8: Bytes = np.frombuffer(levels, dtype=np.uint8).reshape(-1, 3)
-    return sum(pair.least() < TOLD_APART for pair in distances(rgb8, TOLD_APART))
+    return sum(pair.least < TOLD_APART for pair in distances(rgb8, TOLD_APART))

@@ -102,7 +102,7 @@ def _pairs(old: PairDistance, new: PairDistance) -> list[StatusPairView]:
 def _sentence(least: float, reached: bool, pairs: Sequence[PairDistance], held: bool) -> str:
     if reached:
         return f"Every pair keeps {distance_words(least)} or more under every vision; {TOLD_APART:g} is needed."
-    worst = min(pairs, key=lambda pair: pair.least())
+    worst = min(pairs, key=lambda pair: pair.least)
     names = f"{STATUSES[worst.one]} and {STATUSES[worst.other]}"
     why = "as they are held" if held else "with this brand"
-    return f"{names} keep only {distance_words(worst.least())} under {worst.worst.vision} vision {why}; let one go."
+    return f"{names} keep only {distance_words(worst.least)} under {worst.worst.vision} vision {why}; let one go."

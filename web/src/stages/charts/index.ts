@@ -5,7 +5,7 @@ import { lazily, type StageManifest } from "../manifest";
 export const charts: StageManifest = {
   id: "charts",
   words: "Charts",
-  parts: () => ["palettes", "palette_detail", "findings", "repairs", "tokens", "hues", "stops", "slip"],
+  parts: () => ["palettes", "palette_detail", "findings", "repairs", "tokens", "stops", "slip"],
   component: lazily(() => import("./ChartsStage"), "ChartsStage"),
   takes: (files, text) =>
     files.length > 0 ? files.every(isTable) : text.split("\n").length > 2 && /[,;\t]/.test(text),
@@ -13,7 +13,7 @@ export const charts: StageManifest = {
     {
       id: "generate",
       words: "Make apart",
-      parts: [],
+      parts: ["hues"],
       component: lazily(() => import("./areas/GenerateArea"), "GenerateArea"),
     },
     {
@@ -25,13 +25,13 @@ export const charts: StageManifest = {
     {
       id: "one-hue",
       words: "One hue",
-      parts: [],
+      parts: ["hues"],
       component: lazily(() => import("./areas/OneHueArea"), "OneHueArea"),
     },
     {
       id: "two-ends",
       words: "Two ends",
-      parts: [],
+      parts: ["hues"],
       component: lazily(() => import("./areas/TwoEndsArea"), "TwoEndsArea"),
     },
     {

@@ -18,14 +18,14 @@ def _close(resolved: Resolved) -> Iterator[_Close]:
     """Theme by theme and set by set, the pairs that come too close, the closest first."""
     for theme in resolved.themes.values():
         for result in theme.told_apart:
-            for pair in sorted(result.pairs, key=lambda pair: pair.least()):
-                if pair.least() < result.told_apart.threshold:
+            for pair in sorted(result.pairs, key=lambda pair: pair.least):
+                if pair.least < result.told_apart.threshold:
                     yield theme, result, pair
 
 
 def close_ids(theme: ResolvedTheme, told: ToldApartSet, pairs: Iterable[PairDistance]) -> set[str]:
     """The ids of the findings on a set whose pairs are so far apart in a theme."""
-    return {_id(theme, told, pair) for pair in pairs if pair.least() < told.threshold}
+    return {_id(theme, told, pair) for pair in pairs if pair.least < told.threshold}
 
 
 def _id(theme: ResolvedTheme, told: ToldApartSet, pair: PairDistance) -> str:
@@ -39,14 +39,14 @@ def told_apart_ids(resolved: Resolved) -> set[str]:
         for theme in resolved.themes.values()
         for result in theme.told_apart
         for pair in result.pairs
-        if pair.least() < result.told_apart.threshold
+        if pair.least < result.told_apart.threshold
     }
 
 
 def told_apart_rooms(resolved: Resolved) -> dict[str, float]:
     """By which share of its threshold each pair of a set is farther apart than that: below 0 it comes too close."""
     return {
-        _id(theme, result.told_apart, pair): pair.least() / result.told_apart.threshold - 1.0
+        _id(theme, result.told_apart, pair): pair.least / result.told_apart.threshold - 1.0
         for theme in resolved.themes.values()
         for result in theme.told_apart
         for pair in result.pairs

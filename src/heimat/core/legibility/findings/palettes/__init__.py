@@ -1,6 +1,7 @@
 """Findings on palettes: on their colors, on what is drawn beside them, and on palettes that are seen at once."""
 
 import math
+from weakref import WeakKeyDictionary
 
 from heimat.core.document.palettes import Categorical
 from heimat.core.legibility.findings.finding import Finding
@@ -14,6 +15,9 @@ from heimat.core.resolve.resolved import Resolved
 
 MOST_REPAIRED = 100
 """Findings on palettes after which no further palette gets repairs: each looks at every step in every theme."""
+
+_PLAIN: WeakKeyDictionary[Resolved, list[Finding]] = WeakKeyDictionary()
+"""What was found without repairs: for one answer it is counted and told."""
 
 __all__ = ["STATUSES", "palette_findings", "palette_ids", "palette_rooms"]
 
@@ -31,7 +35,7 @@ def palette_rooms(resolved: Resolved) -> dict[str, float]:
         if not isinstance(make, Categorical):
             continue
         for key, pair in close_pairs(at, make):
-            found[key] = pair.least() / max(make.asked, 1e-9) - 1.0
+            found[key] = pair.least / max(make.asked, 1e-9) - 1.0
         for key, _, reached in contrasts(at, make):
             found[key] = math.log(reached / make.contrast)
     return found
@@ -39,6 +43,14 @@ def palette_rooms(resolved: Resolved) -> dict[str, float]:
 
 def palette_findings(resolved: Resolved, *, repairs: bool) -> list[Finding]:
     """The findings on palettes in every theme; each of those on single colors with steps that would settle it."""
+    if repairs:
+        return _found(resolved, repairs=True)
+    if resolved not in _PLAIN:
+        _PLAIN[resolved] = _found(resolved, repairs=False)
+    return _PLAIN[resolved]
+
+
+def _found(resolved: Resolved, *, repairs: bool) -> list[Finding]:
     found: list[Finding] = []
     for at in every(resolved):
         make = at.shown.palette.make

@@ -67,7 +67,11 @@ def close_pairs(at: At, make: Categorical) -> Iterator[tuple[str, PairDistance]]
     if not set(make.told_by).isdisjoint(_APART_BY):
         return
     for pair in distances(at.shown.rgb8, make.asked):
-        yield at.id("close", make.colors[pair.one].id, make.colors[pair.other].id), pair
+        yield _close_id(at, make, pair), pair
+
+
+def _close_id(at: At, make: Categorical, pair: PairDistance) -> str:
+    return at.id("close", make.colors[pair.one].id, make.colors[pair.other].id)
 
 
 def contrasts(at: At, make: Categorical) -> Iterator[tuple[str, int, float]]:
@@ -81,8 +85,8 @@ def contrasts(at: At, make: Categorical) -> Iterator[tuple[str, int, float]]:
 def _too_close(at: At, make: Categorical) -> Iterator[_Placed]:
     rgb8 = at.shown.rgb8
     small = ", as its marks are small" if make.marks == "small" else ""
-    close = [each for each in close_pairs(at, make) if each[1].least() < make.asked]
-    close.sort(key=lambda each: each[1].least())
+    close = [each for each in close_pairs(at, make) if each[1].least < make.asked]
+    close.sort(key=lambda each: each[1].least)
     more = len(close) - MOST_PAIRS
     for number, (key, pair) in enumerate(close[:MOST_PAIRS], start=1):
         worst = pair.worst

@@ -4,8 +4,6 @@ from collections.abc import Iterator
 from dataclasses import replace
 from functools import lru_cache
 
-import numpy as np
-
 from heimat.core.color.contrast import cut, ratio
 from heimat.core.color.difference import TOLD_APART, distance_words
 from heimat.core.document.palettes import GRAPHIC, Categorical, OtherRole
@@ -21,14 +19,14 @@ def on_others(at: At, repairs: bool) -> Iterator[Finding]:
     """What is to be said of a palette's other colors in a theme; with repairs, if they are wanted."""
     shown = at.shown
     categorical = isinstance(shown.palette.make, Categorical)
-    for role in _TAKEN:
-        rgb8 = shown.others.get(role)
-        # Palettes over numbers are near gray in places, for some eyes everywhere: only what is missing must be apart
-        # from them, for typical vision; others tell it by its hatching.
-        if rgb8 is None or (role != "missing" and not categorical):
-            continue
-        place, far = _nearest(rgb8.tobytes(), shown.rgb8.tobytes(), typical=not categorical)
+    # Palettes over numbers are near gray in places, for some eyes everywhere: only what is missing must be apart from
+    # them, for typical vision; others tell it by its hatching.
+    roles = [role for role in (_TAKEN if categorical else _TAKEN[:1]) if role in shown.others]
+    levels = b"".join(shown.others[role].tobytes() for role in roles)
+    found = _nearest(levels, shown.rgb8.tobytes(), typical=not categorical)
+    for role, (place, far) in zip(roles, found, strict=True):
         if far < TOLD_APART:
+            rgb8 = shown.others[role]
             what = at.name(place) if categorical else f"color {place + 1} of {len(shown.rgb8)} of {shown.palette.name}"
             sentence = f"What is {role} could be taken for {what}."
             said = _nearest_words(far) if categorical else f"{distance_words(far)} apart"
@@ -49,7 +47,7 @@ def _on_highlighted(at: At) -> Iterator[Finding]:
     if reads < GRAPHIC:
         sentence = f"{what} reads {cut(reads)} on its ground; it needs {GRAPHIC:g}."
         yield at.finding(at.id("other", "highlighted"), sentence, "", (lit, shown.ground8))
-    far = _nearest(lit.tobytes(), muted.tobytes())[1] if muted is not None else TOLD_APART
+    far = _nearest(lit.tobytes(), muted.tobytes())[0][1] if muted is not None else TOLD_APART
     if muted is not None and far < TOLD_APART:
         detail = f"{_nearest_words(far)}; {TOLD_APART:g} is asked for."
         yield at.finding(at.id("other", "lit-muted"), f"{what} looks like what is muted.", detail, (lit, muted))
@@ -60,8 +58,10 @@ def _nearest_words(far: float) -> str:
 
 
 @lru_cache(REMEMBERED)
-def _nearest(one: bytes, levels: bytes, *, typical: bool = False) -> tuple[int, float]:
-    """The place of the color that is nearest to one, and how far that is under any vision, or for typical vision."""
-    far = other_room(colors_of(levels), colors_of(one), typical=typical)[0]
-    place = int(np.argmin(far))
-    return place, float(far[place])
+def _nearest(ours: bytes, levels: bytes, *, typical: bool = False) -> tuple[tuple[int, float], ...]:
+    """For each of some colors the place of the nearest of others, and how far that is under any vision, or for
+    typical vision."""
+    if not ours:
+        return ()
+    far = other_room(colors_of(levels), colors_of(ours), typical=typical)
+    return tuple((int(place), float(each[place])) for each, place in zip(far, far.argmin(axis=1), strict=True))
