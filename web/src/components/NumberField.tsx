@@ -23,23 +23,30 @@ interface Props {
 
 const nothing = () => undefined;
 
-export function NumberField({ onCommit, onStep, onCancel = nothing, ...props }: Props) {
+export function NumberField({ value, onCommit, onStep, onCancel = nothing, ...props }: Props) {
   const steady = {
     onCommit: useSteady(onCommit),
     onStep: useSteady(onStep ?? nothing),
     onCancel: useSteady(onCancel),
+    exact: useSteady(() => value),
   };
-  return <Drawn {...props} {...steady} run={onStep ? RUN_MS : 0} />;
+  const shown = value.toFixed(props.places) + (props.unit ?? "");
+  return <Drawn {...props} {...steady} shown={shown} run={onStep ? RUN_MS : 0} />;
 }
 
-/** A field is dear to draw: of many, only those are drawn again whose numbers have changed. */
-const Drawn = memo(function DrawnField(
-  props: Required<Pick<Props, "onCommit" | "onStep" | "onCancel">> & Props & { run: number },
-) {
-  const { label, value, low, high, step, places, unit = "", disabled, width = "62px" } = props;
+type DrawnProps = Omit<Props, "value"> &
+  Required<Pick<Props, "onStep" | "onCancel">> & {
+    /** The number as it is written, and as it is when it is asked for. */
+    shown: string;
+    exact: () => number;
+    run: number;
+  };
+
+/** A field is dear to draw: of many, only those are drawn again whose numbers have changed by what they show. */
+const Drawn = memo(function DrawnField(props: DrawnProps) {
+  const { label, shown, exact, low, high, step, places, unit = "", disabled, width = "62px" } = props;
   const { onCommit, onStep, onCancel, run } = props;
   const written = (number: number) => number.toFixed(places) + unit;
-  const shown = written(value);
   const latest = useRef(shown);
   latest.current = shown;
   const [text, setText] = useState(shown);
@@ -71,7 +78,7 @@ const Drawn = memo(function DrawnField(
   };
   const stepBy = (by: number) => {
     clearTimeout(resting.current);
-    const before = stepped.current?.at ?? unanswered.current ?? value;
+    const before = stepped.current?.at ?? unanswered.current ?? exact();
     const at = allowed((typing.current && Number.isFinite(typed()) ? typed() : before) + by);
     typing.current = false;
     stepped.current = { from: stepped.current?.from ?? before, at };
@@ -84,7 +91,8 @@ const Drawn = memo(function DrawnField(
     stepped.current = null;
     if (held) {
       if (!put(held.at, held.from)) onCancel();
-    } else if (typing.current && Number.isFinite(typed())) put(allowed(typed()), unanswered.current ?? value);
+    } else if (typing.current && Number.isFinite(typed()))
+      put(allowed(typed()), unanswered.current ?? exact());
     else if (typing.current) setText(shown);
     typing.current = false;
   };

@@ -109,8 +109,29 @@ function follow(event: MouseEvent, stage: string) {
   goTo(stage);
 }
 
-function Stages() {
+/** How many findings are open: it changes with every move of a drag, and what stands around it does not. */
+function ToSettle() {
   const open = useKnown(({ parts }) => parts?.head?.findings ?? 0);
+  if (open === 0) return null;
+  return (
+    <Box
+      as="span"
+      border="1.5px solid"
+      borderColor="fg"
+      color="fg"
+      borderRadius="2px"
+      paddingInline="4px"
+      lineHeight="16px"
+      fontSize="12px"
+      fontWeight="700"
+      aria-label={`${open} to settle`}
+    >
+      {open}
+    </Box>
+  );
+}
+
+function Stages() {
   const changed = useKnown(({ parts }) => (parts?.head?.changed ?? 0) > 0);
   const at = useLook();
   return (
@@ -146,22 +167,7 @@ function Stages() {
           >
             <Flex align="center" gap="6px" height="100%">
               {each.words}
-              {each.id === "legibility" && open > 0 && (
-                <Box
-                  as="span"
-                  border="1.5px solid"
-                  borderColor="fg"
-                  color="fg"
-                  borderRadius="2px"
-                  paddingInline="4px"
-                  lineHeight="16px"
-                  fontSize="12px"
-                  fontWeight="700"
-                  aria-label={`${open} to settle`}
-                >
-                  {open}
-                </Box>
-              )}
+              {each.id === "legibility" && <ToSettle />}
               {each.id === "releases" && changed && <Unpublished />}
             </Flex>
           </RouterLink>

@@ -7,7 +7,7 @@ chroma gives way until their steps are even enough.
 """
 
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import numpy as np
 
@@ -21,7 +21,7 @@ UNEVEN = 0.15
 """The most that steps may vary under any deficiency, as standard deviation over mean; beyond it chroma gives way."""
 CONTINUOUS = 256
 _POINTS = 257
-_YIELDS = tuple(np.linspace(1.0, 0.0, 21))
+_YIELDS = tuple(np.linspace(1.0, 0.0, 21).tolist())
 LIGHT_TAPER, DARK_TAPER = 0.25, 0.66
 """Shares of the chroma of the nearest source that are left at L* 97 and at L* 8; as scales have it."""
 _LIGHTEST, _DARKEST = 97.0, 8.0
@@ -87,18 +87,45 @@ class Ramp:
     share: float
     most: int
 
+    def turned(self) -> "Ramp":
+        """The same from its other end: rounded anew, as its luminance goes the other way."""
+        srgb = self.srgb[::-1]
+        rgb8, most = rounded(srgb)
+        return replace(self, srgb=srgb, rgb8=rgb8, most=most)
+
 
 def ramp(way: Way, count: int = CONTINUOUS) -> Ramp:
     """A number of colors along a way, even for typical vision, and for all others within `UNEVEN`."""
-    best: tuple[float, Vision] = (np.inf, "protan")
-    srgb, share = np.empty((0, 3)), 0.0
-    for share in _YIELDS:
+    found = _Trial.of(way, count, _YIELDS[0])
+    if found.worst > UNEVEN:
+        # The less chroma the more even: the share is halved in on, since each trial costs as much as the palette.
+        low, high = 0, len(_YIELDS) - 1
+        while high - low > 1:
+            middle = (low + high) // 2
+            trial = _Trial.of(way, count, _YIELDS[middle])
+            if trial.worst <= UNEVEN:
+                high, found = middle, trial
+            else:
+                low = middle
+        if found.share != _YIELDS[high]:
+            found = _Trial.of(way, count, _YIELDS[high])
+    rgb8, most = rounded(found.srgb)
+    return Ramp(found.srgb, rgb8, spread(found.srgb), found.worst, found.worst_vision, found.share, most)
+
+
+@dataclass(frozen=True)
+class _Trial:
+    """The colors with a share of the chroma, and how uneven they are for the eyes for which they are that most."""
+
+    share: float
+    srgb: Floats
+    worst: float
+    worst_vision: Vision
+
+    @classmethod
+    def of(cls, way: Way, count: int, share: float) -> "_Trial":
         srgb = evenly(way, count, share)
-        best = max((spread(simulate(srgb, vision)), vision) for vision in COLOR_VISIONS)
-        if best[0] <= UNEVEN:
-            break
-    rgb8, most = rounded(srgb)
-    return Ramp(srgb, rgb8, spread(srgb), best[0], best[1], float(share), most)
+        return cls(share, srgb, *max((spread(simulate(srgb, vision)), vision) for vision in COLOR_VISIONS))
 
 
 def evenly(way: Way, count: int, share: float = 1.0) -> Floats:

@@ -83,6 +83,7 @@ def check_pattern(text: str, field: str) -> None:
     check_token_name(text.replace("{hue}", "hue").replace("{step}", "100"), field)
 
 
+@lru_cache(16_384)
 def scale_token_name(pattern: str, hue: str, step: str, case: Case = "kept") -> str:
     """The name of the token of one step."""
     return pattern.replace("{hue}", in_case(hue, case)).replace("{step}", in_case(step, case))
@@ -107,8 +108,15 @@ def check_all_names(system: ColorSystem, field: str) -> None:
     """Raise DomainError where two names clash in what is published: twice, alike in CSS, or token and group at once."""
     names = [name for _, of_hue in scale_token_names(system) for name in of_hue]
     names += [token.name for token in in_order(system.tokens)]
-    for clash in clashes(names):
+    clash = _first_clash(tuple(names))
+    if clash is not None:
         raise DomainError(clash.sentence, field, clash.code)
+
+
+@lru_cache(32)
+def _first_clash(names: tuple[str, ...]) -> "Clash | None":
+    """Remembered by the names: most edits change none."""
+    return next(clashes(names), None)
 
 
 @dataclass(frozen=True)

@@ -83,8 +83,8 @@ def is_dark(ground8: Bytes) -> bool:
 
 
 def _ramp_of(make: Sequential, values8: Bytes, ground8: Bytes, count: int) -> Ramp:
-    ends = (make.darkest, make.lightest) if is_dark(ground8) else (make.lightest, make.darkest)
-    return _ramp(values8.tobytes(), ends, make.places, count)
+    made = values8.tobytes(), (make.lightest, make.darkest), make.places, count
+    return _turned(*made) if is_dark(ground8) else _ramp(*made)
 
 
 def _arms_of(make: Diverging, values8: Bytes, ground8: Bytes) -> Arms:
@@ -114,6 +114,12 @@ def _nearest(levels: bytes, ground: bytes, contrast: float) -> Bytes:
 @lru_cache(_REMEMBERED)
 def _ramp(levels: bytes, ends: tuple[float, float], places: Sequence[float | None], count: int) -> Ramp:
     return ramp(Way.through(np.frombuffer(levels, dtype=np.uint8).reshape(-1, 3), ends, places), count)
+
+
+@lru_cache(_REMEMBERED)
+def _turned(levels: bytes, ends: tuple[float, float], places: Sequence[float | None], count: int) -> Ramp:
+    """What runs from dark to light is what runs from light to dark, turned: it is found once for both."""
+    return _ramp(levels, ends, places, count).turned()
 
 
 @lru_cache(_REMEMBERED)

@@ -11,6 +11,7 @@ are made.
 
 from collections.abc import Sequence
 from dataclasses import dataclass, field, replace
+from functools import cached_property, lru_cache
 from typing import Any
 
 import numpy as np
@@ -32,6 +33,7 @@ from heimat.core.resolve.resolved import Resolved
 from heimat.core.resolve.theme import ResolvedTheme
 
 FORMAT = 7
+_REMEMBERED = 256
 UNNAMED = ""
 """The id of the only theme of format 1, and of a system without themes."""
 
@@ -152,6 +154,10 @@ class Publication:
 
     def with_palettes(self) -> tuple[PublishedToken, ...]:
         """All tokens, and the colors of palettes as tokens; those that a token has the name of are left out."""
+        return self._with_palettes
+
+    @cached_property
+    def _with_palettes(self) -> tuple[PublishedToken, ...]:
         taken = {css_name(token.name) for token in self.tokens}
         of_palettes = (token for palette in self.palettes for token in palette_tokens(palette))
         return self.tokens + tuple(token for token in of_palettes if css_name(token.name) not in taken)
@@ -286,17 +292,34 @@ def _scale_tokens(
     """The scale tokens that leave, and their names by hue and step: all, or those of the named selections."""
     system = resolved.system
     chosen = {(ref.hue, ref.step) for kept in system.selections.values() for ref in kept.steps}
+    keys = tuple(theme.id for theme in themes)
     tokens: list[PublishedToken] = []
     step_names: dict[tuple[str, str], str] = {}
     for hue, names in scale_token_names(system):
         known = resolved.hues[hue.id]
-        for place, (step, name, color) in enumerate(zip(known.steps, names, hexes_of(known.rgb8), strict=True)):
-            if step.internal or not (system.scales_published or (hue.id, step.id) in chosen):
-                continue
-            step_names[hue.id, step.id] = name
-            value = PublishedValue(color, known.source.alpha, None, _channels(known.p3_at(place)))
-            tokens.append(PublishedToken(f"{hue.id}/{step.id}", name, {theme.id: value for theme in themes}))
+        ids = tuple(f"{hue.id}/{step.id}" for step in known.steps)
+        p3 = None if known.p3 is None else known.p3.tobytes()
+        every = _scale_of(ids, tuple(names), known.rgb8.tobytes(), known.source.alpha, p3, keys)
+        for step, token in zip(known.steps, every, strict=True):
+            if not step.internal and (system.scales_published or (hue.id, step.id) in chosen):
+                step_names[hue.id, step.id] = token.name
+                tokens.append(token)
     return tokens, step_names
+
+
+@lru_cache(_REMEMBERED)
+def _scale_of(
+    ids: tuple[str, ...], names: tuple[str, ...], levels: bytes, alpha: float, p3: bytes | None, themes: tuple[str, ...]
+) -> tuple[PublishedToken, ...]:
+    """The tokens of all steps of a scale, the same in every theme: while one hue is dragged those of others stay."""
+    colors = hexes_of(np.frombuffer(levels, dtype=np.uint8).reshape(-1, 3))
+    wide = None if p3 is None else np.frombuffer(p3).reshape(-1, 3)
+    found = []
+    for place, (key, name, color) in enumerate(zip(ids, names, colors, strict=True)):
+        own = None if wide is None or np.isnan(wide[place]).any() else wide[place]
+        value = PublishedValue(color, alpha, None, _channels(own))
+        found.append(PublishedToken(key, name, dict.fromkeys(themes, value)))
+    return tuple(found)
 
 
 def _deprecation(system: ColorSystem, token: Token) -> PublishedDeprecation | None:

@@ -1,6 +1,6 @@
 /** Charts: palettes as strips, the selected one on real data, and how far apart its colors are. */
 import { Box, Flex, Text } from "@chakra-ui/react";
-import { useLayoutEffect, useRef } from "react";
+import { memo, useLayoutEffect, useRef } from "react";
 import { ToolButton } from "../../components/ToolButton";
 import { Toolbar } from "../../components/Toolbar";
 import { usePart } from "../../workspace/hooks";
@@ -22,6 +22,17 @@ import { useWalking } from "./useWalking";
 /** Palettes that have room above their charts. */
 const MOST_SHOWN = 7;
 
+/** While a hue is dragged nothing of it changes: it is not drawn again. */
+const Head = memo(function Head({ words }: { words: string }) {
+  return (
+    <Toolbar title="Charts" words={words}>
+      <ThemeChoice />
+      <DataChoice />
+      <AreaToggles />
+    </Toolbar>
+  );
+});
+
 export function ChartsStage() {
   const palettes = usePart("palettes");
   const shown = useShownPalette();
@@ -35,11 +46,7 @@ export function ChartsStage() {
   const words = palettes.length === 1 ? "1 palette" : `${palettes.length} palettes`;
   return (
     <>
-      <Toolbar title="Charts" words={words}>
-        <ThemeChoice />
-        <DataChoice />
-        <AreaToggles />
-      </Toolbar>
+      <Head words={words} />
       <BroughtData />
       <Box
         flex="1 1 0"

@@ -13,8 +13,9 @@ export function HowFarApart({ palette }: { palette: PaletteView }) {
   const detail = usePart("palette_detail");
   const { put } = useWorkspace();
   const select = useSteady((place: number) => look({ select: palette.colors[place]?.key ?? null }));
-  if (!detail || detail.palette !== palette.id || palette.colors.length < 2) return null;
   const make = palette.make as Categorical;
+  const ask = useSteady((threshold: number) => put(setPalette(palette, { ...make, threshold })));
+  if (!detail || detail.palette !== palette.id || palette.colors.length < 2) return null;
   return (
     <Box
       as="section"
@@ -24,21 +25,7 @@ export function HowFarApart({ palette }: { palette: PaletteView }) {
       borderColor="border"
       paddingTop="6px"
     >
-      <Flex gap="12px" align="center" marginBottom="4px">
-        <Text fontWeight="700">How far apart</Text>
-        <Text fontSize="12px" color="fg.muted">
-          every pair where it stands, CIEDE2000; the line is what the palette asks for
-        </Text>
-        <NumberField
-          label="How far apart the palette asks its colors to be"
-          value={detail.threshold}
-          low={0}
-          high={100}
-          step={1}
-          places={1}
-          onCommit={(threshold) => put(setPalette(palette, { ...make, threshold }))}
-        />
-      </Flex>
+      <Asked threshold={detail.threshold} onAsk={ask} />
       {detail.apart.map((each) => (
         <Row
           key={each.vision}
@@ -51,6 +38,33 @@ export function HowFarApart({ palette }: { palette: PaletteView }) {
     </Box>
   );
 }
+
+/** Drawn again only where something else is asked for. */
+const Asked = memo(function Asked({
+  threshold,
+  onAsk,
+}: {
+  threshold: number;
+  onAsk: (threshold: number) => unknown;
+}) {
+  return (
+    <Flex gap="12px" align="center" marginBottom="4px">
+      <Text fontWeight="700">How far apart</Text>
+      <Text fontSize="12px" color="fg.muted">
+        every pair where it stands, CIEDE2000; the line is what the palette asks for
+      </Text>
+      <NumberField
+        label="How far apart the palette asks its colors to be"
+        value={threshold}
+        low={0}
+        high={100}
+        step={1}
+        places={1}
+        onCommit={onAsk}
+      />
+    </Flex>
+  );
+});
 
 interface RowProps {
   apart: PaletteDetail["apart"][number];

@@ -1,8 +1,9 @@
 /** What is to settle of a palette, as Legibility tells it; a color can be made anew beside the others. */
 import { Box, Text } from "@chakra-ui/react";
-import { useState } from "react";
-import { type PaletteView, problemOf } from "../../api/client";
+import { memo, useState } from "react";
+import { type FindingView, type PaletteView, problemOf, type RepairView } from "../../api/client";
 import { ToolButton } from "../../components/ToolButton";
+import { useSteady } from "../../util/useSteady";
 import { useKnown, usePart, useWorkspace } from "../../workspace/hooks";
 import { useLook } from "../../workspace/look";
 import { FindingRow } from "../shared/FindingRow";
@@ -15,6 +16,7 @@ export function PaletteFindings({ palette }: { palette: PaletteView }) {
   const known = useKnown(({ parts }) => parts?.repairs);
   const { put } = useWorkspace();
   const [problem, setProblem] = useState("");
+  const anew = useSteady((place: number) => void makeAnew(place));
   const own = findings.filter((each) => each.select === `palette:${palette.id}`);
   if (own.length === 0) return null;
   const make = palette.make as Categorical;
@@ -57,27 +59,15 @@ export function PaletteFindings({ palette }: { palette: PaletteView }) {
       borderTop="1px solid"
       borderColor="border"
     >
-      {own.map((finding) => {
-        const place = placeOf(finding.id);
-        return (
-          <FindingRow
-            key={finding.id}
-            finding={finding}
-            repairs={known?.find((each) => each.finding === finding.id)?.repairs}
-            more={
-              place >= 0 && (
-                <ToolButton
-                  aria-label={`Make ${place + 1} anew, so that it is settled: ${finding.sentence}`}
-                  title="As far from all others as it can be, in every theme; the others stay"
-                  onClick={() => void makeAnew(place)}
-                >
-                  Make {place + 1} anew
-                </ToolButton>
-              )
-            }
-          />
-        );
-      })}
+      {own.map((finding) => (
+        <Row
+          key={finding.id}
+          finding={finding}
+          repairs={known?.find((each) => each.finding === finding.id)?.repairs}
+          place={placeOf(finding.id)}
+          onAnew={anew}
+        />
+      ))}
       {problem && (
         <Text role="alert" fontSize="12px" fontWeight="700">
           {problem}
@@ -86,3 +76,31 @@ export function PaletteFindings({ palette }: { palette: PaletteView }) {
     </Box>
   );
 }
+
+interface RowProps {
+  finding: FindingView;
+  repairs: RepairView[] | undefined;
+  /** The place of the color that may be made anew; -1 where none may. */
+  place: number;
+  onAnew: (place: number) => void;
+}
+
+const Row = memo(function Row({ finding, repairs, place, onAnew }: RowProps) {
+  return (
+    <FindingRow
+      finding={finding}
+      repairs={repairs}
+      more={
+        place >= 0 && (
+          <ToolButton
+            aria-label={`Make ${place + 1} anew, so that it is settled: ${finding.sentence}`}
+            title="As far from all others as it can be, in every theme; the others stay"
+            onClick={() => onAnew(place)}
+          >
+            Make {place + 1} anew
+          </ToolButton>
+        )
+      }
+    />
+  );
+});

@@ -1,13 +1,14 @@
 /** A finding: the pair as it is, a sentence with figures, and the ways to settle it. */
 
-import { Box, Flex, Grid, Text } from "@chakra-ui/react";
-import { type ReactNode, useState } from "react";
+import { Box, Flex, Text } from "@chakra-ui/react";
+import { memo, type ReactNode, useState } from "react";
 import type { Edit, FindingView, RepairView } from "../../api/client";
 import { Swatch } from "../../components/Swatch";
 import { ToolButton } from "../../components/ToolButton";
 import { usePart, useWorkspace } from "../../workspace/hooks";
 import { look, VISION_WORDS } from "../../workspace/look";
 import { Accept } from "./Accept";
+import styles from "./finding.module.css";
 
 interface Props {
   finding: FindingView;
@@ -49,7 +50,8 @@ export function FindingLine({ finding, onOpen }: { finding: FindingView; onOpen:
   );
 }
 
-export function FindingRow({ finding, repairs, more }: Props) {
+/** While something is dragged it is drawn with every move: of plain elements, and only where something of it changes. */
+export const FindingRow = memo(function FindingRow({ finding, repairs, more }: Props) {
   const { put } = useWorkspace();
   // The same may be to settle in several themes.
   const theme = usePart("head", ({ themes }) =>
@@ -58,37 +60,24 @@ export function FindingRow({ finding, repairs, more }: Props) {
   const [open, setOpen] = useState(false);
   const said = theme ? `${finding.sentence} In ${theme}.` : finding.sentence;
   return (
-    <Grid
-      templateColumns="100px minmax(0, 1fr)"
-      gap="16px"
-      alignItems="center"
-      paddingBlock="12px"
-      borderBottom="1px solid"
-      borderColor="border"
-      data-testid="finding"
-    >
-      <Box
-        as="button"
-        cursor="pointer"
+    <div className={styles.finding} data-testid="finding">
+      <button
+        type="button"
+        className={styles.colors}
         aria-label={`${finding.kind === "pairing" && finding.use !== "part" ? "12 min: " : ""}select ${finding.sentence.split(" ")[0]}, of: ${said}`}
         onClick={() => look({ select: finding.select, ...(finding.theme ? { theme: finding.theme } : {}) })}
       >
         {finding.as_seen || isPair(finding) ? <Halves finding={finding} /> : <Sample finding={finding} />}
-      </Box>
-      <Box minWidth="0">
-        <Text fontWeight="700" fontSize="14px">
+      </button>
+      <div className={styles.words}>
+        <p className={styles.sentence}>
           {finding.sentence}
-          {theme && (
-            <Text as="span" fontWeight="400">
-              {" "}
-              In {theme}.
-            </Text>
-          )}
-        </Text>
-        <Text color="fg.muted" fontSize="12px" marginBottom="6px">
+          {theme && <span className={styles.theme}> In {theme}.</span>}
+        </p>
+        <p className={styles.detail}>
           {finding.detail} {finding.lapsed} {repairs?.length ? finding.held : ""}
-        </Text>
-        <Flex gap="8px" wrap="wrap">
+        </p>
+        <div className={styles.ways}>
           {repairs?.map((repair) => (
             <ToolButton
               key={repair.words}
@@ -117,11 +106,11 @@ export function FindingRow({ finding, repairs, more }: Props) {
                 "Nothing near settles this. Move the hue, point the token elsewhere, or change the other side."}
             </Text>
           )}
-        </Flex>
-      </Box>
-    </Grid>
+        </div>
+      </div>
+    </div>
   );
-}
+});
 
 /** Two colors of a palette beside each other; not one of them on its ground. */
 const isPair = (finding: FindingView) =>
@@ -133,10 +122,10 @@ function Halves({ finding }: { finding: FindingView }) {
   const [seenOne, seenOther] = finding.as_seen ?? [];
   const vision = VISION_WORDS[(finding.as_seen_by ?? "typical") as keyof typeof VISION_WORDS];
   return (
-    <Flex gap="10px" data-sample>
+    <span className={styles.halves} data-sample>
       <Half left={one?.hex} right={other?.hex} words="as designed" />
       {seenOne && <Half left={seenOne} right={seenOther} words={`as seen by ${vision}`} />}
-    </Flex>
+    </span>
   );
 }
 
@@ -150,13 +139,11 @@ function Half({
   words: string;
 }) {
   return (
-    <Box
+    <span
       role="img"
       aria-label={words}
       title={words}
-      width="42px"
-      height="42px"
-      borderRadius="50%"
+      className={styles.half}
       style={{ background: `linear-gradient(90deg, ${left} 50%, ${right} 50%)` }}
     />
   );
@@ -165,22 +152,12 @@ function Half({
 function Sample({ finding }: { finding: FindingView }) {
   const [ink, ground] = finding.colors;
   return (
-    <Flex
-      data-sample
-      height="42px"
-      align="center"
-      justify="center"
-      border="1px solid"
-      borderColor="border"
-      fontSize="15px"
-      fontWeight="700"
-      style={{ color: ink?.seen, background: ground?.seen }}
-    >
+    <span data-sample className={styles.sample} style={{ color: ink?.seen, background: ground?.seen }}>
       {finding.kind === "crowded" ? null : finding.use === "part" ? (
-        <Box width="16px" height="16px" borderRadius="50%" style={{ background: ink?.seen }} />
+        <span className={styles.mark} style={{ background: ink?.seen }} />
       ) : (
         "12 min"
       )}
-    </Flex>
+    </span>
   );
 }

@@ -14,8 +14,13 @@ function useStage() {
 
 export function AreaToggles() {
   const { stage, area } = useStage();
-  const head = usePart("head");
-  const shown = stage.areas.filter((each) => each === area || (each.offered?.(head) ?? true));
+  const offered = usePart("head", (head) =>
+    stage.areas
+      .filter((each) => each.offered?.(head) ?? true)
+      .map((each) => each.id)
+      .join(" "),
+  ).split(" ");
+  const shown = stage.areas.filter((each) => each === area || offered.includes(each.id));
   return shown.map(({ id, words }) => (
     <Toggle
       key={id}
