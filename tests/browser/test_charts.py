@@ -1,7 +1,9 @@
 """Charts in the page: made apart, some held and the rest anew, drawn on one's own data, mended, reversed."""
 
 import json
+import re
 
+from selenium.webdriver.common.actions.action_builder import ActionBuilder
 from selenium.webdriver.common.keys import Keys
 
 from tests.browser.page import Page
@@ -197,6 +199,30 @@ def test_categories_exchange_their_colors_by_drag_and_take_one_by_choice(page: P
     page.press("Undo")
     page.press("Undo")
     page.wait(lambda: ", Skarvik–Tarnsey" in page.script(aria)[0])
+
+
+# Where a pointer meets the bars or cells of a chart, by the words that its label ends with.
+MET = """const chart = document.querySelector(`[data-testid=drawn] svg[aria-label$='${arguments[0]}']`);
+chart?.scrollIntoView({block: 'center'});
+const box = chart?.getBoundingClientRect();
+for (let y = box?.bottom - 30; box && y > box.top + 30; y -= 3)
+  for (let x = box.left + 60; x < box.right - 10; x += 3)
+    if (document.elementFromPoint(x, y)?.matches('[class^=fill-]')) return [Math.round(x), Math.round(y)];"""
+
+
+def test_a_mark_says_what_it_stands_for_where_the_pointer_is(page: Page) -> None:
+    route = r"(Skarvik–Tarnsey|Tarnsey–Oldhaven|Oldhaven–Merrow|Holm Ness–Skarvik|Merrow–Pellan|Pellan–Holm Ness)"
+    for palette, chart, said in (
+        ("routes", "bars", f"{route}, .+: [0-9.]+K?"),
+        ("load", "by weekday", ".+, .+: [0-9.]+"),
+    ):
+        page.open(f"{AT}?at=palette:{palette}")
+        x, y = page.wait(lambda chart=chart: page.script(MET, chart))
+        pointer = ActionBuilder(page.driver)
+        pointer.pointer_action.move_to_location(x - 1, y).move_to_location(x, y)
+        pointer.perform()
+        told = f"return document.querySelector(`[data-testid=drawn] svg[aria-label$='{chart}'] g > title`).textContent"
+        page.wait(lambda told=told, said=said: re.fullmatch(said, page.script(told)))
 
 
 def test_stops_are_added_moved_and_taken_out_and_ends_are_exact(page: Page) -> None:

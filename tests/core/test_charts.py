@@ -13,7 +13,7 @@ from heimat.core.charts.character import Character, generate_like, prices
 from heimat.core.charts.classes import breaks, breaks_around, counts
 from heimat.core.charts.diverging import GOOD_ENDS, LEAST_ENDS, Arms, class_places, partners
 from heimat.core.charts.places import around, even_limits
-from heimat.core.charts.ramp import UNEVEN, Way, lights, ramp
+from heimat.core.charts.ramp import UNEVEN, Way, evenly, lights, ramp, spread
 from heimat.core.charts.suitability import suitability
 from heimat.core.color.arrays import from_bytes, to_bytes
 from heimat.core.color.contrast import ratio, relative_luminance
@@ -155,10 +155,24 @@ def test_a_ramp_runs_either_way_and_says_how_many_classes_it_has():
     source = np.array([TIDEWATER], dtype=np.uint8)
     there, back = (ramp(Way.through(source, ends), 9) for ends in ((96.0, 14.0), (14.0, 96.0)))
     assert (there.rgb8 == back.rgb8[::-1]).all()
+    assert (there.turned().rgb8 == back.rgb8).all()
+    assert np.allclose(there.turned().srgb, back.srgb, atol=1e-12)
     short = ramp(Way.through(np.array([[128, 128, 128]], dtype=np.uint8), (50.0, 48.0)))
     assert short.most < 256
     distinct = np.unique(short.rgb8, axis=0)
     assert short.most <= len(distinct)
+
+
+@pytest.mark.parametrize("hue", [105.0, 135.0, 180.0])
+def test_no_more_chroma_gives_way_than_even_steps_take(hue):
+    source = to_bytes(solve(luminance_of(np.float64(85.0)), np.float64(0.2), np.float64(hue)))
+    way = Way.through(source[None], (96.0, 14.0))
+    found = ramp(way, 9)
+    shares = np.linspace(1.0, 0.0, 21).tolist()
+    uneven = {share: max(spread(simulate(evenly(way, 9, share), each)) for each in COLOR_VISIONS) for share in shares}
+    assert uneven[found.share] == found.worst <= UNEVEN
+    assert 0.0 < found.share < 1.0
+    assert all(worst > UNEVEN for share, worst in uneven.items() if share > found.share)
 
 
 @pytest.mark.parametrize("middle", [95.0, 20.0])

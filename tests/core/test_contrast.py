@@ -17,6 +17,14 @@ def test_worked_examples():
     assert contrast.cut(contrast.ratio([0xDF, 0x5A, 0x33], [255] * 3)) == "3.71"
 
 
+@given(rgb8())
+def test_a_label_is_the_better_of_black_and_white(color):
+    black, white = (contrast.ratio(color, [level] * 3) for level in (0, 255))
+    is_black, reached = contrast.label_on(np.array([color]))
+    assert (bool(is_black[0]), float(reached[0])) == (black >= white, max(black, white))
+    assert reached[0] >= contrast.AA_TEXT
+
+
 def test_against_the_definition_written_out():
     rng = np.random.default_rng(2)
     one, other = rng.integers(0, 256, (2, 300, 3))

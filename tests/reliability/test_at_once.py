@@ -1,16 +1,20 @@
 """Many at once: publishing beside editing, releases seen by other processes, and work that takes too long."""
 
+import asyncio
 import threading
 import time
 from collections.abc import Iterator
 from concurrent.futures import ThreadPoolExecutor
+from typing import cast
 
 import pytest
+from fastapi import Request
 from httpx2 import Response
 from sqlalchemy import Engine, event, text
 from sqlalchemy.exc import OperationalError
 from starlette.testclient import TestClient
 
+from heimat.api.listening import listened
 from heimat.core.errors import DomainError
 from heimat.service.errors import Busy, TooSlow
 from heimat.service.feeds import COUNT_SECONDS, Feeds
@@ -182,6 +186,23 @@ def test_work_elsewhere_is_ended_in_time_and_its_errors_come_back_whole(workers:
     assert time.monotonic() - begun < 10
     # The process was ended, and another one goes on.
     assert workers.run(pow, 2, 11) == 2048
+
+
+def test_work_that_nobody_waits_for_any_more_is_ended(workers: Workers) -> None:
+    class Left:
+        async def is_disconnected(self) -> bool:
+            return True
+
+    class Waiting:
+        async def is_disconnected(self) -> bool:
+            return False
+
+    begun = time.monotonic()
+    with pytest.raises(Busy):
+        asyncio.run(listened(cast(Request, Left()), workers, time.sleep, 15))
+    # Its only process does other work at once.
+    assert asyncio.run(listened(cast(Request, Waiting()), workers, pow, 2, 12)) == 4096
+    assert time.monotonic() - begun < 10
 
 
 def test_more_work_than_can_wait_is_refused_at_once(workers: Workers) -> None:

@@ -1,11 +1,12 @@
 import { act, screen } from "@testing-library/react";
-import { Profiler, useLayoutEffect } from "react";
+import { Profiler, type ReactNode, useLayoutEffect } from "react";
 import { beforeEach, expect, it, vi } from "vitest";
 import type { Parts } from "../src/api/client";
 import { useChosen } from "../src/workspace/chosen";
-import { usePart, useWorkspace, WorkspaceProvider } from "../src/workspace/hooks";
+import { useKnown, usePart, useWorkspace, WorkspaceProvider } from "../src/workspace/hooks";
 import { useLook } from "../src/workspace/look";
 import type { Moving } from "../src/workspace/Moving";
+import { useRested } from "../src/workspace/useRested";
 import type { Workspace } from "../src/workspace/Workspace";
 import { draw } from "./drawing";
 import { HeldServer, known, LOOK, settled } from "./server";
@@ -47,12 +48,13 @@ function Names() {
   return <p data-testid="names">{names}</p>;
 }
 
-async function opened(first = answer(1, 50)) {
+async function opened(first = answer(1, 50), more: ReactNode = null) {
   held = new HeldServer();
   useLook.setState({ slug: "brinemark" });
   const { redraw } = draw(
     <WorkspaceProvider wanted="brinemark">
       <Looking />
+      {more}
     </WorkspaceProvider>,
   );
   await act(() => held.last("open").answer(first));
@@ -226,4 +228,25 @@ it("who shows a part is drawn again only when that part has changed", async () =
   expect(screen.getByTestId("names").textContent).toBe("signal");
   expect(drawn).toBe(before + 1);
   moving.cancel();
+});
+
+let asked: AbortSignal[] = [];
+function Resting() {
+  const revision = useKnown(({ parts }) => parts?.head?.revision);
+  useRested(["rest", revision], (signal) => {
+    asked.push(signal);
+    return new Promise(() => undefined);
+  });
+  return null;
+}
+
+it("what is asked for at rest is given up when a gesture begins, and asked for anew after it", async () => {
+  asked = [];
+  await opened(answer(1, 50), <Resting />);
+  await vi.waitFor(() => expect(asked).toHaveLength(1));
+  await act(async () => darker(1));
+  expect(asked[0]?.aborted).toBe(true);
+  await act(async () => moving.cancel());
+  await vi.waitFor(() => expect(asked).toHaveLength(2));
+  expect(asked[1]?.aborted).toBe(false);
 });

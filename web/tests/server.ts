@@ -1,6 +1,6 @@
 /** A server in a test's hands: every request waits until the test answers or refuses it. */
 import { type Edit, type Looking, type PartName, type Parts, Problem } from "../src/api/client";
-import type { Server } from "../src/workspace/server";
+import type { Removal, Server } from "../src/workspace/server";
 import { type Look, Workspace } from "../src/workspace/Workspace";
 
 export interface Asked {
@@ -50,7 +50,8 @@ export class HeldServer implements Server {
     this.wait("keep", view, { base, edits, key });
   takeBack = (_: string, kind: "undo" | "redo", view: Looking, key: string) => this.wait(kind, view, { key });
   head = async () => this.revision;
-  removals = async () => [];
+  removed: Removal[] = [];
+  removals = async () => this.removed;
   bringBack = (_: string, __: number, view: Looking, key: string) => this.wait("keep", view, { key });
 
   /** The newest request, which must be of a kind. */

@@ -1,4 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
+import type { Parts } from "../src/api/client";
 import { edit } from "../src/api/edits";
 import { HeldServer, known, LOOK, names, opened, settled } from "./server";
 
@@ -55,6 +56,20 @@ describe("what is asked for", () => {
     workspace.refresh();
     await server.last("open").answer(known(1, "tidewater"));
     expect(workspace.store.getState().parts?.hues).toBe(before);
+  });
+});
+
+describe("what others remove", () => {
+  it("is told on every stage, also where no hues are shown, with the way back", async () => {
+    const { server, workspace } = await opened({ ...LOOK, parts: ["tokens"] });
+    server.removed = [{ revision: 2, person: "Ines Vahl", hues: "kelp" }];
+    workspace.refresh();
+    await server.last("open").answer({ head: known(2, "buoy").head, tokens: [] } as Partial<Parts>);
+    await settled();
+    expect(workspace.store.getState().notice?.words).toBe("Ines Vahl has removed kelp.");
+    workspace.store.getState().notice?.actions[0]?.act();
+    await settled();
+    expect(server.last("keep").view.parts).toEqual(["head", "tokens"]);
   });
 });
 
