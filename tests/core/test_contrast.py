@@ -17,7 +17,7 @@ def test_worked_examples():
     assert contrast.cut(contrast.ratio([0xDF, 0x5A, 0x33], [255] * 3)) == "3.71"
 
 
-@given(rgb8())
+@given(rgb8)
 def test_a_label_is_the_better_of_black_and_white(color):
     black, white = (contrast.ratio(color, [level] * 3) for level in (0, 255))
     is_black, reached = contrast.label_on(np.array([color]))
