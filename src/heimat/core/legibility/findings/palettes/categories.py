@@ -64,10 +64,11 @@ def _repairs(at: At, make: Categorical, placed: _Placed) -> list[Repair]:
 
 def close_pairs(at: At, make: Categorical) -> Iterator[tuple[str, PairDistance]]:
     """The pairs of a palette's colors whose distance is asked for, each with the id of what would be found of it."""
-    if not set(make.told_by).isdisjoint(_APART_BY):
-        return
-    for pair in distances(at.shown.rgb8, make.asked):
-        yield _close_id(at, make, pair), pair
+    return ((_close_id(at, make, pair), pair) for pair in _pairs(at, make))
+
+
+def _pairs(at: At, make: Categorical) -> Sequence[PairDistance]:
+    return distances(at.shown.rgb8, make.asked) if set(make.told_by).isdisjoint(_APART_BY) else ()
 
 
 def _close_id(at: At, make: Categorical, pair: PairDistance) -> str:
@@ -85,10 +86,9 @@ def contrasts(at: At, make: Categorical) -> Iterator[tuple[str, int, float]]:
 def _too_close(at: At, make: Categorical) -> Iterator[_Placed]:
     rgb8 = at.shown.rgb8
     small = ", as its marks are small" if make.marks == "small" else ""
-    close = [each for each in close_pairs(at, make) if each[1].least < make.asked]
-    close.sort(key=lambda each: each[1].least)
+    close = sorted((pair for pair in _pairs(at, make) if pair.least < make.asked), key=lambda pair: pair.least)
     more = len(close) - MOST_PAIRS
-    for number, (key, pair) in enumerate(close[:MOST_PAIRS], start=1):
+    for number, pair in enumerate(close[:MOST_PAIRS], start=1):
         worst = pair.worst
         who = "" if pair.typical < make.asked else f" for {worst.vision} vision"
         sentence = f"{at.name(pair.one)} and {at.name(pair.other)} look alike{who}."
@@ -96,6 +96,7 @@ def _too_close(at: At, make: Categorical) -> Iterator[_Placed]:
         detail = f"{said}. The palette asks for {make.asked:g}{small}."
         if more > 0 and number == MOST_PAIRS:
             detail += f" {counted(more, 'more pair')} of it {'is' if more == 1 else 'are'} too close."
+        key = _close_id(at, make, pair)
         finding = at.finding(key, sentence, detail, (rgb8[pair.one], rgb8[pair.other]))
         yield _Placed(replace(finding, vision=worst), (pair.other, pair.one), _APART_BY)
 
