@@ -34,8 +34,3 @@ class Finding:
     """The ids of the tokens one of which a repair would move."""
     cause: str = ""
     """Findings of one cause are told together: of one text on several grounds, of one pair in several themes."""
-
-
-def in_theme(resolved_themes: int, name: str) -> str:
-    """The end of a sentence that names its theme, where there are several to be told apart."""
-    return f" In {name}." if resolved_themes > 1 else ""

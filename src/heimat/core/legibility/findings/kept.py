@@ -9,7 +9,7 @@ from heimat.core.color.spaces import srgb_to_lab
 from heimat.core.document.keys import token_key
 from heimat.core.document.tokens import LiteralColor, StepAlias
 from heimat.core.edits.tokens import SetTokenValue
-from heimat.core.legibility.findings.finding import Finding, in_theme
+from heimat.core.legibility.findings.finding import Finding
 from heimat.core.legibility.repairs import Repair
 from heimat.core.resolve.resolved import Resolved
 
@@ -47,7 +47,7 @@ def kept_findings(resolved: Resolved, *, repairs: bool) -> list[Finding]:
                 id=kept_id(token, theme),
                 kind="kept",
                 sentence=f"{name} stood on {value.was}, which is gone; its last color, {hex_of(rgb8)}, is kept.",
-                detail=_ADVICE + in_theme(len(resolved.themes), shown.theme.name),
+                detail=_ADVICE,
                 select=token_key(token),
                 colors=(rgb8, rgb8),
                 theme=theme,

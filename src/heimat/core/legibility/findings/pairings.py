@@ -6,7 +6,7 @@ from heimat.core.color.contrast import cut
 from heimat.core.document.keys import token_key
 from heimat.core.document.pairings import USE_WORDS
 from heimat.core.document.words import value_in_words
-from heimat.core.legibility.findings.finding import Finding, in_theme
+from heimat.core.legibility.findings.finding import Finding
 from heimat.core.legibility.repairs import NearestColors, repair_pairing
 from heimat.core.resolve.pairings import PairingResult
 from heimat.core.resolve.resolved import Resolved
@@ -93,7 +93,7 @@ def _translucent(resolved: Resolved, theme: ResolvedTheme, result: PairingResult
         id=_id("translucent", theme, result),
         kind="translucent",
         sentence=f"{foreground} on {ground} cannot be measured: {ground} is translucent.",
-        detail=f"{advice}{in_theme(len(resolved.themes), theme.theme.name)}",
+        detail=advice,
         select=token_key(ids[0]),
         colors=(theme.tokens[ids[0]].rgb8, theme.tokens[ids[1]].rgb8),
         theme=theme.theme.id,

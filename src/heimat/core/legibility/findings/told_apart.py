@@ -6,7 +6,7 @@ from heimat.core.color.difference import distance_text, distance_words
 from heimat.core.color.told_apart import PairDistance, VisionDistance
 from heimat.core.document.keys import token_key
 from heimat.core.document.pairings import ToldApartSet
-from heimat.core.legibility.findings.finding import Finding, in_theme
+from heimat.core.legibility.findings.finding import Finding
 from heimat.core.legibility.repairs import repair_told_apart
 from heimat.core.resolve.resolved import Resolved
 from heimat.core.resolve.theme import ResolvedTheme, ToldApartResult
@@ -76,7 +76,7 @@ def _finding(
         id=_id(theme, result.told_apart, pair),
         kind="told_apart",
         sentence=sentence,
-        detail=f"{apart}{where}. {wanted}{in_theme(len(resolved.themes), theme.theme.name)}",
+        detail=f"{apart}{where}. {wanted}",
         select=token_key(ids[0]),
         colors=(theme.tokens[ids[0]].rgb8, theme.tokens[ids[1]].rgb8),
         theme=theme.theme.id,

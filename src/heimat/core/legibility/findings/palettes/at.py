@@ -8,7 +8,7 @@ import numpy as np
 from heimat.core.color.arrays import Bytes
 from heimat.core.document.keys import palette_key
 from heimat.core.document.palettes import Categorical
-from heimat.core.legibility.findings.finding import Finding, in_theme
+from heimat.core.legibility.findings.finding import Finding
 from heimat.core.resolve.palettes import ResolvedPalette
 from heimat.core.resolve.resolved import Resolved
 
@@ -36,19 +36,13 @@ class At:
         category = make.colors[place].category if isinstance(make, Categorical) else ""
         return f"{self.shown.palette.name} {place + 1}{f' ({category})' if category else ''}"
 
-    @property
-    def where(self) -> str:
-        """The theme, where there are several."""
-        theme = self.resolved.themes.get(self.theme)
-        return in_theme(len(self.resolved.themes), theme.theme.name) if theme else ""
-
     def finding(self, key: str, sentence: str, detail: str, colors: tuple[Bytes, Bytes]) -> Finding:
         """A finding on the palette, here."""
         return Finding(
             id=key,
             kind="palette",
             sentence=sentence,
-            detail=detail + self.where,
+            detail=detail,
             select=palette_key(self.shown.palette.id),
             colors=colors,
             theme=self.theme or None,
