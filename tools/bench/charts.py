@@ -81,7 +81,7 @@ def _ramps() -> None:
     note("diverging, ends apart with the best partner", f"least {min(best):.1f}, {good} of 120 at 30", f"{LEAST_ENDS}")
 
 
-def _eight() -> ColorSystem:
+def with_eight_palettes() -> ColorSystem:
     """The demo's system with eight palettes."""
     system = brinemark()
     for number, hue in enumerate(("buoy", "gorse", "heather", "sound")):
@@ -112,7 +112,7 @@ def run() -> None:
     report("all pairs of 12 by a general library, once", measure(lambda: _library_pairs(made.rgb8), 2), "")
     tidewater = np.array([_TIDEWATER], dtype=np.uint8)
     report("a sequential palette of 256", measure(lambda: ramp(Way.through(tidewater, (96.0, 14.0))), 20), "20 ms")
-    system, turn = _eight(), [0]
+    system, turn = with_eight_palettes(), [0]
 
     def dragged() -> None:
         turn[0] += 1

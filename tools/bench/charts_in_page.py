@@ -7,8 +7,10 @@ from heimat.demo.load import load_demo
 from heimat.demo.sailings import SAILINGS
 from heimat.service.datasets import Datasets
 from heimat.service.documents import Documents
+from heimat.service.opening import add_document
 from heimat.store.engine import make_engine
-from tools.bench.served import RAMP, drag_in_chromium
+from tools.bench.charts import with_eight_palettes
+from tools.bench.served import RAMP, drag_in_chromium, previews
 from tools.bench.timing import note, report
 from tools.browser import browser
 from tools.running import RunningHeimat, temporary_database
@@ -18,6 +20,8 @@ _SHOWN = {
     "specimen": True,
     "drawn": {"shape": "stacked", "third": "areas", "map": "tiles", "beside": "fares"},
 }
+_PARTS = ["head", "slip", "palettes", "palette_detail", "findings", "tokens", "stops", "specimen"]
+"""What the page asks for during a drag in Charts."""
 _CHARTS = "[data-testid=drawn] svg"
 _TIMES = 7
 """How many times the season is repeated for many rows."""
@@ -33,7 +37,14 @@ def run(folder: Path) -> None:
         load_demo(engine)
         head, _, body = SAILINGS.read_bytes().partition(b"\n")
         kept = Datasets(engine, Documents(engine)).keep("brinemark", head + b"\n" + body * _TIMES, "many", "ines")
+        with engine.begin() as connection:
+            eight = add_document(connection, with_eight_palettes(), "ines")
         engine.dispose()
+        # The first drag is that of a server that has just begun.
+        previews(heimat.address, eight, ["gorse"], 1, _PARTS)
+        for hues, aim in (("tidewater",), "p95 40 ms"), (("buoy", "heather"), "p95 60 ms"):
+            timing, _ = previews(heimat.address, eight, hues, len(hues), _PARTS)
+            report(f"preview over HTTP with eight palettes, {len(hues)} dragging", timing, aim)
         page = f"{heimat.address}/systems/brinemark/charts?at=hue:tidewater"
         with browser() as driver:
             for words, dataset in (("", None), (f", {_TIMES} seasons of rows", kept.id)):

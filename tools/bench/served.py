@@ -3,6 +3,7 @@
 import gzip
 import threading
 import time
+from collections.abc import Sequence
 from pathlib import Path
 
 import httpx2 as httpx
@@ -26,12 +27,14 @@ PARTS = ["head", "slip", "hues", "scales", "ladder", "promises", "ground", "toke
 """What the page asks for during a drag in Scales, with the specimen open."""
 
 
-def _drag(address: str, slug: str, hue: str, into: list[float], sizes: list[tuple[int, int]]) -> None:
+def _drag(
+    address: str, slug: str, hue: str, parts: Sequence[str], into: list[float], sizes: list[tuple[int, int]]
+) -> None:
     """One person dragging: the next request leaves when the last has answered."""
     with httpx.Client(base_url=address, headers={"Accept-Encoding": "gzip"}) as client:
         for place in range(DRAGS):
             edit = {"type": "aim_source", "hue": hue, "lightness": 30.0 + place * 0.2, "chroma": 0.1, "angle": 200.0}
-            body = {"base": 1, "edits": [edit], "view": {"parts": PARTS, "select": f"hue:{hue}"}}
+            body = {"base": 1, "edits": [edit], "view": {"parts": parts, "select": f"hue:{hue}"}}
             start = time.perf_counter()
             answer = client.post(f"/api/systems/{slug}/preview", json=body)
             into.append((time.perf_counter() - start) * 1000.0)
@@ -39,11 +42,15 @@ def _drag(address: str, slug: str, hue: str, into: list[float], sizes: list[tupl
             sizes.append((int(answer.headers["content-length"]), len(answer.content)))
 
 
-def _previews(address: str, slug: str, hues: list[str], people: int) -> tuple[Timing, tuple[int, int]]:
+def previews(
+    address: str, slug: str, hues: Sequence[str], people: int, parts: Sequence[str] = PARTS
+) -> tuple[Timing, tuple[int, int]]:
+    """How long each preview takes in ms while some people drag a hue each, and the largest answer, packed and raw."""
     times: list[float] = []
     sizes: list[tuple[int, int]] = []
     threads = [
-        threading.Thread(target=_drag, args=(address, slug, hues[place], times, sizes)) for place in range(people)
+        threading.Thread(target=_drag, args=(address, slug, hues[place], parts, times, sizes))
+        for place in range(people)
     ]
     for thread in threads:
         thread.start()
@@ -301,7 +308,7 @@ def run(folder: Path) -> None:
             slug = add_document(connection, system, "ines")
         hues = list(system.hues)
         for people, aim in ((1, "p95 40 ms"), (2, "p95 60 ms")):
-            timing, size = _previews(heimat.address, slug, hues, people)
+            timing, size = previews(heimat.address, slug, hues, people)
             report(f"preview over HTTP, {people} dragging", timing, aim)
         note("preview, compressed and raw", f"{size[0] / 1000:.1f} and {size[1] / 1000:.1f} kB", "50 kB")
         many = large_system(49)
@@ -314,7 +321,7 @@ def run(folder: Path) -> None:
         with engine.begin() as connection:
             themed_slug = add_document(connection, themed, "ines")
         engine.dispose()
-        timing, size = _previews(heimat.address, wide_slug, list(many.hues), 1)
+        timing, size = previews(heimat.address, wide_slug, list(many.hues), 1)
         report("preview of 49 hues × 11 steps", timing, "none stated")
         note("its size, compressed and raw", f"{size[0] / 1000:.1f} and {size[1] / 1000:.1f} kB", "none stated")
         with browser() as driver:
