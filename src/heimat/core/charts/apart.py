@@ -6,11 +6,13 @@ product): half the time of the general form, and the same figures within 1e-6, w
 exactly opposite, where the mean hue is a matter of convention, may differ.
 """
 
+import threading
+from collections.abc import Iterable
 from dataclasses import dataclass
-from functools import lru_cache
 from typing import Any
 
 import numpy as np
+from cachetools import LRUCache
 
 from heimat.core.color.arrays import Bytes, Floats, from_bytes
 from heimat.core.color.spaces import linear_to_xyz, srgb_to_linear, xyz_to_lab
@@ -23,6 +25,7 @@ _SIN = {degrees: float(np.sin(np.radians(degrees))) for degrees in (30, 6, 63)}
 _BLOCK = 16
 _FEW = 400
 """Levels of colors up to which what is seen of them is remembered."""
+_REMEMBERED = 1024
 
 
 @dataclass(frozen=True)
@@ -38,6 +41,10 @@ class Seen:
         return Seen(*(each[key] for each in (self.light, self.a, self.b, self.chroma)))
 
 
+_KNOWN: LRUCache[tuple[bytes, tuple[int, ...]], Seen] = LRUCache(_REMEMBERED)
+_LOCK = threading.Lock()
+
+
 def seen(srgb: Floats) -> Seen:
     """sRGB colors (..., 3), 0 to 1, as the four see them."""
     every = np.stack([srgb, *(simulate(srgb, vision) for vision in COLOR_VISIONS)])
@@ -49,12 +56,28 @@ def seen8(rgb8: Bytes) -> Seen:
     """8-bit colors (..., 3) as the four see them. Of a few colors it is remembered: they are asked for many times."""
     if rgb8.size > _FEW:
         return seen(from_bytes(rgb8))
-    return _seen_few(rgb8.tobytes(), rgb8.shape)
+    key = rgb8.tobytes(), rgb8.shape
+    with _LOCK:
+        known = _KNOWN.get(key)
+    if known is None:
+        known = seen(from_bytes(rgb8))
+        with _LOCK:
+            _KNOWN[key] = known
+    return known
 
 
-@lru_cache(512)
-def _seen_few(levels: bytes, shape: tuple[int, ...]) -> Seen:
-    return seen(from_bytes(np.frombuffer(levels, dtype=np.uint8).reshape(shape)))
+def see_soon(sets: Iterable[Bytes]) -> None:
+    """See some sets of a few colors (n, 3), that will be asked for one by one, all at once: the sets are small."""
+    keys = {(each.tobytes(), each.shape): each for each in sets if 0 < each.size <= _FEW}
+    with _LOCK:
+        new = {key: each for key, each in keys.items() if key not in _KNOWN}
+    if len(new) < 2:
+        return
+    every = seen(from_bytes(np.concatenate(list(new.values()))))
+    ends = np.cumsum([len(each) for each in new.values()]).tolist()
+    with _LOCK:
+        for key, start, end in zip(new, [0, *ends], ends, strict=False):
+            _KNOWN[key] = every[:, start:end]
 
 
 def differences(one: Seen, other: Seen) -> Floats:

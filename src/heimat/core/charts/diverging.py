@@ -50,7 +50,7 @@ class Arms:
         """
         along = np.linspace(0.0, 1.0, _POINTS)
         both = self._arms(np.concatenate([along, along]), np.repeat([False, True], _POINTS))
-        together = sum(_walked(each) for each in (both[:_POINTS], both[_POINTS:])) / 2.0
+        together = _walked(both.reshape(2, _POINTS, 3)).sum(axis=0) / 2.0
         return self._arms(np.interp(np.abs(places), together, along), places >= 0.0)
 
     def _arms(self, along: Floats, high: NDArray[np.bool_]) -> Floats:
@@ -64,9 +64,9 @@ class Arms:
 
 
 def _walked(srgb: Floats) -> Floats:
-    """How far each color (n, 3) is along an arm, as a share of the whole."""
+    """How far each color (..., n, 3) is along its arm, as a share of the whole: shape (..., n)."""
     lengths = arc(srgb)
-    return lengths / max(float(lengths[-1]), 1e-9)
+    return lengths / np.maximum(lengths[..., -1:], 1e-9)
 
 
 def ends_apart(rgb8: Bytes) -> float:

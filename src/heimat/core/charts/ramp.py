@@ -13,6 +13,7 @@ import numpy as np
 
 from heimat.core.charts.monotone import rounded
 from heimat.core.color.arrays import Bytes, Floats, from_bytes
+from heimat.core.color.few import lab_of_few
 from heimat.core.color.gamut import solve
 from heimat.core.color.spaces import luminance_of, srgb_to_lab, srgb_to_oklch, srgb_to_xyz, xyz_to_cam02
 from heimat.core.color.vision import COLOR_VISIONS, Vision, simulate
@@ -110,7 +111,7 @@ def ramp(way: Way, count: int = CONTINUOUS) -> Ramp:
         if found.share != _YIELDS[high]:
             found = _Trial.of(way, count, _YIELDS[high])
     rgb8, most = rounded(found.srgb)
-    return Ramp(found.srgb, rgb8, spread(found.srgb), found.worst, found.worst_vision, found.share, most)
+    return Ramp(found.srgb, rgb8, float(spread(found.srgb)), found.worst, found.worst_vision, found.share, most)
 
 
 @dataclass(frozen=True)
@@ -125,7 +126,8 @@ class _Trial:
     @classmethod
     def of(cls, way: Way, count: int, share: float) -> "_Trial":
         srgb = evenly(way, count, share)
-        return cls(share, srgb, *max((spread(simulate(srgb, vision)), vision) for vision in COLOR_VISIONS))
+        spreads = spread(np.stack([simulate(srgb, vision) for vision in COLOR_VISIONS])).tolist()
+        return cls(share, srgb, *max(zip(spreads, COLOR_VISIONS, strict=True)))
 
 
 def evenly(way: Way, count: int, share: float = 1.0) -> Floats:
@@ -136,19 +138,20 @@ def evenly(way: Way, count: int, share: float = 1.0) -> Floats:
 
 
 def arc(srgb: Floats) -> Floats:
-    """How far each color (n, 3) is along a line of colors, in CAM02-UCS: 0 at the first."""
-    steps = np.linalg.norm(np.diff(xyz_to_cam02(srgb_to_xyz(srgb)), axis=0), axis=1)
-    return np.concatenate([[0.0], np.cumsum(steps)])
+    """How far each color (..., n, 3) is along its line of colors, in CAM02-UCS: 0 at the first; shape (..., n)."""
+    steps = np.linalg.norm(np.diff(xyz_to_cam02(srgb_to_xyz(srgb)), axis=-2), axis=-1)
+    return np.concatenate([np.zeros((*steps.shape[:-1], 1)), np.cumsum(steps, axis=-1)], axis=-1)
 
 
-def spread(srgb: Floats) -> float:
-    """How much neighboring distances in CAM02-UCS vary along a line of colors (n, 3): standard deviation over mean."""
-    if len(srgb) < 3:
-        return 0.0
-    steps = np.diff(arc(srgb))
-    return float(steps.std() / max(float(steps.mean()), 1e-9))
+def spread(srgb: Floats) -> Floats:
+    """How much neighboring distances in CAM02-UCS vary along lines of colors (..., n, 3): standard deviation over mean,
+    shape (...)."""
+    if srgb.shape[-2] < 3:
+        return np.zeros(srgb.shape[:-2])
+    steps = np.diff(arc(srgb), axis=-1)
+    return np.asarray(steps.std(axis=-1) / np.maximum(steps.mean(axis=-1), 1e-9))
 
 
 def lights(rgb8: Bytes) -> Floats:
     """L* of 8-bit colors (n, 3)."""
-    return np.asarray(srgb_to_lab(from_bytes(rgb8))[..., 0])
+    return np.asarray(lab_of_few(rgb8)[..., 0])

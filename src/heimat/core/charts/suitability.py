@@ -54,7 +54,7 @@ def _sequential(rgb8: Bytes) -> Suits:
         return Suits("sequential", False, "Their lightness turns on the way, so they show no order.")
     if span < LEAST_SPAN:
         return Suits("sequential", False, f"From end to end they span {span:.0f} L*; {LEAST_SPAN:g} is asked for.")
-    uneven = spread(from_bytes(rgb8))
+    uneven = float(spread(from_bytes(rgb8)))
     why = f"Lightness goes one way, over {span:.0f} L*; steps vary by {uneven:.0%}"
     even = uneven <= MOST_SPREAD
     return Suits("sequential", even, f"{why}{'' if even else f', {MOST_SPREAD:.0%} is the most for even steps'}.")

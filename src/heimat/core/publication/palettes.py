@@ -2,7 +2,10 @@
 
 from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
+from functools import lru_cache
 from typing import Any
+
+import numpy as np
 
 from heimat.core.charts.delivered import DESIGNED, stops_of
 from heimat.core.charts.suitability import PaletteKind
@@ -15,6 +18,8 @@ from heimat.core.document.palettes import Categorical, Diverging
 from heimat.core.publication.palette_making import bound_tokens, making
 from heimat.core.resolve.palettes import ResolvedPalette, class_colors, design_of
 from heimat.core.resolve.resolved import Resolved
+
+_REMEMBERED = 512
 
 
 @dataclass(frozen=True)
@@ -122,6 +127,13 @@ def published_colors(resolved: Resolved) -> dict[str, dict[str, Bytes]]:
     }
 
 
+@lru_cache(_REMEMBERED)
+def _written(levels: bytes) -> tuple[tuple[str, ...], tuple[str, ...]]:
+    """Colors, and the label that reads best on each, as they leave."""
+    rgb8 = np.frombuffer(levels, dtype=np.uint8).reshape(-1, 3)
+    return tuple(hexes_of(rgb8)), tuple("#000000" if black else "#FFFFFF" for black in label_on(rgb8)[0])
+
+
 def _published(by_theme: Mapping[str, ResolvedPalette], *, with_stops: bool) -> PublishedPalette:
     palette = next(iter(by_theme.values())).palette
     make = palette.make
@@ -136,8 +148,7 @@ def _published(by_theme: Mapping[str, ResolvedPalette], *, with_stops: bool) -> 
         if design is not None:
             through = stops_of(design)
             stops[key] = tuple(hexes_of(through))
-        colors[key] = tuple(hexes_of(rgb8))
-        labels[key] = tuple("#000000" if black else "#FFFFFF" for black in label_on(rgb8)[0])
+        colors[key], labels[key] = _written(rgb8.tobytes())
     diverging = make if isinstance(make, Diverging) else None
     return PublishedPalette(
         id=palette.id,

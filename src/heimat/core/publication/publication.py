@@ -347,7 +347,13 @@ def _value(
     elif isinstance(value, TokenAlias):
         target = resolved.system.tokens[value.token]
         alias = None if target.internal else target.name
-    return PublishedValue(hex_of(color.rgb8), color.alpha, alias, _channels(color.p3))
+    return _value_of(color.rgb8.tobytes(), color.alpha, alias, _channels(color.p3))
+
+
+@lru_cache(4096)
+def _value_of(levels: bytes, alpha: float, alias: str | None, p3: tuple[float, float, float] | None) -> PublishedValue:
+    """Most tokens are as they were one move ago."""
+    return PublishedValue(hex_of(np.frombuffer(levels, dtype=np.uint8)), alpha, alias, p3)
 
 
 def _channels(p3: Floats | None) -> tuple[float, float, float] | None:

@@ -185,9 +185,9 @@ def _words(make: Make) -> str:
 
 def _facts(shown: ResolvedPalette) -> list[str]:
     make, rgb8 = shown.palette.make, shown.rgb8
-    least = float(ratio(rgb8, shown.ground8).min())
-    on_ground = f"{cut(least)} or more on {hex_of(shown.ground8)}"
     if isinstance(make, Categorical):
+        least = float(ratio(rgb8, shown.ground8).min())
+        on_ground = f"{cut(least)} or more on {hex_of(shown.ground8)}"
         if len(rgb8) < 2:
             return [on_ground]
         near, one, other = nearest_pair(rgb8)

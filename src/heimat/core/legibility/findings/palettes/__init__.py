@@ -1,14 +1,17 @@
 """Findings on palettes: on their colors, on what is drawn beside them, and on palettes that are seen at once."""
 
 import math
+from collections.abc import Iterator
 from weakref import WeakKeyDictionary
 
+from heimat.core.charts.apart import see_soon
+from heimat.core.color.arrays import Bytes
 from heimat.core.document.palettes import Categorical
 from heimat.core.legibility.findings.finding import Finding
 from heimat.core.legibility.findings.palettes.at import every
 from heimat.core.legibility.findings.palettes.categories import close_pairs, contrasts, on_categories
 from heimat.core.legibility.findings.palettes.numbers import on_numbers
-from heimat.core.legibility.findings.palettes.others import on_others
+from heimat.core.legibility.findings.palettes.others import compared, on_others
 from heimat.core.legibility.findings.palettes.statuses import STATUSES
 from heimat.core.legibility.findings.palettes.together import together
 from heimat.core.resolve.resolved import Resolved
@@ -52,6 +55,7 @@ def palette_findings(resolved: Resolved, *, repairs: bool) -> list[Finding]:
 
 def _found(resolved: Resolved, *, repairs: bool) -> list[Finding]:
     found: list[Finding] = []
+    see_soon(_seen_of(resolved))
     for at in every(resolved):
         make = at.shown.palette.make
         repaired = repairs and len(found) < MOST_REPAIRED
@@ -61,3 +65,15 @@ def _found(resolved: Resolved, *, repairs: bool) -> list[Finding]:
             found += on_numbers(at)
         found += on_others(at, repaired)
     return found + together(resolved)
+
+
+def _seen_of(resolved: Resolved) -> Iterator[Bytes]:
+    """The sets of colors that findings look at through several eyes."""
+    for at in every(resolved):
+        shown, make = at.shown, at.shown.palette.make
+        if isinstance(make, Categorical):
+            yield from (shown.rgb8, compared(at)[1])
+        elif make.classes is not None:
+            yield shown.rgb8
+        if shown.arms is not None:
+            yield shown.rgb8[[0, -1]]

@@ -4,6 +4,9 @@ from collections.abc import Iterator
 from dataclasses import replace
 from functools import lru_cache
 
+import numpy as np
+
+from heimat.core.color.arrays import Bytes
 from heimat.core.color.contrast import cut, ratio
 from heimat.core.color.difference import TOLD_APART, distance_words
 from heimat.core.document.palettes import GRAPHIC, Categorical, OtherRole
@@ -19,14 +22,10 @@ def on_others(at: At, repairs: bool) -> Iterator[Finding]:
     """What is to be said of a palette's other colors in a theme; with repairs, if they are wanted."""
     shown = at.shown
     categorical = isinstance(shown.palette.make, Categorical)
-    # Palettes over numbers are near gray in places, for some eyes everywhere: only what is missing must be apart from
-    # them, for typical vision; others tell it by its hatching.
-    roles = [role for role in (_TAKEN if categorical else _TAKEN[:1]) if role in shown.others]
-    levels = b"".join(shown.others[role].tobytes() for role in roles)
-    found = _nearest(levels, shown.rgb8.tobytes(), typical=not categorical)
-    for role, (place, far) in zip(roles, found, strict=True):
+    roles, colors = compared(at)
+    found = _nearest(colors.tobytes(), shown.rgb8.tobytes(), typical=not categorical)
+    for role, rgb8, (place, far) in zip(roles, colors, found, strict=True):
         if far < TOLD_APART:
-            rgb8 = shown.others[role]
             what = at.name(place) if categorical else f"color {place + 1} of {len(shown.rgb8)} of {shown.palette.name}"
             sentence = f"What is {role} could be taken for {what}."
             said = _nearest_words(far) if categorical else f"{distance_words(far)} apart"
@@ -35,6 +34,17 @@ def on_others(at: At, repairs: bool) -> Iterator[Finding]:
             yield replace(finding, repairs=other_repairs(at, role, rgb8) if repairs else [])
     if categorical:
         yield from _on_highlighted(at)
+
+
+def compared(at: At) -> tuple[list[OtherRole], Bytes]:
+    """Which of a palette's other colors must not be taken for its own, and these colors (n, 3).
+
+    Palettes over numbers are near gray in places, for some eyes everywhere: only what is missing must be apart from
+    them, for typical vision; others tell it by its hatching.
+    """
+    wanted = _TAKEN if isinstance(at.shown.palette.make, Categorical) else _TAKEN[:1]
+    roles = [role for role in wanted if role in at.shown.others]
+    return roles, np.array([at.shown.others[role] for role in roles], dtype=np.uint8).reshape(-1, 3)
 
 
 def _on_highlighted(at: At) -> Iterator[Finding]:

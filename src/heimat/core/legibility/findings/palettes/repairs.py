@@ -10,6 +10,7 @@ from heimat.core.charts.apart import apart, seen8
 from heimat.core.color.arrays import Bytes, Floats, from_bytes
 from heimat.core.color.contrast import ratio
 from heimat.core.color.difference import TOLD_APART, ciede2000
+from heimat.core.color.few import lab_of_few
 from heimat.core.color.notation import Color, hex_of
 from heimat.core.color.passing import nearest_passing
 from heimat.core.color.spaces import srgb_to_lab
@@ -81,7 +82,7 @@ def other_repairs(at: At, role: OtherRole, rgb8: Bytes) -> list[Repair]:
 def other_room(rgb8: Bytes, others8: Bytes, *, typical: bool) -> Floats:
     """How far colors (n, 3) are from those of a palette (m, 3): (n, m), under any vision, or for typical vision."""
     if typical:
-        return ciede2000(srgb_to_lab(from_bytes(others8))[:, None], srgb_to_lab(from_bytes(rgb8))[None])
+        return ciede2000(lab_of_few(others8)[:, None], lab_of_few(rgb8)[None])
     return apart(seen8(others8), seen8(rgb8))
 
 

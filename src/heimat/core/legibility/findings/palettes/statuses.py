@@ -8,12 +8,13 @@ from numpy.typing import NDArray
 
 from heimat.core.color.arrays import Bytes, from_bytes
 from heimat.core.color.difference import TOLD_APART, ciede2000
+from heimat.core.color.few import lab_of_few
 from heimat.core.color.spaces import srgb_to_lab
 from heimat.core.document.tokens import Token
 from heimat.core.legibility.findings.palettes.at import REMEMBERED, At, colors_of
 from heimat.core.sources.conventions import Status
 
-STATUSES = tuple(f"status.{status}" for status in get_args(Status))
+STATUSES = frozenset(f"status.{status}" for status in get_args(Status))
 """The purposes of tokens that say a status by their own color."""
 
 
@@ -34,6 +35,6 @@ def off_status(rgb8: Bytes, status8: Bytes) -> NDArray[np.bool_]:
 @lru_cache(REMEMBERED)
 def nearest_statuses(levels: bytes, statuses: bytes) -> tuple[tuple[int, float], ...]:
     """For each color the nearest of some statuses, and how far it is for typical vision."""
-    ours, theirs = (srgb_to_lab(from_bytes(colors_of(each))) for each in (levels, statuses))
+    ours, theirs = (lab_of_few(colors_of(each)) for each in (levels, statuses))
     far = ciede2000(ours[:, None], theirs[None])
     return tuple((int(place), float(far[color, place])) for color, place in enumerate(far.argmin(axis=1)))

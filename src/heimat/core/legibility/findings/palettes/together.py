@@ -5,9 +5,8 @@ from itertools import combinations
 
 import numpy as np
 
-from heimat.core.color.arrays import Bytes, from_bytes
 from heimat.core.color.difference import TOLD_APART, ciede2000, distance_words
-from heimat.core.color.spaces import srgb_to_lab
+from heimat.core.color.few import lab_of_few
 from heimat.core.document.palettes import Categorical, Palette, PaletteValue, values_of
 from heimat.core.document.tokens import LiteralColor
 from heimat.core.legibility.findings.finding import Finding
@@ -50,8 +49,7 @@ def _ends(shown: ResolvedPalette) -> list[int]:
 
 
 def _lab(shown: ResolvedPalette) -> np.ndarray:
-    rgb8: Bytes = shown.rgb8[_ends(shown)]
-    return srgb_to_lab(from_bytes(rgb8))
+    return lab_of_few(shown.rgb8[_ends(shown)])
 
 
 def _meant(one: ResolvedPalette, other: ResolvedPalette) -> Iterator[tuple[int, int]]:
