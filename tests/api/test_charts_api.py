@@ -107,6 +107,9 @@ def test_ends_and_sets_are_judged(client: TestClient) -> None:
 
 
 def test_a_selected_palette_tells_every_pair(client: TestClient) -> None:
+    grounds = {each["name"] for each in part(client, "palette_grounds")}
+    assert {"surface.page", "surface.card"} <= grounds
+    assert not any(name.startswith("text") for name in grounds)
     detail = part(client, "palette_detail", select="palette:fares")
     assert [each["vision"] for each in detail["apart"]] == ["typical", "protan", "deutan", "tritan"]
     assert all(len(each["pairs"]) == 10 for each in detail["apart"])

@@ -20,7 +20,7 @@ _SHOWN = {
     "specimen": True,
     "drawn": {"shape": "stacked", "third": "areas", "map": "tiles", "beside": "fares"},
 }
-_PARTS = ["head", "slip", "palettes", "palette_detail", "findings", "tokens", "stops", "specimen"]
+_PARTS = ["head", "slip", "palettes", "palette_detail", "findings", "palette_grounds", "stops", "specimen"]
 """What the page asks for during a drag in Charts."""
 _CHARTS = "[data-testid=drawn] svg"
 _TIMES = 7

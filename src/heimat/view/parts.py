@@ -7,6 +7,7 @@ from typing import Any, Literal, get_args
 from typing_extensions import TypedDict
 
 from heimat.view.charts.detail import PaletteDetail, palette_detail_part
+from heimat.view.charts.grounds import PaletteGroundView, palette_grounds_part
 from heimat.view.charts.palettes import PaletteView, palettes_part
 from heimat.view.head import HeadPart, head_part
 from heimat.view.legibility.by_color import ByColorView, by_color_part
@@ -71,6 +72,7 @@ PartName = Literal[
     "stands_on",
     "palettes",
     "palette_detail",
+    "palette_grounds",
     "by_color",
 ]
 
@@ -108,6 +110,7 @@ class Parts(TypedDict, total=False):
     stands_on: StandsOnView | None
     palettes: list[PaletteView]
     palette_detail: PaletteDetail | None
+    palette_grounds: list[PaletteGroundView]
     by_color: list[ByColorView]
 
 
@@ -154,6 +157,7 @@ PARTS: Mapping[PartName, PartMaker] = {
     "stands_on": PartMaker(stands_on_part, ("vision", "theme", "select")),
     "palettes": PartMaker(palettes_part, ("vision", "theme")),
     "palette_detail": PartMaker(palette_detail_part, ("theme", "select")),
+    "palette_grounds": PartMaker(palette_grounds_part, ()),
     "by_color": PartMaker(by_color_part, ("theme",)),
 }
 """What makes each part. A new one stands here, in `PartName` and in `Parts`; a test compares the three."""

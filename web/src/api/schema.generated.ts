@@ -4897,7 +4897,7 @@ export interface components {
              *       "head"
              *     ]
              */
-            parts?: ("head" | "slip" | "hues" | "status" | "candidates" | "stops" | "ladder" | "promises" | "ground" | "scales" | "selections" | "scale_detail" | "methods" | "generators" | "tokens" | "bands" | "specimen" | "own_colors" | "token_detail" | "pairings" | "told_apart" | "findings" | "repairs" | "exceptions" | "conditions" | "matrices" | "outputs" | "stands_on" | "palettes" | "palette_detail" | "by_color")[];
+            parts?: ("head" | "slip" | "hues" | "status" | "candidates" | "stops" | "ladder" | "promises" | "ground" | "scales" | "selections" | "scale_detail" | "methods" | "generators" | "tokens" | "bands" | "specimen" | "own_colors" | "token_detail" | "pairings" | "told_apart" | "findings" | "repairs" | "exceptions" | "conditions" | "matrices" | "outputs" | "stands_on" | "palettes" | "palette_detail" | "palette_grounds" | "by_color")[];
             /** Select */
             select?: string | null;
             /**
@@ -6276,6 +6276,16 @@ export interface components {
             threshold: number;
         };
         /**
+         * PaletteGroundView
+         * @description A token that palettes can stand on, by its id and its name.
+         */
+        PaletteGroundView: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+        };
+        /**
          * PaletteView
          * @description A palette in the theme that is shown, how it is made, and what is to be said of it, each a sentence.
          *
@@ -6389,6 +6399,8 @@ export interface components {
             /** Pairings */
             pairings?: components["schemas"]["PairingView"][];
             palette_detail?: components["schemas"]["PaletteDetail"] | null;
+            /** Palette Grounds */
+            palette_grounds?: components["schemas"]["PaletteGroundView"][];
             /** Palettes */
             palettes?: components["schemas"]["PaletteView"][];
             /** Promises */
@@ -12327,7 +12339,7 @@ export interface operations {
                 theme?: string | null;
                 select?: string | null;
                 need?: number;
-                parts?: ("head" | "slip" | "hues" | "status" | "candidates" | "stops" | "ladder" | "promises" | "ground" | "scales" | "selections" | "scale_detail" | "methods" | "generators" | "tokens" | "bands" | "specimen" | "own_colors" | "token_detail" | "pairings" | "told_apart" | "findings" | "repairs" | "exceptions" | "conditions" | "matrices" | "outputs" | "stands_on" | "palettes" | "palette_detail" | "by_color")[];
+                parts?: ("head" | "slip" | "hues" | "status" | "candidates" | "stops" | "ladder" | "promises" | "ground" | "scales" | "selections" | "scale_detail" | "methods" | "generators" | "tokens" | "bands" | "specimen" | "own_colors" | "token_detail" | "pairings" | "told_apart" | "findings" | "repairs" | "exceptions" | "conditions" | "matrices" | "outputs" | "stands_on" | "palettes" | "palette_detail" | "palette_grounds" | "by_color")[];
             };
             header?: never;
             path: {

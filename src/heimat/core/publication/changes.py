@@ -1,6 +1,6 @@
 """How two publications differ, and which version that makes."""
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
 from typing import Literal
 
@@ -64,7 +64,7 @@ def compare(before: Publication | None, after: Publication) -> list[TokenChange]
     # An alias that only follows its target's new name has not been pointed elsewhere.
     names = {was.name: now.name for was, now in both if was.name != now.name}
     renamed, repointed, changed, described = [], [], [], []
-    differing = [_differing(was, now) for was, now in both]
+    differing = [list(_differing(was, now)) for was, now in both]
     distances = _distances({(one.hex, other.hex) for found in differing for _, one, other in found})
     for (was, now), differs in zip(both, differing, strict=True):
         theme, distance = _most_different(differs, distances)
@@ -90,9 +90,9 @@ def changed_ids(before: Publication, after: Publication) -> frozenset[str]:
         if key in old
         and old[key] != token
         and (
-            old[key].name != token.name
+            any(True for _ in _differing(old[key], token))
+            or old[key].name != token.name
             or _repointed(old[key], token, names)
-            or bool(_differing(old[key], token))
             or _said(old[key]) != _said(token)
         )
     }
@@ -125,15 +125,12 @@ def _most_different(
     return theme, distance
 
 
-def _differing(was: PublishedToken, now: PublishedToken) -> list[tuple[str, PublishedValue, PublishedValue]]:
+def _differing(was: PublishedToken, now: PublishedToken) -> Iterator[tuple[str, PublishedValue, PublishedValue]]:
     """The themes in which a token's color differs, with the values before and after."""
-    themes = [*now.values, *(theme for theme in was.values if theme not in now.values)]
-    pairs = [(theme, was.value(theme), now.value(theme)) for theme in themes]
-    return [
-        (theme, before, after)
-        for theme, before, after in pairs
-        if (before.hex, before.alpha, before.p3) != (after.hex, after.alpha, after.p3)
-    ]
+    for theme in now.values | was.values:
+        before, after = was.value(theme), now.value(theme)
+        if before.hex != after.hex or before.alpha != after.alpha or before.p3 != after.p3:
+            yield theme, before, after
 
 
 def _distances(pairs: set[tuple[str, str]]) -> dict[tuple[str, str], float]:

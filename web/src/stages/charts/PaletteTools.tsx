@@ -35,12 +35,7 @@ const sameMade = (one: PaletteView, other: PaletteView) =>
 function DrawnTools({ palette }: { palette: PaletteView }) {
   const ids = usePart("palettes", (palettes) => palettes.map((each) => each.id).join(" ")).split(" ");
   const names = usePart("palettes", (palettes) => palettes.map((each) => each.name).join("\n")).split("\n");
-  const surfaces = usePart("tokens", (tokens) =>
-    tokens
-      .filter((token) => token.name.startsWith("surface") || token.id === palette.ground)
-      .map((token) => `${token.id} ${token.name}`)
-      .join("\n"),
-  );
+  const grounds = usePart("palette_grounds");
   const { put, keep } = useWorkspace();
   const { shown } = useData();
   const place = ids.indexOf(palette.id);
@@ -72,13 +67,7 @@ function DrawnTools({ palette }: { palette: PaletteView }) {
         value={palette.ground ?? ""}
         items={[
           { value: "", words: "white" },
-          ...surfaces
-            .split("\n")
-            .filter(Boolean)
-            .map((surface) => {
-              const [value = "", words = ""] = surface.split(" ");
-              return { value, words };
-            }),
+          ...grounds.map(({ id, name }) => ({ value: id, words: name })),
         ]}
         onChoose={(ground) =>
           void put(edit("place_palette", { palette: palette.id, ground: ground === "" ? null : ground }))

@@ -5,7 +5,7 @@ import { lazily, type StageManifest } from "../manifest";
 export const charts: StageManifest = {
   id: "charts",
   words: "Charts",
-  parts: () => ["palettes", "palette_detail", "findings", "repairs", "tokens", "stops", "slip"],
+  parts: () => ["palettes", "palette_detail", "findings", "repairs", "palette_grounds", "stops", "slip"],
   component: lazily(() => import("./ChartsStage"), "ChartsStage"),
   takes: (files, text) =>
     files.length > 0 ? files.every(isTable) : text.split("\n").length > 2 && /[,;\t]/.test(text),
