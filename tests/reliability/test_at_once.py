@@ -1,6 +1,7 @@
 """Many at once: publishing beside editing, releases seen by other processes, and work that takes too long."""
 
 import asyncio
+import pickle
 import threading
 import time
 from collections.abc import Iterator
@@ -16,6 +17,9 @@ from starlette.testclient import TestClient
 
 from heimat.api.listening import listened
 from heimat.core.errors import DomainError
+from heimat.core.publication.publication import publication
+from heimat.core.resolve.resolved import resolve
+from heimat.demo.systems import brinemark
 from heimat.service.errors import Busy, TooSlow
 from heimat.service.feeds import COUNT_SECONDS, Feeds
 from heimat.service.transactions import TRIES, in_transaction
@@ -169,6 +173,28 @@ def workers() -> Iterator[Workers]:
     made = Workers(1)
     yield made
     made.close()
+
+
+class _NotToSend:
+    """Something that cannot be pickled, for a reason that pickling itself does not know."""
+
+    def __getstate__(self) -> object:
+        raise RuntimeError("dictionary changed size during iteration")
+
+
+def test_what_cannot_be_sent_is_told_to_whoever_gave_it_and_ends_nobody_elses_work(workers: Workers) -> None:
+    assert workers.run(pow, 2, 3) == 8
+    with pytest.raises(RuntimeError):
+        workers.run(str, _NotToSend(), seconds=5)
+    assert workers.run(pow, 2, 4, seconds=5) == 16
+
+
+def test_a_publication_is_sent_while_others_ask_it_for_its_tokens() -> None:
+    fresh = publication(resolve(brinemark()))
+    sent = pickle.dumps(fresh)
+    assert len(fresh.with_palettes()) > len(fresh.tokens)
+    assert pickle.dumps(fresh) == sent
+    assert pickle.loads(sent).with_palettes() == fresh.with_palettes()
 
 
 def _refuse(words: str) -> None:

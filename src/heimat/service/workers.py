@@ -1,12 +1,14 @@
 """Work that takes long is done in processes beside the one that answers, which has one interpreter for all.
 
-What is given and what comes back is pickled; a function that is given stands at the top of its module. Whoever is too
+What is given and what comes back is pickled; a function that is given stands at the top of its module. What is given
+is pickled where it is given: what cannot be is told to whoever gave it, and harms nobody else's work. Whoever is too
 slow is ended with its process, and so is what nobody waits for any more.
 """
 
 import atexit
 import multiprocessing
 import os
+import pickle
 import threading
 from collections.abc import Callable
 from concurrent.futures import CancelledError
@@ -54,12 +56,13 @@ class Workers:
 
     def begin(self, work: Callable[..., Made], *given: Any, seconds: float = SECONDS) -> ProcessFuture[Any]:
         """Begin some work. Cancelling the future ends the process that does it."""
+        sent = pickle.dumps((work, given), pickle.HIGHEST_PROTOCOL)
         with self._lock:
             if self._waiting >= MOST_WAITING:
                 raise Busy
             if self._pool is None or not self._pool.active:
                 self._pool = self._started()
-            future = self._pool.schedule(work, args=given, timeout=seconds)
+            future = self._pool.schedule(_unpacked, args=(sent,), timeout=seconds)
             self._waiting += 1
         future.add_done_callback(self._done)
         return future
@@ -92,6 +95,11 @@ class Workers:
         context.set_forkserver_preload(_PRELOADED)
         atexit.register(self.close)
         return ProcessPool(self._count, _TASKS, initializer=_behind, context=context)
+
+
+def _unpacked(sent: bytes) -> Any:
+    work, given = pickle.loads(sent)
+    return work(*given)
 
 
 def _behind() -> None:

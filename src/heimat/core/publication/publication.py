@@ -10,7 +10,7 @@ are made.
 """
 
 from collections.abc import Sequence
-from dataclasses import dataclass, field, replace
+from dataclasses import dataclass, field, fields, replace
 from functools import cached_property, lru_cache
 from typing import Any
 
@@ -161,6 +161,10 @@ class Publication:
         taken = {css_name(token.name) for token in self.tokens}
         of_palettes = (token for palette in self.palettes for token in palette_tokens(palette))
         return self.tokens + tuple(token for token in of_palettes if css_name(token.name) not in taken)
+
+    def __getstate__(self) -> dict[str, Any]:
+        # Many threads share a publication: what one of them remembers is not written while another one sends it.
+        return {each.name: getattr(self, each.name) for each in fields(self)}
 
     def of(self, selection: PublishedSelection) -> "Publication":
         """What of this one selection holds, under the system's name and its own."""
