@@ -11,7 +11,7 @@ from selenium.webdriver.common.by import By
 from selenium.webdriver.remote.webelement import WebElement
 from selenium.webdriver.support.ui import WebDriverWait
 
-from tests.browser.spot import Spot
+from tests.browser.spot import READ, Spot
 
 SECONDS = 20
 POLL_SECONDS = 0.05
@@ -64,12 +64,17 @@ class Page:
         self.wait(lambda: self.all(css))
         return Spot(self.driver, lambda: self.all(css), self.wait)
 
+    def texts(self, css: str) -> list[str]:
+        """What can be read now of each such element."""
+        return self.script(f"{READ} return [...document.querySelectorAll(arguments[0])].map(read)", css)
+
     def text(self, css: str) -> str:
-        return self.wait(lambda: self.all(css)[0].text)
+        """What can be read of the first such element, waited for."""
+        return self.wait(lambda: (self.texts(css)[0],))[0]
 
     def says(self, css: str, words: str) -> None:
         """Wait until an element holds some words."""
-        self.wait(lambda: any(words in element.text for element in self.all(css)))
+        self.wait(lambda: any(words in text for text in self.texts(css)))
 
     def button(self, words: str) -> Spot:
         """A button or link by its label, or by the beginning of its text."""
@@ -99,14 +104,14 @@ class Page:
         self.press(label)
 
         def chosen() -> bool:
-            items = [each for each in self.all("[role=menuitemradio]") if each.text.strip() == item]
-            if not items or not items[0].is_displayed():
+            read = self.texts("[role=menuitemradio]")
+            if item not in read:
                 return False
-            items[0].click()
+            self.all("[role=menuitemradio]")[read.index(item)].click()
             return True
 
         self.wait(chosen)
-        self.wait(lambda: not any(each.is_displayed() for each in self.all("[role=menuitemradio]")))
+        self.wait(lambda: not any(self.texts("[role=menuitemradio]")))
 
     def click(self, css: str) -> None:
         def clicked() -> bool:

@@ -141,7 +141,8 @@ AREAS = (
 
 
 def violations(page: Page) -> list:
-    page.script(AXE)
+    if not page.script("return 'axe' in window"):
+        page.script(AXE)
     return page.driver.execute_async_script(RUN)
 
 

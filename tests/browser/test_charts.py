@@ -49,7 +49,7 @@ def test_colors_are_made_apart_held_added_to_and_taken_back(page: Page) -> None:
 def test_farther_from_the_brand_has_its_price_before_it_is_chosen(page: Page) -> None:
     page.open(f"{AT}?area=generate")
     page.find("[data-testid=reaches] [role=radio]")
-    prices = [float(each.text.split()[-2]) for each in page.all("[data-testid=reaches] [role=radio]")]
+    prices = [float(each.split()[-2]) for each in page.texts("[data-testid=reaches] [role=radio]")]
     assert prices == sorted(prices)
     page.press("as far as can be")
     page.says("[data-testid=reached]", f"nearest pair {prices[-1]}")
@@ -103,7 +103,7 @@ def test_a_confusable_pair_is_seen_mended_and_every_pair_stands_behind_the_line(
     page.says("[aria-label='Findings on routes']", "In night.")
     page.press("Make 4 anew")
     page.wait(lambda: not page.all("[aria-label='Findings on routes']"))
-    nearest = [float(each.text) for each in page.all("[data-vision] strong")]
+    nearest = [float(each) for each in page.texts("[data-vision] strong")]
     assert min(nearest) >= 15.0
     for _ in range(3):
         page.press("Undo")

@@ -134,7 +134,7 @@ def test_the_matrix_is_walked_by_keys_and_takes_a_pair_to_the_slip(page: Page) -
     page.wait(lambda: "Matrix, 85 by 85" in label())
     assert len(page.all("[data-cell]")) < 1200
     page.press("Declared only")
-    page.wait(lambda: all(each.text == "" for each in page.all("[data-cell]")))
+    page.wait(lambda: all(each == "" for each in page.texts("[data-cell]")))
 
 
 def test_a_condition_is_applied_to_every_pairing_and_changed(page: Page) -> None:
@@ -261,9 +261,9 @@ def test_what_is_held_is_moved_by_no_repair_and_says_so(page: Page) -> None:
     page.wait(lambda: page.find("[data-testid=moving-order] li:last-child").get_attribute("data-moving") == "text.late")
     page.press("text.late on surface.card reads 3.71")
     page.says(FINDINGS, "text.late is held against repairs.")
-    assert not any("Let text.late be" in each.text for each in page.all("[data-testid=finding] button"))
+    assert not any("Let text.late be" in each for each in page.texts("[data-testid=finding] button"))
     page.press("Undo")
-    page.wait(lambda: not any("held against" in each.text for each in page.all("[data-testid=finding]")))
+    page.wait(lambda: not any("held against" in each for each in page.texts("[data-testid=finding]")))
 
 
 def test_where_eye_and_rule_disagree_people_read_and_their_count_is_evidence(page: Page) -> None:

@@ -150,7 +150,7 @@ def test_the_guide_is_shaped_and_looked_at_before_it_is_out(page: Page) -> None:
     page.press("Palettes earlier")
 
     def order() -> list[str]:
-        return [each.text for each in page.all("[data-testid=guide-form] [aria-pressed=true]")]
+        return page.texts("[data-testid=guide-form] [aria-pressed=true]")
 
     page.wait(lambda: order().index("Palettes") < order().index("Tokens"))
     check(page)
