@@ -1,6 +1,7 @@
 """How colors are seen: recolored for the vision chosen, with the ink that reads on them."""
 
 from dataclasses import dataclass
+from functools import lru_cache
 from typing import Literal
 
 import numpy as np
@@ -15,6 +16,9 @@ from heimat.core.color.wide import p3_text
 
 Ink = Literal["#000000", "#FFFFFF"]
 SeenAs = Literal["typical", "protan", "deutan", "tritan", "achromat"]
+
+
+_REMEMBERED = 1024
 
 
 class SwatchView(TypedDict):
@@ -41,12 +45,8 @@ class Eyes:
 
     def swatches(self, rgb8: Bytes) -> list[SwatchView]:
         """8-bit colors (n, 3) as the page shows them, the ink chosen for what is seen."""
-        seen = self.see(rgb8)
-        inks: tuple[Ink, Ink] = ("#FFFFFF", "#000000")
-        return [
-            {"hex": own, "seen": shown, "ink": inks[black]}
-            for own, shown, black in zip(hexes_of(rgb8), hexes_of(seen), label_on(seen)[0].tolist(), strict=True)
-        ]
+        levels = np.ascontiguousarray(rgb8, dtype=np.uint8)
+        return [{"hex": own, "seen": seen, "ink": ink} for own, seen, ink in _swatches(self, levels.tobytes())]
 
     def swatch(self, rgb8: Bytes) -> SwatchView:
         """One 8-bit color (3,) as the page shows it."""
@@ -61,6 +61,16 @@ class Eyes:
     def hexes(self, rgb8: Bytes) -> list[str]:
         """8-bit colors (n, 3) as seen, written."""
         return hexes_of(self.see(rgb8))
+
+
+@lru_cache(_REMEMBERED)
+def _swatches(eyes: Eyes, levels: bytes) -> tuple[tuple[str, str, Ink], ...]:
+    """Value, value as seen, and ink of colors: while one thing is dragged those of others stay."""
+    rgb8 = np.frombuffer(levels, dtype=np.uint8).reshape(-1, 3)
+    seen = eyes.see(rgb8)
+    inks: tuple[Ink, Ink] = ("#FFFFFF", "#000000")
+    blacks = label_on(seen)[0].tolist()
+    return tuple(zip(hexes_of(rgb8), hexes_of(seen), (inks[black] for black in blacks), strict=True))
 
 
 TYPICAL = Eyes("typical", 1.0)

@@ -15,6 +15,7 @@ from heimat.core.color.spaces import luminance_of, srgb_to_lab, srgb_to_oklch
 LEAST_ENDS, GOOD_ENDS = 20.0, 30.0
 """How far apart the ends are to be under every vision (CIEDE2000), and from where on nothing is said of it."""
 _POINTS = 129
+_ALONG = np.linspace(0.0, 1.0, _POINTS)
 _LEAST_CHROMA = 0.07
 """An end weaker than that would be taken for the middle."""
 _PARTNER_CHROMAS = (0.13, 0.17, 0.22)
@@ -48,25 +49,34 @@ class Arms:
         Where both ends are as light, both arms have the same L* at the same distance; the steps are even over both
         together in CAM02-UCS.
         """
-        along = np.linspace(0.0, 1.0, _POINTS)
-        both = self._arms(np.concatenate([along, along]), np.repeat([False, True], _POINTS))
-        together = _walked(both.reshape(2, _POINTS, 3)).sum(axis=0) / 2.0
-        return self._arms(np.interp(np.abs(places), together, along), places >= 0.0)
+        low, high = (
+            _walked(self.middle, end, *strength_and_hue)
+            for end, strength_and_hue in zip(self.ends, (self.low, self.high), strict=True)
+        )
+        together = (low + high) / 2.0
+        return self._arms(np.interp(np.abs(places), together, _ALONG), places >= 0.0)
 
     def _arms(self, along: Floats, high: NDArray[np.bool_]) -> Floats:
         """The colors (n, 3) on the high or on the low arm, 0 at the middle."""
         light_end, strength, hue = (
             np.where(high, there, here) for here, there in (self.ends, *zip(self.low, self.high, strict=True))
         )
-        light = self.middle + along * (light_end - self.middle)
-        # Strength comes sooner than darkness, so that the first classes beside the middle have a side.
-        return solve(luminance_of(light), strength * np.sin(along * np.pi / 2.0), hue)
+        return _on_arm(self.middle, light_end, strength, hue, along)
 
 
-def _walked(srgb: Floats) -> Floats:
-    """How far each color (..., n, 3) is along its arm, as a share of the whole: shape (..., n)."""
-    lengths = arc(srgb)
-    return lengths / np.maximum(lengths[..., -1:], 1e-9)
+def _on_arm(middle: float, end: Floats | float, strength: Floats | float, hue: Floats | float, along: Floats) -> Floats:
+    """The colors (n, 3) on an arm, or on one arm each, from 0 at the middle to 1 at the end."""
+    light = middle + along * (end - middle)
+    # Strength comes sooner than darkness, so that the first classes beside the middle have a side.
+    return solve(luminance_of(light), strength * np.sin(along * np.pi / 2.0), hue)
+
+
+@lru_cache(512)
+def _walked(middle: float, end: float, strength: float, hue: float) -> Floats:
+    """How far each of `_POINTS` colors is along an arm, as a share of the whole. While one end is dragged, the other
+    arm stays."""
+    lengths = arc(_on_arm(middle, end, strength, hue, _ALONG))
+    return np.asarray(lengths / max(float(lengths[-1]), 1e-9))
 
 
 def ends_apart(rgb8: Bytes) -> float:

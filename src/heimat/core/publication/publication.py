@@ -192,30 +192,39 @@ class Publication:
         return cls(data["name"], themes, tuple(tokens), tuple(selections), palettes, contract, outputs, guide)
 
 
-def palette_tokens(palette: PublishedPalette) -> list[PublishedToken]:
+def palette_tokens(palette: PublishedPalette) -> tuple[PublishedToken, ...]:
     """The colors of a palette as tokens: `chart.`, its name, and the number of each, or what it is beside them."""
-    numbers = range(max(map(len, palette.colors.values()), default=0))
-    roles = list(dict.fromkeys(role for others in palette.others.values() for role in others))
+    others = ((theme, tuple(found.items())) for theme, found in palette.others.items())
+    return _palette_tokens(palette.id, palette.name, palette.categories, tuple(palette.colors.items()), tuple(others))
+
+
+@lru_cache(_REMEMBERED)
+def _palette_tokens(
+    palette: str,
+    called: str,
+    categories: tuple[str, ...],
+    colors: tuple[tuple[str, tuple[str, ...]], ...],
+    others: tuple[tuple[str, tuple[tuple[str, str], ...]], ...],
+) -> tuple[PublishedToken, ...]:
+    """By theme the colors and the other ones: while one hue is dragged, the palettes without it stay."""
+    prefix = f"chart.{css_name(called)}"
+    by_role: dict[str, dict[str, str]] = {}
+    for theme, found in others:
+        for role, color in found:
+            by_role.setdefault(role, {})[theme] = color
 
     def token(last: str, values: dict[str, str], note: str = "") -> PublishedToken:
-        name = f"chart.{css_name(palette.name)}.{last}"
-        found = {theme: PublishedValue(color) for theme, color in values.items()}
-        return PublishedToken(f"palette/{palette.id}/{last}", name, found, note)
+        worn = {theme: PublishedValue(color) for theme, color in values.items()}
+        return PublishedToken(f"palette/{palette}/{last}", f"{prefix}.{last}", worn, note)
 
-    return [
-        *(
-            token(
-                str(number + 1),
-                {theme: colors[number] for theme, colors in palette.colors.items()},
-                palette.categories[number] if palette.categories else "",
-            )
-            for number in numbers
-        ),
-        *(
-            token(role, {theme: others[role] for theme, others in palette.others.items() if role in others})
-            for role in roles
-        ),
-    ]
+    numbers = range(max((len(each) for _, each in colors), default=0))
+    of_numbers = (
+        token(
+            str(number + 1), {theme: each[number] for theme, each in colors}, categories[number] if categories else ""
+        )
+        for number in numbers
+    )
+    return (*of_numbers, *(token(role, values) for role, values in by_role.items()))
 
 
 def _plain_token(token: PublishedToken) -> dict[str, Any]:
