@@ -118,7 +118,7 @@ def test_a_map_of_delays_is_reversed_and_its_middle_set(page: Page) -> None:
     page.wait(lambda: strip(page, "delay") == before[::-1])
     page.press("Undo")
     page.type("The value at the middle", "5", enter=True)
-    page.wait(lambda: page.field("The value at the middle").get_attribute("value") == "5.00")
+    page.wait(lambda: page.field("The value at the middle").get_attribute("value") == "5.0")
     page.type("The value at the middle", "4000", enter=True)
     page.says("[data-testid=drawn] [role=alert]", "lies outside the data")
     page.press("Undo")
@@ -287,3 +287,44 @@ def test_a_palette_is_found_by_its_name(page: Page) -> None:
     page.says("[role=listbox]", "diverging palette")
     finder.send_keys(Keys.ENTER)
     page.wait(lambda: page.all("[data-palette=delay][data-shown]"))
+
+
+QUICK = """for (const words of arguments)
+  [...document.querySelectorAll('button')].find(each => each.textContent.trim().startsWith(words)).click()"""
+
+
+def test_quick_presses_count_all_and_each_is_undone_alone(page: Page) -> None:
+    page.open(f"{AT}?at=palette:routes/routes-1&area=in-use")
+    page.button("Later")
+    before = strip(page, "routes")
+
+    def moved(place: int) -> list[str]:
+        return [*before[1 : place + 1], before[0], *before[place + 1 :]]
+
+    # Faster than any answer: each press goes on from what the one before has made.
+    page.script(QUICK, "Later", "Later", "Later")
+    page.wait(lambda: strip(page, "routes") == moved(3))
+    told = page.texts("[data-testid=area] [aria-pressed=true]")
+    page.script(QUICK, "Dashes", "An outline", "Shapes", "Dashes")
+    added = {"An outline", "Shapes"}
+    page.wait(lambda: set(page.texts("[data-testid=area] [aria-pressed=true]")) == {*told, *added})
+    for _ in range(4):
+        page.press("Undo")
+    page.wait(lambda: page.texts("[data-testid=area] [aria-pressed=true]") == told)
+    for place in (2, 1, 0):
+        page.press("Undo")
+        page.wait(lambda place=place: strip(page, "routes") == moved(place))
+
+
+def test_typed_breaks_go_on_from_those_that_stand(page: Page) -> None:
+    page.open(f"{AT}?at=palette:load")
+    page.says("[data-testid=legend]", "0.813")
+    page.choose("Breaks", "typed")
+    typed = page.field("Breaks, with spaces between").get_attribute("value").split()
+    assert (len(typed), typed[0], typed[-1]) == (8, "0.253", "0.907")
+    page.type("Breaks, with spaces between", "0,5; late", enter=True)
+    page.says("[data-testid=palette-tools]", "“late” is no number")
+    page.type("Breaks, with spaces between", "0,5; 0,8", enter=True)
+    page.says("[data-palette=load]", "3 classes")
+    legend = "return [...document.querySelectorAll('[data-testid=legend] text')].map(each => each.textContent)"
+    page.wait(lambda: {"0.5", "0.8"} <= set(page.script(legend)))

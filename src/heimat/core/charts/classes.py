@@ -18,14 +18,15 @@ _CELLS = 400
 def breaks(values: Floats, count: int, method: ClassMethod, typed: Sequence[float] = ()) -> list[float]:
     """The `count` - 1 inner limits of classes over finite values (n,), rising.
 
-    `natural` is the optimal partition of Fisher 1958, which Jenks 1977 made known. Raises DomainError for typed
-    breaks that do not rise or lie outside the data, for no values, and for more classes than there are values.
+    `natural` is the optimal partition of Fisher 1958, which Jenks 1977 made known. Raises DomainError for no values,
+    for more classes than there are values, or than their quantiles part, and for typed breaks that do not rise, lie
+    outside the data or are not as many.
     """
     if len(values) == 0:
         raise DomainError("There are no values to make classes of.", "values", "empty")
     low, high = float(values.min()), float(values.max())
     if method == "typed":
-        return _typed(typed, low, high)
+        return _typed(typed, count, low, high)
     different = len(np.unique(values))
     if not 1 <= count <= MOST_CLASSES:
         raise DomainError(f"A palette has 1 to {MOST_CLASSES} classes.", "classes", "range")
@@ -35,8 +36,12 @@ def breaks(values: Floats, count: int, method: ClassMethod, typed: Sequence[floa
     if method == "equal":
         return [float(each) for each in low + shares * (high - low)]
     if method == "quantiles":
-        found = np.unique(np.quantile(values, shares))
-        return [float(each) for each in found if low < each <= high]
+        found = [float(each) for each in np.unique(np.quantile(values, shares)) if low < each]
+        if len(found) < count - 1:
+            raise DomainError(
+                f"{count} quantiles would be alike, as too many values are: ask for fewer.", "classes", "few"
+            )
+        return found
     return _natural(values, count)
 
 
@@ -65,19 +70,24 @@ def counts(values: Floats, limits: Sequence[float]) -> list[int]:
     return [int(each) for each in np.bincount(places, minlength=len(limits) + 1)]
 
 
-def _typed(typed: Sequence[float], low: float, high: float) -> list[float]:
+def _typed(typed: Sequence[float], count: int, low: float, high: float) -> list[float]:
     for before, after in pairwise(typed):
         if after <= before:
             raise DomainError(f"Breaks rise: {after:g} stands behind {before:g}.", "breaks", "order")
     for each in typed:
         if not low < each < high:
             raise DomainError(f"{each:g} lies outside the data, from {low:g} to {high:g}.", "breaks", "outside")
+    if len(typed) != count - 1:
+        words = f"{count} classes need {count - 1} breaks; {len(typed)} {'is' if len(typed) == 1 else 'are'} typed."
+        raise DomainError(words, "breaks", "count")
     return [float(each) for each in typed]
 
 
 def _natural(values: Floats, count: int) -> list[float]:
     """Least squares within classes: dynamic programming over sorted groups of values."""
-    points, weights = _grouped(values)
+    groups, weights = _grouped(values)
+    # Squares of values that are all far from 0 would differ by less than floats tell.
+    points = groups - groups.mean()
     sums = np.concatenate([[0.0], np.cumsum(weights * points)])
     squares = np.concatenate([[0.0], np.cumsum(weights * points * points)])
     totals = np.concatenate([[0.0], np.cumsum(weights)])
@@ -96,7 +106,7 @@ def _natural(values: Floats, count: int) -> list[float]:
     end = len(points) - 1
     for classes in range(count - 1, 0, -1):
         start = int(cuts[classes, end])
-        found.append(float(points[start]))
+        found.append(float(groups[start]))
         end = start - 1
     return found[::-1]
 

@@ -33,10 +33,16 @@ class Groups:
 
 
 def by_category(column: Column, wanted: Sequence[str] = ()) -> Groups:
-    """The rows by the words of a column: wanted words first, then the most frequent ones; the rest as other."""
+    """The rows by the words of a column: wanted words first, then the most frequent ones; the rest as other.
+
+    What the data themselves call other goes with the rest, where there is one.
+    """
     there = column.categories
     names = [word for word in wanted if word in there] + [word for word in there if word not in wanted]
-    shown = names if len(names) <= MOST_DRAWN else [*names[: MOST_DRAWN - 1], OTHER]
+    shown = names
+    if len(names) > MOST_DRAWN:
+        names = [word for word in names if word != OTHER] + [OTHER]
+        shown = [*names[: MOST_DRAWN - 1], OTHER]
     place = {name: min(number, len(shown) - 1) for number, name in enumerate(names)}
     return Groups(tuple(shown), np.array([place.get(word, -1) for word in column.words], dtype=np.int64))
 

@@ -11,7 +11,7 @@ import { ByCategory, type Shape, type Third } from "./ByCategory";
 import { ByNumber, type NumberThird } from "./ByNumber";
 import { GRAY, type Telling } from "./marks/frame";
 import { Series } from "./marks/Series";
-import { assigned, type Categorical, setPalette } from "./palette";
+import { assigned, type Categorical, remade } from "./palette";
 import { useCharts } from "./useData";
 import { usePainted } from "./usePainted";
 
@@ -28,7 +28,7 @@ export function Drawn({ palette }: { palette: PaletteView }) {
   const map = drawn.map as NumberThird;
   const { beside } = drawn;
   const palettes = usePart("palettes");
-  const { put } = useWorkspace();
+  const { putFrom } = useWorkspace();
   const vision = useLook((at) => at.vision);
   const { charts, error, dataset, known } = useCharts(palette.id, number);
   // Classes are those of the palette that is drawn: another one has to have as many colors.
@@ -62,11 +62,12 @@ export function Drawn({ palette }: { palette: PaletteView }) {
     const { names, places } = charts.categories?.series ?? { names: [], places: [] };
     const [from, to] = [names[one] ?? "", names[other] ?? ""];
     const [here, there] = [places[one] ?? null, places[other] ?? null];
-    let make = palette.make as Categorical;
-    // What has no color yet takes that of the other, which is left without one.
-    if (there !== null) make = assigned(make, there, from);
-    if (here !== null) make = assigned(make, here, to);
-    void put(setPalette(palette, make));
+    const make = (now: Categorical) => {
+      // What has no color yet takes that of the other, which is left without one.
+      const one = there === null ? now : assigned(now, there, from);
+      return here === null ? one : assigned(one, here, to);
+    };
+    void putFrom(remade(palette.id, make));
   };
   const charted = (palette: PaletteView) => (
     <>

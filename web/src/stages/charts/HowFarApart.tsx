@@ -7,14 +7,15 @@ import { useSteady } from "../../util/useSteady";
 import { usePart, useWorkspace } from "../../workspace/hooks";
 import { look, VISION_WORDS } from "../../workspace/look";
 import styles from "./apart.module.css";
-import { type Categorical, setPalette } from "./palette";
+import { type Categorical, remade } from "./palette";
 
 export function HowFarApart({ palette }: { palette: PaletteView }) {
   const detail = usePart("palette_detail");
-  const { put } = useWorkspace();
+  const { putFrom } = useWorkspace();
   const select = useSteady((place: number) => look({ select: palette.colors[place]?.key ?? null }));
-  const make = palette.make as Categorical;
-  const ask = useSteady((threshold: number) => put(setPalette(palette, { ...make, threshold })));
+  const ask = useSteady((threshold: number) =>
+    putFrom(remade<Categorical>(palette.id, (now) => ({ ...now, threshold }))),
+  );
   if (!detail || detail.palette !== palette.id || palette.colors.length < 2) return null;
   return (
     <Box

@@ -7,14 +7,14 @@ import { useSteady } from "../../util/useSteady";
 import { useKnown, usePart, useWorkspace } from "../../workspace/hooks";
 import { useLook } from "../../workspace/look";
 import { FindingRow } from "../shared/FindingRow";
-import { type Categorical, setPalette } from "./palette";
+import { type Categorical, remade } from "./palette";
 import { proposed } from "./proposed";
 
 export function PaletteFindings({ palette }: { palette: PaletteView }) {
   const slug = useLook((at) => at.slug);
   const findings = usePart("findings");
   const known = useKnown(({ parts }) => parts?.repairs);
-  const { put } = useWorkspace();
+  const { keep } = useWorkspace();
   const [problem, setProblem] = useState("");
   const anew = useSteady((place: number) => void makeAnew(place));
   const own = findings.filter((each) => each.select === `palette:${palette.id}`);
@@ -30,23 +30,30 @@ export function PaletteFindings({ palette }: { palette: PaletteView }) {
   };
   const makeAnew = async (place: number) => {
     setProblem("");
-    const kept = make.colors.filter((_, at) => at !== place);
+    const own = make.colors[place]?.id;
     try {
-      const found = await proposed(slug, {
-        count: make.colors.length,
-        kept,
-        ground: palette.ground,
-        reach: make.reach ?? 0,
-        contrast: make.contrast ?? 3,
-        seed: 1,
-      });
-      const made = found.make.colors.at(-1);
-      const before = make.colors[place];
-      if (!made || !before) return;
-      const colors = make.colors.map((color, at) =>
-        at === place ? { ...before, value: made.value, shades: made.shades ?? {} } : color,
+      await keep(
+        remade<Categorical>(palette.id, async (now, { ground }) => {
+          const kept = now.colors.filter(({ id }) => id !== own);
+          if (kept.length === now.colors.length) return now;
+          const { reach = 0, contrast = 3 } = now;
+          const found = await proposed(slug, {
+            count: now.colors.length,
+            kept,
+            ground,
+            reach,
+            contrast,
+            seed: 1,
+          });
+          const made = found.make.colors.at(-1);
+          if (!made) return now;
+          const { value, shades = {} } = made;
+          return {
+            ...now,
+            colors: now.colors.map((each) => (each.id === own ? { ...each, value, shades } : each)),
+          };
+        }),
       );
-      await put(setPalette(palette, { ...make, colors }));
     } catch (thrown) {
       setProblem(problemOf(thrown).message);
     }

@@ -10,7 +10,7 @@ import { Toggle } from "../../components/Toggle";
 import { ToolButton } from "../../components/ToolButton";
 import { usePart, useWorkspace } from "../../workspace/hooks";
 import { look, useLook } from "../../workspace/look";
-import { assigned, type Categorical, freeName, placeOf, setPalette } from "./palette";
+import { assigned, type Categorical, freeName, placeOf, remade } from "./palette";
 import { RampTools } from "./RampTools";
 import { useData } from "./useData";
 
@@ -102,11 +102,12 @@ function ColorTools({ palette }: { palette: PaletteView }) {
   const slug = useLook((at) => at.slug);
   const { shown: dataset } = useData();
   const chosen = useLook((at) => placeOf(at.select)?.color);
-  const { put, keep } = useWorkspace();
+  const { putFrom, keep } = useWorkspace();
   const make = palette.make as Categorical;
+  const changed = (change: (now: Categorical) => Categorical) => remade(palette.id, change);
   const place = make.colors.findIndex((color) => color.id === chosen);
   const color = make.colors[place];
-  const reversed = () => put(setPalette(palette, { ...make, colors: [...make.colors].reverse() }));
+  const reversed = () => putFrom(changed((now) => ({ ...now, colors: [...now.colors].reverse() })));
   if (!color) {
     return (
       <>
@@ -117,20 +118,28 @@ function ColorTools({ palette }: { palette: PaletteView }) {
       </>
     );
   }
-  const withColor = (change: Partial<typeof color>) => ({
-    ...make,
-    colors: make.colors.map((each) => (each.id === color.id ? { ...each, ...change } : each)),
-  });
-  const moved = (by: number) => {
-    const colors = make.colors.filter((each) => each.id !== color.id);
-    colors.splice(place + by, 0, color);
-    return put(setPalette(palette, { ...make, colors }));
-  };
+  type Color = typeof color;
+  const withColor = (change: (color: Color) => Partial<Color>) =>
+    changed((now) => ({
+      ...now,
+      colors: now.colors.map((each) => (each.id === color.id ? { ...each, ...change(each) } : each)),
+    }));
+  const moved = (by: number) =>
+    putFrom(
+      changed((now) => {
+        const at = now.colors.findIndex((each) => each.id === color.id);
+        const own = now.colors[at];
+        if (!own || !now.colors[at + by]) return now;
+        const colors = now.colors.filter((each) => each.id !== color.id);
+        colors.splice(at + by, 0, own);
+        return { ...now, colors };
+      }),
+    );
   const replace = async (text: string) => {
     const named = await data(
       client.GET("/api/systems/{slug}/value-named", { params: { path: { slug }, query: { text } } }),
     );
-    await keep([setPalette(palette, withColor({ value: named.value as typeof color.value, shades: {} }))]);
+    await keep(withColor(() => ({ value: named.value as Color["value"], shades: {} })));
   };
   const number = place + 1;
   const column = dataset?.columns.find((each) => each.name === palette.column);
@@ -150,7 +159,17 @@ function ColorTools({ palette }: { palette: PaletteView }) {
             { value: "", words: `${number} stands for none` },
             ...categories.map((each) => ({ value: each, words: each })),
           ]}
-          onChoose={(category) => void put(setPalette(palette, assigned(make, place, category)))}
+          onChoose={(category) =>
+            void putFrom(
+              changed((now) =>
+                assigned(
+                  now,
+                  now.colors.findIndex((each) => each.id === color.id),
+                  category,
+                ),
+              ),
+            )
+          }
         />
       )}
       {!column && (
@@ -161,13 +180,13 @@ function ColorTools({ palette }: { palette: PaletteView }) {
           placeholder={`What ${number} stands for`}
           width="140px"
           value={color.category ?? ""}
-          onCommit={(category) => keep([setPalette(palette, withColor({ category }))])}
+          onCommit={(category) => keep(withColor(() => ({ category })))}
         />
       )}
       <ValueField key={`value ${color.id}`} palette={palette.id} place={place} onCommit={replace} />
       <Toggle
         on={color.held ?? false}
-        onClick={() => void put(setPalette(palette, withColor({ held: !color.held })))}
+        onClick={() => void putFrom(withColor(({ held }) => ({ held: !held })))}
       >
         Hold {number}
       </Toggle>
@@ -180,8 +199,9 @@ function ColorTools({ palette }: { palette: PaletteView }) {
       {make.colors.length > 1 && (
         <ToolButton
           onClick={() => {
-            const colors = make.colors.filter((each) => each.id !== color.id);
-            void put(setPalette(palette, { ...make, colors }));
+            const out = (each: Color) => each.id !== color.id;
+            const colors = make.colors.filter(out);
+            void putFrom(changed((now) => ({ ...now, colors: now.colors.filter(out) })));
             look({ select: `palette:${palette.id}/${colors[Math.min(place, colors.length - 1)]?.id}` });
           }}
         >

@@ -7,12 +7,13 @@ import { TextField } from "../../components/TextField";
 import { Toggle } from "../../components/Toggle";
 import { ToolButton } from "../../components/ToolButton";
 import { useWorkspace } from "../../workspace/hooks";
-import { type Diverging, type Sequential, setPalette } from "./palette";
+import { breaksFrom, breaksOf, grainOf } from "./breaks";
+import { type Diverging, remade, type Sequential } from "./palette";
+import { useCharts } from "./useData";
 
-const CLASSES = [
-  { value: "", words: "continuous" },
-  ...[3, 4, 5, 6, 7, 8, 9, 10, 11, 12].map((count) => ({ value: `${count}`, words: `${count} classes` })),
-];
+type Ramp = Sequential | Diverging;
+
+const COUNTS = [2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12];
 const BREAKS = [
   { value: "equal", words: "equal intervals" },
   { value: "quantiles", words: "quantiles" },
@@ -21,39 +22,38 @@ const BREAKS = [
 ];
 
 export function RampTools({ palette }: { palette: PaletteView }) {
-  const { put, keep } = useWorkspace();
-  const make = palette.make as Sequential | Diverging;
-  const set = (change: object) => put(setPalette(palette, { ...make, ...change } as typeof make));
+  const { putFrom, keep } = useWorkspace();
+  const legend = useCharts(palette.id, null).charts?.ramp?.legend;
+  const make = palette.make as Ramp;
+  const changed = (change: object | ((now: Ramp) => object)) =>
+    remade<Ramp>(
+      palette.id,
+      (now) => ({ ...now, ...(typeof change === "function" ? change(now) : change) }) as Ramp,
+    );
+  const set = (change: object | ((now: Ramp) => object)) => putFrom(changed(change));
   const classes = make.classes ?? null;
   const typed = make.typed ?? [];
+  const grain = grainOf(legend);
   const typeBreaks = async (text: string) => {
-    const breaks = text
-      .split(/[\s;]+/)
-      .filter(Boolean)
-      .map(Number);
-    const wrong = text.split(/[\s;]+/).find((each) => each && !Number.isFinite(Number(each)));
-    if (wrong) throw new Error(`“${wrong}” is no number. Put a space between breaks.`);
-    await keep([
-      setPalette(palette, {
-        ...make,
-        breaks: "typed",
-        typed: breaks,
-        classes: Math.max(breaks.length + 1, 2),
-      } as typeof make),
-    ]);
+    const breaks = breaksOf(text);
+    await keep(changed({ breaks: "typed", typed: breaks, classes: breaks.length + 1 }));
   };
+  const counts = classes === null || COUNTS.includes(classes) ? COUNTS : [...COUNTS, classes];
   return (
     <>
       <Choice
         label=""
         of={`of ${palette.name}`}
         value={`${classes ?? ""}`}
-        items={CLASSES}
+        items={[
+          { value: "", words: "continuous" },
+          ...counts.map((count) => ({ value: `${count}`, words: `${count} classes` })),
+        ]}
         onChoose={(count) =>
-          set({
+          set((now) => ({
             classes: count === "" ? null : Number(count),
-            ...(make.breaks === "typed" ? { breaks: "equal", typed: [] } : {}),
-          })
+            ...(now.breaks === "typed" ? { breaks: "equal", typed: [] } : {}),
+          }))
         }
       />
       {classes !== null && (
@@ -61,7 +61,7 @@ export function RampTools({ palette }: { palette: PaletteView }) {
           label="Breaks"
           value={make.breaks ?? "equal"}
           items={BREAKS}
-          onChoose={(breaks) => set({ breaks, ...(breaks === "typed" ? {} : { typed: [] }) })}
+          onChoose={(breaks) => set({ breaks, typed: breaks === "typed" ? breaksFrom(legend) : [] })}
         />
       )}
       {classes !== null && make.breaks === "typed" && (
@@ -74,7 +74,7 @@ export function RampTools({ palette }: { palette: PaletteView }) {
           onCommit={typeBreaks}
         />
       )}
-      <Toggle on={make.reversed ?? false} onClick={() => set({ reversed: !make.reversed })}>
+      <Toggle on={make.reversed ?? false} onClick={() => set(({ reversed }) => ({ reversed: !reversed }))}>
         Reversed
       </Toggle>
       {make.kind === "diverging" ? (
@@ -83,10 +83,10 @@ export function RampTools({ palette }: { palette: PaletteView }) {
           <NumberField
             label="The value at the middle"
             value={make.middle ?? 0}
-            low={-1e9}
-            high={1e9}
-            step={1}
-            places={2}
+            low={-1e12}
+            high={1e12}
+            step={grain.step}
+            places={grain.places}
             onCommit={(middle) => set({ middle })}
           />
           <Choice
@@ -104,7 +104,7 @@ export function RampTools({ palette }: { palette: PaletteView }) {
             placeholder="low end"
             width="80px"
             value={make.low_words ?? ""}
-            onCommit={(low_words) => keep([setPalette(palette, { ...make, low_words })])}
+            onCommit={(low_words) => keep(changed({ low_words }))}
           />
           <TextField
             label="What the high end means"
@@ -112,9 +112,13 @@ export function RampTools({ palette }: { palette: PaletteView }) {
             placeholder="high end"
             width="80px"
             value={make.high_words ?? ""}
-            onCommit={(high_words) => keep([setPalette(palette, { ...make, high_words })])}
+            onCommit={(high_words) => keep(changed({ high_words }))}
           />
-          <ToolButton onClick={() => set({ low: make.high, high: make.low })}>Swap the ends</ToolButton>
+          <ToolButton
+            onClick={() => set((now) => ({ low: (now as Diverging).high, high: (now as Diverging).low }))}
+          >
+            Swap the ends
+          </ToolButton>
         </>
       ) : (
         <>

@@ -10,11 +10,30 @@ import { Toggle } from "../../components/Toggle";
 import { ToolButton } from "../../components/ToolButton";
 import { usePart, useWorkspace } from "../../workspace/hooks";
 import { useLook } from "../../workspace/look";
-import { type Diverging, everyNth, type Sequential, setPalette, type Value } from "./palette";
+import { type Diverging, everyNth, remade, type Sequential, type Value } from "./palette";
 
 export function Through({ palette }: { palette: PaletteView }) {
   return palette.kind === "diverging" ? <Ends palette={palette} /> : <Stops palette={palette} />;
 }
+
+interface Stop {
+  value: Value;
+  /** Where it stands, from 0 at the light end; null at its own lightness. */
+  place: number | null;
+}
+
+const stopsOf = ({ sources, places }: Sequential): Stop[] =>
+  sources.map((value, at) => ({ value, place: places?.[at] ?? null }));
+
+/** With the last of its stops gone there would be no palette: it stays as it is. */
+const withStops = (make: Sequential, stops: readonly Stop[]): Sequential =>
+  stops.length === 0
+    ? make
+    : {
+        ...make,
+        sources: stops.map(({ value }) => value),
+        places: stops.some(({ place }) => place !== null) ? stops.map(({ place }) => place) : [],
+      };
 
 function useNamed() {
   const slug = useLook((at) => at.slug);
@@ -27,7 +46,7 @@ function useNamed() {
 }
 
 function Stops({ palette }: { palette: PaletteView }) {
-  const { put, keep } = useWorkspace();
+  const { putFrom, keep } = useWorkspace();
   const kept = usePart("stops");
   const named = useNamed();
   const make = palette.make as Sequential;
@@ -37,12 +56,17 @@ function Stops({ palette }: { palette: PaletteView }) {
   const inOrder = palette.through
     .map((stop, at) => ({ stop, at }))
     .sort((one, other) => one.stop.at - other.stop.at);
-  const set = (values: Value[], at: (number | null)[]) =>
-    setPalette(palette, {
-      ...make,
-      sources: values,
-      places: at.some((each) => each !== null) ? at : [],
+  const set = (change: (stops: readonly Stop[]) => readonly Stop[]) =>
+    remade<Sequential>(palette.id, (now) => withStops(now, change(stopsOf(now))));
+  /** What becomes of one stop, wherever it stands by now: nothing for one that is taken out, or that is gone. */
+  const setOne = (at: number, change: (stop: Stop) => Stop[]) => {
+    const own = JSON.stringify(sources[at]);
+    return set((stops) => {
+      const is = (stop: Stop | undefined) => JSON.stringify(stop?.value) === own;
+      const place = is(stops[at]) ? at : stops.findIndex(is);
+      return stops.flatMap((stop, each) => (each === place ? change(stop) : [stop]));
     });
+  };
   return (
     <Flex gap="10px" wrap="wrap" align="center" paddingBottom="6px" fontSize="12px" data-testid="through">
       <Text fontWeight="700">Through</Text>
@@ -56,12 +80,7 @@ function Stops({ palette }: { palette: PaletteView }) {
             value={stop.words}
             onCommit={async (text) => {
               const value = await named(text);
-              await keep([
-                set(
-                  sources.map((each, place) => (place === at ? value : each)),
-                  places,
-                ),
-              ]);
+              await keep(setOne(at, (stop) => [{ ...stop, value }]));
             }}
           />
           <NumberField
@@ -73,27 +92,13 @@ function Stops({ palette }: { palette: PaletteView }) {
             places={0}
             unit=" %"
             width="54px"
-            onCommit={(where) =>
-              put(
-                set(
-                  [...sources],
-                  places.map((each, place) => (place === at ? where / 100 : each)),
-                ),
-              )
-            }
+            onCommit={(where) => putFrom(setOne(at, (stop) => [{ ...stop, place: where / 100 }]))}
           />
           {places[at] !== null && (
             <ToolButton
               aria-label={`Let stop ${at + 1} stand at its own lightness`}
               title="Back to its own lightness"
-              onClick={() =>
-                void put(
-                  set(
-                    [...sources],
-                    places.map((each, place) => (place === at ? null : each)),
-                  ),
-                )
-              }
+              onClick={() => void putFrom(setOne(at, (stop) => [{ ...stop, place: null }]))}
             >
               Back
             </ToolButton>
@@ -101,14 +106,7 @@ function Stops({ palette }: { palette: PaletteView }) {
           {sources.length > 1 && (
             <ToolButton
               aria-label={`Take stop ${at + 1} out`}
-              onClick={() =>
-                void put(
-                  set(
-                    sources.filter((_, place) => place !== at),
-                    places.filter((_, place) => place !== at),
-                  ),
-                )
-              }
+              onClick={() => void putFrom(setOne(at, () => []))}
             >
               Out
             </ToolButton>
@@ -126,7 +124,7 @@ function Stops({ palette }: { palette: PaletteView }) {
           onCommit={async (text) => {
             if (text.trim() === "") return;
             const value = await named(text);
-            await keep([set([...sources, value], [...places, null])]);
+            await keep(set((stops) => [...stops, { value, place: null }]));
           }}
         />
       )}
@@ -144,7 +142,7 @@ function Stops({ palette }: { palette: PaletteView }) {
             const values = everyNth(row.colors, PALETTE_SOURCES).map(
               (color) => ({ kind: "literal", color: color.hex, was: "" }) as unknown as Value,
             );
-            void put(set(values, []));
+            void putFrom(set(() => values.map((value) => ({ value, place: null }))));
           }}
         />
       )}
@@ -153,9 +151,11 @@ function Stops({ palette }: { palette: PaletteView }) {
 }
 
 function Ends({ palette }: { palette: PaletteView }) {
-  const { put, keep } = useWorkspace();
+  const { putFrom, keep } = useWorkspace();
   const named = useNamed();
   const make = palette.make as Diverging;
+  const set = (change: (now: Diverging) => Partial<Diverging>) =>
+    remade<Diverging>(palette.id, (now) => ({ ...now, ...change(now) }));
   return (
     <Flex gap="10px" wrap="wrap" align="center" paddingBottom="6px" fontSize="12px" data-testid="through">
       {(["low", "high"] as const).map((end, at) => (
@@ -169,7 +169,7 @@ function Ends({ palette }: { palette: PaletteView }) {
             value={palette.through[at]?.words ?? ""}
             onCommit={async (text) => {
               const value = await named(text);
-              await keep([setPalette(palette, { ...make, [end]: value })]);
+              await keep(set(() => ({ [end]: value })));
             }}
           />
         </Flex>
@@ -177,7 +177,7 @@ function Ends({ palette }: { palette: PaletteView }) {
       <Toggle
         on={make.exact ?? false}
         title="The ends are these very colors, each at its own lightness; so that they are the same color wherever they stand"
-        onClick={() => void put(setPalette(palette, { ...make, exact: !make.exact }))}
+        onClick={() => void putFrom(set(({ exact }) => ({ exact: !exact })))}
       >
         Ends exact
       </Toggle>

@@ -4,6 +4,7 @@ import { edit } from "../../api/edits";
 import { newId } from "../../api/ids";
 import { usePart } from "../../workspace/hooks";
 import { useLook } from "../../workspace/look";
+import type { Making } from "../../workspace/Workspace";
 
 export type Make = PaletteView["make"];
 export type Categorical = Extract<Make, { kind: "categorical" }>;
@@ -25,8 +26,20 @@ export function useShownPalette(): PaletteView | undefined {
   return palettes.find((each) => each.id === selected) ?? palettes[0];
 }
 
-export const setPalette = (palette: PaletteView, make: Make): Edit =>
-  edit("set_palette", { palette: palette.id, make });
+/** A palette made otherwise: from how it is made when the edit's turn comes, so that of two quick presses both count.
+ * What stays as it is is no edit. */
+export const remade =
+  <Kind extends Make>(
+    palette: string,
+    change: (make: Kind, now: PaletteView) => Kind | Promise<Kind>,
+  ): Making =>
+  async ({ palettes }) => {
+    const now = palettes?.find((each) => each.id === palette);
+    if (!now) throw new Error("That palette is not there any more.");
+    const make = now.make as Kind;
+    const next = await change(make, now);
+    return next === make ? [] : [edit("set_palette", { palette, make: next })];
+  };
 
 /** The names of all palettes. */
 export const usePaletteNames = () =>

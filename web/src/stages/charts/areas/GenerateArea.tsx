@@ -8,14 +8,30 @@ import { NumberField } from "../../../components/NumberField";
 import { Passing } from "../../../components/Passing";
 import { Toggle } from "../../../components/Toggle";
 import { ToolButton } from "../../../components/ToolButton";
+import { draftKey, useShapedDraft } from "../../../util/drafts";
 import { usePart, useWorkspace } from "../../../workspace/hooks";
 import { look, useLook } from "../../../workspace/look";
 import { Area } from "../../shared/Area";
-import { added, type Categorical, freeName, setPalette, usePaletteNames, useShownPalette } from "../palette";
+import { added, type Categorical, freeName, remade, usePaletteNames, useShownPalette } from "../palette";
 import { proposed } from "../proposed";
 import { Strip } from "./Strip";
 
 const [LEAST, MOST] = CHART_COLORS;
+
+interface Wish {
+  count: number;
+  reach: number;
+  contrast: number;
+  seed: number;
+}
+
+/** What is tried here stays when the area is closed: the hues held exactly, and what else is asked for. */
+interface Wished {
+  held: readonly string[];
+  wish: Wish;
+}
+
+const WISH: Wish = { count: 6, reach: 0, contrast: 3, seed: 1 };
 
 export function GenerateArea() {
   const slug = useLook((at) => at.slug);
@@ -23,12 +39,14 @@ export function GenerateArea() {
   const hues = usePart("hues");
   const names = usePaletteNames();
   const shown = useShownPalette();
-  const { put } = useWorkspace();
+  const { put, keep } = useWorkspace();
   const brands = hues.filter((hue) => hue.kind === "brand" || hue.kind === "accent");
-  const [held, setHeld] = useState<readonly string[]>(() => brands.slice(0, 1).map((hue) => hue.id));
-  const [wish, setWish] = useState({ count: 6, reach: 0, contrast: 3, seed: 1 });
+  const [kept, setKept] = useShapedDraft<Wished>(draftKey("palette-wish", slug));
+  const { held, wish } = kept ?? { held: brands.slice(0, 1).map((hue) => hue.id), wish: WISH };
+  const setHeld = (held: readonly string[]) => setKept({ held, wish });
+  const setWish = (wish: Wish) => setKept({ held, wish });
   const ground = shown?.ground ?? null;
-  const kept = brands
+  const exact = brands
     .filter((hue) => held.includes(hue.id))
     .map((hue) => ({
       id: hue.id,
@@ -37,27 +55,43 @@ export function GenerateArea() {
       held: true,
       shades: {},
     }));
-  const body: WishBody = { ...wish, count: Math.max(wish.count, kept.length), kept, ground };
+  const body: WishBody = { ...wish, count: Math.max(wish.count, exact.length), kept: exact, ground };
   const proposal = useAsked("proposal", slug, revision, body);
   const prices = usePrices(slug, revision, body);
   const make = proposal.data?.make;
   const own = shown?.kind === "categorical" ? (shown.make as Categorical) : null;
   const [problem, setProblem] = useState("");
-  /** The palette that is looked at, some of its colors kept and the others made. */
-  const remake = async (colors: Categorical["colors"], count: number) => {
-    if (!shown || !own) return;
+  const [making, setMaking] = useState<readonly AbortController[]>([]);
+  /** The palette that is looked at, some of its colors kept and more made: one after another, each from what the last
+   * one has made. */
+  const remake = async (keeps: (color: Categorical["colors"][number]) => boolean, more: number) => {
+    if (!shown) return;
     setProblem("");
+    const ended = new AbortController();
+    setMaking((before) => [...before, ended]);
     try {
-      const made = await proposed(slug, { ...body, kept: colors, count, contrast: own.contrast ?? 3 });
-      const names = own.colors.map((each) => each.category ?? "");
-      const named = made.make.colors.map((each, place) => ({
-        ...each,
-        category: each.category || (names[place] ?? ""),
-      }));
-      await put(setPalette(shown, { ...made.make, colors: named }));
+      await keep(
+        remade<Categorical>(shown.id, async (now) => {
+          const count = now.colors.length + more;
+          if (count > MOST || ended.signal.aborted) return now;
+          const wished = { ...body, kept: now.colors.filter(keeps), count, contrast: now.contrast ?? 3 };
+          const made = await proposed(slug, wished, ended.signal);
+          const colors = made.make.colors.map((each, place) => ({
+            ...each,
+            category: each.category || (now.colors[place]?.category ?? ""),
+          }));
+          const { told_by = [], marks = "large" } = now;
+          return { ...made.make, colors, told_by, marks };
+        }),
+      );
     } catch (thrown) {
-      setProblem(problemOf(thrown).message);
+      if (!ended.signal.aborted) setProblem(problemOf(thrown).message);
+    } finally {
+      setMaking((before) => before.filter((each) => each !== ended));
     }
+  };
+  const stopMaking = () => {
+    for (const each of making) each.abort();
   };
   const queries = useQueryClient();
   const [stoppedAt, setStopped] = useState<object | null>(null);
@@ -67,7 +101,6 @@ export function GenerateArea() {
     void queries.cancelQueries({ queryKey: ["proposal", slug] });
     void queries.cancelQueries({ queryKey: ["prices", slug] });
   };
-  const heldOwn = own?.colors.filter((each) => each.held) ?? [];
   return (
     <Area
       title="Make apart"
@@ -77,7 +110,7 @@ export function GenerateArea() {
           <NumberField
             label="How many colors"
             value={body.count}
-            low={Math.max(LEAST, kept.length)}
+            low={Math.max(LEAST, exact.length)}
             high={MOST}
             step={1}
             places={0}
@@ -99,15 +132,19 @@ export function GenerateArea() {
       }
       actions={
         <>
-          {own && shown && own.colors.length < MOST && (
-            <ToolButton onClick={() => void remake(own.colors, own.colors.length + 1)}>
-              Add one to {shown.name}
-            </ToolButton>
+          {making.length > 0 && (
+            <Flex gap="8px" align="center" fontSize="12px">
+              <Passing words="Making" />
+              <ToolButton onClick={stopMaking}>Stop</ToolButton>
+            </Flex>
           )}
-          {own && shown && heldOwn.length < own.colors.length && (
+          {own && shown && own.colors.length < MOST && (
+            <ToolButton onClick={() => void remake(() => true, 1)}>Add one to {shown.name}</ToolButton>
+          )}
+          {own && shown && own.colors.some((each) => !each.held) && (
             <ToolButton
               title="What is held stays, all others are made"
-              onClick={() => void remake(heldOwn, own.colors.length)}
+              onClick={() => void remake(({ held = false }) => held, 0)}
             >
               Make the rest of {shown.name} anew
             </ToolButton>

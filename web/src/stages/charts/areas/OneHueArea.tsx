@@ -1,6 +1,7 @@
 /** From little to much: a way through one hue or several, even in every step. */
 import { Flex, Text } from "@chakra-ui/react";
 import { useState } from "react";
+import type { PaletteView } from "../../../api/client";
 import { PALETTE_SOURCES } from "../../../api/constants.generated";
 import { Toggle } from "../../../components/Toggle";
 import { ToolButton } from "../../../components/ToolButton";
@@ -10,28 +11,36 @@ import { Area } from "../../shared/Area";
 import {
   added,
   freeName,
+  remade,
   type Sequential,
-  setPalette,
   usePaletteNames,
   useShownPalette,
   type Value,
 } from "../palette";
 
 export function OneHueArea() {
+  const shown = useShownPalette();
+  return <OneHue key={shown?.id ?? ""} shown={shown} />;
+}
+
+function OneHue({ shown }: { shown: PaletteView | undefined }) {
   const hues = usePart("hues");
   const names = usePaletteNames();
-  const shown = useShownPalette();
-  const { put } = useWorkspace();
+  const { put, putFrom } = useWorkspace();
   const own = shown?.kind === "sequential" ? (shown.make as Sequential) : null;
   const [chosen, setChosen] = useState<readonly string[]>(
     () =>
       own?.sources.flatMap((each) => (each.kind === "hue" ? [each.hue] : [])) ??
       hues.slice(0, 1).map(({ id }) => id),
   );
-  const sources: Value[] = chosen.map((hue) => ({ kind: "hue", hue }));
+  const through = throughOf(own, chosen);
+  const way = {
+    sources: through.map(({ value }) => value),
+    places: through.some(({ place }) => place !== null) ? through.map(({ place }) => place) : [],
+  };
   const make: Sequential = {
     kind: "sequential",
-    sources,
+    ...way,
     lightest: own?.lightest ?? 96,
     darkest: own?.darkest ?? 14,
     classes: own?.classes ?? 9,
@@ -39,8 +48,9 @@ export function OneHueArea() {
     typed: own?.typed ?? [],
     reversed: own?.reversed ?? false,
   };
-  const none = chosen.length === 0;
-  const many = chosen.length > PALETTE_SOURCES;
+  const none = through.length === 0;
+  const many = through.length > PALETTE_SOURCES;
+  const others = through.filter(({ value }) => value.kind !== "hue").length;
   const first = hues.find((hue) => hue.id === chosen[0])?.name ?? "one hue";
   return (
     <Area
@@ -50,7 +60,11 @@ export function OneHueArea() {
         !many && (
           <>
             {own && shown && (
-              <ToolButton onClick={() => void put(setPalette(shown, make))}>Change {shown.name}</ToolButton>
+              <ToolButton
+                onClick={() => void putFrom(remade<Sequential>(shown.id, (now) => ({ ...now, ...way })))}
+              >
+                Change {shown.name}
+              </ToolButton>
             )}
             <ToolButton
               onClick={() => {
@@ -83,11 +97,30 @@ export function OneHueArea() {
           </Toggle>
         ))}
       </Flex>
+      {others > 0 && (
+        <Text fontSize="12px" marginTop="6px">
+          It also goes through {others === 1 ? "a color that is no hue" : `${others} colors that are no hues`}
+          : they stay.
+        </Text>
+      )}
       {(none || many) && (
         <Text fontSize="12px" fontWeight="700" role="alert" marginTop="6px">
-          {none ? "Choose a hue to go through." : `A way goes through at most ${PALETTE_SOURCES} hues.`}
+          {none
+            ? "Choose a hue to go through."
+            : `A way goes through at most ${PALETTE_SOURCES} colors; these are ${through.length}.`}
         </Text>
       )}
     </Area>
   );
+}
+
+/** What a way goes through: what it went through already, without the hues that are chosen no more, then new hues. */
+export function throughOf(own: Sequential | null, chosen: readonly string[]) {
+  const stays = (value: Value) => value.kind !== "hue" || chosen.includes(value.hue);
+  const before = (own?.sources ?? [])
+    .map((value, at) => ({ value, place: own?.places?.[at] ?? null }))
+    .filter(({ value }) => stays(value));
+  const there = before.flatMap(({ value }) => (value.kind === "hue" ? [value.hue] : []));
+  const added = chosen.filter((hue) => !there.includes(hue));
+  return [...before, ...added.map((hue) => ({ value: { kind: "hue", hue } as Value, place: null }))];
 }

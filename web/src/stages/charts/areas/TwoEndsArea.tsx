@@ -2,7 +2,7 @@
 import { Flex, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { client, data, problemOf } from "../../../api/client";
+import { client, data, type PaletteView, problemOf } from "../../../api/client";
 import { Choice } from "../../../components/Choice";
 import { Swatch } from "../../../components/Swatch";
 import { ToolButton } from "../../../components/ToolButton";
@@ -13,19 +13,23 @@ import {
   added,
   type Diverging,
   freeName,
-  setPalette,
+  remade,
   usePaletteNames,
   useShownPalette,
   type Value,
 } from "../palette";
 
 export function TwoEndsArea() {
+  const shown = useShownPalette();
+  return <TwoEnds key={shown?.id ?? ""} shown={shown} />;
+}
+
+function TwoEnds({ shown }: { shown: PaletteView | undefined }) {
   const slug = useLook((at) => at.slug);
   const revision = usePart("head", (head) => head.revision);
   const hues = usePart("hues");
   const names = usePaletteNames();
-  const shown = useShownPalette();
-  const { put } = useWorkspace();
+  const { put, putFrom } = useWorkspace();
   const own = shown?.kind === "diverging" ? (shown.make as Diverging) : null;
   const [low, setLow] = useState(() => (own?.low.kind === "hue" ? own.low.hue : (hues[0]?.id ?? "")));
   const value: Value = { kind: "hue", hue: low };
@@ -51,7 +55,7 @@ export function TwoEndsArea() {
     classes: own?.classes ?? 9,
     breaks: own?.breaks ?? "equal",
     typed: own?.typed ?? [],
-    reversed: false,
+    reversed: own?.reversed ?? false,
     low_words: own?.low_words ?? "",
     high_words: own?.high_words ?? "",
   });
@@ -59,7 +63,8 @@ export function TwoEndsArea() {
     const palette = added(freeName(names, "two ends"), makeWith(high), shown?.ground ?? null);
     return put(palette.edit).then(() => look({ select: palette.key }));
   };
-  const act = (high: Value) => (own && shown ? put(setPalette(shown, makeWith(high))) : add(high));
+  const act = (high: Value) =>
+    own && shown ? putFrom(remade<Diverging>(shown.id, (now) => ({ ...now, low: value, high }))) : add(high);
   const items = hues.map((hue) => ({ value: hue.id, words: hue.name }));
   return (
     <Area

@@ -12,7 +12,7 @@ import { usePart, useWorkspace } from "../../../workspace/hooks";
 import { useLook } from "../../../workspace/look";
 import { Area } from "../../shared/Area";
 import type { Telling } from "../marks/frame";
-import { type Categorical, setPalette, useShownPalette, type Value } from "../palette";
+import { type Categorical, remade, useShownPalette, type Value } from "../palette";
 
 const ROLES = [
   { role: "missing", words: "Missing", what: "no data" },
@@ -109,8 +109,10 @@ function Others({ palette }: { palette: PaletteView }) {
 }
 
 function ToldApart({ palette }: { palette: PaletteView }) {
-  const { put } = useWorkspace();
+  const { putFrom } = useWorkspace();
   const make = palette.make as Categorical;
+  const set = (change: (now: Categorical) => Partial<Categorical>) =>
+    void putFrom(remade<Categorical>(palette.id, (now) => ({ ...now, ...change(now) })));
   const told = make.told_by ?? [];
   return (
     <Box marginBottom="10px">
@@ -122,10 +124,11 @@ function ToldApart({ palette }: { palette: PaletteView }) {
           <Toggle
             key={way}
             on={told.includes(way)}
-            onClick={() => {
-              const told_by = told.includes(way) ? told.filter((each) => each !== way) : [...told, way];
-              void put(setPalette(palette, { ...make, told_by }));
-            }}
+            onClick={() =>
+              set(({ told_by: now = [] }) => ({
+                told_by: now.includes(way) ? now.filter((each) => each !== way) : [...now, way],
+              }))
+            }
           >
             {words}
           </Toggle>
@@ -137,7 +140,7 @@ function ToldApart({ palette }: { palette: PaletteView }) {
             { value: "large", words: "large" },
             { value: "small", words: "small: half as far again" },
           ]}
-          onChoose={(marks) => void put(setPalette(palette, { ...make, marks: marks as "large" | "small" }))}
+          onChoose={(marks) => set(() => ({ marks: marks as "large" | "small" }))}
         />
       </Flex>
     </Box>
