@@ -5,7 +5,7 @@ from datetime import date, timedelta
 
 import numpy as np
 import pytest
-from hypothesis import given
+from hypothesis import example, given
 from hypothesis import strategies as st
 
 from heimat.core.charts.classes import breaks, counts
@@ -37,6 +37,8 @@ def days_of(found):
     return Column("date", "day", tuple(str(day) for day in found), np.array(numbers))
 
 
+@example([OTHER, *(f"quay {number}" for number in range(20))] * 2, [OTHER, "quay 3"])
+@example(["quay 1", *(f"quay {number}" for number in range(14)), OTHER, OTHER], [])
 @given(st.lists(WORDS, max_size=120), st.lists(WORDS.filter(bool), max_size=15, unique=True))
 def test_every_row_is_in_one_category_and_all_have_names_of_their_own(words, wanted):
     groups = by_category(words_of(words), wanted)
