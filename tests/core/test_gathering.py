@@ -18,6 +18,7 @@ from heimat.core.charts.gathering import (
     by_period,
     by_weekday,
     gathered,
+    in_months,
     in_one,
     sampled,
 )
@@ -63,6 +64,9 @@ def test_every_row_is_in_one_category_and_all_have_names_of_their_own(words, wan
         assert all(often[word] <= least for word in there - set(groups.names) - {OTHER}) or not told
 
 
+@example([date(2026, month, 1) for month in (1, 2, 3)])
+@example([date(year, 1, 1) for year in (2021, 2022, 2023)])
+@example([date(2026, 5, 1), date(2026, 5, 1), None])
 @given(st.lists(st.none() | DAYS, min_size=1, max_size=60))
 def test_days_are_gathered_in_order_into_few_periods(days):
     groups = by_period(days_of(days)) if any(days) else in_one(Table((days_of(days),)))
@@ -72,10 +76,12 @@ def test_days_are_gathered_in_order_into_few_periods(days):
     assert all(place == -1 for day, place in zip(days, groups.places, strict=True) if day is None)
     assert [place for _, place in sorted(kept)] == sorted(place for _, place in kept)
     known = [day for day in days if day]
-    if (max(known) - min(known)) < timedelta(days=7 * MOST_PERIODS):
+    whole = len(set(known)) > 1 and all(day.day == 1 for day in known)
+    assert in_months(days_of(days)) == whole
+    if not whole and (max(known) - min(known)) < timedelta(days=7 * MOST_PERIODS):
         assert len(groups.names) <= MOST_PERIODS
         assert all(abs((one - other).days) < 7 for one, at in kept for other, beside in kept if at == beside)
-    elif len({(day.year, day.month) for day in known}) <= MOST_PERIODS:
+    elif len({(day.year, day.month) for day in known}) <= MOST_PERIODS and {day.month for day in known} != {1}:
         assert len(groups.names) == len({(day.year, day.month) for day in known})
     else:
         assert groups.names == tuple(str(year) for year in sorted({day.year for day in known}))

@@ -1,5 +1,7 @@
 """Reading data: separators, decimal signs, days, what is passed over, and what is no table."""
 
+from datetime import date
+
 import numpy as np
 import pytest
 
@@ -42,13 +44,75 @@ def test_what_people_bring_is_read_and_what_is_passed_over_is_said():
     assert table.column("load").numbers[1] == 0.75
     assert np.isnan(table.column("load").numbers[2])
     said = " ".join(table.notes)
-    assert "1 cells hold formulas" in said
+    assert "1 cell holds a formula" in said
     assert "decimal comma and some a point" in said
     assert "2 rows have more or fewer cells" in said
     latin = read_table("quay,höhe\nMerrow,1\nPellan,2\n".encode("cp1252"))
     assert latin.columns[1].name == "höhe"
     wide = read_table("a\tb\n1\t2\n".encode("utf-16"))
     assert wide.column("b").numbers.tolist() == [2.0]
+
+
+def days(*found):
+    return [(date(*each) - date(1970, 1, 1)).days for each in found]
+
+
+def test_a_table_as_an_office_saves_it_is_read_without_its_titles_and_totals():
+    table = read_table(
+        "\ufeffSailings of May;;;\n;;;\nRoute;Datum;Verspätung;Auslastung\n"
+        "Skarvik–Tarnsey;01.05.26;-2,5;45 %\nHolm Ness–Skarvik;02.05.26;1.234,5;67 %\n"
+        "Tarnsey–Oldhaven;03.05.26;;12,5 %\nSumme;;1.232,0;\n".encode()
+    )
+    assert [column.kind for column in table.columns] == ["word", "day", "number", "number"]
+    assert table.rows == 3
+    assert table.column("Datum").numbers.tolist() == days((2026, 5, 1), (2026, 5, 2), (2026, 5, 3))
+    assert table.column("Verspätung").numbers[:2].tolist() == [-2.5, 1234.5]
+    assert table.column("Auslastung").numbers.tolist() == [0.45, 0.67, 0.125]
+    assert "“Sailings of May”" in table.notes[0]
+    assert "“Summe”" in table.notes[1]
+
+
+@pytest.mark.parametrize(
+    ("cells", "found"),
+    [
+        (["$12.50", "-$9", "($3.25)", "€1,204"], [12.5, -9.0, -3.25, 1204.0]),
+        (["−3", "–4", "+5", "1'234'567"], [-3.0, -4.0, 5.0, 1234567.0]),
+        (["1.2345", "5.2026", "12.1999", "7.0001"], [1.2345, 5.2026, 12.1999, 7.0001]),
+        (["1.5e3", "2E-2", "3", "4"], [1500.0, 0.02, 3.0, 4.0]),
+    ],
+)
+def test_numbers_as_accounts_and_programs_write_them(cells, found):
+    rows = "".join(f'\nquay,"{cell}"' for cell in cells)
+    assert read_table(f"place,value{rows}\n".encode()).column("value").numbers.tolist() == found
+
+
+@pytest.mark.parametrize(
+    ("name", "cells", "found"),
+    [
+        ("at", ["5/13/2026", "5/2/2026"], days((2026, 5, 13), (2026, 5, 2))),
+        ("at", ["13/5/2026", "2/5/2026"], days((2026, 5, 13), (2026, 5, 2))),
+        ("at", ["2026-05-01T07:40:00", "2026/05/02 08:05"], days((2026, 5, 1), (2026, 5, 2))),
+        ("at", ["2026-01", "2026-11"], days((2026, 1, 1), (2026, 11, 1))),
+        ("at", ["Jan 2026", "sept 2026"], days((2026, 1, 1), (2026, 9, 1))),
+        ("at", ["1 May 2026", "May 2, 2026"], days((2026, 5, 1), (2026, 5, 2))),
+        ("at", ["31.12.99", "1.1.00"], days((1999, 12, 31), (2000, 1, 1))),
+        ("Year", ["2021", "2022"], days((2021, 1, 1), (2022, 1, 1))),
+    ],
+)
+def test_days_months_and_years_as_people_write_them(name, cells, found):
+    rows = "".join(f'\n"{cell}",1' for cell in cells)
+    table = read_table(f"{name},sailings{rows}\n".encode())
+    assert (table.column(name).kind, table.column(name).numbers.tolist()) == ("day", found)
+    assert table.notes == ()
+
+
+def test_what_could_be_read_two_ways_is_said():
+    table = read_table(b"at,sailings\n3/4/2026,1\n5/5/2026,2\n")
+    assert table.notes == ("In at the month is read first: 3/4/2026 is 4 March 2026.",)
+    assert read_table(b"Alke,1,2\nTern,3,4\n").notes == (
+        "The first row holds numbers too; it is taken for the headings.",
+    )
+    assert read_table(b"at;sailings, all;late\n1;2,5;3\n").column("sailings, all").numbers.tolist() == [2.5]
 
 
 @pytest.mark.parametrize(

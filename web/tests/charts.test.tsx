@@ -2,10 +2,13 @@ import { render } from "@testing-library/react";
 import { expect, it } from "vitest";
 import type { PaletteView } from "../src/api/client";
 import { throughOf } from "../src/stages/charts/areas/OneHueArea";
+import { thirdsOf } from "../src/stages/charts/ByCategory";
 import { breaksFrom, breaksOf, grainOf } from "../src/stages/charts/breaks";
+import { Bars, spansOf } from "../src/stages/charts/marks/Bars";
 import { Boxes } from "../src/stages/charts/marks/Boxes";
 import { EndLabels } from "../src/stages/charts/marks/EndLabels";
-import { HEIGHT, MARGIN, spread } from "../src/stages/charts/marks/frame";
+import { aloneIn, HEIGHT, MARGIN, spread, WIDTH } from "../src/stages/charts/marks/frame";
+import { Lines } from "../src/stages/charts/marks/Lines";
 import {
   assigned,
   type Categorical,
@@ -83,6 +86,68 @@ it("boxes of one color are one mark, however many they are", () => {
     "fill-muted",
   ]);
   expect(marks.map((each) => each.getAttribute("d")?.split("M").length)).toEqual([15, 14, 14, 2]);
+});
+
+const grid = (...values: (number | null)[][]) => ({
+  title: "Mean of delay",
+  rows: values.map((_, at) => `vessel ${at}`),
+  columns: (values[0] ?? []).map((_, at) => `week ${at}`),
+  values,
+});
+const vessels = (count: number) => ({
+  column: "vessel",
+  names: Array.from({ length: count }, (_, at) => `vessel ${at}`),
+  places: Array.from({ length: count }, (_, at) => at),
+  rows: [],
+});
+
+it("bars below zero hang under it, and what is missing is no bar", () => {
+  const delays = grid([2, -3, null], [4, -1, 5], [-6, null, 1]);
+  expect(spansOf(delays, "stacked")).toEqual([
+    [[0, 2], [0, -3], null],
+    [
+      [2, 6],
+      [-3, -4],
+      [0, 5],
+    ],
+    [[0, -6], null, [5, 6]],
+  ]);
+  expect(spansOf(delays, "grouped")[1]).toEqual([
+    [0, 4],
+    [0, -1],
+    [0, 5],
+  ]);
+  const { container } = render(
+    <Bars grid={delays} series={vessels(3)} lit={null} ink="#000" shape="stacked" told={[]} />,
+  );
+  const boxes = [...container.querySelectorAll("path")].flatMap((mark) =>
+    [...(mark.getAttribute("d") ?? "").matchAll(/M[\d.]+ ([\d.]+)h[\d.]+v([\d.]+)/g)].map((found) =>
+      found.slice(1).map(Number),
+    ),
+  );
+  expect(boxes).toHaveLength(7);
+  const zero = Number(container.querySelector("line[y1][class*=zero]")?.getAttribute("y1"));
+  const above = boxes.filter(([top = 0, high = 0]) => top + high <= zero + 0.01);
+  expect([above.length, boxes.length - above.length]).toEqual([4, 3]);
+});
+
+it("a value that no line leads to is drawn as a point, and a single period as wide as the chart", () => {
+  expect(aloneIn([1, null, 2, 3, null, 4])).toEqual([0, 5]);
+  const drawn = (values: (number | null)[][], area: boolean) =>
+    [
+      ...render(
+        <Lines grid={grid(...values)} series={vessels(1)} lit={null} ink="#000" told={[]} area={area} />,
+      ).container.querySelectorAll("path"),
+    ].map((mark) => mark.getAttribute("d") ?? "");
+  expect(drawn([[1, null, 2, 3, null, 4]], false).some((d) => d.split("a3 3").length === 5)).toBe(true);
+  expect(drawn([[6]], true)).toEqual([`M${MARGIN.left} 180H${WIDTH - MARGIN.right}V26H${MARGIN.left}z`]);
+});
+
+it("areas are added up only where nothing is below zero", () => {
+  const charts = (scatter: object | null, ...values: (number | null)[][]) =>
+    thirdsOf({ scatter, by_period: grid(...values), series: vessels(1) } as never);
+  expect(charts(null, [1, null])).toEqual(["areas", "alone"]);
+  expect(charts({}, [1, -2])).toEqual(["points", "alone"]);
 });
 
 it("a category has one color: what stood for it before takes what that one stood for", () => {

@@ -48,13 +48,17 @@ def by_category(column: Column, wanted: Sequence[str] = ()) -> Groups:
 
 
 def by_period(column: Column) -> Groups:
-    """The rows by week of a column of days, by month where that is too many, by year where months are."""
+    """The rows by week of a column of days, by month where that is too many, by year where months are.
+
+    Months and years that stand as their first days stay what they are.
+    """
     days = [_EPOCH + timedelta(days=int(each)) if np.isfinite(each) else None for each in column.numbers]
     there = column.numbers[np.isfinite(column.numbers)]
-    if len(there) and float(there.max() - there.min()) < _DAYS_OF_WEEK * MOST_PERIODS:
+    by_months = in_months(column)
+    if len(there) and not by_months and float(there.max() - there.min()) < _DAYS_OF_WEEK * MOST_PERIODS:
         return _by_week(column.numbers, int(there.min()))
     months = sorted({(day.year, day.month) for day in days if day})
-    if len(months) > MOST_PERIODS:
+    if len(months) > MOST_PERIODS or (by_months and all(month == 1 for _, month in months)):
         years = sorted({year for year, _ in months})
         return Groups(
             tuple(map(str, years)), np.array([years.index(day.year) if day else -1 for day in days], dtype=np.int64)
@@ -64,6 +68,12 @@ def by_period(column: Column) -> Groups:
     place = {month: number for number, month in enumerate(months)}
     found = [place[day.year, day.month] if day else -1 for day in days]
     return Groups(names, np.array(found, dtype=np.int64))
+
+
+def in_months(column: Column) -> bool:
+    """Whether a column of days tells months, or years: several, each as its first day."""
+    days = {_EPOCH + timedelta(days=int(each)) for each in column.numbers[np.isfinite(column.numbers)]}
+    return len(days) > 1 and all(day.day == 1 for day in days)
 
 
 def _by_week(days: Floats, first: int) -> Groups:

@@ -4,59 +4,71 @@ import csv
 import io
 import re
 from collections import Counter
-from collections.abc import Iterable, Sequence
-from datetime import date
+from collections.abc import Sequence
 
 import numpy as np
 
 from heimat.core.charts.table import Column, Table
 from heimat.core.color.naming import NO_LINE
 from heimat.core.errors import DomainError
+from heimat.formats.read.cells import LONGEST_CELL, MISSING, days_of, is_number, numbers_of
 
 MOST_ROWS, MOST_COLUMNS = 200_000, 60
-LONGEST_CELL = 200
-_SEPARATORS = ",;\t|"
-_POINT = re.compile(r"[-+−]?(\d{1,3}(,\d{3})+|\d+)?(\.\d+)?([eE][-+]?\d{1,3})?%?")
-_COMMA = re.compile(r"[-+−]?(\d{1,3}(\.\d{3})+|\d+)?(,\d+)?%?")
-_DAY = re.compile(r"(\d{4})-(\d{1,2})-(\d{1,2})")
-_OTHER_DAY = re.compile(r"(\d{1,2})\.(\d{1,2})\.(\d{4})")
-_MISSING = {"", "-", "–", "na", "n/a", "nan", "null", "none"}
-_ENOUGH = 0.9
-"""The share of a column's cells that make it one of numbers or days; the others are missing, which is said."""
-_EPOCH = date(1970, 1, 1).toordinal()
+_SEPARATORS = "\t;|,"
+"""Of two that part the lines alike, the first."""
+_LOOKED_AT = 50
+"""Lines by which the separator is found."""
+_QUOTED = re.compile(r'"[^"]*"')
+_TOTALS = {"total", "totals", "sum", "grand total", "summe", "gesamt"}
 
 
 def read_table(content: bytes) -> Table:
-    """Read a table with headings in its first row.
+    """Read a table with headings in its first row, or behind lines that are titles; a last row of totals is left out.
 
     Raises DomainError (field `data`) where there is no table, or none with a column of numbers.
     """
     text = _decoded(content)
     if not text.strip():
         raise DomainError("This file is empty.", "data", "empty")
-    rows = list(_rows(text))
-    if len(rows) < 2 or len(rows[0]) < 2:
-        words = "This is no table: it takes a row of headings, and columns separated by comma, semicolon or tab."
-        raise DomainError(words, "data", "unreadable")
-    names = _names(rows[0][:MOST_COLUMNS])
     notes: list[str] = []
-    if len(rows[0]) > MOST_COLUMNS:
-        notes.append(f"{len(rows[0]) - MOST_COLUMNS} columns beyond {MOST_COLUMNS} are left out.")
-    body = rows[1:]
-    if len(body) > MOST_ROWS:
-        notes.append(f"{len(body) - MOST_ROWS:,} rows beyond {MOST_ROWS:,} are left out.")
-        body = body[:MOST_ROWS]
-    uneven = sum(len(row) != len(rows[0]) for row in body)
-    if uneven:
-        notes.append(f"{uneven:,} rows have more or fewer cells than there are headings; what lacks is missing.")
+    headings, body = _whole(_rows(text), notes)
+    names = _names(headings[:MOST_COLUMNS])
     cells = [[row[place].strip() if place < len(row) else "" for row in body] for place in range(len(names))]
     formulas = sum(cell.startswith("=") for column in cells for cell in column)
     if formulas:
-        notes.append(f"{formulas:,} cells hold formulas, which are not computed: export values.")
+        hold = "holds a formula, which is" if formulas == 1 else "hold formulas, which are"
+        notes.append(f"{_many(formulas, 'cell')} {hold} not computed: export values.")
     columns = tuple(_column(name, column, notes) for name, column in zip(names, cells, strict=True))
-    if not any(column.kind == "number" for column in columns):
+    numbers = [column.name for column in columns if column.kind == "number"]
+    if numbers and all(map(is_number, numbers)):
+        notes.append("The first row holds numbers too; it is taken for the headings.")
+    if not numbers:
         raise DomainError("No column of this table holds numbers: there is nothing to draw.", "data", "numbers")
     return Table(columns, tuple(notes))
+
+
+def _whole(rows: Sequence[list[str]], notes: list[str]) -> tuple[list[str], Sequence[list[str]]]:
+    """The headings of a table and the rows that are its own; what is left out is said."""
+    titles = _titles(rows)
+    if titles:
+        notes.append(f"What stands above the headings is passed over: “{titles[0][:LONGEST_CELL]}”.")
+    headings, *body = rows[len(titles) :] or [[]]
+    if len(headings) < 2 or not body:
+        words = "This is no table: it takes a row of headings, and columns separated by comma, semicolon or tab."
+        raise DomainError(words, "data", "unreadable")
+    if (beyond := len(headings) - MOST_COLUMNS) > 0:
+        notes.append(f"{_many(beyond, 'column')} beyond {MOST_COLUMNS} {_are(beyond)} left out.")
+    if len(body) > 1 and (total := next((cell for cell in body[-1] if cell.strip().lower() in _TOTALS), None)):
+        notes.append(f"The last row, “{total.strip()}”, is left out: it adds up the others.")
+        body = body[:-1]
+    if (beyond := len(body) - MOST_ROWS) > 0:
+        notes.append(f"{_many(beyond, 'row')} beyond {MOST_ROWS:,} {_are(beyond)} left out.")
+        body = body[:MOST_ROWS]
+    if uneven := sum(len(row) != len(headings) for row in body):
+        have = "has" if uneven == 1 else "have"
+        words = f"{_many(uneven, 'row')} {have} more or fewer cells than there are headings; what lacks is missing."
+        notes.append(words)
+    return headings, body
 
 
 def _decoded(content: bytes) -> str:
@@ -68,16 +80,44 @@ def _decoded(content: bytes) -> str:
         return content.decode("cp1252", errors="replace")
 
 
-def _rows(text: str) -> Iterable[list[str]]:
-    first = text.lstrip().partition("\n")[0]
-    separator = max(_SEPARATORS, key=first.count)
+def _rows(text: str) -> list[list[str]]:
     lines = text.replace("\x00", "").splitlines()
     try:
-        for row in csv.reader(io.StringIO("\n".join(lines)), delimiter=separator):
-            if any(cell.strip() for cell in row):
-                yield row
+        rows = csv.reader(io.StringIO("\n".join(lines)), delimiter=_separator(lines))
+        return [row for row in rows if any(cell.strip() for cell in row)]
     except csv.Error as error:
         raise DomainError(f"This table cannot be read: {error}.", "data", "unreadable") from error
+
+
+def _separator(lines: Sequence[str]) -> str:
+    """The sign that parts most lines into equally many cells; of several the one that parts them into most."""
+    looked = [_QUOTED.sub("", line) for line in lines if line.strip()][:_LOOKED_AT]
+
+    def parts(sign: str) -> tuple[int, int]:
+        times = Counter(count for line in looked if (count := line.count(sign)))
+        count, often = max(times.items(), key=lambda each: (each[1], each[0]), default=(0, 0))
+        return often, count
+
+    return max(_SEPARATORS, key=parts)
+
+
+def _titles(rows: Sequence[Sequence[str]]) -> list[str]:
+    """The texts of rows with one cell that stand above a table of more."""
+    found: list[str] = []
+    for row in rows:
+        cells = [cell.strip() for cell in row if cell.strip()]
+        if len(cells) > 1:
+            return found
+        found += cells
+    return []
+
+
+def _many(number: int, what: str) -> str:
+    return f"{number:,} {what}" + ("" if number == 1 else "s")
+
+
+def _are(number: int) -> str:
+    return "is" if number == 1 else "are"
 
 
 def _names(cells: Sequence[str]) -> list[str]:
@@ -94,62 +134,15 @@ def _names(cells: Sequence[str]) -> list[str]:
 def _column(name: str, cells: list[str], notes: list[str]) -> Column:
     words = tuple(cell[:LONGEST_CELL] for cell in cells)
     # The same cell stands in many rows: each is read once.
-    times = Counter(cell for cell in cells if cell.lower() not in _MISSING)
-    for kind, known in (("day", _days(times)), ("number", _numbers(name, times, notes))):
+    times = Counter(cell for cell in cells if cell.lower() not in MISSING)
+    for kind, read in (("day", days_of), ("number", numbers_of)):
+        known = read(name, times, notes)
         if known is None:
             continue
         lost = sum(count for cell, count in times.items() if np.isnan(known[cell]))
         if lost:
-            what = "numbers" if kind == "number" else "days"
-            notes.append(f"In {name} {lost:,} cells are no {what}: they count as missing.")
+            what = "cell is no " + kind if lost == 1 else f"cells are no {kind}s"
+            notes.append(f"In {name} {lost:,} {what}: {'it counts' if lost == 1 else 'they count'} as missing.")
         numbers = np.array([known.get(cell, np.nan) for cell in cells], dtype=np.float64)
         return Column(name, "day" if kind == "day" else "number", words, numbers)
     return Column(name, "word", words, np.full(len(cells), np.nan))
-
-
-def _share(known: dict[str, float], times: Counter[str]) -> float:
-    """The share of cells that were read."""
-    return sum(count for cell, count in times.items() if not np.isnan(known[cell])) / max(times.total(), 1)
-
-
-def _days(times: Counter[str]) -> dict[str, float] | None:
-    known = {cell: _day(cell) for cell in times}
-    return known if _share(known, times) >= _ENOUGH else None
-
-
-def _numbers(name: str, times: Counter[str], notes: list[str]) -> dict[str, float] | None:
-    """The numbers that cells are, by the decimal sign that reads most of them; None where most are no numbers."""
-    point, comma = ({cell: _number(cell, sign) for cell in times} for sign in ".,")
-    best, other = sorted((point, comma), key=lambda known: -_share(known, times))
-    both = {cell: value if not np.isnan(value) else other[cell] for cell, value in best.items()}
-    if _share(both, times) < _ENOUGH:
-        return None
-    if _share(both, times) == _share(best, times):
-        return best
-    notes.append(f"In {name} some numbers have a decimal comma and some a point: both are read.")
-    return both
-
-
-def _number(cell: str, decimal: str) -> float:
-    plain = cell.replace(" ", "").replace("\u00a0", "").replace("\u202f", "")
-    pattern, thousands = (_POINT, ",") if decimal == "." else (_COMMA, ".")
-    if not any(sign.isdigit() for sign in plain) or len(plain) > LONGEST_CELL or not pattern.fullmatch(plain):
-        return float("nan")
-    percent = plain.endswith("%")
-    value = float(plain.rstrip("%").replace("−", "-").replace(thousands, "").replace(decimal, "."))
-    if not np.isfinite(value):
-        return float("nan")
-    return value / 100.0 if percent else value
-
-
-def _day(cell: str) -> float:
-    if match := _DAY.match(cell):
-        year, month, day = map(int, match.groups())
-    elif match := _OTHER_DAY.fullmatch(cell):
-        day, month, year = map(int, match.groups())
-    else:
-        return float("nan")
-    try:
-        return float(date(year, month, day).toordinal() - _EPOCH)
-    except ValueError:
-        return float("nan")

@@ -15,6 +15,7 @@ from heimat.core.charts.gathering import (
     by_period,
     by_weekday,
     gathered,
+    in_months,
     in_one,
     sampled,
 )
@@ -225,7 +226,9 @@ def _ramp(table: Table, palette: Palette, make: Sequential | Diverging) -> RampC
     word = _word_column(table, "")
     across = by_category(word) if word else in_one(table)
     days = table.of_kind("day")
-    weekday = by_weekday(days[0]) if days else period
+    weekly = bool(days) and not in_months(days[0])
+    beside = by_weekday(days[0]) if weekly else period
+    by = "weekday" if weekly else _period_name(table)
     times = [each for each in table.of_kind("word") if each is not word]
     heat_rows = by_category(times[-1]) if times else across
     heat_rows = Groups(tuple(sorted(heat_rows.names)), _resorted(heat_rows))
@@ -258,7 +261,7 @@ def _ramp(table: Table, palette: Palette, make: Sequential | Diverging) -> RampC
             "high_words": make.high_words if isinstance(make, Diverging) else "",
             "problem": problem,
         },
-        "heat": grid(f"Mean of {column.name} by weekday", heat_rows, weekday),
+        "heat": grid(f"Mean of {column.name}{f' by {by}' if by else ''}", heat_rows, beside),
         "tiles": grid(f"Mean of {column.name}", across, period),
         "gauge": gauge,
         "links": _links(gauge),
@@ -333,6 +336,12 @@ def _periods(table: Table) -> Groups:
         return by_period(days[0])
     words = table.of_kind("word")
     return by_category(words[-1]) if len(words) > 1 else in_one(table)
+
+
+def _period_name(table: Table) -> str:
+    """What `_periods` goes by; empty where that is nothing."""
+    words = table.of_kind("word")
+    return next((each.name for each in (*table.of_kind("day"), *words[1:][-1:])), "")
 
 
 def _word_column(table: Table, name: str) -> Column | None:

@@ -20,6 +20,12 @@ interface Props {
   told: Told;
 }
 
+/** What can be drawn third: points where there are two numbers, areas added up where nothing is below zero. */
+export function thirdsOf({ scatter, by_period }: Props["categories"]): readonly Third[] {
+  const below = by_period.values.some((row) => row.some((value) => (value ?? 0) < 0));
+  return [...(scatter ? ["points" as const] : []), ...(below ? [] : ["areas" as const]), "alone"];
+}
+
 export function ByCategory({ categories, ground, ink, lit, shape, third, told }: Props) {
   const { by_period, scatter, series } = categories;
   const shared = { series, lit, ink, told };

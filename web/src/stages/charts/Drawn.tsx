@@ -7,7 +7,7 @@ import { Choice } from "../../components/Choice";
 import { usePart, useWorkspace } from "../../workspace/hooks";
 import { useInterface } from "../../workspace/interface";
 import { useLook, VISION_WORDS } from "../../workspace/look";
-import { ByCategory, type Shape, type Third } from "./ByCategory";
+import { ByCategory, type Shape, type Third, thirdsOf } from "./ByCategory";
 import { ByNumber, type NumberThird } from "./ByNumber";
 import { GRAY, type Telling } from "./marks/frame";
 import { Series } from "./marks/Series";
@@ -16,6 +16,7 @@ import { useCharts } from "./useData";
 import { usePainted } from "./usePainted";
 
 const DESIGNED = "designed";
+const THIRDS: Record<Third, string> = { points: "points", areas: "areas, added up", alone: "each alone" };
 const NOTHING: readonly Telling[] = [];
 
 export function Drawn({ palette }: { palette: PaletteView }) {
@@ -56,7 +57,8 @@ export function Drawn({ palette }: { palette: PaletteView }) {
     );
   if (!charts) return <Box height="230px" />;
   const { categories, ramp } = charts;
-  const third = drawn.third === "points" && !categories?.scatter ? "areas" : (drawn.third as Third);
+  const thirds = categories ? thirdsOf(categories) : [];
+  const third = thirds.find((each) => each === drawn.third) ?? thirds[0] ?? "alone";
   const numbers = dataset?.columns.filter((each) => each.kind === "number") ?? [];
   const exchange = (one: number, other: number) => {
     const { names, places } = charts.categories?.series ?? { names: [], places: [] };
@@ -132,11 +134,7 @@ export function Drawn({ palette }: { palette: PaletteView }) {
               <Choice
                 label="Also"
                 value={third}
-                items={[
-                  ...(categories.scatter ? [{ value: "points", words: "points" }] : []),
-                  { value: "areas", words: "areas, added up" },
-                  { value: "alone", words: "each alone" },
-                ]}
+                items={thirds.map((value) => ({ value, words: THIRDS[value] }))}
                 onChoose={(value) => draw({ third: value })}
               />
               <Choice

@@ -18,35 +18,38 @@ interface Props {
 export const Bars = memo(function Bars({ grid, series, lit, ink, shape, told }: Props) {
   // Touching colors are parted by the ground, where the palette says so.
   const gap = told.includes("gap") ? 1 : 0;
-  const stacked = shape === "stacked";
-  const labeled = told.includes("label") && stacked;
+  const labeled = told.includes("label") && shape === "stacked";
   const right = WIDTH - (labeled ? MARGIN.right : 8);
   const x = scaleBand(grid.columns, [MARGIN.left, right]).padding(0.18);
+  const spans = spansOf(grid, shape);
+  const ends = spans.flat().flatMap((span) => span ?? []);
+  const [low, high] = [Math.min(0, ...ends), Math.max(0, ...ends)];
+  const y = scaleLinear([low, Math.max(high, low + 1e-9)], [HEIGHT - MARGIN.bottom, MARGIN.top]).nice(3);
   const inner = scaleBand(series.names, [0, x.bandwidth()]);
-  const sums = grid.columns.map((_, period) =>
-    grid.values.reduce((sum, row) => sum + Math.max(row[period] ?? 0, 0), 0),
-  );
-  const most = stacked ? Math.max(...sums) : Math.max(...grid.values.flat().map((each) => each ?? 0));
-  const y = scaleLinear([0, Math.max(most, 1e-9)], [HEIGHT - MARGIN.bottom, MARGIN.top]).nice(3);
-  const boxes: Box[] = [];
-  for (const [period, name] of grid.columns.entries()) {
-    let under = 0;
-    for (const [category, row] of grid.values.entries()) {
-      const value = Math.max(row[period] ?? 0, 0);
+  const stacked = shape === "stacked";
+  const boxes = spans.flatMap((row, category) =>
+    row.flatMap((span, period): Box[] => {
+      const name = grid.columns[period] ?? "";
+      const value = grid.values[category]?.[period];
+      if (!span || value === null || value === undefined) return [];
       const called = series.names[category] ?? "";
-      const from = stacked ? under : 0;
-      const top = y(from + value);
-      under += value;
-      boxes.push({
-        place: placeOf(series, category, lit),
-        x: (x(name) ?? 0) + (stacked ? 0 : (inner(called) ?? 0)),
-        y: top,
-        width: stacked ? x.bandwidth() : Math.max(inner.bandwidth() - gap, 0.5),
-        height: Math.max(y(from) - top - (stacked ? gap : 0), 0),
-        words: `${called}, ${name}: ${numberText(value)}`,
-      });
-    }
-  }
+      const top = y(Math.max(...span));
+      return [
+        {
+          place: placeOf(series, category, lit),
+          x: (x(name) ?? 0) + (stacked ? 0 : (inner(called) ?? 0)),
+          y: top,
+          width: stacked ? x.bandwidth() : Math.max(inner.bandwidth() - gap, 0.5),
+          height: Math.max(y(Math.min(...span)) - top - (stacked ? gap : 0), 0),
+          words: `${called}, ${name}: ${numberText(value)}`,
+        },
+      ];
+    }),
+  );
+  const middles = spans.map((row) => {
+    const [from, to] = row.at(-1) ?? [0, 0];
+    return y((from + to) / 2);
+  });
   return (
     <svg
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
@@ -66,6 +69,7 @@ export const Bars = memo(function Bars({ grid, series, lit, ink, shape, told }: 
           </text>
         </g>
       ))}
+      {low < 0 && <line x1={MARGIN.left} x2={right} y1={y(0)} y2={y(0)} className={styles.zero} />}
       <Boxes boxes={boxes} className={told.includes("outline") ? styles.outlined : undefined} />
       {grid.columns.map((name, period) =>
         grid.columns.length <= 8 || period === 0 || period === grid.columns.length - 1 ? (
@@ -74,17 +78,23 @@ export const Bars = memo(function Bars({ grid, series, lit, ink, shape, told }: 
           </text>
         ) : null,
       )}
-      {labeled && <EndLabels names={series.names} wished={middles(grid, y)} at={right} />}
+      {labeled && <EndLabels names={series.names} wished={middles} at={right} />}
     </svg>
   );
 });
 
-/** The heights at which the parts of the last bar have their middles. */
-function middles(grid: GridData, y: (value: number) => number): number[] {
-  let under = 0;
-  return grid.values.map((row) => {
-    const value = Math.max(row.at(-1) ?? 0, 0);
-    under += value;
-    return y(under - value / 2);
-  });
+/** From where to where each bar goes, by category and period: stacked, what is below zero hangs under it. */
+export function spansOf(grid: GridData, shape: Props["shape"]): ([number, number] | null)[][] {
+  const above = grid.columns.map(() => 0);
+  const below = grid.columns.map(() => 0);
+  return grid.values.map((row) =>
+    row.map((value, period) => {
+      if (value === null) return null;
+      if (shape === "grouped") return [0, value];
+      const ends = value < 0 ? below : above;
+      const from = ends[period] ?? 0;
+      ends[period] = from + value;
+      return [from, from + value];
+    }),
+  );
 }

@@ -4,6 +4,7 @@ import { area, line, stack } from "d3-shape";
 import { memo } from "react";
 import { EndLabels } from "./EndLabels";
 import {
+  aloneIn,
   dashOf,
   fillOf,
   type GridData,
@@ -41,10 +42,16 @@ export const Lines = memo(function Lines({ grid, series, lit, ink, told, area: a
     .defined((value) => value !== null)
     .x((_, place) => at(place))
     .y((value) => y(value ?? 0));
-  const filled = area<[number, number]>()
+  const layered = area<[number, number]>()
     .x((_, place) => at(place))
     .y0((each) => y(each[0]))
     .y1((each) => y(each[1]));
+  // A single period has no way along which an area could go: it takes the whole width.
+  const filled = (layer: [number, number][]) => {
+    const [low, high] = layer[0] ?? [0, 0];
+    if (layer.length > 1) return layered(layer);
+    return `M${MARGIN.left} ${y(low)}H${WIDTH - MARGIN.right}V${y(high)}H${MARGIN.left}z`;
+  };
   const edge = told.includes("outline") ? styles.outlined : told.includes("gap") ? styles.parted : "";
   // Of very many periods every nth has a marker.
   const every = Math.max(1, Math.ceil(grid.columns.length / 8));
@@ -103,6 +110,14 @@ export const Lines = memo(function Lines({ grid, series, lit, ink, told, area: a
                   style={{ strokeDasharray: dashOf(told, category) }}
                   className={`${styles.series} ${strokeOf(place)}`}
                 />
+                {!told.includes("marker") && (
+                  <path
+                    d={aloneIn(row)
+                      .map((place) => shapeOf(0, at(place), y(row[place] ?? 0)))
+                      .join("")}
+                    className={fillOf(place)}
+                  />
+                )}
                 {told.includes("marker") && (
                   <path
                     d={row

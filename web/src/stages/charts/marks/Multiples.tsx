@@ -2,7 +2,7 @@
 import { scaleLinear, scalePoint } from "d3-scale";
 import { area } from "d3-shape";
 import { memo } from "react";
-import { fillOf, type GridData, HEIGHT, placeOf, type Series, type Told, WIDTH } from "./frame";
+import { aloneIn, fillOf, type GridData, HEIGHT, placeOf, type Series, type Told, WIDTH } from "./frame";
 import styles from "./marks.module.css";
 
 interface Props {
@@ -20,14 +20,20 @@ export const Multiples = memo(function Multiples({ grid, series, lit, ink, told 
   const across = Math.ceil(Math.sqrt(series.names.length));
   const down = Math.ceil(series.names.length / across);
   const [wide, high] = [WIDTH / across, (HEIGHT - TOP) / down];
-  const most = Math.max(1e-9, ...grid.values.flat().map((each) => each ?? 0));
+  const values = grid.values.flat().map((each) => each ?? 0);
+  const low = Math.min(0, ...values);
   const x = scalePoint(grid.columns, [0, wide - 10]);
-  const y = scaleLinear([0, most], [high - 4, LABEL]);
+  const y = scaleLinear([low, Math.max(low + 1e-9, ...values)], [high - 4, LABEL]);
   const shape = area<number | null>()
     .defined((value) => value !== null)
     .x((_, place) => x(grid.columns[place] ?? "") ?? 0)
     .y0(y(0))
     .y1((value) => y(value ?? 0));
+  /** What stands without neighbors, which an area does not show. */
+  const alone = (row: readonly (number | null)[]) =>
+    aloneIn(row)
+      .map((place) => `M${(x(grid.columns[place] ?? "") ?? 0) - 1.5} ${y(0)}h3V${y(row[place] ?? 0)}h-3z`)
+      .join("");
   return (
     <svg
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
@@ -48,7 +54,7 @@ export const Multiples = memo(function Multiples({ grid, series, lit, ink, told 
             {name.length > 18 ? `${name.slice(0, 17)}…` : name}
           </text>
           <path
-            d={shape(grid.values[category] ?? []) ?? ""}
+            d={(shape(grid.values[category] ?? []) ?? "") + alone(grid.values[category] ?? [])}
             className={`${fillOf(placeOf(series, category, lit))} ${told.includes("outline") ? styles.outlined : ""}`}
           />
           <line x1={0} x2={wide - 10} y1={y(0)} y2={y(0)} className={styles.line} />

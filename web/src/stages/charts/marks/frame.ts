@@ -44,6 +44,12 @@ export const placeOf = (series: Series, category: number, lit: number | null) =>
 const PLAIN = new Intl.NumberFormat("en-US", { maximumSignificantDigits: 3, notation: "compact" });
 export const numberText = (value: number) => PLAIN.format(value);
 
+/** The places of values without a neighbor, to which no line leads. */
+export const aloneIn = (row: readonly (number | null)[]) =>
+  row.flatMap((value, at) =>
+    value !== null && (row[at - 1] ?? null) === null && (row[at + 1] ?? null) === null ? [at] : [],
+  );
+
 /** Labels at wished heights, moved apart so that none covers another. */
 export function spread(wished: number[], gap: number, low: number, high: number): number[] {
   const order = wished.map((y, place) => ({ y, place })).sort((one, other) => one.y - other.y);
