@@ -2,7 +2,9 @@
 
 import re
 from collections import Counter
+from collections.abc import Callable
 from datetime import date
+from functools import partial
 
 import numpy as np
 
@@ -42,24 +44,30 @@ def days_of(name: str, times: Counter[str], notes: list[str]) -> Read | None:
     does, which is said.
     """
     if name.lower() in {"year", "years"}:
-        return _enough({cell: _year(cell) for cell in times}, times)
-    month_first, day_first = ({cell: _day(cell, first) for cell in times} for first in (True, False))
-    best = day_first if _share(day_first, times) > _share(month_first, times) else month_first
-    if _enough(best, times) is None:
-        return None
-    if _share(day_first, times) == _share(month_first, times) and day_first != month_first:
-        told = next(cell for cell in times if day_first[cell] != month_first[cell])
+        return _read(times, _year)
+    month_first = _read(times, partial(_day, month_first=True))
+    if not any("/" in cell for cell in times):
+        return month_first
+    day_first = _read(times, partial(_day, month_first=False))
+    if month_first is None or day_first is None or _share(month_first, times) != _share(day_first, times):
+        return max(month_first, day_first, key=lambda known: _share(known, times))
+    told = next((cell for cell in times if day_first[cell] != month_first[cell]), None)
+    if told is not None and not np.isnan(month_first[told]):
         notes.append(f"In {name} the month is read first: {told} is {_spoken(month_first[told])}.")
-    return best
+    return month_first
 
 
 def numbers_of(name: str, times: Counter[str], notes: list[str]) -> Read | None:
     """The numbers that cells are, by the decimal sign that reads most of them; None where most are no numbers."""
+    for sign in ".,":
+        known = _read(times, partial(_number, decimal=sign))
+        if known is not None and _share(known, times) == 1.0:
+            return known
+    if _read(times, _with_any_sign) is None:
+        return None
     point, comma = ({cell: _number(cell, sign) for cell in times} for sign in ".,")
     best, other = sorted((point, comma), key=lambda known: -_share(known, times))
     both = {cell: value if not np.isnan(value) else other[cell] for cell, value in best.items()}
-    if _enough(both, times) is None:
-        return None
     if _share(both, times) == _share(best, times):
         return best
     notes.append(f"In {name} some numbers have a decimal comma and some a point: both are read.")
@@ -68,16 +76,32 @@ def numbers_of(name: str, times: Counter[str], notes: list[str]) -> Read | None:
 
 def is_number(cell: str) -> bool:
     """Whether a cell alone is a number, with either decimal sign."""
-    return not (np.isnan(_number(cell, ".")) and np.isnan(_number(cell, ",")))
+    return not np.isnan(_with_any_sign(cell))
 
 
-def _share(known: Read, times: Counter[str]) -> float:
+def _with_any_sign(cell: str) -> float:
+    point = _number(cell, ".")
+    return _number(cell, ",") if np.isnan(point) else point
+
+
+def _read(times: Counter[str], one: Callable[[str], float]) -> Read | None:
+    """What all cells are; None as soon as too many of them are none: most columns are told by their first cells."""
+    room = (1.0 - ENOUGH) * times.total()
+    known: Read = {}
+    for cell, count in times.items():
+        known[cell] = one(cell)
+        if known[cell] != known[cell]:
+            room -= count
+            if room < -1e-6:
+                return None
+    return known if times else None
+
+
+def _share(known: Read | None, times: Counter[str]) -> float:
     """The share of cells that were read."""
+    if known is None:
+        return 0.0
     return sum(count for cell, count in times.items() if not np.isnan(known[cell])) / max(times.total(), 1)
-
-
-def _enough(known: Read, times: Counter[str]) -> Read | None:
-    return known if _share(known, times) >= ENOUGH else None
 
 
 def _number(cell: str, decimal: str) -> float:
