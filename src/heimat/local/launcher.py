@@ -33,8 +33,6 @@ from heimat.local.site import site
 from heimat.local.static import static_checks
 
 _END_SECONDS = 15.0
-_TEST_PROCESSES = str((os.cpu_count() or 1) + 1)
-"""One more than there are processors: tests wait for pages, servers and databases about a third of their time."""
 
 
 def main() -> int:
@@ -213,11 +211,11 @@ def _step(words: str, command: list[str]) -> bool:
 
 
 def _test(_: argparse.Namespace, rest: Sequence[str]) -> int:
-    """Run the tests in a few processes, each with a database of its own, and the static checks beside them."""
+    """Run the tests in two processes, each with a database of its own, and the static checks beside them."""
     _install(checks=True)
     with ThreadPoolExecutor(1) as beside:
         checking = beside.submit(static_checks, VENV / "bin", _environment())
-        tests = [str(PYTHON), "-m", "pytest", "-n", _TEST_PROCESSES, "--dist", "worksteal", *rest]
+        tests = [str(PYTHON), "-m", "pytest", "-n", "2", "--dist", "worksteal", *rest]
         failed = [] if _step("Running the tests, and the static checks beside them", tests) else ["the tests"]
         failed += checking.result()
     for words in failed:
