@@ -4,11 +4,13 @@ import type { PaletteView } from "../src/api/client";
 import { throughOf } from "../src/stages/charts/areas/OneHueArea";
 import { thirdsOf } from "../src/stages/charts/ByCategory";
 import { breaksFrom, breaksOf, grainOf } from "../src/stages/charts/breaks";
+import { withColors } from "../src/stages/charts/Drawn";
 import { Bars, spansOf } from "../src/stages/charts/marks/Bars";
 import { Boxes } from "../src/stages/charts/marks/Boxes";
 import { EndLabels } from "../src/stages/charts/marks/EndLabels";
 import { aloneIn, HEIGHT, MARGIN, spread, WIDTH } from "../src/stages/charts/marks/frame";
 import { Lines } from "../src/stages/charts/marks/Lines";
+import { ColumnNames, cut, everySo, wideOf } from "../src/stages/charts/marks/Words";
 import {
   assigned,
   type Categorical,
@@ -69,6 +71,46 @@ it("a label too long for its place is whole in its title", () => {
     "Skarvik–Tarnsey",
     "Alke",
   ]);
+});
+
+it("names of columns stand beside each other, or the first and the last do", () => {
+  const some = chance(11);
+  const next = () => some.next().value as number;
+  for (let turn = 0; turn < 120; turn += 1) {
+    const names = Array.from({ length: 1 + Math.floor(next() * 14) }, (_, at) =>
+      `${at} quay of the harbor`.slice(0, 1 + Math.floor(next() * 20)).padStart(2, `${at}`),
+    );
+    const [left, right] = [MARGIN.left, WIDTH - MARGIN.right];
+    const wide = (right - left) / names.length;
+    const { container, unmount } = render(
+      <svg role="img" aria-label="chart">
+        <ColumnNames
+          names={names}
+          at={(place) => left + (place + 0.5) * wide}
+          wide={wide}
+          ends={[left, right]}
+          y={190}
+        />
+      </svg>,
+    );
+    const shown = [...container.querySelectorAll("text")].map((text) => {
+      const width = wideOf(text.firstChild?.textContent ?? "");
+      const share = { start: 0, middle: 0.5, end: 1 }[text.getAttribute("text-anchor") ?? "start"] ?? 0;
+      const from = Number(text.getAttribute("x")) - share * width;
+      return [from, from + width] as const;
+    });
+    expect([1, 2, names.length]).toContain(shown.length);
+    for (const [at, [from]] of shown.entries())
+      if (at > 0) expect(from).toBeGreaterThan(shown[at - 1]?.[1] ?? 0);
+    unmount();
+  }
+});
+
+it("of limits that have no room every nth is told", () => {
+  expect(everySo(["0.1", "0.2"], 40)).toBe(1);
+  expect(everySo(["0.253", "0.347"], 20)).toBe(2);
+  expect(everySo([], 20)).toBe(1);
+  expect(cut("Mean of what nobody can read in one breath", 60)).toBe("Mean of wh…");
 });
 
 it("boxes of one color are one mark, however many they are", () => {
@@ -141,6 +183,11 @@ it("a value that no line leads to is drawn as a point, and a single period as wi
     ].map((mark) => mark.getAttribute("d") ?? "");
   expect(drawn([[1, null, 2, 3, null, 4]], false).some((d) => d.split("a3 3").length === 5)).toBe(true);
   expect(drawn([[6]], true)).toEqual([`M${MARGIN.left} 180H${WIDTH - MARGIN.right}V26H${MARGIN.left}z`]);
+});
+
+it("in a palette of fewer colors what has none is muted", () => {
+  const categories = { scatter: null, by_period: grid([1], [2], [3]), series: vessels(3) };
+  expect(withColors(categories as never, 2).series.places).toEqual([0, 1, null]);
 });
 
 it("areas are added up only where nothing is below zero", () => {

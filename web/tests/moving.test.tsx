@@ -12,11 +12,6 @@ import { draw } from "./drawing";
 import { HeldServer, known, LOOK, settled } from "./server";
 
 let held = new HeldServer();
-vi.mock("../src/workspace/server", () => ({
-  get server() {
-    return held;
-  },
-}));
 
 const slip = (lightness: number, more: object = {}) =>
   ({
@@ -52,7 +47,7 @@ async function opened(first = answer(1, 50), more: ReactNode = null) {
   held = new HeldServer();
   useLook.setState({ slug: "brinemark" });
   const { redraw } = draw(
-    <WorkspaceProvider wanted="brinemark">
+    <WorkspaceProvider wanted="brinemark" from={held}>
       <Looking />
       {more}
     </WorkspaceProvider>,
@@ -208,7 +203,7 @@ it("Escape goes back to what was, and nothing is kept", async () => {
 it("who shows a part is drawn again only when that part has changed", async () => {
   const redraw = await opened();
   redraw(
-    <WorkspaceProvider wanted="brinemark">
+    <WorkspaceProvider wanted="brinemark" from={held}>
       <Looking />
       <Profiler id="names" onRender={() => (drawn += 1)}>
         <Names />

@@ -3,25 +3,32 @@ import { createContext, type ReactNode, useContext, useEffect, useState } from "
 import { useStore } from "zustand";
 import type { PartName, Parts } from "../api/client";
 import { useLook } from "./look";
-import { server } from "./server";
+import { type Server, server } from "./server";
 import { type Known, Workspace } from "./Workspace";
 
 const WorkspaceContext = createContext<Workspace | null>(null);
 
+interface Provided {
+  wanted: string;
+  children: ReactNode;
+  /** Whom the workspace asks, where that is not the application's own server. */
+  from?: Server;
+}
+
 /** The system that is wanted has a workspace of its own: nothing of one is shown in another. */
-export function WorkspaceProvider({ wanted, children }: { wanted: string; children: ReactNode }) {
+export function WorkspaceProvider({ wanted, children, from = server }: Provided) {
   const slug = useLook((look) => look.slug);
   // On the way in from a list, the look is still at the system before, or at none.
   if (slug !== wanted) return null;
   return (
-    <SystemWorkspace key={slug} slug={slug}>
+    <SystemWorkspace key={slug} slug={slug} from={from}>
       {children}
     </SystemWorkspace>
   );
 }
 
-function SystemWorkspace({ slug, children }: { slug: string; children: ReactNode }) {
-  const [workspace] = useState(() => new Workspace(slug, server));
+function SystemWorkspace({ slug, children, from }: { slug: string; children: ReactNode; from: Server }) {
+  const [workspace] = useState(() => new Workspace(slug, from));
   useEffect(() => {
     workspace.start();
     // What waits is sent again after a reload; before a window is closed for good, it is asked about.

@@ -2,7 +2,7 @@
  * Beside it the same charts may stand as designed, or in another palette of the kind. */
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { type CSSProperties, type ReactNode, useMemo, useState } from "react";
-import { type PaletteView, problemOf } from "../../api/client";
+import { type ChartsView, type PaletteView, problemOf } from "../../api/client";
 import { Choice } from "../../components/Choice";
 import { usePart, useWorkspace } from "../../workspace/hooks";
 import { useInterface } from "../../workspace/interface";
@@ -17,11 +17,12 @@ import { usePainted } from "./usePainted";
 
 const DESIGNED = "designed";
 const THIRDS: Record<Third, string> = { points: "points", areas: "areas, added up", alone: "each alone" };
+const UNKNOWN = { names: [] as string[], places: [] as (number | null)[] };
 const NOTHING: readonly Telling[] = [];
 
 export function Drawn({ palette }: { palette: PaletteView }) {
   const [number, setNumber] = useState<string | null>(null);
-  const [lit, setLit] = useState<number | null>(null);
+  const [litName, setLitName] = useState<string | null>(null);
   const drawn = useInterface((state) => state.drawn);
   const draw = (change: Partial<typeof drawn>) =>
     useInterface.getState().set({ drawn: { ...drawn, ...change } });
@@ -43,6 +44,10 @@ export function Drawn({ palette }: { palette: PaletteView }) {
     beside === DESIGNED && vision !== "typical"
       ? asDesigned(palette)
       : others.find((each) => each.id === beside);
+  const fewer = useMemo(
+    () => charts?.categories && withColors(charts.categories, second?.colors.length ?? 0),
+    [charts?.categories, second?.colors.length],
+  );
   if (error)
     return (
       <Text role="alert" fontSize="12px" fontWeight="700">
@@ -57,11 +62,16 @@ export function Drawn({ palette }: { palette: PaletteView }) {
     );
   if (!charts) return <Box height="230px" />;
   const { categories, ramp } = charts;
+  const { names, places } = categories?.series ?? UNKNOWN;
+  // What is lit is lit in the charts of every palette that knows it, and in no others.
+  const at = litName === null ? -1 : names.indexOf(litName);
+  const lit = at < 0 ? null : at;
+  const setLit = (category: number | null) =>
+    setLitName(category === null ? null : (names[category] ?? null));
   const thirds = categories ? thirdsOf(categories) : [];
   const third = thirds.find((each) => each === drawn.third) ?? thirds[0] ?? "alone";
   const numbers = dataset?.columns.filter((each) => each.kind === "number") ?? [];
   const exchange = (one: number, other: number) => {
-    const { names, places } = charts.categories?.series ?? { names: [], places: [] };
     const [from, to] = [names[one] ?? "", names[other] ?? ""];
     const [here, there] = [places[one] ?? null, places[other] ?? null];
     const make = (now: Categorical) => {
@@ -75,7 +85,7 @@ export function Drawn({ palette }: { palette: PaletteView }) {
     <>
       {categories && (
         <ByCategory
-          categories={categories}
+          categories={palette === second ? (fewer ?? categories) : categories}
           ground={palette.ground_seen}
           ink={palette.ground_ink}
           lit={lit}
@@ -179,6 +189,13 @@ export function Drawn({ palette }: { palette: PaletteView }) {
       )}
     </Box>
   );
+}
+
+/** The charts of a palette for one of so many colors: what has none there is muted. */
+export function withColors(categories: NonNullable<ChartsView["categories"]>, count: number) {
+  const { series } = categories;
+  const places = series.places.map((place) => (place !== null && place < count ? place : null));
+  return { ...categories, series: { ...series, places } };
 }
 
 /** Gives the marks inside the colors that they name; who has none of its own is muted. */

@@ -5,6 +5,7 @@ import { type Box, Boxes } from "./Boxes";
 import { EndLabels } from "./EndLabels";
 import { type GridData, HEIGHT, MARGIN, numberText, placeOf, type Series, type Told, WIDTH } from "./frame";
 import styles from "./marks.module.css";
+import { ColumnNames, Title } from "./Words";
 
 interface Props {
   grid: GridData;
@@ -58,9 +59,7 @@ export const Bars = memo(function Bars({ grid, series, lit, ink, shape, told }: 
       role="img"
       aria-label={`${grid.title}, ${shape} bars`}
     >
-      <text x={0} y={12} className={styles.title}>
-        {grid.title}, {shape}
-      </text>
+      <Title>{`${grid.title}, ${shape}`}</Title>
       {y.ticks(3).map((tick) => (
         <g key={tick}>
           <line x1={MARGIN.left} x2={right} y1={y(tick)} y2={y(tick)} className={styles.line} />
@@ -71,13 +70,13 @@ export const Bars = memo(function Bars({ grid, series, lit, ink, shape, told }: 
       ))}
       {low < 0 && <line x1={MARGIN.left} x2={right} y1={y(0)} y2={y(0)} className={styles.zero} />}
       <Boxes boxes={boxes} className={told.includes("outline") ? styles.outlined : undefined} />
-      {grid.columns.map((name, period) =>
-        grid.columns.length <= 8 || period === 0 || period === grid.columns.length - 1 ? (
-          <text key={name} x={(x(name) ?? 0) + x.bandwidth() / 2} y={HEIGHT - 6} textAnchor="middle">
-            {name}
-          </text>
-        ) : null,
-      )}
+      <ColumnNames
+        names={grid.columns}
+        at={(period) => (x(grid.columns[period] ?? "") ?? 0) + x.bandwidth() / 2}
+        wide={x.step()}
+        ends={[MARGIN.left, right]}
+        y={HEIGHT - 6}
+      />
       {labeled && <EndLabels names={series.names} wished={middles} at={right} />}
     </svg>
   );

@@ -6,6 +6,7 @@ import { type Box, Boxes } from "./Boxes";
 import { HEIGHT, numberText, WIDTH } from "./frame";
 import { Missing } from "./Missing";
 import styles from "./marks.module.css";
+import { ColumnNames, Title } from "./Words";
 
 type Grid = NonNullable<ChartsView["ramp"]>["heat"];
 
@@ -40,21 +41,14 @@ export const Cells = memo(function Cells({ grid, ink }: { grid: Grid; ink: strin
       aria-label={grid.title}
     >
       <Missing id={hatched} />
-      <text x={0} y={12} className={styles.title}>
-        {grid.title}
-      </text>
-      {grid.columns.map((name, place) =>
-        grid.columns.length <= 8 || place === 0 || place === grid.columns.length - 1 ? (
-          <text
-            key={name}
-            x={Math.min((x(name) ?? 0) + x.bandwidth() / 2, WIDTH - 14)}
-            y={TOP - 6}
-            textAnchor="middle"
-          >
-            {name}
-          </text>
-        ) : null,
-      )}
+      <Title>{grid.title}</Title>
+      <ColumnNames
+        names={grid.columns}
+        at={(place) => (x(grid.columns[place] ?? "") ?? 0) + x.bandwidth() / 2}
+        wide={x.step()}
+        ends={[LEFT, WIDTH - 4]}
+        y={TOP - 6}
+      />
       {grid.rows.map((name) => (
         <text key={name} x={LEFT - 6} y={(y(name) ?? 0) + y.bandwidth() / 2 + 3} textAnchor="end">
           {name.length > 17 ? `${name.slice(0, 16)}…` : name}

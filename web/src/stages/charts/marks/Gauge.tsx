@@ -4,6 +4,7 @@ import type { ChartsView, PaletteView } from "../../../api/client";
 import { fillOf, HEIGHT, numberText, WIDTH } from "./frame";
 import { Missing } from "./Missing";
 import styles from "./marks.module.css";
+import { Title } from "./Words";
 
 type GaugeData = NonNullable<ChartsView["ramp"]>["gauge"];
 
@@ -35,9 +36,7 @@ export const Gauge = memo(function Gauge({
       data-testid="gauge"
     >
       <Missing id={hatched} />
-      <text x={0} y={12} className={styles.title}>
-        {gauge.title}
-      </text>
+      <Title>{gauge.title}</Title>
       {names.map((name, category) => {
         const value = gauge.values[category];
         const at = LEFT + (gauge.along[category] ?? 0) * (RIGHT - LEFT);

@@ -19,6 +19,7 @@ import {
   WIDTH,
 } from "./frame";
 import styles from "./marks.module.css";
+import { ColumnNames, Title } from "./Words";
 
 interface Props {
   grid: GridData;
@@ -68,10 +69,7 @@ export const Lines = memo(function Lines({ grid, series, lit, ink, told, area: a
       role="img"
       aria-label={`${grid.title}, by ${grid.columns[0]} to ${grid.columns.at(-1)}`}
     >
-      <text x={0} y={12} className={styles.title}>
-        {grid.title}
-        {areas ? ", added up" : ""}
-      </text>
+      <Title>{areas ? `${grid.title}, added up` : grid.title}</Title>
       {y.ticks(3).map((tick) => (
         <g key={tick}>
           <line
@@ -86,14 +84,13 @@ export const Lines = memo(function Lines({ grid, series, lit, ink, told, area: a
           </text>
         </g>
       ))}
-      <text x={at(0)} y={HEIGHT - 6}>
-        {grid.columns[0]}
-      </text>
-      {grid.columns.length > 1 && (
-        <text x={WIDTH - MARGIN.right} y={HEIGHT - 6} textAnchor="end">
-          {grid.columns.at(-1)}
-        </text>
-      )}
+      <ColumnNames
+        names={grid.columns}
+        at={at}
+        wide={x.step() || WIDTH - MARGIN.left - MARGIN.right}
+        ends={[MARGIN.left, WIDTH - MARGIN.right]}
+        y={HEIGHT - 6}
+      />
       {grid.values.map((row, category) => {
         const name = series.names[category] ?? "";
         const place = placeOf(series, category, lit);

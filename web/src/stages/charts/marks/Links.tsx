@@ -3,6 +3,7 @@ import { memo } from "react";
 import type { ChartsView } from "../../../api/client";
 import { HEIGHT, numberText, strokeOf, WIDTH } from "./frame";
 import styles from "./marks.module.css";
+import { Title } from "./Words";
 
 type LinksData = NonNullable<NonNullable<ChartsView["ramp"]>["links"]>;
 
@@ -23,9 +24,7 @@ export const Links = memo(function Links({ links, ink }: { links: LinksData; ink
       aria-label={`${links.title}, between places`}
       data-testid="links"
     >
-      <text x={0} y={12} className={styles.title}>
-        {links.title}
-      </text>
+      <Title>{links.title}</Title>
       {links.ends.map(([one, other], category) => {
         const [from, to] = [at(one ?? 0), at(other ?? 0)];
         const value = links.values[category];

@@ -4,6 +4,7 @@ import { area } from "d3-shape";
 import { memo } from "react";
 import { aloneIn, fillOf, type GridData, HEIGHT, placeOf, type Series, type Told, WIDTH } from "./frame";
 import styles from "./marks.module.css";
+import { Title } from "./Words";
 
 interface Props {
   grid: GridData;
@@ -42,9 +43,7 @@ export const Multiples = memo(function Multiples({ grid, series, lit, ink, told 
       role="img"
       aria-label={`${grid.title}, one chart a category`}
     >
-      <text x={0} y={12} className={styles.title}>
-        {grid.title}, each alone
-      </text>
+      <Title>{`${grid.title}, each alone`}</Title>
       {series.names.map((name, category) => (
         <g
           key={name}

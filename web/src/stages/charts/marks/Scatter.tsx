@@ -15,6 +15,7 @@ import {
   WIDTH,
 } from "./frame";
 import styles from "./marks.module.css";
+import { Title } from "./Words";
 
 interface Props {
   scatter: NonNullable<NonNullable<ChartsView["categories"]>["scatter"]>;
@@ -43,10 +44,7 @@ export const Scatter = memo(function Scatter({ scatter, series, lit, ink, told }
       role="img"
       aria-label={`${scatter.y} over ${scatter.x}, ${shown} points`}
     >
-      <text x={0} y={12} className={styles.title}>
-        {scatter.y} over {scatter.x}
-        {words}
-      </text>
+      <Title>{`${scatter.y} over ${scatter.x}${words}`}</Title>
       {y.ticks(3).map((tick) => (
         <g key={tick}>
           <line x1={MARGIN.left} x2={right} y1={y(tick)} y2={y(tick)} className={styles.line} />
