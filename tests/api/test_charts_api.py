@@ -1,6 +1,7 @@
 """Charts over the API on a real MariaDB: data kept and drawn, palettes proposed and priced, and what is refused."""
 
 from itertools import pairwise
+from typing import Any
 
 import numpy as np
 from starlette.testclient import TestClient
@@ -61,6 +62,22 @@ def test_charts_are_what_a_second_computation_finds(client: TestClient) -> None:
     for row, places in zip(heat["values"], heat["places"], strict=True):
         for value, place in zip(row, places, strict=True):
             assert place == (None if value is None else int(np.searchsorted(legend["limits"], value, side="right")))
+
+
+def test_a_heat_map_goes_by_two_columns_whatever_the_data_have(client: TestClient) -> None:
+    def heat(text: str) -> dict[str, Any]:
+        kept = client.post(f"{AT}/data", content=text.encode(), params={"name": "own"}, headers=BYTES).json()
+        charts = client.get(f"{AT}/data/{kept['id']}/charts", params={"palette": "load"}).json()
+        return dict(charts["ramp"]["heat"])
+
+    seasons = heat("quay,season,load\nMerrow,summer,1\nMerrow,winter,2\nPellan,summer,3\nPellan,winter,4\n")
+    assert (seasons["title"], seasons["rows"]) == ("Mean of load by season", ["Merrow", "Pellan"])
+    assert seasons["values"] == [[1.0, 2.0], [3.0, 4.0]]
+    months = heat("quay,month,load\nMerrow,Jan 2026,1\nMerrow,Feb 2026,2\nPellan,Feb 2026,4\n")
+    assert (months["title"], months["columns"]) == ("Mean of load by month", ["Jan", "Feb"])
+    assert months["values"] == [[1.0, 2.0], [None, 4.0]]
+    weekdays = heat("quay,date,load\nMerrow,2026-05-04,1\nPellan,2026-05-05,2\n")
+    assert (weekdays["title"], weekdays["columns"][:2]) == ("Mean of load by weekday", ["Mon", "Tue"])
 
 
 def test_a_middle_outside_the_data_and_breaks_that_cannot_be_are_said_and_lose_nothing(client: TestClient) -> None:

@@ -228,8 +228,10 @@ def _ramp(table: Table, palette: Palette, make: Sequential | Diverging) -> RampC
     days = table.of_kind("day")
     weekly = bool(days) and not in_months(days[0])
     beside = by_weekday(days[0]) if weekly else period
-    by = "weekday" if weekly else _period_name(table)
-    times = [each for each in table.of_kind("word") if each is not word]
+    goes_by = _period_column(table)
+    by = "weekday" if weekly else goes_by.name if goes_by else ""
+    # Rows by what the columns do not go by already: the same both ways would be a diagonal.
+    times = [each for each in table.of_kind("word") if each is not word and each is not goes_by]
     heat_rows = by_category(times[-1]) if times else across
     heat_rows = Groups(tuple(sorted(heat_rows.names)), _resorted(heat_rows))
 
@@ -330,18 +332,17 @@ def _places(
     return nearest_sample(_along(make, values, low, high), SAMPLES)
 
 
+def _period_column(table: Table) -> Column | None:
+    """What is drawn along: the first days, else the last of several columns of words."""
+    words = table.of_kind("word")
+    return next(iter((*table.of_kind("day"), *words[1:][-1:])), None)
+
+
 def _periods(table: Table) -> Groups:
-    days = table.of_kind("day")
-    if days:
-        return by_period(days[0])
-    words = table.of_kind("word")
-    return by_category(words[-1]) if len(words) > 1 else in_one(table)
-
-
-def _period_name(table: Table) -> str:
-    """What `_periods` goes by; empty where that is nothing."""
-    words = table.of_kind("word")
-    return next((each.name for each in (*table.of_kind("day"), *words[1:][-1:])), "")
+    column = _period_column(table)
+    if column is None:
+        return in_one(table)
+    return by_period(column) if column.kind == "day" else by_category(column)
 
 
 def _word_column(table: Table, name: str) -> Column | None:
