@@ -106,6 +106,31 @@ def test_days_months_and_years_as_people_write_them(name, cells, found):
     assert table.notes == ()
 
 
+@pytest.mark.parametrize(
+    ("headings", "found"),
+    [
+        ("Jan,Feb,Mar", days((2001, 1, 1), (2001, 2, 1), (2001, 3, 1))),
+        ("2021,2022,2023", days((2021, 1, 1), (2022, 1, 1), (2023, 1, 1))),
+        ("2026-05,2026-06,2026-07", days((2026, 5, 1), (2026, 6, 1), (2026, 7, 1))),
+    ],
+)
+def test_times_in_the_headings_are_one_column(headings, found):
+    table = read_table(f"route,{headings}\nA,1,2,3\nB,4,,6\n".encode())
+    assert [(column.name, column.kind) for column in table.columns] == [
+        ("route", "word"),
+        ("time", "day"),
+        ("value", "number"),
+    ]
+    assert table.column("route").words == ("A",) * 3 + ("B",) * 3
+    assert table.column("time").numbers.tolist() == found * 2
+    assert [None if np.isnan(each) else each for each in table.column("value").numbers] == [1, 2, 3, 4, None, 6]
+    assert "are read as one column of times" in table.notes[0]
+    assert len(table.notes) == 1
+    # Two of them, or measures of their own, stay what they are.
+    assert len(read_table(b"route,Jan,Feb\nA,1,2\n").columns) == 3
+    assert len(read_table(b"route,adult,child,May\nA,1,2,3\n").columns) == 4
+
+
 def test_what_could_be_read_two_ways_is_said():
     table = read_table(b"at,sailings\n3/4/2026,1\n5/5/2026,2\n")
     assert table.notes == ("In at the month is read first: 3/4/2026 is 4 March 2026.",)

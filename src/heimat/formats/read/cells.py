@@ -74,6 +74,18 @@ def numbers_of(name: str, times: Counter[str], notes: list[str]) -> Read | None:
     return both
 
 
+def day_of_heading(heading: str) -> float:
+    """The days since 1970 of a heading that is a day, a month or a year, its first day; NaN for others.
+
+    A month without a year is one of 2001.
+    """
+    named = _MONTHS.get(heading.lower().removesuffix("."))
+    if named is not None:
+        return _since(2001, named, 1)
+    year = _year(heading)
+    return _day(heading, month_first=True) if np.isnan(year) else year
+
+
 def is_number(cell: str) -> bool:
     """Whether a cell alone is a number, with either decimal sign."""
     return not np.isnan(_with_any_sign(cell))

@@ -11,13 +11,15 @@ import numpy as np
 from heimat.core.charts.table import Column, Table
 from heimat.core.color.naming import NO_LINE
 from heimat.core.errors import DomainError
-from heimat.formats.read.cells import LONGEST_CELL, MISSING, days_of, is_number, numbers_of
+from heimat.formats.read.cells import LONGEST_CELL, MISSING, day_of_heading, days_of, is_number, numbers_of
 
 MOST_ROWS, MOST_COLUMNS = 200_000, 60
 _SEPARATORS = "\t;|,"
 """Of two that part the lines alike, the first."""
 _LOOKED_AT = 50
 """Lines by which the separator is found."""
+_FEWEST_SPREAD = 3
+"""Columns of numbers that may be one, spread over the times that they are headed by."""
 _QUOTED = re.compile(r'"[^"]*"')
 _TOTALS = {"total", "totals", "sum", "grand total", "summe", "gesamt"}
 
@@ -39,12 +41,38 @@ def read_table(content: bytes) -> Table:
         hold = "holds a formula, which is" if formulas == 1 else "hold formulas, which are"
         notes.append(f"{_many(formulas, 'cell')} {hold} not computed: export values.")
     columns = tuple(_column(name, column, notes) for name, column in zip(names, cells, strict=True))
+    columns = _long(columns, notes)
     numbers = [column.name for column in columns if column.kind == "number"]
     if numbers and all(map(is_number, numbers)):
         notes.append("The first row holds numbers too; it is taken for the headings.")
     if not numbers:
         raise DomainError("No column of this table holds numbers: there is nothing to draw.", "data", "numbers")
     return Table(columns, tuple(notes))
+
+
+def _long(columns: tuple[Column, ...], notes: list[str]) -> tuple[Column, ...]:
+    """Numbers under headings that are days, months or years, as one column of these and one of the numbers."""
+    spread = [column for column in columns if column.kind == "number"]
+    heads = np.array([day_of_heading(column.name) for column in spread])
+    count = len(columns[0].words) if columns else 0
+    if len(spread) < _FEWEST_SPREAD or np.isnan(heads).any() or count * len(spread) > MOST_ROWS:
+        return columns
+    notes.append(f"{spread[0].name} to {spread[-1].name} are read as one column of times and one of values.")
+    times, values = np.tile(heads, count), np.stack([column.numbers for column in spread], axis=1).ravel()
+    words = tuple(column.words[row] for row in range(count) for column in spread)
+    repeated = [
+        Column(
+            column.name,
+            column.kind,
+            tuple(word for word in column.words for _ in spread),
+            np.repeat(column.numbers, len(spread)),
+        )
+        for column in columns
+        if column.kind != "number"
+    ]
+    called = tuple(column.name for column in spread) * count
+    *_, time, value = _names([*(column.name for column in repeated), "time", "value"])
+    return (*repeated, Column(time, "day", called, times), Column(value, "number", words, values))
 
 
 def _whole(rows: Sequence[list[str]], notes: list[str]) -> tuple[list[str], Sequence[list[str]]]:
