@@ -81,7 +81,9 @@ def test_days_are_gathered_in_order_into_few_periods(days):
     if not whole and (max(known) - min(known)) < timedelta(days=7 * MOST_PERIODS):
         assert len(groups.names) <= MOST_PERIODS
         assert all(abs((one - other).days) < 7 for one, at in kept for other, beside in kept if at == beside)
-    elif len({(day.year, day.month) for day in known}) <= MOST_PERIODS and {day.month for day in known} != {1}:
+    elif len({(day.year, day.month) for day in known}) <= MOST_PERIODS and not (
+        whole and {day.month for day in known} == {1}
+    ):
         assert len(groups.names) == len({(day.year, day.month) for day in known})
     else:
         assert groups.names == tuple(str(year) for year in sorted({day.year for day in known}))

@@ -72,6 +72,11 @@ def test_a_table_as_an_office_saves_it_is_read_without_its_titles_and_totals():
     assert "“Summe”" in table.notes[1]
 
 
+def test_a_category_called_total_is_no_row_of_totals():
+    table = read_table(b"route,fare,passengers\nA,adult,3\nA,total,4\nB,adult,5\nB,total,6\n")
+    assert (table.rows, table.notes) == (4, ())
+
+
 @pytest.mark.parametrize(
     ("cells", "found"),
     [

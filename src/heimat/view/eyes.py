@@ -18,7 +18,8 @@ Ink = Literal["#000000", "#FFFFFF"]
 SeenAs = Literal["typical", "protan", "deutan", "tritan", "achromat"]
 
 
-_REMEMBERED = 1024
+_REMEMBERED, _FEW = 1024, 3 * 64
+"""How many sets of colors are remembered, and the most levels that one of them has: a scale, or a palette."""
 
 
 class SwatchView(TypedDict):
@@ -45,8 +46,9 @@ class Eyes:
 
     def swatches(self, rgb8: Bytes) -> list[SwatchView]:
         """8-bit colors (n, 3) as the page shows them, the ink chosen for what is seen."""
-        levels = np.ascontiguousarray(rgb8, dtype=np.uint8)
-        return [{"hex": own, "seen": seen, "ink": ink} for own, seen, ink in _swatches(self, levels.tobytes())]
+        levels = np.ascontiguousarray(rgb8, dtype=np.uint8).tobytes()
+        made = _remembered if len(levels) <= _FEW else _swatches
+        return [{"hex": own, "seen": seen, "ink": ink} for own, seen, ink in made(self, levels)]
 
     def swatch(self, rgb8: Bytes) -> SwatchView:
         """One 8-bit color (3,) as the page shows it."""
@@ -63,14 +65,17 @@ class Eyes:
         return hexes_of(self.see(rgb8))
 
 
-@lru_cache(_REMEMBERED)
 def _swatches(eyes: Eyes, levels: bytes) -> tuple[tuple[str, str, Ink], ...]:
-    """Value, value as seen, and ink of colors: while one thing is dragged those of others stay."""
+    """Value, value as seen, and ink of colors."""
     rgb8 = np.frombuffer(levels, dtype=np.uint8).reshape(-1, 3)
     seen = eyes.see(rgb8)
     inks: tuple[Ink, Ink] = ("#FFFFFF", "#000000")
     blacks = label_on(seen)[0].tolist()
     return tuple(zip(hexes_of(rgb8), hexes_of(seen), (inks[black] for black in blacks), strict=True))
+
+
+_remembered = lru_cache(_REMEMBERED)(_swatches)
+"""The same, remembered: while one thing is dragged the colors of others stay."""
 
 
 TYPICAL = Eyes("typical", 1.0)

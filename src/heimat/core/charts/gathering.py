@@ -72,7 +72,7 @@ def by_period(column: Column) -> Groups:
 
 def in_months(column: Column) -> bool:
     """Whether a column of days tells months, or years: several, each as its first day."""
-    days = {_EPOCH + timedelta(days=int(each)) for each in column.numbers[np.isfinite(column.numbers)]}
+    days = [_EPOCH + timedelta(days=int(each)) for each in np.unique(column.numbers[np.isfinite(column.numbers)])]
     return len(days) > 1 and all(day.day == 1 for day in days)
 
 

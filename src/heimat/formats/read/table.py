@@ -86,8 +86,8 @@ def _whole(rows: Sequence[list[str]], notes: list[str]) -> tuple[list[str], Sequ
         raise DomainError(words, "data", "unreadable")
     if (beyond := len(headings) - MOST_COLUMNS) > 0:
         notes.append(f"{_many(beyond, 'column')} beyond {MOST_COLUMNS} {_are(beyond)} left out.")
-    if len(body) > 1 and (total := next((cell for cell in body[-1] if cell.strip().lower() in _TOTALS), None)):
-        notes.append(f"The last row, “{total.strip()}”, is left out: it adds up the others.")
+    if total := _total(body):
+        notes.append(f"The last row, “{total}”, is left out: it adds up the others.")
         body = body[:-1]
     if (beyond := len(body) - MOST_ROWS) > 0:
         notes.append(f"{_many(beyond, 'row')} beyond {MOST_ROWS:,} {_are(beyond)} left out.")
@@ -138,6 +138,20 @@ def _titles(rows: Sequence[Sequence[str]]) -> list[str]:
             return found
         found += cells
     return []
+
+
+def _total(body: Sequence[Sequence[str]]) -> str:
+    """What the last row is called where it is a total: no other row is called so."""
+    *others, last = body
+    for place, cell in enumerate(last):
+        called = cell.strip()
+        if (
+            called.lower() in _TOTALS
+            and others
+            and all(called not in map(str.strip, row[place:][:1]) for row in others)
+        ):
+            return called
+    return ""
 
 
 def _many(number: int, what: str) -> str:
