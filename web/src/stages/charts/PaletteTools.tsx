@@ -201,7 +201,9 @@ function ColorTools({ palette }: { palette: PaletteView }) {
           onClick={() => {
             const out = (each: Color) => each.id !== color.id;
             const colors = make.colors.filter(out);
-            void putFrom(changed((now) => ({ ...now, colors: now.colors.filter(out) })));
+            void putFrom(
+              changed((now) => (now.colors.length > 1 ? { ...now, colors: now.colors.filter(out) } : now)),
+            );
             look({ select: `palette:${palette.id}/${colors[Math.min(place, colors.length - 1)]?.id}` });
           }}
         >

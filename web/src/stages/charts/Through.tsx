@@ -57,13 +57,18 @@ function Stops({ palette }: { palette: PaletteView }) {
     .map((stop, at) => ({ stop, at }))
     .sort((one, other) => one.stop.at - other.stop.at);
   const set = (change: (stops: readonly Stop[]) => readonly Stop[]) =>
-    remade<Sequential>(palette.id, (now) => withStops(now, change(stopsOf(now))));
+    remade<Sequential>(palette.id, (now) => {
+      const stops = stopsOf(now);
+      const next = change(stops);
+      return next === stops ? now : withStops(now, next);
+    });
   /** What becomes of one stop, wherever it stands by now: nothing for one that is taken out, or that is gone. */
   const setOne = (at: number, change: (stop: Stop) => Stop[]) => {
     const own = JSON.stringify(sources[at]);
     return set((stops) => {
       const is = (stop: Stop | undefined) => JSON.stringify(stop?.value) === own;
       const place = is(stops[at]) ? at : stops.findIndex(is);
+      if (place < 0) return stops;
       return stops.flatMap((stop, each) => (each === place ? change(stop) : [stop]));
     });
   };
