@@ -136,6 +136,11 @@ def test_times_in_the_headings_are_one_column(headings, found):
     assert len(read_table(b"route,adult,child,May\nA,1,2,3\n").columns) == 4
 
 
+def test_addresses_and_versions_of_more_parts_are_words():
+    table = read_table(b"server,at,load\nkelp,10.1.12.5,1\ngorse,10.2.12.6,2\n")
+    assert [column.kind for column in table.columns] == ["word", "word", "number"]
+
+
 def test_what_could_be_read_two_ways_is_said():
     table = read_table(b"at,sailings\n3/4/2026,1\n5/5/2026,2\n")
     assert table.notes == ("In at the month is read first: 3/4/2026 is 4 March 2026.",)

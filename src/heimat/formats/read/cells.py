@@ -25,7 +25,7 @@ _NAMES += ["november", "december"]
 _MONTHS = {name: number for number, name in enumerate(_NAMES, start=1)}
 _MONTHS |= {name[:3]: number for name, number in _MONTHS.items()} | {"sept": 9}
 _YEAR_FIRST = re.compile(r"(\d{4})[-/.](\d{1,2})[-/.](\d{1,2})(?![\d-])")
-_DOTTED = re.compile(r"(\d{1,2})\.(\d{1,2})\.(\d{4}|\d{2})(?!\d)")
+_DOTTED = re.compile(r"(\d{1,2})\.(\d{1,2})\.(\d{4}|\d{2})(?![\d.])")
 _SLASHED = re.compile(r"(\d{1,2})/(\d{1,2})/(\d{4}|\d{2})(?!\d)")
 _YEAR_AND_MONTH = re.compile(r"(\d{4})[-/](\d{1,2})")
 _MONTH_AND_YEAR = re.compile(r"(\d{1,2})[-/](\d{4})")

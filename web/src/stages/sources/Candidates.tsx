@@ -9,6 +9,7 @@ import { TextField } from "../../components/TextField";
 import { ToolButton } from "../../components/ToolButton";
 import { usePart, useWorkspace } from "../../workspace/hooks";
 import { useInterface } from "../../workspace/interface";
+import type { Making } from "../../workspace/Workspace";
 import { counted, useAdding } from "./adding";
 import styles from "./candidates.module.css";
 import { KIND_ITEMS, kindOf } from "./kinds";
@@ -56,13 +57,18 @@ interface Props {
 
 function Candidate({ candidate, open, onOpen }: Props) {
   const hues = usePart("hues");
-  const { keep } = useWorkspace();
+  const { keep, putFrom } = useWorkspace();
   const { make } = useAdding();
   const { print } = useInterface();
   const near = candidate.near;
-  const { id, name, kind, status } = candidate;
-  const set = (change: Partial<Pick<CandidateView, "name" | "kind" | "status">>) =>
-    keep([edit("set_candidate", { candidate: id, name, kind, status, ...change })]);
+  const { id } = candidate;
+  /** From how it is when the edit's turn comes: a name that is still on its way stays when a kind is chosen. */
+  const set =
+    (change: Partial<Pick<CandidateView, "name" | "kind" | "status">>): Making =>
+    ({ candidates }) => {
+      const { name, kind, status } = candidates?.find((each) => each.id === id) ?? candidate;
+      return [edit("set_candidate", { candidate: id, name, kind, status, ...change })];
+    };
   const some = { candidates: [candidate.id] };
   return (
     <>
@@ -97,15 +103,13 @@ function Candidate({ candidate, open, onOpen }: Props) {
             value={candidate.name}
             width="150px"
             placeholder="named by its color"
-            onCommit={(wanted) => set({ name: wanted })}
+            onCommit={(name) => keep(set({ name }))}
           />
           <Choice
             label="Kind"
             value={candidate.status ?? candidate.kind}
             items={KIND_ITEMS}
-            onChoose={(value) =>
-              void make([edit("set_candidate", { candidate: id, name, ...kindOf(value) })])
-            }
+            onChoose={(value) => void putFrom(set(kindOf(value)))}
           />
           {near && (
             <Text fontSize="12px" color="fg.muted" paddingBottom="4px">

@@ -9,6 +9,7 @@ import { NumberField } from "../../../components/NumberField";
 import { TextField } from "../../../components/TextField";
 import { ToolButton } from "../../../components/ToolButton";
 import { usePart, useWorkspace } from "../../../workspace/hooks";
+import type { Making } from "../../../workspace/Workspace";
 import { Area } from "../../shared/Area";
 import { BEGINNINGS, PARTS, type Quantities } from "./conditions";
 
@@ -69,11 +70,18 @@ export function ConditionsArea() {
 
 function Shown({ condition }: { condition: ConditionView }) {
   const tokens = usePart("tokens");
-  const { put, keep } = useWorkspace();
+  const { put, putFrom, keep } = useWorkspace();
   const { id, name } = condition;
   const quantities = condition.quantities as Quantities;
-  const set = (change: Partial<Quantities>) =>
-    put(edit("keep_condition", { id, name, quantities: { ...quantities, ...change } }));
+  /** From how it is when the edit's turn comes: of two quantities put one after the other both stay. */
+  const kept =
+    (change: Partial<Quantities>, called?: string): Making =>
+    ({ conditions }) => {
+      const now = conditions?.find((each) => each.id === id) ?? condition;
+      const whole = { ...(now.quantities as Quantities), ...change };
+      return [edit("keep_condition", { id, name: called ?? now.name, quantities: whole })];
+    };
+  const set = (change: Partial<Quantities>) => putFrom(kept(change));
   const byId = new Map(tokens.map((token) => [token.id, token]));
   return (
     <Grid
@@ -84,12 +92,7 @@ function Shown({ condition }: { condition: ConditionView }) {
     >
       <Box>
         <Flex gap="8px" align="flex-end" marginBottom="6px" wrap="wrap">
-          <TextField
-            label="Name"
-            value={name}
-            width="190px"
-            onCommit={(other) => keep([edit("keep_condition", { id, name: other, quantities })])}
-          />
+          <TextField label="Name" value={name} width="190px" onCommit={(called) => keep(kept({}, called))} />
           <Choice
             label="Medium"
             value={quantities.medium}

@@ -39,15 +39,15 @@ export function ThemesArea() {
 }
 
 function ThemeRow({ theme, themes, place }: { theme: ThemeView; themes: ThemeView[]; place: number }) {
-  const { keep, put, tell } = useWorkspace();
+  const { keep, put, putFrom } = useWorkspace();
   const shown = usePart("head", (head) => head.theme?.id);
-  const set = (change: Partial<ThemeView>) => {
-    const next = { ...theme, ...change };
-    const { scheme, contrast, base } = next;
-    keep([edit("set_theme", { theme: theme.id, scheme, contrast, base })]).catch((thrown) =>
-      tell({ words: problemOf(thrown).message, actions: [] }),
-    );
-  };
+  const set = (change: Partial<ThemeView>) =>
+    void putFrom(({ head }) => {
+      // What was chosen a moment ago, and is on its way, stays.
+      const now = head?.themes.find((each) => each.id === theme.id) ?? theme;
+      const { scheme, contrast, base } = { ...now, ...change };
+      return [edit("set_theme", { theme: theme.id, scheme, contrast, base })];
+    });
   const others = themes.filter((other) => other.id !== theme.id);
   return (
     <Flex gap="8px" align="flex-end" wrap="wrap" marginBottom="8px" fontSize="12px">
