@@ -22,6 +22,7 @@ from heimat.core.charts.gathering import (
     in_one,
     sampled,
 )
+from heimat.core.charts.suitability import kind_for
 from heimat.core.charts.table import Column, Table
 from heimat.core.errors import DomainError
 
@@ -144,6 +145,20 @@ def test_natural_breaks_part_values_alike_however_far_they_are_from_zero(steps, 
 
     assert len(near) == len(far) == count - 1
     assert within(far, off) == pytest.approx(within(near, 0.0), rel=1e-6, abs=1e-6)
+
+
+def test_the_kind_of_palette_that_data_are_told_by():
+    def numbers(*found):
+        return Column("load", "number", tuple(map(str, found)), np.array(found, dtype=np.float64))
+
+    assert kind_for(words_of(["Alke", "Tern", "", "Alke"])) == ("categorical", "2 categories")
+    assert kind_for(words_of([f"sailing {number}" for number in range(40)])) is None
+    assert kind_for(words_of(["Alke"] * 9)) is None
+    assert kind_for(numbers(0.16, 0.5, 1.0, np.nan)) == ("sequential", "0.16 to 1")
+    assert kind_for(numbers(-9, 0, 24)) == ("diverging", "-9 to 24, on both sides of 0")
+    assert kind_for(numbers(-9, -3)) == ("sequential", "-9 to -3")
+    assert kind_for(numbers(4, 4)) is None
+    assert kind_for(days_of([date(2026, 5, 1), date(2026, 5, 2)])) is None
 
 
 def test_typed_breaks_are_as_many_as_the_classes_take():

@@ -15,6 +15,7 @@ from heimat.api.context import IS_COMPUTING, IS_SENDING, Acting, Uses, head_reso
 from heimat.api.encoding import answer, described, described_empty
 from heimat.api.listening import listened
 from heimat.core.charts.categorical import LEAST_COLORS, MOST_COLORS
+from heimat.core.charts.suitability import PaletteKind, kind_for
 from heimat.core.charts.table import Column, ColumnKind, Table, finite
 from heimat.core.color.notation import rgb8_of
 from heimat.core.document.ids import Id
@@ -80,13 +81,15 @@ class ColorsBody(Body):
 
 
 class ColumnView(TypedDict):
-    """A column: its kind, its words if there are few, and how far its numbers reach."""
+    """A column: its kind, its words if there are few, how far its numbers reach, and the palettes that suit it."""
 
     name: str
     kind: ColumnKind
     words: list[str]
     low: float | None
     high: float | None
+    suits: PaletteKind | None
+    why: str
 
 
 class DatasetView(TypedDict):
@@ -173,10 +176,13 @@ def _dataset(row: Dataset, table: Table) -> DatasetView:
 
 def _column(column: Column) -> ColumnView:
     numbers = finite(column.numbers) if column.kind == "number" else np.empty(0)
+    suits, why = kind_for(column) or (None, "")
     return {
         "name": column.name,
         "kind": column.kind,
         "words": column.categories[:_MOST_NAMED] if column.kind == "word" else [],
         "low": float(numbers.min()) if len(numbers) else None,
         "high": float(numbers.max()) if len(numbers) else None,
+        "suits": suits,
+        "why": why,
     }

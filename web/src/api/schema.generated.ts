@@ -10101,7 +10101,7 @@ export interface components {
         };
         /**
          * ColumnView
-         * @description A column: its kind, its words if there are few, and how far its numbers reach.
+         * @description A column: its kind, its words if there are few, how far its numbers reach, and the palettes that suit it.
          */
         heimat__api__charts__ColumnView: {
             /** High */
@@ -10115,6 +10115,10 @@ export interface components {
             low: number | null;
             /** Name */
             name: string;
+            /** Suits */
+            suits: ("categorical" | "sequential" | "diverging") | null;
+            /** Why */
+            why: string;
             /** Words */
             words: string[];
         };

@@ -1,4 +1,4 @@
-"""What a set of colors suits as a palette: categories, an order, or two directions; and why, in figures."""
+"""What a set of colors suits as a palette, and what kind of palette suits a column of data; and why, in figures."""
 
 from dataclasses import dataclass
 from typing import Literal
@@ -6,7 +6,9 @@ from typing import Literal
 import numpy as np
 
 from heimat.core.charts.apart import nearest_pair
+from heimat.core.charts.gathering import MOST_DRAWN
 from heimat.core.charts.ramp import lights, spread
+from heimat.core.charts.table import Column, finite
 from heimat.core.color.arrays import Bytes, Floats, from_bytes
 from heimat.core.color.difference import TOLD_APART, distance_text
 from heimat.core.color.spaces import srgb_to_oklch
@@ -28,6 +30,25 @@ class Suits:
     kind: PaletteKind
     suits: bool
     why: str
+
+
+def kind_for(column: Column) -> tuple[PaletteKind, str] | None:
+    """The kind of palette that a column of data is told by, and what says so; None where colors would tell nothing.
+
+    Words that are nearly all different are names and no categories. Numbers on both sides of 0 go two ways.
+    """
+    if column.kind == "word":
+        count, rows = len(column.categories), sum(bool(word) for word in column.words)
+        if count < 2 or (count > MOST_DRAWN and 2 * count > rows):
+            return None
+        return "categorical", f"{count} categories"
+    values = finite(column.numbers) if column.kind == "number" else np.empty(0)
+    if len(values) == 0 or values.min() == values.max():
+        return None
+    low, high = float(values.min()), float(values.max())
+    if low < 0.0 < high:
+        return "diverging", f"{low:g} to {high:g}, on both sides of 0"
+    return "sequential", f"{low:g} to {high:g}"
 
 
 def suitability(rgb8: Bytes) -> list[Suits]:

@@ -6,6 +6,7 @@ import { ToolButton } from "../../components/ToolButton";
 import { useInbox } from "../../workspace/inbox";
 import { useInterface } from "../../workspace/interface";
 import { useLook } from "../../workspace/look";
+import { Suits } from "./Suits";
 import { useData } from "./useData";
 
 const MOST_BYTES = 10_000_000;
@@ -14,7 +15,7 @@ export function BroughtData() {
   const slug = useLook((at) => at.slug);
   const { again } = useData();
   const arrived = useInbox((inbox) => inbox.files.length > 0 || inbox.text !== "");
-  const [said, setSaid] = useState<{ words: string[]; wrong: boolean } | null>(null);
+  const [said, setSaid] = useState<{ words: string[]; wrong: boolean; kept?: DatasetView } | null>(null);
   const newest = useRef(again);
   newest.current = again;
   useEffect(() => {
@@ -46,6 +47,7 @@ export function BroughtData() {
         setSaid({
           words: [`${kept.name}: ${rows}, ${kept.columns.length} columns.`, ...kept.notes],
           wrong: false,
+          kept,
         });
       } catch (thrown) {
         setSaid({ words: [`${file.name}: ${problemOf(thrown).message}`], wrong: true });
@@ -71,6 +73,7 @@ export function BroughtData() {
         {said.words.map((words) => (
           <Text key={words}>{words}</Text>
         ))}
+        {said.kept && <Suits data={said.kept} />}
       </Box>
       <ToolButton onClick={() => setSaid(null)} aria-label="Close what was read">
         Close

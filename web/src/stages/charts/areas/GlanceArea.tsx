@@ -3,20 +3,23 @@ import { Box, Flex, Text } from "@chakra-ui/react";
 import { usePart } from "../../../workspace/hooks";
 import { look } from "../../../workspace/look";
 import { Area } from "../../shared/Area";
-
-const KINDS = ["categorical", "sequential", "diverging"] as const;
+import { KINDS, suitedBy } from "../Suits";
+import { useData } from "../useData";
 
 export function GlanceArea() {
   const palettes = usePart("palettes");
+  const { shown } = useData();
   return (
     <Area title="All at a glance">
       <Box data-testid="glance">
         {KINDS.map((kind) => {
           const own = palettes.filter((palette) => palette.kind === kind);
+          const suited = suitedBy(shown, kind);
           return own.length === 0 ? null : (
             <Box key={kind} marginBottom="8px">
-              <Text fontWeight="700" fontSize="12px">
-                {kind}
+              <Text fontSize="12px">
+                <strong>{kind}</strong>
+                {suited && `, suits ${suited} of ${shown?.name}`}
               </Text>
               {own.map((palette) => (
                 <Flex key={palette.id} gap="12px" align="center" minHeight="30px" fontSize="12px">
