@@ -58,6 +58,11 @@ def test_charts_are_what_a_second_computation_finds(client: TestClient) -> None:
     by_hand = [int(((delay >= low) & (delay < high)).sum()) for low, high in pairwise(edges)]
     assert legend["counts"] == by_hand
     assert np.allclose(legend["limits"], [-each for each in reversed(legend["limits"])])
+    begin = legend["begin"]
+    assert begin == sorted(begin)
+    assert delay.min() < begin[0]
+    assert begin[-1] < delay.max()
+    assert len(begin) == len(legend["limits"])
     heat = ramp["heat"]
     for row, places in zip(heat["values"], heat["places"], strict=True):
         for value, place in zip(row, places, strict=True):

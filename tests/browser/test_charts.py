@@ -128,6 +128,8 @@ def test_a_map_of_delays_is_reversed_and_its_middle_set(page: Page) -> None:
     page.says("[data-testid=drawn] [role=alert]", "lies outside the data")
     page.press("Undo")
     page.choose("Breaks equal intervals", "typed")
+    page.wait(lambda: len(page.field("Breaks, with spaces between").get_attribute("value").split()) == 8)
+    page.wait(lambda: page.texts("[data-testid=drawn] [role=alert]") == [])
     page.type("Breaks, with spaces between", "-2 0 nine", enter=True)
     page.says("[data-testid=palette-tools]", "“nine” is no number")
     page.type("Breaks, with spaces between", "-2 0 9", enter=True)

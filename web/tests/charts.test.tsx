@@ -244,7 +244,7 @@ it("breaks are read with spaces, semicolons or commas between, and with either d
 });
 
 it("numbers are told as finely as their data are far apart", () => {
-  const reach = (low: number, high: number, ...limits: number[]) => ({ low, high, limits });
+  const reach = (low: number, high: number, ...begin: number[]) => ({ low, high, begin });
   expect(grainOf(reach(0, 1))).toEqual({ places: 2, step: 0.1 });
   expect(grainOf(reach(0.16, 0.98))).toEqual({ places: 3, step: 0.01 });
   expect(grainOf(reach(-15, 45)).places).toBe(1);

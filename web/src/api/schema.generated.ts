@@ -4711,8 +4711,12 @@ export interface components {
         /**
          * LegendView
          * @description What the colors of a palette stand for: its ends, inner limits of classes, and how many values are in each.
+         *
+         *     `begin` are breaks to go on from where they are typed: those limits, or as many that lie inside of the data.
          */
         LegendView: {
+            /** Begin */
+            begin: number[];
             /** Column */
             column: string;
             /** Counts */

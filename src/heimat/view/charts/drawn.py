@@ -75,7 +75,10 @@ class ColoredGridView(GridView):
 
 
 class LegendView(TypedDict):
-    """What the colors of a palette stand for: its ends, inner limits of classes, and how many values are in each."""
+    """What the colors of a palette stand for: its ends, inner limits of classes, and how many values are in each.
+
+    `begin` are breaks to go on from where they are typed: those limits, or as many that lie inside of the data.
+    """
 
     column: str
     low: float
@@ -83,6 +86,7 @@ class LegendView(TypedDict):
     middle: float | None
     limits: list[float]
     counts: list[int]
+    begin: list[float]
     low_words: str
     high_words: str
     problem: str
@@ -259,6 +263,7 @@ def _ramp(table: Table, palette: Palette, make: Sequential | Diverging) -> RampC
             "middle": make.middle if isinstance(make, Diverging) else None,
             "limits": limits,
             "counts": counts(values, limits) if len(values) else [],
+            "begin": _begun(make, limits, low, high),
             "low_words": make.low_words if isinstance(make, Diverging) else "",
             "high_words": make.high_words if isinstance(make, Diverging) else "",
             "problem": problem,
@@ -313,6 +318,14 @@ def _resorted(groups: Groups) -> np.ndarray:
     order = {name: place for place, name in enumerate(sorted(groups.names))}
     moved = np.array([order[name] for name in groups.names] + [-1], dtype=np.int64)
     return moved[groups.places]
+
+
+def _begun(make: Sequential | Diverging, limits: list[float], low: float, high: float) -> list[float]:
+    """Limits inside of the data: those of equal color on both sides of a middle may reach beyond the shorter one."""
+    if all(low < each < high for each in limits):
+        return limits
+    middle = make.middle if isinstance(make, Diverging) and low < make.middle < high else (low + high) / 2.0
+    return even_limits(low, middle, high, len(limits) + 1, same_unit=False)
 
 
 def _limits(make: Sequential | Diverging, values: Floats, low: float, high: float) -> list[float]:

@@ -80,6 +80,10 @@ function DrawnTools({ palette }: { palette: PaletteView }) {
           items={[
             { value: "", words: kinds === "word" ? "its categories" : "the first number" },
             ...columns.map((each) => ({ value: each.name, words: each.name })),
+            // Of other data than those that are drawn: what is drawn instead, the charts say.
+            ...(palette.column === "" || columns.some((each) => each.name === palette.column)
+              ? []
+              : [{ value: palette.column, words: `${palette.column}, not in these data` }]),
           ]}
           onChoose={(column) =>
             void put(edit("describe_palette", { palette: palette.id, column, note: null }))

@@ -1,10 +1,10 @@
 /** Breaks of classes as they are typed, and how finely numbers of some data are told. */
 
-/** From where to where data reach, and the limits that their classes have. */
+/** From where to where data reach, and breaks of their classes to begin with. */
 export interface Reach {
   low: number;
   high: number;
-  limits: number[];
+  begin: number[];
 }
 
 const MOST_PLACES = 9;
@@ -21,9 +21,9 @@ export function grainOf(reach: Reach | undefined): { places: number; step: numbe
 export function breaksFrom(reach: Reach | undefined): number[] {
   if (!reach) return [];
   const { places } = grainOf(reach);
-  const short = reach.limits.map((limit) => Number(limit.toFixed(places)));
+  const short = reach.begin.map((limit) => Number(limit.toFixed(places)));
   const line = [reach.low, ...short, reach.high];
-  return line.every((each, at) => at === 0 || each > (line[at - 1] ?? each)) ? short : reach.limits;
+  return line.every((each, at) => at === 0 || each > (line[at - 1] ?? each)) ? short : reach.begin;
 }
 
 /** Breaks as somebody types them, with a point or a comma before the decimals. Throws what is none, quoted. */
