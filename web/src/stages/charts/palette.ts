@@ -1,5 +1,5 @@
 /** What a palette is in this stage: which one is looked at, and edits of how it is made. */
-import type { Edit, PaletteView } from "../../api/client";
+import { type Edit, type PaletteView, Problem } from "../../api/client";
 import { edit } from "../../api/edits";
 import { newId } from "../../api/ids";
 import { usePart } from "../../workspace/hooks";
@@ -35,7 +35,7 @@ export const remade =
   ): Making =>
   async ({ palettes }) => {
     const now = palettes?.find((each) => each.id === palette);
-    if (!now) throw new Error("That palette is not there any more.");
+    if (!now) throw new Problem({ detail: "That palette is not there any more." }, 422);
     const make = now.make as Kind;
     const next = await change(make, now);
     return next === make ? [] : [edit("set_palette", { palette, make: next })];
