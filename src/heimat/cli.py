@@ -21,7 +21,7 @@ from heimat.service.gallery import ensure_shipped
 from heimat.service.people import ensure_somebody
 from heimat.serving import DATABASE_URL
 from heimat.store.engine import EXAMPLE, UnreadableAddressError, make_engine
-from heimat.store.migrate import alone, migrate
+from heimat.store.migrate import NewerDatabaseError, alone, migrate
 
 
 def serve(host: str, port: int, workers: int, *, demo: str | None) -> int:
@@ -34,6 +34,9 @@ def serve(host: str, port: int, workers: int, *, demo: str | None) -> int:
         _prepare(url, demo=demo)
     except UnreadableAddressError as error:
         print(f"{DATABASE_URL}: {error}", file=sys.stderr)
+        return 2
+    except NewerDatabaseError as error:
+        print(str(error), file=sys.stderr)
         return 2
     except SQLAlchemyError as error:
         print(f"The database does not answer as it should: {error.__cause__ or error}", file=sys.stderr)

@@ -5,6 +5,7 @@ from datetime import date
 import pytest
 from starlette.testclient import TestClient
 
+from heimat.service.reading_tests import MOST_AN_HOUR
 from tests.api.asking import AT, edit, look
 
 
@@ -189,17 +190,40 @@ def test_a_reading_test_counts_who_has_the_link_and_judges_itself(client: TestCl
     begun = client.post(f"{AT}/reading-tests", json=body).json()
     assert client.post(f"{AT}/reading-tests", json=body).json()["key"] == begun["key"]
     path = f"/api/reading-tests/{begun['key']}"
-    task = client.get(path).json()
+    task = client.post(f"{path}/readers").json()
     assert (task["ink"], task["ground"], task["px"], len(task["figures"])) == ("#DF5A33", "#FFFFFF", 16, 6)
     typed = [f" {task['figures'][0][:2]} {task['figures'][0][2:]}", "", "0", *task["figures"][3:]]
-    answers = [{"shown": shown, "typed": text} for shown, text in zip(task["figures"], typed, strict=True)]
-    answers[2]["typed"] = answers[2]["shown"][::-1] + "1"
-    assert client.post(path, json={"answers": answers}).status_code == 204
+    typed[2] = task["figures"][2][::-1] + "1"
+    read = {"reader": task["reader"], "typed": typed}
+    assert client.post(path, json=read).status_code == 204
+    # One answer for each reader, and none for who was shown nothing.
+    assert client.post(path, json=read).json()["errors"][0]["code"] == "counted"
+    assert client.post(path, json={**read, "reader": "x" * 24}).status_code == 422
     (counted,) = client.get(f"{AT}/reading-tests").json()
     assert (counted["readers"], counted["shown"], counted["read"]) == (1, 6, 4)
-    assert client.get("/api/reading-tests/" + begun["key"].swapcase()).status_code == 404
-    assert client.post(path, json={"answers": []}).status_code == 422
+    blank = client.post(f"{path}/readers").json()
+    assert client.post(path, json={"reader": blank["reader"], "typed": [" "] * 6}).status_code == 204
+    (counted,) = client.get(f"{AT}/reading-tests").json()
+    assert (counted["readers"], counted["shown"], counted["read"]) == (2, 12, 4)
+    assert client.post(f"/api/reading-tests/{begun['key'].swapcase()}/readers").status_code == 404
+    assert client.post(path, json={"reader": "x", "typed": []}).status_code == 422
     assert client.post(f"{AT}/reading-tests", json={**body, "ink": "red"}).status_code == 422
+
+
+def test_a_reading_test_opens_so_often_an_hour_and_is_emptied_by_who_began_it(
+    client: TestClient, other: TestClient
+) -> None:
+    key = client.post(f"{AT}/reading-tests", json={"ink": "#DF5A33", "ground": "#FFFFFF", "px": 16}).json()["key"]
+    path = f"/api/reading-tests/{key}"
+    opened = [client.post(f"{path}/readers") for _ in range(MOST_AN_HOUR + 1)]
+    assert [each.status_code for each in opened] == [201] * MOST_AN_HOUR + [422]
+    task = opened[0].json()
+    client.post(path, json={"reader": task["reader"], "typed": task["figures"]}).raise_for_status()
+    refused = other.delete(f"{AT}/reading-tests/{key}/answers")
+    assert (refused.status_code, "Ines Vahl" in refused.json()["detail"]) == (422, True)
+    assert client.get(f"{AT}/reading-tests").json()[0]["readers"] == 1
+    assert client.delete(f"{AT}/reading-tests/{key}/answers").json()["readers"] == 0
+    assert client.post(f"{path}/readers").status_code == 201
 
 
 def test_a_matrix_is_kept_under_a_name_and_grounds_are_told_where_text_must_not_stand(client: TestClient) -> None:

@@ -114,7 +114,8 @@ def read_differences(
     vision: SeenAs = "typical",
     severity: Annotated[float, Query(ge=0.0, le=1.0)] = 1.0,
 ) -> Response:
-    return answer(differences_view(head_resolved(uses, slug), head_resolved(uses, other), Eyes(vision, severity)))
+    here, there = head_resolved(uses, slug), head_resolved(uses, other)
+    return answer(differences_view(here, there, Eyes(vision, severity), uses.alternatives.start(slug, other)))
 
 
 @router.post("/systems/{slug}/take-over", operation_id="takeOver", **described(Parts))

@@ -46,7 +46,7 @@ def create_app(
     """The application on a database. It keeps nothing that another process would miss.
 
     It is served under the names of this machine, and under `hosts`; what takes long is done by `workers`, or by those
-    that all applications of a process share. Releases hold the guide as PDF too, unless `printed` is False.
+    that all applications of a process share. Releases get their guide as PDF too, unless `printed` is False.
     """
     costly = workers or shared_workers()
     context = Context.of(engine, costly, printed=printed)
@@ -54,7 +54,10 @@ def create_app(
     @asynccontextmanager
     async def lifespan(_: FastAPI) -> AsyncIterator[None]:
         costly.start()
+        if printed:
+            context.printing.start()
         yield
+        context.printing.close()
         costly.close()
         context.feeds.write_uses()
 

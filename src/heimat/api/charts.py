@@ -1,6 +1,6 @@
 """Charts: palettes proposed and priced, and what they are drawn with."""
 
-from typing import Annotated, Any
+from typing import Annotated, Any, cast
 
 import numpy as np
 from fastapi import APIRouter, Query
@@ -15,8 +15,9 @@ from heimat.api.context import IS_COMPUTING, IS_SENDING, Acting, Uses, head_reso
 from heimat.api.encoding import answer, described, described_empty
 from heimat.api.listening import listened
 from heimat.core.charts.categorical import LEAST_COLORS, MOST_COLORS
-from heimat.core.charts.suitability import PaletteKind, kind_for
-from heimat.core.charts.table import Column, ColumnKind, Table, finite
+from heimat.core.charts.suitability import PaletteKind
+from heimat.core.charts.summary import Summary
+from heimat.core.charts.table import ColumnKind
 from heimat.core.color.notation import rgb8_of
 from heimat.core.document.ids import Id
 from heimat.core.document.palettes import GRAPHIC, MOST_CATEGORIES, PaletteColor, PaletteValue
@@ -44,7 +45,6 @@ _BODY: dict[str, Any] = {
         "content": {"application/octet-stream": {"schema": {"type": "string", "format": "binary"}}},
     }
 }
-_MOST_NAMED = 40
 
 
 class WishBody(Body):
@@ -107,13 +107,13 @@ class DatasetView(TypedDict):
 )
 async def propose_palette(slug: str, request: Request, body: WishBody, uses: Uses) -> Response:
     system = await run_in_threadpool(head_system, uses, slug)
-    return answer(await listened(request, uses.workers, proposed_palette, system, body.wish()))
+    return answer(await listened(request, uses.workers.asking, proposed_palette, system, body.wish()))
 
 
 @router.post("/palette-prices", operation_id="pricePalette", dependencies=IS_COMPUTING, **described(PricesView))
 async def price_palette(slug: str, request: Request, body: WishBody, uses: Uses) -> Response:
     system = await run_in_threadpool(head_system, uses, slug)
-    return answer(await listened(request, uses.workers, priced, system, body.wish()))
+    return answer(await listened(request, uses.workers.asking, priced, system, body.wish()))
 
 
 @router.post("/palette-partners", operation_id="findPartners", **described(list[EndPartnerView]))
@@ -135,7 +135,7 @@ def judge_colors(slug: str, body: ColorsBody, uses: Uses) -> Response:
 
 @router.get("/data", operation_id="listData", **described(list[DatasetView]))
 def list_data(slug: str, uses: Uses) -> Response:
-    return answer([_dataset(row, table) for row, table in uses.datasets.all(slug)])
+    return answer([_dataset(row, summary) for row, summary in uses.datasets.all(slug)])
 
 
 @router.post("/data", operation_id="keepData", openapi_extra=_BODY, dependencies=IS_SENDING, **described(DatasetView))
@@ -143,8 +143,8 @@ async def keep_data(
     slug: str, request: Request, uses: Uses, person: Acting, name: Annotated[str, Query(max_length=200)] = ""
 ) -> Response:
     content = await request.body()
-    row = await run_in_threadpool(uses.datasets.keep, slug, content, name, person.id)
-    return answer(_dataset(row, await run_in_threadpool(uses.datasets.table, slug, row.id)))
+    row, summary = await run_in_threadpool(uses.datasets.keep, slug, content, name, person.id)
+    return answer(_dataset(row, summary))
 
 
 @router.delete("/data/{dataset}", operation_id="removeData", **described_empty())
@@ -164,25 +164,5 @@ def read_charts(
     return answer(charts_view(head_resolved(uses, slug), uses.datasets.table(slug, dataset), palette, number))
 
 
-def _dataset(row: Dataset, table: Table) -> DatasetView:
-    return {
-        "id": row.id,
-        "name": row.name,
-        "rows": table.rows,
-        "columns": [_column(column) for column in table.columns],
-        "notes": list(table.notes),
-    }
-
-
-def _column(column: Column) -> ColumnView:
-    numbers = finite(column.numbers) if column.kind == "number" else np.empty(0)
-    suits, why = kind_for(column) or (None, "")
-    return {
-        "name": column.name,
-        "kind": column.kind,
-        "words": column.categories[:_MOST_NAMED] if column.kind == "word" else [],
-        "low": float(numbers.min()) if len(numbers) else None,
-        "high": float(numbers.max()) if len(numbers) else None,
-        "suits": suits,
-        "why": why,
-    }
+def _dataset(row: Dataset, summary: Summary) -> DatasetView:
+    return cast(DatasetView, {"id": row.id, "name": row.name, **summary.plain()})

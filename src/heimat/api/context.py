@@ -20,6 +20,7 @@ from heimat.service.opening import Opening
 from heimat.service.own_pages import OwnPages
 from heimat.service.people import People, Person, acting
 from heimat.service.pictures import Pictures
+from heimat.service.printing import Printing
 from heimat.service.publishing import Publishing
 from heimat.service.rates import COMPUTING, SENDING, Rates
 from heimat.service.reading_tests import ReadingTests
@@ -46,6 +47,7 @@ class Context:
     reading_tests: ReadingTests
     datasets: Datasets
     publishing: Publishing
+    printing: Printing
     pictures: Pictures
     gallery: Gallery
     feeds: Feeds
@@ -71,8 +73,9 @@ class Context:
             OwnPages(engine, documents),
             Typefaces(engine, documents),
             ReadingTests(engine, documents),
-            Datasets(engine, documents),
+            Datasets(engine, documents, workers),
             Publishing(engine, documents, workers, feeds, printed=printed),
+            Printing(engine, documents, workers.printing, feeds),
             Pictures(engine, workers),
             Gallery(engine),
             feeds,

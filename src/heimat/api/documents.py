@@ -44,15 +44,18 @@ class EditBody(Body):
 
 
 class TakeBackBody(Body):
-    """Undo or redo."""
+    """Undo or redo; `passing` leaves the change as it is, so that what was before it comes next."""
 
     key: RequestKey
+    passing: bool = False
     view: Looking = Looking()
 
 
-class BringBackBody(TakeBackBody):
+class BringBackBody(Body):
     """Taking back what somebody else did, by the number of that revision."""
 
+    key: RequestKey
+    view: Looking = Looking()
     revision: Annotated[int, Field(ge=2, le=MOST_NUMBER)]
 
 
@@ -112,7 +115,9 @@ def preview_edits(slug: str, body: PreviewBody, uses: Uses) -> Response:
 @router.post("/edits", operation_id="keepEdits", **described(Parts))
 def keep_edits(slug: str, body: EditBody, uses: Uses, person: Acting) -> Response:
     signed = [edit.signed(person.name, date.today()) for edit in body.edits]
-    head = uses.editing.edit(slug, person.id, body.base, signed, body.key)
+    # Ids that the request leaves to the server are others each time it is read.
+    sent = [edit.model_dump(mode="json", exclude_unset=True) for edit in body.edits]
+    head = uses.editing.edit(slug, person.id, body.base, signed, body.key, sent)
     return answer(parts_at(uses, slug, head, person, body.view))
 
 
@@ -144,7 +149,7 @@ def bring_back(slug: str, body: BringBackBody, uses: Uses, person: Acting) -> Re
 
 
 def _take_back(slug: str, kind: Literal["undo", "redo"], body: TakeBackBody, uses: Context, person: Person) -> Response:
-    head = uses.editing.take_back(slug, person.id, body.key, kind)
+    head = uses.editing.take_back(slug, person.id, body.key, kind, passing=body.passing)
     return answer(parts_at(uses, slug, head, person, body.view))
 
 

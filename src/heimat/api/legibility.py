@@ -41,7 +41,9 @@ router = APIRouter(prefix="/api/systems/{slug}", tags=["legibility"])
 @router.get("/mending", operation_id="planMending", dependencies=IS_COMPUTING, **described(MendingView))
 async def plan_mending(slug: str, request: Request, uses: Uses) -> Response:
     """What can be mended without breaking anything, before it is done."""
-    return answer(await listened(request, uses.workers, mending_plan, await run_in_threadpool(head_system, uses, slug)))
+    return answer(
+        await listened(request, uses.workers.asking, mending_plan, await run_in_threadpool(head_system, uses, slug))
+    )
 
 
 @router.get("/pairing-proposals", operation_id="proposePairings", **described(list[ProposedPairingView]))

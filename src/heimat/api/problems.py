@@ -18,8 +18,7 @@ from starlette.types import Scope
 from typing_extensions import TypedDict
 
 from heimat.core.errors import DomainError, NotFound
-from heimat.service.errors import Busy, Conflict, KeyRefused, ReadOnly, TooOften, TooSlow, Unreadable
-from heimat.service.workers import SECONDS
+from heimat.service.errors import Busy, Conflict, KeyRefused, NotYet, ReadOnly, TooLarge, TooOften, TooSlow, Unreadable
 
 MEDIA_TYPE = "application/problem+json"
 _log = logging.getLogger(__name__)
@@ -131,6 +130,10 @@ def _missing(_: Request, error: NotFound) -> Response:
     return problem(404, "Not there", error.message)
 
 
+def _not_yet(_: Request, error: NotYet) -> Response:
+    return problem(202, "Not there yet", error.message, {"Retry-After": "5"})
+
+
 def _read_only(_: Request, error: ReadOnly) -> Response:
     return problem(403, "Only to be read", error.message)
 
@@ -173,9 +176,19 @@ def _often(_: Request, error: TooOften) -> Response:
     return problem(429, "Too often", words, {"Retry-After": str(error.seconds)})
 
 
-def _slow(_: Request, __: Exception) -> Response:
-    words = f"This takes longer than {SECONDS:.0f} seconds, and was given up. Make it smaller and try again."
-    return problem(422, "That takes too long", words)
+def _slow(_: Request, error: TooSlow) -> Response:
+    if error.clock:
+        words = f"The server was too busy to do this within {error.seconds:.0f} seconds. Try it again in a while."
+        return problem(422, "That takes too long", words)
+    words = f"This takes more than {error.seconds:.0f} seconds of the processor’s time, which is the limit. Nothing was"
+    return problem(
+        422, "That takes too long", f"{words} stored. Send less at once: part it, or leave out what is large."
+    )
+
+
+def _large(_: Request, __: Exception) -> Response:
+    words = "This needs more memory than there is for one piece of work. Nothing was stored. Send less at once."
+    return problem(422, "That is too large", words)
 
 
 def _unreadable(_: Request, error: Unreadable) -> Response:
@@ -202,6 +215,7 @@ _HANDLERS: dict[type[Exception], Callable[[Request, Any], Response]] = {
     DomainError: _domain,
     RequestValidationError: _invalid,
     NotFound: _missing,
+    NotYet: _not_yet,
     ReadOnly: _read_only,
     KeyRefused: _key_refused,
     Conflict: _conflict,
@@ -212,6 +226,7 @@ _HANDLERS: dict[type[Exception], Callable[[Request, Any], Response]] = {
     Busy: _busy,
     TooOften: _often,
     TooSlow: _slow,
+    TooLarge: _large,
     Unreadable: _unreadable,
 }
 

@@ -10,7 +10,8 @@ from typing_extensions import TypedDict
 from heimat.api.bodies import Body
 from heimat.api.context import Acting, Uses
 from heimat.api.encoding import answer, described, described_empty
-from heimat.service.reading_tests import FIGURES, ReadingTest, figures
+from heimat.service.people import Person
+from heimat.service.reading_tests import FIGURES, ReadingTest
 
 router = APIRouter(prefix="/api", tags=["legibility"])
 _Hex = Annotated[str, Field(pattern=r"^#[0-9A-F]{6}$")]
@@ -25,21 +26,15 @@ class ReadingTestBody(Body):
     px: Annotated[int, Field(ge=8, le=96)]
 
 
-class ReadAnswer(Body):
-    """What was shown, and what was typed for it; nothing where it could not be read."""
-
-    shown: Annotated[str, Field(min_length=1, max_length=20)]
-    typed: Annotated[str, Field(max_length=20)]
-
-
 class ReadingAnswersBody(Body):
-    """What one reader has read."""
+    """What one reader has typed for the figures in their order; nothing for one that could not be read."""
 
-    answers: Annotated[list[ReadAnswer], Field(min_length=1, max_length=FIGURES)]
+    reader: _Key
+    typed: Annotated[list[Annotated[str, Field(max_length=20)]], Field(min_length=1, max_length=FIGURES)]
 
 
 class ReadingTestView(TypedDict):
-    """A reading test: the key of its link, and how much of what was shown its readers have read."""
+    """A reading test: the key of its link, how much of what was shown its readers have read, and who began it."""
 
     key: str
     ink: str
@@ -48,11 +43,14 @@ class ReadingTestView(TypedDict):
     readers: int
     shown: int
     read: int
+    person: str
+    yours: bool
 
 
 class ReadingTaskView(TypedDict):
-    """What a reader is shown: figures in one color on another."""
+    """What a reader is shown: figures in one color on another; the answer comes by the reader's key."""
 
+    reader: str
     ink: str
     ground: str
     px: int
@@ -60,28 +58,36 @@ class ReadingTaskView(TypedDict):
 
 
 @router.get("/systems/{slug}/reading-tests", operation_id="listReadingTests", **described(list[ReadingTestView]))
-def list_reading_tests(slug: str, uses: Uses) -> Response:
-    return answer([_view(each) for each in uses.reading_tests.of(slug)])
+def list_reading_tests(slug: str, uses: Uses, person: Acting) -> Response:
+    return answer([_view(each, person) for each in uses.reading_tests.of(slug)])
 
 
 @router.post("/systems/{slug}/reading-tests", operation_id="beginReadingTest", **described(ReadingTestView))
 def begin_reading_test(slug: str, body: ReadingTestBody, uses: Uses, person: Acting) -> Response:
-    return answer(_view(uses.reading_tests.begin(slug, body.ink, body.ground, body.px, person.id)))
+    return answer(_view(uses.reading_tests.begin(slug, body.ink, body.ground, body.px, person.id), person))
 
 
-@router.get("/reading-tests/{key}", operation_id="readReadingTask", **described(ReadingTaskView))
-def read_reading_task(key: _Key, uses: Uses) -> Response:
-    found = uses.reading_tests.find(key)
-    return answer({"ink": found.ink, "ground": found.ground, "px": found.px, "figures": figures()})
+@router.delete(
+    "/systems/{slug}/reading-tests/{key}/answers", operation_id="emptyReadingTest", **described(ReadingTestView)
+)
+def empty_reading_test(slug: str, key: _Key, uses: Uses, person: Acting) -> Response:
+    return answer(_view(uses.reading_tests.empty(slug, key, person.id), person))
+
+
+@router.post("/reading-tests/{key}/readers", operation_id="openReadingTask", **described(ReadingTaskView, 201))
+def open_reading_task(key: _Key, uses: Uses) -> Response:
+    found, reader = uses.reading_tests.open(key)
+    colors = {"ink": found.ink, "ground": found.ground, "px": found.px}
+    return answer({"reader": reader.key, **colors, "figures": reader.figures}, 201)
 
 
 @router.post("/reading-tests/{key}", operation_id="answerReadingTask", **described_empty())
 def answer_reading_task(key: _Key, body: ReadingAnswersBody, uses: Uses) -> Response:
-    uses.reading_tests.answer(key, [(each.shown, each.typed) for each in body.answers])
+    uses.reading_tests.answer(key, body.reader, body.typed)
     return Response(status_code=204)
 
 
-def _view(row: ReadingTest) -> ReadingTestView:
+def _view(row: ReadingTest, person: Person) -> ReadingTestView:
     return {
         "key": row.key,
         "ink": row.ink,
@@ -90,4 +96,6 @@ def _view(row: ReadingTest) -> ReadingTestView:
         "readers": row.readers,
         "shown": row.shown,
         "read": row.read,
+        "person": row.person,
+        "yours": row.person_id == person.id,
     }

@@ -1,5 +1,6 @@
 """Releases: what would change, what is out, publishing."""
 
+import threading
 from typing import Annotated, Any
 
 from fastapi import APIRouter, Path, Query
@@ -15,6 +16,7 @@ from heimat.api.context import IS_COMPUTING, IS_SENDING, Acting, Uses, head_reso
 from heimat.api.documents import parts_at
 from heimat.api.encoding import answer, described
 from heimat.api.feeds import PAGE_POLICY
+from heimat.api.listening import heard
 from heimat.core.color.contrast import cut
 from heimat.core.color.difference import distance_text
 from heimat.core.document.guide import Guide
@@ -29,7 +31,7 @@ from heimat.formats.check import CheckKind
 from heimat.formats.read.code_names import names_in
 from heimat.formats.write import guide
 from heimat.service.feeds import LATEST
-from heimat.service.publishing import Comparison
+from heimat.service.publishing import Comparison, Release
 from heimat.view.alternatives import DifferencesView, differences_view
 from heimat.view.parts import Parts
 from heimat.view.releases.changes import ChangeGroupView, group_view
@@ -138,13 +140,14 @@ class MeantNameView(TypedDict):
 
 
 class ReleaseView(TypedDict):
-    """A release, and the addresses of its files."""
+    """A release, and the addresses of its files; `printing` while its guide is still being set as PDF."""
 
     version: str
     notes: str
     person: str
     at: str
     files: list[str]
+    printing: bool
 
 
 class PublishedView(TypedDict):
@@ -271,7 +274,7 @@ async def _text_of(request: Request) -> str:
 @router.get("/releases", operation_id="listReleases", **described(list[ReleaseView]))
 def list_releases(slug: str, uses: Uses) -> Response:
     row = uses.opening.find(slug)
-    names = uses.publishing.file_names(row.id)
+    names, printing = uses.publishing.file_names(row.id), uses.publishing.being_printed(row.id)
     found: list[ReleaseView] = [
         {
             "version": release.version,
@@ -279,6 +282,7 @@ def list_releases(slug: str, uses: Uses) -> Response:
             "person": release.person,
             "at": release.at.isoformat() + "Z",
             "files": [f"/feeds/{row.slug}/{release.version}/{name}" for name in names.get(release.id, [])],
+            "printing": release.version in printing,
         }
         for release in uses.publishing.all(row.id)
     ]
@@ -286,8 +290,12 @@ def list_releases(slug: str, uses: Uses) -> Response:
 
 
 @router.post("/releases", operation_id="publish", dependencies=IS_SENDING, **described(PublishedView, 201))
-def publish(slug: str, body: PublishBody, uses: Uses, person: Acting) -> Response:
-    made, new = uses.publishing.publish(slug, body.revision, body.version, body.notes, person.id)
+async def publish(slug: str, body: PublishBody, request: Request, uses: Uses, person: Acting) -> Response:
+    def work(left: threading.Event) -> tuple[Release, bool]:
+        return uses.publishing.publish(slug, body.revision, body.version, body.notes, person.id, left)
+
+    made, new = await heard(request, work)
+    uses.printing.wake()
     return answer({"version": made.version, "new": new}, 201)
 
 

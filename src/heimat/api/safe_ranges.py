@@ -37,18 +37,18 @@ class SafeRungBody(Body):
 @router.get("/safe-ranges", operation_id="readSafeRanges", dependencies=IS_COMPUTING, **described(SafeRangesView))
 async def read_safe_ranges(slug: str, request: Request, uses: Uses, select: Annotated[ColorKey, Query()]) -> Response:
     system = await run_in_threadpool(head_system, uses, slug)
-    return answer(await listened(request, uses.workers, safe_ranges_view, system, select))
+    return answer(await listened(request, uses.workers.asking, safe_ranges_view, system, select))
 
 
 @router.post("/safe-handle", operation_id="findSafeHandle", dependencies=IS_COMPUTING, **described(SafeView))
 async def find_safe_handle(slug: str, request: Request, body: SafeHandleBody, uses: Uses) -> Response:
     system = await run_in_threadpool(head_system, uses, slug)
     given = system, body.edit.shown or "", body.edit
-    return answer(await listened(request, uses.workers, safe_handle_view, *given))
+    return answer(await listened(request, uses.workers.asking, safe_handle_view, *given))
 
 
 @router.post("/safe-rung", operation_id="findSafeRung", dependencies=IS_COMPUTING, **described(SafeView))
 async def find_safe_rung(slug: str, request: Request, body: SafeRungBody, uses: Uses) -> Response:
     system = await run_in_threadpool(head_system, uses, slug)
     given = system, body.hue, body.ladder, body.step
-    return answer(await listened(request, uses.workers, safe_rung_view, *given))
+    return answer(await listened(request, uses.workers.asking, safe_rung_view, *given))

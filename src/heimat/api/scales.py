@@ -60,4 +60,4 @@ def plan_fewer(slug: str, body: FewerBody, uses: Uses) -> Response:
 )
 async def plan_promise(slug: str, request: Request, body: PromiseBody, uses: Uses) -> Response:
     system = await run_in_threadpool(head_system, uses, slug)
-    return answer(await listened(request, uses.workers, promise_plan, system, body.apart, body.aim))
+    return answer(await listened(request, uses.workers.asking, promise_plan, system, body.apart, body.aim))

@@ -74,7 +74,7 @@ async def read_colors(request: Request, uses: Uses, source: Annotated[ReadingFro
     content = await request.body()
     system = await run_in_threadpool(head_system, uses, source.system) if source.system else None
     given = content, source.name, system, source.notation, source.eyes()
-    return answer(await listened(request, uses.workers, _read, *given))
+    return answer(await listened(request, uses.workers.reading, _read, *given))
 
 
 def _read(content: bytes, name: str, system: ColorSystem | None, notation: Notation, eyes: Eyes) -> bytes:

@@ -18,8 +18,10 @@ from heimat.service.opening import add_document
 from heimat.service.publishing import Publishing
 from heimat.service.resting import Resting
 from heimat.service.workers import Workers
+from heimat.store import releases, systems
 
 _DESIGNER, _DEVELOPER = "ines", "oke"
+_SHOP = "merrow-light-shop"
 _EARLIER: tuple[UserEdit, ...] = (
     SetSource(hue="buoy", color=parse("#E2602F")),
     SetSource(hue="gorse", color=parse("#E4B640")),
@@ -78,20 +80,33 @@ def as_released_first(system: ColorSystem) -> ColorSystem:
 def _open_shop(engine: Engine, resting: Resting, line: str) -> None:
     """The lighthouse's shop: it rests on the line's neutrals and status colors, as they were first released."""
     with engine.begin() as connection:
-        shop = add_document(connection, merrow_shop(), _DESIGNER)
+        there = systems.find_system(connection, _SHOP)
+        shop = there.slug if there else add_document(connection, merrow_shop(), _DESIGNER)
     resting.rest(shop, line, "1.0.0", ("shingle", "kelp", "flare", "lamp", "sound"), 1, _DESIGNER, "demo-resting")
 
 
+def _out(engine: Engine, slug: str) -> set[str]:
+    with engine.connect() as connection:
+        row = systems.find_system(connection, slug)
+        return {each.version for each in releases.all_releases(connection, row.id)} if row else set()
+
+
 def publish_demo(engine: Engine, slug: str) -> None:
-    """Publish what is stored as 1.0.0, go on and publish 1.1.0, and leave changes that wait."""
-    documents, workers = Documents(engine), Workers(1)
+    """Publish what is stored as 1.0.0, go on and publish 1.1.0, and leave changes that wait.
+
+    What is done already is passed over: releases that are out, changes by their keys, a shop that is there.
+    """
+    documents, workers = Documents(engine), Workers()
     editing = Editing(engine, documents)
     publishing = Publishing(engine, documents, workers, Feeds(engine))
     try:
-        publishing.publish(slug, 1, "1.0.0", "The colors of the line, in day, night and quay.", _DESIGNER)
+        out = _out(engine, slug)
+        if "1.0.0" not in out:
+            publishing.publish(slug, 1, "1.0.0", "The colors of the line, in day, night and quay.", _DESIGNER)
         head = editing.edit(slug, _DESIGNER, 1, _SECOND, "demo-second")
         notes = "The signal color is that of the new buoys, a little darker; warnings are a little lighter."
-        publishing.publish(slug, head.number, "1.1.0", notes, _DEVELOPER)
+        if "1.1.0" not in out:
+            publishing.publish(slug, head.number, "1.1.0", notes, _DEVELOPER)
         editing.edit(slug, _DESIGNER, head.number, _WAITING, "demo-waiting")
         _open_shop(engine, Resting(engine, documents, editing), slug)
     finally:

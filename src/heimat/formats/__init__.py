@@ -72,7 +72,6 @@ PALETTE_FORMATS: tuple[Format, ...] = (
 
 
 ARCHIVE = "application/gzip"
-MANIFEST = manifest.FILE
 NO_TEXT = (ARCHIVE, guide_pdf.MEDIA_TYPE)
 """The media types of what is no text."""
 
@@ -86,18 +85,16 @@ class Written:
     content: bytes
 
 
-def write_all(publication: Publication, version: str, *, printed: bool = False) -> list[Written]:
+def write_all(publication: Publication, version: str) -> list[Written]:
     """All files of a release: each format with everything, then with each named selection alone, then outputs.
 
-    Last come the manifest of all of them, and the archive that holds them all. The guide as PDF takes seconds: it is
-    there where it is asked for, by `printed`.
+    Last come the manifest of all of them, and the archive that holds them all. The guide as PDF takes seconds to
+    minutes: it is made once a release is out, and is in neither.
     """
     files = _written(publication, version, "")
     files += [Written(kind.file, kind.media_type, kind.write(publication, version)) for kind in MORE_FORMATS]
     parts = guide.fragments(publication, version)
     files += [Written(name, "text/html; charset=utf-8", content) for name, content in parts]
-    if printed:
-        files.append(Written(guide_pdf.FILE, guide_pdf.MEDIA_TYPE, guide_pdf.write(publication, version)))
     files += [Written(*each) for each in outputs.write(publication, version)]
     for selection in publication.selections:
         files += _written(publication.of(selection), version, css_name(selection.name))
@@ -108,6 +105,11 @@ def write_all(publication: Publication, version: str, *, printed: bool = False) 
     files.append(Written(manifest.FILE, "application/json", manifest.write(publication, version, told)))
     archive = package.write(publication, version, [(file.name, file.content) for file in files])
     return [*files, Written(package.FILE, ARCHIVE, archive)]
+
+
+def write_printed(publication: Publication, version: str) -> Written:
+    """The guide of a release as PDF."""
+    return Written(guide_pdf.FILE, guide_pdf.MEDIA_TYPE, guide_pdf.write(publication, version))
 
 
 def _written(publication: Publication, version: str, part: str) -> list[Written]:

@@ -7,6 +7,7 @@ import signal
 import socket
 import subprocess
 import sys
+import time
 from collections.abc import Iterator, Sequence
 from concurrent.futures import ThreadPoolExecutor
 from contextlib import ExitStack, contextmanager
@@ -33,6 +34,8 @@ from heimat.local.site import site
 from heimat.local.static import static_checks
 
 _END_SECONDS = 15.0
+_FIRST_PAUSE, _LONGEST_PAUSE = 1.0, 60.0
+"""Seconds between tries to start a database server that has ended: each pause is twice the one before."""
 
 
 def main() -> int:
@@ -167,13 +170,14 @@ def _run_server(options: list[str], environment: dict[str, str], database: Local
     """Run the server until it ends or the launcher is told to."""
     command = [str(PYTHON), "-m", "heimat.cli", "serve", *options]
     server = subprocess.Popen(command, cwd=ROOT, env=environment, start_new_session=True)
+    again = _Again(database) if database else None
     try:
         while True:
             try:
                 ended = server.wait(1.0)
             except subprocess.TimeoutExpired:
-                if database is not None and not database.running():
-                    database = _started_again(database)
+                if again is not None:
+                    again.look()
                 continue
             complain(f"The application has ended by itself: {_reason(ended)}. What it said last stands above.")
             return ended if ended > 0 else 1
@@ -187,16 +191,29 @@ def _run_server(options: list[str], environment: dict[str, str], database: Local
                 server.wait()
 
 
-def _started_again(database: LocalMariaDB) -> LocalMariaDB | None:
-    """Start a database server that has ended again. None where that is in vain."""
-    complain("The database server has ended by itself. It is started again.")
-    try:
-        database.start()
-    except Trouble as trouble:
-        complain(f"{trouble}\nIt is not tried again: stop with Ctrl-C, mend that, and start again.")
-        return None
-    say("The database server is back")
-    return database
+class _Again:
+    """Starts a database server that has ended again, with growing pauses: a disk that was full may have room soon."""
+
+    def __init__(self, database: LocalMariaDB) -> None:
+        self._database = database
+        self._pause = 0.0
+        self._next = 0.0
+
+    def look(self) -> None:
+        """Start it where it has ended, unless it was tried a moment ago."""
+        if self._database.running() or time.monotonic() < self._next:
+            return
+        if not self._pause:
+            complain("The database server has ended by itself. It is started again.")
+        try:
+            self._database.start()
+        except Trouble as trouble:
+            self._pause = min(max(2 * self._pause, _FIRST_PAUSE), _LONGEST_PAUSE)
+            self._next = time.monotonic() + self._pause
+            complain(f"{trouble}\nIt is tried again in {self._pause:.0f} seconds. Make room, or mend what it says.")
+            return
+        self._pause = 0.0
+        say("The database server is back")
 
 
 def _reason(code: int) -> str:

@@ -2,6 +2,7 @@
 
 import os
 import secrets
+import shutil
 import signal
 import socket
 import subprocess
@@ -107,11 +108,15 @@ class LocalMariaDB:
         return self._process is not None and self._process.poll() is None
 
     def _install(self) -> None:
-        self._data.mkdir(parents=True, exist_ok=True)
+        # Beside, and moved when it is whole: what a killed start has left is begun anew.
+        making = self._folder / "mariadb.new"
+        for left in (making, self._data):
+            shutil.rmtree(left, ignore_errors=True)
+        making.mkdir(parents=True)
         command = [
             self._program("mariadb-install-db"),
             "--no-defaults",
-            f"--datadir={self._data}",
+            f"--datadir={making}",
             f"--tmpdir={self._scratch()}",
             "--auth-root-authentication-method=socket",
             "--skip-test-db",
@@ -122,6 +127,7 @@ class LocalMariaDB:
         done = subprocess.run(command, stdout=subprocess.PIPE, stderr=subprocess.STDOUT, text=True)
         if done.returncode != 0:
             raise Trouble(f"The database’s folder {self._data} could not be made.\n{done.stdout[-2000:]}")
+        making.rename(self._data)
 
     def refuse_if_running(self) -> None:
         """Raise Trouble where a server is already running on the folder."""
@@ -196,5 +202,8 @@ class LocalMariaDB:
 
 def _write_private(file: Path, text: str) -> None:
     file.parent.mkdir(parents=True, exist_ok=True)
-    with os.fdopen(os.open(file, os.O_WRONLY | os.O_CREAT | os.O_TRUNC, 0o600), "w") as opened:
+    # Whole or not at all: an empty password would shut everybody out.
+    writing = file.with_suffix(".writing")
+    with os.fdopen(os.open(writing, os.O_WRONLY | os.O_CREAT | os.O_TRUNC, 0o600), "w") as opened:
         opened.write(text)
+    writing.replace(file)

@@ -13,9 +13,11 @@ from heimat.core.edits.differences import taking_over
 from heimat.core.errors import DomainError, NotFound
 from heimat.service.documents import Documents
 from heimat.service.editing import Editing, Head
+from heimat.service.errors import taken
 from heimat.service.first import append_first
 from heimat.service.transactions import in_transaction
 from heimat.store import systems
+from heimat.store.systems import SystemRow
 
 MOST_ALTERNATIVES = 24
 LONGEST_ALTERNATIVE = 40
@@ -73,9 +75,10 @@ class Alternatives:
 
         def work(connection: Connection) -> str:
             row = self._documents.find(address, connection)
+            systems.hold_system(connection, row.id)
             there = systems.alternatives_of(connection, row.id)
             if plain in {each.name for each in there}:
-                raise DomainError(f"“{plain}” is taken.", "name", "taken")
+                raise taken(plain, "name")
             if len(there) >= MOST_ALTERNATIVES:
                 raise DomainError(f"A system has at most {MOST_ALTERNATIVES} alternatives.", "name", "limit")
             document = begun_from or self._documents.system(row.alternative_id, row.head_number, connection)
@@ -114,7 +117,20 @@ class Alternatives:
                 raise DomainError("That is another system: what is taken over is of the same one.", "other", "other")
             here = self._documents.system(row.alternative_id, base, connection)
             source = self._documents.system(there.alternative_id, there.head_number, connection)
-        return self._editing.edit(address, person_id, base, [taking_over(here, source, ids, there.alternative)], key)
+            start = self._start(row, there, connection)
+        edit = taking_over(here, source, ids, there.alternative, start)
+        return self._editing.edit(address, person_id, base, [edit], key, [other, *sorted(ids)])
+
+    def start(self, address: str, other: str) -> ColorSystem | None:
+        """What two alternatives were when they parted; None where they are of different systems. Raises NotFound."""
+        with self._engine.connect() as connection:
+            row, there = (self._documents.find(each, connection) for each in (address, other))
+            return self._start(row, there, connection) if row.id == there.id else None
+
+    def _start(self, row: SystemRow, there: SystemRow, connection: Connection) -> ColorSystem:
+        # What is no main alternative begins with what the other was then.
+        begun = row if there.alternative == systems.MAIN else there
+        return self._documents.system(begun.alternative_id, 1, connection)
 
     def share(self, address: str, shared: bool) -> str | None:
         """Let whoever has a link look at an alternative, or nobody any more. Returns the key of the link."""

@@ -1,25 +1,29 @@
-"""Data that palettes are drawn with: read before they are kept, and remembered for a while."""
+"""Data that palettes are drawn with: read beside the process that answers, kept, and remembered for a while."""
 
 import hashlib
 import threading
 
 from cachetools import LRUCache
 from sqlalchemy import Connection, Engine
-from sqlalchemy.exc import IntegrityError
 
+from heimat.core.charts.summary import Summary, summary_of
 from heimat.core.charts.table import Table
 from heimat.core.color.naming import NO_LINE
 from heimat.core.errors import DomainError, NotFound
 from heimat.formats.read.table import read_table
 from heimat.service.clock import now
 from heimat.service.documents import Documents
-from heimat.store import datasets
+from heimat.service.transactions import in_transaction
+from heimat.service.workers import Workers
+from heimat.store import datasets, systems
 
 LARGEST_DATA = 10_000_000
 """Bytes."""
 LONGEST_NAME = 120
 MOST_DATASETS = 40
 _REMEMBERED = 8
+_FORM = 1
+"""Of summaries that are kept: one higher whenever a table is read otherwise than before."""
 
 Dataset = datasets.DatasetRow
 """The id and the name of a table."""
@@ -28,62 +32,87 @@ Dataset = datasets.DatasetRow
 class Datasets:
     """The data of one database's systems. What is remembered can be read again by any process."""
 
-    def __init__(self, engine: Engine, documents: Documents) -> None:
+    def __init__(self, engine: Engine, documents: Documents, workers: Workers) -> None:
         self._engine = engine
         self._documents = documents
+        self._lane = workers.reading
         self._tables: LRUCache[int, Table] = LRUCache(_REMEMBERED)
         self._lock = threading.Lock()
 
-    def all(self, slug: str) -> list[tuple[Dataset, Table]]:
-        """The tables of a system, the oldest first. Raises NotFound for no system."""
+    def all(self, slug: str) -> list[tuple[Dataset, Summary]]:
+        """The tables of a system, the oldest first, without their bytes. Raises NotFound for no system."""
         with self._engine.connect() as connection:
             system = self._documents.find(slug, connection).id
-            return [(row, self._table(connection, system, row.id)) for row in datasets.all_datasets(connection, system)]
+            rows = datasets.all_datasets(connection, system)
+            told = datasets.summaries(connection, system, _FORM)
+        return [(row, self._summary(system, row.id, told.get(row.id))) for row in rows]
 
     def table(self, slug: str, dataset: int) -> Table:
         """A table of a system. Raises NotFound."""
         with self._engine.connect() as connection:
-            return self._table(connection, self._documents.find(slug, connection).id, dataset)
+            system = self._documents.find(slug, connection).id
+        return self._table(system, dataset)
 
-    def keep(self, slug: str, content: bytes, name: str, person_id: str) -> Dataset:
+    def keep(self, slug: str, content: bytes, name: str, person_id: str) -> tuple[Dataset, Summary]:
         """Read a table and keep it; the same bytes are kept once. Raises NotFound, and DomainError for no table."""
-        read_table(content)
-        with self._engine.connect() as connection:
+        table, summary = self._lane.run(_read, content)
+        called = " ".join(NO_LINE.sub(" ", name).split())[:LONGEST_NAME] or "data"
+
+        def work(connection: Connection) -> Dataset:
             system = self._documents.find_to_change(slug, connection).id
-        try:
-            with self._engine.begin() as connection:
-                return add(connection, system, content, name, person_id)
-        except IntegrityError:
-            # The same was sent twice at once: the other one is kept.
-            with self._engine.begin() as connection:
-                return add(connection, system, content, name, person_id)
+            return add(connection, system, content, called, summary, person_id)
+
+        row = in_transaction(self._engine, work)
+        with self._lock:
+            self._tables[row.id] = table
+        return row, summary
 
     def remove(self, slug: str, dataset: int) -> None:
         """Keep a table no more. Raises NotFound."""
-        with self._engine.begin() as connection:
+
+        def work(connection: Connection) -> None:
             if not datasets.remove_dataset(connection, self._documents.find_to_change(slug, connection).id, dataset):
                 raise NotFound("These data are not there any more.")
 
-    def _table(self, connection: Connection, system_id: int, dataset: int) -> Table:
-        content = datasets.content_of(connection, system_id, dataset)
+        in_transaction(self._engine, work)
+
+    def _summary(self, system_id: int, dataset: int, told: dict[str, object] | None) -> Summary:
+        if told is not None:
+            return Summary.from_plain(told)
+        summary = summary_of(self._table(system_id, dataset))
+        in_transaction(
+            self._engine, lambda connection: datasets.keep_summary(connection, dataset, _FORM, summary.plain())
+        )
+        return summary
+
+    def _table(self, system_id: int, dataset: int) -> Table:
+        with self._engine.connect() as connection:
+            content = datasets.content_of(connection, system_id, dataset)
         if content is None:
             raise NotFound("These data are not there any more.")
         with self._lock:
             known = self._tables.get(dataset)
         if known is None:
-            known = read_table(content)
+            known, _ = self._lane.run(_read, content)
             with self._lock:
                 self._tables[dataset] = known
         return known
 
 
-def add(connection: Connection, system_id: int, content: bytes, name: str, person_id: str) -> Dataset:
-    """Keep a table that was read. Raises DomainError where a system has too many."""
+def _read(content: bytes) -> tuple[Table, Summary]:
+    table = read_table(content)
+    return table, summary_of(table)
+
+
+def add(connection: Connection, system_id: int, content: bytes, name: str, summary: Summary, person_id: str) -> Dataset:
+    """Add a table that was read. Raises DomainError where a system has too many."""
+    systems.hold_system(connection, system_id)
     digest = hashlib.sha256(content).hexdigest()
     known = datasets.find_digest(connection, system_id, digest)
     if known is not None:
         return known
     if len(datasets.all_datasets(connection, system_id)) >= MOST_DATASETS:
         raise DomainError(f"A system keeps at most {MOST_DATASETS} tables; remove one first.", "data", "limit")
-    called = " ".join(NO_LINE.sub(" ", name).split())[:LONGEST_NAME] or "data"
-    return Dataset(datasets.add_dataset(connection, system_id, called, digest, content, person_id, now()), called)
+    new = datasets.add_dataset(connection, system_id, name, digest, content, person_id, now())
+    datasets.keep_summary(connection, new, _FORM, summary.plain())
+    return Dataset(new, name)

@@ -36,11 +36,11 @@ class EarlierReleases:
 
         Raises DomainError, NotFound, and Conflict where it meets what others did since revision `base`.
         """
-        was = self.document(address, version)
+        was, sent = self.document(address, version), [version, *sorted(ids)]
         with self._engine.connect() as connection:
             row = self._documents.find(address, connection)
             here = self._documents.system(row.alternative_id, base, connection)
-        return self._editing.edit(address, person_id, base, [taking_over(here, was, ids, version)], key)
+        return self._editing.edit(address, person_id, base, [taking_over(here, was, ids, version)], key, sent)
 
     def begin(self, address: str, version: str, name: str, person_id: str) -> str:
         """Make an alternative that begins with what was released. Returns its address.

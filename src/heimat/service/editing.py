@@ -1,5 +1,6 @@
 """Editing: one gesture is one revision. A stale edit is rebased where nothing meets, else refused."""
 
+import hashlib
 import uuid
 from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
@@ -50,11 +51,12 @@ class Whereabouts:
 
 @dataclass(frozen=True)
 class _Request:
-    """Who asks for what, under which key."""
+    """Who asks for what, under which key; `sent` is the digest of what the request said."""
 
     person_id: str
     key: str
     kind: Kind
+    sent: str
 
 
 @dataclass(frozen=True)
@@ -111,53 +113,75 @@ class Editing:
             row = self._documents.find(slug, connection)
             rows = revisions.history(connection, row.alternative_id, last=_HISTORY)
         until = row.head_number
-        return [each for each in rows[::-1] if each.kind != "tidy" and (each.number <= until or not row.released)]
+        return [
+            each
+            for each in rows[::-1]
+            if each.kind not in ("tidy", "pass") and (each.number <= until or not row.released)
+        ]
 
-    def edit(self, slug: str, person_id: str, base: int, edits: Sequence[Edit], request_key: str) -> Head:
+    def edit(
+        self, slug: str, person_id: str, base: int, edits: Sequence[Edit], request_key: str, sent: object = None
+    ) -> Head:
         """Store a gesture made on revision `base`. Asked again with the same key, it finds what it stored.
+
+        `sent` is what the request said, as plain data, where the edits were made of it or completed here: what is sent
+        again is the same, though what would be made of it is not.
 
         Raises DomainError, NotFound, and Conflict where it meets what others did since.
         """
         if not 0 < len(edits) <= MOST_EDITS:
             raise DomainError(f"One gesture holds 1 to {MOST_EDITS} edits.", "edits", "limit")
-        request = _Request(person_id, request_key, "edit")
-        plain = _as_plain(edits)
+        request = _Request(person_id, request_key, "edit", digest_of(_as_plain(edits) if sent is None else sent))
 
         def work(connection: Connection) -> Head:
-            turn = self._hold(connection, slug, request, plain)
+            turn = self._hold(connection, slug, request)
             if isinstance(turn, Head):
                 return turn
             if base > turn.head.number:
                 raise NotFound(f"There is no revision {base}.")
             others = self._others_since(turn, base)
             if others:
-                on_base = apply_all(self._documents.system(turn.alternative_id, base, connection), edits)
-                _refuse_meeting(turn, on_base.writes, on_base.reads, others, on_base.sentence)
+                self._refuse_on_base(turn, base, edits, others)
             applied = apply_all(turn.head.system, edits)
             if others:
                 # What changed nothing where it was made may still take back what others did since.
-                _refuse_meeting(turn, applied.writes, on_base.reads, others, applied.sentence)
+                _refuse_meeting(turn, applied.writes, applied.reads, others, applied.sentence)
             if applied.system is turn.head.system or not applied.writes:
                 return turn.head
             return self._append(turn, None, edits, applied, applied.sentence)
 
         return self._remember(in_transaction(self._engine, work))
 
-    def take_back(self, slug: str, person_id: str, request_key: str, kind: Literal["undo", "redo"]) -> Head:
+    def _refuse_on_base(self, turn: _Turn, base: int, edits: Sequence[Edit], others: list[RevisionRow]) -> None:
+        """Raise Conflict where edits, on what they were made on, meet what others did since."""
+        try:
+            on_base = apply_all(self._documents.system(turn.alternative_id, base, turn.connection), edits)
+        except DomainError:
+            # They go on from what the same person has done since: only on the head they can be judged.
+            return
+        _refuse_meeting(turn, on_base.writes, on_base.reads, others, on_base.sentence)
+
+    def take_back(
+        self, slug: str, person_id: str, request_key: str, kind: Literal["undo", "redo"], *, passing: bool = False
+    ) -> Head:
         """Undo the person's last change, or redo the last undone one, on top of everything that came since.
 
-        Raises NotFound where there is nothing to take back, and Conflict where somebody else has built on it.
+        With `passing` that change is left as it is, and what was before it comes next. Raises NotFound where there is
+        nothing to take back, and Conflict where somebody else has built on it.
         """
-        request = _Request(person_id, request_key, kind)
+        request = _Request(person_id, request_key, "pass" if passing else kind, digest_of(kind))
 
         def work(connection: Connection) -> Head:
-            turn = self._hold(connection, slug, request, None)
+            turn = self._hold(connection, slug, request)
             if isinstance(turn, Head):
                 return turn
             undo, redo = self._memory.tops(connection, turn.alternative_id, person_id)
             target = undo if kind == "undo" else redo
             if target is None:
                 raise NotFound(f"There is nothing of yours to {kind}.")
+            if passing:
+                nothing = Applied(turn.head.system, "", Restore(what="", places=()), frozenset(), frozenset())
+                return self._append(turn, target.id, [], nothing, f"Leave as it is: {_plain(target.sentence)}"[:400])
             restore = self._inverse(turn, target)
             others = self._others_since(turn, target.number)
             sentence = f"{kind.capitalize()}: {restore.sentence(turn.head.system)}"
@@ -195,10 +219,10 @@ class Editing:
 
         Raises NotFound where there is no such revision, and Conflict where somebody else has built on it.
         """
-        request = _Request(person_id, request_key, "edit")
+        request = _Request(person_id, request_key, "edit", digest_of(["bring back", number]))
 
         def work(connection: Connection) -> Head:
-            turn = self._hold(connection, slug, request, None)
+            turn = self._hold(connection, slug, request)
             if isinstance(turn, Head):
                 return turn
             rows = revisions.history(connection, turn.alternative_id, after=max(number, 2) - 1)
@@ -218,9 +242,7 @@ class Editing:
 
         return self._remember(in_transaction(self._engine, work))
 
-    def _hold(
-        self, connection: Connection, slug: str, request: _Request, edits: list[dict[str, Any]] | None
-    ) -> _Turn | Head:
+    def _hold(self, connection: Connection, slug: str, request: _Request) -> _Turn | Head:
         """Hold the head of a system's main alternative; or what this very request has stored before.
 
         Raises DomainError where the key was used for something else.
@@ -230,7 +252,8 @@ class Editing:
         head_id, number = systems.lock_head(connection, alternative_id)
         done = revisions.by_request(connection, alternative_id, request.key)
         if done is not None:
-            same = edits is None or done.edits == edits
+            # Revisions from before this was kept say nothing of what was sent.
+            same = done.sent is None or done.sent == request.sent
             if not same or (done.person_id, done.kind) != (request.person_id, request.kind):
                 raise DomainError("This key was used for another change. Take a new one.", "key", "taken")
             return Head(alternative_id, done.number, self._documents.system(alternative_id, done.number, connection))
@@ -257,13 +280,13 @@ class Editing:
 
     def _append(self, turn: _Turn, undoes: int | None, edits: Sequence[Edit], applied: Applied, sentence: str) -> Head:
         """Append a revision, and one of the system's own where order keys have grown by it. Returns the new head."""
-        made = turn.request.key, turn.request.kind
+        made = turn.request.key, turn.request.kind, turn.request.sent
         head_id = _append_one(turn, turn.head_id, turn.head.number + 1, made, undoes, edits, applied, sentence)
         head = Head(turn.alternative_id, turn.head.number + 1, applied.system)
         if grown(head.system):
             spreading = [SpreadOrder()]
             spread = apply_all(head.system, spreading)
-            own: tuple[str, Kind] = (uuid.uuid4().hex, "tidy")
+            own: tuple[str, Kind, None] = (uuid.uuid4().hex, "tidy", None)
             head_id = _append_one(turn, head_id, head.number + 1, own, None, spreading, spread, spread.sentence)
             head = Head(turn.alternative_id, head.number + 1, spread.system)
         systems.set_head(turn.connection, turn.alternative_id, head_id, card_of(head.system))
@@ -280,7 +303,7 @@ def _append_one(
     turn: _Turn,
     parent_id: int,
     number: int,
-    made: tuple[str, Kind],
+    made: tuple[str, Kind, str | None],
     undoes: int | None,
     edits: Sequence[Edit],
     applied: Applied,
@@ -302,6 +325,7 @@ def _append_one(
             kind=made[1],
             undoes_id=undoes,
             request_key=made[0],
+            sent=made[2],
             sentence=sentence,
             edits=_as_plain(edits),
             inverse=applied.inverse.model_dump(mode="json"),
@@ -310,6 +334,11 @@ def _append_one(
             document=document,
         ),
     )
+
+
+def digest_of(sent: object) -> str:
+    """By what a repeated request is known: a digest of what it says, plain data."""
+    return hashlib.sha256(orjson.dumps(sent, option=orjson.OPT_SORT_KEYS)).hexdigest()
 
 
 def _as_plain(edits: Sequence[Edit]) -> list[dict[str, Any]]:

@@ -2,6 +2,13 @@
 
 from datetime import datetime
 
+from heimat.core.errors import DomainError
+
+
+def taken(name: str, field: str, remedy: str = "Choose another name.") -> DomainError:
+    """What is told where something of this name is there already."""
+    return DomainError(f"“{name}” is taken. {remedy}", field, "taken")
+
 
 class Busy(Exception):
     """Others hold what is needed, for longer than anybody should wait. Nothing is stored."""
@@ -17,7 +24,24 @@ class TooOften(Exception):
 
 
 class TooSlow(Exception):
-    """A piece of work that has taken longer than it may. Nothing is stored."""
+    """A piece of work that has taken longer than it may, by the processor or by the clock. Nothing is stored."""
+
+    def __init__(self, seconds: float, *, clock: bool = False) -> None:
+        super().__init__(f"longer than {seconds:g} seconds")
+        self.seconds = seconds
+        self.clock = clock
+
+
+class TooLarge(Exception):
+    """A piece of work that needs more memory than there is for it. Nothing is stored."""
+
+
+class NotYet(Exception):
+    """Something that is being made and will be there later."""
+
+    def __init__(self, message: str) -> None:
+        super().__init__(message)
+        self.message = message
 
 
 class KeyRefused(Exception):

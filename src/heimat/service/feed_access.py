@@ -11,11 +11,12 @@ from heimat.core.errors import DomainError, NotFound
 from heimat.core.publication.publication import Publication
 from heimat.service.clock import now
 from heimat.service.documents import Documents
+from heimat.service.errors import taken
 from heimat.service.feeds import Feeds, digest_of
 from heimat.service.publishing import made_to_publish
 from heimat.service.transactions import in_transaction
 from heimat.service.workers import Workers
-from heimat.store import feed_keys, previews, releases
+from heimat.store import feed_keys, previews, releases, systems
 from heimat.store.feed_keys import KeyRow
 from heimat.store.previews import PreviewRow
 
@@ -88,9 +89,10 @@ class FeedAccess:
 
         def work(connection: Connection) -> None:
             row = self._documents.find_to_change(slug, connection)
+            systems.hold_system(connection, row.id)
             there = [each for each in feed_keys.keys_of(connection, row.id) if each.revoked_at is None]
             if any(each.name == called for each in there):
-                raise DomainError(f"“{called}” has a key already. Revoke that one first.", "name", "taken")
+                raise taken(called, "name", "Revoke the key of that name first, or choose another.")
             if len(there) >= MOST_KEYS:
                 raise DomainError(f"A feed has at most {MOST_KEYS} keys.", "name", "limit")
             feed_keys.add_key(connection, row.id, called, digest_of(key), person_id, now())
@@ -123,9 +125,10 @@ class FeedAccess:
             latest = releases.latest_release(connection, row.id)
         version = f"{latest.version if latest else '0.0.0'}-{name}.{number}"
         system = self._documents.system(row.alternative_id, number)
-        made = self._workers.run(made_to_publish, system, version, now().date(), False)
+        made = self._workers.making.run(made_to_publish, system, version, now().date())
 
         def work(connection: Connection) -> None:
+            systems.hold_system(connection, row.id)
             there = {each.name for each in previews.previews_of(connection, row.id)}
             if name not in there and len(there) >= MOST_PREVIEWS:
                 raise DomainError(f"At most {MOST_PREVIEWS} previews are out at once.", "name", "limit")

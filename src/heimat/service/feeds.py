@@ -1,7 +1,7 @@
 """Feeds: the files of releases, from memory. A version's file never changes; which version is the latest does.
 
-What came since is told by a few numbers, which change with every release, preview and key, and are asked for once a
-second at most. While the database is away, what is remembered is still served.
+What came since is told by counters that only rise, with every release, preview, key, opening and closing; they are
+asked for once a second at most. While the database is away, what is remembered is still served.
 """
 
 import hashlib
@@ -11,18 +11,18 @@ import time
 from dataclasses import dataclass
 
 from cachetools import LRUCache
-from sqlalchemy import Engine
+from sqlalchemy import Connection, Engine
 from sqlalchemy.exc import DBAPIError
 from sqlalchemy.exc import TimeoutError as PoolTimeout
 
 from heimat.core.errors import NotFound
 from heimat.formats.packing import PackedFile, packed
-from heimat.formats.write import feed_page
+from heimat.formats.write import feed_page, guide_pdf
 from heimat.formats.write.feed_page import FeedRelease
 from heimat.service.clock import now
-from heimat.service.errors import KeyRefused
+from heimat.service.errors import KeyRefused, NotYet
 from heimat.service.key_uses import KeyUses
-from heimat.store import feed_keys, previews, releases, systems
+from heimat.store import counters, feed_keys, previews, releases, systems, unprinted
 from heimat.store.files import FileRow
 
 LATEST = "latest"
@@ -33,6 +33,8 @@ MOST_BYTES = 64_000_000
 MOST_PREVIEW_BYTES = 16_000_000
 COUNT_SECONDS = 1.0
 """How long another process's release may stay unseen."""
+BOUND_SECONDS = 5.0
+"""How long anything is remembered of who may fetch what, whatever the counters say, while the database answers."""
 AWAY_SECONDS = 5.0
 """How long nothing is asked of a database that did not answer; what is remembered is answered with."""
 _ENTRY_BYTES = 600
@@ -69,12 +71,19 @@ class Served:
 
 
 @dataclass(frozen=True)
-class _Access:
-    """A system's id, whether its feed asks for a key, and by the digest of each key its id; revoked ones have none."""
+class _Known:
+    """What is known of a system's feed, read at once.
+
+    Its id, whether it asks for a key, and by the digest of each key its id (revoked ones have none); its versions, the
+    highest first; those whose guide is still being set as PDF; the names of the files of every preview.
+    """
 
     system_id: int
     keyed: bool
     keys: dict[str, int | None]
+    versions: tuple[str, ...]
+    unprinted: frozenset[str]
+    previews: dict[str, frozenset[str]]
 
 
 class Feeds:
@@ -84,9 +93,13 @@ class Feeds:
         self._engine = engine
         self._files: LRUCache[Key, PackedFile] = LRUCache(MOST_BYTES, getsizeof=_size)
         self._tried: LRUCache[Key, PackedFile] = LRUCache(MOST_PREVIEW_BYTES, getsizeof=_size)
-        self._latest: LRUCache[tuple[str, str], str] = LRUCache(_REMEMBERED_SYSTEMS)
-        self._access: LRUCache[str, _Access] = LRUCache(_REMEMBERED_SYSTEMS)
-        self._counted: tuple[int, ...] = ()
+        self._known: LRUCache[str, _Known] = LRUCache(_REMEMBERED_SYSTEMS)
+        self._names: LRUCache[tuple[str, str], frozenset[str]] = LRUCache(_REMEMBERED_SYSTEMS)
+        self._slugs: frozenset[str] | None = None
+        self._counted: int | None = None
+        self._forgotten = 0
+        """How often what is known was forgotten: what was asked before is not remembered after."""
+        self._forgot_at = 0.0
         self._made = 0
         self._good_until = 0.0
         self._lock = threading.Lock()
@@ -94,39 +107,46 @@ class Feeds:
         self._uses = KeyUses(engine)
 
     def remembered(self, slug: str, version: str, name: str, key: str | None) -> Served | None:
-        """A file that can be answered with at once, without asking anything. Raises KeyRefused."""
+        """A file that can be answered with at once, without asking anything. Raises NotFound, NotYet and KeyRefused.
+
+        What is known not to be there costs as little as what is.
+        """
         with self._lock:
             # While somebody asks what came since, the others go on with what is known.
             if time.monotonic() >= self._good_until and not self._counting.locked():
                 return None
-            access = self._access.get(slug)
-            newest = self._latest.get((slug, version)) if moves(version) else version
-            if version.startswith(PREVIEW):
-                file = self._tried.get((slug, version, name))
-            else:
-                file = self._files.get((slug, newest, name)) if newest else None
-        if access is None or file is None:
-            return None
-        return self._served(access, file, key, version, newest or version)
+            known = self._known.get(slug)
+            if known is None:
+                if self._slugs is None or slug in self._slugs:
+                    return None
+                raise _no_system(slug)
+            _permitted(known, key)
+            found = _version_at(known, slug, version)
+            files: LRUCache[Key, PackedFile] = self._tried if version.startswith(PREVIEW) else self._files
+            file = files.get((slug, found, name))
+            if file is None:
+                names = _previewed(known, version) or self._names.get((slug, found))
+                if names is not None:
+                    _refuse_absent(known, slug, found, name, names)
+                return None
+        return self._served(known, file, key, version, found)
 
     def find(self, slug: str, version: str, name: str, key: str | None) -> Served:
-        """A file of the feed. Raises NotFound and KeyRefused."""
+        """A file of the feed. Raises NotFound, NotYet and KeyRefused."""
         self._count()
-        access = self._access_of(slug)
-        _permitted(access, key)
-        if not moves(version):
-            return self._served(access, self._find(slug, version, name), key, version, version)
+        known = self._known_of(slug)
+        _permitted(known, key)
+        found = _version_at(known, slug, version)
         if version.startswith(PREVIEW):
-            return self._served(access, self._find_tried(access, slug, version, name), key, version, version)
-        with self._lock:
-            newest = self._latest.get((slug, version))
-        newest = newest or self._ask_latest(slug, version)
-        return self._served(access, self._find(slug, newest, name), key, version, newest)
+            file = self._find_tried(known, slug, version, name)
+        else:
+            file = self._find(known, slug, found, name)
+        return self._served(known, file, key, version, found)
 
     def key_id(self, slug: str, key: str) -> int:
         """The id of a key, whether or not its feed asks for one. Raises NotFound and KeyRefused."""
         self._count()
-        known = self._access_of(slug).keys.get(digest_of(key))
+        known = self._known_of(slug).keys.get(digest_of(key))
         if known is None:
             raise KeyRefused("This key opens nothing here.")
         return known
@@ -141,19 +161,19 @@ class Feeds:
         `path` is the feed's, with the key where it stands there. Raises NotFound and KeyRefused.
         """
         self._count()
-        access = self._access_of(slug)
-        _permitted(access, key)
+        known = self._known_of(slug)
+        _permitted(known, key)
         with self._engine.connect() as connection:
             row = systems.find_system(connection, slug)
             if row is None:
-                raise NotFound(f"There is no system “{slug}”.")
+                raise _no_system(slug)
             rows = releases.all_releases(connection, row.id)
             names = releases.file_names(connection, row.id)
         told = [
             FeedRelease(each.version, f"{each.at:%Y-%m-%d}", each.notes, tuple(sorted(names.get(each.id, ()))))
             for each in rows
         ]
-        return feed_page.write(row.name, f"{origin}{path}", told, keyed=access.keyed), access.keyed
+        return feed_page.write(row.name, f"{origin}{path}", told, keyed=known.keyed), known.keyed
 
     def published(self) -> None:
         """Something has just been published, opened or closed here: the next who asks looks."""
@@ -163,93 +183,90 @@ class Feeds:
             self._forget()
 
     def _forget(self) -> None:
-        self._latest.clear()
-        self._access.clear()
+        self._known.clear()
+        self._names.clear()
         self._tried.clear()
+        self._slugs = None
+        self._forgotten += 1
+        self._forgot_at = time.monotonic()
 
-    def _served(self, access: _Access, file: PackedFile, key: str | None, version: str, got: str) -> Served:
+    def _served(self, known: _Known, file: PackedFile, key: str | None, version: str, got: str) -> Served:
         """A file for who may have it; that a key was used for a version is noted. Raises KeyRefused."""
-        used = _permitted(access, key)
+        used = _permitted(known, key)
         if used is not None:
             self._uses.note(used, now(), got)
-        return Served(file, not moves(version), access.keyed)
+        return Served(file, not moves(version), known.keyed)
 
-    def _access_of(self, slug: str) -> _Access:
+    def _known_of(self, slug: str) -> _Known:
+        """What is known of a feed. Raises NotFound."""
         with self._lock:
-            known, counted = self._access.get(slug), self._counted
+            known, forgotten, slugs = self._known.get(slug), self._forgotten, self._slugs
         if known is not None:
             return known
         with self._engine.connect() as connection:
-            row = systems.find_system(connection, slug)
-            if row is None or row.slug != slug:
-                raise NotFound(f"There is no system “{slug}”.")
-            keys = feed_keys.keys_of(connection, row.id)
-            found = _Access(
-                row.id,
-                feed_keys.is_keyed(connection, row.id),
-                {key.digest: None if key.revoked_at else key.id for key in keys},
-            )
+            if slugs is None:
+                slugs = systems.all_slugs(connection)
+            found = _read_known(connection, slug) if slug in slugs else None
         with self._lock:
-            if counted == self._counted:
-                self._access[slug] = found
+            # What has happened while this was read may not be in it.
+            if forgotten == self._forgotten:
+                self._slugs = slugs
+                if found is not None:
+                    self._known[slug] = found
+        if found is None:
+            raise _no_system(slug)
         return found
 
-    def _find(self, slug: str, version: str, name: str) -> PackedFile:
+    def _find(self, known: _Known, slug: str, version: str, name: str) -> PackedFile:
         with self._lock:
-            known = self._files.get((slug, version, name))
-        if known is not None:
-            return known
+            file, names, forgotten = (
+                self._files.get((slug, version, name)),
+                self._names.get((slug, version)),
+                self._forgotten,
+            )
+        if file is not None:
+            return file
         number = version_of(version)
-        if number is None:
-            raise NotFound(f"“{version}” is no version. Use one like 1.0.0, a range like 1 or 1.0, or {LATEST}.")
+        assert number is not None
         with self._engine.connect() as connection:
-            row = systems.find_system(connection, slug)
-            found = releases.find_file(connection, row.id, number, name) if row else None
+            if names is None:
+                names = releases.file_names_of(connection, known.system_id, number)
+            found = releases.find_file(connection, known.system_id, number, name) if name in names else None
+        with self._lock:
+            if forgotten == self._forgotten:
+                self._names[slug, version] = names
+        _refuse_absent(known, slug, version, name, names)
         if found is None:
-            raise NotFound(f"There is no file {name} in version {version} of “{slug}”.")
+            raise _no_file(slug, version, name)
         file = _packed(found)
         if _size(file) <= MOST_BYTES:
             with self._lock:
                 self._files[slug, version, name] = file
         return file
 
-    def _find_tried(self, access: _Access, slug: str, version: str, name: str) -> PackedFile:
+    def _find_tried(self, known: _Known, slug: str, version: str, name: str) -> PackedFile:
+        _refuse_absent(known, slug, version, name, _previewed(known, version) or frozenset())
         with self._lock:
-            known, counted = self._tried.get((slug, version, name)), self._counted
-        if known is not None:
-            return known
+            file, forgotten = self._tried.get((slug, version, name)), self._forgotten
+        if file is not None:
+            return file
         with self._engine.connect() as connection:
-            found = previews.find_preview_file(connection, access.system_id, version.removeprefix(PREVIEW), name)
+            found = previews.find_preview_file(connection, known.system_id, version.removeprefix(PREVIEW), name)
         if found is None:
-            raise NotFound(f"There is no file {name} in {version} of “{slug}”.")
+            raise _no_file(slug, version, name)
         file = _packed(found)
         with self._lock:
-            if counted == self._counted and _size(file) <= MOST_PREVIEW_BYTES:
+            if forgotten == self._forgotten and _size(file) <= MOST_PREVIEW_BYTES:
                 self._tried[slug, version, name] = file
         return file
 
-    def _ask_latest(self, slug: str, version: str) -> str:
-        with self._lock:
-            counted = self._counted
-        with self._engine.connect() as connection:
-            row = systems.find_system(connection, slug)
-            within = () if version == LATEST else tuple(map(int, version.split(".")))
-            latest = releases.latest_release(connection, row.id, within) if row else None
-        if latest is None:
-            what = "Nothing" if version == LATEST else f"No version {version}"
-            raise NotFound(f"{what} is published yet of “{slug}”.")
-        with self._lock:
-            # A release that was counted meanwhile may be newer than what was read.
-            if counted == self._counted:
-                self._latest[slug, version] = latest.version
-        return latest.version
-
     def _count(self) -> None:
-        """Forget what may have become otherwise, where anything was published or closed since somebody last looked.
+        """Forget what may have become otherwise, where anything was counted since somebody last looked, and in any
+        case after a few seconds.
 
         One asks at a time; the others go on with what is known, so that a database that hangs holds nobody else.
         """
-        if not self._counting.acquire(blocking=not self._counted):
+        if not self._counting.acquire(blocking=self._counted is None):
             return
         try:
             with self._lock:
@@ -258,33 +275,95 @@ class Feeds:
                     return
             try:
                 with self._engine.connect() as connection:
-                    counted = feed_keys.state(connection)
+                    counted: int | None = counters.total(connection)
             except (DBAPIError, PoolTimeout):
-                if not self._counted:
+                if self._counted is None:
                     raise
                 # It took long to say nothing: nobody waits for it again so soon.
-                counted, begun = self._counted, time.monotonic() + AWAY_SECONDS - COUNT_SECONDS
+                begun = time.monotonic() + AWAY_SECONDS - COUNT_SECONDS
+                counted = None
             with self._lock:
-                if counted != self._counted:
-                    self._forget()
-                self._counted = counted
+                if counted is not None:
+                    if counted != self._counted or begun - self._forgot_at >= BOUND_SECONDS:
+                        self._forget()
+                    self._counted = counted
                 # What was published here while this was asked may not be in the answer.
                 self._good_until = begun + COUNT_SECONDS if made == self._made else 0.0
         finally:
             self._counting.release()
 
 
-def _permitted(access: _Access, key: str | None) -> int | None:
+def _read_known(connection: Connection, slug: str) -> _Known | None:
+    row = systems.find_system(connection, slug)
+    if row is None or row.slug != slug:
+        return None
+    keys = feed_keys.keys_of(connection, row.id)
+    return _Known(
+        row.id,
+        feed_keys.is_keyed(connection, row.id),
+        {key.digest: None if key.revoked_at else key.id for key in keys},
+        tuple(".".join(map(str, each)) for each in releases.versions_of(connection, row.id)),
+        frozenset(".".join(map(str, each)) for each in unprinted.versions_of(connection, row.id)),
+        previews.preview_names(connection, row.id),
+    )
+
+
+def _version_at(known: _Known, slug: str, version: str) -> str:
+    """The version or preview that an address leads to. Raises NotFound."""
+    if version.startswith(PREVIEW):
+        if version.removeprefix(PREVIEW) not in known.previews:
+            raise NotFound(f"There is no {version} of “{slug}”.")
+        return version
+    if version == LATEST:
+        if not known.versions:
+            raise NotFound(f"Nothing is published yet of “{slug}”.")
+        return known.versions[0]
+    if _RANGE.fullmatch(version):
+        found = next((each for each in known.versions if each.startswith(f"{version}.")), None)
+        if found is None:
+            raise NotFound(f"No version {version} is published yet of “{slug}”.")
+        return found
+    if version_of(version) is None:
+        raise NotFound(f"“{version}” is no version. Use one like 1.0.0, a range like 1 or 1.0, or {LATEST}.")
+    if version not in known.versions:
+        raise NotFound(f"There is no version {version} of “{slug}”.")
+    return version
+
+
+def _previewed(known: _Known, version: str) -> frozenset[str] | None:
+    """The names of a preview's files; None for what is no preview."""
+    return known.previews.get(version.removeprefix(PREVIEW)) if version.startswith(PREVIEW) else None
+
+
+def _refuse_absent(known: _Known, slug: str, version: str, name: str, names: frozenset[str]) -> None:
+    """Raise NotFound for what is none of a release's files, and NotYet for its guide that is still being set."""
+    if name in names:
+        return
+    if name == guide_pdf.FILE and version in known.unprinted:
+        raise NotYet(f"The guide of {version} is being set as PDF. It will be here for good.")
+    raise _no_file(slug, version, name)
+
+
+def _no_file(slug: str, version: str, name: str) -> NotFound:
+    what = version if version.startswith(PREVIEW) else f"version {version}"
+    return NotFound(f"There is no file {name} in {what} of “{slug}”.")
+
+
+def _no_system(slug: str) -> NotFound:
+    return NotFound(f"There is no system “{slug}”.")
+
+
+def _permitted(known: _Known, key: str | None) -> int | None:
     """The id of the key that was given, None for none that is known. Raises KeyRefused where one is needed."""
     if key is None:
-        if access.keyed:
+        if known.keyed:
             raise KeyRefused("This feed asks for a key, in the header Authorization: Bearer or in the path, /key/….")
         return None
     digest = digest_of(key)
-    known = access.keys.get(digest)
-    if known is None and access.keyed:
-        raise KeyRefused("This key was revoked." if digest in access.keys else "This key opens nothing here.")
-    return known
+    found = known.keys.get(digest)
+    if found is None and known.keyed:
+        raise KeyRefused("This key was revoked." if digest in known.keys else "This key opens nothing here.")
+    return found
 
 
 def digest_of(key: str) -> str:

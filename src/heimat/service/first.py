@@ -26,6 +26,7 @@ def append_first(
             kind="open",
             undoes_id=None,
             request_key=uuid.uuid4().hex,
+            sent=None,
             sentence=sentence,
             edits=[],
             inverse={},

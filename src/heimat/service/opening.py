@@ -21,6 +21,7 @@ from heimat.service.clock import now
 from heimat.service.documents import Documents
 from heimat.service.errors import Unreadable
 from heimat.service.first import append_first
+from heimat.service.transactions import in_transaction
 from heimat.service.workers import Workers
 from heimat.store import releases, systems
 from heimat.store.systems import ListedRow, SystemRow
@@ -89,20 +90,18 @@ class Opening:
         if refused and not any(line.color for line in lines):
             raise DomainError(refused, "colors", "unreadable")
         document = start_system(name, [(line.name, on_white(line.color)) for line in lines if line.color])
-        with self._engine.begin() as connection:
-            slug = add_document(connection, document, person_id)
+        slug = in_transaction(self._engine, lambda connection: add_document(connection, document, person_id))
         return self.find(slug), [line.text for line in lines if line.problem]
 
     def read_files(self, files: Mapping[str, bytes], name: str) -> Imported:
         """A system as it would be out of files, by name. Raises DomainError (fields `name` and `files`)."""
-        imported: Imported = self._workers.run(imported_from, files, name)
+        imported: Imported = self._workers.reading.run(imported_from, files, name)
         return imported
 
     def import_files(self, files: Mapping[str, bytes], name: str, person_id: str) -> SystemRow:
         """Make a system out of files. Raises DomainError (fields `name` and `files`); nothing is made then."""
         document = self.read_files(files, name).system
-        with self._engine.begin() as connection:
-            slug = add_document(connection, document, person_id)
+        slug = in_transaction(self._engine, lambda connection: add_document(connection, document, person_id))
         return self.find(slug)
 
 

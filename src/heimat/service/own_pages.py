@@ -1,10 +1,11 @@
 """Pages of teams' own, which are drawn with their tokens. They are shown and never run."""
 
-from sqlalchemy import Engine
+from sqlalchemy import Connection, Engine
 
 from heimat.core.errors import DomainError, NotFound
 from heimat.service.clock import now
 from heimat.service.documents import Documents
+from heimat.service.transactions import in_transaction
 from heimat.store import own_page
 
 LARGEST_PAGE = 5_000_000
@@ -35,11 +36,17 @@ class OwnPages:
             raise DomainError("This is no text: give the page as HTML in UTF-8.", "page", "unreadable") from error
         if "<" not in markup:
             raise DomainError("There is no element in it: give a page, or a part of one, as HTML.", "page", "empty")
-        with self._engine.begin() as connection:
+
+        def work(connection: Connection) -> None:
             row = self._documents.find_to_change(slug, connection)
             own_page.keep_page(connection, row.id, markup, person_id, now())
 
+        in_transaction(self._engine, work)
+
     def remove(self, slug: str) -> None:
         """Keep no page any more. Raises NotFound."""
-        with self._engine.begin() as connection:
+
+        def work(connection: Connection) -> None:
             own_page.remove_page(connection, self._documents.find_to_change(slug, connection).id)
+
+        in_transaction(self._engine, work)

@@ -9,8 +9,7 @@ from pathlib import Path
 from typing import Any, TypeVar
 
 from cachetools import LRUCache
-from sqlalchemy import Engine
-from sqlalchemy.exc import IntegrityError
+from sqlalchemy import Connection, Engine
 
 from heimat.core.color.naming import NO_LINE
 from heimat.core.errors import DomainError, NotFound
@@ -19,6 +18,7 @@ from heimat.core.pictures.kept import decode_into, load
 from heimat.core.pictures.main_colors import MainColors, Wanted, main_colors
 from heimat.service.clock import now
 from heimat.service.pixel_files import PixelFiles
+from heimat.service.transactions import in_transaction
 from heimat.service.workers import Workers
 from heimat.store import pictures, systems
 from heimat.store.pictures import NewPicture, PictureRow
@@ -70,8 +70,7 @@ class Pictures:
             count = len(pictures.all_pictures(connection, system_id))
         if known is not None:
             return known
-        if count >= MOST_PICTURES:
-            raise DomainError(f"A system keeps at most {MOST_PICTURES} pictures; remove one first.", "picture", "limit")
+        _refuse_more(count)
         called = " ".join(NO_LINE.sub(" ", name).split())[:LONGEST_NAME] or "picture"
         return NewlyRead(system_id, called, digest, content, *self._decode(content, called[:60], digest))
 
@@ -88,17 +87,17 @@ class Pictures:
             at=now(),
             content=read.content,
         )
-        try:
-            with self._engine.begin() as connection:
-                picture_id = pictures.add_picture(connection, new)
-        except IntegrityError:
-            # Somebody has sent the same bytes at the same moment.
-            with self._engine.connect() as connection:
-                known = pictures.find_digest(connection, read.system_id, read.digest)
+
+        def work(connection: Connection) -> PictureRow | int:
+            systems.hold_system(connection, read.system_id)
+            # Somebody may have sent the same bytes at the same moment.
+            known = pictures.find_digest(connection, read.system_id, read.digest)
             if known is None:
-                raise
-            return known
-        return self.find(slug, picture_id)
+                _refuse_more(len(pictures.all_pictures(connection, read.system_id)))
+            return known or pictures.add_picture(connection, new)
+
+        kept = in_transaction(self._engine, work)
+        return self.find(slug, kept) if isinstance(kept, int) else kept
 
     def find(self, slug: str, picture_id: int) -> PictureRow:
         """A picture of a system. Raises NotFound, also for a picture of another system."""
@@ -126,10 +125,10 @@ class Pictures:
         """
         row = self.find(slug, picture_id)
         try:
-            return self._workers.run(work, str(self._folder(row)), *given)
+            return self._workers.reading.run(work, str(self._folder(row)), *given)
         except FileNotFoundError:
             # It has just been forgotten for others.
-            return self._workers.run(work, str(self._folder(row)), *given)
+            return self._workers.reading.run(work, str(self._folder(row)), *given)
 
     def pixels(self, slug: str, picture_id: int) -> Pixels:
         """The pixels of a picture of a system, to be looked at in a few places. Raises NotFound."""
@@ -167,7 +166,7 @@ class Pictures:
     def _decode(self, content: bytes, name: str, digest: str) -> tuple[int, int, str]:
         folder = self._files.new()
         try:
-            size = self._workers.run(decode_into, content, name, str(folder))
+            size = self._workers.reading.run(decode_into, content, name, str(folder))
         except BaseException:
             shutil.rmtree(folder, ignore_errors=True)
             raise
@@ -181,6 +180,11 @@ class Pictures:
         if row is None:
             raise NotFound(f"There is no system at “{slug}”.")
         return row.id
+
+
+def _refuse_more(count: int) -> None:
+    if count >= MOST_PICTURES:
+        raise DomainError(f"A system keeps at most {MOST_PICTURES} pictures; remove one first.", "picture", "limit")
 
 
 def _main_colors(folder: str, wanted: Wanted) -> MainColors:

@@ -1,6 +1,7 @@
 """Publishing: what would change, the release itself, and the files of the feed."""
 
 import hashlib
+import threading
 from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import date
@@ -18,22 +19,25 @@ from heimat.core.publication.outputs import gap_words, names_lost
 from heimat.core.publication.publication import Publication, PublishedTheme, publication
 from heimat.core.publication.telling import drafted_notes, markdown
 from heimat.core.resolve.resolved import resolve
-from heimat.formats import ARCHIVE, MANIFEST, NO_TEXT, write_all
+from heimat.formats import ARCHIVE, NO_TEXT, write_all
 from heimat.formats.check import Check, check
-from heimat.formats.packing import packed
+from heimat.formats.packing import PackedFile, packed
+from heimat.service.claims import Claim, held
 from heimat.service.clock import now
 from heimat.service.documents import Documents
 from heimat.service.feeds import Feeds, version_of
 from heimat.service.transactions import in_transaction
 from heimat.service.workers import Workers
-from heimat.store import feed_keys, releases, revisions, systems
+from heimat.store import feed_keys, releases, revisions, systems, unprinted
 from heimat.store.files import FileRow
 from heimat.store.releases import NewRelease, ReleaseRow
 from heimat.store.systems import SystemRow
 
+Release = ReleaseRow
+"""A release without its files."""
 LONGEST_NOTES = 4000
-SECONDS = 120.0
-"""How long the files of a release may take: the guide of 2,000 tokens is set on hundreds of pages."""
+SECONDS = 60.0
+"""Of processor time: how long the files of a release may take."""
 
 
 @dataclass(frozen=True)
@@ -70,7 +74,7 @@ class Publishing:
     def __init__(
         self, engine: Engine, documents: Documents, workers: Workers, feeds: Feeds, *, printed: bool = True
     ) -> None:
-        """Publishing to a database; `printed` is whether releases hold the guide as PDF."""
+        """Publishing to a database; `printed` is whether releases get their guide as PDF, once they are out."""
         self._printed = printed
         self._engine = engine
         self._documents = documents
@@ -81,6 +85,11 @@ class Publishing:
         """The releases, highest version first."""
         with self._engine.connect() as connection:
             return releases.all_releases(connection, system_id)
+
+    def being_printed(self, system_id: int) -> set[str]:
+        """The versions whose guide is still being set as PDF."""
+        with self._engine.connect() as connection:
+            return {".".join(map(str, each)) for each in unprinted.versions_of(connection, system_id)}
 
     def file_names(self, system_id: int) -> dict[int, list[str]]:
         """The names of the files of every release, by its id."""
@@ -95,15 +104,17 @@ class Publishing:
         before = self._documents.publication(latest.id) if latest else None
         system = self._documents.system(row.alternative_id, row.head_number)
         using = [(key.name, tuple(key.report["names"])) for key in keys if key.report and key.revoked_at is None]
-        return self._workers.run(_drafted, system, before, latest.version if latest else None, now().date(), using)
+        return self._workers.making.run(
+            _drafted, system, before, latest.version if latest else None, now().date(), using
+        )
 
     def archive(self, row: SystemRow) -> bytes:
-        """The archive of all files, as it would be published now, but for the guide as PDF."""
+        """The archive of all files, as it would be published now."""
         with self._engine.connect() as connection:
             latest = releases.latest_release(connection, row.id)
         before = self._documents.publication(latest.id) if latest else None
         system = self._documents.system(row.alternative_id, row.head_number)
-        packed_files: bytes = self._workers.run(_archived, system, before, latest.version if latest else None)
+        packed_files: bytes = self._workers.making.run(_archived, system, before, latest.version if latest else None)
         return packed_files
 
     def between(self, row: SystemRow, before: str, after: str | None) -> Comparison:
@@ -112,7 +123,7 @@ class Publishing:
         if after is not None:
             return compared(was, self._released(row, after), after)
         system = self._documents.system(row.alternative_id, row.head_number)
-        return self._workers.run(_compared_with, was, system)
+        return self._workers.making.run(_compared_with, was, system)
 
     def check(self, row: SystemRow, text: str, version: str | None) -> tuple[str, Check]:
         """What a text uses that is none of a release, the latest without a version. Raises NotFound and DomainError."""
@@ -121,7 +132,7 @@ class Publishing:
         wanted = version or (latest.version if latest else None)
         if wanted is None:
             raise NotFound("Nothing is published yet to check against.")
-        return wanted, self._workers.run(check, text, self._released(row, wanted))
+        return wanted, self._workers.reading.run(check, text, self._released(row, wanted))
 
     def _released(self, row: SystemRow, version: str) -> Publication:
         with self._engine.connect() as connection:
@@ -130,53 +141,87 @@ class Publishing:
                 raise NotFound(f"There is no release {version}.")
             return self._documents.publication(found.id, connection)
 
-    def publish(self, slug: str, number: int, version: str, notes: str, person_id: str) -> tuple[ReleaseRow, bool]:
+    def publish(
+        self,
+        slug: str,
+        number: int,
+        version: str,
+        notes: str,
+        person_id: str,
+        left: threading.Event | None = None,
+    ) -> tuple[ReleaseRow, bool]:
         """Publish a revision as a version. Returns the release, and whether it is a new one.
 
-        What is published already as the latest release is not published twice. Raises DomainError (fields `version`
-        and `notes`) and NotFound.
+        What is published already as the latest release is not published twice. Where somebody else writes this version
+        right now, that is told before any file is made. Once `left` is set nobody waits any more: writing ends, and
+        nothing is stored. Raises DomainError (fields `version` and `notes`), NotFound and Busy.
         """
         wanted = _parse_version(version)
         if len(notes) > LONGEST_NOTES:
             raise DomainError(f"Notes have at most {LONGEST_NOTES} characters.", "notes", "too_long")
         with self._engine.connect() as connection:
             row = self._documents.find_to_change(slug, connection)
-        system_id, alternative_id = row.id, row.alternative_id
-        system = self._documents.system(alternative_id, number)
-        made = self._workers.run(made_to_publish, system, version, now().date(), self._printed, seconds=SECONDS)
+        with held(self._engine, f"version {row.id} {version}", person_id) as claim:
+            if claim.other is not None:
+                words = f"{claim.other or 'Somebody'} is publishing {version} right now. Look again in a moment."
+                raise DomainError(words, "version", "taken")
+            new = _New(row.id, row.alternative_id, number, wanted, notes.strip(), person_id)
+            found = self._publish(new, claim, left)
+        self._feeds.published()
+        return found
+
+    def _publish(self, new: "_New", claim: Claim, left: threading.Event | None) -> tuple[ReleaseRow, bool]:
+        system = self._documents.system(new.alternative_id, new.number)
+        version = ".".join(map(str, new.version))
+        lane = self._workers.making
+        future = lane.begin(made_to_publish, system, version, now().date(), seconds=SECONDS)
+        claim.wait(future, left)
+        made: Made = lane.result(future, SECONDS)
 
         def work(connection: Connection) -> tuple[ReleaseRow, bool]:
-            systems.lock_head(connection, alternative_id)
-            latest = releases.latest_release(connection, system_id)
+            systems.lock_head(connection, new.alternative_id)
+            latest = releases.latest_release(connection, new.system_id)
             if latest is not None and same(self._documents.publication(latest.id, connection), made.content):
                 return latest, False
-            if latest is not None and wanted <= _parse_version(latest.version):
+            if latest is not None and new.version <= _parse_version(latest.version):
                 raise DomainError(f"{latest.version} is out already; the next one is higher.", "version", "taken")
             before = self._documents.publication(latest.id, connection) if latest else None
             if stops := _stops(system, before, made.content, made.open):
                 raise DomainError(f"{stops[0]} That refuses a release by the team’s own rules.", "rules", "refused")
-            releases.add_release(
+            release_id = releases.add_release(
                 connection,
                 NewRelease(
-                    system_id=system_id,
-                    alternative_id=alternative_id,
-                    revision_id=revisions.id_of(connection, alternative_id, number),
-                    version=wanted,
-                    notes=notes.strip(),
-                    person_id=person_id,
+                    system_id=new.system_id,
+                    alternative_id=new.alternative_id,
+                    revision_id=revisions.id_of(connection, new.alternative_id, new.number),
+                    version=new.version,
+                    notes=new.notes,
+                    person_id=new.person_id,
                     at=now(),
                     digest=made.digest,
                     publication=made.content.plain(),
                     files=made.files,
                 ),
             )
-            out = releases.latest_release(connection, system_id)
+            if self._printed:
+                unprinted.owe(connection, release_id)
+            out = releases.latest_release(connection, new.system_id)
             assert out is not None
             return out, True
 
-        found = in_transaction(self._engine, work)
-        self._feeds.published()
-        return found
+        return in_transaction(self._engine, work)
+
+
+@dataclass(frozen=True)
+class _New:
+    """What is to be published: of which alternative and revision, as what, by whom."""
+
+    system_id: int
+    alternative_id: int
+    number: int
+    version: tuple[int, int, int]
+    notes: str
+    person_id: str
 
 
 @dataclass(frozen=True)
@@ -189,16 +234,18 @@ class Made:
     open: int
 
 
-def made_to_publish(system: ColorSystem, version: str, today: date, printed: bool = True) -> Made:
+def made_to_publish(system: ColorSystem, version: str, today: date) -> Made:
     """What a document comes to as a version, with its files written and packed."""
     resolved = resolve(system)
     content = publication(resolved)
     digest = hashlib.sha256(orjson.dumps(content.plain())).hexdigest()
-    written = (
-        packed(file.name, file.media_type, file.content) for file in write_all(content, version, printed=printed)
-    )
-    files = [FileRow(each.name, each.media_type, each.digest, each.content, each.gzip, each.brotli) for each in written]
+    files = [as_file(packed(file.name, file.media_type, file.content)) for file in write_all(content, version)]
     return Made(content, digest, files, count_open(resolved, today))
+
+
+def as_file(file: PackedFile) -> FileRow:
+    """A packed file as it is kept."""
+    return FileRow(file.name, file.media_type, file.digest, file.content, file.gzip, file.brotli)
 
 
 def _drafted(
@@ -212,8 +259,7 @@ def _drafted(
     content = publication(resolved)
     proposed = _proposed(system, before, content, latest)
     written = write_all(content, proposed.version)
-    # The manifest tells of the guide as PDF too, which is made when it is published.
-    texts = {file.name for file in written if file.media_type not in NO_TEXT and file.name != MANIFEST}
+    texts = {file.name for file in written if file.media_type not in NO_TEXT}
     files = [(file.name, file.content.decode() if file.name in texts else "") for file in written]
     left = count_open(resolved, today)
     differs = compared(before, content, proposed.version)

@@ -96,4 +96,4 @@ class Resting:
                 raise DomainError("A system cannot rest on itself.", "address", "loop")
             here = self._documents.system(row.alternative_id, base, connection)
         edit = taking(here, self.release(address, version), hues).edit
-        return self._editing.edit(slug, person_id, base, [edit], key)
+        return self._editing.edit(slug, person_id, base, [edit], key, [address, version, *hues])

@@ -2,12 +2,13 @@
 
 from dataclasses import dataclass
 
-from sqlalchemy import Engine
+from sqlalchemy import Connection, Engine
 
 from heimat.core.color.naming import NO_LINE
 from heimat.core.errors import DomainError, NotFound
 from heimat.service.clock import now
 from heimat.service.documents import Documents
+from heimat.service.transactions import in_transaction
 from heimat.store import typeface
 
 LARGEST_TYPEFACE = 2_000_000
@@ -46,14 +47,20 @@ class Typefaces:
         if media_type is None:
             words = f"“{called}” is no font file that is read here: give WOFF2, TTF or OTF."
             raise DomainError(words, "typeface", "unreadable")
-        with self._engine.begin() as connection:
+
+        def work(connection: Connection) -> None:
             row = self._documents.find_to_change(slug, connection)
             typeface.keep_typeface(connection, row.id, called, media_type, content, person_id, now())
 
+        in_transaction(self._engine, work)
+
     def remove(self, slug: str) -> None:
         """Keep no typeface any more. Raises NotFound."""
-        with self._engine.begin() as connection:
+
+        def work(connection: Connection) -> None:
             typeface.remove_typeface(connection, self._documents.find_to_change(slug, connection).id)
+
+        in_transaction(self._engine, work)
 
     def content(self, slug: str) -> Typeface:
         """The typeface of a system. Raises NotFound where it has none."""

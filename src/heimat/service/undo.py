@@ -40,6 +40,9 @@ class Stacks:
         elif row.kind == "redo":
             _drop(self.redo, row.undoes_id)
             self.undo.append(row)
+        elif row.kind == "pass":
+            _drop(self.undo, row.undoes_id)
+            _drop(self.redo, row.undoes_id)
 
 
 def _drop(stack: list[RevisionRow], revision_id: int | None) -> None:
@@ -77,7 +80,7 @@ def still_in_force(later: Iterable[RevisionRow]) -> list[RevisionRow]:
     """Of revisions in order, those that none of the others takes back, and that change more than how order is kept."""
     active: dict[int, RevisionRow] = {}
     for row in later:
-        if row.kind == "tidy":
+        if row.kind in ("tidy", "pass"):
             continue
         if row.undoes_id in active:
             del active[row.undoes_id]

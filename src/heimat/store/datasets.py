@@ -3,9 +3,11 @@
 import zlib
 from dataclasses import dataclass
 from datetime import datetime
+from typing import Any
 
-from sqlalchemy import Connection, delete, insert, select
+from sqlalchemy import Connection, delete, insert, select, update
 
+from heimat.store.packing import pack, unpack
 from heimat.store.tables import dataset
 
 
@@ -21,6 +23,19 @@ def all_datasets(connection: Connection, system_id: int) -> list[DatasetRow]:
     """The tables of a system, the oldest first."""
     query = select(dataset.c.id, dataset.c.name).where(dataset.c.system_id == system_id).order_by(dataset.c.id)
     return [DatasetRow(row.id, row.name) for row in connection.execute(query)]
+
+
+def summaries(connection: Connection, system_id: int, form: int) -> dict[int, dict[str, Any]]:
+    """What lists say of the tables of a system, as plain data by their ids: of those kept in a form."""
+    query = select(dataset.c.id, dataset.c.summary).where(dataset.c.system_id == system_id)
+    found = {row.id: unpack(row.summary) for row in connection.execute(query) if row.summary}
+    return {key: told["said"] for key, told in found.items() if told["form"] == form}
+
+
+def keep_summary(connection: Connection, dataset_id: int, form: int, said: dict[str, Any]) -> None:
+    """Keep what lists say of a table, plain data, in a form."""
+    here = dataset.c.id == dataset_id
+    connection.execute(update(dataset).where(here).values(summary=pack({"form": form, "said": said})))
 
 
 def find_digest(connection: Connection, system_id: int, digest: str) -> DatasetRow | None:

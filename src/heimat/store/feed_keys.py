@@ -5,12 +5,13 @@ from dataclasses import dataclass
 from datetime import datetime
 from typing import Any
 
-from sqlalchemy import Connection, Integer, bindparam, cast, func, select, update
+from sqlalchemy import Connection, bindparam, select, update
 from sqlalchemy.dialects.mysql import insert
 
+from heimat.store import counters
 from heimat.store.keys import new_id
 from heimat.store.packing import pack, unpack
-from heimat.store.tables import feed, feed_key, person, preview, release
+from heimat.store.tables import feed, feed_key, person
 
 
 @dataclass(frozen=True)
@@ -38,6 +39,7 @@ def is_keyed(connection: Connection, system_id: int) -> bool:
 
 def set_keyed(connection: Connection, system_id: int, keyed: bool) -> None:
     """Let the feed of a system ask for a key, or for none."""
+    counters.rise(connection, counters.INSTALLATION)
     made = insert(feed).values(system_id=system_id, keyed=keyed)
     connection.execute(made.on_duplicate_key_update(keyed=keyed))
 
@@ -67,12 +69,14 @@ def keys_of(connection: Connection, system_id: int) -> list[KeyRow]:
 
 def add_key(connection: Connection, system_id: int, name: str, digest: str, person_id: str, at: datetime) -> int:
     """Keep a key by its digest. Returns its id."""
+    counters.rise(connection, counters.INSTALLATION)
     values = {"system_id": system_id, "name": name, "digest": digest, "person_id": person_id, "at": at}
     return new_id(connection.execute(feed_key.insert().values(**values)))
 
 
 def revoke_key(connection: Connection, system_id: int, key_id: int, at: datetime) -> bool:
     """Revoke a key. False where there is none that could be."""
+    counters.rise(connection, counters.INSTALLATION)
     key = feed_key.c
     here = (key.system_id == system_id) & (key.id == key_id) & key.revoked_at.is_(None)
     return connection.execute(update(feed_key).where(here).values(revoked_at=at)).rowcount == 1
@@ -89,18 +93,3 @@ def note_uses(connection: Connection, uses: Mapping[int, tuple[datetime, str]]) 
 def keep_report(connection: Connection, key_id: int, report: dict[str, Any]) -> None:
     """Keep what a check with a key has found, in place of what it found before."""
     connection.execute(update(feed_key).where(feed_key.c.id == key_id).values(report=pack(report)))
-
-
-def state(connection: Connection) -> tuple[int, ...]:
-    """Numbers of which one changes with every release, preview, key and opening or closing of a feed."""
-    key = feed_key.c
-    query = select(
-        select(func.coalesce(func.max(release.c.id), 0)).scalar_subquery(),
-        select(func.coalesce(func.max(preview.c.id), 0)).scalar_subquery(),
-        select(func.count(preview.c.id)).scalar_subquery(),
-        select(func.coalesce(func.max(key.id), 0)).scalar_subquery(),
-        select(func.count(key.revoked_at)).scalar_subquery(),
-        select(func.count(feed.c.system_id)).scalar_subquery(),
-        select(func.coalesce(func.sum(cast(feed.c.keyed, Integer) * feed.c.system_id), 0)).scalar_subquery(),
-    )
-    return tuple(int(each) for each in connection.execute(query).one())

@@ -7,11 +7,23 @@ from pathlib import Path
 
 from alembic import command
 from alembic.config import Config
+from alembic.migration import MigrationContext
+from alembic.script import ScriptDirectory
 from sqlalchemy import Connection, Engine, func, select
 
 MIGRATIONS = Path(__file__).parent / "migrations"
 _TRY_SECONDS = 1
 _SAY_AFTER_SECONDS = 2.0
+
+
+class NewerDatabaseError(RuntimeError):
+    """A database whose tables a newer program has made."""
+
+    def __init__(self, form: str) -> None:
+        super().__init__(
+            f"The tables of this database are of form {form}, made by a newer Heimat. Nothing was changed. Start that"
+            " one, or give this one a database of its own."
+        )
 
 
 def config_for(connection: Connection | None = None) -> Config:
@@ -26,10 +38,15 @@ def migrate(engine: Engine) -> None:
     """Run every migration that has not run yet.
 
     Every statement can run again: MariaDB keeps each change of a table at once, so that a process that is killed leaves
-    some done and the migration not told as done.
+    some done and the migration not told as done. Raises NewerDatabaseError.
     """
     with engine.begin() as connection:
-        command.upgrade(config_for(connection), "head")
+        config = config_for(connection)
+        known = {each.revision for each in ScriptDirectory.from_config(config).walk_revisions()}
+        for there in MigrationContext.configure(connection).get_current_heads():
+            if there not in known:
+                raise NewerDatabaseError(there)
+        command.upgrade(config, "head")
 
 
 @contextmanager

@@ -6,6 +6,7 @@ from datetime import datetime
 
 from sqlalchemy import Connection, delete, select
 
+from heimat.store import counters
 from heimat.store.files import FileRow, as_row, columns_of, file_of
 from heimat.store.keys import new_id
 from heimat.store.tables import person, preview, preview_file
@@ -52,6 +53,7 @@ def put_preview(
 
 def remove_preview(connection: Connection, system_id: int, name: str) -> bool:
     """Remove a preview with its files. False where there is none."""
+    counters.rise(connection, system_id)
     here = (preview.c.system_id == system_id) & (preview.c.name == name)
     return connection.execute(delete(preview).where(here)).rowcount == 1
 
@@ -64,3 +66,14 @@ def find_preview_file(connection: Connection, system_id: int, preview_name: str,
         .where(preview.c.system_id == system_id, preview.c.name == preview_name, preview_file.c.name == name)
     )
     return file_of(connection.execute(query).first(), name)
+
+
+def preview_names(connection: Connection, system_id: int) -> dict[str, frozenset[str]]:
+    """The names of the files of every preview of a system, by its name."""
+    query = select(preview.c.name.label("preview"), preview_file.c.name).join(
+        preview, preview.c.id == preview_file.c.preview_id
+    )
+    found: dict[str, set[str]] = {}
+    for row in connection.execute(query.where(preview.c.system_id == system_id)):
+        found.setdefault(row.preview, set()).add(row.name)
+    return {name: frozenset(files) for name, files in found.items()}

@@ -4,14 +4,15 @@ from dataclasses import dataclass
 from datetime import datetime
 from typing import Any
 
-from sqlalchemy import Connection, Select, func, insert, select
+from sqlalchemy import Connection, Select, delete, func, insert, select, update
 
-from heimat.store.tables import reading_answer, reading_test
+from heimat.store.tables import person, reader, reading_answer, reading_test
 
 
 @dataclass(frozen=True)
 class ReadingRow:
-    """A test: its link's key, its two colors as `#RRGGBB`, the size of its text in CSS pixels, and its counts."""
+    """A test: its link's key, its two colors as `#RRGGBB`, the size of its text in CSS pixels, its counts, and who has
+    begun it."""
 
     id: int
     key: str
@@ -21,6 +22,8 @@ class ReadingRow:
     readers: int
     shown: int
     read: int
+    person_id: str
+    person: str
 
 
 def add_test(
@@ -34,6 +37,43 @@ def add_test(
 def add_answer(connection: Connection, test_id: int, shown: int, read: int, at: datetime) -> None:
     """Add what one reader has read."""
     connection.execute(insert(reading_answer).values(test_id=test_id, shown=shown, read=read, at=at))
+
+
+def hold_test(connection: Connection, test_id: int) -> None:
+    """Hold a test until the transaction ends."""
+    connection.execute(select(reading_test.c.id).where(reading_test.c.id == test_id).with_for_update()).one()
+
+
+def add_reader(connection: Connection, test_id: int, key: str, figures: str, at: datetime) -> None:
+    """Keep what a reader is shown, until the answer comes."""
+    values = {"test_id": test_id, "reader_key": key, "figures": figures, "at": at, "answered": False}
+    connection.execute(insert(reader).values(**values))
+
+
+def opened_since(connection: Connection, test_id: int, at: datetime) -> int:
+    """How many readers have opened a test since a time."""
+    query = select(func.count(reader.c.id)).where(reader.c.test_id == test_id, reader.c.at > at)
+    return int(connection.execute(query).scalar_one())
+
+
+def drop_readers(connection: Connection, test_id: int, before: datetime) -> None:
+    """Forget who has opened a test before a time."""
+    connection.execute(delete(reader).where(reader.c.test_id == test_id, reader.c.at < before))
+
+
+def take_reader(connection: Connection, test_id: int, key: str) -> str | None:
+    """What a reader was shown, who has answered from now on; None for nobody, or who has answered before."""
+    here = (reader.c.test_id == test_id) & (reader.c.reader_key == key) & reader.c.answered.is_(False)
+    if connection.execute(update(reader).where(here).values(answered=True)).rowcount != 1:
+        return None
+    figures = select(reader.c.figures).where(reader.c.test_id == test_id, reader.c.reader_key == key)
+    return str(connection.execute(figures).scalar_one())
+
+
+def empty_test(connection: Connection, test_id: int) -> None:
+    """Forget all answers to a test, and who has it open."""
+    connection.execute(delete(reading_answer).where(reading_answer.c.test_id == test_id))
+    connection.execute(delete(reader).where(reader.c.test_id == test_id))
 
 
 def tests_of(connection: Connection, system_id: int) -> list[ReadingRow]:
@@ -59,9 +99,15 @@ def _counted() -> Select[Any]:
             func.count(answers.id).label("readers"),
             func.coalesce(func.sum(answers.shown), 0).label("all_shown"),
             func.coalesce(func.sum(answers.read), 0).label("all_read"),
+            reading_test.c.person_id,
+            person.c.name.label("person"),
         )
-        .select_from(reading_test.outerjoin(reading_answer, answers.test_id == reading_test.c.id))
-        .group_by(reading_test.c.id)
+        .select_from(
+            reading_test.join(person, person.c.id == reading_test.c.person_id).outerjoin(
+                reading_answer, answers.test_id == reading_test.c.id
+            )
+        )
+        .group_by(reading_test.c.id, person.c.name)
         .order_by(reading_test.c.id)
     )
 
@@ -69,7 +115,16 @@ def _counted() -> Select[Any]:
 def _rows(connection: Connection, query: Select[Any]) -> list[ReadingRow]:
     return [
         ReadingRow(
-            row.id, row.share_key, row.ink, row.ground, row.px, row.readers, int(row.all_shown), int(row.all_read)
+            row.id,
+            row.share_key,
+            row.ink,
+            row.ground,
+            row.px,
+            row.readers,
+            int(row.all_shown),
+            int(row.all_read),
+            row.person_id,
+            row.person,
         )
         for row in connection.execute(query)
     ]

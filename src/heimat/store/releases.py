@@ -6,6 +6,7 @@ from typing import Any
 
 from sqlalchemy import Connection, Select, func, select
 
+from heimat.store import counters
 from heimat.store.files import FileRow, as_row, columns_of, file_of
 from heimat.store.keys import new_id
 from heimat.store.packing import pack, unpack
@@ -88,6 +89,25 @@ def latest_versions(connection: Connection) -> dict[int, str]:
     return {row.system_id: f"{row.major}.{row.minor}.{row.patch}" for row in rising}
 
 
+def versions_of(connection: Connection, system_id: int) -> list[Version]:
+    """The versions of a system, the highest first."""
+    columns = (release.c.major, release.c.minor, release.c.patch)
+    found = connection.execute(select(*columns).where(release.c.system_id == system_id).order_by(*_ORDER))
+    return [(row.major, row.minor, row.patch) for row in found]
+
+
+def file_names_of(connection: Connection, system_id: int, version: Version) -> frozenset[str]:
+    """The names of the files of a version."""
+    major, minor, patch = version
+    here = (release.c.major == major) & (release.c.minor == minor) & (release.c.patch == patch)
+    query = (
+        select(release_file.c.name)
+        .join(release, release.c.id == release_file.c.release_id)
+        .where(release.c.system_id == system_id, here)
+    )
+    return frozenset(connection.execute(query).scalars())
+
+
 def publication_of(connection: Connection, release_id: int) -> dict[str, Any]:
     """What a release published, as plain data."""
     return unpack(connection.execute(select(release.c.publication).where(release.c.id == release_id)).scalar_one())
@@ -109,8 +129,8 @@ class NewRelease:
     files: list[FileRow]
 
 
-def add_release(connection: Connection, new: NewRelease) -> None:
-    """Keep a release and its files. Raises IntegrityError where the version is there already."""
+def add_release(connection: Connection, new: NewRelease) -> int:
+    """Keep a release and its files. Returns its id. Raises IntegrityError where the version is there already."""
     major, minor, patch = new.version
     made = connection.execute(
         release.insert().values(
@@ -129,6 +149,14 @@ def add_release(connection: Connection, new: NewRelease) -> None:
     )
     release_id = new_id(made)
     connection.execute(release_file.insert(), [as_row(file, release_id=release_id) for file in new.files])
+    counters.rise(connection, new.system_id)
+    return release_id
+
+
+def add_file(connection: Connection, system_id: int, release_id: int, file: FileRow) -> None:
+    """Add a file that is made after a release is out. Raises IntegrityError where it is there already."""
+    connection.execute(release_file.insert().values(as_row(file, release_id=release_id)))
+    counters.rise(connection, system_id)
 
 
 def file_names(connection: Connection, system_id: int) -> dict[int, list[str]]:

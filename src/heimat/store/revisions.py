@@ -10,12 +10,15 @@ from heimat.store.keys import new_id
 from heimat.store.packing import pack, unpack
 from heimat.store.tables import person, revision
 
-Kind = Literal["open", "edit", "undo", "redo", "tidy"]
+Kind = Literal["open", "edit", "undo", "redo", "tidy", "pass"]
 
 
 @dataclass(frozen=True)
 class NewRevision:
-    """A revision to append. `edits` and `inverse` are plain data, `reads` and `writes` places of the document."""
+    """A revision to append. `edits` and `inverse` are plain data, `reads` and `writes` places of the document.
+
+    `sent` is the digest of what the request said.
+    """
 
     alternative_id: int
     parent_id: int | None
@@ -25,6 +28,7 @@ class NewRevision:
     kind: Kind
     undoes_id: int | None
     request_key: str
+    sent: str | None
     sentence: str
     edits: list[dict[str, Any]]
     inverse: dict[str, Any]
@@ -67,6 +71,7 @@ def append(connection: Connection, new: NewRevision) -> int:
             kind=new.kind,
             undoes_id=new.undoes_id,
             request_key=new.request_key,
+            sent=new.sent,
             sentence=new.sentence,
             edits=pack(new.edits),
             inverse=pack(new.inverse),
@@ -155,19 +160,19 @@ def id_of(connection: Connection, alternative_id: int, number: int) -> int:
 
 @dataclass(frozen=True)
 class DoneRow:
-    """A revision that a request has made already: whose, what kind, and its edits as plain data."""
+    """A revision that a request has made already: whose, what kind, and the digest of what was sent, if it is kept."""
 
     number: int
     person_id: str
     kind: Kind
-    edits: list[dict[str, Any]]
+    sent: str | None
 
 
 def by_request(connection: Connection, alternative_id: int, request_key: str) -> DoneRow | None:
     """The revision that a request has made already."""
     row = connection.execute(
-        select(revision.c.number, revision.c.person_id, revision.c.kind, revision.c.edits).where(
+        select(revision.c.number, revision.c.person_id, revision.c.kind, revision.c.sent).where(
             revision.c.alternative_id == alternative_id, revision.c.request_key == request_key
         )
     ).one_or_none()
-    return DoneRow(row.number, row.person_id, row.kind, unpack(row.edits)) if row else None
+    return DoneRow(row.number, row.person_id, row.kind, row.sent) if row else None

@@ -10,6 +10,7 @@ from typing import Any
 
 from sqlalchemy import Connection, Select, select, update
 
+from heimat.store import counters
 from heimat.store.keys import new_id
 from heimat.store.packing import pack, unpack
 from heimat.store.tables import alternative, release, revision, system
@@ -172,9 +173,20 @@ def taken_slugs(connection: Connection, start: str) -> set[str]:
     return {row.slug for row in rows}
 
 
+def all_slugs(connection: Connection) -> frozenset[str]:
+    """The slugs of all systems."""
+    return frozenset(connection.execute(select(system.c.slug)).scalars())
+
+
+def hold_system(connection: Connection, system_id: int) -> None:
+    """Hold a system until the transaction ends: who creates something in it does so one after another."""
+    connection.execute(select(system.c.id).where(system.c.id == system_id).with_for_update()).one()
+
+
 def add_system(connection: Connection, slug: str, name: str, at: datetime) -> tuple[int, int]:
     """Add a system with an empty main alternative. Returns the ids of both."""
     system_id = new_id(connection.execute(system.insert().values(slug=slug, name=name, at=at)))
+    counters.rise(connection, system_id)
     return system_id, new_id(connection.execute(alternative.insert().values(system_id=system_id, name=MAIN)))
 
 

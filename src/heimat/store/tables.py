@@ -86,9 +86,10 @@ revision = Table(
     Column("number", Integer, nullable=False),
     Column("person_id", String(40), ForeignKey("person.id"), nullable=False),
     _at(),
-    Column("kind", String(8), nullable=False, comment="open, edit, undo, redo or tidy"),
+    Column("kind", String(8), nullable=False, comment="open, edit, undo, redo, tidy or pass"),
     Column("undoes_id", BigInteger, ForeignKey("revision.id"), nullable=True),
     Column("request_key", String(64), nullable=False, comment="a repeated request finds the revision it made"),
+    Column("sent", String(64), nullable=True, comment="SHA-256 of what the request sent; null for what none has sent"),
     Column("sentence", Text, nullable=False),
     Column("edits", MEDIUMBLOB, nullable=False, comment="compressed JSON"),
     Column("inverse", MEDIUMBLOB, nullable=False, comment="compressed JSON"),
@@ -171,6 +172,34 @@ preview_file = Table(
     **_OPTIONS,
 )
 
+counter = Table(
+    "counter",
+    metadata,
+    Column("of", BigInteger, primary_key=True, autoincrement=False, comment="a system; 0 for the installation"),
+    Column("number", BigInteger, nullable=False),
+    **_OPTIONS,
+)
+
+claim = Table(
+    "claim",
+    metadata,
+    Column("of", String(120), primary_key=True),
+    Column("holder", String(40), nullable=False),
+    Column("person_id", String(40), ForeignKey("person.id"), nullable=True),
+    Column("until", DATETIME(fsp=6), nullable=False),
+    **_OPTIONS,
+)
+
+unprinted = Table(
+    "unprinted",
+    metadata,
+    Column(
+        "release_id", BigInteger, ForeignKey("release.id", ondelete="CASCADE"), primary_key=True, autoincrement=False
+    ),
+    Column("tries", Integer, nullable=False),
+    **_OPTIONS,
+)
+
 own_page = Table(
     "own_page",
     metadata,
@@ -208,6 +237,18 @@ reading_test = Table(
     **_OPTIONS,
 )
 
+reader = Table(
+    "reader",
+    metadata,
+    _id(),
+    Column("test_id", BigInteger, ForeignKey("reading_test.id", ondelete="CASCADE"), nullable=False),
+    Column("reader_key", String(40), nullable=False, unique=True),
+    Column("figures", String(200), nullable=False),
+    _at(),
+    Column("answered", Boolean, nullable=False),
+    **_OPTIONS,
+)
+
 reading_answer = Table(
     "reading_answer",
     metadata,
@@ -229,6 +270,7 @@ dataset = Table(
     Column("content", MEDIUMBLOB, nullable=False, comment="compressed"),
     Column("person_id", String(40), ForeignKey("person.id"), nullable=False),
     _at(),
+    Column("summary", MEDIUMBLOB, nullable=True, comment="compressed JSON: what lists say of it"),
     UniqueConstraint("system_id", "digest"),
     **_OPTIONS,
 )

@@ -4,18 +4,21 @@ import numpy as np
 from typing_extensions import TypedDict
 
 from heimat.core.color.arrays import Bytes
-from heimat.core.edits.differences import Difference, differences
+from heimat.core.document.system import ColorSystem
+from heimat.core.edits.differences import Difference, Since, differences
 from heimat.core.resolve.resolved import Resolved
 from heimat.view.eyes import Eyes, SwatchView
 
 
 class DifferenceView(TypedDict):
-    """One thing that differs: here and there, where it has a color, and what differs in words."""
+    """One thing that differs: here and there, where it has a color, what differs in words, and where it was changed
+    since the two were one."""
 
     id: str
     kind: str
     name: str
     words: str
+    since: Since
     here: SwatchView | None
     there: SwatchView | None
 
@@ -27,9 +30,9 @@ class DifferencesView(TypedDict):
     colors: int
 
 
-def differences_view(here: Resolved, there: Resolved, eyes: Eyes) -> DifferencesView:
-    """All that differs between two alternatives."""
-    found = differences(here.system, there.system)
+def differences_view(here: Resolved, there: Resolved, eyes: Eyes, start: ColorSystem | None = None) -> DifferencesView:
+    """All that differs between two alternatives, which were `start` when they parted."""
+    found = differences(here.system, there.system, start)
     return {
         "things": [
             {
@@ -37,6 +40,7 @@ def differences_view(here: Resolved, there: Resolved, eyes: Eyes) -> Differences
                 "kind": each.kind,
                 "name": each.name,
                 "words": each.words,
+                "since": each.since,
                 "here": _swatch(here, each, eyes),
                 "there": _swatch(there, each, eyes),
             }

@@ -200,11 +200,27 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Read Reading Task */
-        get: operations["readReadingTask"];
+        get?: never;
         put?: never;
         /** Answer Reading Task */
         post: operations["answerReadingTask"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reading-tests/{key}/readers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Open Reading Task */
+        post: operations["openReadingTask"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1179,6 +1195,23 @@ export interface paths {
         /** Begin Reading Test */
         post: operations["beginReadingTest"];
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/systems/{slug}/reading-tests/{key}/answers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Empty Reading Test */
+        delete: operations["emptyReadingTest"];
         options?: never;
         head?: never;
         patch?: never;
@@ -3178,7 +3211,8 @@ export interface components {
         };
         /**
          * DifferenceView
-         * @description One thing that differs: here and there, where it has a color, and what differs in words.
+         * @description One thing that differs: here and there, where it has a color, what differs in words, and where it was changed
+         *     since the two were one.
          */
         DifferenceView: {
             here: components["schemas"]["SwatchView"] | null;
@@ -3188,6 +3222,11 @@ export interface components {
             kind: string;
             /** Name */
             name: string;
+            /**
+             * Since
+             * @enum {string}
+             */
+            since: "there" | "here" | "both";
             there: components["schemas"]["SwatchView"] | null;
             /** Words */
             words: string;
@@ -6983,16 +7022,6 @@ export interface components {
             text: string;
         };
         /**
-         * ReadAnswer
-         * @description What was shown, and what was typed for it; nothing where it could not be read.
-         */
-        ReadAnswer: {
-            /** Shown */
-            shown: string;
-            /** Typed */
-            typed: string;
-        };
-        /**
          * ReadLineView
          * @description What was understood of a line: a color, or the reason why not; `remark` says where it is not the one written.
          *
@@ -7080,11 +7109,13 @@ export interface components {
         };
         /**
          * ReadingAnswersBody
-         * @description What one reader has read.
+         * @description What one reader has typed for the figures in their order; nothing for one that could not be read.
          */
         ReadingAnswersBody: {
-            /** Answers */
-            answers: components["schemas"]["ReadAnswer"][];
+            /** Reader */
+            reader: string;
+            /** Typed */
+            typed: string[];
         };
         /**
          * ReadingGroundView
@@ -7105,7 +7136,7 @@ export interface components {
         };
         /**
          * ReadingTaskView
-         * @description What a reader is shown: figures in one color on another.
+         * @description What a reader is shown: figures in one color on another; the answer comes by the reader's key.
          */
         ReadingTaskView: {
             /** Figures */
@@ -7116,6 +7147,8 @@ export interface components {
             ink: string;
             /** Px */
             px: number;
+            /** Reader */
+            reader: string;
         };
         /**
          * ReadingTestBody
@@ -7131,7 +7164,7 @@ export interface components {
         };
         /**
          * ReadingTestView
-         * @description A reading test: the key of its link, and how much of what was shown its readers have read.
+         * @description A reading test: the key of its link, how much of what was shown its readers have read, and who began it.
          */
         ReadingTestView: {
             /** Ground */
@@ -7140,6 +7173,8 @@ export interface components {
             ink: string;
             /** Key */
             key: string;
+            /** Person */
+            person: string;
             /** Px */
             px: number;
             /** Read */
@@ -7148,6 +7183,8 @@ export interface components {
             readers: number;
             /** Shown */
             shown: number;
+            /** Yours */
+            yours: boolean;
         };
         /**
          * ReadingView
@@ -7303,7 +7340,7 @@ export interface components {
         };
         /**
          * ReleaseView
-         * @description A release, and the addresses of its files.
+         * @description A release, and the addresses of its files; `printing` while its guide is still being set as PDF.
          */
         ReleaseView: {
             /** At */
@@ -7314,6 +7351,8 @@ export interface components {
             notes: string;
             /** Person */
             person: string;
+            /** Printing */
+            printing: boolean;
             /** Version */
             version: string;
         };
@@ -9521,11 +9560,16 @@ export interface components {
         };
         /**
          * TakeBackBody
-         * @description Undo or redo.
+         * @description Undo or redo; `passing` leaves the change as it is, so that what was before it comes next.
          */
         TakeBackBody: {
             /** Key */
             key?: string;
+            /**
+             * Passing
+             * @default false
+             */
+            passing?: boolean;
             /**
              * @default {
              *       "ground": "white",
@@ -11661,7 +11705,7 @@ export interface operations {
             };
         };
     };
-    readReadingTask: {
+    answerReadingTask: {
         parameters: {
             query?: never;
             header?: never;
@@ -11670,16 +11714,18 @@ export interface operations {
             };
             cookie?: never;
         };
-        requestBody?: never;
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReadingAnswersBody"];
+            };
+        };
         responses: {
             /** @description Successful Response */
-            200: {
+            204: {
                 headers: {
                     [name: string]: unknown;
                 };
-                content: {
-                    "application/json": components["schemas"]["ReadingTaskView"];
-                };
+                content?: never;
             };
             /** @description A page of somebody else asks */
             403: {
@@ -11773,7 +11819,7 @@ export interface operations {
             };
         };
     };
-    answerReadingTask: {
+    openReadingTask: {
         parameters: {
             query?: never;
             header?: never;
@@ -11782,18 +11828,16 @@ export interface operations {
             };
             cookie?: never;
         };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["ReadingAnswersBody"];
-            };
-        };
+        requestBody?: never;
         responses: {
             /** @description Successful Response */
-            204: {
+            201: {
                 headers: {
                     [name: string]: unknown;
                 };
-                content?: never;
+                content: {
+                    "application/json": components["schemas"]["ReadingTaskView"];
+                };
             };
             /** @description A page of somebody else asks */
             403: {
@@ -18856,6 +18900,119 @@ export interface operations {
                 "application/json": components["schemas"]["ReadingTestBody"];
             };
         };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadingTestView"];
+                };
+            };
+            /** @description A page of somebody else asks */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request did not arrive in time */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It meets what somebody else has changed */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Heimat is not served under this name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be read, or cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It was asked for too often */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something went wrong that was not foreseen */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away, or others hold what is needed */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    emptyReadingTest: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
         responses: {
             /** @description Successful Response */
             200: {

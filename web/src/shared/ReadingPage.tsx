@@ -6,20 +6,21 @@ import { useParams } from "react-router";
 import { client, data, problemOf } from "../api/client";
 import { ToolButton } from "../components/ToolButton";
 
-type Answer = { shown: string; typed: string };
-
 export function ReadingPage() {
   const { key = "" } = useParams();
-  const [answers, setAnswers] = useState<Answer[]>([]);
+  const [answers, setAnswers] = useState<string[]>([]);
   const [typed, setTyped] = useState("");
   const [problem, setProblem] = useState("");
   const [done, setDone] = useState(false);
   const id = useId();
   const query = useQuery({
     queryKey: ["reading", key],
-    queryFn: () => data(client.GET("/api/reading-tests/{key}", { params: { path: { key } } })),
+    queryFn: () => data(client.POST("/api/reading-tests/{key}/readers", { params: { path: { key } } })),
     retry: false,
+    // Figures are for one reader, once.
     staleTime: Number.POSITIVE_INFINITY,
+    refetchOnWindowFocus: false,
+    refetchOnReconnect: false,
   });
   const task = query.data;
   if (query.error || done)
@@ -37,10 +38,13 @@ export function ReadingPage() {
     );
   if (!task) return null;
   const shown = task.figures[answers.length];
-  const send = async (all: Answer[]) => {
+  const send = async (all: string[]) => {
     try {
       await data(
-        client.POST("/api/reading-tests/{key}", { params: { path: { key } }, body: { answers: all } }),
+        client.POST("/api/reading-tests/{key}", {
+          params: { path: { key } },
+          body: { reader: task.reader, typed: all },
+        }),
       );
       setDone(true);
     } catch (thrown) {
@@ -49,7 +53,7 @@ export function ReadingPage() {
   };
   const next = (text: string) => {
     if (shown === undefined) return;
-    const all = [...answers, { shown, typed: text.trim().slice(0, 20) }];
+    const all = [...answers, text.trim().slice(0, 20)];
     setAnswers(all);
     setTyped("");
     if (all.length === task.figures.length) void send(all);

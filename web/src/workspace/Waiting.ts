@@ -7,9 +7,11 @@ export interface Waiting {
   key: string;
   /** The revision that they were made on. */
   base: number;
-  /** Null while what to change is still made of what others have changed before. */
+  /** Null while nothing is known of what it changes. */
   edits: Edit[] | null;
-  kind: "edit" | "undo" | "redo";
+  /** Whether that is what is sent, and not only foreseen: what starts from what is there is made when its turn comes. */
+  sure: boolean;
+  kind: "edit" | "undo" | "redo" | "pass";
 }
 
 /** A key that makes a repeated request harmless; `randomUUID` would need a secure address. */
@@ -37,7 +39,7 @@ export class WaitingChanges {
   }
 
   begin(kind: Waiting["kind"], base: number, edits: Edit[] | null): Waiting {
-    const waiting = { key: newKey(), base, edits, kind };
+    const waiting = { key: newKey(), base, edits, sure: edits !== null, kind };
     this.list.push(waiting);
     this.store();
     return waiting;
@@ -45,6 +47,14 @@ export class WaitingChanges {
 
   /** What it changes is known by now. */
   made(waiting: Waiting, edits: Edit[]): void {
+    waiting.edits = edits;
+    waiting.sure = true;
+    this.store();
+  }
+
+  /** What it will change, as far as that can be told before its turn: a reload until then sends that. */
+  foreseen(waiting: Waiting, edits: Edit[]): void {
+    if (waiting.sure || !this.list.includes(waiting)) return;
     waiting.edits = edits;
     this.store();
   }
@@ -54,9 +64,10 @@ export class WaitingChanges {
     this.store();
   }
 
-  /** All that is to be changed, as far as that is known. */
-  edits(): Edit[] {
-    return this.list.flatMap((each) => each.edits ?? []);
+  /** All that is to be changed, as far as that is known; or what is to be changed before one of them. */
+  edits(before?: Waiting): Edit[] {
+    const list = before ? this.list.slice(0, this.list.indexOf(before)) : this.list;
+    return list.flatMap((each) => each.edits ?? []);
   }
 
   private get stored(): string {

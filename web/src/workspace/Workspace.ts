@@ -195,8 +195,24 @@ export class Workspace {
     const last = this.offered;
     const waiting = this.waiting.begin("edit", this.revision(), Array.isArray(edits) ? edits : null);
     setTimeout(() => this.showWaiting(), SLOW_MS);
+    if (typeof edits === "function") void this.foresee(edits, waiting);
     return this.inLine(() => this.keepNow(edits, waiting, last)).finally(() => this.waiting.end(waiting));
   };
+
+  /** Make what waits behind others of what will be there by then, so that a reload in between loses nothing of it. */
+  private async foresee(making: Making, waiting: Waiting): Promise<void> {
+    const ahead = this.waiting.edits(waiting);
+    if (this.waiting.length < 2 || !this.kept) return;
+    try {
+      const view = this.asked(this.looking());
+      const latest = this.kept.head?.latest ?? null;
+      const answer =
+        ahead.length > 0 ? await this.server.preview(this.slug, this.revision(), ahead, view, latest) : {};
+      this.waiting.foreseen(waiting, await making({ ...this.kept, ...answer }));
+    } catch {
+      // It is made when its turn comes, and told then where it cannot be.
+    }
+  }
 
   /** Keep edits as one revision, and tell over the sheet what went wrong: for what has no field to tell it at. */
   put = (...edits: Edit[]): Promise<boolean> => this.putFrom(edits);
@@ -221,16 +237,46 @@ export class Workspace {
     try {
       await this.inLine(() => this.takeBackNow(kind, waiting, last));
     } catch (thrown) {
-      this.fail(thrown);
+      if (problemOf(thrown).conflict) this.offerToPass(kind, problemOf(thrown).message);
+      else this.fail(thrown);
       this.refresh();
     } finally {
       this.waiting.end(waiting);
     }
   };
 
-  private async takeBackNow(kind: "undo" | "redo", waiting: Waiting, last: number): Promise<void> {
+  /** What cannot be taken back stands in the way of all that was done before: it can be passed over. */
+  private offerToPass(kind: "undo" | "redo", words: string): void {
+    const pass = async () => {
+      this.tell(null);
+      const waiting = this.waiting.begin("pass", this.revision(), null);
+      try {
+        await this.inLine(() => this.takeBackNow(kind, waiting, this.offered, true));
+      } catch (thrown) {
+        this.fail(thrown);
+        return;
+      } finally {
+        this.waiting.end(waiting);
+      }
+      await this.takeBack(kind);
+    };
+    this.tell({
+      words,
+      actions: [
+        { words: `Leave it, and ${kind} what was before`, act: () => void pass() },
+        { words: "Close", act: () => this.tell(null) },
+      ],
+    });
+  }
+
+  private async takeBackNow(
+    kind: "undo" | "redo",
+    waiting: Waiting,
+    last: number,
+    pass = false,
+  ): Promise<void> {
     const look = this.looking();
-    const send = () => this.server.takeBack(this.slug, kind, this.asked(look), waiting.key);
+    const send = () => this.server.takeBack(this.slug, kind, this.asked(look), waiting.key, pass);
     this.settle(await this.insist(send), look, last);
   }
 
@@ -240,7 +286,7 @@ export class Workspace {
     for (const left of this.waiting.takeUp()) {
       const again = async () => {
         if (left.kind === "edit") await this.keepNow(left.edits ?? [], left, this.offered, left.base);
-        else await this.takeBackNow(left.kind, left, this.offered);
+        else if (left.kind !== "pass") await this.takeBackNow(left.kind, left, this.offered);
       };
       this.inLine(again)
         .catch((thrown) => this.fail(thrown))
@@ -309,7 +355,9 @@ export class Workspace {
     this.waiting.made(waiting, edits);
     const send = (on: number) => () => this.server.keep(this.slug, on, edits, this.asked(look), waiting.key);
     try {
-      const answer = await this.insist(send(base ?? this.revision()));
+      // What was typed or chosen is on what was seen then, whatever the answers to earlier changes have brought since.
+      const seen = typeof wanted === "function" ? this.revision() : waiting.base;
+      const answer = await this.insist(send(base ?? seen));
       this.settle(answer, look, last);
       return answer;
     } catch (thrown) {
@@ -329,13 +377,21 @@ export class Workspace {
     look: Look,
     last: number,
   ): void {
-    const mine = async () => {
-      this.tell(null);
+    const onto = async (base: number) => {
       try {
-        this.settle(await again(conflict.head), look, last);
+        this.settle(await again(base), look, last);
       } catch (thrown) {
-        this.fail(thrown);
+        const problem = problemOf(thrown);
+        if (!problem.conflict) this.fail(thrown);
+        // Who has only taken back what is replaced here is in nobody's way; anything else is asked about again.
+        else if (problem.conflict.theirs === `Undo: ${conflict.theirs}` && problem.conflict.head > base)
+          await onto(problem.conflict.head);
+        else this.meet(problem.conflict, problem.message, again, look, last);
       }
+    };
+    const mine = () => {
+      this.tell(null);
+      return onto(conflict.head);
     };
     this.tell({
       words,

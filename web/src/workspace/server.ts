@@ -18,7 +18,13 @@ export interface Server {
     latest: string | null,
   ): Promise<Partial<Parts>>;
   keep(slug: string, base: number, edits: Edit[], view: Looking, key: string): Promise<Partial<Parts>>;
-  takeBack(slug: string, kind: "undo" | "redo", view: Looking, key: string): Promise<Partial<Parts>>;
+  takeBack(
+    slug: string,
+    kind: "undo" | "redo",
+    view: Looking,
+    key: string,
+    pass: boolean,
+  ): Promise<Partial<Parts>>;
   head(slug: string): Promise<number>;
   removals(slug: string, after: number): Promise<Removal[]>;
   bringBack(slug: string, revision: number, view: Looking, key: string): Promise<Partial<Parts>>;
@@ -35,8 +41,10 @@ export const server: Server = {
     ),
   keep: (slug, base, edits, view, key) =>
     data(client.POST("/api/systems/{slug}/edits", { params: at(slug), body: { base, edits, view, key } })),
-  takeBack: (slug, kind, view, key) =>
-    data(client.POST(`/api/systems/{slug}/${kind}`, { params: at(slug), body: { view, key } })),
+  takeBack: (slug, kind, view, key, pass) =>
+    data(
+      client.POST(`/api/systems/{slug}/${kind}`, { params: at(slug), body: { view, key, passing: pass } }),
+    ),
   removals: (slug, after) =>
     data(client.GET("/api/systems/{slug}/removals", { params: { ...at(slug), query: { after } } })),
   bringBack: (slug, revision, view, key) =>

@@ -2,11 +2,16 @@
 
 from collections.abc import Collection, Iterable
 from dataclasses import dataclass
+from typing import Literal
 
+from heimat.core.color.notation import format
+from heimat.core.document.hues import GivenSource
 from heimat.core.document.system import COLLECTIONS, ColorSystem
 from heimat.core.document.words import listed, value_in_words
+from heimat.core.edits.base import Path
+from heimat.core.edits.conflicts import meeting
 from heimat.core.edits.difference import PlaceValue, places_changed
-from heimat.core.edits.restore import Restore
+from heimat.core.edits.restore import Restore, referred
 from heimat.core.errors import DomainError
 
 _FIELDS: dict[str, str] = {
@@ -51,9 +56,17 @@ _KINDS: dict[str, str] = {
 }
 
 
+Since = Literal["there", "here", "both"]
+"""Where something was changed since two documents were one: in the other, in this one, or in both."""
+
+
 @dataclass(frozen=True)
 class Difference:
-    """One thing that differs: its id (a collection and a key, or a field), its name, what differs, and the places."""
+    """One thing that differs: its id (a collection and a key, or a field), its name, what differs, and the places.
+
+    The places are those that taking it over would change: of a thing that both have changed in different places, only
+    those of the other.
+    """
 
     id: str
     kind: str
@@ -61,38 +74,91 @@ class Difference:
     name: str
     words: str
     places: tuple[PlaceValue, ...]
+    since: Since = "there"
 
 
-def differences(here: ColorSystem, there: ColorSystem) -> list[Difference]:
-    """What stands otherwise in another alternative than in this one, thing by thing."""
+def differences(here: ColorSystem, there: ColorSystem, start: ColorSystem | None = None) -> list[Difference]:
+    """What stands otherwise in another alternative than in this one, thing by thing.
+
+    `start` is what both were when they parted; without it, all counts as changed in the other.
+    """
     grouped: dict[tuple[str, ...], list[PlaceValue]] = {}
     for place in places_changed(here, there):
         grouped.setdefault(place.path[:2] if place.path[0] in COLLECTIONS else place.path[:1], []).append(place)
-    return [_difference(here, there, at, places) for at, places in grouped.items()]
+    parted = _Parted.of(here, there, start)
+    return [_difference(here, there, at, places, parted) for at, places in grouped.items()]
 
 
-def _difference(here: ColorSystem, there: ColorSystem, at: tuple[str, ...], places: list[PlaceValue]) -> Difference:
+@dataclass(frozen=True)
+class _Parted:
+    """The places that each of two documents has changed since they were one."""
+
+    here: tuple[Path, ...] = ()
+    there: tuple[Path, ...] = ()
+
+    @classmethod
+    def of(cls, here: ColorSystem, there: ColorSystem, start: ColorSystem | None) -> "_Parted":
+        if start is None:
+            return cls()
+        changed = (tuple(place.path for place in places_changed(start, each)) for each in (here, there))
+        return cls(*changed)
+
+    def since(self, place: PlaceValue) -> Since:
+        """Where a place that differs was changed."""
+        if meeting([place.path], self.here) is None:
+            return "there"
+        return "here" if meeting([place.path], self.there) is None else "both"
+
+
+def _taken(places: list[PlaceValue], parted: _Parted) -> tuple[Since, list[PlaceValue]]:
+    """Where a thing was changed, and which of its places are taken over with it."""
+    found = [(parted.since(place), place) for place in places]
+    theirs = [place for since, place in found if since != "here"]
+    if not theirs:
+        return "here", places
+    return "both" if any(since == "both" for since, _ in found) else "there", theirs
+
+
+def _difference(
+    here: ColorSystem, there: ColorSystem, at: tuple[str, ...], all_places: list[PlaceValue], parted: _Parted
+) -> Difference:
+    since, places = _taken(all_places, parted)
     if len(at) == 1:
         words = _FIELDS.get(at[0], at[0].replace("_", " "))
-        return Difference(at[0], "system", "", "the system", words, tuple(places))
+        return Difference(at[0], "system", "", "the system", words, tuple(places), since)
     collection, key = at
     before, after = (getattr(each, collection).get(key) for each in (here, there))
-    name = getattr(after or before, "name", "") or _KINDS[collection]
     kind = _KINDS[collection]
+    name = getattr(after or before, "name", "") or kind
     if before is None:
         words = "only there"
     elif after is None:
-        words = "only here"
+        words = f"only here: taking this over removes the {kind}{' with its scale' if kind == 'hue' else ''}"
     elif collection == "tokens":
         words = _token_words(here, there, key, places)
     else:
-        words = listed(list(dict.fromkeys(_field_words(place) for place in places)))
-    return Difference("/".join(at), kind, key, name, words, tuple(places))
+        words = listed(list(dict.fromkeys(_field_words(here, there, place) for place in places)))
+    return Difference("/".join(at), kind, key, name, words, tuple(places), since)
 
 
-def _field_words(place: PlaceValue) -> str:
+def _field_words(here: ColorSystem, there: ColorSystem, place: PlaceValue) -> str:
+    """What of a thing differs; a text, a number or a color with both values."""
     field = place.path[2] if len(place.path) > 2 else ""
-    return _FIELDS.get(field, field.replace("_", " "))
+    words = _FIELDS.get(field, field.replace("_", " "))
+    ends = [_value_words(each, place.path) for each in (here, there)]
+    return f"{words}: {ends[0]} here, {ends[1]} there" if all(ends) else words
+
+
+def _value_words(system: ColorSystem, path: Path) -> str:
+    """What stands at a place of a thing, where that is short: empty for all else."""
+    if len(path) != 3:
+        return ""
+    value = getattr(getattr(system, path[0])[path[1]], path[2], None)
+    if isinstance(value, GivenSource):
+        return format(value.color, "hex")
+    if isinstance(value, str) and path[2] != "order":
+        return f"“{value[:60]}”" if value else "nothing"
+    return f"{value:g}" if isinstance(value, int | float) and not isinstance(value, bool) else ""
 
 
 def _token_words(here: ColorSystem, there: ColorSystem, key: str, places: list[PlaceValue]) -> str:
@@ -109,20 +175,38 @@ def _token_words(here: ColorSystem, there: ColorSystem, key: str, places: list[P
         elif place.path[2:3] == ("name",):
             found.append(f"called {here.tokens[key].name} here")
         else:
-            found.append(_field_words(place))
+            found.append(_field_words(here, there, place))
     return "; ".join(found)
 
 
-def taking_over(here: ColorSystem, there: ColorSystem, ids: Collection[str], name: str) -> Restore:
+def taking_over(
+    here: ColorSystem, there: ColorSystem, ids: Collection[str], name: str, start: ColorSystem | None = None
+) -> Restore:
     """The change that puts chosen things as they stand in another alternative, by the ids of the differences.
 
-    Raises DomainError (field `ids`) where none of them differs.
+    Raises DomainError (field `ids`) where none of them differs, and where one needs something that is only there and
+    not among them: with both names.
     """
-    chosen = [each for each in differences(here, there) if each.id in ids]
+    chosen = [each for each in differences(here, there, start) if each.id in ids]
     if not chosen:
         raise DomainError("None of that differs any more.", "ids", "missing")
+    _refuse_lacking(here, there, chosen)
     what = f"Take over from {name}: {listed([each.name for each in chosen])}"
     return Restore(what=what[:400], places=tuple(_places(chosen)))
+
+
+def _refuse_lacking(here: ColorSystem, there: ColorSystem, chosen: Iterable[Difference]) -> None:
+    coming = {(*each.id.split("/"),) for each in chosen}
+    for each in chosen:
+        for path in sorted(referred(each.places)):
+            collection, key = path[0], path[1] if len(path) > 1 else ""
+            if collection not in COLLECTIONS or key in getattr(here, collection) or path[:2] in coming:
+                continue
+            lacking = getattr(there, collection).get(key)
+            if lacking is not None:
+                what = f"the {_KINDS[collection]} {lacking.name}"
+                words = f"{each.name} stands on {what}, which is only there. Take {lacking.name} over together with it."
+                raise DomainError(words, "ids", "lacking")
 
 
 def _places(chosen: Iterable[Difference]) -> list[PlaceValue]:

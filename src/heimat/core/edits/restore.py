@@ -1,5 +1,6 @@
 """Putting places of a document back to what stood there: the inverse of every edit."""
 
+from collections.abc import Iterable
 from typing import Annotated, Any, Literal
 
 from pydantic import Field, ValidationError
@@ -38,10 +39,15 @@ class Restore(EditBase):
         return self.what
 
     def reads(self) -> set[Path]:
-        found: set[Path] = set()
-        for place in self.places:
-            _references(place.value, found)
-        return found
+        return referred(self.places)
+
+
+def referred(places: Iterable[PlaceValue]) -> set[Path]:
+    """The places that what stands in some places relies on."""
+    found: set[Path] = set()
+    for place in places:
+        _references(place.value, found)
+    return found
 
 
 def _put(data: dict[str, Any], place: PlaceValue) -> None:

@@ -4,9 +4,9 @@ import { memo, useLayoutEffect, useRef } from "react";
 import { ToolButton } from "../../components/ToolButton";
 import { Toolbar } from "../../components/Toolbar";
 import { usePart } from "../../workspace/hooks";
-import { look, useLook } from "../../workspace/look";
+import { look } from "../../workspace/look";
 import { ThemeChoice } from "../shared/ThemeChoice";
-import { AreaToggles, WorkArea } from "../shared/WorkArea";
+import { AreaToggles, useOpenArea, WorkArea } from "../shared/WorkArea";
 import { BroughtData } from "./BroughtData";
 import { DataChoice } from "./DataChoice";
 import { Drawn } from "./Drawn";
@@ -36,7 +36,7 @@ const Head = memo(function Head({ words }: { words: string }) {
 export function ChartsStage() {
   const palettes = usePart("palettes");
   const shown = useShownPalette();
-  const open = useLook((at) => at.area !== null);
+  const open = useOpenArea() !== null;
   const onKeyDown = useWalking(palettes);
   const list = useRef<HTMLDivElement>(null);
   const id = shown?.id;

@@ -3,16 +3,15 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { Toolbar } from "../../components/Toolbar";
 import { usePart } from "../../workspace/hooks";
-import { useLook } from "../../workspace/look";
 import { ThemeChoice } from "../shared/ThemeChoice";
-import { AreaToggles, WorkArea } from "../shared/WorkArea";
+import { AreaToggles, useOpenArea, WorkArea } from "../shared/WorkArea";
 import { BroughtPictures } from "./BroughtPictures";
 import { Exceptions } from "./Exceptions";
 import { Findings } from "./Findings";
 
 export function LegibilityStage() {
   const open = usePart("findings", (findings) => findings.length);
-  const area = useLook((at) => at.area !== null);
+  const area = useOpenArea() !== null;
   const words = `${open} to settle`;
   return (
     <>

@@ -9,7 +9,7 @@ import { Toolbar } from "../../components/Toolbar";
 import { usePart } from "../../workspace/hooks";
 import { useLook, useSeeing } from "../../workspace/look";
 import { releasedAt } from "../../workspace/released";
-import { AreaToggles, WorkArea } from "../shared/WorkArea";
+import { AreaToggles, useOpenArea, WorkArea } from "../shared/WorkArea";
 import { Changes } from "./Changes";
 import { EarlierRelease } from "./EarlierRelease";
 import { Feed } from "./Feed";
@@ -25,7 +25,7 @@ export function ReleasesStage() {
   const revision = usePart("head", (head) => head.revision);
   const latest = usePart("head", (head) => head.latest);
   const path = { slug };
-  const open = useLook((at) => at.area !== null);
+  const open = useOpenArea() !== null;
   const read = releasedAt(slug);
   const draft = useQuery({
     queryKey: ["draft", slug, revision, seeing],

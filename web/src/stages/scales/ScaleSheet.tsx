@@ -18,6 +18,7 @@ import { useKnown, usePart, useWorkspace } from "../../workspace/hooks";
 import { useInterface } from "../../workspace/interface";
 import { look, useLook } from "../../workspace/look";
 import { useMoveHue } from "../../workspace/useMoveHue";
+import { useOpenArea } from "../shared/WorkArea";
 import { ScaleRow } from "./ScaleRow";
 import styles from "./sheet.module.css";
 import { LABELS_WIDTH, rowHeight } from "./sizes";
@@ -34,7 +35,7 @@ export function ScaleSheet() {
   const ground = usePart("ground", (part) => part.name);
   const hatched = useLook((at) => at.need !== null);
   const selected = useLook((at) => at.select) ?? "";
-  const area = useLook((at) => at.area);
+  const area = useOpenArea();
   const show = useLook((at) => at.show);
   const alone = show === "scale" ? every.find(({ hue }) => hue.id === hueOf(selected)) : undefined;
   const figures = useKnown(({ parts }) => {

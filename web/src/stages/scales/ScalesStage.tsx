@@ -10,7 +10,7 @@ import { usePart, useWorkspace } from "../../workspace/hooks";
 import { PRINTS, type Print, useInterface } from "../../workspace/interface";
 import { look, useLook } from "../../workspace/look";
 import { scattered, useMoveHue } from "../../workspace/useMoveHue";
-import { AreaToggles, WorkArea } from "../shared/WorkArea";
+import { AreaToggles, useOpenArea, WorkArea } from "../shared/WorkArea";
 import { ChosenBar } from "./ChosenBar";
 import { ColumnSheet } from "./ColumnSheet";
 import { Promises } from "./Promises";
@@ -26,7 +26,7 @@ const SHOW_ITEMS: { value: string; words: string }[] = [
 export function ScalesStage() {
   const show = useLook((at) => at.show);
   // Where a work area is open, there is always room for the rows that it is about.
-  const area = useLook((at) => at.area !== null);
+  const area = useOpenArea() !== null;
   return (
     <>
       <Head show={show} />

@@ -96,7 +96,7 @@ export function Accept({ finding, said, onDone }: Props) {
 
 /** Where eye and rule disagree, people read: a link for them, and their count as evidence. */
 function ReadingTest({ finding, onEvidence }: { finding: FindingView; onEvidence: (words: string) => void }) {
-  const { of, begin } = useReadingTests();
+  const { of, begin, empty } = useReadingTests();
   const [said, setSaid] = useState("");
   const [ink = "", ground = ""] = finding.colors.map((each) => each.hex);
   const px = finding.use === "large" ? LARGE_PX : BODY_PX;
@@ -109,6 +109,11 @@ function ReadingTest({ finding, onEvidence }: { finding: FindingView; onEvidence
       setSaid(problemOf(thrown).message);
     }
   };
+  const forget = (key: string) =>
+    empty(key).then(
+      () => setSaid("Emptied: nobody is counted."),
+      (thrown) => setSaid(problemOf(thrown).message),
+    );
   return (
     <Flex gap="8px" align="center" wrap="wrap" fontSize="12px">
       <ToolButton
@@ -120,6 +125,11 @@ function ReadingTest({ finding, onEvidence }: { finding: FindingView; onEvidence
       {test && test.readers > 0 && (
         <ToolButton title={readWords(test)} onClick={() => onEvidence(readWords(test))}>
           {test.read} of {test.shown} read: use as evidence
+        </ToolButton>
+      )}
+      {test?.yours && test.readers > 0 && (
+        <ToolButton title="Count none of its readers any more" onClick={() => void forget(test.key)}>
+          Empty
         </ToolButton>
       )}
       <Text aria-live="polite" wordBreak="break-all">

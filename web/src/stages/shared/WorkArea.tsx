@@ -12,6 +12,9 @@ function useStage() {
   return { stage, area: areaOf(stage, open) };
 }
 
+/** The work area that is open in this stage; one that was left open in another is none here. */
+export const useOpenArea = () => useStage().area?.id ?? null;
+
 export function AreaToggles() {
   const { stage, area } = useStage();
   const offered = usePart("head", (head) =>

@@ -24,9 +24,15 @@ export function useReadingTests() {
     await queries.invalidateQueries({ queryKey });
     return begun;
   };
+  /** Count none of its readers any more. */
+  const empty = async (key: string) => {
+    const path = { slug, key };
+    await data(client.DELETE("/api/systems/{slug}/reading-tests/{key}/answers", { params: { path } }));
+    await queries.invalidateQueries({ queryKey });
+  };
   const of = (ink: string | undefined, ground: string | undefined) =>
     (query.data ?? []).filter((each) => each.ink === ink && each.ground === ground);
-  return { of, begin };
+  return { of, begin, empty };
 }
 
 export const linkOf = (test: ReadingTestView) => `${window.location.origin}/reading/${test.key}`;

@@ -12,7 +12,7 @@ import { useKnown, usePart, useWorkspace } from "../../workspace/hooks";
 import { useInterface } from "../../workspace/interface";
 import { look, useLook } from "../../workspace/look";
 import { useMoveHue } from "../../workspace/useMoveHue";
-import { AreaToggles, WorkArea } from "../shared/WorkArea";
+import { AreaToggles, useOpenArea, WorkArea } from "../shared/WorkArea";
 import { counted } from "./adding";
 import { Candidates } from "./Candidates";
 import { HueBand } from "./hues/HueBand";
@@ -72,7 +72,7 @@ function Bands({ children }: { children: React.ReactNode }) {
   const { moving } = useWorkspace();
   const waiting = useKnown((known) => known.waiting);
   const select = useLook((at) => at.select);
-  const area = useLook((at) => at.area);
+  const area = useOpenArea();
   const { print, notation } = useInterface();
   const selected = every.find((hue) => hue.key === select) ?? null;
 

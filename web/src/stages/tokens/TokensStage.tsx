@@ -11,7 +11,7 @@ import { usePart } from "../../workspace/hooks";
 import { useInterface } from "../../workspace/interface";
 import { look, useLook } from "../../workspace/look";
 import { ThemeChoice } from "../shared/ThemeChoice";
-import { AreaToggles, WorkArea } from "../shared/WorkArea";
+import { AreaToggles, useOpenArea, WorkArea } from "../shared/WorkArea";
 import { GroundBand } from "./GroundBand";
 import { SpecimenSheet } from "./SpecimenSheet";
 import { SwatchField } from "./SwatchField";
@@ -27,7 +27,7 @@ export function TokensStage() {
   const tokens = usePart("tokens");
   const show = useLook((at) => at.show);
   const select = useLook((at) => at.select);
-  const area = useLook((at) => at.area !== null);
+  const area = useOpenArea() !== null;
   const selected = tokens.find((token) => token.key === select);
   return (
     <>

@@ -138,8 +138,9 @@ function Differences({ other, name }: { other: string; name: string }) {
   const slug = useLook((at) => at.slug);
   const seeing = useSeeing();
   const revision = usePart("head", (head) => head.revision);
-  const { refresh, tell } = useWorkspace();
+  const { refresh } = useWorkspace();
   const [taking, setTaking] = useState(false);
+  const [refused, setRefused] = useState<string | null>(null);
   const query = useQuery({
     queryKey: ["differences", slug, revision, other, seeing],
     queryFn: () =>
@@ -160,14 +161,16 @@ function Differences({ other, name }: { other: string; name: string }) {
           body: { other, ids, base: revision, key: newId(), view: { parts: ["head"] } },
         }),
       );
+      setRefused(null);
       refresh();
     } catch (thrown) {
-      tell({ words: problemOf(thrown).message, actions: [] });
+      setRefused(problemOf(thrown).message);
     } finally {
       setTaking(false);
     }
   };
   const found = query.data;
+  const theirs = (found?.things ?? []).filter((each) => each.since === "there");
   if (query.error) return <Text role="alert">{problemOf(query.error).message}</Text>;
   if (!found) return null;
   return (
@@ -178,20 +181,47 @@ function Differences({ other, name }: { other: string; name: string }) {
             ? `${name} is the same.`
             : `${counted(found.things.length, "thing")} in ${name} otherwise, ${counted(found.colors, "token")} of another color.`}
         </Text>
-        {found.things.length > 0 && (
-          <ToolButton disabled={taking} onClick={() => void take(found.things.map((each) => each.id))}>
-            Take all over
+        {theirs.length > 0 && (
+          <ToolButton disabled={taking} onClick={() => void take(theirs.map((each) => each.id))}>
+            {theirs.length === found.things.length
+              ? "Take all over"
+              : `Take over the ${theirs.length} changed there`}
           </ToolButton>
         )}
       </Flex>
+      {refused && (
+        <Text role="alert" fontWeight="700">
+          {refused}
+        </Text>
+      )}
       <Box maxHeight="220px" overflowY="auto" tabIndex={0} role="group" aria-label="What differs">
-        {found.things.map((each) => (
-          <Thing key={each.id} thing={each} onTake={() => void take([each.id])} disabled={taking} />
-        ))}
+        {SINCE.map(([since, heading]) => {
+          const things = found.things.filter((each) => each.since === since);
+          if (things.length === 0) return null;
+          return (
+            <Box key={since} role="group" aria-label={heading} data-testid={`changed-${since}`}>
+              {since !== "there" && (
+                <Text color="fg.muted" marginTop="6px">
+                  {heading}
+                </Text>
+              )}
+              {things.map((each) => (
+                <Thing key={each.id} thing={each} onTake={() => void take([each.id])} disabled={taking} />
+              ))}
+            </Box>
+          );
+        })}
       </Box>
     </Box>
   );
 }
+
+/** In which order what differs is told; what only this one has changed would be taken back by taking it over. */
+const SINCE: [DifferencesView["things"][number]["since"], string][] = [
+  ["there", "Changed there"],
+  ["both", "Changed in both since they parted: taking one over replaces what was done here"],
+  ["here", "Changed here alone since they parted: taking one over takes that back"],
+];
 
 function Thing({
   thing,
