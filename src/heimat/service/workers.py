@@ -65,8 +65,8 @@ class Lane:
         """
         return self.result(self.begin(work, *given, seconds=seconds), seconds)
 
-    def begin(self, work: Callable[..., Made], *given: Any, seconds: float = SECONDS) -> ProcessFuture[Any]:
-        """Begin some work. Cancelling the future ends the process that does it."""
+    def begin(self, work: Callable[..., Made], *given: Any, seconds: float = SECONDS) -> ProcessFuture[bytes]:
+        """Begin some work. Cancelling the future ends the process that does it; `result` tells what it gives."""
         sent = pickle.dumps((work, given, seconds), pickle.HIGHEST_PROTOCOL)
         with self._lock:
             if self._waiting >= MOST_WAITING:
@@ -79,11 +79,11 @@ class Lane:
         return future
 
     @staticmethod
-    def result(future: ProcessFuture[Any], seconds: float = SECONDS) -> Any:
+    def result(future: ProcessFuture[bytes], seconds: float = SECONDS) -> Any:
         """What some work gives, once it has. Raises TooSlow, TooLarge, Busy where its process was ended, and what it
         raises."""
         try:
-            return future.result()
+            return pickle.loads(future.result())
         except FutureTimeout as error:
             raise TooSlow(seconds * CLOCK, clock=True) from error
         except MemoryError as error:
@@ -135,10 +135,11 @@ class Workers:
             lane.close()
 
 
-def _unpacked(sent: bytes) -> Any:
+def _unpacked(sent: bytes) -> bytes:
     work, given, seconds = pickle.loads(sent)
     _allow(seconds)
-    return work(*given)
+    # Pickled here, so that what is too large to be sent back is told like any other error.
+    return pickle.dumps(work(*given), pickle.HIGHEST_PROTOCOL)
 
 
 def _allow(seconds: float) -> None:
