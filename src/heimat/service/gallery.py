@@ -3,7 +3,7 @@
 import re
 from collections.abc import Sequence
 
-from sqlalchemy import Engine
+from sqlalchemy import Connection, Engine
 
 from heimat.core.color.naming import check_line
 from heimat.core.color.notation import Color, hex_of, parse, rgb8_of
@@ -12,8 +12,10 @@ from heimat.core.color.spelling import plainly_spelled
 from heimat.core.document.part import LONGEST_NAME, LONGEST_NOTE
 from heimat.core.errors import DomainError, NotFound
 from heimat.service.clock import now
+from heimat.service.errors import taken
 from heimat.service.shipped_sets import SHIPPED
-from heimat.store import gallery
+from heimat.service.transactions import in_transaction
+from heimat.store import gallery, people
 from heimat.store.gallery import NewSet, SetColor, SetRow
 
 MOST_COLORS = 40
@@ -50,22 +52,31 @@ class Gallery:
             raise DomainError(f"At most {LONGEST_NOTE} characters of words are kept.", "words", "too_long")
         if not 1 <= len(colors) <= MOST_COLORS:
             raise DomainError(f"A set has 1 to {MOST_COLORS} colors.", "colors", "limit")
-        with self._engine.begin() as connection:
+
+        def work(connection: Connection) -> SetRow:
+            people.hold_person(connection, person_id)
+            if gallery.has_set(connection, called, person_id):
+                raise taken(called, "name", "You have saved a set of that name: remove it first, or choose another.")
             new = new_set(called, words.strip(), colors, person_id)
             (set_id,) = gallery.add_sets(connection, [new])
             saved = gallery.find_set(connection, set_id)
-        assert saved is not None
-        return saved
+            assert saved is not None
+            return saved
+
+        return in_transaction(self._engine, work)
 
     def remove(self, set_id: int, person_id: str) -> None:
         """Remove a set that a person has saved. Raises NotFound, and DomainError for one of others or of ours."""
-        with self._engine.begin() as connection:
+
+        def work(connection: Connection) -> None:
             row = gallery.find_set(connection, set_id)
             if row is None:
                 raise NotFound("That set is not there any more.")
             if row.shipped or row.person_id != person_id:
                 raise DomainError("Only who has saved a set can remove it.", "set", "not_yours")
             gallery.remove_set(connection, set_id)
+
+        in_transaction(self._engine, work)
 
 
 def ensure_shipped(engine: Engine) -> None:

@@ -23,7 +23,7 @@ from heimat.service.errors import Unreadable
 from heimat.service.first import append_first
 from heimat.service.transactions import in_transaction
 from heimat.service.workers import Workers
-from heimat.store import releases, systems
+from heimat.store import counters, releases, systems
 from heimat.store.systems import ListedRow, SystemRow
 
 _UNNAMED = "Unnamed"
@@ -113,6 +113,8 @@ def imported_from(files: Mapping[str, bytes], name: str) -> Imported:
 
 def add_document(connection: Connection, document: ColorSystem, person_id: str) -> str:
     """Store a new system with its first revision. Returns its slug."""
+    # Whoever makes one at the same time waits here: each finds the addresses that are taken by then.
+    counters.rise(connection, counters.INSTALLATION)
     start = _slug(document.name)
     taken = systems.taken_slugs(connection, start)
     slug = next(

@@ -154,3 +154,9 @@ def _with_colors(connection: Connection, distances: dict[int, float | None]) -> 
         for key, row in ((key, sets.get(key)) for key in distances)
         if row is not None
     ]
+
+
+def has_set(connection: Connection, name: str, person_id: str) -> bool:
+    """Whether a person has saved a set of this name."""
+    query = select(gallery_set.c.id).where(gallery_set.c.name == name, gallery_set.c.person_id == person_id)
+    return connection.execute(query).first() is not None

@@ -25,3 +25,8 @@ def all_people(connection: Connection) -> list[Person]:
 def add_person(connection: Connection, new: Person) -> None:
     """Add someone."""
     connection.execute(person.insert().values(id=new.id, name=new.name, role=new.role))
+
+
+def hold_person(connection: Connection, person_id: str) -> None:
+    """Hold a person until the transaction ends: what is theirs alone is made one after another."""
+    connection.execute(select(person.c.id).where(person.c.id == person_id).with_for_update()).one()

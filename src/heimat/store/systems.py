@@ -10,7 +10,6 @@ from typing import Any
 
 from sqlalchemy import Connection, Select, select, update
 
-from heimat.store import counters
 from heimat.store.keys import new_id
 from heimat.store.packing import pack, unpack
 from heimat.store.tables import alternative, release, revision, system
@@ -186,7 +185,6 @@ def hold_system(connection: Connection, system_id: int) -> None:
 def add_system(connection: Connection, slug: str, name: str, at: datetime) -> tuple[int, int]:
     """Add a system with an empty main alternative. Returns the ids of both."""
     system_id = new_id(connection.execute(system.insert().values(slug=slug, name=name, at=at)))
-    counters.rise(connection, system_id)
     return system_id, new_id(connection.execute(alternative.insert().values(system_id=system_id, name=MAIN)))
 
 
