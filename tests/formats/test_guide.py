@@ -14,8 +14,8 @@ from heimat.core.edits.guide import SetGuide
 from heimat.core.publication.publication import Publication, publication
 from heimat.core.resolve.resolved import resolve
 from heimat.demo.systems import brinemark
-from heimat.formats import MANIFEST, write_all
-from heimat.formats.write import guide, guide_pdf
+from heimat.formats import write_all
+from heimat.formats.write import guide, guide_pdf, manifest
 
 PUBLISHED = publication(resolve(brinemark()))
 
@@ -102,7 +102,7 @@ def test_the_pages_have_bookmarks_a_language_and_tags(printed: PdfReader) -> Non
 
 def test_a_release_holds_every_part_and_the_manifest_tells_of_them() -> None:
     shaped_system = apply(brinemark(), SetGuide(guide=Guide(parts=("use", "tokens"))))
-    files = {file.name: file.content for file in write_all(publication(resolve(shaped_system)), "1.0.0", printed=True)}
+    files = {file.name: file.content for file in write_all(publication(resolve(shaped_system)), "1.0.0")}
     parts = [name for name in files if name.startswith("guide.")]
-    assert parts == ["guide.html", "guide.use.html", "guide.tokens.html", "guide.pdf"]
-    assert all(f'"{name}"'.encode() in files[MANIFEST] for name in parts)
+    assert parts == ["guide.html", "guide.use.html", "guide.tokens.html"]
+    assert all(f'"{name}"'.encode() in files[manifest.FILE] for name in parts)

@@ -1,5 +1,6 @@
 """Charts: palettes proposed and priced, and what they are drawn with."""
 
+from collections.abc import Iterable
 from typing import Annotated, Any, cast
 
 import numpy as np
@@ -21,7 +22,10 @@ from heimat.core.charts.table import ColumnKind
 from heimat.core.color.notation import rgb8_of
 from heimat.core.document.ids import Id
 from heimat.core.document.palettes import GRAPHIC, MOST_CATEGORIES, PaletteColor, PaletteValue
+from heimat.core.document.system import ColorSystem
 from heimat.core.edits import UserEdit
+from heimat.core.edits.palettes_kept import is_there
+from heimat.core.errors import DomainError
 from heimat.core.proposals.binding import binding
 from heimat.core.proposals.palettes import PaletteWish
 from heimat.core.resolve.named import color_called
@@ -107,18 +111,22 @@ class DatasetView(TypedDict):
 )
 async def propose_palette(slug: str, request: Request, body: WishBody, uses: Uses) -> Response:
     system = await run_in_threadpool(head_system, uses, slug)
+    _refuse_gone(system, (each.value for each in body.kept), "kept")
     return answer(await listened(request, uses.workers.asking, proposed_palette, system, body.wish()))
 
 
 @router.post("/palette-prices", operation_id="pricePalette", dependencies=IS_COMPUTING, **described(PricesView))
 async def price_palette(slug: str, request: Request, body: WishBody, uses: Uses) -> Response:
     system = await run_in_threadpool(head_system, uses, slug)
+    _refuse_gone(system, (each.value for each in body.kept), "kept")
     return answer(await listened(request, uses.workers.asking, priced, system, body.wish()))
 
 
 @router.post("/palette-partners", operation_id="findPartners", **described(list[EndPartnerView]))
 def find_partners(slug: str, body: EndBody, uses: Uses) -> Response:
-    return answer(partner_views(head_resolved(uses, slug), body.low))
+    resolved = head_resolved(uses, slug)
+    _refuse_gone(resolved.system, [body.low], "low")
+    return answer(partner_views(resolved, body.low))
 
 
 @router.post("/palettes/{palette}/binding", operation_id="bindPalette", **described(BindingView))
@@ -162,6 +170,12 @@ def read_charts(
     number: Annotated[str | None, Query(max_length=80)] = None,
 ) -> Response:
     return answer(charts_view(head_resolved(uses, slug), uses.datasets.table(slug, dataset), palette, number))
+
+
+def _refuse_gone(system: ColorSystem, values: Iterable[PaletteValue], field: str) -> None:
+    if not all(is_there(system, value) for value in values):
+        words = "A color that this stands on is not there any more: somebody has removed it. Choose another one."
+        raise DomainError(words, field, "missing")
 
 
 def _dataset(row: Dataset, summary: Summary) -> DatasetView:

@@ -35,6 +35,8 @@ _MOST_SPELLED = 300
 _COLOR = re.compile(
     r"#[0-9a-fA-F]{3,8}(?![0-9a-zA-Z_-])|\b(?:rgba?|hsla?|hwb|lab|lch|oklab|oklch|color)\([^()\n]{1,120}\)"
 )
+_PLAIN = re.compile(r"#(?:[0-9a-fA-F]{3,4}|[0-9a-fA-F]{6}|[0-9a-fA-F]{8})|rgb\((?: ?[0-9]{1,3}[ ,]){2} ?[0-9]{1,3}\)")
+"""What is a color at a glance."""
 _NAME = re.compile(r"var\(\s{0,20}--([\w-]{1,120})")
 _DEFINED = re.compile(r"(?:^|[{;\s])--([\w-]{1,120})\s{0,20}:")
 _PROPERTY = re.compile(r"([\w-]{1,60})\s{0,20}[:=][^:=;{}]{0,200}$")
@@ -97,11 +99,13 @@ def check(text: str, publication: Publication, name: str = "checked") -> Check:
     for at, ink, ground in pairs_in(text):
         pairs[at].append((ink, ground))
     for number, line in enumerate(lines, start=1):
-        for each in (*against.line(number, line, own), *against.pairs(number, pairs.get(number, ()))):
-            if len(found) < MOST_FOUND:
-                found.append(each)
-            else:
-                more += 1
+        if len(found) == MOST_FOUND:
+            # What is only counted is not looked for among all that is published.
+            more += against.count(line, own) + sum(len(against.meeting(pair)) for pair in pairs.get(number, ()))
+            continue
+        here = [*against.line(number, line, own), *against.pairs(number, pairs.get(number, ()))]
+        more += max(len(found) + len(here) - MOST_FOUND, 0)
+        found += here[: MOST_FOUND - len(found)]
     return Check(tuple(found), more, _patch(lines, found, name))
 
 
@@ -117,8 +121,11 @@ class _Against:
             for token in self._tokens
             if token.deprecated is not None
         }
-        self._pairs = [(token, value.hex) for token in self._tokens for value in token.values.values()]
-        levels = np.array([list(bytes.fromhex(text[1:])) for _, text in self._pairs], dtype=np.uint8)
+        self._of_color: dict[str, list[PublishedToken]] = {}
+        for token in self._tokens:
+            for value in token.values.values():
+                self._of_color.setdefault(value.hex, []).append(token)
+        levels = np.array([list(bytes.fromhex(text[1:])) for text in self._of_color], dtype=np.uint8)
         self._labs: Floats = srgb_to_lab(from_bytes(levels.reshape(-1, 3)))
         self._pairings: dict[tuple[str, str], list[dict[str, Any]]] = {}
         for pairing in publication.contract["pairings"]:
@@ -143,13 +150,24 @@ class _Against:
                 kind: CheckKind = "by hand" if far == 0.0 else "outside"
                 yield Checked(kind, number, match[0], before[1] if before else "", token, far)
 
+    def count(self, line: str, own: set[str]) -> int:
+        """How many places there are in a line, without what was meant."""
+        names = [match[1] for match in _NAME.finditer(line)]
+        known = sum(name in self._instead or (name not in self._by_name and name not in own) for name in names)
+        colors = (match[0] for match in _COLOR.finditer(line)) if self._of_color else ()
+        return known + sum(_PLAIN.fullmatch(color) is not None or _is_color(color) for color in colors)
+
     def pairs(self, number: int, pairs: Sequence[tuple[str, str]]) -> Iterator[Checked]:
         """Pairs that were never declared, or fall short of what was."""
         for pair in pairs:
-            if pair not in self._met:
-                self._met[pair] = self._meeting(*pair)
-            for found in self._met[pair]:
+            for found in self.meeting(pair):
                 yield replace(found, line=number)
+
+    def meeting(self, pair: tuple[str, str]) -> list[Checked]:
+        """What is to be said of text on a ground, by their names."""
+        if pair not in self._met:
+            self._met[pair] = self._meeting(*pair)
+        return self._met[pair]
 
     def _meeting(self, ink: str, ground: str) -> list[Checked]:
         one, other = self._by_name.get(ink), self._by_name.get(ground)
@@ -188,11 +206,12 @@ class _Against:
             color = parse(text)
         except DomainError:
             return None
-        if not self._pairs:
+        if not self._of_color:
             return None
         far = ciede2000(srgb_to_lab(from_bytes(np.asarray(rgb8_of(color)))), self._labs)
         least = float(far.min())
-        near = [self._pairs[place][0] for place in np.flatnonzero(far <= least + 1e-9)]
+        same = list(self._of_color.values())
+        near = [token for place in np.flatnonzero(far <= least + 1e-9) for token in same[place]]
         wanted = next((kinds for words, kinds in _PURPOSES if words in prop), ())
 
         def fits(token: PublishedToken) -> tuple[bool, bool]:
@@ -200,6 +219,14 @@ class _Against:
             return first not in wanted, "/" in token.id
 
         return min(near, key=fits), 0.0 if least < 1e-9 else least
+
+
+def _is_color(text: str) -> bool:
+    try:
+        parse(text)
+    except DomainError:
+        return False
+    return True
 
 
 def _contrast(one: PublishedValue, other: PublishedValue) -> float:

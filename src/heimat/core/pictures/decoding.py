@@ -51,6 +51,10 @@ class Pixels:
         return int(self.rgb8.shape[0])
 
 
+_PNG_END = b"IEND\xae\x42\x60\x82"
+"""The chunk that a PNG ends with, and its checksum (W3C PNG 3, 11.2.5)."""
+
+
 def decode(content: bytes, name: str = "") -> Pixels:
     """The pixels of a picture. Raises DomainError (field `picture`) with a sentence for everything that is none."""
     called = f"“{name}”" if name else "This file"
@@ -69,6 +73,9 @@ def decode(content: bytes, name: str = "") -> Pixels:
                 )
             media_type = FORMATS[image.format or "PNG"]
             image.load()
+            # The library takes a file for whole whose last pixels it could make out.
+            if image.format == "PNG" and _PNG_END not in content:
+                raise _refused(f"{called} {_BROKEN}", "broken")
             return _pixels(image, media_type)
     except UnidentifiedImageError as error:
         if content.startswith(_BEGINNINGS):

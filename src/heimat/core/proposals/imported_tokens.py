@@ -21,7 +21,8 @@ def tokens_of(
 
     `themes` are the ids of themes by the sheet's names; what is passed over is told in sentences.
     """
-    kept = _named(others, list(steps.places), told)
+    every = _named(others, list(steps.places), told)
+    kept, beyond = every[:MOST_TOKENS], {token.name: token for token in every[MOST_TOKENS:]}
     ids = {token.name: f"token-{number + 1}" for number, token in enumerate(kept)}
     by_css = {css_name(name): name for name in [*steps.places, *ids]}
     loops = _loops(kept, by_css)
@@ -33,7 +34,7 @@ def tokens_of(
         for name, value in token.values.items():
             if name not in themes:
                 continue
-            made = _value(token, name, value, steps, ids, by_css, loops, told)
+            made = _value(token, name, _within(value, name, beyond), steps, ids, by_css, loops, told)
             if isinstance(made, LiteralColor) and (step := steps.alone(made.color)) is not None:
                 made = step
                 linked += 1
@@ -97,8 +98,19 @@ def _named(others: Sequence[SheetToken], scale_names: list[str], told: list[str]
         told.append(f"{name} was passed over: {sentence}")
     kept = [token for token in kept if token.name not in refused]
     if len(kept) > MOST_TOKENS:
-        told.append(f"{len(kept) - MOST_TOKENS:,} tokens were passed over: a system has at most {MOST_TOKENS:,}.")
-    return kept[:MOST_TOKENS]
+        words = f"{len(kept) - MOST_TOKENS:,} tokens were passed over: a system has at most {MOST_TOKENS:,}."
+        told.append(f"{words} What stands for one of them has the color that it came to.")
+    return kept
+
+
+def _within(value: SheetValue, theme: str, beyond: Mapping[str, SheetToken]) -> SheetValue:
+    """A value that stands for no token that is passed over: through those, what it comes to."""
+    seen: set[str] = set()
+    while isinstance(value, Named) and value.name in beyond and value.name not in seen:
+        seen.add(value.name)
+        there = beyond[value.name].values
+        value = there.get(theme) or next(iter(there.values()), value)
+    return value
 
 
 def _value(

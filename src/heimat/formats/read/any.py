@@ -6,6 +6,7 @@ from pathlib import PurePosixPath
 
 from heimat.core.color.reading import MOST_LINES, Reading, ReadingKind, read_lines
 from heimat.formats.read import css, csv, script, svg, tokens
+from heimat.formats.read.gate import guarded
 from heimat.formats.read.reading import nothing
 
 MOST_BYTES = 5 * 1000 * 1000
@@ -44,7 +45,12 @@ def read(text: str, name: str = "") -> Reading:
     if "\0" in text[:4096]:
         called = f"“{name[:60]}”" if name else "This"
         return nothing("list", f"{called} is not text, so no colors can be read from it.")
-    reading = _as_what_it_seems(text, PurePosixPath(name.lower()).suffix)
+    called = f"“{name[:60]}”" if name else "This text"
+    reading = guarded(
+        lambda: _as_what_it_seems(text, PurePosixPath(name.lower()).suffix),
+        lambda: nothing("list", f"{called} holds something that was not expected there, and was not read."),
+        name,
+    )
     if reading.kind not in _CERTAIN and "{" not in text and not any(line.color or line.text for line in reading.lines):
         # What seemed to be more, and of which no single line is told, may be plain lines after all.
         plain = _as_list(text)

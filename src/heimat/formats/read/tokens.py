@@ -1,12 +1,12 @@
 """Reading Design Tokens Community Group files (2025.10, and earlier forms), and themes written as plain JSON."""
 
-import json
 from dataclasses import dataclass
 from typing import Any
 
 from heimat.core.color.notation import Color, parse
 from heimat.core.color.reading import Reading
 from heimat.core.errors import DomainError
+from heimat.formats.read.gate import NotJsonError, load_json
 from heimat.formats.read.reading import Found, nothing
 
 _SPACES = {
@@ -34,11 +34,9 @@ _MOST_TOLD = 6
 def read(text: str) -> Reading:
     """Read a token file: every color token under its path, aliases followed. Never raises."""
     try:
-        root = json.loads(text)
-    except json.JSONDecodeError as error:
-        return nothing("token file", f"Not JSON: line {error.lineno}, {error.msg[0].lower()}{error.msg[1:]}.")
-    except (RecursionError, ValueError):
-        return nothing("token file", "This file is nested too deeply to be read.")
+        root = load_json(text)
+    except NotJsonError as error:
+        return nothing("token file", f"Not JSON: {error}.")
     if not isinstance(root, dict):
         return nothing("token file", "A token file is an object with groups and tokens in it.")
     tokens: dict[str, tuple[str | None, Any]] = {}
@@ -189,7 +187,7 @@ def color_in(value: Any) -> tuple[Color | None, str]:
         return None, "a color has three components."
     numbers = [0.0 if part == "none" else part for part in parts]
     if space in _PERCENT and all(isinstance(part, int | float) for part in numbers):
-        numbers = [numbers[0], numbers[1] / 100.0, numbers[2] / 100.0]
+        numbers = [numbers[0], *(float(part) / 100.0 for part in numbers[1:])]
     try:
         data = {"space": _SPACES[space], "components": numbers, "alpha": value.get("alpha", 1.0)}
         return Color.model_validate(data), ""

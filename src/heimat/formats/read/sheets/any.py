@@ -1,15 +1,17 @@
 """Reading files, or an archive of them, as one sheet of tokens: the form is told by their texts, then by names."""
 
 import io
-import json
+import lzma
 import tarfile
 import zipfile
+import zlib
 from collections.abc import Mapping
 from dataclasses import replace
 from pathlib import PurePosixPath
 
 from heimat.core.proposals.sheet import Sheet, SheetMaker, best, best_palettes
 from heimat.formats.read.any import MOST_BYTES, decode
+from heimat.formats.read.gate import NotJsonError, guarded, load_json
 from heimat.formats.read.sheets import contract, css, design_tokens, pages, palettes, plain, scss
 
 MOST_FILES = 200
@@ -48,7 +50,7 @@ def read(files: Mapping[str, bytes]) -> Sheet:
                 passed_over.append(f"{inner} has more than 5 MB and was not read.")
             else:
                 texts[PurePosixPath(inner).name] = decode(unpacked)
-    every = [_sheet(name, text, texts) for name, text in texts.items()]
+    every = [_read_one(name, text, texts, passed_over) for name, text in texts.items()]
     sheets = [sheet for sheet in every if sheet.tokens or sheet.palettes]
     declared = next((sheet for sheet in every if sheet.pairings or sheet.told_apart), None)
     found = best(sheets)
@@ -69,6 +71,16 @@ def read(files: Mapping[str, bytes]) -> Sheet:
         pairings=declared.pairings if declared else (),
         told_apart=declared.told_apart if declared else (),
     )
+
+
+def _read_one(name: str, text: str, beside: Mapping[str, str], passed_over: list[str]) -> Sheet:
+    """The sheet of one file. What its reader did not expect is told, and the other files are read."""
+
+    def told() -> Sheet:
+        passed_over.append(f"{name} holds something that was not expected there, and was passed over whole.")
+        return SheetMaker("nothing").made()
+
+    return guarded(lambda: _sheet(name, text, beside), told, name)
 
 
 def _sheet(name: str, text: str, beside: Mapping[str, str]) -> Sheet:
@@ -97,11 +109,9 @@ def _sheet(name: str, text: str, beside: Mapping[str, str]) -> Sheet:
 def _of_json(text: str, beside: Mapping[str, str]) -> Sheet:
     maker = SheetMaker("JSON")
     try:
-        root = json.loads(text)
-    except json.JSONDecodeError as error:
-        maker.pass_over(f"Not JSON: line {error.lineno}.")
-        return maker.made()
-    except (RecursionError, ValueError):
+        root = load_json(text)
+    except NotJsonError as error:
+        maker.pass_over(f"Not JSON: {error}.")
         return maker.made()
     if not isinstance(root, dict):
         return maker.made()
@@ -129,6 +139,8 @@ def _unpacked(name: str, content: bytes, passed_over: list[str]) -> dict[str, by
         EOFError,
         tarfile.TarError,
         zipfile.BadZipFile,
+        lzma.LZMAError,
+        zlib.error,
         NotImplementedError,
         RuntimeError,
         ValueError,
@@ -137,10 +149,31 @@ def _unpacked(name: str, content: bytes, passed_over: list[str]) -> dict[str, by
         return {}
 
 
+_LONGEST_HEADER = 65_536
+_HEADERS = (
+    tarfile.GNUTYPE_LONGNAME,
+    tarfile.GNUTYPE_LONGLINK,
+    tarfile.XHDTYPE,
+    tarfile.XGLTYPE,
+    tarfile.SOLARIS_XHDTYPE,
+)
+
+
+class _Entry(tarfile.TarInfo):
+    """An entry whose further headers are as short as headers are: they are read whole before anything is asked."""
+
+    @classmethod
+    def frombuf(cls, buf: bytes | bytearray, encoding: str, errors: str) -> "_Entry":
+        found = super().frombuf(buf, encoding, errors)
+        if found.type in _HEADERS and found.size > _LONGEST_HEADER:
+            raise ValueError("a name in it is longer than names are")
+        return found
+
+
 def _of_tar(content: bytes) -> dict[str, bytes]:
     found: dict[str, bytes] = {}
     room = MOST_UNPACKED
-    with tarfile.open(fileobj=io.BytesIO(content), mode="r|gz") as archive:
+    with tarfile.open(fileobj=io.BytesIO(content), mode="r|gz", tarinfo=_Entry) as archive:
         for entry in archive:
             room -= entry.size
             if room < 0 or len(found) >= MOST_FILES:

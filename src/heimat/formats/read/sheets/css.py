@@ -10,6 +10,7 @@ from dataclasses import replace
 
 from heimat.core.document.themes import Scheme, Wanted
 from heimat.core.proposals.sheet import DEFAULT, Sheet, SheetMaker, SheetValue
+from heimat.formats.read.gate import sign_of
 from heimat.formats.read.sheets import palettes
 from heimat.formats.read.sheets.values import css_value
 
@@ -132,7 +133,7 @@ def _named(selector: str) -> str | None:
 
 
 def _unescaped(text: str) -> str:
-    return _ESCAPE.sub(lambda found: chr(min(int(found[1], 16), 0x10FFFF)) if found[1] else found[2], text)
+    return _ESCAPE.sub(lambda found: sign_of(found[1]) if found[1] else found[2], text)
 
 
 def _scheme(text: str) -> Scheme | None:

@@ -1,11 +1,11 @@
 """Sheets out of Design Tokens files (2025.10) and their resolvers: groups, aliases, themes as contexts of modifiers."""
 
-import json
 from collections.abc import Mapping
 from typing import Any
 
 from heimat.core.document.names import css_name
 from heimat.core.proposals.sheet import DEFAULT, Named, Sheet, SheetMaker, SheetValue
+from heimat.formats.read.gate import NotJsonError, load_json
 from heimat.formats.read.tokens import color_in
 
 _DEEPEST = 40
@@ -65,8 +65,9 @@ def _source(source: Any, files: Mapping[str, str], maker: SheetMaker) -> dict[st
         maker.pass_over(words)
         return {}
     try:
-        found = json.loads(text)
-    except (ValueError, RecursionError):
+        found = load_json(text)
+    except NotJsonError as error:
+        maker.pass_over(f"{name[:80]} is not JSON: {error}.")
         return {}
     return found if isinstance(found, dict) else {}
 
