@@ -1,6 +1,5 @@
 """Every operation that creates something, ten times in the same moment: one wins, the others learn it in words."""
 
-import base64
 import threading
 from collections import Counter
 from collections.abc import Callable
@@ -59,14 +58,14 @@ def _read(client: TestClient, _: int) -> Response:
     return client.post(f"/api/reading-tests/{key}", json=body)
 
 
-_FILE = {"name": "a.css", "content": base64.b64encode(b":root{--a:#112233;--b:#445566}").decode()}
+_FILES = [("files", ("a.css", b":root{--a:#112233;--b:#445566}"))]
 _PICTURE = encoded(np.full((8, 8, 3), 90, dtype=np.uint8))
 _NAMES = {"name": "ten"}
 _EDIT = {"type": "add_hues", "hues": [{"name": "new", "kind": "accent", "color": "#345678"}]}
 CREATING: dict[str, Creates] = {
     # Systems may share a name: each gets an address of its own.
     "startSystem": Creates(_json("/api/systems", {"name": "ten", "colors": "#345678"}), TEN),
-    "importFiles": Creates(_json("/api/imports", {"name": "ten", "files": [_FILE]}), TEN),
+    "importFiles": Creates(lambda client, _: client.post("/api/imports", files=_FILES, data={"name": "ten"}), TEN),
     "addAlternative": Creates(_json(f"{AT}/alternatives", _NAMES), 1),
     "beginAgain": Creates(_json(f"{AT}/releases/1.0.0/alternative", _NAMES), 1, _publish),
     "makeKey": Creates(_json(f"{AT}/feed/keys", _NAMES), 1),

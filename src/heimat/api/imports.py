@@ -2,14 +2,13 @@
 
 from typing import Annotated
 
-from fastapi import APIRouter
-from pydantic import Base64Bytes, Field
+from fastapi import APIRouter, File, Form, UploadFile
 from starlette.responses import Response
 from typing_extensions import TypedDict
 
-from heimat.api.bodies import Body
 from heimat.api.context import IS_SENDING, Acting, Uses
 from heimat.api.encoding import answer, described
+from heimat.core.color.naming import one_line
 from heimat.core.color.notation import hex_of, rgb8_of
 from heimat.core.document.order import in_order
 from heimat.formats.read.sheets.any import MOST_FILES
@@ -18,18 +17,11 @@ router = APIRouter(prefix="/api/imports", tags=["systems"])
 MOST_TOLD = 200
 
 
-class FileBody(Body):
-    """A file: its name, and its bytes in Base64."""
-
-    name: Annotated[str, Field(max_length=300)]
-    content: Base64Bytes
-
-
-class ImportBody(Body):
-    """Files to read as one system, and its name; without one it is called as the files say."""
-
-    files: Annotated[list[FileBody], Field(min_length=1, max_length=MOST_FILES)]
-    name: Annotated[str, Field(max_length=400)] = ""
+LONGEST_FILE_NAME = 300
+Files = Annotated[list[UploadFile], File(min_length=1, max_length=MOST_FILES)]
+"""Files to read as one system, as they are."""
+Name = Annotated[str, Form(max_length=400)]
+"""The name of a system; without one it is called as its files say."""
 
 
 class ReadScaleView(TypedDict):
@@ -87,8 +79,8 @@ class ImportedView(TypedDict):
 
 
 @router.post("/read", operation_id="readFiles", dependencies=IS_SENDING, **described(UnderstoodView))
-def read_files(body: ImportBody, uses: Uses) -> Response:
-    found = uses.opening.read_files({file.name: file.content for file in body.files}, body.name)
+def read_files(files: Files, uses: Uses, name: Name = "") -> Response:
+    found = uses.opening.read_files(_contents(files), name)
     system = found.system
     tokens = in_order(system.tokens)
     kinds = {hue.name: hue.kind for hue in system.hues.values()}
@@ -116,6 +108,10 @@ def read_files(body: ImportBody, uses: Uses) -> Response:
 
 
 @router.post("", operation_id="importFiles", dependencies=IS_SENDING, **described(ImportedView, 201))
-def import_files(body: ImportBody, uses: Uses, person: Acting) -> Response:
-    row = uses.opening.import_files({file.name: file.content for file in body.files}, body.name, person.id)
+def import_files(files: Files, uses: Uses, person: Acting, name: Name = "") -> Response:
+    row = uses.opening.import_files(_contents(files), name, person.id)
     return answer({"slug": row.slug}, 201)
+
+
+def _contents(files: Files) -> dict[str, bytes]:
+    return {one_line(file.filename or "file")[:LONGEST_FILE_NAME]: file.file.read() for file in files}

@@ -2,6 +2,7 @@
 
 import asyncio
 import re
+import time
 from dataclasses import dataclass
 
 import orjson
@@ -25,10 +26,12 @@ _UPLOADS = (
         5_000_000,
         "A stylesheet has at most 5 MB. Give a part of it.",
     ),
-    (re.compile(r"/api/imports"), 20_000_000, "Files have at most 14 MB together. Bring fewer."),
+    (re.compile(r"/api/imports(?:/read)?"), 20_000_000, "Files have at most 20 MB together. Bring fewer."),
     (re.compile(r"/api/reading"), 5_000_000, "A stylesheet or list has at most 5 MB. Give a part of it."),
 )
 """The kinds of files that may be larger: the path they go to, their limit in bytes, and what is said beyond it."""
+_STREAMED = re.compile(r"/api/imports(?:/read)?")
+"""What is handed on piece by piece, for whoever reads it puts files where they take no memory."""
 _COMPRESSION = 3
 """Low: a drag waits for it, and the answer shrinks to a sixth already."""
 _CONTROL = re.compile(
@@ -69,6 +72,9 @@ class BodyLimit:
             await self._app(scope, receive, send)
             return
         limit = _limit(scope["path"])
+        if _STREAMED.fullmatch(scope["path"]):
+            await self._streamed(scope, receive, send, limit)
+            return
         try:
             messages = await self._body(scope, receive, limit)
         except _RefusedError as refused:
@@ -83,8 +89,36 @@ class BodyLimit:
 
         await self._app(scope, replay, send)
 
+    async def _streamed(self, scope: Scope, receive: Receive, send: Send, limit: _Limit) -> None:
+        """Hand a body on as it arrives; beyond the limit it ends, and what is answered is why."""
+        try:
+            self._refuse(dict(scope["headers"]), limit)
+        except _RefusedError as refused:
+            await refused.answer(scope, receive, send)
+            return
+        self._uploads += 1
+        stream = _Stream(receive, limit, self._seconds)
+        try:
+            await self._app(scope, stream.receive, stream.answering(scope, send))
+        finally:
+            self._uploads -= 1
+
     async def _body(self, scope: Scope, receive: Receive, limit: _Limit) -> list[Message] | None:
         headers = dict(scope["headers"])
+        self._refuse(headers, limit)
+        self._uploads += limit.upload
+        try:
+            async with asyncio.timeout(self._seconds):
+                messages = await _whole(receive, limit)
+        except TimeoutError as late:
+            raise _too_slow(self._seconds) from late
+        finally:
+            self._uploads -= limit.upload
+        if messages is not None and not limit.upload and b"json" in headers.get(b"content-type", b"json").lower():
+            _check_json(b"".join(message.get("body", b"") for message in messages))
+        return messages
+
+    def _refuse(self, headers: dict[bytes, bytes], limit: _Limit) -> None:
         announced = headers.get(b"content-length", b"0")
         if not announced.isdigit() or int(announced[:20]) > limit.most:
             raise _RefusedError(413, "Too large", limit.words)
@@ -92,18 +126,56 @@ class BodyLimit:
             raise _RefusedError(
                 429, "Too many at once", "Others are sending files. Try again soon.", {"Retry-After": "2"}
             )
-        self._uploads += limit.upload
+
+
+class _Stream:
+    """A body that is read by whoever answers, and counted on its way."""
+
+    def __init__(self, receive: Receive, limit: _Limit, seconds: float) -> None:
+        self._receive = receive
+        self._limit = limit
+        self._seconds = seconds
+        self._until = time.monotonic() + seconds
+        self._size = 0
+        self._whole = False
+        self._refused: _RefusedError | None = None
+
+    async def receive(self) -> Message:
+        """The next piece; the end, where it is too large or too late."""
+        if self._whole:
+            return await self._receive()
         try:
-            async with asyncio.timeout(self._seconds):
-                messages = await _whole(receive, limit)
-        except TimeoutError as late:
-            words = f"This did not arrive within {self._seconds:.0f} seconds. Try again."
-            raise _RefusedError(408, "Too slow", words) from late
-        finally:
-            self._uploads -= limit.upload
-        if messages is not None and not limit.upload and b"json" in headers.get(b"content-type", b"json").lower():
-            _check_json(b"".join(message.get("body", b"") for message in messages))
-        return messages
+            async with asyncio.timeout(max(self._until - time.monotonic(), 0.0)):
+                message = await self._receive()
+        except TimeoutError:
+            return self._end(_too_slow(self._seconds))
+        self._size += len(message.get("body", b""))
+        self._whole = not message.get("more_body", False)
+        if self._size > self._limit.most:
+            return self._end(_RefusedError(413, "Too large", self._limit.words))
+        return message
+
+    def answering(self, scope: Scope, send: Send) -> Send:
+        """Answers with what was refused, in place of what is said of a body that ended early."""
+        answered = False
+
+        async def answer(message: Message) -> None:
+            nonlocal answered
+            if self._refused is None:
+                await send(message)
+            elif not answered:
+                answered = True
+                await self._refused.answer(scope, self._receive, send)
+
+        return answer
+
+    def _end(self, refused: _RefusedError) -> Message:
+        self._refused, self._whole = refused, True
+        return {"type": "http.disconnect"}
+
+
+def _too_slow(seconds: float) -> _RefusedError:
+    return _RefusedError(408, "Too slow", f"This did not arrive within {seconds:.0f} seconds. Try again.")
 
 
 async def _whole(receive: Receive, limit: _Limit) -> list[Message] | None:

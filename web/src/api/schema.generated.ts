@@ -2373,6 +2373,26 @@ export interface components {
             /** Edits */
             edits: (components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["LetRepairsMove"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["KeepMatrix"] | components["schemas"]["RemoveMatrix"] | components["schemas"]["AddPalette-Output"] | components["schemas"]["SetPalette-Output"] | components["schemas"]["RenamePalette"] | components["schemas"]["PlacePalette"] | components["schemas"]["DescribePalette"] | components["schemas"]["MovePalette"] | components["schemas"]["RemovePalette"] | components["schemas"]["SetReleaseRules"] | components["schemas"]["SetOtherColor-Output"] | components["schemas"]["AddOutput"] | components["schemas"]["SetOutput"] | components["schemas"]["RemoveOutput"] | components["schemas"]["SetGuide"] | components["schemas"]["Override"] | components["schemas"]["LetBack"] | components["schemas"]["LeaveBase"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
         };
+        /** Body_importFiles */
+        Body_importFiles: {
+            /** Files */
+            files: string[];
+            /**
+             * Name
+             * @default
+             */
+            name?: string;
+        };
+        /** Body_readFiles */
+        Body_readFiles: {
+            /** Files */
+            files: string[];
+            /**
+             * Name
+             * @default
+             */
+            name?: string;
+        };
         /**
          * BringBackBody
          * @description Taking back what somebody else did, by the number of that revision.
@@ -3808,19 +3828,6 @@ export interface components {
             words: string;
         };
         /**
-         * FileBody
-         * @description A file: its name, and its bytes in Base64.
-         */
-        FileBody: {
-            /**
-             * Content
-             * Format: base64
-             */
-            content: string;
-            /** Name */
-            name: string;
-        };
-        /**
          * FileView
          * @description A file as it would be published.
          */
@@ -4433,19 +4440,6 @@ export interface components {
             wide: boolean | null;
             /** Wide Steps */
             wide_steps: number;
-        };
-        /**
-         * ImportBody
-         * @description Files to read as one system, and its name; without one it is called as the files say.
-         */
-        ImportBody: {
-            /** Files */
-            files: components["schemas"]["FileBody"][];
-            /**
-             * Name
-             * @default
-             */
-            name?: string;
         };
         /**
          * ImportedView
@@ -10804,7 +10798,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["ImportBody"];
+                "multipart/form-data": components["schemas"]["Body_importFiles"];
             };
         };
         responses: {
@@ -10918,7 +10912,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["ImportBody"];
+                "multipart/form-data": components["schemas"]["Body_readFiles"];
             };
         };
         responses: {

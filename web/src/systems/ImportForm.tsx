@@ -7,27 +7,22 @@ import { client, data, problemOf } from "../api/client";
 import { ToolButton } from "../components/ToolButton";
 import { useOnce } from "../util/useOnce";
 
-interface Sent {
-  name: string;
-  content: string;
-}
-
 const SHOWN = 6;
 const PASSED = 8;
 const ROWS = 20;
 
 export function ImportForm() {
-  const [files, setFiles] = useState<Sent[]>([]);
+  const [files, setFiles] = useState<File[]>([]);
   const [name, setName] = useState("");
   const input = useRef<HTMLInputElement>(null);
   const navigate = useNavigate();
   const queries = useQueryClient();
   const read = useMutation({
-    mutationFn: (sent: Sent[]) => data(client.POST("/api/imports/read", { body: { files: sent, name: "" } })),
+    mutationFn: (chosen: File[]) => data(client.POST("/api/imports/read", { body: sent(chosen, "") })),
     onSuccess: (understood) => setName(understood.name),
   });
   const make = useMutation({
-    mutationFn: () => data(client.POST("/api/imports", { body: { files, name } })),
+    mutationFn: () => data(client.POST("/api/imports", { body: sent(files, name) })),
     onSuccess: ({ slug }) => {
       void queries.invalidateQueries({ queryKey: ["systems"] });
       // Where there is most to see of what was read.
@@ -38,8 +33,8 @@ export function ImportForm() {
   });
   // What is refused is told below.
   const makeIt = useOnce(() => make.mutateAsync().catch(() => undefined));
-  const open = async (list: FileList | null) => {
-    const chosen = await Promise.all(Array.from(list ?? []).map(sent));
+  const open = (list: FileList | null) => {
+    const chosen = Array.from(list ?? []);
     if (chosen.length === 0) return;
     setFiles(chosen);
     make.reset();
@@ -67,7 +62,7 @@ export function ImportForm() {
         hidden
         aria-label="Files to make a system of"
         onChange={(event) => {
-          void open(event.target.files);
+          open(event.target.files);
           event.target.value = "";
         }}
       />
@@ -172,13 +167,10 @@ function More({ count, what }: { count: number; what: string }) {
 
 const counted = (count: number, what: string) => `${count} ${what}${count === 1 ? "" : "s"}`;
 
-/** A file as it is sent: its bytes in Base64. */
-async function sent(file: File): Promise<Sent> {
-  const url = await new Promise<string>((done, failed) => {
-    const reader = new FileReader();
-    reader.onload = () => done(String(reader.result));
-    reader.onerror = () => failed(reader.error);
-    reader.readAsDataURL(file);
-  });
-  return { name: file.name, content: url.slice(url.indexOf(",") + 1) };
+/** Files as they are sent, and the name of the system that is made of them. */
+function sent(files: readonly File[], name: string) {
+  const form = new FormData();
+  for (const file of files) form.append("files", file);
+  form.append("name", name);
+  return form as unknown as { files: string[]; name: string };
 }
