@@ -19,6 +19,7 @@ from heimat.core.legibility.findings import (
     standing_exceptions,
 )
 from heimat.core.legibility.findings.consequences import Consequences
+from heimat.core.legibility.repairs import is_dark
 from heimat.core.resolve.resolved import resolve
 from heimat.demo.systems import brinemark
 
@@ -130,3 +131,32 @@ def test_what_is_held_against_repairs_is_moved_by_none_and_what_moves_first_is_o
         offered = [repair.edits[0].token for repair in late_repairs(ordered) if repair.breaks == 0]
         assert len(offered) == len(harmless)
         assert offered == sorted(offered, key=lambda token: {first: 0, last: 2}.get(token, 1))
+
+
+def test_mending_all_moves_little_and_turns_no_ground_from_light_to_dark():
+    """Pale badges whose text is a little too pale: the text moves, and the badges stay what they are."""
+    pale, text = Color.of_bytes((255, 224, 130)), Color.of_bytes((150, 110, 20))
+    grounds = [f"status-{kind}-surface" for kind in ("success", "warning", "error", "information")]
+    grounds = [token for token in grounds if token in SYSTEM.tokens] or [
+        pairing.ground for pairing in SYSTEM.pairings.values() if pairing.ground.startswith("status")
+    ][:2]
+    texts = {pairing.foreground for pairing in SYSTEM.pairings.values() if pairing.ground in grounds}
+    assert grounds
+    assert texts
+    moves = [SetTokenValue(token=token, theme="day", value=LiteralColor(color=pale)) for token in grounds]
+    moves += [SetTokenValue(token=token, theme="day", value=LiteralColor(color=text)) for token in sorted(texts)]
+    system = apply_all(SYSTEM, moves).system
+    resolved = resolve(system)
+    done = mend_all(resolved, TODAY)
+    assert len(done) >= len(grounds)
+    for _, repair in done:
+        assert not repair.turned
+        assert repair.distance < 30.0, repair.words
+    after = resolve(apply_all(system, [edit for _, repair in done for edit in repair.edits]).system)
+    for theme, found in resolved.themes.items():
+        for token in found.grounds:
+            assert is_dark(after.themes[theme].tokens[token].rgb8) == is_dark(found.tokens[token].rgb8)
+    # Each turning is still offered to whoever asks for it, behind all others.
+    for finding in findings(resolved):
+        turned = [repair.turned for repair in finding.repairs if repair.breaks == 0]
+        assert turned == sorted(turned)

@@ -1,5 +1,7 @@
 """Finished hues that are held, nudging several steps at once, and safe ranges."""
 
+import ast
+
 import numpy as np
 import pytest
 
@@ -17,6 +19,8 @@ from heimat.core.resolve.resolved import resolve
 from heimat.core.scales.anchors import Anchor
 from heimat.core.scales.curves import Curves
 from heimat.core.scales.methods import Method
+from heimat.local.install import ROOT
+from heimat.view.safe_ranges import safe_ranges_view
 from tests.systems import brinemark_in_one_theme as brinemark
 
 SYSTEM = brinemark()
@@ -130,3 +134,25 @@ def test_where_nothing_is_checked_everything_is_safe():
 
     found = safe_range(bare, make, 50.0, (0.0, 100.0), 5.0)
     assert (found.low.at, found.high.at, found.low.flips, found.high.flips) == (0.0, 100.0, (), ())
+
+
+def test_what_an_edit_would_be_refused_for_ends_the_safe_range():
+    """A held follower: what moves its parent too far is refused, and the range ends there, with the reason."""
+    free, held = (safe_ranges_view(system, "hue:tidewater")["hue"] for system in (SYSTEM, HELD))
+    assert free is not None
+    assert held is not None
+    assert held["high"] - held["low"] < 20.0 < free["high"] - free["low"]
+    assert "shingle is held" in held["below"]
+    assert "shingle is held" in held["above"]
+
+
+def test_only_apply_changes_a_document():
+    """Whoever calls an edit's own `change` goes past what guards a document."""
+    found = []
+    for file in (ROOT / "src/heimat").rglob("*.py"):
+        if "core/edits" in file.as_posix():
+            continue
+        for node in ast.walk(ast.parse(file.read_text())):
+            if isinstance(node, ast.Call) and isinstance(node.func, ast.Attribute) and node.func.attr == "change":
+                found.append(f"{file.name}:{node.lineno}")
+    assert found == []

@@ -36,6 +36,9 @@ TURNS: dict[Moving, int] = {"first": 0, "usual": 1, "last": 2, "never": 3}
 """The order in which tokens give way to repairs; what never does is not among what may move."""
 
 
+_WHITE, _BLACK = np.full(3, 255, dtype=np.uint8), np.zeros(3, dtype=np.uint8)
+
+
 @dataclass(frozen=True)
 class Repair:
     """One way to settle a finding: the edits, the color they lead to, and what that reaches.
@@ -43,7 +46,7 @@ class Repair:
     `words` say what becomes of what, `distance` is the CIEDE2000 of the color from the present one, `weight` in how
     many pairings what moves takes part, `turn` whether the team lets it move first (0), as usual (1) or last (2);
     `mends` and `breaks` count the findings of any kind, in every theme, that go and that come with it; None where that
-    was not looked for.
+    was not looked for. `turned` is whether a light ground becomes dark by it, or a dark one light.
     """
 
     edits: tuple[RepairEdit, ...]
@@ -54,6 +57,7 @@ class Repair:
     distance: float = 0.0
     weight: int = 0
     turn: int = TURNS["usual"]
+    turned: bool = False
     mends: int | None = None
     breaks: int | None = None
 
@@ -88,7 +92,8 @@ class _Moving:
         edit = SetTokenValue(token=self.token, theme=self.theme.theme.id, value=value)
         away = float(ciede2000(srgb_to_lab(from_bytes(rgb8)), srgb_to_lab(from_bytes(self.rgb8))))
         weight = pairings_with(self.resolved, self.token)
-        return Repair((edit,), kind, rgb8, f"Let {self.name} be {words}", reaches, away, weight, self.turn)
+        turned = self.token in self.theme.grounds and is_dark(rgb8) != is_dark(self.rgb8)
+        return Repair((edit,), kind, rgb8, f"Let {self.name} be {words}", reaches, away, weight, self.turn, turned)
 
     def nearest_step(self, good: NDArray[np.bool_], reached: NDArray[np.float64]) -> list[Repair]:
         """Of the steps of its scale that are good (n,), the one most like what it is."""
@@ -166,9 +171,16 @@ def pairings_with(resolved: Resolved, token: str) -> int:
     return sum(token in end for end in ends)
 
 
+def is_dark(rgb8: Bytes) -> bool:
+    """Whether white reads better on a color (3,) than black."""
+    return bool(ratio(rgb8, _WHITE) > ratio(rgb8, _BLACK))
+
+
 def is_held(resolved: Resolved, token: str) -> bool:
-    """Whether a token is held against repairs."""
-    return resolved.system.tokens[token].moving == "never"
+    """Whether repairs leave a token alone: it is held against them, or taken from another system as it is."""
+    rests_on = resolved.system.rests_on
+    taken = rests_on is not None and token in rests_on.tokens and token not in rests_on.overridden
+    return taken or resolved.system.tokens[token].moving == "never"
 
 
 def _movable(resolved: Resolved, theme: ResolvedTheme, token: str) -> list[str]:

@@ -5,12 +5,12 @@ from dataclasses import dataclass
 from functools import cached_property
 
 from heimat.core.document.system import ColorSystem
-from heimat.core.edits.base import EditBase
+from heimat.core.edits import Edit, apply
 from heimat.core.errors import DomainError
 from heimat.core.legibility.findings import ON_PALETTES, Finding, finding_ids, findings, rooms
 from heimat.core.resolve.resolved import resolve
 
-Make = Callable[[float], EditBase]
+Make = Callable[[float], Edit]
 """The edit that moves a quantity to a value."""
 _HALVINGS = 2
 _MOST_STEPS = 100
@@ -100,9 +100,13 @@ class _Walk:
 
     def _changed(self, value: float) -> ColorSystem | None:
         try:
-            return self._make(value).change(self._system)
+            return self._kept(value)
         except DomainError:
             return None
+
+    def _kept(self, value: float) -> ColorSystem:
+        """The document as it would be kept. Raises DomainError where the edit is refused: what is held ends a range."""
+        return apply(self._system, self._make(value))
 
     def _tried(self, value: float) -> _Trial:
         changed = self._changed(value)
@@ -125,9 +129,10 @@ class _Walk:
         return _Trial(finding_ids(resolve(self._system), palettes=False), {})
 
     def _flips(self, value: float) -> tuple[str, ...]:
-        changed = self._changed(value)
-        if changed is None:
-            return ("It can go no further.",)
+        try:
+            changed = self._kept(value)
+        except DomainError as refused:
+            return (f"It can go no further: {refused.message}",)
         before = {finding.id: finding for finding in findings(resolve(self._system), repairs=False)}
         after = {finding.id: finding for finding in findings(resolve(changed), repairs=False)}
         come = [self._said(finding) for key, finding in after.items() if key not in before]

@@ -28,6 +28,7 @@ from heimat.core.document.tokens import (
     TokenValue,
     base_of,
 )
+from heimat.core.edits import apply
 from heimat.core.edits.themes import AddTheme
 from heimat.core.proposals.filling.fill import by_purpose, filled
 from heimat.core.proposals.filling.rules import has_rule
@@ -77,7 +78,7 @@ def propose_theme(
 
 def _lost(resolved: Resolved, edit: AddTheme) -> list[str]:
     """The pairings that fall short in the theme proposed, each in a sentence."""
-    after = edit.change(resolved.system)
+    after = apply(resolved.system, edit)
     theme = after.themes[edit.id]
     made = resolve_theme(after, resolved.hues, theme, chains_of(after)[edit.id], {}, roles_of(after.tokens))
     tokens = after.tokens

@@ -2,6 +2,7 @@
 
 from collections.abc import Mapping
 from dataclasses import dataclass
+from functools import cached_property
 
 import numpy as np
 
@@ -40,6 +41,11 @@ class ResolvedTheme:
     bound: dict[str, ResolvedPalette]
     pairings: list[PairingResult]
     told_apart: list[ToldApartResult]
+
+    @cached_property
+    def grounds(self) -> frozenset[str]:
+        """The tokens that something stands on, and those that they are aliases of."""
+        return frozenset(token for each in self.pairings for token in self.tokens[each.pairing.ground].chain)
 
 
 def resolve_theme(

@@ -17,7 +17,7 @@ from heimat.core.document.system import ColorSystem, ladder_of
 from heimat.core.document.themes import Scheme, Wanted
 from heimat.core.document.tokens import TokenValue
 from heimat.core.document.words import value_in_words
-from heimat.core.edits import UserEdit, apply_all
+from heimat.core.edits import UserEdit, apply, apply_all
 from heimat.core.errors import DomainError
 from heimat.core.legibility.standing import instead_of, standing
 from heimat.core.proposals.filling.fill import Addition, addition, by_purpose, refilling
@@ -169,7 +169,7 @@ def refill_plan(resolved: Resolved, theme_id: str, tokens: Sequence[str], eyes: 
     edit = refilling(resolved, theme, [token for token in tokens if token in resolved.system.tokens])
     if edit is None:
         return {"moved": [], "edit": None}
-    after = resolve(edit.change(resolved.system))
+    after = resolve(apply(resolved.system, edit))
     return {"moved": _moved(resolved, after, theme_id, theme_id, eyes, {}), "edit": edit}
 
 

@@ -4,6 +4,8 @@ from dataclasses import replace
 from datetime import date
 
 from heimat.core.document.system import ColorSystem
+from heimat.core.edits import apply
+from heimat.core.errors import DomainError
 from heimat.core.legibility.findings.accepted import Exceptions, standing_exceptions
 from heimat.core.legibility.findings.consequences import Consequences, Counted
 from heimat.core.legibility.findings.finding import Finding
@@ -78,29 +80,40 @@ def _with_consequences(resolved: Resolved, found: list[Finding]) -> list[Finding
     before = finding_ids(resolved)
     quick = Consequences(resolved, before)
     # The same move may settle several findings: it is checked once.
-    known: dict[str, Counted] = {}
+    known: dict[str, Counted | None] = {}
     whole = 0
 
-    def counted(repair: Repair) -> Repair:
+    def counted(repair: Repair) -> Repair | None:
         key = "".join(edit.model_dump_json() for edit in repair.edits)
         nonlocal whole
-        if key not in known and (found := quick.of(repair)) is not None:
-            known[key] = found
+        if key not in known and (quickly := quick.of(repair)) is not None:
+            known[key] = quickly
         elif key not in known:
             if whole == (MOST_CHECKED if len(before) <= MANY else FEW_CHECKED):
                 return repair
             whole += 1
-            after = finding_ids(resolve(changed_by(repair, resolved.system)))
-            known[key] = len(before - after), len(after - before)
-        mends, breaks = known[key]
-        return replace(repair, mends=mends, breaks=breaks)
+            known[key] = _counted(resolved.system, repair, before)
+        found = known[key]
+        return None if found is None else replace(repair, mends=found[0], breaks=found[1])
 
-    return [replace(each, repairs=sorted(map(counted, each.repairs), key=_rank)) for each in found]
+    def ranked(finding: Finding) -> list[Repair]:
+        return sorted((each for repair in finding.repairs if (each := counted(repair)) is not None), key=_rank)
+
+    return [replace(each, repairs=ranked(each)) for each in found]
 
 
-def _rank(repair: Repair) -> tuple[bool, int, int, int, float]:
-    """What breaks nothing first, then what moves what matters least, then what changes least."""
-    return repair.breaks is None, repair.breaks or 0, repair.turn, repair.weight, repair.distance
+def _counted(system: ColorSystem, repair: Repair, before: frozenset[str]) -> Counted | None:
+    """What a repair mends and breaks on the whole document; None where it would be refused."""
+    try:
+        after = finding_ids(resolve(changed_by(repair, system)))
+    except DomainError:
+        return None
+    return len(before - after), len(after - before)
+
+
+def _rank(repair: Repair) -> tuple[bool, int, bool, int, int, float]:
+    """What breaks nothing first, then what leaves grounds light or dark, moves what matters least, changes least."""
+    return repair.breaks is None, repair.breaks or 0, repair.turned, repair.turn, repair.weight, repair.distance
 
 
 def moving_order(resolved: Resolved, found: list[Finding]) -> list[tuple[str, int]]:
@@ -117,13 +130,14 @@ def moving_order(resolved: Resolved, found: list[Finding]) -> list[tuple[str, in
 def changed_by(repair: Repair, system: ColorSystem) -> ColorSystem:
     """The document after a repair. Raises DomainError where it cannot be done any more."""
     for edit in repair.edits:
-        system = edit.change(system)
+        system = apply(system, edit)
     return system
 
 
 def mend_all(resolved: Resolved, today: date) -> list[tuple[Finding, Repair]]:
-    """One after the other, what settles each finding without breaking anything: each repair counts on those before it.
+    """One after the other, what settles findings without breaking anything: each repair counts on those before it.
 
+    Of all repairs the least visible one that mends most comes first, and no ground turns from light to dark.
     What was accepted is left as it is, and so is what no repair settles without breaking something else.
     """
     done: list[tuple[Finding, Repair]] = []
@@ -131,8 +145,14 @@ def mend_all(resolved: Resolved, today: date) -> list[tuple[Finding, Repair]]:
     while len(done) < _MOST_MENDED:
         found = findings(resolved)
         accepted = standing_exceptions(resolved, found, today).in_force
-        open_ones = (each for each in found if each.id not in accepted and each.id not in left)
-        chosen = next(((each, best) for each in open_ones if (best := _harmless(each)) is not None), None)
+        ways = (
+            (each, repair)
+            for each in found
+            if each.id not in accepted and each.id not in left
+            for repair in each.repairs
+            if _harmless(repair)
+        )
+        chosen = min(ways, key=lambda way: _unseen(way[1]), default=None)
         if chosen is None:
             break
         done.append(chosen)
@@ -141,8 +161,14 @@ def mend_all(resolved: Resolved, today: date) -> list[tuple[Finding, Repair]]:
     return done
 
 
-def _harmless(finding: Finding) -> Repair | None:
-    """The first repair that mends something and breaks nothing. Companions are new tokens: those a person chooses."""
-    return next(
-        (each for each in finding.repairs if each.breaks == 0 and each.mends and each.kind != "companion"), None
-    )
+def _harmless(repair: Repair) -> bool:
+    """Whether a repair mends something and breaks nothing.
+
+    Companions are new tokens, and a ground that turns from light to dark is another look: those a person chooses.
+    """
+    return repair.breaks == 0 and bool(repair.mends) and repair.kind != "companion" and not repair.turned
+
+
+def _unseen(repair: Repair) -> tuple[int, float, float, int]:
+    """What the team lets move first, then the least visible change (CIEDE2000) for each finding that it mends."""
+    return repair.turn, repair.distance / (repair.mends or 1), repair.distance, repair.weight
