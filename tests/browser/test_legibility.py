@@ -9,8 +9,8 @@ import numpy as np
 from PIL import Image
 from selenium.webdriver.common.keys import Keys
 
-from heimat.core.color.contrast import ratio
-from heimat.core.color.notation import hex_of
+from heimat.core.color.contrast import cut, ratio
+from heimat.core.color.notation import bytes_of, hex_of
 from heimat.local.install import WEB
 from tests.browser.page import Page
 from tests.browser.test_accessibility import AXE
@@ -186,6 +186,52 @@ def test_a_page_is_read_pair_by_pair_and_what_is_of_tokens_declared(page: Page, 
     page.press("Declare")
     page.says("[data-testid=drawn-pairs]", "4.06 of 4.5, declared")
     page.press("Undo")
+
+
+BANDS = [("#0B6E6E", "#DF5A33"), ("#111111", "#333333"), ("#FFF3D6", "#8A6FA8"), ("#2F6DB5", "#FFFFFF")]
+
+
+def test_what_lies_far_down_a_page_is_read_on_its_own_ground_and_what_is_not_known_has_no_ratio(
+    page: Page, tmp_path: Path
+) -> None:
+    """Bands below the window; and what is painted through groups, gradients and copies, never on white."""
+    bands = "".join(
+        f'<p style="margin:0;height:60px;background:{BANDS[place % 4][0]};color:{BANDS[place % 4][1]}">band {place}</p>'
+        for place in range(30)
+    )
+    unknown = {
+        "group": '<div style="opacity:.5;background:#000"><p style="color:#fff">group</p></div>',
+        "slope": '<p style="color:#777;background:linear-gradient(#fff,#000)">slope</p>',
+        "thin": '<svg width="90" height="30"><text y="20" fill="#000" fill-opacity=".2">thin</text></svg>',
+        "copy": '<svg width="90" height="30"><defs><rect id="r" width="90" height="30"/></defs>'
+        '<use href="#r"/><text y="20" fill="#333">copy</text></svg>',
+        "shade": '<p style="color:#777;filter:invert(1)">shade</p>',
+        "hid": '<div style="height:20px;overflow:hidden"><p style="margin-top:90px">hid</p></div>',
+    }
+    through = '<div style="background:#111;pointer-events:none"><p style="color:#333">through</p></div>'
+    file = tmp_path / "page.html"
+    file.write_text(f'<body style="margin:0;background:#fff">{bands}{"".join(unknown.values())}{through}</body>')
+    page.open(f"{AT}?area=drawing")
+    page.wait(lambda: page.all("[data-testid=area] input[type=file]"))
+    page.driver.find_element("css selector", "[data-testid=area] input[type=file]").send_keys(str(file))
+    for ground, ink in BANDS:
+        reached = float(ratio(bytes_of(ink), bytes_of(ground)))
+        page.says("[data-testid=drawn-pairs]", f"{cut(reached)} of 4.5")
+    known = page.text("[data-testid=drawn-pairs]").split("not known")[0]
+    # Each band counts on its ground: eight of two colors, seven of the others, and one that no pointer meets.
+    assert [known.count(f"and {more} more") for more in (6, 7, 8)] == [2, 1, 1]
+    left = page.text("[data-testid=not-known]")
+    for words, why in (
+        ("group", "opacity"),
+        ("slope", "a gradient"),
+        ("thin", "opacity"),
+        ("copy", "a copied drawing"),
+    ):
+        assert f"{words}: {why}" in left
+    assert "shade: a filter" in left
+    assert "hid: outside of what is laid out" in left
+    assert not any(f": {words}" in known for words in unknown)
+    assert "6 not known" in left
 
 
 def test_the_browsers_own_checker_and_ours_agree_pair_by_pair(page: Page) -> None:

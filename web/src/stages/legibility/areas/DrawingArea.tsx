@@ -33,18 +33,21 @@ export function DrawingArea() {
   const page = useOwnPage(slug);
   const [met, setMet] = useState<Met[] | null>(null);
   const { answer, problem } = useLatest(
-    met && page.text !== null ? { met: met.filter((each) => !each.picture), theme, revision, seeing } : null,
+    met && page.text !== null
+      ? { met: met.filter((each) => !each.picture && !each.unknown), theme, revision, seeing }
+      : null,
     ({ met: every, theme: at, seeing: eyes }) =>
       data(
         client.POST("/api/systems/{slug}/drawn-pairs", {
           params: { path: { slug } },
-          body: { ...eyes, theme: at, met: every.map(({ picture: _, ...each }) => each) },
+          body: { ...eyes, theme: at, met: every.map(({ picture: _, unknown: __, ...each }) => each) },
         }),
       ),
   );
   const pairs = page.text === null ? [] : (answer ?? []);
   const change = useChange(slug, page.text, answer);
   const pictures = met?.filter((each) => each.picture).length ?? 0;
+  const unknown = met?.filter((each) => each.unknown) ?? [];
   const open = pairs.filter(
     (pair) => pair.foreground && pair.ground && !pair.declared && pair.foreground !== pair.ground,
   );
@@ -92,11 +95,34 @@ export function DrawingArea() {
             {pairs.map((pair) => (
               <Pair key={pair.key} pair={pair} />
             ))}
+            {unknown.length > 0 && (
+              <Box as="section" aria-label="Not known" marginTop="8px" data-testid="not-known">
+                <Text fontWeight="700">
+                  {unknown.length} not known: look at {unknown.length === 1 ? "it" : "them"} yourself.
+                </Text>
+                {grouped(unknown).map(([key, { text, unknown: why }, count]) => (
+                  <Text key={key} minHeight="24px" truncate title={text}>
+                    {text}
+                    {count > 1 && ` and ${count - 1} more`}: {why}
+                  </Text>
+                ))}
+              </Box>
+            )}
           </Box>
         </Grid>
       )}
     </Area>
   );
+}
+
+/** What is not known, each reason and text once, with how often. */
+function grouped(unknown: readonly Met[]): [string, Met, number][] {
+  const found = new Map<string, [Met, number]>();
+  for (const each of unknown) {
+    const key = `${each.unknown} ${each.text}`;
+    found.set(key, [each, (found.get(key)?.[1] ?? 0) + 1]);
+  }
+  return Array.from(found, ([key, [met, count]]) => [key, met, count]);
 }
 
 function Pair({ pair }: { pair: DrawnPairView }) {
