@@ -92,10 +92,14 @@ def test_a_middle_outside_the_data_and_breaks_that_cannot_be_are_said_and_lose_n
     charts = client.get(f"{AT}/data/{data['id']}/charts", params={"palette": "delay"}).json()["ramp"]
     assert "lies outside the data" in charts["legend"]["problem"]
     typed = {**make, "breaks": "typed", "typed": [5.0, 1.0], "classes": 3}
+    refused = edit(client, {"type": "set_palette", "palette": "delay", "make": typed}, base=2)
+    assert (refused.status_code, refused.json()["detail"]) == (422, "Breaks rise: 1 stands behind 5.")
+    typed = {**make, "breaks": "typed", "typed": [5.0, 9000.0], "classes": 3}
     edit(client, {"type": "set_palette", "palette": "delay", "make": typed}, base=2).raise_for_status()
-    charts = client.get(f"{AT}/data/{data['id']}/charts", params={"palette": "delay"}).json()["ramp"]
-    assert charts["legend"]["problem"] == "Breaks rise: 1 stands behind 5."
-    assert part(client, "palettes")[3]["make"]["typed"] == [5.0, 1.0]
+    legend = client.get(f"{AT}/data/{data['id']}/charts", params={"palette": "delay"}).json()["ramp"]["legend"]
+    # It is drawn as it was typed, with a class that stays empty, and that is said.
+    assert (legend["limits"], legend["counts"][2]) == ([5.0, 9000.0], 0)
+    assert legend["problem"].startswith("9000 lies outside the data, from ")
 
 
 def test_palettes_are_proposed_alike_each_time_and_priced_before_they_are_chosen(client: TestClient) -> None:

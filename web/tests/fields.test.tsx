@@ -1,5 +1,6 @@
 import { act, fireEvent, screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
+import { useRef, useState } from "react";
 import { expect, it, vi } from "vitest";
 import { Problem } from "../src/api/client";
 import { NumberField } from "../src/components/NumberField";
@@ -24,14 +25,14 @@ it("a number that is typed is put once, by Enter or by leaving", async () => {
 it("a number out of range is brought to the nearest, and what is none goes back", async () => {
   const user = userEvent.setup();
   const put = vi.fn();
-  draw(<NumberField {...number} value={40} onCommit={put} />);
+  draw(<Keeping start={40} put={put} after={0} />);
   await user.clear(field());
   await user.type(field(), "700{Enter}");
   expect(put).toHaveBeenLastCalledWith(100);
   expect(field().value).toBe("100.0");
   await user.clear(field());
   await user.type(field(), "dark{Enter}");
-  expect(field().value).toBe("40.0");
+  expect(field().value).toBe("100.0");
   expect(put).toHaveBeenCalledTimes(1);
 });
 
@@ -50,14 +51,74 @@ it("steps that are seen as they go are put once, when the key has been let go an
   expect(put.mock.calls).toEqual([[42.5]]);
 });
 
-it("a key pressed again before the answer loses no step", () => {
+/** A field whose value is what was kept, told after a while, one answer after another. */
+function Keeping({ start, put, after }: { start: number; put: (value: number) => void; after: number }) {
+  const [value, setValue] = useState(start);
+  const line = useRef(Promise.resolve());
+  const keep = (wanted: number) => {
+    put(wanted);
+    line.current = line.current.then(async () => {
+      await new Promise((done) => setTimeout(done, after));
+      setValue(wanted);
+    });
+    return line.current;
+  };
+  return <NumberField {...number} value={value} onCommit={keep} />;
+}
+
+const press = (key = "ArrowDown", more: object = {}) => {
+  fireEvent.keyDown(field(), { key, ...more });
+  fireEvent.keyUp(field(), { key, ...more });
+};
+
+it("a run of quick presses is one change, and none is lost", async () => {
   const put = vi.fn();
-  draw(<NumberField {...number} value={40} onCommit={put} />);
-  for (let press = 0; press < 3; press += 1) {
-    fireEvent.keyDown(field(), { key: "ArrowDown", shiftKey: true });
-    fireEvent.keyUp(field(), { key: "ArrowDown" });
+  draw(<Keeping start={40} put={put} after={20} />);
+  for (let turn = 0; turn < 3; turn += 1) press("ArrowDown", { shiftKey: true });
+  expect(field().value).toBe("25.0");
+  await vi.waitFor(() => expect(put).toHaveBeenCalled());
+  expect(put.mock.calls).toEqual([[25]]);
+});
+
+it.each([20, 90, 300])("an old answer sets no field back, nor a run after it, at %i ms", async (after) => {
+  const put = vi.fn();
+  draw(<Keeping start={40} put={put} after={after} />);
+  const seen: string[] = [];
+  for (const [at, wanted] of [50, 52, 54].entries()) {
+    fireEvent.change(field(), { target: { value: `${wanted}` } });
+    fireEvent.keyDown(field(), { key: "Enter" });
+    expect(put).toHaveBeenCalledTimes(at + 1);
+    seen.push(field().value);
   }
-  expect(put.mock.calls).toEqual([[35], [30], [25]]);
+  for (let turn = 0; turn < 4; turn += 1) press("ArrowUp");
+  seen.push(field().value);
+  await vi.waitFor(() => expect(put).toHaveBeenCalledTimes(4), 3000);
+  const watch = setInterval(() => seen.push(field().value));
+  await act(() => new Promise((done) => setTimeout(done, 4 * after + 50)));
+  clearInterval(watch);
+  expect(put.mock.calls.map(([value]) => value)).toEqual([50, 52, 54, 56]);
+  // From each figure to the next, and never back.
+  expect(seen).toEqual([...seen].sort());
+  expect(field().value).toBe("56.0");
+});
+
+it("what was refused goes back to what is there, once that is told", async () => {
+  const put = vi.fn(() => Promise.resolve(false));
+  draw(<NumberField {...number} value={40} onCommit={put} />);
+  fireEvent.change(field(), { target: { value: "60" } });
+  fireEvent.keyDown(field(), { key: "Enter" });
+  expect(field().value).toBe("60.0");
+  await act(() => Promise.resolve());
+  expect(field().value).toBe("40.0");
+});
+
+it("keys that rest when a field goes are kept, and decimals that count are shown", async () => {
+  const put = vi.fn();
+  const { redraw } = draw(<NumberField {...number} value={7.5} places={0} most={6} onCommit={put} />);
+  expect(field().value).toBe("7.5");
+  press("ArrowUp");
+  redraw(<p>gone</p>);
+  expect(put.mock.calls).toEqual([[8]]);
 });
 
 it("Escape during a held key goes back to what was and puts nothing", () => {

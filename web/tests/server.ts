@@ -10,6 +10,8 @@ export interface Asked {
   edits: Edit[];
   base: number;
   key: string;
+  /** Of an undo or redo: whether it is only to pass over what cannot be taken back. */
+  pass: boolean;
   answer: (parts: Partial<Parts>) => Promise<void>;
   refuse: (status: number, body?: ConstructorParameters<typeof Problem>[0]) => Promise<void>;
 }
@@ -30,6 +32,7 @@ export class HeldServer implements Server {
         edits: [],
         base: 0,
         key: "",
+        pass: false,
         ...more,
         answer: async (parts) => {
           resolve(parts);
@@ -48,7 +51,8 @@ export class HeldServer implements Server {
     this.wait("preview", view, { base, edits });
   keep = (_: string, base: number, edits: Edit[], view: Looking, key: string) =>
     this.wait("keep", view, { base, edits, key });
-  takeBack = (_: string, kind: "undo" | "redo", view: Looking, key: string) => this.wait(kind, view, { key });
+  takeBack = (_: string, kind: "undo" | "redo", view: Looking, key: string, pass: boolean) =>
+    this.wait(kind, view, { key, pass });
   head = async () => this.revision;
   removed: Removal[] = [];
   removals = async () => this.removed;

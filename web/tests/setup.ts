@@ -1,7 +1,11 @@
 import { cleanup, configure } from "@testing-library/react";
 import { afterEach } from "vitest";
 
-afterEach(cleanup);
+afterEach(() => {
+  cleanup();
+  // What one test leaves on its way is no other's.
+  sessionStorage.clear();
+});
 // Machines are shared: what is waited for comes late beside others.
 configure({ asyncUtilTimeout: 20_000 });
 

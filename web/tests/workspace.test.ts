@@ -1,6 +1,7 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import type { Parts } from "../src/api/client";
 import { edit } from "../src/api/edits";
+import { Workspace } from "../src/workspace/Workspace";
 import { HeldServer, known, LOOK, names, opened, settled } from "./server";
 
 const rename = (name: string) => edit("rename_hue", { hue: "tidewater", name });
@@ -27,7 +28,6 @@ describe("what is asked for", () => {
 
   it("is one request at a time, and then what is wanted by then", async () => {
     const server = new HeldServer();
-    const { Workspace } = await import("../src/workspace/Workspace");
     const workspace = new Workspace("brinemark", server);
     workspace.lookAt(LOOK);
     workspace.lookAt({ ...LOOK, vision: "protan" });
@@ -115,7 +115,7 @@ describe("a gesture", () => {
 });
 
 describe("keeping", () => {
-  it("goes one after another, each on what the one before made", async () => {
+  it("goes one after another, each on what was seen when it was done", async () => {
     const { server, workspace } = await opened();
     const first = workspace.keep([rename("a")]);
     const second = workspace.keep([rename("b")]);
@@ -124,7 +124,8 @@ describe("keeping", () => {
     await server.last("keep").answer(known(2, "a"));
     await first;
     await settled();
-    expect(server.last("keep").base).toBe(2);
+    // The answer to the first may bring what somebody else did, which the second has not seen.
+    expect(server.last("keep").base).toBe(1);
     await server.last("keep").answer(known(3, "b"));
     await second;
     expect(names(workspace)).toEqual(["b"]);
@@ -187,6 +188,64 @@ describe("keeping", () => {
     expect(names(workspace)).toEqual(["a"]);
     expect(workspace.store.getState().notice).toBeNull();
   });
+
+  it("goes on top also where the other has taken hers back meanwhile, and asks again where she did more", async () => {
+    const { server, workspace } = await opened();
+    const kept = workspace.keep([rename("a")]);
+    await settled();
+    const conflict = { yours: "", theirs: "Set buoy", person: "Tomke Rasch", at: "", head: 5 };
+    await server.last("keep").refuse(409, { detail: "Tomke Rasch was faster.", conflict });
+    await kept;
+    workspace.store.getState().notice?.actions[1]?.act();
+    await server.last("keep").refuse(409, { conflict: { ...conflict, theirs: "Undo: Set buoy", head: 6 } });
+    expect(server.last("keep").base).toBe(6);
+    await server
+      .last("keep")
+      .refuse(409, { detail: "Again.", conflict: { ...conflict, theirs: "x", head: 7 } });
+    expect(workspace.store.getState().notice?.words).toBe("Again.");
+    workspace.store.getState().notice?.actions[1]?.act();
+    expect(server.last("keep").base).toBe(7);
+    await server.last("keep").answer(known(8, "a"));
+    expect(names(workspace)).toEqual(["a"]);
+  });
+
+  it("of what is made behind a slow change is kept through a reload, made of what will be there", async () => {
+    const { server, workspace } = await opened();
+    void workspace.keep([rename("a")]);
+    void workspace.putFrom(({ hues }) => [rename(`${hues?.[0]?.name} and more`)]);
+    await vi.waitFor(() => server.last("preview"));
+    for (const each of server.asked.filter(({ what }) => what === "preview"))
+      await each.answer(known(1, "a"));
+    const after = new HeldServer();
+    const reloaded = new Workspace("brinemark", after);
+    reloaded.lookAt(LOOK);
+    await settled();
+    expect(after.last("keep").edits).toEqual([rename("a")]);
+    await after.last("keep").answer(known(2, "a"));
+    await settled();
+    expect(after.last("keep").edits).toEqual([rename("a and more")]);
+  });
+});
+
+describe("taking back", () => {
+  it("what cannot be is said, and passed over by choice", async () => {
+    const { server, workspace } = await opened();
+    const undone = workspace.takeBack("undo");
+    await settled();
+    const conflict = { yours: "", theirs: "", person: "Tomke Rasch", at: "", head: 5 };
+    await server.last("undo").refuse(409, { detail: "Tomke Rasch has changed the same since.", conflict });
+    await undone;
+    const { notice } = workspace.store.getState();
+    expect(notice?.words).toBe("Tomke Rasch has changed the same since.");
+    expect(notice?.actions[0]?.words).toBe("Leave it, and undo what was before");
+    notice?.actions[0]?.act();
+    await settled();
+    expect(server.last("undo").pass).toBe(true);
+    await server.last("undo").answer(known(6, "tidewater"));
+    expect(server.last("undo").pass).toBe(false);
+    await server.last("undo").answer(known(7, "buoy"));
+    expect(names(workspace)).toEqual(["buoy"]);
+  });
 });
 
 describe("on a bad day", () => {
@@ -200,7 +259,6 @@ describe("on a bad day", () => {
 
   it("a change waits for the server with the same key, and the page says that it is away", async () => {
     const server = new HeldServer();
-    const { Workspace } = await import("../src/workspace/Workspace");
     const workspace = new Workspace("brinemark", server);
     workspace.lookAt(LOOK);
     void server.last("open").answer(known(1, "tidewater"));
@@ -223,7 +281,6 @@ describe("on a bad day", () => {
 
   it("what others have done is noticed", async () => {
     const server = new HeldServer();
-    const { Workspace } = await import("../src/workspace/Workspace");
     const workspace = new Workspace("brinemark", server);
     workspace.lookAt(LOOK);
     void server.last("open").answer(known(1, "tidewater"));

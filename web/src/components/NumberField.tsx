@@ -11,14 +11,24 @@ interface Props {
   high: number;
   step: number;
   places: number;
-  /** Once typing, or a key that was held, has come to its end. What answers false was refused, and does not stay. */
+  /** Once typing, or a run of presses, has come to its end: one change. A promise is shown as done until it is
+   * answered; then what is there by now is shown, which is what it was where it was refused. */
   onCommit: (value: number) => unknown;
   /** At every step of a key that is held; then `onCancel` goes back to what was. */
   onStep?: ((value: number) => void) | undefined;
   onCancel?: (() => void) | undefined;
   unit?: string;
+  /** The most decimals that are shown of a number that has more than `places`; without it they are rounded. */
+  most?: number;
   disabled?: boolean;
   width?: string;
+}
+
+/** A number with so many decimals, and further ones that it has, up to the most. */
+function inFull(number: number, places: number, most: number): string {
+  const [whole = "", decimals = ""] = number.toFixed(Math.max(most, places)).split(".");
+  const kept = decimals.slice(0, places) + decimals.slice(places).replace(/0+$/, "");
+  return kept ? `${whole}.${kept}` : whole;
 }
 
 const nothing = () => undefined;
@@ -30,8 +40,8 @@ export function NumberField({ value, onCommit, onStep, onCancel = nothing, ...pr
     onCancel: useSteady(onCancel),
     exact: useSteady(() => value),
   };
-  const shown = value.toFixed(props.places) + (props.unit ?? "");
-  return <Drawn {...props} {...steady} shown={shown} run={onStep ? RUN_MS : 0} />;
+  const shown = inFull(value, props.places, props.most ?? props.places) + (props.unit ?? "");
+  return <Drawn {...props} {...steady} shown={shown} />;
 }
 
 type DrawnProps = Omit<Props, "value"> &
@@ -39,86 +49,86 @@ type DrawnProps = Omit<Props, "value"> &
     /** The number as it is written, and as it is when it is asked for. */
     shown: string;
     exact: () => number;
-    run: number;
   };
+
+interface Held {
+  from: number;
+  at: number;
+}
 
 /** A field is dear to draw: of many, only those are drawn again whose numbers have changed by what they show. */
 const Drawn = memo(function DrawnField(props: DrawnProps) {
   const { label, shown, exact, low, high, step, places, unit = "", disabled, width = "62px" } = props;
-  const { onCommit, onStep, onCancel, run } = props;
-  const written = (number: number) => number.toFixed(places) + unit;
-  const latest = useRef(shown);
-  latest.current = shown;
-  const [text, setText] = useState(shown);
-  const typing = useRef(false);
-  /** Where a held key began, and where it is. */
-  const stepped = useRef<{ from: number; at: number } | null>(null);
+  const most = Math.max(props.most ?? places, places);
+  const { onCommit, onStep, onCancel } = props;
+  const written = (number: number) => inFull(number, places, most) + unit;
+  /** What is typed, while somebody types. */
+  const [typed, setTyped] = useState<string | null>(null);
+  /** Where held keys, or a run of quick presses, began and are. */
+  const [held, setHeld] = useState<Held | null>(null);
+  /** What was put and is not answered yet. It is shown until then, whatever earlier answers say: a key pressed again
+   * goes on from there. */
+  const [sent, setSent] = useState<number | null>(null);
+  const now = useRef({ typed, held, sent });
   const resting = useRef<ReturnType<typeof setTimeout> | undefined>(undefined);
-  /** What was put and is not answered yet: a key pressed again goes on from there. */
-  const unanswered = useRef<number | null>(null);
-  useEffect(() => {
-    unanswered.current = null;
-    if (!typing.current && !stepped.current) setText(shown);
-  }, [shown]);
-
+  const change = (next: Partial<typeof now.current>) => {
+    now.current = { ...now.current, ...next };
+    if ("typed" in next) setTyped(now.current.typed);
+    if ("held" in next) setHeld(now.current.held);
+    if ("sent" in next) setSent(now.current.sent);
+  };
   const allowed = (wanted: number) => Math.min(Math.max(wanted, low), high);
-  const typed = () => Number.parseFloat(text.replace(",", "."));
-  const put = (wanted: number, from: number) => {
-    const moved = Math.abs(wanted - from) >= 10 ** -places / 2;
-    setText(written(wanted));
-    if (moved) {
-      unanswered.current = wanted;
-      void Promise.resolve(onCommit(wanted)).then((kept) => {
-        if (kept !== false || typing.current || stepped.current) return;
-        unanswered.current = null;
-        setText(latest.current);
-      });
-    }
-    return moved;
+  const number = () => Number.parseFloat((now.current.typed ?? "").replace(",", "."));
+  const from = () => now.current.sent ?? exact();
+
+  const put = (wanted: number, before: number) => {
+    if (Math.abs(wanted - before) < 10 ** -most / 2) return false;
+    const answer = onCommit(wanted);
+    if (!(answer instanceof Promise)) return true;
+    change({ sent: wanted });
+    const answered = () => now.current.sent === wanted && change({ sent: null });
+    void answer.then(answered, answered);
+    return true;
   };
   const stepBy = (by: number) => {
     clearTimeout(resting.current);
-    const before = stepped.current?.at ?? unanswered.current ?? exact();
-    const at = allowed((typing.current && Number.isFinite(typed()) ? typed() : before) + by);
-    typing.current = false;
-    stepped.current = { from: stepped.current?.from ?? before, at };
-    setText(written(at));
+    const before = now.current.held?.at ?? from();
+    const at = allowed((Number.isFinite(number()) ? number() : before) + by);
+    change({ typed: null, held: { from: now.current.held?.from ?? before, at } });
     onStep(at);
   };
   const settle = () => {
     clearTimeout(resting.current);
-    const held = stepped.current;
-    stepped.current = null;
-    if (held) {
-      if (!put(held.at, held.from)) onCancel();
-    } else if (typing.current && Number.isFinite(typed()))
-      put(allowed(typed()), unanswered.current ?? exact());
-    else if (typing.current) setText(shown);
-    typing.current = false;
+    const { held: run, typed: text } = now.current;
+    const wanted = text === null ? Number.NaN : allowed(number());
+    change({ held: null, typed: null });
+    if (run && !put(run.at, run.from)) onCancel();
+    else if (!run && Number.isFinite(wanted)) put(wanted, from());
   };
   const leave = () => {
     clearTimeout(resting.current);
-    if (stepped.current) onCancel();
-    typing.current = false;
-    stepped.current = null;
-    setText(shown);
+    if (now.current.held) onCancel();
+    change({ held: null, typed: null });
   };
   const newest = useSteady(settle);
+  // A field that goes while keys rest has been set: what it came to is kept.
+  useEffect(() => () => void (now.current.held && newest()), [newest]);
   const letGo = () => {
-    if (!stepped.current) return;
+    if (!now.current.held) return;
     clearTimeout(resting.current);
-    if (run > 0) resting.current = setTimeout(newest, run);
-    else settle();
+    resting.current = setTimeout(newest, RUN_MS);
   };
   const onKeyDown = (event: KeyboardEvent) => {
     const by = event.shiftKey ? 10 * step : step;
     if (event.key === "Enter") settle();
     else if (event.key === "ArrowUp") stepBy(by);
     else if (event.key === "ArrowDown") stepBy(-by);
-    else if (event.key === "Escape" && (typing.current || stepped.current)) leave();
+    else if (event.key === "Escape" && (typed !== null || held)) leave();
     else return;
     event.preventDefault();
   };
+  const at = held?.at ?? sent;
+  const text = typed ?? (at === null ? shown : written(at));
   return (
     <Input
       aria-label={label}
@@ -134,10 +144,7 @@ const Drawn = memo(function DrawnField(props: DrawnProps) {
       autoComplete="off"
       disabled={disabled}
       value={text}
-      onChange={(event) => {
-        typing.current = true;
-        setText(event.target.value);
-      }}
+      onChange={(event) => change({ typed: event.target.value, held: null })}
       onBlur={settle}
       onKeyDown={onKeyDown}
       onKeyUp={letGo}

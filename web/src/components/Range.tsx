@@ -65,7 +65,7 @@ export function Range(props: Props) {
           {...(unit ? { unit } : {})}
           onCommit={(typed) => {
             onChange(typed);
-            void onEnd?.(typed);
+            return onEnd?.(typed);
           }}
         />
       )}

@@ -1,6 +1,6 @@
 /** A field that keeps what was typed, says at itself what is wrong, and commits on Enter or when left. */
 import { Field, Input } from "@chakra-ui/react";
-import { type KeyboardEvent, useId, useRef, useState } from "react";
+import { type KeyboardEvent, useEffect, useId, useRef, useState } from "react";
 import { problemOf } from "../api/client";
 
 interface Props {
@@ -14,6 +14,9 @@ interface Props {
   /** Takes what room is left. */
   grow?: boolean;
 }
+
+/** How long what somebody else has put there stands to be read before an Enter replaces it. */
+const TO_READ_MS = 1000;
 
 /** Where a note stands: under the field, over what follows. */
 const NOTE = {
@@ -45,6 +48,8 @@ export function TextField({
   /** What was typed over: where something else stands there by now, somebody else has changed it meanwhile. */
   const [over, setOver] = useState(value);
   const sent = useRef(false);
+  /** When something else came to stand there: an Enter right then was meant for what stood there before. */
+  const came = useRef(0);
   const id = useId();
   if (over !== value && (text === over || text === value || sent.current)) {
     sent.current = false;
@@ -53,6 +58,9 @@ export function TextField({
     setProblem(null);
   }
   const meanwhile = over !== value;
+  useEffect(() => {
+    came.current = over === value ? 0 : Date.now();
+  }, [over, value]);
 
   const commit = async () => {
     if (text === value) {
@@ -73,7 +81,7 @@ export function TextField({
     if (!meanwhile) void commit();
   };
   const onKeyDown = (event: KeyboardEvent) => {
-    if (event.key === "Enter") void commit();
+    if (event.key === "Enter" && !(meanwhile && Date.now() - came.current < TO_READ_MS)) void commit();
     if (event.key === "Escape" && text !== value) {
       event.preventDefault();
       setText(value);

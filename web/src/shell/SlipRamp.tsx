@@ -174,7 +174,7 @@ export function SlipRamp({
           onCancel={onCancel}
           onCommit={(typed) => {
             onMove(typed);
-            void onEnd();
+            return onEnd();
           }}
         />
       ) : (

@@ -1,17 +1,14 @@
 /** Dropping and pasting anywhere: what is brought is taken to where it is read, and the browser never leaves for it. */
 import { useEffect } from "react";
+import { isOwnDrag, watchDrags } from "../util/dragging";
 import { useInbox } from "../workspace/inbox";
 import { isTyping } from "./keys";
 
-const ROWS = "application/x-heimat";
-
-/** Whether what is dragged is from outside: hues that are dragged to another place are not. */
+/** Whether what is dragged is from outside: what this page drags itself is not, a category or marked text either. */
 const brought = (data: DataTransfer | null) =>
   data !== null &&
-  (data.types.includes("Files") ||
-    data.types.includes("text/plain") ||
-    data.types.includes("text/uri-list")) &&
-  !data.types.some((type) => type.startsWith(ROWS));
+  !isOwnDrag() &&
+  (data.types.includes("Files") || data.types.includes("text/plain") || data.types.includes("text/uri-list"));
 
 export function useDrops(onBrought: () => void) {
   useEffect(() => {
@@ -35,7 +32,7 @@ export function useDrops(onBrought: () => void) {
     const drop = (event: DragEvent) => {
       const { dataTransfer: data } = event;
       if (!data || event.defaultPrevented) return;
-      const files = data.types.includes("Files");
+      const files = data.types.includes("Files") && !isOwnDrag();
       if (!files && (!brought(data) || isTyping(event.target))) return;
       event.preventDefault();
       take(data, files);
@@ -46,11 +43,13 @@ export function useDrops(onBrought: () => void) {
       const typing = isTyping(event.target);
       if (take(data, typing)) event.preventDefault();
     };
+    const unwatch = watchDrags();
     window.addEventListener("dragover", over);
     window.addEventListener("dragover", overFiles, { capture: true });
     window.addEventListener("drop", drop);
     window.addEventListener("paste", paste);
     return () => {
+      unwatch();
       window.removeEventListener("dragover", over);
       window.removeEventListener("dragover", overFiles, { capture: true });
       window.removeEventListener("drop", drop);

@@ -195,23 +195,28 @@ export class Workspace {
     const last = this.offered;
     const waiting = this.waiting.begin("edit", this.revision(), Array.isArray(edits) ? edits : null);
     setTimeout(() => this.showWaiting(), SLOW_MS);
-    if (typeof edits === "function") void this.foresee(edits, waiting);
+    if (typeof edits === "function") this.foresee(edits, waiting);
     return this.inLine(() => this.keepNow(edits, waiting, last)).finally(() => this.waiting.end(waiting));
   };
 
-  /** Make what waits behind others of what will be there by then, so that a reload in between loses nothing of it. */
-  private async foresee(making: Making, waiting: Waiting): Promise<void> {
-    const ahead = this.waiting.edits(waiting);
-    if (this.waiting.length < 2 || !this.kept) return;
-    try {
+  /** Make what waits behind others of what is shown, and where that takes long of what will be there by then, so that a
+   * reload in between loses nothing of it. */
+  private foresee(making: Making, waiting: Waiting): void {
+    if (this.waiting.length < 2) return;
+    const make = async (parts: Answer) => this.waiting.foreseen(waiting, await making(parts));
+    // What cannot be made yet is made when its turn comes, and told then where it cannot be.
+    const later = () => undefined;
+    void make(this.store.getState().parts ?? {}).catch(later);
+    setTimeout(() => {
+      const ahead = this.waiting.edits(waiting);
+      if (waiting.sure || this.ended || ahead.length === 0) return;
       const view = this.asked(this.looking());
-      const latest = this.kept.head?.latest ?? null;
-      const answer =
-        ahead.length > 0 ? await this.server.preview(this.slug, this.revision(), ahead, view, latest) : {};
-      this.waiting.foreseen(waiting, await making({ ...this.kept, ...answer }));
-    } catch {
-      // It is made when its turn comes, and told then where it cannot be.
-    }
+      const latest = this.kept?.head?.latest ?? null;
+      void this.server
+        .preview(this.slug, this.revision(), ahead, view, latest)
+        .then((answer) => make({ ...this.kept, ...answer }))
+        .catch(later);
+    }, SLOW_MS);
   }
 
   /** Keep edits as one revision, and tell over the sheet what went wrong: for what has no field to tell it at. */

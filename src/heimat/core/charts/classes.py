@@ -19,14 +19,14 @@ def breaks(values: Floats, count: int, method: ClassMethod, typed: Sequence[floa
     """The `count` - 1 inner limits of classes over finite values (n,), rising.
 
     `natural` is the optimal partition of Fisher 1958, which Jenks 1977 made known. Raises DomainError for no values,
-    for more classes than there are values, or than their quantiles part, and for typed breaks that do not rise, lie
-    outside the data or are not as many.
+    for more classes than there are values, or than their quantiles part, and for typed breaks that do not rise
+    or are not as many.
     """
     if len(values) == 0:
         raise DomainError("There are no values to make classes of.", "values", "empty")
     low, high = float(values.min()), float(values.max())
     if method == "typed":
-        return _typed(typed, count, low, high)
+        return typed_breaks(typed, count)
     different = len(np.unique(values))
     if not 1 <= count <= MOST_CLASSES:
         raise DomainError(f"A palette has 1 to {MOST_CLASSES} classes.", "classes", "range")
@@ -70,13 +70,14 @@ def counts(values: Floats, limits: Sequence[float]) -> list[int]:
     return [int(each) for each in np.bincount(places, minlength=len(limits) + 1)]
 
 
-def _typed(typed: Sequence[float], count: int, low: float, high: float) -> list[float]:
+def typed_breaks(typed: Sequence[float], count: int) -> list[float]:
+    """The limits of `count` classes as they were typed; outside the data too, where classes stay empty.
+
+    Raises DomainError where they do not rise or are not as many.
+    """
     for before, after in pairwise(typed):
         if after <= before:
             raise DomainError(f"Breaks rise: {after:g} stands behind {before:g}.", "breaks", "order")
-    for each in typed:
-        if not low < each < high:
-            raise DomainError(f"{each:g} lies outside the data, from {low:g} to {high:g}.", "breaks", "outside")
     if len(typed) != count - 1:
         words = f"{count} classes need {count - 1} breaks; {len(typed)} {'is' if len(typed) == 1 else 'are'} typed."
         raise DomainError(words, "breaks", "count")

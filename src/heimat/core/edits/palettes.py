@@ -4,16 +4,19 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
+from heimat.core.charts.classes import typed_breaks
 from heimat.core.document.ids import Id, new_id
 from heimat.core.document.names import css_name
 from heimat.core.document.order import behind
 from heimat.core.document.palettes import (
     MOST_PALETTES,
     Categorical,
+    Diverging,
     Make,
     OtherRole,
     Palette,
     PaletteValue,
+    Sequential,
     values_of,
 )
 from heimat.core.document.part import LONGEST_NOTE, Name
@@ -34,9 +37,11 @@ def palette_of(system: ColorSystem, palette_id: str, field: str = "palette") -> 
 
 
 def _standing(system: ColorSystem, make: Make) -> Make:
-    """A way of making a palette, all of whose colors are there."""
+    """A way of making a palette, all of whose colors are there, and whose typed breaks can be. Raises DomainError."""
     if not all(is_there(system, value) for value in values_of(make)):
         raise DomainError("A color that the palette should stand on is not there any more.", "make", "missing")
+    if isinstance(make, Sequential | Diverging) and make.breaks == "typed" and make.classes:
+        typed_breaks(make.typed, make.classes)
     return make
 
 

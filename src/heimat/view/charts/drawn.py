@@ -226,6 +226,9 @@ def _ramp(table: Table, palette: Palette, make: Sequential | Diverging) -> RampC
         except DomainError as error:
             problem = error.message
             limits = _limits(make.model_copy(update={"breaks": "equal"}), np.linspace(low, high, 100), low, high)
+        outside = [each for each in limits if make.breaks == "typed" and not low < each < high]
+        if outside and not problem:
+            problem = f"{outside[0]:g} lies outside the data, from {low:g} to {high:g}: a class stays empty."
     period = _periods(table)
     word = _word_column(table, "")
     across = by_category(word) if word else in_one(table)

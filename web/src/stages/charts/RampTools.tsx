@@ -87,6 +87,7 @@ export function RampTools({ palette }: { palette: PaletteView }) {
             high={1e12}
             step={grain.step}
             places={grain.places}
+            most={6}
             onCommit={(middle) => set({ middle })}
           />
           <Choice

@@ -3,6 +3,7 @@
 import { Box, Flex, Heading } from "@chakra-ui/react";
 import type { KeyboardEvent, ReactNode } from "react";
 import { ToolButton } from "../../components/ToolButton";
+import { isDragging } from "../../util/dragging";
 import { focusSoon, found } from "../../util/focus";
 import { look, useLook } from "../../workspace/look";
 
@@ -22,7 +23,8 @@ export function closeArea() {
 
 export function Area({ title, tools, actions, children }: Props) {
   const onKeyDown = (event: KeyboardEvent) => {
-    if (event.key !== "Escape" || event.defaultPrevented) return;
+    // Of a drag Escape ends the drag, and nothing around it.
+    if (event.key !== "Escape" || event.defaultPrevented || isDragging()) return;
     event.preventDefault();
     closeArea();
   };

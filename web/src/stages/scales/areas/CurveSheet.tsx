@@ -241,7 +241,7 @@ export const CurveSheet = memo(function CurveSheet({
                 onStep={(value) => props.onMove(name, handle, value)}
                 onCancel={props.onCancel}
                 onCommit={(value) =>
-                  void props.onEnd(name, handle, Math.min(Math.max(value, handle.low), handle.high))
+                  props.onEnd(name, handle, Math.min(Math.max(value, handle.low), handle.high))
                 }
               />
             </span>

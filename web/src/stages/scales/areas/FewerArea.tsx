@@ -114,7 +114,7 @@ function Cap({ fewer }: { fewer: FewerView }) {
             step={1}
             places={0}
             width="56px"
-            onCommit={(cap) => void put(edit("set_cap", { cap }))}
+            onCommit={(cap) => put(edit("set_cap", { cap }))}
           />
           <Text>colors at most</Text>
           <ToolButton onClick={() => void put(edit("set_cap", { cap: null }))}>No cap</ToolButton>

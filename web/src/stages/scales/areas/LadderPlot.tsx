@@ -20,6 +20,8 @@ const TENTHS = 10;
 export function LadderPlot({ draft, onChange, at, safe, onAt }: Props) {
   const plot = useRef<HTMLDivElement>(null);
   const [held, setHeld] = useState<number | null>(null);
+  /** The ladder as it was when a handle was taken hold of. */
+  const began = useRef(draft);
   const count = draft.steps.length;
   const across = (place: number) => (100 * (place + 0.5)) / count;
   const move = (place: number, to: number) => {
@@ -38,7 +40,10 @@ export function LadderPlot({ draft, onChange, at, safe, onAt }: Props) {
     const at = draft.steps[place]?.lightness ?? 0;
     if (event.key === "ArrowUp") move(place, at + by);
     else if (event.key === "ArrowDown") move(place, at - by);
-    else return;
+    else if (event.key === "Escape" && held !== null) {
+      setHeld(null);
+      onChange(began.current);
+    } else return;
     event.preventDefault();
     event.stopPropagation();
   };
@@ -77,6 +82,7 @@ export function LadderPlot({ draft, onChange, at, safe, onAt }: Props) {
           onPointerDown={(event) => {
             if (event.button !== 0) return;
             event.currentTarget.setPointerCapture(event.pointerId);
+            began.current = draft;
             setHeld(place);
           }}
           onPointerUp={() => setHeld(null)}

@@ -80,14 +80,11 @@ export function noRoom(draft: Draft, after: number): string | null {
 export function inserted(draft: Draft, after: number): Draft {
   const one = draft.steps[after];
   const other = draft.steps[after + 1];
-  const taken = new Set(draft.steps.map((step) => step.label));
+  const taken = new Set(draft.steps.map((step) => step.label.trim().toLowerCase()));
   // Beyond an end: between that end and white or black, where it can be seen from both.
   const light = one ? one.lightness : Math.min((other?.lightness ?? 50) + 2 * BEYOND, 100);
   const dark = other ? other.lightness : Math.max(light - 2 * BEYOND, 0);
-  const numbers = [one, other].map((step) => Number(step?.label));
-  const [low = Number.NaN, high = Number.NaN] = numbers;
-  const guess = Number.isFinite(low) && Number.isFinite(high) ? (low + high) / 2 : beyond(low, high);
-  const label = free(guess, low, taken);
+  const label = free(one?.label ?? "", other?.label ?? "", taken);
   const step: DraftStep = {
     id: "",
     key: newKey(),
@@ -100,14 +97,34 @@ export function inserted(draft: Draft, after: number): Draft {
   return own([...draft.steps.slice(0, after + 1), step, ...draft.steps.slice(after + 1)]);
 }
 
-/** A label between two numbers; a period would part the names of tokens, so between 1 and 2 stands 1b. */
-function free(guess: number, low: number, taken: ReadonlySet<string>): string {
-  if (!Number.isFinite(guess)) return "new";
-  const label = Number.isInteger(guess) ? `${guess}` : `${Math.floor(Number.isFinite(low) ? low : guess)}b`;
-  return taken.has(label) ? "new" : label;
+/** A label that no step has, between those of its neighbours, empty beyond an end. Between numbers it is the one halfway,
+ * or the nearest whole one to that; a period would part the names of tokens, so between 1 and 2 stands 1b. */
+function free(one: string, other: string, taken: ReadonlySet<string>): string {
+  const [low, high] = [one, other].map((label) =>
+    /^\d{1,6}$/.test(label.trim()) ? Number(label) : Number.NaN,
+  ) as [number, number];
+  const guess = Number.isFinite(low) && Number.isFinite(high) ? (low + high) / 2 : one ? low + 50 : high / 2;
+  const span = Math.ceil(one && other ? Math.abs(high - low) / 2 : Math.abs(guess));
+  for (let away = 0; away <= span; away++)
+    for (const at of [guess - away, guess + away]) {
+      const fits = (!one || !other || Math.abs(at - guess) < Math.abs(high - low) / 2) && at > 0;
+      if (Number.isInteger(at) && fits && !taken.has(`${at}`)) return `${at}`;
+    }
+  const stem = one.trim() || other.trim() || "step";
+  const plain = stem.replace(/[b-z]$/, "").slice(0, 12);
+  return (
+    LETTERS.map((letter) => `${plain}${letter}`).find((label) => !taken.has(label.toLowerCase())) ??
+    firstFree(plain, taken)
+  );
 }
 
-const beyond = (low: number, high: number) => (Number.isFinite(low) ? low + 50 : high / 2);
+const LETTERS = Array.from("bcdefghijklmnopqrstuvwxyz");
+
+function firstFree(plain: string, taken: ReadonlySet<string>): string {
+  let number = 2;
+  while (taken.has(`${plain}-${number}`.toLowerCase())) number += 1;
+  return `${plain}-${number}`;
+}
 
 /** The range that a step's lightness may take between its neighbours. */
 export function room(draft: Draft, place: number): [number, number] {
