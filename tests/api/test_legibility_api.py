@@ -1,10 +1,13 @@
 """Legibility over the API on a real MariaDB: exceptions, mending, matrix, two colors, text on pictures, report."""
 
+import io
 from datetime import date
 
 import pytest
+from fontTools.ttLib import TTFont
 from starlette.testclient import TestClient
 
+from heimat.local.install import PAGE
 from heimat.service.reading_tests import MOST_AN_HOUR
 from tests.api.asking import AT, edit, look
 
@@ -164,20 +167,28 @@ def test_areas_of_a_picture_that_merge_are_told_and_marked(client: TestClient) -
     assert client.get(f"{path}/merging", params={"threshold": 101}).status_code == 422
 
 
-def test_a_typeface_is_kept_answered_as_it_came_and_replaced(client: TestClient) -> None:
+def test_a_typeface_is_kept_answered_as_it_came_and_replaced_by_a_whole_one_alone(client: TestClient) -> None:
     path = f"{AT}/typeface"
     assert client.get(path).json() == {"name": None, "mark": None}
     assert client.get(f"{path}/file").status_code == 404
-    for content, kind in (
-        (b"wOF2" + bytes(range(256)) * 40, "font/woff2"),
-        (b"\x00\x01\x00\x00" + b"x" * 900, "font/ttf"),
-    ):
-        headers = {"Content-Type": "application/octet-stream"}
+    headers = {"Content-Type": "application/octet-stream"}
+    woff2 = next((PAGE / "assets").glob("atkinson-hyperlegible-next-latin-wght-normal-*.woff2")).read_bytes()
+    plain = io.BytesIO()
+    with TTFont(io.BytesIO(woff2)) as font:
+        font.flavor = None
+        font.save(plain)
+    for content, kind in ((woff2, "font/woff2"), (plain.getvalue(), "font/ttf")):
         kept = client.put(path, params={"name": "House\nSans.woff2"}, content=content, headers=headers)
         assert kept.status_code == 204
         assert client.get(path).json()["name"] == "House Sans.woff2"
         file = client.get(f"{path}/file")
         assert (file.content, file.headers["content-type"]) == (content, kind)
+        # A broken one, cut short or damaged, replaces nothing.
+        for broken in (content[: len(content) // 2], content[:-1], content[:400] + bytes(400) + content[800:]):
+            refused = client.put(path, params={"name": "broken"}, content=broken, headers=headers)
+            assert refused.status_code == 422
+            assert "Nothing was replaced" in refused.json()["detail"]
+        assert client.get(f"{path}/file").content == content
     refused = client.put(path, params={"name": "letter.pdf"}, content=b"%PDF-1.7", headers=headers)
     assert (refused.status_code, refused.json()["errors"][0]["field"]) == (422, "typeface")
     assert client.put(path, content=b"wOF2" + b"x" * 2_000_001, headers=headers).status_code == 413

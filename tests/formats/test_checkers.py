@@ -3,6 +3,7 @@
 import json
 import os
 import random
+import re
 import subprocess
 import sys
 import time
@@ -39,7 +40,7 @@ PAGE = """<p style="color: var(--text-plain); background: var(--surface-page)">x
 @pytest.fixture(scope="module")
 def release(tmp_path_factory: pytest.TempPathFactory) -> Path:
     folder = tmp_path_factory.mktemp("release")
-    for name in ("check.py", "check.mjs", "contract.json", "tokens.plain.json"):
+    for name in ("check.py", "check.mjs", "contract.json", "tokens.plain.json", "palettes.css"):
         (folder / name).write_bytes(FILES[name])
     return folder
 
@@ -154,6 +155,25 @@ def test_the_page_and_the_build_find_the_same_names_and_pairs(release: Path, sit
     plain = SHEET.replace("var(--not-there) #123456", "")
     here = [(each.line, each.kind) for each in check(plain, PUBLISHED).found if each.kind in kinds]
     assert here == [(each["line"], each["kind"]) for each in told if each["kind"] in kinds]
+
+
+def test_every_name_that_a_release_defines_is_known_to_its_checks(release: Path, tmp_path: Path) -> None:
+    """Labels on colors of palettes and ramps too: none is unknown, and none is taken for its own fill."""
+    defined = [
+        name
+        for file in ("tokens.css", "palettes.css")
+        for name in re.findall(r"^\s*--([\w-]+):", FILES[file].decode(), re.M)
+    ]
+    assert {name.rpartition("-")[2] for name in defined} >= {"label", "ramp"}
+    text = "\n".join(f".a{place} {{ fill: var(--{name}) }}" for place, name in enumerate(dict.fromkeys(defined)))
+    (tmp_path / "all.css").write_text(text)
+    for which in ("python", "node"):
+        told = json.loads(ran(release, which, "--json", "all.css", cwd=tmp_path).stdout)["found"]
+        assert {each["kind"] for each in told} <= {"deprecated"}
+    here = check(text, PUBLISHED)
+    assert {each.kind for each in here.found} <= {"deprecated"}
+    instead = [line for line in here.patch.splitlines() if line.startswith("+") and "label" not in line]
+    assert not any("chart-" in line for line in instead)
 
 
 @pytest.mark.parametrize("which", ["python", "node"])

@@ -71,7 +71,7 @@ class Context:
             alternatives,
             EarlierReleases(engine, documents, editing, alternatives),
             OwnPages(engine, documents),
-            Typefaces(engine, documents),
+            Typefaces(engine, documents, workers),
             ReadingTests(engine, documents),
             Datasets(engine, documents, workers),
             Publishing(engine, documents, workers, feeds, printed=printed),

@@ -75,9 +75,13 @@ class FileView(TypedDict):
 
 
 class ComparisonView(TypedDict):
-    """What differs between two releases, or from one to what is there now: grouped, what it breaks, as Markdown."""
+    """What differs between two releases, or from one to what is there now: grouped, what it breaks, as Markdown.
+
+    `frame` is what differs in themes and in the package's name, in sentences; `count` counts all.
+    """
 
     groups: list[ChangeGroupView]
+    frame: list[str]
     count: int
     breaks: list[str]
     markdown: str
@@ -209,7 +213,8 @@ def comparison_view(compared: Comparison, seeing: Seeing) -> ComparisonView:
     eyes = seeing.eyes()
     return {
         "groups": [group_view(group, compared.themes, eyes) for group in grouped(compared.changes)],
-        "count": len(compared.changes),
+        "frame": compared.frame,
+        "count": len(compared.changes) + len(compared.frame),
         "breaks": compared.breaks,
         "markdown": compared.markdown,
     }

@@ -23,6 +23,7 @@ from heimat.core.document.names import css_name
 from heimat.core.errors import DomainError
 from heimat.core.publication.publication import Publication, PublishedToken, PublishedValue
 from heimat.formats.checkers.check import pairs_in
+from heimat.formats.write.palettes.css import names_beside
 
 CheckKind = Literal["by hand", "outside", "unknown", "deprecated", "undeclared", "falls short"]
 MOST_FOUND = 2000
@@ -115,6 +116,7 @@ class _Against:
     def __init__(self, publication: Publication) -> None:
         self._tokens = publication.with_palettes()
         self._by_name = {css_name(token.name): token for token in self._tokens}
+        self._there = self._by_name.keys() | set(names_beside(publication))
         by_full_name = {token.name: token for token in self._tokens}
         self._instead = {
             css_name(token.name): by_full_name.get(token.deprecated.replacement or "")
@@ -140,7 +142,7 @@ class _Against:
             name = match[1]
             if name in self._instead:
                 yield Checked("deprecated", number, match[0], "", self._instead[name])
-            elif name not in self._by_name and name not in own:
+            elif name not in self._there and name not in own:
                 yield Checked("unknown", number, match[0], "", self._alike(name))
         for match in _COLOR.finditer(line):
             before = _PROPERTY.search(line[max(0, match.start() - 260) : match.start()])
@@ -153,7 +155,7 @@ class _Against:
     def count(self, line: str, own: set[str]) -> int:
         """How many places there are in a line, without what was meant."""
         names = [match[1] for match in _NAME.finditer(line)]
-        known = sum(name in self._instead or (name not in self._by_name and name not in own) for name in names)
+        known = sum(name in self._instead or (name not in self._there and name not in own) for name in names)
         colors = (match[0] for match in _COLOR.finditer(line)) if self._of_color else ()
         return known + sum(_PLAIN.fullmatch(color) is not None or _is_color(color) for color in colors)
 

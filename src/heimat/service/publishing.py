@@ -15,6 +15,7 @@ from heimat.core.errors import DomainError, NotFound
 from heimat.core.legibility.findings import count_open
 from heimat.core.publication.breaking import broken
 from heimat.core.publication.changes import Proposed, TokenChange, compare, next_version, same
+from heimat.core.publication.frame import frame_changes
 from heimat.core.publication.outputs import gap_words, names_lost
 from heimat.core.publication.publication import Publication, PublishedTheme, publication
 from heimat.core.publication.telling import drafted_notes, markdown
@@ -42,9 +43,11 @@ SECONDS = 60.0
 
 @dataclass(frozen=True)
 class Comparison:
-    """What differs between two publications: the changes, what they break, notes on them, and all as Markdown."""
+    """What differs between two publications: changes of tokens, of themes and the package in sentences (`frame`), what
+    they break, notes on them, and all as Markdown."""
 
     changes: list[TokenChange]
+    frame: list[str]
     breaks: list[str]
     notes: str
     markdown: str
@@ -284,15 +287,18 @@ def _archived(system: ColorSystem, before: Publication | None, latest: str | Non
 
 def _proposed(system: ColorSystem, before: Publication | None, after: Publication, latest: str | None) -> Proposed:
     lost = names_lost(before.outputs, after.outputs) if before else []
-    return next_version(latest, compare(before, after), system.release_rules.patch_below, lost)
+    frame = frame_changes(before, after)
+    return next_version(latest, compare(before, after), system.release_rules.patch_below, lost, frame)
 
 
 def compared(before: Publication | None, after: Publication, version: str) -> Comparison:
     """What differs between two publications, the later one being a version."""
     changes = compare(before, after)
+    frame = frame_changes(before, after)
     breaks = broken(before, after, changes)
-    text = markdown(after.name, version, changes, breaks, after.themes)
-    return Comparison(changes, breaks, drafted_notes(changes, before is None), text, after.themes)
+    text = markdown(after.name, version, changes, breaks, after.themes, frame)
+    notes = drafted_notes(changes, before is None, frame)
+    return Comparison(changes, [each.words for each in frame], breaks, notes, text, after.themes)
 
 
 def _compared_with(before: Publication, system: ColorSystem) -> Comparison:

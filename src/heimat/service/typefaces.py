@@ -5,17 +5,17 @@ from dataclasses import dataclass
 from sqlalchemy import Connection, Engine
 
 from heimat.core.color.naming import NO_LINE
-from heimat.core.errors import DomainError, NotFound
+from heimat.core.errors import NotFound
+from heimat.formats.read.typeface import check_typeface
 from heimat.service.clock import now
 from heimat.service.documents import Documents
 from heimat.service.transactions import in_transaction
+from heimat.service.workers import Workers
 from heimat.store import typeface
 
 LARGEST_TYPEFACE = 2_000_000
 """Bytes."""
 LONGEST_NAME = 120
-_BEGINNINGS = {b"wOF2": "font/woff2", b"\x00\x01\x00\x00": "font/ttf", b"true": "font/ttf", b"OTTO": "font/otf"}
-"""How a font file begins (WOFF2, 2018; OpenType, 1.9)."""
 
 
 @dataclass(frozen=True)
@@ -30,9 +30,10 @@ class Typeface:
 class Typefaces:
     """The typefaces of one database's systems."""
 
-    def __init__(self, engine: Engine, documents: Documents) -> None:
+    def __init__(self, engine: Engine, documents: Documents, workers: Workers) -> None:
         self._engine = engine
         self._documents = documents
+        self._lane = workers.reading
 
     def find(self, slug: str) -> Typeface | None:
         """The typeface of a system; None where it has none. Raises NotFound for no system."""
@@ -41,12 +42,12 @@ class Typefaces:
         return Typeface(*found) if found else None
 
     def keep(self, slug: str, content: bytes, name: str, person_id: str) -> None:
-        """Keep a typeface in place of the one before. Raises NotFound, and DomainError (field `typeface`) for none."""
-        media_type = _BEGINNINGS.get(content[:4])
+        """Keep a typeface in place of the one before, once text can be set in it.
+
+        Raises NotFound, and DomainError (field `typeface`) for what is none or is broken; then the one before stays.
+        """
         called = " ".join(NO_LINE.sub(" ", name).split())[:LONGEST_NAME] or "typeface"
-        if media_type is None:
-            words = f"“{called}” is no font file that is read here: give WOFF2, TTF or OTF."
-            raise DomainError(words, "typeface", "unreadable")
+        media_type = self._lane.run(check_typeface, content, called)
 
         def work(connection: Connection) -> None:
             row = self._documents.find_to_change(slug, connection)

@@ -2845,12 +2845,16 @@ export interface components {
         /**
          * ComparisonView
          * @description What differs between two releases, or from one to what is there now: grouped, what it breaks, as Markdown.
+         *
+         *     `frame` is what differs in themes and in the package's name, in sentences; `count` counts all.
          */
         ComparisonView: {
             /** Breaks */
             breaks: string[];
             /** Count */
             count: number;
+            /** Frame */
+            frame: string[];
             /** Groups */
             groups: components["schemas"]["ChangeGroupView"][];
             /** Markdown */

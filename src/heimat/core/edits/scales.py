@@ -40,6 +40,10 @@ CURVE_UNITS: dict[CurveName, str] = {
 }
 
 
+_SHOWN = 0.005
+"""By how little a value may pass its limit: what reads like the limit is taken for it."""
+
+
 class SetMethod(EditBase):
     """Make all scales, or one, by a method with its settings; one without a method is made as all are."""
 
@@ -176,7 +180,7 @@ class AimCurve(EditBase):
     def _put(self, curves: Curves, value: float | None) -> Curves:
         if value is not None:
             low, high = curves.limits(self.curve, self.at)
-            if not low - 1e-6 <= value <= high + 1e-6:
+            if not low - _SHOWN <= value <= high + _SHOWN:
                 nearest = min(max(value, low), high)
                 unit = CURVE_UNITS[self.curve]
                 raise DomainError(f"That is {value:.2f} {unit}; the nearest is {nearest:.2f}.", "value", "limit")

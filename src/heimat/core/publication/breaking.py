@@ -1,8 +1,9 @@
-"""What a release breaks for who uses the one before: names that go, pairings, promises and sets that held."""
+"""What a release breaks for who uses the one before: names that go, themes, pairings, promises and sets that held."""
 
 from typing import Any
 
 from heimat.core.publication.changes import TokenChange
+from heimat.core.publication.frame import frame_changes
 from heimat.core.publication.outputs import names_lost
 from heimat.core.publication.publication import Publication
 
@@ -19,6 +20,7 @@ def broken(before: Publication | None, after: Publication, changes: list[TokenCh
             instead = was.deprecated.replacement if was.deprecated else None
             to = change.after.name if change.after else instead
             found.append(f"{was.name} is gone{f': use {to}' if to else '; nothing stands in for it'}.")
+    found += [change.words for change in frame_changes(before, after) if change.breaks]
     lost = names_lost(before.outputs, after.outputs)
     found += [f"{output} gives nothing as {name} any more." for output, name in lost]
     return found + _pairings(before, after) + _promises(before, after) + _sets(before, after)

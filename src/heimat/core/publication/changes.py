@@ -11,6 +11,7 @@ from heimat.core.color.difference import ciede2000
 from heimat.core.color.spaces import srgb_to_lab
 from heimat.core.document.release_rules import SMALL_CHANGE
 from heimat.core.publication.contract import EMPTY
+from heimat.core.publication.frame import FrameChange
 from heimat.core.publication.publication import UNNAMED, Publication, PublishedToken, PublishedValue
 
 ChangeKind = Literal["added", "removed", "renamed", "changed", "repointed", "described"]
@@ -161,11 +162,12 @@ def next_version(
     changes: list[TokenChange],
     patch_below: float = SMALL_CHANGE,
     lost: Sequence[tuple[str, str]] = (),
+    frame: Sequence[FrameChange] = (),
 ) -> Proposed:
     """The semantic version proposed; `lost` are names that outputs give no more, each with its output's.
 
-    Major where a name goes; minor where one comes, is on its way out, is renamed while the old one lives on, points
-    elsewhere, or changes its color by `patch_below` (CIEDE2000) or more; else patch.
+    Major where a name goes, of a token, a theme or the package; minor where one comes, is on its way out, is renamed
+    while the old one lives on, points elsewhere, or changes its color by `patch_below` (CIEDE2000) or more; else patch.
     """
     if latest is None:
         return Proposed("1.0.0", "It is the first release.")
@@ -179,10 +181,12 @@ def next_version(
     if lost:
         output, name = lost[0]
         return Proposed(f"{major + 1}.0.0", f"Major: {output} gives nothing as {name} any more.")
+    if breaks := [change.words for change in frame if change.breaks]:
+        return Proposed(f"{major + 1}.0.0", f"Major: {breaks[0][0].lower()}{breaks[0][1:]}")
     large = [change for change in changes if change.distance is not None and change.distance >= patch_below]
     kinds = {change.change for change in changes}
     reasons = {
-        "names are new": bool(kinds & {"added", "renamed"}),
+        "names are new": bool(kinds & {"added", "renamed"}) or bool(frame),
         "tokens stand for something else": "repointed" in kinds,
         "tokens are on their way out": any(_is_newly_deprecated(change) for change in changes),
         f"colors change by CIEDE2000 {patch_below:g} or more": bool(large),

@@ -6,6 +6,7 @@ from dataclasses import dataclass
 from heimat.core.color.difference import distance_text
 from heimat.core.document.words import counted
 from heimat.core.publication.changes import ChangeKind, TokenChange
+from heimat.core.publication.frame import FrameChange
 from heimat.core.publication.publication import PublishedTheme
 
 _ORDER: tuple[ChangeKind, ...] = ("removed", "renamed", "repointed", "added", "changed", "described")
@@ -78,20 +79,27 @@ def sentence(change: TokenChange) -> str:
     return f"{after.name} is another color{by}"
 
 
-def drafted_notes(changes: Sequence[TokenChange], first: bool) -> str:
+def drafted_notes(changes: Sequence[TokenChange], first: bool, frame: Sequence[FrameChange] = ()) -> str:
     """Notes in plain sentences, to be edited."""
     if first:
         return f"The first release: {counted(len(changes), 'token')}."
-    return "\n".join(f"{group.words}." for group in grouped(changes))
+    return "\n".join([*(change.words for change in frame), *(f"{group.words}." for group in grouped(changes))])
 
 
 def markdown(
-    title: str, version: str, changes: Sequence[TokenChange], breaks: Sequence[str], themes: Sequence[PublishedTheme]
+    title: str,
+    version: str,
+    changes: Sequence[TokenChange],
+    breaks: Sequence[str],
+    themes: Sequence[PublishedTheme],
+    frame: Sequence[FrameChange] = (),
 ) -> str:
-    """What changes as Markdown for a pull request: what breaks first, then a table for every kind."""
+    """What changes as Markdown for a pull request: what breaks first, then themes, then a table for every kind."""
     lines = [f"## {_cell(title)} {version}", ""]
     if breaks:
         lines += ["**This breaks**", "", *(f"- {_cell(each)}" for each in breaks), ""]
+    if frame:
+        lines += [f"### Themes and package: {len(frame)}", "", *(f"- {_cell(each.words)}" for each in frame), ""]
     for kind in _ORDER:
         own = [change for change in changes if change.change == kind]
         if not own:
@@ -104,7 +112,7 @@ def markdown(
         ]
         lines += [_row(change, themes) for change in own]
         lines.append("")
-    if not changes:
+    if not changes and not frame:
         lines += ["Nothing changes.", ""]
     return "\n".join(lines)
 

@@ -14,6 +14,7 @@ import { fileURLToPath } from "node:url";
 const USAGE = "Usage: node check.mjs [--from FOLDER_OR_ADDRESS] [--json] [--strict] [--report] PATH...";
 const CONTRACT = "contract.json";
 const TOKENS = "tokens.plain.json";
+const PALETTES = "palettes.css";
 const ENDINGS = new Set(
   ".css .scss .sass .less .pcss .html .htm .vue .svelte .svg .jsx .tsx".split(" "),
 );
@@ -115,15 +116,17 @@ function declare(block, text, start) {
   else if (GROUNDS.has(prop)) block.ground = match[1];
 }
 
-export function findings(files, contract, tokens) {
+/** `palettes` is the stylesheet of a release's palettes, if it has any: labels and ramps are names that it defines. */
+export function findings(files, contract, tokens, palettes = "") {
   const own = new Set();
   for (const text of files.values()) for (const match of text.matchAll(DEFINED)) own.add(match[1]);
-  const release = releaseOf(contract, tokens);
+  const release = releaseOf(contract, tokens, palettes);
   return [...files].flatMap(([name, text]) => check(release, name, text, own));
 }
 
-function releaseOf(contract, tokens) {
+function releaseOf(contract, tokens, palettes) {
   const named = new Map(tokens.tokens.map((token) => [token.property.slice(2), token]));
+  const there = new Set([...named.keys(), ...[...palettes.matchAll(DEFINED)].map((match) => match[1])]);
   const colors = new Map();
   const names = new Map();
   for (const token of tokens.tokens) {
@@ -137,10 +140,10 @@ function releaseOf(contract, tokens) {
     const pair = `${names.get(pairing.foreground)} ${names.get(pairing.ground)}`;
     declared.set(pair, [...(declared.get(pair) ?? []), pairing]);
   }
-  return { named, colors, declared };
+  return { named, there, colors, declared };
 }
 
-function check({ named, colors, declared }, file, text, own) {
+function check({ named, there, colors, declared }, file, text, own) {
   const lines = new Lines(text);
   const plain = blanked(text);
   const found = [];
@@ -148,7 +151,7 @@ function check({ named, colors, declared }, file, text, own) {
   for (const match of plain.matchAll(USED)) {
     const name = match[1];
     const token = named.get(name);
-    if (!token && !own.has(name)) say("unknown", lines.of(match.index), `--${name} is not in the release`);
+    if (!there.has(name) && !own.has(name)) say("unknown", lines.of(match.index), `--${name} is not in the release`);
     else if (token?.deprecated) {
       const instead = token.deprecated.use;
       say("deprecated", lines.of(match.index), `--${name} is on its way out${instead ? `: use ${instead}` : ""}`);
@@ -220,11 +223,16 @@ function ratios(named, ink, ground) {
 
 const bearing = () => (process.env.FEED_KEY ? { Authorization: `Bearer ${process.env.FEED_KEY}` } : {});
 
-async function load(source, name) {
-  if (!/^https?:\/\//.test(source)) return JSON.parse(readFileSync(join(source, name), "utf8"));
+/** A file of a release; one that it may be without is empty then. */
+async function load(source, name, optional = false) {
+  if (!/^https?:\/\//.test(source)) {
+    const file = join(source, name);
+    return optional && !existsSync(file) ? "" : readFileSync(file, "utf8");
+  }
   const answer = await fetch(`${source.replace(/\/+$/, "")}/${name}`, { headers: bearing() });
+  if (optional && answer.status === 404) return "";
   if (!answer.ok) throw new Error(`${name} answers ${answer.status}`);
-  return answer.json();
+  return answer.text();
 }
 
 async function report(source, version, names) {
@@ -278,9 +286,10 @@ async function main(given) {
   let found;
   try {
     files = filesOf(paths);
-    const contract = await load(source, CONTRACT);
-    tokens = await load(source, TOKENS);
-    found = findings(files, contract, tokens);
+    const contract = JSON.parse(await load(source, CONTRACT));
+    tokens = JSON.parse(await load(source, TOKENS));
+    const palettes = await load(source, PALETTES, true);
+    found = findings(files, contract, tokens, palettes);
     if (given.includes("--report")) {
       const called = new Map(tokens.tokens.map((token) => [token.property.slice(2), token.name]));
       const used = new Set();

@@ -19,7 +19,7 @@ import urllib.request
 from pathlib import Path
 from typing import Any
 
-CONTRACT, TOKENS = "contract.json", "tokens.plain.json"
+CONTRACT, TOKENS, PALETTES = "contract.json", "tokens.plain.json", "palettes.css"
 ENDINGS = (".css", ".scss", ".sass", ".less", ".pcss", ".html", ".htm", ".vue", ".svelte", ".svg", ".jsx", ".tsx")
 LEAST_CONTRAST = 4.5
 """What text needs that nobody has declared the use of (WCAG 2.2, 1.4.3)."""
@@ -118,9 +118,14 @@ def _blanked(text: str) -> str:
     return _LINE_COMMENT.sub(_blank, _COMMENT.sub(_blank, text))
 
 
-def findings(files: dict[str, str], contract: dict[str, Any], tokens: dict[str, Any]) -> list[dict[str, Any]]:
-    """What is to be said of files (name to text) against a release: dictionaries with kind, file, line and words."""
-    against = _Release(contract, tokens)
+def findings(
+    files: dict[str, str], contract: dict[str, Any], tokens: dict[str, Any], palettes: str = ""
+) -> list[dict[str, Any]]:
+    """What is to be said of files (name to text) against a release: dictionaries with kind, file, line and words.
+
+    `palettes` is the stylesheet of its palettes, if it has any: labels and ramps are names that it defines.
+    """
+    against = _Release(contract, tokens, palettes)
     own = {match[1] for text in files.values() for match in _DEFINED.finditer(text)}
     return [found for name, text in files.items() for found in against.check(name, text, own)]
 
@@ -133,8 +138,9 @@ def names_used(files: dict[str, str]) -> list[str]:
 class _Release:
     """A release, so that names, colors and pairs can be looked up in it."""
 
-    def __init__(self, contract: dict[str, Any], tokens: dict[str, Any]) -> None:
+    def __init__(self, contract: dict[str, Any], tokens: dict[str, Any], palettes: str) -> None:
         self._named = {token["property"][2:]: token for token in tokens["tokens"]}
+        self._there = {*self._named, *(match[1] for match in _DEFINED.finditer(palettes))}
         self._colors: dict[str, str] = {}
         for token in tokens["tokens"]:
             for value in token["values"].values():
@@ -153,7 +159,7 @@ class _Release:
         for match in _USED.finditer(plain):
             name = match[1]
             token = self._named.get(name)
-            if token is None and name not in own:
+            if name not in self._there and name not in own:
                 found.append(_found("unknown", file, lines.of(match.start()), f"--{name} is not in the release"))
             elif token is not None and "deprecated" in token:
                 instead = token["deprecated"]["use"]
@@ -229,13 +235,25 @@ def _luminance(color: tuple[float, float, float, float]) -> float:
     return 0.2126 * linear[0] + 0.7152 * linear[1] + 0.0722 * linear[2]
 
 
-def _load(source: str, name: str) -> Any:
+def _load(source: str, name: str) -> str:
     """A file of a release in a folder or at an address."""
     if re.match(r"https?://", source):
         request = urllib.request.Request(source.rstrip("/") + "/" + name, headers=_bearing())
         with urllib.request.urlopen(request, timeout=30) as answer:
-            return json.load(answer)
-    return json.loads(Path(source, name).read_text(encoding="utf-8"))
+            return str(answer.read().decode())
+    return Path(source, name).read_text(encoding="utf-8")
+
+
+def _load_if_there(source: str, name: str) -> str:
+    """A file that a release may be without; then empty."""
+    try:
+        return _load(source, name)
+    except FileNotFoundError:
+        return ""
+    except urllib.error.HTTPError as error:
+        if error.code != 404:
+            raise
+        return ""
 
 
 def _bearing() -> dict[str, str]:
@@ -282,8 +300,8 @@ def main(arguments: list[str] | None = None) -> int:
         return 2
     try:
         files = _files(paths)
-        contract, tokens = _load(source, CONTRACT), _load(source, TOKENS)
-        found = findings(files, contract, tokens)
+        contract, tokens = json.loads(_load(source, CONTRACT)), json.loads(_load(source, TOKENS))
+        found = findings(files, contract, tokens, _load_if_there(source, PALETTES))
         if options["--report"]:
             used = {token["property"][2:]: token["name"] for token in tokens["tokens"]}
             _report(source, tokens["version"], [used.get(name, name) for name in names_used(files)])

@@ -16,7 +16,9 @@ def write(publication: Publication, version: str) -> bytes:
     names = theme_names(publication)
     text = io.StringIO()
     rows = csv.writer(text, lineterminator="\n")
-    rows.writerow(["name", "property", *names.values(), "note", "usage", "deprecated, use", "system", "version"])
+    rows.writerow(
+        ["name", "property", *map(_cell, names.values()), "note", "usage", "deprecated, use", "system", "version"]
+    )
     for token in publication.with_palettes():
         values = [hex_text(token.value(theme)) for theme in names]
         instead = (token.deprecated.replacement or "nothing") if token.deprecated else ""

@@ -1,6 +1,5 @@
 """What tokens are in files that know no references: their values in a theme, and lines that say whose they are."""
 
-from heimat.core.document.names import css_name
 from heimat.core.publication.publication import Publication, PublishedValue
 
 
@@ -19,10 +18,3 @@ def title_of(publication: Publication, version: str) -> str:
     """The system and its version in one line, without what would end a comment of any language."""
     name = " ".join(publication.name.split()).replace("*/", "* /").replace("--", "- -")
     return f"{name} {version}"
-
-
-def package_name(publication: Publication) -> str:
-    """A name that package managers take: small letters, digits and hyphens, a letter first."""
-    plain = "".join(sign if sign.isascii() and sign.isalnum() else "-" for sign in css_name(publication.name).lower())
-    words = [word for word in plain.split("-") if word]
-    return "-".join(["tokens" if not words or words[0][0].isdigit() else "", *words, "tokens"]).strip("-")

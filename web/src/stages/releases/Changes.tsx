@@ -16,14 +16,14 @@ interface Props {
 export function Changes({ compared, title }: Props) {
   const [all, setAll] = useState(false);
   const [said, setSaid] = useState("");
-  const { groups, breaks } = compared;
+  const { groups, frame, breaks } = compared;
   const shown = all ? groups : groups.slice(0, FIRST);
   const copy = async () => setSaid((await copyText(compared.markdown)) ? "Copied." : "Copying was refused.");
   return (
     <Box as="section" aria-label="Changes">
       <Flex gap="10px" align="center" marginBottom="4px" wrap="wrap">
         <Text fontWeight="700">{title}</Text>
-        {groups.length > 0 && (
+        {groups.length + frame.length > 0 && (
           <ToolButton title="For a review: a table for every kind" onClick={() => void copy()}>
             Copy as Markdown
           </ToolButton>
@@ -55,6 +55,11 @@ export function Changes({ compared, title }: Props) {
           )}
         </Box>
       )}
+      {frame.map((words) => (
+        <Text key={words} fontSize="12px" minHeight="28px" lineHeight="28px" data-testid="frame-change">
+          {words}
+        </Text>
+      ))}
       {shown.map((group) => (
         <Group key={`${group.kind} ${group.words}`} group={group} />
       ))}

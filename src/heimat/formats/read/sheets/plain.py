@@ -72,7 +72,7 @@ def read_table(text: str) -> Sheet:
     except csv.Error as error:
         maker.pass_over(f"The table cannot be read: {error}.")
         return maker.made()
-    heads = [cell.strip() for cell in rows[0]] if rows else []
+    heads = [_plain(cell.strip()) for cell in rows[0]] if rows else []
     at = {head.lower(): place for place, head in enumerate(heads)}
     if "name" not in at:
         return maker.made()

@@ -23,6 +23,16 @@ def write(publication: Publication, version: str) -> bytes:
     return ("\n".join(lines) + "\n").encode()
 
 
+def names_beside(publication: Publication) -> list[str]:
+    """The names, without the two hyphens, of what stands in the stylesheet and is no token: labels and ramps."""
+    taken = {css_name(token.name) for token in publication.with_palettes()}
+    found: dict[str, str] = {}
+    for palette in publication.palettes:
+        for theme in publication.themes:
+            found |= _properties(palette, theme.id)
+    return [name for name in found if name not in taken]
+
+
 def _properties(palette: PublishedPalette, theme: str) -> dict[str, str]:
     name = f"chart-{css_name(palette.name)}"
     colors, labels = palette.colors.get(theme, ()), palette.labels.get(theme, ())

@@ -1,7 +1,17 @@
 /** The team's own typeface: loaded where samples are set in it, replaced, removed. */
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
-import { asItIs, client, data } from "../../../api/client";
+import { asItIs, client, data, Problem } from "../../../api/client";
+
+/** A file that this browser can set no text in replaces no other. Throws why. */
+async function refuseBroken(file: File): Promise<void> {
+  try {
+    await new FontFace("tried", await file.arrayBuffer()).load();
+  } catch {
+    const detail = `“${file.name}” cannot be set by this browser: it is no font, or broken. Nothing was replaced.`;
+    throw new Problem({ detail }, 422);
+  }
+}
 
 export function useTypeface(slug: string) {
   const queries = useQueryClient();
@@ -42,15 +52,17 @@ export function useTypeface(slug: string) {
   }, [slug, mark, name]);
   const again = () => queries.invalidateQueries({ queryKey: key });
   const keep = useMutation({
-    mutationFn: (file: File) =>
-      data(
+    mutationFn: async (file: File) => {
+      await refuseBroken(file);
+      return data(
         client.PUT("/api/systems/{slug}/typeface", {
           params: { path: { slug }, query: { name: file.name } },
           body: file as unknown as string,
           bodySerializer: asItIs,
           headers: { "Content-Type": "application/octet-stream" },
         }),
-      ),
+      );
+    },
     onSuccess: again,
   });
   const remove = useMutation({
