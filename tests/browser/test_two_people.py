@@ -123,8 +123,14 @@ def test_what_somebody_types_stays_beside_what_another_has_put_there(page: Page,
     assert field.get_attribute("value") == "kelp bed"
     tomke.leave_fields()
     tomke.find("[data-hue=weed]")
+    # An Enter right then was meant for what stood there before; once it can have been read, it replaces that.
     tomke.field("Name").send_keys(Keys.ENTER)
-    page.find("[data-hue='kelp bed']")
+
+    def replaced() -> bool:
+        tomke.field("Name").send_keys(Keys.ENTER)
+        return bool(page.all("[data-hue='kelp bed']"))
+
+    page.wait(replaced)
 
 
 def test_a_removal_by_another_is_said_with_the_way_back(page: Page, tomke: Page) -> None:
@@ -136,3 +142,86 @@ def test_a_removal_by_another_is_said_with_the_way_back(page: Page, tomke: Page)
     tomke.find("[data-hue=kelp]")
     page.find("[data-hue=kelp]")
     assert tomke.button("Undo").get_attribute("title").startswith("Undo: Bring back what Ines Vahl changed")
+
+
+def test_half_typed_words_survive_a_removal_and_its_return(page: Page, tomke: Page) -> None:
+    page.open(AT)
+    tomke.click("[data-hue=kelp]") if not tomke.all("[data-testid=hue-editor]") else None
+    tomke.type("Origin and reason", "from the shore at low t")
+    page.press("Remove")
+    page.press("Remove kelp")
+    tomke.says("[data-testid=notice]", "Ines Vahl has removed kelp.")
+    tomke.press("Bring it back")
+    tomke.find("[data-hue=kelp]")
+    tomke.wait(lambda: tomke.click("[data-hue=kelp]") or tomke.all("[data-testid=hue-editor]"))
+    tomke.wait(lambda: tomke.field("Origin and reason").get_attribute("value") == "from the shore at low t")
+    tomke.field("Origin and reason").send_keys("ide", Keys.ENTER)
+    page.click("[data-hue=kelp]")
+    page.wait(lambda: page.field("Origin and reason").get_attribute("value") == "from the shore at low tide")
+
+
+def test_what_cannot_be_undone_is_said_and_passed_over(page: Page, tomke: Page) -> None:
+    page.open(AT)
+    page.type("Color, in any notation", "#3F8F50", enter=True)
+    page.wait(lambda: value(page, "kelp") == "#3F8F50")
+    page.press("Remove")
+    page.press("Remove kelp")
+    tomke.says("[data-testid=notice]", "Ines Vahl has removed kelp.")
+    tomke.press("Bring it back")
+    page.find("[data-hue=kelp]")
+    page.press("Undo")
+    page.says("[data-testid=notice]", "Tomke Rasch has changed the same since")
+    page.press("Leave it, and undo what was before")
+    page.wait(lambda: page.all("[data-hue=kelp]") and value(page, "kelp") == "#3F8F4F")
+
+
+def test_a_theme_that_goes_under_ones_hands_is_said_and_another_is_chosen(page: Page, tomke: Page) -> None:
+    tomke.open("/systems/brinemark/tokens?theme=night")
+    tomke.find("[data-testid=slip]")
+    page.open("/systems/brinemark/tokens?area=themes")
+    page.press("Remove night")
+    tomke.says("[data-testid=notice]", "The theme night is there no more: it was removed. This is day.")
+    tomke.wait(lambda: "theme=night" not in tomke.driver.current_url)
+
+
+def test_the_second_who_publishes_keeps_the_notes(page: Page, tomke: Page) -> None:
+    for each in (page, tomke):
+        each.open("/systems/brinemark/releases")
+        each.wait(lambda each=each: each.button("Publish 1.0.0").is_enabled())
+    page.type("Notes", "of Ines")
+    tomke.type("Notes", "of Tomke, long and thought through")
+    page.press("Publish 1.0.0")
+    page.says("[role=status]", "1.0.0 is out.")
+    tomke.wait(lambda: tomke.all("[data-testid=release]") or tomke.press("Publish 1.0.0") or False)
+    assert tomke.field("Notes").get_attribute("value") == "of Tomke, long and thought through"
+
+
+def test_taking_over_compares_three_ways(page: Page, tomke: Page) -> None:
+    """What both have changed since is shown with both values, and no newer work goes with what is taken unasked."""
+    page.open("/systems/brinemark/tokens?area=alternatives")
+    page.type("A new alternative, from what stands here", "calmer", enter=True)
+    page.says("[data-testid=alternatives]", "calmer")
+    tomke.open("/systems/brinemark~calmer/sources?at=hue:kelp")
+    tomke.type("Color, in any notation", "#3F8F60", enter=True)
+    tomke.wait(lambda: value(tomke, "kelp") == "#3F8F60")
+    tomke.click("[data-hue=heather]")
+    tomke.wait(lambda: tomke.field("Name").get_attribute("value") == "heather")
+    tomke.type("Color, in any notation", "#775599", enter=True)
+    tomke.wait(lambda: value(tomke, "heather") == "#775599")
+    page.open(AT)
+    page.type("Color, in any notation", "#3F8F70", enter=True)
+    page.wait(lambda: value(page, "kelp") == "#3F8F70")
+    page.click("[data-hue=gorse]")
+    page.wait(lambda: page.field("Name").get_attribute("value") == "gorse")
+    page.type("Name", "furze", enter=True)
+    page.find("[data-hue=furze]")
+    page.open("/systems/brinemark/tokens?area=alternatives")
+    page.says("[data-testid=changed-both]", "color: #3F8F70 here, #3F8F60 there")
+    page.says("[data-testid=changed-here]", "furze")
+    page.says("[data-testid=changed-there]", "heather")
+    page.press("Take over the 1 changed there")
+    page.wait(lambda: not page.all("[data-testid=changed-there]"))
+    page.open(AT)
+    page.wait(lambda: value(page, "heather") == "#775599")
+    assert value(page, "kelp") == "#3F8F70"
+    assert page.all("[data-hue=furze]")

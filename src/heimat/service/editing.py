@@ -238,7 +238,8 @@ class Editing:
                 [row for row in self._others_since(turn, number) if row.id != target.id],
                 sentence,
             )
-            return self._append(turn, None, [restore], apply_all(turn.head.system, [restore]), sentence)
+            # Both together change nothing: neither stands in the way of what was done before.
+            return self._append(turn, target.id, [restore], apply_all(turn.head.system, [restore]), sentence)
 
         return self._remember(in_transaction(self._engine, work))
 

@@ -32,6 +32,8 @@ function inFull(number: number, places: number, most: number): string {
 }
 
 const nothing = () => undefined;
+/** How long something that was kept may take to be told by another question. */
+const LATE_MS = 3000;
 
 export function NumberField({ value, onCommit, onStep, onCancel = nothing, ...props }: Props) {
   const steady = {
@@ -41,7 +43,7 @@ export function NumberField({ value, onCommit, onStep, onCancel = nothing, ...pr
     exact: useSteady(() => value),
   };
   const shown = inFull(value, props.places, props.most ?? props.places) + (props.unit ?? "");
-  return <Drawn {...props} {...steady} shown={shown} />;
+  return <Drawn {...props} {...steady} shown={shown} live={onStep !== undefined} />;
 }
 
 type DrawnProps = Omit<Props, "value"> &
@@ -49,6 +51,8 @@ type DrawnProps = Omit<Props, "value"> &
     /** The number as it is written, and as it is when it is asked for. */
     shown: string;
     exact: () => number;
+    /** What is there is told at every step: once all is answered, it is what is shown. */
+    live: boolean;
   };
 
 interface Held {
@@ -60,7 +64,7 @@ interface Held {
 const Drawn = memo(function DrawnField(props: DrawnProps) {
   const { label, shown, exact, low, high, step, places, unit = "", disabled, width = "62px" } = props;
   const most = Math.max(props.most ?? places, places);
-  const { onCommit, onStep, onCancel } = props;
+  const { onCommit, onStep, onCancel, live } = props;
   const written = (number: number) => inFull(number, places, most) + unit;
   /** What is typed, while somebody types. */
   const [typed, setTyped] = useState<string | null>(null);
@@ -69,7 +73,13 @@ const Drawn = memo(function DrawnField(props: DrawnProps) {
   /** What was put and is not answered yet. It is shown until then, whatever earlier answers say: a key pressed again
    * goes on from there. */
   const [sent, setSent] = useState<number | null>(null);
+  /** Answered, and what is there by now is still as it was: it is on its way by another question. */
+  const [late, setLate] = useState(false);
   const now = useRef({ typed, held, sent });
+  const latest = useRef(shown);
+  latest.current = shown;
+  /** What was there when the last was put. */
+  const came = useRef(shown);
   const resting = useRef<ReturnType<typeof setTimeout> | undefined>(undefined);
   const change = (next: Partial<typeof now.current>) => {
     now.current = { ...now.current, ...next };
@@ -83,13 +93,31 @@ const Drawn = memo(function DrawnField(props: DrawnProps) {
 
   const put = (wanted: number, before: number) => {
     if (Math.abs(wanted - before) < 10 ** -most / 2) return false;
-    const answer = onCommit(wanted);
-    if (!(answer instanceof Promise)) return true;
+    came.current = latest.current;
     change({ sent: wanted });
-    const answered = () => now.current.sent === wanted && change({ sent: null });
-    void answer.then(answered, answered);
+    setLate(false);
+    const answered = (kept: unknown) => {
+      if (now.current.sent !== wanted) return;
+      if (live || kept === false || latest.current !== came.current) change({ sent: null });
+      else setLate(true);
+    };
+    void Promise.resolve(onCommit(wanted)).then(answered, () => answered(false));
     return true;
   };
+  // biome-ignore lint/correctness/useExhaustiveDependencies: what is shown by now has come, whatever it is
+  useEffect(() => {
+    if (!late) return;
+    const come = () => {
+      setLate(false);
+      change({ sent: null });
+    };
+    if (shown !== came.current) {
+      come();
+      return;
+    }
+    const given = setTimeout(come, LATE_MS);
+    return () => clearTimeout(given);
+  }, [late, shown]);
   const stepBy = (by: number) => {
     clearTimeout(resting.current);
     const before = now.current.held?.at ?? from();
@@ -131,7 +159,12 @@ const Drawn = memo(function DrawnField(props: DrawnProps) {
   const text = typed ?? (at === null ? shown : written(at));
   return (
     <Input
+      role="spinbutton"
       aria-label={label}
+      aria-valuemin={low}
+      aria-valuemax={high}
+      aria-valuenow={at ?? exact()}
+      aria-valuetext={text}
       size="2xs"
       height="24px"
       width={width}

@@ -2,6 +2,7 @@
 import { Field, Input } from "@chakra-ui/react";
 import { type KeyboardEvent, useEffect, useId, useRef, useState } from "react";
 import { problemOf } from "../api/client";
+import { draftOf, keepDraft } from "../util/drafts";
 
 interface Props {
   label: string;
@@ -13,6 +14,14 @@ interface Props {
   placeholder?: string;
   /** Takes what room is left. */
   grow?: boolean;
+  /** Under which key what is typed and not put yet is kept, so that it is there again where the field has been away. */
+  draft?: string;
+}
+
+/** What was typed, and what it was typed over. */
+interface Typed {
+  text: string;
+  over: string;
 }
 
 /** How long what somebody else has put there stands to be read before an Enter replaces it. */
@@ -42,11 +51,13 @@ export function TextField({
   hideLabel,
   placeholder,
   grow,
+  draft = "",
 }: Props) {
-  const [text, setText] = useState(value);
+  const [left] = useState(() => (draft ? draftOf<Typed>(draft) : null));
+  const [text, setText] = useState(left?.text ?? value);
   const [problem, setProblem] = useState<string | null>(null);
   /** What was typed over: where something else stands there by now, somebody else has changed it meanwhile. */
-  const [over, setOver] = useState(value);
+  const [over, setOver] = useState(left?.over ?? value);
   const sent = useRef(false);
   /** When something else came to stand there: an Enter right then was meant for what stood there before. */
   const came = useRef(0);
@@ -58,6 +69,9 @@ export function TextField({
     setProblem(null);
   }
   const meanwhile = over !== value;
+  useEffect(() => {
+    if (draft) keepDraft(draft, text === value ? "" : JSON.stringify({ text, over }));
+  }, [draft, text, over, value]);
   useEffect(() => {
     came.current = over === value ? 0 : Date.now();
   }, [over, value]);

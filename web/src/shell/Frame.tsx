@@ -24,6 +24,7 @@ import { TopStrip } from "./TopStrip";
 import { useDrops } from "./useDrops";
 import { useFocusKept } from "./useFocusKept";
 import { useKeys } from "./useKeys";
+import { useThemeGone } from "./useThemeGone";
 
 /** Panels and sheets are fetched once the page rests, or when they are asked for. */
 const RESTED_MS = 1000;
@@ -44,6 +45,7 @@ export function Frame() {
   const hasTokens = useKnown((known) => known.parts?.specimen !== undefined);
   const keys = useKeys();
   useFocusKept();
+  useThemeGone();
   useDrops(toReading);
   useEffect(() => {
     // So that the first letters that follow a key are not lost, nor a menu waited for.

@@ -5,6 +5,7 @@ import { useRef, useState } from "react";
 import { useNavigate } from "react-router";
 import { client, data, problemOf } from "../api/client";
 import { ToolButton } from "../components/ToolButton";
+import { entryOfOpenedSheet, focusSoon } from "../util/focus";
 import { useOnce } from "../util/useOnce";
 
 const SHOWN = 6;
@@ -29,6 +30,7 @@ export function ImportForm() {
       navigate(
         `/systems/${slug}/${read.data?.scales.length || !read.data?.palettes.length ? "tokens" : "charts"}`,
       );
+      focusSoon(entryOfOpenedSheet);
     },
   });
   // What is refused is told below.

@@ -7,6 +7,7 @@ import { client, data, type Problem, problemOf } from "../api/client";
 import { useDrops } from "../shell/useDrops";
 import { ReadLines, useReading } from "../stages/shared/ReadLines";
 import { draftKey, keepDraft } from "../util/drafts";
+import { entryOfOpenedSheet, focusSoon } from "../util/focus";
 import { useInbox } from "../workspace/inbox";
 
 /** A system may be named later; its colors are what it starts from. */
@@ -50,6 +51,7 @@ export function StartForm() {
       // What could not be read waits in the new system's reading line, to be mended there.
       keepDraft(draftKey("reading", slug), unread.join("\n"));
       navigate(`/systems/${slug}/${unread.length ? "sources" : "scales"}?at=${select}`);
+      focusSoon(entryOfOpenedSheet);
     } catch (thrown) {
       setProblem(problemOf(thrown));
       setBusy(false);

@@ -119,6 +119,18 @@ const again = {
   "--chakra-colors-fg-subtle": "var(--faint)",
   "--chakra-colors-border": "var(--line)",
   "--chakra-colors-border-emphasized": "var(--firm)",
+  "--chakra-colors-fg-error": "var(--ink)",
+  "--chakra-colors-bg-error": "var(--paper)",
+  "--chakra-colors-border-error": "var(--ink)",
+  // Links and buttons ask for the palette of all chrome, which is gray.
+  "--chakra-colors-color-palette-fg": "var(--ink)",
+  "--chakra-colors-color-palette-solid": "var(--ink)",
+  "--chakra-colors-color-palette-contrast": "var(--paper)",
+  "--chakra-colors-color-palette-subtle": "var(--raised)",
+  "--chakra-colors-color-palette-muted": "var(--raised)",
+  "--chakra-colors-color-palette-emphasized": "var(--line)",
+  "--chakra-colors-color-palette-border": "var(--line)",
+  "--chakra-colors-color-palette-focus-ring": "var(--ink)",
 };
 
 const FORCED = "@media (forced-colors: active)";

@@ -1,7 +1,7 @@
 /** Where the focus goes on. */
 
 /** How long something is waited for that is still being drawn or loaded. */
-const LONGEST_MS = 2000;
+const LONGEST_MS = 5000;
 /** What closes gives the focus back in the next moments; what was asked for is given it again after that. */
 const HELD_MS = 120;
 
@@ -46,3 +46,6 @@ export const entryOfSheet = () => {
   const entry = sheet.querySelector<HTMLElement>("[data-entry]") ?? sheet.querySelector("button[data-drag]");
   return (entry as HTMLElement | null) ?? reachedIn(sheet)[0] ?? sheet;
 };
+
+/** The same, once the sheet is there at all: of a system that is only being opened. */
+export const entryOfOpenedSheet = () => (document.querySelector("[data-sheet]") ? entryOfSheet() : null);

@@ -38,6 +38,11 @@ export function EarlierRelease({ release }: { release: ReleaseView }) {
           {open ? "Fold" : "Go back to it"}
         </ToolButton>
       </Flex>
+      {release.printing && (
+        <Text fontSize="12px" color="fg.muted">
+          Its guide is being set as PDF, and will be among its files.
+        </Text>
+      )}
       {release.notes && <Text whiteSpace="pre-wrap">{release.notes}</Text>}
       {open && <Since version={release.version} />}
     </Box>

@@ -2,7 +2,7 @@
 
 import { Box, Button, Field, Flex, Input, Text, Textarea } from "@chakra-ui/react";
 import { useQueryClient } from "@tanstack/react-query";
-import { type FormEvent, useState } from "react";
+import { type FormEvent, useRef, useState } from "react";
 import { client, type DraftView, data, type Problem, problemOf } from "../../api/client";
 import { Passing } from "../../components/Passing";
 import { ToolButton } from "../../components/ToolButton";
@@ -29,30 +29,39 @@ export function PublishForm({ draft }: Props) {
   const [problem, setProblem] = useState<Problem | null>(null);
   const [done, setDone] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
+  const writing = useRef(new AbortController());
   const { nothing } = draft;
 
   const publish = useOnce(async () => {
     setProblem(null);
     setDone(null);
     setBusy(true);
+    writing.current = new AbortController();
     try {
       const body = { revision: draft.revision, version, notes };
+      const { signal } = writing.current;
       const made = await data(
-        client.POST("/api/systems/{slug}/releases", { params: { path: { slug } }, body }),
+        client.POST("/api/systems/{slug}/releases", { params: { path: { slug } }, body, signal }),
       );
       setDone(made.new ? `${made.version} is out.` : `The same is out already as ${made.version}.`);
-      setNotes("");
+      // Somebody else's notes are out with it: what was written here stays, to be used or thrown away.
+      if (made.new) setNotes("");
       setTyped(null);
       focusSoon(found("[data-published]"));
       refresh();
       await queries.invalidateQueries({ queryKey: ["draft", slug] });
       await queries.invalidateQueries({ queryKey: ["releases", slug] });
     } catch (thrown) {
-      setProblem(problemOf(thrown));
+      if (writing.current.signal.aborted) setDone("Writing was cancelled: nothing is out.");
+      else setProblem(problemOf(thrown));
     } finally {
       setBusy(false);
     }
   });
+  const cancel = () => {
+    writing.current.abort();
+    focusSoon(found("[data-published]"));
+  };
   const at = (field: string) => problem?.errors.find((error) => error.field === field)?.message;
   return (
     <Box
@@ -131,7 +140,12 @@ export function PublishForm({ draft }: Props) {
       )}
       <Rules rules={draft.rules} />
       <Box role="status" fontWeight="700" tabIndex={-1} data-published>
-        {busy && <Passing words="Writing the files, and setting the guide on pages" />}
+        {busy && (
+          <Flex gap="10px" align="center">
+            <Passing words="Writing the files" />
+            <ToolButton onClick={cancel}>Cancel</ToolButton>
+          </Flex>
+        )}
         {problem ? (at("version") ?? at("notes") ?? at("rules") ?? problem.message) : done}
       </Box>
     </Box>

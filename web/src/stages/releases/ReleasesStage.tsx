@@ -16,6 +16,7 @@ import { Feed } from "./Feed";
 import { PublishForm } from "./PublishForm";
 import { ReleaseFiles } from "./ReleaseFiles";
 
+const PRINTING_MS = 4000;
 /** What is there now, as an end of a comparison. */
 const NOW = "now";
 
@@ -36,6 +37,8 @@ export function ReleasesStage() {
   const releases = useQuery({
     queryKey: ["releases", slug],
     queryFn: () => data(client.GET("/api/systems/{slug}/releases", { params: { path } })),
+    // Guides come after their releases.
+    refetchInterval: (asked) => asked.state.data?.some((release) => release.printing) && PRINTING_MS,
   });
   const versions = releases.data?.map((release) => release.version) ?? [];
   const [from, setFrom] = useState<string | null>(null);

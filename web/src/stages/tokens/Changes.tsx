@@ -13,24 +13,42 @@ const FIELDS: { of: Quantity; words: string; low: number; high: number; step: nu
   { of: "turn", words: "hue", low: -360, high: 360, step: 1, places: 0 },
 ];
 
-export function Changes({ token, onChange }: { token: TokenView; onChange: (value: TokenValue) => void }) {
-  const { value } = token;
-  if (value.kind === "literal") return null;
-  const base: Extract<TokenValue, { kind: "derived" }>["of"] = value.token
+type Base = Extract<TokenValue, { kind: "derived" }>["of"];
+type Value = TokenView["value"];
+
+const baseOf = (value: Value): Base =>
+  value.token
     ? { kind: "token", token: value.token }
     : value.step
       ? { kind: "step", hue: value.hue ?? "", step: value.step }
       : { kind: "hue", hue: value.hue ?? "" };
-  const now = value.changes ?? { lightness: KEPT, chroma: KEPT, turn: KEPT, alpha: KEPT };
-  const changed = (of: Quantity, by: number) => {
-    const how = of === "alpha" ? "set" : now[of].how === "kept" ? "shifted" : now[of].how;
-    const next = {
-      ...now,
-      [of]: (of === "alpha" ? by === 1 : by === 0 && how === "shifted") ? KEPT : { how, by },
-    };
-    const none = Object.values(next).every((change) => change.how === "kept");
-    onChange(none ? base : { kind: "derived", of: base, ...next });
+
+const changesOf = (value: Value) =>
+  value.changes ?? { lightness: KEPT, chroma: KEPT, turn: KEPT, alpha: KEPT };
+
+/** A value with one quantity changed by so much, all others as they are. */
+function changedBy(value: Value, of: Quantity, by: number): TokenValue {
+  const now = changesOf(value);
+  const how = of === "alpha" ? "set" : now[of].how === "kept" ? "shifted" : now[of].how;
+  const next = {
+    ...now,
+    [of]: (of === "alpha" ? by === 1 : by === 0 && how === "shifted") ? KEPT : { how, by },
   };
+  const none = Object.values(next).every((change) => change.how === "kept");
+  return none ? baseOf(value) : { kind: "derived", of: baseOf(value), ...next };
+}
+
+interface Props {
+  token: TokenView;
+  /** What the token's value is to be, made of what it is by then. */
+  onChange: (make: (token: TokenView) => TokenValue) => Promise<void>;
+}
+
+export function Changes({ token, onChange }: Props) {
+  const { value } = token;
+  if (value.kind === "literal") return null;
+  const now = changesOf(value);
+  const changed = (of: Quantity, by: number) => onChange((then) => changedBy(then.value, of, by));
   return (
     <Flex gap="8px" align="center" wrap="wrap" fontSize="12px" marginTop="6px" data-testid="token-changes">
       <Text>Changed by</Text>
@@ -63,7 +81,9 @@ export function Changes({ token, onChange }: { token: TokenView; onChange: (valu
         />
         %
       </Flex>
-      {value.kind === "derived" && <ToolButton onClick={() => onChange(base)}>No changes</ToolButton>}
+      {value.kind === "derived" && (
+        <ToolButton onClick={() => void onChange((then) => baseOf(then.value))}>No changes</ToolButton>
+      )}
     </Flex>
   );
 }

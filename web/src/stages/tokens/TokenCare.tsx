@@ -5,19 +5,34 @@ import { edit } from "../../api/edits";
 import { Choice } from "../../components/Choice";
 import { TextField } from "../../components/TextField";
 import { Toggle } from "../../components/Toggle";
+import { draftKey } from "../../util/drafts";
 import { usePart, useWorkspace } from "../../workspace/hooks";
+import { useLook } from "../../workspace/look";
 
 export function TokenCare({ token, rule }: { token: TokenView; rule: string }) {
   const { keep, put } = useWorkspace();
   const tokens = usePart("tokens");
+  const slug = useLook((at) => at.slug);
   const deprecate = (replacement: string | null, reason: string) =>
     edit("deprecate_token", { token: token.id, deprecated: { replacement, reason } });
   const describe = (said: { note?: string; usage?: string }) =>
     keep([edit("describe_token", { token: token.id, note: said.note ?? null, usage: said.usage ?? null })]);
   return (
     <Flex gap="10px" align="flex-end" wrap="wrap" marginTop="10px" data-testid="token-care">
-      <TextField label="What it is" value={token.note} grow onCommit={(note) => describe({ note })} />
-      <TextField label="How it is used" value={token.usage} grow onCommit={(usage) => describe({ usage })} />
+      <TextField
+        label="What it is"
+        draft={draftKey(`token ${token.id} note`, slug)}
+        value={token.note}
+        grow
+        onCommit={(note) => describe({ note })}
+      />
+      <TextField
+        label="How it is used"
+        draft={draftKey(`token ${token.id} usage`, slug)}
+        value={token.usage}
+        grow
+        onCommit={(usage) => describe({ usage })}
+      />
       <Toggle
         on={token.internal}
         title="What is internal never leaves the house, nor its name"
@@ -54,6 +69,7 @@ export function TokenCare({ token, rule }: { token: TokenView; rule: string }) {
           />
           <TextField
             label="Why"
+            draft={draftKey(`token ${token.id} reason`, slug)}
             value={token.reason}
             grow
             onCommit={(reason) => keep([deprecate(token.replacement, reason)])}

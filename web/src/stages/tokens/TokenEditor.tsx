@@ -16,9 +16,11 @@ import { stepKey } from "../../api/keys";
 import { Choice } from "../../components/Choice";
 import { TextField } from "../../components/TextField";
 import { ToolButton } from "../../components/ToolButton";
+import { draftKey } from "../../util/drafts";
 import { useSteady } from "../../util/useSteady";
 import { useKnown, usePart, useWorkspace } from "../../workspace/hooks";
 import { look, useLook } from "../../workspace/look";
+import type { Making } from "../../workspace/Workspace";
 import { Changes } from "./Changes";
 import { StepPicker } from "./StepPicker";
 import { TokenCare } from "./TokenCare";
@@ -34,7 +36,7 @@ export function TokenEditor({ token }: { token: TokenView }) {
   const detail = known?.id === token.id ? known : null;
   const at = theme?.id ?? "";
 
-  const put = useSteady(async (...changes: Edit[]) => {
+  const putFrom = useSteady(async (changes: Edit[] | Making) => {
     try {
       await keep(changes);
       setProblem(null);
@@ -42,6 +44,7 @@ export function TokenEditor({ token }: { token: TokenView }) {
       setProblem(problemOf(thrown).message);
     }
   });
+  const put = (...changes: Edit[]) => putFrom(changes);
   const valued = (value: TokenValue) => edit("set_token_value", { token: token.id, theme: at, value });
   const become = (value: TokenValue) => put(valued(value));
   useEffect(() => endPreview, [endPreview]);
@@ -81,6 +84,7 @@ export function TokenEditor({ token }: { token: TokenView }) {
       <Flex gap="10px" align="flex-end" wrap="wrap" marginBottom="8px">
         <TextField
           label="Name"
+          draft={draftKey(`token ${token.id} name`, slug)}
           value={token.name}
           width="200px"
           onCommit={(name) => keep([edit("rename_token", { token: token.id, name })])}
@@ -141,7 +145,14 @@ export function TokenEditor({ token }: { token: TokenView }) {
       <Flex gap="16px" align="flex-start" wrap="wrap">
         <Box flex="1 1 270px" minWidth="0">
           {detail && <Themes detail={detail} token={token} put={put} />}
-          <Changes key={`${token.id} ${at}`} token={token} onChange={(changed) => void become(changed)} />
+          <Changes
+            key={`${token.id} ${at}`}
+            token={token}
+            onChange={(changed) =>
+              // From how it is when the edit's turn comes: of two quantities put one after the other both stay.
+              putFrom((known) => [valued(changed(known.tokens?.find(({ id }) => id === token.id) ?? token))])
+            }
+          />
           {detail?.proposed.map((each) => (
             <ToolButton
               key={each.words}

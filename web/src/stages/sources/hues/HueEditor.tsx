@@ -8,9 +8,10 @@ import { hueKey } from "../../../api/keys";
 import { Choice } from "../../../components/Choice";
 import { TextField } from "../../../components/TextField";
 import { ToolButton } from "../../../components/ToolButton";
+import { draftKey } from "../../../util/drafts";
 import { focusSoon, found } from "../../../util/focus";
 import { useNow, usePart, useWorkspace } from "../../../workspace/hooks";
-import { look } from "../../../workspace/look";
+import { look, useLook } from "../../../workspace/look";
 import { ByHand } from "../../shared/ByHand";
 import { Held } from "../../shared/Held";
 import { READY_LADDER_ITEMS } from "../../shared/ladders";
@@ -33,6 +34,7 @@ export function HueEditor({ hue, onUp, onDown, first, last }: Props) {
   const ladder = usePart("ladder");
   const hues = usePart("hues");
   const now = useNow();
+  const slug = useLook((at) => at.slug);
   const derive = async () => {
     const id = newId();
     const source = {
@@ -68,6 +70,7 @@ export function HueEditor({ hue, onUp, onDown, first, last }: Props) {
     >
       <TextField
         label="Name"
+        draft={draftKey(`hue ${hue.id} name`, slug)}
         value={hue.name}
         width="140px"
         onCommit={(name) => keep([edit("rename_hue", { hue: hue.id, name })])}
@@ -75,6 +78,7 @@ export function HueEditor({ hue, onUp, onDown, first, last }: Props) {
       {!hue.follows && (
         <TextField
           label="Color, in any notation"
+          draft={draftKey(`hue ${hue.id} color`, slug)}
           value={hue.hex}
           width="150px"
           mono
@@ -83,6 +87,7 @@ export function HueEditor({ hue, onUp, onDown, first, last }: Props) {
       )}
       <TextField
         label="Origin and reason"
+        draft={draftKey(`hue ${hue.id} note`, slug)}
         value={hue.note}
         width="auto"
         grow
