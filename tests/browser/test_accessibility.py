@@ -227,3 +227,20 @@ def test_nothing_is_found_in_the_guide_of_a_release_and_on_the_page_of_a_feed(pa
             page.driver.execute_cdp_cmd("Emulation.setEmulatedMedia", media)
             check(page)
     page.driver.execute_cdp_cmd("Emulation.setEmulatedMedia", {"features": []})
+
+
+@pytest.mark.parametrize(("chrome", "surround"), [("dark", "white"), ("dark", "gray"), ("light", "black")])
+def test_nothing_is_found_where_the_sheet_is_of_another_light_than_the_chrome(
+    page: Page, chrome: str, surround: str
+) -> None:
+    kept = {"state": {"chrome": chrome, "surround": surround}, "version": 0}
+    page.script("localStorage.setItem('heimat', arguments[0])", json.dumps(kept))
+    page.open("/systems/brinemark/tokens?area=alternatives")
+    page.type("A new alternative, from what stands here", "calmer", enter=True)
+    page.press("Share calmer by a link")
+    page.find("[data-testid=share-link]")
+    check(page)
+    for path in ("legibility?area=report", "releases?area=outputs", "sources?at=hue:kelp", "charts?at=palette:routes"):
+        page.open(f"/systems/brinemark/{path}")
+        page.find("[data-testid=slip]")
+        check(page)

@@ -224,3 +224,97 @@ def test_a_change_on_its_way_survives_a_reload(page: Page) -> None:
     page.wait(lambda: step(page, "step:kelp/s300") == shown)
     page.wait(lambda: page.button("Undo").get_attribute("title") == "Undo: Nudge kelp 300")
     assert page.script("return JSON.stringify({...sessionStorage})") == "{}"
+
+
+def test_an_area_left_open_in_another_stage_is_none_here(page: Page) -> None:
+    page.open("/systems/brinemark/legibility?area=matrix")
+    page.keys("1")
+    page.click("[data-hue=kelp]")
+    page.find("[data-testid=hue-editor]")
+    page.driver.get(page.address + "/systems/brinemark/sources?at=hue:kelp&area=ladder")
+    page.find("[data-testid=hue-editor]")
+
+
+def test_what_is_dragged_here_is_not_brought_and_no_text_is_marked_by_it(page: Page) -> None:
+    page.open("/systems/brinemark/charts?at=palette:routes")
+    chip, specimen = page.find("[draggable=true]"), page.find("[aria-label='Specimen']")
+    drop = """
+      const [from, onto] = arguments, data = new DataTransfer();
+      data.setData('text/plain', 'Skarvik–Tarnsey');
+      const fire = (at, kind) => at.dispatchEvent(
+        new DragEvent(kind, {bubbles: true, cancelable: true, dataTransfer: data}));
+      if (from) fire(from, 'dragstart');
+      for (const kind of ['dragover', 'drop']) fire(onto, kind);
+      if (from) fire(from, 'dragend');
+    """
+    page.script(drop, chip, specimen)
+    page.drawn()
+    assert "/charts" in page.driver.current_url
+    # The same from outside is brought.
+    page.script(drop, None, specimen)
+    page.wait(lambda: "/sources" in page.driver.current_url)
+    page.open("/systems/brinemark/legibility?at=token:text-late&area=two-colors")
+    handle = page.find("[data-testid=area] [role=slider]")
+    page.wait(lambda: page.all("[role=spinbutton]"))
+    for way in (60, -40):
+        ActionChains(page.driver).click_and_hold(handle).move_by_offset(way, 70).release().perform()
+        assert page.script("return String(getSelection())") == ""
+        assert "/legibility" in page.driver.current_url
+
+
+def test_escape_while_a_handle_of_the_ladder_is_held_takes_the_drag_back_and_closes_nothing(page: Page) -> None:
+    page.open("/systems/brinemark/scales?at=hue:kelp&area=ladder")
+    before = page.texts("[data-testid=ladder-rows] [role=spinbutton]")
+    values = [field.get_attribute("value") for field in page.all("[data-testid=ladder-rows] [role=spinbutton]")]
+    handle = page.find("[data-testid=ladder-plot] [aria-label='L* of 500']")
+    ActionChains(page.driver).click_and_hold(handle).move_by_offset(0, 14).perform()
+    at = "[role=spinbutton][aria-label='L* aimed at by 500']"
+    page.wait(lambda: page.find(at).get_attribute("value") != values[4])
+    page.keys(Keys.ESCAPE)
+    page.wait(lambda: page.find(at).get_attribute("value") == values[4])
+    ActionChains(page.driver).release().perform()
+    assert page.all("[data-testid=ladder-plot]")
+    assert page.texts("[data-testid=ladder-rows] [role=spinbutton]") == before
+
+
+def test_each_label_that_a_plus_makes_is_one_that_the_ladder_takes(page: Page) -> None:
+    page.open("/systems/brinemark/scales?at=hue:kelp&area=ladder")
+    for _ in range(5):
+        page.click("[aria-label^='A step between 200 and']")
+    for end in ("dark", "light"):
+        page.click(f"[aria-label='A step beyond the {end} end']")
+    page.wait(lambda: len(page.all("[data-testid=ladder-rows] [role=spinbutton]")) == 16)
+    labels = page.all("[data-testid=ladder-rows] input[aria-label^='Label of step']")
+    assert len({label.get_attribute("value") for label in labels}) == 16
+    page.wait(lambda: page.button("Use this ladder").is_enabled())
+    page.press("Use this ladder")
+    page.wait(lambda: len(page.all("[data-row=kelp] [data-hex]")) == 16)
+
+
+def test_after_a_start_the_focus_is_in_the_sheet(page: Page) -> None:
+    page.open("/")
+    page.type("Name", "Merrow Ferries")
+    page.type("Brand colors", "#0B6E6E")
+    page.press("Start")
+    page.find("[data-testid=slip]")
+    page.wait(lambda: page.script("return document.activeElement?.closest('[data-sheet]') !== null"))
+
+
+def test_publishing_is_cancelled_while_files_are_written(page: Page) -> None:
+    slow = """
+      const ask = window.fetch;
+      window.fetch = async (request, ...more) => {
+        if (request instanceof Request && request.method === 'POST' && request.url.endsWith('/releases'))
+          await new Promise((done, end) => {
+            const gone = () => end(new DOMException('gone', 'AbortError'));
+            request.signal.addEventListener('abort', gone);
+          });
+        return ask(request, ...more);
+      };
+    """
+    with page.with_script(slow):
+        page.open("/systems/brinemark/releases")
+        page.press("Publish 1.0.0")
+        page.press("Cancel")
+        page.says("[role=status]", "Writing was cancelled: nothing is out.")
+        assert page.button("Publish 1.0.0").is_enabled()
