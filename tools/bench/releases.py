@@ -1,5 +1,7 @@
 """Releases: publishing the demo with all its files, comparing many tokens, checking a stylesheet of a megabyte."""
 
+import json
+import random
 from datetime import date
 
 import tinycss2
@@ -17,6 +19,7 @@ from heimat.demo.systems import brinemark
 from heimat.formats import write_all
 from heimat.formats.check import check
 from heimat.formats.write import guide, guide_pdf
+from heimat.service.opening import imported_from
 from heimat.service.publishing import made_to_publish
 from tools.bench.timing import measure, note, report
 
@@ -25,7 +28,7 @@ def run() -> None:
     """Measure and print."""
     system = brinemark()
     day = date(2026, 1, 1)
-    without = measure(lambda: made_to_publish(system, "1.0.0", day, False), 5)
+    without = measure(lambda: made_to_publish(system, "1.0.0", day), 5)
     report("the demo published, all files but the PDF", without, "1 s")
     report(
         "its guide as PDF",
@@ -45,4 +48,26 @@ def run() -> None:
     report(f"two releases of {MOST_TOKENS:,} tokens compared", measure(lambda: compare(before, after), 10), "100 ms")
     text = ".a { color: #123456; background: #0B6E6E; fill: var(--text-strong) }\n" * 15_000
     report("a stylesheet of 1 MB checked", measure(lambda: check(text, published), 5), "1.5 s")
+    different = _of_different_colors(1_000_000)
+    report("one of 1 MB of different colors", measure(lambda: check(different, published), 3), "3 s")
+    chain = {"chain.json": _chain(4000)}
+    report("a chain of 4,000 aliases read", measure(lambda: imported_from(chain, "chain"), 2), "none stated")
+    full = publication(resolve(many))
+    report(f"{MOST_TOKENS:,} tokens: all files but the PDF", measure(lambda: write_all(full, "1.0.0"), 2), "2.5 s")
     report("the same parsed by a general library", measure(lambda: tinycss2.parse_stylesheet(text), 2), "")
+
+
+def _of_different_colors(size: int) -> str:
+    rng, lines, length = random.Random(1), [], 0
+    while length < size:
+        one, other = (f"{rng.randrange(256)} {rng.randrange(256)} {rng.randrange(256)}" for _ in range(2))
+        lines.append(
+            f".a{len(lines)} {{ color: #{rng.randrange(1 << 24):06x}; fill: rgb({one}); stroke: rgb({other}) }}\n"
+        )
+        length += len(lines[-1])
+    return "".join(lines)
+
+
+def _chain(count: int) -> bytes:
+    values = [f"{{t{place + 1}}}" for place in range(count - 1)] + ["#112233"]
+    return json.dumps({f"t{place}": {"$type": "color", "$value": value} for place, value in enumerate(values)}).encode()

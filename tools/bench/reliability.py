@@ -1,9 +1,11 @@
 """Under load: feeds beside the stack's floor, eight people at once, and memory after large pictures."""
 
+import gzip
 import io
 import os
 import socket
 import subprocess
+import tarfile
 import threading
 import time
 from pathlib import Path
@@ -14,9 +16,9 @@ from PIL import Image
 
 from heimat.local.install import PYTHON, ROOT
 from heimat.local.mariadb import free_port
-from tools.bench.load import Load, load
+from tools.bench.load import NOT_THERE, Load, load
 from tools.bench.served import PARTS
-from tools.bench.timing import Timing, note, report
+from tools.bench.timing import Timing, measure, note, report
 from tools.running import RunningHeimat, temporary_database
 
 PEOPLE = 8
@@ -36,6 +38,8 @@ def run(scratch: Path) -> None:
         _feeds(heimat)
         _people(heimat)
         _memory(heimat)
+        _tables(heimat)
+        _hostile(heimat)
     finally:
         heimat.stop()
         database.stop()
@@ -59,6 +63,8 @@ def _feeds(heimat: RunningHeimat) -> None:
         load(heimat.port, "/feeds/brinemark/latest/tokens.css", headers=known),
         floor,
     )
+    for what, path in (("a file", "brinemark/1.0.0/none.css"), ("a system", "nobody/latest/tokens.css")):
+        _told(f"feed, {what} that is not there", load(heimat.port, f"/feeds/{path}", statuses=NOT_THERE), floor)
     with httpx.Client(base_url=heimat.address) as client:
         made = client.post("/api/systems/brinemark/feed/keys", json={"name": "ticket page"}).raise_for_status()
         client.put("/api/systems/brinemark/feed", json={"keyed": True}).raise_for_status()
@@ -190,3 +196,39 @@ def _family(pid: int) -> list[int]:
         family.append(one)
         left += children.get(one, [])
     return family
+
+
+def _tables(heimat: RunningHeimat) -> None:
+    """The list of many tables, in a process that has read none of them."""
+    with httpx.Client(base_url=heimat.address, timeout=60) as client:
+        for number in range(20):
+            rows = "\n".join(f"{number},{place},{place % 7}" for place in range(20_000))
+            content = f"table,at,value\n{rows}".encode()
+            client.post(
+                "/api/systems/brinemark/data", params={"name": f"t{number}"}, content=content
+            ).raise_for_status()
+        listed = measure(lambda: client.get("/api/systems/brinemark/data").raise_for_status(), 20)
+    report("the list of 21 tables", listed, "50 ms")
+
+
+def _hostile(heimat: RunningHeimat) -> None:
+    """How long somebody's safe ranges take beside two archives that are made to hold whoever reads them."""
+    entry = tarfile.TarInfo("x")
+    entry.type, entry.size = tarfile.GNUTYPE_LONGNAME, 700_000_000
+    packed = gzip.compress(entry.tobuf(tarfile.GNU_FORMAT) + bytes(entry.size), 1)
+    select = {"select": "hue:tidewater"}
+
+    def hold() -> None:
+        with httpx.Client(base_url=heimat.address, timeout=120) as client:
+            client.post("/api/imports/read", files=[("files", ("x.tgz", packed))])
+
+    with httpx.Client(base_url=heimat.address, timeout=120) as client:
+        threads = [threading.Thread(target=hold) for _ in range(2)]
+        for thread in threads:
+            thread.start()
+        begun = time.perf_counter()
+        client.get("/api/systems/brinemark/safe-ranges", params=select).raise_for_status()
+        took = (time.perf_counter() - begun) * 1000.0
+        for thread in threads:
+            thread.join()
+    note("safe ranges beside two hostile archives", f"{took:.0f} ms", "5 s")

@@ -137,7 +137,9 @@ def _difference(
     elif collection == "tokens":
         words = _token_words(here, there, key, places)
     else:
-        words = listed(list(dict.fromkeys(_field_words(here, there, place) for place in places)))
+        # The hue that a source remembers goes along with its color.
+        told = [place for place in places if place.path[2:3] != ("recall",)] or places
+        words = listed(list(dict.fromkeys(_field_words(here, there, place) for place in told)))
     return Difference("/".join(at), kind, key, name, words, tuple(places), since)
 
 

@@ -9,18 +9,17 @@ from heimat.core.publication.publication import Publication
 
 
 def broken(before: Publication | None, after: Publication, changes: list[TokenChange]) -> list[str]:
-    """What breaks, each in a sentence: names first."""
+    """What breaks, each in a sentence: themes and the package first, then names."""
     if before is None:
         return []
     names = {token.name for token in after.with_palettes()}
-    found = []
+    found = [change.words for change in frame_changes(before, after) if change.breaks]
     for change in changes:
         if change.before is not None and change.before.name not in names:
             was = change.before
             instead = was.deprecated.replacement if was.deprecated else None
             to = change.after.name if change.after else instead
             found.append(f"{was.name} is gone{f': use {to}' if to else '; nothing stands in for it'}.")
-    found += [change.words for change in frame_changes(before, after) if change.breaks]
     lost = names_lost(before.outputs, after.outputs)
     found += [f"{output} gives nothing as {name} any more." for output, name in lost]
     return found + _pairings(before, after) + _promises(before, after) + _sets(before, after)
