@@ -174,3 +174,17 @@ def test_chart_tokens_are_bound_to_a_palette_and_follow_it_to_the_feed(client: T
     assert [series[f"chart.series.{number}"] for number in range(1, 6)] == [each["hex"] for each in fares["colors"]]
     assert fares["bound"] == [f"chart.series.{number}" for number in range(1, 6)]
     assert client.post(f"{AT}/palettes/nobody/binding").status_code == 422
+
+
+def test_what_stands_on_something_gone_is_a_sentence(client: TestClient) -> None:
+    gone = {"kind": "hue", "hue": "nowhere"}
+    kept = [{"id": "t", "value": gone}]
+    for path, body in (
+        ("palette-partners", {"low": gone}),
+        ("palette-proposals", {"count": 4, "kept": kept}),
+        ("palette-prices", {"count": 4, "kept": kept}),
+        ("palettes/nowhere/binding", {}),
+    ):
+        refused = client.post(f"{AT}/{path}", json=body)
+        assert refused.status_code in (404, 422), (path, refused.text)
+        assert refused.json()["detail"].endswith(".")

@@ -9,10 +9,12 @@ from pydantic import ValidationError
 from heimat.core.color.contrast import relative_luminance
 from heimat.core.color.notation import parse, rgb8_of
 from heimat.core.color.spaces import lightness, srgb_to_oklch
+from heimat.core.document.system import curves_of
 from heimat.core.document.upgrades import read_document
 from heimat.core.edits import apply, apply_all
 from heimat.core.edits.scales import AimCurve, SetCurves
 from heimat.core.errors import DomainError
+from heimat.core.hues.scaling import scales_of
 from heimat.core.resolve.resolved import resolve
 from heimat.core.scales import ScaleRequest, generate
 from heimat.core.scales.curves import CURVES, Curves, at_reach, reach
@@ -168,3 +170,14 @@ def test_handles_of_a_gray_and_beside_the_source():
     white = generate([ScaleRequest(parse("#FFFDF8"), USUAL.lightness())])[0]
     assert all(handle.at > 0.0 for handle in drawn(white, Curves())["lightness"].handles)
     assert put(put((), 0.5, 0.4), 0.5, None) == ()
+
+
+def test_a_handle_at_its_own_end_takes_the_figure_that_is_shown_there():
+    """Ends are told with a few decimals, and rounded up they still are the end."""
+    for hue in SYSTEM.hues:
+        (scale,) = scales_of(SYSTEM, [SYSTEM.hues[hue]])
+        for name, curve in drawn(scale, curves_of(SYSTEM, SYSTEM.hues[hue])).items():
+            for handle in curve.handles:
+                for end in (handle.low, handle.high):
+                    places = {"lightness": 2, "chroma": 4, "hue": 2}[name]
+                    apply(SYSTEM, AimCurve(shown=hue, hues=(hue,), curve=name, at=handle.at, value=round(end, places)))

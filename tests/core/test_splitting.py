@@ -4,12 +4,14 @@ import numpy as np
 import pytest
 
 from heimat.core.document.keys import Key
-from heimat.core.document.tokens import LiteralColor, TokenAlias
+from heimat.core.document.tokens import HueAlias, LiteralColor, TokenAlias
 from heimat.core.edits import apply, apply_all
 from heimat.core.edits.differences import differences, taking_over
-from heimat.core.edits.hues import RemoveHue, RenameHue
+from heimat.core.edits.hues import AddHues, NewHue, RemoveHue, RenameHue
+from heimat.core.edits.pairings import AddPairings, NewPairing
+from heimat.core.edits.sources import SetSource
 from heimat.core.edits.splitting import SplitToken
-from heimat.core.edits.tokens import SetTokenValue
+from heimat.core.edits.tokens import AddToken, SetTokenValue
 from heimat.core.errors import DomainError
 from heimat.core.legibility.findings import changed_by, findings
 from heimat.core.legibility.standing import instead_of, standing
@@ -155,3 +157,35 @@ def test_shares_of_a_picture_are_what_was_painted():
     clear = np.zeros((120, 100), dtype=np.bool_)
     clear[:60] = True
     assert shares_of(Pixels(rgb8, clear, "image/png"), colors).shares[0] == pytest.approx(1.0)
+
+
+def test_taking_over_knows_what_both_were_and_names_what_is_lacking():
+    """Newer work here goes with nothing that is taken over unasked; what stands on more than that says on what."""
+    there = apply_all(
+        SYSTEM,
+        [
+            SetSource(hue="kelp", color="#3F8F60"),
+            AddHues(hues=(NewHue(id="moss", name="moss", kind="accent", color="#556B2F"),)),
+            AddToken(id="own", name="own.moss", theme="day", value=HueAlias(hue="moss")),
+            AddPairings(pairings=(NewPairing(id="met", foreground="own", ground="surface-page", use="body"),)),
+            RenameHue(hue="lamp", name="lantern"),
+        ],
+    ).system
+    here = apply_all(SYSTEM, [SetSource(hue="kelp", color="#3F8F70"), RenameHue(hue="gorse", name="furze")]).system
+    told = {each.id: each for each in differences(here, there, SYSTEM)}
+    assert (told["hues/kelp"].since, told["hues/gorse"].since, told["hues/lamp"].since) == ("both", "here", "there")
+    assert told["hues/kelp"].words == "color: #3F8F70 here, #3F8F60 there"
+    theirs = [key for key, each in told.items() if each.since == "there"]
+    taken = apply(here, taking_over(here, there, theirs, "calmer", SYSTEM))
+    assert (taken.hues["gorse"].name, taken.hues["lamp"].name, taken.hues["kelp"]) == (
+        "furze",
+        "lantern",
+        here.hues["kelp"],
+    )
+    assert {each.since for each in differences(taken, there, SYSTEM)} == {"both", "here"}
+    for wanted, lacking in (("tokens/own", "the hue moss"), ("pairings/met", "the token own.moss")):
+        with pytest.raises(DomainError, match=f"needs {lacking}, which is only there. Take .* over together with it"):
+            taking_over(here, there, [wanted], "calmer", SYSTEM)
+    gone = apply(there, RemoveHue(hue="sound", children="detach"))
+    (only_here,) = [each for each in differences(here, gone, SYSTEM) if each.id == "hues/sound"]
+    assert only_here.words == "only here: taking this over removes the hue with its scale"

@@ -2,7 +2,7 @@
 
 from collections.abc import Collection, Iterable
 from dataclasses import dataclass
-from typing import Literal
+from typing import Any, Literal
 
 from heimat.core.color.notation import format
 from heimat.core.document.hues import GivenSource
@@ -197,18 +197,40 @@ def taking_over(
     return Restore(what=what[:400], places=tuple(_places(chosen)))
 
 
+_STOOD_ON = ("hues", "tokens", "themes", "palettes")
+
+
 def _refuse_lacking(here: ColorSystem, there: ColorSystem, chosen: Iterable[Difference]) -> None:
     coming = {(*each.id.split("/"),) for each in chosen}
+    only_there: dict[Path, Any] = {
+        (collection, key): entity
+        for collection in _STOOD_ON
+        for key, entity in getattr(there, collection).items()
+        if key not in getattr(here, collection) and (collection, key) not in coming
+    }
     for each in chosen:
-        for path in sorted(referred(each.places)):
-            collection, key = path[0], path[1] if len(path) > 1 else ""
-            if collection not in COLLECTIONS or key in getattr(here, collection) or path[:2] in coming:
-                continue
-            lacking = getattr(there, collection).get(key)
-            if lacking is not None:
-                what = f"the {_KINDS[collection]} {lacking.name}"
-                words = f"{each.name} stands on {what}, which is only there. Take {lacking.name} over together with it."
-                raise DomainError(words, "ids", "lacking")
+        needed = {path[:2] for path in referred(each.places)} | {
+            path for place in each.places for path in _named(place)
+        }
+        for at in sorted(needed & only_there.keys()):
+            what = f"the {_KINDS[at[0]]} {only_there[at].name}"
+            words = f"{each.name} needs {what}, which is only there."
+            raise DomainError(f"{words} Take {only_there[at].name} over together with it.", "ids", "lacking")
+
+
+def _named(place: PlaceValue) -> Iterable[Path]:
+    """What a place of a thing names by its id alone: a theme a value is said in, tokens that meet or make a set."""
+    if place.path[2:3] == ("values",):
+        named = place.path[3:] or tuple(place.value or ())
+        yield from (("themes", theme) for theme in named)
+        return
+    value = {place.path[2]: place.value} if len(place.path) == 3 else place.value
+    if not isinstance(value, dict):
+        return
+    yield from (("themes", theme) for theme in value.get("values") or ())
+    if place.path[0] in ("pairings", "told_apart", "palettes"):
+        tokens = [value.get("foreground"), value.get("ground"), *(value.get("tokens") or ())]
+        yield from (("tokens", token) for token in tokens if isinstance(token, str))
 
 
 def _places(chosen: Iterable[Difference]) -> list[PlaceValue]:
