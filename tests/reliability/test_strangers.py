@@ -224,8 +224,8 @@ def test_a_selection_with_a_name_that_grows_is_published(client: TestClient) -> 
 
 def test_costly_things_are_done_so_often_a_minute_for_each_person(client: TestClient, other: TestClient) -> None:
     body = {"name": "x", "colors": [{"name": "", "color": "#fff"}]}
-    for _ in range(SENDING.amount):
-        assert client.post("/api/gallery", json=body).status_code == 201
+    for at in range(SENDING.amount):
+        assert client.post("/api/gallery", json=body | {"name": f"x {at}"}).status_code == 201
     refused = client.post("/api/gallery", json=body)
     assert refused.status_code == 429
     assert 1 <= int(refused.headers["retry-after"]) <= 60
