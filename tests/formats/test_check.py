@@ -71,8 +71,8 @@ def test_markup_drawings_and_hostile_texts_are_checked_in_time():
         "{" * 300_000,
         "#0B6E6E;" * 60_000,
     ):
-        begun = time.monotonic()
+        begun = time.process_time()
         check(text, PUBLISHED)
-        assert time.monotonic() - begun < 20.0
+        assert time.process_time() - begun < 20.0
     many = check("a { color: #123456 }\n" * (MOST_FOUND + 7), PUBLISHED)
     assert (len(many.found), many.more) == (MOST_FOUND, 7)

@@ -244,10 +244,10 @@ def test_archives_are_read_in_memory_and_those_that_were_made_to_burst_are_refus
         inside = {"../../etc/tokens.plain.json": plain, "/root/x.css": b":root { --a: #123456 }"}
         assert len(import_sheet(read({"a.bin": archive_of(inside, kind)}), "Read").scales) == 9
         burst = archive_of({f"{number}.css": b" " * 9_000_000 for number in range(6)}, kind)
-        begun = time.monotonic()
+        begun = time.process_time()
         with pytest.raises(DomainError, match="holds more than an archive of colors does"):
             import_sheet(read({"burst.tgz": burst}), "Read")
-        assert time.monotonic() - begun < 10.0
+        assert time.process_time() - begun < 10.0
     for broken in (FILES["package.tgz"][:2000], b"\x1f\x8bnothing", b"PK\x03\x04nothing"):
         with pytest.raises(DomainError, match="cannot be unpacked"):
             import_sheet(read({"a.tgz": broken}), "Read")
@@ -255,9 +255,9 @@ def test_archives_are_read_in_memory_and_those_that_were_made_to_burst_are_refus
 
 def test_ten_thousand_tokens_and_hostile_texts_are_read_in_time() -> None:
     many = {f"t{number}": {"$type": "color", "$value": f"#{number:06X}"} for number in range(12_000)}
-    begun = time.monotonic()
+    begun = time.process_time()
     made = sheet(json.dumps(many), "tokens.json")
-    assert time.monotonic() - begun < 10.0
+    assert time.process_time() - begun < 10.0
     assert len(made.system.tokens) == 2000
     assert any("8,000 tokens were passed over" in words for words in made.passed_over)
     assert any("2,000 more tokens were not read" in words for words in made.passed_over)
@@ -278,7 +278,7 @@ def test_ten_thousand_tokens_and_hostile_texts_are_read_in_time() -> None:
         ("a.gpl", "GIMP Palette\n" + "1 " * 300_000),
         ("a.css", "\0" * 1000),
     ):
-        begun = time.monotonic()
+        begun = time.process_time()
         with pytest.raises(DomainError):
             sheet(text, name)
-        assert time.monotonic() - begun < 10.0, (name, text[:20])
+        assert time.process_time() - begun < 10.0, (name, text[:20])

@@ -290,6 +290,6 @@ def test_hostile_palettes_are_read_in_time() -> None:
         ("a.json", json.dumps({"palettes": [{"name": "x" * 100_000, "colors": {"d": ["#000"] * 100_000}}] * 50})),
         ("a.json", json.dumps({"color": ["#123456"] * 200_000})),
     ):
-        begun = time.monotonic()
+        begun = time.process_time()
         read({name: text.encode()})
-        assert time.monotonic() - begun < 10.0, (name, text[:20])
+        assert time.process_time() - begun < 10.0, (name, text[:20])

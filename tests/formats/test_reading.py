@@ -198,11 +198,11 @@ def test_more_than_is_shown_is_counted():
     ids=["rules", "brackets", "open", "json"],
 )
 def test_what_is_nested_without_end_is_refused_at_once(text):
-    start = time.monotonic()
+    start = time.process_time()
     reading = read_any.read(text)
     assert not told(reading)
     assert problems(reading)
-    assert time.monotonic() - start < 5.0
+    assert time.process_time() - start < 5.0
 
 
 def check(reading):

@@ -17,7 +17,7 @@ from heimat.service.clock import now
 from heimat.service.documents import Documents
 from heimat.service.errors import Busy, KeyRefused, NotYet
 from heimat.service.feeds import BOUND_SECONDS, COUNT_SECONDS, Feeds
-from heimat.service.printing import Printing
+from heimat.service.printing import TRIES, Printing
 from heimat.service.workers import Lane
 from heimat.store import claims, counters
 from heimat.store.engine import make_engine
@@ -174,6 +174,32 @@ def test_a_guide_that_a_dead_process_has_begun_is_taken_over_once_its_claim_has_
     with pytest.raises(Busy):
         work.print_owed()
     assert asked == ["begun"]
+
+
+def test_a_guide_that_cannot_be_set_is_given_up_and_holds_up_no_other(
+    engine: Engine, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    client = client_of(engine, printed=True)
+    publish(client)
+
+    def failing(*_: object) -> None:
+        raise ValueError("this glyph has no outline")
+
+    monkeypatch.setattr(Lane, "result", failing)
+    lane = Lane()
+    try:
+        work = Printing(engine, Documents(engine), lane, Feeds(engine))
+        for _ in range(TRIES):
+            assert client.get(f"/feeds/brinemark/1.0.0/{guide_pdf.FILE}").status_code == 202
+            work.print_owed()
+    finally:
+        lane.close()
+    with engine.connect() as connection:
+        assert connection.execute(text("SELECT COUNT(*) FROM unprinted")).scalar() == 0
+    deadline = time.monotonic() + BOUND_SECONDS + 2.0
+    while (answer := client.get(f"/feeds/brinemark/1.0.0/{guide_pdf.FILE}")).status_code == 202:
+        assert time.monotonic() < deadline
+    assert answer.status_code == 404
 
 
 def test_of_ten_claims_one_is_held_and_is_free_again_after(engine: Engine) -> None:

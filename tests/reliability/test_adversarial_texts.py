@@ -160,7 +160,7 @@ def test_a_row_that_is_too_long_is_told_where_it_stands():
 
 
 def test_a_set_with_more_lines_than_hues_is_refused_before_it_is_read():
-    begun = time.monotonic()
+    begun = time.process_time()
     with pytest.raises(DomainError, match=r"at most 200 hues; this text has 10,000 lines"):
         read_back(brinemark(), "\n".join(f"hue {n}: #{n:06x}" for n in range(10_000)))
-    assert time.monotonic() - begun < 1.0
+    assert time.process_time() - begun < 1.0

@@ -12,7 +12,7 @@ from heimat.formats import write_printed
 from heimat.formats.packing import packed
 from heimat.service.claims import held
 from heimat.service.documents import Documents
-from heimat.service.errors import Busy, TooLarge, TooSlow
+from heimat.service.errors import Busy
 from heimat.service.feeds import Feeds
 from heimat.service.publishing import as_file
 from heimat.service.transactions import in_transaction
@@ -82,7 +82,8 @@ class Printing:
             claim.wait(future, self._left)
             try:
                 file = self._lane.result(future, SECONDS)
-            except (TooSlow, TooLarge, Busy) as error:
+            except Exception as error:
+                # Whatever setting it raises: the guides that wait behind it are set all the same.
                 if not self._left.is_set():
                     self._give_up(release_id, version, error)
                 return

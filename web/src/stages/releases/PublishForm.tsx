@@ -32,6 +32,24 @@ export function PublishForm({ draft }: Props) {
   const writing = useRef(new AbortController());
   const { nothing } = draft;
 
+  const readAgain = async () => {
+    refresh();
+    await queries.invalidateQueries({ queryKey: ["draft", slug] });
+    await queries.invalidateQueries({ queryKey: ["releases", slug] });
+  };
+  /** Cancelling may come when all is written: what came of it is asked for, not assumed. */
+  const endOfCancelled = async () => {
+    try {
+      const out = await data(client.GET("/api/systems/{slug}/releases", { params: { path: { slug } } }));
+      await readAgain();
+      return out.some((release) => release.version === version)
+        ? `${version} was written before it could be cancelled: it is out.`
+        : "Writing was cancelled: nothing is out.";
+    } catch {
+      return `Writing was cancelled. Whether ${version} is out could not be asked.`;
+    }
+  };
+
   const publish = useOnce(async () => {
     setProblem(null);
     setDone(null);
@@ -48,11 +66,9 @@ export function PublishForm({ draft }: Props) {
       if (made.new) setNotes("");
       setTyped(null);
       focusSoon(found("[data-published]"));
-      refresh();
-      await queries.invalidateQueries({ queryKey: ["draft", slug] });
-      await queries.invalidateQueries({ queryKey: ["releases", slug] });
+      await readAgain();
     } catch (thrown) {
-      if (writing.current.signal.aborted) setDone("Writing was cancelled: nothing is out.");
+      if (writing.current.signal.aborted) setDone(await endOfCancelled());
       else setProblem(problemOf(thrown));
     } finally {
       setBusy(false);
