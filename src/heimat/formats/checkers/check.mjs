@@ -55,12 +55,13 @@ class Lines {
 
 export function pairsIn(text) {
   const plain = blanked(text);
+  const lines = new Lines(plain);
   const found = [];
   for (const match of plain.matchAll(STYLE)) {
     const group = match[1] === undefined ? 2 : 1;
-    found.push(...inRules(plain, `{${match[group]}}`, match.indices[group][0] - 1));
+    found.push(...inRules(lines, `{${match[group]}}`, match.indices[group][0] - 1));
   }
-  found.push(...inRules(plain, plain.replace(STRING, blank), 0));
+  found.push(...inRules(lines, plain.replace(STRING, blank), 0));
   return found.sort(
     (one, other) => one[0] - other[0] || compare(one[1], other[1]) || compare(one[2], other[2]),
   );
@@ -77,10 +78,9 @@ function compare(one, other) {
   return left.length - right.length;
 }
 
-function inRules(whole, text, offset) {
+function inRules(lines, text, offset) {
   const found = [];
   const stack = [{}];
-  const lines = new Lines(whole);
   let start = 0;
   const close = (block) => {
     const ground = block.ground ?? block.parentGround;

@@ -41,20 +41,20 @@ _ONE = re.compile(r"\s*var\(\s*--([\w-]{1,120})\s*(?:,[^()]*)?\)\s*(?:!important
 def pairs_in(text: str) -> list[tuple[int, str, str]]:
     """Pairs of foreground and ground within one rule: (line, name, name). A rule within another has its ground."""
     plain = _blanked(text)
+    lines = _Lines(plain)
     found: list[tuple[int, str, str]] = []
     for match in _STYLE.finditer(plain):
         inside = match[1] if match[1] is not None else match[2]
         at = match.start(1) if match[1] is not None else match.start(2)
-        found += _in_rules(plain, "{" + inside + "}", at - 1)
-    return sorted(found + _in_rules(plain, _STRING.sub(_blank, plain), 0))
+        found += _in_rules(lines, "{" + inside + "}", at - 1)
+    return sorted(found + _in_rules(lines, _STRING.sub(_blank, plain), 0))
 
 
-def _in_rules(whole: str, text: str, offset: int) -> list[tuple[int, str, str]]:
-    """Pairs in the rules of a text that stands in a whole one at an offset."""
+def _in_rules(lines: _Lines, text: str, offset: int) -> list[tuple[int, str, str]]:
+    """Pairs in the rules of a text that stands at an offset in a whole one, whose lines are known."""
     found: list[tuple[int, str, str]] = []
     stack: list[dict[str, Any]] = [{}]
     start = 0
-    lines = _Lines(whole)
     for mark in _MARK.finditer(text):
         sign = mark[0]
         if sign != "{":
