@@ -13,8 +13,8 @@ from heimat.core.color.notation import hex_of, parse, rgb8_of
 from heimat.core.color.solved import solved
 from heimat.core.document.order import keys
 from heimat.core.document.themes import Scheme, Theme
-from heimat.core.proposals.filling.fill import by_purpose, filled
-from heimat.core.proposals.start import start_system
+from heimat.core.filling.fill import by_purpose, filled
+from heimat.core.filling.start import start_system
 from heimat.core.resolve.chains import chains_of
 from heimat.core.resolve.resolved import Resolved, resolve
 from heimat.core.resolve.theme import resolve_theme

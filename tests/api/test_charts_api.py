@@ -6,9 +6,9 @@ from typing import Any
 import numpy as np
 from starlette.testclient import TestClient
 
-from heimat.core.charts.table import finite
+from heimat.core.charts.columns import finite
 from heimat.demo.sailings import SAILINGS
-from heimat.formats.read.table import read_table
+from heimat.formats.read.read_table import read_table
 from tests.api.asking import AT, edit
 
 BYTES = {"Content-Type": "application/octet-stream"}

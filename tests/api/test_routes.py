@@ -14,9 +14,9 @@ from heimat.core.publication.publication import Publication
 from heimat.formats import write_all
 from heimat.service.clock import now
 from heimat.store.files import FileRow
-from heimat.store.releases import NewRelease, add_release
-from heimat.store.revisions import id_of
-from heimat.store.systems import find_system
+from heimat.store.release_rows import NewRelease, add_release
+from heimat.store.revision_rows import id_of
+from heimat.store.system_rows import find_system
 from tests.api.asking import AT, edit, look
 from tests.core.test_stored import PUBLISHED
 

@@ -1,8 +1,8 @@
 """Scales over the API on a real MariaDB: plans of ladders, and a scale in all detail."""
 
-from heimat.core.document.guide import GUIDE_PARTS
+from heimat.core.document.guide_settings import GUIDE_PARTS
 from heimat.core.document.tokens import StepAlias, base_of
-from heimat.demo.systems import brinemark
+from heimat.demo.demo_systems import brinemark
 from heimat.formats import MORE_FORMATS, PALETTE_FORMATS
 from tests.api.asking import AT, edit, look, named, preview, steps, undo
 

@@ -8,9 +8,9 @@ import pytest
 from PIL import Image
 from sqlalchemy import text as sql
 
-from heimat.demo.pictures import demo_pictures
+from heimat.demo.demo_pictures import demo_pictures
 from heimat.service.gallery import ensure_shipped
-from heimat.store.gallery import count_sets
+from heimat.store.gallery_rows import count_sets
 from tests.api.asking import AT, client_of, edit, undo
 from tests.pictures import encoded, fields
 

@@ -5,7 +5,7 @@ import itertools
 from selenium.webdriver import Keys
 from selenium.webdriver.support.ui import Select
 
-from heimat.demo.pictures import demo_pictures
+from heimat.demo.demo_pictures import demo_pictures
 from tests.browser.page import Page
 from tests.browser.test_sources import AT, band_value, bands
 from tests.pictures import encoded, fields

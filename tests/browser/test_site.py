@@ -2,8 +2,8 @@
 
 from heimat.core.publication.publication import publication
 from heimat.core.resolve.resolved import resolve
-from heimat.demo.systems import brinemark
-from heimat.formats.check import check
+from heimat.demo.demo_systems import brinemark
+from heimat.formats.check_text import check
 from heimat.local.site import SITE, site
 from tests.browser.page import Page
 

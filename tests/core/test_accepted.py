@@ -8,13 +8,13 @@ from heimat.core.color.notation import STRONGEST_CHROMA, Color, hex_of, oklch_of
 from heimat.core.document.hues import GivenSource
 from heimat.core.document.system import ColorSystem, curves_of
 from heimat.core.edits import apply
-from heimat.core.edits.scales import AimCurve
-from heimat.core.edits.sources import AimSource, SetSource
+from heimat.core.edits.scale_edits import AimCurve
+from heimat.core.edits.source_edits import AimSource, SetSource
 from heimat.core.errors import DomainError
 from heimat.core.hues.scaling import scales_of
 from heimat.core.resolve.resolved import resolve
-from heimat.core.scales.drawing import drawn
-from heimat.demo.systems import merrow_light
+from heimat.core.scales.curve_drawing import drawn
+from heimat.demo.demo_systems import merrow_light
 from heimat.view.safe_ranges import safe_handle_view, safe_ranges_view
 from tests.looking import look_at
 

@@ -16,8 +16,8 @@ from heimat.core.charts.places import around, even_limits
 from heimat.core.charts.ramp import UNEVEN, Way, evenly, lights, ramp, spread
 from heimat.core.charts.suitability import suitability
 from heimat.core.color.arrays import from_bytes, to_bytes
+from heimat.core.color.ciede2000 import ciede2000
 from heimat.core.color.contrast import ratio, relative_luminance
-from heimat.core.color.difference import ciede2000
 from heimat.core.color.gamut import solve
 from heimat.core.color.rounding import nearest_bytes
 from heimat.core.color.spaces import luminance_of, srgb_to_lab, srgb_to_oklch, srgb_to_xyz, xyz_to_cam02

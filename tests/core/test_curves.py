@@ -12,17 +12,17 @@ from heimat.core.color.spaces import lightness, srgb_to_oklch
 from heimat.core.document.system import curves_of
 from heimat.core.document.upgrades import read_document
 from heimat.core.edits import apply, apply_all
-from heimat.core.edits.scales import AimCurve, SetCurves
+from heimat.core.edits.scale_edits import AimCurve, SetCurves
 from heimat.core.errors import DomainError
 from heimat.core.hues.scaling import scales_of
 from heimat.core.resolve.resolved import resolve
 from heimat.core.scales import ScaleRequest, generate
+from heimat.core.scales.curve_drawing import PLACES, drawn
 from heimat.core.scales.curves import CURVES, Curves, at_reach, reach
-from heimat.core.scales.drawing import PLACES, drawn
 from heimat.core.scales.handles import Handle, put, through
 from heimat.core.scales.ladder import USUAL
 from heimat.core.scales.methods import METHODS, Method
-from heimat.demo.systems import brinemark
+from heimat.demo.demo_systems import brinemark
 from tests.core.strategies import colors, ladders
 
 SYSTEM = brinemark()

@@ -12,17 +12,17 @@ from heimat.core.document.order import in_order
 from heimat.core.document.system import ColorSystem
 from heimat.core.document.tokens import StepAlias
 from heimat.core.edits import apply, apply_all
-from heimat.core.edits.hues import AddHues, NewHue, RemoveHue
-from heimat.core.edits.sources import AimSource, FollowHue, LetGo, SetSource
-from heimat.core.edits.tokens import SetTokenValue
+from heimat.core.edits.hue_edits import AddHues, NewHue, RemoveHue
+from heimat.core.edits.source_edits import AimSource, FollowHue, LetGo, SetSource
+from heimat.core.edits.token_edits import SetTokenValue
 from heimat.core.errors import DomainError
+from heimat.core.filling.starter import DAY
 from heimat.core.hues.derivation import changed, derive, lightness_of
 from heimat.core.hues.source import ResolvedSource, resolve_source, source_color
 from heimat.core.hues.wording import derivation_words
-from heimat.core.proposals.starter import DAY
 from heimat.core.publication.publication import publication
 from heimat.core.resolve.resolved import resolve
-from heimat.demo.systems import brinemark
+from heimat.demo.demo_systems import brinemark
 
 SYSTEM = brinemark()
 

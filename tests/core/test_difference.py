@@ -3,7 +3,7 @@
 import colour
 import numpy as np
 
-from heimat.core.color.difference import ciede2000
+from heimat.core.color.ciede2000 import ciede2000
 
 # Sharma, Wu and Dalal 2005, table 1: L*, a*, b* of both colors and the difference to four decimals.
 SHARMA = np.array(

@@ -5,9 +5,9 @@ import pytest
 
 from heimat.core.color.contrast import ratio
 from heimat.core.color.notation import Color, parse
-from heimat.core.legibility.drawing import Met, drawn_pairs, use_of
+from heimat.core.legibility.drawn_pairs import Met, drawn_pairs, use_of
 from heimat.core.resolve.resolved import resolve
-from heimat.demo.systems import brinemark
+from heimat.demo.demo_systems import brinemark
 
 RESOLVED = resolve(brinemark())
 DAY = RESOLVED.theme("day")

@@ -10,7 +10,7 @@ from hypothesis import strategies as st
 from heimat.core.color.notation import format, parse, rgb8_of
 from heimat.core.color.spaces import srgb_to_oklch
 from heimat.core.document.conditions import Quantities
-from heimat.core.document.guide import Guide
+from heimat.core.document.guide_settings import Guide
 from heimat.core.document.hues import GivenSource, Hue, QuantityChange, StepRef, TintedSource
 from heimat.core.document.order import in_order, key_between, keys
 from heimat.core.document.outputs import NamedOutput, OutputName, PlacedOutput
@@ -51,17 +51,17 @@ from heimat.core.edits import (
     apply_all,
     conflict,
 )
-from heimat.core.edits.candidates import AddCandidates, JoinCandidates, RemoveCandidates, SetCandidate
-from heimat.core.edits.conditions import KeepCondition, RemoveCondition, SetAim, SetDuty
-from heimat.core.edits.exceptions import AcceptFinding, EndException
-from heimat.core.edits.generator import SetGenerator
-from heimat.core.edits.guide import SetGuide
-from heimat.core.edits.holding import HoldHues
-from heimat.core.edits.ladder import PublishScales, losses
-from heimat.core.edits.matrices import KeepMatrix, RemoveMatrix
-from heimat.core.edits.outputs import AddOutput, RemoveOutput, SetOutput
-from heimat.core.edits.pairings import AddPairings, KeepToldApart, RemovePairing, RemoveToldApart
-from heimat.core.edits.palettes import (
+from heimat.core.edits.candidate_edits import AddCandidates, JoinCandidates, RemoveCandidates, SetCandidate
+from heimat.core.edits.condition_edits import KeepCondition, RemoveCondition, SetAim, SetDuty
+from heimat.core.edits.exception_edits import AcceptFinding, EndException
+from heimat.core.edits.generator_edits import SetGenerator
+from heimat.core.edits.guide_edits import SetGuide
+from heimat.core.edits.holding_edits import HoldHues
+from heimat.core.edits.ladder_edits import PublishScales, losses
+from heimat.core.edits.matrix_edits import KeepMatrix, RemoveMatrix
+from heimat.core.edits.output_edits import AddOutput, RemoveOutput, SetOutput
+from heimat.core.edits.pairing_edits import AddPairings, KeepToldApart, RemovePairing, RemoveToldApart
+from heimat.core.edits.palette_edits import (
     AddPalette,
     DescribePalette,
     MovePalette,
@@ -71,29 +71,29 @@ from heimat.core.edits.palettes import (
     SetOtherColor,
     SetPalette,
 )
-from heimat.core.edits.release_rules import SetReleaseRules
-from heimat.core.edits.reserve import SetReserve
-from heimat.core.edits.resting import LeaveBase, LetBack, Override, RestOn
-from heimat.core.edits.scales import AimCurve, NudgeSteps, SetWide
-from heimat.core.edits.selections import KeepSelection, RemoveSelection, SetCap
-from heimat.core.edits.sources import LetGo
-from heimat.core.edits.splitting import SplitToken
-from heimat.core.edits.stops import KeepStops, RemoveStops
-from heimat.core.edits.themes import AddTheme, MoveTheme, RemoveTheme, RenameTheme, SetTheme
-from heimat.core.edits.token_care import DeprecateToken, DescribeToken, KeepTokensInternal, LetRepairsMove
-from heimat.core.edits.token_names import RenameTokens
-from heimat.core.edits.tokens import AddTokens, LetTokenFollow, MoveTokens, RemoveTokens, SetTokenValues
+from heimat.core.edits.release_rule_edits import SetReleaseRules
+from heimat.core.edits.reserve_edits import SetReserve
+from heimat.core.edits.resting_edits import LeaveBase, LetBack, Override, RestOn
+from heimat.core.edits.scale_edits import AimCurve, NudgeSteps, SetWide
+from heimat.core.edits.selection_edits import KeepSelection, RemoveSelection, SetCap
+from heimat.core.edits.source_edits import LetGo
+from heimat.core.edits.splitting_edits import SplitToken
+from heimat.core.edits.stop_edits import KeepStops, RemoveStops
+from heimat.core.edits.theme_edits import AddTheme, MoveTheme, RemoveTheme, RenameTheme, SetTheme
+from heimat.core.edits.token_care_edits import DeprecateToken, DescribeToken, KeepTokensInternal, LetRepairsMove
+from heimat.core.edits.token_edits import AddTokens, LetTokenFollow, MoveTokens, RemoveTokens, SetTokenValues
+from heimat.core.edits.token_name_edits import RenameTokens
 from heimat.core.errors import DomainError
+from heimat.core.filling.start import start_system
+from heimat.core.filling.starter import DAY
 from heimat.core.hues.source import source_color
-from heimat.core.proposals.start import start_system
-from heimat.core.proposals.starter import DAY
 from heimat.core.publication.publication import publication
 from heimat.core.resolve.resolved import resolve
 from heimat.core.scales.anchors import Anchor
 from heimat.core.scales.curves import Curves
 from heimat.core.scales.methods import ContrastTargets, Method, Typed, WhiteBlack
 from heimat.core.scales.shaping import ShapedLadder, ShapedStep
-from heimat.demo.systems import merrow_light
+from heimat.demo.demo_systems import merrow_light
 from tests.systems import brinemark_in_one_theme as brinemark
 
 SYSTEM = brinemark()

@@ -21,7 +21,7 @@ from heimat.core.legibility.findings import (
 from heimat.core.legibility.findings.consequences import Consequences
 from heimat.core.legibility.repairs import is_dark
 from heimat.core.resolve.resolved import resolve
-from heimat.demo.systems import brinemark
+from heimat.demo.demo_systems import brinemark
 
 SYSTEM = brinemark()
 TODAY = date(2026, 5, 4)

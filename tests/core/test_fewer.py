@@ -9,19 +9,19 @@ from hypothesis import strategies as st
 from heimat.core.document.hues import StepRef
 from heimat.core.document.uses import members, published_steps, unused_of, uses_of
 from heimat.core.edits import apply, apply_all
-from heimat.core.edits.hues import PinStep, RemoveHue
-from heimat.core.edits.ladder import SetHueLadder, SetLadder, losses
-from heimat.core.edits.reserve import SetReserve
-from heimat.core.edits.scales import AimStep
-from heimat.core.edits.selections import KeepSelection, RemoveSelection, SetCap
+from heimat.core.edits.hue_edits import PinStep, RemoveHue
+from heimat.core.edits.ladder_edits import SetHueLadder, SetLadder, losses
+from heimat.core.edits.reserve_edits import SetReserve
+from heimat.core.edits.scale_edits import AimStep
+from heimat.core.edits.selection_edits import KeepSelection, RemoveSelection, SetCap
 from heimat.core.errors import DomainError
 from heimat.core.legibility.findings import finding_ids, findings
-from heimat.core.proposals.fewer import alike, smaller_ladder, wanted_steps
+from heimat.core.planning.fewer import alike, smaller_ladder, wanted_steps
 from heimat.core.publication.publication import Publication, publication
 from heimat.core.resolve.resolved import resolve
 from heimat.core.scales.shaping import ShapedLadder, ShapedStep
 from heimat.formats import write_all
-from heimat.view.scales.plans import fewer_view
+from heimat.view.scales.ladder_plans import fewer_view
 from tests.systems import brinemark_in_one_theme as brinemark
 
 SYSTEM = brinemark()

@@ -5,27 +5,27 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from heimat.core.color.ciede2000 import ciede2000
 from heimat.core.color.contrast import ratio
-from heimat.core.color.difference import ciede2000
 from heimat.core.color.notation import Color, parse, rgb8_of
 from heimat.core.color.spaces import srgb_to_lab
 from heimat.core.document.purposes import PURPOSES
 from heimat.core.document.system import ColorSystem
 from heimat.core.document.tokens import HueAlias, LiteralColor, TokenAlias
 from heimat.core.edits import apply_all
-from heimat.core.edits.sources import given as given_source
-from heimat.core.edits.themes import AddTheme
-from heimat.core.edits.tokens import SetTokenValue
+from heimat.core.edits.source_edits import given as given_source
+from heimat.core.edits.theme_edits import AddTheme
+from heimat.core.edits.token_edits import SetTokenValue
 from heimat.core.errors import DomainError
-from heimat.core.proposals.filling.fill import addition, by_purpose, refilling
-from heimat.core.proposals.filling.filler import STATE_DISTANCE
-from heimat.core.proposals.filling.rules import has_rule, rules_for
-from heimat.core.proposals.filling.sets import SETS, family_purposes
-from heimat.core.proposals.start import start_system
-from heimat.core.proposals.themes import propose_theme
-from heimat.core.resolve.pairings import NEEDED
+from heimat.core.filling.fill import addition, by_purpose, refilling
+from heimat.core.filling.filler import STATE_DISTANCE
+from heimat.core.filling.rules import has_rule, rules_for
+from heimat.core.filling.sets import SETS, family_purposes
+from heimat.core.filling.start import start_system
+from heimat.core.planning.proposed_theme import propose_theme
+from heimat.core.resolve.checked_pairings import NEEDED
 from heimat.core.resolve.resolved import Resolved, resolve
-from heimat.demo.systems import brinemark
+from heimat.demo.demo_systems import brinemark
 
 BRANDS = ["#0B6E6E", "#F5E10A", "#777777", "#000000", "#FFFFFF", "#39FF14", "#BFC4C8", "#1B1033", "#DF5A33", "#9F9F00"]
 

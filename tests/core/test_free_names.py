@@ -7,11 +7,11 @@ from hypothesis import strategies as st
 from heimat.core.color.notation import parse
 from heimat.core.document.free_names import FreeNames, plain_part
 from heimat.core.edits import NewHue, apply
-from heimat.core.edits.hues import AddHues
-from heimat.core.edits.tokens import AddToken
+from heimat.core.edits.hue_edits import AddHues
+from heimat.core.edits.token_edits import AddToken
 from heimat.core.errors import DomainError
-from heimat.core.proposals.start import start_system
-from heimat.demo.systems import brinemark
+from heimat.core.filling.start import start_system
+from heimat.demo.demo_systems import brinemark
 
 
 def added(*names: str) -> list[str]:

@@ -9,6 +9,7 @@ from hypothesis import example, given
 from hypothesis import strategies as st
 
 from heimat.core.charts.classes import breaks, counts
+from heimat.core.charts.columns import Column, Table
 from heimat.core.charts.gathering import (
     MOST_DRAWN,
     MOST_PERIODS,
@@ -23,7 +24,6 @@ from heimat.core.charts.gathering import (
     sampled,
 )
 from heimat.core.charts.suitability import kind_for
-from heimat.core.charts.table import Column, Table
 from heimat.core.errors import DomainError
 
 WORDS = st.sampled_from(["", OTHER, "Alke", "Tern", *(f"quay {number}" for number in range(20))])

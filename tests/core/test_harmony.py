@@ -20,9 +20,9 @@ from heimat.core.sources import even
 from heimat.core.sources.circles import on_circle
 from heimat.core.sources.harmony import RELATIONS, common_partners, likenesses, monochromatic, partner_angles
 from heimat.core.sources.mixing import mixed
-from heimat.demo.systems import brinemark
+from heimat.demo.demo_systems import brinemark
 from heimat.view.eyes import Eyes
-from heimat.view.sources.harmony import harmony_view
+from heimat.view.sources.harmony_view import harmony_view
 
 LEVELS = st.tuples(*[st.integers(0, 255)] * 3)
 # The general library's names, and its spread where it has one of its own.

@@ -7,11 +7,11 @@ import pytest
 
 from heimat.core.document.hues import StepRef
 from heimat.core.edits import apply, apply_all
-from heimat.core.edits.holding import HoldHues
-from heimat.core.edits.hues import DuplicateHue, MoveHue, PinStep, RemoveHue, RenameHue, SetAnchor, SetHueKind
-from heimat.core.edits.ladder import SetLadder
-from heimat.core.edits.scales import AimCurve, AimStep, NudgeSteps, SetCurves, SetMethod, SetWide
-from heimat.core.edits.sources import AimSource, SetSource
+from heimat.core.edits.holding_edits import HoldHues
+from heimat.core.edits.hue_edits import DuplicateHue, MoveHue, PinStep, RemoveHue, RenameHue, SetAnchor, SetHueKind
+from heimat.core.edits.ladder_edits import SetLadder
+from heimat.core.edits.scale_edits import AimCurve, AimStep, NudgeSteps, SetCurves, SetMethod, SetWide
+from heimat.core.edits.source_edits import AimSource, SetSource
 from heimat.core.errors import DomainError
 from heimat.core.legibility.findings import finding_ids
 from heimat.core.legibility.safe_range import safe_range

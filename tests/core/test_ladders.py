@@ -16,14 +16,14 @@ from heimat.core.document.system import ladder_of
 from heimat.core.document.upgrades import read_document
 from heimat.core.edits import SetHueLadder, SetLadder, SetMethod, apply
 from heimat.core.errors import DomainError
-from heimat.core.proposals.solved_promises import solve_promise
+from heimat.core.planning.solved_promises import solve_promise
 from heimat.core.publication.publication import publication
 from heimat.core.resolve.resolved import resolve
 from heimat.core.scales import READY_MADE, ScaleRequest, generate
 from heimat.core.scales.ladder import USUAL
 from heimat.core.scales.methods import METHODS, HslLightness, Method, Typed, WhiteBlack
 from heimat.core.scales.shaping import ShapedLadder, ShapedStep, shaped
-from heimat.demo.systems import brinemark
+from heimat.demo.demo_systems import brinemark
 from tests.core.strategies import colors
 
 SYSTEM = brinemark()

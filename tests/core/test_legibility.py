@@ -7,21 +7,21 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from heimat.core.color.ciede2000 import ciede2000
 from heimat.core.color.contrast import ratio
-from heimat.core.color.difference import ciede2000
 from heimat.core.color.notation import parse
 from heimat.core.color.spaces import srgb_to_lab
 from heimat.core.color.told_apart import distances
 from heimat.core.color.vision import COLOR_VISIONS, simulate
 from heimat.core.document.tokens import LiteralColor, StepAlias
 from heimat.core.edits import SetAnchor, SetSource, SetTokenValue, apply, apply_all
-from heimat.core.edits.hues import PinStep
-from heimat.core.edits.ladder import SetLadder, losses
+from heimat.core.edits.hue_edits import PinStep
+from heimat.core.edits.ladder_edits import SetLadder, losses
+from heimat.core.filling.starter import DAY
 from heimat.core.hues.scaling import MEMORY
 from heimat.core.legibility.findings import changed_by, finding_ids, findings
 from heimat.core.legibility.selected import find
-from heimat.core.proposals.starter import DAY
-from heimat.core.resolve.pairings import translucent_ratio
+from heimat.core.resolve.checked_pairings import translucent_ratio
 from heimat.core.resolve.resolved import resolve
 from heimat.core.scales.anchors import Anchor
 from tests.systems import brinemark_in_one_theme as brinemark

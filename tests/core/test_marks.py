@@ -3,12 +3,12 @@
 from heimat.core.color.notation import parse
 from heimat.core.document.tokens import StepAlias
 from heimat.core.edits import RenameToken, SetSource, apply_all
-from heimat.core.edits.palettes import SetOtherColor
-from heimat.core.edits.token_care import DescribeToken, KeepTokensInternal
+from heimat.core.edits.palette_edits import SetOtherColor
+from heimat.core.edits.token_care_edits import DescribeToken, KeepTokensInternal
 from heimat.core.publication.changes import changed_ids
 from heimat.core.publication.publication import publication, told_by_marks
 from heimat.core.resolve.resolved import resolve
-from heimat.demo.systems import brinemark
+from heimat.demo.demo_systems import brinemark
 
 SYSTEM = brinemark()
 BEFORE = publication(resolve(SYSTEM))

@@ -14,7 +14,7 @@ from heimat.core.color.notation import Color, hex_of, parse, rgb8_of
 from heimat.core.color.spaces import lightness, luminance_of, srgb_to_oklch
 from heimat.core.document.hues import DerivedSource
 from heimat.core.errors import DomainError
-from heimat.core.proposals.solved_promises import solve_promise
+from heimat.core.planning.solved_promises import solve_promise
 from heimat.core.resolve.resolved import resolve
 from heimat.core.scales import READY_MADE, ScaleRequest, generate
 from heimat.core.scales.anchors import Anchor
@@ -22,7 +22,7 @@ from heimat.core.scales.curves import Curves
 from heimat.core.scales.ladder import LONG, USUAL, Ladder
 from heimat.core.scales.measures import measure
 from heimat.core.scales.methods import METHODS, BetweenEnds, ContrastTargets, Method, WhiteBlack
-from heimat.demo.systems import brinemark
+from heimat.demo.demo_systems import brinemark
 from tests.core.strategies import all_corners_and_random, colors, ladders
 
 TIDEWATER = parse("#0B6E6E")

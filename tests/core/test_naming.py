@@ -11,8 +11,8 @@ from heimat.core.document.hues import TintedSource
 from heimat.core.document.names import check_token_name, css_name, scale_token_name
 from heimat.core.document.tokens import StepAlias, TokenAlias
 from heimat.core.errors import DomainError
-from heimat.core.proposals.starter import DAY
-from heimat.demo.systems import brinemark
+from heimat.core.filling.starter import DAY
+from heimat.demo.demo_systems import brinemark
 
 SYSTEM = brinemark()
 

@@ -7,7 +7,7 @@ from hypothesis import strategies as st
 
 from heimat.core.color.angles import turn_between, unwrapped
 from heimat.core.color.arrays import from_bytes, to_bytes, to_levels
-from heimat.core.color.difference import ciede2000
+from heimat.core.color.ciede2000 import ciede2000
 from heimat.core.color.nearness import HARDLY_DIFFERENT, differences, nearest
 from heimat.core.color.overlay import solid
 from heimat.core.color.spaces import srgb_to_lab

@@ -10,8 +10,8 @@ from heimat.core.document.order import CROWDED, behind, in_order, key_between, s
 from heimat.core.document.system import ColorSystem
 from heimat.core.document.upgrades import read_document
 from heimat.core.edits import Restore, SpreadOrder, apply, apply_all, carried_over, grown
-from heimat.core.edits.hues import DuplicateHue, MoveHue
-from heimat.demo.systems import brinemark
+from heimat.core.edits.hue_edits import DuplicateHue, MoveHue
+from heimat.demo.demo_systems import brinemark
 
 FIRST = [hue.id for hue in in_order(brinemark().hues)][:3]
 

@@ -8,15 +8,15 @@ from heimat.core.color.notation import hex_of, parse, rgb8_of
 from heimat.core.document.palettes import Categorical, Diverging, PaletteColor, Sequential
 from heimat.core.document.tokens import HueAlias, LiteralColor, PaletteAlias, StepAlias, TokenAlias
 from heimat.core.edits import apply, apply_all
-from heimat.core.edits.palettes import AddPalette, DescribePalette, RemovePalette, SetOtherColor, SetPalette
-from heimat.core.edits.sources import SetSource
-from heimat.core.edits.tokens import SetTokenValue
+from heimat.core.edits.palette_edits import AddPalette, DescribePalette, RemovePalette, SetOtherColor, SetPalette
+from heimat.core.edits.source_edits import SetSource
+from heimat.core.edits.token_edits import SetTokenValue
 from heimat.core.errors import DomainError
 from heimat.core.legibility.findings import changed_by, finding_ids, findings
-from heimat.core.proposals.binding import binding, bound_to
+from heimat.core.planning.binding import binding, bound_to
 from heimat.core.resolve.named import value_named
 from heimat.core.resolve.resolved import resolve
-from heimat.demo.systems import brinemark
+from heimat.demo.demo_systems import brinemark
 
 SYSTEM = brinemark()
 

@@ -9,16 +9,16 @@ from heimat.core.color.told_apart import distances
 from heimat.core.document.palettes import Categorical, Diverging, PaletteColor, Sequential, palettes_on
 from heimat.core.document.tokens import HueAlias, LiteralColor, StepAlias, TokenAlias
 from heimat.core.edits import RemoveHue, apply, apply_all
-from heimat.core.edits.palettes import AddPalette, PlacePalette, SetPalette
-from heimat.core.edits.sources import SetSource
-from heimat.core.edits.tokens import RemoveToken
+from heimat.core.edits.palette_edits import AddPalette, PlacePalette, SetPalette
+from heimat.core.edits.source_edits import SetSource
+from heimat.core.edits.token_edits import RemoveToken
 from heimat.core.errors import DomainError
 from heimat.core.legibility.findings import changed_by, finding_ids, findings
 from heimat.core.legibility.selected import find
 from heimat.core.legibility.standing import standing
-from heimat.core.proposals.palettes import PaletteWish, character_of, generated
+from heimat.core.planning.proposed_palettes import PaletteWish, character_of, generated
 from heimat.core.resolve.resolved import resolve
-from heimat.demo.systems import brinemark
+from heimat.demo.demo_systems import brinemark
 
 SYSTEM = brinemark()
 

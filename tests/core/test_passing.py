@@ -5,8 +5,8 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from heimat.core.color.ciede2000 import ciede2000
 from heimat.core.color.contrast import ratio
-from heimat.core.color.difference import ciede2000
 from heimat.core.color.passing import COLORED, HUE_KEPT, nearest_passing
 from heimat.core.color.spaces import srgb_to_lab, srgb_to_oklch
 from heimat.core.color.spaces.oklab import srgb_to_oklab

@@ -10,7 +10,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 from PIL import Image, ImageCms
 
-from heimat.core.color.difference import ciede2000
+from heimat.core.color.ciede2000 import ciede2000
 from heimat.core.color.nearness import differences
 from heimat.core.color.spaces import srgb_to_lab, srgb_to_oklab
 from heimat.core.errors import DomainError
@@ -21,7 +21,7 @@ from heimat.core.pictures.sampling import sample
 from heimat.core.pictures.showing import dimming, shown
 from heimat.core.pictures.showing import encoded as encode
 from heimat.core.pictures.stops import fitted_stops
-from heimat.demo.pictures import demo_pictures
+from heimat.demo.demo_pictures import demo_pictures
 from tests.pictures import encoded, fields, pixels
 
 TEAL, ORANGE, GRAY, WHITE, RED = (11, 110, 110), (223, 90, 51), (120, 126, 128), (255, 255, 255), (200, 50, 31)

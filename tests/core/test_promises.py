@@ -8,10 +8,10 @@ from hypothesis import strategies as st
 from heimat.core.color.contrast import ratio
 from heimat.core.document.order import in_order
 from heimat.core.edits import PinStep, SetHueLadder, SetSource, apply_all
-from heimat.core.edits.scales import SetWide
+from heimat.core.edits.scale_edits import SetWide
 from heimat.core.resolve.resolved import resolve
 from heimat.core.scales.promises import TOLERANCE, least_by_distance, promises
-from heimat.demo.systems import brinemark
+from heimat.demo.demo_systems import brinemark
 
 
 def every_pair(readings, positions, apart):

@@ -6,16 +6,16 @@ import io
 import pytest
 
 from heimat.core.edits import UserEdit, apply_all
-from heimat.core.edits.ladder import RenameSystem
-from heimat.core.edits.themes import AddTheme, MoveTheme, RemoveTheme, RenameTheme, SetTheme
+from heimat.core.edits.ladder_edits import RenameSystem
+from heimat.core.edits.theme_edits import AddTheme, MoveTheme, RemoveTheme, RenameTheme, SetTheme
 from heimat.core.publication.breaking import broken
 from heimat.core.publication.changes import compare, next_version, same
 from heimat.core.publication.frame import frame_changes
 from heimat.core.publication.publication import publication
 from heimat.core.resolve.resolved import resolve
-from heimat.demo.systems import brinemark
+from heimat.demo.demo_systems import brinemark
 from heimat.formats import write_all
-from heimat.formats.read.sheets.any import read
+from heimat.formats.read.sheets.read_sheets import read
 
 SYSTEM = brinemark()
 FOG = AddTheme(id="fog", name="fog", base="day", scheme="light", contrast="usual")

@@ -8,9 +8,9 @@ from heimat.core.document.hues import GivenSource
 from heimat.core.legibility.why import why_step
 from heimat.core.resolve.resolved import resolve
 from heimat.core.scales import READY_MADE, ScaleRequest, generate
+from heimat.core.scales.generator_rules import RULES
 from heimat.core.scales.methods import HslLightness, Method, WhiteBlack
-from heimat.core.scales.rules import RULES
-from heimat.demo.systems import brinemark
+from heimat.demo.demo_systems import brinemark
 from tools.bench import quality
 from tools.bench.quality import Measured
 

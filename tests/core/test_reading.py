@@ -13,13 +13,13 @@ from heimat.core.color.notation import Color, parse, rgb8_of
 from heimat.core.color.spaces import lightness
 from heimat.core.document.conditions import Quantities
 from heimat.core.errors import DomainError
-from heimat.core.legibility.conditions import contrast_left, lens, needed, under, white_needed
+from heimat.core.filling.missing_pairings import missing_pairings
+from heimat.core.legibility.contrast_left import contrast_left, lens, needed, under, white_needed
 from heimat.core.legibility.matrix import declared, hundredths, ratios, side
 from heimat.core.legibility.pair import moved, read_pair
 from heimat.core.legibility.standing_field import best_possible, fields, grounds_allowing
-from heimat.core.proposals.pairings import missing_pairings
 from heimat.core.resolve.resolved import resolve
-from heimat.demo.systems import brinemark
+from heimat.demo.demo_systems import brinemark
 
 RESOLVED = resolve(brinemark())
 DAY = RESOLVED.theme("day")

@@ -7,17 +7,17 @@ from heimat.core.document.hues import GivenSource
 from heimat.core.document.system import ColorSystem
 from heimat.core.document.tokens import HueAlias, LiteralColor, StepAlias, TokenAlias
 from heimat.core.edits import RemoveHue, RenameHue, RenameToken, SetSource, SetTokenValue, apply, apply_all
-from heimat.core.edits.generator import SetGenerator
-from heimat.core.edits.ladder import SetLadder, SetScalePattern
-from heimat.core.edits.resting import LeaveBase, LetBack, Override
-from heimat.core.edits.themes import AddTheme, RemoveTheme
-from heimat.core.edits.tokens import AddTokens, NewToken, RemoveToken
+from heimat.core.edits.generator_edits import SetGenerator
+from heimat.core.edits.ladder_edits import SetLadder, SetScalePattern
+from heimat.core.edits.resting_edits import LeaveBase, LetBack, Override
+from heimat.core.edits.theme_edits import AddTheme, RemoveTheme
+from heimat.core.edits.token_edits import AddTokens, NewToken, RemoveToken
 from heimat.core.errors import DomainError
 from heimat.core.publication.publication import publication
 from heimat.core.publication.taking import Release, offered, part_of, taking
 from heimat.core.resolve.resolved import resolve
 from heimat.core.scales.shaping import ShapedLadder, ShapedStep
-from heimat.demo.systems import brinemark, merrow_shop
+from heimat.demo.demo_systems import brinemark, merrow_shop
 
 LINE = brinemark()
 CHOSEN = ("shingle", "kelp", "flare", "lamp", "sound")

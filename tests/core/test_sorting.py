@@ -9,16 +9,16 @@ from heimat.core.color.nearness import HARDLY_DIFFERENT
 from heimat.core.color.notation import NOTATIONS, as_bytes, hex_of, parse, rgb8_of
 from heimat.core.document.order import in_order
 from heimat.core.edits import apply, apply_all
-from heimat.core.edits.candidates import AddCandidates, JoinCandidates, RemoveCandidates, SetCandidate
-from heimat.core.edits.hues import AddHues, NewColor, NewHue, RemoveHue
-from heimat.core.edits.sources import SetSource
-from heimat.core.edits.stops import KeepStops, RemoveStops
+from heimat.core.edits.candidate_edits import AddCandidates, JoinCandidates, RemoveCandidates, SetCandidate
+from heimat.core.edits.hue_edits import AddHues, NewColor, NewHue, RemoveHue
+from heimat.core.edits.source_edits import SetSource
+from heimat.core.edits.stop_edits import KeepStops, RemoveStops
 from heimat.core.errors import DomainError
 from heimat.core.hues.source import source_color
-from heimat.core.proposals.set_as_text import read_back, set_as_text
-from heimat.core.proposals.sorting import fits, guess_kind, repeats, replacing
+from heimat.core.planning.set_as_text import read_back, set_as_text
+from heimat.core.planning.sorting import fits, guess_kind, repeats, replacing
 from heimat.core.resolve.resolved import resolve
-from heimat.demo.systems import TIMETABLE_COLOR, brinemark
+from heimat.demo.demo_systems import TIMETABLE_COLOR, brinemark
 
 SYSTEM = brinemark()
 RESOLVED = resolve(SYSTEM)

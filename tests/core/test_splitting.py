@@ -6,20 +6,20 @@ import pytest
 from heimat.core.document.keys import Key
 from heimat.core.document.tokens import HueAlias, LiteralColor, TokenAlias
 from heimat.core.edits import apply, apply_all
-from heimat.core.edits.differences import differences, taking_over
-from heimat.core.edits.hues import AddHues, NewHue, RemoveHue, RenameHue
-from heimat.core.edits.pairings import AddPairings, NewPairing
-from heimat.core.edits.sources import SetSource
-from heimat.core.edits.splitting import SplitToken
-from heimat.core.edits.tokens import AddToken, SetTokenValue
+from heimat.core.edits.changed_things import differences, taking_over
+from heimat.core.edits.hue_edits import AddHues, NewHue, RemoveHue, RenameHue
+from heimat.core.edits.pairing_edits import AddPairings, NewPairing
+from heimat.core.edits.source_edits import SetSource
+from heimat.core.edits.splitting_edits import SplitToken
+from heimat.core.edits.token_edits import AddToken, SetTokenValue
 from heimat.core.errors import DomainError
 from heimat.core.legibility.findings import changed_by, findings
 from heimat.core.legibility.standing import instead_of, standing
 from heimat.core.pictures.decoding import Pixels
 from heimat.core.pictures.shares import shares_of
-from heimat.core.proposals.renaming import NamePattern, renaming
+from heimat.core.planning.renaming import NamePattern, renaming
 from heimat.core.resolve.resolved import resolve
-from heimat.demo.systems import brinemark
+from heimat.demo.demo_systems import brinemark
 from tests.looking import look_at
 
 SYSTEM = brinemark()

@@ -5,14 +5,14 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from heimat.core.color.difference import TOLD_APART
+from heimat.core.color.ciede2000 import TOLD_APART
 from heimat.core.color.notation import hex_of, parse
 from heimat.core.color.spaces import srgb_to_oklch
 from heimat.core.color.told_apart import distances
 from heimat.core.document.tokens import StepAlias
 from heimat.core.edits import RemoveHue, SetTokenValue, apply_all
-from heimat.core.proposals.starter import DAY
-from heimat.core.proposals.status_hues import status_edits, status_hues
+from heimat.core.filling.starter import DAY
+from heimat.core.planning.status_hues import status_edits, status_hues
 from heimat.core.resolve.resolved import resolve
 from heimat.core.sources.conventions import STATUS_CONVENTIONS, STATUS_HUES, STATUS_NOTES, STATUSES
 from heimat.core.sources.status import Brand, propose

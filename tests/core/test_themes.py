@@ -17,14 +17,14 @@ from heimat.core.document.themes import Theme
 from heimat.core.document.tokens import Deprecation, LiteralColor, StepAlias, TokenAlias
 from heimat.core.document.upgrades import read_document
 from heimat.core.edits import RenameToken, SetTokenValue, apply, apply_all
-from heimat.core.edits.ladder import PublishScales
-from heimat.core.edits.token_care import DeprecateToken, KeepTokensInternal
+from heimat.core.edits.ladder_edits import PublishScales
+from heimat.core.edits.token_care_edits import DeprecateToken, KeepTokensInternal
+from heimat.core.filling.starter import DAY
 from heimat.core.legibility.findings import findings
-from heimat.core.proposals.starter import DAY
 from heimat.core.publication.changes import compare, same
 from heimat.core.publication.publication import Publication, publication
 from heimat.core.resolve.resolved import resolve
-from heimat.demo.systems import brinemark as brinemark_in_all_themes
+from heimat.demo.demo_systems import brinemark as brinemark_in_all_themes
 from heimat.formats import ARCHIVE, write_all
 from heimat.formats.write import css, design_tokens
 from tests.looking import look_at

@@ -17,16 +17,16 @@ from heimat.core.document.tokens import (
     base_of,
 )
 from heimat.core.edits import apply, apply_all
-from heimat.core.edits.hues import RemoveHue
-from heimat.core.edits.themes import AddTheme, RemoveTheme, SetTheme
-from heimat.core.edits.token_care import DeprecateToken
-from heimat.core.edits.token_names import RenameTokens
-from heimat.core.edits.tokens import LetTokenFollow, RemoveToken, SetTokenValue
+from heimat.core.edits.hue_edits import RemoveHue
+from heimat.core.edits.theme_edits import AddTheme, RemoveTheme, SetTheme
+from heimat.core.edits.token_care_edits import DeprecateToken
+from heimat.core.edits.token_edits import LetTokenFollow, RemoveToken, SetTokenValue
+from heimat.core.edits.token_name_edits import RenameTokens
 from heimat.core.errors import DomainError
-from heimat.core.hues.derived_tokens import derived_color
 from heimat.core.publication.publication import publication
 from heimat.core.resolve.resolved import Resolved, resolve
-from heimat.demo.systems import brinemark
+from heimat.core.values.derived_color import derived_color
+from heimat.demo.demo_systems import brinemark
 
 SYSTEM = brinemark()
 TOKENS, THEMES, HUES = sorted(SYSTEM.tokens), sorted(SYSTEM.themes), sorted(SYSTEM.hues)

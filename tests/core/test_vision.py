@@ -4,7 +4,7 @@ import colour
 import numpy as np
 import pytest
 
-from heimat.core.color.difference import ciede2000
+from heimat.core.color.ciede2000 import ciede2000
 from heimat.core.color.spaces import linear_to_srgb, srgb_to_lab, srgb_to_linear
 from heimat.core.color.vision import (
     COLOR_VISIONS,

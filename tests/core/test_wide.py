@@ -17,21 +17,21 @@ from heimat.core.color.spaces import p3_to_srgb, srgb_to_oklch, srgb_to_p3
 from heimat.core.color.wide import p3_luminance, p3_of_bytes, p3_text, published_p3
 from heimat.core.document.tokens import LiteralColor
 from heimat.core.edits import apply, apply_all
-from heimat.core.edits.scales import SetWide
-from heimat.core.edits.sources import AimSource, SetSource
-from heimat.core.edits.tokens import SetTokenValue
+from heimat.core.edits.scale_edits import SetWide
+from heimat.core.edits.source_edits import AimSource, SetSource
+from heimat.core.edits.token_edits import SetTokenValue
+from heimat.core.filling.filler import WHITE
+from heimat.core.filling.starter import DAY
 from heimat.core.legibility.findings import findings
-from heimat.core.proposals.filling.filler import WHITE
-from heimat.core.proposals.starter import DAY
 from heimat.core.publication.changes import compare
 from heimat.core.publication.publication import Publication, publication
-from heimat.core.resolve.pairings import check_pairings
+from heimat.core.resolve.checked_pairings import check_pairings
 from heimat.core.resolve.resolved import resolve
 from heimat.core.resolve.token_colors import TokenColor
 from heimat.core.scales import ScaleRequest, generate
 from heimat.core.scales.ladder import LONG
 from heimat.core.scales.methods import Method, WhiteBlack
-from heimat.core.scales.wide import WideRequest, beyond_srgb, twins
+from heimat.core.scales.wide_twins import WideRequest, beyond_srgb, twins
 from heimat.formats.write import css, design_tokens
 from tests.core.strategies import ladders
 from tests.systems import brinemark_in_one_theme as brinemark

@@ -6,11 +6,11 @@ from pathlib import Path
 
 from heimat.core.document.tokens import Deprecation
 from heimat.core.edits import apply
-from heimat.core.edits.token_care import DeprecateToken
+from heimat.core.edits.token_care_edits import DeprecateToken
 from heimat.core.publication.publication import publication
 from heimat.core.resolve.resolved import resolve
-from heimat.demo.systems import brinemark
-from heimat.formats.check import MOST_FOUND, check
+from heimat.demo.demo_systems import brinemark
+from heimat.formats.check_text import MOST_FOUND, check
 
 SYSTEM = brinemark()
 (STRONG,) = [token.id for token in SYSTEM.tokens.values() if token.name == "text.strong"]

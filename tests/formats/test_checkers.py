@@ -13,12 +13,12 @@ import pytest
 
 from heimat.core.document.tokens import Deprecation
 from heimat.core.edits import apply
-from heimat.core.edits.token_care import DeprecateToken
+from heimat.core.edits.token_care_edits import DeprecateToken
 from heimat.core.publication.publication import publication
 from heimat.core.resolve.resolved import resolve
-from heimat.demo.systems import brinemark
+from heimat.demo.demo_systems import brinemark
 from heimat.formats import write_all
-from heimat.formats.check import check
+from heimat.formats.check_text import check
 from heimat.formats.checkers.check import pairs_in
 
 LATE = Deprecation(replacement="text-strong", reason="one ink")

@@ -17,14 +17,14 @@ import pytest
 
 from heimat.core.document.names import css_name
 from heimat.core.edits import apply
-from heimat.core.edits.exceptions import AcceptFinding
-from heimat.core.edits.themes import RenameTheme
-from heimat.core.edits.token_care import DescribeToken, KeepTokensInternal
+from heimat.core.edits.exception_edits import AcceptFinding
+from heimat.core.edits.theme_edits import RenameTheme
+from heimat.core.edits.token_care_edits import DescribeToken, KeepTokensInternal
 from heimat.core.legibility.findings import findings
 from heimat.core.publication.changes import same
 from heimat.core.publication.publication import Publication, publication
 from heimat.core.resolve.resolved import resolve
-from heimat.demo.systems import brinemark
+from heimat.demo.demo_systems import brinemark
 from heimat.formats import write_all
 from heimat.local.install import WEB
 from tests.formats.design_tokens_schema import RESOLVER as RESOLVER_SCHEMA

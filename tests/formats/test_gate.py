@@ -13,8 +13,8 @@ import pytest
 
 from heimat.core.errors import DomainError
 from heimat.core.pictures.decoding import decode
-from heimat.formats.read import any as read_any
-from heimat.formats.read.sheets import any as sheets
+from heimat.formats.read import read_any
+from heimat.formats.read.sheets import read_sheets
 from heimat.service.opening import imported_from
 from tests.pictures import encoded
 
@@ -28,7 +28,7 @@ def test_halves_of_signs_become_a_sign_that_can_be_kept() -> None:
     (read,) = imported_from(files, "x").system.tokens.values()
     assert (read.name, read.note) == ("a\ufffd", "x\ufffd")
     files = {"a.css": rb':root{--a:#112233} [data-theme="\d800 night"]{--a:#445566}'}
-    assert [theme.name for theme in sheets.read(files).themes][1:] == ["\ufffdnight"]
+    assert [theme.name for theme in read_sheets.read(files).themes][1:] == ["\ufffdnight"]
     (line,) = read_any.read(json.dumps({"b\ud800": token()}), "t.json").lines
     line.name.encode()
 
@@ -40,7 +40,7 @@ def test_numbers_of_hundreds_of_digits_are_a_sentence(space: str, number: str) -
     text = f'{{"a": {{"$type": "color", "$value": {value}}}}}'
     for line in read_any.read(text, "t.json").lines:
         assert (line.color, bool(line.problem)) == (None, True)
-    assert sheets.read({"t.json": text.encode()}).tokens == ()
+    assert read_sheets.read({"t.json": text.encode()}).tokens == ()
 
 
 def test_one_file_that_cannot_be_unpacked_or_read_stops_no_other(monkeypatch: pytest.MonkeyPatch) -> None:
@@ -52,15 +52,15 @@ def test_one_file_that_cannot_be_unpacked_or_read_stops_no_other(monkeypatch: py
         broken[place] ^= 0x5A
     with pytest.raises(lzma.LZMAError), zipfile.ZipFile(io.BytesIO(bytes(broken))) as archive:
         archive.read("a.css")
-    sheet = sheets.read({"x.zip": bytes(broken), "t.css": b":root{--b:#123456}"})
+    sheet = read_sheets.read({"x.zip": bytes(broken), "t.css": b":root{--b:#123456}"})
     assert [each.name for each in sheet.tokens] == ["b"]
     assert "x.zip cannot be unpacked" in sheet.passed_over[0]
 
     def surprised(_: str) -> None:
         raise KeyError("nobody expected this")
 
-    monkeypatch.setattr(sheets.plain, "read_swatches", surprised)
-    sheet = sheets.read({"s.gpl": b"1 2 3 a", "t.css": b":root{--b:#123456}"})
+    monkeypatch.setattr(read_sheets.plain, "read_swatches", surprised)
+    sheet = read_sheets.read({"s.gpl": b"1 2 3 a", "t.css": b":root{--b:#123456}"})
     assert [each.name for each in sheet.tokens] == ["b"]
     assert sheet.passed_over[0].startswith("s.gpl holds something that was not expected there")
 
@@ -76,7 +76,7 @@ def test_names_and_headers_in_an_archive_are_no_longer_than_such_are(kind: bytes
     packed = _tar_of_one_header(kind, 400_000_000)
     assert len(packed) < 2_000_000
     begun = time.process_time()
-    sheet = sheets.read({"x.tgz": packed})
+    sheet = read_sheets.read({"x.tgz": packed})
     assert time.process_time() - begun < 1.0
     assert sheet.passed_over == ("x.tgz cannot be unpacked: a name in it is longer than names are.",)
     # Names of the usual length are read.
@@ -85,7 +85,7 @@ def test_names_and_headers_in_an_archive_are_no_longer_than_such_are(kind: bytes
         entry = tarfile.TarInfo("long" * 100 + ".css")
         entry.size = 18
         archive.addfile(entry, io.BytesIO(b":root{--a:#112233}"))
-    assert len(sheets.read({"y.tgz": held.getvalue()}).tokens) == 1
+    assert len(read_sheets.read({"y.tgz": held.getvalue()}).tokens) == 1
 
 
 def test_a_chain_of_more_aliases_than_a_system_holds_keeps_its_color_to_the_end_that_is_kept() -> None:

@@ -8,12 +8,12 @@ from html.parser import HTMLParser
 import pytest
 from pypdf import PdfReader
 
-from heimat.core.document.guide import GUIDE_PARTS, Guide
+from heimat.core.document.guide_settings import GUIDE_PARTS, Guide
 from heimat.core.edits import apply
-from heimat.core.edits.guide import SetGuide
+from heimat.core.edits.guide_edits import SetGuide
 from heimat.core.publication.publication import Publication, publication
 from heimat.core.resolve.resolved import resolve
-from heimat.demo.systems import brinemark
+from heimat.demo.demo_systems import brinemark
 from heimat.formats import write_all
 from heimat.formats.write import guide, guide_pdf, manifest
 

@@ -13,15 +13,15 @@ from heimat.core.document.order import in_order
 from heimat.core.document.system import ColorSystem
 from heimat.core.document.tokens import Deprecation, LiteralColor, StepAlias, TokenAlias
 from heimat.core.edits import apply_all
-from heimat.core.edits.themes import RenameTheme
-from heimat.core.edits.token_care import DeprecateToken, DescribeToken
+from heimat.core.edits.theme_edits import RenameTheme
+from heimat.core.edits.token_care_edits import DeprecateToken, DescribeToken
 from heimat.core.errors import DomainError
-from heimat.core.proposals.importing import Imported, import_sheet
+from heimat.core.importing.from_sheet import Imported, import_sheet
 from heimat.core.publication.publication import Publication, publication
 from heimat.core.resolve.resolved import resolve
-from heimat.demo.systems import brinemark
+from heimat.demo.demo_systems import brinemark
 from heimat.formats import write_all
-from heimat.formats.read.sheets.any import read
+from heimat.formats.read.sheets.read_sheets import read
 
 SYSTEM = apply_all(
     brinemark(),

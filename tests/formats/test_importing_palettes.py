@@ -10,7 +10,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from heimat.core.color.arrays import from_bytes
-from heimat.core.color.difference import ciede2000
+from heimat.core.color.ciede2000 import ciede2000
 from heimat.core.color.notation import Color, parse, rgb8_of
 from heimat.core.color.spaces import srgb_to_lab
 from heimat.core.document.names import css_name
@@ -18,14 +18,14 @@ from heimat.core.document.palette_making import figures_of
 from heimat.core.document.palettes import Categorical, PaletteColor, Sequential
 from heimat.core.document.tokens import LiteralColor, PaletteAlias, StepAlias, TokenAlias
 from heimat.core.edits import apply_all
-from heimat.core.edits.palettes import AddPalette, SetPalette
-from heimat.core.proposals.importing import Imported, import_sheet
-from heimat.core.publication.palettes import PublishedPalette
+from heimat.core.edits.palette_edits import AddPalette, SetPalette
+from heimat.core.importing.from_sheet import Imported, import_sheet
 from heimat.core.publication.publication import publication
+from heimat.core.publication.published_palettes import PublishedPalette
 from heimat.core.resolve.resolved import resolve
-from heimat.demo.systems import brinemark
+from heimat.demo.demo_systems import brinemark
 from heimat.formats import write_all
-from heimat.formats.read.sheets.any import read
+from heimat.formats.read.sheets.read_sheets import read
 
 LIMITS = (0.0, 20.0, 45.0, 80.0)
 BRINEMARK = brinemark()

@@ -7,15 +7,15 @@ import pytest
 
 from heimat.core.document.outputs import NamedOutput, OutputName, PlacedOutput
 from heimat.core.edits import apply_all
-from heimat.core.edits.outputs import AddOutput, RemoveOutput, SetOutput
-from heimat.core.edits.tokens import RemoveToken
+from heimat.core.edits.output_edits import AddOutput, RemoveOutput, SetOutput
+from heimat.core.edits.token_edits import RemoveToken
 from heimat.core.errors import DomainError
 from heimat.core.publication.breaking import broken
 from heimat.core.publication.changes import compare, next_version
-from heimat.core.publication.outputs import gap_words, names_lost
 from heimat.core.publication.publication import Publication, publication
+from heimat.core.publication.published_outputs import gap_words, names_lost
 from heimat.core.resolve.resolved import resolve
-from heimat.demo.systems import brinemark
+from heimat.demo.demo_systems import brinemark
 from heimat.formats import write_all
 
 SYSTEM = brinemark()

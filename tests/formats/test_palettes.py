@@ -16,17 +16,17 @@ from matplotlib import style as mpl_style
 
 from heimat.core.charts.delivered import CLOSE, CLOSE_ROUNDED, DESIGNED, interpolated, stops_of
 from heimat.core.color.arrays import from_bytes, to_bytes
-from heimat.core.color.difference import ciede2000
+from heimat.core.color.ciede2000 import ciede2000
 from heimat.core.color.notation import hex_of
 from heimat.core.color.spaces import srgb_to_lab
 from heimat.core.document.tokens import LiteralColor
 from heimat.core.edits import apply, apply_all
-from heimat.core.edits.palettes import RemovePalette, RenamePalette, SetPalette
+from heimat.core.edits.palette_edits import RemovePalette, RenamePalette, SetPalette
 from heimat.core.publication.changes import compare, same
 from heimat.core.publication.publication import Publication, publication
-from heimat.core.resolve.palettes import design_of
 from heimat.core.resolve.resolved import resolve
-from heimat.demo.systems import brinemark
+from heimat.core.resolve.resolved_palettes import design_of
+from heimat.demo.demo_systems import brinemark
 from heimat.formats import ARCHIVE, PALETTE_FORMATS, write_all
 from heimat.local.install import WEB
 

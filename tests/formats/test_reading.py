@@ -11,11 +11,7 @@ from heimat.core.color.notation import hex_of, rgb8_of
 from heimat.core.publication.publication import publication
 from heimat.core.resolve.resolved import resolve
 from heimat.formats import FORMATS
-from heimat.formats.read import any as read_any
-from heimat.formats.read import css as read_css
-from heimat.formats.read import csv as read_csv
-from heimat.formats.read import svg as read_svg
-from heimat.formats.read import tokens as read_tokens
+from heimat.formats.read import read_any, read_css, read_csv, read_svg, read_tokens
 from tests.systems import brinemark_in_one_theme as brinemark
 
 

@@ -4,14 +4,14 @@ import json
 
 import pytest
 
+from heimat.core.color.color_lines import read_lines
 from heimat.core.color.notation import format, parse
-from heimat.core.color.reading import read_lines
-from heimat.core.proposals.sorting import guess_kind
+from heimat.core.planning.sorting import guess_kind
 from heimat.core.resolve.resolved import resolve
-from heimat.demo.systems import brinemark
-from heimat.formats.read import any as read_any
+from heimat.demo.demo_systems import brinemark
+from heimat.formats.read import read_any
 from heimat.view.eyes import Eyes
-from heimat.view.sources.reading import reading_view
+from heimat.view.sources.reading_view import reading_view
 
 
 def told(reading) -> list[tuple[str, str]]:

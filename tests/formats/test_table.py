@@ -7,7 +7,7 @@ import pytest
 
 from heimat.core.errors import DomainError
 from heimat.demo.sailings import SAILINGS, sailings
-from heimat.formats.read.table import read_table
+from heimat.formats.read.read_table import read_table
 
 
 def test_the_demos_data_are_what_its_module_makes_and_are_read_whole():

@@ -7,7 +7,7 @@ import tinycss2
 
 from heimat.core.document.tokens import LiteralColor, StepAlias
 from heimat.core.edits import AddToken, RenameHue, RenameToken, SetSource, SetTokenValue, apply
-from heimat.core.proposals.starter import DAY
+from heimat.core.filling.starter import DAY
 from heimat.core.publication.changes import compare, next_version
 from heimat.core.publication.publication import Publication, publication
 from heimat.core.resolve.resolved import resolve

@@ -12,14 +12,14 @@ from heimat.core.errors import NotFound
 from heimat.demo.load import load_demo
 from heimat.formats.write import guide_pdf
 from heimat.local.mariadb import LocalMariaDB
-from heimat.service.claims import held
+from heimat.service.claiming import held
 from heimat.service.clock import now
 from heimat.service.documents import Documents
-from heimat.service.errors import Busy, KeyRefused, NotYet
+from heimat.service.failures import Busy, KeyRefused, NotYet
 from heimat.service.feeds import BOUND_SECONDS, COUNT_SECONDS, Feeds
 from heimat.service.printing import TRIES, Printing
 from heimat.service.workers import Lane
-from heimat.store import claims, counters
+from heimat.store import claim_rows, counters
 from heimat.store.engine import make_engine
 from heimat.store.migrate import NewerDatabaseError, migrate
 from tests.api.asking import AT, client_of
@@ -157,7 +157,7 @@ def test_a_guide_that_a_dead_process_has_begun_is_taken_over_once_its_claim_has_
     publish(client_of(engine, printed=True))
     with engine.begin() as connection:
         (release,) = connection.execute(text("SELECT release_id FROM unprinted")).scalars()
-        assert claims.take(connection, f"guide {release}", "the dead", now(), 60.0)
+        assert claim_rows.take(connection, f"guide {release}", "the dead", now(), 60.0)
     asked: list[str] = []
 
     def begun(*_: object, **__: object) -> None:

@@ -8,12 +8,11 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from heimat.core.color.reading import Reading, read_lines
+from heimat.core.color.color_lines import Reading, read_lines
 from heimat.core.errors import DomainError
-from heimat.core.proposals.set_as_text import read_back
-from heimat.demo.systems import brinemark
-from heimat.formats.read import any as read_any
-from heimat.formats.read import css, csv, script, svg, tokens
+from heimat.core.planning.set_as_text import read_back
+from heimat.demo.demo_systems import brinemark
+from heimat.formats.read import read_any, read_css, read_csv, read_script, read_svg, read_tokens
 from heimat.formats.read.allowance import MOST_ROWS, SECONDS, Allowance
 from heimat.formats.read.reading import Found
 
@@ -61,11 +60,11 @@ STARTS = [
 READERS: dict[str, Callable[[str], object]] = {
     "anything": lambda text: read_any.read(text),
     "list": read_lines,
-    "stylesheet": css.read,
-    "table": csv.read,
-    "drawing": svg.read,
-    "token file": tokens.read,
-    "script": script.read,
+    "stylesheet": read_css.read,
+    "table": read_csv.read,
+    "drawing": read_svg.read,
+    "token file": read_tokens.read,
+    "script": read_script.read,
 }
 SHORT, TIMES = 33_000, 8
 """Signs: more than any reader takes in one piece, and so many times more of them."""
@@ -149,7 +148,7 @@ def test_a_reader_whose_time_is_over_says_so_and_gives_what_it_has(what: str):
     assert not over.in_time(7)
     assert over.stopped.startswith("Stopped before line 7: 0 seconds")
     found = Found("stylesheet", Allowance(seconds=0.0))
-    css.collect(stylesheet(200), found)
+    read_css.collect(stylesheet(200), found)
     assert "Stopped" in found.reading().stopped
 
 

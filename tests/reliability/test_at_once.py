@@ -19,8 +19,8 @@ from heimat.api.listening import listened
 from heimat.core.errors import DomainError
 from heimat.core.publication.publication import publication
 from heimat.core.resolve.resolved import resolve
-from heimat.demo.systems import brinemark
-from heimat.service.errors import Busy, TooLarge, TooSlow
+from heimat.demo.demo_systems import brinemark
+from heimat.service.failures import Busy, TooLarge, TooSlow
 from heimat.service.feeds import COUNT_SECONDS, Feeds
 from heimat.service.transactions import TRIES, in_transaction
 from heimat.service.workers import MOST_WAITING, READING_BYTES, Lane

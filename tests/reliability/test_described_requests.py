@@ -12,7 +12,7 @@ from sqlalchemy import Engine, create_engine
 from starlette.testclient import TestClient
 
 from heimat.api.app import create_app
-from heimat.demo.systems import brinemark
+from heimat.demo.demo_systems import brinemark
 from heimat.service.rates import Rates
 from tests.api.asking import ADDRESS, AT, client_of
 from tests.template import Template

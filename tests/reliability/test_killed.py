@@ -14,9 +14,9 @@ from sqlalchemy import select
 from heimat.core.document.upgrades import read_document
 from heimat.core.edits import Edit, apply_all
 from heimat.local.mariadb import LocalMariaDB
-from heimat.store import revisions, systems
+from heimat.store import revision_rows, system_rows
 from heimat.store.engine import make_engine
-from heimat.store.packing import unpack
+from heimat.store.stored_json import unpack
 from heimat.store.tables import revision
 from tools.running import RunningHeimat
 
@@ -92,12 +92,12 @@ def replayed(database: LocalMariaDB) -> dict[int, str]:
     engine = make_engine(database.url)
     names = {}
     with engine.connect() as connection:
-        row = systems.find_system(connection, "brinemark")
+        row = system_rows.find_system(connection, "brinemark")
         assert row is not None
         query = select(revision.c.number, revision.c.edits).where(revision.c.alternative_id == row.alternative_id)
         before = None
         for number, edits in connection.execute(query.order_by(revision.c.number)):
-            stored = read_document(revisions.document(connection, row.alternative_id, number) or {})
+            stored = read_document(revision_rows.document(connection, row.alternative_id, number) or {})
             if before is not None:
                 assert apply_all(before, EDITS.validate_python(unpack(edits))).system == stored
             before = stored

@@ -7,15 +7,15 @@ from starlette.testclient import TestClient
 from heimat.core.document.order import CROWDED, in_order, keys
 from heimat.core.document.system import MOST_TOKENS
 from heimat.core.edits import Restore, apply_all
-from heimat.core.edits.hues import MoveHue, RenameHue
-from heimat.core.edits.tokens import AddToken
+from heimat.core.edits.hue_edits import MoveHue, RenameHue
+from heimat.core.edits.token_edits import AddToken
 from heimat.core.errors import DomainError
-from heimat.demo.systems import brinemark
+from heimat.demo.demo_systems import brinemark
 from heimat.service.documents import Documents
 from heimat.service.editing import Editing, Head
 from heimat.service.opening import add_document
-from heimat.store import revisions, systems
-from heimat.store.packing import pack, unpack
+from heimat.store import revision_rows, system_rows
+from heimat.store.stored_json import pack, unpack
 from tests.api.asking import AT, client_of, edit, look, undo
 
 COUNT = 205
@@ -43,7 +43,7 @@ def test_moves_into_one_gap_are_read_by_others_and_undone_one_by_one(engine: Eng
         orders.append(names(head))
         assert max(len(hue.order) for hue in head.system.hues.values()) <= CROWDED + 1
     with engine.connect() as connection:
-        assert revisions.tidied(connection, alternative, after=0)
+        assert revision_rows.tidied(connection, alternative, after=0)
     # Another process reads every one of them, and what each edit stored makes of the one before what it stored.
     editing, documents = fresh(engine)
     for turn in reversed(range(1, len(orders))):
@@ -62,7 +62,7 @@ def test_another_persons_change_is_not_in_the_way_of_undo_because_keys_were_spre
         moves = [MoveHue(hue=ids[(turn + each) % 2], before=ids[2]) for each in range(11)]
         head = editing.edit("brinemark", "ines", head.number, moves, f"move-{turn:04}")
     with engine.connect() as connection:
-        assert revisions.tidied(connection, alternative, after=0)
+        assert revision_rows.tidied(connection, alternative, after=0)
     back = editing.take_back("brinemark", "tomke", "tomke-undoes", "undo")
     assert names(back).index(ids[4]) + 1 == names(back).index(ids[5])
     assert names(back)[:3] == names(head)[:3]
@@ -117,9 +117,9 @@ def test_the_last_of_two_thousand_tokens_are_stored_and_every_revision_says_what
 
 def test_the_list_survives_a_document_that_cannot_be_read_and_says_which(engine: Engine, client: TestClient) -> None:
     with engine.begin() as connection:
-        row = systems.find_system(connection, "merrow-light")
+        row = system_rows.find_system(connection, "merrow-light")
         assert row is not None
-        document = revisions.document(connection, row.alternative_id, 1)
+        document = revision_rows.document(connection, row.alternative_id, 1)
         assert document is not None
         broken = pack({**document, "hues": {"x": {"id": "x"}}})
         query = "UPDATE revision SET document = :broken WHERE id = :id"

@@ -13,7 +13,7 @@ from starlette.testclient import TestClient
 from heimat.api.app import create_app
 from heimat.api.guard import Guard, hosts_of
 from heimat.api.limits import MOST_UPLOADS, BodyLimit
-from heimat.core.edits.selections import LONGEST_SELECTION
+from heimat.core.edits.selection_edits import LONGEST_SELECTION
 from heimat.service.rates import SENDING
 from tests.api.asking import AT, look
 

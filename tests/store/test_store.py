@@ -8,13 +8,13 @@ from alembic.migration import MigrationContext
 from sqlalchemy import Engine, text
 
 from heimat.core.document.upgrades import read_document
-from heimat.demo.systems import brinemark
+from heimat.demo.demo_systems import brinemark
 from heimat.local.mariadb import LocalMariaDB
 from heimat.service.undo import Stacks, still_in_force
 from heimat.store.engine import make_engine
 from heimat.store.migrate import migrate
-from heimat.store.packing import pack, unpack
-from heimat.store.revisions import RevisionRow
+from heimat.store.revision_rows import RevisionRow
+from heimat.store.stored_json import pack, unpack
 from heimat.store.tables import metadata
 
 

@@ -10,12 +10,12 @@ from heimat.core.document.system import MOST_HUES, MOST_TOKENS, ColorSystem
 from heimat.core.document.tokens import StepAlias, Token
 from heimat.core.document.upgrades import read_document
 from heimat.core.edits import AddHues, AddToken, RenameToken, apply, apply_all
-from heimat.core.edits.scales import SetWide
+from heimat.core.edits.scale_edits import SetWide
 from heimat.core.errors import DomainError
-from heimat.core.proposals.starter import DAY
+from heimat.core.filling.starter import DAY
 from heimat.core.publication.publication import publication
 from heimat.core.resolve.resolved import resolve
-from heimat.demo.systems import merrow_light
+from heimat.demo.demo_systems import merrow_light
 from heimat.formats.write import css
 from heimat.view.look import Look, LookOptions, Place
 from heimat.view.parts import PART_NAMES, Parts, parts_of

@@ -8,10 +8,10 @@ from heimat.core.color.notation import parse
 from heimat.core.document.themes import Theme
 from heimat.core.document.tokens import LiteralColor, StepAlias
 from heimat.core.edits import AddToken, RemoveHue, RenameToken, SetSource, apply
-from heimat.core.proposals.starter import DAY
+from heimat.core.filling.starter import DAY
 from heimat.core.publication.publication import publication
 from heimat.core.resolve.resolved import resolve
-from heimat.demo.systems import merrow_light
+from heimat.demo.demo_systems import merrow_light
 from heimat.view.eyes import Eyes
 from heimat.view.parts import PART_NAMES, PARTS, Parts
 from tests.looking import all_steps, look_at, steps_of

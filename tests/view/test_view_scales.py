@@ -11,12 +11,12 @@ from heimat.core.color.notation import oklch_of, parse
 from heimat.core.color.spaces import lightness, p3_to_srgb, srgb_to_oklch
 from heimat.core.color.wide import p3_luminance
 from heimat.core.edits import apply, apply_all
-from heimat.core.edits.hues import PinStep, SetAnchor
-from heimat.core.edits.scales import AimCurve, SetMethod, SetWide
-from heimat.core.edits.sources import SetSource
+from heimat.core.edits.hue_edits import PinStep, SetAnchor
+from heimat.core.edits.scale_edits import AimCurve, SetMethod, SetWide
+from heimat.core.edits.source_edits import SetSource
 from heimat.core.scales.anchors import Anchor
 from heimat.core.scales.methods import METHODS, Method
-from heimat.demo.systems import brinemark
+from heimat.demo.demo_systems import brinemark
 from tests.looking import look_at, steps_of
 
 SYSTEM = brinemark()

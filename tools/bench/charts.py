@@ -17,13 +17,13 @@ from heimat.core.document.palettes import Palette, Sequential
 from heimat.core.document.system import ColorSystem
 from heimat.core.document.tokens import HueAlias
 from heimat.core.edits import apply
-from heimat.core.edits.sources import SetSource
+from heimat.core.edits.source_edits import SetSource
 from heimat.core.legibility.findings import finding_ids
-from heimat.core.proposals.palettes import character_of
+from heimat.core.planning.proposed_palettes import character_of
 from heimat.core.resolve.resolved import resolve
+from heimat.demo.demo_systems import brinemark
 from heimat.demo.sailings import SAILINGS
-from heimat.demo.systems import brinemark
-from heimat.formats.read.table import read_table
+from heimat.formats.read.read_table import read_table
 from heimat.view.charts.drawn import charts_view
 from tools.bench.timing import measure, note, report
 

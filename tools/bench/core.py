@@ -3,8 +3,8 @@
 import numpy as np
 from coloraide.everything import ColorAll
 
+from heimat.core.color.ciede2000 import ciede2000
 from heimat.core.color.contrast import ratio
-from heimat.core.color.difference import ciede2000
 from heimat.core.color.notation import Color
 from heimat.core.color.spaces import srgb_to_lab
 from heimat.core.document.hues import GivenSource, Hue
@@ -12,11 +12,11 @@ from heimat.core.document.order import behind, in_order, keys
 from heimat.core.document.system import ColorSystem
 from heimat.core.document.tokens import StepAlias, Token
 from heimat.core.edits import apply_all
-from heimat.core.edits.token_names import RenameToken
+from heimat.core.edits.token_name_edits import RenameToken
+from heimat.core.filling.start import start_system
+from heimat.core.filling.starter import DAY, with_starter
 from heimat.core.hues.scaling import MEMORY
 from heimat.core.legibility.findings import findings
-from heimat.core.proposals.start import start_system
-from heimat.core.proposals.starter import DAY, with_starter
 from heimat.core.resolve.resolved import resolve
 from heimat.core.scales.ladder import LONG, MOST_STEPS, Ladder, LadderStep
 from tools.bench.timing import measure, report

@@ -5,7 +5,7 @@ from datetime import date
 import coloraide
 import numpy as np
 
-from heimat.core.color.difference import ciede2000
+from heimat.core.color.ciede2000 import ciede2000
 from heimat.core.color.notation import Color
 from heimat.core.color.passing import nearest_passing
 from heimat.core.color.spaces import srgb_to_lab
@@ -17,9 +17,9 @@ from heimat.core.legibility.findings import findings, mend_all
 from heimat.core.legibility.matrix import ratios
 from heimat.core.pictures.decoding import Pixels
 from heimat.core.pictures.text import Box, behind, best_place, least_scrim, short_map
-from heimat.core.resolve.pairings import check_pairings
+from heimat.core.resolve.checked_pairings import check_pairings
 from heimat.core.resolve.resolved import resolve
-from heimat.demo.systems import brinemark
+from heimat.demo.demo_systems import brinemark
 from tools.bench import tokens
 from tools.bench.timing import measure, report
 

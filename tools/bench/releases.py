@@ -10,14 +10,14 @@ from heimat.core.color.notation import Color
 from heimat.core.document.system import MOST_TOKENS
 from heimat.core.document.tokens import StepAlias
 from heimat.core.edits import apply_all
-from heimat.core.edits.sources import SetSource
-from heimat.core.edits.tokens import AddTokens, NewToken
+from heimat.core.edits.source_edits import SetSource
+from heimat.core.edits.token_edits import AddTokens, NewToken
 from heimat.core.publication.changes import compare
 from heimat.core.publication.publication import publication
 from heimat.core.resolve.resolved import resolve
-from heimat.demo.systems import brinemark
+from heimat.demo.demo_systems import brinemark
 from heimat.formats import write_all
-from heimat.formats.check import check
+from heimat.formats.check_text import check
 from heimat.formats.write import guide, guide_pdf
 from heimat.service.opening import imported_from
 from heimat.service.publishing import made_to_publish

@@ -5,8 +5,8 @@ import numpy as np
 from heimat.core.color.notation import Color
 from heimat.core.document.system import ColorSystem
 from heimat.core.hues.scaling import MEMORY
-from heimat.core.proposals.solved_promises import solve_promise
-from heimat.core.resolve.hues import resolve_hues
+from heimat.core.planning.solved_promises import solve_promise
+from heimat.core.resolve.resolved_hues import resolve_hues
 from heimat.core.resolve.steps import promises_of, steps_of
 from heimat.core.scales.curves import Curves
 from heimat.core.scales.generate import ScaleRequest, generate

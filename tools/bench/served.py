@@ -11,7 +11,7 @@ import orjson
 from selenium.webdriver import Chrome
 
 from heimat.core.edits import apply
-from heimat.core.edits.ladder import SetLadder
+from heimat.core.edits.ladder_edits import SetLadder
 from heimat.core.scales.shaping import ShapedLadder, ShapedStep
 from heimat.local.install import PAGE
 from heimat.service.opening import add_document

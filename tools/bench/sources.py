@@ -19,10 +19,10 @@ from heimat.core.pictures.main_colors import Wanted, main_colors
 from heimat.core.pictures.sampling import sample
 from heimat.core.sources.mixing import mixed
 from heimat.core.sources.status import Brand, propose
-from heimat.formats.read import css as read_css
+from heimat.formats.read import read_css
 from heimat.service.gallery import Gallery, ensure_shipped, new_set
 from heimat.store.engine import make_engine
-from heimat.store.gallery import add_sets
+from heimat.store.gallery_rows import add_sets
 from heimat.store.migrate import migrate
 from tools.bench.timing import Timing, measure, note, report
 from tools.running import RunningHeimat, temporary_database

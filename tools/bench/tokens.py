@@ -8,18 +8,18 @@ from heimat.core.document.pairings import Pairing
 from heimat.core.document.system import ColorSystem
 from heimat.core.document.tokens import StepAlias, Token, TokenAlias
 from heimat.core.edits import apply, apply_all
-from heimat.core.edits.hues import AddHues
-from heimat.core.edits.ladder import SetLadder
-from heimat.core.edits.sources import given
-from heimat.core.edits.token_names import RenameTokens
+from heimat.core.edits.hue_edits import AddHues
+from heimat.core.edits.ladder_edits import SetLadder
+from heimat.core.edits.source_edits import given
+from heimat.core.edits.token_name_edits import RenameTokens
+from heimat.core.filling.fill import addition
+from heimat.core.filling.sets import SETS
+from heimat.core.filling.starter import DAY, with_starter
 from heimat.core.hues.scaling import MEMORY
-from heimat.core.proposals.filling.fill import addition
-from heimat.core.proposals.filling.sets import SETS
-from heimat.core.proposals.starter import DAY, with_starter
-from heimat.core.proposals.themes import propose_theme
-from heimat.core.resolve.pairings import check_pairings
+from heimat.core.planning.proposed_theme import propose_theme
+from heimat.core.resolve.checked_pairings import check_pairings
 from heimat.core.resolve.resolved import Resolved, resolve
-from heimat.demo.systems import brinemark
+from heimat.demo.demo_systems import brinemark
 from tools.bench.timing import measure, report
 
 _TOKENS, _PAIRINGS = 200, 300

@@ -8,30 +8,30 @@ from sqlalchemy import Engine
 
 from heimat import __version__
 from heimat.api import (
-    alternatives,
-    areas,
-    charts,
-    documents,
-    feed_access,
-    gallery,
-    imports,
-    legibility,
-    own_page,
-    people,
-    pictures,
-    reading_tests,
-    releases,
-    resting,
-    safe_ranges,
-    scales,
-    sources,
-    systems,
-    tokens,
-    typeface,
+    alternatives_routes,
+    areas_routes,
+    charts_routes,
+    documents_routes,
+    feed_access_routes,
+    gallery_routes,
+    imports_routes,
+    legibility_routes,
+    own_page_routes,
+    people_routes,
+    pictures_routes,
+    reading_tests_routes,
+    releases_routes,
+    resting_routes,
+    safe_ranges_routes,
+    scales_routes,
+    sources_routes,
+    systems_routes,
+    tokens_routes,
+    typeface_routes,
 )
 from heimat.api.context import Context
 from heimat.api.description import describe
-from heimat.api.feeds import FeedsFirst
+from heimat.api.feeds_routes import FeedsFirst
 from heimat.api.guard import Guard
 from heimat.api.limits import BodyLimit, Compress
 from heimat.api.nothing import add_nothing
@@ -73,26 +73,26 @@ def create_app(
     add_handlers(app)
     # No route hides another: they may stand in any order.
     for stage in (
-        people,
-        systems,
-        documents,
-        alternatives,
-        sources,
-        areas,
-        pictures,
-        gallery,
-        imports,
-        scales,
-        tokens,
-        own_page,
-        typeface,
-        legibility,
-        reading_tests,
-        charts,
-        releases,
-        feed_access,
-        resting,
-        safe_ranges,
+        people_routes,
+        systems_routes,
+        documents_routes,
+        alternatives_routes,
+        sources_routes,
+        areas_routes,
+        pictures_routes,
+        gallery_routes,
+        imports_routes,
+        scales_routes,
+        tokens_routes,
+        own_page_routes,
+        typeface_routes,
+        legibility_routes,
+        reading_tests_routes,
+        charts_routes,
+        releases_routes,
+        feed_access_routes,
+        resting_routes,
+        safe_ranges_routes,
     ):
         app.include_router(stage.router)
     describe(app)

@@ -14,8 +14,8 @@ from heimat.core.document.palettes import MOST_SOURCES
 from heimat.core.document.part import LONGEST_NOTE
 from heimat.core.document.purposes import FAMILIES, FORMS, STATES
 from heimat.core.document.selections import MOST_COLORS
+from heimat.core.filling.sets import SET_WORDS, SETS
 from heimat.core.pictures.rectangle import ALIKE
-from heimat.core.proposals.filling.sets import SET_WORDS, SETS
 from heimat.core.scales.curves import MOST_DRIFT, STRONGEST_SHARE
 from heimat.core.scales.ladder import LEAST_STEPS, MOST_STEPS, READY_MADE
 from heimat.core.scales.shaping import LEAST_FALL

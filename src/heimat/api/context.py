@@ -24,7 +24,7 @@ from heimat.service.printing import Printing
 from heimat.service.publishing import Publishing
 from heimat.service.rates import COMPUTING, SENDING, Rates
 from heimat.service.reading_tests import ReadingTests
-from heimat.service.resting import Resting
+from heimat.service.resting_systems import Resting
 from heimat.service.turns import Turns
 from heimat.service.typefaces import Typefaces
 from heimat.service.workers import Workers

@@ -5,7 +5,7 @@ from typing import Any
 from fastapi import FastAPI
 from pydantic import TypeAdapter
 
-from heimat.api import feeds
+from heimat.api import feeds_routes
 from heimat.api.constants import CONSTANTS, NAME
 from heimat.api.problems import Problem
 
@@ -24,7 +24,7 @@ def describe(app: FastAPI) -> None:
             schemas = described.setdefault("components", {}).setdefault("schemas", {})
             schemas |= problem.pop("$defs")
             schemas["Problem"] = problem
-            described["paths"][FEED_PATH] = feeds.DESCRIPTION
+            described["paths"][FEED_PATH] = feeds_routes.DESCRIPTION
             described[NAME] = CONSTANTS
         return described
 

@@ -18,7 +18,17 @@ from starlette.types import Scope
 from typing_extensions import TypedDict
 
 from heimat.core.errors import DomainError, NotFound
-from heimat.service.errors import Busy, Conflict, KeyRefused, NotYet, ReadOnly, TooLarge, TooOften, TooSlow, Unreadable
+from heimat.service.failures import (
+    Busy,
+    Conflict,
+    KeyRefused,
+    NotYet,
+    ReadOnly,
+    TooLarge,
+    TooOften,
+    TooSlow,
+    Unreadable,
+)
 
 MEDIA_TYPE = "application/problem+json"
 _log = logging.getLogger(__name__)

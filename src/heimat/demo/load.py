@@ -3,17 +3,17 @@
 from sqlalchemy import Engine
 
 from heimat.core.charts.summary import summary_of
-from heimat.demo.pictures import add_demo_pictures
+from heimat.demo.demo_pictures import add_demo_pictures
+from heimat.demo.demo_systems import brinemark, merrow_light
 from heimat.demo.released import as_released_first, publish_demo
 from heimat.demo.sailings import SAILINGS
-from heimat.demo.systems import brinemark, merrow_light
-from heimat.formats.read.table import read_table
+from heimat.formats.read.read_table import read_table
 from heimat.service.clock import now
 from heimat.service.datasets import add
 from heimat.service.opening import add_document
-from heimat.store import claims
-from heimat.store.people import Person, add_person, all_people
-from heimat.store.systems import find_system
+from heimat.store import claim_rows
+from heimat.store.person_rows import Person, add_person, all_people
+from heimat.store.system_rows import find_system
 
 PEOPLE = (
     Person("ines", "Ines Vahl", "product designer"),
@@ -34,7 +34,7 @@ def load_demo(engine: Engine, *, released: bool = False) -> bool:
     """
     system = brinemark()
     with engine.begin() as connection:
-        begun = claims.is_there(connection, _LOADING)
+        begun = claim_rows.is_there(connection, _LOADING)
         if all_people(connection) and not begun:
             return False
     if begun:
@@ -45,7 +45,7 @@ def load_demo(engine: Engine, *, released: bool = False) -> bool:
             add_person(connection, person)
         slug = add_document(connection, as_released_first(system) if released else system, PEOPLE[0].id)
         if released:
-            claims.take(connection, _LOADING, slug, now(), _FOR_GOOD)
+            claim_rows.take(connection, _LOADING, slug, now(), _FOR_GOOD)
         add_document(connection, merrow_light(), PEOPLE[0].id)
         row = find_system(connection, slug)
         assert row is not None
@@ -61,4 +61,4 @@ def _go_on(engine: Engine) -> None:
     """Publish what the demo has published, as far as that is not done, and say that all is loaded."""
     publish_demo(engine, _SLUG)
     with engine.begin() as connection:
-        claims.leave(connection, _LOADING, _SLUG)
+        claim_rows.leave(connection, _LOADING, _SLUG)

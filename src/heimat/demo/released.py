@@ -6,19 +6,19 @@ from heimat.core.color.notation import parse
 from heimat.core.document.outputs import NamedOutput, OutputName, PlacedOutput
 from heimat.core.document.system import ColorSystem
 from heimat.core.edits import UserEdit, apply_all
-from heimat.core.edits.outputs import AddOutput, SetOutput
-from heimat.core.edits.sources import SetSource
-from heimat.core.edits.token_care import DescribeToken
-from heimat.core.edits.token_names import RenameToken
-from heimat.demo.systems import merrow_shop
+from heimat.core.edits.output_edits import AddOutput, SetOutput
+from heimat.core.edits.source_edits import SetSource
+from heimat.core.edits.token_care_edits import DescribeToken
+from heimat.core.edits.token_name_edits import RenameToken
+from heimat.demo.demo_systems import merrow_shop
 from heimat.service.documents import Documents
 from heimat.service.editing import Editing
 from heimat.service.feeds import Feeds
 from heimat.service.opening import add_document
 from heimat.service.publishing import Publishing
-from heimat.service.resting import Resting
+from heimat.service.resting_systems import Resting
 from heimat.service.workers import Workers
-from heimat.store import releases, systems
+from heimat.store import release_rows, system_rows
 
 _DESIGNER, _DEVELOPER = "ines", "oke"
 _SHOP = "merrow-light-shop"
@@ -80,15 +80,15 @@ def as_released_first(system: ColorSystem) -> ColorSystem:
 def _open_shop(engine: Engine, resting: Resting, line: str) -> None:
     """The lighthouse's shop: it rests on the line's neutrals and status colors, as they were first released."""
     with engine.begin() as connection:
-        there = systems.find_system(connection, _SHOP)
+        there = system_rows.find_system(connection, _SHOP)
         shop = there.slug if there else add_document(connection, merrow_shop(), _DESIGNER)
     resting.rest(shop, line, "1.0.0", ("shingle", "kelp", "flare", "lamp", "sound"), 1, _DESIGNER, "demo-resting")
 
 
 def _out(engine: Engine, slug: str) -> set[str]:
     with engine.connect() as connection:
-        row = systems.find_system(connection, slug)
-        return {each.version for each in releases.all_releases(connection, row.id)} if row else set()
+        row = system_rows.find_system(connection, slug)
+        return {each.version for each in release_rows.all_releases(connection, row.id)} if row else set()
 
 
 def publish_demo(engine: Engine, slug: str) -> None:

@@ -7,13 +7,13 @@ from heimat.core.document.names import css_name
 from heimat.core.publication.publication import Publication
 from heimat.formats import checkers
 from heimat.formats.write import (
-    contract,
+    contract_json,
     css,
     design_tokens,
     guide,
     guide_pdf,
     manifest,
-    outputs,
+    output_files,
     package,
     plain,
     resolver,
@@ -23,9 +23,13 @@ from heimat.formats.write import (
     table,
     typescript,
 )
-from heimat.formats.write.palettes import css as palettes_css
-from heimat.formats.write.palettes import d3, matplotlib, themes
-from heimat.formats.write.palettes import plain as palettes_plain
+from heimat.formats.write.palettes import (
+    palettes_css,
+    palettes_d3,
+    palettes_matplotlib,
+    palettes_plain,
+    palettes_themes,
+)
 
 
 @dataclass(frozen=True)
@@ -50,7 +54,7 @@ MORE_FORMATS: tuple[Format, ...] = (
     Format("tokens.csv", "text/csv; charset=utf-8", table.write),
     Format("swatches.svg", "image/svg+xml", swatch_sheet.write),
     Format("swatches.gpl", "text/plain; charset=utf-8", swatches.write),
-    Format(contract.FILE, "application/json", contract.write),
+    Format(contract_json.FILE, "application/json", contract_json.write),
     Format(checkers.PYTHON, "text/plain; charset=utf-8", lambda *_: checkers.source(checkers.PYTHON)),
     Format(checkers.NODE, "text/plain; charset=utf-8", lambda *_: checkers.source(checkers.NODE)),
     Format(guide.FILE, "text/html; charset=utf-8", guide.write),
@@ -61,12 +65,12 @@ MORE_FORMATS: tuple[Format, ...] = (
 PALETTE_FORMATS: tuple[Format, ...] = (
     Format("palettes.css", "text/css; charset=utf-8", palettes_css.write),
     Format("palettes.json", "application/json", palettes_plain.write),
-    Format("palettes.ts", "text/plain; charset=utf-8", d3.write),
-    Format("palettes.vega-lite.json", "application/json", themes.vega_lite),
-    Format("palettes.echarts.json", "application/json", themes.echarts),
-    Format("palettes.plotly.json", "application/json", themes.plotly),
-    Format("palettes.mplstyle", "text/plain; charset=utf-8", matplotlib.style),
-    Format("palettes.py", "text/plain; charset=utf-8", matplotlib.module),
+    Format("palettes.ts", "text/plain; charset=utf-8", palettes_d3.write),
+    Format("palettes.vega-lite.json", "application/json", palettes_themes.vega_lite),
+    Format("palettes.echarts.json", "application/json", palettes_themes.echarts),
+    Format("palettes.plotly.json", "application/json", palettes_themes.plotly),
+    Format("palettes.mplstyle", "text/plain; charset=utf-8", palettes_matplotlib.style),
+    Format("palettes.py", "text/plain; charset=utf-8", palettes_matplotlib.module),
 )
 """What a release holds besides, where it has palettes."""
 
@@ -95,7 +99,7 @@ def write_all(publication: Publication, version: str) -> list[Written]:
     files += [Written(kind.file, kind.media_type, kind.write(publication, version)) for kind in MORE_FORMATS]
     parts = guide.fragments(publication, version)
     files += [Written(name, "text/html; charset=utf-8", content) for name, content in parts]
-    files += [Written(*each) for each in outputs.write(publication, version)]
+    files += [Written(*each) for each in output_files.write(publication, version)]
     for selection in publication.selections:
         files += _written(publication.of(selection), version, css_name(selection.name))
     if publication.palettes:

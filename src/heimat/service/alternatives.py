@@ -9,15 +9,15 @@ from sqlalchemy import Connection, Engine
 from sqlalchemy.exc import IntegrityError
 
 from heimat.core.document.system import ColorSystem
-from heimat.core.edits.differences import taking_over
+from heimat.core.edits.changed_things import taking_over
 from heimat.core.errors import DomainError, NotFound
 from heimat.service.documents import Documents
 from heimat.service.editing import Editing, Head
-from heimat.service.errors import taken
+from heimat.service.failures import taken
 from heimat.service.first import append_first
 from heimat.service.transactions import in_transaction
-from heimat.store import systems
-from heimat.store.systems import SystemRow
+from heimat.store import system_rows
+from heimat.store.system_rows import SystemRow
 
 MOST_ALTERNATIVES = 24
 LONGEST_ALTERNATIVE = 40
@@ -47,11 +47,11 @@ class Alternatives:
         """All alternatives of the system at an address, the main one first. Raises NotFound."""
         with self._engine.connect() as connection:
             row = self._documents.find(address, connection)
-            rows = systems.alternatives_of(connection, row.id)
+            rows = system_rows.alternatives_of(connection, row.id)
         return [
             Alternative(
                 each.name,
-                systems.address_of(row.slug, each.name),
+                system_rows.address_of(row.slug, each.name),
                 each.changed_at,
                 each.id == row.alternative_id,
                 each.share_key,
@@ -75,18 +75,18 @@ class Alternatives:
 
         def work(connection: Connection) -> str:
             row = self._documents.find(address, connection)
-            systems.hold_system(connection, row.id)
-            there = systems.alternatives_of(connection, row.id)
+            system_rows.hold_system(connection, row.id)
+            there = system_rows.alternatives_of(connection, row.id)
             if plain in {each.name for each in there}:
                 raise taken(plain, "name")
             if len(there) >= MOST_ALTERNATIVES:
                 raise DomainError(f"A system has at most {MOST_ALTERNATIVES} alternatives.", "name", "limit")
             document = begun_from or self._documents.system(row.alternative_id, row.head_number, connection)
-            alternative_id = systems.add_alternative(connection, row.id, plain)
+            alternative_id = system_rows.add_alternative(connection, row.id, plain)
             append_first(
                 connection, alternative_id, document, person_id, f"Begin {plain} from {called or row.alternative}"
             )
-            return systems.address_of(row.slug, plain)
+            return system_rows.address_of(row.slug, plain)
 
         return in_transaction(self._engine, work)
 
@@ -95,10 +95,10 @@ class Alternatives:
 
         def work(connection: Connection) -> None:
             row = self._documents.find_to_change(address, connection)
-            if row.alternative == systems.MAIN:
+            if row.alternative == system_rows.MAIN:
                 raise DomainError("The main alternative stays: it is the system.", "name", "main")
             try:
-                systems.remove_alternative(connection, row.alternative_id)
+                system_rows.remove_alternative(connection, row.alternative_id)
             except IntegrityError as kept:
                 words = f"{row.alternative} was released from: what developers have stays with its history."
                 raise DomainError(words, "name", "released") from kept
@@ -129,7 +129,7 @@ class Alternatives:
 
     def _start(self, row: SystemRow, there: SystemRow, connection: Connection) -> ColorSystem:
         # What is no main alternative begins with what the other was then.
-        begun = row if there.alternative == systems.MAIN else there
+        begun = row if there.alternative == system_rows.MAIN else there
         return self._documents.system(begun.alternative_id, 1, connection)
 
     def share(self, address: str, shared: bool) -> str | None:
@@ -138,10 +138,12 @@ class Alternatives:
         def work(connection: Connection) -> str | None:
             row = self._documents.find_to_change(address, connection)
             known = next(
-                each.share_key for each in systems.alternatives_of(connection, row.id) if each.id == row.alternative_id
+                each.share_key
+                for each in system_rows.alternatives_of(connection, row.id)
+                if each.id == row.alternative_id
             )
             key = (known or secrets.token_urlsafe(18)) if shared else None
-            systems.set_share_key(connection, row.alternative_id, key)
+            system_rows.set_share_key(connection, row.alternative_id, key)
             return key
 
         return in_transaction(self._engine, work)
@@ -149,8 +151,8 @@ class Alternatives:
     def shared(self, key: str) -> list[tuple[str, str]]:
         """What a link's key opens: names and addresses of the alternative and of the main one. Raises NotFound."""
         with self._engine.connect() as connection:
-            address = systems.shared_address(connection, key)
+            address = system_rows.shared_address(connection, key)
         if address is None:
             raise NotFound("This link opens nothing any more.")
-        slug, name = systems.parted(address)
-        return list(dict.fromkeys([(name, address), (systems.MAIN, slug)]))
+        slug, name = system_rows.parted(address)
+        return list(dict.fromkeys([(name, address), (system_rows.MAIN, slug)]))

@@ -6,16 +6,16 @@ import threading
 from cachetools import LRUCache
 from sqlalchemy import Connection, Engine
 
+from heimat.core.charts.columns import Table
 from heimat.core.charts.summary import Summary, summary_of
-from heimat.core.charts.table import Table
 from heimat.core.color.naming import NO_LINE
 from heimat.core.errors import DomainError, NotFound
-from heimat.formats.read.table import read_table
+from heimat.formats.read.read_table import read_table
 from heimat.service.clock import now
 from heimat.service.documents import Documents
 from heimat.service.transactions import in_transaction
 from heimat.service.workers import Workers
-from heimat.store import datasets, systems
+from heimat.store import dataset_rows, system_rows
 
 LARGEST_DATA = 10_000_000
 """Bytes."""
@@ -25,7 +25,7 @@ _REMEMBERED = 8
 _FORM = 1
 """Of summaries that are kept: one higher whenever a table is read otherwise than before."""
 
-Dataset = datasets.DatasetRow
+Dataset = dataset_rows.DatasetRow
 """The id and the name of a table."""
 
 
@@ -43,8 +43,8 @@ class Datasets:
         """The tables of a system, the oldest first, without their bytes. Raises NotFound for no system."""
         with self._engine.connect() as connection:
             system = self._documents.find(slug, connection).id
-            rows = datasets.all_datasets(connection, system)
-            told = datasets.summaries(connection, system, _FORM)
+            rows = dataset_rows.all_datasets(connection, system)
+            told = dataset_rows.summaries(connection, system, _FORM)
         return [(row, self._summary(system, row.id, told.get(row.id))) for row in rows]
 
     def table(self, slug: str, dataset: int) -> Table:
@@ -71,7 +71,9 @@ class Datasets:
         """Keep a table no more. Raises NotFound."""
 
         def work(connection: Connection) -> None:
-            if not datasets.remove_dataset(connection, self._documents.find_to_change(slug, connection).id, dataset):
+            if not dataset_rows.remove_dataset(
+                connection, self._documents.find_to_change(slug, connection).id, dataset
+            ):
                 raise NotFound("These data are not there any more.")
 
         in_transaction(self._engine, work)
@@ -81,13 +83,13 @@ class Datasets:
             return Summary.from_plain(told)
         summary = summary_of(self._table(system_id, dataset))
         in_transaction(
-            self._engine, lambda connection: datasets.keep_summary(connection, dataset, _FORM, summary.plain())
+            self._engine, lambda connection: dataset_rows.keep_summary(connection, dataset, _FORM, summary.plain())
         )
         return summary
 
     def _table(self, system_id: int, dataset: int) -> Table:
         with self._engine.connect() as connection:
-            content = datasets.content_of(connection, system_id, dataset)
+            content = dataset_rows.content_of(connection, system_id, dataset)
         if content is None:
             raise NotFound("These data are not there any more.")
         with self._lock:
@@ -106,13 +108,13 @@ def _read(content: bytes) -> tuple[Table, Summary]:
 
 def add(connection: Connection, system_id: int, content: bytes, name: str, summary: Summary, person_id: str) -> Dataset:
     """Add a table that was read. Raises DomainError where a system has too many."""
-    systems.hold_system(connection, system_id)
+    system_rows.hold_system(connection, system_id)
     digest = hashlib.sha256(content).hexdigest()
-    known = datasets.find_digest(connection, system_id, digest)
+    known = dataset_rows.find_digest(connection, system_id, digest)
     if known is not None:
         return known
-    if len(datasets.all_datasets(connection, system_id)) >= MOST_DATASETS:
+    if len(dataset_rows.all_datasets(connection, system_id)) >= MOST_DATASETS:
         raise DomainError(f"A system keeps at most {MOST_DATASETS} tables; remove one first.", "data", "limit")
-    new = datasets.add_dataset(connection, system_id, name, digest, content, person_id, now())
-    datasets.keep_summary(connection, new, _FORM, summary.plain())
+    new = dataset_rows.add_dataset(connection, system_id, name, digest, content, person_id, now())
+    dataset_rows.keep_summary(connection, new, _FORM, summary.plain())
     return Dataset(new, name)

@@ -13,9 +13,9 @@ from heimat.core.document.upgrades import read_document
 from heimat.core.errors import DomainError, NotFound
 from heimat.core.publication.publication import Publication
 from heimat.core.resolve.resolved import Resolved, resolve
-from heimat.service.errors import ReadOnly, Unreadable
-from heimat.store import releases, revisions, systems
-from heimat.store.systems import SystemRow
+from heimat.service.failures import ReadOnly, Unreadable
+from heimat.store import release_rows, revision_rows, system_rows
+from heimat.store.system_rows import SystemRow
 
 _REMEMBERED = 64
 _RESOLVED = 8
@@ -48,10 +48,10 @@ class Documents:
         if known is not None:
             return known
         if connection is not None:
-            data = revisions.document(connection, alternative_id, number)
+            data = revision_rows.document(connection, alternative_id, number)
         else:
             with self._engine.connect() as own:
-                data = revisions.document(own, alternative_id, number)
+                data = revision_rows.document(own, alternative_id, number)
         if data is None:
             raise NotFound(f"There is no revision {number}.")
         try:
@@ -104,7 +104,7 @@ class Documents:
 
     def find(self, slug: str, connection: Connection) -> SystemRow:
         """A system as it is now. Raises NotFound."""
-        row = systems.find_system(connection, slug)
+        row = system_rows.find_system(connection, slug)
         if row is None:
             raise NotFound(f"There is no system at “{slug}”.")
         with self._lock:
@@ -124,7 +124,7 @@ class Documents:
             release_id = self._versions.get((system_id, version))
         if release_id is None:
             with self._engine.connect() as connection:
-                rows = releases.all_releases(connection, system_id)
+                rows = release_rows.all_releases(connection, system_id)
             release_id = next((row.id for row in rows if row.version == version), None)
             if release_id is None:
                 return None
@@ -139,7 +139,7 @@ class Documents:
         if known is not None:
             return known
         with nullcontext(connection) if connection else self._engine.connect() as asked:
-            found = Publication.from_plain(releases.publication_of(asked, release_id))
+            found = Publication.from_plain(release_rows.publication_of(asked, release_id))
         with self._lock:
             self._publications[release_id] = found
         return found

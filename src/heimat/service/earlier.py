@@ -3,13 +3,13 @@
 from sqlalchemy import Engine
 
 from heimat.core.document.system import ColorSystem
-from heimat.core.edits.differences import taking_over
+from heimat.core.edits.changed_things import taking_over
 from heimat.core.errors import NotFound
 from heimat.service.alternatives import Alternatives
 from heimat.service.documents import Documents
 from heimat.service.editing import Editing, Head
 from heimat.service.feeds import version_of
-from heimat.store import releases
+from heimat.store import release_rows
 
 
 class EarlierReleases:
@@ -26,7 +26,7 @@ class EarlierReleases:
         number = version_of(version)
         with self._engine.connect() as connection:
             row = self._documents.find(address, connection)
-            found = releases.find_release(connection, row.id, number) if number else None
+            found = release_rows.find_release(connection, row.id, number) if number else None
             if found is None:
                 raise NotFound(f"There is no release {version}.")
             return self._documents.system(found.alternative_id, found.revision_number, connection)

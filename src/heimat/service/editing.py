@@ -17,11 +17,11 @@ from heimat.core.publication.publication import Publication
 from heimat.service.cards import card_of
 from heimat.service.clock import now
 from heimat.service.documents import Documents
-from heimat.service.errors import Conflict, Unreadable
+from heimat.service.failures import Conflict, Unreadable
 from heimat.service.transactions import in_transaction
 from heimat.service.undo import UndoMemory, still_in_force
-from heimat.store import releases, revisions, systems
-from heimat.store.revisions import Kind, NewRevision, RevisionRow
+from heimat.store import release_rows, revision_rows, system_rows
+from heimat.store.revision_rows import Kind, NewRevision, RevisionRow
 
 MOST_EDITS = 400
 """Edits in one gesture."""
@@ -96,7 +96,7 @@ class Editing:
             if row.released:
                 published = self._documents.published(row.id, row.released)
                 return Whereabouts(row.alternative_id, row.head_number, row.released, published, None, None)
-            latest = releases.latest_release(connection, row.id)
+            latest = release_rows.latest_release(connection, row.id)
             undo, redo = self._memory.tops(connection, row.alternative_id, person_id)
         return Whereabouts(
             alternative_id=row.alternative_id,
@@ -111,7 +111,7 @@ class Editing:
         """The last revisions of a system, the newest first. Raises NotFound."""
         with self._engine.connect() as connection:
             row = self._documents.find(slug, connection)
-            rows = revisions.history(connection, row.alternative_id, last=_HISTORY)
+            rows = revision_rows.history(connection, row.alternative_id, last=_HISTORY)
         until = row.head_number
         return [
             each
@@ -198,9 +198,9 @@ class Editing:
             row = self._documents.find(slug, connection)
             alternative_id = row.alternative_id
             head = self._documents.system(alternative_id, row.head_number, connection)
-            rows = still_in_force(revisions.history(connection, alternative_id, after=after))
+            rows = still_in_force(revision_rows.history(connection, alternative_id, after=after))
             others = [each for each in rows if each.person_id != person_id]
-            touched = revisions.touched(connection, [each.id for each in others])
+            touched = revision_rows.touched(connection, [each.id for each in others])
             found: list[Removal] = []
             for each in others:
                 gone = [
@@ -225,7 +225,7 @@ class Editing:
             turn = self._hold(connection, slug, request)
             if isinstance(turn, Head):
                 return turn
-            rows = revisions.history(connection, turn.alternative_id, after=max(number, 2) - 1)
+            rows = revision_rows.history(connection, turn.alternative_id, after=max(number, 2) - 1)
             target = next((row for row in rows if row.number == number and row.kind != "tidy"), None)
             if target is None:
                 raise NotFound(f"There is no revision {number} to take back.")
@@ -250,8 +250,8 @@ class Editing:
         """
         row = self._documents.find_to_change(slug, connection)
         system_id, alternative_id = row.id, row.alternative_id
-        head_id, number = systems.lock_head(connection, alternative_id)
-        done = revisions.by_request(connection, alternative_id, request.key)
+        head_id, number = system_rows.lock_head(connection, alternative_id)
+        done = revision_rows.by_request(connection, alternative_id, request.key)
         if done is not None:
             # Revisions from before this was kept say nothing of what was sent.
             same = done.sent is None or done.sent == request.sent
@@ -259,20 +259,20 @@ class Editing:
                 raise DomainError("This key was used for another change. Take a new one.", "key", "taken")
             return Head(alternative_id, done.number, self._documents.system(alternative_id, done.number, connection))
         head = Head(alternative_id, number, self._documents.system(alternative_id, number, connection))
-        main = row.alternative == systems.MAIN
+        main = row.alternative == system_rows.MAIN
         return _Turn(connection, system_id, alternative_id, main, head_id, head, request)
 
     def _others_since(self, turn: _Turn, number: int) -> list[RevisionRow]:
         """What others did since a revision, and is still in force."""
         if number == turn.head.number:
             return []
-        since = still_in_force(revisions.history(turn.connection, turn.alternative_id, after=number))
+        since = still_in_force(revision_rows.history(turn.connection, turn.alternative_id, after=number))
         return [row for row in since if row.person_id != turn.request.person_id]
 
     def _inverse(self, turn: _Turn, target: RevisionRow) -> Restore:
         """What takes a revision back, brought over every spreading of order keys since."""
-        restore = Restore.model_validate(newest_words(revisions.inverse(turn.connection, target.id)))
-        for number in revisions.tidied(turn.connection, turn.alternative_id, after=target.number):
+        restore = Restore.model_validate(newest_words(revision_rows.inverse(turn.connection, target.id)))
+        for number in revision_rows.tidied(turn.connection, turn.alternative_id, after=target.number):
             before, after = (
                 self._documents.system(turn.alternative_id, each, turn.connection) for each in (number - 1, number)
             )
@@ -290,9 +290,9 @@ class Editing:
             own: tuple[str, Kind, None] = (uuid.uuid4().hex, "tidy", None)
             head_id = _append_one(turn, head_id, head.number + 1, own, None, spreading, spread, spread.sentence)
             head = Head(turn.alternative_id, head.number + 1, spread.system)
-        systems.set_head(turn.connection, turn.alternative_id, head_id, card_of(head.system))
+        system_rows.set_head(turn.connection, turn.alternative_id, head_id, card_of(head.system))
         if turn.main and head.system.name != turn.head.system.name:
-            systems.rename_system(turn.connection, turn.system_id, head.system.name)
+            system_rows.rename_system(turn.connection, turn.system_id, head.system.name)
         return head
 
     def _remember(self, head: Head) -> Head:
@@ -315,7 +315,7 @@ def _append_one(
     # Compared as plain data: that is ten times as fast as comparing the models.
     if read_document(orjson.loads(orjson.dumps(document))).model_dump(mode="json") != document:
         raise Unreadable("What this would store does not read as what it was, so nothing is stored.")
-    return revisions.append(
+    return revision_rows.append(
         turn.connection,
         NewRevision(
             alternative_id=turn.alternative_id,
@@ -357,7 +357,7 @@ def _refuse_meeting(
     """Raise Conflict where a change meets one of others' revisions."""
     if not others:
         return
-    touched = revisions.touched(turn.connection, [row.id for row in others])
+    touched = revision_rows.touched(turn.connection, [row.id for row in others])
     mine, relied = list(writes), list(reads)
     for row in reversed(others):
         if conflict(mine, relied, touched[row.id].writes, touched[row.id].reads):

@@ -11,13 +11,13 @@ from heimat.core.errors import DomainError, NotFound
 from heimat.core.publication.publication import Publication
 from heimat.service.clock import now
 from heimat.service.documents import Documents
-from heimat.service.errors import taken
+from heimat.service.failures import taken
 from heimat.service.feeds import Feeds, digest_of
 from heimat.service.publishing import made_to_publish
 from heimat.service.transactions import in_transaction
 from heimat.service.workers import Workers
-from heimat.store import feed_keys, previews, releases, systems
-from heimat.store.feed_keys import KeyRow
+from heimat.store import feed_key_rows, previews, release_rows, system_rows
+from heimat.store.feed_key_rows import KeyRow
 from heimat.store.previews import PreviewRow
 
 MOST_KEYS = 200
@@ -64,18 +64,18 @@ class FeedAccess:
         self._feeds.write_uses()
         with self._engine.connect() as connection:
             row = self._documents.find(slug, connection)
-            versions = [each.version for each in releases.all_releases(connection, row.id)]
-            latest = releases.latest_release(connection, row.id)
+            versions = [each.version for each in release_rows.all_releases(connection, row.id)]
+            latest = release_rows.latest_release(connection, row.id)
             content = self._documents.publication(latest.id, connection) if latest else None
-            keys = [_standing(each, versions, content) for each in feed_keys.keys_of(connection, row.id)]
-            keyed = feed_keys.is_keyed(connection, row.id)
+            keys = [_standing(each, versions, content) for each in feed_key_rows.keys_of(connection, row.id)]
+            keyed = feed_key_rows.is_keyed(connection, row.id)
             return FeedStanding(keyed, keys, previews.previews_of(connection, row.id))
 
     def ask_for_keys(self, slug: str, keyed: bool) -> None:
         """Let a feed ask for a key, or for none. Raises NotFound, and ReadOnly at the address of a release."""
 
         def work(connection: Connection) -> None:
-            feed_keys.set_keyed(connection, self._documents.find_to_change(slug, connection).id, keyed)
+            feed_key_rows.set_keyed(connection, self._documents.find_to_change(slug, connection).id, keyed)
 
         in_transaction(self._engine, work)
         self._feeds.published()
@@ -89,13 +89,13 @@ class FeedAccess:
 
         def work(connection: Connection) -> None:
             row = self._documents.find_to_change(slug, connection)
-            systems.hold_system(connection, row.id)
-            there = [each for each in feed_keys.keys_of(connection, row.id) if each.revoked_at is None]
+            system_rows.hold_system(connection, row.id)
+            there = [each for each in feed_key_rows.keys_of(connection, row.id) if each.revoked_at is None]
             if any(each.name == called for each in there):
                 raise taken(called, "name", "Revoke the key of that name first, or choose another.")
             if len(there) >= MOST_KEYS:
                 raise DomainError(f"A feed has at most {MOST_KEYS} keys.", "name", "limit")
-            feed_keys.add_key(connection, row.id, called, digest_of(key), person_id, now())
+            feed_key_rows.add_key(connection, row.id, called, digest_of(key), person_id, now())
 
         in_transaction(self._engine, work)
         self._feeds.published()
@@ -106,7 +106,7 @@ class FeedAccess:
 
         def work(connection: Connection) -> None:
             row = self._documents.find_to_change(slug, connection)
-            if not feed_keys.revoke_key(connection, row.id, key_id, now()):
+            if not feed_key_rows.revoke_key(connection, row.id, key_id, now()):
                 raise NotFound("There is no such key any more.")
 
         in_transaction(self._engine, work)
@@ -122,13 +122,13 @@ class FeedAccess:
             raise DomainError(f"{words} this one is “{name[:60]}”.", "name", "sign")
         with self._engine.connect() as connection:
             row = self._documents.find_to_change(slug, connection)
-            latest = releases.latest_release(connection, row.id)
+            latest = release_rows.latest_release(connection, row.id)
         version = f"{latest.version if latest else '0.0.0'}-{name}.{number}"
         system = self._documents.system(row.alternative_id, number)
         made = self._workers.making.run(made_to_publish, system, version, now().date())
 
         def work(connection: Connection) -> None:
-            systems.hold_system(connection, row.id)
+            system_rows.hold_system(connection, row.id)
             there = {each.name for each in previews.previews_of(connection, row.id)}
             if name not in there and len(there) >= MOST_PREVIEWS:
                 raise DomainError(f"At most {MOST_PREVIEWS} previews are out at once.", "name", "limit")
@@ -154,7 +154,7 @@ class FeedAccess:
         key_id = self._feeds.key_id(slug, key)
         kept = {"version": version[:60], "names": sorted(set(names))[:MOST_NAMES_REPORTED], "at": now().isoformat()}
         with self._engine.begin() as connection:
-            feed_keys.keep_report(connection, key_id, kept)
+            feed_key_rows.keep_report(connection, key_id, kept)
 
 
 def _standing(key: KeyRow, versions: list[str], latest: Publication | None) -> KeyStanding:

@@ -20,9 +20,9 @@ from heimat.formats.packing import PackedFile, packed
 from heimat.formats.write import feed_page, guide_pdf
 from heimat.formats.write.feed_page import FeedRelease
 from heimat.service.clock import now
-from heimat.service.errors import KeyRefused, NotYet
+from heimat.service.failures import KeyRefused, NotYet
 from heimat.service.key_uses import KeyUses
-from heimat.store import counters, feed_keys, previews, releases, systems, unprinted
+from heimat.store import counters, feed_key_rows, previews, release_rows, system_rows, unprinted
 from heimat.store.files import FileRow
 
 LATEST = "latest"
@@ -164,11 +164,11 @@ class Feeds:
         known = self._known_of(slug)
         _permitted(known, key)
         with self._engine.connect() as connection:
-            row = systems.find_system(connection, slug)
+            row = system_rows.find_system(connection, slug)
             if row is None:
                 raise _no_system(slug)
-            rows = releases.all_releases(connection, row.id)
-            names = releases.file_names(connection, row.id)
+            rows = release_rows.all_releases(connection, row.id)
+            names = release_rows.file_names(connection, row.id)
         told = [
             FeedRelease(each.version, f"{each.at:%Y-%m-%d}", each.notes, tuple(sorted(names.get(each.id, ()))))
             for each in rows
@@ -205,7 +205,7 @@ class Feeds:
             return known
         with self._engine.connect() as connection:
             if slugs is None:
-                slugs = systems.all_slugs(connection)
+                slugs = system_rows.all_slugs(connection)
             found = _read_known(connection, slug) if slug in slugs else None
         with self._lock:
             # What has happened while this was read may not be in it.
@@ -230,8 +230,8 @@ class Feeds:
         assert number is not None
         with self._engine.connect() as connection:
             if names is None:
-                names = releases.file_names_of(connection, known.system_id, number)
-            found = releases.find_file(connection, known.system_id, number, name) if name in names else None
+                names = release_rows.file_names_of(connection, known.system_id, number)
+            found = release_rows.find_file(connection, known.system_id, number, name) if name in names else None
         with self._lock:
             if forgotten == self._forgotten:
                 self._names[slug, version] = names
@@ -294,15 +294,15 @@ class Feeds:
 
 
 def _read_known(connection: Connection, slug: str) -> _Known | None:
-    row = systems.find_system(connection, slug)
+    row = system_rows.find_system(connection, slug)
     if row is None or row.slug != slug:
         return None
-    keys = feed_keys.keys_of(connection, row.id)
+    keys = feed_key_rows.keys_of(connection, row.id)
     return _Known(
         row.id,
-        feed_keys.is_keyed(connection, row.id),
+        feed_key_rows.is_keyed(connection, row.id),
         {key.digest: None if key.revoked_at else key.id for key in keys},
-        tuple(".".join(map(str, each)) for each in releases.versions_of(connection, row.id)),
+        tuple(".".join(map(str, each)) for each in release_rows.versions_of(connection, row.id)),
         frozenset(".".join(map(str, each)) for each in unprinted.versions_of(connection, row.id)),
         previews.preview_names(connection, row.id),
     )

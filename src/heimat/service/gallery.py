@@ -12,11 +12,11 @@ from heimat.core.color.spelling import plainly_spelled
 from heimat.core.document.part import LONGEST_NAME, LONGEST_NOTE
 from heimat.core.errors import DomainError, NotFound
 from heimat.service.clock import now
-from heimat.service.errors import taken
+from heimat.service.failures import taken
 from heimat.service.shipped_sets import SHIPPED
 from heimat.service.transactions import in_transaction
-from heimat.store import gallery, people
-from heimat.store.gallery import NewSet, SetColor, SetRow
+from heimat.store import gallery_rows, person_rows
+from heimat.store.gallery_rows import NewSet, SetColor, SetRow
 
 MOST_COLORS = 40
 SHOWN = 40
@@ -35,8 +35,8 @@ class Gallery:
         with self._engine.connect() as connection:
             if like is not None:
                 light, a, b = (float(part) for part in srgb_to_oklab(rgb8_of(like) / 255.0))
-                return gallery.by_likeness(connection, (light, a, b), SHOWN)
-            return gallery.by_words(connection, plainly_spelled(words).split()[:8], SHOWN)
+                return gallery_rows.by_likeness(connection, (light, a, b), SHOWN)
+            return gallery_rows.by_words(connection, plainly_spelled(words).split()[:8], SHOWN)
 
     def save(self, name: str, words: str, colors: Sequence[tuple[str, Color]], person_id: str) -> SetRow:
         """Save a set. Raises DomainError (fields `name`, `words`, `colors`)."""
@@ -54,12 +54,12 @@ class Gallery:
             raise DomainError(f"A set has 1 to {MOST_COLORS} colors.", "colors", "limit")
 
         def work(connection: Connection) -> SetRow:
-            people.hold_person(connection, person_id)
-            if gallery.has_set(connection, called, person_id):
+            person_rows.hold_person(connection, person_id)
+            if gallery_rows.has_set(connection, called, person_id):
                 raise taken(called, "name", "You have saved a set of that name: remove it first, or choose another.")
             new = new_set(called, words.strip(), colors, person_id)
-            (set_id,) = gallery.add_sets(connection, [new])
-            saved = gallery.find_set(connection, set_id)
+            (set_id,) = gallery_rows.add_sets(connection, [new])
+            saved = gallery_rows.find_set(connection, set_id)
             assert saved is not None
             return saved
 
@@ -69,12 +69,12 @@ class Gallery:
         """Remove a set that a person has saved. Raises NotFound, and DomainError for one of others or of ours."""
 
         def work(connection: Connection) -> None:
-            row = gallery.find_set(connection, set_id)
+            row = gallery_rows.find_set(connection, set_id)
             if row is None:
                 raise NotFound("That set is not there any more.")
             if row.shipped or row.person_id != person_id:
                 raise DomainError("Only who has saved a set can remove it.", "set", "not_yours")
-            gallery.remove_set(connection, set_id)
+            gallery_rows.remove_set(connection, set_id)
 
         in_transaction(self._engine, work)
 
@@ -82,12 +82,12 @@ class Gallery:
 def ensure_shipped(engine: Engine) -> None:
     """Put the sets that ship with Heimat into the gallery, once."""
     with engine.begin() as connection:
-        if gallery.count_sets(connection, shipped=True) == 0:
+        if gallery_rows.count_sets(connection, shipped=True) == 0:
             sets = [
                 new_set(name, words, [(color_name, parse(value)) for color_name, value in colors], None)
                 for name, words, colors in SHIPPED
             ]
-            gallery.add_sets(connection, sets)
+            gallery_rows.add_sets(connection, sets)
 
 
 def new_set(name: str, words: str, colors: Sequence[tuple[str, Color]], person_id: str | None) -> NewSet:

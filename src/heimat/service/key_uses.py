@@ -7,7 +7,7 @@ from sqlalchemy import Engine
 from sqlalchemy.exc import DBAPIError
 from sqlalchemy.exc import TimeoutError as PoolTimeout
 
-from heimat.store import feed_keys
+from heimat.store import feed_key_rows
 
 WRITE_SECONDS = 3.0
 """How long a use may stay unwritten: what a killed process has noted since is lost."""
@@ -42,7 +42,7 @@ class KeyUses:
             return
         try:
             with self._engine.begin() as connection:
-                feed_keys.note_uses(connection, noted)
+                feed_key_rows.note_uses(connection, noted)
         except (DBAPIError, PoolTimeout):
             with self._lock:
                 self._noted = {**noted, **self._noted}

@@ -7,24 +7,24 @@ from dataclasses import dataclass
 
 from sqlalchemy import Connection, Engine
 
+from heimat.core.color.color_lines import read_lines
 from heimat.core.color.naming import one_line
 from heimat.core.color.overlay import on_white
-from heimat.core.color.reading import read_lines
 from heimat.core.document.part import LONGEST_NAME
 from heimat.core.document.system import ColorSystem
 from heimat.core.errors import DomainError, NotFound
-from heimat.core.proposals.importing import Imported, import_sheet
-from heimat.core.proposals.start import start_system
-from heimat.formats.read.sheets.any import read as read_sheet
+from heimat.core.filling.start import start_system
+from heimat.core.importing.from_sheet import Imported, import_sheet
+from heimat.formats.read.sheets.read_sheets import read as read_sheet
 from heimat.service.cards import card_of
 from heimat.service.clock import now
 from heimat.service.documents import Documents
-from heimat.service.errors import Unreadable
+from heimat.service.failures import Unreadable
 from heimat.service.first import append_first
 from heimat.service.transactions import in_transaction
 from heimat.service.workers import Workers
-from heimat.store import counters, releases, systems
-from heimat.store.systems import ListedRow, SystemRow
+from heimat.store import counters, release_rows, system_rows
+from heimat.store.system_rows import ListedRow, SystemRow
 
 _UNNAMED = "Unnamed"
 _NOT_IN_ADDRESS = re.compile(r"[^a-z0-9]+")
@@ -55,15 +55,15 @@ class Opening:
     def all(self) -> list[Listed]:
         """Every system, by name, from its card. One whose document cannot be read does not keep the others away."""
         with self._engine.begin() as connection:
-            latest = releases.latest_versions(connection)
-            return [self._listed(connection, row, latest.get(row.id)) for row in systems.listed_systems(connection)]
+            latest = release_rows.latest_versions(connection)
+            return [self._listed(connection, row, latest.get(row.id)) for row in system_rows.listed_systems(connection)]
 
     def _listed(self, connection: Connection, row: ListedRow, latest: str | None) -> Listed:
         card, problem = row.card, self._documents.problem_of(row.alternative_id, row.head_number)
         if card is None and problem is None:
             try:
                 card = card_of(self._documents.system(row.alternative_id, row.head_number, connection))
-                systems.keep_card(connection, row.alternative_id, row.head_revision_id, card)
+                system_rows.keep_card(connection, row.alternative_id, row.head_revision_id, card)
             except Unreadable as unreadable:
                 problem = unreadable.message
         hues = [(name, color) for name, color in card["hues"]] if card else []
@@ -72,7 +72,7 @@ class Opening:
     def find(self, slug: str) -> SystemRow:
         """The system at an address. Raises NotFound."""
         with self._engine.connect() as connection:
-            row = systems.find_system(connection, slug)
+            row = system_rows.find_system(connection, slug)
         if row is None:
             raise NotFound(f"There is no system at “{slug}”.")
         return row
@@ -116,11 +116,11 @@ def add_document(connection: Connection, document: ColorSystem, person_id: str) 
     # Whoever makes one at the same time waits here: each finds the addresses that are taken by then.
     counters.rise(connection, counters.INSTALLATION)
     start = _slug(document.name)
-    taken = systems.taken_slugs(connection, start)
+    taken = system_rows.taken_slugs(connection, start)
     slug = next(
         candidate for number in range(1, len(taken) + 2) if (candidate := _numbered(start, number)) not in taken
     )
-    _, alternative_id = systems.add_system(connection, slug, document.name, now())
+    _, alternative_id = system_rows.add_system(connection, slug, document.name, now())
     append_first(connection, alternative_id, document, person_id, f"Start {document.name}")
     return slug
 

@@ -6,7 +6,7 @@ from heimat.core.errors import DomainError, NotFound
 from heimat.service.clock import now
 from heimat.service.documents import Documents
 from heimat.service.transactions import in_transaction
-from heimat.store import own_page
+from heimat.store import own_page_rows
 
 LARGEST_PAGE = 5_000_000
 """Bytes."""
@@ -23,7 +23,7 @@ class OwnPages:
         """The markup of a system's own page. Raises NotFound."""
         with self._engine.connect() as connection:
             row = self._documents.find(slug, connection)
-            markup = own_page.find_page(connection, row.id)
+            markup = own_page_rows.find_page(connection, row.id)
         if markup is None:
             raise NotFound("This system has no page of its own yet.")
         return markup
@@ -39,7 +39,7 @@ class OwnPages:
 
         def work(connection: Connection) -> None:
             row = self._documents.find_to_change(slug, connection)
-            own_page.keep_page(connection, row.id, markup, person_id, now())
+            own_page_rows.keep_page(connection, row.id, markup, person_id, now())
 
         in_transaction(self._engine, work)
 
@@ -47,6 +47,6 @@ class OwnPages:
         """Keep no page any more. Raises NotFound."""
 
         def work(connection: Connection) -> None:
-            own_page.remove_page(connection, self._documents.find_to_change(slug, connection).id)
+            own_page_rows.remove_page(connection, self._documents.find_to_change(slug, connection).id)
 
         in_transaction(self._engine, work)

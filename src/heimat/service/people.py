@@ -7,7 +7,7 @@ from cachetools import TTLCache
 from sqlalchemy import Engine
 
 from heimat.core.errors import NotFound
-from heimat.store.people import Person, add_person, all_people
+from heimat.store.person_rows import Person, add_person, all_people
 
 __all__ = ["SOMEBODY", "People", "Person", "acting", "ensure_somebody"]
 

@@ -14,14 +14,14 @@ from sqlalchemy import Connection, Engine
 from heimat.core.color.naming import NO_LINE
 from heimat.core.errors import DomainError, NotFound
 from heimat.core.pictures.decoding import Pixels
-from heimat.core.pictures.kept import decode_into, load
+from heimat.core.pictures.kept_pixels import decode_into, load
 from heimat.core.pictures.main_colors import MainColors, Wanted, main_colors
 from heimat.service.clock import now
 from heimat.service.pixel_files import PixelFiles
 from heimat.service.transactions import in_transaction
 from heimat.service.workers import Workers
-from heimat.store import pictures, systems
-from heimat.store.pictures import NewPicture, PictureRow
+from heimat.store import picture_rows, system_rows
+from heimat.store.picture_rows import NewPicture, PictureRow
 
 _REMEMBERED_COLORS = 12
 LONGEST_NAME = 120
@@ -56,7 +56,7 @@ class Pictures:
         """The pictures of a system, the newest first. Raises NotFound."""
         system_id = self._system(slug)
         with self._engine.connect() as connection:
-            return pictures.all_pictures(connection, system_id)
+            return picture_rows.all_pictures(connection, system_id)
 
     def read(self, slug: str, content: bytes, name: str) -> PictureRow | NewlyRead:
         """Read a picture that was sent, without keeping it: the one that is there with the same bytes, or its pixels.
@@ -66,8 +66,8 @@ class Pictures:
         system_id = self._system(slug)
         digest = hashlib.sha256(content).hexdigest()
         with self._engine.connect() as connection:
-            known = pictures.find_digest(connection, system_id, digest)
-            count = len(pictures.all_pictures(connection, system_id))
+            known = picture_rows.find_digest(connection, system_id, digest)
+            count = len(picture_rows.all_pictures(connection, system_id))
         if known is not None:
             return known
         _refuse_more(count)
@@ -89,12 +89,12 @@ class Pictures:
         )
 
         def work(connection: Connection) -> PictureRow | int:
-            systems.hold_system(connection, read.system_id)
+            system_rows.hold_system(connection, read.system_id)
             # Somebody may have sent the same bytes at the same moment.
-            known = pictures.find_digest(connection, read.system_id, read.digest)
+            known = picture_rows.find_digest(connection, read.system_id, read.digest)
             if known is None:
-                _refuse_more(len(pictures.all_pictures(connection, read.system_id)))
-            return known or pictures.add_picture(connection, new)
+                _refuse_more(len(picture_rows.all_pictures(connection, read.system_id)))
+            return known or picture_rows.add_picture(connection, new)
 
         kept = in_transaction(self._engine, work)
         return self.find(slug, kept) if isinstance(kept, int) else kept
@@ -103,7 +103,7 @@ class Pictures:
         """A picture of a system. Raises NotFound, also for a picture of another system."""
         system_id = self._system(slug)
         with self._engine.connect() as connection:
-            row = pictures.find_picture(connection, system_id, picture_id)
+            row = picture_rows.find_picture(connection, system_id, picture_id)
         if row is None:
             raise NotFound("That picture is not there any more.")
         return row
@@ -112,7 +112,7 @@ class Pictures:
         """Remove a picture of a system. Raises NotFound."""
         row = self.find(slug, picture_id)
         with self._engine.begin() as connection:
-            pictures.remove_picture(connection, row.id)
+            picture_rows.remove_picture(connection, row.id)
         self._files.forget(row.digest)
         with self._lock:
             for key in [key for key in self._colors if key[0] == row.digest]:
@@ -156,7 +156,7 @@ class Pictures:
         if known is not None:
             return known
         with self._engine.connect() as connection:
-            content = pictures.content_of(connection, row.id)
+            content = picture_rows.content_of(connection, row.id)
         self._decode(content, row.name[:60], row.digest)
         found = self._files.find(row.digest)
         if found is None:
@@ -176,7 +176,7 @@ class Pictures:
     def _system(self, slug: str) -> int:
         """The id of a system. Raises NotFound."""
         with self._engine.connect() as connection:
-            row = systems.find_system(connection, slug)
+            row = system_rows.find_system(connection, slug)
         if row is None:
             raise NotFound(f"There is no system at “{slug}”.")
         return row.id

@@ -10,14 +10,14 @@ from sqlalchemy.exc import TimeoutError as PoolTimeout
 from heimat.core.publication.publication import Publication
 from heimat.formats import write_printed
 from heimat.formats.packing import packed
-from heimat.service.claims import held
+from heimat.service.claiming import held
 from heimat.service.documents import Documents
-from heimat.service.errors import Busy
+from heimat.service.failures import Busy
 from heimat.service.feeds import Feeds
 from heimat.service.publishing import as_file
 from heimat.service.transactions import in_transaction
 from heimat.service.workers import Lane
-from heimat.store import releases, unprinted
+from heimat.store import release_rows, unprinted
 from heimat.store.files import FileRow
 
 SECONDS = 180.0
@@ -92,7 +92,7 @@ class Printing:
 
     def _keep(self, release_id: int, system_id: int, file: FileRow) -> None:
         def work(connection: Connection) -> None:
-            releases.add_file(connection, system_id, release_id, file)
+            release_rows.add_file(connection, system_id, release_id, file)
             unprinted.done(connection, release_id)
 
         try:

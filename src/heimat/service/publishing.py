@@ -16,23 +16,23 @@ from heimat.core.legibility.findings import count_open
 from heimat.core.publication.breaking import broken
 from heimat.core.publication.changes import Proposed, TokenChange, compare, next_version, same
 from heimat.core.publication.frame import frame_changes
-from heimat.core.publication.outputs import gap_words, names_lost
 from heimat.core.publication.publication import Publication, PublishedTheme, publication
+from heimat.core.publication.published_outputs import gap_words, names_lost
 from heimat.core.publication.telling import drafted_notes, markdown
 from heimat.core.resolve.resolved import resolve
 from heimat.formats import ARCHIVE, NO_TEXT, write_all
-from heimat.formats.check import Check, check
+from heimat.formats.check_text import Check, check
 from heimat.formats.packing import PackedFile, packed
-from heimat.service.claims import Claim, held
+from heimat.service.claiming import Claim, held
 from heimat.service.clock import now
 from heimat.service.documents import Documents
 from heimat.service.feeds import Feeds, version_of
 from heimat.service.transactions import in_transaction
 from heimat.service.workers import Workers
-from heimat.store import feed_keys, releases, revisions, systems, unprinted
+from heimat.store import feed_key_rows, release_rows, revision_rows, system_rows, unprinted
 from heimat.store.files import FileRow
-from heimat.store.releases import NewRelease, ReleaseRow
-from heimat.store.systems import SystemRow
+from heimat.store.release_rows import NewRelease, ReleaseRow
+from heimat.store.system_rows import SystemRow
 
 Release = ReleaseRow
 """A release without its files."""
@@ -87,7 +87,7 @@ class Publishing:
     def all(self, system_id: int) -> list[ReleaseRow]:
         """The releases, highest version first."""
         with self._engine.connect() as connection:
-            return releases.all_releases(connection, system_id)
+            return release_rows.all_releases(connection, system_id)
 
     def being_printed(self, system_id: int) -> set[str]:
         """The versions whose guide is still being set as PDF."""
@@ -97,13 +97,13 @@ class Publishing:
     def file_names(self, system_id: int) -> dict[int, list[str]]:
         """The names of the files of every release, by its id."""
         with self._engine.connect() as connection:
-            return releases.file_names(connection, system_id)
+            return release_rows.file_names(connection, system_id)
 
     def draft(self, row: SystemRow) -> Draft:
         """What publishing a system's newest revision would do."""
         with self._engine.connect() as connection:
-            latest = releases.latest_release(connection, row.id)
-            keys = feed_keys.keys_of(connection, row.id)
+            latest = release_rows.latest_release(connection, row.id)
+            keys = feed_key_rows.keys_of(connection, row.id)
         before = self._documents.publication(latest.id) if latest else None
         system = self._documents.system(row.alternative_id, row.head_number)
         using = [(key.name, tuple(key.report["names"])) for key in keys if key.report and key.revoked_at is None]
@@ -114,7 +114,7 @@ class Publishing:
     def archive(self, row: SystemRow) -> bytes:
         """The archive of all files, as it would be published now."""
         with self._engine.connect() as connection:
-            latest = releases.latest_release(connection, row.id)
+            latest = release_rows.latest_release(connection, row.id)
         before = self._documents.publication(latest.id) if latest else None
         system = self._documents.system(row.alternative_id, row.head_number)
         packed_files: bytes = self._workers.making.run(_archived, system, before, latest.version if latest else None)
@@ -131,7 +131,7 @@ class Publishing:
     def check(self, row: SystemRow, text: str, version: str | None) -> tuple[str, Check]:
         """What a text uses that is none of a release, the latest without a version. Raises NotFound and DomainError."""
         with self._engine.connect() as connection:
-            latest = releases.latest_release(connection, row.id)
+            latest = release_rows.latest_release(connection, row.id)
         wanted = version or (latest.version if latest else None)
         if wanted is None:
             raise NotFound("Nothing is published yet to check against.")
@@ -139,7 +139,7 @@ class Publishing:
 
     def _released(self, row: SystemRow, version: str) -> Publication:
         with self._engine.connect() as connection:
-            found = releases.find_release(connection, row.id, _parse_version(version))
+            found = release_rows.find_release(connection, row.id, _parse_version(version))
             if found is None:
                 raise NotFound(f"There is no release {version}.")
             return self._documents.publication(found.id, connection)
@@ -182,8 +182,8 @@ class Publishing:
         made: Made = lane.result(future, SECONDS)
 
         def work(connection: Connection) -> tuple[ReleaseRow, bool]:
-            systems.lock_head(connection, new.alternative_id)
-            latest = releases.latest_release(connection, new.system_id)
+            system_rows.lock_head(connection, new.alternative_id)
+            latest = release_rows.latest_release(connection, new.system_id)
             if latest is not None and same(self._documents.publication(latest.id, connection), made.content):
                 return latest, False
             if latest is not None and new.version <= _parse_version(latest.version):
@@ -191,12 +191,12 @@ class Publishing:
             before = self._documents.publication(latest.id, connection) if latest else None
             if stops := _stops(system, before, made.content, made.open):
                 raise DomainError(f"{stops[0]} That refuses a release by the team’s own rules.", "rules", "refused")
-            release_id = releases.add_release(
+            release_id = release_rows.add_release(
                 connection,
                 NewRelease(
                     system_id=new.system_id,
                     alternative_id=new.alternative_id,
-                    revision_id=revisions.id_of(connection, new.alternative_id, new.number),
+                    revision_id=revision_rows.id_of(connection, new.alternative_id, new.number),
                     version=new.version,
                     notes=new.notes,
                     person_id=new.person_id,
@@ -208,7 +208,7 @@ class Publishing:
             )
             if self._printed:
                 unprinted.owe(connection, release_id)
-            out = releases.latest_release(connection, new.system_id)
+            out = release_rows.latest_release(connection, new.system_id)
             assert out is not None
             return out, True
 

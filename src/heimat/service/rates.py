@@ -6,7 +6,7 @@ from limits import RateLimitItem, RateLimitItemPerMinute
 from limits.storage import MemoryStorage
 from limits.strategies import MovingWindowRateLimiter
 
-from heimat.service.errors import TooOften
+from heimat.service.failures import TooOften
 
 SENDING = RateLimitItemPerMinute(120, namespace="sending")
 """Pictures, new systems, sets for the gallery, and releases."""

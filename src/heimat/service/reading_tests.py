@@ -11,9 +11,9 @@ from heimat.core.errors import DomainError, NotFound
 from heimat.service.clock import now
 from heimat.service.documents import Documents
 from heimat.service.transactions import in_transaction
-from heimat.store import reading_tests, systems
+from heimat.store import reading_test_rows, system_rows
 
-ReadingTest = reading_tests.ReadingRow
+ReadingTest = reading_test_rows.ReadingRow
 """A test, and how much of it was read."""
 FIGURES = 6
 """How many figures a reader is shown."""
@@ -44,7 +44,7 @@ class ReadingTests:
     def of(self, slug: str) -> list[ReadingTest]:
         """All tests of a system. Raises NotFound for no system."""
         with self._engine.connect() as connection:
-            return reading_tests.tests_of(connection, self._documents.find(slug, connection).id)
+            return reading_test_rows.tests_of(connection, self._documents.find(slug, connection).id)
 
     def begin(self, slug: str, ink: str, ground: str, px: int, person_id: str) -> ReadingTest:
         """The test of two colors (`#RRGGBB`) at a size in CSS pixels: the one that is there, or a new one.
@@ -54,16 +54,16 @@ class ReadingTests:
 
         def work(connection: Connection) -> ReadingTest:
             row = self._documents.find_to_change(slug, connection)
-            systems.hold_system(connection, row.id)
-            known = reading_tests.tests_of(connection, row.id)
+            system_rows.hold_system(connection, row.id)
+            known = reading_test_rows.tests_of(connection, row.id)
             found = next((each for each in known if (each.ink, each.ground, each.px) == (ink, ground, px)), None)
             if found is not None:
                 return found
             if len(known) >= MOST_TESTS:
                 raise DomainError(f"A system has at most {MOST_TESTS} reading tests.", "reading", "limit")
             key = secrets.token_urlsafe(18)
-            reading_tests.add_test(connection, row.id, key, ink, ground, px, person_id, now())
-            return self._of_link(reading_tests.test_with(connection, key))
+            reading_test_rows.add_test(connection, row.id, key, ink, ground, px, person_id, now())
+            return self._of_link(reading_test_rows.test_with(connection, key))
 
         return in_transaction(self._engine, work)
 
@@ -75,14 +75,14 @@ class ReadingTests:
         reader = Reader(secrets.token_urlsafe(18), tuple(_figures()))
 
         def work(connection: Connection) -> ReadingTest:
-            test = self._of_link(reading_tests.test_with(connection, key))
-            reading_tests.hold_test(connection, test.id)
+            test = self._of_link(reading_test_rows.test_with(connection, key))
+            reading_test_rows.hold_test(connection, test.id)
             since = now() - timedelta(hours=1)
-            if reading_tests.opened_since(connection, test.id, since) >= MOST_AN_HOUR:
+            if reading_test_rows.opened_since(connection, test.id, since) >= MOST_AN_HOUR:
                 words = f"This link was opened {MOST_AN_HOUR} times within the last hour. Open it again later."
                 raise DomainError(words, "reading", "limit")
-            reading_tests.add_reader(connection, test.id, reader.key, " ".join(reader.figures), now())
-            reading_tests.drop_readers(connection, test.id, now() - timedelta(days=1))
+            reading_test_rows.add_reader(connection, test.id, reader.key, " ".join(reader.figures), now())
+            reading_test_rows.drop_readers(connection, test.id, now() - timedelta(days=1))
             return test
 
         return in_transaction(self._engine, work), reader
@@ -91,8 +91,8 @@ class ReadingTests:
         """Count what one reader has typed, once. Raises NotFound, and DomainError when full or counted already."""
 
         def work(connection: Connection) -> None:
-            test = self._of_link(reading_tests.test_with(connection, key))
-            figures = reading_tests.take_reader(connection, test.id, reader)
+            test = self._of_link(reading_test_rows.test_with(connection, key))
+            figures = reading_test_rows.take_reader(connection, test.id, reader)
             if figures is None:
                 words = "This was counted already, or was opened too long ago. Open the link again to read once more."
                 raise DomainError(words, "reader", "counted")
@@ -100,7 +100,7 @@ class ReadingTests:
                 raise DomainError("This test has all the readers that it can count.", "reading", "limit")
             shown = figures.split(" ")
             right = sum(figure == _plain(text) for figure, text in zip(shown, typed, strict=False))
-            reading_tests.add_answer(connection, test.id, len(shown), right, now())
+            reading_test_rows.add_answer(connection, test.id, len(shown), right, now())
 
         in_transaction(self._engine, work)
 
@@ -109,12 +109,12 @@ class ReadingTests:
 
         def work(connection: Connection) -> ReadingTest:
             row = self._documents.find_to_change(slug, connection)
-            test = next((each for each in reading_tests.tests_of(connection, row.id) if each.key == key), None)
+            test = next((each for each in reading_test_rows.tests_of(connection, row.id) if each.key == key), None)
             found = self._of_link(test)
             if found.person_id != person_id:
                 raise DomainError(f"Only {found.person}, who began this test, can empty it.", "reading", "not_yours")
-            reading_tests.empty_test(connection, found.id)
-            return self._of_link(reading_tests.test_with(connection, key))
+            reading_test_rows.empty_test(connection, found.id)
+            return self._of_link(reading_test_rows.test_with(connection, key))
 
         return in_transaction(self._engine, work)
 

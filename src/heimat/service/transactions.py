@@ -12,7 +12,7 @@ from typing import TypeVar
 from sqlalchemy import Connection, Engine
 from sqlalchemy.exc import IntegrityError, OperationalError
 
-from heimat.service.errors import Busy
+from heimat.service.failures import Busy
 from heimat.store.engine import is_deadlock, is_duplicate, is_lock_wait
 
 TRIES = 5

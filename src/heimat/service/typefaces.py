@@ -6,12 +6,12 @@ from sqlalchemy import Connection, Engine
 
 from heimat.core.color.naming import NO_LINE
 from heimat.core.errors import NotFound
-from heimat.formats.read.typeface import check_typeface
+from heimat.formats.read.read_typeface import check_typeface
 from heimat.service.clock import now
 from heimat.service.documents import Documents
 from heimat.service.transactions import in_transaction
 from heimat.service.workers import Workers
-from heimat.store import typeface
+from heimat.store import typeface_rows
 
 LARGEST_TYPEFACE = 2_000_000
 """Bytes."""
@@ -38,7 +38,7 @@ class Typefaces:
     def find(self, slug: str) -> Typeface | None:
         """The typeface of a system; None where it has none. Raises NotFound for no system."""
         with self._engine.connect() as connection:
-            found = typeface.find_typeface(connection, self._documents.find(slug, connection).id)
+            found = typeface_rows.find_typeface(connection, self._documents.find(slug, connection).id)
         return Typeface(*found) if found else None
 
     def keep(self, slug: str, content: bytes, name: str, person_id: str) -> None:
@@ -51,7 +51,7 @@ class Typefaces:
 
         def work(connection: Connection) -> None:
             row = self._documents.find_to_change(slug, connection)
-            typeface.keep_typeface(connection, row.id, called, media_type, content, person_id, now())
+            typeface_rows.keep_typeface(connection, row.id, called, media_type, content, person_id, now())
 
         in_transaction(self._engine, work)
 
@@ -59,7 +59,7 @@ class Typefaces:
         """Keep no typeface any more. Raises NotFound."""
 
         def work(connection: Connection) -> None:
-            typeface.remove_typeface(connection, self._documents.find_to_change(slug, connection).id)
+            typeface_rows.remove_typeface(connection, self._documents.find_to_change(slug, connection).id)
 
         in_transaction(self._engine, work)
 

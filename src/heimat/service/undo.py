@@ -6,8 +6,8 @@ from collections.abc import Iterable
 from cachetools import LRUCache
 from sqlalchemy import Connection
 
-from heimat.store import revisions
-from heimat.store.revisions import RevisionRow
+from heimat.store import revision_rows
+from heimat.store.revision_rows import RevisionRow
 
 _REMEMBERED = 256
 
@@ -66,7 +66,7 @@ class UndoMemory:
         with self._lock:
             known = self._kept.get((alternative_id, person_id))
             number = known.number if known else 0
-        rows = revisions.history(connection, alternative_id, after=number, person_id=person_id)
+        rows = revision_rows.history(connection, alternative_id, after=number, person_id=person_id)
         with self._lock:
             # Another may have gone on with the same rows: what was replayed is passed over.
             stacks = known or self._kept.get((alternative_id, person_id)) or Stacks()

@@ -25,7 +25,7 @@ from typing import Any, TypeVar
 
 from pebble import ProcessExpired, ProcessFuture, ProcessPool
 
-from heimat.service.errors import Busy, TooLarge, TooSlow
+from heimat.service.failures import Busy, TooLarge, TooSlow
 
 SECONDS = 20.0
 """Of processor time: how long a piece of work may take."""

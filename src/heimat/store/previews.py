@@ -7,8 +7,8 @@ from datetime import datetime
 from sqlalchemy import Connection, delete, select
 
 from heimat.store import counters
+from heimat.store.database_keys import new_id
 from heimat.store.files import FileRow, as_row, columns_of, file_of
-from heimat.store.keys import new_id
 from heimat.store.tables import person, preview, preview_file
 
 

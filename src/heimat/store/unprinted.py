@@ -2,7 +2,7 @@
 
 from sqlalchemy import Connection, delete, select, update
 
-from heimat.store.releases import Version
+from heimat.store.release_rows import Version
 from heimat.store.tables import release, unprinted
 
 

@@ -7,7 +7,7 @@ from typing_extensions import TypedDict
 from heimat.core.document.cases import Case
 from heimat.core.document.themes import Scheme, Theme, Wanted
 from heimat.core.legibility.findings import count_open
-from heimat.core.scales.rules import LATEST_GENERATOR
+from heimat.core.scales.generator_rules import LATEST_GENERATOR
 from heimat.view.look import Look
 
 

@@ -6,12 +6,12 @@ from typing import Any, Literal, get_args
 
 from typing_extensions import TypedDict
 
-from heimat.view.charts.detail import PaletteDetail, palette_detail_part
 from heimat.view.charts.grounds import PaletteGroundView, palette_grounds_part
-from heimat.view.charts.palettes import PaletteView, palettes_part
+from heimat.view.charts.palette_detail import PaletteDetail, palette_detail_part
+from heimat.view.charts.palettes_view import PaletteView, palettes_part
 from heimat.view.head import HeadPart, head_part
 from heimat.view.legibility.by_color import ByColorView, by_color_part
-from heimat.view.legibility.conditions import ConditionView, conditions_part
+from heimat.view.legibility.conditions_view import ConditionView, conditions_part
 from heimat.view.legibility.findings import (
     ExceptionView,
     FindingView,
@@ -20,26 +20,26 @@ from heimat.view.legibility.findings import (
     findings_part,
     repairs_part,
 )
-from heimat.view.legibility.matrix import NamedMatrixView, matrices_part
-from heimat.view.legibility.pairings import PairingView, pairings_part
+from heimat.view.legibility.matrix_view import NamedMatrixView, matrices_part
+from heimat.view.legibility.pairings_view import PairingView, pairings_part
 from heimat.view.legibility.stands_on import StandsOnView, stands_on_part
-from heimat.view.legibility.told_apart import ToldApartView, told_apart_part
+from heimat.view.legibility.told_apart_view import ToldApartView, told_apart_part
 from heimat.view.look import Look
-from heimat.view.releases.outputs import OutputsPart, outputs_part
-from heimat.view.scales.detail import ScaleDetailPart, scale_detail_part
+from heimat.view.releases.outputs_view import OutputsPart, outputs_part
 from heimat.view.scales.generators import GeneratorsPart, generators_part
-from heimat.view.scales.ladder import LadderView, PromiseView, ladder_part, promises_part
-from heimat.view.scales.methods import ComparedMethodView, methods_part
-from heimat.view.scales.selections import SelectionsPart, selections_part
-from heimat.view.scales.sheet import ReadingGroundView, ScaleView, ground_part, scales_part
+from heimat.view.scales.ladder_view import LadderView, PromiseView, ladder_part, promises_part
+from heimat.view.scales.methods_view import ComparedMethodView, methods_part
+from heimat.view.scales.scale_detail import ScaleDetailPart, scale_detail_part
+from heimat.view.scales.selections_view import SelectionsPart, selections_part
+from heimat.view.scales.sheet_view import ReadingGroundView, ScaleView, ground_part, scales_part
 from heimat.view.slip import SlipView, slip_part
-from heimat.view.sources.candidates import CandidateView, StopsView, candidates_part, stops_part
-from heimat.view.sources.hues import HueView, StatusPart, hues_part, status_part
+from heimat.view.sources.candidates_view import CandidateView, StopsView, candidates_part, stops_part
+from heimat.view.sources.hues_view import HueView, StatusPart, hues_part, status_part
 from heimat.view.tokens.bands import BandView, bands_part
-from heimat.view.tokens.detail import TokenDetailPart, token_detail_part
 from heimat.view.tokens.own_colors import OwnColorsView, own_colors_part
 from heimat.view.tokens.specimen import SpecimenPart, specimen_part
-from heimat.view.tokens.tokens import TokenView, tokens_part
+from heimat.view.tokens.token_detail import TokenDetailPart, token_detail_part
+from heimat.view.tokens.tokens_view import TokenView, tokens_part
 
 PartName = Literal[
     "head",

@@ -8,16 +8,16 @@ from heimat.core.color.angles import around
 from heimat.core.color.ramps import CHROMA_END
 from heimat.core.document.system import ColorSystem, curves_of
 from heimat.core.edits import apply
-from heimat.core.edits.ladder import SetHueLadder, SetLadder
-from heimat.core.edits.scales import AimCurve, AimStep
-from heimat.core.edits.sources import AimSource
+from heimat.core.edits.ladder_edits import SetHueLadder, SetLadder
+from heimat.core.edits.scale_edits import AimCurve, AimStep
+from heimat.core.edits.source_edits import AimSource
 from heimat.core.errors import NotFound
 from heimat.core.hues.scaling import scales_of
 from heimat.core.legibility.safe_range import Make, SafeEnd, safe_range
 from heimat.core.legibility.selected import Selected, aim_of, find
 from heimat.core.resolve.resolved import resolve
+from heimat.core.scales.curve_drawing import drawn
 from heimat.core.scales.curves import CurveName
-from heimat.core.scales.drawing import drawn
 from heimat.core.scales.shaping import LEAST_FALL, ShapedLadder
 
 _STEPS: dict[CurveName, float] = {"lightness": 2.5, "chroma": 0.02, "hue": 10.0}

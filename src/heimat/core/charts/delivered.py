@@ -6,7 +6,7 @@ Charting libraries interpolate in gamma-encoded sRGB, so the design is held to s
 import numpy as np
 
 from heimat.core.color.arrays import Bytes, Floats, from_bytes, to_bytes
-from heimat.core.color.difference import ciede2000
+from heimat.core.color.ciede2000 import ciede2000
 from heimat.core.color.spaces import srgb_to_lab
 
 CLOSE, CLOSE_ROUNDED = 0.5, 1.5

@@ -8,7 +8,7 @@ from typing import Literal
 import numpy as np
 from numpy.typing import NDArray
 
-from heimat.core.charts.table import Column, Table
+from heimat.core.charts.columns import Column, Table
 from heimat.core.color.arrays import Floats
 
 Gather = Literal["sum", "mean"]

@@ -6,11 +6,11 @@ from typing import Literal
 import numpy as np
 
 from heimat.core.charts.apart import nearest_pair
+from heimat.core.charts.columns import Column, finite
 from heimat.core.charts.gathering import MOST_DRAWN
 from heimat.core.charts.ramp import lights, spread
-from heimat.core.charts.table import Column, finite
 from heimat.core.color.arrays import Bytes, Floats, from_bytes
-from heimat.core.color.difference import TOLD_APART, distance_text
+from heimat.core.color.ciede2000 import TOLD_APART, distance_text
 from heimat.core.color.spaces import srgb_to_oklch
 
 PaletteKind = Literal["categorical", "sequential", "diverging"]

@@ -5,8 +5,8 @@ from typing import Any
 
 import numpy as np
 
+from heimat.core.charts.columns import Column, ColumnKind, Table, finite
 from heimat.core.charts.suitability import PaletteKind, kind_for
-from heimat.core.charts.table import Column, ColumnKind, Table, finite
 
 _MOST_NAMED = 40
 

@@ -5,7 +5,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from heimat.core.color.arrays import Bytes, Floats, from_bytes
-from heimat.core.color.difference import ciede2000
+from heimat.core.color.ciede2000 import ciede2000
 from heimat.core.color.spaces import srgb_to_lab
 
 HARDLY_DIFFERENT = 2.0

@@ -9,13 +9,13 @@ import numpy as np
 from numpy.typing import ArrayLike, NDArray
 
 from heimat.core.color.arrays import Bytes, Floats
+from heimat.core.color.ciede2000 import ciede2000
 from heimat.core.color.contrast import (
     linear_of_bytes,
     luminance_reaching,
     ratio_of_luminances,
     relative_luminance,
 )
-from heimat.core.color.difference import ciede2000
 from heimat.core.color.gamut import solve
 from heimat.core.color.spaces import linear_to_xyz, srgb_to_lab, srgb_to_oklch, xyz_to_lab
 from heimat.core.color.spaces.oklab import linear_to_oklab

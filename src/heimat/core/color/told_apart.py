@@ -7,8 +7,8 @@ import numpy as np
 from numpy.typing import NDArray
 
 from heimat.core.color.arrays import Bytes, Floats
+from heimat.core.color.ciede2000 import ciede2000
 from heimat.core.color.contrast import linear_of_bytes
-from heimat.core.color.difference import ciede2000
 from heimat.core.color.spaces import linear_to_xyz, xyz_to_lab
 from heimat.core.color.vision import COLOR_VISIONS, SEVERITIES, Vision, simulate_severities
 

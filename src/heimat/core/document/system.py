@@ -8,7 +8,7 @@ from heimat.core.document.candidates import Candidate, Stops
 from heimat.core.document.cases import Case
 from heimat.core.document.conditions import MOST_CONDITIONS, Condition
 from heimat.core.document.exceptions import MOST_EXCEPTIONS, AcceptedException
-from heimat.core.document.guide import Guide
+from heimat.core.document.guide_settings import Guide
 from heimat.core.document.hues import Hue
 from heimat.core.document.ids import Id
 from heimat.core.document.matrices import MOST_MATRICES, NamedMatrix
@@ -22,9 +22,9 @@ from heimat.core.document.selections import MOST_COLORS, NamedSelection
 from heimat.core.document.themes import Theme
 from heimat.core.document.tokens import Token
 from heimat.core.scales.curves import Curves
+from heimat.core.scales.generator_rules import LATEST_GENERATOR
 from heimat.core.scales.ladder import USUAL, Ladder
 from heimat.core.scales.methods import Method
-from heimat.core.scales.rules import LATEST_GENERATOR
 
 SCHEMA = 11
 """The form in which documents are stored now; `upgrades` says what each form before it lacked."""

@@ -9,15 +9,15 @@ from pydantic import Field, ValidationError
 from heimat.core.document.consistency import check_system
 from heimat.core.document.system import ColorSystem
 from heimat.core.edits.base import Path
-from heimat.core.edits.candidates import AddCandidates, JoinCandidates, RemoveCandidates, SetCandidate
-from heimat.core.edits.conditions import KeepCondition, RemoveCondition, SetAim, SetDuty
+from heimat.core.edits.candidate_edits import AddCandidates, JoinCandidates, RemoveCandidates, SetCandidate
+from heimat.core.edits.changed_places import PlaceValue, places_changed
+from heimat.core.edits.condition_edits import KeepCondition, RemoveCondition, SetAim, SetDuty
 from heimat.core.edits.conflicts import conflict
-from heimat.core.edits.difference import PlaceValue, places_changed
-from heimat.core.edits.exceptions import AcceptFinding, EndException
-from heimat.core.edits.generator import SetGenerator
-from heimat.core.edits.guide import SetGuide
-from heimat.core.edits.holding import HoldHues, refuse_held
-from heimat.core.edits.hues import (
+from heimat.core.edits.exception_edits import AcceptFinding, EndException
+from heimat.core.edits.generator_edits import SetGenerator
+from heimat.core.edits.guide_edits import SetGuide
+from heimat.core.edits.holding_edits import HoldHues, refuse_held
+from heimat.core.edits.hue_edits import (
     AddHues,
     DuplicateHue,
     MoveHue,
@@ -29,12 +29,11 @@ from heimat.core.edits.hues import (
     SetHueKind,
     SetHueNote,
 )
-from heimat.core.edits.ladder import PublishScales, RenameSystem, SetHueLadder, SetLadder, SetScalePattern
-from heimat.core.edits.matrices import KeepMatrix, RemoveMatrix
-from heimat.core.edits.order import SpreadOrder, carried_over, grown
-from heimat.core.edits.outputs import AddOutput, RemoveOutput, SetOutput
-from heimat.core.edits.pairings import AddPairings, KeepToldApart, RemovePairing, RemoveToldApart
-from heimat.core.edits.palettes import (
+from heimat.core.edits.ladder_edits import PublishScales, RenameSystem, SetHueLadder, SetLadder, SetScalePattern
+from heimat.core.edits.matrix_edits import KeepMatrix, RemoveMatrix
+from heimat.core.edits.output_edits import AddOutput, RemoveOutput, SetOutput
+from heimat.core.edits.pairing_edits import AddPairings, KeepToldApart, RemovePairing, RemoveToldApart
+from heimat.core.edits.palette_edits import (
     AddPalette,
     DescribePalette,
     MovePalette,
@@ -45,19 +44,19 @@ from heimat.core.edits.palettes import (
     SetPalette,
 )
 from heimat.core.edits.palettes_kept import keep_palettes
-from heimat.core.edits.release_rules import SetReleaseRules
-from heimat.core.edits.reserve import SetReserve
-from heimat.core.edits.resting import LeaveBase, LetBack, Override, RestOn, refuse_taken
+from heimat.core.edits.placing import SpreadOrder, carried_over, grown
+from heimat.core.edits.release_rule_edits import SetReleaseRules
+from heimat.core.edits.reserve_edits import SetReserve
+from heimat.core.edits.resting_edits import LeaveBase, LetBack, Override, RestOn, refuse_taken
 from heimat.core.edits.restore import Restore
-from heimat.core.edits.scales import AimCurve, AimStep, NudgeSteps, SetCurves, SetMethod, SetPinNeighbours, SetWide
-from heimat.core.edits.selections import KeepSelection, RemoveSelection, SetCap
-from heimat.core.edits.sources import AimSource, FollowHue, LetGo, SetSource
-from heimat.core.edits.splitting import SplitToken
-from heimat.core.edits.stops import KeepStops, RemoveStops
-from heimat.core.edits.themes import AddTheme, MoveTheme, RemoveTheme, RenameTheme, SetTheme
-from heimat.core.edits.token_care import DeprecateToken, DescribeToken, KeepTokensInternal, LetRepairsMove
-from heimat.core.edits.token_names import RenameToken, RenameTokens
-from heimat.core.edits.tokens import (
+from heimat.core.edits.scale_edits import AimCurve, AimStep, NudgeSteps, SetCurves, SetMethod, SetPinNeighbours, SetWide
+from heimat.core.edits.selection_edits import KeepSelection, RemoveSelection, SetCap
+from heimat.core.edits.source_edits import AimSource, FollowHue, LetGo, SetSource
+from heimat.core.edits.splitting_edits import SplitToken
+from heimat.core.edits.stop_edits import KeepStops, RemoveStops
+from heimat.core.edits.theme_edits import AddTheme, MoveTheme, RemoveTheme, RenameTheme, SetTheme
+from heimat.core.edits.token_care_edits import DeprecateToken, DescribeToken, KeepTokensInternal, LetRepairsMove
+from heimat.core.edits.token_edits import (
     AddToken,
     AddTokens,
     LetTokenFollow,
@@ -67,6 +66,7 @@ from heimat.core.edits.tokens import (
     SetTokenValue,
     SetTokenValues,
 )
+from heimat.core.edits.token_name_edits import RenameToken, RenameTokens
 from heimat.core.errors import DomainError
 
 UserEdit = Annotated[

@@ -21,10 +21,10 @@ from heimat.core.document.tokens import (
     base_of,
 )
 from heimat.core.document.words import value_in_words
-from heimat.core.hues.derived_tokens import derived_color
-from heimat.core.hues.palette_colors import palette_colors
 from heimat.core.hues.scaling import scales_of
 from heimat.core.hues.source import resolve_source
+from heimat.core.values.derived_color import derived_color
+from heimat.core.values.palette_colors import palette_colors
 
 _WHITE = np.full(3, 255, dtype=np.uint8)
 

@@ -7,7 +7,7 @@ from pydantic import Field, ValidationError
 
 from heimat.core.document.system import COLLECTIONS, FIELDS, ColorSystem
 from heimat.core.edits.base import EditBase, Path
-from heimat.core.edits.difference import PlaceValue
+from heimat.core.edits.changed_places import PlaceValue
 from heimat.core.errors import DomainError
 
 

@@ -3,8 +3,8 @@
 import numpy as np
 
 from heimat.core.color.arrays import Bytes
+from heimat.core.color.ciede2000 import ciede2000
 from heimat.core.color.contrast import AA_LARGE, ratio
-from heimat.core.color.difference import ciede2000
 from heimat.core.color.gamut import solve
 from heimat.core.color.rounding import nearest_bytes
 from heimat.core.color.spaces import srgb_to_lab, srgb_to_oklch

@@ -12,7 +12,7 @@ from heimat.core.color.overlay import solid
 from heimat.core.color.rounding import nearest_bytes
 from heimat.core.color.spaces import lightness, luminance_of, srgb_to_oklch
 from heimat.core.errors import DomainError
-from heimat.core.resolve.pairings import translucent_ratio
+from heimat.core.resolve.checked_pairings import translucent_ratio
 
 LEVELS = (AA_LARGE, AA_TEXT, AAA_TEXT)
 

@@ -9,9 +9,9 @@ from heimat.core.color.arrays import Bytes, Floats
 from heimat.core.color.contrast import ratio
 from heimat.core.document.pairings import Pairing
 from heimat.core.document.tokens import StepAlias
-from heimat.core.resolve.hues import ResolvedHue
-from heimat.core.resolve.pairings import PairingResult
+from heimat.core.resolve.checked_pairings import PairingResult
 from heimat.core.resolve.resolved import Resolved
+from heimat.core.resolve.resolved_hues import ResolvedHue
 from heimat.core.resolve.theme import ResolvedTheme
 
 

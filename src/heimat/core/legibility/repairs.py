@@ -13,20 +13,20 @@ import numpy as np
 from numpy.typing import NDArray
 
 from heimat.core.color.arrays import Bytes, from_bytes
+from heimat.core.color.ciede2000 import ciede2000
 from heimat.core.color.contrast import ratio
-from heimat.core.color.difference import ciede2000
 from heimat.core.color.notation import Color, hex_of
 from heimat.core.color.passing import nearest_passing
 from heimat.core.color.spaces import srgb_to_lab
 from heimat.core.color.told_apart import PairDistance, seen_labs
 from heimat.core.document.free_names import FreeTokenNames
 from heimat.core.document.tokens import LiteralColor, Moving, StepAlias, TokenAlias, TokenValue
-from heimat.core.edits.pairings import AddPairings, NewPairing, RemovePairing
-from heimat.core.edits.palettes import SetOtherColor, SetPalette
-from heimat.core.edits.tokens import AddTokens, NewToken, SetTokenValue
-from heimat.core.resolve.hues import ResolvedHue
-from heimat.core.resolve.pairings import PairingResult
+from heimat.core.edits.pairing_edits import AddPairings, NewPairing, RemovePairing
+from heimat.core.edits.palette_edits import SetOtherColor, SetPalette
+from heimat.core.edits.token_edits import AddTokens, NewToken, SetTokenValue
+from heimat.core.resolve.checked_pairings import PairingResult
 from heimat.core.resolve.resolved import Resolved
+from heimat.core.resolve.resolved_hues import ResolvedHue
 from heimat.core.resolve.theme import ResolvedTheme, ToldApartResult
 
 RepairEdit = SetTokenValue | AddTokens | AddPairings | RemovePairing | SetPalette | SetOtherColor

@@ -16,11 +16,11 @@ from heimat.core.document.palettes import Categorical
 from heimat.core.document.words import counted
 from heimat.core.legibility.why import why_hue, why_step, why_token
 from heimat.core.legibility.why_palette import why_palette_color
-from heimat.core.resolve.hues import ResolvedHue
 from heimat.core.resolve.resolved import Resolved
+from heimat.core.resolve.resolved_hues import ResolvedHue
 from heimat.core.resolve.theme import ResolvedTheme
 from heimat.core.resolve.token_colors import TokenColor
-from heimat.core.scales.wide import literal_p3
+from heimat.core.scales.wide_twins import literal_p3
 
 
 @dataclass(frozen=True)

@@ -8,7 +8,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from heimat.core.color.arrays import Bytes, from_bytes
-from heimat.core.color.difference import ciede2000
+from heimat.core.color.ciede2000 import ciede2000
 from heimat.core.color.spaces import srgb_to_lab
 from heimat.core.document.aliases import aliases_of, value_in
 from heimat.core.document.following import with_descendants

@@ -13,8 +13,8 @@ from heimat.core.document.following import children_of
 from heimat.core.document.hues import DerivedSource, GivenSource
 from heimat.core.document.words import value_in_words
 from heimat.core.hues.wording import derivation_words
-from heimat.core.resolve.hues import ResolvedHue
 from heimat.core.resolve.resolved import Resolved
+from heimat.core.resolve.resolved_hues import ResolvedHue
 from heimat.core.resolve.theme import ResolvedTheme
 from heimat.core.scales.methods import luminance_for
 from heimat.core.scales.nudges import Nudge

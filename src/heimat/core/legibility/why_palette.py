@@ -3,13 +3,13 @@
 import numpy as np
 
 from heimat.core.charts.apart import apart, seen8
+from heimat.core.color.ciede2000 import distance_words
 from heimat.core.color.contrast import cut, ratio
-from heimat.core.color.difference import distance_words
 from heimat.core.document.palettes import Categorical, Sequential
 from heimat.core.document.tokens import LiteralColor
 from heimat.core.document.words import value_in_words
-from heimat.core.resolve.palettes import ResolvedPalette
 from heimat.core.resolve.resolved import Resolved
+from heimat.core.resolve.resolved_palettes import ResolvedPalette
 
 
 def why_palette_color(resolved: Resolved, shown: ResolvedPalette, place: int) -> str:

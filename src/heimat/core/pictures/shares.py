@@ -6,7 +6,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from heimat.core.color.arrays import Bytes, from_bytes
-from heimat.core.color.difference import ciede2000
+from heimat.core.color.ciede2000 import ciede2000
 from heimat.core.color.spaces import srgb_to_lab
 from heimat.core.pictures.decoding import Pixels
 from heimat.core.pictures.main_colors import working_step

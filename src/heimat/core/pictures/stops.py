@@ -11,7 +11,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from heimat.core.color.arrays import Bytes, Floats, to_bytes
-from heimat.core.color.difference import ciede2000
+from heimat.core.color.ciede2000 import ciede2000
 from heimat.core.color.spaces import linear_to_xyz, oklab_to_linear, oklab_to_srgb, xyz_to_lab
 from heimat.core.errors import DomainError
 from heimat.core.pictures.decoding import Pixels

@@ -4,8 +4,8 @@ from typing import Any
 
 from heimat.core.publication.changes import TokenChange
 from heimat.core.publication.frame import frame_changes
-from heimat.core.publication.outputs import names_lost
 from heimat.core.publication.publication import Publication
+from heimat.core.publication.published_outputs import names_lost
 
 
 def broken(before: Publication | None, after: Publication, changes: list[TokenChange]) -> list[str]:

@@ -7,7 +7,7 @@ from typing import Literal
 import numpy as np
 
 from heimat.core.color.arrays import from_bytes
-from heimat.core.color.difference import ciede2000
+from heimat.core.color.ciede2000 import ciede2000
 from heimat.core.color.spaces import srgb_to_lab
 from heimat.core.document.release_rules import SMALL_CHANGE
 from heimat.core.publication.contract import EMPTY

@@ -19,7 +19,7 @@ import numpy as np
 from heimat.core.color.arrays import Floats
 from heimat.core.color.notation import hex_of, hexes_of
 from heimat.core.document.aliases import value_in, ways_of
-from heimat.core.document.guide import Guide
+from heimat.core.document.guide_settings import Guide
 from heimat.core.document.names import css_name, scale_token_names
 from heimat.core.document.order import in_order
 from heimat.core.document.system import ColorSystem
@@ -27,8 +27,8 @@ from heimat.core.document.themes import Scheme, Wanted
 from heimat.core.document.tokens import HueAlias, StepAlias, Token, TokenAlias
 from heimat.core.document.uses import members
 from heimat.core.publication.contract import EMPTY, Contract, contract
-from heimat.core.publication.outputs import PublishedOutput, published_outputs
-from heimat.core.publication.palettes import PublishedPalette, palettes_by_color, published_palettes
+from heimat.core.publication.published_outputs import PublishedOutput, published_outputs
+from heimat.core.publication.published_palettes import PublishedPalette, palettes_by_color, published_palettes
 from heimat.core.resolve.resolved import Resolved
 from heimat.core.resolve.theme import ResolvedTheme
 

@@ -20,7 +20,7 @@ from heimat.core.document.tokens import (
     TokenAlias,
     TokenValue,
 )
-from heimat.core.edits.resting import RestOn
+from heimat.core.edits.resting_edits import RestOn
 from heimat.core.errors import DomainError
 from heimat.core.hues.source import source_color
 from heimat.core.publication.contract import EMPTY
@@ -29,7 +29,7 @@ from heimat.core.scales.anchors import Anchor
 from heimat.core.scales.curves import Curves
 from heimat.core.scales.ladder import LEAST_STEPS, LONGEST_LADDER_NAME, Ladder
 from heimat.core.scales.methods import Method
-from heimat.core.scales.wide import literal_p3
+from heimat.core.scales.wide_twins import literal_p3
 
 _LONGEST_ID = 40
 _PLACEHOLDER = "a"

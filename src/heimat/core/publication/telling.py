@@ -3,7 +3,7 @@
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from heimat.core.color.difference import distance_text
+from heimat.core.color.ciede2000 import distance_text
 from heimat.core.document.words import counted
 from heimat.core.publication.changes import ChangeKind, TokenChange
 from heimat.core.publication.frame import FrameChange

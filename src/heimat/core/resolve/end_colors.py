@@ -9,8 +9,8 @@ from heimat.core.color.arrays import Bytes, Floats
 from heimat.core.color.notation import rgb8_of
 from heimat.core.color.overlay import alpha_as_published
 from heimat.core.document.tokens import HueAlias, LiteralColor, StepAlias
-from heimat.core.resolve.hues import ResolvedHue
-from heimat.core.scales.wide import literal_p3
+from heimat.core.resolve.resolved_hues import ResolvedHue
+from heimat.core.scales.wide_twins import literal_p3
 
 
 @dataclass(frozen=True)

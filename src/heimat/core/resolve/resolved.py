@@ -8,8 +8,8 @@ from heimat.core.document.order import in_order
 from heimat.core.document.palettes import OtherRole
 from heimat.core.document.system import ColorSystem
 from heimat.core.resolve.chains import chains_of
-from heimat.core.resolve.hues import ResolvedHue, resolve_hues
-from heimat.core.resolve.palettes import Around, ResolvedPalette, resolve_palette, roles_of
+from heimat.core.resolve.resolved_hues import ResolvedHue, resolve_hues
+from heimat.core.resolve.resolved_palettes import Around, ResolvedPalette, resolve_palette, roles_of
 from heimat.core.resolve.steps import Steps, promises_of, steps_of
 from heimat.core.resolve.theme import ResolvedTheme, around, resolve_theme
 from heimat.core.resolve.token_colors import Ends

@@ -9,7 +9,7 @@ from numpy.typing import NDArray
 from heimat.core.color.arrays import Bytes, Floats
 from heimat.core.color.contrast import relative_luminance
 from heimat.core.color.wide import p3_luminance
-from heimat.core.resolve.hues import ResolvedHue
+from heimat.core.resolve.resolved_hues import ResolvedHue
 from heimat.core.scales.ladder import Ladder
 from heimat.core.scales.promises import Promise, promises
 

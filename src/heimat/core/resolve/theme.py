@@ -15,9 +15,9 @@ from heimat.core.document.palettes import OtherRole
 from heimat.core.document.system import ColorSystem
 from heimat.core.document.themes import Theme
 from heimat.core.document.tokens import PaletteAlias
-from heimat.core.resolve.hues import ResolvedHue
-from heimat.core.resolve.pairings import PairingResult, check_pairings
-from heimat.core.resolve.palettes import Around, ResolvedPalette, color_of, resolve_palette
+from heimat.core.resolve.checked_pairings import PairingResult, check_pairings
+from heimat.core.resolve.resolved_hues import ResolvedHue
+from heimat.core.resolve.resolved_palettes import Around, ResolvedPalette, color_of, resolve_palette
 from heimat.core.resolve.token_colors import Ends, TokenColor, token_colors
 
 

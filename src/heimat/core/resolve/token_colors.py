@@ -11,9 +11,9 @@ from cachetools import LRUCache
 from heimat.core.color.arrays import Bytes, Floats
 from heimat.core.document.aliases import Chain, Recipe
 from heimat.core.document.tokens import End, HueAlias, PaletteAlias, StepAlias
-from heimat.core.hues.derived_tokens import Levels, derived_levels
 from heimat.core.resolve.end_colors import EndColor, end_color
-from heimat.core.resolve.hues import ResolvedHue
+from heimat.core.resolve.resolved_hues import ResolvedHue
+from heimat.core.values.derived_color import Levels, derived_levels
 
 
 @dataclass(frozen=True)

@@ -1,9 +1,9 @@
 """Scales: a hue's ordered steps on the ladder, and the promises that they keep together."""
 
 from heimat.core.scales.generate import Scale, ScaleRequest, generate
+from heimat.core.scales.generator_rules import GENERATORS, LATEST_GENERATOR
 from heimat.core.scales.ladder import READY_MADE, Ladder, LadderStep
 from heimat.core.scales.promises import Promise, promises
-from heimat.core.scales.rules import GENERATORS, LATEST_GENERATOR
 
 __all__ = [
     "GENERATORS",

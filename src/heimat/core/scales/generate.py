@@ -15,10 +15,10 @@ from heimat.core.errors import DomainError
 from heimat.core.scales.anchors import LEAST_GAP, AnchorMode
 from heimat.core.scales.curves import Curves, Ends, at_reach, reach, usual_shares
 from heimat.core.scales.distinct import distinct
+from heimat.core.scales.generator_rules import LATEST_GENERATOR, RULES, Rules
 from heimat.core.scales.methods import Draft, Given, Method, draft
 from heimat.core.scales.nudges import through_pins
 from heimat.core.scales.pacing import Walk, once, paced
-from heimat.core.scales.rules import LATEST_GENERATOR, RULES, Rules
 
 _ROUNDING = 1e-6
 """L* or OKLCH chroma that is none."""

@@ -6,8 +6,8 @@ from dataclasses import dataclass
 import numpy as np
 
 from heimat.core.color.arrays import Floats, from_bytes
+from heimat.core.color.ciede2000 import ciede2000
 from heimat.core.color.contrast import relative_luminance
-from heimat.core.color.difference import ciede2000
 from heimat.core.color.nearness import HARDLY_DIFFERENT
 from heimat.core.color.spaces import lightness, srgb_to_lab, srgb_to_oklab
 from heimat.core.scales.generate import Scale

@@ -14,16 +14,16 @@ from numpy.typing import ArrayLike
 from pydantic import BaseModel, ConfigDict, Field
 
 from heimat.core.color.arrays import Floats, floats, from_bytes, to_bytes
+from heimat.core.color.blending import MixSpace, blend, unheld
 from heimat.core.color.contrast import luminance_reaching, ratio_of_luminances, relative_luminance
 from heimat.core.color.gamut import Mask, in_gamut, solve
-from heimat.core.color.mixing import MixSpace, blend, unheld
 from heimat.core.color.notation import Color, ColorInput, lightness_of, oklch_of, rgb8_of, srgb_of
 from heimat.core.color.rounding import nearest_bytes
 from heimat.core.color.spaces import hsl_to_srgb, lightness, luminance_of, srgb_to_hsl, srgb_to_oklch
 from heimat.core.scales.anchors import LEAST_GAP, AnchorMode, stretch
 from heimat.core.scales.curves import DARK_TAPER, LIGHT_TAPER
+from heimat.core.scales.generator_rules import Rules
 from heimat.core.scales.ladder import LONGEST_STEP_ID
-from heimat.core.scales.rules import Rules
 
 MethodName = Literal["even", "contrast", "mix", "hsl", "ends"]
 METHODS: tuple[MethodName, ...] = get_args(MethodName)

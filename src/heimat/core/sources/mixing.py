@@ -3,7 +3,7 @@
 import numpy as np
 
 from heimat.core.color.arrays import Bytes, from_bytes, to_bytes
-from heimat.core.color.mixing import MixSpace, blend
+from heimat.core.color.blending import MixSpace, blend
 
 FEWEST, MOST = 1, 9
 

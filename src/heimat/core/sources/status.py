@@ -12,8 +12,8 @@ import numpy as np
 from numpy.typing import NDArray
 
 from heimat.core.color.arrays import Bytes, Floats, floats
+from heimat.core.color.ciede2000 import TOLD_APART, ciede2000
 from heimat.core.color.contrast import AA_LARGE, linear_of_bytes, ratio, relative_luminance
-from heimat.core.color.difference import TOLD_APART, ciede2000
 from heimat.core.color.gamut import solve
 from heimat.core.color.rounding import nearest_bytes
 from heimat.core.color.spaces import lightness, linear_to_xyz, luminance_of, srgb_to_oklch, xyz_to_lab

@@ -5,8 +5,8 @@ No reader ever raises for what it is given: a file that makes no sense is one li
 
 from dataclasses import dataclass, field, replace
 
+from heimat.core.color.color_lines import Reading, ReadingKind, ReadLine
 from heimat.core.color.notation import Color, rgb8_of
-from heimat.core.color.reading import Reading, ReadingKind, ReadLine
 from heimat.formats.read.allowance import Allowance
 
 MOST_SHOWN = 400

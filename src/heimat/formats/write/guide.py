@@ -8,13 +8,13 @@ from html import escape
 from itertools import groupby
 
 from heimat.core.color.notation import format, parse
-from heimat.core.document.guide import GuideNotation, GuidePart
+from heimat.core.document.guide_settings import GuideNotation, GuidePart
 from heimat.core.document.names import css_name
 from heimat.core.document.pairings import USE_WORDS
-from heimat.core.publication.palettes import PublishedPalette
 from heimat.core.publication.publication import Publication, PublishedToken, PublishedValue
+from heimat.core.publication.published_palettes import PublishedPalette
 from heimat.formats.write.guide_charts import drawn
-from heimat.formats.write.values import hex_text, theme_names, title_of
+from heimat.formats.write.plain_values import hex_text, theme_names, title_of
 
 FILE = "guide.html"
 _ROOT = "color-guide"

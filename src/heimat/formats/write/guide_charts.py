@@ -3,7 +3,7 @@
 import math
 from html import escape
 
-from heimat.core.publication.palettes import PublishedPalette
+from heimat.core.publication.published_palettes import PublishedPalette
 
 _WIDTH, _HEIGHT, _EDGE = 340, 110, 8
 _ROWS, _COLUMNS = 5, 14

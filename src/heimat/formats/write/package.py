@@ -15,7 +15,7 @@ from collections.abc import Sequence
 from heimat.core.publication.frame import package_name
 from heimat.core.publication.publication import Publication
 from heimat.formats.checkers import NODE
-from heimat.formats.write.values import title_of
+from heimat.formats.write.plain_values import title_of
 
 FILE = "package.tgz"
 _FOLDER = "package"

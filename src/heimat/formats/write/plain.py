@@ -5,7 +5,7 @@ from typing import Any
 
 from heimat.core.document.names import css_name
 from heimat.core.publication.publication import Publication, PublishedToken
-from heimat.formats.write.values import hex_text, theme_names
+from heimat.formats.write.plain_values import hex_text, theme_names
 
 FILE = "tokens.plain.json"
 

@@ -2,7 +2,7 @@
 
 from heimat.core.document.names import css_name
 from heimat.core.publication.publication import Publication
-from heimat.formats.write.values import hex_text, theme_names, title_of
+from heimat.formats.write.plain_values import hex_text, theme_names, title_of
 
 
 def write(publication: Publication, version: str) -> bytes:

@@ -3,7 +3,7 @@
 from html import escape
 
 from heimat.core.publication.publication import Publication
-from heimat.formats.write.values import hex_text, theme_names, title_of
+from heimat.formats.write.plain_values import hex_text, theme_names, title_of
 
 _ROW, _NAME, _SWATCH, _HEAD = 22, 260, 120, 44
 

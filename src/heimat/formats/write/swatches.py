@@ -4,7 +4,7 @@ A line a color: red, green and blue from 0 to 255, a tab, and its name, which sa
 """
 
 from heimat.core.publication.publication import Publication
-from heimat.formats.write.values import title_of
+from heimat.formats.write.plain_values import title_of
 
 _COLUMNS = 9
 

@@ -5,7 +5,7 @@ import io
 
 from heimat.core.document.names import css_name
 from heimat.core.publication.publication import Publication
-from heimat.formats.write.values import hex_text, theme_names
+from heimat.formats.write.plain_values import hex_text, theme_names
 
 _FORMULA = ("=", "+", "-", "@", "\t", "\r")
 """What spreadsheets would compute where a cell begins with it."""

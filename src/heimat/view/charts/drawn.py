@@ -7,6 +7,7 @@ import numpy as np
 from typing_extensions import TypedDict
 
 from heimat.core.charts.classes import breaks, breaks_around, counts
+from heimat.core.charts.columns import Column, Table, finite
 from heimat.core.charts.gathering import (
     OTHER,
     Gather,
@@ -20,13 +21,12 @@ from heimat.core.charts.gathering import (
     sampled,
 )
 from heimat.core.charts.places import along, around, class_places, even_limits, nearest_sample
-from heimat.core.charts.table import Column, Table, finite
 from heimat.core.color.arrays import Floats
 from heimat.core.document.order import in_order
 from heimat.core.document.palettes import Categorical, Diverging, Palette, Sequential
 from heimat.core.errors import DomainError
-from heimat.core.hues.palette_colors import SAMPLES
 from heimat.core.resolve.resolved import Resolved
+from heimat.core.values.palette_colors import SAMPLES
 
 _BETWEEN = re.compile(r"([^–—→]+)[–—→]([^–—→]+)")
 """A name of two places with a dash between."""

@@ -5,8 +5,8 @@ from datetime import date
 import numpy as np
 from typing_extensions import TypedDict
 
+from heimat.core.color.ciede2000 import distance_words
 from heimat.core.color.contrast import cut
-from heimat.core.color.difference import distance_words
 from heimat.core.document.exceptions import AcceptedException
 from heimat.core.document.order import in_order
 from heimat.core.document.pairings import Use

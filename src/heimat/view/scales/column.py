@@ -6,8 +6,8 @@ from typing_extensions import TypedDict
 from heimat.core.color.arrays import Floats
 from heimat.core.color.contrast import relative_luminance
 from heimat.core.color.spaces import lightness, srgb_to_oklch
-from heimat.core.resolve.hues import ResolvedHue
 from heimat.core.resolve.resolved import Resolved
+from heimat.core.resolve.resolved_hues import ResolvedHue
 from heimat.view.eyes import Eyes, SwatchView
 
 _EVEN = 3.0

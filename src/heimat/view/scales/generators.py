@@ -4,12 +4,12 @@ import numpy as np
 from typing_extensions import TypedDict
 
 from heimat.core.color.arrays import from_bytes
-from heimat.core.color.difference import ciede2000, distance_words
+from heimat.core.color.ciede2000 import ciede2000, distance_words
 from heimat.core.color.spaces import srgb_to_lab
 from heimat.core.document.words import listed
 from heimat.core.legibility.findings import finding_ids
 from heimat.core.resolve.resolved import Resolved, resolve
-from heimat.core.scales.rules import LATEST_GENERATOR
+from heimat.core.scales.generator_rules import LATEST_GENERATOR
 from heimat.view.eyes import SwatchView
 from heimat.view.look import Look
 

@@ -3,7 +3,7 @@
 import numpy as np
 from typing_extensions import TypedDict
 
-from heimat.core.color.difference import distance_text
+from heimat.core.color.ciede2000 import distance_text
 from heimat.core.color.notation import Color, Notation, format, rgb8_of
 from heimat.core.color.overlay import Overlay, alpha_as_published, least_overlay, overlay_of, solid
 from heimat.view.eyes import Eyes, SwatchView

@@ -4,7 +4,7 @@ import numpy as np
 from typing_extensions import TypedDict
 
 from heimat.core.color.arrays import Bytes
-from heimat.core.color.difference import distance_text
+from heimat.core.color.ciede2000 import distance_text
 from heimat.core.color.nearness import nearest
 from heimat.core.resolve.resolved import Resolved
 from heimat.view.eyes import Eyes, SwatchView

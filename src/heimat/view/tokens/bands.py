@@ -10,8 +10,8 @@ from heimat.core.color.contrast import cut
 from heimat.core.document.order import in_order
 from heimat.core.document.purposes import FAMILIES, family_of
 from heimat.core.document.tokens import Token
-from heimat.core.proposals.filling.fill import by_purpose
-from heimat.core.resolve.pairings import PairingResult
+from heimat.core.filling.fill import by_purpose
+from heimat.core.resolve.checked_pairings import PairingResult
 from heimat.core.sources.conventions import STATUSES
 from heimat.view.look import Look
 

@@ -9,12 +9,12 @@ from heimat.core.errors import DomainError
 from heimat.core.legibility.findings.accepted import Exceptions, standing_exceptions
 from heimat.core.legibility.findings.consequences import Consequences, Counted
 from heimat.core.legibility.findings.finding import Finding
-from heimat.core.legibility.findings.kept import kept_findings, kept_ids
-from heimat.core.legibility.findings.pairings import pairing_findings, pairing_ids, pairing_rooms
+from heimat.core.legibility.findings.on_kept import kept_findings, kept_ids
+from heimat.core.legibility.findings.on_pairings import pairing_findings, pairing_ids, pairing_rooms
+from heimat.core.legibility.findings.on_scales import scale_finding_ids, scale_findings
+from heimat.core.legibility.findings.on_told_apart import told_apart_findings, told_apart_ids, told_apart_rooms
 from heimat.core.legibility.findings.palettes import palette_findings, palette_ids, palette_rooms
 from heimat.core.legibility.findings.palettes.at import ON_PALETTES
-from heimat.core.legibility.findings.scales import scale_finding_ids, scale_findings
-from heimat.core.legibility.findings.told_apart import told_apart_findings, told_apart_ids, told_apart_rooms
 from heimat.core.legibility.repairs import TURNS, Repair, pairings_with
 from heimat.core.resolve.resolved import Resolved, resolve
 

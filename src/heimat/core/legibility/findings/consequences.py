@@ -17,16 +17,16 @@ from heimat.core.color.contrast import ratio_of_luminances, relative_luminance
 from heimat.core.color.told_apart import distances
 from heimat.core.document.palettes import all_values
 from heimat.core.document.tokens import HueAlias, LiteralColor, PaletteAlias, StepAlias, TokenAlias
-from heimat.core.edits.tokens import SetTokenValue
-from heimat.core.legibility.findings.kept import kept_id
-from heimat.core.legibility.findings.pairings import pairing_id
+from heimat.core.edits.token_edits import SetTokenValue
+from heimat.core.legibility.findings.on_kept import kept_id
+from heimat.core.legibility.findings.on_pairings import pairing_id
+from heimat.core.legibility.findings.on_told_apart import close_ids
 from heimat.core.legibility.findings.palettes import STATUSES, palette_ids
-from heimat.core.legibility.findings.told_apart import close_ids
 from heimat.core.legibility.repairs import Repair
+from heimat.core.resolve.checked_pairings import PairingResult
 from heimat.core.resolve.end_colors import end_color
-from heimat.core.resolve.pairings import PairingResult
-from heimat.core.resolve.palettes import roles_of
 from heimat.core.resolve.resolved import Resolved
+from heimat.core.resolve.resolved_palettes import roles_of
 from heimat.core.resolve.theme import ResolvedTheme
 
 Counted = tuple[int, int]

@@ -9,8 +9,8 @@ from heimat.core.color.arrays import Bytes
 from heimat.core.document.keys import palette_key
 from heimat.core.document.palettes import Categorical
 from heimat.core.legibility.findings.finding import Finding
-from heimat.core.resolve.palettes import ResolvedPalette
 from heimat.core.resolve.resolved import Resolved
+from heimat.core.resolve.resolved_palettes import ResolvedPalette
 
 ON_PALETTES = "palette-"
 """What the ids of findings on palettes begin with."""

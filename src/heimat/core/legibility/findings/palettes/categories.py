@@ -8,8 +8,8 @@ import numpy as np
 
 from heimat.core.color.angles import turn_between
 from heimat.core.color.arrays import from_bytes
+from heimat.core.color.ciede2000 import TOLD_APART, distance_text, distance_words
 from heimat.core.color.contrast import cut, ratio
-from heimat.core.color.difference import TOLD_APART, distance_text, distance_words
 from heimat.core.color.naming import spoken_names
 from heimat.core.color.notation import hex_of
 from heimat.core.color.spaces import srgb_to_oklch
@@ -19,7 +19,7 @@ from heimat.core.document.tokens import LiteralColor, TokenAlias
 from heimat.core.document.words import counted
 from heimat.core.legibility.findings.finding import Finding
 from heimat.core.legibility.findings.palettes.at import REMEMBERED, At, colors_of
-from heimat.core.legibility.findings.palettes.repairs import color_repairs, telling_repairs
+from heimat.core.legibility.findings.palettes.color_repairs import color_repairs, telling_repairs
 from heimat.core.legibility.findings.palettes.statuses import nearest_statuses, statuses_at
 from heimat.core.legibility.repairs import Repair
 

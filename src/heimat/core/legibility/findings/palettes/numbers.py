@@ -7,7 +7,7 @@ import numpy as np
 
 from heimat.core.charts.apart import differences, seen8
 from heimat.core.charts.diverging import LEAST_ENDS, ends_apart
-from heimat.core.color.difference import distance_words
+from heimat.core.color.ciede2000 import distance_words
 from heimat.core.document.palettes import Categorical
 from heimat.core.legibility.findings.finding import Finding
 from heimat.core.legibility.findings.palettes.at import REMEMBERED, At, colors_of

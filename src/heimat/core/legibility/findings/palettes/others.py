@@ -7,12 +7,12 @@ from functools import lru_cache
 import numpy as np
 
 from heimat.core.color.arrays import Bytes
+from heimat.core.color.ciede2000 import TOLD_APART, distance_words
 from heimat.core.color.contrast import cut, ratio
-from heimat.core.color.difference import TOLD_APART, distance_words
 from heimat.core.document.palettes import GRAPHIC, Categorical, OtherRole
 from heimat.core.legibility.findings.finding import Finding
 from heimat.core.legibility.findings.palettes.at import REMEMBERED, At, colors_of
-from heimat.core.legibility.findings.palettes.repairs import other_repairs, other_room
+from heimat.core.legibility.findings.palettes.color_repairs import other_repairs, other_room
 
 _TAKEN: tuple[OtherRole, ...] = ("missing", "muted", "other")
 """What must not be taken for a color of the palette. What is highlighted may be one of them."""

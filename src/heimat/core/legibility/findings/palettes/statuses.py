@@ -7,7 +7,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from heimat.core.color.arrays import Bytes, from_bytes
-from heimat.core.color.difference import TOLD_APART, ciede2000
+from heimat.core.color.ciede2000 import TOLD_APART, ciede2000
 from heimat.core.color.few import lab_of_few
 from heimat.core.color.spaces import srgb_to_lab
 from heimat.core.document.tokens import Token

@@ -5,14 +5,14 @@ from itertools import combinations
 
 import numpy as np
 
-from heimat.core.color.difference import TOLD_APART, ciede2000, distance_words
+from heimat.core.color.ciede2000 import TOLD_APART, ciede2000, distance_words
 from heimat.core.color.few import lab_of_few
 from heimat.core.document.palettes import Categorical, Palette, PaletteValue, values_of
 from heimat.core.document.tokens import LiteralColor
 from heimat.core.legibility.findings.finding import Finding
 from heimat.core.legibility.findings.palettes.at import At
-from heimat.core.resolve.palettes import ResolvedPalette
 from heimat.core.resolve.resolved import Resolved
+from heimat.core.resolve.resolved_palettes import ResolvedPalette
 
 
 def together(resolved: Resolved) -> list[Finding]:

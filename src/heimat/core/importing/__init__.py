@@ -1,0 +1,1 @@
+"""From files that were read, as sheets, to a system, or to edits of one."""

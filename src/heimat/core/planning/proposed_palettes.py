@@ -1,0 +1,109 @@
+"""Palettes proposed from a system: generated like its brand, and fitted to the grounds of all its themes."""
+
+from dataclasses import dataclass
+
+import numpy as np
+
+from heimat.core.charts.bounds import KeptHues
+from heimat.core.charts.categorical import Made, Wish, for_ground
+from heimat.core.charts.character import Character, generate_like
+from heimat.core.color.arrays import Bytes, from_bytes
+from heimat.core.color.notation import Color, rgb8_of
+from heimat.core.color.spaces import srgb_to_oklch
+from heimat.core.color.told_apart import distances
+from heimat.core.document.ids import new_id
+from heimat.core.document.palettes import GRAPHIC, SERIES_APART, Categorical, PaletteColor
+from heimat.core.document.tokens import LiteralColor
+from heimat.core.resolve.resolved import Resolved
+from heimat.core.values.palette_colors import on_ground
+
+_WEAKER, _STRONGER = 0.7, 1.15
+"""How much weaker than its weakest and stronger than its strongest color a palette may get on another ground."""
+
+
+@dataclass(frozen=True)
+class PaletteWish:
+    """What is asked for: how many colors, which stay as they are, how far from the brand, and on which ground."""
+
+    count: int
+    kept: tuple[PaletteColor, ...] = ()
+    ground: str | None = None
+    reach: float = 0.0
+    contrast: float = GRAPHIC
+    seed: int = 1
+
+
+def character_of(resolved: Resolved) -> Character:
+    """What the system's own colors are like: its brand and accent hues, or all but status, or all."""
+    for kinds in (("brand", "accent"), ("brand", "accent", "neutral"), ("status",)):
+        found = [hue.scale.source8 for hue in resolved.hue_list if hue.hue.kind in kinds]
+        if found:
+            return Character.of(np.array(found, dtype=np.uint8))
+    return Character.of(np.empty((0, 3), dtype=np.uint8))
+
+
+def wish_of(resolved: Resolved, asked: PaletteWish) -> Wish:
+    """The search that a wish asks for, in the first theme."""
+    around = resolved.around()
+    held8 = [around.rgb8(each.value) for each in asked.kept]
+    bounds = character_of(resolved).bounds(_levels(around.ground8(asked.ground)), asked.contrast, asked.reach)
+    return Wish(asked.count, bounds, tuple(map(_levels, held8)), asked.seed)
+
+
+def generated(resolved: Resolved, asked: PaletteWish) -> tuple[Categorical, Made]:
+    """A categorical palette, fitted to the ground of every theme, and what the search found in the first.
+
+    Its threshold is the lesser of 15 and what was reached. Raises DomainError as the search does.
+    """
+    made = generate_like(character_of(resolved), wish_of(resolved, asked), asked.reach)
+    colors = [
+        *asked.kept,
+        *(
+            PaletteColor(id=new_id(), value=LiteralColor(color=Color.of_bytes(rgb8)))
+            for rgb8 in made.rgb8[len(asked.kept) :]
+        ),
+    ]
+    make = Categorical(colors=tuple(colors), contrast=asked.contrast, reach=asked.reach)
+    fitted, reached = fit(resolved, make, asked.ground, made.rgb8, len(asked.kept))
+    threshold = int(min(SERIES_APART, least_apart(made.rgb8), reached) * 10.0) / 10.0
+    return fitted.model_copy(update={"threshold": threshold}), made
+
+
+def fit(resolved: Resolved, make: Categorical, ground: str | None, rgb8: Bytes, kept: int) -> tuple[Categorical, float]:
+    """The palette with shades for every theme but the first, where its ground asks for them; the least distance.
+
+    The first `kept` keep the shades that they have, or move no farther than contrast asks for: what is held is the
+    same in every palette.
+    """
+    least = float("inf")
+    colors = list(make.colors)
+    lch = srgb_to_oklch(from_bytes(rgb8))
+    hues = tuple(float(hue) for hue in lch[:, 2])
+    strong = (_WEAKER * float(lch[:, 1].min()), _STRONGER * float(lch[:, 1].max()))
+    for theme in list(resolved.themes)[1:]:
+        under = resolved.around(theme).ground8(ground)
+        bounds = KeptHues(_levels(under), make.contrast, chroma=strong, hues=hues)
+        begun = rgb8.copy()
+        begun[:kept] = on_ground(rgb8[:kept], under, make.contrast)
+        for place, color in enumerate(colors[:kept]):
+            if theme in color.shades:
+                begun[place] = rgb8_of(color.shades[theme])
+        if bool(bounds.holds(begun).all()) and (begun == rgb8).all():
+            continue
+        made = for_ground(begun, bounds, kept)
+        least = min(least, least_apart(made.rgb8))
+        colors = [
+            each.model_copy(update={"shades": {**each.shades, theme: Color.of_bytes(shade)}})
+            for each, shade in zip(colors, made.rgb8, strict=True)
+        ]
+    return make.model_copy(update={"colors": tuple(colors)}), least
+
+
+def least_apart(rgb8: Bytes) -> float:
+    """The least distance of any two colors (n, 3) under any vision at any severity; infinite for fewer than two."""
+    return min((pair.least for pair in distances(rgb8, 0.0)), default=float("inf"))
+
+
+def _levels(rgb8: Bytes) -> tuple[int, int, int]:
+    red, green, blue = (int(level) for level in rgb8)
+    return red, green, blue

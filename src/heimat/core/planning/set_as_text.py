@@ -1,0 +1,322 @@
+"""A set as text, and back: a line a hue under the headings of its kinds, edited and read as one change."""
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+from typing import Literal
+
+from heimat.core.color.color_lines import read_lines
+from heimat.core.color.notation import Color, Notation, format, rgb8_of
+from heimat.core.color.overlay import on_white
+from heimat.core.document.following import with_descendants
+from heimat.core.document.hues import GivenSource, Hue, HueKind, parent_of
+from heimat.core.document.ids import new_id
+from heimat.core.document.order import in_order
+from heimat.core.document.system import MOST_HUES, ColorSystem
+from heimat.core.document.words import listed
+from heimat.core.edits import UserEdit
+from heimat.core.edits.hue_edits import AddHues, MoveHue, NewHue, RemoveHue, RenameHue, SetHueKind
+from heimat.core.edits.source_edits import SetSource
+from heimat.core.errors import DomainError
+from heimat.core.hues.source import source_color
+from heimat.core.sources.conventions import STATUSES, Status
+
+What = Literal["unchanged", "changed", "renamed", "sorted", "moved", "added", "removed", "kept", "not read"]
+Children = Literal["detach", "remove"]
+_KINDS: tuple[HueKind, ...] = ("brand", "accent", "status", "neutral")
+_FOLLOWS = " follows "
+_MOST_HEADINGS = 40
+
+
+@dataclass(frozen=True)
+class Row:
+    """What a line comes to: before and after, by name and color; `followed` says that others follow what goes."""
+
+    what: What
+    name: str
+    before: Color | None
+    after: Color | None
+    words: str = ""
+    followed: bool = False
+
+
+@dataclass(frozen=True)
+class Plan:
+    """What reading a text back would do: its rows, and the edits that do it, in order."""
+
+    rows: list[Row]
+    edits: list[UserEdit]
+
+
+@dataclass(frozen=True)
+class _Line:
+    name: str
+    color: Color
+    kind: HueKind
+    status: Status | None
+    follows: str
+    named: bool
+
+
+def set_as_text(system: ColorSystem, notation: Notation = "hex", *, sign: bool = True, names: bool = True) -> str:
+    """The hues of a set as text, in order, their values in a notation: hex with its `#` or without, names or none."""
+    lines: list[str] = []
+    kind: HueKind | None = None
+    for hue in in_order(system.hues):
+        if names and hue.kind != kind:
+            lines += ([""] if lines else []) + [hue.kind.capitalize()]
+            kind = hue.kind
+        value = _value(system, hue, notation)
+        value = value if sign else value.removeprefix("#")
+        lines.append(f"{hue.name}: {value}{_remark(system, hue)}" if names else value)
+    return "\n".join(lines) + "\n"
+
+
+def _value(system: ColorSystem, hue: Hue, notation: Notation) -> str:
+    color = source_color(system, hue)
+    return format(color, notation) or format(color, "hex")
+
+
+def _remark(system: ColorSystem, hue: Hue) -> str:
+    if not isinstance(hue.source, GivenSource):
+        return f"{_FOLLOWS}{system.hues[hue.source.hue].name}"
+    return f" {hue.status}" if hue.status else ""
+
+
+def read_back(system: ColorSystem, text: str, *, now: ColorSystem | None = None, children: Children = "detach") -> Plan:
+    """What a text that was a set would change of it. Nothing is changed here.
+
+    A line is the hue of its name; one without, the hue of its color that no other line names. Lines that cannot be
+    read leave the hues that they name as they are; while there are any, nothing is removed or moved. `system` is the
+    set that the text was written of, `now` what has become of it meanwhile: what the text does not touch stays as it
+    is now, and where both have changed the same, both are told. Hues that follow a removed one keep their colors, or
+    go too, as `children` says. Raises DomainError (field `text`) for more lines than a set has hues.
+    """
+    now = now or system
+    lines, rows = _lines(text)
+    hues = in_order(system.hues)
+    matched = _matched(system, lines, hues)
+    edits: list[UserEdit] = []
+    for line, hue in zip(lines, matched, strict=True):
+        if hue is not None:
+            _compare(system, now, line, hue, rows, edits)
+    broken = any(row.what == "not read" for row in rows)
+    kept = {hue.id for hue in matched if hue is not None}
+    order: list[str] = []
+    for line, hue in zip(lines, matched, strict=True):
+        if hue is not None:
+            order.append(hue.id)
+            continue
+        refusal = _not_new(line)
+        if refusal:
+            rows.append(Row("not read", line.name, None, None, refusal))
+            broken = True
+            continue
+        new = NewHue(id=new_id(), name=line.name, kind=line.kind, status=line.status, color=line.color, note="typed")
+        edits.append(AddHues(hues=(new,), nearest=True))
+        rows.append(Row("added", line.name, None, line.color))
+        order.append(new.id)
+    gone = [] if broken else _removed([hue for hue in hues if hue.id not in kept], now, children, rows, edits)
+    _tell_meanwhile(system, now, kept, rows)
+    if not broken:
+        _place(hues, order, gone, now, rows, edits)
+    return Plan(rows, edits)
+
+
+def _not_new(line: _Line) -> str | None:
+    """Why a line that is no hue yet cannot become one."""
+    if line.follows:
+        return f"No hue called {line.name or 'so'} follows {line.follows} yet: derive it from that, or give its color."
+    return _translucent(line.color)
+
+
+def _translucent(color: Color) -> str | None:
+    if color.alpha == 1.0:
+        return None
+    seen = format(on_white(color), "hex")
+    return f"{format(color, 'hex')} is translucent, and a hue is solid. As it looks on white it is {seen}."
+
+
+def _removed(
+    hues: Sequence[Hue], now: ColorSystem, children: Children, rows: list[Row], edits: list[UserEdit]
+) -> list[str]:
+    """Take hues away that no line names, and what follows them, if so wanted. Returns the ids of all that go."""
+    going = [hue.id for hue in hues if hue.id in now.hues]
+    gone = list(going)
+    for key in going:
+        others = [other for other in with_descendants(now, key)[1:] if other not in going]
+        words = ""
+        if others and children == "detach":
+            words = f"{listed([now.hues[other].name for other in others])} will follow it no longer"
+        elif others:
+            words = f"with {listed([now.hues[other].name for other in others])}"
+            gone += others
+        rows.append(Row("removed", now.hues[key].name, source_color(now, now.hues[key]), None, words, bool(others)))
+    # Those that follow go first: a hue that is gone with its parent cannot be removed again.
+    for key in sorted(going, key=lambda each: -len(_parents(now, each))):
+        edits.append(RemoveHue(hue=key, children=children))
+    return gone
+
+
+def _parents(system: ColorSystem, hue: str) -> list[str]:
+    found: list[str] = []
+    at = parent_of(system.hues[hue])
+    while at is not None and at in system.hues and at not in found:
+        found.append(at)
+        at = parent_of(system.hues[at])
+    return found
+
+
+def _tell_meanwhile(system: ColorSystem, now: ColorSystem, kept: set[str], rows: list[Row]) -> None:
+    """Tell what others have done since the text was written, and the text leaves alone."""
+    for hue in in_order(now.hues):
+        if hue.id not in system.hues:
+            color = source_color(now, hue)
+            rows.append(Row("kept", hue.name, color, color, "added meanwhile by somebody else"))
+    for hue in in_order(system.hues):
+        if hue.id not in now.hues and hue.id in kept:
+            rows.append(Row("kept", hue.name, None, None, "removed meanwhile by somebody else, and stays removed"))
+
+
+def _place(
+    hues: Sequence[Hue],
+    order: Sequence[str],
+    gone: Sequence[str],
+    now: ColorSystem,
+    rows: list[Row],
+    edits: list[UserEdit],
+) -> None:
+    """Bring hues into the order of the lines. What was added meanwhile stays behind what it stands behind."""
+    there = [hue.id for hue in in_order(now.hues) if hue.id not in gone]
+    wanted = [hue for hue in order if hue not in gone and (hue in now.hues or all(hue != old.id for old in hues))]
+    for place, hue in enumerate(there):
+        if hue not in wanted:
+            wanted.insert(wanted.index(there[place - 1]) + 1 if place else 0, hue)
+    _reorder(there, wanted, now, rows, edits)
+
+
+def _lines(text: str) -> tuple[list[_Line], list[Row]]:
+    lines: list[_Line] = []
+    rows: list[Row] = []
+    kind: HueKind = "accent"
+    filled = [bare for written in text.splitlines() if (bare := written.strip())]
+    if len(filled) > MOST_HUES + _MOST_HEADINGS:
+        raise DomainError(f"A set has at most {MOST_HUES} hues; this text has {len(filled):,} lines.", "text", "limit")
+    for bare in filled:
+        heading = bare.rstrip(":").lower()
+        if heading in _KINDS:
+            kind = heading
+            continue
+        try:
+            lines.append(_line(bare, kind))
+        except DomainError as refusal:
+            rows.append(Row("not read", bare[:60], None, None, refusal.message))
+    return lines, rows
+
+
+def _line(text: str, kind: HueKind) -> _Line:
+    value, _, follows = text.partition(_FOLLOWS)
+    status: Status | None = None
+    for word in STATUSES:
+        if kind == "status" and value.endswith(f" {word}"):
+            status, value = word, value.removesuffix(f" {word}")
+    name, colon, rest = value.partition(":")
+    read = read_lines(rest if colon else value)
+    if len(read) != 1 or read[0].color is None:
+        problem = read[0].problem if len(read) == 1 else "Put one color on each line."
+        raise DomainError(problem or "There is no color on this line.", "text", "unreadable")
+    return _Line(name.strip() if colon else read[0].name, read[0].color, kind, status, follows.strip(), bool(colon))
+
+
+def _matched(system: ColorSystem, lines: Sequence[_Line], hues: Sequence[Hue]) -> list[Hue | None]:
+    by_name = {hue.name.casefold(): hue for hue in hues}
+    found = [by_name.pop(line.name.casefold(), None) for line in lines]
+    left = [hue for hue in hues if hue.name.casefold() in by_name]
+    for place, line in enumerate(lines):
+        if found[place] is None:
+            same = next((hue for hue in left if _same(source_color(system, hue), line.color)), None)
+            if same is not None:
+                left.remove(same)
+                found[place] = same
+    return found
+
+
+def _same(one: Color, other: Color) -> bool:
+    return bool((rgb8_of(one) == rgb8_of(other)).all()) and round(one.alpha * 255.0) == round(other.alpha * 255.0)
+
+
+def _compare(
+    system: ColorSystem, now: ColorSystem, line: _Line, hue: Hue, rows: list[Row], edits: list[UserEdit]
+) -> None:
+    """What a line changes of its hue, as that was written and as it is now."""
+    present = now.hues.get(hue.id)
+    if present is None:
+        return
+    written, before = source_color(system, hue), source_color(now, present)
+    refusal = _cannot_follow(system, line, hue)
+    if refusal:
+        rows.append(Row("not read", line.name, None, None, refusal))
+        return
+    unchanged = True
+    if line.name and line.name != hue.name:
+        edits.append(RenameHue(hue=hue.id, name=line.name))
+        other = f", {present.name} meanwhile" if present.name != hue.name else ""
+        rows.append(Row("renamed", line.name, before, before, f"was {hue.name}{other}"))
+        unchanged = False
+    let_go = line.named and not line.follows and not isinstance(hue.source, GivenSource)
+    if not _same(written, line.color) or let_go:
+        edits.append(SetSource(hue=hue.id, color=line.color))
+        follows = "" if isinstance(hue.source, GivenSource) else "follows no longer"
+        meanwhile = "" if _same(written, before) else f"{format(before, 'hex')} meanwhile"
+        words = "; ".join(part for part in (follows, meanwhile) if part)
+        rows.append(Row("changed", line.name or hue.name, before, line.color, words))
+        unchanged = False
+    status = line.status if line.kind == "status" else None
+    if line.named and (line.kind, status) != (hue.kind, hue.status):
+        edits.append(SetHueKind(hue=hue.id, kind=line.kind, status=status))
+        rows.append(Row("sorted", line.name or hue.name, before, before, f"as {status or line.kind}"))
+        unchanged = False
+    if unchanged:
+        rows.append(Row("unchanged", present.name, before, before))
+
+
+def _cannot_follow(system: ColorSystem, line: _Line, hue: Hue) -> str | None:
+    """Why what a line says of its hue cannot be read: what it follows, or that it is translucent."""
+    parent = system.hues.get(parent_of(hue) or "")
+    color = source_color(system, hue)
+    if not line.follows:
+        return None if _same(color, line.color) else _translucent(line.color)
+    if parent is None or parent.name.casefold() != line.follows.casefold():
+        whom = f"follows {parent.name}" if parent else "follows nothing"
+        return f"{hue.name} {whom}. What a hue follows is chosen in its band, not here."
+    if not _same(color, line.color):
+        return (
+            f"{hue.name} follows {parent.name}, which makes its color. Without “follows {parent.name}” the color "
+            "typed here is its own."
+        )
+    return None
+
+
+def _reorder(now: list[str], wanted: list[str], system: ColorSystem, rows: list[Row], edits: list[UserEdit]) -> None:
+    """Move as few hues as can be until they stand as wanted."""
+    places = {hue: place for place, hue in enumerate([*now, *[hue for hue in wanted if hue not in now]])}
+    staying = _longest_rising(wanted, places)
+    after: str | None = None
+    for hue in reversed(wanted):
+        if hue not in staying:
+            edits.append(MoveHue(hue=hue, before=after))
+            if hue in system.hues:
+                color = source_color(system, system.hues[hue])
+                rows.append(Row("moved", system.hues[hue].name, color, color))
+        after = hue
+
+
+def _longest_rising(wanted: list[str], places: Mapping[str, int]) -> set[str]:
+    """The most hues that stand among one another as wanted already."""
+    best: list[list[str]] = []
+    for at, hue in enumerate(wanted):
+        longest: list[str] = []
+        for earlier in range(at):
+            if places[wanted[earlier]] < places[hue] and len(best[earlier]) > len(longest):
+                longest = best[earlier]
+        best.append([*longest, hue])
+    return set(sorted(best, key=len)[-1]) if best else set()

@@ -1,1 +1,0 @@
-"""What answers with edits, or with a document to begin with."""

@@ -1,0 +1,168 @@
+"""Reading tables (CSV after RFC 4180, also with semicolons or tabs): a column of names and one of values."""
+
+import csv
+import io
+import re
+from collections.abc import Iterator
+from dataclasses import dataclass
+
+from heimat.core.color.color_lines import Reading
+from heimat.core.color.notation import Color, parse
+from heimat.core.errors import DomainError
+from heimat.formats.read.reading import Found, nothing
+
+_NAMES = frozenset({"name", "names", "token", "label", "title", "id", "key", "variable", "swatch"})
+_VALUES = frozenset(
+    {
+        "color",
+        "colour",
+        "value",
+        "hex",
+        "hexcode",
+        "css",
+        "code",
+        "rgb",
+        "rgba",
+        "hsl",
+        "hsla",
+        "hsb",
+        "hsv",
+        "lab",
+        "lch",
+    }
+    | {"oklab", "oklch", "light", "dark", "day", "night"}
+)
+_THEMES = frozenset({"light", "dark", "day", "night"})
+"""Headings of columns that hold a color each."""
+_GROUPS = frozenset({"group", "role", "kind", "category", "type", "usage", "use", "family", "collection"})
+_LEVELS = ({"r", "red"}, {"g", "green"}, {"b", "blue"})
+_WORDS = re.compile(r"[^a-z0-9]+")
+_FORMULA = ("=", "+", "@")
+_MOST_LEVEL = 255
+_DELIMITERS = ",;\t|"
+
+
+@dataclass(frozen=True)
+class _Columns:
+    """Which column says what, by place: names, groups, whole values, values of a theme each, and levels of r, g, b."""
+
+    name: int | None
+    group: int | None
+    values: tuple[int, ...]
+    themes: dict[int, str]
+    levels: tuple[int, int, int] | None
+
+    @classmethod
+    def of(cls, headings: list[str]) -> "_Columns":
+        words = [set(_WORDS.split(heading)) - {""} for heading in headings]
+        themes = {place: heading for place, heading in enumerate(headings) if words[place] & _THEMES}
+        name = next((place for place, here in enumerate(words) if here & _NAMES and place not in themes), None)
+        group = next((place for place, here in enumerate(words) if here & _GROUPS and place != name), None)
+        levels = [next((place for place, here in enumerate(words) if here and here <= each), None) for each in _LEVELS]
+        values = tuple(
+            place
+            for place, here in enumerate(words)
+            if here & _VALUES and place not in (name, group) and place not in themes and place not in levels
+        )
+        r, g, b = levels
+        return cls(name, group, values, themes, None if r is None or g is None or b is None else (r, g, b))
+
+    def any(self) -> bool:
+        """Whether it is told where the colors are."""
+        return bool(self.values or self.themes or self.levels)
+
+
+def read(text: str) -> Reading:
+    """Read a table with headings. Never raises; cells that are formulas are refused, not computed."""
+    rows, number = _rows(text), 1
+    columns = _Columns.of(_headings(rows))
+    if not columns.any():
+        words = "No heading says color, value or hex, or red, green and blue, so it is not known where the colors are."
+        return nothing("table", words)
+    found = Found("table")
+    try:
+        for number, row in rows:
+            if not any(cell.strip() for cell in row):
+                continue
+            if not found.allowance.row(number):
+                break
+            _row(number, [cell.strip() for cell in row], columns, found)
+    except csv.Error as error:
+        found.allowance.stop(number + 1, f"the table cannot be read there ({error})")
+    if found.empty:
+        return nothing("table", "There are headings in this table, and nothing below them.")
+    return found.reading()
+
+
+def looks_like(text: str) -> bool:
+    """Whether the first line is a row of headings, one of which says that colors stand below it."""
+    first, _, rest = text.partition("\n")
+    cells = _headings(_rows(first.rstrip("\r")))
+    if len(cells) < 2 or not all(cell and not any(map(str.isdigit, cell)) for cell in cells):
+        return False
+    columns = _Columns.of(cells)
+    if columns.levels and not (columns.values or columns.themes):
+        # Red, green and blue may be colors themselves: as headings they have numbers below.
+        return any(map(str.isdigit, rest.partition("\n")[0]))
+    return columns.any()
+
+
+def _headings(rows: Iterator[tuple[int, list[str]]]) -> list[str]:
+    try:
+        return [cell.strip().lower() for cell in next(rows, (1, []))[1]]
+    except csv.Error:
+        return []
+
+
+def _rows(text: str) -> Iterator[tuple[int, list[str]]]:
+    """The rows and the lines that they end on. Raises csv.Error at one that is too long."""
+    first = text.partition("\n")[0]
+    delimiter = max(_DELIMITERS, key=first.count)
+    reader = csv.reader(io.StringIO(text.replace("\0", ""), newline=""), delimiter=delimiter)
+    for row in reader:
+        yield reader.line_num, row
+
+
+def _row(number: int, row: list[str], columns: _Columns, found: Found) -> None:
+    text = ", ".join(row)[:400]
+    if found.full:
+        found.skip(text)
+        return
+    name, group = _cell(row, columns.name), _cell(row, columns.group)
+    whole = [cell for place in columns.values if (cell := _cell(row, place))]
+    themes = [(words, cell) for place, words in columns.themes.items() if (cell := _cell(row, place))]
+    if any(cell.startswith(_FORMULA) for cell in [name, *whole, *(cell for _, cell in themes)]):
+        found.problem(number, text, "This row holds a formula. Give values: Heimat computes none.")
+        return
+    levels = [_cell(row, place) for place in columns.levels or ()]
+    reason = "" if whole or themes or any(levels) else "There is no color in this row."
+    first = next((color for color, _ in map(_read, whole) if color is not None), None)
+    if first is None and all(levels) and levels:
+        first, reason = _of_levels(levels)
+    if first is not None:
+        found.color(number, text, name, first, group)
+    for words, cell in themes:
+        color, reason = _read(cell)
+        if color is not None:
+            found.color(number, text, f"{name} {words}".strip() if len(themes) > 1 else name, color, group)
+            first = color
+    if first is None:
+        found.problem(number, text, reason or next((why for color, why in map(_read, whole) if color is None), ""))
+
+
+def _cell(row: list[str], place: int | None) -> str:
+    return row[place] if place is not None and place < len(row) else ""
+
+
+def _of_levels(cells: list[str]) -> tuple[Color | None, str]:
+    if all(cell.isascii() and cell.isdigit() and int(cell[:4]) <= _MOST_LEVEL for cell in cells):
+        r, g, b = (int(cell) for cell in cells)
+        return Color.of_bytes((r, g, b)), ""
+    return None, f"{', '.join(cells)[:60]} are not levels from 0 to 255."
+
+
+def _read(cell: str) -> tuple[Color | None, str]:
+    try:
+        return parse(cell), ""
+    except DomainError as refusal:
+        return None, refusal.message
