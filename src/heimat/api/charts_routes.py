@@ -84,7 +84,7 @@ class ColorsBody(Body):
     colors: Annotated[list[Annotated[str, Field(max_length=400)]], Field(min_length=1, max_length=MOST_CATEGORIES)]
 
 
-class ColumnView(TypedDict):
+class DataColumnView(TypedDict):
     """A column: its kind, its words if there are few, how far its numbers reach, and the palettes that suit it."""
 
     name: str
@@ -102,7 +102,7 @@ class DatasetView(TypedDict):
     id: int
     name: str
     rows: int
-    columns: list[ColumnView]
+    columns: list[DataColumnView]
     notes: list[str]
 
 

@@ -30,7 +30,7 @@ class NewKeyBody(Body):
     name: Annotated[str, Field(max_length=200)]
 
 
-class PreviewBody(Body):
+class FeedPreviewBody(Body):
     """A revision to put out to be tried, under a name."""
 
     revision: Annotated[int, Field(ge=1)]
@@ -118,7 +118,7 @@ def revoke_key(slug: str, key_id: Annotated[int, Path(ge=0, le=2**62)], uses: Us
     dependencies=IS_SENDING,
     **described(FeedView, 201),
 )
-def put_preview(slug: str, body: PreviewBody, uses: Uses, person: Acting) -> Response:
+def put_preview(slug: str, body: FeedPreviewBody, uses: Uses, person: Acting) -> Response:
     uses.feed_access.preview(slug, body.revision, body.name, person.id)
     return answer(_view(uses, slug), 201)
 

@@ -2791,6 +2791,18 @@ export interface components {
             seen: string;
         };
         /**
+         * ColumnView
+         * @description The steps of all hues under one label of the ladder, and in words whether they weigh the same.
+         */
+        ColumnView: {
+            /** Label */
+            label: string;
+            /** Members */
+            members: components["schemas"]["ColumnMemberView"][];
+            /** Words */
+            words: string;
+        };
+        /**
          * CommonView
          * @description A partner of two given hues, and how it stands to them.
          */
@@ -3040,12 +3052,35 @@ export interface components {
             lightness?: components["schemas"]["Handle"][];
         };
         /**
+         * DataColumnView
+         * @description A column: its kind, its words if there are few, how far its numbers reach, and the palettes that suit it.
+         */
+        DataColumnView: {
+            /** High */
+            high: number | null;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "number" | "day" | "word";
+            /** Low */
+            low: number | null;
+            /** Name */
+            name: string;
+            /** Suits */
+            suits: ("categorical" | "sequential" | "diverging") | null;
+            /** Why */
+            why: string;
+            /** Words */
+            words: string[];
+        };
+        /**
          * DatasetView
          * @description Data of a system, and what was passed over in reading them.
          */
         DatasetView: {
             /** Columns */
-            columns: components["schemas"]["heimat__api__charts__ColumnView"][];
+            columns: components["schemas"]["DataColumnView"][];
             /** Id */
             id: number;
             /** Name */
@@ -3752,6 +3787,19 @@ export interface components {
             family: string;
             /** States */
             states: components["schemas"]["StateView"][];
+        };
+        /**
+         * FeedPreviewBody
+         * @description A revision to put out to be tried, under a name.
+         */
+        FeedPreviewBody: {
+            /**
+             * Name
+             * @default next
+             */
+            name?: string;
+            /** Revision */
+            revision: number;
         };
         /**
          * FeedView
@@ -6662,6 +6710,31 @@ export interface components {
             version: string;
         };
         /**
+         * PreviewBody
+         * @description Edits on a revision, to look at.
+         */
+        PreviewBody: {
+            /** Base */
+            base: number;
+            /** Edits */
+            edits: (components["schemas"]["AddHues-Input"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Input"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Input"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Input"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Input"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Input"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Input"] | components["schemas"]["AddTokens-Input"] | components["schemas"]["SetTokenValue-Input"] | components["schemas"]["SetTokenValues-Input"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["LetRepairsMove"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Input"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["KeepMatrix"] | components["schemas"]["RemoveMatrix"] | components["schemas"]["AddPalette-Input"] | components["schemas"]["SetPalette-Input"] | components["schemas"]["RenamePalette"] | components["schemas"]["PlacePalette"] | components["schemas"]["DescribePalette"] | components["schemas"]["MovePalette"] | components["schemas"]["RemovePalette"] | components["schemas"]["SetReleaseRules"] | components["schemas"]["SetOtherColor-Input"] | components["schemas"]["AddOutput"] | components["schemas"]["SetOutput"] | components["schemas"]["RemoveOutput"] | components["schemas"]["SetGuide"] | components["schemas"]["Override"] | components["schemas"]["LetBack"] | components["schemas"]["LeaveBase"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
+            /** Latest */
+            latest?: string | null;
+            /**
+             * @default {
+             *       "ground": "white",
+             *       "need": 4.5,
+             *       "notation": "hex",
+             *       "parts": [
+             *         "head"
+             *       ],
+             *       "severity": 1,
+             *       "vision": "typical"
+             *     }
+             */
+            view?: components["schemas"]["Looking"];
+        };
+        /**
          * PreviewView
          * @description What is out to be tried: its name, the version that it says, who put it out, and its address.
          */
@@ -7969,7 +8042,7 @@ export interface components {
             all_settings: components["schemas"]["Method-Output"];
             /** Astray */
             astray: string[];
-            column: components["schemas"]["heimat__view__scales__column__ColumnView"];
+            column: components["schemas"]["ColumnView"];
             curves: components["schemas"]["Curves"];
             distance: components["schemas"]["SpreadView"];
             /** Drawn */
@@ -10144,79 +10217,6 @@ export interface components {
              * @default 1
              */
             seed?: number;
-        };
-        /**
-         * ColumnView
-         * @description A column: its kind, its words if there are few, how far its numbers reach, and the palettes that suit it.
-         */
-        heimat__api__charts__ColumnView: {
-            /** High */
-            high: number | null;
-            /**
-             * Kind
-             * @enum {string}
-             */
-            kind: "number" | "day" | "word";
-            /** Low */
-            low: number | null;
-            /** Name */
-            name: string;
-            /** Suits */
-            suits: ("categorical" | "sequential" | "diverging") | null;
-            /** Why */
-            why: string;
-            /** Words */
-            words: string[];
-        };
-        /**
-         * PreviewBody
-         * @description Edits on a revision, to look at.
-         */
-        heimat__api__documents__PreviewBody: {
-            /** Base */
-            base: number;
-            /** Edits */
-            edits: (components["schemas"]["AddHues-Input"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetSource-Input"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Input"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetMethod-Input"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["HoldHues"] | components["schemas"]["AddCandidates-Input"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepStops-Input"] | components["schemas"]["RemoveStops"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["SetReserve"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SetScalePattern"] | components["schemas"]["RenameSystem"] | components["schemas"]["AddToken-Input"] | components["schemas"]["AddTokens-Input"] | components["schemas"]["SetTokenValue-Input"] | components["schemas"]["SetTokenValues-Input"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["SplitToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["LetRepairsMove"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["AddTheme-Input"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["KeepMatrix"] | components["schemas"]["RemoveMatrix"] | components["schemas"]["AddPalette-Input"] | components["schemas"]["SetPalette-Input"] | components["schemas"]["RenamePalette"] | components["schemas"]["PlacePalette"] | components["schemas"]["DescribePalette"] | components["schemas"]["MovePalette"] | components["schemas"]["RemovePalette"] | components["schemas"]["SetReleaseRules"] | components["schemas"]["SetOtherColor-Input"] | components["schemas"]["AddOutput"] | components["schemas"]["SetOutput"] | components["schemas"]["RemoveOutput"] | components["schemas"]["SetGuide"] | components["schemas"]["Override"] | components["schemas"]["LetBack"] | components["schemas"]["LeaveBase"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["KeepToldApart"] | components["schemas"]["PublishScales"])[];
-            /** Latest */
-            latest?: string | null;
-            /**
-             * @default {
-             *       "ground": "white",
-             *       "need": 4.5,
-             *       "notation": "hex",
-             *       "parts": [
-             *         "head"
-             *       ],
-             *       "severity": 1,
-             *       "vision": "typical"
-             *     }
-             */
-            view?: components["schemas"]["Looking"];
-        };
-        /**
-         * PreviewBody
-         * @description A revision to put out to be tried, under a name.
-         */
-        heimat__api__feed_access__PreviewBody: {
-            /**
-             * Name
-             * @default next
-             */
-            name?: string;
-            /** Revision */
-            revision: number;
-        };
-        /**
-         * ColumnView
-         * @description The steps of all hues under one label of the ladder, and in words whether they weigh the same.
-         */
-        heimat__view__scales__column__ColumnView: {
-            /** Label */
-            label: string;
-            /** Members */
-            members: components["schemas"]["ColumnMemberView"][];
-            /** Words */
-            words: string;
         };
     };
     responses: never;
@@ -14954,7 +14954,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["heimat__api__feed_access__PreviewBody"];
+                "application/json": components["schemas"]["FeedPreviewBody"];
             };
         };
         responses: {
@@ -18551,7 +18551,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["heimat__api__documents__PreviewBody"];
+                "application/json": components["schemas"]["PreviewBody"];
             };
         };
         responses: {
