@@ -7,6 +7,7 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from heimat.core import memory
 from heimat.core.color.ciede2000 import ciede2000
 from heimat.core.color.contrast import ratio
 from heimat.core.color.notation import parse
@@ -18,7 +19,6 @@ from heimat.core.edits import SetAnchor, SetSource, SetTokenValue, apply, apply_
 from heimat.core.edits.hue_edits import PinStep
 from heimat.core.edits.ladder_edits import SetLadder, losses
 from heimat.core.filling.starter import DAY
-from heimat.core.hues.scaling import MEMORY
 from heimat.core.legibility.findings import changed_by, finding_ids, findings
 from heimat.core.legibility.selected import find
 from heimat.core.resolve.checked_pairings import translucent_ratio
@@ -151,7 +151,7 @@ def test_resolving_is_pure():
 def test_remembered_scales_are_what_would_be_made_afresh():
     moved = apply(SYSTEM, SetSource(hue="tidewater", color="#0B6E8E"))
     remembered = [resolve(system).steps.rgb8.copy() for system in (SYSTEM, moved, SYSTEM)]
-    MEMORY.clear()
+    memory.clear()
     afresh = [resolve(system).steps.rgb8 for system in (moved, SYSTEM)]
     assert (remembered[1] == afresh[0]).all()
     assert (remembered[0] == afresh[1]).all()

@@ -3,6 +3,7 @@
 import numpy as np
 from coloraide.everything import ColorAll
 
+from heimat.core import memory
 from heimat.core.color.ciede2000 import ciede2000
 from heimat.core.color.contrast import ratio
 from heimat.core.color.notation import Color
@@ -15,7 +16,6 @@ from heimat.core.edits import apply_all
 from heimat.core.edits.token_name_edits import RenameToken
 from heimat.core.filling.start import start_system
 from heimat.core.filling.starter import DAY, with_starter
-from heimat.core.hues.scaling import MEMORY
 from heimat.core.legibility.findings import findings
 from heimat.core.resolve.resolved import resolve
 from heimat.core.scales.ladder import LONG, MOST_STEPS, Ladder, LadderStep
@@ -76,7 +76,7 @@ def _whole(system: ColorSystem) -> None:
 
 def _afresh(system: ColorSystem) -> None:
     """Resolve as a new process would: with nothing remembered."""
-    MEMORY.clear()
+    memory.clear()
     _whole(system)
 
 

@@ -2,9 +2,9 @@
 
 import numpy as np
 
+from heimat.core import memory
 from heimat.core.color.notation import Color
 from heimat.core.document.system import ColorSystem
-from heimat.core.hues.scaling import MEMORY
 from heimat.core.planning.solved_promises import solve_promise
 from heimat.core.resolve.resolved_hues import resolve_hues
 from heimat.core.resolve.steps import promises_of, steps_of
@@ -33,7 +33,7 @@ def _requests(count: int, method: Method) -> list[ScaleRequest]:
 
 def _all_of(system: ColorSystem) -> None:
     """Scales, measures and promises of a system, nothing remembered."""
-    MEMORY.clear()
+    memory.clear()
     hues = resolve_hues(system)
     measured([hue.scale for hue in hues], [set()] * len(hues))
     promises_of(system.ladder, steps_of(system.ladder, hues))
@@ -60,7 +60,7 @@ def run() -> None:
     report("200 scales generated", large, "linear from 12", growth)
 
     def solve(aim: float) -> None:
-        MEMORY.clear()
+        memory.clear()
         solve_promise(system, 6, aim)
 
     report("a promise solved for 12 scales", measure(lambda: solve(4.9), 10), "200 ms")

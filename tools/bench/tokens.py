@@ -2,6 +2,7 @@
 
 import coloraide
 
+from heimat.core import memory
 from heimat.core.color.notation import Color
 from heimat.core.document.order import keys
 from heimat.core.document.pairings import Pairing
@@ -15,7 +16,6 @@ from heimat.core.edits.token_name_edits import RenameTokens
 from heimat.core.filling.fill import addition
 from heimat.core.filling.sets import SETS
 from heimat.core.filling.starter import DAY, with_starter
-from heimat.core.hues.scaling import MEMORY
 from heimat.core.planning.proposed_theme import propose_theme
 from heimat.core.resolve.checked_pairings import check_pairings
 from heimat.core.resolve.resolved import Resolved, resolve
@@ -75,7 +75,7 @@ def run() -> None:
         return resolve(_dragged(system, level))
 
     def anew() -> Resolved:
-        MEMORY.clear()
+        memory.clear()
         return resolve(system)
 
     themes, pairings = len(system.themes), len(system.pairings)

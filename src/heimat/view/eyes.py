@@ -1,7 +1,6 @@
 """How colors are seen: recolored for the vision chosen, with the ink that reads on them."""
 
 from dataclasses import dataclass
-from functools import lru_cache
 from typing import Literal
 
 import numpy as np
@@ -13,6 +12,7 @@ from heimat.core.color.notation import hexes_of
 from heimat.core.color.spaces import p3_to_srgb
 from heimat.core.color.vision import Vision, simulate
 from heimat.core.color.wide import p3_text
+from heimat.core.memory import remembered
 
 Ink = Literal["#000000", "#FFFFFF"]
 SeenAs = Literal["typical", "protan", "deutan", "tritan", "achromat"]
@@ -74,7 +74,7 @@ def _swatches(eyes: Eyes, levels: bytes) -> tuple[tuple[str, str, Ink], ...]:
     return tuple(zip(hexes_of(rgb8), hexes_of(seen), (inks[black] for black in blacks), strict=True))
 
 
-_remembered = lru_cache(_REMEMBERED)(_swatches)
+_remembered = remembered(_REMEMBERED)(_swatches)
 """The same, remembered: while one thing is dragged the colors of others stay."""
 
 

@@ -6,17 +6,16 @@ product): half the time of the general form, and the same figures within 1e-6, w
 exactly opposite, where the mean hue is a matter of convention, may differ.
 """
 
-import threading
 from collections.abc import Iterable
 from dataclasses import dataclass
 from typing import Any
 
 import numpy as np
-from cachetools import LRUCache
 
 from heimat.core.color.arrays import Bytes, Floats, from_bytes
 from heimat.core.color.spaces import linear_to_xyz, srgb_to_linear, xyz_to_lab
 from heimat.core.color.vision import COLOR_VISIONS, simulate
+from heimat.core.memory import Memory
 
 _POW7 = 25.0**7
 _TINY = 1e-12
@@ -41,8 +40,7 @@ class Seen:
         return Seen(*(each[key] for each in (self.light, self.a, self.b, self.chroma)))
 
 
-_KNOWN: LRUCache[tuple[bytes, tuple[int, ...]], Seen] = LRUCache(_REMEMBERED)
-_LOCK = threading.Lock()
+_SEEN: Memory[tuple[bytes, tuple[int, ...]], Seen] = Memory("colors as they are seen", _REMEMBERED)
 
 
 def seen(srgb: Floats) -> Seen:
@@ -57,27 +55,23 @@ def seen8(rgb8: Bytes) -> Seen:
     if rgb8.size > _FEW:
         return seen(from_bytes(rgb8))
     key = rgb8.tobytes(), rgb8.shape
-    with _LOCK:
-        known = _KNOWN.get(key)
+    known = _SEEN.known([key]).get(key)
     if known is None:
         known = seen(from_bytes(rgb8))
-        with _LOCK:
-            _KNOWN[key] = known
+        _SEEN.keep({key: known})
     return known
 
 
 def see_soon(sets: Iterable[Bytes]) -> None:
     """See some sets of a few colors (n, 3), that will be asked for one by one, all at once: the sets are small."""
     keys = {(each.tobytes(), each.shape): each for each in sets if 0 < each.size <= _FEW}
-    with _LOCK:
-        new = {key: each for key, each in keys.items() if key not in _KNOWN}
+    known = _SEEN.known(keys)
+    new = {key: each for key, each in keys.items() if key not in known}
     if len(new) < 2:
         return
     every = seen(from_bytes(np.concatenate(list(new.values()))))
     ends = np.cumsum([len(each) for each in new.values()]).tolist()
-    with _LOCK:
-        for key, start, end in zip(new, [0, *ends], ends, strict=False):
-            _KNOWN[key] = every[:, start:end]
+    _SEEN.keep({key: every[:, start:end] for key, start, end in zip(new, [0, *ends], ends, strict=False)})
 
 
 def differences(one: Seen, other: Seen) -> Floats:

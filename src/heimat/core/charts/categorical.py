@@ -12,7 +12,6 @@ Measured as in Petroff 2021 and Gramazio 2017: the least distance of any two col
 
 from collections.abc import Sequence
 from dataclasses import dataclass
-from functools import lru_cache
 
 import numpy as np
 
@@ -21,6 +20,7 @@ from heimat.core.charts.bounds import Bounds, KeptHues
 from heimat.core.color.arrays import Bytes, Floats, from_bytes, to_levels
 from heimat.core.color.spaces import oklch_to_srgb, srgb_to_oklch
 from heimat.core.errors import DomainError
+from heimat.core.memory import remembered
 
 LEAST_COLORS, MOST_COLORS = 2, 12
 _LEVELS = 8
@@ -60,7 +60,7 @@ class Made:
     apart: float
 
 
-@lru_cache(_REMEMBERED)
+@remembered(_REMEMBERED)
 def generate(wish: Wish) -> Made:
     """As many colors as wished, as far apart as was found. What is answered is shared: nobody changes its colors.
 

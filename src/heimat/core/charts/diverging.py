@@ -1,7 +1,6 @@
 """Diverging palettes: two arms of equal lightness at equal distance from a quiet middle."""
 
 from dataclasses import dataclass
-from functools import lru_cache
 
 import numpy as np
 from numpy.typing import NDArray
@@ -11,6 +10,7 @@ from heimat.core.charts.ramp import arc
 from heimat.core.color.arrays import Bytes, Floats, from_bytes
 from heimat.core.color.gamut import solve
 from heimat.core.color.spaces import luminance_of, srgb_to_lab, srgb_to_oklch
+from heimat.core.memory import remembered
 
 LEAST_ENDS, GOOD_ENDS = 20.0, 30.0
 """How far apart the ends are to be under every vision (CIEDE2000), and from where on nothing is said of it."""
@@ -71,7 +71,7 @@ def _on_arm(middle: float, end: Floats | float, strength: Floats | float, hue: F
     return solve(luminance_of(light), strength * np.sin(along * np.pi / 2.0), hue)
 
 
-@lru_cache(512)
+@remembered(512)
 def _walked(middle: float, end: float, strength: float, hue: float) -> Floats:
     """How far each of `_POINTS` colors is along an arm, as a share of the whole. While one end is dragged, the other
     arm stays."""
@@ -84,7 +84,7 @@ def ends_apart(rgb8: Bytes) -> float:
     return _apart(rgb8[[0, -1]].tobytes())
 
 
-@lru_cache(512)
+@remembered(512)
 def _apart(levels: bytes) -> float:
     views = seen8(np.frombuffer(levels, dtype=np.uint8).reshape(2, 3))
     return float(differences(views[:, 0], views[:, 1]).min())

@@ -6,18 +6,18 @@ with one rounding or with two. Here it is always with one (IEEE 754 fusedMultipl
 """
 
 import math
-from functools import cache
 
 import numpy as np
 
 from heimat.core.color.arrays import Floats
 from heimat.core.color.contrast import linear_of_bytes
 from heimat.core.color.spaces.oklab import LINEAR_TO_LMS, LMS_TO_LAB
+from heimat.core.memory import remembered
 
 _SPLIT = 2.0**27 + 1.0
 
 
-@cache
+@remembered(1)
 def gray_axes() -> Floats:
     """OKLab's a and b of the 256 grays of 8 bits, shape (2, 256)."""
     cones = [np.cbrt([_dot(row, [light] * 3) for row in LINEAR_TO_LMS]) for light in linear_of_bytes(np.arange(256))]

@@ -2,13 +2,13 @@
 
 import re
 from collections.abc import Iterable
-from functools import lru_cache
 
 from heimat.core.color.arrays import Bytes
 from heimat.core.color.contrast import relative_luminance
 from heimat.core.color.notation import Color, oklch_of, rgb8_of
 from heimat.core.color.spaces import lightness
 from heimat.core.errors import DomainError
+from heimat.core.memory import remembered
 
 _GRAY_BELOW = 0.02
 _BLACK_BELOW, _WHITE_ABOVE = 8.0, 97.0
@@ -63,7 +63,7 @@ def spoken_names(rgb8: Bytes) -> list[str]:
     return [_spoken(red, green, blue) for red, green, blue in rgb8.tolist()]
 
 
-@lru_cache(4096)
+@remembered(4096)
 def _spoken(red: int, green: int, blue: int) -> str:
     return spoken_name(Color.of_bytes((red, green, blue)))
 

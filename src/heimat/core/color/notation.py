@@ -7,7 +7,6 @@ type them, and hex without its sign, are ours.
 import math
 import re
 from collections.abc import Sequence
-from functools import lru_cache
 from typing import Annotated, Any, Literal, Self, get_args
 
 import numpy as np
@@ -22,6 +21,7 @@ from heimat.core.color.gamut import solve
 from heimat.core.color.rounding import nearest_bytes
 from heimat.core.color.spaces import hsv_to_srgb, lightness, srgb_to_linear, srgb_to_oklch
 from heimat.core.errors import DomainError
+from heimat.core.memory import remembered
 
 Space = Literal[
     "srgb",
@@ -81,7 +81,7 @@ def _css(color: Color) -> ColorAll:
     return ColorAll(color.space, list(color.components), color.alpha)
 
 
-@lru_cache(maxsize=4096)
+@remembered(4096)
 def _srgb(color: Color) -> tuple[float, float, float]:
     if color.space == "srgb":
         return color.components
@@ -106,7 +106,7 @@ def beyond_srgb(color: Color) -> bool:
     return bool(np.abs(srgb - np.clip(srgb, 0.0, 1.0)).max() > _HALF_A_LEVEL)
 
 
-@lru_cache(maxsize=4096)
+@remembered(4096)
 def _rgb8(color: Color) -> tuple[int, int, int]:
     srgb = srgb_of(color)
     if beyond_srgb(color):
@@ -129,7 +129,7 @@ def as_bytes(colors: Sequence[Color]) -> Bytes:
     return np.array([rgb8_of(color) for color in colors], dtype=np.uint8).reshape(-1, 3)
 
 
-@lru_cache(maxsize=4096)
+@remembered(4096)
 def _oklch(color: Color) -> tuple[float, float, float]:
     light, chroma, hue = srgb_to_oklch(srgb_of(color)).tolist()
     return light, chroma, hue
@@ -140,7 +140,7 @@ def oklch_of(color: Color) -> Floats:
     return floats(_oklch(color))
 
 
-@lru_cache(maxsize=4096)
+@remembered(4096)
 def lightness_of(color: Color) -> float:
     """The L* of a color as published."""
     return float(lightness(relative_luminance(rgb8_of(color))))
@@ -305,7 +305,7 @@ _PLACES: dict[str, tuple[int, int, int]] = {
 _IN_PERCENT = frozenset({"hsl", "hwb", "hsb"})
 
 
-@lru_cache(maxsize=4096)
+@remembered(4096)
 def format(color: Color, notation: Notation) -> str:
     """Write a color in a notation, with as many decimals as bring its 8-bit value back.
 

@@ -1,7 +1,6 @@
 """Ramps: the colors along lightness, chroma and hue through one color, with the ends of the gamut."""
 
 from dataclasses import dataclass
-from functools import lru_cache
 
 import numpy as np
 
@@ -9,6 +8,7 @@ from heimat.core.color.arrays import Bytes, Floats, to_bytes
 from heimat.core.color.contrast import AA_TEXT, luminance_reaching
 from heimat.core.color.gamut import MORE_THAN_ANY_CHROMA, solve
 from heimat.core.color.spaces import lightness, luminance_of, srgb_to_oklch
+from heimat.core.memory import remembered
 
 SAMPLES = 48
 CHROMA_END = 0.32
@@ -31,7 +31,7 @@ class Ramps:
     passing: list[tuple[float, float]]
 
 
-@lru_cache(maxsize=64)
+@remembered(64)
 def ramps(light: float, chroma: float, hue: float, ground_luminance: float) -> Ramps:
     """The ramps through a color of L* `light`, OKLCH chroma and hue, against a ground of a given luminance.
 

@@ -1,7 +1,5 @@
 """One color of a lightness, chroma and hue, as it is published."""
 
-from functools import lru_cache
-
 import numpy as np
 
 from heimat.core.color.gamut import DISPLAY_P3, in_gamut, solve
@@ -9,6 +7,7 @@ from heimat.core.color.notation import Color
 from heimat.core.color.rounding import nearest_bytes
 from heimat.core.color.spaces import luminance_of, p3_to_srgb
 from heimat.core.color.wide import published_p3
+from heimat.core.memory import remembered
 
 COLORED = 0.004
 """OKLCH chroma below which a color is taken for a gray, whose hue says nothing."""
@@ -16,7 +15,7 @@ GAMUT_LOSS = 0.004
 """OKLCH chroma given up to the gamut that is worth a word."""
 
 
-@lru_cache(maxsize=4096)
+@remembered(4096)
 def solved(light: float, chroma: float, hue: float) -> Color:
     """The 8-bit color of an L* 0 to 100, an OKLCH hue in degrees and at most an OKLCH chroma."""
     srgb = solve(luminance_of(light), np.float64(chroma), np.float64(hue))

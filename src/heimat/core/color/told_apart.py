@@ -1,7 +1,7 @@
 """Told-apart sets: the distances between all pairs under every vision and severity."""
 
 from dataclasses import dataclass
-from functools import cached_property, lru_cache
+from functools import cached_property
 
 import numpy as np
 from numpy.typing import NDArray
@@ -11,6 +11,7 @@ from heimat.core.color.ciede2000 import ciede2000
 from heimat.core.color.contrast import linear_of_bytes
 from heimat.core.color.spaces import linear_to_xyz, xyz_to_lab
 from heimat.core.color.vision import COLOR_VISIONS, SEVERITIES, Vision, simulate_severities
+from heimat.core.memory import remembered
 
 _REMEMBERED = 256
 
@@ -57,7 +58,7 @@ def distances(rgb8: Bytes, threshold: float) -> tuple[PairDistance, ...]:
     return _distances(rgb8.tobytes(), threshold)
 
 
-@lru_cache(_REMEMBERED)
+@remembered(_REMEMBERED)
 def _distances(levels: bytes, threshold: float) -> tuple[PairDistance, ...]:
     """Remembered by the colors themselves: while something else is dragged, a set is asked for again and again."""
     rgb8 = np.frombuffer(levels, dtype=np.uint8).reshape(-1, 3)

@@ -1,9 +1,5 @@
 """What must hold for every document: names that can be published, references that lead somewhere, no circles."""
 
-import threading
-
-from cachetools import LRUCache
-
 from heimat.core.document.aliases import Ways, follow, ways_of
 from heimat.core.document.following import refuse_circle
 from heimat.core.document.hues import parent_of
@@ -12,6 +8,7 @@ from heimat.core.document.palettes import holds_color, tokens_under
 from heimat.core.document.system import MOST_HUES, MOST_THEMES, MOST_TOKENS, ColorSystem, ladder_of
 from heimat.core.document.tokens import HueAlias, PaletteAlias, StepAlias, TokenValue, base_of, token_under
 from heimat.core.errors import DomainError
+from heimat.core.memory import OfObjects
 
 
 def check_system(system: ColorSystem, field: str) -> None:
@@ -43,22 +40,16 @@ def _check_hues(system: ColorSystem, field: str) -> None:
                 raise DomainError(f"{hue.name} has no step of that label on its ladder.", field, "missing")
 
 
-_SOUND: LRUCache[tuple[int, ...], tuple[object, ...]] = LRUCache(16)
-"""What was found to hold together, by the identity of all that was read, which is kept so that it stays itself."""
-_LOCK = threading.Lock()
+_SOUND: OfObjects[bool] = OfObjects("values that hold together", 16)
 
 
 def _check_values(system: ColorSystem, field: str) -> None:
     """Tokens and what they stand on. While a color is dragged, all of it is the same as one move before."""
     ladders = (each for hue in system.hues.values() for each in (hue.id, hue.ladder))
     read = (system.tokens, system.themes, system.palettes, system.ladder, *ladders)
-    key = tuple(map(id, read))
-    with _LOCK:
-        if key in _SOUND:
-            return
-    _check_every_value(system, field)
-    with _LOCK:
-        _SOUND[key] = read
+    if not _SOUND.known(*read):
+        _check_every_value(system, field)
+        _SOUND.keep(True, *read)
 
 
 def _check_every_value(system: ColorSystem, field: str) -> None:

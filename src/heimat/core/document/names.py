@@ -9,7 +9,6 @@ import re
 import unicodedata
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
-from functools import lru_cache
 from typing import Literal
 
 from heimat.core.color.naming import check_line
@@ -19,6 +18,7 @@ from heimat.core.document.order import in_order
 from heimat.core.document.part import LONGEST_NAME
 from heimat.core.document.system import ColorSystem, ladder_of
 from heimat.core.errors import DomainError
+from heimat.core.memory import remembered
 
 _BRACES = re.compile(r"[{}]")
 _NOT_CSS = re.compile(r"[^\w-]+")
@@ -83,13 +83,13 @@ def check_pattern(text: str, field: str) -> None:
     check_token_name(text.replace("{hue}", "hue").replace("{step}", "100"), field)
 
 
-@lru_cache(16_384)
+@remembered(16_384)
 def scale_token_name(pattern: str, hue: str, step: str, case: Case = "kept") -> str:
     """The name of the token of one step."""
     return pattern.replace("{hue}", in_case(hue, case)).replace("{step}", in_case(step, case))
 
 
-@lru_cache(16_384)
+@remembered(16_384)
 def css_name(name: str) -> str:
     """A name as part of a CSS custom property: parts joined by hyphens, other signs replaced by them."""
     return _NOT_CSS.sub("-", unicodedata.normalize("NFC", name))
@@ -113,7 +113,7 @@ def check_all_names(system: ColorSystem, field: str) -> None:
         raise DomainError(clash.sentence, field, clash.code)
 
 
-@lru_cache(32)
+@remembered(32)
 def _first_clash(names: tuple[str, ...]) -> "Clash | None":
     """Remembered by the names: most edits change none."""
     return next(clashes(names), None)

@@ -1,13 +1,13 @@
 """Derived hues: a color computed from its parent's, in one step; chains are steps one after another."""
 
 from dataclasses import dataclass
-from functools import lru_cache
 
 from heimat.core.color.angles import around, turn_between
 from heimat.core.color.notation import STRONGEST_CHROMA, Color, lightness_of, oklch_of, rgb8_of
 from heimat.core.color.overlay import alpha_as_published
 from heimat.core.color.solved import COLORED, GAMUT_LOSS, solved
 from heimat.core.document.hues import DerivedSource, QuantityChange
+from heimat.core.memory import remembered
 from heimat.core.sources.circles import Circle, hsl_bytes, on_circle
 
 _SAME = 1e-4
@@ -42,7 +42,7 @@ def changed(change: QuantityChange, before: float) -> float:
     return change.by if change.how == "set" else before
 
 
-@lru_cache(maxsize=4096)
+@remembered(4096)
 def derive(parent: ResolvedSource, source: DerivedSource) -> ResolvedSource:
     """One step of a derivation: what a hue comes to that is derived from a resolved parent. Pure."""
     light, strength, turn = quantities(parent, source.circle)

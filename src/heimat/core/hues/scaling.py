@@ -4,15 +4,13 @@ A scale is a pure function of a few values, and while one hue is moved the other
 made are remembered, and only those that are new are made.
 """
 
-import threading
 from collections.abc import Sequence
-
-from cachetools import LRUCache
 
 from heimat.core.color.notation import rgb8_of
 from heimat.core.document.hues import Hue
 from heimat.core.document.system import ColorSystem, curves_of, ladder_of, method_of
 from heimat.core.hues.source import resolve_source, source_color
+from heimat.core.memory import Memory
 from heimat.core.scales.generate import Scale, ScaleRequest, generate
 
 
@@ -52,9 +50,8 @@ def stays(before: ColorSystem, after: ColorSystem, hue_id: str) -> bool:
     return same and _Key(before, one) == _Key(after, other)
 
 
-MEMORY: LRUCache[_Key, Scale] = LRUCache(4096)
-"""The last scales made, by everything that they depend on. Cleared, it is as a new process begins: for measuring."""
-_LOCK = threading.Lock()
+_SCALES: Memory[_Key, Scale] = Memory("scales", 4096)
+"""The last scales made, by everything that they depend on."""
 
 
 def request_of(system: ColorSystem, hue: Hue) -> ScaleRequest:
@@ -86,14 +83,12 @@ def scales_of(system: ColorSystem, hues: Sequence[Hue]) -> list[Scale]:
     Their 8-bit values are shared and cannot be written to.
     """
     keys = [_Key(system, hue) for hue in hues]
-    with _LOCK:
-        known = {key: MEMORY[key] for key in keys if key in MEMORY}
+    known = _SCALES.known(keys)
     missing = {key: hue for key, hue in zip(keys, hues, strict=True) if key not in known}
     made = generate([request_of(system, hue) for hue in missing.values()], system.generator)
     for scale in made:
         scale.rgb8.setflags(write=False)
     new = dict(zip(missing, made, strict=True))
-    with _LOCK:
-        MEMORY.update(new)
+    _SCALES.keep(new)
     known |= new
     return [known[key] for key in keys]

@@ -1,7 +1,5 @@
 """What each hue of a document comes to: given, tinted or derived, chains followed."""
 
-from functools import lru_cache
-
 from heimat.core.color.angles import around
 from heimat.core.color.notation import STRONGEST_CHROMA, Color, lightness_of, oklch_of
 from heimat.core.color.overlay import alpha_as_published
@@ -9,6 +7,7 @@ from heimat.core.color.solved import COLORED, solved
 from heimat.core.document.hues import DerivedSource, GivenSource, Hue, Recall, TintedSource
 from heimat.core.document.system import ColorSystem
 from heimat.core.hues.derivation import ResolvedSource, derive
+from heimat.core.memory import remembered
 
 __all__ = ["ResolvedSource", "resolve_source", "source_color"]
 
@@ -29,12 +28,12 @@ def source_color(system: ColorSystem, hue: Hue) -> Color:
     return resolve_source(system, hue).color
 
 
-@lru_cache(_REMEMBERED)
+@remembered(_REMEMBERED)
 def _following(parent: ResolvedSource, source: DerivedSource | TintedSource) -> ResolvedSource:
     return derive(parent, source) if isinstance(source, DerivedSource) else _tinted(parent, source)
 
 
-@lru_cache(_REMEMBERED)
+@remembered(_REMEMBERED)
 def _given(color: Color, recall: Recall | None) -> ResolvedSource:
     """A given color. Its aim is what is remembered while white, gray or the gamut takes chroma and hue away."""
     opaque = color if color.alpha == 1.0 else color.model_copy(update={"alpha": 1.0})

@@ -7,7 +7,7 @@ from functools import cached_property
 from heimat.core.document.system import ColorSystem
 from heimat.core.edits import Edit, apply
 from heimat.core.errors import DomainError
-from heimat.core.legibility.findings import ON_PALETTES, Finding, finding_ids, findings, rooms
+from heimat.core.legibility.findings import PALETTE_IDS, Finding, finding_ids, findings, slacks
 from heimat.core.resolve.resolved import resolve
 
 Make = Callable[[float], Edit]
@@ -19,7 +19,7 @@ _MOST_STEPS = 100
 
 _PARTS = 16
 _LITTLE = 0.01
-"""Room, as a share, within which 8 bits alone may let a finding come and go."""
+"""Slack, as a share, within which 8 bits alone may let a finding come and go."""
 
 
 @dataclass(frozen=True)
@@ -47,7 +47,7 @@ def safe_range(
 ) -> SafeRange:
     """The safe range of a quantity that is moved by the edits that `make` gives, between two ends.
 
-    It is walked outward in steps. Where a finding has less room than it gains or loses in a step, it may come and go
+    It is walked outward in steps. Where a finding has less slack than it gains or loses in a step, it may come and go
     within one: there, and at the end, a step is looked at in sixteenths, about a level of 8 bits
     each, and the one that flips is halved twice.
     """
@@ -57,10 +57,10 @@ def safe_range(
 
 @dataclass(frozen=True)
 class _Trial:
-    """What is found at a value: the ids of findings, and the room of each that is measured; None where it cannot be."""
+    """What is found at a value: the ids of findings, and the slack of what is measured; None where it cannot be."""
 
     ids: frozenset[str] | None
-    rooms: dict[str, float]
+    slacks: dict[str, float]
 
 
 class _Walk:
@@ -81,7 +81,7 @@ class _Walk:
             if there.ids != self._now.ids or close:
                 # Palettes are looked at more closely only where something of them may come or go.
                 moving = (there.ids or frozenset()) ^ (self._now.ids or frozenset()) | close
-                palettes = any(key.startswith(ON_PALETTES) for key in moving)
+                palettes = any(key.startswith(PALETTE_IDS) for key in moving)
                 for part in range(1, _PARTS + 1):
                     at = safe + (beyond - safe) * part / _PARTS
                     if not self._same(at, palettes=palettes):
@@ -114,7 +114,7 @@ class _Walk:
 
     def _found(self, system: ColorSystem) -> _Trial:
         resolved = resolve(system)
-        return _Trial(finding_ids(resolved), rooms(resolved))
+        return _Trial(finding_ids(resolved), slacks(resolved))
 
     def _same(self, value: float, *, palettes: bool) -> bool:
         changed = self._changed(value)
@@ -148,11 +148,11 @@ class _Walk:
 
 
 def _near(before: _Trial, here: _Trial, there: _Trial) -> frozenset[str]:
-    """The findings that may come and go between two trials: with less room than they change by in a step there."""
+    """The findings that may come and go between two trials: with less slack than they change by in a step there."""
     found = set()
-    for key, room in here.rooms.items():
-        after = there.rooms.get(key, room)
-        change = max(abs(after - room), abs(room - before.rooms.get(key, room)))
-        if change > 0.0 and min(abs(room), abs(after)) < change + _LITTLE:
+    for key, slack in here.slacks.items():
+        after = there.slacks.get(key, slack)
+        change = max(abs(after - slack), abs(slack - before.slacks.get(key, slack)))
+        if change > 0.0 and min(abs(slack), abs(after)) < change + _LITTLE:
             found.add(key)
     return frozenset(found)

@@ -11,7 +11,7 @@ are made.
 
 from collections.abc import Sequence
 from dataclasses import dataclass, field, fields, replace
-from functools import cached_property, lru_cache
+from functools import cached_property
 from typing import Any
 
 import numpy as np
@@ -26,6 +26,7 @@ from heimat.core.document.system import ColorSystem
 from heimat.core.document.themes import Scheme, Wanted
 from heimat.core.document.tokens import HueAlias, StepAlias, Token, TokenAlias
 from heimat.core.document.uses import members
+from heimat.core.memory import remembered
 from heimat.core.publication.contract import EMPTY, Contract, contract
 from heimat.core.publication.published_outputs import PublishedOutput, published_outputs
 from heimat.core.publication.published_palettes import PublishedPalette, palettes_by_color, published_palettes
@@ -198,7 +199,7 @@ def palette_tokens(palette: PublishedPalette) -> tuple[PublishedToken, ...]:
     return _palette_tokens(palette.id, palette.name, palette.categories, tuple(palette.colors.items()), tuple(others))
 
 
-@lru_cache(_REMEMBERED)
+@remembered(_REMEMBERED)
 def _palette_tokens(
     palette: str,
     called: str,
@@ -320,7 +321,7 @@ def _scale_tokens(
     return tokens, step_names
 
 
-@lru_cache(_REMEMBERED)
+@remembered(_REMEMBERED)
 def _scale_of(
     ids: tuple[str, ...], names: tuple[str, ...], levels: bytes, alpha: float, p3: bytes | None, themes: tuple[str, ...]
 ) -> tuple[PublishedToken, ...]:
@@ -363,7 +364,7 @@ def _value(
     return _value_of(color.rgb8.tobytes(), color.alpha, alias, _channels(color.p3))
 
 
-@lru_cache(4096)
+@remembered(4096)
 def _value_of(levels: bytes, alpha: float, alias: str | None, p3: tuple[float, float, float] | None) -> PublishedValue:
     """Most tokens are as they were one move ago."""
     return PublishedValue(hex_of(np.frombuffer(levels, dtype=np.uint8)), alpha, alias, p3)

@@ -2,7 +2,6 @@
 
 from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
-from functools import lru_cache
 from typing import Any
 
 import numpy as np
@@ -15,6 +14,7 @@ from heimat.core.color.notation import hex_of, hexes_of
 from heimat.core.document.names import css_name
 from heimat.core.document.palette_making import PaletteMaking
 from heimat.core.document.palettes import Categorical, Diverging
+from heimat.core.memory import remembered
 from heimat.core.publication.published_making import bound_tokens, making
 from heimat.core.resolve.resolved import Resolved
 from heimat.core.resolve.resolved_palettes import ResolvedPalette, class_colors, design_of
@@ -127,7 +127,7 @@ def published_colors(resolved: Resolved) -> dict[str, dict[str, Bytes]]:
     }
 
 
-@lru_cache(_REMEMBERED)
+@remembered(_REMEMBERED)
 def _written(levels: bytes) -> tuple[tuple[str, ...], tuple[str, ...]]:
     """Colors, and the label that reads best on each, as they leave."""
     rgb8 = np.frombuffer(levels, dtype=np.uint8).reshape(-1, 3)

@@ -1,16 +1,15 @@
 """From tokens to colors, in one theme."""
 
-import threading
 from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass
 from typing import cast
 
 import numpy as np
-from cachetools import LRUCache
 
 from heimat.core.color.arrays import Bytes, Floats
 from heimat.core.document.aliases import Chain, Recipe
 from heimat.core.document.tokens import End, HueAlias, PaletteAlias, StepAlias
+from heimat.core.memory import Memory
 from heimat.core.resolve.end_colors import EndColor, end_color
 from heimat.core.resolve.resolved_hues import ResolvedHue
 from heimat.core.values.derived_color import Levels, derived_levels
@@ -43,8 +42,7 @@ class TokenColor:
 
 
 _REMEMBERED = 4096
-_KNOWN: LRUCache[tuple[Levels, Recipe], Levels] = LRUCache(_REMEMBERED)
-_LOCK = threading.Lock()
+_KNOWN: Memory[tuple[Levels, Recipe], Levels] = Memory("derived colors of tokens", _REMEMBERED)
 Ends = dict[int, EndColor]
 """The colors of what chains end in, by the identity of these ends, found once for all themes."""
 
@@ -96,8 +94,7 @@ def _changed(derived: Sequence[tuple[str, Chain, EndColor]]) -> list[Levels]:
     All that are new are found at once, one change of each after the other.
     """
     keys = [((made.rgb8.tobytes(), made.alpha), chain.recipe) for _, chain, made in derived]
-    with _LOCK:
-        known = {key: _KNOWN[key] for key in keys if key in _KNOWN}
+    known = _KNOWN.known(keys)
     new = {key: chain.changes for key, (_, chain, _) in zip(keys, derived, strict=True) if key not in known}
     todo = list(new.values())
     states = [levels for levels, _ in new]
@@ -106,8 +103,7 @@ def _changed(derived: Sequence[tuple[str, Chain, EndColor]]) -> list[Levels]:
         made = derived_levels([(states[at], todo[at][-depth]) for at in there])
         for at, levels in zip(there, made, strict=True):
             states[at] = levels
-    known |= dict(zip(new, states, strict=True))
-    with _LOCK:
-        for key in new:
-            _KNOWN[key] = known[key]
+    made_now = dict(zip(new, states, strict=True))
+    _KNOWN.keep(made_now)
+    known |= made_now
     return [known[key] for key in keys]

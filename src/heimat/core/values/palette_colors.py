@@ -7,7 +7,6 @@ much begins nearest the ground of the theme.
 
 from collections.abc import Sequence
 from dataclasses import dataclass
-from functools import lru_cache
 
 import numpy as np
 
@@ -19,6 +18,7 @@ from heimat.core.color.notation import rgb8_of
 from heimat.core.color.passing import nearest_passing
 from heimat.core.color.rounding import nearest_bytes
 from heimat.core.document.palettes import Categorical, Diverging, Make, Sequential
+from heimat.core.memory import remembered
 
 SAMPLES = 65
 """Colors by which a continuous palette is drawn; an odd number has one in the middle."""
@@ -103,7 +103,7 @@ def on_ground(own8: Bytes, ground8: Bytes, contrast: float) -> Bytes:
     return found
 
 
-@lru_cache(_REMEMBERED)
+@remembered(_REMEMBERED)
 def _nearest(levels: bytes, ground: bytes, contrast: float) -> Bytes:
     own8 = np.frombuffer(levels, dtype=np.uint8).reshape(-1, 3)
     grounds = np.broadcast_to(np.frombuffer(ground, dtype=np.uint8), own8.shape)
@@ -111,17 +111,17 @@ def _nearest(levels: bytes, ground: bytes, contrast: float) -> Bytes:
     return np.where(np.isfinite(away)[:, None], colors, own8).astype(np.uint8)
 
 
-@lru_cache(_REMEMBERED)
+@remembered(_REMEMBERED)
 def _ramp(levels: bytes, ends: tuple[float, float], places: Sequence[float | None], count: int) -> Ramp:
     return ramp(Way.through(np.frombuffer(levels, dtype=np.uint8).reshape(-1, 3), ends, places), count)
 
 
-@lru_cache(_REMEMBERED)
+@remembered(_REMEMBERED)
 def _turned(levels: bytes, ends: tuple[float, float], places: Sequence[float | None], count: int) -> Ramp:
     """What runs from dark to light is what runs from light to dark, turned: it is found once for both."""
     return _ramp(levels, ends, places, count).turned()
 
 
-@lru_cache(_REMEMBERED)
+@remembered(_REMEMBERED)
 def _arm_colors(arms: Arms, count: int) -> Bytes:
     return nearest_bytes(arms.at(class_places(count)))

@@ -6,7 +6,7 @@ The grammar goes on after errors, so a stylesheet that is broken in one place is
 import re
 from collections.abc import Callable, Iterator
 from dataclasses import dataclass, field
-from functools import lru_cache, partial
+from functools import partial
 
 import numpy as np
 import tree_sitter_css
@@ -15,6 +15,7 @@ from tree_sitter import Language, Node, Parser, Query, QueryCursor
 from heimat.core.color.color_lines import Reading
 from heimat.core.color.notation import Color, parse
 from heimat.core.errors import DomainError
+from heimat.core.memory import remembered
 from heimat.formats.read.css_pieces import pieces
 from heimat.formats.read.reading import Found, nothing
 from heimat.formats.read.variables import without_variables
@@ -223,12 +224,12 @@ class _Into:
             self.found.problem(self._line(node), written, reason)
 
 
-@lru_cache(maxsize=1024)
+@remembered(1024)
 def _holds_colors(name: bytes) -> bool:
     return _COLORED.search(name.lower()) is not None
 
 
-@lru_cache(maxsize=8192)
+@remembered(8192)
 def _read(written: str) -> tuple[Color | None, str | None]:
     try:
         return parse(written), None

@@ -14,8 +14,15 @@ from heimat.core.document.system import ColorSystem
 from heimat.core.document.tokens import Moving
 from heimat.core.document.words import listed
 from heimat.core.edits import UserEdit, apply_all
-from heimat.core.legibility.findings import Finding, count_open, findings, mend_all, moving_order, standing_exceptions
-from heimat.core.legibility.findings.finding import FindingKind
+from heimat.core.legibility.findings import (
+    Finding,
+    FindingKind,
+    count_open,
+    findings,
+    mend_all,
+    moving_order,
+    standing_exceptions,
+)
 from heimat.core.legibility.repairs import Repair, is_held
 from heimat.core.resolve.resolved import Resolved, resolve
 from heimat.view.eyes import TYPICAL, Eyes, SwatchView

@@ -1,7 +1,6 @@
 """The hues: what Sources shows of each, and what other stages need to know of them."""
 
 from collections import Counter
-from functools import lru_cache
 from typing import Literal
 
 import numpy as np
@@ -18,6 +17,7 @@ from heimat.core.document.hues import DerivedSource, GivenSource, HueKind, Quant
 from heimat.core.document.words import listed
 from heimat.core.edits.source_edits import following_words
 from heimat.core.hues.scaling import scales_of
+from heimat.core.memory import remembered
 from heimat.core.resolve.resolved import Resolved
 from heimat.core.resolve.resolved_hues import ResolvedHue
 from heimat.core.scales.anchors import AnchorMode
@@ -229,7 +229,7 @@ def status_part(look: Look) -> StatusPart:
     return {"confusable": _confusable(np.array(own, dtype=np.uint8).tobytes())}
 
 
-@lru_cache(maxsize=64)
+@remembered(64)
 def _confusable(levels: bytes) -> int:
     rgb8: Bytes = np.frombuffer(levels, dtype=np.uint8).reshape(-1, 3)
     return sum(pair.least < TOLD_APART for pair in distances(rgb8, TOLD_APART))

@@ -1,21 +1,23 @@
-"""Findings: what is to settle, as sentences with figures and ways to settle it. One file a kind."""
+"""Findings: what is to settle, as sentences with figures and ways to settle it. A kind of them is one file."""
 
+from collections import Counter
+from collections.abc import Sequence
 from dataclasses import replace
 from datetime import date
 
 from heimat.core.document.system import ColorSystem
 from heimat.core.edits import apply
 from heimat.core.errors import DomainError
+from heimat.core.legibility.findings import kinds
 from heimat.core.legibility.findings.accepted import Exceptions, standing_exceptions
-from heimat.core.legibility.findings.consequences import Consequences, Counted
-from heimat.core.legibility.findings.finding import Finding
-from heimat.core.legibility.findings.on_kept import kept_findings, kept_ids
-from heimat.core.legibility.findings.on_pairings import pairing_findings, pairing_ids, pairing_rooms
-from heimat.core.legibility.findings.on_scales import scale_finding_ids, scale_findings
-from heimat.core.legibility.findings.on_told_apart import told_apart_findings, told_apart_ids, told_apart_rooms
-from heimat.core.legibility.findings.palettes import palette_findings, palette_ids, palette_rooms
-from heimat.core.legibility.findings.palettes.at import ON_PALETTES
+from heimat.core.legibility.findings.consequences import Consequences
+from heimat.core.legibility.findings.finding import Case, Finding, Kind
+from heimat.core.legibility.findings.kinds import FindingKind
+from heimat.core.legibility.findings.move import Counted
+from heimat.core.legibility.findings.palettes import KIND as ON_PALETTES
+from heimat.core.legibility.findings.palettes.palette_site import PALETTE_IDS
 from heimat.core.legibility.repairs import TURNS, Repair, pairings_with
+from heimat.core.memory import OfObjects
 from heimat.core.resolve.resolved import Resolved, resolve
 
 MANY, FEW_CHECKED = 400, 4
@@ -23,27 +25,38 @@ MANY, FEW_CHECKED = 400, 4
 MOST_CHECKED = 80
 """Repairs whose consequences are looked for on the whole document: each asks for it resolved and checked anew."""
 _MOST_MENDED = 100
+_MEASURED: OfObjects[Sequence[Case]] = OfObjects("what findings measured", 4 * len(kinds.KINDS))
+"""What each kind measured of the last documents: for one answer it is counted, told and asked for repairs."""
 
 __all__ = [
-    "ON_PALETTES",
+    "PALETTE_IDS",
     "Exceptions",
     "Finding",
+    "FindingKind",
     "changed_by",
     "count_open",
     "finding_ids",
     "findings",
     "mend_all",
     "moving_order",
-    "rooms",
+    "slacks",
     "standing_exceptions",
 ]
 
 
 def finding_ids(resolved: Resolved, *, palettes: bool = True) -> frozenset[str]:
     """The ids of all findings, those on palettes if wanted, without words and repairs: it is asked many times over."""
-    pairs = told_apart_ids(resolved) | pairing_ids(resolved)
-    on_palettes = palette_ids(resolved) if palettes else set()
-    return frozenset(pairs | scale_finding_ids(resolved) | kept_ids(resolved) | on_palettes)
+    wanted = [kind for kind in kinds.KINDS if palettes or kind is not ON_PALETTES]
+    return frozenset(case.id for kind in wanted for case in _measured(resolved, kind) if case.open)
+
+
+def _measured(resolved: Resolved, kind: Kind) -> Sequence[Case]:
+    """What a kind measures in a document, measured once."""
+    known = _MEASURED.known(resolved, kind)
+    if known is None:
+        known = tuple(kind.measure(resolved))
+        _MEASURED.keep(known, resolved, kind)
+    return known
 
 
 def count_open(resolved: Resolved, today: date) -> int:
@@ -55,25 +68,28 @@ def count_open(resolved: Resolved, today: date) -> int:
     return len(ids - accepted.keys())
 
 
-def rooms(resolved: Resolved) -> dict[str, float]:
-    """How much room every measured finding has before it comes or goes, by its id: below 0 it is open."""
-    return told_apart_rooms(resolved) | pairing_rooms(resolved) | palette_rooms(resolved)
+def slacks(resolved: Resolved) -> dict[str, float]:
+    """How far everything that is measured is clear of its threshold, by the id of its finding: below 0 it is short."""
+    every = (case for kind in kinds.KINDS for case in _measured(resolved, kind))
+    return {case.id: slack for case in every if (slack := case.slack) is not None}
 
 
 def findings(resolved: Resolved, *, repairs: bool = True) -> list[Finding]:
-    """All findings: what merges meanings, what stood on something gone, scales, then pairings by how far they miss.
+    """All findings, kind by kind, in each the heaviest first.
 
     Repairs take most of the time and may be left out. What each mends and breaks is what is found after it; of very
     many repairs that ask for the whole document, it is looked for only of those of the findings that weigh most.
     """
-    found = (
-        told_apart_findings(resolved, repairs=repairs)
-        + kept_findings(resolved, repairs=repairs)
-        + scale_findings(resolved)
-        + pairing_findings(resolved, repairs=repairs)
-        + palette_findings(resolved, repairs=repairs)
-    )
-    return _with_consequences(resolved, found) if repairs else found
+    every = [(kind, case) for kind in kinds.KINDS for case in _measured(resolved, kind) if case.open]
+    if not repairs:
+        return [case.say() for _, case in every]
+    told: Counter[str] = Counter()
+    found = []
+    for kind, case in every:
+        asked = kind.most_repaired is None or told[kind.name] < kind.most_repaired
+        found.append(replace(case.say(), repairs=case.repairs()) if asked else case.say())
+        told[kind.name] += 1
+    return _with_consequences(resolved, found)
 
 
 def _with_consequences(resolved: Resolved, found: list[Finding]) -> list[Finding]:

@@ -1,14 +1,15 @@
-"""A finding: one thing to settle."""
+"""A finding, one thing to settle; what is measured before it is one; and a kind of them."""
 
+from abc import ABC, abstractmethod
+from collections.abc import Callable, Iterable
 from dataclasses import dataclass, field
-from typing import Literal
 
 from heimat.core.color.arrays import Bytes
 from heimat.core.color.told_apart import VisionDistance
 from heimat.core.document.pairings import Use
+from heimat.core.legibility.findings.move import Counted, Move
 from heimat.core.legibility.repairs import Repair
-
-FindingKind = Literal["pairing", "told_apart", "translucent", "crowded", "order", "displaced", "cap", "kept", "palette"]
+from heimat.core.resolve.resolved import Resolved
 
 
 @dataclass(frozen=True)
@@ -21,7 +22,7 @@ class Finding:
     """
 
     id: str
-    kind: FindingKind
+    kind: str
     sentence: str
     detail: str
     select: str
@@ -34,3 +35,52 @@ class Finding:
     """The ids of the tokens one of which a repair would move."""
     cause: str = ""
     """Findings of one cause are told together: of one text on several grounds, of one pair in several themes."""
+
+
+class Case(ABC):
+    """One thing that was measured. Its id, whether it is to settle, its slack, its words and repairs are readings of
+    the same measurement: words and repairs are made when they are asked for."""
+
+    @property
+    @abstractmethod
+    def id(self) -> str:
+        """The id of the finding, if it is one; the same whenever the same thing is measured."""
+
+    @property
+    def open(self) -> bool:
+        """Whether it is to settle."""
+        return True
+
+    @property
+    def slack(self) -> float | None:
+        """By which share, or logarithm, it is clear of its threshold: below 0 it is open. None where none is known."""
+        return None
+
+    @abstractmethod
+    def say(self) -> Finding:
+        """The finding in words, without repairs."""
+
+    def repairs(self) -> list[Repair]:
+        """The ways to settle it, where any are looked for."""
+        return []
+
+
+def never_touched(move: Move) -> Counted | None:
+    """Of kinds that no color of a token touches: nothing goes, nothing comes."""
+    del move
+    return 0, 0
+
+
+@dataclass(frozen=True)
+class Kind:
+    """A kind of finding: how it is measured in a document, and what one token's new color does to it.
+
+    `measure` gives what is measured, in the order in which it is told. `moved` counts the findings that go and come
+    when one token takes another color; None, from it or in its place, sends for a fresh check of the whole document.
+    Of more than `most_repaired` findings the others get no repairs: each of theirs costs much.
+    """
+
+    name: str
+    measure: Callable[[Resolved], Iterable[Case]]
+    moved: Callable[[Move], Counted | None] | None = None
+    most_repaired: int | None = None

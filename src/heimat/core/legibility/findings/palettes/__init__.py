@@ -1,79 +1,115 @@
-"""Findings on palettes: on their colors, on what is drawn beside them, and on palettes that are seen at once."""
+"""Findings on palettes: on their colors, on what is drawn beside them, and on palettes that are seen at once.
 
-import math
-from collections.abc import Iterator
-from weakref import WeakKeyDictionary
+A kind of them is one file that measures a palette in a theme, and one line here.
+"""
+
+from collections.abc import Iterable, Iterator
+from dataclasses import replace
 
 from heimat.core.charts.apart import see_soon
 from heimat.core.color.arrays import Bytes
-from heimat.core.document.palettes import Categorical
-from heimat.core.legibility.findings.finding import Finding
-from heimat.core.legibility.findings.palettes.at import every
-from heimat.core.legibility.findings.palettes.categories import close_pairs, contrasts, on_categories
-from heimat.core.legibility.findings.palettes.numbers import on_numbers
-from heimat.core.legibility.findings.palettes.others import compared, on_others
+from heimat.core.document.palettes import all_values
+from heimat.core.document.tokens import PaletteAlias, TokenAlias
+from heimat.core.legibility.findings.finding import Kind
+from heimat.core.legibility.findings.move import Counted, Move
+from heimat.core.legibility.findings.palettes import (
+    alike_ends,
+    beside,
+    highlighted,
+    like_a_status,
+    near_neighbors,
+    same_word,
+    short_of_contrast,
+    together,
+    too_close,
+    too_many,
+    touching,
+    turned_hue,
+)
+from heimat.core.legibility.findings.palettes.palette_site import PaletteCase, PaletteMeasure, every_site
 from heimat.core.legibility.findings.palettes.statuses import STATUSES
-from heimat.core.legibility.findings.palettes.together import together
 from heimat.core.resolve.resolved import Resolved
+from heimat.core.resolve.resolved_palettes import roles_of
 
+MEASURES: tuple[PaletteMeasure, ...] = (
+    too_close.measure,
+    short_of_contrast.measure,
+    touching.measure,
+    like_a_status.measure,
+    turned_hue.measure,
+    too_many.measure,
+    same_word.measure,
+    alike_ends.measure,
+    near_neighbors.measure,
+    beside.measure,
+    highlighted.measure,
+)
+"""What is measured of every palette in every theme, in the order in which it is told."""
 MOST_REPAIRED = 100
-"""Findings on palettes after which no further palette gets repairs: each looks at every step in every theme."""
-
-_PLAIN: WeakKeyDictionary[Resolved, list[Finding]] = WeakKeyDictionary()
-"""What was found without repairs: for one answer it is counted and told."""
-
-__all__ = ["STATUSES", "palette_findings", "palette_ids", "palette_rooms"]
+"""Findings on palettes after which no further one gets repairs: each looks at every step in every theme."""
 
 
-def palette_ids(resolved: Resolved) -> set[str]:
-    """The ids of the findings on palettes, in every theme."""
-    return {each.id for each in palette_findings(resolved, repairs=False)}
-
-
-def palette_rooms(resolved: Resolved) -> dict[str, float]:
-    """By the id of each measured finding, how much room there is before it comes: below 0 it is open."""
-    found: dict[str, float] = {}
-    for at in every(resolved):
-        make = at.shown.palette.make
-        if not isinstance(make, Categorical):
-            continue
-        for key, pair in close_pairs(at, make):
-            found[key] = pair.least / max(make.asked, 1e-9) - 1.0
-        for key, _, reached in contrasts(at, make):
-            found[key] = math.log(reached / make.contrast)
-    return found
-
-
-def palette_findings(resolved: Resolved, *, repairs: bool) -> list[Finding]:
-    """The findings on palettes in every theme; each of those on single colors with steps that would settle it."""
-    if repairs:
-        return _found(resolved, repairs=True)
-    if resolved not in _PLAIN:
-        _PLAIN[resolved] = _found(resolved, repairs=False)
-    return _PLAIN[resolved]
-
-
-def _found(resolved: Resolved, *, repairs: bool) -> list[Finding]:
-    found: list[Finding] = []
+def _measure(resolved: Resolved) -> Iterable[PaletteCase]:
     see_soon(_seen_of(resolved))
-    for at in every(resolved):
-        make = at.shown.palette.make
-        repaired = repairs and len(found) < MOST_REPAIRED
-        if isinstance(make, Categorical):
-            found += on_categories(at, make, repaired)
-        else:
-            found += on_numbers(at)
-        found += on_others(at, repaired)
-    return found + together(resolved)
+    for site in every_site(resolved):
+        for measure in MEASURES:
+            yield from measure(site)
+    yield from together.measure(resolved)
 
 
 def _seen_of(resolved: Resolved) -> Iterator[Bytes]:
     """The sets of colors that findings look at through several eyes."""
-    for at in every(resolved):
-        shown, make = at.shown, at.shown.palette.make
-        if isinstance(make, Categorical):
-            yield from (shown.rgb8, compared(at)[1])
-        elif make.classes is not None:
+    for site in every_site(resolved):
+        shown, make = site.shown, site.shown.palette.make
+        if site.categories is not None:
+            yield from (shown.rgb8, beside.compared(site)[1])
+        elif make.kind != "categorical" and make.classes is not None:
             yield shown.rgb8
         if shown.arms is not None:
             yield shown.rgb8[[0, -1]]
+
+
+def _moved(move: Move) -> Counted | None:
+    """Palettes are measured anew where something that they stand on moves; None where checked tokens stand on them."""
+    resolved, under = move.ground.resolved, _under_palettes(move.ground.resolved)
+    repainted = {}
+    for theme, moved in move.themes:
+        if not moved & under:
+            continue
+        if _bound_are_checked(resolved):
+            return None
+        colors = {token: replace(theme.tokens[token], rgb8=move.rgb8, end=move.value) for token in moved}
+        repainted[theme.theme.id] = replace(theme, tokens={**theme.tokens, **colors}, bound={})
+    if not repainted:
+        return 0, 0
+    before, after = (
+        {case.id for case in _measure(each) if case.open}
+        for each in (resolved, replace(resolved, themes={**resolved.themes, **repainted}))
+    )
+    return len(before - after), len(after - before)
+
+
+def _bound_are_checked(resolved: Resolved) -> bool:
+    """Whether a token that stands on a palette is in a pairing or in a told-apart set."""
+    system = resolved.system
+    named = {token for each in system.pairings.values() for token in (each.foreground, each.ground)}
+    named |= {token for told in system.told_apart.values() for token in told.tokens}
+    theme = resolved.theme()
+    return theme is not None and any(
+        isinstance(theme.tokens[token].end, PaletteAlias) for token in named if token in theme.tokens
+    )
+
+
+def _under_palettes(resolved: Resolved) -> set[str]:
+    """The tokens that palettes stand on or are drawn on, and those that none of their colors may be taken for."""
+    system = resolved.system
+    if not system.palettes:
+        return set()
+    values = [value for palette in system.palettes.values() for value in all_values(palette)]
+    grounds = {palette.ground for palette in system.palettes.values() if palette.ground}
+    statuses = {token.id for token in system.tokens.values() if token.purpose in STATUSES}
+    named = {value.token for value in values if isinstance(value, TokenAlias)}
+    return grounds | statuses | set(roles_of(system.tokens).values()) | named
+
+
+KIND = Kind("palette", _measure, _moved, MOST_REPAIRED)

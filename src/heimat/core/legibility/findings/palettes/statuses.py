@@ -1,6 +1,5 @@
 """Colors that say a status, for which none of a palette should be taken."""
 
-from functools import lru_cache
 from typing import get_args
 
 import numpy as np
@@ -11,17 +10,20 @@ from heimat.core.color.ciede2000 import TOLD_APART, ciede2000
 from heimat.core.color.few import lab_of_few
 from heimat.core.color.spaces import srgb_to_lab
 from heimat.core.document.tokens import Token
-from heimat.core.legibility.findings.palettes.at import REMEMBERED, At, colors_of
+from heimat.core.legibility.findings.palettes.palette_site import REMEMBERED, PaletteSite, colors_of
+from heimat.core.memory import remembered
 from heimat.core.sources.conventions import Status
 
 STATUSES = frozenset(f"status.{status}" for status in get_args(Status))
 """The purposes of tokens that say a status by their own color."""
 
 
-def statuses_at(at: At) -> tuple[list[Token], Bytes]:
+def statuses_at(site: PaletteSite) -> tuple[list[Token], Bytes]:
     """The tokens that say a status by their own color, and these colors (n, 3) in the theme."""
-    theme = at.resolved.themes.get(at.theme)
-    tokens = [token for token in at.resolved.system.tokens.values() if token.purpose in STATUSES and theme is not None]
+    theme = site.resolved.themes.get(site.theme)
+    tokens = [
+        token for token in site.resolved.system.tokens.values() if token.purpose in STATUSES and theme is not None
+    ]
     rgb8 = [theme.tokens[token.id].rgb8 for token in tokens] if theme else []
     return tokens, np.array(rgb8, dtype=np.uint8).reshape(-1, 3)
 
@@ -32,7 +34,7 @@ def off_status(rgb8: Bytes, status8: Bytes) -> NDArray[np.bool_]:
     return np.asarray((far >= TOLD_APART).all(axis=1))
 
 
-@lru_cache(REMEMBERED)
+@remembered(REMEMBERED)
 def nearest_statuses(levels: bytes, statuses: bytes) -> tuple[tuple[int, float], ...]:
     """For each color the nearest of some statuses, and how far it is for typical vision."""
     ours, theirs = (lab_of_few(colors_of(each)) for each in (levels, statuses))

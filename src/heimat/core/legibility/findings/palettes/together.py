@@ -9,23 +9,20 @@ from heimat.core.color.ciede2000 import TOLD_APART, ciede2000, distance_words
 from heimat.core.color.few import lab_of_few
 from heimat.core.document.palettes import Categorical, Palette, PaletteValue, values_of
 from heimat.core.document.tokens import LiteralColor
-from heimat.core.legibility.findings.finding import Finding
-from heimat.core.legibility.findings.palettes.at import At
+from heimat.core.legibility.findings.palettes.palette_site import PaletteCase, PaletteSite, Words
 from heimat.core.resolve.resolved import Resolved
 from heimat.core.resolve.resolved_palettes import ResolvedPalette
 
 
-def together(resolved: Resolved) -> list[Finding]:
-    """What is to be said of palettes of one view, in every theme."""
-    found: list[Finding] = []
+def measure(resolved: Resolved) -> Iterator[PaletteCase]:
+    """Every two palettes of one view, in every theme."""
     for theme, palettes in resolved.palettes.items():
         for one, other in combinations([each for each in palettes if each.palette.view], 2):
             if one.palette.view == other.palette.view:
-                found += _between(At(resolved, theme, one), At(resolved, theme, other))
-    return found
+                yield from _between(PaletteSite(resolved, theme, one), PaletteSite(resolved, theme, other))
 
 
-def _between(one: At, other: At) -> Iterator[Finding]:
+def _between(one: PaletteSite, other: PaletteSite) -> Iterator[PaletteCase]:
     """The nearest two colors of two palettes, where they could be taken for each other and do not mean the same."""
     far = ciede2000(_lab(one.shown)[:, None], _lab(other.shown)[None])
     for at, place in _meant(one.shown, other.shown):
@@ -34,11 +31,15 @@ def _between(one: At, other: At) -> Iterator[Finding]:
     least = float(far[mine, theirs])
     if least >= TOLD_APART:
         return
-    names = [_name(at, int(place)) for at, place in ((one, mine), (other, theirs))]
-    sentence = f"{names[0]} could be taken for {names[1]}: both are in {one.shown.palette.view}."
-    detail = f"{distance_words(least)} apart; {TOLD_APART:g} keeps two palettes of one view from being mixed up."
+
+    def words() -> Words:
+        names = [_name(site, int(place)) for site, place in ((one, mine), (other, theirs))]
+        sentence = f"{names[0]} could be taken for {names[1]}: both are in {one.shown.palette.view}."
+        apart = distance_words(least)
+        return sentence, f"{apart} apart; {TOLD_APART:g} keeps two palettes of one view from being mixed up."
+
     colors = (one.shown.rgb8[_ends(one.shown)[mine]], other.shown.rgb8[_ends(other.shown)[theirs]])
-    yield one.finding(one.id("view", other.shown.palette.id), sentence, detail, colors)
+    yield PaletteCase(one, one.id("view", other.shown.palette.id), colors, words)
 
 
 def _ends(shown: ResolvedPalette) -> list[int]:
@@ -73,8 +74,8 @@ def _standing(palette: Palette) -> list[tuple[PaletteValue, str]]:
     return ends[::-1] if make.reversed else ends
 
 
-def _name(at: At, place: int) -> str:
-    if at.shown.palette.make.kind == "categorical":
-        return at.name(place)
-    which = "high" if place or at.shown.palette.make.kind == "sequential" else "low"
-    return f"The {which} end of {at.shown.palette.name}"
+def _name(site: PaletteSite, place: int) -> str:
+    if site.shown.palette.make.kind == "categorical":
+        return site.name(place)
+    which = "high" if place or site.shown.palette.make.kind == "sequential" else "low"
+    return f"The {which} end of {site.shown.palette.name}"

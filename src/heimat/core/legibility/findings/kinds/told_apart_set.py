@@ -1,0 +1,97 @@
+"""Pairs of told-apart sets that come too close under some vision."""
+
+from collections.abc import Iterable
+from dataclasses import dataclass
+
+import numpy as np
+
+from heimat.core.color.ciede2000 import distance_text, distance_words
+from heimat.core.color.told_apart import PairDistance, VisionDistance, distances
+from heimat.core.document.keys import token_key
+from heimat.core.legibility.findings.finding import Case, Finding, Kind
+from heimat.core.legibility.findings.move import Counted, Move
+from heimat.core.legibility.repairs import Repair, repair_told_apart
+from heimat.core.resolve.resolved import Resolved
+from heimat.core.resolve.theme import ResolvedTheme, ToldApartResult
+
+
+@dataclass(slots=True, eq=False)
+class _Case(Case):
+    resolved: Resolved
+    theme: ResolvedTheme
+    result: ToldApartResult
+    pair: PairDistance
+
+    @property
+    def id(self) -> str:
+        told = self.result.told_apart
+        return f"told-apart:{self.theme.theme.id}:{told.id}:{told.tokens[self.pair.one]}:{told.tokens[self.pair.other]}"
+
+    @property
+    def open(self) -> bool:
+        return self.pair.least < self.result.told_apart.threshold
+
+    @property
+    def slack(self) -> float:
+        """By which share of its threshold it is farther apart than that."""
+        return self.pair.least / self.result.told_apart.threshold - 1.0
+
+    def say(self) -> Finding:
+        told, pair, theme = self.result.told_apart, self.pair, self.theme
+        ids = (told.tokens[pair.one], told.tokens[pair.other])
+        one, other = (self.resolved.system.tokens[token].name for token in ids)
+        worst = pair.worst
+        whom = "" if pair.typical < told.threshold else f" for {worst.vision} vision"
+        where = f"; below {told.threshold:g} {_interval(worst)}" if worst.below else ""
+        apart = f"{distance_words(pair.typical)} for typical vision, {distance_text(worst.least)} for {worst.vision}"
+        return Finding(
+            id=self.id,
+            kind=KIND.name,
+            sentence=f"{one} and {other} look alike{whom}.",
+            detail=f"{apart}{where}. The set asks for {told.threshold:g} at every severity.",
+            select=token_key(ids[0]),
+            colors=(theme.tokens[ids[0]].rgb8, theme.tokens[ids[1]].rgb8),
+            theme=theme.theme.id,
+            vision=worst,
+            tokens=ids,
+            cause=f"told-apart:{told.id}:{ids[0]}:{ids[1]}",
+        )
+
+    def repairs(self) -> list[Repair]:
+        return repair_told_apart(self.resolved, self.theme, self.result, self.pair)
+
+
+def _interval(distance: VisionDistance) -> str:
+    low, high = distance.below or (0.0, 1.0)
+    if high == 1.0:
+        return f"from severity {low:g} up"
+    return f"at severity {low:g}" if low == high else f"from severity {low:g} to {high:g}"
+
+
+def _measure(resolved: Resolved) -> Iterable[_Case]:
+    """Theme by theme and set by set, every pair, the closest first."""
+    for theme in resolved.themes.values():
+        for result in theme.told_apart:
+            for pair in sorted(result.pairs, key=lambda pair: pair.least):
+                yield _Case(resolved, theme, result, pair)
+
+
+def _moved(move: Move) -> Counted:
+    mends = breaks = 0
+    for theme, moved in move.themes:
+        for result in theme.told_apart:
+            told = result.told_apart
+            if moved.isdisjoint(told.tokens):
+                continue
+            colors = [move.rgb8 if token in moved else theme.tokens[token].rgb8 for token in told.tokens]
+            pairs = distances(np.array(colors, dtype=np.uint8), told.threshold)
+            before, after = _too_close(result.pairs, told.threshold), _too_close(pairs, told.threshold)
+            mends, breaks = mends + len(before - after), breaks + len(after - before)
+    return mends, breaks
+
+
+def _too_close(pairs: Iterable[PairDistance], threshold: float) -> set[tuple[int, int]]:
+    return {(pair.one, pair.other) for pair in pairs if pair.least < threshold}
+
+
+KIND = Kind("told_apart", _measure, _moved)
