@@ -3,13 +3,16 @@
 from dataclasses import dataclass
 from functools import cached_property
 
+from heimat.core.color.notation import Color
 from heimat.core.document.aliases import ways_of
 from heimat.core.document.order import in_order
 from heimat.core.document.palettes import OtherRole
 from heimat.core.document.system import ColorSystem
+from heimat.core.document.tokens import Alias, LiteralColor, PaletteAlias, TokenAlias
 from heimat.core.resolve.chains import chains_of
+from heimat.core.resolve.end_colors import end_color
 from heimat.core.resolve.resolved_hues import ResolvedHue, resolve_hues
-from heimat.core.resolve.resolved_palettes import Around, ResolvedPalette, resolve_palette, roles_of
+from heimat.core.resolve.resolved_palettes import Around, ResolvedPalette, color_of, resolve_palette, roles_of
 from heimat.core.resolve.steps import Steps, promises_of, steps_of
 from heimat.core.resolve.theme import ResolvedTheme, around, resolve_theme
 from heimat.core.resolve.token_colors import Ends
@@ -64,6 +67,26 @@ class Resolved:
         if theme is None:
             return Around(self.hues, {}, {})
         return around(self.system, self.hues, theme.theme.id, theme.tokens, self.roles)
+
+    def color(self, value: Alias | LiteralColor, theme_id: str | None = None) -> Color:
+        """The opaque color that a value comes to in a theme, the first without one, as exactly as it is known.
+
+        A literal, and a hue itself, are what somebody gave; steps, colors of palettes and changed ones are what is
+        published. Raises KeyError for a value that names what is not there.
+        """
+        theme = self.theme(theme_id)
+        if isinstance(value, PaletteAlias):
+            palettes = self.palettes[theme.theme.id if theme else ""]
+            (shown,) = [each for each in palettes if each.palette.id == value.palette]
+            return Color.of_bytes(color_of(shown, value))
+        if not isinstance(value, TokenAlias):
+            return end_color(self.hues, value).color
+        if theme is None:
+            raise KeyError(value.token)
+        token = theme.tokens[value.token]
+        if token.derived or isinstance(token.end, PaletteAlias):
+            return Color.of_bytes(token.rgb8)
+        return end_color(self.hues, token.end).color
 
     @cached_property
     def promises(self) -> list[Promise]:

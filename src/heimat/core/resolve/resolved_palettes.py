@@ -119,9 +119,11 @@ def class_colors(shown: ResolvedPalette) -> Bytes:
 
 
 def color_of(shown: ResolvedPalette, alias: PaletteAlias) -> Bytes:
-    """The color (3,) that a token takes of a palette: a category's, or the nearest one to its place along it."""
+    """The color (3,) that a token takes of a palette: a category's, or the nearest one to its place along it.
+
+    Raises ValueError for a category that the palette does not have, which no sound document asks for.
+    """
     make = shown.palette.make
     if isinstance(make, Categorical):
-        ids = [color.id for color in make.colors]
-        return shown.rgb8[ids.index(alias.color) if alias.color in ids else 0]
+        return shown.rgb8[[color.id for color in make.colors].index(alias.color or "")]
     return shown.rgb8[round(alias.along * (len(shown.rgb8) - 1))]
