@@ -20,44 +20,25 @@ from heimat.core.document.resting import RestsOn
 from heimat.core.document.system import COLLECTIONS, FIELDS, ColorSystem
 from heimat.core.document.tokens import Deprecation, DerivedColor, HueAlias, LiteralColor, StepAlias, Token, TokenAlias
 from heimat.core.document.upgrades import read_document
-from heimat.core.edits import (
-    AddHues,
-    AddToken,
-    AimSource,
-    AimStep,
-    Applied,
-    DuplicateHue,
-    FollowHue,
-    MoveHue,
-    PinStep,
-    RemoveHue,
-    RemoveToken,
-    RenameHue,
-    RenameSystem,
-    RenameToken,
-    SetAnchor,
-    SetCurves,
-    SetHueKind,
-    SetHueLadder,
-    SetHueNote,
-    SetLadder,
-    SetMethod,
-    SetPinNeighbours,
-    SetScalePattern,
-    SetSource,
-    SetTokenValue,
-    UserEdit,
-    apply,
-    apply_all,
-    conflict,
-)
+from heimat.core.edits import Applied, UserEdit, apply, apply_all, conflict
 from heimat.core.edits.candidate_edits import AddCandidates, JoinCandidates, RemoveCandidates, SetCandidate
 from heimat.core.edits.condition_edits import KeepCondition, RemoveCondition, SetAim, SetDuty
 from heimat.core.edits.exception_edits import AcceptFinding, EndException
 from heimat.core.edits.generator_edits import SetGenerator
 from heimat.core.edits.guide_edits import SetGuide
 from heimat.core.edits.holding_edits import HoldHues
-from heimat.core.edits.ladder_edits import PublishScales, losses
+from heimat.core.edits.hue_edits import (
+    AddHues,
+    DuplicateHue,
+    MoveHue,
+    PinStep,
+    RemoveHue,
+    RenameHue,
+    SetAnchor,
+    SetHueKind,
+    SetHueNote,
+)
+from heimat.core.edits.ladder_edits import PublishScales, RenameSystem, SetHueLadder, SetLadder, SetScalePattern, losses
 from heimat.core.edits.matrix_edits import KeepMatrix, RemoveMatrix
 from heimat.core.edits.output_edits import AddOutput, RemoveOutput, SetOutput
 from heimat.core.edits.pairing_edits import AddPairings, KeepToldApart, RemovePairing, RemoveToldApart
@@ -74,15 +55,24 @@ from heimat.core.edits.palette_edits import (
 from heimat.core.edits.release_rule_edits import SetReleaseRules
 from heimat.core.edits.reserve_edits import SetReserve
 from heimat.core.edits.resting_edits import LeaveBase, LetBack, Override, RestOn
-from heimat.core.edits.scale_edits import AimCurve, NudgeSteps, SetWide
+from heimat.core.edits.scale_edits import AimCurve, AimStep, NudgeSteps, SetCurves, SetMethod, SetPinNeighbours, SetWide
 from heimat.core.edits.selection_edits import KeepSelection, RemoveSelection, SetCap
-from heimat.core.edits.source_edits import LetGo
+from heimat.core.edits.source_edits import AimSource, FollowHue, LetGo, SetSource
 from heimat.core.edits.splitting_edits import SplitToken
 from heimat.core.edits.stop_edits import KeepStops, RemoveStops
 from heimat.core.edits.theme_edits import AddTheme, MoveTheme, RemoveTheme, RenameTheme, SetTheme
 from heimat.core.edits.token_care_edits import DeprecateToken, DescribeToken, KeepTokensInternal, LetRepairsMove
-from heimat.core.edits.token_edits import AddTokens, LetTokenFollow, MoveTokens, RemoveTokens, SetTokenValues
-from heimat.core.edits.token_name_edits import RenameTokens
+from heimat.core.edits.token_edits import (
+    AddToken,
+    AddTokens,
+    LetTokenFollow,
+    MoveTokens,
+    RemoveToken,
+    RemoveTokens,
+    SetTokenValue,
+    SetTokenValues,
+)
+from heimat.core.edits.token_name_edits import RenameToken, RenameTokens
 from heimat.core.errors import DomainError
 from heimat.core.filling.start import start_system
 from heimat.core.filling.starter import DAY

@@ -7,7 +7,10 @@ import pytest
 
 from heimat.core.color.notation import Color, hex_of
 from heimat.core.document.tokens import LiteralColor, TokenAlias
-from heimat.core.edits import AcceptFinding, EndException, LetRepairsMove, SetTokenValue, apply, apply_all
+from heimat.core.edits import apply, apply_all
+from heimat.core.edits.exception_edits import AcceptFinding, EndException
+from heimat.core.edits.token_care_edits import LetRepairsMove
+from heimat.core.edits.token_edits import SetTokenValue
 from heimat.core.errors import DomainError
 from heimat.core.legibility.findings import (
     changed_by,

@@ -6,7 +6,8 @@ import pytest
 
 from heimat.core import memory
 from heimat.core.document.tokens import LiteralColor
-from heimat.core.edits import SetTokenValue, apply
+from heimat.core.edits import apply
+from heimat.core.edits.token_edits import SetTokenValue
 from heimat.core.legibility.findings import changed_by, finding_ids, findings, kinds, slacks
 from heimat.core.legibility.findings.finding import Case, Finding, Kind
 from heimat.core.legibility.repairs import Repair

@@ -6,8 +6,8 @@ from hypothesis import strategies as st
 
 from heimat.core.color.notation import parse
 from heimat.core.document.free_names import FreeNames, plain_part
-from heimat.core.edits import NewHue, apply
-from heimat.core.edits.hue_edits import AddHues
+from heimat.core.edits import apply
+from heimat.core.edits.hue_edits import AddHues, NewHue
 from heimat.core.edits.token_edits import AddToken
 from heimat.core.errors import DomainError
 from heimat.core.filling.start import start_system

@@ -14,7 +14,9 @@ from heimat.core.document.hues import GivenSource
 from heimat.core.document.order import in_order
 from heimat.core.document.system import ladder_of
 from heimat.core.document.upgrades import read_document
-from heimat.core.edits import SetHueLadder, SetLadder, SetMethod, apply
+from heimat.core.edits import apply
+from heimat.core.edits.ladder_edits import SetHueLadder, SetLadder
+from heimat.core.edits.scale_edits import SetMethod
 from heimat.core.errors import DomainError
 from heimat.core.planning.solved_promises import solve_promise
 from heimat.core.publication.publication import publication

@@ -15,9 +15,11 @@ from heimat.core.color.spaces import srgb_to_lab
 from heimat.core.color.told_apart import distances
 from heimat.core.color.vision import COLOR_VISIONS, simulate
 from heimat.core.document.tokens import LiteralColor, StepAlias
-from heimat.core.edits import SetAnchor, SetSource, SetTokenValue, apply, apply_all
-from heimat.core.edits.hue_edits import PinStep
+from heimat.core.edits import apply, apply_all
+from heimat.core.edits.hue_edits import PinStep, SetAnchor
 from heimat.core.edits.ladder_edits import SetLadder, losses
+from heimat.core.edits.source_edits import SetSource
+from heimat.core.edits.token_edits import SetTokenValue
 from heimat.core.filling.starter import DAY
 from heimat.core.legibility.findings import changed_by, finding_ids, findings
 from heimat.core.legibility.selected import find

@@ -2,9 +2,11 @@
 
 from heimat.core.color.notation import parse
 from heimat.core.document.tokens import StepAlias
-from heimat.core.edits import RenameToken, SetSource, apply_all
+from heimat.core.edits import apply_all
 from heimat.core.edits.palette_edits import SetOtherColor
+from heimat.core.edits.source_edits import SetSource
 from heimat.core.edits.token_care_edits import DescribeToken, KeepTokensInternal
+from heimat.core.edits.token_name_edits import RenameToken
 from heimat.core.publication.changes import changed_ids
 from heimat.core.publication.publication import publication, told_by_marks
 from heimat.core.resolve.resolved import resolve

@@ -8,7 +8,8 @@ from heimat.core.color.notation import Color, hex_of, parse
 from heimat.core.color.told_apart import distances
 from heimat.core.document.palettes import Categorical, Diverging, PaletteColor, Sequential, palettes_on
 from heimat.core.document.tokens import HueAlias, LiteralColor, StepAlias, TokenAlias
-from heimat.core.edits import RemoveHue, apply, apply_all
+from heimat.core.edits import apply, apply_all
+from heimat.core.edits.hue_edits import RemoveHue
 from heimat.core.edits.palette_edits import AddPalette, PlacePalette, SetPalette
 from heimat.core.edits.source_edits import SetSource
 from heimat.core.edits.token_edits import RemoveToken

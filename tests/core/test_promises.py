@@ -7,8 +7,11 @@ from hypothesis import strategies as st
 
 from heimat.core.color.contrast import ratio
 from heimat.core.document.order import in_order
-from heimat.core.edits import PinStep, SetHueLadder, SetSource, apply_all
+from heimat.core.edits import apply_all
+from heimat.core.edits.hue_edits import PinStep
+from heimat.core.edits.ladder_edits import SetHueLadder
 from heimat.core.edits.scale_edits import SetWide
+from heimat.core.edits.source_edits import SetSource
 from heimat.core.resolve.resolved import resolve
 from heimat.core.scales.promises import TOLERANCE, least_by_distance, promises
 from heimat.demo.demo_systems import brinemark

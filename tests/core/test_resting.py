@@ -6,12 +6,15 @@ from heimat.core.color.notation import parse
 from heimat.core.document.hues import GivenSource
 from heimat.core.document.system import ColorSystem
 from heimat.core.document.tokens import HueAlias, LiteralColor, StepAlias, TokenAlias
-from heimat.core.edits import RemoveHue, RenameHue, RenameToken, SetSource, SetTokenValue, apply, apply_all
+from heimat.core.edits import apply, apply_all
 from heimat.core.edits.generator_edits import SetGenerator
+from heimat.core.edits.hue_edits import RemoveHue, RenameHue
 from heimat.core.edits.ladder_edits import SetLadder, SetScalePattern
 from heimat.core.edits.resting_edits import LeaveBase, LetBack, Override
+from heimat.core.edits.source_edits import SetSource
 from heimat.core.edits.theme_edits import AddTheme, RemoveTheme
-from heimat.core.edits.token_edits import AddTokens, NewToken, RemoveToken
+from heimat.core.edits.token_edits import AddTokens, NewToken, RemoveToken, SetTokenValue
+from heimat.core.edits.token_name_edits import RenameToken
 from heimat.core.errors import DomainError
 from heimat.core.publication.publication import publication
 from heimat.core.publication.taking import Release, offered, part_of, taking

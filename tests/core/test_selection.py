@@ -9,7 +9,9 @@ from hypothesis import strategies as st
 from heimat.core.color.contrast import AA_TEXT, ratio_of_luminances, relative_luminance
 from heimat.core.color.ramps import CHROMA_END, SAMPLES, passing_lightness, ramps
 from heimat.core.color.spaces import lightness, luminance_of, srgb_to_oklch
-from heimat.core.edits import AimSource, SetAnchor, SetSource, apply
+from heimat.core.edits import apply
+from heimat.core.edits.hue_edits import SetAnchor
+from heimat.core.edits.source_edits import AimSource, SetSource
 from heimat.core.legibility.selected import find, neutral_ends
 from heimat.core.resolve.resolved import resolve
 from heimat.core.scales.anchors import Anchor

@@ -10,7 +10,9 @@ from heimat.core.color.notation import hex_of, parse
 from heimat.core.color.spaces import srgb_to_oklch
 from heimat.core.color.told_apart import distances
 from heimat.core.document.tokens import StepAlias
-from heimat.core.edits import RemoveHue, SetTokenValue, apply_all
+from heimat.core.edits import apply_all
+from heimat.core.edits.hue_edits import RemoveHue
+from heimat.core.edits.token_edits import SetTokenValue
 from heimat.core.filling.starter import DAY
 from heimat.core.planning.status_hues import status_edits, status_hues
 from heimat.core.resolve.resolved import resolve

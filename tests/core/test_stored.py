@@ -11,7 +11,8 @@ import pytest
 from heimat.core.document.purposes import PURPOSES
 from heimat.core.document.system import SCHEMA
 from heimat.core.document.upgrades import UPGRADES, newest_words, read_document
-from heimat.core.edits import RenameToken, Restore, apply
+from heimat.core.edits import Restore, apply
+from heimat.core.edits.token_name_edits import RenameToken
 from heimat.core.publication.changes import compare, same
 from heimat.core.publication.publication import Publication, publication
 from heimat.core.resolve.resolved import resolve

@@ -16,9 +16,11 @@ from heimat.core.document.system import COLLECTIONS, ColorSystem
 from heimat.core.document.themes import Theme
 from heimat.core.document.tokens import Deprecation, LiteralColor, StepAlias, TokenAlias
 from heimat.core.document.upgrades import read_document
-from heimat.core.edits import RenameToken, SetTokenValue, apply, apply_all
+from heimat.core.edits import apply, apply_all
 from heimat.core.edits.ladder_edits import PublishScales
 from heimat.core.edits.token_care_edits import DeprecateToken, KeepTokensInternal
+from heimat.core.edits.token_edits import SetTokenValue
+from heimat.core.edits.token_name_edits import RenameToken
 from heimat.core.filling.starter import DAY
 from heimat.core.legibility.findings import findings
 from heimat.core.publication.changes import compare, same

@@ -6,7 +6,11 @@ import re
 import tinycss2
 
 from heimat.core.document.tokens import LiteralColor, StepAlias
-from heimat.core.edits import AddToken, RenameHue, RenameToken, SetSource, SetTokenValue, apply
+from heimat.core.edits import apply
+from heimat.core.edits.hue_edits import RenameHue
+from heimat.core.edits.source_edits import SetSource
+from heimat.core.edits.token_edits import AddToken, SetTokenValue
+from heimat.core.edits.token_name_edits import RenameToken
 from heimat.core.filling.starter import DAY
 from heimat.core.publication.changes import compare, next_version
 from heimat.core.publication.publication import Publication, publication

@@ -9,8 +9,11 @@ from heimat.core.document.order import keys
 from heimat.core.document.system import MOST_HUES, MOST_TOKENS, ColorSystem
 from heimat.core.document.tokens import StepAlias, Token
 from heimat.core.document.upgrades import read_document
-from heimat.core.edits import AddHues, AddToken, RenameToken, apply, apply_all
+from heimat.core.edits import apply, apply_all
+from heimat.core.edits.hue_edits import AddHues
 from heimat.core.edits.scale_edits import SetWide
+from heimat.core.edits.token_edits import AddToken
+from heimat.core.edits.token_name_edits import RenameToken
 from heimat.core.errors import DomainError
 from heimat.core.filling.starter import DAY
 from heimat.core.publication.publication import publication

@@ -7,7 +7,11 @@ from heimat.core.color.contrast import cut, grade, ratio
 from heimat.core.color.notation import parse
 from heimat.core.document.themes import Theme
 from heimat.core.document.tokens import LiteralColor, StepAlias
-from heimat.core.edits import AddToken, RemoveHue, RenameToken, SetSource, apply
+from heimat.core.edits import apply
+from heimat.core.edits.hue_edits import RemoveHue
+from heimat.core.edits.source_edits import SetSource
+from heimat.core.edits.token_edits import AddToken
+from heimat.core.edits.token_name_edits import RenameToken
 from heimat.core.filling.starter import DAY
 from heimat.core.publication.publication import publication
 from heimat.core.resolve.resolved import resolve

@@ -12,7 +12,8 @@ from heimat.core.color.spaces import srgb_to_lab
 from heimat.core.color.told_apart import seen_labs
 from heimat.core.document.system import ColorSystem
 from heimat.core.document.tokens import LiteralColor
-from heimat.core.edits import SetTokenValue, apply_all
+from heimat.core.edits import apply_all
+from heimat.core.edits.token_edits import SetTokenValue
 from heimat.core.legibility.findings import findings, mend_all
 from heimat.core.legibility.matrix import ratios
 from heimat.core.pictures.decoding import Pixels

@@ -1,8 +1,8 @@
-"""What every edit has: a type, what it reads, a sentence, and a pure `apply`."""
+"""What every edit has: a type, what it reads, a sentence, a pure `change`; and what it says of itself."""
 
 from abc import abstractmethod
 from datetime import date
-from typing import Self
+from typing import TYPE_CHECKING, Any, ClassVar, Literal, Self
 
 from pydantic import BaseModel, ConfigDict
 
@@ -11,14 +11,42 @@ from heimat.core.document.system import ColorSystem, ladder_of
 from heimat.core.document.tokens import Token
 from heimat.core.errors import DomainError
 
+REGISTERED: list[type["EditBase"]] = []
+"""Every edit there is, in the order in which their files are read."""
 Path = tuple[str, ...]
 """A place in the document, from the collection down: ("hues", id, "source")."""
 
 
+Guard = Literal["taken", "held", "palettes"]
+"""What looks at the document after an edit: that nothing changes that was taken from another system, that no scale
+changes that is held, and that palettes, and what stands on them, keep the color of what goes."""
+GUARDS: frozenset[Guard] = frozenset({"taken", "held", "palettes"})
+Right = Literal["look", "edit", "publish", "administer"]
+"""What a person may do; each includes those before it."""
+
+
 class EditBase(BaseModel):
-    """One change. It names entities by id, never by position or name."""
+    """One change. It names entities by id, never by position or name.
+
+    A subclass with a `type` is an edit: it is registered where it is made. `blames` is the field of it that is at fault
+    where the whole document does not hold together any more, `guards` look at what came of it, `right` is what it
+    takes, and `of_person` is False of what the system does itself.
+    """
 
     model_config = ConfigDict(frozen=True, extra="forbid")
+    blames: ClassVar[str] = "edit"
+    guards: ClassVar[frozenset[Guard]] = GUARDS
+    right: ClassVar[Right] = "edit"
+    of_person: ClassVar[bool] = True
+    if TYPE_CHECKING:
+        type: str
+
+    @classmethod
+    def __pydantic_init_subclass__(cls, **kwargs: Any) -> None:
+        """Register an edit."""
+        super().__pydantic_init_subclass__(**kwargs)
+        if "type" in cls.model_fields:
+            REGISTERED.append(cls)
 
     @abstractmethod
     def change(self, system: ColorSystem) -> ColorSystem:

@@ -1,6 +1,6 @@
 """Edits of candidates: colors that wait beside the set until they join as hues, or go."""
 
-from typing import Annotated, Literal
+from typing import Annotated, ClassVar, Literal
 
 from pydantic import Field
 
@@ -25,6 +25,7 @@ class AddCandidates(EditBase):
     """Let colors wait beside the set."""
 
     type: Literal["add_candidates"] = "add_candidates"
+    blames: ClassVar[str] = "candidates"
     candidates: Annotated[tuple[NewColor, ...], Field(min_length=1, max_length=MOST_CANDIDATES)]
 
     def change(self, system: ColorSystem) -> ColorSystem:
@@ -55,6 +56,7 @@ class SetCandidate(EditBase):
     """Name and sort a candidate."""
 
     type: Literal["set_candidate"] = "set_candidate"
+    blames: ClassVar[str] = "name"
     candidate: Id
     name: Annotated[str, Field(max_length=LONGEST_NAME)]
     kind: HueKind
@@ -74,6 +76,7 @@ class RemoveCandidates(EditBase):
     """Let candidates go."""
 
     type: Literal["remove_candidates"] = "remove_candidates"
+    blames: ClassVar[str] = "candidates"
     candidates: Some
 
     def change(self, system: ColorSystem) -> ColorSystem:
@@ -88,6 +91,7 @@ class JoinCandidates(EditBase):
     """Let candidates join the set as hues, behind the others."""
 
     type: Literal["join_candidates"] = "join_candidates"
+    blames: ClassVar[str] = "candidates"
     candidates: Some
 
     def change(self, system: ColorSystem) -> ColorSystem:

@@ -1,6 +1,6 @@
 """Edits of what is asked of legibility beyond the standard: viewing conditions, the team's own aim, its duty."""
 
-from typing import Annotated, Literal
+from typing import Annotated, ClassVar, Literal
 
 from pydantic import Field
 
@@ -10,13 +10,17 @@ from heimat.core.document.order import behind
 from heimat.core.document.part import Name, Note
 from heimat.core.document.system import ColorSystem
 from heimat.core.edits.base import EditBase
+from heimat.core.edits.collection import Collection, RemoveOne
 from heimat.core.errors import DomainError
+
+_CONDITIONS = Collection("conditions", "condition", "viewing condition")
 
 
 class KeepCondition(EditBase):
     """Name a viewing condition: a new one, or other quantities of one."""
 
     type: Literal["keep_condition"] = "keep_condition"
+    blames: ClassVar[str] = "name"
     id: Annotated[Id, Field(default_factory=new_id)]
     name: Name
     quantities: Quantities
@@ -40,21 +44,12 @@ class KeepCondition(EditBase):
         return f"{'Change' if self.id in system.conditions else 'Add'} the viewing condition {self.name.strip()}"
 
 
-class RemoveCondition(EditBase):
+class RemoveCondition(RemoveOne):
     """Remove a viewing condition."""
 
     type: Literal["remove_condition"] = "remove_condition"
     condition: Id
-
-    def change(self, system: ColorSystem) -> ColorSystem:
-        if self.condition not in system.conditions:
-            raise DomainError("That viewing condition is not there any more.", "condition", "missing")
-        left = {key: each for key, each in system.conditions.items() if key != self.condition}
-        return system.model_copy(update={"conditions": left})
-
-    def sentence(self, system: ColorSystem) -> str:
-        known = system.conditions.get(self.condition)
-        return f"Remove the viewing condition {known.name}" if known else "Remove a viewing condition"
+    collection: ClassVar[Collection] = _CONDITIONS
 
 
 class SetAim(EditBase):

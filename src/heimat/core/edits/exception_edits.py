@@ -1,7 +1,7 @@
 """Edits of accepted exceptions."""
 
 from datetime import date
-from typing import Annotated, Literal, Self
+from typing import Annotated, ClassVar, Literal, Self
 
 from pydantic import Field
 
@@ -12,7 +12,10 @@ from heimat.core.document.order import behind
 from heimat.core.document.part import Name, Note
 from heimat.core.document.system import ColorSystem
 from heimat.core.edits.base import EditBase
+from heimat.core.edits.collection import Collection, RemoveOne
 from heimat.core.errors import DomainError
+
+_EXCEPTIONS = Collection("exceptions", "exception", "exception", article="an")
 
 
 class AcceptFinding(EditBase):
@@ -64,17 +67,12 @@ class AcceptFinding(EditBase):
         return f"Accept: {self.said}"
 
 
-class EndException(EditBase):
+class EndException(RemoveOne):
     """Live with a finding no longer: it counts again."""
 
     type: Literal["end_exception"] = "end_exception"
     exception: Id
-
-    def change(self, system: ColorSystem) -> ColorSystem:
-        if self.exception not in system.exceptions:
-            raise DomainError("That exception is not there any more.", "exception", "missing")
-        left = {key: each for key, each in system.exceptions.items() if key != self.exception}
-        return system.model_copy(update={"exceptions": left})
+    collection: ClassVar[Collection] = _EXCEPTIONS
 
     def sentence(self, system: ColorSystem) -> str:
         known = system.exceptions.get(self.exception)

@@ -1,6 +1,6 @@
 """Moving a system from one generator to another: the one edit that changes what all rules make of it."""
 
-from typing import Literal
+from typing import ClassVar, Literal
 
 from heimat.core.document.system import ColorSystem
 from heimat.core.edits.base import EditBase
@@ -12,6 +12,7 @@ class SetGenerator(EditBase):
     """Make all scales by another version of the rules. Sources, pins, nudges, tokens and names stay."""
 
     type: Literal["set_generator"] = "set_generator"
+    blames: ClassVar[str] = "generator"
     generator: int
 
     def change(self, system: ColorSystem) -> ColorSystem:

@@ -1,12 +1,12 @@
 """Holding finished hues: no edit changes their scales until they are let go."""
 
-from typing import Annotated, Literal
+from typing import Annotated, ClassVar, Literal
 
 from pydantic import Field
 
 from heimat.core.document.ids import Id
 from heimat.core.document.system import MOST_HUES, ColorSystem
-from heimat.core.edits.base import EditBase, hue_of, with_hue
+from heimat.core.edits.base import EditBase, Guard, hue_of, with_hue
 from heimat.core.errors import DomainError
 from heimat.core.hues.scaling import stays
 
@@ -15,6 +15,7 @@ class HoldHues(EditBase):
     """Hold hues with their scales against change, or let them go."""
 
     type: Literal["hold_hues"] = "hold_hues"
+    guards: ClassVar[frozenset[Guard]] = frozenset({"taken"})
     hues: Annotated[tuple[Id, ...], Field(min_length=1, max_length=MOST_HUES)]
     held: bool
 

@@ -1,7 +1,7 @@
 """Edits of hues: which there are, what they are called, where they stand."""
 
 from collections.abc import Mapping
-from typing import Annotated, Literal, Self
+from typing import Annotated, ClassVar, Literal, Self
 
 from pydantic import Field, model_validator
 
@@ -69,6 +69,7 @@ class AddHues(EditBase):
     """
 
     type: Literal["add_hues"] = "add_hues"
+    blames: ClassVar[str] = "hues.0.name"
     hues: Annotated[tuple[NewHue, ...], Field(min_length=1, max_length=MOST_HUES)]
     nearest: bool = False
 
@@ -126,6 +127,7 @@ class DuplicateHue(EditBase):
     """Put a copy of a hue behind it, with its whole scale: curves, pins and nudges."""
 
     type: Literal["duplicate_hue"] = "duplicate_hue"
+    blames: ClassVar[str] = "hue"
     hue: Id
     id: Annotated[Id, Field(default_factory=new_id)]
 
@@ -154,6 +156,7 @@ class RemoveHue(EditBase):
     """
 
     type: Literal["remove_hue"] = "remove_hue"
+    blames: ClassVar[str] = "hue"
     hue: Id
     children: Literal["detach", "remove"] = "detach"
 
@@ -203,6 +206,7 @@ class RenameHue(EditBase):
     """Give a hue another name; what refers to it follows."""
 
     type: Literal["rename_hue"] = "rename_hue"
+    blames: ClassVar[str] = "name"
     hue: Id
     name: str
 
@@ -219,6 +223,7 @@ class SetHueKind(EditBase):
     """Sort a hue: brand, accent, neutral, or status with what it says."""
 
     type: Literal["set_hue_kind"] = "set_hue_kind"
+    blames: ClassVar[str] = "hue"
     hue: Id
     kind: HueKind
     status: Status | None = None
@@ -235,6 +240,7 @@ class SetHueNote(EditBase):
     """Say where a hue comes from and why it is there."""
 
     type: Literal["set_hue_note"] = "set_hue_note"
+    blames: ClassVar[str] = "hue"
     hue: Id
     note: Note
 
@@ -249,6 +255,7 @@ class MoveHue(EditBase):
     """Put a hue before another one, or behind all."""
 
     type: Literal["move_hue"] = "move_hue"
+    blames: ClassVar[str] = "hue"
     hue: Id
     before: Id | None
 
@@ -272,6 +279,7 @@ class SetAnchor(EditBase):
     """Choose where the hue's own color stands in its scale."""
 
     type: Literal["set_anchor"] = "set_anchor"
+    blames: ClassVar[str] = "anchor"
     hue: Id
     anchor: Anchor
 
@@ -300,6 +308,7 @@ class PinStep(EditBase):
     """Keep an exact color at a step; without a color, take pin and nudge away and go back to what is generated."""
 
     type: Literal["pin_step"] = "pin_step"
+    blames: ClassVar[str] = "step"
     hue: Id
     step: StepId
     color: ColorInput | None

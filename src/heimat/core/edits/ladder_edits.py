@@ -1,7 +1,7 @@
 """Edits of the ladder, and of the pattern that names its steps."""
 
 from collections.abc import Iterable, Mapping
-from typing import Literal
+from typing import ClassVar, Literal
 
 from heimat.core.color.naming import check_line
 from heimat.core.document.cases import Case
@@ -30,6 +30,7 @@ class SetLadder(EditBase):
     """
 
     type: Literal["set_ladder"] = "set_ladder"
+    blames: ClassVar[str] = "ladder"
     ladder: str | ShapedLadder
 
     def change(self, system: ColorSystem) -> ColorSystem:
@@ -50,6 +51,7 @@ class SetHueLadder(EditBase):
     """
 
     type: Literal["set_hue_ladder"] = "set_hue_ladder"
+    blames: ClassVar[str] = "ladder"
     hue: Id
     ladder: str | ShapedLadder | None
 
@@ -167,6 +169,7 @@ class SetScalePattern(EditBase):
     """Choose the pattern that names all scale tokens at once, and the case of hue and label in it, if that is said."""
 
     type: Literal["set_scale_pattern"] = "set_scale_pattern"
+    blames: ClassVar[str] = "pattern"
     pattern: str
     case: Case | None = None
 
@@ -196,6 +199,7 @@ class RenameSystem(EditBase):
     """Give the system another name. Its addresses stay."""
 
     type: Literal["rename_system"] = "rename_system"
+    blames: ClassVar[str] = "name"
     name: str
 
     def change(self, system: ColorSystem) -> ColorSystem:

@@ -1,6 +1,6 @@
 """Edits of named matrices."""
 
-from typing import Annotated, Literal
+from typing import Annotated, ClassVar, Literal
 
 from pydantic import Field
 
@@ -10,13 +10,17 @@ from heimat.core.document.order import behind
 from heimat.core.document.part import Name
 from heimat.core.document.system import ColorSystem
 from heimat.core.edits.base import EditBase
+from heimat.core.edits.collection import Collection, RemoveOne
 from heimat.core.errors import DomainError
+
+_MATRICES = Collection("matrices", "matrix", "matrix")
 
 
 class KeepMatrix(EditBase):
     """Name a matrix: a new one, or another name or other sets of one."""
 
     type: Literal["keep_matrix"] = "keep_matrix"
+    blames: ClassVar[str] = "name"
     id: Annotated[Id, Field(default_factory=new_id)]
     name: Name
     rows: ColorSet
@@ -40,18 +44,9 @@ class KeepMatrix(EditBase):
         return f"{'Change' if self.id in system.matrices else 'Keep'} the matrix {self.name.strip()}"
 
 
-class RemoveMatrix(EditBase):
+class RemoveMatrix(RemoveOne):
     """Remove a named matrix."""
 
     type: Literal["remove_matrix"] = "remove_matrix"
     matrix: Id
-
-    def change(self, system: ColorSystem) -> ColorSystem:
-        if self.matrix not in system.matrices:
-            raise DomainError("That matrix is not there any more.", "matrix", "missing")
-        left = {key: each for key, each in system.matrices.items() if key != self.matrix}
-        return system.model_copy(update={"matrices": left})
-
-    def sentence(self, system: ColorSystem) -> str:
-        known = system.matrices.get(self.matrix)
-        return f"Remove the matrix {known.name}" if known else "Remove a matrix"
+    collection: ClassVar[Collection] = _MATRICES

@@ -1,6 +1,6 @@
 """Edits of outputs: names and places of code that is there already."""
 
-from typing import Annotated, Literal
+from typing import Annotated, ClassVar, Literal
 
 from pydantic import Field
 
@@ -11,13 +11,17 @@ from heimat.core.document.outputs_checked import check_output
 from heimat.core.document.part import Name
 from heimat.core.document.system import ColorSystem
 from heimat.core.edits.base import EditBase
+from heimat.core.edits.collection import Collection, RemoveOne
 from heimat.core.errors import DomainError
+
+OUTPUTS = Collection("outputs", "output", "output", article="an")
 
 
 class AddOutput(EditBase):
     """Add an output: under names of the code's own, or in a fixed number of places."""
 
     type: Literal["add_output"] = "add_output"
+    blames: ClassVar[str] = "name"
     id: Annotated[Id, Field(default_factory=new_id)]
     name: Name
     kind: Literal["names", "places"] = "names"
@@ -49,21 +53,12 @@ class SetOutput(EditBase):
         return f"Change the output {self.output.name}"
 
 
-class RemoveOutput(EditBase):
+class RemoveOutput(RemoveOne):
     """Remove an output: its file is in no release any more."""
 
     type: Literal["remove_output"] = "remove_output"
     output: Id
-
-    def change(self, system: ColorSystem) -> ColorSystem:
-        if self.output not in system.outputs:
-            raise DomainError("That output is not there any more.", "output", "missing")
-        left = {key: each for key, each in system.outputs.items() if key != self.output}
-        return system.model_copy(update={"outputs": left})
-
-    def sentence(self, system: ColorSystem) -> str:
-        known = system.outputs.get(self.output)
-        return f"Remove the output {known.name}" if known else "Remove an output"
+    collection: ClassVar[Collection] = OUTPUTS
 
 
 def _with(system: ColorSystem, output: NamedOutput | PlacedOutput, field: str) -> ColorSystem:

@@ -1,6 +1,6 @@
 """Edits of what is declared of tokens: pairings, and sets that must be told apart."""
 
-from typing import Annotated, Literal
+from typing import Annotated, ClassVar, Literal
 
 from pydantic import Field
 
@@ -11,7 +11,11 @@ from heimat.core.document.part import Name, Part
 from heimat.core.document.system import MOST_TOKENS, ColorSystem
 from heimat.core.document.words import counted
 from heimat.core.edits.base import EditBase, Path, token_of
+from heimat.core.edits.collection import Collection, RemoveOne
 from heimat.core.errors import DomainError
+
+_PAIRINGS = Collection("pairings", "pairing", "pairing")
+_TOLD_APART = Collection("told_apart", "set", "set")
 
 
 class NewPairing(Part):
@@ -60,18 +64,12 @@ class AddPairings(EditBase):
         return {("tokens", key, "id") for each in self.pairings for key in (each.foreground, each.ground)}
 
 
-class RemovePairing(EditBase):
+class RemovePairing(RemoveOne):
     """Declare a pairing no longer."""
 
     type: Literal["remove_pairing"] = "remove_pairing"
     pairing: Id
-
-    def change(self, system: ColorSystem) -> ColorSystem:
-        if self.pairing not in system.pairings:
-            raise DomainError("That pairing is not there any more.", "pairing", "missing")
-        return system.model_copy(
-            update={"pairings": {key: each for key, each in system.pairings.items() if key != self.pairing}}
-        )
+    collection: ClassVar[Collection] = _PAIRINGS
 
     def sentence(self, system: ColorSystem) -> str:
         pairing = system.pairings.get(self.pairing)
@@ -85,6 +83,7 @@ class KeepToldApart(EditBase):
     """Ask that tokens can be told from each other: a new set, or another content of one."""
 
     type: Literal["keep_told_apart"] = "keep_told_apart"
+    blames: ClassVar[str] = "name"
     id: Annotated[Id, Field(default_factory=new_id)]
     name: Name
     tokens: Annotated[tuple[Id, ...], Field(min_length=2, max_length=MOST_TOKENS)]
@@ -105,17 +104,12 @@ class KeepToldApart(EditBase):
         return {("tokens", token, "id") for token in self.tokens}
 
 
-class RemoveToldApart(EditBase):
+class RemoveToldApart(RemoveOne):
     """Ask no longer that the tokens of a set can be told apart."""
 
     type: Literal["remove_told_apart"] = "remove_told_apart"
     set: Id
-
-    def change(self, system: ColorSystem) -> ColorSystem:
-        if self.set not in system.told_apart:
-            raise DomainError("That set is not there any more.", "set", "missing")
-        left = {key: each for key, each in system.told_apart.items() if key != self.set}
-        return system.model_copy(update={"told_apart": left})
+    collection: ClassVar[Collection] = _TOLD_APART
 
     def sentence(self, system: ColorSystem) -> str:
         known = system.told_apart.get(self.set)

@@ -1,6 +1,6 @@
 """Edits of palettes."""
 
-from typing import Annotated, Literal
+from typing import Annotated, ClassVar, Literal
 
 from pydantic import Field
 
@@ -23,16 +23,17 @@ from heimat.core.document.part import LONGEST_NOTE, Name
 from heimat.core.document.system import ColorSystem
 from heimat.core.document.words import value_in_words
 from heimat.core.edits.base import EditBase, Path, token_of
+from heimat.core.edits.collection import Collection, RemoveOne
 from heimat.core.edits.palettes_kept import is_there
 from heimat.core.edits.placing import before_another
 from heimat.core.errors import DomainError
 
+PALETTES = Collection("palettes", "palette", "palette")
+
 
 def palette_of(system: ColorSystem, palette_id: str, field: str = "palette") -> Palette:
     """The palette of an id. Raises DomainError where there is none."""
-    palette = system.palettes.get(palette_id)
-    if palette is None:
-        raise DomainError("That palette is not there any more.", field, "missing")
+    palette: Palette = PALETTES.find(system, palette_id, field)
     return palette
 
 
@@ -43,10 +44,6 @@ def _standing(system: ColorSystem, make: Make) -> Make:
     if isinstance(make, Sequential | Diverging) and make.breaks == "typed" and make.classes:
         typed_breaks(make.typed, make.classes)
     return make
-
-
-def _with(system: ColorSystem, palette: Palette) -> ColorSystem:
-    return system.model_copy(update={"palettes": {**system.palettes, palette.id: palette}})
 
 
 def _free_name(system: ColorSystem, wanted: str, own: str) -> str:
@@ -70,6 +67,7 @@ class AddPalette(EditBase):
     """Add a palette behind all others."""
 
     type: Literal["add_palette"] = "add_palette"
+    blames: ClassVar[str] = "name"
     id: Annotated[Id, Field(default_factory=new_id)]
     name: Name
     make: Make
@@ -85,7 +83,7 @@ class AddPalette(EditBase):
             token_of(system, self.ground, "ground")
         name = _free_name(system, self.name, self.id)
         order = behind(system.palettes)[0]
-        return _with(
+        return PALETTES.put(
             system,
             Palette(
                 id=self.id,
@@ -110,7 +108,7 @@ class SetPalette(EditBase):
 
     def change(self, system: ColorSystem) -> ColorSystem:
         palette = palette_of(system, self.palette)
-        return _with(system, palette.model_copy(update={"make": _standing(system, self.make)}))
+        return PALETTES.put(system, palette.model_copy(update={"make": _standing(system, self.make)}))
 
     def sentence(self, system: ColorSystem) -> str:
         palette = palette_of(system, self.palette)
@@ -125,12 +123,13 @@ class RenamePalette(EditBase):
     """Give a palette another name."""
 
     type: Literal["rename_palette"] = "rename_palette"
+    blames: ClassVar[str] = "name"
     palette: Id
     name: Name
 
     def change(self, system: ColorSystem) -> ColorSystem:
         palette = palette_of(system, self.palette)
-        return _with(system, palette.model_copy(update={"name": _free_name(system, self.name, palette.id)}))
+        return PALETTES.put(system, palette.model_copy(update={"name": _free_name(system, self.name, palette.id)}))
 
     def sentence(self, system: ColorSystem) -> str:
         return f"Rename {palette_of(system, self.palette).name} to {self.name.strip()}"
@@ -146,7 +145,7 @@ class PlacePalette(EditBase):
     def change(self, system: ColorSystem) -> ColorSystem:
         if self.ground is not None:
             token_of(system, self.ground, "ground")
-        return _with(system, palette_of(system, self.palette).model_copy(update={"ground": self.ground}))
+        return PALETTES.put(system, palette_of(system, self.palette).model_copy(update={"ground": self.ground}))
 
     def sentence(self, system: ColorSystem) -> str:
         ground = token_of(system, self.ground).name if self.ground else "white"
@@ -168,7 +167,7 @@ class DescribePalette(EditBase):
     def change(self, system: ColorSystem) -> ColorSystem:
         said = {"column": self.column, "note": self.note, "view": self.view}
         update = {key: words.strip() for key, words in said.items() if words is not None}
-        return _with(system, palette_of(system, self.palette).model_copy(update=update))
+        return PALETTES.put(system, palette_of(system, self.palette).model_copy(update=update))
 
     def sentence(self, system: ColorSystem) -> str:
         name = palette_of(system, self.palette).name
@@ -179,6 +178,7 @@ class SetOtherColor(EditBase):
     """Give a palette a color of its own for what has none of its colors; none follows the token of that purpose."""
 
     type: Literal["set_other_color"] = "set_other_color"
+    blames: ClassVar[str] = "value"
     palette: Id
     role: OtherRole
     value: PaletteValue | None
@@ -190,7 +190,7 @@ class SetOtherColor(EditBase):
         others = {role: value for role, value in palette.others.items() if role != self.role}
         if self.value is not None:
             others[self.role] = self.value
-        return _with(system, palette.model_copy(update={"others": others}))
+        return PALETTES.put(system, palette.model_copy(update={"others": others}))
 
     def sentence(self, system: ColorSystem) -> str:
         name = palette_of(system, self.palette).name
@@ -218,17 +218,9 @@ class MovePalette(EditBase):
         return f"Move {palette_of(system, self.palette).name}"
 
 
-class RemovePalette(EditBase):
+class RemovePalette(RemoveOne):
     """Remove a palette."""
 
     type: Literal["remove_palette"] = "remove_palette"
     palette: Id
-
-    def change(self, system: ColorSystem) -> ColorSystem:
-        gone = palette_of(system, self.palette)
-        return system.model_copy(
-            update={"palettes": {key: each for key, each in system.palettes.items() if key != gone.id}}
-        )
-
-    def sentence(self, system: ColorSystem) -> str:
-        return f"Remove the palette {palette_of(system, self.palette).name}"
+    collection: ClassVar[Collection] = PALETTES

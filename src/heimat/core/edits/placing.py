@@ -1,7 +1,7 @@
 """Order keys that have grown are made short again: an edit of the system's own, which moves nothing."""
 
 from collections.abc import Sequence
-from typing import Any, Literal, TypeVar
+from typing import Any, ClassVar, Literal, TypeVar
 
 from heimat.core.document.hues import Hue
 from heimat.core.document.order import crowded, in_order, key_between, moved_along, spread
@@ -9,7 +9,7 @@ from heimat.core.document.palettes import Palette
 from heimat.core.document.system import COLLECTIONS, ColorSystem
 from heimat.core.document.themes import Theme
 from heimat.core.document.tokens import Token
-from heimat.core.edits.base import EditBase
+from heimat.core.edits.base import EditBase, Guard
 from heimat.core.edits.changed_places import PlaceValue
 from heimat.core.edits.restore import Restore
 
@@ -21,6 +21,8 @@ class SpreadOrder(EditBase):
     """Give all that stands in order beside a key that has grown short keys again, in the same order."""
 
     type: Literal["spread_order"] = "spread_order"
+    guards: ClassVar[frozenset[Guard]] = frozenset()
+    of_person: ClassVar[bool] = False
 
     def change(self, system: ColorSystem) -> ColorSystem:
         return system.model_copy(update={name: _spread(getattr(system, name)) for name in _grown(system)})

@@ -1,16 +1,17 @@
 """Edits of what the team asks of its releases."""
 
-from typing import Literal
+from typing import ClassVar, Literal
 
 from heimat.core.document.release_rules import ReleaseRules
 from heimat.core.document.system import ColorSystem
-from heimat.core.edits.base import EditBase
+from heimat.core.edits.base import EditBase, Right
 
 
 class SetReleaseRules(EditBase):
     """Say what makes a version, and what stops a release."""
 
     type: Literal["set_release_rules"] = "set_release_rules"
+    right: ClassVar[Right] = "publish"
     rules: ReleaseRules
 
     def change(self, system: ColorSystem) -> ColorSystem:

@@ -1,6 +1,6 @@
 """Keeping colors in reserve: nothing uses them yet, and a reason says why they stay."""
 
-from typing import Annotated, Literal
+from typing import Annotated, ClassVar, Literal
 
 from pydantic import Field
 
@@ -16,6 +16,7 @@ class SetReserve(EditBase):
     """Keep a step in reserve for a reason; without one, no longer."""
 
     type: Literal["set_reserve"] = "set_reserve"
+    blames: ClassVar[str] = "step"
     hue: Id
     step: StepId
     reason: Annotated[str | None, Field(max_length=LONGEST_NOTE)]

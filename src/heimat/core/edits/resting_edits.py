@@ -1,6 +1,6 @@
 """Resting on another system: taking what it published, saying some of it otherwise, letting it go."""
 
-from typing import Annotated, Literal
+from typing import Annotated, ClassVar, Literal
 
 from pydantic import Field
 
@@ -11,7 +11,7 @@ from heimat.core.document.resting import RestsOn
 from heimat.core.document.system import MOST_HUES, MOST_TOKENS, ColorSystem
 from heimat.core.document.tokens import Token
 from heimat.core.document.words import counted
-from heimat.core.edits.base import EditBase, token_of
+from heimat.core.edits.base import EditBase, Guard, token_of
 from heimat.core.edits.hue_edits import RemoveHue
 from heimat.core.edits.token_edits import without_tokens
 from heimat.core.errors import DomainError
@@ -28,6 +28,8 @@ class RestOn(EditBase):
     """
 
     type: Literal["rest_on"] = "rest_on"
+    guards: ClassVar[frozenset[Guard]] = frozenset()
+    of_person: ClassVar[bool] = False
     rests_on: RestsOn
     hues: Annotated[tuple[Hue, ...], Field(max_length=MOST_HUES)]
     tokens: Annotated[tuple[Token, ...], Field(max_length=MOST_TOKENS)]
@@ -68,6 +70,7 @@ class Override(EditBase):
     """Let a taken token have a value of this system's own."""
 
     type: Literal["override"] = "override"
+    guards: ClassVar[frozenset[Guard]] = frozenset({"held", "palettes"})
     token: Id
 
     def change(self, system: ColorSystem) -> ColorSystem:
@@ -85,6 +88,7 @@ class LetBack(EditBase):
     """Let an overridden token be what it was taken as."""
 
     type: Literal["let_back"] = "let_back"
+    guards: ClassVar[frozenset[Guard]] = frozenset({"held", "palettes"})
     token: Id
 
     def change(self, system: ColorSystem) -> ColorSystem:
@@ -109,6 +113,7 @@ class LeaveBase(EditBase):
     """Rest on no other system any more: what was taken stays, as this system's own."""
 
     type: Literal["leave_base"] = "leave_base"
+    guards: ClassVar[frozenset[Guard]] = frozenset()
 
     def change(self, system: ColorSystem) -> ColorSystem:
         _resting(system)

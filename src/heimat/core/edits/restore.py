@@ -1,12 +1,12 @@
 """Putting places of a document back to what stood there: the inverse of every edit."""
 
 from collections.abc import Iterable
-from typing import Annotated, Any, Literal
+from typing import Annotated, Any, ClassVar, Literal
 
 from pydantic import Field, ValidationError
 
 from heimat.core.document.system import COLLECTIONS, FIELDS, ColorSystem
-from heimat.core.edits.base import EditBase, Path
+from heimat.core.edits.base import EditBase, Guard, Path
 from heimat.core.edits.changed_places import PlaceValue
 from heimat.core.errors import DomainError
 
@@ -15,6 +15,8 @@ class Restore(EditBase):
     """Put places back. `what` says in words which edit this takes back or brings again."""
 
     type: Literal["restore"] = "restore"
+    guards: ClassVar[frozenset[Guard]] = frozenset()
+    of_person: ClassVar[bool] = False
     what: Annotated[str, Field(max_length=400)]
     places: Annotated[tuple[PlaceValue, ...], Field(max_length=20_000)]
 

@@ -1,6 +1,6 @@
 """Edits of how scales are made: methods, curves, nudges, and what the neighbours of pins do."""
 
-from typing import Annotated, Literal
+from typing import Annotated, ClassVar, Literal
 
 import numpy as np
 from pydantic import Field, ValidationError
@@ -48,6 +48,7 @@ class SetMethod(EditBase):
     """Make all scales, or one, by a method with its settings; one without a method is made as all are."""
 
     type: Literal["set_method"] = "set_method"
+    blames: ClassVar[str] = "hue"
     hue: Id | None = None
     method: Method | None
 
@@ -133,6 +134,7 @@ class SetCurves(EditBase):
     """Set tapers and drifts of all scales, or of one; one without curves follows those of all."""
 
     type: Literal["set_curves"] = "set_curves"
+    blames: ClassVar[str] = "hue"
     hue: Id | None = None
     curves: Curves | None
 
@@ -156,6 +158,7 @@ class AimCurve(EditBase):
     """
 
     type: Literal["aim_curve"] = "aim_curve"
+    blames: ClassVar[str] = "value"
     shown: Id | None = None
     hues: Annotated[tuple[Id, ...] | None, Field(min_length=1, max_length=MOST_HUES)] = None
     curve: CurveName
@@ -204,6 +207,7 @@ class AimStep(EditBase):
     """Nudge a step to an L*, an OKLCH chroma and hue; what is kept is by how much it differs from the generated."""
 
     type: Literal["aim_step"] = "aim_step"
+    blames: ClassVar[str] = "step"
     hue: Id
     step: StepId
     lightness: Annotated[float, Field(ge=0.0, le=100.0)]
@@ -292,6 +296,7 @@ class SetPinNeighbours(EditBase):
     """Let the neighbours of a scale's pins pass smoothly through them, or stay as they are generated."""
 
     type: Literal["set_pin_neighbours"] = "set_pin_neighbours"
+    blames: ClassVar[str] = "hue"
     hue: Id
     smooth: bool
 
@@ -307,6 +312,7 @@ class SetWide(EditBase):
     """Put display-p3 values beside the sRGB ones of a scale, or leave them; None lets the source decide."""
 
     type: Literal["set_wide"] = "set_wide"
+    blames: ClassVar[str] = "hue"
     hue: Id
     wide: bool | None
 

@@ -1,6 +1,6 @@
 """Edits of how many colors there may be, and of named selections of them."""
 
-from typing import Annotated, Literal
+from typing import Annotated, ClassVar, Literal
 
 from pydantic import Field
 
@@ -12,6 +12,7 @@ from heimat.core.document.part import Name, Note
 from heimat.core.document.selections import MOST_COLORS, NamedSelection
 from heimat.core.document.system import MOST_SELECTIONS, ColorSystem
 from heimat.core.edits.base import EditBase, Path, step_of
+from heimat.core.edits.collection import Collection, RemoveOne
 from heimat.core.errors import DomainError
 
 LONGEST_SELECTION = 40
@@ -31,10 +32,14 @@ class SetCap(EditBase):
         return f"Publish at most {self.cap} colors" if self.cap else "Publish any number of colors"
 
 
+_SELECTIONS = Collection("selections", "selection", "selection")
+
+
 class KeepSelection(EditBase):
     """Keep steps as a selection under a name; one of the same name gets these steps instead of its own."""
 
     type: Literal["keep_selection"] = "keep_selection"
+    blames: ClassVar[str] = "name"
     id: Annotated[Id, Field(default_factory=new_id)]
     name: Name
     steps: Annotated[tuple[StepRef, ...], Field(max_length=MOST_COLORS)]
@@ -76,24 +81,9 @@ class KeepSelection(EditBase):
         return {("ladder",)}
 
 
-class RemoveSelection(EditBase):
+class RemoveSelection(RemoveOne):
     """Remove a named selection; its steps stay as they are."""
 
     type: Literal["remove_selection"] = "remove_selection"
     selection: Id
-
-    def change(self, system: ColorSystem) -> ColorSystem:
-        gone = _selection(system, self.selection)
-        return system.model_copy(
-            update={"selections": {key: kept for key, kept in system.selections.items() if key != gone.id}}
-        )
-
-    def sentence(self, system: ColorSystem) -> str:
-        return f"Remove the selection {_selection(system, self.selection).name}"
-
-
-def _selection(system: ColorSystem, key: str) -> NamedSelection:
-    found = system.selections.get(key)
-    if found is None:
-        raise DomainError("That selection is not there any more.", "selection", "missing")
-    return found
+    collection: ClassVar[Collection] = _SELECTIONS

@@ -1,6 +1,6 @@
 """Edits of source colors: typed, or moved in lightness, chroma and hue."""
 
-from typing import Annotated, Literal
+from typing import Annotated, ClassVar, Literal
 
 from pydantic import Field
 
@@ -63,6 +63,7 @@ class SetSource(EditBase):
     """Give a hue another color, exactly as typed."""
 
     type: Literal["set_source"] = "set_source"
+    blames: ClassVar[str] = "hue"
     hue: Id
     color: ColorInput
 
@@ -83,6 +84,7 @@ class AimSource(EditBase):
     """
 
     type: Literal["aim_source"] = "aim_source"
+    blames: ClassVar[str] = "hue"
     hue: Id
     lightness: Annotated[float, Field(ge=0.0, le=100.0)]
     chroma: Annotated[float, Field(ge=0.0, le=STRONGEST_CHROMA)]
@@ -119,6 +121,7 @@ class FollowHue(EditBase):
     """Make a hue a tint of gray or a derivation of another hue, which it follows from then on."""
 
     type: Literal["follow_hue"] = "follow_hue"
+    blames: ClassVar[str] = "source"
     hue: Id
     source: FollowingSource
 
@@ -139,6 +142,7 @@ class LetGo(EditBase):
     """Let a hue follow no other any more: it keeps the color that it has now."""
 
     type: Literal["let_go"] = "let_go"
+    blames: ClassVar[str] = "hue"
     hue: Id
 
     def change(self, system: ColorSystem) -> ColorSystem:

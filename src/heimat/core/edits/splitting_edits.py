@@ -1,6 +1,6 @@
 """Splitting a token: some of its uses go with a new one, which stands for the same until it is moved."""
 
-from typing import Annotated, Literal
+from typing import Annotated, ClassVar, Literal
 
 from pydantic import Field
 
@@ -29,6 +29,7 @@ class SplitToken(EditBase):
     """
 
     type: Literal["split_token"] = "split_token"
+    blames: ClassVar[str] = "name"
     token: Id
     id: Annotated[Id, Field(default_factory=new_id)]
     name: str

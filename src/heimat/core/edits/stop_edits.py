@@ -1,6 +1,6 @@
 """Edits of ordered stops: colors of a picture's area, kept for chart palettes."""
 
-from typing import Annotated, Literal
+from typing import Annotated, ClassVar, Literal
 
 from pydantic import Field
 
@@ -12,15 +12,19 @@ from heimat.core.document.order import behind
 from heimat.core.document.part import Name, Note
 from heimat.core.document.system import MOST_STOP_ROWS, ColorSystem
 from heimat.core.edits.base import EditBase
+from heimat.core.edits.collection import Collection, RemoveOne
 from heimat.core.edits.source_edits import opaque
 from heimat.core.errors import DomainError
 from heimat.core.pictures.stops import MOST_STOPS
+
+_STOPS = Collection("stops", "stops", "stops", article="some", gone="Those stops are not there any more.")
 
 
 class KeepStops(EditBase):
     """Keep ordered stops under a name; a name that is taken, or none, gets a number."""
 
     type: Literal["keep_stops"] = "keep_stops"
+    blames: ClassVar[str] = "name"
     id: Annotated[Id, Field(default_factory=new_id)]
     name: Name
     colors: Annotated[tuple[ColorInput, ...], Field(min_length=2, max_length=MOST_STOPS)]
@@ -46,22 +50,9 @@ class KeepStops(EditBase):
         return f"Keep {len(self.colors)} stops as {self.name.strip() or 'stops'}"
 
 
-class RemoveStops(EditBase):
+class RemoveStops(RemoveOne):
     """Remove ordered stops."""
 
     type: Literal["remove_stops"] = "remove_stops"
     stops: Id
-
-    def change(self, system: ColorSystem) -> ColorSystem:
-        gone = _stops(system, self.stops)
-        return system.model_copy(update={"stops": {key: kept for key, kept in system.stops.items() if key != gone.id}})
-
-    def sentence(self, system: ColorSystem) -> str:
-        return f"Remove the stops {_stops(system, self.stops).name}"
-
-
-def _stops(system: ColorSystem, key: str) -> Stops:
-    found = system.stops.get(key)
-    if found is None:
-        raise DomainError("Those stops are not there any more.", "stops", "missing")
-    return found
+    collection: ClassVar[Collection] = _STOPS

@@ -1,6 +1,6 @@
 """Edits of themes: which there are, what they rest on, in which order."""
 
-from typing import Annotated, Literal
+from typing import Annotated, ClassVar, Literal
 
 from pydantic import Field
 
@@ -46,6 +46,7 @@ class AddTheme(EditBase):
     """Add a theme behind the others, with what tokens say there; all else follows the theme that it rests on."""
 
     type: Literal["add_theme"] = "add_theme"
+    blames: ClassVar[str] = "name"
     id: Annotated[Id, Field(default_factory=new_id)]
     name: str
     base: Id | None = None
@@ -81,6 +82,7 @@ class RenameTheme(EditBase):
     """Give a theme another name."""
 
     type: Literal["rename_theme"] = "rename_theme"
+    blames: ClassVar[str] = "name"
     theme: Id
     name: str
 

@@ -1,7 +1,7 @@
 """Edits of semantic tokens: which there are, what they stand for, in which order."""
 
 from collections.abc import Sequence
-from typing import Annotated, Literal
+from typing import Annotated, ClassVar, Literal
 
 from pydantic import Field
 
@@ -46,6 +46,7 @@ class AddToken(EditBase):
     """Add a semantic token behind the others."""
 
     type: Literal["add_token"] = "add_token"
+    blames: ClassVar[str] = "name"
     id: Annotated[Id, Field(default_factory=new_id)]
     name: str
     theme: Id
@@ -112,6 +113,7 @@ class SetTokenValue(EditBase):
     """Let a token stand for another step, hue, token or color in a theme."""
 
     type: Literal["set_token_value"] = "set_token_value"
+    blames: ClassVar[str] = "value"
     token: Id
     theme: Id
     value: TokenValue

@@ -1,6 +1,6 @@
 """Edits of the names of tokens: what refers to them follows."""
 
-from typing import Annotated, Literal
+from typing import Annotated, ClassVar, Literal
 
 from pydantic import Field
 
@@ -18,6 +18,7 @@ class RenameToken(EditBase):
     """Give a token another name; what refers to it follows."""
 
     type: Literal["rename_token"] = "rename_token"
+    blames: ClassVar[str] = "name"
     token: Id
     name: str
 
@@ -37,6 +38,7 @@ class RenameTokens(EditBase):
     """
 
     type: Literal["rename_tokens"] = "rename_tokens"
+    blames: ClassVar[str] = "names"
     names: Annotated[dict[Id, str], Field(min_length=1, max_length=MOST_TOKENS)]
     keep: Annotated[dict[Id, Id], Field(max_length=MOST_TOKENS)] = {}
 
