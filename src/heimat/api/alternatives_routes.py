@@ -11,6 +11,7 @@ from heimat.api.bodies import Body, Looking, RequestKey
 from heimat.api.context import Acting, Uses, head_resolved
 from heimat.api.documents_routes import parts_at
 from heimat.api.encoding import answer, described, described_empty
+from heimat.api.rights import needs
 from heimat.service.alternatives import LONGEST_ALTERNATIVE
 from heimat.view.alternatives_view import DifferencesView, differences_view
 from heimat.view.eyes import Eyes, SeenAs
@@ -81,6 +82,7 @@ class TakeOverBody(Body):
 
 
 @router.get("/systems/{slug}/alternatives", operation_id="listAlternatives", **described(list[AlternativeView]))
+@needs("look")
 def list_alternatives(slug: str, uses: Uses) -> Response:
     found: list[AlternativeView] = [
         {
@@ -96,17 +98,20 @@ def list_alternatives(slug: str, uses: Uses) -> Response:
 
 
 @router.post("/systems/{slug}/alternatives", operation_id="addAlternative", **described(AddedView, 201))
+@needs("edit")
 def add_alternative(slug: str, body: NewAlternativeBody, uses: Uses, person: Acting) -> Response:
     return answer({"slug": uses.alternatives.add(slug, body.name, person.id)}, 201)
 
 
 @router.delete("/systems/{slug}/alternative", operation_id="removeAlternative", **described_empty())
+@needs("edit")
 def remove_alternative(slug: str, uses: Uses) -> Response:
     uses.alternatives.remove(slug)
     return Response(status_code=204)
 
 
 @router.get("/systems/{slug}/differences", operation_id="readDifferences", **described(DifferencesView))
+@needs("look")
 def read_differences(
     slug: str,
     uses: Uses,
@@ -119,17 +124,20 @@ def read_differences(
 
 
 @router.post("/systems/{slug}/take-over", operation_id="takeOver", **described(Parts))
+@needs("edit")
 def take_over(slug: str, body: TakeOverBody, uses: Uses, person: Acting) -> Response:
     head = uses.alternatives.take_over(slug, body.other, body.ids, body.base, person.id, body.key)
     return answer(parts_at(uses, slug, head, person, body.view))
 
 
 @router.post("/systems/{slug}/share", operation_id="shareAlternative", **described(LinkView))
+@needs("administer")
 def share_alternative(slug: str, body: ShareBody, uses: Uses) -> Response:
     return answer({"key": uses.alternatives.share(slug, body.shared)})
 
 
 @router.get("/shared/{key}", operation_id="readShared", **described(SharedView))
+@needs("nothing")
 def read_shared(key: Annotated[str, Field(max_length=60)], uses: Uses) -> Response:
     found: list[SharedAlternativeView] = []
     system = ""

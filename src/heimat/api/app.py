@@ -37,7 +37,32 @@ from heimat.api.limits import BodyLimit, Compress
 from heimat.api.nothing import add_nothing
 from heimat.api.page import add_page
 from heimat.api.problems import add_handlers
+from heimat.api.rights import rights_of
 from heimat.service.workers import Workers, shared_workers
+
+STAGES = (
+    people_routes,
+    systems_routes,
+    documents_routes,
+    alternatives_routes,
+    sources_routes,
+    areas_routes,
+    pictures_routes,
+    gallery_routes,
+    imports_routes,
+    scales_routes,
+    tokens_routes,
+    own_page_routes,
+    typeface_routes,
+    legibility_routes,
+    reading_tests_routes,
+    charts_routes,
+    releases_routes,
+    feed_access_routes,
+    resting_routes,
+    safe_ranges_routes,
+)
+"""Every file of operations. No route hides another: they may stand in any order."""
 
 
 def create_app(
@@ -71,30 +96,9 @@ def create_app(
     )
     app.state.context = context
     add_handlers(app)
-    # No route hides another: they may stand in any order.
-    for stage in (
-        people_routes,
-        systems_routes,
-        documents_routes,
-        alternatives_routes,
-        sources_routes,
-        areas_routes,
-        pictures_routes,
-        gallery_routes,
-        imports_routes,
-        scales_routes,
-        tokens_routes,
-        own_page_routes,
-        typeface_routes,
-        legibility_routes,
-        reading_tests_routes,
-        charts_routes,
-        releases_routes,
-        feed_access_routes,
-        resting_routes,
-        safe_ranges_routes,
-    ):
-        app.include_router(stage.router)
+    rights_of(each.router for each in STAGES)
+    for each in STAGES:
+        app.include_router(each.router)
     describe(app)
     add_nothing(app)
     add_page(app)

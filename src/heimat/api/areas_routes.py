@@ -9,6 +9,7 @@ from starlette.responses import Response
 from heimat.api.bodies import Seeing, Showing
 from heimat.api.context import Uses, head_resolved
 from heimat.api.encoding import answer, described
+from heimat.api.rights import needs
 from heimat.core.color.notation import LONGEST_TEXT, ColorInput
 from heimat.core.resolve.named import color_called
 from heimat.core.sources import even, mixing
@@ -83,6 +84,7 @@ class OverlayBody(Seeing):
 
 
 @router.post("/harmony", operation_id="findHarmony", **described(HarmonyView))
+@needs("nothing")
 def find_harmony(body: HarmonyBody) -> Response:
     return answer(
         harmony_view(
@@ -99,6 +101,7 @@ def find_harmony(body: HarmonyBody) -> Response:
 
 
 @router.post("/even-set", operation_id="makeEvenSet", **described(EvenView))
+@needs("nothing")
 def make_even_set(body: EvenBody) -> Response:
     return answer(
         even_view(body.start, body.count, body.space, body.lightness, body.strength, body.notation, body.eyes())
@@ -106,16 +109,19 @@ def make_even_set(body: EvenBody) -> Response:
 
 
 @router.post("/mix", operation_id="mixColors", **described(list[MixView]))
+@needs("nothing")
 def mix_colors(body: MixBody) -> Response:
     return answer(mix_views(body.one, body.other, body.count, body.eyes()))
 
 
 @router.post("/status-proposal", operation_id="proposeStatus", **described(StatusView))
+@needs("look")
 def propose_status(body: StatusBody) -> Response:
     return answer(status_view(body.brand, body.present, body.held, body.notation, body.eyes()))
 
 
 @router.post("/overlays", operation_id="findOverlays", **described(OverlaysView))
+@needs("nothing")
 def find_overlays(body: OverlayBody, uses: Uses) -> Response:
     resolved = head_resolved(uses, body.system) if body.system else None
     color, ground, tint = (

@@ -15,6 +15,7 @@ from heimat.api.bodies import Body
 from heimat.api.context import IS_COMPUTING, IS_SENDING, Acting, Uses, head_resolved, head_system
 from heimat.api.encoding import answer, described, described_empty
 from heimat.api.listening import listened
+from heimat.api.rights import needs
 from heimat.core.charts.categorical import LEAST_COLORS, MOST_COLORS
 from heimat.core.charts.columns import ColumnKind
 from heimat.core.charts.suitability import PaletteKind
@@ -109,6 +110,7 @@ class DatasetView(TypedDict):
 @router.post(
     "/palette-proposals", operation_id="proposePalette", dependencies=IS_COMPUTING, **described(ProposedPaletteView)
 )
+@needs("look")
 async def propose_palette(slug: str, request: Request, body: WishBody, uses: Uses) -> Response:
     system = await run_in_threadpool(head_system, uses, slug)
     _refuse_gone(system, (each.value for each in body.kept), "kept")
@@ -116,6 +118,7 @@ async def propose_palette(slug: str, request: Request, body: WishBody, uses: Use
 
 
 @router.post("/palette-prices", operation_id="pricePalette", dependencies=IS_COMPUTING, **described(PricesView))
+@needs("look")
 async def price_palette(slug: str, request: Request, body: WishBody, uses: Uses) -> Response:
     system = await run_in_threadpool(head_system, uses, slug)
     _refuse_gone(system, (each.value for each in body.kept), "kept")
@@ -123,6 +126,7 @@ async def price_palette(slug: str, request: Request, body: WishBody, uses: Uses)
 
 
 @router.post("/palette-partners", operation_id="findPartners", **described(list[EndPartnerView]))
+@needs("look")
 def find_partners(slug: str, body: EndBody, uses: Uses) -> Response:
     resolved = head_resolved(uses, slug)
     _refuse_gone(resolved.system, [body.low], "low")
@@ -130,11 +134,13 @@ def find_partners(slug: str, body: EndBody, uses: Uses) -> Response:
 
 
 @router.post("/palettes/{palette}/binding", operation_id="bindPalette", **described(BindingView))
+@needs("look")
 def bind_palette(slug: str, palette: Id, uses: Uses) -> Response:
     return answer({"edits": binding(head_system(uses, slug), palette)})
 
 
 @router.post("/palette-suitability", operation_id="judgeColors", **described(SuitabilityView))
+@needs("nothing")
 def judge_colors(slug: str, body: ColorsBody, uses: Uses) -> Response:
     resolved = head_resolved(uses, slug)
     colors = [rgb8_of(color_called(resolved, text, f"colors.{place}")) for place, text in enumerate(body.colors)]
@@ -142,11 +148,13 @@ def judge_colors(slug: str, body: ColorsBody, uses: Uses) -> Response:
 
 
 @router.get("/data", operation_id="listData", **described(list[DatasetView]))
+@needs("look")
 def list_data(slug: str, uses: Uses) -> Response:
     return answer([_dataset(row, summary) for row, summary in uses.datasets.all(slug)])
 
 
 @router.post("/data", operation_id="keepData", openapi_extra=_BODY, dependencies=IS_SENDING, **described(DatasetView))
+@needs("edit")
 async def keep_data(
     slug: str, request: Request, uses: Uses, person: Acting, name: Annotated[str, Query(max_length=200)] = ""
 ) -> Response:
@@ -156,12 +164,14 @@ async def keep_data(
 
 
 @router.delete("/data/{dataset}", operation_id="removeData", **described_empty())
+@needs("edit")
 def remove_data(slug: str, dataset: int, uses: Uses) -> Response:
     uses.datasets.remove(slug, dataset)
     return Response(status_code=204)
 
 
 @router.get("/data/{dataset}/charts", operation_id="readCharts", **described(ChartsView))
+@needs("look")
 def read_charts(
     slug: str,
     dataset: int,

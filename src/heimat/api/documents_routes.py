@@ -11,6 +11,7 @@ from typing_extensions import TypedDict
 from heimat.api.bodies import MOST_NUMBER, Body, ColorKey, Looking, RequestKey
 from heimat.api.context import Acting, Context, Uses, head_resolved
 from heimat.api.encoding import answer, described
+from heimat.api.rights import needs
 from heimat.core.color.notation import Notation
 from heimat.core.document.words import listed
 from heimat.core.edits import UserEdit, apply_all
@@ -91,16 +92,19 @@ class RemovalView(TypedDict):
 
 
 @router.get("", operation_id="openSystem", **described(Parts))
+@needs("look")
 def open_system(slug: str, uses: Uses, person: Acting, looking: Annotated[Looking, Query()]) -> Response:
     return answer(parts_at(uses, slug, None, person, looking))
 
 
 @router.get("/head", operation_id="readHead", **described(HeadView))
+@needs("look")
 def read_head(slug: str, uses: Uses) -> Response:
     return answer({"revision": uses.opening.find(slug).head_number})
 
 
 @router.post("/preview", operation_id="previewEdits", **described(Parts))
+@needs("look")
 def preview_edits(slug: str, body: PreviewBody, uses: Uses) -> Response:
     # All of this is remembered: while somebody drags, the database is left alone.
     system_id, alternative_id = uses.documents.alternative(slug)
@@ -113,6 +117,7 @@ def preview_edits(slug: str, body: PreviewBody, uses: Uses) -> Response:
 
 
 @router.post("/edits", operation_id="keepEdits", **described(Parts))
+@needs("edit")
 def keep_edits(slug: str, body: EditBody, uses: Uses, person: Acting) -> Response:
     signed = [edit.signed(person.name, date.today()) for edit in body.edits]
     # Ids that the request leaves to the server are others each time it is read.
@@ -122,16 +127,19 @@ def keep_edits(slug: str, body: EditBody, uses: Uses, person: Acting) -> Respons
 
 
 @router.post("/undo", operation_id="undo", **described(Parts))
+@needs("edit")
 def undo(slug: str, body: TakeBackBody, uses: Uses, person: Acting) -> Response:
     return _take_back(slug, "undo", body, uses, person)
 
 
 @router.post("/redo", operation_id="redo", **described(Parts))
+@needs("edit")
 def redo(slug: str, body: TakeBackBody, uses: Uses, person: Acting) -> Response:
     return _take_back(slug, "redo", body, uses, person)
 
 
 @router.get("/removals", operation_id="readRemovals", **described(list[RemovalView]))
+@needs("look")
 def read_removals(
     slug: str, uses: Uses, person: Acting, after: Annotated[int, Query(ge=1, le=MOST_NUMBER)]
 ) -> Response:
@@ -143,6 +151,7 @@ def read_removals(
 
 
 @router.post("/bring-back", operation_id="bringBack", **described(Parts))
+@needs("edit")
 def bring_back(slug: str, body: BringBackBody, uses: Uses, person: Acting) -> Response:
     head = uses.editing.bring_back(slug, person.id, body.key, body.revision)
     return answer(parts_at(uses, slug, head, person, body.view))
@@ -154,6 +163,7 @@ def _take_back(slug: str, kind: Literal["undo", "redo"], body: TakeBackBody, use
 
 
 @router.get("/history", operation_id="readHistory", **described(list[RevisionView]))
+@needs("look")
 def read_history(slug: str, uses: Uses) -> Response:
     found: list[RevisionView] = [
         {"number": row.number, "person": row.person, "at": row.at.isoformat() + "Z", "sentence": row.sentence}
@@ -163,6 +173,7 @@ def read_history(slug: str, uses: Uses) -> Response:
 
 
 @router.post("/copy", operation_id="copyColors", **described(CopiedView))
+@needs("look")
 def copy_colors(slug: str, body: CopyBody, uses: Uses) -> Response:
     return answer(copied_view(head_resolved(uses, slug), body.keys, body.notation, names=body.names))
 

@@ -11,6 +11,7 @@ from heimat.api.bodies import Body
 from heimat.api.context import IS_SENDING, Acting, Uses
 from heimat.api.encoding import answer, described
 from heimat.api.feeds_routes import bearer
+from heimat.api.rights import needs
 from heimat.service.failures import KeyRefused
 from heimat.service.feed_access import MOST_NAMES_REPORTED, FeedStanding, KeyStanding
 from heimat.service.feeds import PREVIEW
@@ -90,23 +91,27 @@ class MadeKeyView(TypedDict):
 
 
 @router.get("/api/systems/{slug}/feed", operation_id="readFeed", **described(FeedView))
+@needs("look")
 def read_feed(slug: str, uses: Uses) -> Response:
     return answer(_view(uses, slug))
 
 
 @router.put("/api/systems/{slug}/feed", operation_id="askForKeys", **described(FeedView))
+@needs("administer")
 def ask_for_keys(slug: str, body: AskingBody, uses: Uses) -> Response:
     uses.feed_access.ask_for_keys(slug, body.keyed)
     return answer(_view(uses, slug))
 
 
 @router.post("/api/systems/{slug}/feed/keys", operation_id="makeKey", **described(MadeKeyView, 201))
+@needs("administer")
 def make_key(slug: str, body: NewKeyBody, uses: Uses, person: Acting) -> Response:
     key = uses.feed_access.make_key(slug, body.name, person.id)
     return answer({"key": key, "feed": _view(uses, slug)}, 201)
 
 
 @router.delete("/api/systems/{slug}/feed/keys/{key_id}", operation_id="revokeKey", **described(FeedView))
+@needs("administer")
 def revoke_key(slug: str, key_id: Annotated[int, Path(ge=0, le=2**62)], uses: Uses) -> Response:
     uses.feed_access.revoke(slug, key_id)
     return answer(_view(uses, slug))
@@ -118,12 +123,14 @@ def revoke_key(slug: str, key_id: Annotated[int, Path(ge=0, le=2**62)], uses: Us
     dependencies=IS_SENDING,
     **described(FeedView, 201),
 )
+@needs("publish")
 def put_preview(slug: str, body: FeedPreviewBody, uses: Uses, person: Acting) -> Response:
     uses.feed_access.preview(slug, body.revision, body.name, person.id)
     return answer(_view(uses, slug), 201)
 
 
 @router.delete("/api/systems/{slug}/feed/previews/{name}", operation_id="endPreview", **described(FeedView))
+@needs("publish")
 def end_preview(slug: str, name: Annotated[str, Path(max_length=80)], uses: Uses) -> Response:
     uses.feed_access.end_preview(slug, name)
     return answer(_view(uses, slug))
@@ -136,6 +143,7 @@ def end_preview(slug: str, name: Annotated[str, Path(max_length=80)], uses: Uses
     response_class=Response,
     responses={401: {"description": "No key, or one that opens nothing", "content": {"application/problem+json": {}}}},
 )
+@needs("nothing")
 def send_report(slug: str, body: ReportBody, request: Request, uses: Uses) -> Response:
     key = bearer(request.scope)
     if key is None:

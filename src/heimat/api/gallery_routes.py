@@ -9,6 +9,7 @@ from starlette.responses import Response
 from heimat.api.bodies import Body, Seeing
 from heimat.api.context import IS_SENDING, Acting, Uses
 from heimat.api.encoding import answer, described, described_empty
+from heimat.api.rights import needs
 from heimat.core.color.notation import ColorInput
 from heimat.core.document.part import LONGEST_NAME
 from heimat.view.eyes import TYPICAL
@@ -39,11 +40,13 @@ class GallerySearch(Seeing):
 
 
 @router.get("", operation_id="searchGallery", **described(list[GallerySetView]))
+@needs("nothing")
 def search_gallery(uses: Uses, person: Acting, search: Annotated[GallerySearch, Query()]) -> Response:
     return answer([gallery_set_view(row, person.id, search.eyes()) for row in uses.gallery.search(search.text)])
 
 
 @router.post("", operation_id="saveSet", dependencies=IS_SENDING, **described(GallerySetView, 201))
+@needs("nothing")
 def save_set(body: SaveSetBody, uses: Uses, person: Acting) -> Response:
     colors = [(color.name, color.color) for color in body.colors]
     saved = uses.gallery.save(body.name, body.words, colors, person.id)
@@ -51,6 +54,7 @@ def save_set(body: SaveSetBody, uses: Uses, person: Acting) -> Response:
 
 
 @router.delete("/{set_id}", operation_id="removeSet", **described_empty())
+@needs("nothing")
 def remove_set(set_id: int, uses: Uses, person: Acting) -> Response:
     uses.gallery.remove(set_id, person.id)
     return Response(status_code=204)

@@ -8,6 +8,7 @@ from typing_extensions import TypedDict
 
 from heimat.api.context import IS_SENDING, Acting, Uses
 from heimat.api.encoding import answer, described
+from heimat.api.rights import needs
 from heimat.core.color.naming import one_line
 from heimat.core.color.notation import hex_of, rgb8_of
 from heimat.core.document.order import in_order
@@ -79,6 +80,7 @@ class ImportedView(TypedDict):
 
 
 @router.post("/read", operation_id="readFiles", dependencies=IS_SENDING, **described(UnderstoodView))
+@needs("nothing")
 def read_files(files: Files, uses: Uses, name: Name = "") -> Response:
     found = uses.opening.read_files(_contents(files), name)
     system = found.system
@@ -108,6 +110,7 @@ def read_files(files: Files, uses: Uses, name: Name = "") -> Response:
 
 
 @router.post("", operation_id="importFiles", dependencies=IS_SENDING, **described(ImportedView, 201))
+@needs("nothing")
 def import_files(files: Files, uses: Uses, person: Acting, name: Name = "") -> Response:
     row = uses.opening.import_files(_contents(files), name, person.id)
     return answer({"slug": row.slug}, 201)

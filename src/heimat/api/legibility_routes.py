@@ -13,6 +13,7 @@ from heimat.api.bodies import Body, Seeing, ThemeId
 from heimat.api.context import IS_COMPUTING, Context, Uses, head_resolved, head_system
 from heimat.api.encoding import answer, described, described_bytes
 from heimat.api.listening import listened
+from heimat.api.rights import needs
 from heimat.core.color.notation import STRONGEST_CHROMA, Color, parse, rgb8_of
 from heimat.core.document.matrices import MatrixOrder
 from heimat.core.errors import DomainError
@@ -39,6 +40,7 @@ router = APIRouter(prefix="/api/systems/{slug}", tags=["legibility"])
 
 
 @router.get("/mending", operation_id="planMending", dependencies=IS_COMPUTING, **described(MendingView))
+@needs("look")
 async def plan_mending(slug: str, request: Request, uses: Uses) -> Response:
     """What can be mended without breaking anything, before it is done."""
     return answer(
@@ -47,12 +49,14 @@ async def plan_mending(slug: str, request: Request, uses: Uses) -> Response:
 
 
 @router.get("/pairing-proposals", operation_id="proposePairings", **described(list[ProposedPairingView]))
+@needs("look")
 def propose_pairings(slug: str, uses: Uses) -> Response:
     """The pairings that the tokens call for and that are not declared."""
     return answer(proposed_pairings(head_system(uses, slug)))
 
 
 @router.get("/matrix", operation_id="readMatrix", **described(MatrixView))
+@needs("look")
 def read_matrix(
     slug: str,
     uses: Uses,
@@ -86,6 +90,7 @@ class PairBody(Seeing):
 
 
 @router.post("/two-colors", operation_id="readTwoColors", **described(TwoColorsView))
+@needs("look")
 def read_two_colors(slug: str, body: PairBody, uses: Uses) -> Response:
     resolved = head_resolved(uses, slug)
     one, other = color_called(resolved, body.one, "one"), color_called(resolved, body.other, "other")
@@ -104,6 +109,7 @@ class StandingBody(Seeing):
 
 
 @router.post("/standing-field", operation_id="readStandingField", **described(StandingFieldView))
+@needs("look")
 def read_standing_field(slug: str, body: StandingBody, uses: Uses) -> Response:
     ground = color_called(head_resolved(uses, slug), body.ground, "ground")
     if ground.alpha < 1.0:
@@ -130,6 +136,7 @@ class DrawingBody(Seeing):
 
 
 @router.post("/drawn-pairs", operation_id="readDrawnPairs", dependencies=IS_COMPUTING, **described(list[DrawnPairView]))
+@needs("look")
 def read_drawn_pairs(slug: str, body: DrawingBody, uses: Uses) -> Response:
     """The pairs of a drawing, each once, with what they reach. What cannot be read as a color is passed over."""
     resolved = head_resolved(uses, slug)
@@ -160,12 +167,14 @@ def _met(each: MetBody, colors: dict[str, Color]) -> Met | None:
 
 
 @router.get("/report.json", operation_id="readReport", **described(ReportView))
+@needs("look")
 def read_report(slug: str, uses: Uses) -> Response:
     """The whole state of legibility, for a build: it can refuse what is open."""
     return answer(_report(slug, uses))
 
 
 @router.get("/report.html", operation_id="readReportPage", **described_bytes("text/html"))
+@needs("look")
 def read_report_page(slug: str, uses: Uses) -> Response:
     """The same as a page to read, print and hand on."""
     page = report_page(_report(slug, uses))

@@ -9,6 +9,7 @@ from starlette.responses import HTMLResponse, Response
 
 from heimat.api.context import IS_SENDING, Acting, Uses
 from heimat.api.encoding import described_bytes, described_empty
+from heimat.api.rights import needs
 
 router = APIRouter(prefix="/api/systems/{slug}/own-page", tags=["tokens"])
 
@@ -29,12 +30,14 @@ _BODY: dict[str, Any] = {"requestBody": {"required": True, "content": {"text/htm
 
 
 @router.get("", operation_id="readOwnPage", **described_bytes("text/html"))
+@needs("look")
 def read_own_page(slug: str, uses: Uses) -> Response:
     headers = {"Content-Security-Policy": _POLICY, "X-Frame-Options": "SAMEORIGIN", "Cache-Control": "no-store"}
     return HTMLResponse(uses.own_pages.find(slug), headers=headers)
 
 
 @router.put("", operation_id="keepOwnPage", openapi_extra=_BODY, dependencies=IS_SENDING, **described_empty())
+@needs("edit")
 async def keep_own_page(slug: str, request: Request, uses: Uses, person: Acting) -> Response:
     content = await request.body()
     await run_in_threadpool(uses.own_pages.keep, slug, content, person.id)
@@ -42,6 +45,7 @@ async def keep_own_page(slug: str, request: Request, uses: Uses, person: Acting)
 
 
 @router.delete("", operation_id="removeOwnPage", **described_empty())
+@needs("edit")
 def remove_own_page(slug: str, uses: Uses) -> Response:
     uses.own_pages.remove(slug)
     return Response(status_code=204)

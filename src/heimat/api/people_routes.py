@@ -10,6 +10,7 @@ from typing_extensions import TypedDict
 from heimat.api.bodies import Body
 from heimat.api.context import PERSON_COOKIE, Acting, Everyone
 from heimat.api.encoding import answer, described
+from heimat.api.rights import needs
 from heimat.core.errors import NotFound
 from heimat.service.people import Person
 
@@ -44,11 +45,13 @@ def _person(person: Person) -> PersonView:
 
 
 @router.get("/me", operation_id="readMe", **described(MeView))
+@needs("nothing")
 def read_me(person: Acting, everyone: Everyone) -> Response:
     return answer({"me": _person(person), "people": [_person(other) for other in everyone]})
 
 
 @router.put("/me", operation_id="chooseMe", **described(MeView))
+@needs("nothing")
 def choose_me(body: PersonBody, everyone: Everyone) -> Response:
     chosen = next((person for person in everyone if person.id == body.person), None)
     if chosen is None:

@@ -12,6 +12,7 @@ from typing_extensions import TypedDict
 from heimat.api.bodies import Body, Seeing, Showing, ThemeId
 from heimat.api.context import IS_COMPUTING, IS_SENDING, Acting, Uses, current_person, head_resolved
 from heimat.api.encoding import answer, described, described_bytes, described_empty
+from heimat.api.rights import needs
 from heimat.core.color.arrays import Bytes
 from heimat.core.color.ciede2000 import TOLD_APART
 from heimat.core.color.notation import Color, ColorInput, rgb8_of
@@ -151,6 +152,7 @@ class MainColorsView(TypedDict):
 
 
 @router.get("", operation_id="listPictures", **described(list[PictureView]))
+@needs("look")
 def list_pictures(slug: str, uses: Uses) -> Response:
     return answer([picture_view(row) for row in uses.pictures.all(slug)])
 
@@ -158,6 +160,7 @@ def list_pictures(slug: str, uses: Uses) -> Response:
 @router.post(
     "", operation_id="addPicture", openapi_extra=_FILE_BODY, dependencies=IS_SENDING, **described(PictureView, 201)
 )
+@needs("edit")
 async def add_picture(
     slug: str, request: Request, uses: Uses, person: Acting, name: Annotated[str, Query(max_length=200)] = ""
 ) -> Response:
@@ -172,12 +175,14 @@ async def add_picture(
 
 
 @router.delete("/{picture}", operation_id="removePicture", **described_empty())
+@needs("edit")
 def remove_picture(slug: str, picture: int, uses: Uses) -> Response:
     uses.pictures.remove(slug, picture)
     return Response(status_code=204)
 
 
 @router.get("/{picture}/view", operation_id="viewPicture", **described_bytes("image/*"))
+@needs("look")
 def view_picture(slug: str, picture: int, uses: Uses, seeing: Annotated[Seeing, Query()]) -> Response:
     content, media_type = uses.pictures.look(slug, picture, _seen, seeing.eyes())
     return Response(content, headers=_KEPT, media_type=media_type)
@@ -186,6 +191,7 @@ def view_picture(slug: str, picture: int, uses: Uses, seeing: Annotated[Seeing, 
 @router.post(
     "/{picture}/main-colors", operation_id="findMainColors", dependencies=IS_COMPUTING, **described(MainColorsView)
 )
+@needs("look")
 def find_main_colors(slug: str, picture: int, body: MainColorsBody, uses: Uses) -> Response:
     found = uses.pictures.main_colors(slug, picture, body.wanted())
     resolved = head_resolved(uses, slug)
@@ -193,24 +199,28 @@ def find_main_colors(slug: str, picture: int, body: MainColorsBody, uses: Uses) 
 
 
 @router.post("/{picture}/region", operation_id="lightRegion", **described_bytes("image/png"))
+@needs("look")
 def light_region(slug: str, picture: int, body: RegionBody, uses: Uses) -> Response:
     found = uses.pictures.main_colors(slug, picture, body.wanted())
     return Response(dimming(found.labels, body.chosen), headers=_KEPT, media_type="image/png")
 
 
 @router.get("/{picture}/sample", operation_id="takeSample", **described(SampleView))
+@needs("look")
 def take_sample(slug: str, picture: int, uses: Uses, at: Annotated[SampleAt, Query()]) -> Response:
     taken = sample(uses.pictures.pixels(slug, picture), at.x, at.y, at.radius)
     return answer(sample_view(taken, head_resolved(uses, slug), at.notation, at.eyes()))
 
 
 @router.post("/{picture}/stops", operation_id="fitStops", dependencies=IS_COMPUTING, **described(FittedView))
+@needs("look")
 def fit_stops(slug: str, picture: int, body: StopsBody, uses: Uses) -> Response:
     fitted = uses.pictures.look(slug, picture, _fitted, body.rectangle.rectangle(), body.difference)
     return answer(fitted_view(fitted, body.eyes()))
 
 
 @router.post("/{picture}/shares", operation_id="findShares", dependencies=IS_COMPUTING, **described(SharesView))
+@needs("look")
 def find_shares(slug: str, picture: int, body: SharesBody, uses: Uses) -> Response:
     resolved = head_resolved(uses, slug)
     theme = resolved.theme(body.theme)
@@ -220,6 +230,7 @@ def find_shares(slug: str, picture: int, body: SharesBody, uses: Uses) -> Respon
 
 
 @router.post("/{picture}/text", operation_id="readTextOnPicture", **described(TextOnPictureView))
+@needs("look")
 def read_text(slug: str, picture: int, body: TextBody, uses: Uses) -> Response:
     """What is behind a block of text, over the picture's own pixels: live, while it is moved."""
     resolved = head_resolved(uses, slug)
@@ -232,6 +243,7 @@ def read_text(slug: str, picture: int, body: TextBody, uses: Uses) -> Response:
 
 
 @router.get("/{picture}/merging", operation_id="findMerging", dependencies=IS_COMPUTING, **described(list[MergingView]))
+@needs("look")
 def find_merging(
     slug: str, picture: int, uses: Uses, threshold: Annotated[float, Query(ge=0.0, le=100.0)] = TOLD_APART
 ) -> Response:
@@ -240,6 +252,7 @@ def find_merging(
 
 
 @router.get("/{picture}/merging-map", operation_id="mapMerging", **described_bytes("image/png"))
+@needs("look")
 def map_merging(slug: str, picture: int, uses: Uses, one: Label, other: Label) -> Response:
     """Hatching over a picture where two of its areas touch."""
     found = uses.pictures.main_colors(slug, picture, Wanted(count=MOST))
@@ -247,6 +260,7 @@ def map_merging(slug: str, picture: int, uses: Uses, one: Label, other: Label) -
 
 
 @router.get("/{picture}/text-map", operation_id="mapText", dependencies=IS_COMPUTING, **described_bytes("image/png"))
+@needs("look")
 def map_text(
     slug: str,
     picture: int,

@@ -10,6 +10,7 @@ from typing_extensions import TypedDict
 from heimat.api.bodies import Body
 from heimat.api.context import Acting, Uses
 from heimat.api.encoding import answer, described, described_empty
+from heimat.api.rights import needs
 from heimat.service.people import Person
 from heimat.service.reading_tests import FIGURES, ReadingTest
 
@@ -58,11 +59,13 @@ class ReadingTaskView(TypedDict):
 
 
 @router.get("/systems/{slug}/reading-tests", operation_id="listReadingTests", **described(list[ReadingTestView]))
+@needs("look")
 def list_reading_tests(slug: str, uses: Uses, person: Acting) -> Response:
     return answer([_view(each, person) for each in uses.reading_tests.of(slug)])
 
 
 @router.post("/systems/{slug}/reading-tests", operation_id="beginReadingTest", **described(ReadingTestView))
+@needs("edit")
 def begin_reading_test(slug: str, body: ReadingTestBody, uses: Uses, person: Acting) -> Response:
     return answer(_view(uses.reading_tests.begin(slug, body.ink, body.ground, body.px, person.id), person))
 
@@ -70,11 +73,13 @@ def begin_reading_test(slug: str, body: ReadingTestBody, uses: Uses, person: Act
 @router.delete(
     "/systems/{slug}/reading-tests/{key}/answers", operation_id="emptyReadingTest", **described(ReadingTestView)
 )
+@needs("edit")
 def empty_reading_test(slug: str, key: _Key, uses: Uses, person: Acting) -> Response:
     return answer(_view(uses.reading_tests.empty(slug, key, person.id), person))
 
 
 @router.post("/reading-tests/{key}/readers", operation_id="openReadingTask", **described(ReadingTaskView, 201))
+@needs("nothing")
 def open_reading_task(key: _Key, uses: Uses) -> Response:
     found, reader = uses.reading_tests.open(key)
     colors = {"ink": found.ink, "ground": found.ground, "px": found.px}
@@ -82,6 +87,7 @@ def open_reading_task(key: _Key, uses: Uses) -> Response:
 
 
 @router.post("/reading-tests/{key}", operation_id="answerReadingTask", **described_empty())
+@needs("nothing")
 def answer_reading_task(key: _Key, body: ReadingAnswersBody, uses: Uses) -> Response:
     uses.reading_tests.answer(key, body.reader, body.typed)
     return Response(status_code=204)

@@ -17,6 +17,7 @@ from heimat.api.documents_routes import parts_at
 from heimat.api.encoding import answer, described
 from heimat.api.feeds_routes import PAGE_POLICY
 from heimat.api.listening import heard
+from heimat.api.rights import needs
 from heimat.core.color.ciede2000 import distance_text
 from heimat.core.color.contrast import cut
 from heimat.core.document.guide_settings import Guide
@@ -162,6 +163,7 @@ class PublishedView(TypedDict):
 
 
 @router.get("/draft", operation_id="readDraft", dependencies=IS_COMPUTING, **described(DraftView))
+@needs("look")
 def read_draft(slug: str, uses: Uses, seeing: Annotated[Seeing, Query()]) -> Response:
     row = uses.opening.find(slug)
     draft = uses.publishing.draft(row)
@@ -185,6 +187,7 @@ def read_draft(slug: str, uses: Uses, seeing: Annotated[Seeing, Query()]) -> Res
 
 
 @router.get("/archive", operation_id="readArchive", dependencies=IS_COMPUTING, response_class=Response)
+@needs("look")
 def read_archive(slug: str, uses: Uses) -> Response:
     """All files as they would be published now, in one archive."""
     content = uses.publishing.archive(uses.opening.find(slug))
@@ -193,6 +196,7 @@ def read_archive(slug: str, uses: Uses) -> Response:
 
 
 @router.get("/guide", operation_id="readGuide", dependencies=IS_COMPUTING, response_class=HTMLResponse)
+@needs("look")
 def read_guide(slug: str, uses: Uses) -> HTMLResponse:
     """The guide as it would be published now."""
     page = guide.write(publication(head_resolved(uses, slug)), "draft")
@@ -200,6 +204,7 @@ def read_guide(slug: str, uses: Uses) -> HTMLResponse:
 
 
 @router.get("/changes", operation_id="readChanges", dependencies=IS_COMPUTING, **described(ComparisonView))
+@needs("look")
 def read_changes(
     slug: str,
     uses: Uses,
@@ -221,6 +226,7 @@ def comparison_view(compared: Comparison, seeing: Seeing) -> ComparisonView:
 
 
 @router.post("/check", operation_id="checkText", openapi_extra=_TEXT, dependencies=IS_SENDING, **described(CheckView))
+@needs("look")
 async def check_text(
     slug: str, request: Request, uses: Uses, version: Annotated[str | None, Query(max_length=40)] = None
 ) -> Response:
@@ -257,6 +263,7 @@ async def check_text(
     dependencies=IS_SENDING,
     **described(list[MeantNameView]),
 )
+@needs("look")
 async def read_names(slug: str, request: Request, uses: Uses) -> Response:
     text = await _text_of(request)
     resolved = await run_in_threadpool(head_resolved, uses, slug)
@@ -277,6 +284,7 @@ async def _text_of(request: Request) -> str:
 
 
 @router.get("/releases", operation_id="listReleases", **described(list[ReleaseView]))
+@needs("look")
 def list_releases(slug: str, uses: Uses) -> Response:
     row = uses.opening.find(slug)
     names, printing = uses.publishing.file_names(row.id), uses.publishing.being_printed(row.id)
@@ -295,6 +303,7 @@ def list_releases(slug: str, uses: Uses) -> Response:
 
 
 @router.post("/releases", operation_id="publish", dependencies=IS_SENDING, **described(PublishedView, 201))
+@needs("publish")
 async def publish(slug: str, body: PublishBody, request: Request, uses: Uses, person: Acting) -> Response:
     def work(left: threading.Event) -> tuple[Release, bool]:
         return uses.publishing.publish(slug, body.revision, body.version, body.notes, person.id, left)
@@ -305,17 +314,20 @@ async def publish(slug: str, body: PublishBody, request: Request, uses: Uses, pe
 
 
 @router.get("/releases/{version}/differences", operation_id="readSince", **described(DifferencesView))
+@needs("look")
 def read_since(slug: str, version: Version, uses: Uses, seeing: Annotated[Seeing, Query()]) -> Response:
     was = resolve(uses.earlier.document(slug, version))
     return answer(differences_view(head_resolved(uses, slug), was, seeing.eyes()))
 
 
 @router.post("/releases/{version}/put-back", operation_id="putBack", **described(Parts))
+@needs("edit")
 def put_back(slug: str, version: Version, body: PutBackBody, uses: Uses, person: Acting) -> Response:
     head = uses.earlier.put_back(slug, version, body.ids, body.base, person.id, body.key)
     return answer(parts_at(uses, slug, head, person, body.view))
 
 
 @router.post("/releases/{version}/alternative", operation_id="beginAgain", **described(AddedView, 201))
+@needs("edit")
 def begin_again(slug: str, version: Version, body: NewAlternativeBody, uses: Uses, person: Acting) -> Response:
     return answer({"slug": uses.earlier.begin(slug, version, body.name, person.id)}, 201)

@@ -12,6 +12,7 @@ from heimat.api.context import IS_COMPUTING, Acting, Uses, head_system
 from heimat.api.documents_routes import parts_at
 from heimat.api.encoding import answer, described
 from heimat.api.releases_routes import ComparisonView, comparison_view
+from heimat.api.rights import needs
 from heimat.core.color.notation import hexes_of
 from heimat.core.document.hues import HueKind
 from heimat.core.document.part import LONGEST_NAME
@@ -97,6 +98,7 @@ class Planning(Body):
 
 
 @router.get("", operation_id="readResting", dependencies=IS_COMPUTING, **described(RestingView))
+@needs("look")
 def read_resting(slug: str, uses: Uses, seeing: Annotated[Seeing, Query()]) -> Response:
     system = head_system(uses, slug)
     rests_on, newer = system.rests_on, uses.resting.newer(system)
@@ -119,6 +121,7 @@ def read_resting(slug: str, uses: Uses, seeing: Annotated[Seeing, Query()]) -> R
 
 
 @router.post("/plan", operation_id="planResting", dependencies=IS_COMPUTING, **described(PlanView))
+@needs("look")
 def plan_resting(slug: str, body: Planning, uses: Uses) -> Response:
     found = uses.resting.planned(slug, body.address, body.version, body.hues)
     view: PlanView = {"hues": len(found.edit.hues), "tokens": len(found.edit.tokens), "own": list(found.own)}
@@ -126,6 +129,7 @@ def plan_resting(slug: str, body: Planning, uses: Uses) -> Response:
 
 
 @router.post("", operation_id="restOn", **described(Parts))
+@needs("edit")
 def rest_on(slug: str, body: RestBody, uses: Uses, person: Acting) -> Response:
     head = uses.resting.rest(slug, body.address, body.version, body.hues, body.base, person.id, body.key)
     return answer(parts_at(uses, slug, head, person, body.view))

@@ -11,6 +11,7 @@ from heimat.api.bodies import Body, ColorKey
 from heimat.api.context import IS_COMPUTING, Uses, head_system
 from heimat.api.encoding import answer, described
 from heimat.api.listening import listened
+from heimat.api.rights import needs
 from heimat.core.document.ids import Id
 from heimat.core.edits.scale_edits import AimCurve
 from heimat.core.scales.ladder import MOST_STEPS
@@ -35,12 +36,14 @@ class SafeRungBody(Body):
 
 
 @router.get("/safe-ranges", operation_id="readSafeRanges", dependencies=IS_COMPUTING, **described(SafeRangesView))
+@needs("look")
 async def read_safe_ranges(slug: str, request: Request, uses: Uses, select: Annotated[ColorKey, Query()]) -> Response:
     system = await run_in_threadpool(head_system, uses, slug)
     return answer(await listened(request, uses.workers.asking, safe_ranges_view, system, select))
 
 
 @router.post("/safe-handle", operation_id="findSafeHandle", dependencies=IS_COMPUTING, **described(SafeView))
+@needs("look")
 async def find_safe_handle(slug: str, request: Request, body: SafeHandleBody, uses: Uses) -> Response:
     system = await run_in_threadpool(head_system, uses, slug)
     given = system, body.edit.shown or "", body.edit
@@ -48,6 +51,7 @@ async def find_safe_handle(slug: str, request: Request, body: SafeHandleBody, us
 
 
 @router.post("/safe-rung", operation_id="findSafeRung", dependencies=IS_COMPUTING, **described(SafeView))
+@needs("look")
 async def find_safe_rung(slug: str, request: Request, body: SafeRungBody, uses: Uses) -> Response:
     system = await run_in_threadpool(head_system, uses, slug)
     given = system, body.hue, body.ladder, body.step

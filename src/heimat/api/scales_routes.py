@@ -11,6 +11,7 @@ from heimat.api.bodies import Body
 from heimat.api.context import IS_COMPUTING, Uses, head_resolved, head_system
 from heimat.api.encoding import answer, described
 from heimat.api.listening import listened
+from heimat.api.rights import needs
 from heimat.core.document.ids import Id
 from heimat.core.scales.ladder import MOST_STEPS, READY_MADE
 from heimat.core.scales.shaping import ShapedLadder
@@ -48,16 +49,19 @@ class PromiseBody(Body):
 
 
 @router.get("/ladders", operation_id="listLadders", **described(list[LadderView]))
+@needs("nothing")
 def list_ladders() -> Response:
     return answer([ladder_view(ladder) for ladder in READY_MADE.values()])
 
 
 @router.post("/systems/{slug}/ladder-plan", operation_id="planLadder", **described(LadderPlanView))
+@needs("look")
 def plan_ladder(slug: str, body: LadderBody, uses: Uses) -> Response:
     return answer(ladder_plan(head_system(uses, slug), body.hue, body.ladder))
 
 
 @router.post("/systems/{slug}/fewer", operation_id="planFewer", **described(FewerView))
+@needs("look")
 def plan_fewer(slug: str, body: FewerBody, uses: Uses) -> Response:
     return answer(fewer_view(head_resolved(uses, slug), body.steps))
 
@@ -65,6 +69,7 @@ def plan_fewer(slug: str, body: FewerBody, uses: Uses) -> Response:
 @router.post(
     "/systems/{slug}/promise-plan", operation_id="planPromise", dependencies=IS_COMPUTING, **described(PromisePlanView)
 )
+@needs("look")
 async def plan_promise(slug: str, request: Request, body: PromiseBody, uses: Uses) -> Response:
     system = await run_in_threadpool(head_system, uses, slug)
     return answer(await listened(request, uses.workers.asking, promise_plan, system, body.apart, body.aim))

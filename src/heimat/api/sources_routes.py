@@ -12,6 +12,7 @@ from heimat.api.bodies import MOST_NUMBER, Body, Seeing, Showing
 from heimat.api.context import IS_COMPUTING, Uses, head_system
 from heimat.api.encoding import answer, described, encode
 from heimat.api.listening import listened
+from heimat.api.rights import needs
 from heimat.core.color.notation import ColorInput, Notation
 from heimat.core.document.part import LONGEST_NOTE
 from heimat.core.document.system import ColorSystem
@@ -70,6 +71,7 @@ class EditsView(TypedDict):
 @router.post(
     "/reading", operation_id="readColors", dependencies=IS_COMPUTING, openapi_extra=_TEXT_BODY, **described(ReadingView)
 )
+@needs("nothing")
 async def read_colors(request: Request, uses: Uses, source: Annotated[ReadingFrom, Query()]) -> Response:
     content = await request.body()
     system = await run_in_threadpool(head_system, uses, source.system) if source.system else None
@@ -83,6 +85,7 @@ def _read(content: bytes, name: str, system: ColorSystem | None, notation: Notat
 
 
 @router.get("/systems/{slug}/text", operation_id="writeSetText", **described(SetTextView))
+@needs("look")
 def write_set_text(
     slug: str, uses: Uses, notation: Notation = "hex", sign: bool = True, names: bool = True
 ) -> Response:
@@ -92,6 +95,7 @@ def write_set_text(
 
 
 @router.post("/systems/{slug}/text", operation_id="readSetText", **described(SetPlanView))
+@needs("look")
 def read_set_text(slug: str, body: SetTextBody, uses: Uses) -> Response:
     now = head_system(uses, slug)
     written = uses.documents.system(uses.documents.alternative(slug)[1], body.base) if body.base else now
@@ -99,5 +103,6 @@ def read_set_text(slug: str, body: SetTextBody, uses: Uses) -> Response:
 
 
 @router.post("/systems/{slug}/status-edits", operation_id="planStatus", **described(EditsView))
+@needs("look")
 def plan_status(slug: str, body: StatusEditsBody, uses: Uses) -> Response:
     return answer({"edits": status_edits(head_system(uses, slug), body.colors, body.notes)})

@@ -10,6 +10,7 @@ from typing_extensions import TypedDict
 from heimat.api.bodies import Body
 from heimat.api.context import IS_SENDING, Acting, Uses
 from heimat.api.encoding import answer, described
+from heimat.api.rights import needs
 from heimat.core.color.notation import bytes_of
 from heimat.core.document.keys import hue_key
 from heimat.core.document.order import in_order
@@ -48,6 +49,7 @@ class StartedView(TypedDict):
 
 
 @router.get("", operation_id="listSystems", **described(list[SystemCard]))
+@needs("nothing")
 def list_systems(uses: Uses) -> Response:
     return answer([_card(listed) for listed in uses.opening.all()])
 
@@ -66,6 +68,7 @@ def _card(listed: Listed) -> SystemCard:
 
 
 @router.post("", operation_id="startSystem", dependencies=IS_SENDING, **described(StartedView, 201))
+@needs("nothing")
 def start_system(body: StartBody, uses: Uses, person: Acting) -> Response:
     row, unread = uses.opening.start(body.name, body.colors, person.id)
     first = in_order(uses.documents.system(row.alternative_id, row.head_number).hues)[0]

@@ -9,6 +9,7 @@ from starlette.responses import Response
 from heimat.api.bodies import Body, ColorKey, Seeing
 from heimat.api.context import Acting, Uses, head_resolved, head_system
 from heimat.api.encoding import answer, described
+from heimat.api.rights import needs
 from heimat.core.document.cases import Case
 from heimat.core.document.ids import Id, new_id
 from heimat.core.document.part import LONGEST_NAME
@@ -101,43 +102,51 @@ class ThemeBody(Seeing):
 
 
 @router.post("/token-names", operation_id="planNames", **described(RenamingPlanView))
+@needs("look")
 def plan_names(slug: str, body: NamesBody, uses: Uses) -> Response:
     pattern = NamePattern(body.find, body.replace, body.case, tuple(dict.fromkeys(body.order)), body.prefix)
     return answer(renaming_plan(head_system(uses, slug), body.tokens, pattern))
 
 
 @router.post("/scale-names", operation_id="planScaleNames", **described(ScaleNamesPlanView))
+@needs("look")
 def plan_scale_names(slug: str, body: ScaleNamesBody, uses: Uses) -> Response:
     return answer(scale_names_plan(head_system(uses, slug), body.pattern, body.case))
 
 
 @router.post("/token-set", operation_id="planSet", **described(AdditionView))
+@needs("look")
 def plan_set(slug: str, body: SetBody, uses: Uses) -> Response:
     return answer(set_plan(head_resolved(uses, slug), body.set, body.eyes()))
 
 
 @router.post("/family", operation_id="planFamily", **described(AdditionView))
+@needs("look")
 def plan_family(slug: str, body: FamilyBody, uses: Uses) -> Response:
     return answer(family_plan(head_resolved(uses, slug), body.family, body.form, body.eyes()))
 
 
 @router.post("/action-state", operation_id="planState", **described(AdditionView))
+@needs("look")
 def plan_state(slug: str, body: StateBody, uses: Uses) -> Response:
     return answer(state_plan(head_resolved(uses, slug), body.state, body.eyes()))
 
 
 @router.post("/refill", operation_id="planRefill", **described(RefillView))
+@needs("look")
 def plan_refill(slug: str, body: RefillBody, uses: Uses) -> Response:
     return answer(refill_plan(head_resolved(uses, slug), body.theme, body.tokens, body.eyes()))
 
 
 @router.post("/theme-proposal", operation_id="planTheme", **described(ThemePlanView))
+@needs("look")
 def plan_theme(slug: str, body: ThemeBody, uses: Uses) -> Response:
     resolved = head_resolved(uses, slug)
     return answer(theme_plan(resolved, body.source, body.id, body.name, body.scheme, body.contrast, body.eyes()))
 
 
 @router.get("/released-specimen", operation_id="readReleasedSpecimen", **described(SpecimenPart))
+@needs("look")
 def read_released_specimen(
     slug: str,
     uses: Uses,
@@ -153,12 +162,14 @@ def read_released_specimen(
 
 
 @router.get("/value-named", operation_id="readValueNamed", **described(NamedValueView))
+@needs("look")
 def read_value_named(slug: str, uses: Uses, text: Annotated[str, Query(max_length=LONGEST_VALUE)]) -> Response:
     """What a token would be by what is typed: a step, a hue or a token by name, or a color in any notation."""
     return answer(named_value(head_resolved(uses, slug), text))
 
 
 @router.get("/standing", operation_id="readStanding", **described(StandingPlanView))
+@needs("look")
 def read_standing(
     slug: str,
     uses: Uses,

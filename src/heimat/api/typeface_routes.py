@@ -11,6 +11,7 @@ from typing_extensions import TypedDict
 
 from heimat.api.context import IS_SENDING, Acting, Uses
 from heimat.api.encoding import answer, described, described_bytes, described_empty
+from heimat.api.rights import needs
 
 router = APIRouter(prefix="/api/systems/{slug}/typeface", tags=["legibility"])
 _BODY: dict[str, Any] = {
@@ -29,6 +30,7 @@ class TypefaceView(TypedDict):
 
 
 @router.get("", operation_id="readTypeface", **described(TypefaceView))
+@needs("look")
 def read_typeface(slug: str, uses: Uses) -> Response:
     found = uses.typefaces.find(slug)
     if found is None:
@@ -37,6 +39,7 @@ def read_typeface(slug: str, uses: Uses) -> Response:
 
 
 @router.get("/file", operation_id="readTypefaceFile", **described_bytes("font/*"))
+@needs("look")
 def read_typeface_file(slug: str, uses: Uses) -> Response:
     found = uses.typefaces.content(slug)
     headers = {"Cache-Control": "private, no-cache", "X-Content-Type-Options": "nosniff"}
@@ -44,6 +47,7 @@ def read_typeface_file(slug: str, uses: Uses) -> Response:
 
 
 @router.put("", operation_id="keepTypeface", openapi_extra=_BODY, dependencies=IS_SENDING, **described_empty())
+@needs("edit")
 async def keep_typeface(
     slug: str, request: Request, uses: Uses, person: Acting, name: Annotated[str, Query(max_length=200)] = ""
 ) -> Response:
@@ -53,6 +57,7 @@ async def keep_typeface(
 
 
 @router.delete("", operation_id="removeTypeface", **described_empty())
+@needs("edit")
 def remove_typeface(slug: str, uses: Uses) -> Response:
     uses.typefaces.remove(slug)
     return Response(status_code=204)

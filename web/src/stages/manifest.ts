@@ -16,9 +16,14 @@ export function lazily<Name extends string>(
   );
 }
 
+/** What a person may do; each includes those before it. */
+export type Right = "look" | "edit" | "publish" | "administer";
+
 export interface AreaManifest {
   id: string;
   words: string;
+  /** What it takes to work in it. */
+  needs: Right;
   /** What it needs besides what its stage needs. */
   parts: readonly PartName[];
   component: Lazy;
