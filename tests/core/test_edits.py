@@ -81,7 +81,10 @@ from heimat.core.publication.publication import publication
 from heimat.core.resolve.resolved import resolve
 from heimat.core.scales.anchors import Anchor
 from heimat.core.scales.curves import Curves
-from heimat.core.scales.methods import ContrastTargets, Method, Typed, WhiteBlack
+from heimat.core.scales.methods import Method
+from heimat.core.scales.methods.contrast_targets import ContrastTargets
+from heimat.core.scales.methods.settings import Typed
+from heimat.core.scales.methods.white_and_black import WhiteBlack
 from heimat.core.scales.shaping import ShapedLadder, ShapedStep
 from heimat.demo.demo_systems import merrow_light
 from tests.systems import brinemark_in_one_theme as brinemark

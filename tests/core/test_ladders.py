@@ -23,7 +23,10 @@ from heimat.core.publication.publication import publication
 from heimat.core.resolve.resolved import resolve
 from heimat.core.scales import READY_MADE, ScaleRequest, generate
 from heimat.core.scales.ladder import USUAL
-from heimat.core.scales.methods import METHODS, HslLightness, Method, Typed, WhiteBlack
+from heimat.core.scales.methods import METHODS, Method
+from heimat.core.scales.methods.hsl_lightness import HslLightness
+from heimat.core.scales.methods.settings import Typed
+from heimat.core.scales.methods.white_and_black import WhiteBlack
 from heimat.core.scales.shaping import ShapedLadder, ShapedStep, shaped
 from heimat.demo.demo_systems import brinemark
 from tests.core.strategies import colors

@@ -21,7 +21,10 @@ from heimat.core.scales.anchors import Anchor
 from heimat.core.scales.curves import Curves
 from heimat.core.scales.ladder import LONG, USUAL, Ladder
 from heimat.core.scales.measures import measure
-from heimat.core.scales.methods import METHODS, BetweenEnds, ContrastTargets, Method, WhiteBlack
+from heimat.core.scales.methods import METHODS, Method
+from heimat.core.scales.methods.between_ends import BetweenEnds
+from heimat.core.scales.methods.contrast_targets import ContrastTargets
+from heimat.core.scales.methods.white_and_black import WhiteBlack
 from heimat.demo.demo_systems import brinemark
 from tests.core.strategies import all_corners_and_random, colors, ladders
 

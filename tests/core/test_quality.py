@@ -9,7 +9,9 @@ from heimat.core.legibility.why import why_step
 from heimat.core.resolve.resolved import resolve
 from heimat.core.scales import READY_MADE, ScaleRequest, generate
 from heimat.core.scales.generator_rules import RULES
-from heimat.core.scales.methods import HslLightness, Method, WhiteBlack
+from heimat.core.scales.methods import Method
+from heimat.core.scales.methods.hsl_lightness import HslLightness
+from heimat.core.scales.methods.white_and_black import WhiteBlack
 from heimat.demo.demo_systems import brinemark
 from tools.bench import quality
 from tools.bench.quality import Measured

@@ -30,7 +30,8 @@ from heimat.core.resolve.resolved import resolve
 from heimat.core.resolve.token_colors import TokenColor
 from heimat.core.scales import ScaleRequest, generate
 from heimat.core.scales.ladder import LONG
-from heimat.core.scales.methods import Method, WhiteBlack
+from heimat.core.scales.methods import Method
+from heimat.core.scales.methods.white_and_black import WhiteBlack
 from heimat.core.scales.wide_twins import WideRequest, beyond_srgb, twins
 from heimat.formats.write import css, design_tokens
 from tests.core.strategies import ladders

@@ -13,7 +13,9 @@ from heimat.core.color.arrays import Bytes, Floats
 from heimat.core.color.notation import Color
 from heimat.core.scales import GENERATORS, READY_MADE, Ladder, Scale, ScaleRequest, generate
 from heimat.core.scales.anchors import AnchorMode
-from heimat.core.scales.methods import METHODS, ContrastTargets, Method, MethodName, Typed
+from heimat.core.scales.methods import METHODS, Method, MethodName
+from heimat.core.scales.methods.contrast_targets import ContrastTargets
+from heimat.core.scales.methods.settings import Typed
 from tools.bench.timing import note
 
 COUNT = 20_000

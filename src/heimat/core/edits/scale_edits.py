@@ -20,19 +20,12 @@ from heimat.core.hues.scaling import scales_of
 from heimat.core.scales.curve_drawing import own_value
 from heimat.core.scales.curves import CurveName, Curves
 from heimat.core.scales.handles import MOST_HANDLES
-from heimat.core.scales.methods import MID_LUMINANCE, Method, MethodName, contrast_range
+from heimat.core.scales.methods import KINDS, Method
+from heimat.core.scales.methods.contrast_targets import MID_LUMINANCE, contrast_range
 from heimat.core.scales.nudges import Nudge
 
 MOST_STEPS = 2000
 """Steps that are nudged in one gesture."""
-METHOD_WORDS: dict[MethodName, str] = {
-    "even": "even lightness",
-    "contrast": "contrast targets",
-    "mix": "white and black mix",
-    "hsl": "HSL lightness",
-    "ends": "between two ends",
-}
-
 CURVE_UNITS: dict[CurveName, str] = {
     "lightness": "of the way to the end",
     "chroma": "times the source",
@@ -69,10 +62,10 @@ class SetMethod(EditBase):
 
     def sentence(self, system: ColorSystem) -> str:
         if self.hue is None:
-            name = METHOD_WORDS[self.method.name] if self.method else "no method"
+            name = KINDS[self.method.name].words if self.method else "no method"
             return f"Make all scales by {name}{held_words(system, 'method')}"
         whose = hue_of(system, self.hue).name
-        return f"Make {whose} {f'by {METHOD_WORDS[self.method.name]}' if self.method else 'as all scales'}"
+        return f"Make {whose} {f'by {KINDS[self.method.name].words}' if self.method else 'as all scales'}"
 
 
 def _check_contrast(method: Method) -> None:

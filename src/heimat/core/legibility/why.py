@@ -16,7 +16,7 @@ from heimat.core.hues.wording import derivation_words
 from heimat.core.resolve.resolved import Resolved
 from heimat.core.resolve.resolved_hues import ResolvedHue
 from heimat.core.resolve.theme import ResolvedTheme
-from heimat.core.scales.methods import luminance_for
+from heimat.core.scales.methods.contrast_targets import luminance_for
 from heimat.core.scales.nudges import Nudge
 
 

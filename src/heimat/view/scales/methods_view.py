@@ -2,20 +2,11 @@
 
 from typing_extensions import TypedDict
 
-from heimat.core.edits.scale_edits import METHOD_WORDS
 from heimat.core.hues.scaling import scales_of
 from heimat.core.scales.measures import measure
-from heimat.core.scales.methods import METHODS, MethodName
+from heimat.core.scales.methods import KINDS, METHODS, MethodName
 from heimat.view.eyes import SwatchView
 from heimat.view.look import Look
-
-SENTENCES: dict[MethodName, str] = {
-    "even": "Every step falls by the same L*; labels share their contrast across hues. Good where swaps must be safe.",
-    "contrast": "Every label has a ratio against a ground. Good where a label must keep a level of the guidelines.",
-    "mix": "White or black is laid over the source by percentages. Good for matching tints that exist; hues may gray.",
-    "hsl": "HSL lightness steps at the source’s own hue and saturation. Familiar; hues differ in how light they look.",
-    "ends": "Colors between a light and a dark end, through the source. Good where the ends are given.",
-}
 
 
 class ComparedMethodView(TypedDict):
@@ -41,8 +32,8 @@ def methods_part(look: Look) -> list[ComparedMethodView]:
         found.append(
             {
                 "method": name,
-                "words": METHOD_WORDS[name],
-                "sentence": SENTENCES[name],
+                "words": KINDS[name].words,
+                "sentence": KINDS[name].sentence,
                 "steps": look.eyes.swatches(scale.rgb8),
                 "falls": f"L* gaps {falls.smallest:.1f} to {falls.largest:.1f}",
             }
