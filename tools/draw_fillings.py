@@ -8,8 +8,10 @@ from collections.abc import Callable, Mapping
 from html import escape
 from pathlib import Path
 
+from heimat.core.color.color_text import parse
 from heimat.core.color.contrast import cut, ratio
-from heimat.core.color.notation import hex_of, parse, rgb8_of
+from heimat.core.color.exact_color import rgb8_of
+from heimat.core.color.hex_notation import hex_of
 from heimat.core.color.solved import solved
 from heimat.core.document.order import keys
 from heimat.core.document.themes import Scheme, Theme

@@ -5,7 +5,7 @@ from pathlib import Path
 import numpy as np
 from PIL import Image, ImageDraw, ImageFont
 
-from heimat.core.color.notation import Color
+from heimat.core.color.exact_color import Color
 from heimat.core.color.solved import solved
 from heimat.core.scales import GENERATORS, READY_MADE, ScaleRequest, generate
 

@@ -10,7 +10,7 @@ from PIL import Image
 from selenium.webdriver.common.keys import Keys
 
 from heimat.core.color.contrast import cut, ratio
-from heimat.core.color.notation import bytes_of, hex_of
+from heimat.core.color.hex_notation import bytes_of, hex_of
 from heimat.local.install import WEB
 from tests.browser.page import Page
 from tests.browser.test_accessibility import AXE

@@ -2,7 +2,7 @@
 
 import numpy as np
 
-from heimat.core.color.notation import hex_of
+from heimat.core.color.hex_notation import hex_of
 from heimat.core.color.vision import simulate
 from tests.browser.page import Page
 from tools.browser import resize

@@ -4,7 +4,7 @@ import hashlib
 
 import numpy as np
 
-from heimat.core.color.notation import Color
+from heimat.core.color.exact_color import Color
 from heimat.core.scales import GENERATORS, READY_MADE, ScaleRequest, generate
 from heimat.core.scales.curves import Curves
 from heimat.core.scales.handles import Handle

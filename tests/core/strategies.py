@@ -3,7 +3,7 @@
 import numpy as np
 from hypothesis import strategies as st
 
-from heimat.core.color.notation import Color
+from heimat.core.color.exact_color import Color
 from heimat.core.scales.ladder import READY_MADE
 
 levels = st.integers(0, 255)

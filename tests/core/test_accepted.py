@@ -4,7 +4,9 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from heimat.core.color.notation import STRONGEST_CHROMA, Color, hex_of, oklch_of, parse, rgb8_of
+from heimat.core.color.color_text import STRONGEST_CHROMA, parse
+from heimat.core.color.exact_color import Color, oklch_of, rgb8_of
+from heimat.core.color.hex_notation import hex_of
 from heimat.core.document.hues import GivenSource
 from heimat.core.document.system import ColorSystem, curves_of
 from heimat.core.edits import apply

@@ -6,8 +6,9 @@ from hypothesis import example, given, settings
 from hypothesis import strategies as st
 from pydantic import ValidationError
 
+from heimat.core.color.color_text import parse
 from heimat.core.color.contrast import relative_luminance
-from heimat.core.color.notation import parse, rgb8_of
+from heimat.core.color.exact_color import rgb8_of
 from heimat.core.color.spaces import lightness, srgb_to_oklch
 from heimat.core.document.system import curves_of
 from heimat.core.document.upgrades import read_document

@@ -5,7 +5,10 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from heimat.core.color.notation import Color, format, hex_of, oklch_of, parse, rgb8_of
+from heimat.core.color.color_text import parse
+from heimat.core.color.exact_color import Color, oklch_of, rgb8_of
+from heimat.core.color.hex_notation import hex_of
+from heimat.core.color.notation import format
 from heimat.core.color.solved import solved
 from heimat.core.document.hues import DerivedSource, QuantityChange
 from heimat.core.document.order import in_order

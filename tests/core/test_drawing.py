@@ -3,8 +3,9 @@
 import numpy as np
 import pytest
 
+from heimat.core.color.color_text import parse
 from heimat.core.color.contrast import ratio
-from heimat.core.color.notation import Color, parse
+from heimat.core.color.exact_color import Color
 from heimat.core.legibility.drawn_pairs import Met, drawn_pairs, use_of
 from heimat.core.resolve.resolved import resolve
 from heimat.demo.demo_systems import brinemark

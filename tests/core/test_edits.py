@@ -7,7 +7,9 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from heimat.core.color.notation import format, parse, rgb8_of
+from heimat.core.color.color_text import parse
+from heimat.core.color.exact_color import rgb8_of
+from heimat.core.color.notation import format
 from heimat.core.color.spaces import srgb_to_oklch
 from heimat.core.document.conditions import Quantities
 from heimat.core.document.guide_settings import Guide

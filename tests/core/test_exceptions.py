@@ -5,7 +5,8 @@ from datetime import date, timedelta
 import numpy as np
 import pytest
 
-from heimat.core.color.notation import Color, hex_of
+from heimat.core.color.exact_color import Color
+from heimat.core.color.hex_notation import hex_of
 from heimat.core.document.tokens import LiteralColor, TokenAlias
 from heimat.core.edits import apply, apply_all
 from heimat.core.edits.exception_edits import AcceptFinding, EndException

@@ -6,8 +6,9 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from heimat.core.color.ciede2000 import ciede2000
+from heimat.core.color.color_text import parse
 from heimat.core.color.contrast import ratio
-from heimat.core.color.notation import Color, parse, rgb8_of
+from heimat.core.color.exact_color import Color, rgb8_of
 from heimat.core.color.spaces import srgb_to_lab
 from heimat.core.document.purposes import PURPOSES
 from heimat.core.document.system import ColorSystem

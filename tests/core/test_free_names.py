@@ -4,7 +4,7 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from heimat.core.color.notation import parse
+from heimat.core.color.color_text import parse
 from heimat.core.document.free_names import FreeNames, plain_part
 from heimat.core.edits import apply
 from heimat.core.edits.hue_edits import AddHues, NewHue

@@ -9,8 +9,10 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from heimat.core.color.angles import turn_between
+from heimat.core.color.color_text import parse
 from heimat.core.color.contrast import relative_luminance
-from heimat.core.color.notation import Color, hex_of, oklch_of, parse, rgb8_of
+from heimat.core.color.exact_color import Color, oklch_of, rgb8_of
+from heimat.core.color.hex_notation import hex_of
 from heimat.core.color.spaces import lightness, srgb_to_oklch
 from heimat.core.document.hues import DerivedSource, GivenSource, Hue, QuantityChange
 from heimat.core.hues.derivation import derive

@@ -8,7 +8,7 @@ from hypothesis import assume, given, settings
 from hypothesis import strategies as st
 
 from heimat.core.color.contrast import ratio, relative_luminance
-from heimat.core.color.notation import Color, rgb8_of
+from heimat.core.color.exact_color import Color, rgb8_of
 from heimat.core.color.spaces import lightness, srgb_to_oklch
 from heimat.core.document.hues import GivenSource
 from heimat.core.document.order import in_order

@@ -9,8 +9,8 @@ from hypothesis import strategies as st
 
 from heimat.core import memory
 from heimat.core.color.ciede2000 import ciede2000
+from heimat.core.color.color_text import parse
 from heimat.core.color.contrast import ratio
-from heimat.core.color.notation import parse
 from heimat.core.color.spaces import srgb_to_lab
 from heimat.core.color.told_apart import distances
 from heimat.core.color.vision import COLOR_VISIONS, simulate

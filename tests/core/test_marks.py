@@ -1,6 +1,6 @@
 """Which tokens are marked as not yet published: told without the whole publication, and the same by it."""
 
-from heimat.core.color.notation import parse
+from heimat.core.color.color_text import parse
 from heimat.core.document.tokens import StepAlias
 from heimat.core.edits import apply_all
 from heimat.core.edits.palette_edits import SetOtherColor

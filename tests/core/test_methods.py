@@ -9,8 +9,10 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from heimat.core.color.arrays import to_bytes
+from heimat.core.color.color_text import parse
 from heimat.core.color.contrast import ratio, relative_luminance
-from heimat.core.color.notation import Color, hex_of, parse, rgb8_of
+from heimat.core.color.exact_color import Color, rgb8_of
+from heimat.core.color.hex_notation import hex_of
 from heimat.core.color.spaces import lightness, luminance_of, srgb_to_oklch
 from heimat.core.document.hues import DerivedSource
 from heimat.core.errors import DomainError

@@ -4,8 +4,8 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from heimat.core.color.color_text import parse
 from heimat.core.color.naming import plain_name, unique_name
-from heimat.core.color.notation import parse
 from heimat.core.document.consistency import check_system
 from heimat.core.document.hues import TintedSource
 from heimat.core.document.names import check_token_name, css_name, scale_token_name

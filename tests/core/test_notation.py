@@ -6,7 +6,9 @@ from hypothesis import example, given
 from hypothesis import strategies as st
 
 from heimat.core.color.color_lines import read_lines
-from heimat.core.color.notation import NOTATIONS, Color, format, parse, rgb8_of, srgb_of
+from heimat.core.color.color_text import parse
+from heimat.core.color.exact_color import Color, rgb8_of, srgb_of
+from heimat.core.color.notation import NOTATIONS, format
 from heimat.core.color.spaces import srgb_to_linear, srgb_to_oklch
 from heimat.core.errors import DomainError
 from tests.core.strategies import rgb8

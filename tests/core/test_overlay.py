@@ -5,7 +5,9 @@ from coloraide import Color as Css
 from hypothesis import given
 from hypothesis import strategies as st
 
-from heimat.core.color.notation import Color, format, parse, rgb8_of
+from heimat.core.color.color_text import parse
+from heimat.core.color.exact_color import Color, rgb8_of
+from heimat.core.color.notation import format
 from heimat.core.color.overlay import alpha_as_published, least_overlay, overlay_of, solid
 from tests.core.strategies import rgb8
 

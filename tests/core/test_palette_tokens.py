@@ -4,7 +4,9 @@ import numpy as np
 import pytest
 
 from heimat.core.charts.ramp import lights
-from heimat.core.color.notation import hex_of, parse, rgb8_of
+from heimat.core.color.color_text import parse
+from heimat.core.color.exact_color import rgb8_of
+from heimat.core.color.hex_notation import hex_of
 from heimat.core.document.palettes import Categorical, Diverging, PaletteColor, Sequential
 from heimat.core.document.tokens import HueAlias, LiteralColor, PaletteAlias, StepAlias, TokenAlias
 from heimat.core.edits import apply, apply_all

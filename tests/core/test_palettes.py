@@ -3,8 +3,10 @@
 import numpy as np
 import pytest
 
+from heimat.core.color.color_text import parse
 from heimat.core.color.contrast import ratio
-from heimat.core.color.notation import Color, hex_of, parse
+from heimat.core.color.exact_color import Color
+from heimat.core.color.hex_notation import hex_of
 from heimat.core.color.told_apart import distances
 from heimat.core.document.palettes import Categorical, Diverging, PaletteColor, Sequential, palettes_on
 from heimat.core.document.tokens import HueAlias, LiteralColor, StepAlias, TokenAlias

@@ -3,7 +3,8 @@
 import numpy as np
 import pytest
 
-from heimat.core.color.notation import Color, parse
+from heimat.core.color.color_text import parse
+from heimat.core.color.exact_color import Color
 from heimat.core.document.hues import GivenSource
 from heimat.core.legibility.why import why_step
 from heimat.core.resolve.resolved import resolve

@@ -8,8 +8,9 @@ from coloraide import Color as LibraryColor
 from hypothesis import given
 from hypothesis import strategies as st
 
+from heimat.core.color.color_text import parse
 from heimat.core.color.contrast import ratio, relative_luminance
-from heimat.core.color.notation import Color, parse, rgb8_of
+from heimat.core.color.exact_color import Color, rgb8_of
 from heimat.core.color.spaces import lightness
 from heimat.core.document.conditions import Quantities
 from heimat.core.errors import DomainError

@@ -2,7 +2,7 @@
 
 import pytest
 
-from heimat.core.color.notation import parse
+from heimat.core.color.color_text import parse
 from heimat.core.document.hues import GivenSource
 from heimat.core.document.system import ColorSystem
 from heimat.core.document.tokens import HueAlias, LiteralColor, StepAlias, TokenAlias

@@ -10,8 +10,9 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from heimat.core.color.color_text import parse
 from heimat.core.color.contrast import ratio, relative_luminance
-from heimat.core.color.notation import Color, parse, rgb8_of
+from heimat.core.color.exact_color import Color, rgb8_of
 from heimat.core.color.spaces import lightness, srgb_to_oklch
 from heimat.core.errors import DomainError
 from heimat.core.scales import GENERATORS, READY_MADE, ScaleRequest, generate

@@ -5,8 +5,11 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from heimat.core.color.color_text import parse
+from heimat.core.color.exact_color import as_bytes, rgb8_of
+from heimat.core.color.hex_notation import hex_of
 from heimat.core.color.nearness import HARDLY_DIFFERENT
-from heimat.core.color.notation import NOTATIONS, as_bytes, hex_of, parse, rgb8_of
+from heimat.core.color.notation import NOTATIONS
 from heimat.core.document.order import in_order
 from heimat.core.edits import apply, apply_all
 from heimat.core.edits.candidate_edits import AddCandidates, JoinCandidates, RemoveCandidates, SetCandidate

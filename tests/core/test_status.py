@@ -6,7 +6,8 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from heimat.core.color.ciede2000 import TOLD_APART
-from heimat.core.color.notation import hex_of, parse
+from heimat.core.color.color_text import parse
+from heimat.core.color.hex_notation import hex_of
 from heimat.core.color.spaces import srgb_to_oklch
 from heimat.core.color.told_apart import distances
 from heimat.core.document.tokens import StepAlias

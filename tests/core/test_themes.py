@@ -9,7 +9,7 @@ import tinycss2
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from heimat.core.color.notation import hex_of
+from heimat.core.color.hex_notation import hex_of
 from heimat.core.document.names import scale_token_names
 from heimat.core.document.order import key_between, keys
 from heimat.core.document.system import COLLECTIONS, ColorSystem

@@ -10,9 +10,10 @@ from coloraide import Color as Css
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from heimat.core.color.color_text import parse
 from heimat.core.color.contrast import ratio, relative_luminance
+from heimat.core.color.exact_color import Color, rgb8_of, srgb_of
 from heimat.core.color.gamut import DISPLAY_P3, in_gamut, solve
-from heimat.core.color.notation import Color, parse, rgb8_of, srgb_of
 from heimat.core.color.spaces import p3_to_srgb, srgb_to_oklch, srgb_to_p3
 from heimat.core.color.wide import p3_luminance, p3_of_bytes, p3_text, published_p3
 from heimat.core.document.tokens import LiteralColor

@@ -11,7 +11,8 @@ from hypothesis import strategies as st
 
 from heimat.core.color.arrays import from_bytes
 from heimat.core.color.ciede2000 import ciede2000
-from heimat.core.color.notation import Color, parse, rgb8_of
+from heimat.core.color.color_text import parse
+from heimat.core.color.exact_color import Color, rgb8_of
 from heimat.core.color.spaces import srgb_to_lab
 from heimat.core.document.names import css_name
 from heimat.core.document.palette_making import figures_of

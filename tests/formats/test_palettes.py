@@ -17,7 +17,7 @@ from matplotlib import style as mpl_style
 from heimat.core.charts.delivered import CLOSE, CLOSE_ROUNDED, DESIGNED, interpolated, stops_of
 from heimat.core.color.arrays import from_bytes, to_bytes
 from heimat.core.color.ciede2000 import ciede2000
-from heimat.core.color.notation import hex_of
+from heimat.core.color.hex_notation import hex_of
 from heimat.core.color.spaces import srgb_to_lab
 from heimat.core.document.tokens import LiteralColor
 from heimat.core.edits import apply, apply_all

@@ -7,7 +7,8 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from heimat.core.color.notation import hex_of, rgb8_of
+from heimat.core.color.exact_color import rgb8_of
+from heimat.core.color.hex_notation import hex_of
 from heimat.core.publication.publication import publication
 from heimat.core.resolve.resolved import resolve
 from heimat.formats import FORMATS

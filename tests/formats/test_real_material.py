@@ -5,7 +5,8 @@ import json
 import pytest
 
 from heimat.core.color.color_lines import read_lines
-from heimat.core.color.notation import format, parse
+from heimat.core.color.color_text import parse
+from heimat.core.color.notation import format
 from heimat.core.planning.sorting import guess_kind
 from heimat.core.resolve.resolved import resolve
 from heimat.demo.demo_systems import brinemark

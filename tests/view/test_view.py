@@ -3,8 +3,8 @@
 import numpy as np
 import pytest
 
+from heimat.core.color.color_text import parse
 from heimat.core.color.contrast import cut, grade, ratio
-from heimat.core.color.notation import parse
 from heimat.core.document.themes import Theme
 from heimat.core.document.tokens import LiteralColor, StepAlias
 from heimat.core.edits import apply

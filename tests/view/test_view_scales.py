@@ -5,9 +5,10 @@ from itertools import combinations
 import numpy as np
 import pytest
 
+from heimat.core.color.color_text import parse
 from heimat.core.color.contrast import ratio, relative_luminance
+from heimat.core.color.exact_color import oklch_of
 from heimat.core.color.gamut import in_gamut
-from heimat.core.color.notation import oklch_of, parse
 from heimat.core.color.spaces import lightness, p3_to_srgb, srgb_to_oklch
 from heimat.core.color.wide import p3_luminance
 from heimat.core.edits import apply, apply_all

@@ -9,8 +9,8 @@ from heimat.core.charts.character import Character, generate_like
 from heimat.core.charts.diverging import GOOD_ENDS, LEAST_ENDS, partners
 from heimat.core.charts.ramp import UNEVEN, Way, ramp
 from heimat.core.color.arrays import Bytes, to_bytes
+from heimat.core.color.exact_color import Color
 from heimat.core.color.gamut import solve
-from heimat.core.color.notation import Color
 from heimat.core.color.spaces import luminance_of, oklch_to_srgb
 from heimat.core.document.order import behind
 from heimat.core.document.palettes import Palette, Sequential

@@ -6,7 +6,7 @@ from coloraide.everything import ColorAll
 from heimat.core import memory
 from heimat.core.color.ciede2000 import ciede2000
 from heimat.core.color.contrast import ratio
-from heimat.core.color.notation import Color
+from heimat.core.color.exact_color import Color
 from heimat.core.color.spaces import srgb_to_lab
 from heimat.core.document.hues import GivenSource, Hue
 from heimat.core.document.order import behind, in_order, keys

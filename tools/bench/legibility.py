@@ -6,7 +6,7 @@ import coloraide
 import numpy as np
 
 from heimat.core.color.ciede2000 import ciede2000
-from heimat.core.color.notation import Color
+from heimat.core.color.exact_color import Color
 from heimat.core.color.passing import nearest_passing
 from heimat.core.color.spaces import srgb_to_lab
 from heimat.core.color.told_apart import seen_labs

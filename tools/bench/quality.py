@@ -10,7 +10,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from heimat.core.color.arrays import Bytes, Floats
-from heimat.core.color.notation import Color
+from heimat.core.color.exact_color import Color
 from heimat.core.scales import GENERATORS, READY_MADE, Ladder, Scale, ScaleRequest, generate
 from heimat.core.scales.anchors import AnchorMode
 from heimat.core.scales.methods import METHODS, Method, MethodName

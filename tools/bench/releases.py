@@ -6,7 +6,7 @@ from datetime import date
 
 import tinycss2
 
-from heimat.core.color.notation import Color
+from heimat.core.color.exact_color import Color
 from heimat.core.document.system import MOST_TOKENS
 from heimat.core.document.tokens import StepAlias
 from heimat.core.edits import apply_all

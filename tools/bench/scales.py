@@ -3,7 +3,7 @@
 import numpy as np
 
 from heimat.core import memory
-from heimat.core.color.notation import Color
+from heimat.core.color.exact_color import Color
 from heimat.core.document.system import ColorSystem
 from heimat.core.planning.solved_promises import solve_promise
 from heimat.core.resolve.resolved_hues import resolve_hues

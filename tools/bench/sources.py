@@ -13,7 +13,7 @@ import tinycss2
 from coloraide.everything import ColorAll
 from PIL import Image
 
-from heimat.core.color.notation import Color
+from heimat.core.color.exact_color import Color
 from heimat.core.pictures.decoding import decode
 from heimat.core.pictures.main_colors import Wanted, main_colors
 from heimat.core.pictures.sampling import sample

@@ -3,7 +3,7 @@
 import coloraide
 
 from heimat.core import memory
-from heimat.core.color.notation import Color
+from heimat.core.color.exact_color import Color
 from heimat.core.document.order import keys
 from heimat.core.document.pairings import Pairing
 from heimat.core.document.system import ColorSystem

@@ -10,7 +10,7 @@ from heimat.api.bodies import Seeing, Showing
 from heimat.api.context import Uses, head_resolved
 from heimat.api.encoding import answer, described
 from heimat.api.rights import needs
-from heimat.core.color.notation import LONGEST_TEXT, ColorInput
+from heimat.core.color.color_text import LONGEST_TEXT, ColorInput
 from heimat.core.resolve.named import color_called
 from heimat.core.sources import even, mixing
 from heimat.core.sources.circles import Circle

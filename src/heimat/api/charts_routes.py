@@ -20,7 +20,7 @@ from heimat.core.charts.categorical import LEAST_COLORS, MOST_COLORS
 from heimat.core.charts.columns import ColumnKind
 from heimat.core.charts.suitability import PaletteKind
 from heimat.core.charts.summary import Summary
-from heimat.core.color.notation import rgb8_of
+from heimat.core.color.exact_color import rgb8_of
 from heimat.core.document.ids import Id
 from heimat.core.document.palettes import GRAPHIC, MOST_CATEGORIES, PaletteColor, PaletteValue
 from heimat.core.document.system import ColorSystem

@@ -4,7 +4,8 @@ from typing import Any
 
 from heimat.core.charts.categorical import LEAST_COLORS
 from heimat.core.charts.categorical import MOST_COLORS as MOST_COLORS_APART
-from heimat.core.color.notation import NOTATIONS, STRONGEST_CHROMA
+from heimat.core.color.color_text import STRONGEST_CHROMA
+from heimat.core.color.notation import NOTATIONS
 from heimat.core.color.ramps import CHROMA_END
 from heimat.core.color.spelling import SPELLINGS
 from heimat.core.document.cases import CASE_WORDS

@@ -10,7 +10,7 @@ from heimat.api.bodies import Body, Seeing
 from heimat.api.context import IS_SENDING, Acting, Uses
 from heimat.api.encoding import answer, described, described_empty
 from heimat.api.rights import needs
-from heimat.core.color.notation import ColorInput
+from heimat.core.color.color_text import ColorInput
 from heimat.core.document.part import LONGEST_NAME
 from heimat.view.eyes import TYPICAL
 from heimat.view.sources.gallery_view import GallerySetView, gallery_set_view

@@ -9,8 +9,9 @@ from typing_extensions import TypedDict
 from heimat.api.context import IS_SENDING, Acting, Uses
 from heimat.api.encoding import answer, described
 from heimat.api.rights import needs
+from heimat.core.color.exact_color import rgb8_of
+from heimat.core.color.hex_notation import hex_of
 from heimat.core.color.naming import one_line
-from heimat.core.color.notation import hex_of, rgb8_of
 from heimat.core.document.order import in_order
 from heimat.formats.read.sheets.read_sheets import MOST_FILES
 

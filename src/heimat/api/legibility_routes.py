@@ -14,7 +14,8 @@ from heimat.api.context import IS_COMPUTING, Context, Uses, head_resolved, head_
 from heimat.api.encoding import answer, described, described_bytes
 from heimat.api.listening import listened
 from heimat.api.rights import needs
-from heimat.core.color.notation import STRONGEST_CHROMA, Color, parse, rgb8_of
+from heimat.core.color.color_text import STRONGEST_CHROMA, parse
+from heimat.core.color.exact_color import Color, rgb8_of
 from heimat.core.document.matrices import MatrixOrder
 from heimat.core.errors import DomainError
 from heimat.core.legibility.drawn_pairs import Met, drawn_pairs

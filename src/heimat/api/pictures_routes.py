@@ -15,7 +15,8 @@ from heimat.api.encoding import answer, described, described_bytes, described_em
 from heimat.api.rights import needs
 from heimat.core.color.arrays import Bytes
 from heimat.core.color.ciede2000 import TOLD_APART
-from heimat.core.color.notation import Color, ColorInput, rgb8_of
+from heimat.core.color.color_text import ColorInput
+from heimat.core.color.exact_color import Color, rgb8_of
 from heimat.core.errors import DomainError, NotFound
 from heimat.core.pictures.kept_pixels import load
 from heimat.core.pictures.main_colors import FEWEST, MOST, USUAL, Wanted

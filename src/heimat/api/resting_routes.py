@@ -13,7 +13,7 @@ from heimat.api.documents_routes import parts_at
 from heimat.api.encoding import answer, described
 from heimat.api.releases_routes import ComparisonView, comparison_view
 from heimat.api.rights import needs
-from heimat.core.color.notation import hexes_of
+from heimat.core.color.hex_notation import hexes_of
 from heimat.core.document.hues import HueKind
 from heimat.core.document.part import LONGEST_NAME
 from heimat.core.document.resting import LONGEST_ADDRESS, LONGEST_VERSION

@@ -13,7 +13,8 @@ from heimat.api.context import IS_COMPUTING, Uses, head_system
 from heimat.api.encoding import answer, described, encode
 from heimat.api.listening import listened
 from heimat.api.rights import needs
-from heimat.core.color.notation import ColorInput, Notation
+from heimat.core.color.color_text import ColorInput
+from heimat.core.color.notation import Notation
 from heimat.core.document.part import LONGEST_NOTE
 from heimat.core.document.system import ColorSystem
 from heimat.core.edits import UserEdit

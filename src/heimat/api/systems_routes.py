@@ -11,7 +11,7 @@ from heimat.api.bodies import Body
 from heimat.api.context import IS_SENDING, Acting, Uses
 from heimat.api.encoding import answer, described
 from heimat.api.rights import needs
-from heimat.core.color.notation import bytes_of
+from heimat.core.color.hex_notation import bytes_of
 from heimat.core.document.keys import hue_key
 from heimat.core.document.order import in_order
 from heimat.service.opening import Listed

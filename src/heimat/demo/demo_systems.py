@@ -2,7 +2,8 @@
 
 from functools import cache
 
-from heimat.core.color.notation import Color, parse
+from heimat.core.color.color_text import parse
+from heimat.core.color.exact_color import Color
 from heimat.core.document.conditions import Quantities
 from heimat.core.document.consistency import check_system
 from heimat.core.document.hues import Hue, HueKind, TintedSource

@@ -2,7 +2,7 @@
 
 from sqlalchemy import Engine
 
-from heimat.core.color.notation import parse
+from heimat.core.color.color_text import parse
 from heimat.core.document.outputs import NamedOutput, OutputName, PlacedOutput
 from heimat.core.document.system import ColorSystem
 from heimat.core.edits import UserEdit, apply_all

@@ -15,8 +15,9 @@ import numpy as np
 
 from heimat.core.color.arrays import Bytes, Floats, from_bytes
 from heimat.core.color.ciede2000 import ciede2000
+from heimat.core.color.color_text import parse
 from heimat.core.color.contrast import ratio
-from heimat.core.color.notation import parse, rgb8_of
+from heimat.core.color.exact_color import rgb8_of
 from heimat.core.color.overlay import solid
 from heimat.core.color.spaces import srgb_to_lab
 from heimat.core.document.names import css_name

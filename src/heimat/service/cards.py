@@ -2,7 +2,8 @@
 
 from typing import Any
 
-from heimat.core.color.notation import hex_of, rgb8_of
+from heimat.core.color.exact_color import rgb8_of
+from heimat.core.color.hex_notation import hex_of
 from heimat.core.document.order import in_order
 from heimat.core.document.system import ColorSystem
 from heimat.core.hues.source import source_color

@@ -5,8 +5,10 @@ from collections.abc import Sequence
 
 from sqlalchemy import Connection, Engine
 
+from heimat.core.color.color_text import parse
+from heimat.core.color.exact_color import Color, rgb8_of
+from heimat.core.color.hex_notation import hex_of
 from heimat.core.color.naming import check_line
-from heimat.core.color.notation import Color, hex_of, parse, rgb8_of
 from heimat.core.color.spaces import srgb_to_oklab
 from heimat.core.color.spelling import plainly_spelled
 from heimat.core.document.part import LONGEST_NAME, LONGEST_NOTE

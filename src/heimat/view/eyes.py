@@ -8,7 +8,7 @@ from typing_extensions import TypedDict
 
 from heimat.core.color.arrays import Bytes, Floats, from_bytes, to_bytes
 from heimat.core.color.contrast import label_on
-from heimat.core.color.notation import hexes_of
+from heimat.core.color.hex_notation import hexes_of
 from heimat.core.color.spaces import p3_to_srgb
 from heimat.core.color.vision import Vision, simulate
 from heimat.core.color.wide import p3_text

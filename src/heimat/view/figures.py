@@ -3,7 +3,8 @@
 from typing_extensions import TypedDict
 
 from heimat.core.color.contrast import Grade, cut, grade
-from heimat.core.color.notation import Color, Notation, Space, format
+from heimat.core.color.exact_color import Color, Space
+from heimat.core.color.notation import Notation, format
 
 
 class ContrastView(TypedDict):

@@ -7,7 +7,8 @@ import numpy as np
 
 from heimat.core.color.arrays import Bytes
 from heimat.core.color.contrast import AA_TEXT
-from heimat.core.color.notation import Notation, rgb8_of
+from heimat.core.color.exact_color import rgb8_of
+from heimat.core.color.notation import Notation
 from heimat.core.document.system import ColorSystem
 from heimat.core.legibility.selected import Selected, find
 from heimat.core.publication.changes import changed_ids

@@ -5,7 +5,8 @@ from typing_extensions import TypedDict
 
 from heimat.core.color.arrays import Bytes
 from heimat.core.color.contrast import AA_TEXT, ratio, ratio_of_luminances, relative_luminance
-from heimat.core.color.notation import NOTATIONS, Color, format, oklch_of, rgb8_of
+from heimat.core.color.exact_color import Color, oklch_of, rgb8_of
+from heimat.core.color.notation import NOTATIONS, format
 from heimat.core.color.overlay import solid
 from heimat.core.color.ramps import CHROMA_END, ramps
 from heimat.core.color.spaces import lightness

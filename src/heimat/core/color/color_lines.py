@@ -6,7 +6,8 @@ from dataclasses import dataclass, replace
 from itertools import islice
 from typing import Literal
 
-from heimat.core.color.notation import EXAMPLE, Color, is_print, parse
+from heimat.core.color.color_text import EXAMPLE, is_print, parse
+from heimat.core.color.exact_color import Color
 from heimat.core.errors import DomainError
 
 MOST_LINES = 400

@@ -5,7 +5,7 @@ from collections.abc import Iterable
 
 from heimat.core.color.arrays import Bytes
 from heimat.core.color.contrast import relative_luminance
-from heimat.core.color.notation import Color, oklch_of, rgb8_of
+from heimat.core.color.exact_color import Color, oklch_of, rgb8_of
 from heimat.core.color.spaces import lightness
 from heimat.core.errors import DomainError
 from heimat.core.memory import remembered

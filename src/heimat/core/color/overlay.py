@@ -9,7 +9,7 @@ import numpy as np
 
 from heimat.core.color.arrays import Bytes, Floats, floats, from_bytes, to_levels
 from heimat.core.color.ciede2000 import ciede2000
-from heimat.core.color.notation import Color, rgb8_of
+from heimat.core.color.exact_color import Color, rgb8_of
 from heimat.core.color.spaces import srgb_to_lab
 
 _LEVELS = 255

@@ -2,8 +2,8 @@
 
 import numpy as np
 
+from heimat.core.color.exact_color import Color
 from heimat.core.color.gamut import DISPLAY_P3, in_gamut, solve
-from heimat.core.color.notation import Color
 from heimat.core.color.rounding import nearest_bytes
 from heimat.core.color.spaces import luminance_of, p3_to_srgb
 from heimat.core.color.wide import published_p3

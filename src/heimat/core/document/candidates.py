@@ -4,7 +4,7 @@ from typing import Annotated
 
 from pydantic import Field
 
-from heimat.core.color.notation import Color
+from heimat.core.color.exact_color import Color
 from heimat.core.document.hues import HueKind
 from heimat.core.document.ids import Id
 from heimat.core.document.order import OrderKey

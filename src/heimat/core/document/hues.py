@@ -4,7 +4,8 @@ from typing import Annotated, Literal, Self
 
 from pydantic import Field, model_validator
 
-from heimat.core.color.notation import STRONGEST_CHROMA, Color
+from heimat.core.color.color_text import STRONGEST_CHROMA
+from heimat.core.color.exact_color import Color
 from heimat.core.document.ids import Id
 from heimat.core.document.order import OrderKey
 from heimat.core.document.part import Name, Note, Part, StepId

@@ -6,7 +6,7 @@ from typing import Annotated, Literal, Self, get_args
 from pydantic import Field, model_validator
 
 from heimat.core.charts.classes import MOST_CLASSES, ClassMethod
-from heimat.core.color.notation import ColorInput
+from heimat.core.color.color_text import ColorInput
 from heimat.core.document.ids import Id
 from heimat.core.document.order import OrderKey
 from heimat.core.document.part import LONGEST_NAME, Name, Note, Part

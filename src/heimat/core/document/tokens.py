@@ -4,7 +4,7 @@ from typing import Annotated, Literal, Self
 
 from pydantic import Field, model_validator
 
-from heimat.core.color.notation import ColorInput
+from heimat.core.color.color_text import ColorInput
 from heimat.core.document.hues import QuantityChange
 from heimat.core.document.ids import Id
 from heimat.core.document.order import OrderKey

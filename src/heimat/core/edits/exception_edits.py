@@ -5,7 +5,9 @@ from typing import Annotated, ClassVar, Literal, Self
 
 from pydantic import Field
 
-from heimat.core.color.notation import hex_of, parse, rgb8_of
+from heimat.core.color.color_text import parse
+from heimat.core.color.exact_color import rgb8_of
+from heimat.core.color.hex_notation import hex_of
 from heimat.core.document.exceptions import MOST_EXCEPTIONS, AcceptedException, FindingId
 from heimat.core.document.ids import Id, new_id
 from heimat.core.document.order import behind

@@ -6,8 +6,9 @@ from typing import Annotated, ClassVar, Literal, Self
 from pydantic import Field, model_validator
 
 from heimat.core.color.arrays import Bytes
+from heimat.core.color.color_text import ColorInput
+from heimat.core.color.exact_color import Color
 from heimat.core.color.naming import plain_name, unique_name
-from heimat.core.color.notation import Color, ColorInput
 from heimat.core.document.following import with_descendants
 from heimat.core.document.free_names import FreeNames
 from heimat.core.document.hues import FollowingSource, Hue, HueKind, Source, parent_of

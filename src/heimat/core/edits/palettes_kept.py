@@ -1,6 +1,6 @@
 """What palettes stood on, and what stood on palettes: where one goes, the other keeps its last color."""
 
-from heimat.core.color.notation import Color
+from heimat.core.color.exact_color import Color
 from heimat.core.document.palettes import Palette, PaletteValue, all_values, holds_color, with_values
 from heimat.core.document.part import LONGEST_NAME
 from heimat.core.document.system import ColorSystem, ladder_of

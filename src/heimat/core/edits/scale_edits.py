@@ -6,8 +6,9 @@ import numpy as np
 from pydantic import Field, ValidationError
 
 from heimat.core.color.angles import turn_between
+from heimat.core.color.color_text import STRONGEST_CHROMA
 from heimat.core.color.contrast import cut, relative_luminance
-from heimat.core.color.notation import STRONGEST_CHROMA, rgb8_of
+from heimat.core.color.exact_color import rgb8_of
 from heimat.core.document.hues import Hue, StepRef
 from heimat.core.document.ids import Id
 from heimat.core.document.order import in_order

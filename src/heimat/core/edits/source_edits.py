@@ -5,7 +5,9 @@ from typing import Annotated, ClassVar, Literal
 from pydantic import Field
 
 from heimat.core.color.angles import around, turn_between
-from heimat.core.color.notation import STRONGEST_CHROMA, Color, ColorInput, format, oklch_of, reasonable
+from heimat.core.color.color_text import STRONGEST_CHROMA, ColorInput, reasonable
+from heimat.core.color.exact_color import Color, oklch_of
+from heimat.core.color.notation import format
 from heimat.core.color.solved import COLORED, solved, solved_wide
 from heimat.core.document.following import refuse_circle
 from heimat.core.document.hues import (

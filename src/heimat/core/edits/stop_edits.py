@@ -4,8 +4,8 @@ from typing import Annotated, ClassVar, Literal
 
 from pydantic import Field
 
+from heimat.core.color.color_text import ColorInput
 from heimat.core.color.naming import unique_name
-from heimat.core.color.notation import ColorInput
 from heimat.core.document.candidates import Stops
 from heimat.core.document.ids import Id, new_id
 from heimat.core.document.order import behind

@@ -8,8 +8,9 @@ from numpy.typing import NDArray
 
 from heimat.core.color.arrays import Bytes, Floats, from_bytes
 from heimat.core.color.ciede2000 import ciede2000
+from heimat.core.color.color_text import parse
 from heimat.core.color.contrast import AA_LARGE, AA_TEXT, AAA_TEXT, ratio, relative_luminance
-from heimat.core.color.notation import Color, parse, rgb8_of
+from heimat.core.color.exact_color import Color, rgb8_of
 from heimat.core.color.spaces import srgb_to_lab
 from heimat.core.document.hues import HueKind
 from heimat.core.document.themes import Scheme, Wanted

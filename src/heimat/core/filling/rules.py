@@ -6,7 +6,7 @@ import numpy as np
 
 from heimat.core.color.angles import turn_between
 from heimat.core.color.contrast import ratio, relative_luminance
-from heimat.core.color.notation import oklch_of, rgb8_of
+from heimat.core.color.exact_color import oklch_of, rgb8_of
 from heimat.core.color.solved import COLORED
 from heimat.core.document.hues import QuantityChange
 from heimat.core.document.purposes import CLASSES, FAMILIES, PURPOSES, SERIES

@@ -2,8 +2,8 @@
 
 from collections.abc import Sequence
 
+from heimat.core.color.exact_color import Color
 from heimat.core.color.naming import check_line, plain_name, unique_name
-from heimat.core.color.notation import Color
 from heimat.core.color.solved import solved
 from heimat.core.document.consistency import check_system
 from heimat.core.document.free_names import plain_part

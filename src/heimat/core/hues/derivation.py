@@ -3,7 +3,8 @@
 from dataclasses import dataclass
 
 from heimat.core.color.angles import around, turn_between
-from heimat.core.color.notation import STRONGEST_CHROMA, Color, lightness_of, oklch_of, rgb8_of
+from heimat.core.color.color_text import STRONGEST_CHROMA
+from heimat.core.color.exact_color import Color, lightness_of, oklch_of, rgb8_of
 from heimat.core.color.overlay import alpha_as_published
 from heimat.core.color.solved import COLORED, GAMUT_LOSS, solved
 from heimat.core.document.hues import DerivedSource, QuantityChange

@@ -6,7 +6,7 @@ made are remembered, and only those that are new are made.
 
 from collections.abc import Sequence
 
-from heimat.core.color.notation import rgb8_of
+from heimat.core.color.exact_color import rgb8_of
 from heimat.core.document.hues import Hue
 from heimat.core.document.system import ColorSystem, curves_of, ladder_of, method_of
 from heimat.core.hues.source import resolve_source, source_color

@@ -1,7 +1,8 @@
 """What each hue of a document comes to: given, tinted or derived, chains followed."""
 
 from heimat.core.color.angles import around
-from heimat.core.color.notation import STRONGEST_CHROMA, Color, lightness_of, oklch_of
+from heimat.core.color.color_text import STRONGEST_CHROMA
+from heimat.core.color.exact_color import Color, lightness_of, oklch_of
 from heimat.core.color.overlay import alpha_as_published
 from heimat.core.color.solved import COLORED, solved
 from heimat.core.document.hues import DerivedSource, GivenSource, Hue, Recall, TintedSource

@@ -11,8 +11,9 @@ from dataclasses import dataclass, replace
 from math import inf, isinf
 
 from heimat.core.color.ciede2000 import distance_text
+from heimat.core.color.exact_color import Color
+from heimat.core.color.hex_notation import hexes_of
 from heimat.core.color.naming import check_line, one_line
-from heimat.core.color.notation import Color, hexes_of
 from heimat.core.document.consistency import check_system
 from heimat.core.document.names import css_name
 from heimat.core.document.order import keys

@@ -16,9 +16,10 @@ from heimat.core.charts.ramp import lights
 from heimat.core.charts.suitability import PaletteKind, suitability
 from heimat.core.color.arrays import Bytes, from_bytes
 from heimat.core.color.ciede2000 import ciede2000
+from heimat.core.color.color_text import parse
 from heimat.core.color.contrast import ratio
+from heimat.core.color.exact_color import Color, rgb8_of
 from heimat.core.color.naming import one_line
-from heimat.core.color.notation import Color, parse, rgb8_of
 from heimat.core.color.rounding import nearest_bytes
 from heimat.core.color.spaces import srgb_to_lab
 from heimat.core.document.names import css_name

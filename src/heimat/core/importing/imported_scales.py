@@ -8,8 +8,8 @@ from itertools import pairwise
 import numpy as np
 
 from heimat.core.color.arrays import from_bytes
+from heimat.core.color.exact_color import Color, oklch_of, rgb8_of
 from heimat.core.color.naming import one_line
-from heimat.core.color.notation import Color, oklch_of, rgb8_of
 from heimat.core.color.spaces import srgb_to_lab
 from heimat.core.document.hues import GivenSource, Hue, HueKind
 from heimat.core.document.names import check_hue_name, css_name

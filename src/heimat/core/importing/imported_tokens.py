@@ -2,8 +2,8 @@
 
 from collections.abc import Iterable, Mapping, Sequence
 
+from heimat.core.color.exact_color import Color
 from heimat.core.color.naming import one_line
-from heimat.core.color.notation import Color
 from heimat.core.document.names import check_token_name, clashes, css_name
 from heimat.core.document.order import keys
 from heimat.core.document.purposes import purpose_named

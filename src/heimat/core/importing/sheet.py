@@ -4,7 +4,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass, field
 
 from heimat.core.charts.suitability import PaletteKind
-from heimat.core.color.notation import Color
+from heimat.core.color.exact_color import Color
 from heimat.core.document.pairings import Use
 from heimat.core.document.palette_making import PaletteMaking
 from heimat.core.document.themes import Scheme, Wanted

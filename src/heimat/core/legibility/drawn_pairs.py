@@ -7,7 +7,7 @@ import numpy as np
 
 from heimat.core.color.arrays import Bytes
 from heimat.core.color.contrast import ratio, relative_luminance
-from heimat.core.color.notation import Color, rgb8_of
+from heimat.core.color.exact_color import Color, rgb8_of
 from heimat.core.color.overlay import solid
 from heimat.core.document.order import in_order
 from heimat.core.document.pairings import Use

@@ -6,8 +6,8 @@ import numpy as np
 
 from heimat.core.color.arrays import Bytes
 from heimat.core.color.contrast import AA_LARGE, AA_TEXT, AAA_TEXT, luminance_reaching, ratio, relative_luminance
+from heimat.core.color.exact_color import Color, rgb8_of
 from heimat.core.color.gamut import solve
-from heimat.core.color.notation import Color, rgb8_of
 from heimat.core.color.overlay import solid
 from heimat.core.color.rounding import nearest_bytes
 from heimat.core.color.spaces import lightness, luminance_of, srgb_to_oklch

@@ -15,7 +15,8 @@ from numpy.typing import NDArray
 from heimat.core.color.arrays import Bytes, from_bytes
 from heimat.core.color.ciede2000 import ciede2000
 from heimat.core.color.contrast import ratio
-from heimat.core.color.notation import Color, hex_of
+from heimat.core.color.exact_color import Color
+from heimat.core.color.hex_notation import hex_of
 from heimat.core.color.passing import nearest_passing
 from heimat.core.color.spaces import srgb_to_lab
 from heimat.core.color.told_apart import PairDistance, seen_labs

@@ -6,9 +6,10 @@ import numpy as np
 
 from heimat.core.color.angles import around
 from heimat.core.color.arrays import Bytes, Floats
+from heimat.core.color.color_text import STRONGEST_CHROMA
 from heimat.core.color.contrast import relative_luminance
+from heimat.core.color.exact_color import Color, oklch_of, rgb8_of
 from heimat.core.color.naming import spoken_name
-from heimat.core.color.notation import STRONGEST_CHROMA, Color, oklch_of, rgb8_of
 from heimat.core.color.spaces import lightness
 from heimat.core.document.hues import Hue
 from heimat.core.document.keys import Key, KeyKind, hue_key, palette_key, parse_key, token_key

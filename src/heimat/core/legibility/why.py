@@ -4,8 +4,9 @@ import numpy as np
 
 from heimat.core.color.angles import turn_between
 from heimat.core.color.contrast import cut, relative_luminance
+from heimat.core.color.exact_color import Color, oklch_of, rgb8_of
 from heimat.core.color.gamut import solve
-from heimat.core.color.notation import Color, hex_of, oklch_of, rgb8_of
+from heimat.core.color.hex_notation import hex_of
 from heimat.core.color.solved import COLORED, GAMUT_LOSS
 from heimat.core.color.spaces import lightness, luminance_of, srgb_to_oklch
 from heimat.core.document.aliases import value_in

@@ -8,7 +8,7 @@ from heimat.core.charts.bounds import KeptHues
 from heimat.core.charts.categorical import Made, Wish, for_ground
 from heimat.core.charts.character import Character, generate_like
 from heimat.core.color.arrays import Bytes, from_bytes
-from heimat.core.color.notation import Color, rgb8_of
+from heimat.core.color.exact_color import Color, rgb8_of
 from heimat.core.color.spaces import srgb_to_oklch
 from heimat.core.color.told_apart import distances
 from heimat.core.document.ids import new_id

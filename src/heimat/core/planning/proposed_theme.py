@@ -11,7 +11,7 @@ import numpy as np
 
 from heimat.core.color.arrays import Bytes
 from heimat.core.color.contrast import FLARE, cut, ratio, relative_luminance
-from heimat.core.color.notation import oklch_of, rgb8_of
+from heimat.core.color.exact_color import oklch_of, rgb8_of
 from heimat.core.color.solved import solved
 from heimat.core.color.spaces import lightness
 from heimat.core.document.aliases import value_in

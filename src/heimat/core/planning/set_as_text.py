@@ -5,7 +5,8 @@ from dataclasses import dataclass
 from typing import Literal
 
 from heimat.core.color.color_lines import read_lines
-from heimat.core.color.notation import Color, Notation, format, rgb8_of
+from heimat.core.color.exact_color import Color, rgb8_of
+from heimat.core.color.notation import Notation, format
 from heimat.core.color.overlay import on_white
 from heimat.core.document.following import with_descendants
 from heimat.core.document.hues import GivenSource, Hue, HueKind, parent_of

@@ -13,8 +13,8 @@ import numpy as np
 
 from heimat.core.color.arrays import Bytes, Floats
 from heimat.core.color.contrast import relative_luminance
+from heimat.core.color.exact_color import rgb8_of
 from heimat.core.color.gamut import Mask
-from heimat.core.color.notation import rgb8_of
 from heimat.core.color.spaces import lightness, luminance_of
 from heimat.core.document.system import ColorSystem, method_of
 from heimat.core.errors import DomainError

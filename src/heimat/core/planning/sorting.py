@@ -7,8 +7,8 @@ from dataclasses import dataclass
 import numpy as np
 
 from heimat.core.color.arrays import Bytes
+from heimat.core.color.exact_color import Color, oklch_of
 from heimat.core.color.nearness import differences, nearest
-from heimat.core.color.notation import Color, oklch_of
 from heimat.core.color.spaces import srgb_to_oklab
 from heimat.core.document.hues import HueKind
 from heimat.core.hues.scaling import scales_of

@@ -2,8 +2,8 @@
 
 from collections.abc import Mapping
 
+from heimat.core.color.exact_color import Color, rgb8_of
 from heimat.core.color.naming import unique_name
-from heimat.core.color.notation import Color, rgb8_of
 from heimat.core.document.hues import Hue
 from heimat.core.document.ids import new_id
 from heimat.core.document.order import in_order

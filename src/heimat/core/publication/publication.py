@@ -17,7 +17,7 @@ from typing import Any
 import numpy as np
 
 from heimat.core.color.arrays import Floats
-from heimat.core.color.notation import hex_of, hexes_of
+from heimat.core.color.hex_notation import hex_of, hexes_of
 from heimat.core.document.aliases import value_in, ways_of
 from heimat.core.document.guide_settings import Guide
 from heimat.core.document.names import css_name, scale_token_names

@@ -3,7 +3,7 @@
 from collections.abc import Mapping
 
 from heimat.core.color.arrays import Bytes
-from heimat.core.color.notation import hex_of
+from heimat.core.color.hex_notation import hex_of
 from heimat.core.document.aliases import value_in, ways_of
 from heimat.core.document.palette_making import Bound, PaletteMaking, Standing, figures_of
 from heimat.core.document.palettes import Categorical, PaletteValue, values_of

@@ -10,7 +10,7 @@ from heimat.core.charts.delivered import DESIGNED, stops_of
 from heimat.core.charts.suitability import PaletteKind
 from heimat.core.color.arrays import Bytes
 from heimat.core.color.contrast import label_on
-from heimat.core.color.notation import hex_of, hexes_of
+from heimat.core.color.hex_notation import hex_of, hexes_of
 from heimat.core.document.names import css_name
 from heimat.core.document.palette_making import PaletteMaking
 from heimat.core.document.palettes import Categorical, Diverging

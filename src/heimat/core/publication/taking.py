@@ -3,7 +3,9 @@
 from collections.abc import Iterable
 from dataclasses import dataclass, replace
 
-from heimat.core.color.notation import Color, hex_of, parse, rgb8_of
+from heimat.core.color.color_text import parse
+from heimat.core.color.exact_color import Color, rgb8_of
+from heimat.core.color.hex_notation import hex_of
 from heimat.core.document.aliases import follow, ways_of
 from heimat.core.document.hues import GivenSource, Hue
 from heimat.core.document.names import css_name

@@ -6,7 +6,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from heimat.core.color.arrays import Bytes, Floats
-from heimat.core.color.notation import Color, rgb8_of
+from heimat.core.color.exact_color import Color, rgb8_of
 from heimat.core.color.overlay import alpha_as_published
 from heimat.core.document.tokens import HueAlias, LiteralColor, StepAlias
 from heimat.core.resolve.resolved_hues import ResolvedHue

@@ -1,6 +1,7 @@
 """Colors and values by the names that people call them: a step, a hue, a token."""
 
-from heimat.core.color.notation import Color, parse
+from heimat.core.color.color_text import parse
+from heimat.core.color.exact_color import Color
 from heimat.core.color.spelling import plainly_spelled
 from heimat.core.document.order import in_order
 from heimat.core.document.palettes import Categorical

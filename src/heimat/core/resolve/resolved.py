@@ -3,7 +3,7 @@
 from dataclasses import dataclass
 from functools import cached_property
 
-from heimat.core.color.notation import Color
+from heimat.core.color.exact_color import Color
 from heimat.core.document.aliases import ways_of
 from heimat.core.document.order import in_order
 from heimat.core.document.palettes import OtherRole

@@ -7,7 +7,7 @@ from functools import cached_property
 import numpy as np
 
 from heimat.core.color.arrays import Bytes, Floats
-from heimat.core.color.notation import Color
+from heimat.core.color.exact_color import Color
 from heimat.core.document.hues import Hue
 from heimat.core.document.keys import hue_key, step_key
 from heimat.core.document.order import in_order

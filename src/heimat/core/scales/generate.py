@@ -7,8 +7,8 @@ import numpy as np
 from numpy.typing import NDArray
 
 from heimat.core.color.arrays import Bytes, Floats, to_bytes
+from heimat.core.color.exact_color import Color, rgb8_of
 from heimat.core.color.gamut import FINE_PASSES, PASSES, solve
-from heimat.core.color.notation import Color, rgb8_of
 from heimat.core.color.rounding import nearest_bytes
 from heimat.core.color.spaces import luminance_of, srgb_to_oklch
 from heimat.core.errors import DomainError

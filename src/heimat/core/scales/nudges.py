@@ -7,8 +7,8 @@ import numpy as np
 from pydantic import BaseModel, ConfigDict, Field
 
 from heimat.core.color.arrays import Bytes, Floats, from_bytes
+from heimat.core.color.color_text import STRONGEST_CHROMA
 from heimat.core.color.contrast import relative_luminance
-from heimat.core.color.notation import STRONGEST_CHROMA
 from heimat.core.color.spaces import lightness, srgb_to_oklab
 
 _REACHES = (1.0, 0.5, 0.25)

@@ -7,8 +7,8 @@ import numpy as np
 
 from heimat.core.color.arrays import Floats, from_bytes
 from heimat.core.color.contrast import relative_luminance
+from heimat.core.color.exact_color import Color, oklch_of, rgb8_of, srgb_of
 from heimat.core.color.gamut import DISPLAY_P3, Mask, in_gamut, solve
-from heimat.core.color.notation import Color, oklch_of, rgb8_of, srgb_of
 from heimat.core.color.spaces import p3_to_srgb, srgb_to_oklch, srgb_to_p3
 from heimat.core.color.wide import published_p3
 from heimat.core.scales.generate import Scale

@@ -7,8 +7,8 @@ import numpy as np
 from numpy.typing import ArrayLike
 
 from heimat.core.color.arrays import Bytes, Floats, floats, from_bytes, to_bytes
+from heimat.core.color.exact_color import Color, lightness_of, oklch_of, rgb8_of
 from heimat.core.color.gamut import solve
-from heimat.core.color.notation import Color, lightness_of, oklch_of, rgb8_of
 from heimat.core.color.rounding import nearest_bytes
 from heimat.core.color.solved import COLORED, solved
 from heimat.core.color.spaces import hsl_to_srgb, luminance_of, srgb_to_hsl, srgb_to_oklch

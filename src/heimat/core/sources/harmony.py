@@ -9,7 +9,7 @@ from dataclasses import dataclass
 from typing import Literal, get_args
 
 from heimat.core.color.angles import turn_between
-from heimat.core.color.notation import Color
+from heimat.core.color.exact_color import Color
 from heimat.core.color.solved import solved
 from heimat.core.sources.circles import Turned
 

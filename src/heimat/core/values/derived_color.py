@@ -5,9 +5,10 @@ from collections.abc import Sequence
 import numpy as np
 
 from heimat.core.color.arrays import Bytes
+from heimat.core.color.color_text import STRONGEST_CHROMA
 from heimat.core.color.contrast import relative_luminance
+from heimat.core.color.exact_color import Color, rgb8_of
 from heimat.core.color.gamut import solve
-from heimat.core.color.notation import STRONGEST_CHROMA, Color, rgb8_of
 from heimat.core.color.overlay import alpha_as_published
 from heimat.core.color.rounding import nearest_bytes
 from heimat.core.color.spaces import lightness, luminance_of, srgb_to_oklch

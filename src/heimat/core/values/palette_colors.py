@@ -14,7 +14,7 @@ from heimat.core.charts.diverging import Arms, class_places
 from heimat.core.charts.ramp import Ramp, Way, lights, ramp
 from heimat.core.color.arrays import Bytes, Floats
 from heimat.core.color.contrast import ratio
-from heimat.core.color.notation import rgb8_of
+from heimat.core.color.exact_color import rgb8_of
 from heimat.core.color.passing import nearest_passing
 from heimat.core.color.rounding import nearest_bytes
 from heimat.core.document.palettes import Categorical, Diverging, Make, Sequential

@@ -2,7 +2,9 @@
 
 import re
 
-from heimat.core.color.notation import hex_of, parse, rgb8_of
+from heimat.core.color.color_text import parse
+from heimat.core.color.exact_color import rgb8_of
+from heimat.core.color.hex_notation import hex_of
 from heimat.core.errors import DomainError
 
 MOST_NAMES = 4000

@@ -13,7 +13,8 @@ import tree_sitter_css
 from tree_sitter import Language, Node, Parser, Query, QueryCursor
 
 from heimat.core.color.color_lines import Reading
-from heimat.core.color.notation import Color, parse
+from heimat.core.color.color_text import parse
+from heimat.core.color.exact_color import Color
 from heimat.core.errors import DomainError
 from heimat.core.memory import remembered
 from heimat.formats.read.css_pieces import pieces

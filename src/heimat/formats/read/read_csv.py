@@ -7,7 +7,8 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 
 from heimat.core.color.color_lines import Reading
-from heimat.core.color.notation import Color, parse
+from heimat.core.color.color_text import parse
+from heimat.core.color.exact_color import Color
 from heimat.core.errors import DomainError
 from heimat.formats.read.reading import Found, nothing
 

@@ -3,7 +3,7 @@
 import re
 
 from heimat.core.color.color_lines import Reading
-from heimat.core.color.notation import parse
+from heimat.core.color.color_text import parse
 from heimat.core.errors import DomainError
 from heimat.formats.read.reading import Found, nothing
 

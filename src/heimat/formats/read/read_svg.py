@@ -8,7 +8,7 @@ from defusedxml.common import DefusedXmlException
 from defusedxml.ElementTree import iterparse
 
 from heimat.core.color.color_lines import Reading
-from heimat.core.color.notation import parse
+from heimat.core.color.color_text import parse
 from heimat.core.errors import DomainError
 from heimat.formats.read import read_css
 from heimat.formats.read.reading import Found, nothing

@@ -4,7 +4,8 @@ from dataclasses import dataclass
 from typing import Any
 
 from heimat.core.color.color_lines import Reading
-from heimat.core.color.notation import Color, parse
+from heimat.core.color.color_text import parse
+from heimat.core.color.exact_color import Color
 from heimat.core.errors import DomainError
 from heimat.formats.read.gate import NotJsonError, load_json
 from heimat.formats.read.reading import Found, nothing

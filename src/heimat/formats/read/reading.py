@@ -6,7 +6,7 @@ No reader ever raises for what it is given: a file that makes no sense is one li
 from dataclasses import dataclass, field, replace
 
 from heimat.core.color.color_lines import Reading, ReadingKind, ReadLine
-from heimat.core.color.notation import Color, rgb8_of
+from heimat.core.color.exact_color import Color, rgb8_of
 from heimat.formats.read.allowance import Allowance
 
 MOST_SHOWN = 400

@@ -7,7 +7,8 @@ from collections.abc import Iterable, Sequence
 from html import escape
 from itertools import groupby
 
-from heimat.core.color.notation import format, parse
+from heimat.core.color.color_text import parse
+from heimat.core.color.notation import format
 from heimat.core.document.guide_settings import GuideNotation, GuidePart
 from heimat.core.document.names import css_name
 from heimat.core.document.pairings import USE_WORDS

@@ -11,9 +11,10 @@ from heimat.core.charts.diverging import Partner, partners
 from heimat.core.charts.suitability import PaletteKind, suitability
 from heimat.core.color.arrays import Bytes
 from heimat.core.color.ciede2000 import distance_text
+from heimat.core.color.exact_color import Color
 from heimat.core.color.gamut import solve
+from heimat.core.color.hex_notation import hex_of
 from heimat.core.color.naming import spoken_name, spoken_names
-from heimat.core.color.notation import Color, hex_of
 from heimat.core.color.rounding import nearest_bytes
 from heimat.core.color.spaces import luminance_of
 from heimat.core.document.palettes import Categorical, PaletteValue

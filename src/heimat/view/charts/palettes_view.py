@@ -11,8 +11,8 @@ from heimat.core.charts.ramp import lights
 from heimat.core.charts.suitability import PaletteKind
 from heimat.core.color.ciede2000 import distance_text
 from heimat.core.color.contrast import AA_TEXT, cut, label_on, ratio
+from heimat.core.color.hex_notation import hex_of
 from heimat.core.color.naming import spoken_names
-from heimat.core.color.notation import hex_of
 from heimat.core.document.keys import palette_key
 from heimat.core.document.palettes import Categorical, Make, OtherRole, Sequential, values_of
 from heimat.core.document.tokens import Token

@@ -4,8 +4,9 @@ import numpy as np
 from typing_extensions import TypedDict
 
 from heimat.core.color.ciede2000 import distance_text
+from heimat.core.color.exact_color import Color
+from heimat.core.color.hex_notation import hex_of
 from heimat.core.color.naming import plain_name
-from heimat.core.color.notation import Color, hex_of
 from heimat.core.color.vision import Vision
 from heimat.core.legibility.outline import outline
 from heimat.core.pictures.main_colors import MainColors

@@ -7,7 +7,7 @@ from typing_extensions import TypedDict
 
 from heimat.core.color.ciede2000 import distance_text
 from heimat.core.color.contrast import cut
-from heimat.core.color.notation import hex_of
+from heimat.core.color.hex_notation import hex_of
 from heimat.core.document.order import in_order
 from heimat.core.document.pairings import USE_WORDS, Use
 from heimat.core.legibility.contrast_left import under

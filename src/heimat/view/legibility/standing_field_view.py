@@ -4,7 +4,7 @@ from typing_extensions import TypedDict
 
 from heimat.core.color.arrays import Bytes
 from heimat.core.color.contrast import cut
-from heimat.core.color.notation import hex_of
+from heimat.core.color.hex_notation import hex_of
 from heimat.core.legibility.standing_field import HUES, STRENGTHS, best_possible, fields, grounds_allowing
 from heimat.view.eyes import Eyes, SwatchView
 

@@ -4,7 +4,7 @@ import numpy as np
 from typing_extensions import TypedDict
 
 from heimat.core.color.contrast import AA_LARGE, AA_TEXT, ratio
-from heimat.core.color.notation import rgb8_of
+from heimat.core.color.exact_color import rgb8_of
 from heimat.core.document.keys import token_key
 from heimat.core.document.order import in_order
 from heimat.view.eyes import SwatchView

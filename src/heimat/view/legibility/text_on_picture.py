@@ -7,7 +7,7 @@ from typing_extensions import TypedDict
 
 from heimat.core.color.arrays import Bytes
 from heimat.core.color.contrast import cut
-from heimat.core.color.notation import hex_of
+from heimat.core.color.hex_notation import hex_of
 from heimat.core.document.order import in_order
 from heimat.core.pictures.decoding import Pixels
 from heimat.core.pictures.text import Behind, Box, behind, best_colors, best_place, least_scrim

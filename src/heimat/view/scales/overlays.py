@@ -4,7 +4,8 @@ import numpy as np
 from typing_extensions import TypedDict
 
 from heimat.core.color.ciede2000 import distance_text
-from heimat.core.color.notation import Color, Notation, format, rgb8_of
+from heimat.core.color.exact_color import Color, rgb8_of
+from heimat.core.color.notation import Notation, format
 from heimat.core.color.overlay import Overlay, alpha_as_published, least_overlay, overlay_of, solid
 from heimat.view.eyes import Eyes, SwatchView
 

@@ -4,8 +4,9 @@ import numpy as np
 from typing_extensions import TypedDict
 
 from heimat.core.color.contrast import cut, ratio, relative_luminance
+from heimat.core.color.exact_color import lightness_of, rgb8_of
 from heimat.core.color.gamut import MORE_THAN_ANY_CHROMA, solve
-from heimat.core.color.notation import Notation, lightness_of, rgb8_of
+from heimat.core.color.notation import Notation
 from heimat.core.color.spaces import lightness, luminance_of, p3_to_srgb, srgb_to_oklch
 from heimat.core.color.wide import p3_of_bytes, p3_text, published_p3
 from heimat.core.document.uses import uses_of

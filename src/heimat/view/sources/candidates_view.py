@@ -3,7 +3,7 @@
 import numpy as np
 from typing_extensions import TypedDict
 
-from heimat.core.color.notation import rgb8_of
+from heimat.core.color.exact_color import rgb8_of
 from heimat.core.document.hues import HueKind
 from heimat.core.document.order import in_order
 from heimat.core.sources.conventions import Status

@@ -5,7 +5,8 @@ from numpy.typing import ArrayLike
 from typing_extensions import TypedDict
 
 from heimat.core.color.contrast import relative_luminance
-from heimat.core.color.notation import Color, Notation, rgb8_of
+from heimat.core.color.exact_color import Color, rgb8_of
+from heimat.core.color.notation import Notation
 from heimat.core.color.spaces import lightness, srgb_to_hsl, srgb_to_hsv
 from heimat.core.sources import even
 from heimat.core.sources.circles import ALONG, on_circle

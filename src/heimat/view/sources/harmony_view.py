@@ -7,8 +7,9 @@ from typing_extensions import TypedDict
 
 from heimat.core.color.arrays import Bytes, floats
 from heimat.core.color.ciede2000 import distance_text
+from heimat.core.color.exact_color import Color, lightness_of, oklch_of, rgb8_of
 from heimat.core.color.nearness import differences
-from heimat.core.color.notation import Color, Notation, lightness_of, oklch_of, rgb8_of
+from heimat.core.color.notation import Notation
 from heimat.core.color.solved import GAMUT_LOSS
 from heimat.core.sources.circles import ALONG, Circle, Turned, on_circle
 from heimat.core.sources.harmony import (

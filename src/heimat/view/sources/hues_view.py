@@ -8,8 +8,8 @@ from typing_extensions import TypedDict
 
 from heimat.core.color.arrays import Bytes
 from heimat.core.color.ciede2000 import TOLD_APART, distance_text
+from heimat.core.color.hex_notation import hex_of
 from heimat.core.color.nearness import differences
-from heimat.core.color.notation import hex_of
 from heimat.core.color.overlay import solid
 from heimat.core.color.told_apart import distances
 from heimat.core.document.following import followers

@@ -4,7 +4,7 @@ import numpy as np
 from typing_extensions import TypedDict
 
 from heimat.core.color.blending import MIX_SPACES, MixSpace
-from heimat.core.color.notation import Color, rgb8_of
+from heimat.core.color.exact_color import Color, rgb8_of
 from heimat.core.sources import mixing
 from heimat.view.eyes import Eyes, SwatchView
 

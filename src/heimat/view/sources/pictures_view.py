@@ -5,7 +5,8 @@ from typing import Protocol
 from typing_extensions import TypedDict
 
 from heimat.core.color.ciede2000 import distance_text
-from heimat.core.color.notation import Color, Notation
+from heimat.core.color.exact_color import Color
+from heimat.core.color.notation import Notation
 from heimat.core.pictures.main_colors import MainColors
 from heimat.core.pictures.sampling import Sample
 from heimat.core.pictures.stops import FittedStops

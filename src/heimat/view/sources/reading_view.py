@@ -9,7 +9,8 @@ from typing_extensions import TypedDict
 from heimat.core.color.ciede2000 import distance_text
 from heimat.core.color.color_lines import Reading, ReadLine
 from heimat.core.color.contrast import relative_luminance
-from heimat.core.color.notation import Notation, as_bytes, beyond_srgb, rgb8_of
+from heimat.core.color.exact_color import as_bytes, beyond_srgb, rgb8_of
+from heimat.core.color.notation import Notation
 from heimat.core.color.overlay import on_white
 from heimat.core.color.spaces import lightness
 from heimat.core.document.free_names import FreeNames, FreeTokenNames, plain_part

@@ -6,7 +6,8 @@ import numpy as np
 from typing_extensions import TypedDict
 
 from heimat.core.color.ciede2000 import TOLD_APART, distance_text, distance_words
-from heimat.core.color.notation import Color, Notation, as_bytes, rgb8_of
+from heimat.core.color.exact_color import Color, as_bytes, rgb8_of
+from heimat.core.color.notation import Notation
 from heimat.core.color.told_apart import PairDistance, distances
 from heimat.core.sources.conventions import STATUS_CONVENTIONS, STATUS_NOTES, STATUSES, Status
 from heimat.core.sources.status import Brand, propose

@@ -3,7 +3,7 @@
 import numpy as np
 from typing_extensions import TypedDict
 
-from heimat.core.color.notation import hex_of
+from heimat.core.color.hex_notation import hex_of
 from heimat.core.document.groups import GROUPS, group_of
 from heimat.core.pictures.decoding import Pixels
 from heimat.core.pictures.shares import Shares, shares_of

@@ -5,7 +5,7 @@ from collections.abc import Sequence
 import numpy as np
 from typing_extensions import TypedDict
 
-from heimat.core.color.notation import bytes_of
+from heimat.core.color.hex_notation import bytes_of
 from heimat.core.document.groups import Group, group_of
 from heimat.core.document.keys import token_key
 from heimat.core.document.names import css_name

@@ -4,7 +4,7 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from datetime import date
 
-from heimat.core.color.notation import hex_of
+from heimat.core.color.hex_notation import hex_of
 from heimat.core.document.exceptions import AcceptedException
 from heimat.core.document.order import in_order
 from heimat.core.legibility.findings.finding import Finding

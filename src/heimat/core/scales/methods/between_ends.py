@@ -7,8 +7,9 @@ from pydantic import Field
 
 from heimat.core.color.arrays import Floats, from_bytes
 from heimat.core.color.blending import MixSpace, blend, unheld
+from heimat.core.color.color_text import ColorInput
+from heimat.core.color.exact_color import Color, rgb8_of, srgb_of
 from heimat.core.color.gamut import in_gamut, solve
-from heimat.core.color.notation import Color, ColorInput, rgb8_of, srgb_of
 from heimat.core.color.spaces import luminance_of
 from heimat.core.scales.curves import DARK_TAPER, LIGHT_TAPER
 from heimat.core.scales.ladder import LONGEST_STEP_ID

@@ -7,9 +7,10 @@ import numpy as np
 from numpy.typing import ArrayLike
 
 from heimat.core.color.arrays import Floats, floats
+from heimat.core.color.color_text import ColorInput
 from heimat.core.color.contrast import luminance_reaching, ratio_of_luminances, relative_luminance
+from heimat.core.color.exact_color import Color, rgb8_of
 from heimat.core.color.gamut import Mask
-from heimat.core.color.notation import Color, ColorInput, rgb8_of
 from heimat.core.color.spaces import lightness, luminance_of
 from heimat.core.scales.anchors import LEAST_GAP
 from heimat.core.scales.methods.drafts import Draft, Given, MethodKind, by_lightness

@@ -9,8 +9,8 @@ import numpy as np
 
 from heimat.core.color.arrays import Floats, from_bytes, to_bytes
 from heimat.core.color.contrast import relative_luminance
+from heimat.core.color.exact_color import Color, lightness_of, oklch_of
 from heimat.core.color.gamut import Mask, solve
-from heimat.core.color.notation import Color, lightness_of, oklch_of
 from heimat.core.color.rounding import nearest_bytes
 from heimat.core.color.spaces import lightness, srgb_to_oklch
 from heimat.core.scales.anchors import AnchorMode, stretch

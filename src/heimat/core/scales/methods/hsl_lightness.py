@@ -3,8 +3,8 @@
 import numpy as np
 
 from heimat.core.color.arrays import Floats, from_bytes
+from heimat.core.color.exact_color import rgb8_of, srgb_of
 from heimat.core.color.gamut import in_gamut
-from heimat.core.color.notation import rgb8_of, srgb_of
 from heimat.core.color.spaces import hsl_to_srgb, srgb_to_hsl, srgb_to_oklch
 from heimat.core.scales.anchors import stretch
 from heimat.core.scales.methods.drafts import Draft, Given, MethodKind, of_colors, resolved

@@ -6,8 +6,8 @@ import numpy as np
 
 from heimat.core.color.arrays import from_bytes
 from heimat.core.color.blending import blend, unheld
+from heimat.core.color.exact_color import rgb8_of, srgb_of
 from heimat.core.color.gamut import in_gamut
-from heimat.core.color.notation import rgb8_of, srgb_of
 from heimat.core.color.spaces import srgb_to_oklch
 from heimat.core.scales.methods.drafts import Draft, Given, MethodKind, of_colors, resolved
 from heimat.core.scales.methods.settings import Settings, TypedValues

@@ -8,7 +8,7 @@ from typing import Any
 from pydantic import ValidationError
 
 from heimat.core.charts.suitability import PaletteKind
-from heimat.core.color.notation import Color
+from heimat.core.color.exact_color import Color
 from heimat.core.document.palette_making import PaletteMaking
 from heimat.core.importing.sheet import DEFAULT, Sheet, SheetPalette, SheetValue
 from heimat.formats.read.sheets.sheet_values import color_of

@@ -2,7 +2,8 @@
 
 import re
 
-from heimat.core.color.notation import Color, parse
+from heimat.core.color.color_text import parse
+from heimat.core.color.exact_color import Color
 from heimat.core.errors import DomainError
 from heimat.core.importing.sheet import Named, SheetValue
 

@@ -3,7 +3,7 @@
 from collections.abc import Iterable
 from dataclasses import dataclass
 
-from heimat.core.color.notation import hex_of
+from heimat.core.color.hex_notation import hex_of
 from heimat.core.legibility.findings.finding import Case, Finding, Kind, never_touched
 from heimat.core.resolve.resolved import Resolved
 from heimat.core.resolve.resolved_hues import ResolvedHue

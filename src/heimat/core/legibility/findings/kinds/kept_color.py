@@ -7,7 +7,7 @@ import numpy as np
 
 from heimat.core.color.arrays import from_bytes
 from heimat.core.color.ciede2000 import ciede2000
-from heimat.core.color.notation import hex_of
+from heimat.core.color.hex_notation import hex_of
 from heimat.core.color.spaces import srgb_to_lab
 from heimat.core.document.keys import token_key
 from heimat.core.document.tokens import LiteralColor, StepAlias

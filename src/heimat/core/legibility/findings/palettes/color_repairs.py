@@ -9,8 +9,9 @@ from heimat.core.charts.apart import apart, seen8
 from heimat.core.color.arrays import Bytes, Floats, from_bytes
 from heimat.core.color.ciede2000 import TOLD_APART, ciede2000
 from heimat.core.color.contrast import ratio
+from heimat.core.color.exact_color import Color
 from heimat.core.color.few import lab_of_few
-from heimat.core.color.notation import Color, hex_of
+from heimat.core.color.hex_notation import hex_of
 from heimat.core.color.passing import nearest_passing
 from heimat.core.color.spaces import srgb_to_lab
 from heimat.core.document.palettes import Categorical, OtherRole, PaletteValue, Telling

@@ -4,7 +4,7 @@ import math
 from collections.abc import Iterator
 
 from heimat.core.color.contrast import cut, ratio
-from heimat.core.color.notation import hex_of
+from heimat.core.color.hex_notation import hex_of
 from heimat.core.document.palettes import Categorical
 from heimat.core.legibility.findings.palettes.color_repairs import color_repairs, telling_repairs
 from heimat.core.legibility.findings.palettes.palette_site import PaletteCase, PaletteSite, Words
