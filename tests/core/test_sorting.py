@@ -18,10 +18,10 @@ from heimat.core.edits.source_edits import SetSource
 from heimat.core.edits.stop_edits import KeepStops, RemoveStops
 from heimat.core.errors import DomainError
 from heimat.core.hues.source import source_color
-from heimat.core.planning.set_as_text import read_back, set_as_text
 from heimat.core.planning.sorting import fits, guess_kind, repeats, replacing
 from heimat.core.resolve.resolved import resolve
 from heimat.demo.demo_systems import TIMETABLE_COLOR, brinemark
+from heimat.formats.set_text import read_back, set_as_text
 
 SYSTEM = brinemark()
 RESOLVED = resolve(SYSTEM)

@@ -10,11 +10,11 @@ from hypothesis import strategies as st
 
 from heimat.core.color.color_lines import Reading, read_lines
 from heimat.core.errors import DomainError
-from heimat.core.planning.set_as_text import read_back
 from heimat.demo.demo_systems import brinemark
 from heimat.formats.read import read_any, read_css, read_csv, read_script, read_svg, read_tokens
 from heimat.formats.read.allowance import MOST_ROWS, SECONDS, Allowance
 from heimat.formats.read.reading import Found
+from heimat.formats.set_text import read_back
 
 SIGNS = [
     *"{}()[]:;,.#<>@!&*+-=_/\\\"' \n\t\r\0|$%~^?aA0f",

@@ -18,11 +18,12 @@ from heimat.core.color.notation import Notation
 from heimat.core.document.part import LONGEST_NOTE
 from heimat.core.document.system import ColorSystem
 from heimat.core.edits import UserEdit
-from heimat.core.planning.set_as_text import Children, read_back, set_as_text
+from heimat.core.planning.set_changes import Children
 from heimat.core.planning.status_hues import status_edits
 from heimat.core.resolve.resolved import resolve
 from heimat.core.sources.conventions import Status
 from heimat.formats.read import read_any
+from heimat.formats.set_text import read_back, set_as_text
 from heimat.view.eyes import Eyes
 from heimat.view.sources.reading_view import ReadingView, SetPlanView, plan_view, reading_view
 

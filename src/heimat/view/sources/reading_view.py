@@ -18,7 +18,7 @@ from heimat.core.document.hues import HueKind
 from heimat.core.document.names import css_name
 from heimat.core.document.system import ColorSystem
 from heimat.core.edits import UserEdit
-from heimat.core.planning.set_as_text import Plan, Row, What
+from heimat.core.planning.set_changes import Plan, Row, What
 from heimat.core.planning.sorting import Fit, Repeat, fits, guess_kind, repeats, replacing
 from heimat.core.resolve.resolved import Resolved, resolve
 from heimat.core.resolve.resolved_hues import ResolvedHue

@@ -1,31 +1,26 @@
-"""A set as text, and back: a line a hue under the headings of its kinds, edited and read as one change."""
+"""What a set that was edited as text would change: line by line, as edits, beside what others have changed since."""
 
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from typing import Literal
 
-from heimat.core.color.color_lines import read_lines
 from heimat.core.color.exact_color import Color, rgb8_of
-from heimat.core.color.notation import Notation, format
+from heimat.core.color.notation import format
 from heimat.core.color.overlay import on_white
 from heimat.core.document.following import with_descendants
 from heimat.core.document.hues import GivenSource, Hue, HueKind, parent_of
 from heimat.core.document.ids import new_id
 from heimat.core.document.order import in_order
-from heimat.core.document.system import MOST_HUES, ColorSystem
+from heimat.core.document.system import ColorSystem
 from heimat.core.document.words import listed
 from heimat.core.edits import UserEdit
 from heimat.core.edits.hue_edits import AddHues, MoveHue, NewHue, RemoveHue, RenameHue, SetHueKind
 from heimat.core.edits.source_edits import SetSource
-from heimat.core.errors import DomainError
 from heimat.core.hues.source import source_color
-from heimat.core.sources.conventions import STATUSES, Status
+from heimat.core.sources.conventions import Status
 
 What = Literal["unchanged", "changed", "renamed", "sorted", "moved", "added", "removed", "kept", "not read"]
 Children = Literal["detach", "remove"]
-_KINDS: tuple[HueKind, ...] = ("brand", "accent", "status", "neutral")
-_FOLLOWS = " follows "
-_MOST_HEADINGS = 40
 
 
 @dataclass(frozen=True)
@@ -49,7 +44,9 @@ class Plan:
 
 
 @dataclass(frozen=True)
-class _Line:
+class SetLine:
+    """A line of a set as text: a color, the name it is given, or none, its kind, and what it is said to follow."""
+
     name: str
     color: Color
     kind: HueKind
@@ -58,42 +55,17 @@ class _Line:
     named: bool
 
 
-def set_as_text(system: ColorSystem, notation: Notation = "hex", *, sign: bool = True, names: bool = True) -> str:
-    """The hues of a set as text, in order, their values in a notation: hex with its `#` or without, names or none."""
-    lines: list[str] = []
-    kind: HueKind | None = None
-    for hue in in_order(system.hues):
-        if names and hue.kind != kind:
-            lines += ([""] if lines else []) + [hue.kind.capitalize()]
-            kind = hue.kind
-        value = _value(system, hue, notation)
-        value = value if sign else value.removeprefix("#")
-        lines.append(f"{hue.name}: {value}{_remark(system, hue)}" if names else value)
-    return "\n".join(lines) + "\n"
+def set_changes(
+    system: ColorSystem, lines: Sequence[SetLine], rows: list[Row], now: ColorSystem, children: Children
+) -> Plan:
+    """What the lines of a text that was a set would change of it. Nothing is changed here.
 
-
-def _value(system: ColorSystem, hue: Hue, notation: Notation) -> str:
-    color = source_color(system, hue)
-    return format(color, notation) or format(color, "hex")
-
-
-def _remark(system: ColorSystem, hue: Hue) -> str:
-    if not isinstance(hue.source, GivenSource):
-        return f"{_FOLLOWS}{system.hues[hue.source.hue].name}"
-    return f" {hue.status}" if hue.status else ""
-
-
-def read_back(system: ColorSystem, text: str, *, now: ColorSystem | None = None, children: Children = "detach") -> Plan:
-    """What a text that was a set would change of it. Nothing is changed here.
-
-    A line is the hue of its name; one without, the hue of its color that no other line names. Lines that cannot be
-    read leave the hues that they name as they are; while there are any, nothing is removed or moved. `system` is the
-    set that the text was written of, `now` what has become of it meanwhile: what the text does not touch stays as it
-    is now, and where both have changed the same, both are told. Hues that follow a removed one keep their colors, or
-    go too, as `children` says. Raises DomainError (field `text`) for more lines than a set has hues.
+    `rows` are of what could not be read; those of the plan come behind. A line is the hue of its name; one without,
+    the hue of its color that no other line names. Lines that cannot be read leave the hues that they name as they are;
+    while there are any, nothing is removed or moved. `system` is the set that the text was written of, `now` what has
+    become of it meanwhile: what the text does not touch stays as it is now, and where both have changed the same, both
+    are told. Hues that follow a removed one keep their colors, or go too, as `children` says.
     """
-    now = now or system
-    lines, rows = _lines(text)
     hues = in_order(system.hues)
     matched = _matched(system, lines, hues)
     edits: list[UserEdit] = []
@@ -123,7 +95,7 @@ def read_back(system: ColorSystem, text: str, *, now: ColorSystem | None = None,
     return Plan(rows, edits)
 
 
-def _not_new(line: _Line) -> str | None:
+def _not_new(line: SetLine) -> str | None:
     """Why a line that is no hue yet cannot become one."""
     if line.follows:
         return f"No hue called {line.name or 'so'} follows {line.follows} yet: derive it from that, or give its color."
@@ -195,40 +167,7 @@ def _place(
     _reorder(there, wanted, now, rows, edits)
 
 
-def _lines(text: str) -> tuple[list[_Line], list[Row]]:
-    lines: list[_Line] = []
-    rows: list[Row] = []
-    kind: HueKind = "accent"
-    filled = [bare for written in text.splitlines() if (bare := written.strip())]
-    if len(filled) > MOST_HUES + _MOST_HEADINGS:
-        raise DomainError(f"A set has at most {MOST_HUES} hues; this text has {len(filled):,} lines.", "text", "limit")
-    for bare in filled:
-        heading = bare.rstrip(":").lower()
-        if heading in _KINDS:
-            kind = heading
-            continue
-        try:
-            lines.append(_line(bare, kind))
-        except DomainError as refusal:
-            rows.append(Row("not read", bare[:60], None, None, refusal.message))
-    return lines, rows
-
-
-def _line(text: str, kind: HueKind) -> _Line:
-    value, _, follows = text.partition(_FOLLOWS)
-    status: Status | None = None
-    for word in STATUSES:
-        if kind == "status" and value.endswith(f" {word}"):
-            status, value = word, value.removesuffix(f" {word}")
-    name, colon, rest = value.partition(":")
-    read = read_lines(rest if colon else value)
-    if len(read) != 1 or read[0].color is None:
-        problem = read[0].problem if len(read) == 1 else "Put one color on each line."
-        raise DomainError(problem or "There is no color on this line.", "text", "unreadable")
-    return _Line(name.strip() if colon else read[0].name, read[0].color, kind, status, follows.strip(), bool(colon))
-
-
-def _matched(system: ColorSystem, lines: Sequence[_Line], hues: Sequence[Hue]) -> list[Hue | None]:
+def _matched(system: ColorSystem, lines: Sequence[SetLine], hues: Sequence[Hue]) -> list[Hue | None]:
     by_name = {hue.name.casefold(): hue for hue in hues}
     found = [by_name.pop(line.name.casefold(), None) for line in lines]
     left = [hue for hue in hues if hue.name.casefold() in by_name]
@@ -246,7 +185,7 @@ def _same(one: Color, other: Color) -> bool:
 
 
 def _compare(
-    system: ColorSystem, now: ColorSystem, line: _Line, hue: Hue, rows: list[Row], edits: list[UserEdit]
+    system: ColorSystem, now: ColorSystem, line: SetLine, hue: Hue, rows: list[Row], edits: list[UserEdit]
 ) -> None:
     """What a line changes of its hue, as that was written and as it is now."""
     present = now.hues.get(hue.id)
@@ -280,7 +219,7 @@ def _compare(
         rows.append(Row("unchanged", present.name, before, before))
 
 
-def _cannot_follow(system: ColorSystem, line: _Line, hue: Hue) -> str | None:
+def _cannot_follow(system: ColorSystem, line: SetLine, hue: Hue) -> str | None:
     """Why what a line says of its hue cannot be read: what it follows, or that it is translucent."""
     parent = system.hues.get(parent_of(hue) or "")
     color = source_color(system, hue)
