@@ -10,7 +10,7 @@ from starlette.testclient import TestClient
 
 from heimat.api.app import create_app
 from heimat.api.constants import CONSTANTS
-from heimat.core.publication.publication import Publication
+from heimat.core.publication.plain_publication import publication_of
 from heimat.formats import write_all
 from heimat.service.clock import now
 from heimat.store.files import FileRow
@@ -78,7 +78,7 @@ def test_what_is_refused_says_which_kind_of_wrong_it_is(client: TestClient) -> N
 def test_a_release_that_was_made_in_format_1_is_served_and_compared_as_it_was(
     client: TestClient, engine: Engine
 ) -> None:
-    before = Publication.from_plain(PUBLISHED)
+    before = publication_of(PUBLISHED)
     with engine.begin() as connection:
         row = find_system(connection, "brinemark")
         assert row is not None

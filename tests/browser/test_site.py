@@ -1,6 +1,6 @@
 """The stand-in product beside Heimat: a publication arrives there; the checker finds the slips in its stylesheet."""
 
-from heimat.core.publication.publication import publication
+from heimat.core.publication.building import publication
 from heimat.core.resolve.resolved import resolve
 from heimat.demo.demo_systems import brinemark
 from heimat.formats.check_text import check

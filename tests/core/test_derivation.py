@@ -23,7 +23,7 @@ from heimat.core.filling.starter import DAY
 from heimat.core.hues.derivation import changed, derive, lightness_of
 from heimat.core.hues.source import ResolvedSource, resolve_source, source_color
 from heimat.core.hues.wording import derivation_words
-from heimat.core.publication.publication import publication
+from heimat.core.publication.building import publication
 from heimat.core.resolve.resolved import resolve
 from heimat.demo.demo_systems import brinemark
 

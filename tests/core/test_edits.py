@@ -79,7 +79,7 @@ from heimat.core.errors import DomainError
 from heimat.core.filling.start import start_system
 from heimat.core.filling.starter import DAY
 from heimat.core.hues.source import source_color
-from heimat.core.publication.publication import publication
+from heimat.core.publication.building import publication
 from heimat.core.resolve.resolved import resolve
 from heimat.core.scales.anchors import Anchor
 from heimat.core.scales.curves import Curves

@@ -17,7 +17,8 @@ from heimat.core.edits.selection_edits import KeepSelection, RemoveSelection, Se
 from heimat.core.errors import DomainError
 from heimat.core.legibility.findings import finding_ids, findings
 from heimat.core.planning.fewer import alike, smaller_ladder, wanted_steps
-from heimat.core.publication.publication import Publication, publication
+from heimat.core.publication.building import publication
+from heimat.core.publication.plain_publication import plain_of, publication_of
 from heimat.core.resolve.resolved import resolve
 from heimat.core.scales.shaping import ShapedLadder, ShapedStep
 from heimat.formats import write_all
@@ -126,7 +127,7 @@ def test_a_selection_is_kept_changed_removed_and_survives_what_it_stands_on():
 
 def test_a_selection_leaves_with_files_of_its_own():
     made = publication(resolve(apply(SYSTEM, EDITORS)))
-    assert Publication.from_plain(json.loads(json.dumps(made.plain()))) == made
+    assert publication_of(json.loads(json.dumps(plain_of(made)))) == made
     files = {file.name: file.content for file in write_all(made, "1.0.0")}
     own = ["tokens.css", "tokens.json", "tokens.content-editors.css", "tokens.content-editors.json"]
     assert [name for name in files if name in own] == own

@@ -19,7 +19,7 @@ from heimat.core.edits.ladder_edits import SetHueLadder, SetLadder
 from heimat.core.edits.scale_edits import SetMethod
 from heimat.core.errors import DomainError
 from heimat.core.planning.solved_promises import solve_promise
-from heimat.core.publication.publication import publication
+from heimat.core.publication.building import publication
 from heimat.core.resolve.resolved import resolve
 from heimat.core.scales import READY_MADE, ScaleRequest, generate
 from heimat.core.scales.ladder import USUAL

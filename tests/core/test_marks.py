@@ -7,8 +7,8 @@ from heimat.core.edits.palette_edits import SetOtherColor
 from heimat.core.edits.source_edits import SetSource
 from heimat.core.edits.token_care_edits import DescribeToken, KeepTokensInternal
 from heimat.core.edits.token_name_edits import RenameToken
+from heimat.core.publication.building import publication, told_by_marks
 from heimat.core.publication.changes import changed_ids
-from heimat.core.publication.publication import publication, told_by_marks
 from heimat.core.resolve.resolved import resolve
 from heimat.demo.demo_systems import brinemark
 

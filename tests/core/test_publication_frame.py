@@ -9,9 +9,9 @@ from heimat.core.edits import UserEdit, apply_all
 from heimat.core.edits.ladder_edits import RenameSystem
 from heimat.core.edits.theme_edits import AddTheme, MoveTheme, RemoveTheme, RenameTheme, SetTheme
 from heimat.core.publication.breaking import broken
+from heimat.core.publication.building import publication
 from heimat.core.publication.changes import compare, next_version, same
 from heimat.core.publication.frame import frame_changes
-from heimat.core.publication.publication import publication
 from heimat.core.resolve.resolved import resolve
 from heimat.demo.demo_systems import brinemark
 from heimat.formats import write_all

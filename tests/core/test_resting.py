@@ -16,7 +16,7 @@ from heimat.core.edits.theme_edits import AddTheme, RemoveTheme
 from heimat.core.edits.token_edits import AddTokens, NewToken, RemoveToken, SetTokenValue
 from heimat.core.edits.token_name_edits import RenameToken
 from heimat.core.errors import DomainError
-from heimat.core.publication.publication import publication
+from heimat.core.publication.building import publication
 from heimat.core.publication.taking import Release, offered, part_of, taking
 from heimat.core.resolve.resolved import resolve
 from heimat.core.scales.shaping import ShapedLadder, ShapedStep

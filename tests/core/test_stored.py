@@ -13,8 +13,9 @@ from heimat.core.document.system import SCHEMA
 from heimat.core.document.upgrades import UPGRADES, newest_words, read_document
 from heimat.core.edits import Restore, apply
 from heimat.core.edits.token_name_edits import RenameToken
+from heimat.core.publication.building import publication
 from heimat.core.publication.changes import compare, same
-from heimat.core.publication.publication import Publication, publication
+from heimat.core.publication.plain_publication import publication_of
 from heimat.core.resolve.resolved import resolve
 from heimat.formats import write_all
 from tests.looking import look_at
@@ -64,7 +65,7 @@ def test_a_document_of_form_4_says_what_it_said():
     assert purposes["status.success"] == "status.success"
     assert purposes["action.hover"] == "action.main.fill-hovered"
     assert None not in purposes.values()
-    before, now = Publication.from_plain(PUBLISHED), publication(resolve(read))
+    before, now = publication_of(PUBLISHED), publication(resolve(read))
     assert same(before, now)
     assert compare(before, now) == []
 
@@ -97,7 +98,7 @@ def test_what_an_older_program_would_take_back_can_be_taken_back():
 
 
 def test_files_of_a_release_of_format_1_are_written_as_they_were():
-    written = write_all(Publication.from_plain(PUBLISHED), "1.2.0")
+    written = write_all(publication_of(PUBLISHED), "1.2.0")
     found = {each.name: hashlib.sha256(each.content).hexdigest()[:16] for each in written}
     assert {name: found[name] for name in FILES} == FILES
 

@@ -23,8 +23,9 @@ from heimat.core.edits.token_edits import SetTokenValue
 from heimat.core.edits.token_name_edits import RenameToken
 from heimat.core.filling.starter import DAY
 from heimat.core.legibility.findings import findings
+from heimat.core.publication.building import publication
 from heimat.core.publication.changes import compare, same
-from heimat.core.publication.publication import Publication, publication
+from heimat.core.publication.plain_publication import plain_of, publication_of
 from heimat.core.resolve.resolved import resolve
 from heimat.demo.demo_systems import brinemark as brinemark_in_all_themes
 from heimat.formats import ARCHIVE, write_all
@@ -129,7 +130,7 @@ def test_a_publication_holds_a_value_for_each_theme_and_comes_back_from_what_is_
         for theme, value in token.values.items():
             if token.id in THREE.tokens:
                 assert value.hex == hex_of(resolved.themes[theme].tokens[token.id].rgb8)
-    assert Publication.from_plain(json.loads(json.dumps(published.plain()))) == published
+    assert publication_of(json.loads(json.dumps(plain_of(published)))) == published
 
 
 def declared(sheet: bytes) -> dict[str, dict[str, str]]:
@@ -279,7 +280,7 @@ FORMAT_1 = {
 
 
 def test_a_release_of_format_1_is_read_whole():
-    read = Publication.from_plain(FORMAT_1)
+    read = publication_of(FORMAT_1)
     assert [(token.name, token.value(DAY).hex, token.note) for token in read.tokens] == [
         ("tidewater.600", "#0B6E6E", ""),
         ("action.main.fill", "#0B6E6E", "the one thing to do"),
@@ -295,10 +296,17 @@ def test_a_release_of_format_1_is_the_same_as_what_it_was_made_of():
     """Nobody is told of changes because the form in which releases are kept has changed."""
     now = publication(resolve(brinemark()))
     tokens = [
-        {"id": each.id, "name": each.name, "note": each.note, "alpha": 1.0, **each.value(DAY).plain()}
+        {
+            "id": each.id,
+            "name": each.name,
+            "note": each.note,
+            "alpha": 1.0,
+            "hex": each.value(DAY).hex,
+            "alias": each.value(DAY).alias,
+        }
         for each in now.tokens
     ]
-    before = Publication.from_plain({"format": 1, "name": now.name, "tokens": tokens})
+    before = publication_of({"format": 1, "name": now.name, "tokens": tokens})
     assert same(before, now)
     assert compare(before, now) == []
     changed = publication(resolve(apply(brinemark(), RenameToken(token="text-late", name="text.delay"))))

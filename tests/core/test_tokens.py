@@ -23,7 +23,7 @@ from heimat.core.edits.token_care_edits import DeprecateToken
 from heimat.core.edits.token_edits import LetTokenFollow, RemoveToken, SetTokenValue
 from heimat.core.edits.token_name_edits import RenameTokens
 from heimat.core.errors import DomainError
-from heimat.core.publication.publication import publication
+from heimat.core.publication.building import publication
 from heimat.core.resolve.resolved import Resolved, resolve
 from heimat.core.values.derived_color import derived_color
 from heimat.demo.demo_systems import brinemark

@@ -24,8 +24,9 @@ from heimat.core.edits.token_edits import SetTokenValue
 from heimat.core.filling.filler import WHITE
 from heimat.core.filling.starter import DAY
 from heimat.core.legibility.findings import findings
+from heimat.core.publication.building import publication
 from heimat.core.publication.changes import compare
-from heimat.core.publication.publication import Publication, publication
+from heimat.core.publication.plain_publication import plain_of, publication_of
 from heimat.core.resolve.checked_pairings import check_pairings
 from heimat.core.resolve.resolved import resolve
 from heimat.core.resolve.token_colors import TokenColor
@@ -190,6 +191,6 @@ def test_wide_values_in_the_token_file_are_in_their_own_space():
     value = root["tidewater"]["600"]["$value"]
     assert value == {"colorSpace": "display-p3", "components": [0.0, 0.46, 0.45], "hex": "#017471"}
     assert root["buoy"]["500"]["$value"]["colorSpace"] == "srgb"
-    assert Publication.from_plain(json.loads(json.dumps(made.plain()))) == made
+    assert publication_of(json.loads(json.dumps(plain_of(made)))) == made
     narrow = publication(resolve(apply(WIDE, SetWide(hue="tidewater", wide=False))))
     assert {change.change for change in compare(made, narrow)} == {"changed"}

@@ -7,7 +7,7 @@ from pathlib import Path
 from heimat.core.document.tokens import Deprecation
 from heimat.core.edits import apply
 from heimat.core.edits.token_care_edits import DeprecateToken
-from heimat.core.publication.publication import publication
+from heimat.core.publication.building import publication
 from heimat.core.resolve.resolved import resolve
 from heimat.demo.demo_systems import brinemark
 from heimat.formats.check_text import MOST_FOUND, check

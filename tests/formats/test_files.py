@@ -21,8 +21,9 @@ from heimat.core.edits.exception_edits import AcceptFinding
 from heimat.core.edits.theme_edits import RenameTheme
 from heimat.core.edits.token_care_edits import DescribeToken, KeepTokensInternal
 from heimat.core.legibility.findings import findings
+from heimat.core.publication.building import publication
 from heimat.core.publication.changes import same
-from heimat.core.publication.publication import Publication, publication
+from heimat.core.publication.plain_publication import plain_of, publication_of
 from heimat.core.resolve.resolved import resolve
 from heimat.demo.demo_systems import brinemark
 from heimat.formats import write_all
@@ -171,7 +172,7 @@ def test_token_files_are_of_the_form_that_the_standard_asks_for() -> None:
 
 
 def test_what_was_published_is_written_as_it_was_to_the_byte() -> None:
-    kept = Publication.from_plain(json.loads((SAMPLES / "publication_6.json").read_text()))
+    kept = publication_of(json.loads((SAMPLES / "publication_6.json").read_text()))
     digests = json.loads((SAMPLES / "publication_6_files.json").read_text())
     found = {file.name: hashlib.sha256(file.content).hexdigest() for file in write_all(kept, "1.2.0")}
     assert {name: found[name] for name in digests} == digests
@@ -203,7 +204,7 @@ def test_a_contract_names_nothing_internal_and_its_change_is_worth_a_release() -
     )
     accepted = publication(resolve(apply(SYSTEM, edit)))
     assert not same(PUBLISHED, accepted)
-    assert Publication.from_plain(json.loads(json.dumps(accepted.plain()))) == accepted
+    assert publication_of(json.loads(json.dumps(plain_of(accepted)))) == accepted
 
 
 def test_hostile_names_end_nothing() -> None:

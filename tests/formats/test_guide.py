@@ -11,7 +11,8 @@ from pypdf import PdfReader
 from heimat.core.document.guide_settings import GUIDE_PARTS, Guide
 from heimat.core.edits import apply
 from heimat.core.edits.guide_edits import SetGuide
-from heimat.core.publication.publication import Publication, publication
+from heimat.core.publication.building import publication
+from heimat.core.publication.publication import Publication
 from heimat.core.resolve.resolved import resolve
 from heimat.demo.demo_systems import brinemark
 from heimat.formats import write_all

@@ -17,7 +17,8 @@ from heimat.core.edits.theme_edits import RenameTheme
 from heimat.core.edits.token_care_edits import DeprecateToken, DescribeToken
 from heimat.core.errors import DomainError
 from heimat.core.importing.from_sheet import Imported, import_sheet
-from heimat.core.publication.publication import Publication, publication
+from heimat.core.publication.building import publication
+from heimat.core.publication.publication import Publication
 from heimat.core.resolve.resolved import resolve
 from heimat.demo.demo_systems import brinemark
 from heimat.formats import write_all

@@ -21,7 +21,7 @@ from heimat.core.document.tokens import LiteralColor, PaletteAlias, StepAlias, T
 from heimat.core.edits import apply_all
 from heimat.core.edits.palette_edits import AddPalette, SetPalette
 from heimat.core.importing.from_sheet import Imported, import_sheet
-from heimat.core.publication.publication import publication
+from heimat.core.publication.building import publication
 from heimat.core.publication.published_palettes import PublishedPalette
 from heimat.core.resolve.resolved import resolve
 from heimat.demo.demo_systems import brinemark

@@ -11,8 +11,10 @@ from heimat.core.edits.output_edits import AddOutput, RemoveOutput, SetOutput
 from heimat.core.edits.token_edits import RemoveToken
 from heimat.core.errors import DomainError
 from heimat.core.publication.breaking import broken
+from heimat.core.publication.building import publication
 from heimat.core.publication.changes import compare, next_version
-from heimat.core.publication.publication import Publication, publication
+from heimat.core.publication.plain_publication import plain_of, publication_of
+from heimat.core.publication.publication import Publication
 from heimat.core.publication.published_outputs import gap_words, names_lost
 from heimat.core.resolve.resolved import resolve
 from heimat.demo.demo_systems import brinemark
@@ -113,7 +115,7 @@ def test_places_keep_their_order_and_tell_what_is_beyond_and_what_is_empty() -> 
 
 def test_what_a_release_keeps_of_outputs_is_read_again_and_lives_through_removals() -> None:
     published = with_names()
-    assert Publication.from_plain(json.loads(json.dumps(published.plain()))) == published
+    assert publication_of(json.loads(json.dumps(plain_of(published)))) == published
     made = apply_all(
         SYSTEM,
         [

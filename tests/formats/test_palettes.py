@@ -22,8 +22,9 @@ from heimat.core.color.spaces import srgb_to_lab
 from heimat.core.document.tokens import LiteralColor
 from heimat.core.edits import apply, apply_all
 from heimat.core.edits.palette_edits import RemovePalette, RenamePalette, SetPalette
+from heimat.core.publication.building import publication
 from heimat.core.publication.changes import compare, same
-from heimat.core.publication.publication import Publication, publication
+from heimat.core.publication.plain_publication import plain_of, publication_of
 from heimat.core.resolve.resolved import resolve
 from heimat.core.resolve.resolved_palettes import design_of
 from heimat.demo.demo_systems import brinemark
@@ -72,7 +73,7 @@ def close(found, design, limit):
 def test_a_release_that_did_not_say_yet_how_palettes_are_made_is_still_the_same():
     """What was released before is not offered to be published again; another color in a palette is."""
     before = replace(PUBLISHED, palettes=tuple(replace(each, made=None) for each in PUBLISHED.palettes))
-    assert Publication.from_plain(json.loads(json.dumps(before.plain()))) == before
+    assert publication_of(json.loads(json.dumps(plain_of(before)))) == before
     assert same(before, PUBLISHED)
     first, *others = PUBLISHED.palettes
     other = replace(first, colors={**first.colors, "day": ("#000000", *first.colors["day"][1:])})
@@ -81,7 +82,7 @@ def test_a_release_that_did_not_say_yet_how_palettes_are_made_is_still_the_same(
 
 def test_every_palette_is_in_every_release_and_comes_back_from_its_plain_form():
     assert {kind.file for kind in PALETTE_FORMATS} <= FILES.keys()
-    assert Publication.from_plain(json.loads(json.dumps(PUBLISHED.plain()))) == PUBLISHED
+    assert publication_of(json.loads(json.dumps(plain_of(PUBLISHED)))) == PUBLISHED
     assert json.loads(FILES["palettes.json"])["palettes"][0]["colors"]["day"] == list(BY_NAME["routes"].colors["day"])
     without = apply_all(SYSTEM, [RemovePalette(palette=key) for key in SYSTEM.palettes]).system
     names = {file.name for file in write_all(publication(resolve(without)), "1.0.0")}

@@ -9,7 +9,7 @@ from hypothesis import strategies as st
 
 from heimat.core.color.exact_color import rgb8_of
 from heimat.core.color.hex_notation import hex_of
-from heimat.core.publication.publication import publication
+from heimat.core.publication.building import publication
 from heimat.core.resolve.resolved import resolve
 from heimat.formats import FORMATS
 from heimat.formats.read import read_any, read_css, read_csv, read_svg, read_tokens

@@ -12,8 +12,9 @@ from heimat.core.edits.source_edits import SetSource
 from heimat.core.edits.token_edits import AddToken, SetTokenValue
 from heimat.core.edits.token_name_edits import RenameToken
 from heimat.core.filling.starter import DAY
+from heimat.core.publication.building import publication
 from heimat.core.publication.changes import compare, next_version
-from heimat.core.publication.publication import Publication, publication
+from heimat.core.publication.plain_publication import plain_of, publication_of
 from heimat.core.resolve.resolved import resolve
 from heimat.formats import FORMATS
 from heimat.formats.write import css, design_tokens
@@ -81,7 +82,7 @@ def test_alpha_is_written_where_it_is_not_one():
 
 
 def test_the_same_publication_gives_the_same_bytes():
-    again = Publication.from_plain(json.loads(json.dumps(PUBLISHED.plain())))
+    again = publication_of(json.loads(json.dumps(plain_of(PUBLISHED))))
     assert again == PUBLISHED
     for kind in FORMATS:
         assert kind.write(again, "1.0.0") == kind.write(PUBLISHED, "1.0.0")

@@ -17,7 +17,7 @@ from starlette.testclient import TestClient
 
 from heimat.api.listening import listened
 from heimat.core.errors import DomainError
-from heimat.core.publication.publication import publication
+from heimat.core.publication.building import publication
 from heimat.core.resolve.resolved import resolve
 from heimat.demo.demo_systems import brinemark
 from heimat.service.failures import Busy, TooLarge, TooSlow

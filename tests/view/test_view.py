@@ -13,7 +13,7 @@ from heimat.core.edits.source_edits import SetSource
 from heimat.core.edits.token_edits import AddToken
 from heimat.core.edits.token_name_edits import RenameToken
 from heimat.core.filling.starter import DAY
-from heimat.core.publication.publication import publication
+from heimat.core.publication.building import publication
 from heimat.core.resolve.resolved import resolve
 from heimat.demo.demo_systems import merrow_light
 from heimat.view.eyes import Eyes

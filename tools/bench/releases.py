@@ -12,8 +12,8 @@ from heimat.core.document.tokens import StepAlias
 from heimat.core.edits import apply_all
 from heimat.core.edits.source_edits import SetSource
 from heimat.core.edits.token_edits import AddTokens, NewToken
+from heimat.core.publication.building import publication
 from heimat.core.publication.changes import compare
-from heimat.core.publication.publication import publication
 from heimat.core.resolve.resolved import resolve
 from heimat.demo.demo_systems import brinemark
 from heimat.formats import write_all

@@ -23,8 +23,8 @@ from heimat.core.color.contrast import cut
 from heimat.core.document.guide_settings import Guide
 from heimat.core.document.release_rules import ReleaseRules
 from heimat.core.errors import DomainError
+from heimat.core.publication.building import publication
 from heimat.core.publication.code_names import Why, meant
-from heimat.core.publication.publication import publication
 from heimat.core.publication.telling import grouped
 from heimat.core.resolve.resolved import Resolved, resolve
 from heimat.formats import ARCHIVE

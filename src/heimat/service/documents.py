@@ -11,6 +11,7 @@ from sqlalchemy import Connection, Engine
 from heimat.core.document.system import SCHEMA, ColorSystem
 from heimat.core.document.upgrades import read_document
 from heimat.core.errors import DomainError, NotFound
+from heimat.core.publication.plain_publication import publication_of
 from heimat.core.publication.publication import Publication
 from heimat.core.resolve.resolved import Resolved, resolve
 from heimat.service.failures import ReadOnly, Unreadable
@@ -139,7 +140,7 @@ class Documents:
         if known is not None:
             return known
         with nullcontext(connection) if connection else self._engine.connect() as asked:
-            found = Publication.from_plain(release_rows.publication_of(asked, release_id))
+            found = publication_of(release_rows.publication_of(asked, release_id))
         with self._lock:
             self._publications[release_id] = found
         return found

@@ -14,9 +14,11 @@ from heimat.core.document.words import counted, listed
 from heimat.core.errors import DomainError, NotFound
 from heimat.core.legibility.findings import count_open
 from heimat.core.publication.breaking import broken
+from heimat.core.publication.building import publication
 from heimat.core.publication.changes import Proposed, TokenChange, compare, next_version, same
 from heimat.core.publication.frame import frame_changes
-from heimat.core.publication.publication import Publication, PublishedTheme, publication
+from heimat.core.publication.plain_publication import plain_of
+from heimat.core.publication.publication import Publication, PublishedTheme
 from heimat.core.publication.published_outputs import gap_words, names_lost
 from heimat.core.publication.telling import drafted_notes, markdown
 from heimat.core.resolve.resolved import resolve
@@ -202,7 +204,7 @@ class Publishing:
                     person_id=new.person_id,
                     at=now(),
                     digest=made.digest,
-                    publication=made.content.plain(),
+                    publication=plain_of(made.content),
                     files=made.files,
                 ),
             )
@@ -241,7 +243,7 @@ def made_to_publish(system: ColorSystem, version: str, today: date) -> Made:
     """What a document comes to as a version, with its files written and packed."""
     resolved = resolve(system)
     content = publication(resolved)
-    digest = hashlib.sha256(orjson.dumps(content.plain())).hexdigest()
+    digest = hashlib.sha256(orjson.dumps(plain_of(content))).hexdigest()
     files = [as_file(packed(file.name, file.media_type, file.content)) for file in write_all(content, version)]
     return Made(content, digest, files, count_open(resolved, today))
 

@@ -11,8 +11,9 @@ from heimat.core.color.exact_color import rgb8_of
 from heimat.core.color.notation import Notation
 from heimat.core.document.system import ColorSystem
 from heimat.core.legibility.selected import Selected, find
+from heimat.core.publication.building import told_by_marks
 from heimat.core.publication.changes import changed_ids
-from heimat.core.publication.publication import Publication, told_by_marks
+from heimat.core.publication.publication import Publication
 from heimat.core.resolve.resolved import Resolved
 from heimat.core.resolve.theme import ResolvedTheme
 from heimat.view.eyes import Eyes, SeenAs

@@ -4,7 +4,7 @@ import numpy as np
 from typing_extensions import TypedDict
 
 from heimat.core.document.names import css_name
-from heimat.core.publication.publication import published_themes, published_tokens
+from heimat.core.publication.building import published_themes, published_tokens
 from heimat.core.publication.published_palettes import published_colors
 from heimat.view.look import Look
 
