@@ -7,7 +7,7 @@ import orjson
 from heimat.core.document.system import ColorSystem
 from heimat.core.publication.publication import Publication
 from heimat.core.resolve.resolved import resolve
-from heimat.view.look import Look, LookOptions, Place
+from heimat.view.look import Look, LookOptions, Where
 from heimat.view.parts import PART_NAMES, PartName, Parts, parts_of
 
 
@@ -15,7 +15,7 @@ def look_at(
     system: ColorSystem, names: Iterable[PartName] = PART_NAMES, published: Publication | None = None, **options
 ) -> Parts:
     """The parts of an answer as they leave, encoded and decoded."""
-    place = Place("brinemark", 1, "1.0.0" if published else None, published)
+    place = Where("brinemark", 1, "1.0.0" if published else None, published)
     found = parts_of(Look(resolve(system), place, LookOptions(**options)), names)
     return orjson.loads(orjson.dumps(found, lambda model: model.model_dump(mode="json")))
 

@@ -7,7 +7,7 @@ from hypothesis import strategies as st
 
 from heimat.core.color.ciede2000 import ciede2000
 from heimat.core.color.contrast import ratio
-from heimat.core.color.passing import COLORED, HUE_KEPT, nearest_passing
+from heimat.core.color.passing import HUE_KEPT, KEEPS_HUE, nearest_passing
 from heimat.core.color.spaces import srgb_to_lab, srgb_to_oklch
 from heimat.core.color.spaces.oklab import srgb_to_oklab
 
@@ -23,7 +23,7 @@ def brute_force(original, ground, target):
     for red in range(256):
         colors = np.stack([np.full_like(green, red), green, blue], axis=-1).reshape(-1, 3)
         colors = colors[ratio(colors, np.array(ground)) >= target]
-        if chroma > COLORED and len(colors):
+        if chroma > KEEPS_HUE and len(colors):
             _, a, b = np.moveaxis(srgb_to_oklab(colors / 255.0), -1, 0)
             off = np.abs((np.degrees(np.arctan2(b, a)) - hue + 180.0) % 360.0 - 180.0)
             colors = colors[(off <= HUE_KEPT) | (np.ptp(colors, axis=1) == 0)]
@@ -52,7 +52,7 @@ def test_what_is_found_passes_keeps_the_hue_and_is_said_to_be_impossible_only_wh
         return
     assert ratio(colors[0], np.array(ground)) >= target
     _, chroma, hue = srgb_to_oklch(np.array(original) / 255.0)
-    if chroma > COLORED and np.ptp(colors[0].astype(int)):
+    if chroma > KEEPS_HUE and np.ptp(colors[0].astype(int)):
         off = abs((srgb_to_oklch(colors[0] / 255.0)[2] - hue + 180.0) % 360.0 - 180.0)
         assert off <= HUE_KEPT + 1e-6
     measured = ciede2000(srgb_to_lab(colors[0] / 255.0), srgb_to_lab(np.array(original) / 255.0))

@@ -20,14 +20,14 @@ from heimat.core.publication.building import publication
 from heimat.core.resolve.resolved import resolve
 from heimat.demo.demo_systems import merrow_light
 from heimat.formats.write import css
-from heimat.view.look import Look, LookOptions, Place
+from heimat.view.look import Look, LookOptions, Where
 from heimat.view.parts import PART_NAMES, Parts, parts_of
 from tests.core.test_edits import FULL
 from tests.core.test_themes import NIGHT, STORM, THREE
 from tests.looking import look_at
 from tests.systems import brinemark_in_one_theme as brinemark
 
-PLACE = Place("brinemark", 1, None, None)
+PLACE = Where("brinemark", 1, None, None)
 WIDE = apply(FULL, SetWide(hue="buoy", wide=True))
 SYSTEMS = {
     "full": FULL,

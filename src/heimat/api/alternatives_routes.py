@@ -15,7 +15,7 @@ from heimat.api.rights import needs
 from heimat.service.alternatives import LONGEST_ALTERNATIVE
 from heimat.view.alternatives_view import DifferencesView, differences_view
 from heimat.view.eyes import Eyes, SeenAs
-from heimat.view.look import Look, LookOptions, Place
+from heimat.view.look import Look, LookOptions, Where
 from heimat.view.parts import Parts
 from heimat.view.tokens.specimen import SpecimenPart, specimen_part
 
@@ -144,5 +144,5 @@ def read_shared(key: Annotated[str, Field(max_length=60)], uses: Uses) -> Respon
     for name, address in uses.alternatives.shared(key):
         resolved = head_resolved(uses, address)
         system = system or resolved.system.name
-        found.append({"name": name, "specimen": specimen_part(Look(resolved, Place(address, 1), LookOptions()))})
+        found.append({"name": name, "specimen": specimen_part(Look(resolved, Where(address, 1), LookOptions()))})
     return answer({"system": system, "alternatives": found})

@@ -15,14 +15,14 @@ from heimat.core.resolve.named import color_called
 from heimat.core.sources import even, mixing
 from heimat.core.sources.circles import Circle
 from heimat.core.sources.conventions import Status
-from heimat.core.sources.harmony import MOST_SPREAD, Relation
+from heimat.core.sources.harmony import WIDEST_SPREAD_DEGREES, Relation
 from heimat.view.scales.overlays import OverlaysView, overlays_view
 from heimat.view.sources.even_view import EvenView, even_view
 from heimat.view.sources.harmony_view import HarmonyView, harmony_view
 from heimat.view.sources.mix import MixView, mix_views
 from heimat.view.sources.status_view import StatusView, status_view
 
-MOST_GIVEN = 12
+MOST_GIVEN_COLORS = 12
 
 router = APIRouter(prefix="/api", tags=["sources"])
 
@@ -33,11 +33,11 @@ class HarmonyBody(Showing):
     `remembered` are the OKLCH hues that the given ones remember, in their order.
     """
 
-    given: Annotated[list[ColorInput], Field(min_length=1, max_length=MOST_GIVEN)]
-    remembered: Annotated[list[Annotated[float, Field(ge=0.0, le=360.0)]], Field(max_length=MOST_GIVEN)] = []
+    given: Annotated[list[ColorInput], Field(min_length=1, max_length=MOST_GIVEN_COLORS)]
+    remembered: Annotated[list[Annotated[float, Field(ge=0.0, le=360.0)]], Field(max_length=MOST_GIVEN_COLORS)] = []
     relation: Relation = "complementary"
     circle: Circle = "oklch"
-    spread: Annotated[float | None, Field(ge=1.0, le=MOST_SPREAD)] = None
+    spread: Annotated[float | None, Field(ge=1.0, le=WIDEST_SPREAD_DEGREES)] = None
     placed: Annotated[list[Annotated[float, Field(ge=-720.0, le=720.0)]], Field(max_length=11)] = []
 
 

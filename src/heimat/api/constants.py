@@ -22,7 +22,7 @@ from heimat.core.scales.ladder import LEAST_STEPS, MOST_STEPS, READY_MADE
 from heimat.core.scales.shaping import LEAST_FALL
 from heimat.core.sources import even, mixing
 from heimat.core.sources.conventions import STATUSES
-from heimat.core.sources.harmony import MOST_SPREAD
+from heimat.core.sources.harmony import WIDEST_SPREAD_DEGREES
 from heimat.view.parts import PARTS
 
 NAME = "x-constants"
@@ -39,7 +39,7 @@ CONSTANTS: dict[str, Any] = {
     "STRONGEST_SHARE": STRONGEST_SHARE,
     "MOST_DRIFT": MOST_DRIFT,
     "CHROMA_END": CHROMA_END,
-    "MOST_SPREAD": MOST_SPREAD,
+    "MOST_SPREAD": WIDEST_SPREAD_DEGREES,
     "FEWEST_EVEN": even.FEWEST,
     "MOST_EVEN": even.MOST,
     "FEWEST_MIXED": mixing.FEWEST,

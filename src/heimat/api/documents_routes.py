@@ -19,7 +19,7 @@ from heimat.core.resolve.resolved import resolve
 from heimat.service.editing import MOST_EDITS, Head
 from heimat.service.people import Person
 from heimat.view.copying import CopiedView, copied_view
-from heimat.view.look import Look, Place
+from heimat.view.look import Look, Where
 from heimat.view.parts import Parts, parts_of
 
 router = APIRouter(prefix="/api/systems/{slug}", tags=["documents"])
@@ -110,7 +110,7 @@ def preview_edits(slug: str, body: PreviewBody, uses: Uses) -> Response:
     system_id, alternative_id = uses.documents.alternative(slug)
     base = uses.documents.system(alternative_id, body.base)
     published = uses.documents.published(system_id, body.latest) if body.latest else None
-    place = Place(slug, body.base, body.latest, published)
+    place = Where(slug, body.base, body.latest, published)
     with uses.turns.mine():
         system = apply_all(base, body.edits).system if body.edits else base
         return answer(parts_of(Look(resolve(system), place, body.view.options()), body.view.parts))
@@ -181,7 +181,7 @@ def copy_colors(slug: str, body: CopyBody, uses: Uses) -> Response:
 def parts_at(uses: Context, slug: str, head: Head | None, person: Person, looking: Looking) -> Parts:
     """The parts asked for of a head that was just stored, or of the newest one."""
     at = uses.editing.whereabouts(slug, person.id, head)
-    place = Place(slug, at.number, at.latest, at.published, at.undo, at.redo)
+    place = Where(slug, at.number, at.latest, at.published, at.undo, at.redo)
     # Read before, so that nobody waits for the database while others wait for this.
     uses.documents.system(at.alternative_id, at.number)
     with uses.turns.mine():

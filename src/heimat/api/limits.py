@@ -11,7 +11,7 @@ from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
 from heimat.api.problems import problem
 
-MOST_BYTES = 1 << 20
+MOST_BODY_BYTES = 1 << 20
 BODY_SECONDS = 60.0
 """How long a body may take to arrive."""
 MOST_UPLOADS = 8
@@ -210,7 +210,7 @@ def _check_json(body: bytes) -> None:
 
 def _limit(path: str) -> _Limit:
     found = (_Limit(most, words, upload=True) for pattern, most, words in _UPLOADS if pattern.fullmatch(path))
-    return next(found, _Limit(MOST_BYTES, "A request holds at most 1 MiB.", upload=False))
+    return next(found, _Limit(MOST_BODY_BYTES, "A request holds at most 1 MiB.", upload=False))
 
 
 class Compress(GZipMiddleware):

@@ -20,7 +20,7 @@ from heimat.core.errors import NotFound
 from heimat.core.filling.sets import SetName
 from heimat.core.planning.renaming import NamePattern
 from heimat.view.eyes import Eyes, SeenAs
-from heimat.view.look import Look, LookOptions, Place
+from heimat.view.look import Look, LookOptions, Where
 from heimat.view.tokens.named_view import NamedValueView, named_value
 from heimat.view.tokens.specimen import SpecimenPart, released_specimen
 from heimat.view.tokens.token_plans import (
@@ -157,7 +157,7 @@ def read_released_specimen(
     published = uses.editing.whereabouts(slug, person.id).published
     if published is None:
         raise NotFound("Nothing of this system has been released yet.")
-    look = Look(head_resolved(uses, slug), Place(slug, 1), LookOptions(vision, severity))
+    look = Look(head_resolved(uses, slug), Where(slug, 1), LookOptions(vision, severity))
     return answer(released_specimen(published, look))
 
 

@@ -20,7 +20,7 @@ V = TypeVar("V")
 
 
 @dataclass(frozen=True)
-class Held:
+class Figure:
     """What one memory holds: its name, how many results it has, and how many it may have."""
 
     name: str
@@ -29,7 +29,7 @@ class Held:
 
 
 class _Kept(Protocol):
-    def held(self) -> Held: ...
+    def held(self) -> Figure: ...
 
     def clear(self) -> None: ...
 
@@ -38,7 +38,7 @@ _ALL: list[_Kept] = []
 _OFF = False
 
 
-def held() -> list[Held]:
+def held() -> list[Figure]:
     """What all memories hold, the fullest first."""
     return sorted((each.held() for each in _ALL), key=lambda each: -each.count)
 
@@ -81,8 +81,8 @@ class _Results(Generic[R]):
         self.known: Callable[..., R] = lru_cache(most)(function)
         self._name, self._most = f"{function.__module__}.{function.__qualname__}", most
 
-    def held(self) -> Held:
-        return Held(self._name, self.known.cache_info().currsize, self._most)  # type: ignore[attr-defined]
+    def held(self) -> Figure:
+        return Figure(self._name, self.known.cache_info().currsize, self._most)  # type: ignore[attr-defined]
 
     def clear(self) -> None:
         self.known.cache_clear()  # type: ignore[attr-defined]
@@ -110,10 +110,10 @@ class Memory(Generic[K, V]):
             for key, result in results.items():
                 self._known[key] = result
 
-    def held(self) -> Held:
+    def held(self) -> Figure:
         """What it holds."""
         with self._lock:
-            return Held(self._name, len(self._known), int(self._known.maxsize))
+            return Figure(self._name, len(self._known), int(self._known.maxsize))
 
     def clear(self) -> None:
         """Let go of everything."""

@@ -28,7 +28,7 @@ from heimat.store.files import FileRow
 LATEST = "latest"
 PREVIEW = "preview-"
 """Before the name of what is out to be tried, in its address."""
-MOST_BYTES = 64_000_000
+MOST_REMEMBERED_BYTES = 64_000_000
 """Bytes of files, compressed ones too, that a process remembers."""
 MOST_PREVIEW_BYTES = 16_000_000
 COUNT_SECONDS = 1.0
@@ -91,7 +91,7 @@ class Feeds:
 
     def __init__(self, engine: Engine) -> None:
         self._engine = engine
-        self._files: LRUCache[Key, PackedFile] = LRUCache(MOST_BYTES, getsizeof=_size)
+        self._files: LRUCache[Key, PackedFile] = LRUCache(MOST_REMEMBERED_BYTES, getsizeof=_size)
         self._tried: LRUCache[Key, PackedFile] = LRUCache(MOST_PREVIEW_BYTES, getsizeof=_size)
         self._known: LRUCache[str, _Known] = LRUCache(_REMEMBERED_SYSTEMS)
         self._names: LRUCache[tuple[str, str], frozenset[str]] = LRUCache(_REMEMBERED_SYSTEMS)
@@ -239,7 +239,7 @@ class Feeds:
         if found is None:
             raise _no_file(slug, version, name)
         file = _packed(found)
-        if _size(file) <= MOST_BYTES:
+        if _size(file) <= MOST_REMEMBERED_BYTES:
             with self._lock:
                 self._files[slug, version, name] = file
         return file

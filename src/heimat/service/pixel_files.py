@@ -9,7 +9,7 @@ from pathlib import Path
 
 from cachetools import LRUCache
 
-MOST_BYTES = 260_000_000
+MOST_PIXEL_BYTES = 260_000_000
 """Two pictures of the largest size, and many of the usual one."""
 _PREFIX = "heimat-pixels-"
 
@@ -29,7 +29,7 @@ class PixelFiles:
     def __init__(self) -> None:
         _remove_left_behind()
         self._own = tempfile.TemporaryDirectory(prefix=f"{_PREFIX}{os.getpid()}-", ignore_cleanup_errors=True)
-        self._folders: LRUCache[str, Path] = _Folders(MOST_BYTES, getsizeof=_size)
+        self._folders: LRUCache[str, Path] = _Folders(MOST_PIXEL_BYTES, getsizeof=_size)
         self._lock = threading.Lock()
 
     def new(self) -> Path:
@@ -39,7 +39,7 @@ class PixelFiles:
     def keep(self, digest: str, folder: Path) -> None:
         """Keep a folder that is filled now."""
         with self._lock:
-            if digest in self._folders or _size(folder) > MOST_BYTES:
+            if digest in self._folders or _size(folder) > MOST_PIXEL_BYTES:
                 shutil.rmtree(folder, ignore_errors=True)
             else:
                 self._folders[digest] = folder

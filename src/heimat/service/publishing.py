@@ -181,7 +181,7 @@ class Publishing:
         lane = self._workers.making
         future = lane.begin(made_to_publish, system, version, now().date(), seconds=SECONDS)
         claim.wait(future, left)
-        made: Made = lane.result(future, SECONDS)
+        made: Prepared = lane.result(future, SECONDS)
 
         def work(connection: Connection) -> tuple[ReleaseRow, bool]:
             system_rows.lock_head(connection, new.alternative_id)
@@ -230,7 +230,7 @@ class _New:
 
 
 @dataclass(frozen=True)
-class Made:
+class Prepared:
     """What a document comes to when it is published; `open` is how many findings are to settle."""
 
     content: Publication
@@ -239,13 +239,13 @@ class Made:
     open: int
 
 
-def made_to_publish(system: ColorSystem, version: str, today: date) -> Made:
+def made_to_publish(system: ColorSystem, version: str, today: date) -> Prepared:
     """What a document comes to as a version, with its files written and packed."""
     resolved = resolve(system)
     content = publication(resolved)
     digest = hashlib.sha256(orjson.dumps(plain_of(content))).hexdigest()
     files = [as_file(packed(file.name, file.media_type, file.content)) for file in write_all(content, version)]
-    return Made(content, digest, files, count_open(resolved, today))
+    return Prepared(content, digest, files, count_open(resolved, today))
 
 
 def as_file(file: PackedFile) -> FileRow:

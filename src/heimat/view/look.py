@@ -43,7 +43,7 @@ class LookOptions:
 
 
 @dataclass(frozen=True)
-class Place:
+class Where:
     """Where a document stands: its address, its revision, what of it is out, and what the person can take back."""
 
     slug: str
@@ -59,7 +59,7 @@ class Look:
     """A resolved document, where it stands, and how it is looked at. What several parts show is found once."""
 
     resolved: Resolved
-    place: Place
+    place: Where
     options: LookOptions
 
     @property

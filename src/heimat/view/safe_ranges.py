@@ -13,7 +13,7 @@ from heimat.core.edits.scale_edits import AimCurve, AimStep
 from heimat.core.edits.source_edits import AimSource
 from heimat.core.errors import NotFound
 from heimat.core.hues.scaling import scales_of
-from heimat.core.legibility.safe_range import Make, SafeEnd, safe_range
+from heimat.core.legibility.safe_range import EditAt, SafeEnd, safe_range
 from heimat.core.legibility.selected import Selected, aim_of, find
 from heimat.core.resolve.resolved import resolve
 from heimat.core.scales.curve_drawing import drawn
@@ -59,7 +59,7 @@ def safe_ranges_view(system: ColorSystem, key: str) -> SafeRangesView:
     }
 
 
-def _moving(selected: Selected, light: float, chroma: float, turn: float) -> Callable[[CurveName], Make]:
+def _moving(selected: Selected, light: float, chroma: float, turn: float) -> Callable[[CurveName], EditAt]:
     """For each quantity, the edit that moves what is selected to a value of it and leaves the two others."""
 
     def edit(light: float, chroma: float, turn: float) -> AimSource | AimStep:
@@ -68,7 +68,7 @@ def _moving(selected: Selected, light: float, chroma: float, turn: float) -> Cal
             return AimSource(hue=hue, lightness=light, chroma=chroma, angle=around(turn))
         return AimStep(hue=hue, step=selected.movable_step, lightness=light, chroma=chroma, angle=around(turn))
 
-    ways: dict[CurveName, Make] = {
+    ways: dict[CurveName, EditAt] = {
         "lightness": lambda value: edit(value, chroma, turn),
         "chroma": lambda value: edit(light, value, turn),
         "hue": lambda value: edit(light, chroma, value),
@@ -122,7 +122,7 @@ def _taking(hue: str | None, ladder: ShapedLadder) -> SetLadder | SetHueLadder:
 
 def _view(
     system: ColorSystem,
-    make: Make,
+    make: EditAt,
     value: float,
     name: CurveName,
     ends: tuple[float, float],

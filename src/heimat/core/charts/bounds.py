@@ -16,8 +16,10 @@ from heimat.core.color.spaces import (
     srgb_to_oklab,
     srgb_to_oklch,
 )
+from heimat.core.color.thresholds import KEEPS_HUE
 
-_GRAY = 1e-6
+_LEAST = 1e-6
+"""What is divided by is at least this."""
 _SAFE = 0.003
 """By which share of luminance a projected color is kept inside, so that rounding does not put it outside."""
 
@@ -48,7 +50,7 @@ class Bounds:
         """sRGB colors (..., 3) moved inside, or as near to it as one step of each kind comes."""
         lab = srgb_to_oklab(srgb.clip(0.0, 1.0))
         chroma = np.hypot(lab[..., 1], lab[..., 2])
-        stretch = chroma.clip(*self.chroma) / np.maximum(chroma, _GRAY)
+        stretch = chroma.clip(*self.chroma) / np.maximum(chroma, _LEAST)
         lab = np.stack([lab[..., 0].clip(*self.lightness), lab[..., 1] * stretch, lab[..., 2] * stretch], axis=-1)
         return self._contrasting(oklab_to_srgb(lab).clip(0.0, 1.0))
 
@@ -59,9 +61,9 @@ class Bounds:
         light = linear @ WEIGHTS
         darkest, lightest = under / self.contrast - FLARE, under * self.contrast - FLARE
         if darkest >= 1.0 - lightest:
-            linear = linear * np.minimum(1.0, darkest * (1.0 - _SAFE) / np.maximum(light, _GRAY))[..., None]
+            linear = linear * np.minimum(1.0, darkest * (1.0 - _SAFE) / np.maximum(light, _LEAST))[..., None]
         else:
-            lacking = (lightest * (1.0 + _SAFE) - light) / np.maximum(1.0 - light, _GRAY)
+            lacking = (lightest * (1.0 + _SAFE) - light) / np.maximum(1.0 - light, _LEAST)
             linear = linear + lacking.clip(0.0, 1.0)[..., None] * (1.0 - linear)
         return linear_to_srgb(linear.clip(0.0, 1.0)).clip(0.0, 1.0)
 
@@ -73,7 +75,6 @@ class Bounds:
 
 KEPT_TURN = 15.0
 """Degrees by which a hue may turn and still be called by the same word."""
-_COLORED = 0.02
 
 
 @dataclass(frozen=True)
@@ -86,7 +87,7 @@ class KeptHues(Bounds):
         """Whether 8-bit colors (..., n, 3) lie inside, each in the bounds of its place."""
         lch = srgb_to_oklch(from_bytes(rgb8))
         kept = np.abs(turn_between(np.array(self.hues), lch[..., 2])) <= KEPT_TURN
-        return np.asarray(super().holds(rgb8) & (kept | (lch[..., 1] < _COLORED)))
+        return np.asarray(super().holds(rgb8) & (kept | (lch[..., 1] < KEEPS_HUE)))
 
     def project(self, srgb: Floats) -> Floats:
         """Colors (..., n, 3) moved inside, each to the hues of its place."""

@@ -53,7 +53,7 @@ class Wish:
 
 
 @dataclass(frozen=True)
-class Made:
+class FoundColors:
     """The colors (n, 3), held ones first, then each the farthest from those before; the least distance of any two."""
 
     rgb8: Bytes
@@ -61,7 +61,7 @@ class Made:
 
 
 @remembered(_REMEMBERED)
-def generate(wish: Wish) -> Made:
+def generate(wish: Wish) -> FoundColors:
     """As many colors as wished, as far apart as was found. What is answered is shared: nobody changes its colors.
 
     Raises DomainError for a count outside 2 to 12 or below the held ones, and where the bounds leave too few colors.
@@ -72,7 +72,7 @@ def generate(wish: Wish) -> Made:
     if wish.count < len(held8):
         raise DomainError(f"{len(held8)} colors are held, and {wish.count} are asked for.", "count", "held")
     if wish.count == len(held8):
-        return Made(held8, nearest_pair(held8)[0])
+        return FoundColors(held8, nearest_pair(held8)[0])
     rng = np.random.default_rng(wish.seed)
     candidates = _candidates(wish.bounds)
     if len(candidates) < wish.count - len(held8):
@@ -225,7 +225,7 @@ def _polished(rgb8: Bytes, held: int, bounds: Bounds) -> Bytes:
     return rgb8
 
 
-def ordered(rgb8: Bytes, held: int) -> Made:
+def ordered(rgb8: Bytes, held: int) -> FoundColors:
     """What is held stays in front; each next color is the one farthest from those before."""
     far = all_apart(seen8(rgb8))
     order = list(range(held)) or [int(np.argmax(np.where(np.isinf(far), 0.0, far).sum(axis=1)))]
@@ -233,10 +233,10 @@ def ordered(rgb8: Bytes, held: int) -> Made:
         room = far[order].min(axis=0)
         room[order] = _GONE
         order.append(int(np.argmax(room)))
-    return Made(rgb8[order], float(far.min()))
+    return FoundColors(rgb8[order], float(far.min()))
 
 
-def for_ground(rgb8: Bytes, bounds: KeptHues, held: int = 0, seed: int = 1) -> Made:
+def for_ground(rgb8: Bytes, bounds: KeptHues, held: int = 0, seed: int = 1) -> FoundColors:
     """The same colors (n, 3) on another ground: lightness and strength move, hues by 15° at most, places stay.
 
     The first `held` stay as they are.
@@ -250,4 +250,4 @@ def for_ground(rgb8: Bytes, bounds: KeptHues, held: int = 0, seed: int = 1) -> M
     srgb = bounds.project(oklch_to_srgb(begun).clip(0.0, 1.0))
     srgb[:, :held] = from_bytes(rgb8[:held])
     found = _polished(_inside(_climbed(srgb, held, bounds), held, bounds), held, bounds)
-    return Made(found, float(all_apart(seen8(found)).min()))
+    return FoundColors(found, float(all_apart(seen8(found)).min()))

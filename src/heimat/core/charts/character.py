@@ -12,7 +12,7 @@ import numpy as np
 
 from heimat.core.charts.apart import all_apart, seen8
 from heimat.core.charts.bounds import Bounds
-from heimat.core.charts.categorical import Made, Wish, generate, ordered
+from heimat.core.charts.categorical import FoundColors, Wish, generate, ordered
 from heimat.core.color.arrays import Bytes, Floats, from_bytes, to_bytes
 from heimat.core.color.spaces import oklch_to_srgb, srgb_to_oklch
 
@@ -69,7 +69,7 @@ class Character:
         return Bounds(ground, contrast, wider(self.lightness, (0.0, 1.0)), wider(self.chroma, (0.0, 0.5)))
 
 
-def generate_like(character: Character, wish: Wish, reach: float) -> Made:
+def generate_like(character: Character, wish: Wish, reach: float) -> FoundColors:
     """A palette inside the bounds of a wish whose colors lean to the system's hues, the less the greater the reach."""
     made = generate(wish)
     if reach >= 1.0 or len(character.hues) == 0:
@@ -77,7 +77,7 @@ def generate_like(character: Character, wish: Wish, reach: float) -> Made:
     return _leaning(made, wish, character.hues, LEAN_COST * (1.0 - reach))
 
 
-def _leaning(made: Made, wish: Wish, hues: Floats, cost: float) -> Made:
+def _leaning(made: FoundColors, wish: Wish, hues: Floats, cost: float) -> FoundColors:
     least = made.apart * (1.0 - cost)
     rgb8, held = made.rgb8.copy(), len(wish.held)
     for place in range(held, len(rgb8)):

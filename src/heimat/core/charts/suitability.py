@@ -12,15 +12,15 @@ from heimat.core.charts.ramp import lights, spread
 from heimat.core.color.arrays import Bytes, Floats, from_bytes
 from heimat.core.color.ciede2000 import TOLD_APART, distance_text
 from heimat.core.color.spaces import srgb_to_oklch
+from heimat.core.color.thresholds import CALLED_BY_HUE
 
 PaletteKind = Literal["categorical", "sequential", "diverging"]
 LEAST_SPAN = 30.0
 """L* from end to end below which an order is hardly seen."""
-MOST_SPREAD = 0.35
+MOST_UNEVEN = 0.35
 """How much steps may vary (standard deviation over mean) and still be read as even."""
 _SIDES = 45.0
 """Degrees of hue between two ends from which on they are two sides and not one."""
-_GRAY = 0.03
 
 
 @dataclass(frozen=True)
@@ -77,8 +77,8 @@ def _sequential(rgb8: Bytes) -> Suits:
         return Suits("sequential", False, f"From end to end they span {span:.0f} L*; {LEAST_SPAN:g} is asked for.")
     uneven = float(spread(from_bytes(rgb8)))
     why = f"Lightness goes one way, over {span:.0f} L*; steps vary by {uneven:.0%}"
-    even = uneven <= MOST_SPREAD
-    return Suits("sequential", even, f"{why}{'' if even else f', {MOST_SPREAD:.0%} is the most for even steps'}.")
+    even = uneven <= MOST_UNEVEN
+    return Suits("sequential", even, f"{why}{'' if even else f', {MOST_UNEVEN:.0%} is the most for even steps'}.")
 
 
 def _diverging(rgb8: Bytes) -> Suits:
@@ -90,7 +90,7 @@ def _diverging(rgb8: Bytes) -> Suits:
         return Suits("diverging", False, "Lightness does not rise to one middle and fall from it.")
     low, high = srgb_to_oklch(from_bytes(rgb8[[0, -1]]))
     apart = abs((float(high[2] - low[2]) + 180.0) % 360.0 - 180.0)
-    if min(low[1], high[1]) < _GRAY or apart < _SIDES:
+    if min(low[1], high[1]) < CALLED_BY_HUE or apart < _SIDES:
         return Suits("diverging", False, f"Its ends are {apart:.0f}° of hue apart: they are not two sides.")
     off = abs(float(light[0] - light[-1]))
     middle = turn == (len(light) - 1) / 2

@@ -7,10 +7,10 @@ from heimat.core.color.arrays import Bytes
 from heimat.core.color.contrast import relative_luminance
 from heimat.core.color.exact_color import Color, oklch_of, rgb8_of
 from heimat.core.color.spaces import lightness
+from heimat.core.color.thresholds import KEEPS_HUE
 from heimat.core.errors import DomainError
 from heimat.core.memory import remembered
 
-_GRAY_BELOW = 0.02
 _BLACK_BELOW, _WHITE_ABOVE = 8.0, 97.0
 _TERMS: list[tuple[float, str]] = [
     (10.0, "pink"),
@@ -30,7 +30,7 @@ def plain_name(color: Color) -> str:
     """A basic color term for a color: black, white, gray, red, orange, yellow, green, teal, blue, violet, pink."""
     light = float(lightness(relative_luminance(rgb8_of(color))))
     _, chroma, hue = oklch_of(color)
-    if chroma < _GRAY_BELOW:
+    if chroma < KEEPS_HUE:
         return "black" if light < _BLACK_BELOW else "white" if light > _WHITE_ABOVE else "gray"
     return next(term for end, term in _TERMS if hue <= end)
 

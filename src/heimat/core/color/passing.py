@@ -19,11 +19,10 @@ from heimat.core.color.contrast import (
 from heimat.core.color.gamut import solve
 from heimat.core.color.spaces import linear_to_xyz, srgb_to_lab, srgb_to_oklch, xyz_to_lab
 from heimat.core.color.spaces.oklab import linear_to_oklab
+from heimat.core.color.thresholds import KEEPS_HUE
 
 HUE_KEPT = 2.0
 """Degrees of OKLCH hue within which a hue is kept."""
-COLORED = 0.02
-"""OKLCH chroma above which there is a hue to keep."""
 _TURNS = np.linspace(-HUE_KEPT, HUE_KEPT, 5)
 _SHARES = np.array([0.0, 0.25, 0.5, 0.7, 0.85, 0.95, 1.0, 1.1, 1.3])
 _AROUND = np.stack(np.meshgrid(*[np.arange(-2, 3)] * 3, indexing="ij"), axis=-1).reshape(-1, 3)
@@ -120,7 +119,7 @@ class _Limits:
         angle = np.degrees(np.arctan2(lab[..., 2], lab[..., 1]))
         off = np.abs((angle - self.hue[at][:, None] + 180.0) % 360.0 - 180.0)
         gray = (levels == levels[..., :1]).all(axis=-1)
-        good &= (off <= HUE_KEPT) | gray | (self.chroma[at][:, None] <= COLORED)
+        good &= (off <= HUE_KEPT) | gray | (self.chroma[at][:, None] <= KEEPS_HUE)
         found = np.full(good.shape, np.inf)
         place = np.nonzero(good)
         originals = np.broadcast_to(self.labs[at][:, None], (*good.shape, 3))[place]

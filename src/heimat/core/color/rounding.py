@@ -14,6 +14,7 @@ from heimat.core.color.gray_hues import gray_axes
 from heimat.core.color.spaces.lab import lightness
 from heimat.core.color.spaces.oklab import LINEAR_TO_LMS, LMS_TO_LAB, srgb_to_oklab
 from heimat.core.color.spaces.srgb import srgb_to_linear
+from heimat.core.color.thresholds import KEEPS_HUE
 
 _BESIDE = np.array([[-1], [0], [1]])
 """By how much each channel may differ from plain rounding."""
@@ -29,8 +30,6 @@ _OUTSIDE = 1e6
 """The cost of a luminance that must not be: only where all 27 have such a one, it is taken."""
 _SLACK = 1e-12
 _GRAY = 0.001
-_COLORED = 0.02
-"""OKLCH chroma from which a degree of hue counts in full; weaker colors have hardly any hue to keep."""
 
 
 def nearest_bytes(srgb: ArrayLike, *, keep_chroma: bool = False, window: Floats | None = None) -> Bytes:
@@ -84,7 +83,7 @@ def _cost(lab: Floats, light: Floats, aim: Floats, linear: Floats) -> Floats:
     (_, a, b), (_, wa, wb) = lab, aim
     chroma, wanted_chroma = np.hypot(a, b), np.hypot(wa, wb)
     turn = np.degrees(np.abs(np.arctan2(a * wb - b * wa, a * wa + b * wb)))
-    off_hue = np.maximum(turn - HUE_FREE, 0.0) * (wanted_chroma / _COLORED).clip(0.0, 1.0)
+    off_hue = np.maximum(turn - HUE_FREE, 0.0) * (wanted_chroma / KEEPS_HUE).clip(0.0, 1.0)
     per_chroma = np.where(wanted_chroma < _GRAY, _PER_CHROMA_OF_GRAY, _PER_CHROMA)
     off_light = np.abs(light - lightness(WEIGHTS @ linear))
     return off_light + _PER_DEGREE * off_hue + per_chroma * np.abs(chroma - wanted_chroma)

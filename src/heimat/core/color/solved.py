@@ -9,8 +9,6 @@ from heimat.core.color.spaces import luminance_of, p3_to_srgb
 from heimat.core.color.wide import published_p3
 from heimat.core.memory import remembered
 
-COLORED = 0.004
-"""OKLCH chroma below which a color is taken for a gray, whose hue says nothing."""
 GAMUT_LOSS = 0.004
 """OKLCH chroma given up to the gamut that is worth a word."""
 

@@ -1,7 +1,7 @@
 """What must hold for every document: names that can be published, references that lead somewhere, no circles."""
 
 from heimat.core.document.aliases import Ways, follow, ways_of
-from heimat.core.document.following import refuse_circle
+from heimat.core.document.following import refuse_loop
 from heimat.core.document.hues import parent_of
 from heimat.core.document.names import check_all_names, css_name
 from heimat.core.document.palettes import holds_color, tokens_under
@@ -33,7 +33,7 @@ def _check_hues(system: ColorSystem, field: str) -> None:
         if parent is not None:
             if parent not in system.hues:
                 raise DomainError(f"{hue.name} needs a hue to follow.", field, "missing")
-            refuse_circle(system, hue, system.hues[parent], field)
+            refuse_loop(system, hue, system.hues[parent], field)
         ladder = ladder_of(system, hue)
         for step in [*hue.pins, *hue.nudges, *([hue.anchor.step] if hue.anchor.mode == "label" else [])]:
             if step is None or ladder.index(step) is None:

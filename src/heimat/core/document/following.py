@@ -6,7 +6,7 @@ from heimat.core.document.system import ColorSystem
 from heimat.core.errors import DomainError
 
 
-def refuse_circle(system: ColorSystem, hue: Hue, parent: Hue, field: str) -> None:
+def refuse_loop(system: ColorSystem, hue: Hue, parent: Hue, field: str) -> None:
     """Raise DomainError, with the names on the way, where a parent follows the hue that shall follow it."""
     way = [hue]
     at: Hue | None = parent

@@ -4,11 +4,11 @@ from typing import Annotated
 
 from pydantic import Field, JsonValue
 
-from heimat.core.document.palettes import MOST_CATEGORIES, MOST_SOURCES, Make, OtherRole
+from heimat.core.document.palettes import MOST_CATEGORIES, MOST_SOURCES, OtherRole, PaletteMethod
 from heimat.core.document.part import Name, Part
 
 _LONGEST_NAMED = 200
-Place = Annotated[int, Field(ge=0, lt=MOST_CATEGORIES)]
+Index = Annotated[int, Field(ge=0, lt=MOST_CATEGORIES)]
 Named = Annotated[str, Field(max_length=_LONGEST_NAMED)]
 Hex = Annotated[str, Field(pattern=r"^#[0-9A-Fa-f]{6}$")]
 
@@ -25,7 +25,7 @@ class Bound(Part):
 
     token: Named
     theme: Named
-    place: Place | None = None
+    place: Index | None = None
     along: Annotated[float, Field(ge=0.0, le=1.0)] = 0.0
 
 
@@ -38,8 +38,8 @@ class PaletteMaking(Part):
 
     of: Annotated[tuple[Standing, ...], Field(min_length=1, max_length=max(MOST_CATEGORIES, MOST_SOURCES))]
     how: dict[str, JsonValue]
-    held: tuple[Place, ...] = ()
-    shaded: dict[Named, tuple[Place, ...]] = {}
+    held: tuple[Index, ...] = ()
+    shaded: dict[Named, tuple[Index, ...]] = {}
     ground: Named | None = None
     grounds: dict[Named, Hex] = {}
     column: Name = ""
@@ -54,7 +54,7 @@ SAID_BESIDE = frozenset(
 """Fields of a way of making that are told of a palette anyway, or by what it stands on."""
 
 
-def figures_of(make: Make) -> dict[str, JsonValue]:
+def figures_of(make: PaletteMethod) -> dict[str, JsonValue]:
     """The figures of a way of being made, without what is said beside them."""
     found: dict[str, JsonValue] = make.model_dump(mode="json", exclude=set(SAID_BESIDE))
     return found

@@ -118,7 +118,7 @@ class Diverging(InClasses):
     high_words: Annotated[str, Field(max_length=LONGEST_NAME)] = ""
 
 
-Make = Annotated[Categorical | Sequential | Diverging, Field(discriminator="kind")]
+PaletteMethod = Annotated[Categorical | Sequential | Diverging, Field(discriminator="kind")]
 
 
 OtherRole = Literal["missing", "highlighted", "muted", "other"]
@@ -136,7 +136,7 @@ class Palette(Part):
     id: Id
     order: OrderKey
     name: Name
-    make: Make
+    make: PaletteMethod
     ground: Id | None = None
     column: Name = ""
     note: Note = ""
@@ -166,14 +166,14 @@ def holds_color(palettes: Mapping[str, Palette], alias: PaletteAlias) -> bool:
     return alias.color is None
 
 
-def values_of(make: Make) -> list[PaletteValue]:
+def values_of(make: PaletteMethod) -> list[PaletteValue]:
     """Everything that a palette's colors stand on, in order."""
     if isinstance(make, Categorical):
         return [color.value for color in make.colors]
     return list(make.sources) if isinstance(make, Sequential) else [make.low, make.high]
 
 
-def with_values(make: Make, change: Callable[[PaletteValue], PaletteValue]) -> Make:
+def with_values(make: PaletteMethod, change: Callable[[PaletteValue], PaletteValue]) -> PaletteMethod:
     """The same way of making a palette with each value changed."""
     if isinstance(make, Categorical):
         colors = tuple(each.model_copy(update={"value": change(each.value)}) for each in make.colors)

@@ -51,7 +51,7 @@ class PaletteAlias(Part):
     along: Annotated[float, Field(ge=0.0, le=1.0)] = 0.0
 
 
-Place = Annotated[str, Field(pattern=r"^[a-z][a-z0-9-]*$|^$", max_length=40)]
+ScreenPart = Annotated[str, Field(pattern=r"^[a-z][a-z0-9-]*$|^$", max_length=40)]
 """The name of a part of a screen."""
 Moving = Literal["first", "usual", "last", "never"]
 """How readily repairs move a token: before all others, as its uses have it, after all others, not at all."""
@@ -102,7 +102,7 @@ class Token(Part):
     order: OrderKey
     name: Name
     purpose: Purpose | None = None
-    place: Place = ""
+    place: ScreenPart = ""
     values: dict[Id, TokenValue]
     note: Note = ""
     usage: Note = ""

@@ -12,9 +12,9 @@ from heimat.core.document.palettes import (
     MOST_PALETTES,
     Categorical,
     Diverging,
-    Make,
     OtherRole,
     Palette,
+    PaletteMethod,
     PaletteValue,
     Sequential,
     values_of,
@@ -37,7 +37,7 @@ def palette_of(system: ColorSystem, palette_id: str, field: str = "palette") -> 
     return palette
 
 
-def _standing(system: ColorSystem, make: Make) -> Make:
+def _standing(system: ColorSystem, make: PaletteMethod) -> PaletteMethod:
     """A way of making a palette, all of whose colors are there, and whose typed breaks can be. Raises DomainError."""
     if not all(is_there(system, value) for value in values_of(make)):
         raise DomainError("A color that the palette should stand on is not there any more.", "make", "missing")
@@ -70,7 +70,7 @@ class AddPalette(EditBase):
     blames: ClassVar[str] = "name"
     id: Annotated[Id, Field(default_factory=new_id)]
     name: Name
-    make: Make
+    make: PaletteMethod
     ground: Id | None = None
     column: Name = ""
 
@@ -104,7 +104,7 @@ class SetPalette(EditBase):
 
     type: Literal["set_palette"] = "set_palette"
     palette: Id
-    make: Make
+    make: PaletteMethod
 
     def change(self, system: ColorSystem) -> ColorSystem:
         palette = palette_of(system, self.palette)

@@ -8,8 +8,9 @@ from heimat.core.color.angles import around, turn_between
 from heimat.core.color.color_text import STRONGEST_CHROMA, ColorInput, reasonable
 from heimat.core.color.exact_color import Color, oklch_of
 from heimat.core.color.notation import format
-from heimat.core.color.solved import COLORED, solved, solved_wide
-from heimat.core.document.following import refuse_circle
+from heimat.core.color.solved import solved, solved_wide
+from heimat.core.color.thresholds import HAS_HUE
+from heimat.core.document.following import refuse_loop
 from heimat.core.document.hues import (
     STRONGEST_TINT,
     DerivedSource,
@@ -43,13 +44,13 @@ def opaque(color: Color, field: str) -> Color:
 def given(color: Color, before: Recall | None) -> tuple[GivenSource, Recall | None]:
     """A given source, and the chroma and hue to remember: its own, or the ones before where it has none."""
     _, chroma, hue = (float(number) for number in oklch_of(color))
-    recall = Recall(chroma=min(chroma, STRONGEST_CHROMA), hue=around(hue)) if chroma >= COLORED else before
+    recall = Recall(chroma=min(chroma, STRONGEST_CHROMA), hue=around(hue)) if chroma >= HAS_HUE else before
     return GivenSource(color=color), recall
 
 
 def _remembered(system: ColorSystem, hue: Hue) -> Recall | None:
     _, chroma, angle = resolve_source(system, hue).aim
-    return Recall(chroma=min(chroma, STRONGEST_CHROMA), hue=around(angle)) if chroma >= COLORED else hue.recall
+    return Recall(chroma=min(chroma, STRONGEST_CHROMA), hue=around(angle)) if chroma >= HAS_HUE else hue.recall
 
 
 def let_go(system: ColorSystem, hue: Hue) -> Hue:
@@ -130,7 +131,7 @@ class FollowHue(EditBase):
     def change(self, system: ColorSystem) -> ColorSystem:
         hue = hue_of(system, self.hue)
         parent = hue_of(system, self.source.hue, "source.hue")
-        refuse_circle(system, hue, parent, "source.hue")
+        refuse_loop(system, hue, parent, "source.hue")
         return with_hue(system, hue.model_copy(update={"source": self.source, "recall": _remembered(system, hue)}))
 
     def sentence(self, system: ColorSystem) -> str:

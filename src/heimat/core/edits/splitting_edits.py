@@ -9,7 +9,7 @@ from heimat.core.document.names import check_token_name
 from heimat.core.document.order import behind, in_order
 from heimat.core.document.part import Part
 from heimat.core.document.system import MOST_TOKENS, ColorSystem
-from heimat.core.document.tokens import DerivedColor, Place, Token, TokenAlias, TokenValue, token_under
+from heimat.core.document.tokens import DerivedColor, ScreenPart, Token, TokenAlias, TokenValue, token_under
 from heimat.core.edits.base import EditBase, Path, token_of
 from heimat.core.edits.placing import before_another
 from heimat.core.errors import DomainError
@@ -33,7 +33,7 @@ class SplitToken(EditBase):
     token: Id
     id: Annotated[Id, Field(default_factory=new_id)]
     name: str
-    place: Place = ""
+    place: ScreenPart = ""
     pairings: Annotated[tuple[Id, ...], Field(max_length=MOST_TOKENS)] = ()
     aliases: Annotated[tuple[AliasUse, ...], Field(max_length=MOST_TOKENS * 4)] = ()
 

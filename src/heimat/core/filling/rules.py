@@ -7,7 +7,7 @@ import numpy as np
 from heimat.core.color.angles import turn_between
 from heimat.core.color.contrast import ratio, relative_luminance
 from heimat.core.color.exact_color import oklch_of, rgb8_of
-from heimat.core.color.solved import COLORED
+from heimat.core.color.thresholds import HAS_HUE
 from heimat.core.document.hues import QuantityChange
 from heimat.core.document.purposes import CLASSES, FAMILIES, PURPOSES, SERIES
 from heimat.core.document.tokens import DerivedColor, StepAlias, TokenValue
@@ -16,7 +16,7 @@ from heimat.core.filling.filler import STATE_DISTANCE, WHITE, Filler, Rule, reac
 from heimat.core.resolve.resolved_hues import ResolvedHue
 from heimat.core.sources.conventions import STATUSES
 
-Make = Callable[[Filler, str], TokenValue]
+Fill = Callable[[Filler, str], TokenValue]
 
 _STRONG, _PLAIN = (12.0, 16.0), (7.0, 11.0)
 """Ratios of strong and of plain text, usual and for more contrast."""
@@ -80,11 +80,11 @@ def _board(filler: Filler, _: str) -> TokenValue:
     return filler.step(neutral, int(relative_luminance(neutral.rgb8).argmin()))
 
 
-def _neutral(usual: float, more: float) -> Make:
+def _neutral(usual: float, more: float) -> Fill:
     return lambda filler, _: filler.quietest(filler.hue("neutral"), more if filler.contrast == "more" else usual)
 
 
-def _neutral_about(target: float) -> Make:
+def _neutral_about(target: float) -> Fill:
     return lambda filler, _: filler.about(filler.hue("neutral"), target, filler.color("surface.card"))
 
 
@@ -102,17 +102,17 @@ def _line(filler: Filler, _: str) -> TokenValue:
     return filler.quietest(filler.hue("neutral"), target, filler.grounds()[:2])
 
 
-def _on(ground: str) -> Make:
+def _on(ground: str) -> Fill:
     return lambda filler, _: actions.label_on(filler, filler.color(ground))
 
 
-def _on_board(target: float) -> Make:
+def _on_board(target: float) -> Fill:
     return lambda filler, _: filler.quietest(
         filler.hue("neutral"), max(target, filler.text), filler.color("surface.board")[None]
     )
 
 
-def _alias(purpose: str) -> Make:
+def _alias(purpose: str) -> Fill:
     return lambda filler, _: filler.alias(purpose)
 
 
@@ -136,7 +136,7 @@ def _visited(filler: Filler, _: str) -> TokenValue:
 
 def _focus(filler: Filler, _: str) -> TokenValue:
     brand = filler.hue("brand")
-    hue = brand if _chroma(brand) >= COLORED * 5 else filler.status("information")
+    hue = brand if _chroma(brand) >= HAS_HUE * 5 else filler.status("information")
     return actions.edge(filler, hue)
 
 
@@ -150,7 +150,7 @@ def _selection_label(filler: Filler, _: str) -> TokenValue:
     return actions.label_on(filler, filler.color("selection.fill"))
 
 
-def _veil(light: float, dark: float) -> Make:
+def _veil(light: float, dark: float) -> Fill:
     def make(filler: Filler, _: str) -> TokenValue:
         neutral = filler.hue("neutral")
         darkest = filler.step(neutral, int(relative_luminance(neutral.rgb8).argmin()))

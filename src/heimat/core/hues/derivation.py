@@ -6,7 +6,8 @@ from heimat.core.color.angles import around, turn_between
 from heimat.core.color.color_text import STRONGEST_CHROMA
 from heimat.core.color.exact_color import Color, lightness_of, oklch_of, rgb8_of
 from heimat.core.color.overlay import alpha_as_published
-from heimat.core.color.solved import COLORED, GAMUT_LOSS, solved
+from heimat.core.color.solved import GAMUT_LOSS, solved
+from heimat.core.color.thresholds import HAS_HUE
 from heimat.core.document.hues import DerivedSource, QuantityChange
 from heimat.core.memory import remembered
 from heimat.core.sources.circles import Circle, hsl_bytes, on_circle
@@ -52,7 +53,7 @@ def derive(parent: ResolvedSource, source: DerivedSource) -> ResolvedSource:
     turned = around(changed(source.turn, turn))
     alpha = changed(source.alpha, parent.alpha)
     limits = _driven_beyond(source, wanted, stronger, alpha)
-    if strength < (COLORED if source.circle == "oklch" else 0.5) and source.strength.how != "set":
+    if strength < (HAS_HUE if source.circle == "oklch" else 0.5) and source.strength.how != "set":
         limits.append("its parent is gray, so there is no hue to follow")
     within = min(max(wanted, 0.0), 100.0)
     made = _on_oklch if source.circle == "oklch" else _on_hsl
@@ -73,7 +74,7 @@ def _on_oklch(light: float, chroma: float, turn: float) -> tuple[Color, tuple[fl
 def _on_hsl(light: float, saturation: float, turn: float) -> tuple[Color, tuple[float, float, float], list[str]]:
     color = Color.of_bytes(hsl_bytes(turn, saturation, light))
     _, chroma, angle = (float(part) for part in oklch_of(color))
-    if chroma < COLORED:
+    if chroma < HAS_HUE:
         angle = float(oklch_of(Color(space="hsl", components=(turn, 1.0, 0.5)))[2])
     return color, (lightness_of(color), chroma, around(angle)), []
 

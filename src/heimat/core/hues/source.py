@@ -4,7 +4,8 @@ from heimat.core.color.angles import around
 from heimat.core.color.color_text import STRONGEST_CHROMA
 from heimat.core.color.exact_color import Color, lightness_of, oklch_of
 from heimat.core.color.overlay import alpha_as_published
-from heimat.core.color.solved import COLORED, solved
+from heimat.core.color.solved import solved
+from heimat.core.color.thresholds import HAS_HUE
 from heimat.core.document.hues import DerivedSource, GivenSource, Hue, Recall, TintedSource
 from heimat.core.document.system import ColorSystem
 from heimat.core.hues.derivation import ResolvedSource, derive
@@ -40,7 +41,7 @@ def _given(color: Color, recall: Recall | None) -> ResolvedSource:
     opaque = color if color.alpha == 1.0 else color.model_copy(update={"alpha": 1.0})
     _, chroma, angle = (float(number) for number in oklch_of(opaque))
     if recall is not None:
-        angle = recall.hue if chroma < COLORED else angle
+        angle = recall.hue if chroma < HAS_HUE else angle
         chroma = max(recall.chroma, chroma)
     return ResolvedSource(
         opaque, alpha_as_published(color.alpha), (lightness_of(opaque), min(chroma, STRONGEST_CHROMA), around(angle))
@@ -50,5 +51,5 @@ def _given(color: Color, recall: Recall | None) -> ResolvedSource:
 def _tinted(parent: ResolvedSource, source: TintedSource) -> ResolvedSource:
     """A gray with a breath of its parent's hue. A neutral tinted by a hue that never had a color is gray itself."""
     _, chroma, angle = parent.aim
-    tint = source.chroma if chroma >= COLORED else 0.0
+    tint = source.chroma if chroma >= HAS_HUE else 0.0
     return ResolvedSource(solved(source.lightness, tint, angle), 1.0, (source.lightness, source.chroma, angle))

@@ -29,7 +29,7 @@ from heimat.core.errors import DomainError
 from heimat.core.filling.missing_pairings import missing_pairings
 from heimat.core.importing.imported_palettes import (
     ReadPalette,
-    Within,
+    ThemeColors,
     away,
     bound_values,
     free_names,
@@ -202,7 +202,7 @@ class _Making:
         off = [away(each, place, resolved, within) for place, each in enumerate(read)]
         return replace(made, system=system), read, off
 
-    def _within(self, system: ColorSystem) -> Within:
+    def _within(self, system: ColorSystem) -> ThemeColors:
         tokens = {token.name: token.id for token in system.tokens.values()}
         ground = next((tokens[name] for name in _GROUNDS if name in tokens), None)
         themes = resolve(system).themes
@@ -218,7 +218,7 @@ class _Making:
 
         first = next(iter(themes), "")
         words = {css_name(said): key for said, key in self.themes.items()}
-        return Within({DEFAULT: first, **words, **self.themes}, tokens, standing, alone, ground, grounds)
+        return ThemeColors({DEFAULT: first, **words, **self.themes}, tokens, standing, alone, ground, grounds)
 
 
 def _held(tokens: Mapping[str, Token], palettes: Iterable[Palette]) -> set[str]:

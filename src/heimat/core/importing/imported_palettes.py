@@ -32,9 +32,9 @@ from heimat.core.document.palettes import (
     OTHER_ROLES,
     Categorical,
     Diverging,
-    Make,
     Palette,
     PaletteColor,
+    PaletteMethod,
     PaletteValue,
     Sequential,
     Telling,
@@ -56,7 +56,7 @@ _AS_LIGHT = 1.5
 
 
 @dataclass(frozen=True)
-class Within:
+class ThemeColors:
     """What palettes of a file stand in: the ids of themes and tokens by the file's names, and the usual ground.
 
     `standing` is what a name stands for, `alone` what a color is: the step that alone has it, or itself. `ground` is
@@ -91,7 +91,7 @@ def free_names(found: Iterable[SheetPalette]) -> list[str]:
 
 
 def read_palettes(
-    found: Sequence[SheetPalette], names: Sequence[str], within: Within, by_colors: Container[int]
+    found: Sequence[SheetPalette], names: Sequence[str], within: ThemeColors, by_colors: Container[int]
 ) -> list[ReadPalette]:
     """Palettes of a sheet by these names, in order; at some places by colors, however the file says they are made."""
     read: list[ReadPalette] = []
@@ -117,7 +117,7 @@ def read_palettes(
     return read
 
 
-def bound_values(read: Sequence[ReadPalette], within: Within) -> dict[tuple[str, str], PaletteAlias]:
+def bound_values(read: Sequence[ReadPalette], within: ThemeColors) -> dict[tuple[str, str], PaletteAlias]:
     """By the ids of a token and a theme, the color of a palette that the token is there."""
     found: dict[tuple[str, str], PaletteAlias] = {}
     for each in read:
@@ -130,7 +130,7 @@ def bound_values(read: Sequence[ReadPalette], within: Within) -> dict[tuple[str,
     return found
 
 
-def away(read: ReadPalette, place: int, resolved: Resolved, within: Within) -> float:
+def away(read: ReadPalette, place: int, resolved: Resolved, within: ThemeColors) -> float:
     """How far a palette that was read is from what its file says, at most, in any theme (CIEDE2000).
 
     Infinitely far where it has not as many colors.
@@ -166,7 +166,7 @@ def is_its(css: str, name: str, said: SheetPalette) -> bool:
     return last != css and (last.isdigit() or (said.made is not None and last in OTHER_ROLES))
 
 
-def _ground(said: SheetPalette, make: Make, within: Within) -> str | None:
+def _ground(said: SheetPalette, make: PaletteMethod, within: ThemeColors) -> str | None:
     """The usual ground, but for what runs the same way on light and dark: that stands on white."""
     if isinstance(make, Categorical):
         return within.ground
@@ -188,12 +188,12 @@ def _free(wanted: str, taken: set[str]) -> str:
     return name
 
 
-def _value(standing: Standing, within: Within) -> PaletteValue:
+def _value(standing: Standing, within: ThemeColors) -> PaletteValue:
     named = within.standing(standing.token) if standing.token else None
     return named or LiteralColor(color=parse(standing.color))
 
 
-def _made(said: SheetPalette, within: Within) -> Make | None:
+def _made(said: SheetPalette, within: ThemeColors) -> PaletteMethod | None:
     """A palette as the file says that it is made; None where it does not, or where that makes none."""
     if said.made is None or said.kind is None:
         return None
@@ -222,7 +222,7 @@ def _tellings(said: SheetPalette) -> tuple[Telling, ...]:
 
 
 def _colors(
-    said: SheetPalette, made: PaletteMaking, values: Sequence[PaletteValue], within: Within
+    said: SheetPalette, made: PaletteMaking, values: Sequence[PaletteValue], within: ThemeColors
 ) -> tuple[PaletteColor, ...]:
     colors = []
     for place, value in enumerate(values):
@@ -237,7 +237,7 @@ def _colors(
     return tuple(colors)
 
 
-def _by_colors(said: SheetPalette, name: str, within: Within) -> tuple[Make, tuple[str, ...]]:
+def _by_colors(said: SheetPalette, name: str, within: ThemeColors) -> tuple[PaletteMethod, tuple[str, ...]]:
     """A palette by its colors alone."""
     theme, through = next(iter((said.stops or said.colors).items()))
     kind = said.kind or _kind(through)
@@ -332,7 +332,7 @@ def likely_grounds(palettes: Iterable[SheetPalette], dark_by_name: Callable[[str
     )
 
 
-def _by_category(said: SheetPalette, within: Within, spread: int = 0) -> Categorical:
+def _by_category(said: SheetPalette, within: ThemeColors, spread: int = 0) -> Categorical:
     """Colors by category, as they are in every theme; of more than a palette has the first, or so many along it."""
     by_theme = {theme: colors for theme, colors in (said.colors or said.stops).items() if colors}
     base = next(iter(by_theme.values()))

@@ -32,7 +32,7 @@ _PER_LUX = 1.0 / math.pi
 
 
 @dataclass(frozen=True)
-class Held:
+class UnderCondition:
     """A pairing under a condition: its level, the contrast that is left, what would be needed, whether it suffices."""
 
     pairing: Pairing
@@ -72,7 +72,7 @@ def needed(level: float, quantities: Quantities) -> float:
     return float(level * _LOSS_A_HALVING**halvings * 10.0**quantities.contrast_loss)
 
 
-def under(theme: ResolvedTheme, quantities: Quantities) -> list[Held]:
+def under(theme: ResolvedTheme, quantities: Quantities) -> list[UnderCondition]:
     """All declared pairings of a theme with opaque colors and a level, under a condition, the weakest first."""
     measured = [each for each in theme.pairings if _measurable(theme, each)]
     if not measured:
@@ -89,7 +89,9 @@ def under(theme: ResolvedTheme, quantities: Quantities) -> list[Held]:
     for each, reached in zip(measured, left.tolist(), strict=True):
         wanted = needed(each.needed or 1.0, quantities)
         found.append(
-            Held(each.pairing, each.needed or 1.0, reached, wanted, reached >= wanted - 1e-9, bool(each.holds))
+            UnderCondition(
+                each.pairing, each.needed or 1.0, reached, wanted, reached >= wanted - 1e-9, bool(each.holds)
+            )
         )
     return sorted(found, key=lambda held: held.left / held.needed)
 

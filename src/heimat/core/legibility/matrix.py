@@ -19,7 +19,7 @@ MatrixSet = Literal["steps", "neutrals", "texts", "grounds", "tokens"]
 
 
 @dataclass(frozen=True)
-class Sided:
+class MatrixSide:
     """One side of a matrix: keys and names of its colors, and the 8-bit colors (n, 3), translucent ones left out."""
 
     keys: tuple[str, ...]
@@ -37,7 +37,7 @@ class Declared:
     holds: bool | None
 
 
-def side(resolved: Resolved, theme: ResolvedTheme, wanted: MatrixSet | str, order: MatrixOrder) -> Sided:
+def side(resolved: Resolved, theme: ResolvedTheme, wanted: MatrixSet | str, order: MatrixOrder) -> MatrixSide:
     """The colors of a set: all steps, those of neutrals or of one hue (`hue:ID`), or tokens by what they are for.
 
     Raises DomainError for what is no set.
@@ -60,7 +60,9 @@ def side(resolved: Resolved, theme: ResolvedTheme, wanted: MatrixSet | str, orde
                 found.append((token_key(token.id), token.name, color.rgb8))
     rgb8 = np.array([each[2] for each in found], dtype=np.uint8).reshape(-1, 3)
     places = np.argsort(-relative_luminance(rgb8), kind="stable") if order == "luminance" else np.arange(len(found))
-    return Sided(tuple(found[place][0] for place in places), tuple(found[place][1] for place in places), rgb8[places])
+    return MatrixSide(
+        tuple(found[place][0] for place in places), tuple(found[place][1] for place in places), rgb8[places]
+    )
 
 
 def ratios(rows8: Bytes, columns8: Bytes) -> Floats:

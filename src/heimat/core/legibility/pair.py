@@ -29,7 +29,7 @@ class Interval:
 
 
 @dataclass(frozen=True)
-class Sided:
+class PairSide:
     """One color of a pair: 8 bits (3,) as composited, CIE L*, OKLCH chroma and hue, and where it passes."""
 
     rgb8: Bytes
@@ -43,8 +43,8 @@ class Sided:
 class PairResult:
     """Two colors, and their contrast."""
 
-    one: Sided
-    other: Sided
+    one: PairSide
+    other: PairSide
     ratio: float
 
 
@@ -73,11 +73,11 @@ def read_pair(one: Color, other: Color) -> PairResult:
     return PairResult(_side(colors[0], colors[1]), _side(colors[1], colors[0]), reached)
 
 
-def _side(rgb8: Bytes, against: Bytes) -> Sided:
+def _side(rgb8: Bytes, against: Bytes) -> PairSide:
     light = float(lightness(relative_luminance(rgb8)))
     _, chroma, hue = (float(number) for number in srgb_to_oklch(rgb8 / 255.0))
     under = float(relative_luminance(against))
-    return Sided(rgb8, light, chroma, hue % 360.0, tuple(_interval(level, light, under) for level in LEVELS))
+    return PairSide(rgb8, light, chroma, hue % 360.0, tuple(_interval(level, light, under) for level in LEVELS))
 
 
 def _interval(level: float, light: float, under: float) -> Interval:

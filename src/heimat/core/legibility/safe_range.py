@@ -10,7 +10,7 @@ from heimat.core.errors import DomainError
 from heimat.core.legibility.findings import PALETTE_IDS, Finding, finding_ids, findings, slacks
 from heimat.core.resolve.resolved import resolve
 
-Make = Callable[[float], Edit]
+EditAt = Callable[[float], Edit]
 """The edit that moves a quantity to a value."""
 _HALVINGS = 2
 _MOST_STEPS = 100
@@ -40,7 +40,7 @@ class SafeRange:
 
 def safe_range(
     system: ColorSystem,
-    make: Make,
+    make: EditAt,
     value: float,
     ends: tuple[float, float],
     step: float,
@@ -64,7 +64,7 @@ class _Trial:
 
 
 class _Walk:
-    def __init__(self, system: ColorSystem, make: Make, value: float) -> None:
+    def __init__(self, system: ColorSystem, make: EditAt, value: float) -> None:
         self._system = system
         self._make = make
         self._value = value

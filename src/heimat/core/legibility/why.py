@@ -7,8 +7,9 @@ from heimat.core.color.contrast import cut, relative_luminance
 from heimat.core.color.exact_color import Color, oklch_of, rgb8_of
 from heimat.core.color.gamut import solve
 from heimat.core.color.hex_notation import hex_of
-from heimat.core.color.solved import COLORED, GAMUT_LOSS
+from heimat.core.color.solved import GAMUT_LOSS
 from heimat.core.color.spaces import lightness, luminance_of, srgb_to_oklch
+from heimat.core.color.thresholds import HAS_HUE
 from heimat.core.document.aliases import value_in
 from heimat.core.document.following import children_of
 from heimat.core.document.hues import DerivedSource, GivenSource
@@ -40,7 +41,7 @@ def _source_words(resolved: Resolved, hue: ResolvedHue) -> str:
         words = (
             f"Given as {hex_of(rgb8_of(color))}, kept exactly." if color.space == "srgb" else "Given beyond 8-bit sRGB."
         )
-        if oklch_of(color)[1] < COLORED and recall is not None:
+        if oklch_of(color)[1] < HAS_HUE and recall is not None:
             words += f" It is gray now; hue {recall.hue:.0f}° and chroma {recall.chroma:.3f} are remembered."
         return words
     parent = resolved.hues[source.hue].name
@@ -74,7 +75,7 @@ def why_step(hue: ResolvedHue, place: int) -> str:
     wanted = float(scale.chroma[place])
     words += f"; the curve asks for chroma {wanted - nudge.chroma:.3f}"
     drift = turn_between(float(oklch_of(hue.color)[2]), float(scale.hue[place]) - nudge.hue)
-    if abs(drift) >= 0.5 and wanted >= COLORED:
+    if abs(drift) >= 0.5 and wanted >= HAS_HUE:
         words += f" and {abs(drift):.0f}° of drift"
     words += _nudge_words(nudge)
     if wanted - chroma <= GAMUT_LOSS:

@@ -15,7 +15,7 @@ from PIL import Image, ImageCms, ImageOps, UnidentifiedImageError
 from heimat.core.color.arrays import Bytes, to_bytes
 from heimat.core.errors import DomainError
 
-MOST_BYTES = 20 * 1000 * 1000
+MOST_PICTURE_BYTES = 20 * 1000 * 1000
 MOST_PIXELS = 40_000_000
 FORMATS = {"PNG": "image/png", "JPEG": "image/jpeg", "WEBP": "image/webp", "GIF": "image/gif", "AVIF": "image/avif"}
 KINDS = "PNG, JPEG, WebP, GIF or AVIF"
@@ -60,7 +60,7 @@ def decode(content: bytes, name: str = "") -> Pixels:
     called = f"“{name}”" if name else "This file"
     if not content:
         raise _refused(f"{called} is empty.", "empty")
-    if len(content) > MOST_BYTES:
+    if len(content) > MOST_PICTURE_BYTES:
         raise _refused(f"{called} has {len(content) / 1e6:.0f} MB; a picture has at most 20 MB.", "limit")
     try:
         with Image.open(io.BytesIO(content), formats=list(FORMATS)) as image:

@@ -5,7 +5,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from heimat.core.charts.bounds import KeptHues
-from heimat.core.charts.categorical import Made, Wish, for_ground
+from heimat.core.charts.categorical import FoundColors, Wish, for_ground
 from heimat.core.charts.character import Character, generate_like
 from heimat.core.color.arrays import Bytes, from_bytes
 from heimat.core.color.exact_color import Color, rgb8_of
@@ -50,7 +50,7 @@ def wish_of(resolved: Resolved, asked: PaletteWish) -> Wish:
     return Wish(asked.count, bounds, tuple(map(_levels, held8)), asked.seed)
 
 
-def generated(resolved: Resolved, asked: PaletteWish) -> tuple[Categorical, Made]:
+def generated(resolved: Resolved, asked: PaletteWish) -> tuple[Categorical, FoundColors]:
     """A categorical palette, fitted to the ground of every theme, and what the search found in the first.
 
     Its threshold is the lesser of 15 and what was reached. Raises DomainError as the search does.

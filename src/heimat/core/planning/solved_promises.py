@@ -23,7 +23,7 @@ from heimat.core.resolve.steps import Steps, opaque_readings, steps_of
 from heimat.core.scales.constraints import Differences
 from heimat.core.scales.generator_2 import STRONG
 from heimat.core.scales.ladder import DARKEST, LIGHTEST, Ladder
-from heimat.core.scales.promise_constraints import WIDEST, Asked, Fixed, Made
+from heimat.core.scales.promise_constraints import WIDEST, Asked, Fixed, MadeSteps
 from heimat.core.scales.promises import TOLERANCE, least_by_distance
 
 _ROUNDS, _FEW_ROUNDS = 10, 3
@@ -95,7 +95,7 @@ def _searched(
             break
         asking, own = differences.copy(), np.log(luminance_of(_counted(ladder)) + FLARE)
         kept, readings, positions = opaque_readings(steps_of(ladder, made))
-        there = Made(np.log(np.stack(readings) + FLARE), positions, _stands(made)[kept])
+        there = MadeSteps(np.log(np.stack(readings) + FLARE), positions, _stands(made)[kept])
         asked.lacking(asking, there, own, aim * (1.0 + more * _MORE))
     return best
 

@@ -12,7 +12,7 @@ from heimat.core.document.tokens import Alias, LiteralColor, PaletteAlias, Token
 from heimat.core.resolve.chains import chains_of
 from heimat.core.resolve.end_colors import end_color
 from heimat.core.resolve.resolved_hues import ResolvedHue, resolve_hues
-from heimat.core.resolve.resolved_palettes import Around, ResolvedPalette, color_of, resolve_palette, roles_of
+from heimat.core.resolve.resolved_palettes import ResolvedPalette, ThemeContext, color_of, resolve_palette, roles_of
 from heimat.core.resolve.steps import Steps, promises_of, steps_of
 from heimat.core.resolve.theme import ResolvedTheme, around, resolve_theme
 from heimat.core.resolve.token_colors import Ends
@@ -61,11 +61,11 @@ class Resolved:
         """The tokens for what palettes leave without a color, by their role."""
         return roles_of(self.system.tokens)
 
-    def around(self, theme_id: str | None = None) -> Around:
+    def around(self, theme_id: str | None = None) -> ThemeContext:
         """What palettes stand on in a theme, the first without one; hues alone where there is none."""
         theme = self.theme(theme_id)
         if theme is None:
-            return Around(self.hues, {}, {})
+            return ThemeContext(self.hues, {}, {})
         return around(self.system, self.hues, theme.theme.id, theme.tokens, self.roles)
 
     def color(self, value: Alias | LiteralColor, theme_id: str | None = None) -> Color:

@@ -45,7 +45,7 @@ class ResolvedPalette:
 
 
 @dataclass(frozen=True)
-class Around:
+class ThemeContext:
     """What palettes stand on in a theme: hues, the published colors (3,) of tokens, the tokens of other roles.
 
     `base` says that the theme is the first, or that there is none.
@@ -78,7 +78,7 @@ def roles_of(tokens: Mapping[str, Token]) -> dict[OtherRole, str]:
     return found
 
 
-def resolve_palette(palette: Palette, around: Around, known: ResolvedPalette | None = None) -> ResolvedPalette:
+def resolve_palette(palette: Palette, around: ThemeContext, known: ResolvedPalette | None = None) -> ResolvedPalette:
     """The colors of a palette in a theme; where they are known, what is beside them is found."""
     if known is not None:
         return replace(known, others=_others(palette, around))
@@ -90,7 +90,7 @@ def resolve_palette(palette: Palette, around: Around, known: ResolvedPalette | N
     )
 
 
-def _others(palette: Palette, around: Around) -> dict[OtherRole, Bytes]:
+def _others(palette: Palette, around: ThemeContext) -> dict[OtherRole, Bytes]:
     """The colors beside those of a palette: its own, else those of the tokens of these purposes."""
     found: dict[OtherRole, Bytes] = {}
     for role in OTHER_ROLES:

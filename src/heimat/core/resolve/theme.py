@@ -17,7 +17,7 @@ from heimat.core.document.themes import Theme
 from heimat.core.document.tokens import PaletteAlias
 from heimat.core.resolve.checked_pairings import PairingResult, check_pairings
 from heimat.core.resolve.resolved_hues import ResolvedHue
-from heimat.core.resolve.resolved_palettes import Around, ResolvedPalette, color_of, resolve_palette
+from heimat.core.resolve.resolved_palettes import ResolvedPalette, ThemeContext, color_of, resolve_palette
 from heimat.core.resolve.token_colors import Ends, TokenColor, token_colors
 
 
@@ -85,11 +85,11 @@ def around(
     theme: str,
     tokens: Mapping[str, TokenColor],
     roles: Mapping[OtherRole, str],
-) -> Around:
+) -> ThemeContext:
     """What palettes stand on in a theme whose tokens are known."""
     first = next(iter(in_order(system.themes)), None)
     colors = {token: color.rgb8 for token, color in tokens.items()}
-    return Around(hues, colors, roles, theme, base=first is None or first.id == theme)
+    return ThemeContext(hues, colors, roles, theme, base=first is None or first.id == theme)
 
 
 def _told_apart(told: ToldApartSet, tokens: Mapping[str, TokenColor]) -> ToldApartResult:

@@ -19,7 +19,7 @@ from heimat.core.scales.promises import TOLERANCE
 
 WIDEST = (98.5, 4.0)
 """L* of the ends of a ladder that is stretched as far as ends keep a color."""
-LEAST_RATIO = 1.08
+LEAST_NEIGHBOR_RATIO = 1.08
 """Contrast of neighbours below which a ladder's steps are hardly steps any more."""
 _BEYOND = (100.0, 0.0)
 """L* that steps may have which bend about an anchor."""
@@ -42,7 +42,7 @@ class Fixed:
 
 
 @dataclass(frozen=True)
-class Made:
+class MadeSteps:
     """The m opaque steps that a ladder has made: log(Y + 0.05) by each reading (k, m), where they stand among the
     positions (m,), and which of them no ladder moves, (m,)."""
 
@@ -77,7 +77,7 @@ class Asked:
     def proper(self) -> "Asked":
         """The same of the ladder itself: its aims have ends that keep a color, and a least fall."""
         ends = log_ends(WIDEST)
-        gap = min(float(np.log(LEAST_RATIO)), (ends[0] - ends[1]) / (2.0 * (self.count - 1)))
+        gap = min(float(np.log(LEAST_NEIGHBOR_RATIO)), (ends[0] - ends[1]) / (2.0 * (self.count - 1)))
         return replace(self, ends=ends, gap=gap, certain=True)
 
     def against(self, aim: float) -> tuple[tuple[str, str | None], ...]:
@@ -176,7 +176,7 @@ class Asked:
             low, high = (middle, high) if self.possible(middle) is not None else (low, middle)
         return float(np.ceil(high / _CENT) * _CENT)
 
-    def lacking(self, asking: Differences, made: "Made", aims: Floats, aim: float) -> None:
+    def lacking(self, asking: Differences, made: "MadeSteps", aims: Floats, aim: float) -> None:
         """Ask for what made steps lack: scales that bend about an anchor are off what the ladder aims at, (n,).
 
         What is off is taken to stay so; if it does not, one asks again.

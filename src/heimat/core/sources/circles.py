@@ -10,8 +10,9 @@ from heimat.core.color.arrays import Bytes, Floats, floats, from_bytes, to_bytes
 from heimat.core.color.exact_color import Color, lightness_of, oklch_of, rgb8_of
 from heimat.core.color.gamut import solve
 from heimat.core.color.rounding import nearest_bytes
-from heimat.core.color.solved import COLORED, solved
+from heimat.core.color.solved import solved
 from heimat.core.color.spaces import hsl_to_srgb, luminance_of, srgb_to_hsl, srgb_to_oklch
+from heimat.core.color.thresholds import HAS_HUE
 
 Circle = Literal["oklch", "hsl"]
 """The circle on which hues are turned: they differ, in angles and in how light their colors look."""
@@ -35,7 +36,7 @@ def hsl_bytes(angles: ArrayLike, saturation: float, light: float) -> Bytes:
 
 
 @dataclass(frozen=True)
-class Turned:
+class TurnedColor:
     """A color's place on a circle: its hue in degrees there, and what stays while it is turned.
 
     On `oklch`, `light` is L* and `strength` the chroma; on `hsl`, HSL's lightness and saturation, 0 to 100.
@@ -62,7 +63,7 @@ class Turned:
         return np.maximum(self.strength - srgb_to_oklch(held)[..., 1], 0.0)
 
 
-def on_circle(color: Color, circle: Circle, remembered: float | None = None) -> Turned:
+def on_circle(color: Color, circle: Circle, remembered: float | None = None) -> TurnedColor:
     """Where a color stands on a circle.
 
     `remembered` is the OKLCH hue in degrees that is meant where white, gray or the gamut has taken it away. Without
@@ -70,8 +71,8 @@ def on_circle(color: Color, circle: Circle, remembered: float | None = None) -> 
     """
     _, chroma, angle = (float(part) for part in oklch_of(color))
     if circle == "oklch":
-        return Turned(circle, lightness_of(color), chroma, angle if remembered is None else remembered)
+        return TurnedColor(circle, lightness_of(color), chroma, angle if remembered is None else remembered)
     turn, strength, light = (float(part) for part in srgb_to_hsl(from_bytes(rgb8_of(color))))
-    if remembered is not None and chroma < COLORED:
+    if remembered is not None and chroma < HAS_HUE:
         turn = float(srgb_to_hsl(from_bytes(rgb8_of(solved(*_MIDDLE, remembered))))[0])
-    return Turned(circle, light * 100.0, strength * 100.0, turn)
+    return TurnedColor(circle, light * 100.0, strength * 100.0, turn)

@@ -11,7 +11,7 @@ from typing import Literal, get_args
 from heimat.core.color.angles import turn_between
 from heimat.core.color.exact_color import Color
 from heimat.core.color.solved import solved
-from heimat.core.sources.circles import Turned
+from heimat.core.sources.circles import TurnedColor
 
 Relation = Literal[
     "complementary",
@@ -35,9 +35,9 @@ USUAL_SPREAD: dict[Relation, float] = {
 monochromatic L* from step to step. Relations that are not here have nothing to spread."""
 CONVENTIONAL = (30.0, 60.0, 90.0, 120.0, 150.0, 180.0)
 """Angles between two hues that the relations know."""
-MOST_SPREAD = 120.0
+WIDEST_SPREAD_DEGREES = 120.0
 """Degrees that a relation is spread at the most."""
-MOST_GIVEN = 4
+MOST_GIVEN_HUES = 4
 _HALF_TURN = 180.0
 
 
@@ -55,7 +55,7 @@ def partner_angles(relation: Relation, spread: float | None = None) -> tuple[flo
     return known.get(relation, ())
 
 
-def monochromatic(source: Turned, spread: float | None = None) -> list[tuple[float, Color]]:
+def monochromatic(source: TurnedColor, spread: float | None = None) -> list[tuple[float, Color]]:
     """Two tints and two shades of a color, `spread` L* apart, with how far each is from it; within L* 5 to 98.
 
     `source` stands on the OKLCH circle.
@@ -83,7 +83,7 @@ def likenesses(angles: list[float]) -> list[Likeness]:
 
     The relation is turned to where its largest miss is smallest. More hues than four stand in no relation.
     """
-    if not 2 <= len(angles) <= MOST_GIVEN:
+    if not 2 <= len(angles) <= MOST_GIVEN_HUES:
         return []
     found = [
         _fit(relation, members, angles)

@@ -17,7 +17,7 @@ from heimat.core.color.contrast import ratio
 from heimat.core.color.exact_color import rgb8_of
 from heimat.core.color.passing import nearest_passing
 from heimat.core.color.rounding import nearest_bytes
-from heimat.core.document.palettes import Categorical, Diverging, Make, Sequential
+from heimat.core.document.palettes import Categorical, Diverging, PaletteMethod, Sequential
 from heimat.core.memory import remembered
 
 SAMPLES = 65
@@ -44,7 +44,7 @@ class PaletteColors:
     arms: Arms | None = None
 
 
-def palette_colors(make: Make, values8: Bytes, ground8: Bytes, theme: str, *, base: bool) -> PaletteColors:
+def palette_colors(make: PaletteMethod, values8: Bytes, ground8: Bytes, theme: str, *, base: bool) -> PaletteColors:
     """The colors of a palette from those that it stands on (n, 3), in order, in a theme; `base` is the first one."""
     if isinstance(make, Categorical):
         return _categories(make, values8, ground8, theme, base=base)

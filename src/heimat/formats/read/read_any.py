@@ -9,7 +9,7 @@ from heimat.formats.read import read_css, read_csv, read_script, read_svg, read_
 from heimat.formats.read.gate import guarded
 from heimat.formats.read.reading import nothing
 
-MOST_BYTES = 5 * 1000 * 1000
+MOST_TEXT_BYTES = 5 * 1000 * 1000
 _SVG = re.compile(r"<(?:\w+:)?svg[\s>/]", re.I)
 _HEAD = 4096
 """Signs within which a drawing has to say that it is one: comments and a document type may stand before."""

@@ -14,7 +14,7 @@ from heimat.core.color.contrast import AA_TEXT, cut, label_on, ratio
 from heimat.core.color.hex_notation import hex_of
 from heimat.core.color.naming import spoken_names
 from heimat.core.document.keys import palette_key
-from heimat.core.document.palettes import Categorical, Make, OtherRole, Sequential, values_of
+from heimat.core.document.palettes import Categorical, OtherRole, PaletteMethod, Sequential, values_of
 from heimat.core.document.tokens import Token
 from heimat.core.document.words import value_in_words
 from heimat.core.planning.binding import bound_to
@@ -78,7 +78,7 @@ class PaletteView(TypedDict):
     colors: list[PaletteColorView]
     continuous: bool
     facts: list[str]
-    make: Make
+    make: PaletteMethod
 
 
 def palettes_part(look: Look) -> list[PaletteView]:
@@ -174,7 +174,7 @@ def _through(look: Look, shown: ResolvedPalette) -> list[ThroughView]:
     return found
 
 
-def _words(make: Make) -> str:
+def _words(make: PaletteMethod) -> str:
     if isinstance(make, Categorical):
         return f"{len(make.colors)}, told apart"
     classes = "continuous" if make.classes is None else f"{make.classes} classes"

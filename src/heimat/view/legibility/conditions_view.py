@@ -5,7 +5,7 @@ from typing_extensions import TypedDict
 from heimat.core.color.contrast import cut
 from heimat.core.document.conditions import Quantities
 from heimat.core.document.order import in_order
-from heimat.core.legibility.contrast_left import Held, under, white_needed
+from heimat.core.legibility.contrast_left import UnderCondition, under, white_needed
 from heimat.core.resolve.theme import ResolvedTheme
 from heimat.view.look import Look
 
@@ -52,7 +52,7 @@ def conditions_part(look: Look) -> list[ConditionView]:
     return found
 
 
-def _held(theme: ResolvedTheme, each: Held, quantities: Quantities) -> HeldView:
+def _held(theme: ResolvedTheme, each: UnderCondition, quantities: Quantities) -> HeldView:
     white = white_needed(quantities, theme, each.pairing, each.level)
     helps = "no brightness of this display would do" if white is None else f"would hold at {white:,.0f} cd/m²"
     return {

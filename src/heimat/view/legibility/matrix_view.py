@@ -5,7 +5,7 @@ from typing_extensions import TypedDict
 from heimat.core.document.matrices import MatrixOrder
 from heimat.core.document.order import in_order
 from heimat.core.errors import NotFound
-from heimat.core.legibility.matrix import Sided, declared, hundredths, ratios, side
+from heimat.core.legibility.matrix import MatrixSide, declared, hundredths, ratios, side
 from heimat.core.resolve.resolved import Resolved
 from heimat.view.eyes import Eyes, SwatchView
 from heimat.view.look import Look
@@ -79,7 +79,7 @@ def matrix_view(
     }
 
 
-def _colors(one: Sided, eyes: Eyes) -> list[SideColorView]:
+def _colors(one: MatrixSide, eyes: Eyes) -> list[SideColorView]:
     return [
         {**swatch, "key": key, "name": name}
         for key, name, swatch in zip(one.keys, one.names, eyes.swatches(one.rgb8), strict=True)

@@ -3,7 +3,7 @@
 from typing_extensions import TypedDict
 
 from heimat.core.color.contrast import AA_LARGE, AA_TEXT, AAA_TEXT, cut
-from heimat.core.legibility.pair import Interval, PairResult, Sided
+from heimat.core.legibility.pair import Interval, PairResult, PairSide
 from heimat.view.eyes import Eyes, SwatchView
 from heimat.view.figures import ContrastView, contrast_view
 
@@ -68,7 +68,7 @@ def two_colors_view(pair: PairResult, eyes: Eyes) -> TwoColorsView:
     }
 
 
-def _side(side: Sided, eyes: Eyes) -> PairSideView:
+def _side(side: PairSide, eyes: Eyes) -> PairSideView:
     return {
         **eyes.swatch(side.rgb8),
         "light": round(side.light, 2),

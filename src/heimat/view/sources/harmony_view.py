@@ -11,7 +11,7 @@ from heimat.core.color.exact_color import Color, lightness_of, oklch_of, rgb8_of
 from heimat.core.color.nearness import differences
 from heimat.core.color.notation import Notation
 from heimat.core.color.solved import GAMUT_LOSS
-from heimat.core.sources.circles import ALONG, Circle, Turned, on_circle
+from heimat.core.sources.circles import ALONG, Circle, TurnedColor, on_circle
 from heimat.core.sources.harmony import (
     USUAL_SPREAD,
     Relation,
@@ -132,7 +132,7 @@ def _likeness_words(relation: Relation, miss: float, missing: int) -> str:
 class _Partners:
     """Makes partners of one source, each beside its like on the other circle."""
 
-    def __init__(self, source: Turned, other: Turned, notation: Notation, eyes: Eyes) -> None:
+    def __init__(self, source: TurnedColor, other: TurnedColor, notation: Notation, eyes: Eyes) -> None:
         self._source, self._other = source, other
         self._notation, self._eyes = notation, eyes
 

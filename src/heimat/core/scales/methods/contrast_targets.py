@@ -16,7 +16,7 @@ from heimat.core.scales.anchors import LEAST_GAP
 from heimat.core.scales.methods.drafts import Draft, Given, MethodKind, by_lightness
 from heimat.core.scales.methods.settings import Settings, TypedValues
 
-LEAST_RATIO = 1.02
+NEAREST_GROUND_RATIO = 1.02
 """Of the step that is nearest to the ground, where the ladder's aims leave it open: just beside it."""
 MID_LUMINANCE = 0.1791
 """The luminance from which black contrasts more than white: sqrt(1.05 * 0.05) - 0.05."""
@@ -48,10 +48,10 @@ def _contrast(given: Given, settings: ContrastTargets) -> tuple[Floats, Floats]:
     ends = luminance_of(given.aims[[0, -1]])
     low, high = sorted(float(each) for each in ratio_of_luminances(ends, ground))
     if darker and ends[0] > ground:
-        low = LEAST_RATIO
+        low = NEAREST_GROUND_RATIO
     if not darker and ends[1] < ground:
-        low = LEAST_RATIO
-    first, last = (max(low, LEAST_RATIO), high) if darker else (high, max(low, LEAST_RATIO))
+        low = NEAREST_GROUND_RATIO
+    first, last = (max(low, NEAREST_GROUND_RATIO), high) if darker else (high, max(low, NEAREST_GROUND_RATIO))
     ratios = first * (last / first) ** (given.positions / given.positions[-1])
     for place, value in given.typed.items():
         ratios[place] = value

@@ -11,7 +11,7 @@ from pathlib import PurePosixPath
 
 from heimat.core.importing.sheet import Sheet, SheetMaker, best, best_palettes
 from heimat.formats.read.gate import NotJsonError, guarded, load_json
-from heimat.formats.read.read_any import MOST_BYTES, decode
+from heimat.formats.read.read_any import MOST_TEXT_BYTES, decode
 from heimat.formats.read.sheets import (
     sheet_contract,
     sheet_css,
@@ -54,7 +54,7 @@ def read(files: Mapping[str, bytes]) -> Sheet:
     texts: dict[str, str] = {}
     for name, content in files.items():
         for inner, unpacked in _unpacked(name, content, passed_over).items():
-            if len(unpacked) > MOST_BYTES:
+            if len(unpacked) > MOST_TEXT_BYTES:
                 passed_over.append(f"{inner} has more than 5 MB and was not read.")
             else:
                 texts[PurePosixPath(inner).name] = decode(unpacked)
@@ -200,7 +200,7 @@ def _of_zip(content: bytes) -> dict[str, bytes]:
             raise ValueError("it holds more than an archive of colors does")
         for entry in entries:
             with archive.open(entry) as file:
-                found[entry.filename] = file.read(MOST_BYTES + 1)
+                found[entry.filename] = file.read(MOST_TEXT_BYTES + 1)
     return found
 
 

@@ -7,6 +7,7 @@ import numpy as np
 from heimat.core.color.angles import turn_between
 from heimat.core.color.arrays import Bytes, from_bytes
 from heimat.core.color.spaces import srgb_to_oklch
+from heimat.core.color.thresholds import CALLED_BY_HUE
 from heimat.core.document.palettes import Categorical
 from heimat.core.legibility.findings.palettes.color_repairs import color_repairs
 from heimat.core.legibility.findings.palettes.palette_site import (
@@ -20,7 +21,6 @@ from heimat.core.memory import remembered
 
 MOST_TURN = 15.0
 """Degrees of hue by which a category may move between themes and still be called by the same word."""
-_COLORED = 0.03
 
 
 def measure(site: PaletteSite) -> Iterator[PaletteCase]:
@@ -48,5 +48,5 @@ def _turns(before: bytes, now: bytes) -> tuple[tuple[int, float], ...]:
     """The places of colors whose hue turns too far between two themes, and by how much."""
     was, here = (srgb_to_oklch(from_bytes(colors_of(each))) for each in (before, now))
     turns = np.abs(turn_between(was[:, 2], here[:, 2]))
-    colored = np.minimum(was[:, 1], here[:, 1]) >= _COLORED
+    colored = np.minimum(was[:, 1], here[:, 1]) >= CALLED_BY_HUE
     return tuple((int(place), float(turns[place])) for place in np.flatnonzero(colored & (turns > MOST_TURN)))
