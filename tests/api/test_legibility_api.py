@@ -40,7 +40,7 @@ def test_a_finding_is_accepted_by_who_acts_on_the_day_it_is_and_taken_back(clien
 
 
 def test_mending_all_does_what_it_told(client: TestClient) -> None:
-    plan = client.get(f"{AT}/mending").json()
+    plan = client.get(f"{AT}/repair-plan").json()
     assert len(plan["done"]) > 3
     edit(client, *plan["edits"]).raise_for_status()
     assert look(client)["head"]["findings"] == plan["left"]
@@ -145,14 +145,14 @@ def test_pairs_of_a_page_are_read_and_one_unreadable_color_stops_no_other(client
         {"text": "Odd", "color": "no-color", "layers": [["#FFFFFF"]]},
         {"text": "Faint", "color": "rgba(0, 0, 0, 0.3)", "layers": [["#FFFFFF"]], "size": 30},
     ]
-    found = client.post(f"{AT}/drawn-pairs", json={"met": met}).json()
+    found = client.post(f"{AT}/drawing-pairs", json={"met": met}).json()
     assert [(each["text"], each["use"], each["holds"]) for each in found] == [
         ("Faint", "large", False),
         ("Plain", "body", True),
     ]
     assert found[1]["names"] == "text.plain on surface.page"
     assert found[1]["declared"]
-    assert client.post(f"{AT}/drawn-pairs", json={"met": [{**met[0], "layers": [[]]}]}).status_code == 422
+    assert client.post(f"{AT}/drawing-pairs", json={"met": [{**met[0], "layers": [[]]}]}).status_code == 422
 
 
 def test_areas_of_a_picture_that_merge_are_told_and_marked(client: TestClient) -> None:

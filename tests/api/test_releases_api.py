@@ -116,12 +116,12 @@ def test_one_thing_goes_back_to_what_was_released_and_an_alternative_begins_ther
     since = client.get(f"{AT}/releases/1.0.0/differences").json()
     assert {each["id"] for each in since["things"]} == {"hues/tidewater", "tokens/text-late"}
     body = {"ids": ["hues/tidewater"], "base": 3, "key": "put-back-1", "view": {"parts": ["head"]}}
-    back = client.post(f"{AT}/releases/1.0.0/put-back", json=body)
+    back = client.post(f"{AT}/releases/1.0.0/restorations", json=body)
     assert back.json()["head"]["undo"] == "Take over from 1.0.0: tidewater"
     now = look(client)
     assert now["hues"][0]["hex"] == "#0B6E6E"
     assert any(token["name"] == "text.behind" for token in now["tokens"])
-    again = client.post(f"{AT}/releases/1.0.0/put-back", json={**body, "base": 4, "key": "put-back-2"})
+    again = client.post(f"{AT}/releases/1.0.0/restorations", json={**body, "base": 4, "key": "put-back-2"})
     assert (again.status_code, again.json()["detail"]) == (422, "None of that differs any more.")
     made = client.post(f"{AT}/releases/1.0.0/alternative", json={"name": "as before"})
     assert made.json()["slug"] == "brinemark~as-before"

@@ -232,12 +232,12 @@ def test_two_people_meet_where_one_holds_what_the_other_changes(client, other):
 
 
 def test_a_smaller_ladder_is_planned_and_a_selection_leaves_with_the_release(client):
-    plan = client.post(f"{AT}/fewer", json={}).json()
+    plan = client.post(f"{AT}/smaller-ladder", json={}).json()
     assert (plan["colors"], plan["gone"], plan["colors_then"]) == (85, [], 85)
-    small = client.post(f"{AT}/fewer", json={"steps": 5}).json()
+    small = client.post(f"{AT}/smaller-ladder", json={"steps": 5}).json()
     assert len(small["ladder"]["steps"]) == 5
     assert any("moves from" in loss for loss in small["losses"])
-    assert client.post(f"{AT}/fewer", json={"steps": 2}).status_code == 422
+    assert client.post(f"{AT}/smaller-ladder", json={"steps": 2}).status_code == 422
     kept = {"type": "keep_selection", "name": "editors", "steps": [{"hue": "kelp", "step": "s500"}]}
     view = edit(client, kept, {"type": "set_cap", "cap": 60}).json()
     assert view["selections"]["named"][0]["keys"] == ["step:kelp/s500"]

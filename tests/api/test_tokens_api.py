@@ -20,7 +20,7 @@ def test_plans_keep_nothing_and_do_what_they_show(client: TestClient) -> None:
     assert {row["token"]: row["after"]["hex"] for row in plan["moved"]}.items() <= kept.items()
     names = client.post(f"{AT}/token-names", json={"find": "status", "replace": "state"}).json()
     assert (names["changed"], names["problems"]) == (16, 0)
-    refused = client.post(f"{AT}/refill", json={"theme": "gone", "tokens": []})
+    refused = client.post(f"{AT}/fill-plan", json={"theme": "gone", "tokens": []})
     assert refused.json()["errors"][0]["field"] == "theme"
     family = client.post(f"{AT}/family", json={"family": "error", "form": "edged"}).json()
     edit(client, *family["edits"], base=2).raise_for_status()
@@ -41,7 +41,7 @@ def test_an_alternative_has_a_history_of_its_own_and_gives_what_is_taken_over(cl
     assert {each["id"] for each in found["things"]} == {"hues/buoy", "hues/gorse"}
     assert next(each["there"]["hex"] for each in found["things"] if each["id"] == "hues/buoy") == "#A04A30"
     taken = client.post(
-        f"{AT}/take-over",
+        f"{AT}/merges",
         json={"other": "brinemark~calmer-days", "ids": ["hues/buoy"], "base": 1, "key": "take-over-1", "view": {}},
     )
     assert taken.json()["head"]["undo"] == "Take over from calmer-days: buoy"
@@ -71,7 +71,7 @@ def test_what_is_taken_over_meets_what_others_did(client: TestClient, other: Tes
     mine = {"type": "set_source", "hue": "buoy", "color": "#CC4422"}
     other.post(f"{AT}/edits", json={"base": 1, "edits": [mine], "view": {}}).raise_for_status()
     body = {"other": "brinemark~bold", "ids": ["hues/buoy"], "base": 1, "key": "take-over-2", "view": {}}
-    refused = client.post(f"{AT}/take-over", json=body)
+    refused = client.post(f"{AT}/merges", json=body)
     assert refused.status_code == 409
     assert "nothing is lost" in refused.json()["detail"]
 

@@ -123,7 +123,7 @@ def read_differences(
     return answer(differences_view(here, there, Eyes(vision, severity), uses.alternatives.start(slug, other)))
 
 
-@router.post("/systems/{slug}/take-over", operation_id="takeOver", **described(Parts))
+@router.post("/systems/{slug}/merges", operation_id="mergeAlternative", **described(Parts))
 @needs("edit")
 def take_over(slug: str, body: TakeOverBody, uses: Uses, person: Acting) -> Response:
     head = uses.alternatives.take_over(slug, body.other, body.ids, body.base, person.id, body.key)

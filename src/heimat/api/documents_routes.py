@@ -150,7 +150,7 @@ def read_removals(
     return answer(found)
 
 
-@router.post("/bring-back", operation_id="bringBack", **described(Parts))
+@router.post("/restorations", operation_id="restoreRevision", **described(Parts))
 @needs("edit")
 def bring_back(slug: str, body: BringBackBody, uses: Uses, person: Acting) -> Response:
     head = uses.editing.bring_back(slug, person.id, body.key, body.revision)

@@ -40,7 +40,7 @@ ColorText = Annotated[str, Field(max_length=400)]
 router = APIRouter(prefix="/api/systems/{slug}", tags=["legibility"])
 
 
-@router.get("/mending", operation_id="planMending", dependencies=IS_COMPUTING, **described(MendingView))
+@router.get("/repair-plan", operation_id="planRepairs", dependencies=IS_COMPUTING, **described(MendingView))
 @needs("look")
 async def plan_mending(slug: str, request: Request, uses: Uses) -> Response:
     """What can be mended without breaking anything, before it is done."""
@@ -136,7 +136,9 @@ class DrawingBody(Seeing):
     met: Annotated[list[MetBody], Field(max_length=MOST_MET)]
 
 
-@router.post("/drawn-pairs", operation_id="readDrawnPairs", dependencies=IS_COMPUTING, **described(list[DrawnPairView]))
+@router.post(
+    "/drawing-pairs", operation_id="readDrawingPairs", dependencies=IS_COMPUTING, **described(list[DrawnPairView])
+)
 @needs("look")
 def read_drawn_pairs(slug: str, body: DrawingBody, uses: Uses) -> Response:
     """The pairs of a drawing, each once, with what they reach. What cannot be read as a color is passed over."""

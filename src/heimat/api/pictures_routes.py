@@ -199,7 +199,7 @@ def find_main_colors(slug: str, picture: int, body: MainColorsBody, uses: Uses) 
     return answer({"colors": main_color_views(found, resolved, body.notation, body.eyes())})
 
 
-@router.post("/{picture}/region", operation_id="lightRegion", **described_bytes("image/png"))
+@router.post("/{picture}/region", operation_id="readRegion", **described_bytes("image/png"))
 @needs("look")
 def light_region(slug: str, picture: int, body: RegionBody, uses: Uses) -> Response:
     found = uses.pictures.main_colors(slug, picture, body.wanted())

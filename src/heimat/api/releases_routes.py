@@ -313,21 +313,21 @@ async def publish(slug: str, body: PublishBody, request: Request, uses: Uses, pe
     return answer({"version": made.version, "new": new}, 201)
 
 
-@router.get("/releases/{version}/differences", operation_id="readSince", **described(DifferencesView))
+@router.get("/releases/{version}/differences", operation_id="compareRelease", **described(DifferencesView))
 @needs("look")
 def read_since(slug: str, version: Version, uses: Uses, seeing: Annotated[Seeing, Query()]) -> Response:
     was = resolve(uses.earlier.document(slug, version))
     return answer(differences_view(head_resolved(uses, slug), was, seeing.eyes()))
 
 
-@router.post("/releases/{version}/put-back", operation_id="putBack", **described(Parts))
+@router.post("/releases/{version}/restorations", operation_id="restoreFromRelease", **described(Parts))
 @needs("edit")
 def put_back(slug: str, version: Version, body: PutBackBody, uses: Uses, person: Acting) -> Response:
     head = uses.earlier.put_back(slug, version, body.ids, body.base, person.id, body.key)
     return answer(parts_at(uses, slug, head, person, body.view))
 
 
-@router.post("/releases/{version}/alternative", operation_id="beginAgain", **described(AddedView, 201))
+@router.post("/releases/{version}/alternative", operation_id="startAlternative", **described(AddedView, 201))
 @needs("edit")
 def begin_again(slug: str, version: Version, body: NewAlternativeBody, uses: Uses, person: Acting) -> Response:
     return answer({"slug": uses.earlier.begin(slug, version, body.name, person.id)}, 201)

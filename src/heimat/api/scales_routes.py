@@ -60,7 +60,7 @@ def plan_ladder(slug: str, body: LadderBody, uses: Uses) -> Response:
     return answer(ladder_plan(head_system(uses, slug), body.hue, body.ladder))
 
 
-@router.post("/systems/{slug}/fewer", operation_id="planFewer", **described(FewerView))
+@router.post("/systems/{slug}/smaller-ladder", operation_id="planSmallerLadder", **described(FewerView))
 @needs("look")
 def plan_fewer(slug: str, body: FewerBody, uses: Uses) -> Response:
     return answer(fewer_view(head_resolved(uses, slug), body.steps))

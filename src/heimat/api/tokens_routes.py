@@ -132,7 +132,7 @@ def plan_state(slug: str, body: StateBody, uses: Uses) -> Response:
     return answer(state_plan(head_resolved(uses, slug), body.state, body.eyes()))
 
 
-@router.post("/refill", operation_id="planRefill", **described(RefillView))
+@router.post("/fill-plan", operation_id="planFill", **described(RefillView))
 @needs("look")
 def plan_refill(slug: str, body: RefillBody, uses: Uses) -> Response:
     return answer(refill_plan(head_resolved(uses, slug), body.theme, body.tokens, body.eyes()))
@@ -168,7 +168,7 @@ def read_value_named(slug: str, uses: Uses, text: Annotated[str, Query(max_lengt
     return answer(named_value(head_resolved(uses, slug), text))
 
 
-@router.get("/standing", operation_id="readStanding", **described(StandingPlanView))
+@router.get("/dependents", operation_id="readDependents", **described(StandingPlanView))
 @needs("look")
 def read_standing(
     slug: str,

@@ -368,23 +368,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/systems/{slug}/bring-back": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Bring Back */
-        post: operations["bringBack"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/systems/{slug}/changes": {
         parameters: {
             query?: never;
@@ -488,6 +471,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/systems/{slug}/dependents": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Read Standing */
+        get: operations["readDependents"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/systems/{slug}/differences": {
         parameters: {
             query?: never;
@@ -522,7 +522,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/systems/{slug}/drawn-pairs": {
+    "/api/systems/{slug}/drawing-pairs": {
         parameters: {
             query?: never;
             header?: never;
@@ -535,7 +535,7 @@ export interface paths {
          * Read Drawn Pairs
          * @description The pairs of a drawing, each once, with what they reach. What cannot be read as a color is passed over.
          */
-        post: operations["readDrawnPairs"];
+        post: operations["readDrawingPairs"];
         delete?: never;
         options?: never;
         head?: never;
@@ -662,7 +662,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/systems/{slug}/fewer": {
+    "/api/systems/{slug}/fill-plan": {
         parameters: {
             query?: never;
             header?: never;
@@ -671,8 +671,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Plan Fewer */
-        post: operations["planFewer"];
+        /** Plan Refill */
+        post: operations["planFill"];
         delete?: never;
         options?: never;
         head?: never;
@@ -770,20 +770,17 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/systems/{slug}/mending": {
+    "/api/systems/{slug}/merges": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        /**
-         * Plan Mending
-         * @description What can be mended without breaking anything, before it is done.
-         */
-        get: operations["planMending"];
+        get?: never;
         put?: never;
-        post?: never;
+        /** Take Over */
+        post: operations["mergeAlternative"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1033,7 +1030,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Light Region */
-        post: operations["lightRegion"];
+        post: operations["readRegion"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1234,23 +1231,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/systems/{slug}/refill": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Plan Refill */
-        post: operations["planRefill"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/systems/{slug}/released-specimen": {
         parameters: {
             query?: never;
@@ -1296,7 +1276,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Begin Again */
-        post: operations["beginAgain"];
+        post: operations["startAlternative"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1311,7 +1291,7 @@ export interface paths {
             cookie?: never;
         };
         /** Read Since */
-        get: operations["readSince"];
+        get: operations["compareRelease"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1320,7 +1300,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/systems/{slug}/releases/{version}/put-back": {
+    "/api/systems/{slug}/releases/{version}/restorations": {
         parameters: {
             query?: never;
             header?: never;
@@ -1330,7 +1310,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Put Back */
-        post: operations["putBack"];
+        post: operations["restoreFromRelease"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1346,6 +1326,26 @@ export interface paths {
         };
         /** Read Removals */
         get: operations["readRemovals"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/systems/{slug}/repair-plan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Plan Mending
+         * @description What can be mended without breaking anything, before it is done.
+         */
+        get: operations["planRepairs"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1423,6 +1423,23 @@ export interface paths {
         put?: never;
         /** Plan Resting */
         post: operations["planResting"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/systems/{slug}/restorations": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Bring Back */
+        post: operations["restoreRevision"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1514,17 +1531,17 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/systems/{slug}/standing": {
+    "/api/systems/{slug}/smaller-ladder": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        /** Read Standing */
-        get: operations["readStanding"];
+        get?: never;
         put?: never;
-        post?: never;
+        /** Plan Fewer */
+        post: operations["planSmallerLadder"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1559,23 +1576,6 @@ export interface paths {
         put?: never;
         /** Plan Status */
         post: operations["planStatus"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/systems/{slug}/take-over": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Take Over */
-        post: operations["takeOver"];
         delete?: never;
         options?: never;
         head?: never;
@@ -12983,122 +12983,6 @@ export interface operations {
             };
         };
     };
-    bringBack: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                slug: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["BringBackBody"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Parts"];
-                };
-            };
-            /** @description A page of somebody else asks */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description There is no such thing */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description The request did not arrive in time */
-            408: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description It meets what somebody else has changed */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description It is too large */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Heimat is not served under this name */
-            421: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description It cannot be read, or cannot be done */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description It was asked for too often */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Something went wrong that was not foreseen */
-            500: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description The database is away, or others hold what is needed */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
     readChanges: {
         parameters: {
             query: {
@@ -13907,6 +13791,122 @@ export interface operations {
             };
         };
     };
+    readDependents: {
+        parameters: {
+            query: {
+                key: string;
+                vision?: "typical" | "protan" | "deutan" | "tritan" | "achromat";
+                severity?: number;
+            };
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StandingPlanView"];
+                };
+            };
+            /** @description A page of somebody else asks */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request did not arrive in time */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It meets what somebody else has changed */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Heimat is not served under this name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be read, or cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It was asked for too often */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something went wrong that was not foreseen */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away, or others hold what is needed */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     readDifferences: {
         parameters: {
             query: {
@@ -14138,7 +14138,7 @@ export interface operations {
             };
         };
     };
-    readDrawnPairs: {
+    readDrawingPairs: {
         parameters: {
             query?: never;
             header?: never;
@@ -15172,7 +15172,7 @@ export interface operations {
             };
         };
     };
-    planFewer: {
+    planFill: {
         parameters: {
             query?: never;
             header?: never;
@@ -15183,7 +15183,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["FewerBody"];
+                "application/json": components["schemas"]["RefillBody"];
             };
         };
         responses: {
@@ -15193,7 +15193,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["FewerView"];
+                    "application/json": components["schemas"]["RefillView"];
                 };
             };
             /** @description A page of somebody else asks */
@@ -15778,7 +15778,7 @@ export interface operations {
             };
         };
     };
-    planMending: {
+    mergeAlternative: {
         parameters: {
             query?: never;
             header?: never;
@@ -15787,7 +15787,11 @@ export interface operations {
             };
             cookie?: never;
         };
-        requestBody?: never;
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TakeOverBody"];
+            };
+        };
         responses: {
             /** @description Successful Response */
             200: {
@@ -15795,7 +15799,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["MendingView"];
+                    "application/json": components["schemas"]["Parts"];
                 };
             };
             /** @description A page of somebody else asks */
@@ -17720,7 +17724,7 @@ export interface operations {
             };
         };
     };
-    lightRegion: {
+    readRegion: {
         parameters: {
             query?: never;
             header?: never;
@@ -19229,122 +19233,6 @@ export interface operations {
             };
         };
     };
-    planRefill: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                slug: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["RefillBody"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["RefillView"];
-                };
-            };
-            /** @description A page of somebody else asks */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description There is no such thing */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description The request did not arrive in time */
-            408: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description It meets what somebody else has changed */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description It is too large */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Heimat is not served under this name */
-            421: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description It cannot be read, or cannot be done */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description It was asked for too often */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Something went wrong that was not foreseen */
-            500: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description The database is away, or others hold what is needed */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
     readReleasedSpecimen: {
         parameters: {
             query?: {
@@ -19688,7 +19576,7 @@ export interface operations {
             };
         };
     };
-    beginAgain: {
+    startAlternative: {
         parameters: {
             query?: never;
             header?: never;
@@ -19805,7 +19693,7 @@ export interface operations {
             };
         };
     };
-    readSince: {
+    compareRelease: {
         parameters: {
             query?: {
                 vision?: "typical" | "protan" | "deutan" | "tritan" | "achromat";
@@ -19921,7 +19809,7 @@ export interface operations {
             };
         };
     };
-    putBack: {
+    restoreFromRelease: {
         parameters: {
             query?: never;
             header?: never;
@@ -20058,6 +19946,118 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RemovalView"][];
+                };
+            };
+            /** @description A page of somebody else asks */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request did not arrive in time */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It meets what somebody else has changed */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Heimat is not served under this name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be read, or cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It was asked for too often */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something went wrong that was not foreseen */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away, or others hold what is needed */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    planRepairs: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MendingView"];
                 };
             };
             /** @description A page of somebody else asks */
@@ -20629,6 +20629,122 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PlanView"];
+                };
+            };
+            /** @description A page of somebody else asks */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request did not arrive in time */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It meets what somebody else has changed */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Heimat is not served under this name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be read, or cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It was asked for too often */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something went wrong that was not foreseen */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away, or others hold what is needed */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    restoreRevision: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BringBackBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Parts"];
                 };
             };
             /** @description A page of somebody else asks */
@@ -21301,20 +21417,20 @@ export interface operations {
             };
         };
     };
-    readStanding: {
+    planSmallerLadder: {
         parameters: {
-            query: {
-                key: string;
-                vision?: "typical" | "protan" | "deutan" | "tritan" | "achromat";
-                severity?: number;
-            };
+            query?: never;
             header?: never;
             path: {
                 slug: string;
             };
             cookie?: never;
         };
-        requestBody?: never;
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FewerBody"];
+            };
+        };
         responses: {
             /** @description Successful Response */
             200: {
@@ -21322,7 +21438,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["StandingPlanView"];
+                    "application/json": components["schemas"]["FewerView"];
                 };
             };
             /** @description A page of somebody else asks */
@@ -21555,122 +21671,6 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["EditsView"];
-                };
-            };
-            /** @description A page of somebody else asks */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description There is no such thing */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description The request did not arrive in time */
-            408: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description It meets what somebody else has changed */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description It is too large */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Heimat is not served under this name */
-            421: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description It cannot be read, or cannot be done */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description It was asked for too often */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Something went wrong that was not foreseen */
-            500: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description The database is away, or others hold what is needed */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    takeOver: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                slug: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["TakeOverBody"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Parts"];
                 };
             };
             /** @description A page of somebody else asks */

@@ -48,6 +48,8 @@ export const server: Server = {
   removals: (slug, after) =>
     data(client.GET("/api/systems/{slug}/removals", { params: { ...at(slug), query: { after } } })),
   bringBack: (slug, revision, view, key) =>
-    data(client.POST("/api/systems/{slug}/bring-back", { params: at(slug), body: { revision, view, key } })),
+    data(
+      client.POST("/api/systems/{slug}/restorations", { params: at(slug), body: { revision, view, key } }),
+    ),
   head: async (slug) => (await data(client.GET("/api/systems/{slug}/head", { params: at(slug) }))).revision,
 };

@@ -66,7 +66,7 @@ function Since({ version }: { version: string }) {
   const putBack = useMutation({
     mutationFn: (id: string) =>
       data(
-        client.POST("/api/systems/{slug}/releases/{version}/put-back", {
+        client.POST("/api/systems/{slug}/releases/{version}/restorations", {
           params: { path },
           body: { ids: [id], base: revision, key: newId(), view: { parts: [] } },
         }),

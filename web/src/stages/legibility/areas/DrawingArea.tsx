@@ -38,7 +38,7 @@ export function DrawingArea() {
       : null,
     ({ met: every, theme: at, seeing: eyes }) =>
       data(
-        client.POST("/api/systems/{slug}/drawn-pairs", {
+        client.POST("/api/systems/{slug}/drawing-pairs", {
           params: { path: { slug } },
           body: { ...eyes, theme: at, met: every.map(({ picture: _, unknown: __, ...each }) => each) },
         }),

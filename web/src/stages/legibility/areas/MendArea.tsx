@@ -15,7 +15,7 @@ export function MendArea() {
   const query = useQuery({
     queryKey: ["mending", slug, revision],
     queryFn: ({ signal }) =>
-      data(client.GET("/api/systems/{slug}/mending", { params: { path: { slug } }, signal })),
+      data(client.GET("/api/systems/{slug}/repair-plan", { params: { path: { slug } }, signal })),
     retry: false,
   });
   const plan = query.data;

@@ -29,7 +29,9 @@ export function FewerArea() {
   const query = useQuery({
     queryKey: ["fewer", slug, revision, steps],
     queryFn: () =>
-      data(client.POST("/api/systems/{slug}/fewer", { params: { path: { slug } }, body: { steps } })),
+      data(
+        client.POST("/api/systems/{slug}/smaller-ladder", { params: { path: { slug } }, body: { steps } }),
+      ),
     placeholderData: (before) => before,
     retry: false,
   });

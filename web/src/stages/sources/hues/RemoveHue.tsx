@@ -22,7 +22,7 @@ export function RemoveHue({ hue }: { hue: HueView }) {
     queryKey: ["standing", slug, revision, seeing, hue.key],
     queryFn: () =>
       data(
-        client.GET("/api/systems/{slug}/standing", {
+        client.GET("/api/systems/{slug}/dependents", {
           params: { path: { slug }, query: { key: hue.key, ...seeing } },
         }),
       ),

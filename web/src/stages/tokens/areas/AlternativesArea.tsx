@@ -156,7 +156,7 @@ function Differences({ other, name }: { other: string; name: string }) {
     setTaking(true);
     try {
       await data(
-        client.POST("/api/systems/{slug}/take-over", {
+        client.POST("/api/systems/{slug}/merges", {
           params: { path: { slug } },
           body: { other, ids, base: revision, key: newId(), view: { parts: ["head"] } },
         }),

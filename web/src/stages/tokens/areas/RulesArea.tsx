@@ -30,7 +30,7 @@ export function RulesArea() {
     queryKey: ["refill", slug, revision, seeing, theme?.id, chosen],
     queryFn: () =>
       data(
-        client.POST("/api/systems/{slug}/refill", {
+        client.POST("/api/systems/{slug}/fill-plan", {
           params: { path: { slug } },
           body: { ...seeing, theme: theme?.id ?? "", tokens: chosen },
         }),

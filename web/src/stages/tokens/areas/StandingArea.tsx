@@ -21,7 +21,7 @@ export function StandingArea() {
     queryKey: ["standing", slug, revision, seeing, select],
     queryFn: () =>
       data(
-        client.GET("/api/systems/{slug}/standing", {
+        client.GET("/api/systems/{slug}/dependents", {
           params: { path: { slug }, query: { key: select ?? "", ...seeing } },
         }),
       ),
