@@ -277,3 +277,45 @@ def test_a_neon_brand_has_series_that_are_told_apart_and_no_neon_beside_it(brand
 
 def parse_hex(text):
     return list(bytes.fromhex(text.removeprefix("#")))
+
+
+def test_what_stands_on_a_limit_is_of_the_class_above_it():
+    values = np.array([0.0, 1.0, 1.0, 2.0, 3.0])
+    assert counts(values, [1.0, 2.0]) == [1, 2, 2]
+    assert counts(values, [0.0, 3.0]) == [0, 4, 1]
+
+
+def mirrored(lights, low=(0.09, 30.0), high=(0.09, 250.0)):
+    """Colors of some L*, the first half of one hue, the second of another; a middle of odd counts is gray."""
+    half = len(lights) / 2
+    sides = [low if place + 0.5 < half else high if place + 0.5 > half else (0.0, 0.0) for place in range(len(lights))]
+    chroma, hue = np.array(sides).T
+    return nearest_bytes(solve(luminance_of(np.array(lights)), chroma, hue))
+
+
+@pytest.mark.parametrize(
+    "lights8",
+    [
+        (40.0, 80.0, 80.0, 40.0),
+        (40.0, 62.0, 85.0, 85.0, 62.0, 40.0),
+        (30.0, 50.0, 70.0, 92.0, 90.0, 71.0, 52.0, 33.0),
+        (30.0, 60.0, 90.0, 60.0, 30.0),
+    ],
+)
+def test_an_even_number_of_colors_diverges_from_a_limit_as_an_odd_one_from_a_middle(lights8):
+    assert suitability(mirrored(lights8))[0].kind == "diverging"
+    assert suitability(mirrored(lights8))[0].suits
+
+
+@pytest.mark.parametrize(
+    ("lights8", "words"),
+    [
+        ((30.0, 60.0, 90.0, 70.0, 55.0), "L*"),
+        ((30.0, 50.0, 65.0, 80.0, 90.0, 40.0), "not the middle"),
+        ((40.0, 80.0, 80.0, 80.0, 80.0, 40.0), "rise to one middle"),
+    ],
+)
+def test_lopsided_and_flat_colors_do_not_diverge(lights8, words):
+    (told,) = [each for each in suitability(mirrored(lights8)) if each.kind == "diverging"]
+    assert not told.suits
+    assert words in told.why

@@ -13,8 +13,8 @@ from heimat.core.color.solved import solved
 from heimat.core.document.hues import DerivedSource, QuantityChange
 from heimat.core.document.order import in_order
 from heimat.core.document.system import ColorSystem
-from heimat.core.document.tokens import StepAlias
-from heimat.core.edits import apply, apply_all
+from heimat.core.document.tokens import DerivedColor, HueAlias, StepAlias
+from heimat.core.edits import PlaceValue, Restore, apply, apply_all
 from heimat.core.edits.hue_edits import AddHues, NewHue, RemoveHue
 from heimat.core.edits.source_edits import AimSource, FollowHue, LetGo, SetSource
 from heimat.core.edits.token_edits import SetTokenValue
@@ -25,6 +25,7 @@ from heimat.core.hues.source import ResolvedSource, resolve_source, source_color
 from heimat.core.hues.wording import derivation_words
 from heimat.core.publication.building import publication
 from heimat.core.resolve.resolved import resolve
+from heimat.core.values.derived_color import derived_color
 from heimat.demo.demo_systems import brinemark
 
 SYSTEM = brinemark()
@@ -242,3 +243,28 @@ def test_solved_is_exact_to_eight_bits():
         _, chroma, angle = (float(part) for part in oklch_of(color))
         assert np.abs(rgb8_of(solved(lightness_of(color), chroma, angle)).astype(int) - levels).max() <= 1
         assert format(color, "hex") == hex_of(np.array(levels, dtype=np.uint8))
+
+
+def test_what_is_put_back_or_taken_makes_no_loop_either():
+    """Edits look for loops themselves; what only puts places back is stopped by the document."""
+    system = brinemark()
+    (follows,) = [hue.id for hue in system.hues.values() if hue.id == "shingle"]
+    loop = system.hues[follows].source.model_dump() | {"hue": "shingle"}
+    back = Restore(what="put back", places=(PlaceValue(path=("hues", "tidewater", "source"), value=loop),))
+    with pytest.raises(DomainError, match="tidewater cannot follow shingle, which follows tidewater") as refused:
+        apply(system, back)
+    assert refused.value.code == "loop"
+
+
+def test_a_token_s_hue_turns_by_as_much_as_it_is_told():
+    """On average over many colors: 8 bits move each of them a little, to either side."""
+    for by in (30.0, -75.0):
+        off = []
+        for angle in range(0, 360, 2):
+            base = Color(space="oklch", components=(0.6, 0.11, float(angle)))
+            value = DerivedColor(of=HueAlias(hue="any"), turn=QuantityChange(how="shifted", by=by))
+            made = derived_color(base, value)
+            turned = float(oklch_of(made)[2]) - float(oklch_of(Color.of_bytes(rgb8_of(base)))[2])
+            off.append((turned - by + 180.0) % 360.0 - 180.0)
+        assert abs(float(np.mean(off))) < 0.15
+        assert max(map(abs, off)) < 1.5

@@ -156,3 +156,18 @@ def test_only_apply_changes_a_document():
             if isinstance(node, ast.Call) and isinstance(node.func, ast.Attribute) and node.func.attr == "change":
                 found.append(f"{file.name}:{node.lineno}")
     assert found == []
+
+
+def test_what_comes_and_goes_within_one_step_ends_a_range_where_it_comes():
+    start = 67.0
+
+    def make(light):
+        return AimSource(hue="buoy", lightness=light, chroma=0.17488341989590941, angle=36.7575050633257)
+
+    now = finding_ids(resolve(apply(SYSTEM, make(start))))
+    found = safe_range(apply(SYSTEM, make(start)), make, start, (0.0, 100.0), 2.5)
+    assert found.low.at > 30.0
+    assert finding_ids(resolve(apply(SYSTEM, make(found.low.at)))) == now
+    beyond = [found.low.at - part * 2.5 / 64 for part in range(1, 5)]
+    assert any(finding_ids(resolve(apply(SYSTEM, make(light)))) != now for light in beyond)
+    assert finding_ids(resolve(apply(SYSTEM, make(found.low.at - 2.5)))) == now, "by then it is gone again"

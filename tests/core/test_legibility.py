@@ -22,6 +22,7 @@ from heimat.core.edits.source_edits import SetSource
 from heimat.core.edits.token_edits import SetTokenValue
 from heimat.core.filling.starter import DAY
 from heimat.core.legibility.findings import changed_by, finding_ids, findings
+from heimat.core.legibility.matrix import side
 from heimat.core.legibility.selected import find
 from heimat.core.resolve.checked_pairings import translucent_ratio
 from heimat.core.resolve.resolved import resolve
@@ -160,3 +161,11 @@ def test_remembered_scales_are_what_would_be_made_afresh():
     assert (remembered[2] == afresh[1]).all()
     with pytest.raises(ValueError, match="read-only"):
         resolve(SYSTEM).hues["kelp"].scale.rgb8[0] = 0
+
+
+def test_a_side_of_neutrals_has_the_steps_of_neutrals_alone():
+    resolved = resolve(SYSTEM)
+    neutrals = [hue for hue in resolved.hue_list if hue.hue.kind == "neutral"]
+    assert 0 < len(neutrals) < len(resolved.hue_list)
+    found = side(resolved, resolved.theme(), "neutrals", "own")
+    assert set(found.keys) == {hue.step_key(place) for hue in neutrals for place in range(len(hue.steps))}

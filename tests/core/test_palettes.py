@@ -179,3 +179,12 @@ def test_changing_a_palette_says_what_it_does():
     with pytest.raises(ValueError, match="one id"):
         Categorical(colors=(make.colors[0], make.colors[0]))
     assert Color.of_bytes(on(added(series(literal("#123456")))).rgb8[0]).space == "srgb"
+
+
+def test_what_is_left_over_is_drawn_as_what_is_muted_where_nothing_else_is_said():
+    resolved = resolve(brinemark())
+    assert not any(token.purpose == "chart.other" for token in resolved.system.tokens.values())
+    for theme, palettes in resolved.palettes.items():
+        muted8 = resolved.themes[theme].tokens["chart-muted"].rgb8.tolist()
+        assert palettes
+        assert all(shown.others["other"].tolist() == muted8 for shown in palettes)

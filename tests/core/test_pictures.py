@@ -10,11 +10,12 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 from PIL import Image, ImageCms
 
+from heimat.core.color.arrays import from_bytes
 from heimat.core.color.ciede2000 import ciede2000
 from heimat.core.color.nearness import differences
 from heimat.core.color.spaces import srgb_to_lab, srgb_to_oklab
 from heimat.core.errors import DomainError
-from heimat.core.pictures.decoding import MOST_PIXELS, decode
+from heimat.core.pictures.decoding import MOST_PIXELS, Pixels, decode
 from heimat.core.pictures.main_colors import Wanted, main_colors
 from heimat.core.pictures.rectangle import Rectangle
 from heimat.core.pictures.sampling import sample
@@ -334,3 +335,14 @@ def test_what_is_shown_is_smaller_and_exact_where_it_was():
     assert media_type == "image/png"
     assert decode(content).rgb8[10, 10].tolist() == list(TEAL)
     assert encode(small, "image/jpeg")[1] == "image/jpeg"
+
+
+@pytest.mark.parametrize("seed", [0, 7, 19, 29])
+def test_a_curve_rises_from_slice_to_slice_whatever_rounding_does(seed):
+    rng = np.random.default_rng(seed)
+    count, base = int(rng.integers(30, 200)), rng.integers(0, 256, 3)
+    reach = int(rng.integers(2, 14))
+    colors = np.clip(base + rng.integers(-reach, reach + 1, (count, 3)), 0, 255).astype(np.uint8)
+    pixels = Pixels(colors[None], None, "image/png")
+    curve = fitted_stops(pixels, Rectangle(0, 0, count, 1), 20.0).curve
+    assert (np.diff(srgb_to_oklab(from_bytes(curve))[:, 0]) > 0.0).all()

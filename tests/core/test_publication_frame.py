@@ -10,7 +10,7 @@ from heimat.core.edits.ladder_edits import RenameSystem
 from heimat.core.edits.theme_edits import AddTheme, MoveTheme, RemoveTheme, RenameTheme, SetTheme
 from heimat.core.publication.breaking import broken
 from heimat.core.publication.building import publication
-from heimat.core.publication.changes import compare, next_version, same
+from heimat.core.publication.changes import TokenChange, compare, next_version, same
 from heimat.core.publication.frame import frame_changes
 from heimat.core.resolve.resolved import resolve
 from heimat.demo.demo_systems import brinemark
@@ -60,3 +60,10 @@ def test_a_theme_called_like_a_formula_is_no_formula_in_a_table_and_comes_back()
     for row in csv.reader(io.StringIO(table.decode())):
         assert not any(cell.startswith(("=", "+", "-", "@")) for cell in row if not cell.startswith("--"))
     assert read({"tokens.csv": table}).themes[0].name == name
+
+
+@pytest.mark.parametrize(("away", "version"), [(0.999, "1.0.1"), (1.0, "1.1.0"), (1.001, "1.1.0")])
+def test_a_color_that_changes_by_just_as_much_as_asked_makes_a_minor_version(away: float, version: str) -> None:
+    token = publication(resolve(brinemark())).tokens[0]
+    change = TokenChange("changed", token, token, "day", away)
+    assert next_version("1.0.0", [change], patch_below=1.0).version == version

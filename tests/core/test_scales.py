@@ -14,11 +14,16 @@ from heimat.core.color.color_text import parse
 from heimat.core.color.contrast import ratio, relative_luminance
 from heimat.core.color.exact_color import Color, rgb8_of
 from heimat.core.color.spaces import lightness, srgb_to_oklch
+from heimat.core.edits import apply
+from heimat.core.edits.hue_edits import PinStep
 from heimat.core.errors import DomainError
+from heimat.core.resolve.resolved import resolve
 from heimat.core.scales import GENERATORS, READY_MADE, ScaleRequest, generate
 from heimat.core.scales.generator_2 import STRONG
 from heimat.core.scales.ladder import USUAL, Ladder, LadderStep
+from heimat.core.scales.measures import measure
 from heimat.core.scales.promises import promises
+from heimat.demo.demo_systems import brinemark
 from tests.core import generators
 from tests.core.strategies import all_corners_and_random, anchors, colors, ladders
 
@@ -177,3 +182,13 @@ def test_positions_on_the_ladder():
     found = USUAL.positions(np.array([aims[0], between, aims[-1], 100.0]))
     assert found[:3].tolist() == pytest.approx([0.0, 0.5, 8.0])
     assert found[3] < 0.0
+
+
+def test_two_steps_of_one_color_are_out_of_order():
+    system = brinemark()
+    for step in ("s300", "s400"):
+        system = apply(system, PinStep(hue="kelp", step=step, color="#7FB38A"))
+    hue = resolve(system).hues["kelp"]
+    (told,) = measure([hue.scale], [set()])
+    labels = [hue.steps[place].id for place in told.out_of_order]
+    assert "s400" in labels

@@ -7,6 +7,8 @@ from hypothesis import strategies as st
 
 from heimat.core.color.ciede2000 import TOLD_APART
 from heimat.core.color.color_text import parse
+from heimat.core.color.contrast import ratio
+from heimat.core.color.exact_color import rgb8_of
 from heimat.core.color.hex_notation import hex_of
 from heimat.core.color.spaces import srgb_to_oklch
 from heimat.core.color.told_apart import distances
@@ -97,3 +99,10 @@ def test_a_status_without_a_hue_gets_one_and_a_token_moved_by_hand_elsewhere_sta
     after = apply_all(system, status_edits(system, {status: parse(color) for status, color in NEW.items()}, {})).system
     assert status_hues(after)["error"].name == "error"
     assert after.tokens["status-warning"].values[DAY] == StepAlias(hue="gorse", step="s300")
+
+
+@pytest.mark.parametrize("brand", ["#0B6E6E", "#F2C200", "#7A1FA2", "#E8E8E8", "#FF8FA3", "#123456"])
+def test_what_is_fitted_alone_is_seen_on_white(brand):
+    """3:1, as parts of an interface need; where what is held leaves room for it, as here."""
+    fitted = propose(Brand.of(rgb8_of(parse(brand))[None])).fitted
+    assert ratio(fitted, (255, 255, 255)).min() >= 3.0

@@ -9,12 +9,15 @@ from heimat.core.charts.apart import nearest_pair
 from heimat.core.charts.columns import Column, finite
 from heimat.core.charts.gathering import MOST_DRAWN
 from heimat.core.charts.ramp import lights, spread
+from heimat.core.color.angles import turn_between
 from heimat.core.color.arrays import Bytes, Floats, from_bytes
 from heimat.core.color.ciede2000 import TOLD_APART, distance_text
 from heimat.core.color.spaces import srgb_to_oklch
 from heimat.core.color.thresholds import CALLED_BY_HUE
 
 PaletteKind = Literal["categorical", "sequential", "diverging"]
+MOST_LOPSIDED = 10.0
+"""L* by which both ends may differ and still be as strong as each other."""
 LEAST_SPAN = 30.0
 """L* from end to end below which an order is hardly seen."""
 MOST_UNEVEN = 0.35
@@ -83,27 +86,33 @@ def _sequential(rgb8: Bytes) -> Suits:
 
 def _diverging(rgb8: Bytes) -> Suits:
     light = lights(rgb8)
-    if len(light) < 5:
-        return Suits("diverging", False, "Two directions and a middle take five colors at least.")
+    if len(light) < 4:
+        return Suits("diverging", False, "Two directions take four colors at least.")
     turn = _turning_place(light)
     if turn is None:
         return Suits("diverging", False, "Lightness does not rise to one middle and fall from it.")
     low, high = srgb_to_oklch(from_bytes(rgb8[[0, -1]]))
-    apart = abs((float(high[2] - low[2]) + 180.0) % 360.0 - 180.0)
+    apart = abs(float(turn_between(low[2], high[2])))
     if min(low[1], high[1]) < CALLED_BY_HUE or apart < _SIDES:
         return Suits("diverging", False, f"Its ends are {apart:.0f}° of hue apart: they are not two sides.")
     off = abs(float(light[0] - light[-1]))
-    middle = turn == (len(light) - 1) / 2
-    why = (
-        f"Lightness turns at color {turn + 1} of {len(light)}; its ends are {off:.1f} L* and {apart:.0f}° of hue apart"
-    )
-    return Suits("diverging", middle and off <= 10.0, why + ("." if middle else ": the middle is not in the middle."))
+    # An even number of colors has a limit in the middle: either of the two beside it may be the one that turns.
+    middle = abs(turn - (len(light) - 1) / 2) <= (0.5 if len(light) % 2 == 0 else 0.0)
+    first = int(turn) + 1
+    where = f"at color {first}" if turn == int(turn) else f"between colors {first} and {first + 1}"
+    why = f"Lightness turns {where} of {len(light)}; its ends are {off:.1f} L* and {apart:.0f}° of hue apart"
+    return Suits("diverging", middle and off <= MOST_LOPSIDED, why + ("." if middle else ": that is not the middle."))
 
 
-def _turning_place(light: Floats) -> int | None:
-    """Where lightness turns, if it turns once, between the ends."""
+def _turning_place(light: Floats) -> float | None:
+    """Where lightness turns, if it turns once, between the ends: at a color, or half-way between two that are alike."""
     signs = np.sign(np.diff(light))
-    if (signs == 0).any():
+    level = np.flatnonzero(signs == 0)
+    moving = signs[signs != 0]
+    turns = np.flatnonzero(moving[1:] != moving[:-1]) + 1
+    if len(turns) != 1 or len(level) > 1:
         return None
-    turns = np.flatnonzero(signs[1:] != signs[:-1]) + 1
-    return int(turns[0]) if len(turns) == 1 else None
+    turn = int(turns[0])
+    if len(level) == 0:
+        return float(turn)
+    return turn + 0.5 if level[0] == turn else None
