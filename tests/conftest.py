@@ -1,21 +1,23 @@
-"""Fixtures: a MariaDB of the tests' own, with the demo's data fresh for every test; and how examples are chosen."""
+"""Fixtures: a MariaDB of the tests' own, with the demo's data fresh for every test; and how examples are chosen.
+
+What only some tests need is imported where they get it: a test of the core is to begin at once.
+"""
 
 import tempfile
 from collections.abc import Iterator
 from pathlib import Path
+from typing import TYPE_CHECKING
 
 import pytest
 from hypothesis import settings
-from sqlalchemy import Engine
-from starlette.testclient import TestClient
 
-from heimat.demo.load import load_demo
 from heimat.local.mariadb import LocalMariaDB
-from heimat.service.gallery import ensure_shipped
-from heimat.store.engine import make_engine
-from heimat.store.migrate import migrate
-from tests.api.asking import client_of
-from tests.template import Template
+
+if TYPE_CHECKING:
+    from sqlalchemy import Engine
+    from starlette.testclient import TestClient
+
+    from tests.template import Template
 
 # The same examples every time, so that a change is judged and not chance; `--hypothesis-profile explore` looks for
 # new ones, and for many more of them.
@@ -51,7 +53,10 @@ def database() -> Iterator[LocalMariaDB]:
 
 
 @pytest.fixture(scope="session")
-def migrated(database: LocalMariaDB) -> Iterator[Engine]:
+def migrated(database: LocalMariaDB) -> Iterator["Engine"]:
+    from heimat.store.engine import make_engine
+    from heimat.store.migrate import migrate
+
     engine = make_engine(database.url)
     migrate(engine)
     yield engine
@@ -59,28 +64,36 @@ def migrated(database: LocalMariaDB) -> Iterator[Engine]:
 
 
 @pytest.fixture(scope="session")
-def template(migrated: Engine) -> Template:
+def template(migrated: "Engine") -> "Template":
+    from heimat.demo.load import load_demo
+    from heimat.service.gallery import ensure_shipped
+    from tests.template import Template
+
     load_demo(migrated)
     ensure_shipped(migrated)
     return Template(migrated)
 
 
 @pytest.fixture
-def engine(migrated: Engine, template: Template) -> Engine:
+def engine(migrated: "Engine", template: "Template") -> "Engine":
     """An engine on tables that hold the demo's data and nothing else."""
     template.restore()
     return migrated
 
 
 @pytest.fixture
-def client(engine: Engine) -> TestClient:
+def client(engine: "Engine") -> "TestClient":
     """A client that acts as the demo's designer."""
+    from tests.api.asking import client_of
+
     return client_of(engine)
 
 
 @pytest.fixture
-def other(engine: Engine) -> TestClient:
+def other(engine: "Engine") -> "TestClient":
     """A client that acts as the demo's data designer, from another process's point of view."""
+    from tests.api.asking import client_of
+
     second = client_of(engine)
     second.put("/api/me", json={"person": "tomke"}).raise_for_status()
     return second

@@ -219,7 +219,7 @@ class _Against:
 
         def fits(token: PublishedToken) -> tuple[bool, bool]:
             first = token.name.split(".")[0]
-            return first not in wanted, "/" in token.id
+            return first not in wanted, not token.is_semantic
 
         return min(near, key=fits), 0.0 if least < 1e-9 else least
 

@@ -34,7 +34,7 @@ def meant(names: Mapping[str, str | None], tokens: Sequence[PublishedToken]) -> 
     by_color: dict[str, str] = {}
     themes = list(dict.fromkeys(theme for token in tokens for theme in token.values))
     for theme in themes:
-        for token in sorted(tokens, key=lambda token: "/" in token.id):
+        for token in sorted(tokens, key=lambda token: not token.is_semantic):
             value = token.value(theme)
             if value.alpha == 1.0:
                 by_color.setdefault(value.hex.upper(), token.id)

@@ -59,6 +59,11 @@ class PublishedToken:
     usage: str = ""
     deprecated: PublishedDeprecation | None = None
 
+    @property
+    def is_semantic(self) -> bool:
+        """Whether it is a semantic token: no step of a scale, and no color of a palette."""
+        return "/" not in self.id
+
     def value(self, theme: str) -> PublishedValue:
         """The value in a theme; in one that is not known, that in the first."""
         return self.values.get(theme) or next(iter(self.values.values()))

@@ -102,7 +102,7 @@ def _section(key: GuidePart, lines: list[str]) -> list[str]:
 
 def _parts(publication: Publication, version: str) -> list[tuple[GuidePart, list[str]]]:
     """The parts that are asked for and have anything to say, in order."""
-    scales = [token for token in publication.tokens if "/" in token.id]
+    scales = [token for token in publication.tokens if not token.is_semantic]
     tokens = [token for token in publication.tokens if "/" not in token.id]
     made: dict[GuidePart, list[str]] = {
         "scales": _scales(publication, scales) if scales else [],
