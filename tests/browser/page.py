@@ -1,11 +1,16 @@
 """The page as a person uses it: finding by what is read, waiting for conditions, never for time."""
 
 import base64
+import inspect
 from collections.abc import Callable, Iterator
 from contextlib import contextmanager
 from typing import Any
 
-from selenium.common.exceptions import ElementClickInterceptedException, StaleElementReferenceException
+from selenium.common.exceptions import (
+    ElementClickInterceptedException,
+    StaleElementReferenceException,
+    TimeoutException,
+)
 from selenium.webdriver import ActionChains, Chrome, Keys
 from selenium.webdriver.common.by import By
 from selenium.webdriver.remote.webelement import WebElement
@@ -54,7 +59,17 @@ class Page:
         wait = WebDriverWait(
             self.driver, SECONDS, POLL_SECONDS, ignored_exceptions=[StaleElementReferenceException, IndexError]
         )
-        return wait.until(lambda _: condition())
+        try:
+            return wait.until(lambda _: condition())
+        except TimeoutException:
+            raise TimeoutException(self._missed(condition)) from None
+
+    def _missed(self, condition: Callable[[], Any]) -> str:
+        """What was waited for in vain, by its source and the values in it, and what the page shows instead."""
+        asked = " ".join(inspect.getsource(condition).split())
+        values = {name: value for name, value in inspect.getclosurevars(condition).nonlocals.items() if name != "self"}
+        shown = " ".join(self.script("return document.body.innerText").split())
+        return f"waited {SECONDS} s for: {asked}, with {values!r:.300}, at {self.driver.current_url}: {shown:.1500}"
 
     def all(self, css: str) -> list[WebElement]:
         return self.driver.find_elements(By.CSS_SELECTOR, css)
