@@ -65,7 +65,7 @@ def test_a_curve_of_one_scale_by_keys_typed_and_back(page: Page) -> None:
     page.wait(lambda: value(page, "lightness", "-0.5") == before)
     page.press("As all scales")
     page.wait(lambda: page.steps("heather") == heather)
-    # What crosses its neighbours is brought to where it can be.
+    # What crosses its neighbors is brought to where it can be.
     page.press("Lightness")
     page.type("Lightness on the way to the dark end, as a number", "99", enter=True)
     page.wait(lambda: page.steps("heather") != heather)

@@ -28,7 +28,7 @@ FIELDS = [
     ("legibility?area=conditions", "Light: veiling, cd/m²"),
     ("legibility?area=text-on-picture", "Size of the text, px"),
     ("legibility?area=text-on-picture", "Share that may fall short, percent"),
-    ("legibility?area=pictures-seen", "Distance that neighbours are to keep, CIEDE2000"),
+    ("legibility?area=pictures-seen", "Distance that neighbors are to keep, CIEDE2000"),
     ("legibility?at=token:text-late&area=two-colors", "L* of the foreground"),
     ("charts?at=palette:routes", "How far apart the palette asks its colors to be"),
     ("charts?at=palette:delay", "The value at the middle"),

@@ -149,10 +149,10 @@ def test_any_color_is_pinned_at_a_step(page: Page) -> None:
     page.wait(lambda: page.steps("flare") == before)
 
 
-def test_neighbours_pass_through_a_pin(page: Page) -> None:
+def test_neighbors_pass_through_a_pin(page: Page) -> None:
     page.open(f"{AT}?at=hue:tidewater&area=scale")
     stay = page.steps("tidewater")
-    page.choose("Neighbours of pins stay", "pass smoothly through")
+    page.choose("Neighbors of pins stay", "pass smoothly through")
     page.wait(lambda: page.steps("tidewater")[3] != stay[3])
     smooth = page.steps("tidewater")
     assert (smooth[4], smooth[5]) == ("#2A8C82", "#0B6E6E")

@@ -79,7 +79,7 @@ def test_a_handle_has_the_value_that_it_is_given():
     assert curves.moved(np.array([0.5, 0.0, 1.0, -0.7])) == pytest.approx([0.62, 0.0, 1.0, -0.7])
     assert curves.shares(ends, np.array([0.5, 0.0]))[0] == pytest.approx(1.2)
     assert curves.turns(ends, np.array([-0.5]))[0] == pytest.approx(14.0)
-    # Beyond its neighbours a handle changes nothing, and the source and the ends stay.
+    # Beyond its neighbors a handle changes nothing, and the source and the ends stay.
     usual = Curves().shares(ends, np.array([-0.9, -0.3, 0.0, 1.0]))
     assert curves.shares(ends, np.array([-0.9, -0.3, 0.0, 1.0])) == pytest.approx(usual)
     scale = generate([ScaleRequest(source, USUAL.lightness(), curves=curves)])[0]

@@ -1,4 +1,4 @@
-"""Too many colors: the cap, smaller ladders, neighbours that look the same, and named selections."""
+"""Too many colors: the cap, smaller ladders, neighbors that look the same, and named selections."""
 
 import json
 
@@ -72,7 +72,7 @@ def test_the_steps_wanted_follow_the_cap():
     assert apply_all(capped, [apply_all(long, [SetCap(cap=69)]).inverse]).system == long
 
 
-def test_neighbours_that_are_hardly_different_are_told_closest_first():
+def test_neighbors_that_are_hardly_different_are_told_closest_first():
     found = alike(resolve(SYSTEM).hue_list)
     assert [pair.distance for pair in found] == sorted(pair.distance for pair in found)
     assert [(pair.hue.name, pair.one) for pair in found] == [("shingle", 0)]

@@ -71,7 +71,7 @@ def test_scales_on_any_ladder_fall_and_stay_in_the_range_of_bytes(shape, source,
     assert scale.rgb8.shape == (len(ladder.steps), 3)
     assert (scale.rgb8[scale.anchor] == rgb8_of(source)).all()
     assert scale.anchor not in between
-    # Neighbours may be a single level apart where a ladder is that fine, but never in the wrong order.
+    # Neighbors may be a single level apart where a ladder is that fine, but never in the wrong order.
     if not scale.crowded:
         assert (np.diff(light_of(scale.rgb8)) <= 0.0).all()
 

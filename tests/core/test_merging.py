@@ -1,4 +1,4 @@
-"""Neighbouring areas that merge, and outlines that stand out from both sides."""
+"""Neighboring areas that merge, and outlines that stand out from both sides."""
 
 import numpy as np
 import pytest
@@ -64,6 +64,6 @@ def test_an_outline_stands_out_from_both_sides(part, around):
         assert abs((kept[2] - srgb_to_oklch(one / 255.0)[2] + 180.0) % 360.0 - 180.0) < 4.0
 
 
-def test_a_picture_of_one_color_has_no_neighbours():
+def test_a_picture_of_one_color_has_no_neighbors():
     assert merging(main_colors(fields(GRAY, GRAY), Wanted(count=4)), 10.0) == []
     assert borders(np.zeros((4, 4), dtype=int)) == pytest.approx({})

@@ -153,7 +153,7 @@ def test_a_nudge_moves_its_step_alone(source, place, nudge):
 
 @settings(max_examples=150)
 @given(colors, st.dictionaries(st.integers(0, 8), colors, min_size=1, max_size=3))
-def test_neighbours_pass_through_pins(source, pins):
+def test_neighbors_pass_through_pins(source, pins):
     pinned = {place: rgb8_of(color) for place, color in pins.items()}
     stay, smooth = one(source, pins=pinned), one(source, pins=pinned, smooth=True)
     for place, rgb8 in pinned.items():
@@ -165,7 +165,7 @@ def test_neighbours_pass_through_pins(source, pins):
         assert (np.diff(smooth.lightness) < 0.0).all()
 
 
-def test_a_pin_that_is_off_draws_its_neighbours_along():
+def test_a_pin_that_is_off_draws_its_neighbors_along():
     pinned = {2: np.array([0xC8, 0xC8, 0xB0], dtype=np.uint8)}
     stay, smooth = one(pins=pinned), one(pins=pinned, smooth=True)
     generated = one().lightness[2]

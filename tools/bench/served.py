@@ -79,7 +79,7 @@ const sheet = document.querySelector(watched);
 const box = document.querySelector(room).getBoundingClientRect();
 const own = held.getBoundingClientRect();
 const middle = (own.top + own.height / 2 - box.top) / box.height;
-// Within what its neighbours leave, where that is little: back and forth.
+// Within what its neighbors leave, where that is little: back and forth.
 const along = place => wide ? 0.1 + 0.8 * place / moves : middle + 0.012 * (place % 4 - 1.5);
 const at = place => ({pointerId: 1, button: 0, buttons: 1, bubbles: true,
                       clientY: box.top + box.height * (across ? 0.5 : along(place)),

@@ -89,7 +89,7 @@ describe("all at once", () => {
   });
 });
 
-it("a step has the room between its neighbours, and an end the rest", () => {
+it("a step has the room between its neighbors, and an end the rest", () => {
   expect(room(NINE, 0)).toEqual([86.1, 100]);
   const [low, high] = room(NINE, 4);
   expect(low).toBeCloseTo(41.1);

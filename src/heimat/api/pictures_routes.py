@@ -248,7 +248,7 @@ def read_text(slug: str, picture: int, body: TextBody, uses: Uses) -> Response:
 def find_merging(
     slug: str, picture: int, uses: Uses, threshold: Annotated[float, Query(ge=0.0, le=100.0)] = TOLD_APART
 ) -> Response:
-    """Neighbouring areas that are told apart in typical vision and merge in another."""
+    """Neighboring areas that are told apart in typical vision and merge in another."""
     return answer(merging_views(uses.pictures.main_colors(slug, picture, Wanted(count=MOST)), threshold))
 
 

@@ -989,7 +989,7 @@ export interface paths {
         };
         /**
          * Find Merging
-         * @description Neighbouring areas that are told apart in typical vision and merge in another.
+         * @description Neighboring areas that are told apart in typical vision and merge in another.
          */
         get: operations["findMerging"];
         put?: never;
@@ -8576,7 +8576,7 @@ export interface components {
         };
         /**
          * SetPinNeighbours
-         * @description Let the neighbours of a scale's pins pass smoothly through them, or stay as they are generated.
+         * @description Let the neighbors of a scale's pins pass smoothly through them, or stay as they are generated.
          */
         SetPinNeighbours: {
             /** Hue */
@@ -9101,7 +9101,7 @@ export interface components {
         };
         /**
          * SpreadView
-         * @description Gaps between neighbours, from light to dark, and in words their smallest, largest and spread.
+         * @description Gaps between neighbors, from light to dark, and in words their smallest, largest and spread.
          */
         SpreadView: {
             /** Gaps */

@@ -15,7 +15,7 @@ def floats(values: ArrayLike) -> Floats:
 def to_levels(levels: ArrayLike) -> Bytes:
     """Round levels 0 to 255, any shape, to 8 bits, halves up as CSS does; values outside are clipped.
 
-    The only place that rounds to 8 bits, but for the choice among neighbours in `rounding`.
+    The only place that rounds to 8 bits, but for the choice among neighbors in `rounding`.
     """
     return np.floor(np.clip(floats(levels), 0.0, 255.0) + 0.5).astype(np.uint8)
 

@@ -1,7 +1,7 @@
 """What rounding leaves of a gray's hue, the same on every processor.
 
 OKLab's a and b of an 8-bit gray are what rounding errors leave, about 1e-16. Their direction means nothing, yet it
-takes part in the choice between neighbours of a weak color; and it depends on whether a processor multiplies and adds
+takes part in the choice between neighbors of a weak color; and it depends on whether a processor multiplies and adds
 with one rounding or with two. Here it is always with one (IEEE 754 fusedMultiplyAdd), as most do.
 """
 

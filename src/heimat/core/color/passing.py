@@ -1,7 +1,7 @@
 """The nearest color that reaches a contrast: hue kept, the least CIEDE2000 from what it was.
 
 Among the colors whose OKLCH hue is within 2 degrees of the original's (where its chroma is above 0.02), the best lies
-near the boundary luminance. A coarse search over hue and chroma along that boundary finds its neighbourhood; from there
+near the boundary luminance. A coarse search over hue and chroma along that boundary finds its neighborhood; from there
 the 8-bit colors themselves are walked, until none of the 124 around is nearer. Grays count as keeping any hue.
 """
 

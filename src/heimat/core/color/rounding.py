@@ -33,9 +33,9 @@ _GRAY = 0.001
 
 
 def nearest_bytes(srgb: ArrayLike, *, keep_chroma: bool = False, window: Floats | None = None) -> Bytes:
-    """The 8-bit colors (..., 3) that stand for sRGB 0 to 1 (..., 3), chosen among the 27 neighbours of each.
+    """The 8-bit colors (..., 3) that stand for sRGB 0 to 1 (..., 3), chosen among the 27 neighbors of each.
 
-    The cost of a neighbour is its distance in L*, plus 3 for each degree of OKLCH hue beyond the first, plus 20 for
+    The cost of a neighbor is its distance in L*, plus 3 for each degree of OKLCH hue beyond the first, plus 20 for
     each unit of OKLab chroma (2000 where a gray is wanted, which stays a gray), and 600 beyond 0.0015 with
     `keep_chroma`. `window` are the least and the largest WCAG luminance of each color, (2, n) in the order of all.
     """
@@ -79,7 +79,7 @@ def _settle_grays(lab: Floats, levels: NDArray[np.intp]) -> None:
 
 
 def _cost(lab: Floats, light: Floats, aim: Floats, linear: Floats) -> Floats:
-    """The cost (27, n) of neighbours in OKLab (3, 27, n) and L* (27, n), for aims in OKLab and linear light (3, n)."""
+    """The cost (27, n) of neighbors in OKLab (3, 27, n) and L* (27, n), for aims in OKLab and linear light (3, n)."""
     (_, a, b), (_, wa, wb) = lab, aim
     chroma, wanted_chroma = np.hypot(a, b), np.hypot(wa, wb)
     turn = np.degrees(np.abs(np.arctan2(a * wb - b * wa, a * wa + b * wb)))

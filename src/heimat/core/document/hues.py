@@ -81,7 +81,7 @@ class Recall(Part):
 class Hue(Part):
     """A named source color: the root of one scale.
 
-    Pins and nudges are kept by the id of their step. Where pins are `smooth`, their neighbours pass through them. What
+    Pins and nudges are kept by the id of their step. Where pins are `smooth`, their neighbors pass through them. What
     is `held` is finished: no edit changes its scale until it is let go. `wide` says whether display-p3 values stand
     beside the sRGB ones; None lets the source decide. Steps in `reserve` are kept for later, each for its reason, and
     count as used.

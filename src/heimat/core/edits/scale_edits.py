@@ -1,4 +1,4 @@
-"""Edits of how scales are made: methods, curves, nudges, and what the neighbours of pins do."""
+"""Edits of how scales are made: methods, curves, nudges, and what the neighbors of pins do."""
 
 from typing import Annotated, ClassVar, Literal
 
@@ -287,7 +287,7 @@ def _rounded(value: float) -> float:
 
 
 class SetPinNeighbours(EditBase):
-    """Let the neighbours of a scale's pins pass smoothly through them, or stay as they are generated."""
+    """Let the neighbors of a scale's pins pass smoothly through them, or stay as they are generated."""
 
     type: Literal["set_pin_neighbours"] = "set_pin_neighbours"
     blames: ClassVar[str] = "hue"
@@ -299,7 +299,7 @@ class SetPinNeighbours(EditBase):
 
     def sentence(self, system: ColorSystem) -> str:
         name = hue_of(system, self.hue).name
-        return f"Let {name} pass through its pins" if self.smooth else f"Let the neighbours of {name}’s pins stay"
+        return f"Let {name} pass through its pins" if self.smooth else f"Let the neighbors of {name}’s pins stay"
 
 
 class SetWide(EditBase):

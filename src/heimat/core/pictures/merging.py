@@ -1,4 +1,4 @@
-"""Neighbouring areas of a picture that merge for some people: apart in typical vision, too close in another."""
+"""Neighboring areas of a picture that merge for some people: apart in typical vision, too close in another."""
 
 from dataclasses import dataclass
 
@@ -9,7 +9,7 @@ from heimat.core.color.told_apart import PairDistance, distances
 from heimat.core.pictures.main_colors import MainColors
 
 _LEAST_BORDER = 0.002
-"""The share of all borders from which two areas count as neighbours: less is a stray pixel."""
+"""The share of all borders from which two areas count as neighbors: less is a stray pixel."""
 
 
 @dataclass(frozen=True)
@@ -33,7 +33,7 @@ def borders(labels: NDArray[np.int_]) -> dict[tuple[int, int], int]:
 
 
 def merging(found: MainColors, threshold: float) -> list[Merging]:
-    """The neighbours that merge, the closest first: at least `threshold` apart typically, and below it for a vision."""
+    """The neighbors that merge, the closest first: at least `threshold` apart typically, and below it for a vision."""
     touching = borders(found.labels)
     total = sum(touching.values()) or 1
     close = [

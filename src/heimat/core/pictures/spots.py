@@ -15,7 +15,7 @@ _STRONG = 0.1
 _FAR = 0.09
 """OKLab distance from the middle of its cluster at which a color is not told by that."""
 _OWN, _BESIDE = 0.055, 0.12
-"""OKLab distances within which pixels are of a spot's own color, and of its neighbourhood: its rim, or a gradient."""
+"""OKLab distances within which pixels are of a spot's own color, and of its neighborhood: its rim, or a gradient."""
 _LOOKED_AT = 60
 
 

@@ -1,4 +1,4 @@
-"""Too many colors: steps that nothing uses, neighbours that are hardly different, and a smaller ladder."""
+"""Too many colors: steps that nothing uses, neighbors that are hardly different, and a smaller ladder."""
 
 from collections.abc import Iterable
 from dataclasses import dataclass
@@ -18,7 +18,7 @@ from heimat.core.scales.ladder import LEAST_STEPS, Ladder
 
 @dataclass(frozen=True)
 class Alike:
-    """Two neighbours of a hue's scale, by their places, and the CIEDE2000 between them."""
+    """Two neighbors of a hue's scale, by their places, and the CIEDE2000 between them."""
 
     hue: ResolvedHue
     one: int
@@ -27,7 +27,7 @@ class Alike:
 
 
 def alike(hues: Iterable[ResolvedHue]) -> list[Alike]:
-    """Neighbours on a scale that can hardly be told apart, closest first."""
+    """Neighbors on a scale that can hardly be told apart, closest first."""
     found: list[Alike] = []
     for hue in hues:
         labs = srgb_to_lab(from_bytes(hue.rgb8))
@@ -66,7 +66,7 @@ def smaller_ladder(system: ColorSystem, count: int) -> Ladder:
         del left[goes]
     if len(left) == len(ladder.steps):
         return ladder
-    # What was put between two others counts from now on: its neighbours may be gone.
+    # What was put between two others counts from now on: its neighbors may be gone.
     return Ladder(name="own", steps=tuple(ladder.steps[at].model_copy(update={"between": False}) for at in left))
 
 

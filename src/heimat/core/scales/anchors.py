@@ -10,7 +10,7 @@ from heimat.core.color.gamut import Mask
 from heimat.core.scales.ladder import LONGEST_STEP_ID
 
 LEAST_GAP = 1.0
-"""L* between neighbours below which a side of the ladder is stretched beyond its end."""
+"""L* between neighbors below which a side of the ladder is stretched beyond its end."""
 
 AnchorMode = Literal["nearest", "label", "guide"]
 

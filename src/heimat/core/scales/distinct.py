@@ -15,9 +15,9 @@ _MORE = 1e-9
 
 
 def distinct(rgb8: Bytes, wanted: Floats, anchor: int) -> Bytes:
-    """Steps (n, 3) from light to dark, each darker than the one before, chosen among the neighbours of what is wanted.
+    """Steps (n, 3) from light to dark, each darker than the one before, chosen among the neighbors of what is wanted.
 
-    `wanted` (n, 3) is sRGB. From the anchor, which stays, outward; where no neighbour is left, a step is the next
+    `wanted` (n, 3) is sRGB. From the anchor, which stays, outward; where no neighbor is left, a step is the next
     color beyond the one before it.
     """
     luminance = relative_luminance(rgb8)
@@ -47,14 +47,14 @@ def _beyond(color: Bytes, before: Bytes, way: int) -> bool:
 
 
 def _next(srgb: Floats, before: Bytes, way: int) -> Bytes:
-    """The neighbour of a color that is lighter (-1) or darker (1) than the one before it."""
+    """The neighbor of a color that is lighter (-1) or darker (1) than the one before it."""
     luminance = float(relative_luminance(before))
     low, high = (luminance + _MORE, 1.0) if way < 0 else (0.0, luminance - _MORE)
     return nearest_bytes(srgb, keep_chroma=True, window=np.array([[low], [high]]))
 
 
 def _least(before: Bytes, way: int) -> Bytes:
-    """The neighbour that is lighter (-1) or darker (1) by least."""
+    """The neighbor that is lighter (-1) or darker (1) by least."""
     around = np.clip(before.astype(np.intp) + _BESIDE, 0, 255)
     further = (relative_luminance(before) - relative_luminance(around)) * way
     return around[np.argmin(np.where(further > _MORE, further, np.inf))].astype(np.uint8)

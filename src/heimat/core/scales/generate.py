@@ -31,7 +31,7 @@ class ScaleRequest:
     """What one scale is made from.
 
     `lightness` lists the L* aimed at, from light to dark, shape (n,); `fixed` is the position that a `label` anchor
-    names; `pins` maps positions to colors that stand there to the bit, and where they are `smooth` their neighbours
+    names; `pins` maps positions to colors that stand there to the bit, and where they are `smooth` their neighbors
     pass through them; `nudges` maps positions to changes of L*, chroma and hue, (3,); `neutral` keeps the tint at
     both ends; `typed` maps positions to values of the method, `stops` to
     colors of it. Steps at `between` were put between two others.
@@ -96,7 +96,7 @@ class _Begun:
 @dataclass(frozen=True)
 class _Aims:
     """The steps of all scales, one after another: as methods give them, `start`; as curves shape that, `curved`; and
-    what the neighbours of pins, and nudges, make of it, `aims`; (n, 3) each. Where they stand against their sources,
+    what the neighbors of pins, and nudges, make of it, `aims`; (n, 3) each. Where they stand against their sources,
     (n,); and which stay as mixed, (n,)."""
 
     start: Floats
@@ -192,7 +192,7 @@ def _paced(begun: Sequence[_Begun]) -> list[_Begun]:
 
 
 def _aims(begun: Sequence[_Begun], parts: Sequence[slice]) -> _Aims:
-    """Curves of all scales at once, then the neighbours of pins, then nudges."""
+    """Curves of all scales at once, then the neighbors of pins, then nudges."""
     counts = [part.stop - part.start for part in parts]
     drafts = [each.draft for each in begun]
     start = np.empty((parts[-1].stop, 3))

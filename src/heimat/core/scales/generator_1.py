@@ -32,7 +32,7 @@ def drift(hue: float, _lightness: float) -> tuple[float, float]:
 
 
 def bend(targets: Floats, source_lightness: float, place: int) -> tuple[Floats, int]:
-    """The neighbours on each side take a half, a quarter, ... of the source's offset, so that no gap jumps out.
+    """The neighbors on each side take a half, a quarter, ... of the source's offset, so that no gap jumps out.
 
     A source farther off than half a gap stretches both sides evenly instead.
     """
@@ -52,7 +52,7 @@ def bend(targets: Floats, source_lightness: float, place: int) -> tuple[Floats, 
 
 
 def _shared(targets: Floats, source_lightness: float, place: int) -> Floats:
-    """The targets with the source at a place, whose offset the neighbours share."""
+    """The targets with the source at a place, whose offset the neighbors share."""
     offset = source_lightness - targets[place]
     shared = targets + offset * 0.5 ** np.abs(np.arange(len(targets)) - place)
     shared[place] = source_lightness

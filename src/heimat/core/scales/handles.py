@@ -1,6 +1,6 @@
 """Handles: points that a curve passes through, between the source and the ends of a scale.
 
-Between its points a curve is a cubic that never leaves the range of its two neighbours (Fritsch and Butland 1984), so
+Between its points a curve is a cubic that never leaves the range of its two neighbors (Fritsch and Butland 1984), so
 a curve whose points rise or fall rises or falls everywhere.
 """
 

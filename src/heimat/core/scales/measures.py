@@ -18,7 +18,7 @@ _TAKEN = 0.004
 
 @dataclass(frozen=True)
 class Spread:
-    """The gaps (n - 1,) between neighbours of a scale, from light to dark."""
+    """The gaps (n - 1,) between neighbors of a scale, from light to dark."""
 
     gaps: Floats
 

@@ -1,4 +1,4 @@
-"""Nudges, and the neighbours of pins: what is changed by hand on top of what is generated."""
+"""Nudges, and the neighbors of pins: what is changed by hand on top of what is generated."""
 
 from collections.abc import Mapping
 from typing import Annotated
@@ -12,7 +12,7 @@ from heimat.core.color.contrast import relative_luminance
 from heimat.core.color.spaces import lightness, srgb_to_oklab
 
 _REACHES = (1.0, 0.5, 0.25)
-"""Shares of a pin's offset that its neighbours try to take; less than all where all would break the order."""
+"""Shares of a pin's offset that its neighbors try to take; less than all where all would break the order."""
 
 
 class Nudge(BaseModel):
@@ -35,9 +35,9 @@ class Nudge(BaseModel):
 
 
 def through_pins(aims: Floats, pins: Mapping[int, Bytes], anchor: int | None, positions: Floats) -> Floats:
-    """Let the neighbours of pins pass smoothly through them.
+    """Let the neighbors of pins pass smoothly through them.
 
-    `aims` (n, 3) are L*, OKLCH chroma and hue of the steps, `positions` (n,) where they stand. The neighbours on each
+    `aims` (n, 3) are L*, OKLCH chroma and hue of the steps, `positions` (n,) where they stand. The neighbors on each
     side take a half, a quarter, ... of a pin's offset from its own aim, measured along L* and the two axes of OKLab,
     up to the anchor or the next pin. Where that would break the order of lightness, they take less.
     """

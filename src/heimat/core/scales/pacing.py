@@ -1,4 +1,4 @@
-"""Pacing: what keeps steps from jumping where the gamut gives a source far more chroma than its neighbours.
+"""Pacing: what keeps steps from jumping where the gamut gives a source far more chroma than its neighbors.
 
 Near its most colorful point the gamut falls off steeply: a step of even lightness may be two and a half times as far
 from the next, in OKLab, as all others are. Steps beside such a source are drawn nearer to it, and those beyond take

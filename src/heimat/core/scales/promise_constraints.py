@@ -20,7 +20,7 @@ from heimat.core.scales.promises import TOLERANCE
 WIDEST = (98.5, 4.0)
 """L* of the ends of a ladder that is stretched as far as ends keep a color."""
 LEAST_NEIGHBOR_RATIO = 1.08
-"""Contrast of neighbours below which a ladder's steps are hardly steps any more."""
+"""Contrast of neighbors below which a ladder's steps are hardly steps any more."""
 _BEYOND = (100.0, 0.0)
 """L* that steps may have which bend about an anchor."""
 _CENT = 0.01

@@ -1,4 +1,4 @@
-"""Neighbouring areas of a picture that merge, as the page shows them."""
+"""Neighboring areas of a picture that merge, as the page shows them."""
 
 import numpy as np
 from typing_extensions import TypedDict
@@ -27,7 +27,7 @@ class MergingView(TypedDict):
 
 
 def merging_views(found: MainColors, threshold: float) -> list[MergingView]:
-    """All neighbours that merge in a picture."""
+    """All neighbors that merge in a picture."""
     return [_view(found, each, threshold) for each in merging(found, threshold)]
 
 

@@ -26,7 +26,7 @@ from heimat.view.scales.ladder_view import LadderView, ladder_view
 
 
 class SpreadView(TypedDict):
-    """Gaps between neighbours, from light to dark, and in words their smallest, largest and spread."""
+    """Gaps between neighbors, from light to dark, and in words their smallest, largest and spread."""
 
     gaps: list[float]
     words: str
@@ -130,7 +130,7 @@ def _detail(look: Look, hue: ResolvedHue, place: int | None) -> ScaleDetailPart:
         "ladder": ladder_view(hue.ladder, uses_of(system, hue.hue if hue.hue.ladder else None)),
         "measures": _words(hue.ladder.labels(), found, scale.anchor, pinned) + _costs(resolved, hue),
         "lightness": _spread(found.lightness, "L* falls by {} to {} from step to step", 1),
-        "distance": _spread(found.distance, "Neighbours are {} to {} apart in OKLab, times 100", 1),
+        "distance": _spread(found.distance, "Neighbors are {} to {} apart in OKLab, times 100", 1),
         "figures_of": _figures(hue),
         "wide": wide_views(hue, eyes),
         "column": column_view(resolved, hue, place, eyes),
@@ -210,7 +210,7 @@ def _astray(hue: ResolvedHue) -> list[str]:
         if at is not None and at == hue.scale.anchor:
             found.append(f"{hue.name} itself stands at {hue.steps[at].label}, so the stop there waits.")
         elif at is not None and 0 < at < len(light) - 1 and not light[at - 1] > light[at] > light[at + 1]:
-            found.append(f"The stop at {hue.steps[at].label} is not between its neighbours in lightness.")
+            found.append(f"The stop at {hue.steps[at].label} is not between its neighbors in lightness.")
     return found
 
 

@@ -63,7 +63,7 @@ class Given:
         """L* targets (n,) so that the source stands among them, and its position; as they are, and None, for a guide.
 
         A source at a fixed label stretches both sides evenly. Steps that are not counted go along between their
-        neighbours, so that putting one in moves no other.
+        neighbors, so that putting one in moves no other.
         """
         if self.anchor == "guide":
             return targets, None

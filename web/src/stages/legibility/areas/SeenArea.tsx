@@ -1,4 +1,4 @@
-/** A picture as it is and as it is seen, side by side; neighbouring areas that merge are named and marked. */
+/** A picture as it is and as it is seen, side by side; neighboring areas that merge are named and marked. */
 import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
@@ -54,7 +54,7 @@ function Desk({ picture, pictures }: { picture: PictureView; pictures: PictureVi
           />
           <Text fontSize="12px">Apart by at least</Text>
           <NumberField
-            label="Distance that neighbours are to keep, CIEDE2000"
+            label="Distance that neighbors are to keep, CIEDE2000"
             value={threshold}
             low={0}
             high={100}
@@ -99,10 +99,10 @@ function Desk({ picture, pictures }: { picture: PictureView; pictures: PictureVi
         {query.error
           ? problemOf(query.error).message
           : !query.data
-            ? "Comparing neighbouring areas"
+            ? "Comparing neighboring areas"
             : found.length === 0
-              ? `No neighbouring areas merge: all that are ${threshold} apart stay so for everyone.`
-              : `${found.length} pairs of neighbouring areas merge for someone.`}
+              ? `No neighboring areas merge: all that are ${threshold} apart stay so for everyone.`
+              : `${found.length} pairs of neighboring areas merge for someone.`}
       </Text>
       {found.map((each, place) => (
         <Flex

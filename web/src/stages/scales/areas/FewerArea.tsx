@@ -213,7 +213,7 @@ function Reserve({ fewer }: { fewer: FewerView }) {
   );
 }
 
-/** Neighbours on one scale that are taken for the same color. */
+/** Neighbors on one scale that are taken for the same color. */
 function Alike({ fewer }: { fewer: FewerView }) {
   return (
     <Box data-testid="alike">
@@ -222,7 +222,7 @@ function Alike({ fewer }: { fewer: FewerView }) {
         <Text key={words}>{words}</Text>
       ))}
       {fewer.alike.length > SHOWN && <Text>and {fewer.alike.length - SHOWN} more pairs.</Text>}
-      {fewer.alike.length === 0 && <Text>All neighbours can be told apart.</Text>}
+      {fewer.alike.length === 0 && <Text>All neighbors can be told apart.</Text>}
     </Box>
   );
 }

@@ -62,7 +62,7 @@ function OneScale({ hue, steps, detail }: Props) {
           />
           {hue.pins.length > 0 && (
             <Choice
-              label="Neighbours of pins"
+              label="Neighbors of pins"
               value={hue.smooth ? "pass" : "stay"}
               items={[
                 { value: "stay", words: "stay" },

@@ -97,7 +97,7 @@ export function inserted(draft: Draft, after: number): Draft {
   return own([...draft.steps.slice(0, after + 1), step, ...draft.steps.slice(after + 1)]);
 }
 
-/** A label that no step has, between those of its neighbours, empty beyond an end. Between numbers it is the one halfway,
+/** A label that no step has, between those of its neighbors, empty beyond an end. Between numbers it is the one halfway,
  * or the nearest whole one to that; a period would part the names of tokens, so between 1 and 2 stands 1b. */
 function free(one: string, other: string, taken: ReadonlySet<string>): string {
   const [low, high] = [one, other].map((label) =>
@@ -126,7 +126,7 @@ function firstFree(plain: string, taken: ReadonlySet<string>): string {
   return `${plain}-${number}`;
 }
 
-/** The range that a step's lightness may take between its neighbours. */
+/** The range that a step's lightness may take between its neighbors. */
 export function room(draft: Draft, place: number): [number, number] {
   const above = draft.steps[place - 1]?.lightness;
   const below = draft.steps[place + 1]?.lightness;

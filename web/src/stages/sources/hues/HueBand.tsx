@@ -1,4 +1,4 @@
-/** A hue as a band of its own color, edge to edge with its neighbours; a derived one stands in from its parent. */
+/** A hue as a band of its own color, edge to edge with its neighbors; a derived one stands in from its parent. */
 import type { HueView, Notation } from "../../../api/client";
 import styles from "./band.module.css";
 
