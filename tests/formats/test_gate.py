@@ -59,7 +59,7 @@ def test_one_file_that_cannot_be_unpacked_or_read_stops_no_other(monkeypatch: py
     def surprised(_: str) -> None:
         raise KeyError("nobody expected this")
 
-    monkeypatch.setattr(read_sheets.plain, "read_swatches", surprised)
+    monkeypatch.setattr(read_sheets.sheet_plain, "read_swatches", surprised)
     sheet = read_sheets.read({"s.gpl": b"1 2 3 a", "t.css": b":root{--b:#123456}"})
     assert [each.name for each in sheet.tokens] == ["b"]
     assert sheet.passed_over[0].startswith("s.gpl holds something that was not expected there")

@@ -1,24 +1,24 @@
 """Reading whatever somebody pastes or drops: what it is, is told by its text first and by its name second."""
 
 import codecs
-import re
 from pathlib import PurePosixPath
 
-from heimat.core.color.color_lines import MOST_LINES, Reading, ReadingKind, read_lines
-from heimat.formats.read import read_css, read_csv, read_script, read_svg, read_tokens
+from heimat.core.color.color_lines import Reading, ReadingKind
+from heimat.formats.read import read_css, read_csv, read_list, read_script, read_svg, read_tokens
 from heimat.formats.read.gate import guarded
-from heimat.formats.read.reading import nothing
+from heimat.formats.read.reading import BLANK, nothing
 
 MOST_TEXT_BYTES = 5 * 1000 * 1000
-_SVG = re.compile(r"<(?:\w+:)?svg[\s>/]", re.I)
-_HEAD = 4096
-"""Signs within which a drawing has to say that it is one: comments and a document type may stand before."""
-_BLOCK = re.compile(r"\{([^{}]*)(\}?)")
-"""What follows an opening brace up to the next brace; each sign is looked at once."""
-_VARIABLE = re.compile(r"^[ \t]*[$@][\w-]{1,120}[ \t]*:(?:[ \t]*\(|[^;\n]{1,200};)", re.M)
-_SCRIPTS = frozenset({".js", ".mjs", ".cjs", ".jsx", ".ts", ".mts", ".cts", ".tsx"})
-_STYLES = frozenset({".css", ".scss", ".less", ".pcss"})
-_PROPERTY = re.compile(r"\s*(?:--[\w-]+\s*:|/\*)")
+READERS = (
+    read_svg.READER,
+    read_tokens.READER,
+    read_script.READER,
+    read_css.READER,
+    read_csv.READER,
+    read_css.PROPERTIES,
+    read_list.READER,
+)
+"""Every form that is read, the surest first: the first that takes a text reads it. The last takes all."""
 _CERTAIN: frozenset[ReadingKind] = frozenset({"list", "drawing"})
 """What is nothing else, whether or not it holds colors."""
 _MARKS = (
@@ -53,45 +53,11 @@ def read(text: str, name: str = "") -> Reading:
     )
     if reading.kind not in _CERTAIN and "{" not in text and not any(line.color or line.text for line in reading.lines):
         # What seemed to be more, and of which no single line is told, may be plain lines after all.
-        plain = _as_list(text)
+        plain = read_list.read(text)
         return plain if any(line.color for line in plain.lines) else reading
     return reading
 
 
 def _as_what_it_seems(text: str, ending: str) -> Reading:
-    start = text.lstrip("\ufeff \t\r\n")
-    if (start.startswith("<") and _SVG.search(start[:_HEAD])) or ending == ".svg":
-        return read_svg.read(start)
-    if start.startswith("{") and not start.startswith("{{") and _is_json(start, ending):
-        return read_tokens.read(text)
-    if ending in (".json", ".tokens"):
-        return read_tokens.read(text)
-    if ending in _SCRIPTS or (ending not in _STYLES and read_script.looks_like(start)):
-        return read_script.read(text)
-    if ending in _STYLES or _VARIABLE.search(start) or _holds_rules(start):
-        return read_css.read(text)
-    if ending in (".csv", ".tsv") or read_csv.looks_like(start):
-        return read_csv.read(start)
-    filled = [line for line in start.splitlines() if line.strip()]
-    if filled and all(_PROPERTY.match(line) for line in filled):
-        return read_css.read(f":root {{{text}}}")
-    return _as_list(text)
-
-
-def _holds_rules(text: str) -> bool:
-    """Whether a block of a text holds a declaration: a name, a colon, and an end."""
-    for block in _BLOCK.finditer(text):
-        _, colon, value = block.group(1).partition(":")
-        if colon and (block.group(2) or ";" in value):
-            return True
-    return False
-
-
-def _as_list(text: str) -> Reading:
-    lines = read_lines(text)
-    pieces = text.count("\n") + 1
-    return Reading("list", lines, max(pieces - MOST_LINES, 0) if len(lines) == MOST_LINES else 0)
-
-
-def _is_json(start: str, ending: str) -> bool:
-    return ending in (".json", ".tokens") or bool(re.match(r'\{\s*(?:"|\})', start))
+    start = text.lstrip(BLANK)
+    return next(reader.read(text) for reader in READERS if reader.takes(start, ending))

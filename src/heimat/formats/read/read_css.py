@@ -18,7 +18,7 @@ from heimat.core.color.exact_color import Color
 from heimat.core.errors import DomainError
 from heimat.core.memory import remembered
 from heimat.formats.read.css_pieces import pieces
-from heimat.formats.read.reading import Found, nothing
+from heimat.formats.read.reading import Found, TextReader, nothing
 from heimat.formats.read.variables import without_variables
 
 _CSS = Language(tree_sitter_css.language())
@@ -236,3 +236,33 @@ def _read(written: str) -> tuple[Color | None, str | None]:
         return parse(written), None
     except DomainError as refusal:
         return None, refusal.message
+
+
+STYLES = frozenset({".css", ".scss", ".less", ".pcss"})
+_BLOCK = re.compile(r"\{([^{}]*)(\}?)")
+"""What follows an opening brace up to the next brace; each sign is looked at once."""
+_VARIABLE = re.compile(r"^[ \t]*[$@][\w-]{1,120}[ \t]*:(?:[ \t]*\(|[^;\n]{1,200};)", re.M)
+_PROPERTY = re.compile(r"\s*(?:--[\w-]+\s*:|/\*)")
+
+
+def _takes(start: str, ending: str) -> bool:
+    return ending in STYLES or _VARIABLE.search(start) is not None or _holds_rules(start)
+
+
+def _holds_rules(text: str) -> bool:
+    """Whether a block of a text holds a declaration: a name, a colon, and an end."""
+    for block in _BLOCK.finditer(text):
+        _, colon, value = block.group(1).partition(":")
+        if colon and (block.group(2) or ";" in value):
+            return True
+    return False
+
+
+def _are_properties(start: str, _: str) -> bool:
+    """Whether every line of a text declares a custom property, without a rule around them."""
+    filled = [line for line in start.splitlines() if line.strip()]
+    return bool(filled) and all(_PROPERTY.match(line) for line in filled)
+
+
+READER = TextReader(_takes, read)
+PROPERTIES = TextReader(_are_properties, lambda text: read(f":root {{{text}}}"))

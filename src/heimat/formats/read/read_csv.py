@@ -10,7 +10,7 @@ from heimat.core.color.color_lines import Reading
 from heimat.core.color.color_text import parse
 from heimat.core.color.exact_color import Color
 from heimat.core.errors import DomainError
-from heimat.formats.read.reading import Found, nothing
+from heimat.formats.read.reading import BLANK, Found, TextReader, nothing
 
 _NAMES = frozenset({"name", "names", "token", "label", "title", "id", "key", "variable", "swatch"})
 _VALUES = frozenset(
@@ -167,3 +167,8 @@ def _read(cell: str) -> tuple[Color | None, str]:
         return parse(cell), ""
     except DomainError as refusal:
         return None, refusal.message
+
+
+READER = TextReader(
+    lambda start, ending: ending in (".csv", ".tsv") or looks_like(start), lambda text: read(text.lstrip(BLANK))
+)

@@ -5,7 +5,8 @@ import re
 from heimat.core.color.color_lines import Reading
 from heimat.core.color.color_text import parse
 from heimat.core.errors import DomainError
-from heimat.formats.read.reading import Found, nothing
+from heimat.formats.read.read_css import STYLES
+from heimat.formats.read.reading import Found, TextReader, nothing
 
 _KEY = r"""(?:"([^"\n]{1,80})"|'([^'\n]{1,80})'|(?<![\w$-])([\w$-]{1,80}))"""
 _SIGNS = re.compile(
@@ -60,3 +61,13 @@ def _take(line: int, path: list[str], value: str, found: Found) -> None:
     named = [part for part in path if part and not part.startswith("$")]
     own = named[-1:] if not named[-1].isdigit() else named[-2:]
     found.color(line, value, " ".join(own), color, " ".join(named[: -len(own)]))
+
+
+_ENDINGS = frozenset({".js", ".mjs", ".cjs", ".jsx", ".ts", ".mts", ".cts", ".tsx"})
+
+
+def _takes(start: str, ending: str) -> bool:
+    return ending in _ENDINGS or (ending not in STYLES and looks_like(start))
+
+
+READER = TextReader(_takes, read)

@@ -11,7 +11,7 @@ from heimat.core.color.color_lines import Reading
 from heimat.core.color.color_text import parse
 from heimat.core.errors import DomainError
 from heimat.formats.read import read_css
-from heimat.formats.read.reading import Found, nothing
+from heimat.formats.read.reading import BLANK, Found, TextReader, nothing
 
 _ATTRIBUTES = ("fill", "stroke", "stop-color", "flood-color", "lighting-color", "color")
 _NO_COLOR = frozenset({"none", "inherit", "currentcolor", "transparent", "context-fill", "context-stroke"})
@@ -63,3 +63,15 @@ def _element(element: Element, found: Found) -> None:
     style = element.get("style")
     if style:
         read_css.collect(f"* {{{style}}}", found)
+
+
+_SVG = re.compile(r"<(?:\w+:)?svg[\s>/]", re.I)
+_HEAD = 4096
+"""Signs within which a drawing has to say that it is one: comments and a document type may stand before."""
+
+
+def _takes(start: str, ending: str) -> bool:
+    return ending == ".svg" or (start.startswith("<") and _SVG.search(start[:_HEAD]) is not None)
+
+
+READER = TextReader(_takes, lambda text: read(text.lstrip(BLANK)))

@@ -1,5 +1,6 @@
 """Reading Design Tokens Community Group files (2025.10, and earlier forms), and themes written as plain JSON."""
 
+import re
 from dataclasses import dataclass
 from typing import Any
 
@@ -8,7 +9,7 @@ from heimat.core.color.color_text import parse
 from heimat.core.color.exact_color import Color
 from heimat.core.errors import DomainError
 from heimat.formats.read.gate import NotJsonError, load_json
-from heimat.formats.read.reading import Found, nothing
+from heimat.formats.read.reading import Found, TextReader, nothing
 
 _SPACES = {
     "srgb": "srgb",
@@ -194,3 +195,14 @@ def color_in(value: Any) -> tuple[Color | None, str]:
         return Color.model_validate(data), ""
     except ValueError:
         return None, "its components are out of range."
+
+
+_ENDINGS = frozenset({".json", ".tokens"})
+_OBJECT = re.compile(r'\{\s*(?:"|\})')
+
+
+def _takes(start: str, ending: str) -> bool:
+    return ending in _ENDINGS or _OBJECT.match(start) is not None
+
+
+READER = TextReader(_takes, read)

@@ -3,6 +3,7 @@
 No reader ever raises for what it is given: a file that makes no sense is one line that says so.
 """
 
+from collections.abc import Callable
 from dataclasses import dataclass, field, replace
 
 from heimat.core.color.color_lines import Reading, ReadingKind, ReadLine
@@ -11,6 +12,22 @@ from heimat.formats.read.allowance import Allowance
 
 MOST_SHOWN = 400
 """Colors and problems that are told of one text; a set has at most 200 hues."""
+
+
+@dataclass(frozen=True)
+class TextReader:
+    """A form in which colors come as text: how it is known, and how it is read.
+
+    `takes` looks at the text without what is blank before it, and at the ending of the file's name, in lower case with
+    its dot, if it was one. `read` takes the whole text. The first reader that takes a text reads it.
+    """
+
+    takes: Callable[[str, str], bool]
+    read: Callable[[str], Reading]
+
+
+BLANK = "\ufeff \t\r\n"
+"""What may stand before the text of a file and says nothing."""
 
 
 @dataclass
