@@ -162,7 +162,7 @@ def test_a_release_that_comes_while_the_latest_is_looked_up_is_not_forgotten(eng
 def test_feeds_keep_to_their_memory(engine: Engine, monkeypatch: pytest.MonkeyPatch) -> None:
     client = client_of(engine)
     client.post(f"{AT}/releases", json={"revision": 1, "version": "1.0.0"}).raise_for_status()
-    monkeypatch.setattr("heimat.service.feeds.MOST_BYTES", 100)
+    monkeypatch.setattr("heimat.service.feeds.MOST_REMEMBERED_BYTES", 100)
     feeds = Feeds(engine)
     assert feeds.find("brinemark", "latest", "tokens.css", None).file.content
     assert feeds.remembered("brinemark", "latest", "tokens.css", None) is None
