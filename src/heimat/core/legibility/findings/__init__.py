@@ -70,8 +70,13 @@ def count_open(resolved: Resolved, today: date) -> int:
 
 def slacks(resolved: Resolved) -> dict[str, float]:
     """How far everything that is measured is clear of its threshold, by the id of its finding: below 0 it is short."""
-    every = (case for kind in kinds.KINDS for case in _measured(resolved, kind))
-    return {case.id: slack for case in every if (slack := case.slack) is not None}
+    found = {}
+    for kind in kinds.KINDS:
+        for case in (*_measured(resolved, kind), *(kind.clear(resolved) if kind.clear else ())):
+            slack = case.slack
+            if slack is not None:
+                found[case.id] = slack
+    return found
 
 
 def findings(resolved: Resolved, *, repairs: bool = True) -> list[Finding]:

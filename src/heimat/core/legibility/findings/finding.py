@@ -75,12 +75,15 @@ def never_touched(move: Move) -> Counted | None:
 class Kind:
     """A kind of finding: how it is measured in a document, and what one token's new color does to it.
 
-    `measure` gives what is measured, in the order in which it is told. `moved` counts the findings that go and come
-    when one token takes another color; None, from it or in its place, sends for a fresh check of the whole document.
-    Of more than `most_repaired` findings the others get no repairs: each of theirs costs much.
+    `measure` gives what is to settle, in the order in which it is told; `clear` gives what is clear of its threshold,
+    where that is known: it is asked for slack alone, and `measure` may give it too where that costs nothing. `moved`
+    counts the findings that go and come when one token takes another color; None, from it or in its place, sends for a
+    fresh check of the whole document. Of more than `most_repaired` findings the others get no repairs: each of theirs
+    costs much.
     """
 
     name: str
     measure: Callable[[Resolved], Iterable[Case]]
     moved: Callable[[Move], Counted | None] | None = None
     most_repaired: int | None = None
+    clear: Callable[[Resolved], Iterable[Case]] | None = None

@@ -1,8 +1,10 @@
 """One token that takes another opaque color: what moves with it, theme by theme, and what is known of the rest."""
 
 from collections import defaultdict
+from collections.abc import Callable
 from dataclasses import dataclass
 from functools import cached_property
+from typing import TypeVar, cast
 
 import numpy as np
 
@@ -15,6 +17,7 @@ from heimat.core.resolve.end_colors import end_color
 from heimat.core.resolve.resolved import Resolved
 from heimat.core.resolve.theme import ResolvedTheme
 
+V = TypeVar("V")
 Counted = tuple[int, int]
 """How many findings go, and how many come."""
 
@@ -25,6 +28,13 @@ class Ground:
     def __init__(self, resolved: Resolved, before: frozenset[str]) -> None:
         self.resolved = resolved
         self.before = before
+        self._once: dict[Callable[[Ground], object], object] = {}
+
+    def once(self, find: "Callable[[Ground], V]") -> V:
+        """What a function finds here, found once: for what a kind of finding needs at every move."""
+        if find not in self._once:
+            self._once[find] = find(self)
+        return cast(V, self._once[find])
 
     @cached_property
     def lights(self) -> dict[str, dict[str, float]]:

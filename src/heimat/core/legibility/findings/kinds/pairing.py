@@ -84,17 +84,22 @@ def _reads(result: PairingResult) -> str:
 
 
 def _measure(resolved: Resolved) -> Iterable[_Case]:
-    """Every pairing of every theme that can be measured: first those that fall short, by how far."""
+    """Every pairing of every theme that falls short, the worst first."""
     every = _Every(resolved)
-    holding: list[_Case] = []
+    every.failing += [
+        (theme, result) for theme in resolved.themes.values() for result in theme.pairings if result.holds is False
+    ]
+    every.failing.sort(key=lambda found: found[1].ratio / (found[1].needed or 1.0))
+    return [_Case(theme, result, every) for theme, result in every.failing]
+
+
+def _clear(resolved: Resolved) -> Iterable[_Case]:
+    """Every pairing of every theme that holds."""
+    every = _Every(resolved)
     for theme in resolved.themes.values():
         for result in theme.pairings:
-            if result.holds is False:
-                every.failing.append((theme, result))
-            elif result.needed and result.holds:
-                holding.append(_Case(theme, result, every))
-    every.failing.sort(key=lambda found: found[1].ratio / (found[1].needed or 1.0))
-    return [*(_Case(theme, result, every) for theme, result in every.failing), *holding]
+            if result.needed and result.holds:
+                yield _Case(theme, result, every)
 
 
 def _moved(move: Move) -> Counted | None:
@@ -121,4 +126,4 @@ def _meeting(move: Move, theme: ResolvedTheme, moved: set[str]) -> Sequence[Pair
     return list({result.pairing.id: result for token in moved for result in of_token[token]}.values())
 
 
-KIND = Kind("pairing", _measure, _moved)
+KIND = Kind("pairing", _measure, _moved, clear=_clear)

@@ -69,11 +69,21 @@ def _interval(distance: VisionDistance) -> str:
 
 
 def _measure(resolved: Resolved) -> Iterable[_Case]:
-    """Theme by theme and set by set, every pair, the closest first."""
+    """Theme by theme and set by set, every pair that comes too close, the closest first."""
     for theme in resolved.themes.values():
         for result in theme.told_apart:
-            for pair in sorted(result.pairs, key=lambda pair: pair.least):
+            close = [pair for pair in result.pairs if pair.least < result.told_apart.threshold]
+            for pair in sorted(close, key=lambda pair: pair.least):
                 yield _Case(resolved, theme, result, pair)
+
+
+def _clear(resolved: Resolved) -> Iterable[_Case]:
+    """Every pair that is told apart."""
+    for theme in resolved.themes.values():
+        for result in theme.told_apart:
+            for pair in result.pairs:
+                if pair.least >= result.told_apart.threshold:
+                    yield _Case(resolved, theme, result, pair)
 
 
 def _moved(move: Move) -> Counted:
@@ -94,4 +104,4 @@ def _too_close(pairs: Iterable[PairDistance], threshold: float) -> set[tuple[int
     return {(pair.one, pair.other) for pair in pairs if pair.least < threshold}
 
 
-KIND = Kind("told_apart", _measure, _moved)
+KIND = Kind("told_apart", _measure, _moved, clear=_clear)

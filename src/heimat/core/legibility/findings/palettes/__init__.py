@@ -11,7 +11,7 @@ from heimat.core.color.arrays import Bytes
 from heimat.core.document.palettes import all_values
 from heimat.core.document.tokens import PaletteAlias, TokenAlias
 from heimat.core.legibility.findings.finding import Kind
-from heimat.core.legibility.findings.move import Counted, Move
+from heimat.core.legibility.findings.move import Counted, Ground, Move
 from heimat.core.legibility.findings.palettes import (
     alike_ends,
     beside,
@@ -26,7 +26,7 @@ from heimat.core.legibility.findings.palettes import (
     touching,
     turned_hue,
 )
-from heimat.core.legibility.findings.palettes.palette_site import PaletteCase, PaletteMeasure, every_site
+from heimat.core.legibility.findings.palettes.palette_site import PALETTE_IDS, PaletteCase, PaletteMeasure, every_site
 from heimat.core.legibility.findings.palettes.statuses import STATUSES
 from heimat.core.resolve.resolved import Resolved
 from heimat.core.resolve.resolved_palettes import roles_of
@@ -71,27 +71,30 @@ def _seen_of(resolved: Resolved) -> Iterator[Bytes]:
 
 def _moved(move: Move) -> Counted | None:
     """Palettes are measured anew where something that they stand on moves; None where checked tokens stand on them."""
-    resolved, under = move.ground.resolved, _under_palettes(move.ground.resolved)
+    resolved, under = move.ground.resolved, move.ground.once(_under_palettes)
     repainted = {}
     for theme, moved in move.themes:
         if not moved & under:
             continue
-        if _bound_are_checked(resolved):
+        if move.ground.once(_bound_are_checked):
             return None
         colors = {token: replace(theme.tokens[token], rgb8=move.rgb8, end=move.value) for token in moved}
         repainted[theme.theme.id] = replace(theme, tokens={**theme.tokens, **colors}, bound={})
     if not repainted:
         return 0, 0
-    before, after = (
-        {case.id for case in _measure(each) if case.open}
-        for each in (resolved, replace(resolved, themes={**resolved.themes, **repainted}))
-    )
+    before = move.ground.once(_before)
+    after = {case.id for case in _measure(replace(resolved, themes={**resolved.themes, **repainted})) if case.open}
     return len(before - after), len(after - before)
 
 
-def _bound_are_checked(resolved: Resolved) -> bool:
+def _before(ground: Ground) -> frozenset[str]:
+    """The ids of the findings on palettes before any move."""
+    return frozenset(key for key in ground.before if key.startswith(PALETTE_IDS))
+
+
+def _bound_are_checked(ground: Ground) -> bool:
     """Whether a token that stands on a palette is in a pairing or in a told-apart set."""
-    system = resolved.system
+    resolved, system = ground.resolved, ground.resolved.system
     named = {token for each in system.pairings.values() for token in (each.foreground, each.ground)}
     named |= {token for told in system.told_apart.values() for token in told.tokens}
     theme = resolved.theme()
@@ -100,9 +103,9 @@ def _bound_are_checked(resolved: Resolved) -> bool:
     )
 
 
-def _under_palettes(resolved: Resolved) -> set[str]:
+def _under_palettes(ground: Ground) -> set[str]:
     """The tokens that palettes stand on or are drawn on, and those that none of their colors may be taken for."""
-    system = resolved.system
+    system = ground.resolved.system
     if not system.palettes:
         return set()
     values = [value for palette in system.palettes.values() for value in all_values(palette)]
