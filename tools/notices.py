@@ -64,12 +64,9 @@ def _license_of(name: str) -> str:
 def notices(page: list[Package], server: list[Package]) -> str:
     """The notices as text."""
     head = "Heimat's page is made with the packages below. Each stands under its own license.\n"
-    parts = [
-        f"{each.name} {each.version}\n{each.license}\n\n{each.text or 'Its package holds no text of it.'}\n"
-        for each in page
-    ]
+    parts = [f"{each.name} {each.version}\n{each.license}\n\n{each.text}\n" for each in page]
     named = "\n".join(f"{each.name} {each.version}: {each.license}" for each in server)
-    tail = f"Heimat's server runs on these Python packages, which are installed beside it with their own licenses:\n\n{named}\n"
+    tail = f"Heimat's server runs on these Python packages, installed beside it with their own licenses:\n\n{named}\n"
     return _RULE.join([head, *parts, tail])
 
 
