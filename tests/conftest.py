@@ -3,6 +3,7 @@
 What only some tests need is imported where they get it: a test of the core is to begin at once.
 """
 
+import os
 import tempfile
 from collections.abc import Iterator
 from pathlib import Path
@@ -12,6 +13,7 @@ import pytest
 from hypothesis import settings
 
 from heimat.local.mariadb import LocalMariaDB
+from tests.examples import LONG
 
 if TYPE_CHECKING:
     from sqlalchemy import Engine
@@ -27,7 +29,12 @@ settings.load_profile("same")
 
 
 def pytest_addoption(parser: pytest.Parser) -> None:
-    parser.addoption("--long", action="store_true", help="the whole of tests/reliability, which takes many minutes")
+    parser.addoption("--long", action="store_true", help="all examples and tries, which takes many minutes")
+
+
+def pytest_configure(config: pytest.Config) -> None:
+    if config.getoption("--long"):
+        os.environ[LONG] = "1"
 
 
 @pytest.fixture

@@ -1,7 +1,7 @@
 """Whatever is accepted as a color can be worked with everywhere; what no eye can see is refused in words."""
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
 from heimat.core.color.color_text import STRONGEST_CHROMA, parse
@@ -18,6 +18,7 @@ from heimat.core.resolve.resolved import resolve
 from heimat.core.scales.curve_drawing import drawn
 from heimat.demo.demo_systems import merrow_light
 from heimat.view.safe_ranges import safe_handle_view, safe_ranges_view
+from tests.examples import examples
 from tests.looking import look_at
 
 HUE = next(iter(merrow_light().hues))
@@ -64,7 +65,7 @@ def worked_with(system: ColorSystem) -> None:
     look_at(apply(system, AimSource(hue=HUE, lightness=light, chroma=chroma, angle=angle)))
 
 
-@settings(max_examples=10)
+@examples(10, usual=3)
 @given(TYPED)
 def test_what_is_accepted_can_be_worked_with(text: str):
     try:

@@ -23,6 +23,7 @@ from heimat.core.color.rounding import nearest_bytes
 from heimat.core.color.spaces import luminance_of, srgb_to_lab, srgb_to_oklch, srgb_to_xyz, xyz_to_cam02
 from heimat.core.color.vision import COLOR_VISIONS, simulate
 from heimat.core.errors import DomainError
+from tests.examples import examples
 
 WHITE, DARK, TIDEWATER = (255, 255, 255), (11, 18, 18), (11, 110, 110)
 LIVELY = {"lightness": (0.45, 1.0), "chroma": (0.06, 0.5)}
@@ -42,7 +43,7 @@ def least_by_hand(rgb8):
     )
 
 
-@settings(max_examples=60)
+@examples(60)
 @given(colors8)
 def test_the_form_for_searches_gives_the_same_distances(rgb8):
     least, one, other = nearest_pair(rgb8)

@@ -2,7 +2,7 @@
 
 import numpy as np
 import pytest
-from hypothesis import example, given, settings
+from hypothesis import example, given
 from hypothesis import strategies as st
 from pydantic import ValidationError
 
@@ -25,6 +25,7 @@ from heimat.core.scales.ladder import USUAL
 from heimat.core.scales.methods import METHODS, Method
 from heimat.demo.demo_systems import brinemark
 from tests.core.strategies import colors, ladders
+from tests.examples import examples
 
 SYSTEM = brinemark()
 
@@ -41,7 +42,7 @@ def any_curves(draw):
     return Curves.model_validate(curves.model_dump())
 
 
-@settings(max_examples=300)
+@examples(300)
 @given(colors, ladders, any_curves(), st.sampled_from(METHODS))
 def test_any_curves_keep_order_source_and_gamut(source, ladder, curves, name):
     request = ScaleRequest(source, ladder.lightness(), curves=curves, method=Method(name=name))
@@ -54,7 +55,7 @@ def test_any_curves_keep_order_source_and_gamut(source, ladder, curves, name):
     assert scale.rgb8.tobytes() == again.rgb8.tobytes()
 
 
-@settings(max_examples=200)
+@examples(200)
 @given(st.lists(st.floats(-5.0, 5.0), min_size=2, max_size=8), st.booleans())
 @example([0.0, -2.2e-311, -1.0], False)
 @example([0.0, 5e-324, 1e-323, 1.0], False)

@@ -2,7 +2,7 @@
 
 import numpy as np
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
 from heimat.core.color.color_text import parse
@@ -27,6 +27,7 @@ from heimat.core.publication.building import publication
 from heimat.core.resolve.resolved import resolve
 from heimat.core.values.derived_color import derived_color
 from heimat.demo.demo_systems import brinemark
+from tests.examples import examples
 
 SYSTEM = brinemark()
 
@@ -75,7 +76,7 @@ SOURCES = st.builds(
 )
 
 
-@settings(max_examples=40)
+@examples(40)
 @given(st.lists(SOURCES, min_size=1, max_size=12), st.tuples(*[st.integers(0, 255)] * 3))
 def test_a_chain_is_its_steps_one_by_one(sources, levels):
     """The color at the end of a chain is what each step makes of the step before, whatever the depth."""
@@ -93,7 +94,7 @@ def test_a_chain_is_its_steps_one_by_one(sources, levels):
     assert 0.0 <= one_by_one.alpha <= 1.0
 
 
-@settings(max_examples=60)
+@examples(60)
 @given(on_oklch(lightness=a_change(40.0), strength=a_change(0.1)), st.tuples(*[st.integers(0, 255)] * 3))
 def test_one_step_does_what_it_says(source, levels):
     color = Color.of_bytes(levels)

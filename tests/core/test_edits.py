@@ -89,6 +89,7 @@ from heimat.core.scales.methods.settings import Typed
 from heimat.core.scales.methods.white_and_black import WhiteBlack
 from heimat.core.scales.shaping import ShapedLadder, ShapedStep
 from heimat.demo.demo_systems import merrow_light
+from tests.examples import examples
 from tests.systems import brinemark_in_one_theme as brinemark
 
 SYSTEM = brinemark()
@@ -308,7 +309,7 @@ def test_every_edit_changes_only_what_it_says_and_can_be_taken_back(edit):
     resolve(applied.system)
 
 
-@settings(max_examples=40)
+@examples(40)
 @given(st.lists(st.sampled_from(EVERY_EDIT), min_size=1, max_size=6))
 def test_any_chain_of_edits_can_be_taken_back(edits):
     at, inverses = FULL, []

@@ -3,7 +3,7 @@
 import json
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
 from heimat.core.document.hues import StepRef
@@ -23,6 +23,7 @@ from heimat.core.resolve.resolved import resolve
 from heimat.core.scales.shaping import ShapedLadder, ShapedStep
 from heimat.formats import write_all
 from heimat.view.scales.ladder_plans import fewer_view
+from tests.examples import examples
 from tests.systems import brinemark_in_one_theme as brinemark
 
 SYSTEM = brinemark()
@@ -33,7 +34,7 @@ EDITORS = KeepSelection(
 )
 
 
-@settings(max_examples=40)
+@examples(40)
 @given(st.sampled_from(["usual", "long", "fine"]), st.integers(3, 13))
 def test_a_smaller_ladder_keeps_ends_and_drops_what_nothing_uses_first(name, count):
     system = apply(SYSTEM, SetLadder(ladder=name))

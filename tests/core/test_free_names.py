@@ -1,7 +1,7 @@
 """Hues that come from outside get names that can be, and one name stops no other hue."""
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
 from heimat.core.color.color_text import parse
@@ -12,6 +12,7 @@ from heimat.core.edits.token_edits import AddToken
 from heimat.core.errors import DomainError
 from heimat.core.filling.start import start_system
 from heimat.demo.demo_systems import brinemark
+from tests.examples import examples
 
 
 def added(*names: str) -> list[str]:
@@ -63,7 +64,7 @@ def test_a_name_that_tokens_have_taken_is_not_free():
     ]
 
 
-@settings(max_examples=60)
+@examples(60)
 @given(st.lists(st.text(max_size=90), min_size=1, max_size=12))
 def test_any_names_go_in_and_what_is_shown_before_is_what_they_get(names: list[str]):
     free = FreeNames(brinemark())

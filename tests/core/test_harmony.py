@@ -25,6 +25,7 @@ from heimat.core.sources.mixing import mixed
 from heimat.demo.demo_systems import brinemark
 from heimat.view.eyes import Eyes
 from heimat.view.sources.harmony_view import harmony_view
+from tests.examples import examples
 
 LEVELS = st.tuples(*[st.integers(0, 255)] * 3)
 # The general library's names, and its spread where it has one of its own.
@@ -52,7 +53,7 @@ def test_relations_are_the_conventional_ones(relation):
     assert ours == theirs
 
 
-@settings(max_examples=60)
+@examples(60)
 @given(LEVELS, st.floats(0, 360))
 def test_hsl_turns_as_the_standard_library_does(levels, turn):
     source = on_circle(Color.of_bytes(levels), "hsl")
@@ -63,7 +64,7 @@ def test_hsl_turns_as_the_standard_library_does(levels, turn):
     assert source.lost(source.angle + turn) == 0.0
 
 
-@settings(max_examples=60)
+@examples(60)
 @given(LEVELS, st.floats(0, 360))
 def test_oklch_turns_keep_lightness_and_hue_and_tell_what_is_lost(levels, turn):
     color = Color.of_bytes(levels)
@@ -99,7 +100,7 @@ def test_nearly_standing_in_a_relation():
     assert likenesses([0.0, 10.0, 20.0, 30.0, 40.0]) == []
 
 
-@settings(max_examples=60)
+@examples(60)
 @given(st.sampled_from([each for each in RELATIONS if partner_angles(each)]), st.floats(0, 360), st.randoms())
 def test_what_stands_in_a_relation_is_found_exactly(relation, turn, random):
     members = [(turn + angle) % 360.0 for angle in (0.0, *partner_angles(relation))]
@@ -147,7 +148,7 @@ def test_equal_values_look_unequal_and_are_corrected():
 _SPACES = {"oklab": "oklab", "linear": "srgb-linear", "srgb": "srgb", "oklch": "oklch"}
 
 
-@settings(max_examples=80)
+@examples(80)
 @given(LEVELS, LEVELS, st.integers(1, 9), st.sampled_from(sorted(_SPACES)))
 def test_mixing_agrees_with_the_general_library(one, other, count, space):
     ours = mixed(np.array(one), np.array(other), count, space).astype(int)
@@ -191,7 +192,7 @@ ANY_SOURCE = st.one_of(
 )
 
 
-@settings(max_examples=500)
+@examples(500)
 @given(ANY_SOURCE, st.sampled_from(["hsl", "oklch"]), st.floats(-180.0, 180.0))
 def test_a_partner_that_is_kept_is_the_partner_that_was_shown(color, circle, offset):
     """To the level, whether its source was typed in 8 bits or in OKLCH: what follows is turned as what was shown."""

@@ -30,6 +30,7 @@ from heimat.core.scales.methods.white_and_black import WhiteBlack
 from heimat.core.scales.shaping import ShapedLadder, ShapedStep, shaped
 from heimat.demo.demo_systems import brinemark
 from tests.core.strategies import colors
+from tests.examples import examples
 
 SYSTEM = brinemark()
 
@@ -61,7 +62,7 @@ def light_of(rgb8):
     return lightness(relative_luminance(rgb8))
 
 
-@settings(max_examples=120)
+@examples(120)
 @given(shapes(), colors, st.sampled_from(METHODS))
 def test_scales_on_any_ladder_fall_and_stay_in_the_range_of_bytes(shape, source, name):
     ladder = shaped(shape, "ladder")
@@ -76,7 +77,7 @@ def test_scales_on_any_ladder_fall_and_stay_in_the_range_of_bytes(shape, source,
         assert (np.diff(light_of(scale.rgb8)) <= 0.0).all()
 
 
-@settings(max_examples=60)
+@examples(60)
 @given(shapes())
 def test_what_was_typed_is_what_stands(shape):
     ladder = shaped(shape, "ladder")

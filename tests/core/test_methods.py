@@ -5,7 +5,7 @@ import colorsys
 import numpy as np
 import pytest
 from coloraide import Color as Css
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
 from heimat.core.color.arrays import to_bytes
@@ -29,6 +29,7 @@ from heimat.core.scales.methods.contrast_targets import ContrastTargets
 from heimat.core.scales.methods.white_and_black import WhiteBlack
 from heimat.demo.demo_systems import brinemark
 from tests.core.strategies import all_corners_and_random, colors, ladders
+from tests.examples import examples
 
 TIDEWATER = parse("#0B6E6E")
 HUES = {key: hue for key, hue in brinemark().hues.items() if hue.ladder is None}
@@ -46,7 +47,7 @@ def hexes(scale):
     return [hex_of(rgb8) for rgb8 in scale.rgb8]
 
 
-@settings(max_examples=300)
+@examples(300)
 @given(colors, ladders, st.sampled_from(METHODS), st.sampled_from(["nearest", "guide"]))
 def test_any_method_falls_in_lightness_and_keeps_the_source(source, ladder, name, mode):
     scale = one(source, ladder, anchor=mode, method=Method(name=name))
@@ -137,7 +138,7 @@ def test_tapers_and_drifts_at_the_ends():
     assert mixed.ends == (1.0, 1.0, 0.0, 0.0, 0.0)
 
 
-@settings(max_examples=100)
+@examples(100)
 @given(colors, st.integers(0, 8), st.tuples(st.floats(-8, 8), st.floats(-0.05, 0.05), st.floats(-40, 40)))
 def test_a_nudge_moves_its_step_alone(source, place, nudge):
     before = one(source)
@@ -151,7 +152,7 @@ def test_a_nudge_moves_its_step_alone(source, place, nudge):
         assert after.hue[place] == pytest.approx(before.hue[place] + nudge[2])
 
 
-@settings(max_examples=150)
+@examples(150)
 @given(colors, st.dictionaries(st.integers(0, 8), colors, min_size=1, max_size=3))
 def test_neighbors_pass_through_pins(source, pins):
     pinned = {place: rgb8_of(color) for place, color in pins.items()}
@@ -176,7 +177,7 @@ def test_a_pin_that_is_off_draws_its_neighbors_along():
     assert (smooth.rgb8[5:] == stay.rgb8[5:]).all()
 
 
-@settings(max_examples=150)
+@examples(150)
 @given(colors, st.sampled_from(METHODS), st.sampled_from(["nearest", "guide"]), st.integers(0, 7), st.floats(0.1, 0.9))
 def test_a_step_put_between_two_moves_no_other(source, name, mode, after, share):
     aims = USUAL.lightness()

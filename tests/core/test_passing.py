@@ -2,7 +2,7 @@
 
 import numpy as np
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
 from heimat.core.color.ciede2000 import ciede2000
@@ -10,6 +10,7 @@ from heimat.core.color.contrast import ratio
 from heimat.core.color.passing import HUE_KEPT, KEEPS_HUE, nearest_passing
 from heimat.core.color.spaces import srgb_to_lab, srgb_to_oklch
 from heimat.core.color.spaces.oklab import srgb_to_oklab
+from tests.examples import examples
 
 WHITE, DARK, MIDDLE = (255, 255, 255), (11, 18, 18), (119, 119, 119)
 LEVEL = st.integers(0, 255)
@@ -42,7 +43,7 @@ def test_the_nearest_passing_color_is_as_near_as_any(original, ground, target):
     assert distance[0] <= brute_force(original, ground, target) + 0.2
 
 
-@settings(max_examples=60, deadline=None)
+@examples(60)
 @given(st.tuples(LEVEL, LEVEL, LEVEL), st.tuples(LEVEL, LEVEL, LEVEL), st.sampled_from([3.0, 4.5, 7.0]))
 def test_what_is_found_passes_keeps_the_hue_and_is_said_to_be_impossible_only_where_it_is(original, ground, target):
     colors, distance = nearest_passing(original, ground, target)

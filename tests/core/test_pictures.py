@@ -23,6 +23,7 @@ from heimat.core.pictures.showing import dimming, shown
 from heimat.core.pictures.showing import encoded as encode
 from heimat.core.pictures.stops import fitted_stops
 from heimat.demo.demo_pictures import demo_pictures
+from tests.examples import examples
 from tests.pictures import encoded, fields, pixels
 
 TEAL, ORANGE, GRAY, WHITE, RED = (11, 110, 110), (223, 90, 51), (120, 126, 128), (255, 255, 255), (200, 50, 31)
@@ -133,7 +134,7 @@ def test_a_region_is_lit_and_the_rest_dimmed():
     assert (alpha[:, 60:] > 150).all()
 
 
-@settings(max_examples=40)
+@examples(40)
 @given(st.integers(0, 59), st.integers(0, 39), st.integers(0, 40), st.integers(0, 1000))
 def test_a_sample_is_the_pixel_or_the_mean_in_linear_light(x, y, radius, seed):
     rgb8 = np.random.default_rng(seed).integers(0, 256, (40, 60, 3)).astype(np.uint8)
@@ -300,7 +301,7 @@ def test_what_is_no_picture_is_refused_in_a_sentence(content, words):
     assert MOST_PIXELS == 40_000_000
 
 
-@settings(max_examples=150)
+@examples(150)
 @given(st.sampled_from([GOOD, NOISE]), st.integers(0, 3000), st.binary(max_size=12))
 def test_broken_pictures_never_raise_anything_else(content, place, put_in):
     broken = content[: place % len(content)] + put_in + content[place % len(content) + len(put_in) :]

@@ -2,7 +2,7 @@
 
 import numpy as np
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
 from heimat.core.color.contrast import ratio
@@ -15,6 +15,7 @@ from heimat.core.edits.source_edits import SetSource
 from heimat.core.resolve.resolved import resolve
 from heimat.core.scales.promises import TOLERANCE, least_by_distance, promises
 from heimat.demo.demo_systems import brinemark
+from tests.examples import examples
 
 
 def every_pair(readings, positions, apart):
@@ -46,7 +47,7 @@ def steps(draw):
     return ([first, second] if draw(st.booleans()) else [first]), positions, longest
 
 
-@settings(max_examples=400)
+@examples(400)
 @given(steps())
 def test_the_least_ratio_at_every_distance_is_that_of_all_pairs(drawn):
     readings, positions, longest = drawn

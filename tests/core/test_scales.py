@@ -7,7 +7,7 @@ import sys
 
 import numpy as np
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
 from heimat.core.color.color_text import parse
@@ -26,6 +26,7 @@ from heimat.core.scales.promises import promises
 from heimat.demo.demo_systems import brinemark
 from tests.core import generators
 from tests.core.strategies import all_corners_and_random, anchors, colors, ladders
+from tests.examples import examples
 
 DIGESTS = {
     1: "a7fb8a4d584783620e382a1e2921708b8f0ace7179f0d84a5b6b77017fdd56c1",
@@ -39,7 +40,7 @@ def light_of(rgb8):
     return lightness(relative_luminance(rgb8))
 
 
-@settings(max_examples=300)
+@examples(300)
 @given(colors, ladders, anchors, st.data())
 def test_monotonic_exact_and_equal_from_run_to_run(source, ladder, mode, data):
     fixed = data.draw(st.integers(0, len(ladder.steps) - 1)) if mode == "label" else None

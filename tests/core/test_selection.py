@@ -3,7 +3,7 @@
 import numpy as np
 import pytest
 from coloraide.everything import ColorAll
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
 from heimat.core.color.contrast import AA_TEXT, ratio_of_luminances, relative_luminance
@@ -15,6 +15,7 @@ from heimat.core.edits.source_edits import AimSource, SetSource
 from heimat.core.legibility.selected import find, neutral_ends
 from heimat.core.resolve.resolved import resolve
 from heimat.core.scales.anchors import Anchor
+from tests.examples import examples
 from tests.systems import brinemark_in_one_theme as brinemark
 
 SYSTEM = brinemark()
@@ -87,7 +88,7 @@ def test_the_ends_of_the_neutral():
     assert [name for name, _ in neutral_ends(RESOLVED)] == ["shingle 50", "shingle 950"]
 
 
-@settings(max_examples=60)
+@examples(60)
 # Below L* 1 eight bits hold no chroma, whatever the gamut allows.
 @given(st.floats(1, 100), st.floats(0, 0.4), st.floats(0, 360), st.floats(0, 1))
 def test_ramps_hold_what_they_say(light, chroma, hue, ground):

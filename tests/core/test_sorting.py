@@ -22,6 +22,7 @@ from heimat.core.planning.sorting import fits, guess_kind, repeats, replacing
 from heimat.core.resolve.resolved import resolve
 from heimat.demo.demo_systems import TIMETABLE_COLOR, brinemark
 from heimat.formats.set_text import read_back, set_as_text
+from tests.examples import examples
 
 SYSTEM = brinemark()
 RESOLVED = resolve(SYSTEM)
@@ -211,7 +212,7 @@ def test_a_text_read_back_against_a_set_that_others_have_changed_tells_both():
     assert order == [hue.id for hue in in_order(now.hues) if hue.id != "heather"]
 
 
-@settings(max_examples=60)
+@examples(60)
 @given(st.text(max_size=300), st.integers(0, 200))
 def test_reading_back_any_text_never_raises(text, place):
     whole = set_as_text(SYSTEM)

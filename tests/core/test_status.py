@@ -2,7 +2,7 @@
 
 import numpy as np
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
 from heimat.core.color.ciede2000 import TOLD_APART
@@ -21,12 +21,13 @@ from heimat.core.planning.status_hues import status_edits, status_hues
 from heimat.core.resolve.resolved import resolve
 from heimat.core.sources.conventions import STATUS_CONVENTIONS, STATUS_HUES, STATUS_NOTES, STATUSES
 from heimat.core.sources.status import Brand, propose
+from tests.examples import examples
 from tests.systems import brinemark_in_one_theme as brinemark
 
 KELP, FLARE = np.array([63, 143, 79]), np.array([191, 54, 80])
 
 
-@settings(max_examples=40)
+@examples(40)
 @given(st.lists(st.tuples(*[st.integers(0, 255)] * 3), max_size=3))
 def test_every_pair_keeps_its_distance_for_any_brand(colors):
     proposal = propose(Brand.of(np.array(colors, dtype=np.uint8).reshape(-1, 3)))

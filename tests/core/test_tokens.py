@@ -27,6 +27,7 @@ from heimat.core.publication.building import publication
 from heimat.core.resolve.resolved import Resolved, resolve
 from heimat.core.values.derived_color import derived_color
 from heimat.demo.demo_systems import brinemark
+from tests.examples import examples
 
 SYSTEM = brinemark()
 TOKENS, THEMES, HUES = sorted(SYSTEM.tokens), sorted(SYSTEM.themes), sorted(SYSTEM.hues)
@@ -75,7 +76,7 @@ changes = st.builds(
 values = st.one_of(st.builds(TokenAlias, token=st.sampled_from(TOKENS)), changes)
 
 
-@settings(max_examples=60)
+@examples(60)
 @given(st.lists(st.tuples(st.sampled_from(TOKENS), st.sampled_from(THEMES), values), min_size=1, max_size=8))
 def test_resolving_is_following_the_chain_by_hand(moves):
     system = SYSTEM

@@ -7,7 +7,7 @@ import numpy as np
 import pytest
 import tinycss2
 from coloraide import Color as Css
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
 from heimat.core.color.color_text import parse
@@ -37,6 +37,7 @@ from heimat.core.scales.methods.white_and_black import WhiteBlack
 from heimat.core.scales.wide_twins import WideRequest, beyond_srgb, twins
 from heimat.formats.write import css, design_tokens
 from tests.core.strategies import ladders
+from tests.examples import examples
 from tests.systems import brinemark_in_one_theme as brinemark
 
 SYSTEM = brinemark()
@@ -45,7 +46,7 @@ WIDE = apply(SYSTEM, SetSource(hue="tidewater", color=BEYOND))
 channels = st.floats(0.0, 1.0)
 
 
-@settings(max_examples=200)
+@examples(200)
 @given(channels, st.floats(0.0, 0.5), st.floats(0.0, 360.0))
 def test_solving_in_display_p3_keeps_luminance_and_hue(luminance, chroma, hue):
     p3 = solve(luminance, chroma, hue, DISPLAY_P3)
@@ -69,7 +70,7 @@ def test_luminance_and_values_as_a_general_library_has_them():
         assert p3_text(ours) == theirs.to_string(precision=4)
 
 
-@settings(max_examples=150)
+@examples(150)
 @given(channels, channels, channels, ladders, st.sampled_from(["nearest", "guide"]))
 def test_twins_of_any_source_have_the_contrast_of_their_steps(red, green, blue, ladder, mode):
     source = Color(space="display-p3", components=(red, green, blue))
@@ -87,7 +88,7 @@ def test_twins_of_any_source_have_the_contrast_of_their_steps(red, green, blue, 
     assert not in_gamut(p3_to_srgb(found[made])).any(), "what sRGB holds needs no twin"
 
 
-@settings(max_examples=80)
+@examples(80)
 @given(channels, channels, channels, st.sampled_from(["mix", "hsl", "ends"]), st.sampled_from(["nearest", "guide"]))
 def test_mixes_of_a_source_beyond_srgb_go_beyond_it_too(red, green, blue, name, mode):
     source = Color(space="display-p3", components=(red, green, blue))

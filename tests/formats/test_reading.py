@@ -4,7 +4,7 @@ import json
 import time
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
 from heimat.core.color.exact_color import rgb8_of
@@ -13,6 +13,7 @@ from heimat.core.publication.building import publication
 from heimat.core.resolve.resolved import resolve
 from heimat.formats import FORMATS
 from heimat.formats.read import read_any, read_css, read_csv, read_svg, read_tokens
+from tests.examples import examples
 from tests.systems import brinemark_in_one_theme as brinemark
 
 
@@ -208,7 +209,7 @@ def check(reading):
         assert line.number >= 1
 
 
-@settings(max_examples=150)
+@examples(150)
 @given(st.binary(max_size=400), st.sampled_from(["", "a.css", "a.json", "a.csv", "a.svg"]))
 def test_any_bytes_are_read_or_refused(content, name):
     check(read_any.read(read_any.decode(content), name))
@@ -258,7 +259,7 @@ PIECES = st.sampled_from(
 )
 
 
-@settings(max_examples=300)
+@examples(300)
 @given(st.lists(PIECES, max_size=60).map("".join), st.sampled_from(["", "a.css", "a.json", "a.csv", "a.svg"]))
 def test_any_structure_is_read_or_refused(text, name):
     check(read_any.read(text, name))
@@ -280,7 +281,7 @@ JSON = st.recursive(
 )
 
 
-@settings(max_examples=200)
+@examples(200)
 @given(JSON)
 def test_any_json_is_a_token_file_or_refused(data):
     check(read_tokens.read(json.dumps(data)))
