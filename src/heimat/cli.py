@@ -1,4 +1,8 @@
-"""The server's own commands, and the check that a build runs: `heimat serve | openapi | check`."""
+"""The server's own commands, and the check that a build runs: `heimat serve | openapi | check`.
+
+Each command imports what it needs when it is given: a check is not to wait for a server, nor a wrong address for all of
+its answers' shapes.
+"""
 
 import os
 
@@ -10,22 +14,14 @@ import json
 import sys
 from pathlib import Path
 
-from sqlalchemy import create_engine
-from sqlalchemy.exc import SQLAlchemyError
-
-from heimat import serving
-from heimat.api.app import create_app
-from heimat.demo.load import load_demo
-from heimat.formats.checkers import check
-from heimat.service.gallery import ensure_shipped
-from heimat.service.people import ensure_somebody
-from heimat.serving import DATABASE_URL
-from heimat.store.engine import EXAMPLE, UnreadableAddressError, make_engine
-from heimat.store.migrate import NewerDatabaseError, alone, migrate
-
 
 def serve(host: str, port: int, workers: int, *, demo: str | None) -> int:
     """Migrate the database of `HEIMAT_DATABASE_URL`, load the demo where asked, and serve until told to end."""
+    from sqlalchemy.exc import SQLAlchemyError
+
+    from heimat.store.engine import DATABASE_URL, EXAMPLE, UnreadableAddressError
+    from heimat.store.migrate import NewerDatabaseError
+
     url = os.environ.get(DATABASE_URL)
     if not url:
         print(f"Set {DATABASE_URL}, for example {EXAMPLE}", file=sys.stderr)
@@ -41,13 +37,22 @@ def serve(host: str, port: int, workers: int, *, demo: str | None) -> int:
     except SQLAlchemyError as error:
         print(f"The database does not answer as it should: {error.__cause__ or error}", file=sys.stderr)
         return 1
+    from heimat import serving
+
     serving.serve(host, port, workers)
     return 0
 
 
 def _prepare(url: str, *, demo: str | None) -> None:
     """Bring a database to where it can be worked with, while no other process does."""
+    from heimat.store.engine import make_engine
+    from heimat.store.migrate import alone, migrate
+
     engine = make_engine(url, patient=True)
+    from heimat.demo.load import load_demo
+    from heimat.service.gallery import ensure_shipped
+    from heimat.service.people import ensure_somebody
+
     with alone(engine, lambda: print("Waiting for another process that brings the tables up to date", flush=True)):
         print("Bringing the tables up to date", flush=True)
         migrate(engine)
@@ -60,6 +65,10 @@ def _prepare(url: str, *, demo: str | None) -> None:
 
 def openapi() -> str:
     """The API's own description, as JSON, the same each time. No database is needed."""
+    from sqlalchemy import create_engine
+
+    from heimat.api.app import create_app
+
     app = create_app(create_engine("mysql+pymysql://", pool_pre_ping=False))
     return json.dumps(app.openapi(), indent=1, sort_keys=True) + "\n"
 
@@ -67,6 +76,8 @@ def openapi() -> str:
 def main() -> int:
     """Run a command."""
     if sys.argv[1:2] == ["check"]:
+        from heimat.formats.checkers import check
+
         return check.main(sys.argv[2:])
     parser = argparse.ArgumentParser(prog="heimat.cli")
     commands = parser.add_subparsers(dest="command", required=True)

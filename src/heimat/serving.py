@@ -12,9 +12,8 @@ from uvicorn.supervisors import Multiprocess
 
 from heimat.api.app import create_app
 from heimat.api.guard import HOSTS, hosts_of
-from heimat.store.engine import make_engine
+from heimat.store.engine import DATABASE_URL, make_engine
 
-DATABASE_URL = "HEIMAT_DATABASE_URL"
 GUIDE_PDF = "HEIMAT_GUIDE_PDF"
 """Where this is `off`, releases hold no guide as PDF."""
 _READY_SECONDS = 30.0
