@@ -13,7 +13,7 @@ from heimat.core.color.exact_color import rgb8_of
 from heimat.core.color.hex_notation import hex_of
 from heimat.core.color.naming import one_line
 from heimat.core.document.order import in_order
-from heimat.formats.read.sheets.read_sheets import MOST_FILES
+from heimat.formats.read.unpacking import MOST_FILES
 
 router = APIRouter(prefix="/api/imports", tags=["systems"])
 MOST_TOLD = 200

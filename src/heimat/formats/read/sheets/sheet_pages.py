@@ -8,6 +8,7 @@ from defusedxml import ElementTree
 from defusedxml.common import DefusedXmlException
 
 from heimat.core.importing.sheet import DEFAULT, Sheet, SheetMaker, SheetValue
+from heimat.formats.read.sheets.sheet_reader import SheetReader
 from heimat.formats.read.sheets.sheet_values import color_of
 
 _SCALE = re.compile(r"(.{1,120})\.([^.]{1,40}) to \1\.([^.]{1,40})")
@@ -126,3 +127,11 @@ def _places(root: Any) -> tuple[dict[float, str], dict[float, tuple[str, dict[fl
         elif words:
             heads[x] = words
     return heads, rows
+
+
+DRAWINGS = SheetReader(
+    lambda start, ending: ending == ".svg" or start.startswith("<svg"), lambda start, _: read_drawing(start)
+)
+GUIDES = SheetReader(
+    lambda start, ending: ending in (".html", ".htm") or start.startswith("<"), lambda start, _: read_guide(start)
+)

@@ -11,6 +11,7 @@ from heimat.core.charts.suitability import PaletteKind
 from heimat.core.color.exact_color import Color
 from heimat.core.document.palette_making import PaletteMaking
 from heimat.core.importing.sheet import DEFAULT, Sheet, SheetPalette, SheetValue
+from heimat.formats.read.sheets.sheet_reader import SheetReader
 from heimat.formats.read.sheets.sheet_values import color_of
 
 MOST_READ, MOST_COLORS = 1_000, 1_024
@@ -180,3 +181,6 @@ def _list(value: Any) -> list[Any]:
 
 def _objects(value: Any) -> list[dict[str, Any]]:
     return [each for each in _list(value) if isinstance(each, dict)]
+
+
+STYLES = SheetReader(lambda _, ending: ending == ".mplstyle", lambda start, __: read_style(start))

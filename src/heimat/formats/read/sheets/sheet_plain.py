@@ -8,6 +8,7 @@ from typing import Any
 
 from heimat.core.document.themes import Scheme, Wanted
 from heimat.core.importing.sheet import DEFAULT, Named, Sheet, SheetMaker, SheetValue
+from heimat.formats.read.sheets.sheet_reader import SheetReader
 from heimat.formats.read.sheets.sheet_values import color_of
 
 _THEMES = re.compile(r"\bthemes\s*=\s*(?=\{)")
@@ -124,3 +125,9 @@ def _plain(cell: str) -> str:
     """A cell without the apostrophe that keeps spreadsheets from computing it."""
     text = cell.strip()
     return text[1:] if text.startswith("'") and text[1:2] in ("=", "+", "-", "@") else text
+
+
+SWATCHES = SheetReader(
+    lambda start, ending: ending == ".gpl" or start.startswith("GIMP Palette"), lambda start, _: read_swatches(start)
+)
+TABLES = SheetReader(lambda _, ending: ending == ".csv", lambda start, __: read_table(start))
