@@ -226,7 +226,7 @@ def _polished(rgb8: Bytes, held: int, bounds: Bounds) -> Bytes:
 
 
 def ordered(rgb8: Bytes, held: int) -> FoundColors:
-    """What is held stays in front; each next color is the one farthest from those before."""
+    """The colors (n, 3) in an order: what is held stays in front; each next one is the farthest from those before."""
     far = all_apart(seen8(rgb8))
     order = list(range(held)) or [int(np.argmax(np.where(np.isinf(far), 0.0, far).sum(axis=1)))]
     while len(order) < len(rgb8):

@@ -48,5 +48,5 @@ class Table:
 
 
 def finite(numbers: Floats) -> Floats:
-    """The numbers that are there."""
+    """The numbers (m,) that are there, of n."""
     return np.asarray(numbers[np.isfinite(numbers)])

@@ -34,12 +34,12 @@ class Arms:
 
     @classmethod
     def between(cls, low8: Bytes, high8: Bytes, middle: float, end: float) -> "Arms":
-        """The arms from one 8-bit color's hue to another's, each as strong as that color, both as light at the end."""
+        """The arms from the hue of one 8-bit color (3,) to another's, each as strong as that, both as light at last."""
         return cls(middle, (end, end), _end_of(low8), _end_of(high8))
 
     @classmethod
     def to(cls, low8: Bytes, high8: Bytes, middle: float) -> "Arms":
-        """The arms that end in these very 8-bit colors, each as light as it is."""
+        """The arms that end in these very 8-bit colors, (3,) each, as light as they are."""
         light = srgb_to_lab(from_bytes(np.stack([low8, high8])))[:, 0]
         return cls(middle, (float(light[0]), float(light[1])), _end_of(low8, 0.0), _end_of(high8, 0.0))
 
@@ -108,7 +108,7 @@ class Partner:
 
 
 def partners(low8: Bytes, end: float) -> list[Partner]:
-    """The hues for the other end of one 8-bit color at an L*, the one farthest apart under every vision first."""
+    """The hues for the other end of an 8-bit color (3,) at an L*, the one farthest apart under every vision first."""
     chroma, hue = _end_of(low8)
     light = luminance_of(np.float64(end))
     own = seen(solve(light, np.float64(chroma), np.float64(hue)))
@@ -125,5 +125,5 @@ def partners(low8: Bytes, end: float) -> list[Partner]:
 
 
 def class_places(count: int) -> Floats:
-    """The places of a number of classes from -1 to 1; an odd number has one in the middle."""
+    """The places (count,) of classes from -1 to 1; an odd number has one in the middle."""
     return np.linspace(-1.0, 1.0, count) if count > 1 else np.zeros(1)

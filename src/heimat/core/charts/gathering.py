@@ -108,5 +108,5 @@ def gathered(rows: Groups, columns: Groups, numbers: Floats, how: Gather) -> Flo
 
 
 def sampled(count: int) -> NDArray[np.int64]:
-    """The rows of a scatter: all, or every nth of many."""
+    """The rows (m,) of a scatter: all of them, or every nth of many."""
     return np.arange(0, count, max(1, -(-count // MOST_POINTS)), dtype=np.int64)

@@ -15,12 +15,12 @@ def class_places(values: Floats, limits: Sequence[float]) -> NDArray[np.int64]:
 
 
 def along(values: Floats, low: float, high: float) -> Floats:
-    """How far each value is from low to high, 0 to 1; NaN stays."""
+    """How far each value (n,) is from low to high, 0 to 1; NaN stays."""
     return ((values - low) / (high - low) if high > low else np.zeros_like(values)).clip(0.0, 1.0)
 
 
 def around(values: Floats, low: float, middle: float, high: float, *, same_unit: bool) -> Floats:
-    """How far each value is from one end over the middle to the other, 0 to 1, the middle at 0.5; NaN stays.
+    """How far each value (n,) is from one end over the middle to the other, 0 to 1, the middle at 0.5; NaN stays.
 
     With the same unit on both sides equal color is equal value, and the shorter side ends before its end; without it
     each side goes to its full end. A middle outside of the data leaves one side without values.

@@ -8,7 +8,7 @@ Bytes = NDArray[np.uint8]
 
 
 def floats(values: ArrayLike) -> Floats:
-    """Return `values` as a float64 array, without a copy where it is one already."""
+    """Return `values` as a float64 array of the same shape, without a copy where it is one already."""
     return np.asarray(values, dtype=np.float64)
 
 

@@ -40,7 +40,7 @@ def blend(one: Floats, other: Floats, shares: Floats, space: MixSpace) -> Floats
 
 
 def unheld(one: Floats, other: Floats, shares: Floats, space: MixSpace) -> Floats:
-    """The same, of colors that may lie beyond sRGB, and held by no gamut: below 0 and above 1 where they leave it."""
+    """The same of colors (..., 3) beyond sRGB, held by no gamut: below 0 and above 1 where they leave it."""
     if space == "srgb":
         return np.asarray(one + shares * (other - one))
     if space == "linear":

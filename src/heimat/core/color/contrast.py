@@ -34,7 +34,7 @@ def relative_luminance(rgb8: ArrayLike) -> Floats:
 
 
 def ratio_of_luminances(one: ArrayLike, other: ArrayLike) -> Floats:
-    """Contrast ratio 1 to 21 of two relative luminances, which broadcast."""
+    """Contrast ratio 1 to 21 of two relative luminances, whose shapes broadcast."""
     a, b = np.asarray(one, dtype=np.float64), np.asarray(other, dtype=np.float64)
     return (np.maximum(a, b) + FLARE) / (np.minimum(a, b) + FLARE)
 
@@ -77,6 +77,6 @@ def cut(value: float) -> str:
 
 
 def luminance_reaching(target: ArrayLike, ground: ArrayLike, *, lighter: bool) -> Floats:
-    """The luminance whose ratio with `ground` (a luminance) is `target`; both broadcast. May lie outside 0 to 1."""
+    """The luminance whose ratio with `ground`, a luminance, is `target`; their shapes broadcast. May lie outside 0 to 1."""
     base, ratios = np.asarray(ground, dtype=np.float64) + FLARE, np.asarray(target, dtype=np.float64)
     return (ratios * base if lighter else base / ratios) - FLARE

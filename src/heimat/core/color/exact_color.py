@@ -56,7 +56,7 @@ class Color(BaseModel):
 
     @classmethod
     def of_bytes(cls, rgb8: Bytes | tuple[int, int, int]) -> "Color":
-        """The opaque sRGB color of three 8-bit levels."""
+        """The opaque sRGB color of three 8-bit levels, (3,)."""
         r, g, b = (int(level) / 255.0 for level in rgb8)
         return cls(components=(r, g, b))
 

@@ -69,7 +69,7 @@ def least_overlay(tint8: Bytes, ground8: Bytes) -> Overlay:
 
 
 def overlay_of(color8: Bytes, tint8: Bytes, ground8: Bytes) -> Overlay:
-    """The alpha at which one color comes nearest to a tint on a ground, in CIEDE2000."""
+    """The alpha at which a color comes nearest to a tint on a ground, in CIEDE2000; 8 bits, (3,) each."""
     alphas = np.arange(_LEVELS + 1)[:, None] / _LEVELS
     given = solid(color8, alphas, ground8)
     wanted = srgb_to_lab(from_bytes(np.asarray(tint8)[None]))

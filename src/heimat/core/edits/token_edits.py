@@ -247,7 +247,10 @@ class RemoveTokens(EditBase):
 
 
 def without_tokens(system: ColorSystem, going: dict[str, str | None]) -> ColorSystem:
-    """The document without some tokens, whose aliases stand for a replacement or take over what they stood for."""
+    """The document without some tokens, whose aliases stand for a replacement or take over what they stood for.
+
+    Raises DomainError for a token, or a replacement, that is not there.
+    """
     for key, replacement in going.items():
         gone = token_of(system, key)
         if replacement == key:

@@ -50,7 +50,7 @@ def label(filler: Filler, purpose: str) -> TokenValue:
 
 
 def label_on(filler: Filler, ground: Bytes) -> TokenValue:
-    """The label for a fill."""
+    """The label for a fill (3,)."""
     neutral = filler.hue("neutral")
     darkest = filler.step(neutral, int(relative_luminance(neutral.rgb8).argmin()))
     on_white, on_dark = float(ratio(rgb8_of(WHITE.color), ground)), float(ratio(_darkest(filler), ground))
@@ -60,7 +60,7 @@ def label_on(filler: Filler, ground: Bytes) -> TokenValue:
 
 
 def near_black(filler: Filler, ground: Bytes) -> Color:
-    """The lightest near black, with a breath of the neutral's hue, that passes on a ground; else black or white."""
+    """The lightest near black with a breath of the neutral's hue that passes on a ground (3,); else black or white."""
     most = (float(relative_luminance(ground)) + FLARE) / filler.text - FLARE
     _, chroma, angle = (float(part) for part in oklch_of(filler.hue("neutral").color))
     if most > 0.0:
@@ -124,7 +124,7 @@ def border(filler: Filler, purpose: str) -> TokenValue:
 
 
 def edge(filler: Filler, hue: ResolvedHue, wanted: Bytes | None = None) -> StepAlias:
-    """The step of a hue that stands out from every ground, most like a color; of the neutral where none does."""
+    """The step of a hue that stands out from every ground, most like a color (3,); of the neutral where none does."""
     found = filler.nearest(hue, filler.part, filler.grounds(), wanted)
     reached = reaches(hue.rgb8[filler.place(found)], filler.grounds(), filler.part)
     return found if reached else filler.quietest(filler.hue("neutral"), filler.part)

@@ -134,14 +134,14 @@ class Filler:
         return ratio(hue.rgb8[:, None], grounds[None]).min(axis=1)
 
     def quietest(self, hue: ResolvedHue, target: float, grounds: Bytes | None = None) -> StepAlias:
-        """Of the steps that reach a ratio on all grounds the one nearest to them; where none does, the strongest."""
+        """Of the steps that reach a ratio on all grounds (m, 3) the nearest to them; where none does, the strongest."""
         reached = self.least(hue, self.grounds() if grounds is None else grounds)
         good = reached >= target
         place = int(np.where(good, reached, np.inf).argmin()) if good.any() else int(reached.argmax())
         return self.step(hue, place)
 
     def nearest(self, hue: ResolvedHue, target: float, grounds: Bytes, wanted: Bytes | None = None) -> StepAlias:
-        """Of the steps that reach a ratio on all grounds the one most like a color, or like the hue's own."""
+        """Of the steps that reach a ratio on all grounds (m, 3) the one most like a color (3,), or the hue's own."""
         reached = self.least(hue, grounds)
         good = reached >= target
         if not good.any():
@@ -150,7 +150,7 @@ class Filler:
         return self.step(hue, int(np.where(good, away, np.inf).argmin()))
 
     def beside(self, hue: ResolvedHue, ground: Bytes, apart: float) -> StepAlias:
-        """The step nearest to a ground that differs from it by a CIEDE2000, on the side where the theme's text is.
+        """The step nearest to a ground (3,) that differs by a CIEDE2000 from it, on the side of the theme's text.
 
         Where there is none, the last one on that side.
         """
@@ -163,7 +163,7 @@ class Filler:
         return self.step(hue, int(np.where(good, np.abs(light - there), np.inf).argmin()))
 
     def about(self, hue: ResolvedHue, target: float, ground: Bytes) -> StepAlias:
-        """The step whose ratio to a ground is most nearly a given one."""
+        """The step whose ratio to a ground (3,) is most nearly a given one."""
         off = np.abs(np.log(ratio(hue.rgb8, ground)) - np.log(target))
         return self.step(hue, int(off.argmin()))
 

@@ -71,7 +71,7 @@ def ratios(rows8: Bytes, columns8: Bytes) -> Floats:
 
 
 def hundredths(values: Floats) -> np.ndarray[tuple[int, ...], np.dtype[np.int64]]:
-    """Ratios in hundredths, cut and never rounded up: 4.499 is 449."""
+    """Ratios in hundredths, of the same shape, cut and never rounded up: 4.499 is 449."""
     cut = np.floor(values * 100.0).astype(np.int64)
     cut += (cut + 1) / 100.0 <= values
     cut -= cut / 100.0 > values

@@ -54,7 +54,7 @@ def _other(pairing: Pairing, token: str) -> str:
 
 
 def step_that_passes(picked: Picking, hue: str, now: Bytes) -> StepAlias | None:
-    """The step of a hue that passes in every pairing, the one most like the present color in contrast; or None."""
+    """The step of a hue that passes in every pairing, most like a color (3,) in contrast; or None."""
     row = next((each for each in picked.rows if each.hue.id == hue), None)
     if row is None or not row.passes.any():
         return None
@@ -64,6 +64,6 @@ def step_that_passes(picked: Picking, hue: str, now: Bytes) -> StepAlias | None:
 
 
 def same_contrast(hue: ResolvedHue, ground: Bytes, wanted: float) -> StepAlias:
-    """The step of a hue whose ratio to a ground is most nearly a given one."""
+    """The step of a hue whose ratio to a ground (3,) is most nearly a given one."""
     off = np.abs(np.log(ratio(hue.rgb8, ground)) - np.log(wanted))
     return StepAlias(hue=hue.id, step=hue.steps[int(off.argmin())].id)

@@ -126,7 +126,7 @@ class NearestColors:
         self._found = dict(zip(asked, zip(colors, distances.tolist(), strict=True), strict=True))
 
     def of(self, theme: ResolvedTheme, moving: str, staying: str, needed: float) -> tuple[Bytes, float]:
-        """The color of a token that passes against another, and how far it is: infinite where none does."""
+        """The color (3,) of a token that passes against another, and how far it is: infinite where none does."""
         return self._found[_asked(theme, moving, staying, needed)]
 
 

@@ -207,7 +207,7 @@ def _token(resolved: Resolved, theme: ResolvedTheme, token_id: str) -> Selected:
 
 
 def neutral_ends(resolved: Resolved) -> list[tuple[str, Bytes]]:
-    """The system's lightest and darkest neutral steps, with names; none where there is no neutral."""
+    """The system's lightest and darkest neutral steps, (3,) each, with names; none where there is no neutral."""
     hue = next((hue for hue in resolved.hue_list if hue.hue.kind == "neutral"), None)
     if hue is None:
         return []

@@ -21,7 +21,7 @@ class Merging:
 
 
 def borders(labels: NDArray[np.int_]) -> dict[tuple[int, int], int]:
-    """How many pixels of each two labels (0 and more; below is nothing) stand side by side or one over the other."""
+    """How many pixels of each two labels (h, w), 0 and more, stand side by side or one over the other."""
     found: dict[tuple[int, int], int] = {}
     for one, other in ((labels[:, :-1], labels[:, 1:]), (labels[:-1], labels[1:])):
         there = (one != other) & (one >= 0) & (other >= 0)

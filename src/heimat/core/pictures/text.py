@@ -123,7 +123,7 @@ def short_map(pixels: Pixels, text8: Bytes, level: float, most: int = 1024) -> N
 
 
 def best_place(pixels: Pixels, box: Box, text8: Bytes, level: float) -> tuple[float, float]:
-    """Where in its box a block falls short least, at the width where it does most: shares across and down.
+    """Where in its box a block of a color (3,) falls short least, at its worst width: shares across and down.
 
     Of places that are as good, the one nearest to where the block is now.
     """

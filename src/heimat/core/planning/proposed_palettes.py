@@ -70,7 +70,7 @@ def generated(resolved: Resolved, asked: PaletteWish) -> tuple[Categorical, Foun
 
 
 def fit(resolved: Resolved, make: Categorical, ground: str | None, rgb8: Bytes, kept: int) -> tuple[Categorical, float]:
-    """The palette with shades for every theme but the first, where its ground asks for them; the least distance.
+    """The palette of colors (n, 3) with shades for themes whose grounds ask for them; the least distance.
 
     The first `kept` keep the shades that they have, or move no farther than contrast asks for: what is held is the
     same in every palette.

@@ -59,7 +59,7 @@ class Repeat:
 
 
 def repeats(rgb8: Bytes, resolved: Resolved, solid: Sequence[bool]) -> list[Repeat | None]:
-    """For each of n 8-bit colors: the hue of the set or the earlier color that it comes nearest to, if below 2.
+    """For each 8-bit color (n, 3): the hue of the set or the earlier color that it comes nearest to, if below 2.
 
     What is not `solid` as it was written only looks like that on white, so it is the same as none.
     """
@@ -111,7 +111,7 @@ _LIGHT_COUNTS = 0.35
 
 
 def fits(rgb8: Bytes, resolved: Resolved) -> list[Fit | None]:
-    """For each of n 8-bit colors, the hue that it fits best, and there the generated step that it comes nearest to.
+    """For each 8-bit color (n, 3), the hue that it fits best, and there the generated step that it comes nearest to.
 
     The hue is the one whose scale passes nearest in OKLab, lightness counting a third: a scale has all lightnesses.
     No two colors of a list are offered the same step; the nearer one has it.

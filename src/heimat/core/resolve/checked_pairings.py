@@ -31,7 +31,7 @@ class PairingResult:
 
 
 def translucent_ratio(foreground8: Bytes, alpha: float, ground8: Bytes) -> float:
-    """The least ratio of a translucent color over its ground.
+    """The least ratio of a translucent color over its ground, 8 bits, (3,) each.
 
     Browsers differ from the exact composite by one level in about half of all cases, so the worst of the composite
     and of it one level up and down counts.

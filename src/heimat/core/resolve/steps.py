@@ -55,7 +55,7 @@ def steps_of(ladder: Ladder, hues: Sequence[ResolvedHue]) -> Steps:
 
 
 def opaque_readings(steps: Steps) -> tuple[NDArray[np.intp], list[Floats], Floats]:
-    """The indices of the opaque steps, and their luminances and positions."""
+    """The indices (m,) of the opaque steps, their luminances by each reading (m,), and their positions (m,)."""
     kept = np.flatnonzero(steps.opaque)
     return kept, [reading[kept] for reading in steps.readings], steps.positions[kept]
 

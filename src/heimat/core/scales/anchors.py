@@ -25,12 +25,12 @@ class Anchor(BaseModel):
 
 
 def nearest(targets: Floats, source_lightness: float, counted: Mask) -> int:
-    """The position of the counted target nearest to the source's L*; the lighter of two."""
+    """The position of the counted target (n,) nearest to the source's L*; the lighter of two."""
     return int(np.argmin(np.where(counted, np.abs(targets - source_lightness), np.inf)))
 
 
 def stretch(targets: Floats, source_lightness: float, place: int) -> Floats:
-    """Map each side of the ladder linearly onto what is left between its end and the source.
+    """Map each side of the ladder (n,) linearly onto what is left between its end and the source.
 
     A side with too little room goes beyond the ladder's end, toward white or black, to keep its steps apart.
     """

@@ -45,7 +45,7 @@ class Differences:
         self.keep(len(self.least) - 1, place, -value)
 
     def closed(self) -> Floats | None:
-        """All that follows from what is asked, pair by pair; None where it cannot be kept."""
+        """All that follows from what is asked, pair by pair, (n, n); None where it cannot be kept."""
         found = self.least.copy()
         np.fill_diagonal(found, np.maximum(np.diag(found), 0.0))
         for via in range(len(found)):

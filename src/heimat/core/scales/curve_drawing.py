@@ -99,7 +99,7 @@ def _end(curves: Curves, name: CurveName, at: float) -> float | None:
 
 
 def shown(scale: Scale, name: CurveName, at: Floats, values: Floats) -> Floats:
-    """The values of handles at some reaches as L*, OKLCH chroma, or degrees of OKLCH hue (which may pass 0 or 360)."""
+    """The values of handles at reaches (n,) as L*, OKLCH chroma, or degrees of OKLCH hue, which may pass 0 or 360."""
     if name == "lightness":
         return at_reach(np.copysign(values, at), scale.source_lightness)
     drafted = _drafted(scale, name, at)

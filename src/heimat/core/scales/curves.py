@@ -45,7 +45,7 @@ def reach(lightness: Floats, source_lightness: ArrayLike) -> Floats:
 
 
 def at_reach(reach: Floats, source_lightness: ArrayLike) -> Floats:
-    """The L* that stands at a reach: the inverse of `reach`."""
+    """The L* that stands at a reach, of the same shape: the inverse of `reach`."""
     own = floats(source_lightness)
     return own - reach * np.where(reach < 0.0, np.maximum(LIGHTEST - own, 1.0), np.maximum(own - DARKEST, 1.0))
 

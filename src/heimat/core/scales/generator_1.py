@@ -17,7 +17,7 @@ _OLIVE_DRIFT = -32.0
 
 
 def place(targets: Floats, source_lightness: float, _chroma: float, counted: Mask) -> int:
-    """The label nearest in lightness, however strong the source is."""
+    """The label nearest in lightness, of n targets (n,), however strong the source is."""
     return nearest(targets, source_lightness, counted)
 
 
@@ -32,7 +32,7 @@ def drift(hue: float, _lightness: float) -> tuple[float, float]:
 
 
 def bend(targets: Floats, source_lightness: float, place: int) -> tuple[Floats, int]:
-    """The neighbors on each side take a half, a quarter, ... of the source's offset, so that no gap jumps out.
+    """The targets (n,); neighbors on each side take a half, a quarter, ... of the source's offset: no gap jumps out.
 
     A source farther off than half a gap stretches both sides evenly instead.
     """

@@ -44,7 +44,7 @@ more, the farther its hue is from gold."""
 
 
 def place(targets: Floats, source_lightness: float, chroma: float, counted: Mask) -> int:
-    """The label nearest in lightness; but a strong source never takes the lightest, where the next is near it."""
+    """The label nearest in lightness (n,); but a strong source never takes the lightest, where the next is near it."""
     found = nearest(targets, source_lightness, counted)
     main = np.flatnonzero(counted)
     first, second = int(main[0]), int(main[1])
@@ -73,8 +73,8 @@ def _smooth(share: float) -> float:
 
 
 def bend(targets: Floats, source_lightness: float, place: int) -> tuple[Floats, int]:
-    """The three gaps on each side take the source's offset evenly, or more gaps where each would change by over three
-    tenths; beyond the ladder's end, the end goes along."""
+    """Targets (n,) of which three gaps on each side take the source's offset evenly, or more where each would change by
+    over three tenths; beyond the ladder's end, the end goes along."""
     gaps = -np.diff(targets)
     if place > 0 and gaps[0] > _FINE_GAP:
         room = min(targets[0] + (source_lightness - targets[place]) * 0.5**place, _CEILING) - source_lightness

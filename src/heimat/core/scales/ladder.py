@@ -72,7 +72,7 @@ class Ladder(BaseModel):
         return int(np.argmin(np.abs(self.lightness() - lightness)))
 
     def positions(self, lightness: Floats) -> Floats:
-        """Where values of L* stand on this ladder, as fractional positions; beyond the ends, extrapolated.
+        """Where values of L* (m,) stand on this ladder, as fractional positions (m,); beyond the ends, extrapolated.
 
         Only the steps that count are counted: one put between two others stands between their positions.
         """

@@ -126,7 +126,7 @@ def _side_by_side(luminance: Floats, positions: Floats, before: Places, here: Pl
 
 
 def promises(readings: Sequence[Floats], positions: Floats, longest: int) -> list[Promise]:
-    """The three promises over a ladder of a longest distance: 3, 4.5 and 7, each at its smallest distance."""
+    """The promises 3, 4.5 and 7 over steps (n,) of a ladder, each at its smallest distance of up to `longest`."""
     if len(positions) == 0:
         return []
     found = least_by_distance(readings, positions, longest)

@@ -26,7 +26,7 @@ def chroma_limits(light: float, angles: Floats) -> Floats:
 
 
 def common_chroma(light: float, angles: Floats) -> float:
-    """The highest OKLCH chroma that all of some hues can have at an L*."""
+    """The highest OKLCH chroma that all of some hues (n,) can have at an L*."""
     return float(chroma_limits(light, angles).min())
 
 

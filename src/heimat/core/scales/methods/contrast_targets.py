@@ -97,7 +97,7 @@ def _hold(light: Floats, kept: Mask, made: Draft, typed: Sequence[int], way: int
 
 
 def luminance_for(ratio: ArrayLike, ground: float) -> Floats:
-    """The luminances that have some ratios against a ground of a luminance: darker than a light one, or lighter."""
+    """Luminances that have ratios, of the same shape, against a ground: darker than a light one, else lighter."""
     ratios = floats(ratio)
     return luminance_reaching(ratios, ground, lighter=ground < MID_LUMINANCE)
 

@@ -56,7 +56,7 @@ def color_repairs(site: PaletteSite, make: Categorical, places: Sequence[int]) -
 
 
 def other_repairs(site: PaletteSite, role: OtherRole, rgb8: Bytes) -> list[Repair]:
-    """The step nearest to a color beside those of a palette that is taken for none of them, in any theme."""
+    """The step nearest to a color (3,) beside those of a palette that is taken for none of them, in any theme."""
     hues = [hue for hue in site.resolved.hue_list if hue.source.alpha == 1.0 and hue.hue.kind == "neutral"]
     steps = [(hue, step) for hue in hues for step in range(len(hue.steps))]
     if not steps:
