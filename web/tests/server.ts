@@ -1,7 +1,8 @@
 /** A server in a test's hands: every request waits until the test answers or refuses it. */
 import { type Edit, type Looking, type PartName, type Parts, Problem } from "../src/api/client";
+import type { Look } from "../src/workspace/known";
 import type { Removal, Server } from "../src/workspace/server";
-import { type Look, Workspace } from "../src/workspace/Workspace";
+import { Workspace } from "../src/workspace/Workspace";
 
 export interface Asked {
   what: "open" | "preview" | "keep" | "undo" | "redo";

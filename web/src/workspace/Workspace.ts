@@ -1,9 +1,7 @@
 /**
  * The system that is open: what the server says of it, and the changes on their way there. No React: what is known
- * lies in a store, which hooks read.
- *
- * Parts of the system are asked for by name. A part is fresh while the revision and what it depends on of the look are
- * as they were when it was answered; only parts that are wanted and not fresh are asked for, one request at a time.
+ * lies in a store, which hooks read. What is fresh, what stands in line, what is away and what others do have files of
+ * their own; here they meet.
  */
 import { replaceEqualDeep } from "@tanstack/react-query";
 import { createStore } from "zustand/vanilla";
@@ -11,68 +9,28 @@ import {
   type Edit,
   type Looking,
   type PartName,
-  type Parts,
   type Problem,
   problemOf,
   type SlipView,
 } from "../api/client";
-import { PART_DEPENDS_ON } from "../api/constants.generated";
+import { Away } from "./Away";
+import { bothChanges, removedByOthers, toPassOver } from "./choices";
+import { differing } from "./differing";
+import { Following } from "./Following";
+import { type Answer, type Known, type Look, type Making, NO_KEYS, type Notice } from "./known";
+import { AGAIN_MS, Line, pause } from "./Line";
 import { Moving } from "./Moving";
+import { PartsCache } from "./PartsCache";
 import { SingleFlight } from "./SingleFlight";
 import type { Server } from "./server";
 import { type Waiting, WaitingChanges } from "./Waiting";
 
-const AGAIN_MS = 1500;
-const OTHERS_MS = 4000;
 /** An answer to a change that takes longer is slow: what waits is shown meanwhile as it will be. */
 const SLOW_MS = 200;
 /** How long something that was only said stays to be read. */
 const SAID_MS = 7000;
 /** They take long, and nobody reads them during a drag. */
 const NOT_WHILE_DRAGGING: readonly PartName[] = ["repairs"];
-
-/** A message over the sheet: something went wrong, and what can be done. */
-export interface Notice {
-  words: string;
-  actions: { words: string; act: () => void }[];
-}
-
-/** What is known of the system; it changes with every answer, and who shows a part of it asks for that part. */
-export interface Known {
-  /** The parts that have been answered; null before the first answer. */
-  parts: Partial<Parts> | null;
-  missing: Problem | null;
-  notice: Notice | null;
-  /** What a key or a hand has come to, where that is not to be seen: why nothing moves, what was copied. */
-  said: string | null;
-  away: boolean;
-  /** Whether a gesture lasts, or rests to be kept. */
-  moving: boolean;
-  /** Whether changes are on their way. */
-  sending: boolean;
-  /** The keys of what is shown as it will be once the database is back. */
-  waiting: ReadonlySet<string>;
-}
-
-/** How the system is looked at, and which parts are wanted. */
-export type Look = Required<Omit<Looking, "parts">> & { parts: readonly PartName[] };
-
-type Answer = Partial<Parts>;
-
-/** Edits that start from what is there: made when their turn comes, so that a change still on its way is not undone. */
-export type Making = (known: Answer) => Edit[] | Promise<Edit[]>;
-
-const pause = (ms: number) => new Promise((done) => setTimeout(done, ms));
-
-const NONE: ReadonlySet<string> = new Set();
-
-/** What a part depends on, besides the document, as it is in a look. */
-function wishes(part: PartName, look: Look): string {
-  const { vision, severity } = look;
-  return PART_DEPENDS_ON[part]
-    .map((wish) => (wish === "vision" ? `${vision} ${severity}` : (look[wish] ?? "")))
-    .join("|");
-}
 
 export class Workspace {
   readonly store = createStore<Known>(() => ({
@@ -83,14 +41,12 @@ export class Workspace {
     away: false,
     moving: false,
     sending: false,
-    waiting: NONE,
+    waiting: NO_KEYS,
   }));
   readonly moving = new Moving(this);
 
-  private kept: Answer | null = null;
+  private readonly parts = new PartsCache();
   private previewed: Answer | null = null;
-  /** For every part that is kept, the revision and the wishes that it was answered for. */
-  private fresh = new Map<PartName, string>();
   /** How often all has been asked for anew: answers to earlier questions do not count as fresh. */
   private refreshed = 0;
   private look: Look | null = null;
@@ -101,12 +57,13 @@ export class Workspace {
   private trying: Edit[] = [];
   /** A gesture that has ended outdates the previews that are still on their way. */
   private gesture = 0;
-  /** What is kept goes to the server one after another, in the order in which it was done. */
-  private last: Promise<unknown> = Promise.resolve();
-  /** Why the database seems away: a change that waits, a question without an answer, the head that is not told. */
-  private away = { unsaved: false, loading: false, polling: false };
+  private readonly away = new Away((reason, is, away) => this.seemsAway(reason === "unsaved", is, away));
+  private readonly line = new Line(
+    (waits) => this.away.set("unsaved", waits),
+    () => this.ended,
+  );
+  private readonly following: Following;
   private ended = false;
-  private polling: ReturnType<typeof setTimeout> | null = null;
   private saying: ReturnType<typeof setTimeout> | null = null;
   private readonly flight: SingleFlight<Edit[]>;
   private readonly waiting: WaitingChanges;
@@ -117,6 +74,11 @@ export class Workspace {
     private readonly server: Server,
   ) {
     this.flight = new SingleFlight((edits) => this.ask(edits));
+    this.following = new Following(
+      () => server.head(slug),
+      (newest) => newest > this.parts.revision && this.refresh(),
+      (is) => this.away.set("polling", is),
+    );
     this.waiting = new WaitingChanges(slug, (length) => {
       if (this.store.getState().sending !== length > 0) this.store.setState({ sending: length > 0 });
     });
@@ -125,14 +87,14 @@ export class Workspace {
   /** Begin to notice what others do. */
   start(): void {
     this.ended = false;
-    this.poll();
+    this.following.start();
   }
 
   /** End: nothing that is still answered changes anything. */
   stop(): void {
     void this.moving.end();
     this.ended = true;
-    if (this.polling) clearTimeout(this.polling);
+    this.following.stop();
     if (this.saying) clearTimeout(this.saying);
   }
 
@@ -155,6 +117,8 @@ export class Workspace {
   tell = (notice: Notice | null): void => {
     this.store.setState({ notice });
   };
+
+  private quiet = (): void => this.tell(null);
 
   /** Say for a moment what something has come to; null says no more. */
   say = (said: string | null): void => {
@@ -193,10 +157,10 @@ export class Workspace {
     this.flight.drop();
     this.gesture += 1;
     const last = this.offered;
-    const waiting = this.waiting.begin("edit", this.revision(), Array.isArray(edits) ? edits : null);
+    const waiting = this.waiting.begin("edit", this.parts.revision, Array.isArray(edits) ? edits : null);
     setTimeout(() => this.showWaiting(), SLOW_MS);
     if (typeof edits === "function") this.foresee(edits, waiting);
-    return this.inLine(() => this.keepNow(edits, waiting, last)).finally(() => this.waiting.end(waiting));
+    return this.line.join(() => this.keepNow(edits, waiting, last)).finally(() => this.waiting.end(waiting));
   };
 
   /** Make what waits behind others of what is shown, and where that takes long of what will be there by then, so that a
@@ -211,10 +175,10 @@ export class Workspace {
       const ahead = this.waiting.edits(waiting);
       if (waiting.sure || this.ended || ahead.length === 0) return;
       const view = this.asked(this.looking());
-      const latest = this.kept?.head?.latest ?? null;
+      const latest = this.parts.kept?.head?.latest ?? null;
       void this.server
-        .preview(this.slug, this.revision(), ahead, view, latest)
-        .then((answer) => make({ ...this.kept, ...answer }))
+        .preview(this.slug, this.parts.revision, ahead, view, latest)
+        .then((answer) => make({ ...this.parts.kept, ...answer }))
         .catch(later);
     }, SLOW_MS);
   }
@@ -238,9 +202,9 @@ export class Workspace {
   takeBack = async (kind: "undo" | "redo"): Promise<void> => {
     void this.moving.end();
     const last = this.offered;
-    const waiting = this.waiting.begin(kind, this.revision(), null);
+    const waiting = this.waiting.begin(kind, this.parts.revision, null);
     try {
-      await this.inLine(() => this.takeBackNow(kind, waiting, last));
+      await this.line.join(() => this.takeBackNow(kind, waiting, last));
     } catch (thrown) {
       if (problemOf(thrown).conflict) this.offerToPass(kind, problemOf(thrown).message);
       else this.fail(thrown);
@@ -254,9 +218,9 @@ export class Workspace {
   private offerToPass(kind: "undo" | "redo", words: string): void {
     const pass = async () => {
       this.tell(null);
-      const waiting = this.waiting.begin("pass", this.revision(), null);
+      const waiting = this.waiting.begin("pass", this.parts.revision, null);
       try {
-        await this.inLine(() => this.takeBackNow(kind, waiting, this.offered, true));
+        await this.line.join(() => this.takeBackNow(kind, waiting, this.offered, true));
       } catch (thrown) {
         this.fail(thrown);
         return;
@@ -265,13 +229,7 @@ export class Workspace {
       }
       await this.takeBack(kind);
     };
-    this.tell({
-      words,
-      actions: [
-        { words: `Leave it, and ${kind} what was before`, act: () => void pass() },
-        { words: "Close", act: () => this.tell(null) },
-      ],
-    });
+    this.tell(toPassOver(kind, words, this.quiet, () => void pass()));
   }
 
   private async takeBackNow(
@@ -282,7 +240,7 @@ export class Workspace {
   ): Promise<void> {
     const look = this.looking();
     const send = () => this.server.takeBack(this.slug, kind, this.asked(look), waiting.key, pass);
-    this.settle(await this.insist(send), look, last);
+    this.settle(await this.line.insist(send), look, last);
   }
 
   /** Send again what was on its way when the window was left. */
@@ -293,7 +251,8 @@ export class Workspace {
         if (left.kind === "edit") await this.keepNow(left.edits ?? [], left, this.offered, left.base);
         else if (left.kind !== "pass") await this.takeBackNow(left.kind, left, this.offered);
       };
-      this.inLine(again)
+      this.line
+        .join(again)
         .catch((thrown) => this.fail(thrown))
         .finally(() => this.waiting.end(left));
     }
@@ -301,7 +260,7 @@ export class Workspace {
 
   /** Ask anew for what is wanted: something has changed that is no edit, such as a release or who acts here. */
   refresh = (): void => {
-    this.fresh.clear();
+    this.parts.outdate();
     this.refreshed += 1;
     void this.load();
   };
@@ -321,30 +280,6 @@ export class Workspace {
     return { ...look, parts: ["head", ...parts.filter((part) => part !== "head")] };
   }
 
-  private inLine<T>(work: () => Promise<T>): Promise<T> {
-    const mine = this.last.then(work);
-    this.last = mine.catch(() => undefined);
-    return mine;
-  }
-
-  /** Send until the server has answered: the same key makes a repetition harmless. */
-  private async insist<T>(send: () => Promise<T>): Promise<T> {
-    for (;;) {
-      try {
-        const answer = await send();
-        this.setAway("unsaved", false);
-        return answer;
-      } catch (thrown) {
-        if (!problemOf(thrown).passing || this.ended) {
-          this.setAway("unsaved", false);
-          throw thrown;
-        }
-        this.setAway("unsaved", true);
-        await pause(AGAIN_MS);
-      }
-    }
-  }
-
   private async keepNow(
     wanted: Edit[] | Making,
     waiting: Waiting,
@@ -352,7 +287,7 @@ export class Workspace {
     base?: number,
   ): Promise<Answer | null> {
     const look = this.looking();
-    const edits = typeof wanted === "function" ? await wanted(this.kept ?? {}) : wanted;
+    const edits = typeof wanted === "function" ? await wanted(this.parts.kept ?? {}) : wanted;
     if (edits.length === 0) {
       this.endPreviewOf(last);
       return null;
@@ -361,15 +296,15 @@ export class Workspace {
     const send = (on: number) => () => this.server.keep(this.slug, on, edits, this.asked(look), waiting.key);
     try {
       // What was typed or chosen is on what was seen then, whatever the answers to earlier changes have brought since.
-      const seen = typeof wanted === "function" ? this.revision() : waiting.base;
-      const answer = await this.insist(send(base ?? seen));
+      const seen = typeof wanted === "function" ? this.parts.revision : waiting.base;
+      const answer = await this.line.insist(send(base ?? seen));
       this.settle(answer, look, last);
       return answer;
     } catch (thrown) {
       const problem = problemOf(thrown);
       this.endPreviewOf(last);
       if (!problem.conflict) throw problem;
-      this.meet(problem.conflict, problem.message, (base) => this.insist(send(base)), look, last);
+      this.meet(problem.conflict, problem.message, (base) => this.line.insist(send(base)), look, last);
       return null;
     }
   }
@@ -398,18 +333,8 @@ export class Workspace {
       this.tell(null);
       return onto(conflict.head);
     };
-    this.tell({
-      words,
-      actions: [
-        { words: `Keep ${conflict.person}’s`, act: () => this.tell(null) },
-        { words: "Apply mine on top", act: () => void mine() },
-      ],
-    });
+    this.tell(bothChanges(conflict, words, this.quiet, () => void mine()));
     this.refresh();
-  }
-
-  private revision(): number {
-    return this.kept?.head?.revision ?? 1;
   }
 
   private endPreviewOf(last: number): void {
@@ -426,34 +351,10 @@ export class Workspace {
   /** Take over the answer to a change; other looks at the system are outdated by it. */
   private settle(answer: Answer, look: Look, last: number): void {
     if (this.ended) return;
-    this.take(answer, look);
+    this.parts.take(answer, look, this.look?.parts ?? []);
     if (last === this.offered) this.previewed = null;
     this.show();
     void this.load();
-  }
-
-  /** Keep the parts of an answer. Those of another revision are kept only while they are wanted and being asked for. */
-  private take(answer: Answer, look: Look): void {
-    const revision = answer.head?.revision ?? this.revision();
-    const old = this.kept ?? {};
-    if (revision < this.revision()) return;
-    const others = revision !== this.revision() ? new Set<string>(this.look?.parts ?? []) : null;
-    const carried = others
-      ? Object.fromEntries(Object.entries(old).filter(([name]) => others.has(name)))
-      : old;
-    this.kept = { ...carried, ...answer };
-    for (const name of Object.keys(answer) as PartName[]) {
-      this.fresh.set(name, `${revision} ${wishes(name, look)}`);
-    }
-  }
-
-  private stale(): PartName[] {
-    const look = this.looking();
-    const revision = this.revision();
-    return look.parts.filter(
-      (name) =>
-        !(this.kept && name in this.kept) || this.fresh.get(name) !== `${revision} ${wishes(name, look)}`,
-    );
   }
 
   /** Ask for what is wanted and not fresh, until nothing is left to ask for. */
@@ -462,17 +363,17 @@ export class Workspace {
     this.loading = true;
     try {
       while (!this.ended) {
-        const parts = this.stale();
-        if (parts.length === 0) break;
         const look = this.looking();
+        const parts = this.parts.stale(look);
+        if (parts.length === 0) break;
         const asked = this.refreshed;
         const answer = await this.server.open(this.slug, this.asked(look, parts));
         if (this.ended) break;
-        this.setAway("loading", false);
-        const before = this.kept;
-        this.take(answer, look);
+        this.away.set("loading", false);
+        const before = this.parts.kept;
+        this.parts.take(answer, look, this.look?.parts ?? []);
         void this.tellRemoved(before, answer);
-        if (asked !== this.refreshed) this.fresh.clear();
+        if (asked !== this.refreshed) this.parts.outdate();
         this.show();
       }
     } catch (thrown) {
@@ -489,23 +390,17 @@ export class Workspace {
     const removals = await this.server.removals(this.slug, before.head.revision).catch(() => []);
     const last = removals.at(-1);
     if (!last || this.ended) return;
-    this.tell({
-      words: `${last.person} has removed ${last.hues}.`,
-      actions: [
-        { words: "Bring it back", act: () => void this.bringBack(last.revision) },
-        { words: "Close", act: () => this.tell(null) },
-      ],
-    });
+    this.tell(removedByOthers(last, this.quiet, () => void this.bringBack(last.revision)));
   }
 
   private async bringBack(revision: number): Promise<void> {
     this.tell(null);
     const last = this.offered;
     const look = this.looking();
-    const waiting = this.waiting.begin("edit", this.revision(), null);
+    const waiting = this.waiting.begin("edit", this.parts.revision, null);
     const send = () => this.server.bringBack(this.slug, revision, this.asked(look), waiting.key);
     try {
-      await this.inLine(async () => this.settle(await this.insist(send), look, last));
+      await this.line.join(async () => this.settle(await this.line.insist(send), look, last));
     } catch (thrown) {
       this.fail(thrown);
     } finally {
@@ -516,11 +411,11 @@ export class Workspace {
   private async afterFailing(problem: Problem): Promise<void> {
     if (this.ended) return;
     if (!problem.passing) {
-      if (this.kept) this.tell({ words: problem.message, actions: [] });
+      if (this.parts.kept) this.tell({ words: problem.message, actions: [] });
       else this.store.setState({ missing: problem });
       return;
     }
-    this.setAway("loading", true);
+    this.away.set("loading", true);
     await pause(AGAIN_MS);
     if (!this.ended) setTimeout(() => void this.load());
   }
@@ -529,7 +424,7 @@ export class Workspace {
     const mine = this.gesture;
     const look = this.looking();
     const parts = look.parts.filter((name) => !NOT_WHILE_DRAGGING.includes(name));
-    const latest = this.kept?.head?.latest ?? null;
+    const latest = this.parts.kept?.head?.latest ?? null;
     try {
       const view = this.asked(look, parts);
       // What is on its way stands below what is tried on top of it.
@@ -539,7 +434,7 @@ export class Workspace {
         this.show();
         return;
       }
-      const answer = await this.server.preview(this.slug, this.revision(), all, view, latest);
+      const answer = await this.server.preview(this.slug, this.parts.revision, all, view, latest);
       if (mine !== this.gesture || this.ended) return;
       // What waited alone has been answered meanwhile.
       if (edits.length === 0 && this.waiting.length === 0) return;
@@ -553,8 +448,9 @@ export class Workspace {
   /** Let the store hold what is to be seen. What is as it was stays the same object, so that only what has changed is
    * drawn again. */
   private show(): void {
-    if (!this.kept) return;
-    const { kept, previewed } = this;
+    const { previewed } = this;
+    const { kept } = this.parts;
+    if (!kept) return;
     const next: Answer = { ...kept };
     if (previewed) {
       Object.assign(next, previewed);
@@ -564,43 +460,16 @@ export class Workspace {
       for (const name of NOT_WHILE_DRAGGING) delete next[name];
     }
     const { parts } = this.store.getState();
-    const waiting = this.away.unsaved && previewed ? differing(kept, previewed) : NONE;
+    const waiting = this.away.unsaved && previewed ? differing(kept, previewed) : NO_KEYS;
     this.store.setState({ parts: replaceEqualDeep(parts, next), missing: null, waiting });
   }
 
-  private setAway(why: keyof Workspace["away"], is: boolean): void {
-    const changed = this.away[why] !== is;
-    this.away[why] = is;
-    if (why === "unsaved" && changed) {
+  /** Whether the database is away has changed; `unsaved` tells whether it is a change that waits for it, or no more. */
+  private seemsAway(unsaved: boolean, is: boolean, away: boolean): void {
+    if (unsaved) {
       if (is) this.showWaiting();
       this.show();
     }
-    const { unsaved, loading, polling } = this.away;
-    const away = unsaved || loading || polling;
     if (this.store.getState().away !== away) this.store.setState({ away });
   }
-
-  private poll(): void {
-    this.polling = setTimeout(async () => {
-      try {
-        const newest = await this.server.head(this.slug);
-        this.setAway("polling", false);
-        if (newest > this.revision()) this.refresh();
-      } catch (thrown) {
-        this.setAway("polling", problemOf(thrown).passing);
-      }
-      if (!this.ended) this.poll();
-    }, OTHERS_MS);
-  }
-}
-
-/** The keys of hues and steps whose color is another in what is previewed. */
-function differing(kept: Answer, previewed: Answer): ReadonlySet<string> {
-  const colors = (answer: Answer) => [
-    ...(answer.hues ?? []),
-    ...(answer.scales ?? []).flatMap((scale) => scale.steps),
-  ];
-  const before = new Map(colors(kept).map((color) => [color.key, color.hex]));
-  const keys = colors(previewed).filter((color) => before.get(color.key) !== color.hex);
-  return keys.length > 0 ? new Set(keys.map((color) => color.key)) : NONE;
 }

@@ -2,9 +2,10 @@
 import { createContext, type ReactNode, useContext, useEffect, useState } from "react";
 import { useStore } from "zustand";
 import type { PartName, Parts } from "../api/client";
+import type { Known } from "./known";
 import { useLook } from "./look";
 import { type Server, server } from "./server";
-import { type Known, Workspace } from "./Workspace";
+import { Workspace } from "./Workspace";
 
 const WorkspaceContext = createContext<Workspace | null>(null);
 

@@ -3,8 +3,8 @@ import { type Edit, type PaletteView, Problem } from "../../api/client";
 import { edit } from "../../api/edits";
 import { newId } from "../../api/ids";
 import { usePart } from "../../workspace/hooks";
+import type { Making } from "../../workspace/known";
 import { useLook } from "../../workspace/look";
-import type { Making } from "../../workspace/Workspace";
 
 export type Make = PaletteView["make"];
 export type Categorical = Extract<Make, { kind: "categorical" }>;

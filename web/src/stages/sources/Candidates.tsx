@@ -9,7 +9,7 @@ import { TextField } from "../../components/TextField";
 import { ToolButton } from "../../components/ToolButton";
 import { usePart, useWorkspace } from "../../workspace/hooks";
 import { useInterface } from "../../workspace/interface";
-import type { Making } from "../../workspace/Workspace";
+import type { Making } from "../../workspace/known";
 import { counted, useAdding } from "./adding";
 import styles from "./candidates.module.css";
 import { KIND_ITEMS, kindOf } from "./kinds";

@@ -9,7 +9,7 @@ import { NumberField } from "../../../components/NumberField";
 import { TextField } from "../../../components/TextField";
 import { ToolButton } from "../../../components/ToolButton";
 import { usePart, useWorkspace } from "../../../workspace/hooks";
-import type { Making } from "../../../workspace/Workspace";
+import type { Making } from "../../../workspace/known";
 import { Area } from "../../shared/Area";
 import { BEGINNINGS, PARTS, type Quantities } from "./conditions";
 

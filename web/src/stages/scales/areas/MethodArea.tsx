@@ -7,7 +7,7 @@ import { Strip } from "../../../components/Strip";
 import { Toggle } from "../../../components/Toggle";
 import { ToolButton } from "../../../components/ToolButton";
 import { usePart, useWorkspace } from "../../../workspace/hooks";
-import type { Making } from "../../../workspace/Workspace";
+import type { Making } from "../../../workspace/known";
 import { Area } from "../../shared/Area";
 import { type MethodChange, MethodSettings } from "./MethodSettings";
 import { Nothing } from "./Nothing";
