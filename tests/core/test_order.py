@@ -6,7 +6,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from heimat.core.document.order import CROWDED, behind, in_order, key_between, spread
+from heimat.core.document.order import LONG_KEY, behind, in_order, key_between, spread
 from heimat.core.document.system import ColorSystem
 from heimat.core.document.upgrades import read_document
 from heimat.core.edits import Restore, SpreadOrder, apply, apply_all, carried_over, grown
@@ -34,13 +34,13 @@ def test_a_key_grows_in_one_gap_and_is_made_short_without_moving_anything():
     assert names(short) == names(system)
     assert max(len(hue.order) for hue in short.hues.values()) == 1
     assert not grown(short)
-    # What is not crowded keeps its keys.
+    # What has short ones keeps its keys.
     assert short.tokens == system.tokens
 
 
 def test_a_stored_document_with_keys_of_any_length_can_be_read():
     system = crowd(brinemark(), 1300)
-    assert max(len(hue.order) for hue in system.hues.values()) > 5 * CROWDED
+    assert max(len(hue.order) for hue in system.hues.values()) > 5 * LONG_KEY
     assert read_document(system.model_dump(mode="json")) == system
 
 
@@ -71,7 +71,7 @@ def test_moves_are_taken_back_across_a_spreading(moves, spread_after):
         orders.append(names(system))
         if turn == spread_after:
             before = system
-            with patch("heimat.core.document.order.CROWDED", 0):
+            with patch("heimat.core.document.order.LONG_KEY", 0):
                 system = apply(system, SpreadOrder())
             spreadings.append((len(inverses), before, system))
     for turn in reversed(range(len(inverses))):

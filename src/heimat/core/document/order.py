@@ -2,7 +2,7 @@
 
 A key is read as a fraction of base 36. Between two keys it is halved; at either end it is counted on, at its own
 length, and where that is used up by four digits more: keys grow with the logarithm of what is appended. Halved in one
-place again and again they do grow, a digit in five times; `crowded` tells when, and `spread` gives short ones again.
+place again and again they do grow, a digit in five times; `have_long_keys` tells when, and `spread` gives short ones again.
 """
 
 from collections.abc import Iterable
@@ -12,7 +12,7 @@ from pydantic import Field
 
 OrderKey = Annotated[str, Field(pattern=r"^[0-9a-z]+$")]
 """Of any length: whatever was stored once can be read, and is spread again with the next edit."""
-CROWDED = 40
+LONG_KEY = 40
 """Digits of a key from which on all of its kind are spread again."""
 
 _DIGITS = "0123456789abcdefghijklmnopqrstuvwxyz"
@@ -42,9 +42,9 @@ def keys(count: int, after: str | None = None) -> list[str]:
     return made
 
 
-def crowded(entities: Iterable["_Ordered"]) -> bool:
+def have_long_keys(entities: Iterable["_Ordered"]) -> bool:
     """Whether a key among these has grown so long that all should be spread again."""
-    return any(len(entity.order) > CROWDED for entity in entities)
+    return any(len(entity.order) > LONG_KEY for entity in entities)
 
 
 def spread(entities: dict[str, "Entity"]) -> dict[str, str]:

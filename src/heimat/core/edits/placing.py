@@ -4,7 +4,7 @@ from collections.abc import Sequence
 from typing import Any, ClassVar, Literal, TypeVar
 
 from heimat.core.document.hues import Hue
-from heimat.core.document.order import crowded, in_order, key_between, moved_along, spread
+from heimat.core.document.order import have_long_keys, in_order, key_between, moved_along, spread
 from heimat.core.document.palettes import Palette
 from heimat.core.document.system import COLLECTIONS, ColorSystem
 from heimat.core.document.themes import Theme
@@ -58,7 +58,7 @@ def _carried(place: PlaceValue, ways: dict[str, tuple[dict[str, str], dict[str, 
 
 
 def _grown(system: ColorSystem) -> list[str]:
-    return [name for name in COLLECTIONS if crowded(_ordered(getattr(system, name)))]
+    return [name for name in COLLECTIONS if have_long_keys(_ordered(getattr(system, name)))]
 
 
 def _ordered(entities: dict[str, Any]) -> list[Any]:
