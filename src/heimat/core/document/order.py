@@ -2,7 +2,7 @@
 
 A key is read as a fraction of base 36. Between two keys it is halved; at either end it is counted on, at its own
 length, and where that is used up by four digits more: keys grow with the logarithm of what is appended. Halved in one
-place again and again they do grow, a digit in five times; `have_long_keys` tells when, and `spread` gives short ones again.
+place again and again they do grow, a digit in five times; `have_long_keys` tells when, and `spread` makes them short.
 """
 
 from collections.abc import Iterable
