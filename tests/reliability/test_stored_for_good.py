@@ -4,7 +4,7 @@ import pytest
 from sqlalchemy import Engine, text
 from starlette.testclient import TestClient
 
-from heimat.core.document.order import CROWDED, in_order, keys
+from heimat.core.document.order import LONG_KEY, in_order, keys
 from heimat.core.document.system import MOST_TOKENS
 from heimat.core.edits import Restore, apply_all
 from heimat.core.edits.hue_edits import MoveHue, RenameHue
@@ -41,7 +41,7 @@ def test_moves_into_one_gap_are_read_by_others_and_undone_one_by_one(engine: Eng
         head = editing.edit("brinemark", "ines", number, moves, f"move-{turn:04}")
         number = head.number
         orders.append(names(head))
-        assert max(len(hue.order) for hue in head.system.hues.values()) <= CROWDED + 1
+        assert max(len(hue.order) for hue in head.system.hues.values()) <= LONG_KEY + 1
     with engine.connect() as connection:
         assert revision_rows.tidied(connection, alternative, after=0)
     # Another process reads every one of them, and what each edit stored makes of the one before what it stored.
