@@ -1,6 +1,6 @@
 """What ships with Heimat and is others': a notice for each package, and the list of all as CycloneDX 1.5.
 
-    .venv/bin/python -m tools.notices
+    PYTHONPATH=src .venv/bin/python -m tools.notices
 
 Both are made from the two lock files, and lie beside the page, which carries them into the wheel. What the page's
 scripts and fonts are made of is shipped: it stands with its whole license. Python's packages are installed beside

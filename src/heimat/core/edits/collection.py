@@ -13,7 +13,7 @@ from heimat.core.errors import DomainError
 class Collection:
     """A collection of the document, by the name of its field; `field` is what edits call the id of a thing of it.
 
-    `noun` is what such a thing is called, with its article; `gone` is said where one is not there any more.
+    `noun` is what such a thing is called, `article` goes before it; `gone` is said where one is not there any more.
     """
 
     name: str

@@ -102,4 +102,4 @@ def _last_color(before: Resolved, value: PaletteValue) -> LiteralColor:
     if not is_there(before.system, value):
         return LiteralColor(color=Color.of_bytes(_GRAY))
     words = value_in_words(before.system, value)[:LONGEST_NAME]
-    return LiteralColor(color=before.color(value).model_copy(update={"alpha": 1.0}), was=words)
+    return LiteralColor(color=before.color(value), was=words)

@@ -1,6 +1,6 @@
 """Sheets out of JSON: which form it is, is told by what stands at its top."""
 
-from collections.abc import Callable, Mapping
+from collections.abc import Mapping
 from typing import Any
 
 from heimat.core.importing.sheet import Sheet, SheetMaker
@@ -12,15 +12,31 @@ _CODE = (".css", ".scss", ".ts", ".js")
 """Endings of files in which a brace begins no JSON."""
 Object = dict[str, Any]
 Beside = Mapping[str, str]
-FORMS: tuple[tuple[Callable[[Object], bool], Callable[[Object, Beside], Sheet]], ...] = (
-    (sheet_design_tokens.is_resolver, sheet_design_tokens.resolve),
-    (lambda root: isinstance(root.get("tokens"), list), lambda root, _: sheet_plain.read_json(root)),
-    (sheet_contract.is_contract, lambda root, _: sheet_contract.read(root)),
-    (sheet_palettes.is_palettes, lambda root, _: sheet_palettes.read_json(root)),
-    (lambda root: bool(sheet_palettes.read_theme(root).palettes), lambda root, _: sheet_palettes.read_theme(root)),
-    (lambda _: True, lambda root, _: sheet_design_tokens.read(root)),
-)
-"""Each form of JSON, how it is known and how it is read, the surest first."""
+
+
+def _resolver(root: Object, beside: Beside) -> Sheet | None:
+    return sheet_design_tokens.resolve(root, beside) if sheet_design_tokens.is_resolver(root) else None
+
+
+def _plain(root: Object, _: Beside) -> Sheet | None:
+    return sheet_plain.read_json(root) if isinstance(root.get("tokens"), list) else None
+
+
+def _contract(root: Object, _: Beside) -> Sheet | None:
+    return sheet_contract.read(root) if sheet_contract.is_contract(root) else None
+
+
+def _palettes(root: Object, _: Beside) -> Sheet | None:
+    return sheet_palettes.read_json(root) if sheet_palettes.is_palettes(root) else None
+
+
+def _theme(root: Object, _: Beside) -> Sheet | None:
+    found = sheet_palettes.read_theme(root)
+    return found if found.palettes else None
+
+
+FORMS = (_resolver, _plain, _contract, _palettes, _theme)
+"""Each form of JSON that is known by what stands at its top, the surest first. What is none is design tokens."""
 
 
 def _read(text: str, beside: Beside) -> Sheet:
@@ -32,7 +48,8 @@ def _read(text: str, beside: Beside) -> Sheet:
         return maker.made()
     if not isinstance(root, dict):
         return maker.made()
-    return next(read(root, beside) for is_it, read in FORMS if is_it(root))
+    found = (form(root, beside) for form in FORMS)
+    return next((sheet for sheet in found if sheet is not None), None) or sheet_design_tokens.read(root)
 
 
 READER = SheetReader(lambda start, ending: start.startswith("{") and ending not in _CODE, _read)
