@@ -24,7 +24,7 @@ def test_nothing_is_installed_where_nothing_is_missing(monkeypatch):
     install.install_packages(install.DATABASE_PACKAGES | install.BROWSER_PACKAGES)
     install.install_libraries(install.LIBRARY_PACKAGES)
     install.install_python()
-    install.install_web()
+    install.install_web(checks=True)
 
 
 def test_without_a_package_manager_the_missing_are_named(monkeypatch):

@@ -9,7 +9,7 @@ const require = createRequire(join(web, "package.json"));
 const load = (name) => import(pathToFileURL(require.resolve(name)).href);
 const json = (name) => JSON.parse(readFileSync(join(folder, name), "utf8"));
 
-const ts = require("typescript");
+const ts = createRequire(join(web, "tools/client/package.json"))("typescript");
 const options = { compilerOptions: { module: "esnext", target: "es2022", strict: true } };
 const made = join(folder, "palettes.mjs");
 writeFileSync(made, ts.transpileModule(readFileSync(join(folder, "palettes.ts"), "utf8"), options).outputText);

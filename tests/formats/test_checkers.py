@@ -20,6 +20,7 @@ from heimat.demo.demo_systems import brinemark
 from heimat.formats import write_all
 from heimat.formats.check_text import check
 from heimat.formats.checkers.check import pairs_in
+from tests.formats.programs import NODE
 
 LATE = Deprecation(replacement="text-strong", reason="one ink")
 PUBLISHED = publication(resolve(apply(brinemark(), DeprecateToken(token="text-late", deprecated=LATE))))
@@ -47,7 +48,7 @@ def release(tmp_path_factory: pytest.TempPathFactory) -> Path:
 
 def ran(release: Path, which: str, *arguments: str, cwd: Path) -> subprocess.CompletedProcess[str]:
     program = (
-        [sys.executable, "-I", str(release / "check.py")] if which == "python" else ["node", str(release / "check.mjs")]
+        [sys.executable, "-I", str(release / "check.py")] if which == "python" else [NODE, str(release / "check.mjs")]
     )
     environment = {key: value for key, value in os.environ.items() if key != "FEED_KEY"}
     return subprocess.run(

@@ -30,6 +30,7 @@ from heimat.formats import write_all
 from heimat.local.install import WEB
 from tests.formats.design_tokens_schema import RESOLVER as RESOLVER_SCHEMA
 from tests.formats.design_tokens_schema import TOKENS as TOKENS_SCHEMA
+from tests.formats.programs import NODE, NPM
 from tests.systems import SAMPLES
 
 SYSTEM = brinemark()
@@ -53,7 +54,7 @@ def loaded(tmp_path_factory: pytest.TempPathFactory) -> dict:
     folder = tmp_path_factory.mktemp("tokens")
     for name, content in CONTENTS.items():
         (folder / name).write_bytes(content)
-    command = ["node", str(Path(__file__).with_name("load_tokens.mjs")), str(folder), str(WEB), "text.strong"]
+    command = [NODE, str(Path(__file__).with_name("load_tokens.mjs")), str(folder), str(WEB), "text.strong"]
     done = subprocess.run(command, capture_output=True, text=True, timeout=180, check=False)
     assert done.returncode == 0, done.stderr + done.stdout
     return json.loads(done.stdout)
@@ -141,7 +142,7 @@ def test_the_archive_installs_with_both_package_managers_without_any_registry(tm
     found = subprocess.run(command, capture_output=True, text=True, cwd=tmp_path / "py", timeout=60, check=True).stdout
     assert found == "1.2.0\n" + FILES["tokens.css"]
     (tmp_path / "web").mkdir()
-    npm = ["npm", "install", "--offline", "--no-audit", "--no-fund", "--prefix", str(tmp_path / "web"), str(archive)]
+    npm = [NPM, "install", "--offline", "--no-audit", "--no-fund", "--prefix", str(tmp_path / "web"), str(archive)]
     done = subprocess.run(npm, capture_output=True, text=True, timeout=180, check=False)
     assert done.returncode == 0, done.stderr
     installed = tmp_path / "web" / "node_modules" / "brinemark-tokens"

@@ -30,6 +30,7 @@ from heimat.core.resolve.resolved_palettes import design_of
 from heimat.demo.demo_systems import brinemark
 from heimat.formats import ARCHIVE, PALETTE_FORMATS, write_all
 from heimat.local.install import WEB
+from tests.formats.programs import NODE
 
 
 def text_of(files):
@@ -51,7 +52,7 @@ def loaded(tmp_path_factory: pytest.TempPathFactory) -> dict:
     folder = tmp_path_factory.mktemp("palettes")
     for name, content in FILES.items():
         (folder / name).write_text(content)
-    command = ["node", str(LOADER), str(folder), str(WEB)]
+    command = [NODE, str(LOADER), str(folder), str(WEB)]
     done = subprocess.run(command, capture_output=True, text=True, timeout=120, check=False)
     assert done.returncode == 0, done.stderr
     return json.loads(done.stdout)

@@ -1,18 +1,25 @@
 """The page's own tests, which run without a browser or a server: started here and reported one by one."""
 
 import json
+import os
 import subprocess
 from pathlib import Path
 
 import pytest
 
-from heimat.local.install import WEB, find_program
+from heimat.local.install import WEB, node_environment
 
 
 def test_the_page_in_parts(tmp_path: Path, subtests: pytest.Subtests) -> None:
     report = tmp_path / "report.json"
-    command = [find_program("npx") or "npx", "--no-install", "vitest", "run", "--reporter=json"]
-    ended = subprocess.run([*command, f"--outputFile={report}"], cwd=WEB, capture_output=True, text=True)
+    command = [str(WEB / "node_modules" / ".bin" / "vitest"), "run", "--reporter=json"]
+    ended = subprocess.run(
+        [*command, f"--outputFile={report}"],
+        cwd=WEB,
+        env={**os.environ, **node_environment()},
+        capture_output=True,
+        text=True,
+    )
     assert report.is_file(), ended.stderr
     found = json.loads(report.read_text())
     assert {Path(file["name"]).name for file in found["testResults"]} == {

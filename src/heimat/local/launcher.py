@@ -9,7 +9,6 @@ import subprocess
 import sys
 import time
 from collections.abc import Iterator, Sequence
-from concurrent.futures import ThreadPoolExecutor
 from contextlib import ExitStack, contextmanager
 from pathlib import Path
 from types import FrameType
@@ -27,6 +26,7 @@ from heimat.local.install import (
     install_packages,
     install_python,
     install_web,
+    node_environment,
 )
 from heimat.local.mariadb import LocalMariaDB
 from heimat.local.saying import Trouble, complain, say
@@ -92,7 +92,7 @@ def _install(*, checks: bool = False, database: bool = True) -> None:
     install_packages(wanted)
     install_libraries(LIBRARY_PACKAGES)
     install_python(checks=checks)
-    install_web()
+    install_web(checks=checks)
     build_web()
 
 
@@ -228,13 +228,12 @@ def _step(words: str, command: list[str]) -> bool:
 
 
 def _test(_: argparse.Namespace, rest: Sequence[str]) -> int:
-    """Run the tests in two processes, each with a database of its own, and the static checks beside them."""
+    """Run the static checks, then the tests in two processes, each with a database of its own."""
     _install(checks=True)
-    with ThreadPoolExecutor(1) as beside:
-        checking = beside.submit(static_checks, VENV / "bin", _environment())
-        tests = [str(PYTHON), "-m", "pytest", "-n", "2", "--dist", "worksteal", *rest]
-        failed = [] if _step("Running the tests, and the static checks beside them", tests) else ["the tests"]
-        failed += checking.result()
+    say("Running the static checks")
+    failed = static_checks(VENV / "bin", _environment(**node_environment()))
+    tests = [str(PYTHON), "-m", "pytest", "-n", "2", "--dist", "worksteal", *rest]
+    failed += [] if _step("Running the tests", tests) else ["the tests"]
     for words in failed:
         complain(f"failed: {words}")
     return 1 if failed else 0

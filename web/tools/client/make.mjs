@@ -1,14 +1,13 @@
-/** Makes the client's types and constants from the API's own description: client.mjs DESCRIPTION FOLDER. */
+/** Makes the client's types and constants from the API's own description: make.mjs DESCRIPTION FOLDER. */
 import { spawnSync } from "node:child_process";
 import { readFileSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 
 const [, , description, folder] = process.argv;
+// It needs an older TypeScript than the page is checked with, and so has packages of its own beside this file.
 const types = spawnSync(
-  "npx",
+  join(import.meta.dirname, "node_modules/.bin/openapi-typescript"),
   [
-    "--no-install",
-    "openapi-typescript",
     description,
     // What has a default may be left out of what is sent.
     "--default-non-nullable=false",
