@@ -2376,7 +2376,7 @@ export interface components {
         /** Body_importFiles */
         Body_importFiles: {
             /** Files */
-            files: string[];
+            files: Blob[];
             /**
              * Name
              * @default
@@ -2386,7 +2386,7 @@ export interface components {
         /** Body_readFiles */
         Body_readFiles: {
             /** Files */
-            files: string[];
+            files: Blob[];
             /**
              * Name
              * @default
@@ -3598,11 +3598,12 @@ export interface components {
         };
         /**
          * EndPartnerView
-         * @description A hue for the other end of a diverging palette.
+         * @description A hue for the other end of a diverging palette; `exact` as an edit takes it.
          */
         EndPartnerView: {
             /** Apart */
             apart: string;
+            exact: components["schemas"]["ExactColor"];
             /** Hex */
             hex: string;
             /** Name */
@@ -9543,13 +9544,15 @@ export interface components {
         };
         /**
          * StopsView
-         * @description Ordered stops of a picture's area, kept for charts.
+         * @description Ordered stops of a picture's area, kept for charts; `exact` are their colors as an edit takes them.
          */
         StopsView: {
             /** Colors */
             colors: components["schemas"]["SwatchView"][];
             /** Difference */
             difference: string;
+            /** Exact */
+            exact: components["schemas"]["ExactColor"][];
             /** Id */
             id: string;
             /** Name */
@@ -13459,7 +13462,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/octet-stream": string;
+                "application/octet-stream": Blob;
             };
         };
         responses: {
@@ -16027,7 +16030,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "text/html": string;
+                    "text/html": Blob;
                 };
             };
             /** @description A page of somebody else asks */
@@ -17160,7 +17163,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/octet-stream": string;
+                "application/octet-stream": Blob;
             };
         };
         responses: {
@@ -17629,7 +17632,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "image/png": string;
+                    "image/png": Blob;
                 };
             };
             /** @description A page of somebody else asks */
@@ -17746,7 +17749,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "image/png": string;
+                    "image/png": Blob;
                 };
             };
             /** @description A page of somebody else asks */
@@ -18333,7 +18336,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "image/png": string;
+                    "image/png": Blob;
                 };
             };
             /** @description A page of somebody else asks */
@@ -18449,7 +18452,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "image/*": string;
+                    "image/*": Blob;
                 };
             };
             /** @description A page of somebody else asks */
@@ -20169,7 +20172,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "text/html": string;
+                    "text/html": Blob;
                 };
             };
             /** @description A page of somebody else asks */
@@ -22586,7 +22589,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/octet-stream": string;
+                "application/octet-stream": Blob;
             };
         };
         responses: {
@@ -22816,7 +22819,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "font/*": string;
+                    "font/*": Blob;
                 };
             };
             /** @description A page of somebody else asks */
@@ -23202,7 +23205,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "*/*": string;
+                    "*/*": Blob;
                 };
             };
             /** @description What is known is still so */

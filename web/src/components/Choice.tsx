@@ -7,21 +7,25 @@ import { Opener } from "./Opener";
 import { ChoiceMenu } from "./panels";
 import { TOOL } from "./ToolButton";
 
-interface Props {
+interface Props<Value extends string = string> {
   label: string;
   value: string;
-  items: Item[];
-  onChoose: (value: string) => void;
+  items: readonly Item<Value>[];
+  onChoose: (value: Value) => void;
   plain?: boolean;
   /** Of what it is a choice, where several of one label stand beside each other: said, not shown. */
   of?: string;
 }
 
-export function Choice(props: Props) {
-  return <Drawn {...props} onChoose={useSteady(props.onChoose)} />;
+export function Choice<Value extends string>({ items, onChoose, ...props }: Props<Value>) {
+  const choose = useSteady((value: string) => {
+    const chosen = items.find((item) => item.value === value);
+    if (chosen) onChoose(chosen.value);
+  });
+  return <Drawn {...props} items={items} onChoose={choose} />;
 }
 
-const sameItems = (one: Item[], other: Item[]) =>
+const sameItems = (one: readonly Item[], other: readonly Item[]) =>
   one.length === other.length &&
   one.every((item, place) => item.value === other[place]?.value && item.words === other[place]?.words);
 

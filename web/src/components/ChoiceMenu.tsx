@@ -6,7 +6,7 @@ import type { Opened } from "./Opener";
 
 interface Props extends Opened {
   value: string;
-  items: Item[];
+  items: readonly Item[];
   onChoose: (value: string) => void;
 }
 

@@ -1,8 +1,9 @@
 /** A ramp of the slip: the colors along one quantity, flush, with the value on it. A slider by mouse, touch and keys. */
-import { type KeyboardEvent, type PointerEvent, useId, useRef } from "react";
+import { type KeyboardEvent, useId, useRef } from "react";
 import type { RampView, SafeView } from "../api/client";
 import { NumberField } from "../components/NumberField";
 import { safeWords } from "../components/safeWords";
+import { type DragPoint, useDrag, within } from "../util/useDrag";
 import { useGrip } from "../util/useGrip";
 import styles from "./ramp.module.css";
 
@@ -42,7 +43,6 @@ export function SlipRamp({
   onCancel,
 }: Props) {
   const track = useRef<HTMLDivElement>(null);
-  const dragging = useRef(false);
   const grip = useGrip<number>(of);
   const span = ramp.high - ramp.low;
   const value = grip.value ?? ramp.value;
@@ -54,32 +54,18 @@ export function SlipRamp({
     )
     .join(", ");
 
-  const at = (event: PointerEvent) => {
-    const box = track.current?.getBoundingClientRect();
-    if (!box) return ramp.value;
-    const along = Math.min(Math.max((event.clientX - box.left) / box.width, 0), 1);
-    return ramp.low + along * span;
-  };
   const go = (to: number) => {
     const allowed = Math.min(Math.max(to, ramp.low), ramp.high);
     grip.hold(allowed);
     onMove(allowed);
   };
-  const onPointerDown = (event: PointerEvent<HTMLDivElement>) => {
-    if (!movable || event.button !== 0) return;
-    event.currentTarget.setPointerCapture(event.pointerId);
-    dragging.current = true;
-    go(at(event));
-  };
-  const finish = () => {
-    dragging.current = false;
-    void grip.letGo(onEnd);
-  };
   const cancel = () => {
-    dragging.current = false;
     grip.drop();
     onCancel();
   };
+  const finish = () => void grip.letGo(onEnd);
+  const follow = (_: null, { across }: DragPoint) => go(ramp.low + within(across) * span);
+  const drag = useDrag<null>(track, { begin: follow, move: follow, end: finish, cancel });
   const onKeyDown = (event: KeyboardEvent) => {
     if (!movable) return;
     const by = event.shiftKey || event.key.startsWith("Page") ? 10 * step : step;
@@ -88,8 +74,10 @@ export function SlipRamp({
     if (event.key === "Home") go(ramp.low);
     else if (event.key === "End") go(ramp.high);
     else if (up || down) go(value + (up ? by : -by));
-    else if (event.key === "Escape" && grip.value !== null) cancel();
-    else return;
+    else if (event.key === "Escape" && grip.value !== null) {
+      drag.release();
+      cancel();
+    } else return;
     event.preventDefault();
     event.stopPropagation();
   };
@@ -117,13 +105,13 @@ export function SlipRamp({
         aria-readonly={!movable}
         aria-describedby={safe ? id : undefined}
         className={movable ? styles.movable : styles.track}
-        onPointerDown={onPointerDown}
-        onPointerMove={(event) => dragging.current && go(at(event))}
-        onPointerUp={finish}
-        onPointerCancel={cancel}
+        {...(movable ? drag.grab(null) : {})}
         onKeyDown={onKeyDown}
         onKeyUp={() => void grip.letGo(onRest)}
-        onBlur={finish}
+        onBlur={() => {
+          drag.release();
+          finish();
+        }}
       >
         {ramp.passing.map(([low = 0, high = 0]) => (
           <div

@@ -19,11 +19,12 @@ export function ImportForm() {
   const navigate = useNavigate();
   const queries = useQueryClient();
   const read = useMutation({
-    mutationFn: (chosen: File[]) => data(client.POST("/api/imports/read", { body: sent(chosen, "") })),
+    mutationFn: (chosen: File[]) =>
+      data(client.POST("/api/imports/read", { body: { files: chosen }, bodySerializer: asForm })),
     onSuccess: (understood) => setName(understood.name),
   });
   const make = useMutation({
-    mutationFn: () => data(client.POST("/api/imports", { body: sent(files, name) })),
+    mutationFn: () => data(client.POST("/api/imports", { body: { files, name }, bodySerializer: asForm })),
     onSuccess: ({ slug }) => {
       void queries.invalidateQueries({ queryKey: ["systems"] });
       // Where there is most to see of what was read.
@@ -169,10 +170,10 @@ function More({ count, what }: { count: number; what: string }) {
 
 const counted = (count: number, what: string) => `${count} ${what}${count === 1 ? "" : "s"}`;
 
-/** Files as they are sent, and the name of the system that is made of them. */
-function sent(files: readonly File[], name: string) {
+/** Files and the name of the system that is made of them, as they are sent. */
+function asForm({ files, name }: { files: Blob[]; name?: string }) {
   const form = new FormData();
   for (const file of files) form.append("files", file);
-  form.append("name", name);
-  return form as unknown as { files: string[]; name: string };
+  if (name !== undefined) form.append("name", name);
+  return form;
 }

@@ -1,25 +1,23 @@
-/** Makes the client's types and constants from the API's own description: make.mjs DESCRIPTION FOLDER. */
-import { spawnSync } from "node:child_process";
+/** Makes the client's types and constants from the API's own description: make.mjs DESCRIPTION FOLDER. Its maker needs an
+ * older TypeScript than the page is checked with, and so has packages of its own beside this file. */
 import { readFileSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
+import { pathToFileURL } from "node:url";
+import openapiTS, { astToString, COMMENT_HEADER } from "openapi-typescript";
+import ts from "typescript";
 
 const [, , description, folder] = process.argv;
-// It needs an older TypeScript than the page is checked with, and so has packages of its own beside this file.
-const types = spawnSync(
-  join(import.meta.dirname, "node_modules/.bin/openapi-typescript"),
-  [
-    description,
-    // What has a default may be left out of what is sent.
-    "--default-non-nullable=false",
-    "-o",
-    join(folder, "schema.generated.ts"),
-  ],
-  { stdio: "inherit" },
-);
-if (types.status !== 0) process.exit(types.status ?? 1);
+const BLOB = ts.factory.createTypeReferenceNode("Blob");
+const types = await openapiTS(pathToFileURL(description), {
+  // What has a default may be left out of what is sent.
+  defaultNonNullable: false,
+  // Bytes, alone or as a file of a form.
+  transform: (schema) =>
+    schema.format === "binary" || schema.contentMediaType === "application/octet-stream" ? BLOB : undefined,
+});
 // The fetching client tells tuples of an answer as lists; so both ways they are lists.
-const schema = join(folder, "schema.generated.ts");
-writeFileSync(schema, readFileSync(schema, "utf8").replace(/\[\s*(\w+)(?:,\s*\1)+,?\s*\]/g, "$1[]"));
+const text = astToString(types).replace(/\[\s*(\w+)(?:,\s*\1)+,?\s*\]/g, "$1[]");
+writeFileSync(join(folder, "schema.generated.ts"), COMMENT_HEADER + text);
 
 const constants = JSON.parse(readFileSync(description, "utf8"))["x-constants"];
 const lines = Object.entries(constants).map(

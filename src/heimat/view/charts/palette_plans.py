@@ -22,6 +22,7 @@ from heimat.core.document.system import ColorSystem
 from heimat.core.planning.proposed_palettes import PaletteWish, character_of, generated, wish_of
 from heimat.core.resolve.resolved import Resolved, resolve
 from heimat.view.eyes import TYPICAL, SwatchView
+from heimat.view.figures import ExactColor, exact_color
 
 REACHES = (0.0, 0.25, 0.5, 0.75, 1.0)
 """From like the brand to as far apart as can be; each is tried, so that its price is known before it is chosen."""
@@ -68,9 +69,10 @@ class PricesView(TypedDict):
 
 
 class EndPartnerView(TypedDict):
-    """A hue for the other end of a diverging palette."""
+    """A hue for the other end of a diverging palette; `exact` as an edit takes it."""
 
     hex: str
+    exact: ExactColor
     name: str
     apart: str
 
@@ -133,9 +135,15 @@ def partner_views(resolved: Resolved, low: PaletteValue) -> list[EndPartnerView]
     hues = np.array([each.hue for each in chosen])
     chromas = np.array([each.chroma for each in chosen])
     rgb8 = nearest_bytes(solve(luminance_of(np.float64(_END_LIGHT)), chromas, hues))
+    colors = [Color.of_bytes(each) for each in rgb8]
     return [
-        {"hex": hex_of(color), "name": spoken_name(Color.of_bytes(color)), "apart": distance_text(each.apart)}
-        for color, each in zip(rgb8, chosen, strict=True)
+        {
+            "hex": hex_of(each8),
+            "exact": exact_color(color),
+            "name": spoken_name(color),
+            "apart": distance_text(each.apart),
+        }
+        for each8, color, each in zip(rgb8, colors, chosen, strict=True)
     ]
 
 

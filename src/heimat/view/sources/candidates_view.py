@@ -8,7 +8,7 @@ from heimat.core.document.hues import HueKind
 from heimat.core.document.order import in_order
 from heimat.core.sources.conventions import Status
 from heimat.view.eyes import SwatchView
-from heimat.view.figures import color_text
+from heimat.view.figures import ExactColor, color_text, exact_color
 from heimat.view.look import Look
 from heimat.view.sources.near import NearView, near_hues
 
@@ -26,11 +26,12 @@ class CandidateView(SwatchView):
 
 
 class StopsView(TypedDict):
-    """Ordered stops of a picture's area, kept for charts."""
+    """Ordered stops of a picture's area, kept for charts; `exact` are their colors as an edit takes them."""
 
     id: str
     name: str
     colors: list[SwatchView]
+    exact: list[ExactColor]
     difference: str
     note: str
 
@@ -64,6 +65,7 @@ def stops_part(look: Look) -> list[StopsView]:
             "id": stops.id,
             "name": stops.name,
             "colors": look.eyes.swatches(np.array([rgb8_of(color) for color in stops.colors])),
+            "exact": [exact_color(color) for color in stops.colors],
             "difference": f"{stops.difference:g}",
             "note": stops.note,
         }

@@ -36,7 +36,7 @@ export function BroughtData() {
         const kept: DatasetView = await data(
           client.POST("/api/systems/{slug}/data", {
             params: { path: { slug }, query: { name: file.name.replace(/\.(csv|tsv)$/i, "") } },
-            body: file as unknown as string,
+            body: file,
             bodySerializer: asItIs,
             headers: { "Content-Type": "application/octet-stream" },
           }),

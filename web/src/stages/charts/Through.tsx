@@ -144,8 +144,8 @@ function Stops({ palette }: { palette: PaletteView }) {
           onChoose={(id) => {
             const row = kept.find((each) => each.id === id);
             if (!row) return;
-            const values = everyNth(row.colors, PALETTE_SOURCES).map(
-              (color) => ({ kind: "literal", color: color.hex, was: "" }) as unknown as Value,
+            const values = everyNth(row.exact, PALETTE_SOURCES).map(
+              (color): Value => ({ kind: "literal", color, was: "" }),
             );
             void putFrom(set(() => values.map((value) => ({ value, place: null }))));
           }}

@@ -7,7 +7,7 @@ import { ToolButton } from "../../components/ToolButton";
 import { Toolbar } from "../../components/Toolbar";
 import { backEdit, useChosen } from "../../workspace/chosen";
 import { usePart, useWorkspace } from "../../workspace/hooks";
-import { PRINTS, type Print, useInterface } from "../../workspace/interface";
+import { PRINTS, useInterface } from "../../workspace/interface";
 import { look, useLook } from "../../workspace/look";
 import { scattered, useMoveHue } from "../../workspace/useMoveHue";
 import { AreaToggles, useOpenArea, WorkArea } from "../shared/WorkArea";
@@ -74,7 +74,7 @@ function Head({ show }: { show: string }) {
         label="Print"
         value={print}
         items={PRINTS.map((each) => ({ value: each, words: each }))}
-        onChoose={(value) => set({ print: value as Print })}
+        onChoose={(value) => set({ print: value })}
       />
       <Choice label="Show" value={show} items={SHOW_ITEMS} onChoose={(value) => look({ show: value })} />
       <AreaToggles />

@@ -2,7 +2,7 @@
 
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { memo, type ReactNode, useState } from "react";
-import type { Edit, FindingView, RepairView } from "../../api/client";
+import type { FindingView, RepairView } from "../../api/client";
 import { Swatch } from "../../components/Swatch";
 import { ToolButton } from "../../components/ToolButton";
 import { usePart, useWorkspace } from "../../workspace/hooks";
@@ -82,7 +82,7 @@ export const FindingRow = memo(function FindingRow({ finding, repairs, more }: P
             <ToolButton
               key={repair.words}
               aria-label={`${repair.words} ${repair.consequence}, so that it is settled: ${said}`}
-              onClick={() => void put(...(repair.edits as Edit[]))}
+              onClick={() => void put(...repair.edits)}
               title={repair.consequence}
             >
               <Swatch seen={repair.seen} />

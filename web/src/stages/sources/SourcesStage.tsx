@@ -6,6 +6,7 @@ import type { HueKind, Notation } from "../../api/client";
 import { NOTATIONS } from "../../api/constants.generated";
 import { HUE_DRAGGED } from "../../api/keys";
 import { Choice } from "../../components/Choice";
+import type { Item } from "../../components/item";
 import { Toolbar } from "../../components/Toolbar";
 import { useRowDrag } from "../../util/useRowDrag";
 import { useKnown, usePart, useWorkspace } from "../../workspace/hooks";
@@ -30,7 +31,7 @@ const KINDS: { kind: HueKind; words: string; height: number }[] = [
 ];
 
 const NOTHING = "nothing";
-const VALUES = [
+const VALUES: Item<Notation | typeof NOTHING>[] = [
   ...NOTATIONS.map((notation) => ({ value: notation, words: notation })),
   { value: NOTHING, words: "colors only" },
 ];
@@ -155,8 +156,8 @@ function Bands({ children }: { children: React.ReactNode }) {
 /** The notation in which the bands print their values; the selected one's are all in the slip. */
 function ValuesAs() {
   const { print, notation, set } = useInterface();
-  const choose = (value: string) =>
-    value === NOTHING ? set({ print: "nothing" }) : set({ print: "values", notation: value as Notation });
+  const choose = (value: Notation | typeof NOTHING) =>
+    value === NOTHING ? set({ print: "nothing" }) : set({ print: "values", notation: value });
   return (
     <Choice
       label="Values as"

@@ -99,7 +99,7 @@ export function TokenEditor({ token }: { token: TokenView }) {
             if (text.trim() === "") return;
             const params = { path: { slug }, query: { text } };
             const named = await data(client.GET("/api/systems/{slug}/value-named", { params }));
-            await keep([valued(named.value as TokenValue)]);
+            await keep([valued(named.value)]);
           }}
         />
         <Choice

@@ -95,7 +95,7 @@ function TwoEnds({ shown }: { shown: PaletteView | undefined }) {
         {query.data?.map((partner) => (
           <ToolButton
             key={partner.hex}
-            onClick={() => void act({ kind: "literal", color: partner.hex as never, was: "" })}
+            onClick={() => void act({ kind: "literal", color: partner.exact, was: "" })}
           >
             <Swatch seen={partner.hex} /> {partner.name} {partner.hex}: {partner.apart} apart
           </ToolButton>

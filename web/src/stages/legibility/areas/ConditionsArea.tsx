@@ -100,7 +100,7 @@ function Shown({ condition }: { condition: ConditionView }) {
               { value: "display", words: "a display" },
               { value: "paper", words: "print, in grayscale too" },
             ]}
-            onChoose={(medium) => void set({ medium: medium as Quantities["medium"] })}
+            onChoose={(medium) => void set({ medium: medium })}
           />
           <ToolButton onClick={() => void put(edit("remove_condition", { condition: condition.id }))}>
             Remove

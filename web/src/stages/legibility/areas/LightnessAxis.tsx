@@ -1,11 +1,13 @@
 /** One axis of L* for two colors: each as a mark to drag, over it where it would pass, and the room to spare. */
 import { Box, Flex, Text } from "@chakra-ui/react";
-import { type KeyboardEvent, type PointerEvent, useRef } from "react";
+import { type KeyboardEvent, useRef } from "react";
 import type { TwoColorsView } from "../../../api/client";
+import { type DragPoint, useDrag, within } from "../../../util/useDrag";
 import styles from "./axis.module.css";
-import type { Aim } from "./TwoColorsArea";
 
 type SideName = "one" | "other";
+/** Where a color has been moved to: its hue and chroma stay while it passes through white and black. */
+export type Aim = { lightness: number; chroma: number; hue: number };
 interface Props {
   answer: TwoColorsView;
   /** Where they have been moved to, which the answer may not know yet: every press goes on from there. */
@@ -50,13 +52,9 @@ interface RowProps {
 
 function Row({ words, side, light, onMove }: RowProps) {
   const track = useRef<HTMLDivElement>(null);
-  const dragging = useRef(false);
-  const go = (event: PointerEvent) => {
-    const box = track.current?.getBoundingClientRect();
-    if (!box || !dragging.current) return;
-    const share = Math.min(Math.max((event.clientX - box.left) / box.width, 0), 1);
-    onMove({ lightness: Math.round(share * 1000) / 10 });
-  };
+  const follow = (_: null, { across }: DragPoint) =>
+    onMove({ lightness: Math.round(within(across) * 1000) / 10 });
+  const drag = useDrag<null>(track, { begin: follow, move: follow });
   const keys = (event: KeyboardEvent) => {
     const by = { ArrowLeft: -1, ArrowDown: -1, ArrowRight: 1, ArrowUp: 1 }[event.key];
     if (by === undefined) return;
@@ -70,23 +68,7 @@ function Row({ words, side, light, onMove }: RowProps) {
       <Text fontSize="12px" className={styles.words}>
         {words}
       </Text>
-      <div
-        ref={track}
-        className={styles.track}
-        onPointerDown={(event) => {
-          if (event.button !== 0) return;
-          dragging.current = true;
-          event.currentTarget.setPointerCapture(event.pointerId);
-          go(event);
-        }}
-        onPointerMove={go}
-        onPointerUp={() => {
-          dragging.current = false;
-        }}
-        onPointerCancel={() => {
-          dragging.current = false;
-        }}
-      >
+      <div ref={track} className={styles.track} {...drag.grab(null)}>
         {side.passes.map((each, place) => (
           <Passing key={each.level} interval={each} top={place * 6} />
         ))}

@@ -95,7 +95,7 @@ export function MatrixArea() {
             label="Grade"
             value={grade}
             items={GRADES.map(({ value, words }) => ({ value, words }))}
-            onChoose={(value) => setGrade(value as GradeName)}
+            onChoose={(value) => setGrade(value)}
           />
           <Toggle on={declared} onClick={() => setDeclared(!declared)}>
             Declared only

@@ -12,7 +12,7 @@ const WAYS = [
   { value: "usual", words: "as usual" },
   { value: "last", words: "last" },
   { value: "never", words: "not at all" },
-];
+] as const;
 
 export function MovingOrder({ order }: { order: MovingView[] }) {
   const { put } = useWorkspace();
@@ -46,11 +46,7 @@ export function MovingOrder({ order }: { order: MovingView[] }) {
               of={each.name}
               value={each.moving}
               items={WAYS}
-              onChoose={(moving) =>
-                put(
-                  edit("let_repairs_move", { tokens: [each.token], moving: moving as MovingView["moving"] }),
-                )
-              }
+              onChoose={(moving) => put(edit("let_repairs_move", { tokens: [each.token], moving: moving }))}
             />
           </Flex>
         ))}

@@ -74,7 +74,7 @@ export function PairingsArea() {
             label="as"
             value={wish.use}
             items={USES}
-            onChoose={(use) => setWish({ ...wish, use: use as Use })}
+            onChoose={(use) => setWish({ ...wish, use: use })}
           />
           {chosen && !refused && <ToolButton onClick={declare}>Declare it</ToolButton>}
         </>

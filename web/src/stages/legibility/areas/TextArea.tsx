@@ -1,12 +1,13 @@
 /** Text on a picture: hatched where it could not stand, the block moved by mouse or keys, the figures live beside it. */
 import { Grid, Input, Text } from "@chakra-ui/react";
-import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } from "react";
+import { type KeyboardEvent, useEffect, useRef, useState } from "react";
 import { client, data, type PictureView, problemOf, type TextOnPictureView } from "../../../api/client";
 import { Choice } from "../../../components/Choice";
 import { NumberField } from "../../../components/NumberField";
 import { Toggle } from "../../../components/Toggle";
 import { ToolButton } from "../../../components/ToolButton";
 import { draftKey, useDraft } from "../../../util/drafts";
+import { useDrag } from "../../../util/useDrag";
 import { usePart } from "../../../workspace/hooks";
 import { look, useLook, useSeeing } from "../../../workspace/look";
 import { useLatest } from "../../../workspace/useLatest";
@@ -223,19 +224,17 @@ interface StandProps {
 function Stand(props: StandProps) {
   const { slug, picture, answer, level, at, block, boxHeight, words, size, bold, onMove } = props;
   const room = useRef<HTMLDivElement>(null);
-  const grabbed = useRef<{ x: number; y: number } | null>(null);
   const width = WIDTHS[0] ?? 1280;
   const path = `/api/systems/${slug}/pictures/${picture.id}`;
   const map = answer ? `${path}/text-map?color=${encodeURIComponent(answer.color.hex)}&level=${level}` : null;
-  const drag = (event: PointerEvent) => {
-    const box = room.current?.getBoundingClientRect();
-    if (!box || !grabbed.current) return;
-    const scale = box.width / width;
-    onMove({
-      across: (event.clientX - box.left - grabbed.current.x) / Math.max(box.width - block.width * scale, 1),
-      down: (event.clientY - box.top - grabbed.current.y) / Math.max(box.height - block.height * scale, 1),
-    });
-  };
+  /** The block as it stands before a drag; a share of the room beside it is all that it can move by. */
+  const drag = useDrag<{ across: number; down: number }>(room, {
+    move: (before, to, from) =>
+      onMove({
+        across: before.across + ((to.across - from.across) * width) / Math.max(width - block.width, 1),
+        down: before.down + ((to.down - from.down) * boxHeight) / Math.max(boxHeight - block.height, 1),
+      }),
+  });
   const keys = (event: KeyboardEvent) => {
     const move = MOVES[event.key];
     if (!move) return;
@@ -263,18 +262,7 @@ function Stand(props: StandProps) {
           height: percent(block.height, boxHeight),
         }}
         onKeyDown={keys}
-        onPointerDown={(event) => {
-          const own = event.currentTarget.getBoundingClientRect();
-          grabbed.current = { x: event.clientX - own.left, y: event.clientY - own.top };
-          event.currentTarget.setPointerCapture(event.pointerId);
-        }}
-        onPointerMove={drag}
-        onPointerUp={() => {
-          grabbed.current = null;
-        }}
-        onPointerCancel={() => {
-          grabbed.current = null;
-        }}
+        {...drag.grab(at)}
       >
         <svg viewBox={`0 0 ${block.width} ${block.height}`} width="100%" height="100%" aria-hidden>
           <text

@@ -13,14 +13,12 @@ import { useInterface } from "../../../workspace/interface";
 import { useLook, useSeeing } from "../../../workspace/look";
 import { useLatest } from "../../../workspace/useLatest";
 import { Area } from "../../shared/Area";
-import { LightnessAxis } from "./LightnessAxis";
+import { type Aim, LightnessAxis } from "./LightnessAxis";
 import { PicturePoints } from "./PicturePoints";
 import { TypefaceTools } from "./TypefaceTools";
 import { useTypeface } from "./useTypeface";
 
 type SideName = "one" | "other";
-/** Where a color has been moved to: its hue and chroma stay while it passes through white and black. */
-export type Aim = { lightness: number; chroma: number; hue: number };
 const STILL: Record<SideName, Aim | null> = { one: null, other: null };
 
 export function TwoColorsArea() {

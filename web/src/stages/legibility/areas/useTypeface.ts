@@ -57,7 +57,7 @@ export function useTypeface(slug: string) {
       return data(
         client.PUT("/api/systems/{slug}/typeface", {
           params: { path: { slug }, query: { name: file.name } },
-          body: file as unknown as string,
+          body: file,
           bodySerializer: asItIs,
           headers: { "Content-Type": "application/octet-stream" },
         }),

@@ -28,7 +28,7 @@ const FORMS = [
   { value: "scss", words: "SCSS" },
   { value: "json", words: "JSON" },
   { value: "typescript", words: "TypeScript" },
-];
+] as const;
 const SHOWN = 100;
 
 interface Props {
@@ -80,7 +80,7 @@ export function Names({ output, view, colors }: Props) {
           label="As"
           value={output.form ?? "css"}
           items={FORMS}
-          onChoose={(form) => void set({ form: form as NamedOutput["form"] })}
+          onChoose={(form) => void set({ form })}
         />
         <Toggle
           on={output.rest ?? true}
@@ -101,8 +101,8 @@ export function Names({ output, view, colors }: Props) {
             <Choice
               label="Words"
               value={output.case ?? "kept"}
-              items={[...CASES]}
-              onChoose={(value) => void set({ case: value as NamedOutput["case"] })}
+              items={CASES}
+              onChoose={(value) => void set({ case: value })}
             />
           </>
         )}

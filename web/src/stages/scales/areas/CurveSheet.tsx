@@ -1,9 +1,10 @@
 /** One curve drawn across the enlarged scale itself: each column is a step in its color, under the step of the sheet
  * that it enlarges, and every handle stands where it moves. The other two quantities run along as thin lines. */
 
-import { type KeyboardEvent, memo, type PointerEvent, useRef } from "react";
+import { type KeyboardEvent, memo, useRef } from "react";
 import type { CurveView, HandleView, SafeView, StepView } from "../../../api/client";
 import { NumberField } from "../../../components/NumberField";
+import { useDrag } from "../../../util/useDrag";
 import { useGrip } from "../../../util/useGrip";
 import { LABELS_WIDTH } from "../sizes";
 import styles from "./curve.module.css";
@@ -65,11 +66,18 @@ export const CurveSheet = memo(function CurveSheet({
   ...props
 }: Props) {
   const plot = useRef<HTMLDivElement>(null);
-  const dragging = useRef(false);
   const grip = useGrip<Held>(name);
   const held = grip.value;
   const curve = curves.find((each) => each.name === name);
   const columnsAt = stands(steps, columns);
+  const drag = useDrag<HandleView>(plot, {
+    begin: ({ at, value }) =>
+      curve && grip.hold({ at, value, moved: false, low: curve.low, high: curve.high }),
+    move: (handle, { down }) =>
+      held?.at === handle.at && move(handle, held.high - (held.high - held.low) * down),
+    end: () => finish(),
+    cancel: () => cancel(),
+  });
   if (!curve) return null;
   const { low, high } = held ?? curve;
   const { by, places, foot, unit } = STEP[name];
@@ -99,18 +107,13 @@ export const CurveSheet = memo(function CurveSheet({
     if (handle && last.moved) return props.onEnd(name, handle, last.value);
   };
   const finish = () => {
-    dragging.current = false;
+    drag.release();
     void grip.letGo(keep);
   };
   const cancel = () => {
-    dragging.current = false;
+    drag.release();
     grip.drop();
     props.onCancel();
-  };
-  const onPointerMove = (event: PointerEvent, handle: HandleView) => {
-    const box = plot.current?.getBoundingClientRect();
-    if (!dragging.current || held?.at !== handle.at || !box) return;
-    move(handle, high - ((high - low) * (event.clientY - box.top)) / box.height);
   };
   const onKeyDown = (event: KeyboardEvent, handle: HandleView) => {
     const step = event.shiftKey ? 10 * by : by;
@@ -196,21 +199,7 @@ export const CurveSheet = memo(function CurveSheet({
               className={`${ink.handle} ${styles.handle}`}
               data-at={handle.at}
               style={{ left: `${across(handle.place)}%`, top: `${down(now(handle), range)}%` }}
-              onPointerDown={(event) => {
-                if (event.button !== 0) return;
-                event.currentTarget.setPointerCapture(event.pointerId);
-                dragging.current = true;
-                grip.hold({
-                  at: handle.at,
-                  value: handle.value,
-                  moved: false,
-                  low: curve.low,
-                  high: curve.high,
-                });
-              }}
-              onPointerMove={(event) => onPointerMove(event, handle)}
-              onPointerUp={finish}
-              onPointerCancel={cancel}
+              {...drag.grab(handle)}
               onKeyDown={(event) => onKeyDown(event, handle)}
               onKeyUp={() => grip.rest(keep)}
               onBlur={finish}

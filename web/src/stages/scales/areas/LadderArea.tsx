@@ -15,7 +15,7 @@ import { LadderPlot } from "./LadderPlot";
 import { LadderRows } from "./LadderRows";
 import { Losses } from "./Losses";
 import { PromiseGoal } from "./PromiseGoal";
-import { everyNth, LABELINGS, type Labeling, relabeled, spreadEvenly } from "./shaping";
+import { everyNth, LABELINGS, relabeled, spreadEvenly } from "./shaping";
 import { TakeLadder } from "./TakeLadder";
 import { useLadder } from "./useLadder";
 import { useSafeRung } from "./useSafeRung";
@@ -79,7 +79,7 @@ export function LadderArea() {
             label="Labels"
             value=""
             items={[{ value: "", words: "as they are" }, ...LABELINGS]}
-            onChoose={(value) => value && shaping.change(relabeled(draft, value as Labeling))}
+            onChoose={(value) => value && shaping.change(relabeled(draft, value))}
           />
           <Choice
             label="Take"

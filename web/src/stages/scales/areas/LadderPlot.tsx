@@ -1,6 +1,7 @@
 /** The lightness aimed at over the steps of a ladder, with a handle on each: by mouse, touch and keys. */
-import { type KeyboardEvent, type PointerEvent, useRef, useState } from "react";
+import { type KeyboardEvent, useRef, useState } from "react";
 import type { SafeView } from "../../../api/client";
+import { useDrag } from "../../../util/useDrag";
 import ink from "./ink.module.css";
 import styles from "./plot.module.css";
 import { changed, room } from "./shaping";
@@ -30,18 +31,24 @@ export function LadderPlot({ draft, onChange, at, safe, onAt }: Props) {
     const lightness = Math.round(Math.min(Math.max(to, low), high) * TENTHS) / TENTHS;
     if (step && lightness !== step.lightness) onChange(changed(draft, step.key, { lightness }));
   };
-  const onPointerMove = (event: PointerEvent) => {
-    const box = plot.current?.getBoundingClientRect();
-    if (held === null || !box) return;
-    move(held, 100 - (100 * (event.clientY - box.top)) / box.height);
-  };
+  const letGo = () => setHeld(null);
+  const drag = useDrag<number>(plot, {
+    begin: (place) => {
+      began.current = draft;
+      setHeld(place);
+    },
+    move: (place, { down }) => move(place, 100 - 100 * down),
+    end: letGo,
+    cancel: letGo,
+  });
   const onKeyDown = (event: KeyboardEvent, place: number) => {
     const by = event.shiftKey ? 10 : 1;
     const at = draft.steps[place]?.lightness ?? 0;
     if (event.key === "ArrowUp") move(place, at + by);
     else if (event.key === "ArrowDown") move(place, at - by);
     else if (event.key === "Escape" && held !== null) {
-      setHeld(null);
+      drag.release();
+      letGo();
       onChange(began.current);
     } else return;
     event.preventDefault();
@@ -49,12 +56,7 @@ export function LadderPlot({ draft, onChange, at, safe, onAt }: Props) {
   };
   const line = draft.steps.map((step, place) => `${across(place)},${100 - step.lightness}`).join(" ");
   return (
-    <div
-      ref={plot}
-      className={`${ink.plot} ${styles.plot}`}
-      onPointerMove={onPointerMove}
-      data-testid="ladder-plot"
-    >
+    <div ref={plot} className={`${ink.plot} ${styles.plot}`} data-testid="ladder-plot">
       <span className={styles.high}>top: L* 100, white</span>
       <span className={styles.low}>foot: L* 0, black</span>
       <svg viewBox="0 0 100 100" preserveAspectRatio="none" aria-hidden="true">
@@ -79,14 +81,7 @@ export function LadderPlot({ draft, onChange, at, safe, onAt }: Props) {
           aria-valuenow={step.lightness}
           className={ink.handle}
           style={{ left: `${across(place)}%`, top: `${100 - step.lightness}%` }}
-          onPointerDown={(event) => {
-            if (event.button !== 0) return;
-            event.currentTarget.setPointerCapture(event.pointerId);
-            began.current = draft;
-            setHeld(place);
-          }}
-          onPointerUp={() => setHeld(null)}
-          onPointerCancel={() => setHeld(null)}
+          {...drag.grab(place)}
           onKeyDown={(event) => onKeyDown(event, place)}
           onFocus={() => onAt(place)}
           onPointerEnter={() => held === null && onAt(place)}

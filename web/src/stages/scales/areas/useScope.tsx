@@ -3,6 +3,7 @@
 import { useState } from "react";
 import { huesOf } from "../../../api/keys";
 import { Choice } from "../../../components/Choice";
+import type { Item } from "../../../components/item";
 import { useChosen } from "../../../workspace/chosen";
 
 type Scope = "all" | "one" | "chosen";
@@ -21,14 +22,12 @@ export function useScope({ hue, own, withoutAll = false }: Props) {
   const [wanted, setScope] = useState<Scope>(own ? "one" : "all");
   const several = chosen.length > 1;
   const scope = (wanted === "chosen" && !several) || (wanted === "all" && own && withoutAll) ? "one" : wanted;
-  const items = [
-    ...(own && withoutAll ? [] : [{ value: "all", words: "all scales" }]),
+  const items: Item<Scope>[] = [
+    ...(own && withoutAll ? [] : [{ value: "all" as const, words: "all scales" }]),
     { value: "one", words: hue.name },
-    ...(several ? [{ value: "chosen", words: `the ${chosen.length} chosen` }] : []),
+    ...(several ? [{ value: "chosen" as const, words: `the ${chosen.length} chosen` }] : []),
   ];
   const hues = scope === "all" ? null : scope === "one" ? [hue.id] : chosen;
-  const choice = (
-    <Choice label="For" value={scope} items={items} onChoose={(value) => setScope(value as Scope)} />
-  );
+  const choice = <Choice label="For" value={scope} items={items} onChoose={setScope} />;
   return { scope, hues, choice, setScope };
 }

@@ -21,7 +21,7 @@ const SPACES = [
   { value: "oklch", words: "lightness and chroma" },
   { value: "hsl", words: "HSL values" },
   { value: "hsb", words: "HSB values" },
-];
+] as const;
 /** Room above the highest of what the strip shows. */
 const HEAD = 1.12;
 
@@ -66,7 +66,7 @@ export function EvenArea() {
             value={space}
             items={SPACES}
             onChoose={(chosen) => {
-              setSpace(chosen as Space);
+              setSpace(chosen);
               setLightness(null);
               setStrength(null);
               setCorrected(false);

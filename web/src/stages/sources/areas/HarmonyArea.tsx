@@ -171,7 +171,7 @@ export function HarmonyArea() {
               value={relation}
               items={RELATIONS}
               onChoose={(chosen) => {
-                setRelation(chosen as Relation);
+                setRelation(chosen);
                 setSpread(null);
                 setOut(new Set());
               }}

@@ -1,5 +1,6 @@
 /** All hues from 0 to 360 degrees as one straight strip, with marks on it; marks can be moved where they may. */
-import { type KeyboardEvent, type PointerEvent, useRef } from "react";
+import { type KeyboardEvent, type RefObject, useRef } from "react";
+import { useDrag, within } from "../../../util/useDrag";
 import styles from "./hueStrip.module.css";
 
 export interface StripMark {
@@ -29,10 +30,6 @@ const left = (angle: number) => `${(((angle % 360) + 360) % 360) / 3.6}%`;
 
 export function HueStrip({ colors, marks, label, profile, lines, onMove, onPress }: Props) {
   const track = useRef<HTMLDivElement>(null);
-  const angleAt = (event: PointerEvent) => {
-    const box = track.current?.getBoundingClientRect();
-    return box ? Math.min(Math.max((event.clientX - box.left) / box.width, 0), 1) * 360 : 0;
-  };
   return (
     <div className={styles.strip} role="group" aria-label={label}>
       <div ref={track} className={styles.track}>
@@ -62,12 +59,7 @@ export function HueStrip({ colors, marks, label, profile, lines, onMove, onPress
           if (mark.given) return <Given key={mark.key} mark={mark} />;
           if (onMove)
             return (
-              <Movable
-                key={mark.key}
-                mark={mark}
-                angleAt={angleAt}
-                onMove={(angle) => onMove(mark.key, angle)}
-              />
+              <Movable key={mark.key} mark={mark} track={track} onMove={(angle) => onMove(mark.key, angle)} />
             );
           return <Pressable key={mark.key} mark={mark} onPress={() => onPress?.(mark.key)} />;
         })}
@@ -105,11 +97,12 @@ function Pressable({ mark, onPress }: { mark: StripMark; onPress: () => void }) 
 
 interface MovableProps {
   mark: StripMark;
-  angleAt: (event: PointerEvent) => number;
+  track: RefObject<HTMLDivElement | null>;
   onMove: (angle: number) => void;
 }
 
-function Movable({ mark, angleAt, onMove }: MovableProps) {
+function Movable({ mark, track, onMove }: MovableProps) {
+  const drag = useDrag<null>(track, { move: (_, { across }) => onMove(within(across) * 360) });
   const onKeyDown = (event: KeyboardEvent) => {
     const by = event.shiftKey ? 10 : 1;
     const way = { ArrowRight: by, ArrowUp: by, ArrowLeft: -by, ArrowDown: -by }[event.key];
@@ -128,10 +121,7 @@ function Movable({ mark, angleAt, onMove }: MovableProps) {
       className={styles.mark}
       data-mark={mark.key}
       style={placed(mark)}
-      onPointerDown={(event) => event.currentTarget.setPointerCapture(event.pointerId)}
-      onPointerMove={(event) => {
-        if (event.currentTarget.hasPointerCapture(event.pointerId)) onMove(angleAt(event));
-      }}
+      {...drag.grab(null)}
       onKeyDown={onKeyDown}
     >
       {mark.chosen && <span className={styles.chosen} />}

@@ -16,11 +16,11 @@ const HOWS = [
   { value: "shifted", words: "shifted by" },
   { value: "times", words: "times" },
   { value: "set", words: "set to" },
-];
+] as const;
 const CIRCLES = [
   { value: "oklch", words: "OKLCH" },
   { value: "hsl", words: "HSL" },
-];
+] as const;
 
 /** Range, step and decimals of a quantity on each circle, and what a change begins with. */
 const SCALES: Record<Quantity, { oklch: [number, number, number]; hsl: [number, number, number] }> = {
@@ -108,7 +108,7 @@ export function Derivation({ hue, follows }: { hue: HueView; follows: FollowingV
           label="on"
           value={follows.circle}
           items={CIRCLES}
-          onChoose={(circle) => send(asKept(circle as FollowingView["circle"]))}
+          onChoose={(circle) => send(asKept(circle))}
         />
         {(["lightness", "strength", "turn", "alpha"] as Quantity[]).map((quantity) => (
           <QuantityField
@@ -168,7 +168,7 @@ function QuantityField({ name, change, scale, multiplied, onChange }: QuantityPr
         label={name}
         value={change.how}
         items={HOWS.filter((how) => multiplied || how.value !== "times")}
-        onChoose={(how) => onChange({ how: how as QuantityChangeView["how"], by: FIRST[how] ?? 0 })}
+        onChoose={(how) => onChange({ how, by: FIRST[how] ?? 0 })}
       />
       {change.how !== "kept" && (
         <NumberField

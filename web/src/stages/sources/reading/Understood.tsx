@@ -223,13 +223,13 @@ export function Understood({ reading, origin, onAddFirst, onDone }: Props) {
               label="In order"
               value={order}
               items={ORDERS.filter((each) => each.value !== "use" || often)}
-              onChoose={(value) => setOrder(value as Order)}
+              onChoose={(value) => setOrder(value)}
             />
             <Choice
               label="Grouped"
               value={heading}
               items={HEADINGS.filter((each) => each.value !== "place" || placed)}
-              onChoose={(value) => setHeading(value as Heading)}
+              onChoose={(value) => setHeading(value)}
             />
           </Flex>
         </Flex>

@@ -2,7 +2,7 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { type AdditionView, client, data, type Edit, problemOf } from "../../../api/client";
+import { type AdditionView, client, data, problemOf } from "../../../api/client";
 import { FAMILIES, FORMS, SETS, STATES } from "../../../api/constants.generated";
 import { Choice } from "../../../components/Choice";
 import { ToolButton } from "../../../components/ToolButton";
@@ -65,8 +65,8 @@ export function AddArea() {
             value={family}
             items={FAMILIES.map((each) => ({ value: each, words: each }))}
             onChoose={(chosen) => {
-              setFamily(chosen as Family);
-              setWish({ family: chosen as Family, form });
+              setFamily(chosen);
+              setWish({ family: chosen, form });
             }}
           />
           <Choice
@@ -74,18 +74,18 @@ export function AddArea() {
             value={form}
             items={FORMS.map((each) => ({ value: each, words: each }))}
             onChoose={(chosen) => {
-              setForm(chosen as Form);
-              setWish({ family, form: chosen as Form });
+              setForm(chosen);
+              setWish({ family, form: chosen });
             }}
           />
           <Choice
             label="or a state of all actions"
             value={"state" in wish ? wish.state : ""}
             items={[
-              ...("state" in wish ? [] : [{ value: "", words: "none" }]),
+              ...("state" in wish ? [] : [{ value: "" as const, words: "none" }]),
               ...STATES.map((each) => ({ value: each, words: each })),
             ]}
-            onChoose={(chosen) => chosen && setWish({ state: chosen as State })}
+            onChoose={(chosen) => chosen && setWish({ state: chosen })}
           />
         </>
       }
@@ -122,7 +122,7 @@ function Addition({ found }: { found: AdditionView }) {
           {lacking}
         </Text>
         {count > 0 && (
-          <ToolButton onClick={() => void put(...(found.edits as Edit[]))}>
+          <ToolButton onClick={() => void put(...found.edits)}>
             Add {count === 1 ? "it" : `all ${count}`}
           </ToolButton>
         )}

@@ -86,7 +86,7 @@ export function NamesArea() {
             label="Case"
             value={wish.case}
             items={[...CASES]}
-            onChoose={(chosen) => set({ case: chosen as Case })}
+            onChoose={(chosen) => set({ case: chosen })}
           />
           <Toggle
             on={old}

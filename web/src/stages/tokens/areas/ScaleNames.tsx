@@ -62,7 +62,7 @@ export function ScaleNames() {
           of="of scale tokens"
           value={style}
           items={[...CASES]}
-          onChoose={(value) => setChosen(value as Case)}
+          onChoose={(value) => setChosen(value)}
         />
         <ToolButton disabled={same || (plan?.problems.length ?? 0) > 0} onClick={() => void commit()}>
           Name them so

@@ -2,7 +2,7 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { client, data, type Edit, problemOf, type ThemeView } from "../../../api/client";
+import { client, data, problemOf, type ThemeView } from "../../../api/client";
 import { edit } from "../../../api/edits";
 import { newId } from "../../../api/ids";
 import { Choice } from "../../../components/Choice";
@@ -16,11 +16,11 @@ import { MovedTokens } from "./MovedTokens";
 const SCHEMES = [
   { value: "light", words: "light" },
   { value: "dark", words: "dark" },
-];
+] as const;
 const CONTRASTS = [
   { value: "usual", words: "usual" },
   { value: "more", words: "more" },
-];
+] as const;
 
 export function ThemesArea() {
   const themes = usePart("head", (head) => head.themes);
@@ -62,14 +62,14 @@ function ThemeRow({ theme, themes, place }: { theme: ThemeView; themes: ThemeVie
         of={`of ${theme.name}`}
         value={theme.scheme}
         items={SCHEMES}
-        onChoose={(scheme) => set({ scheme: scheme as ThemeView["scheme"] })}
+        onChoose={(scheme) => set({ scheme })}
       />
       <Choice
         label="Contrast"
         of={`of ${theme.name}`}
         value={theme.contrast}
         items={CONTRASTS}
-        onChoose={(contrast) => set({ contrast: contrast as ThemeView["contrast"] })}
+        onChoose={(contrast) => set({ contrast })}
       />
       <Choice
         label="Rests on"
@@ -131,7 +131,7 @@ function Proposal({ themes }: { themes: ThemeView[] }) {
   const add = async () => {
     if (!plan) return;
     try {
-      await keep([plan.edit as Edit]);
+      await keep([plan.edit]);
       look({ theme: id });
       setId(newId());
       setName("");
@@ -156,18 +156,8 @@ function Proposal({ themes }: { themes: ThemeView[] }) {
           items={themes.map((theme) => ({ value: theme.id, words: theme.name }))}
           onChoose={setSource}
         />
-        <Choice
-          label="Grounds"
-          value={scheme}
-          items={SCHEMES}
-          onChoose={(chosen) => setScheme(chosen as typeof scheme)}
-        />
-        <Choice
-          label="Contrast"
-          value={contrast}
-          items={CONTRASTS}
-          onChoose={(chosen) => setContrast(chosen as typeof contrast)}
-        />
+        <Choice label="Grounds" value={scheme} items={SCHEMES} onChoose={setScheme} />
+        <Choice label="Contrast" value={contrast} items={CONTRASTS} onChoose={setContrast} />
         <ToolButton disabled={!plan} onClick={() => void add()}>
           Add the theme
         </ToolButton>

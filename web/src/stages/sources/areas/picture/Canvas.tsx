@@ -2,6 +2,7 @@
 
 import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } from "react";
 import type { PictureView } from "../../../../api/client";
+import { type DragPoint, pointIn, useDrag } from "../../../../util/useDrag";
 import { useLook, useSeeing } from "../../../../workspace/look";
 import styles from "./canvas.module.css";
 import { Loupe } from "./Loupe";
@@ -39,7 +40,8 @@ export function Canvas(props: Props) {
   const slug = useLook((at) => at.slug);
   const seeing = useSeeing();
   const frame = useRef<HTMLDivElement>(null);
-  const start = useRef<{ x: number; y: number; moved: boolean } | null>(null);
+  /** Whether what was begun is an area already, and no click. */
+  const marking = useRef(false);
   // A long and narrow picture is shown wide enough to be pointed into, and scrolled.
   const whole = Math.min(WIDE / picture.width, TALL / picture.height);
   const scale = Math.max(whole, NARROWEST / Math.min(picture.width, picture.height));
@@ -47,30 +49,15 @@ export function Canvas(props: Props) {
   const base = `/api/systems/${encodeURIComponent(slug)}/pictures/${picture.id}`;
   const dimming = useRegion(`${base}/region`, region);
 
-  const at = (event: PointerEvent) => {
-    const box = frame.current?.getBoundingClientRect();
-    if (!box) return { x: 0, y: 0 };
-    const along = (from: number, size: number, whole: number) =>
-      Math.min(Math.max(Math.floor((from / size) * whole), 0), whole - 1);
-    return {
-      x: along(event.clientX - box.left, box.width, picture.width),
-      y: along(event.clientY - box.top, box.height, picture.height),
-    };
-  };
-  const onPointerDown = (event: PointerEvent<HTMLDivElement>) => {
-    if (event.button !== 0) return;
-    event.currentTarget.setPointerCapture(event.pointerId);
-    event.currentTarget.focus({ preventScroll: true });
-    start.current = { ...at(event), moved: false };
-  };
-  const onPointerMove = (event: PointerEvent<HTMLDivElement>) => {
-    const from = start.current;
-    const to = at(event);
-    setHovered(event.pointerType === "touch" ? null : { x: event.clientX, y: event.clientY, at: to });
-    if (!from) return;
+  const pixelAt = ({ across, down }: { across: number; down: number }) => ({
+    x: Math.min(Math.max(Math.floor(across * picture.width), 0), picture.width - 1),
+    y: Math.min(Math.max(Math.floor(down * picture.height), 0), picture.height - 1),
+  });
+  const mark = (_: null, point: DragPoint, began: DragPoint) => {
+    const [from, to] = [pixelAt(began), pixelAt(point)];
     const far = Math.max(Math.abs(to.x - from.x), Math.abs(to.y - from.y)) * scale;
-    if (!from.moved && far < STILL) return;
-    from.moved = true;
+    if (!marking.current && far < STILL) return;
+    marking.current = true;
     onMark({
       x: Math.min(from.x, to.x),
       y: Math.min(from.y, to.y),
@@ -78,9 +65,23 @@ export function Canvas(props: Props) {
       height: Math.abs(to.y - from.y) + 1,
     });
   };
-  const onPointerUp = (event: PointerEvent<HTMLDivElement>) => {
-    if (start.current && !start.current.moved) onCross(at(event));
-    start.current = null;
+  const drag = useDrag<null>(frame, {
+    begin: () => {
+      frame.current?.focus({ preventScroll: true });
+      marking.current = false;
+    },
+    move: mark,
+    end: (_, point) => {
+      if (!marking.current) onCross(pixelAt(point));
+    },
+  });
+  const handlers = drag.grab(null);
+  const onPointerMove = (event: PointerEvent<HTMLDivElement>) => {
+    const point = pointIn(event.currentTarget, event);
+    setHovered(
+      event.pointerType === "touch" ? null : { x: event.clientX, y: event.clientY, at: pixelAt(point) },
+    );
+    handlers.onPointerMove(event);
   };
   const onKeyDown = (event: KeyboardEvent) => {
     const by = event.shiftKey ? 10 : 1;
@@ -119,12 +120,8 @@ export function Canvas(props: Props) {
         tabIndex={0}
         data-testid="canvas"
         data-scale={scale}
-        onPointerDown={onPointerDown}
+        {...handlers}
         onPointerMove={onPointerMove}
-        onPointerUp={onPointerUp}
-        onPointerCancel={() => {
-          start.current = null;
-        }}
         onKeyDown={onKeyDown}
         onPointerLeave={() => setHovered(null)}
       >
