@@ -20,6 +20,7 @@ from heimat.core.document.system import MOST_HUES, ColorSystem, ladder_of
 from heimat.core.document.tokens import DerivedColor, HueAlias, LiteralColor, StepAlias, Token, TokenValue, base_of
 from heimat.core.document.words import listed, value_in_words
 from heimat.core.edits.base import EditBase, Path, hue_of, step_of, with_hue
+from heimat.core.edits.collection import Collection, MoveOne, RenameOne
 from heimat.core.edits.placing import before_another
 from heimat.core.edits.source_edits import given, let_go, opaque
 from heimat.core.errors import DomainError
@@ -30,6 +31,8 @@ from heimat.core.scales.ladder import LONGEST_LADDER_NAME
 from heimat.core.scales.shaping import shaped
 from heimat.core.sources.conventions import Status
 from heimat.core.values.derived_color import derived_color
+
+HUES = Collection("hues", "hue", "hue", alone=True)
 
 
 class _New(Part):
@@ -203,21 +206,16 @@ def _kept(system: ColorSystem, value: TokenValue, scales: Mapping[str, Bytes]) -
     return LiteralColor(color=color, was=value_in_words(system, value)[:LONGEST_NAME])
 
 
-class RenameHue(EditBase):
+class RenameHue(RenameOne):
     """Give a hue another name; what refers to it follows."""
 
     type: Literal["rename_hue"] = "rename_hue"
-    blames: ClassVar[str] = "name"
     hue: Id
-    name: str
+    collection: ClassVar[Collection] = HUES
 
-    def change(self, system: ColorSystem) -> ColorSystem:
-        hue = hue_of(system, self.hue)
+    def checked_name(self, system: ColorSystem) -> str:
         check_hue_name(self.name, "name")
-        return with_hue(system, hue.model_copy(update={"name": self.name}))
-
-    def sentence(self, system: ColorSystem) -> str:
-        return f"Rename {hue_of(system, self.hue).name} to {self.name}"
+        return self.name
 
 
 class SetHueKind(EditBase):
@@ -252,28 +250,14 @@ class SetHueNote(EditBase):
         return f"Note on {hue_of(system, self.hue).name}"
 
 
-class MoveHue(EditBase):
+class MoveHue(MoveOne):
     """Put a hue before another one, or behind all."""
 
     type: Literal["move_hue"] = "move_hue"
     blames: ClassVar[str] = "hue"
     hue: Id
     before: Id | None
-
-    def change(self, system: ColorSystem) -> ColorSystem:
-        if self.before == self.hue:
-            return system
-        hue = hue_of(system, self.hue)
-        if self.before is not None:
-            hue_of(system, self.before, "before")
-        return system.model_copy(update={"hues": before_another(system.hues, [hue], self.before)})
-
-    def sentence(self, system: ColorSystem) -> str:
-        where = f"before {hue_of(system, self.before, 'before').name}" if self.before else "behind all"
-        return f"Move {hue_of(system, self.hue).name} {where}"
-
-    def reads(self) -> set[Path]:
-        return {("hues", self.before, "order")} if self.before else set()
+    collection: ClassVar[Collection] = HUES
 
 
 class SetAnchor(EditBase):

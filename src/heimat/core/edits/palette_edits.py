@@ -23,12 +23,11 @@ from heimat.core.document.part import LONGEST_NOTE, Name
 from heimat.core.document.system import ColorSystem
 from heimat.core.document.words import value_in_words
 from heimat.core.edits.base import EditBase, Path, token_of
-from heimat.core.edits.collection import Collection, RemoveOne
+from heimat.core.edits.collection import Collection, MoveOne, RemoveOne, RenameOne
 from heimat.core.edits.palettes_kept import is_there
-from heimat.core.edits.placing import before_another
 from heimat.core.errors import DomainError
 
-PALETTES = Collection("palettes", "palette", "palette")
+PALETTES = Collection("palettes", "palette", "palette", alone=True)
 
 
 def palette_of(system: ColorSystem, palette_id: str, field: str = "palette") -> Palette:
@@ -119,20 +118,16 @@ class SetPalette(EditBase):
         return f"Change {palette.name}"
 
 
-class RenamePalette(EditBase):
+class RenamePalette(RenameOne):
     """Give a palette another name."""
 
     type: Literal["rename_palette"] = "rename_palette"
-    blames: ClassVar[str] = "name"
     palette: Id
     name: Name
+    collection: ClassVar[Collection] = PALETTES
 
-    def change(self, system: ColorSystem) -> ColorSystem:
-        palette = palette_of(system, self.palette)
-        return PALETTES.put(system, palette.model_copy(update={"name": _free_name(system, self.name, palette.id)}))
-
-    def sentence(self, system: ColorSystem) -> str:
-        return f"Rename {palette_of(system, self.palette).name} to {self.name.strip()}"
+    def checked_name(self, system: ColorSystem) -> str:
+        return _free_name(system, self.name, self.palette)
 
 
 class PlacePalette(EditBase):
@@ -199,23 +194,12 @@ class SetOtherColor(EditBase):
         return f"Let what is {self.role} in {name} be {value_in_words(system, self.value)}"
 
 
-class MovePalette(EditBase):
+class MovePalette(MoveOne):
     """Put a palette before another one, or behind all others."""
 
     type: Literal["move_palette"] = "move_palette"
     palette: Id
-    before: Id | None = None
-
-    def change(self, system: ColorSystem) -> ColorSystem:
-        moving = palette_of(system, self.palette)
-        if self.before == self.palette:
-            raise DomainError("A palette cannot stand before itself.", "before", "loop")
-        if self.before is not None:
-            palette_of(system, self.before, "before")
-        return system.model_copy(update={"palettes": before_another(system.palettes, [moving], self.before)})
-
-    def sentence(self, system: ColorSystem) -> str:
-        return f"Move {palette_of(system, self.palette).name}"
+    collection: ClassVar[Collection] = PALETTES
 
 
 class RemovePalette(RemoveOne):

@@ -14,16 +14,16 @@ from heimat.core.document.system import MOST_TOKENS, ColorSystem
 from heimat.core.document.themes import Scheme, Theme, Wanted
 from heimat.core.document.tokens import TokenValue
 from heimat.core.edits.base import EditBase, Path
-from heimat.core.edits.placing import before_another
+from heimat.core.edits.collection import Collection, MoveOne, RenameOne
 from heimat.core.edits.token_edits import reads_of
 from heimat.core.errors import DomainError
+
+THEMES = Collection("themes", "theme", "theme")
 
 
 def theme_of(system: ColorSystem, theme_id: str, field: str = "theme") -> Theme:
     """The theme of an id. Raises DomainError where there is none."""
-    theme = system.themes.get(theme_id)
-    if theme is None:
-        raise DomainError("That theme is not there any more.", field, "missing")
+    theme: Theme = THEMES.find(system, theme_id, field)
     return theme
 
 
@@ -78,19 +78,15 @@ class AddTheme(EditBase):
         return base | {path for value in self.values.values() for path in reads_of(value) if path[0] != "tokens"}
 
 
-class RenameTheme(EditBase):
+class RenameTheme(RenameOne):
     """Give a theme another name."""
 
     type: Literal["rename_theme"] = "rename_theme"
-    blames: ClassVar[str] = "name"
     theme: Id
-    name: str
+    collection: ClassVar[Collection] = THEMES
 
-    def change(self, system: ColorSystem) -> ColorSystem:
-        return _with_theme(system, theme_of(system, self.theme).model_copy(update={"name": _named(self.name)}))
-
-    def sentence(self, system: ColorSystem) -> str:
-        return f"Rename the theme {theme_of(system, self.theme).name} to {self.name.strip()}"
+    def checked_name(self, system: ColorSystem) -> str:
+        return _named(self.name)
 
 
 class SetTheme(EditBase):
@@ -107,7 +103,7 @@ class SetTheme(EditBase):
         if self.base is not None:
             theme_of(system, self.base, "base")
         kept = {"scheme": self.scheme, "contrast": self.contrast, "base": self.base}
-        changed = _with_theme(system, theme.model_copy(update=kept))
+        changed = THEMES.put(system, theme.model_copy(update=kept))
         ways_of(changed)
         return changed
 
@@ -124,24 +120,12 @@ class SetTheme(EditBase):
         return {("themes", self.base)} if self.base else set()
 
 
-class MoveTheme(EditBase):
+class MoveTheme(MoveOne):
     """Put a theme before another one, or behind all others. The first is the one that holds without a choice."""
 
     type: Literal["move_theme"] = "move_theme"
     theme: Id
-    before: Id | None = None
-
-    def change(self, system: ColorSystem) -> ColorSystem:
-        if self.before == self.theme:
-            return system
-        theme = theme_of(system, self.theme)
-        if self.before is not None:
-            theme_of(system, self.before, "before")
-        return system.model_copy(update={"themes": before_another(system.themes, [theme], self.before)})
-
-    def sentence(self, system: ColorSystem) -> str:
-        where = f"before {theme_of(system, self.before, 'before').name}" if self.before else "behind all"
-        return f"Move the theme {theme_of(system, self.theme).name} {where}"
+    collection: ClassVar[Collection] = THEMES
 
 
 class RemoveTheme(EditBase):
@@ -172,7 +156,3 @@ class RemoveTheme(EditBase):
 
     def sentence(self, system: ColorSystem) -> str:
         return f"Remove the theme {theme_of(system, self.theme).name}"
-
-
-def _with_theme(system: ColorSystem, theme: Theme) -> ColorSystem:
-    return system.model_copy(update={"themes": {**system.themes, theme.id: theme}})
