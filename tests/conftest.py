@@ -37,6 +37,13 @@ def pytest_configure(config: pytest.Config) -> None:
         os.environ[LONG] = "1"
 
 
+def pytest_terminal_summary(terminalreporter: pytest.TerminalReporter) -> None:
+    """With `--long`, how it went in one line, also where nothing failed."""
+    if terminalreporter.config.getoption("--long"):
+        passed, failed, errors = (len(terminalreporter.stats.get(each, ())) for each in ("passed", "failed", "error"))
+        terminalreporter.write_line(f"{passed} passed, {failed + errors} failed")
+
+
 @pytest.fixture
 def long(request: pytest.FixtureRequest) -> bool:
     """Whether there is time for many tries instead of a few."""

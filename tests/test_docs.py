@@ -3,6 +3,7 @@
 import re
 
 from heimat.local.install import ROOT
+from tools import draw_house
 
 DOCS = sorted([ROOT / "README.md", ROOT / "CONTRIBUTING.md", *(ROOT / "docs").glob("*.md")])
 FILES = [
@@ -24,3 +25,9 @@ def test_every_file_that_the_docs_name_is_there() -> None:
             if not any(path == name or path.endswith(f"/{name}") for path in FILES):
                 lost.append((doc.name, name))
     assert lost == []
+
+
+def test_the_house_is_drawn_as_it_stands() -> None:
+    """`python -m tools.draw_house` draws it again."""
+    assert draw_house.STOREYS.read_text() == draw_house.storeys()
+    assert draw_house.EDIT.read_text() == draw_house.way_of_an_edit()

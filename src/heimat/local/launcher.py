@@ -74,7 +74,9 @@ def _parser() -> argparse.ArgumentParser:
     serve.add_argument("--port", type=int, default=8000)
     serve.add_argument("--workers", type=int, default=1, help="processes that answer (1)")
     serve.set_defaults(run=_serve)
-    test = commands.add_parser("test", help="linters, type checks, contracts and tests; -k and paths go to pytest")
+    test = commands.add_parser(
+        "test", help="linters, types, contracts and tests; -k and paths go to pytest; --mutants tries faults"
+    )
     test.set_defaults(run=_test)
     bench = commands.add_parser("bench", help="measure")
     bench.set_defaults(run=_bench)
@@ -230,6 +232,9 @@ def _step(words: str, command: list[str]) -> bool:
 def _test(_: argparse.Namespace, rest: Sequence[str]) -> int:
     """Run the static checks, then the tests in two processes, each with a database of its own."""
     _install(checks=True)
+    if "--mutants" in rest:
+        others = [each for each in rest if each != "--mutants"]
+        return 0 if _step("Trying small faults in the core", [str(PYTHON), "-m", "tools.mutants", *others]) else 1
     say("Running the static checks")
     failed = static_checks(VENV / "bin", _environment(**node_environment()))
     tests = [str(PYTHON), "-m", "pytest", "-n", "2", "--dist", "worksteal", *rest]
