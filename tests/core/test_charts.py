@@ -6,7 +6,7 @@ import pytest
 from hypothesis import event, given, settings
 from hypothesis import strategies as st
 
-from heimat.core.charts.apart import all_apart, differences, nearest_pair, seen8
+from heimat.core.charts.apart import all_apart, nearest_pair, seen8
 from heimat.core.charts.bounds import Bounds, KeptHues
 from heimat.core.charts.categorical import Wish, for_ground, generate
 from heimat.core.charts.character import Character, generate_like, prices
@@ -16,7 +16,7 @@ from heimat.core.charts.places import around, even_limits
 from heimat.core.charts.ramp import UNEVEN, Way, evenly, lights, ramp, spread
 from heimat.core.charts.suitability import suitability
 from heimat.core.color.arrays import from_bytes, to_bytes
-from heimat.core.color.ciede2000 import ciede2000
+from heimat.core.color.ciede2000 import ciede2000, distances
 from heimat.core.color.contrast import ratio, relative_luminance
 from heimat.core.color.gamut import solve
 from heimat.core.color.rounding import nearest_bytes
@@ -48,7 +48,7 @@ def least_by_hand(rgb8):
 def test_the_form_for_searches_gives_the_same_distances(rgb8):
     least, one, other = nearest_pair(rgb8)
     assert least == pytest.approx(least_by_hand(rgb8), abs=1e-6)
-    pair = differences(seen8(rgb8[[one]]), seen8(rgb8[[other]]))
+    pair = distances(seen8(rgb8[[one]]), seen8(rgb8[[other]]))
     assert float(pair.min()) == pytest.approx(least, abs=1e-9)
 
 

@@ -2,6 +2,7 @@
 
 import colour
 import numpy as np
+import pytest
 
 from heimat.core.color.ciede2000 import ciede2000
 
@@ -65,3 +66,34 @@ def test_all_pairs_broadcast():
     matrix = ciede2000(labs[:, None], labs[None, :])
     assert matrix.shape == (7, 7)
     assert np.allclose(np.diag(matrix), 0.0)
+
+
+def test_hues_that_are_exactly_opposite_have_half_the_sum_of_their_angles_between_them():
+    """As the standard counts, where the sum of both vectors says nothing: with the formula's own angles, one by one."""
+    for a, b, longer in [
+        (2.49, -0.001, 1.0),
+        (40.0, 30.0, 1.0),
+        (-12.0, 5.0, 1.0),
+        (40.0, -30.0, 2.0),
+        (7.0, 0.0, 3.0),
+    ]:
+        one, other = (50.0, a, b), (60.0, -longer * a, -longer * b)
+        assert float(ciede2000(one, other)) == pytest.approx(_by_angles(one, other), abs=1e-9)
+
+
+def _by_angles(one, other):
+    """For opposite hues of the same stretch, the formula as it is printed."""
+    (l1, a1, b1), (l2, a2, b2) = one, other
+    shared = ((np.hypot(a1, b1) + np.hypot(a2, b2)) / 2.0) ** 7
+    stretch = 1.5 - 0.5 * np.sqrt(shared / (shared + 25.0**7))
+    c1, c2 = np.hypot(a1 * stretch, b1), np.hypot(a2 * stretch, b2)
+    h1 = np.degrees(np.arctan2(b1, a1 * stretch)) % 360.0
+    h2 = (h1 + 180.0) % 360.0
+    light, chroma, mean = (l1 + l2) / 2.0, (c1 + c2) / 2.0, np.radians((h1 + h2) / 2.0)
+    across = 2.0 * np.sqrt(c1 * c2) * np.sin(np.radians((h2 - h1) / 2.0))
+    waves = ((-0.17, 1, -30), (0.24, 2, 0), (0.32, 3, 6), (-0.20, 4, -63))
+    t = 1.0 + sum(share * np.cos(times * mean + np.radians(turn)) for share, times, turn in waves)
+    x = (l2 - l1) / (1.0 + 0.015 * (light - 50.0) ** 2 / np.sqrt(20.0 + (light - 50.0) ** 2))
+    y, z = (c2 - c1) / (1.0 + 0.045 * chroma), across / (1.0 + 0.015 * chroma * t)
+    bend = -np.sin(np.radians(60.0 * np.exp(-(((np.degrees(mean) - 275.0) / 25.0) ** 2))))
+    return np.sqrt(x * x + y * y + z * z + 2.0 * bend * np.sqrt(chroma**7 / (chroma**7 + 25.0**7)) * y * z)

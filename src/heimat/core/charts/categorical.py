@@ -15,9 +15,10 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from heimat.core.charts.apart import all_apart, apart, differences, nearest_pair, seen, seen8
+from heimat.core.charts.apart import all_apart, apart, nearest_pair, seen, seen8
 from heimat.core.charts.bounds import Bounds, KeptHues
 from heimat.core.color.arrays import Bytes, Floats, from_bytes, to_levels
+from heimat.core.color.ciede2000 import distances
 from heimat.core.color.spaces import oklch_to_srgb, srgb_to_oklch
 from heimat.core.errors import DomainError
 from heimat.core.memory import remembered
@@ -165,7 +166,7 @@ def _climbed(begun: Floats, held: int, bounds: Bounds) -> Floats:
             moved[:, channel + 1, :, channel] += sign[..., channel]
         views = seen(moved)
         there = views[:, :, :1, None, :]
-        far = differences(views[:, :, :, :, None], there)
+        far = distances(views[:, :, :, :, None], there)
         now = np.where(others, far[:, :, 0], np.inf)
         least = now.min(axis=(0, 2, 3))
         better = least > reached

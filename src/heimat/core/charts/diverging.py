@@ -5,9 +5,10 @@ from dataclasses import dataclass
 import numpy as np
 from numpy.typing import NDArray
 
-from heimat.core.charts.apart import differences, seen, seen8
+from heimat.core.charts.apart import seen, seen8
 from heimat.core.charts.ramp import arc
 from heimat.core.color.arrays import Bytes, Floats, from_bytes
+from heimat.core.color.ciede2000 import distances
 from heimat.core.color.gamut import solve
 from heimat.core.color.spaces import luminance_of, srgb_to_lab, srgb_to_oklch
 from heimat.core.memory import remembered
@@ -87,7 +88,7 @@ def ends_apart(rgb8: Bytes) -> float:
 @remembered(512)
 def _apart(levels: bytes) -> float:
     views = seen8(np.frombuffer(levels, dtype=np.uint8).reshape(2, 3))
-    return float(differences(views[:, 0], views[:, 1]).min())
+    return float(distances(views[:, 0], views[:, 1]).min())
 
 
 def _end_of(rgb8: Bytes, least: float = _LEAST_CHROMA) -> tuple[float, float]:
@@ -114,7 +115,7 @@ def partners(low8: Bytes, end: float) -> list[Partner]:
     own = seen(solve(light, np.float64(chroma), np.float64(hue)))
     chromas = np.array([max(chroma, each) for each in _PARTNER_CHROMAS])
     others = seen(solve(light, chromas[:, None], _HUES[None, :]))
-    apart = differences(own[:, None, None], others).min(axis=0)
+    apart = distances(own[:, None, None], others).min(axis=0)
     enough = apart >= GOOD_ENDS
     chosen = np.where(enough.any(axis=0), enough.argmax(axis=0), apart.argmax(axis=0))
     found = [

@@ -3,10 +3,10 @@
 import numpy as np
 from typing_extensions import TypedDict
 
-from heimat.core.charts.apart import differences, seen8
+from heimat.core.charts.apart import seen8
 from heimat.core.charts.ramp import arc, lights
 from heimat.core.color.arrays import from_bytes
-from heimat.core.color.ciede2000 import distance_text
+from heimat.core.color.ciede2000 import distance_text, distances
 from heimat.core.color.vision import COLOR_VISIONS
 from heimat.core.document.keys import parse_key
 from heimat.core.document.palettes import Categorical
@@ -69,7 +69,7 @@ def palette_detail_part(look: Look) -> PaletteDetail | None:
         return _along(shown, eyes)
     views = seen8(shown.rgb8)
     one, other = np.triu_indices(len(shown.rgb8), k=1)
-    far = differences(views[:, one], views[:, other])
+    far = distances(views[:, one], views[:, other])
     most = max(60.0, float(np.ceil(far.max() / 10.0) * 10.0)) if far.size else 60.0
     return {
         "palette": shown.palette.id,

@@ -4,8 +4,8 @@ from collections.abc import Iterator
 
 import numpy as np
 
-from heimat.core.charts.apart import differences, seen8
-from heimat.core.color.ciede2000 import distance_words
+from heimat.core.charts.apart import seen8
+from heimat.core.color.ciede2000 import distance_words, distances
 from heimat.core.document.palettes import Categorical
 from heimat.core.legibility.findings.palettes.palette_site import (
     REMEMBERED,
@@ -40,6 +40,6 @@ def measure(site: PaletteSite) -> Iterator[PaletteCase]:
 def _nearest_neighbors(levels: bytes) -> tuple[int, float]:
     """The place of the class that is nearest to the next one, and how far that is under any vision."""
     views = seen8(colors_of(levels))
-    steps = differences(views[:, :-1], views[:, 1:]).min(axis=0)
+    steps = distances(views[:, :-1], views[:, 1:]).min(axis=0)
     place = int(np.argmin(steps))
     return place, float(steps[place])
