@@ -1,9 +1,10 @@
 /** The cells of the matrix that are in view, each a sample of its pair with the figure; walked by arrows. */
-import { type KeyboardEvent, memo, useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
+import { useVirtualizer } from "@tanstack/react-virtual";
+import { type KeyboardEvent, memo, useEffect, useMemo, useRef, useState } from "react";
 import type { MatrixView } from "../../../api/client";
 import { hatch } from "../../../components/hatch";
 import { look } from "../../../workspace/look";
-import { CELL, GRADES, type GradeName, inView, ratioText } from "./matrix";
+import { CELL, GRADES, type GradeName, ratioText } from "./matrix";
 import styles from "./matrix.module.css";
 
 interface Props {
@@ -27,7 +28,6 @@ type Declared = MatrixView["declared"][number];
 
 export function MatrixSheet({ matrix, grade, declaredOnly, least }: Props) {
   const room = useRef<HTMLDivElement>(null);
-  const [view, setView] = useState({ left: 0, top: 0, width: 900, height: 300 });
   const [at, setAt] = useState<[number, number]>([0, 0]);
   const declared = useMemo(
     () => new Map(matrix.declared.map((each) => [each.row * matrix.columns.length + each.column, each])),
@@ -36,29 +36,29 @@ export function MatrixSheet({ matrix, grade, declaredOnly, least }: Props) {
   const { rows, columns } = matrix;
   const x = Math.min(at[0], columns.length - 1);
   const y = Math.min(at[1], rows.length - 1);
-  useLayoutEffect(() => {
-    const box = room.current;
-    if (!box) return;
-    const look = () =>
-      setView({ left: box.scrollLeft, top: box.scrollTop, width: box.clientWidth, height: box.clientHeight });
-    look();
-    const observer = new ResizeObserver(look);
-    observer.observe(box);
-    return () => observer.disconnect();
-  }, []);
+  /** Of one axis what is in view, and one beyond, so that scrolling never shows a gap. */
+  const inView = { getScrollElement: () => room.current, overscan: 1 };
+  const down = useVirtualizer({
+    ...inView,
+    count: rows.length,
+    estimateSize: () => CELL.height,
+    paddingStart: HEAD,
+    scrollPaddingStart: HEAD,
+  });
+  const across = useVirtualizer({
+    ...inView,
+    horizontal: true,
+    count: columns.length,
+    estimateSize: () => CELL.width,
+    paddingStart: SIDE,
+    scrollPaddingStart: SIDE,
+  });
   useEffect(() => {
     // The cell that the arrows stand on stays in view.
-    const box = room.current;
-    if (!box || document.activeElement !== box) return;
-    const left = x * CELL.width;
-    const top = y * CELL.height;
-    if (left < box.scrollLeft) box.scrollLeft = left;
-    if (left + CELL.width > box.scrollLeft + box.clientWidth - SIDE)
-      box.scrollLeft = left + CELL.width - box.clientWidth + SIDE;
-    if (top < box.scrollTop) box.scrollTop = top;
-    if (top + CELL.height > box.scrollTop + box.clientHeight - HEAD)
-      box.scrollTop = top + CELL.height - box.clientHeight + HEAD;
-  }, [x, y]);
+    if (document.activeElement !== room.current) return;
+    down.scrollToIndex(y);
+    across.scrollToIndex(x);
+  }, [x, y, down, across]);
   const choose = (column: number, row: number) => {
     setAt([column, row]);
     look({ select: rows[row]?.key ?? null, ground: columns[column]?.key ?? "white" });
@@ -75,14 +75,14 @@ export function MatrixSheet({ matrix, grade, declaredOnly, least }: Props) {
       choose(x, y);
     }
   };
-  const [fromX, toX] = inView(view.left, view.width, CELL.width, columns.length);
-  const [fromY, toY] = inView(view.top, view.height, CELL.height, rows.length);
+  const shownRows = down.getVirtualItems();
+  const shownColumns = across.getVirtualItems();
   const span = GRADES.find((each) => each.value === grade) ?? GRADES[0];
   const read = (column: number, row: number) => matrix.ratios[row]?.[column] ?? 100;
   const passes = (column: number, row: number) => read(column, row) >= least;
   const cells = [];
-  for (let row = fromY; row < toY; row++) {
-    for (let column = fromX; column < toX; column++) {
+  for (const { index: row } of shownRows) {
+    for (const { index: column } of shownColumns) {
       const figure = read(column, row);
       const own = declared.get(row * columns.length + column);
       const hidden = (declaredOnly && !own) || figure < span.least || figure >= span.below;
@@ -117,13 +117,6 @@ export function MatrixSheet({ matrix, grade, declaredOnly, least }: Props) {
       data-testid="matrix"
       data-sample
       onKeyDown={onKeyDown}
-      onScroll={(event) => {
-        // Told by whole cells: a scroll within one draws nothing anew.
-        const box = event.currentTarget;
-        const left = Math.floor(box.scrollLeft / CELL.width) * CELL.width;
-        const top = Math.floor(box.scrollTop / CELL.height) * CELL.height;
-        if (left !== view.left || top !== view.top) setView({ ...view, left, top });
-      }}
       onClick={(event) => {
         const cell = (event.target as HTMLElement).closest<HTMLElement>("[data-cell]");
         if (cell) choose(Number(cell.dataset.column), Number(cell.dataset.row));
@@ -131,8 +124,8 @@ export function MatrixSheet({ matrix, grade, declaredOnly, least }: Props) {
     >
       <div
         style={{
-          width: SIDE + columns.length * CELL.width,
-          height: HEAD + rows.length * CELL.height,
+          width: across.getTotalSize(),
+          height: down.getTotalSize(),
           position: "relative",
         }}
       >
@@ -140,27 +133,27 @@ export function MatrixSheet({ matrix, grade, declaredOnly, least }: Props) {
           <strong aria-live="polite">{words}</strong>
         </div>
         <div className={styles.heads} style={{ height: HEAD }}>
-          {columns.slice(fromX, toX).map((column, place) => (
+          {shownColumns.map(({ index, start }) => (
             <div
-              key={column.key}
+              key={columns[index]?.key}
               className={styles.head}
-              style={{ left: SIDE + (fromX + place) * CELL.width, width: CELL.width, height: HEAD }}
+              style={{ left: start, width: CELL.width, height: HEAD }}
             >
-              <span className={styles.turned}>{column.name}</span>
-              <i style={{ background: column.seen }} />
+              <span className={styles.turned}>{columns[index]?.name}</span>
+              <i style={{ background: columns[index]?.seen }} />
             </div>
           ))}
         </div>
         <div className={styles.sides} style={{ width: SIDE, height: 0 }}>
-          {rows.slice(fromY, toY).map((row, place) => (
+          {shownRows.map(({ index, start }) => (
             <div
-              key={row.key}
+              key={rows[index]?.key}
               className={styles.side}
-              style={{ top: (fromY + place) * CELL.height, height: CELL.height, width: SIDE }}
+              style={{ top: start - HEAD, height: CELL.height, width: SIDE }}
             >
-              <i style={{ background: row.seen }} />
-              <span>{row.name}</span>
-              <code>{row.hex}</code>
+              <i style={{ background: rows[index]?.seen }} />
+              <span>{rows[index]?.name}</span>
+              <code>{rows[index]?.hex}</code>
             </div>
           ))}
         </div>

@@ -17,13 +17,6 @@ export const GRADES = [
 ] as const;
 export type GradeName = (typeof GRADES)[number]["value"];
 
-/** The places of one axis that are in view, and a few beyond, so that scrolling never shows a gap. */
-export function inView(from: number, room: number, size: number, count: number): [number, number] {
-  const beyond = 1;
-  const first = Math.max(Math.floor(from / size) - beyond, 0);
-  return [first, Math.min(Math.ceil((from + room) / size) + beyond, count)];
-}
-
 export function csvOf(matrix: MatrixView): string {
   const quoted = (text: string) => (/[",\n]/.test(text) ? `"${text.replaceAll('"', '""')}"` : text);
   const head = ["", ...matrix.columns.map((column) => `${column.name} ${column.hex}`)];
