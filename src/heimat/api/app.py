@@ -99,7 +99,7 @@ def create_app(
     rights_of(each.router for each in STAGES)
     for each in STAGES:
         app.include_router(each.router)
-    describe(app)
+    describe(app, [each.router for each in STAGES])
     add_nothing(app)
     add_page(app)
     # The last one added is the first that a request meets.

@@ -1,5 +1,8 @@
 """Answers are encoded once, by a fast encoder, and not validated a second time."""
 
+from collections.abc import Iterator
+from contextlib import contextmanager
+from contextvars import ContextVar
 from typing import Any
 
 import orjson
@@ -46,12 +49,39 @@ def answer(data: Any, status: int = 200) -> Response:
     )
 
 
+_DESCRIBING: ContextVar[bool] = ContextVar("describing", default=False)
+
+
+class _Answer(dict[str, Any]):
+    """What an answer is, for the description alone: to a route that only answers it tells nothing. To build the
+    schemas of all answers takes longer than to start all else."""
+
+    def __init__(self, model: Any) -> None:
+        super().__init__()
+        self._model = model
+
+    def get(self, key: str, default: Any = None) -> Any:
+        if key == "model" and _DESCRIBING.get():
+            return self._model
+        return super().get(key, default)
+
+
+@contextmanager
+def describing() -> Iterator[None]:
+    """Routes that are made within know what they answer."""
+    before = _DESCRIBING.set(True)
+    try:
+        yield
+    finally:
+        _DESCRIBING.reset(before)
+
+
 def described(model: Any, status: int = 200) -> dict[str, Any]:
     """Route options that describe an answer without validating it."""
     return {
         "response_model": None,
         "status_code": status,
-        "responses": {status: {"model": model}, **PROBLEMS},
+        "responses": {status: _Answer(model), **PROBLEMS},
     }
 
 

@@ -1,13 +1,16 @@
 """Addresses of the API at which there is nothing, or nothing in that way."""
 
 import re
+from collections import defaultdict
 
 from fastapi import FastAPI
+from fastapi.routing import iter_route_contexts
 from starlette.requests import Request
 from starlette.responses import Response
 
 from heimat.api.problems import problem
 
+_EVERYWHERE = "/api/{path:path}"
 _EVERY_METHOD = ["GET", "HEAD", "POST", "PUT", "DELETE", "PATCH", "OPTIONS"]
 _PARAMETER = re.compile(r"\\\{[^/]+?\\\}")
 
@@ -26,12 +29,12 @@ def add_nothing(app: FastAPI) -> None:
             return problem(405, "Not that way", words, {"Allow": ", ".join(allowed)})
         return problem(404, "Not there", f"There is nothing at {path[:200]}.")
 
-    app.add_api_route("/api/{path:path}", nothing, methods=_EVERY_METHOD, include_in_schema=False)
+    app.add_api_route(_EVERYWHERE, nothing, methods=_EVERY_METHOD, include_in_schema=False)
 
 
 def _known(app: FastAPI) -> list[tuple[re.Pattern[str], list[str]]]:
-    paths = app.openapi()["paths"].items()
-    return [
-        (re.compile(_PARAMETER.sub("[^/]+", re.escape(path))), [method.upper() for method in ways])
-        for path, ways in paths
-    ]
+    ways: dict[str, set[str]] = defaultdict(set)
+    for route in iter_route_contexts(app.routes):
+        if route.path_format and route.path != _EVERYWHERE:
+            ways[route.path_format] |= set(route.methods or ())
+    return [(re.compile(_PARAMETER.sub("[^/]+", re.escape(path))), sorted(methods)) for path, methods in ways.items()]
