@@ -44,6 +44,16 @@ def pytest_terminal_summary(terminalreporter: pytest.TerminalReporter) -> None:
         terminalreporter.write_line(f"{passed} passed, {failed + errors} failed")
 
 
+def pytest_collection_modifyitems(config: pytest.Config, items: list[pytest.Item]) -> None:
+    """Leave out, without `--long`, what takes minutes: it is not told as skipped each time."""
+    if config.getoption("--long"):
+        return
+    minutes = [item for item in items if item.get_closest_marker("kills")]
+    if minutes:
+        items[:] = [item for item in items if item not in minutes]
+        config.hook.pytest_deselected(items=minutes)
+
+
 @pytest.fixture
 def long(request: pytest.FixtureRequest) -> bool:
     """Whether there is time for many tries instead of a few."""

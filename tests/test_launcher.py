@@ -146,6 +146,7 @@ def processes(folder: Path, word: str) -> list[int]:
     return found
 
 
+@pytest.mark.kills
 def test_what_a_killed_launcher_has_left_is_found_and_ended(start: Start, tmp_path: Path) -> None:
     folder, port = tmp_path / "data", free_port()
     first = start(folder, port)
@@ -165,6 +166,7 @@ def test_what_a_killed_launcher_has_left_is_found_and_ended(start: Start, tmp_pa
     assert living(folder) == []
 
 
+@pytest.mark.kills
 def test_a_dead_database_is_started_again_and_a_dead_application_is_said(start: Start, tmp_path: Path) -> None:
     folder, port = tmp_path / "data", free_port()
     launcher = start(folder, port)

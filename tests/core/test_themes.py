@@ -30,6 +30,7 @@ from heimat.core.resolve.resolved import resolve
 from heimat.demo.demo_systems import brinemark as brinemark_in_all_themes
 from heimat.formats import ARCHIVE, write_all
 from heimat.formats.write import css, design_tokens
+from tests.examples import examples
 from tests.looking import look_at
 from tests.systems import brinemark_in_one_theme as brinemark
 
@@ -76,7 +77,7 @@ def shuffled(system: ColorSystem, seed: int) -> ColorSystem:
     return read_document(data)
 
 
-@settings(max_examples=12)
+@examples(12, usual=4)
 @given(st.integers(0, 10_000))
 def test_equal_documents_are_seen_and_published_alike(seed):
     other = shuffled(THREE, seed)

@@ -28,7 +28,7 @@ from tests.api.asking import AT, client_of
 
 
 def test_publishing_beside_renaming_is_never_told_as_a_database_that_is_away(engine: Engine, long: bool) -> None:
-    turns = 60 if long else 12
+    turns = 60 if long else 4
     statuses: list[int] = []
 
     def work(place: int) -> None:

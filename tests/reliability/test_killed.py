@@ -20,6 +20,7 @@ from heimat.store.stored_json import unpack
 from heimat.store.tables import revision
 from tools.running import RunningHeimat
 
+pytestmark = pytest.mark.kills
 AT = "/api/systems/brinemark"
 EDITS: TypeAdapter[list[Edit]] = TypeAdapter(list[Edit])
 KILLS, MANY_KILLS = 3, 60
