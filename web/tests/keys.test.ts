@@ -1,6 +1,6 @@
 import { fireEvent } from "@testing-library/react";
 import { afterEach, beforeEach, expect, it } from "vitest";
-import { dispatch, type KeyBinding } from "../src/shell/keys";
+import { dispatch, type KeyBinding } from "../src/shell/keys/binding";
 
 let acted: string[] = [];
 let singleKeys = true;

@@ -13,6 +13,7 @@ import { useLook } from "../workspace/look";
 import { useSpecimenShown } from "../workspace/room";
 import { Beside, BesideHead } from "./Beside";
 import { ErrorBoundary } from "./ErrorBoundary";
+import { useKeys } from "./keys/useKeys";
 import { Notices } from "./Notices";
 import { fetchPersonMenu } from "./Person";
 import { Released } from "./Released";
@@ -23,7 +24,6 @@ import { Stage } from "./Stage";
 import { TopStrip } from "./TopStrip";
 import { useDrops } from "./useDrops";
 import { useFocusKept } from "./useFocusKept";
-import { useKeys } from "./useKeys";
 import { useThemeGone } from "./useThemeGone";
 
 /** Panels and sheets are fetched once the page rests, or when they are asked for. */

@@ -2,7 +2,7 @@
 import { CloseButton, Dialog, Grid, Kbd, Portal, Text } from "@chakra-ui/react";
 import { Fragment, memo, useEffect, useState } from "react";
 import { useInterface } from "../workspace/interface";
-import type { KeyBinding } from "./keys";
+import type { KeyBinding } from "./keys/binding";
 
 interface Keyboard {
   getLayoutMap?: () => Promise<Map<string, string>>;

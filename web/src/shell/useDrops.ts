@@ -2,7 +2,7 @@
 import { useEffect } from "react";
 import { isOwnDrag, watchDrags } from "../util/dragging";
 import { useInbox } from "../workspace/inbox";
-import { isTyping } from "./keys";
+import { isTyping } from "./keys/binding";
 
 /** Whether what is dragged is from outside: what this page drags itself is not, a category or marked text either. */
 const brought = (data: DataTransfer | null) =>

@@ -1,0 +1,94 @@
+/** Keys for what is selected: pinned, put back, copied, kept as the ground. */
+import { problemOf } from "../../api/client";
+import { edit } from "../../api/edits";
+import { stepRef } from "../../api/keys";
+import { copyText } from "../../util/copy";
+import { backEdit, useChosen } from "../../workspace/chosen";
+import { copyChosen } from "../../workspace/copyChosen";
+import { useInterface } from "../../workspace/interface";
+import { look, useLook } from "../../workspace/look";
+import type { KeyBinding } from "./binding";
+import type { KeyContext } from "./context";
+
+const NOT_COPIED = "The browser does not let anything be copied here. Select the value in the slip instead.";
+
+/** A step that is held is neither pinned nor put back: that is told over the sheet. */
+async function pin({ workspace: { say, put }, slip: asked }: KeyContext): Promise<void> {
+  const slip = await asked();
+  if (slip?.kind !== "step") say("Only a step of a scale can be pinned: select one on the sheet of scales.");
+  else if (slip.pinned) say(`${slip.name} is pinned already, at ${slip.hex}. Backspace takes the pin away.`);
+  else {
+    if (slip.movable_hue && !slip.movable_step)
+      say(`${slip.name} is the hue’s own color. Pinned, it stays ${slip.hex} when the hue changes.`);
+    void put(edit("pin_step", { ...stepRef(slip.key), color: slip.exact }));
+  }
+}
+
+async function back({ workspace: { say, put }, slip: asked }: KeyContext): Promise<void> {
+  const together = useChosen.getState().keys;
+  if (together.length > 1) {
+    void put(...together.map((key) => backEdit(key)));
+    return;
+  }
+  const slip = await asked();
+  if (slip?.kind !== "step") say("Backspace puts a pinned or nudged step back: select one.");
+  else if (!slip.pinned && !slip.nudged)
+    say(`${slip.name} is as it is generated: nothing is to be put back.`);
+  else void put(backEdit(slip.key));
+}
+
+async function copy({ workspace: { say }, slip: asked }: KeyContext): Promise<void> {
+  const { notation } = useInterface.getState();
+  const { keys } = useChosen.getState();
+  if (keys.length > 1) {
+    const done = await copyChosen(useLook.getState().slug, notation, false);
+    say(done ? `${keys.length} values copied.` : NOT_COPIED);
+    return;
+  }
+  const slip = await asked();
+  if (!slip) {
+    say("Select a color first: nothing is selected to be copied.");
+    return;
+  }
+  const text = slip.notations.find((each) => each.notation === notation)?.text ?? slip.hex;
+  say((await copyText(text)) ? `${text} copied.` : NOT_COPIED);
+}
+
+function keepAsGround({ workspace: { say }, slip }: KeyContext): void {
+  const { ground, select } = useLook.getState();
+  if (ground !== "white") {
+    look({ ground: "white" });
+    say("Read on white again.");
+  } else if (select === null) say("Select a color first: it becomes the ground that others are read on.");
+  else {
+    look({ ground: select });
+    void slip().then((found) =>
+      say(`${found?.name} is the ground: what you select is read on it, until g again.`),
+    );
+  }
+}
+
+export const colorKeys = (context: KeyContext): KeyBinding[] => [
+  { code: "KeyP", shown: "p", words: "Pin the selected step at its color", act: () => void pin(context) },
+  {
+    code: "Backspace",
+    shown: "Backspace",
+    words: "A pinned or nudged step: back to generated",
+    act: () => void back(context),
+  },
+  {
+    code: "KeyC",
+    shown: "c",
+    words: "Copy what is selected in the notation chosen",
+    act: () =>
+      void copy(context).catch((thrown) =>
+        context.workspace.tell({ words: problemOf(thrown).message, actions: [] }),
+      ),
+  },
+  {
+    code: "KeyG",
+    shown: "g",
+    words: "Keep the selected color as the ground; again to let it go",
+    act: () => keepAsGround(context),
+  },
+];
