@@ -29,7 +29,9 @@ settings.load_profile("same")
 
 
 def pytest_addoption(parser: pytest.Parser) -> None:
-    parser.addoption("--long", action="store_true", help="all examples and tries, which takes many minutes")
+    parser.addoption(
+        "--long", action="store_true", help="all examples and tries, which takes many minutes"
+    )
 
 
 def pytest_configure(config: pytest.Config) -> None:
@@ -40,7 +42,9 @@ def pytest_configure(config: pytest.Config) -> None:
 def pytest_terminal_summary(terminalreporter: pytest.TerminalReporter) -> None:
     """With `--long`, how it went in one line, also where nothing failed."""
     if terminalreporter.config.getoption("--long"):
-        passed, failed, errors = (len(terminalreporter.stats.get(each, ())) for each in ("passed", "failed", "error"))
+        passed, failed, errors = (
+            len(terminalreporter.stats.get(each, ())) for each in ("passed", "failed", "error")
+        )
         terminalreporter.write_line(f"{passed} passed, {failed + errors} failed")
 
 
@@ -67,7 +71,9 @@ _MEMORY = Path("/dev/shm")
 def database() -> Iterator[LocalMariaDB]:
     """The server that the tests of this process share. Only tests of durability need their own, on a disk."""
     where = _MEMORY if _MEMORY.is_dir() else None
-    with tempfile.TemporaryDirectory(prefix="heimat-tests-", dir=where, ignore_cleanup_errors=True) as folder:
+    with tempfile.TemporaryDirectory(
+        prefix="heimat-tests-", dir=where, ignore_cleanup_errors=True
+    ) as folder:
         server = LocalMariaDB(Path(folder), durable=False)
         server.start()
         try:

@@ -15,4 +15,6 @@ def is_long() -> bool:
 
 def examples(every: int, usual: int | None = None) -> settings:
     """As many examples as given with `--long`, else `usual`, or a fourth of them. They are the same each time."""
-    return settings(max_examples=every if is_long() else usual or max(every // 4, 15), deadline=None)
+    return settings(
+        max_examples=every if is_long() else usual or max(every // 4, 15), deadline=None
+    )

@@ -12,7 +12,10 @@ from heimat.view.parts import PART_NAMES, PartName, Parts, parts_of
 
 
 def look_at(
-    system: ColorSystem, names: Iterable[PartName] = PART_NAMES, published: Publication | None = None, **options
+    system: ColorSystem,
+    names: Iterable[PartName] = PART_NAMES,
+    published: Publication | None = None,
+    **options,
 ) -> Parts:
     """The parts of an answer as they leave, encoded and decoded."""
     place = Where("brinemark", 1, "1.0.0" if published else None, published)

@@ -23,4 +23,6 @@ def pixels(rgb8: Bytes) -> Pixels:
 
 def fields(*colors: tuple[tuple[int, int, int], int], height: int = 100) -> Bytes:
     """Fields of flat colors beside one another, each so many pixels wide."""
-    return np.concatenate([np.full((height, width, 3), color, dtype=np.uint8) for color, width in colors], axis=1)
+    return np.concatenate(
+        [np.full((height, width, 3), color, dtype=np.uint8) for color, width in colors], axis=1
+    )

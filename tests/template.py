@@ -19,7 +19,9 @@ class Template:
         with engine.begin() as connection:
             for table in metadata.sorted_tables:
                 connection.execute(text(f"CREATE TABLE template_{table.name} LIKE `{table.name}`"))
-                connection.execute(text(f"INSERT INTO template_{table.name} SELECT * FROM `{table.name}`"))
+                connection.execute(
+                    text(f"INSERT INTO template_{table.name} SELECT * FROM `{table.name}`")
+                )
 
     def restore(self) -> None:
         """Let the tables hold what they held at first, and nothing else."""
@@ -35,7 +37,10 @@ class Template:
         names = ", ".join(f"`{column.name}`" for column in table.columns)
         # Of all numbers in the tables, the long ones are ids.
         values = ", ".join(
-            f"`{column.name}`" + (f" + {self._copied * _STEP}" if isinstance(column.type, BigInteger) else "")
+            f"`{column.name}`"
+            + (f" + {self._copied * _STEP}" if isinstance(column.type, BigInteger) else "")
             for column in table.columns
         )
-        connection.execute(text(f"INSERT INTO `{table.name}` ({names}) SELECT {values} FROM template_{table.name}"))
+        connection.execute(
+            text(f"INSERT INTO `{table.name}` ({names}) SELECT {values} FROM template_{table.name}")
+        )

@@ -7,7 +7,9 @@ from tools import draw_house
 
 DOCS = sorted([ROOT / "README.md", ROOT / "CONTRIBUTING.md", *(ROOT / "docs").glob("*.md")])
 FILES = [
-    str(path.relative_to(ROOT)) for top in ("src", "web/src", "tests", "tools") for path in (ROOT / top).rglob("*.*")
+    str(path.relative_to(ROOT))
+    for top in ("src", "web/src", "tests", "tools")
+    for path in (ROOT / top).rglob("*.*")
 ]
 
 

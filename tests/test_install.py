@@ -30,7 +30,8 @@ def test_nothing_is_installed_where_nothing_is_missing(monkeypatch):
 def test_without_a_package_manager_the_missing_are_named(monkeypatch):
     monkeypatch.setattr(install, "find_program", lambda _: None)
     with pytest.raises(
-        Trouble, match=r"no apt-get to install them: mariadb-client, mariadb-client-core, mariadb-server-core"
+        Trouble,
+        match=r"no apt-get to install them: mariadb-client, mariadb-client-core, mariadb-server-core",
     ):
         install.install_packages(install.DATABASE_PACKAGES)
 
@@ -70,6 +71,8 @@ def test_the_password_is_for_its_owner_alone(tmp_path: Path):
 def test_the_launcher_runs_on_the_standard_library_alone():
     """Before anything is installed, there is nothing else."""
     code = "import sys; sys.path.insert(0, 'src'); import heimat.local.launcher; print(sorted(sys.modules))"
-    done = subprocess.run([sys.executable, "-S", "-I", "-c", code], cwd=install.ROOT, capture_output=True, text=True)
+    done = subprocess.run(
+        [sys.executable, "-S", "-I", "-c", code], cwd=install.ROOT, capture_output=True, text=True
+    )
     assert done.returncode == 0, done.stderr
     assert "numpy" not in done.stdout

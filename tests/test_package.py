@@ -15,18 +15,32 @@ from tools import notices
 def source(tmp_path: Path) -> Path:
     """A copy of what a wheel is built from."""
     copied = tmp_path / "source"
-    shutil.copytree(ROOT / "src", copied / "src", ignore=shutil.ignore_patterns("__pycache__", "*.egg-info"))
+    shutil.copytree(
+        ROOT / "src", copied / "src", ignore=shutil.ignore_patterns("__pycache__", "*.egg-info")
+    )
     for name in ("pyproject.toml", "README.md", "LICENSE"):
         shutil.copy(ROOT / name, copied)
     return copied
 
 
 def built(source: Path, where: Path) -> subprocess.CompletedProcess[str]:
-    command = [str(PYTHON), "-m", "pip", "wheel", "-q", "--no-deps", "--no-index", "--no-build-isolation", "."]
+    command = [
+        str(PYTHON),
+        "-m",
+        "pip",
+        "wheel",
+        "-q",
+        "--no-deps",
+        "--no-index",
+        "--no-build-isolation",
+        ".",
+    ]
     return subprocess.run([*command, "-w", str(where)], cwd=source, capture_output=True, text=True)
 
 
-def test_a_wheel_holds_all_that_it_is_served_from_and_is_the_same_twice(source: Path, tmp_path: Path) -> None:
+def test_a_wheel_holds_all_that_it_is_served_from_and_is_the_same_twice(
+    source: Path, tmp_path: Path
+) -> None:
     wheels = []
     for where in (tmp_path / "one", tmp_path / "other"):
         done = built(source, where)
@@ -38,8 +52,13 @@ def test_a_wheel_holds_all_that_it_is_served_from_and_is_the_same_twice(source: 
         names = set(held.namelist())
         page = held.read("heimat/page/index.html").decode()
         notices = held.read("heimat/page/third-party.txt").decode()
-        (told,) = [held.read(name).decode() for name in names if name.endswith(".dist-info/METADATA")]
-    here = {f"heimat/{file.relative_to(ROOT / 'src' / 'heimat')}" for file in (ROOT / "src" / "heimat").rglob("*.py")}
+        (told,) = [
+            held.read(name).decode() for name in names if name.endswith(".dist-info/METADATA")
+        ]
+    here = {
+        f"heimat/{file.relative_to(ROOT / 'src' / 'heimat')}"
+        for file in (ROOT / "src" / "heimat").rglob("*.py")
+    }
     assert here <= names
     assert "heimat/demo/pictures/harbor.png" in names
     scripts = [part.split('"')[0] for part in page.split('src="/')[1:]]

@@ -30,9 +30,15 @@ WIDTH, HEIGHT = 1280, 800
 @contextmanager
 def browser(width: int = WIDTH, height: int = HEIGHT) -> Iterator[Chrome]:
     """A browser with a profile of its own and a page of the given size; ended afterwards."""
-    with tempfile.TemporaryDirectory(prefix="heimat-browser-", ignore_cleanup_errors=True) as profile:
+    with tempfile.TemporaryDirectory(
+        prefix="heimat-browser-", ignore_cleanup_errors=True
+    ) as profile:
         options = ChromeOptions()
-        for flag in (*_FLAGS, f"--user-data-dir={Path(profile) / 'profile'}", f"--window-size={width},{height}"):
+        for flag in (
+            *_FLAGS,
+            f"--user-data-dir={Path(profile) / 'profile'}",
+            f"--window-size={width},{height}",
+        ):
             options.add_argument(flag)
         options.set_capability("goog:loggingPrefs", {"browser": "SEVERE"})
         options.binary_location = find_program("chromium") or ""

@@ -22,10 +22,25 @@ from heimat.core.resolve.resolved import Resolved, resolve
 from heimat.core.resolve.theme import resolve_theme
 from heimat.core.resolve.token_colors import TokenColor
 
-_AROUND = ((52, 0.17, range(0, 360, 30)), (62, 0.09, range(15, 360, 45)), (40, 0.13, range(10, 360, 60)))
+_AROUND = (
+    (52, 0.17, range(0, 360, 30)),
+    (62, 0.09, range(15, 360, 45)),
+    (40, 0.13, range(10, 360, 60)),
+)
 """L*, OKLCH chroma and hues of three strengths around the circle."""
 _SPECIAL = (
-    *("#F5E10A", "#39FF14", "#00FFFF", "#FF00FF", "#FFEE00", "#000000", "#0A0F14", "#1B1033", "#FFFFFF", "#F4F1EA"),
+    *(
+        "#F5E10A",
+        "#39FF14",
+        "#00FFFF",
+        "#FF00FF",
+        "#FFEE00",
+        "#000000",
+        "#0A0F14",
+        "#1B1033",
+        "#FFFFFF",
+        "#F4F1EA",
+    ),
     *("#777777", "#BFC4C8", "#DF5A33", "#0B6E6E"),
 )
 """Lemon, neon, nearly black, nearly white, gray."""
@@ -34,7 +49,9 @@ _SPECIAL = (
 def brands() -> list[str]:
     """40 brand colors: around the circle at three strengths, and those that are hard."""
     around = [
-        hex_of(rgb8_of(solved(light, chroma, float(angle)))) for light, chroma, angles in _AROUND for angle in angles
+        hex_of(rgb8_of(solved(light, chroma, float(angle))))
+        for light, chroma, angles in _AROUND
+        for angle in angles
     ]
     return [*around, *_SPECIAL]
 
@@ -88,7 +105,12 @@ _BUTTONS = (
     *(("second", "fill-pressed", "pre"), ("quiet", "", "More"), ("quiet", "fill-hovered", "hov")),
     ("quiet", "fill-pressed", "pre"),
 )
-_MESSAGES = (("success", "On time"), ("warning", "12 min late"), ("error", "Cancelled"), ("information", "Gate B"))
+_MESSAGES = (
+    ("success", "On time"),
+    ("warning", "12 min late"),
+    ("error", "Cancelled"),
+    ("information", "Gate B"),
+)
 Paint = Callable[[str], str]
 
 

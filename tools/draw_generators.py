@@ -13,7 +13,11 @@ OUT = Path(__file__).parents[1] / "docs" / "screenshots" / "generator.png"
 _WIDTH, _HEIGHT, _COLUMNS = 1280, 800, 3
 _STEP, _STRIP, _LABEL, _TOP = 36, 17, 74, 24
 _LEMONS = [(light, 0.17, hue) for hue in range(84, 128, 4) for light in (92.0, 80.0)][:20]
-_CIRCLE = [(light, chroma, hue) for light, chroma in ((45.0, 0.1), (62.0, 0.16)) for hue in range(0, 360, 30)]
+_CIRCLE = [
+    (light, chroma, hue)
+    for light, chroma in ((45.0, 0.1), (62.0, 0.16))
+    for hue in range(0, 360, 30)
+]
 _OTHERS = (
     "#ffff00 #ffeb3b #ffe600 #27fc10 #47fe2f #98ff18 #ff9049 #00ffff #ff00ff #0000ff #ff0000 #808000 #b09a00 #dfaf3a "
     "#f7f9fa #101418"
@@ -32,7 +36,10 @@ def draw(out: Path = OUT) -> None:
     sheet = Image.new("RGB", (_WIDTH, _HEIGHT), "white")
     pen, font = ImageDraw.Draw(sheet), ImageFont.load_default(11)
     sources, aims = sixty(), READY_MADE["usual"].lightness()
-    made = [generate([ScaleRequest(source, aims) for source in sources], generator) for generator in GENERATORS]
+    made = [
+        generate([ScaleRequest(source, aims) for source in sources], generator)
+        for generator in GENERATORS
+    ]
     rows = -(-len(sources) // _COLUMNS)
     pen.text(
         (12, 5),

@@ -15,24 +15,44 @@ _LETTER = 6.4
 """About how wide a letter of the words is, in pixels."""
 _INK, _PAPER, _WALL, _FAINT = "#1B1B1B", "#FFFFFF", "#F1F1F1", "#4A4A4A"
 _WAY = (
-    ("web/src/workspace/Workspace.ts", "a gesture becomes one edit, shown at once and sent when its turn comes"),
+    (
+        "web/src/workspace/Workspace.ts",
+        "a gesture becomes one edit, shown at once and sent when its turn comes",
+    ),
     ("src/heimat/api/documents_routes.py", "the edit is read, typed, with the right that it needs"),
-    ("src/heimat/service/editing.py", "in one transaction: the newest document, and what came in between"),
+    (
+        "src/heimat/service/editing.py",
+        "in one transaction: the newest document, and what came in between",
+    ),
     (
         "src/heimat/core/edits/conflicts.py",
         "what both wrote or read meets: a conflict, told with both sides",
     ),
-    ("src/heimat/core/edits/__init__.py", "apply: a new document, or a sentence with the field at fault"),
-    ("src/heimat/store/revision_rows.py", "the revision is kept: edit, document, person, what it takes back"),
-    ("src/heimat/core/resolve/resolved.py", "resolve: scales, tokens, pairings and palettes of every theme"),
+    (
+        "src/heimat/core/edits/__init__.py",
+        "apply: a new document, or a sentence with the field at fault",
+    ),
+    (
+        "src/heimat/store/revision_rows.py",
+        "the revision is kept: edit, document, person, what it takes back",
+    ),
+    (
+        "src/heimat/core/resolve/resolved.py",
+        "resolve: scales, tokens, pairings and palettes of every theme",
+    ),
     ("src/heimat/view/parts.py", "the parts of the screen that were asked for"),
-    ("web/src/workspace/PartsCache.ts", "what changed is painted; the windows of others hear of it"),
+    (
+        "web/src/workspace/PartsCache.ts",
+        "what changed is painted; the windows of others hear of it",
+    ),
 )
 
 
 def storeys() -> str:
     """The layers of Heimat and the storeys of its core, those above resting on those below."""
-    contracts = tomllib.loads((ROOT / "pyproject.toml").read_text())["tool"]["importlinter"]["contracts"]
+    contracts = tomllib.loads((ROOT / "pyproject.toml").read_text())["tool"]["importlinter"][
+        "contracts"
+    ]
     rows = [(0, layer.replace("heimat.", ""), "") for layer in contracts[0]["layers"]]
     rows += [(1, storey, "core") for storey in contracts[1]["layers"]]
     boxes = []
@@ -41,7 +61,8 @@ def storeys() -> str:
         left = _EDGE + _INSET * inset
         wide = (_WIDE - _EDGE - left + _GAP) / len(beside)
         boxes += [
-            _box(left + at * wide, place, wide - _GAP, name, _words(name, below)) for at, name in enumerate(beside)
+            _box(left + at * wide, place, wide - _GAP, name, _words(name, below))
+            for at, name in enumerate(beside)
         ]
     return _drawing(boxes, len(rows))
 

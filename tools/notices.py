@@ -35,30 +35,46 @@ def of_the_page() -> list[Package]:
     locked = json.loads((WEB / "package-lock.json").read_text())["packages"]
     found = []
     for path, told in sorted(locked.items()):
-        if path and not (told.get("dev") or told.get("optional") or told.get("devOptional") or told.get("peer")):
+        if path and not (
+            told.get("dev") or told.get("optional") or told.get("devOptional") or told.get("peer")
+        ):
             name = path.rpartition("node_modules/")[2]
-            found.append(Package("npm", name, told["version"], told.get("license", ""), _text(WEB / path)))
+            found.append(
+                Package("npm", name, told["version"], told.get("license", ""), _text(WEB / path))
+            )
     return sorted(set(found))
 
 
 def _text(folder: Path) -> str:
-    files = sorted(each for each in folder.iterdir() if each.is_file() and _LICENSE_FILE.match(each.name))
+    files = sorted(
+        each for each in folder.iterdir() if each.is_file() and _LICENSE_FILE.match(each.name)
+    )
     return "\n\n".join(each.read_text(errors="replace").strip() for each in files)
 
 
 def of_the_server() -> list[Package]:
     """The Python packages that Heimat runs on."""
     lines = (ROOT / "requirements.lock").read_text().splitlines()
-    pinned = [match for line in lines if (match := re.match(r"([A-Za-z0-9._-]+)(?:\[[^\]]*\])?==([^ \\;]+)", line))]
+    pinned = [
+        match
+        for line in lines
+        if (match := re.match(r"([A-Za-z0-9._-]+)(?:\[[^\]]*\])?==([^ \\;]+)", line))
+    ]
     return sorted(Package("pypi", match[1], match[2], _license_of(match[1])) for match in pinned)
 
 
 def _license_of(name: str) -> str:
     told = distribution(name).metadata
     classified = [
-        each.rpartition(":: ")[2] for each in told.get_all("Classifier") or () if each.startswith("License ::")
+        each.rpartition(":: ")[2]
+        for each in told.get_all("Classifier") or ()
+        if each.startswith("License ::")
     ]
-    return told.get("License-Expression") or ", ".join(classified) or (told.get("License") or "").split("\n")[0]
+    return (
+        told.get("License-Expression")
+        or ", ".join(classified)
+        or (told.get("License") or "").split("\n")[0]
+    )
 
 
 def notices(page: list[Package], server: list[Package]) -> str:
@@ -88,7 +104,10 @@ def listed(packages: list[Package]) -> dict[str, Any]:
 def made() -> dict[Path, str]:
     """Both files, by their paths, as they are to be."""
     page, server = of_the_page(), of_the_server()
-    return {NOTICES: notices(page, server), LIST: json.dumps(listed(page + server), indent=1) + "\n"}
+    return {
+        NOTICES: notices(page, server),
+        LIST: json.dumps(listed(page + server), indent=1) + "\n",
+    }
 
 
 if __name__ == "__main__":

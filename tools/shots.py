@@ -32,7 +32,9 @@ class Shot:
 
 
 def _area(name: str, ready: str, **more: str) -> Shot:
-    return Shot(f"sources-{name}", f"{_BRINEMARK}/sources?at=hue:tidewater&area={name}", ready, **more)
+    return Shot(
+        f"sources-{name}", f"{_BRINEMARK}/sources?at=hue:tidewater&area={name}", ready, **more
+    )
 
 
 _SHOTS = (
@@ -43,16 +45,47 @@ _SHOTS = (
     _area("harmony", "[data-testid=partners]"),
     _area("status", "[data-status]", chrome="dark"),
     Shot("scales", f"{_BRINEMARK}/scales?at=step:tidewater/s600"),
-    Shot("scales-ladder", f"{_BRINEMARK}/scales?at=hue:tidewater&area=ladder", "[data-testid=ladder-rows]"),
+    Shot(
+        "scales-ladder",
+        f"{_BRINEMARK}/scales?at=hue:tidewater&area=ladder",
+        "[data-testid=ladder-rows]",
+    ),
     Shot("scales-curves", f"{_BRINEMARK}/scales?at=step:gorse/s600&area=curves", "[data-curve]"),
-    Shot("scales-one", f"{_BRINEMARK}/scales?at=step:tidewater/s300&area=scale", "[data-testid=measures]"),
-    Shot("scales-fewer", f"{_BRINEMARK}/scales?at=step:kelp/s500&area=fewer", "[data-testid=smaller]", chrome="dark"),
+    Shot(
+        "scales-one",
+        f"{_BRINEMARK}/scales?at=step:tidewater/s300&area=scale",
+        "[data-testid=measures]",
+    ),
+    Shot(
+        "scales-fewer",
+        f"{_BRINEMARK}/scales?at=step:kelp/s500&area=fewer",
+        "[data-testid=smaller]",
+        chrome="dark",
+    ),
     Shot("tokens", f"{_BRINEMARK}/tokens", "[data-token]"),
-    Shot("tokens-night", f"{_BRINEMARK}/tokens?at=token:action-main-fill&theme=night", "[data-testid=token-themes]"),
-    Shot("specimen", f"{_BRINEMARK}/tokens?show=specimen&theme=night", "[data-testid=specimen-sheet] button"),
-    Shot("legibility", f"{_BRINEMARK}/legibility?at=token:status-success", "[data-testid=finding] button[title]"),
-    Shot("legibility-matrix", f"{_BRINEMARK}/legibility?at=token:text-late&area=matrix", "[data-cell]"),
-    Shot("charts", f"{_BRINEMARK}/charts?at=palette:routes/routes-2", "[data-testid=drawn] svg path"),
+    Shot(
+        "tokens-night",
+        f"{_BRINEMARK}/tokens?at=token:action-main-fill&theme=night",
+        "[data-testid=token-themes]",
+    ),
+    Shot(
+        "specimen",
+        f"{_BRINEMARK}/tokens?show=specimen&theme=night",
+        "[data-testid=specimen-sheet] button",
+    ),
+    Shot(
+        "legibility",
+        f"{_BRINEMARK}/legibility?at=token:status-success",
+        "[data-testid=finding] button[title]",
+    ),
+    Shot(
+        "legibility-matrix",
+        f"{_BRINEMARK}/legibility?at=token:text-late&area=matrix",
+        "[data-cell]",
+    ),
+    Shot(
+        "charts", f"{_BRINEMARK}/charts?at=palette:routes/routes-2", "[data-testid=drawn] svg path"
+    ),
     Shot("releases", f"{_BRINEMARK}/releases?at=hue:heather", "[data-testid=change]"),
 )
 
@@ -66,7 +99,11 @@ def _post(address: str, path: str, body: dict[str, object]) -> None:
 def _prepare(address: str) -> None:
     """A release, and a change since, so that there is something to publish."""
     at = f"/api{_BRINEMARK}"
-    _post(address, f"{at}/releases", {"revision": 1, "version": "1.0.0", "notes": "The first one: routes and board."})
+    _post(
+        address,
+        f"{at}/releases",
+        {"revision": 1, "version": "1.0.0", "notes": "The first one: routes and board."},
+    )
     edits = [
         {"type": "set_source", "hue": "heather", "color": "#7F6BAE"},
         {"type": "rename_token", "token": "text-late", "name": "text.delay"},
@@ -106,8 +143,13 @@ def main() -> None:
 
 def _take(driver: Chrome, address: str, shot: Shot) -> None:
     driver.get(f"{address}/mark.svg")
-    kept = {"state": {"chrome": shot.chrome, "surround": "black" if shot.chrome == "dark" else "white"}, "version": 0}
-    driver.execute_script("sessionStorage.clear(); localStorage.setItem('heimat', arguments[0])", json.dumps(kept))
+    kept = {
+        "state": {"chrome": shot.chrome, "surround": "black" if shot.chrome == "dark" else "white"},
+        "version": 0,
+    }
+    driver.execute_script(
+        "sessionStorage.clear(); localStorage.setItem('heimat', arguments[0])", json.dumps(kept)
+    )
     driver.get(address + shot.path)
     wait = WebDriverWait(driver, 20)
     if shot.typed:

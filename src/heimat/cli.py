@@ -35,7 +35,10 @@ def serve(host: str, port: int, workers: int, *, demo: str | None) -> int:
         print(str(error), file=sys.stderr)
         return 2
     except SQLAlchemyError as error:
-        print(f"The database does not answer as it should: {error.__cause__ or error}", file=sys.stderr)
+        print(
+            f"The database does not answer as it should: {error.__cause__ or error}",
+            file=sys.stderr,
+        )
         return 1
     from heimat import serving
 
@@ -53,7 +56,10 @@ def _prepare(url: str, *, demo: str | None) -> None:
     from heimat.service.gallery import ensure_shipped
     from heimat.service.people import ensure_somebody
 
-    with alone(engine, lambda: print("Waiting for another process that brings the tables up to date", flush=True)):
+    with alone(
+        engine,
+        lambda: print("Waiting for another process that brings the tables up to date", flush=True),
+    ):
         print("Bringing the tables up to date", flush=True)
         migrate(engine)
         if demo and load_demo(engine, released=demo == "released"):
@@ -86,9 +92,15 @@ def main() -> int:
     answering.add_argument("--port", type=int, default=8000)
     answering.add_argument("--workers", type=int, default=1, help="processes that answer")
     answering.add_argument(
-        "--demo", nargs="?", const="drafted", choices=("drafted", "released"), help="the made-up customer"
+        "--demo",
+        nargs="?",
+        const="drafted",
+        choices=("drafted", "released"),
+        help="the made-up customer",
     )
-    commands.add_parser("check", help="files against a release: heimat check --from ADDRESS PATH...", add_help=False)
+    commands.add_parser(
+        "check", help="files against a release: heimat check --from ADDRESS PATH...", add_help=False
+    )
     describing = commands.add_parser("openapi")
     describing.add_argument("file", type=Path)
     given = parser.parse_args()

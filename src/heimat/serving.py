@@ -81,5 +81,8 @@ class _AnnouncingServers(Multiprocess):
         threading.Thread(target=self._when_ready, daemon=True).start()
 
     def _when_ready(self) -> None:
-        if all(process.wait_until_ready(_READY_SECONDS, self.should_exit) for process in list(self.processes)):
+        if all(
+            process.wait_until_ready(_READY_SECONDS, self.should_exit)
+            for process in list(self.processes)
+        ):
             _announce(self.config)

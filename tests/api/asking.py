@@ -26,15 +26,24 @@ def look(client: TestClient, at: str = AT, **how: object) -> dict:
     return client.get(at, params=whole(**how)).raise_for_status().json()
 
 
-def edit(client: TestClient, *edits: dict, base: int = 1, key: str | None = None, **how: object) -> Response:
+def edit(
+    client: TestClient, *edits: dict, base: int = 1, key: str | None = None, **how: object
+) -> Response:
     """Keep edits; answered with all parts."""
-    body = {"base": base, "edits": list(edits), "view": whole(**how), **({"key": key} if key else {})}
+    body = {
+        "base": base,
+        "edits": list(edits),
+        "view": whole(**how),
+        **({"key": key} if key else {}),
+    }
     return client.post(f"{AT}/edits", json=body)
 
 
 def preview(client: TestClient, *edits: dict, base: int = 1, **how: object) -> Response:
     """Look at edits without keeping them."""
-    return client.post(f"{AT}/preview", json={"base": base, "edits": list(edits), "view": whole(**how)})
+    return client.post(
+        f"{AT}/preview", json={"base": base, "edits": list(edits), "view": whole(**how)}
+    )
 
 
 def undo(client: TestClient, kind: str = "undo") -> Response:

@@ -23,7 +23,10 @@ def rename(id_: str, name: str) -> dict:
 
 
 def test_systems_are_listed_and_started(client):
-    assert [card["name"] for card in client.get("/api/systems").json()] == ["Brinemark", "Merrow Light"]
+    assert [card["name"] for card in client.get("/api/systems").json()] == [
+        "Brinemark",
+        "Merrow Light",
+    ]
     body = {"name": "Oldhaven Lights", "colors": "lamp #E3B23C\nrgb(79 93 99)"}
     slug = client.post("/api/systems", json=body).json()["slug"]
     assert slug == "oldhaven-lights"
@@ -110,7 +113,10 @@ def test_a_stale_edit_that_meets_nothing_is_rebased(client, other):
     edit(client, rename("kelp", "weed"))
     rebased = edit(other, set_source("kelp", "#2F8F4F"))
     assert rebased.status_code == 200
-    assert (hue(rebased.json(), "kelp")["name"], hue(rebased.json(), "kelp")["hex"]) == ("weed", "#2F8F4F")
+    assert (hue(rebased.json(), "kelp")["name"], hue(rebased.json(), "kelp")["hex"]) == (
+        "weed",
+        "#2F8F4F",
+    )
 
 
 def test_a_stale_edit_that_collides_is_refused_and_loses_nothing(client, other):
@@ -124,7 +130,10 @@ def test_a_stale_edit_that_collides_is_refused_and_loses_nothing(client, other):
     assert conflict["person"] == "Ines Vahl"
     assert hue(look(client), "kelp")["name"] == "weed"
     # Knowing both, the second one can still be put on top.
-    assert hue(edit(other, rename("kelp", "moss"), base=conflict["head"]).json(), "kelp")["name"] == "moss"
+    assert (
+        hue(edit(other, rename("kelp", "moss"), base=conflict["head"]).json(), "kelp")["name"]
+        == "moss"
+    )
     # And then the first person's undo would take the second one's work along, so it is refused too.
     stopped = undo(client)
     assert stopped.status_code == 409
@@ -163,7 +172,9 @@ def test_several_edits_are_one_gesture(client):
 
 
 def publish(client: TestClient, revision: int, version: str, notes: str = ""):
-    return client.post(f"{AT}/releases", json={"revision": revision, "version": version, "notes": notes})
+    return client.post(
+        f"{AT}/releases", json={"revision": revision, "version": version, "notes": notes}
+    )
 
 
 def test_publishing_and_the_feed(client):
@@ -171,12 +182,22 @@ def test_publishing_and_the_feed(client):
     assert draft["proposed"] == "1.0.0"
     assert publish(client, 1, "1.0.0", "The first one").json() == {"version": "1.0.0", "new": True}
     first = client.get("/feeds/brinemark/1.0.0/tokens.css")
-    assert first.text == next(file["text"] for file in draft["files"] if file["name"] == "tokens.css")
+    assert first.text == next(
+        file["text"] for file in draft["files"] if file["name"] == "tokens.css"
+    )
     assert first.headers["cache-control"].endswith("immutable")
     etag = first.headers["etag"]
     assert not etag.startswith("W/")
-    assert client.get("/feeds/brinemark/1.0.0/tokens.css", headers={"If-None-Match": etag}).status_code == 304
-    assert client.get("/feeds/brinemark/1.0.0/tokens.css", headers={"If-None-Match": '"other"'}).status_code == 200
+    assert (
+        client.get("/feeds/brinemark/1.0.0/tokens.css", headers={"If-None-Match": etag}).status_code
+        == 304
+    )
+    assert (
+        client.get(
+            "/feeds/brinemark/1.0.0/tokens.css", headers={"If-None-Match": '"other"'}
+        ).status_code
+        == 200
+    )
     assert client.head("/feeds/brinemark/latest/tokens.css").headers["etag"] == etag
     tokens = client.get("/feeds/brinemark/latest/tokens.json")
     assert tokens.headers["content-type"] == "application/design-tokens+json"
@@ -193,7 +214,10 @@ def test_publishing_and_the_feed(client):
     # The old version is what it was, byte for byte; the latest is the new one.
     assert client.get("/feeds/brinemark/1.0.0/tokens.css").content == first.content
     assert client.get("/feeds/brinemark/latest/tokens.css").headers["etag"] != etag
-    assert [release["version"] for release in client.get(f"{AT}/releases").json()] == ["1.1.0", "1.0.0"]
+    assert [release["version"] for release in client.get(f"{AT}/releases").json()] == [
+        "1.1.0",
+        "1.0.0",
+    ]
 
 
 def test_publishing_twice_the_same_is_one_release(client):
@@ -235,19 +259,34 @@ BAD = [
     ("post", f"{AT}/preview", {"base": 99, "edits": []}, 404),
     ("post", f"{AT}/edits", {"base": 1, "edits": []}, 422),
     ("post", f"{AT}/edits", {"base": 1, "edits": [{"type": "explode"}]}, 422),
-    ("post", f"{AT}/edits", {"base": 1, "edits": [{"type": "restore", "what": "x", "places": []}]}, 422),
+    (
+        "post",
+        f"{AT}/edits",
+        {"base": 1, "edits": [{"type": "restore", "what": "x", "places": []}]},
+        422,
+    ),
     ("post", f"{AT}/edits", {"base": 1, "edits": [set_source("kelp", "tealish")]}, 422),
     ("post", f"{AT}/edits", {"base": 1, "edits": [set_source("kelp", "cmyk 1 2 3 4")]}, 422),
     (
         "post",
         f"{AT}/edits",
-        {"base": 1, "edits": [{"type": "aim_source", "hue": "kelp", "lightness": 101, "chroma": 0, "angle": 0}]},
+        {
+            "base": 1,
+            "edits": [
+                {"type": "aim_source", "hue": "kelp", "lightness": 101, "chroma": 0, "angle": 0}
+            ],
+        },
         422,
     ),
     (
         "post",
         f"{AT}/edits",
-        {"base": 1, "edits": [{"type": "aim_source", "hue": "kelp", "lightness": "NaN", "chroma": 0, "angle": 0}]},
+        {
+            "base": 1,
+            "edits": [
+                {"type": "aim_source", "hue": "kelp", "lightness": "NaN", "chroma": 0, "angle": 0}
+            ],
+        },
         422,
     ),
     ("post", "/api/systems", {"name": "", "colors": "#123456"}, 422),
@@ -260,7 +299,9 @@ BAD = [
 
 
 @pytest.mark.parametrize(
-    ("method", "path", "body", "status"), BAD, ids=[f"{bad[0]} {bad[1]} {place}" for place, bad in enumerate(BAD)]
+    ("method", "path", "body", "status"),
+    BAD,
+    ids=[f"{bad[0]} {bad[1]} {place}" for place, bad in enumerate(BAD)],
 )
 def test_bad_requests_get_a_clear_problem(client, method, path, body, status):
     answer = client.request(method, path, json=body)
@@ -279,7 +320,11 @@ def test_a_body_beyond_a_mebibyte(client):
             if not headers
             else (huge[place : place + 65536].encode() for place in range(0, len(huge), 65536))
         )
-        answer = client.post(f"{AT}/preview", content=content, headers={"Content-Type": "application/json", **headers})
+        answer = client.post(
+            f"{AT}/preview",
+            content=content,
+            headers={"Content-Type": "application/json", **headers},
+        )
         assert answer.status_code == 413
     assert client.post(f"{AT}/preview", content=b"{not json").status_code == 422
 
@@ -295,7 +340,10 @@ def test_a_preview_is_small(client):
     body = {
         "base": 1,
         "edits": [set_source("tidewater", "#0B6E7E")],
-        "view": {"select": "hue:tidewater", "parts": ["head", "slip", "hues", "scales", "tokens", "findings"]},
+        "view": {
+            "select": "hue:tidewater",
+            "parts": ["head", "slip", "hues", "scales", "tokens", "findings"],
+        },
     }
     answer = client.post(f"{AT}/preview", json=body)
     assert answer.headers["content-encoding"] == "gzip"

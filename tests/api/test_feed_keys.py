@@ -30,7 +30,9 @@ def bearing(key: str) -> dict[str, str]:
     return {"Authorization": f"Bearer {key}"}
 
 
-def test_a_feed_that_asks_for_a_key_opens_to_it_in_the_header_and_in_the_path(client: TestClient) -> None:
+def test_a_feed_that_asks_for_a_key_opens_to_it_in_the_header_and_in_the_path(
+    client: TestClient,
+) -> None:
     publish(client, "1.0.0")
     public = client.get(f"{FEED}/{FILE}")
     assert public.headers["access-control-allow-origin"] == "*"
@@ -38,7 +40,10 @@ def test_a_feed_that_asks_for_a_key_opens_to_it_in_the_header_and_in_the_path(cl
     ask_for_keys(client)
     for address in (FILE, "1.0.0/tokens.css", "1/tokens.css", ""):
         refused = client.get(f"{FEED}/{address}")
-        assert (refused.status_code, refused.headers["www-authenticate"]) == (401, 'Bearer realm="feed"')
+        assert (refused.status_code, refused.headers["www-authenticate"]) == (
+            401,
+            'Bearer realm="feed"',
+        )
         assert client.get(f"{FEED}/{address}", headers=bearing(key + "x")).status_code == 401
         assert client.get(f"{FEED}/{address}", headers=bearing(key)).status_code == 200
     by_path = client.get(f"{FEED}/key/{key}/{FILE}")
@@ -48,18 +53,25 @@ def test_a_feed_that_asks_for_a_key_opens_to_it_in_the_header_and_in_the_path(cl
     assert "Authorization" in by_path.headers["vary"]
     fixed = client.get(f"{FEED}/1.0.0/tokens.css", headers=bearing(key))
     assert fixed.headers["cache-control"] == "private, max-age=31536000, immutable"
-    assert f"http://localhost{FEED}/key/{key}/1.0.0/tokens.css" in client.get(f"{FEED}/key/{key}/").text
+    assert (
+        f"http://localhost{FEED}/key/{key}/1.0.0/tokens.css"
+        in client.get(f"{FEED}/key/{key}/").text
+    )
     ask_for_keys(client, False)
     assert client.get(f"{FEED}/{FILE}").status_code == 200
 
 
-def test_a_revoked_key_opens_nothing_in_any_process_within_a_second(client: TestClient, engine: Engine) -> None:
+def test_a_revoked_key_opens_nothing_in_any_process_within_a_second(
+    client: TestClient, engine: Engine
+) -> None:
     publish(client, "1.0.0")
     key, kept = make_key(client), make_key(client, "quay board")
     ask_for_keys(client)
     other = client_of(engine)
     assert other.get(f"{FEED}/1.0.0/tokens.css", headers=bearing(key)).status_code == 200
-    (made,) = [each for each in client.get(f"{AT}/feed").json()["keys"] if each["name"] == "ticket page"]
+    (made,) = [
+        each for each in client.get(f"{AT}/feed").json()["keys"] if each["name"] == "ticket page"
+    ]
     assert client.delete(f"{AT}/feed/keys/{made['id']}").status_code == 200
     assert client.delete(f"{AT}/feed/keys/{made['id']}").status_code == 404
     refused = client.get(f"{FEED}/{FILE}", headers=bearing(key))
@@ -83,7 +95,9 @@ def test_no_key_is_kept_or_told_again(client: TestClient, engine: Engine) -> Non
     assert key not in client.get(f"{AT}/feed").text
 
 
-def test_who_is_behind_is_told_by_what_was_fetched_and_what_a_check_found(client: TestClient) -> None:
+def test_who_is_behind_is_told_by_what_was_fetched_and_what_a_check_found(
+    client: TestClient,
+) -> None:
     publish(client, "1.0.0")
     key = make_key(client)
     client.get(f"{FEED}/1/tokens.css", headers=bearing(key))
@@ -98,17 +112,30 @@ def test_who_is_behind_is_told_by_what_was_fetched_and_what_a_check_found(client
     assert client.post(f"{FEED}/reports", json=names, headers=bearing("nobody")).status_code == 401
     (faint,) = [each["id"] for each in look(client)["tokens"] if each["name"] == "text.faint"]
     revision = client.get(f"{AT}/head").json()["revision"]
-    edit(client, {"type": "deprecate_token", "token": faint, "deprecated": {"reason": "too faint"}}, base=revision)
+    edit(
+        client,
+        {"type": "deprecate_token", "token": faint, "deprecated": {"reason": "too faint"}},
+        base=revision,
+    )
     rename(client, "text.late", "text.delayed")
     # It is said before it happens.
-    assert "ticket page still uses text.late: gone with this release." in client.get(f"{AT}/draft").json()["told"]
+    assert (
+        "ticket page still uses text.late: gone with this release."
+        in client.get(f"{AT}/draft").json()["told"]
+    )
     publish(client, "2.0.0")
     client.get(f"{FEED}/latest/tokens.css", headers=bearing(key))
     (standing,) = client.get(f"{AT}/feed").json()["keys"]
-    assert (standing["behind"], standing["gone"], standing["going"]) == (0, ["text.late"], ["text.faint"])
+    assert (standing["behind"], standing["gone"], standing["going"]) == (
+        0,
+        ["text.late"],
+        ["text.faint"],
+    )
 
 
-def test_uses_are_written_while_nobody_looks(client: TestClient, engine: Engine, monkeypatch) -> None:
+def test_uses_are_written_while_nobody_looks(
+    client: TestClient, engine: Engine, monkeypatch
+) -> None:
     monkeypatch.setattr(key_uses, "WRITE_SECONDS", 0.05)
     publish(client, "1.0.0")
     key = make_key(client)
@@ -122,7 +149,9 @@ def test_uses_are_written_while_nobody_looks(client: TestClient, engine: Engine,
     raise AssertionError("the use was never written")
 
 
-def test_a_preview_is_tried_replaced_and_taken_back_and_never_the_latest(client: TestClient, engine: Engine) -> None:
+def test_a_preview_is_tried_replaced_and_taken_back_and_never_the_latest(
+    client: TestClient, engine: Engine
+) -> None:
     publish(client, "1.0.0")
     latest = client.get(f"{FEED}/{FILE}").content
     other = client_of(engine)
@@ -141,7 +170,9 @@ def test_a_preview_is_tried_replaced_and_taken_back_and_never_the_latest(client:
     assert (first.status_code, first.headers["cache-control"]) == (200, "public, no-cache")
     assert b"#304FA0" in first.content
     assert other.get(f"{address}tokens.css").content == first.content
-    assert client.get(f"{FEED}/{FILE}").content == client.get(f"{FEED}/1/tokens.css").content == latest
+    assert (
+        client.get(f"{FEED}/{FILE}").content == client.get(f"{FEED}/1/tokens.css").content == latest
+    )
     try_it("#803020")
     assert b"#803020" in client.get(f"{address}tokens.css").content
     until = time.monotonic() + 5.0
@@ -159,4 +190,7 @@ def test_a_preview_is_tried_replaced_and_taken_back_and_never_the_latest(client:
     assert client.get(f"{address}tokens.css").status_code == 404
     assert client.delete(f"{AT}/feed/previews/next").status_code == 404
     for name in ("", "Next", "-x", "a" * 40, "a/b", "../x"):
-        assert client.post(f"{AT}/feed/previews", json={"revision": 1, "name": name}).status_code == 422
+        assert (
+            client.post(f"{AT}/feed/previews", json={"revision": 1, "name": name}).status_code
+            == 422
+        )

@@ -29,7 +29,12 @@ def test_a_release_comes_back_as_a_system_of_its_own(client: TestClient) -> None
     colors = {token["name"]: token["hex"] for token in there["tokens"]}
     assert colors.items() <= {token["name"]: token["hex"] for token in here["tokens"]}.items()
     # It is published as any other.
-    assert client.post(f"/api/systems/{slug}/releases", json={"revision": 1, "version": "1.0.0"}).status_code == 201
+    assert (
+        client.post(
+            f"/api/systems/{slug}/releases", json={"revision": 1, "version": "1.0.0"}
+        ).status_code
+        == 201
+    )
 
 
 def test_what_cannot_be_read_says_why_and_makes_nothing(client: TestClient) -> None:
@@ -44,11 +49,16 @@ def test_what_cannot_be_read_says_why_and_makes_nothing(client: TestClient) -> N
     fine = sent(a_css=b":root { --a: #123456 }")
     assert client.post("/api/imports", files=fine, data={"name": "x" * 90}).status_code == 201
     assert client.post("/api/imports", data={"name": "x"}).status_code == 422
-    assert client.post("/api/imports", json={"files": [{"name": "a", "content": "%%"}]}).status_code == 422
+    assert (
+        client.post("/api/imports", json={"files": [{"name": "a", "content": "%%"}]}).status_code
+        == 422
+    )
     assert len(client.get("/api/systems").json()) == 3
 
 
-def test_reading_before_an_import_takes_as_much_as_the_import_and_says_what_is_too_much(client: TestClient) -> None:
+def test_reading_before_an_import_takes_as_much_as_the_import_and_says_what_is_too_much(
+    client: TestClient,
+) -> None:
     four = b":root{--a:#112233;" + b" " * 4_000_000 + b"}"
     files = sent(a_css=four, b_css=four, c_css=four, d_css=four)
     assert client.post("/api/imports/read", files=files).json()["count"] == 1

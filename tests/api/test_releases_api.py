@@ -9,12 +9,17 @@ FEED = "/feeds/brinemark"
 
 def publish(client: TestClient, version: str, notes: str = ""):
     revision = client.get(f"{AT}/head").json()["revision"]
-    return client.post(f"{AT}/releases", json={"revision": revision, "version": version, "notes": notes})
+    return client.post(
+        f"{AT}/releases", json={"revision": revision, "version": version, "notes": notes}
+    )
 
 
 def recolor(client: TestClient, color: str, hue: str = "buoy") -> None:
     revision = client.get(f"{AT}/head").json()["revision"]
-    assert edit(client, {"type": "set_source", "hue": hue, "color": color}, base=revision).status_code == 200
+    assert (
+        edit(client, {"type": "set_source", "hue": hue, "color": color}, base=revision).status_code
+        == 200
+    )
 
 
 def rename(client: TestClient, name: str, new: str) -> None:
@@ -35,9 +40,18 @@ def test_ranges_are_the_highest_within_and_the_page_tells_every_release(client: 
         recolor(client, color)
         assert publish(client, version, f"<b>{version}</b> & */").status_code == 201
     texts = {version: client.get(f"{FEED}/{version}/tokens.css").text for version in colors}
-    for asked, version in {"1": "1.1.0", "1.0": "1.0.1", "2": "2.0.0", "latest": "2.0.0", "2.0": "2.0.0"}.items():
+    for asked, version in {
+        "1": "1.1.0",
+        "1.0": "1.0.1",
+        "2": "2.0.0",
+        "latest": "2.0.0",
+        "2.0": "2.0.0",
+    }.items():
         answer = client.get(f"{FEED}/{asked}/tokens.css")
-        assert (answer.text, answer.headers["cache-control"]) == (texts[version], "public, no-cache")
+        assert (answer.text, answer.headers["cache-control"]) == (
+            texts[version],
+            "public, no-cache",
+        )
     assert "immutable" in client.get(f"{FEED}/1.1.0/tokens.css").headers["cache-control"]
     for asked in ("3", "1.2", "01", "1.", ".1", "1.0.0.0"):
         assert client.get(f"{FEED}/{asked}/tokens.css").status_code == 404
@@ -67,11 +81,18 @@ def test_the_version_proposed_says_why_and_what_breaks_comes_first(client: TestC
     assert any(each.startswith(fell) for each in found["compared"]["breaks"])
     rename(client, "text.late", "text.behind")
     found = draft(client)
-    assert (found["proposed"], found["compared"]["breaks"][0]) == ("2.0.0", "text.late is gone: use text.behind.")
+    assert (found["proposed"], found["compared"]["breaks"][0]) == (
+        "2.0.0",
+        "text.late is gone: use text.behind.",
+    )
     kinds = [group["kind"] for group in found["compared"]["groups"]]
-    assert kinds == sorted(kinds, key=("removed", "renamed", "repointed", "added", "changed", "described").index)
+    assert kinds == sorted(
+        kinds, key=("removed", "renamed", "repointed", "added", "changed", "described").index
+    )
     assert "text.late is called text.behind" in found["notes"]
-    assert found["compared"]["markdown"].startswith("## Brinemark 2.0.0\n\n**This breaks**\n\n- text.late is gone")
+    assert found["compared"]["markdown"].startswith(
+        "## Brinemark 2.0.0\n\n**This breaks**\n\n- text.late is gone"
+    )
     assert publish(client, "2.0.0").status_code == 201
     between = client.get(f"{AT}/changes", params={"before": "1.0.0", "after": "2.0.0"}).json()
     assert between["count"] == found["compared"]["count"]
@@ -99,17 +120,24 @@ def test_the_teams_rules_refuse_a_release_and_say_why(client: TestClient) -> Non
     assert edit(client, {"type": "set_release_rules", "rules": rules}).status_code == 200
     rename(client, "text.late", "text.behind")
     found = draft(client)
-    assert found["stops"] == ["11 findings are open.", "text.late goes without a release that said so before."]
+    assert found["stops"] == [
+        "11 findings are open.",
+        "text.late goes without a release that said so before.",
+    ]
     refused = publish(client, "2.0.0")
     assert (refused.status_code, refused.json()["errors"][0]["field"]) == (422, "rules")
     assert "11 findings are open. That refuses" in refused.json()["detail"]
     revision = client.get(f"{AT}/head").json()["revision"]
     calm = {"patch_below": 2.0, "refuse_open": False, "refuse_sudden": False}
-    assert edit(client, {"type": "set_release_rules", "rules": calm}, base=revision).status_code == 200
+    assert (
+        edit(client, {"type": "set_release_rules", "rules": calm}, base=revision).status_code == 200
+    )
     assert publish(client, "2.0.0").status_code == 201
 
 
-def test_one_thing_goes_back_to_what_was_released_and_an_alternative_begins_there(client: TestClient) -> None:
+def test_one_thing_goes_back_to_what_was_released_and_an_alternative_begins_there(
+    client: TestClient,
+) -> None:
     assert publish(client, "1.0.0").status_code == 201
     recolor(client, "#304FA0", "tidewater")
     rename(client, "text.late", "text.behind")
@@ -121,7 +149,9 @@ def test_one_thing_goes_back_to_what_was_released_and_an_alternative_begins_ther
     now = look(client)
     assert now["hues"][0]["hex"] == "#0B6E6E"
     assert any(token["name"] == "text.behind" for token in now["tokens"])
-    again = client.post(f"{AT}/releases/1.0.0/restorations", json={**body, "base": 4, "key": "put-back-2"})
+    again = client.post(
+        f"{AT}/releases/1.0.0/restorations", json={**body, "base": 4, "key": "put-back-2"}
+    )
     assert (again.status_code, again.json()["detail"]) == (422, "None of that differs any more.")
     made = client.post(f"{AT}/releases/1.0.0/alternative", json={"name": "as before"})
     assert made.json()["slug"] == "brinemark~as-before"
@@ -131,7 +161,9 @@ def test_one_thing_goes_back_to_what_was_released_and_an_alternative_begins_ther
     assert client.get(f"{AT}/releases/nine/differences").status_code == 404
 
 
-def test_a_text_is_checked_against_a_release_and_what_is_no_text_is_refused(client: TestClient) -> None:
+def test_a_text_is_checked_against_a_release_and_what_is_no_text_is_refused(
+    client: TestClient,
+) -> None:
     plain = {"Content-Type": "text/plain"}
     assert client.post(f"{AT}/check", content="a{color:#0B6E6E}", headers=plain).status_code == 404
     assert publish(client, "1.0.0").status_code == 201
@@ -155,11 +187,18 @@ def test_a_release_is_read_as_it_was_in_every_stage_and_never_changed(client: Te
     assert (here["latest"], here["undo"], here["redo"]) == ("1.0.0", None, None)
     revision = head["revision"]
     change = {"type": "set_source", "hue": "buoy", "color": "#112233"}
-    body = {"base": revision, "edits": [change], "key": "key-of-a-reader", "view": {"parts": ["hues"]}}
+    body = {
+        "base": revision,
+        "edits": [change],
+        "key": "key-of-a-reader",
+        "view": {"parts": ["hues"]},
+    }
     refusals = [
         client.post(f"{old}/edits", json=body),
         client.post(f"{old}/undo", json={"key": "key-of-an-undo", "view": {"parts": []}}),
-        client.post(f"{old}/releases", json={"revision": revision, "version": "3.0.0", "notes": ""}),
+        client.post(
+            f"{old}/releases", json={"revision": revision, "version": "3.0.0", "notes": ""}
+        ),
     ]
     assert [each.status_code for each in refusals] == [403, 403, 403]
     assert "1.0.0 as it was released" in refusals[0].json()["detail"]

@@ -9,7 +9,12 @@ SITE = "/api/systems/merrow-light"
 CHOSEN = ["shingle", "kelp", "flare"]
 
 
-def rest(client: TestClient, version: str = "1.0.0", hues: list[str] | None = None, address: str = "brinemark"):
+def rest(
+    client: TestClient,
+    version: str = "1.0.0",
+    hues: list[str] | None = None,
+    address: str = "brinemark",
+):
     base = client.get(f"{SITE}/head").json()["revision"]
     body = {
         "address": address,
@@ -21,11 +26,17 @@ def rest(client: TestClient, version: str = "1.0.0", hues: list[str] | None = No
     return client.post(f"{SITE}/resting", json=body)
 
 
-def test_a_site_takes_its_companys_colors_is_told_of_newer_ones_and_publishes_the_whole(client: TestClient) -> None:
+def test_a_site_takes_its_companys_colors_is_told_of_newer_ones_and_publishes_the_whole(
+    client: TestClient,
+) -> None:
     assert client.get(f"{SITE}/resting").json() == {"taken": None, "newer": None, "offers": []}
     publish(client, "1.0.0")
     (offer,) = client.get(f"{SITE}/resting").json()["offers"]
-    assert (offer["address"], offer["version"], offer["hues"][0]["name"]) == ("brinemark", "1.0.0", "tidewater")
+    assert (offer["address"], offer["version"], offer["hues"][0]["name"]) == (
+        "brinemark",
+        "1.0.0",
+        "tidewater",
+    )
     plan = {"address": "brinemark", "version": "1.0.0", "hues": CHOSEN}
     planned = client.post(f"{SITE}/resting/plan", json=plan).json()
     assert planned["hues"] == 3
@@ -38,14 +49,18 @@ def test_a_site_takes_its_companys_colors_is_told_of_newer_ones_and_publishes_th
     taken = client.get(f"{SITE}/resting").json()["taken"]
     assert (taken["name"], taken["version"], taken["hues"]) == ("Brinemark", "1.0.0", 3)
     edit = {"type": "set_source", "hue": "kelp", "color": "#123456"}
-    refused = client.post(f"{SITE}/edits", json={"base": revision, "edits": [edit], "view": {"parts": []}})
+    refused = client.post(
+        f"{SITE}/edits", json={"base": revision, "edits": [edit], "view": {"parts": []}}
+    )
     assert refused.status_code == 422
     assert refused.json()["detail"] == "kelp is taken from Brinemark 1.0.0: it is changed there."
     recolor(client, "#2E7D48", "kelp")
     publish(client, "1.1.0")
     newer = client.get(f"{SITE}/resting").json()["newer"]
     assert newer["version"] == "1.1.0"
-    names = [change["after_name"] for group in newer["compared"]["groups"] for change in group["changes"]]
+    names = [
+        change["after_name"] for group in newer["compared"]["groups"] for change in group["changes"]
+    ]
     assert names
     assert all(name.startswith(("kelp.", "status.")) for name in names)
     assert rest(client, "1.1.0").status_code == 200

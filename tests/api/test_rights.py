@@ -22,14 +22,25 @@ def test_what_changes_a_system_needs_more_than_to_look() -> None:
     routes = [route for router in ROUTERS for route in router.routes if isinstance(route, APIRoute)]
     reading = [rights[route.operation_id or ""] for route in routes if route.methods == {"GET"}]
     assert set(reading) == {"look", "nothing"}
-    kept = ("keepEdits", "undo", "redo", "keepData", "addPicture", "restOn", "removeAlternative", "keepTypeface")
+    kept = (
+        "keepEdits",
+        "undo",
+        "redo",
+        "keepData",
+        "addPicture",
+        "restOn",
+        "removeAlternative",
+        "keepTypeface",
+    )
     assert {rights[key] for key in kept} == {"edit"}
     assert {rights[key] for key in ("publish", "putPreview")} == {"publish"}
     assert {rights[key] for key in ("askForKeys", "makeKey", "revokeKey")} == {"administer"}
     assert {each.right for each in REGISTERED} <= set(get_args(Right)) - {"look"}
 
 
-def test_an_operation_that_says_nothing_lets_no_application_start(monkeypatch: pytest.MonkeyPatch) -> None:
+def test_an_operation_that_says_nothing_lets_no_application_start(
+    monkeypatch: pytest.MonkeyPatch,
+) -> None:
     router = APIRouter()
 
     @router.get("/api/unsaid", operation_id="unsaid")

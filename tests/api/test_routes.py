@@ -20,13 +20,26 @@ from heimat.store.system_rows import find_system
 from tests.api.asking import AT, edit, look
 from tests.core.test_stored import PUBLISHED
 
-VALUES = {"slug": "brinemark", "picture": "3", "set_id": "4", "version": "1.0.0", "name": "tokens.css"}
+VALUES = {
+    "slug": "brinemark",
+    "picture": "3",
+    "set_id": "4",
+    "version": "1.0.0",
+    "name": "tokens.css",
+}
 
 
 def test_no_route_stands_in_front_of_another(engine: Engine) -> None:
     """Asked for by its own path and method, every route is the first that answers."""
-    included = [getattr(route, "original_router", None) or route for route in create_app(engine).routes]
-    routes = [route for each in included for route in getattr(each, "routes", [each]) if hasattr(route, "methods")]
+    included = [
+        getattr(route, "original_router", None) or route for route in create_app(engine).routes
+    ]
+    routes = [
+        route
+        for each in included
+        for route in getattr(each, "routes", [each])
+        if hasattr(route, "methods")
+    ]
     assert len(routes) > 30
     for route in routes:
         path = re.sub(r"\{(\w+)(:\w+)?\}", lambda found: VALUES.get(found[1], "1"), route.path)
@@ -45,7 +58,9 @@ def test_every_operation_has_a_name_of_its_own(client: TestClient) -> None:
 
 def test_parts_that_are_not_asked_for_are_not_answered(client: TestClient) -> None:
     assert set(client.get(AT, params={"parts": ["ladder", "head"]}).json()) == {"ladder", "head"}
-    kept = client.post(f"{AT}/edits", json={"base": 1, "edits": [_rename("weed")], "view": {"parts": ["hues"]}})
+    kept = client.post(
+        f"{AT}/edits", json={"base": 1, "edits": [_rename("weed")], "view": {"parts": ["hues"]}}
+    )
     assert set(kept.json()) == {"hues"}
     taken = client.post(f"{AT}/undo", json={"view": {"parts": ["head", "status"]}})
     assert set(taken.json()) == {"head", "status"}
@@ -59,7 +74,9 @@ def _rename(name: str) -> dict:
     return {"type": "rename_hue", "hue": "kelp", "name": name}
 
 
-@pytest.mark.parametrize("wish", [{"parts": ["colors"]}, {"vision": "xray"}, {"severity": 2}, {"notation": "paint"}])
+@pytest.mark.parametrize(
+    "wish", [{"parts": ["colors"]}, {"vision": "xray"}, {"severity": 2}, {"notation": "paint"}]
+)
 def test_what_cannot_be_looked_at_is_refused_at_its_field(client: TestClient, wish: dict) -> None:
     refused = client.get(AT, params=wish)
     assert refused.status_code == 422
@@ -70,7 +87,12 @@ def test_what_cannot_be_looked_at_is_refused_at_its_field(client: TestClient, wi
 def test_what_is_refused_says_which_kind_of_wrong_it_is(client: TestClient) -> None:
     taken = edit(client, {"type": "rename_hue", "hue": "kelp", "name": "flare"}).json()
     assert taken["errors"][0] == {"field": "name", "code": "taken", "message": taken["detail"]}
-    loop = {"type": "set_token_value", "token": "action-main-fill", "theme": "day", "value": {"token": "surface-brand"}}
+    loop = {
+        "type": "set_token_value",
+        "token": "action-main-fill",
+        "theme": "day",
+        "value": {"token": "surface-brand"},
+    }
     refused = edit(client, loop).json()
     assert refused["errors"][0]["code"] in ("loop", "union_tag_not_found")
 

@@ -9,26 +9,46 @@ from tests.api.asking import AT, edit, look, named, preview, steps, undo
 
 def test_ready_made_ladders(client):
     ladders = {
-        ladder["name"]: [step["label"] for step in ladder["steps"]] for ladder in client.get("/api/ladders").json()
+        ladder["name"]: [step["label"] for step in ladder["steps"]]
+        for ladder in client.get("/api/ladders").json()
     }
-    assert {name: len(labels) for name, labels in ladders.items()} == {"short": 5, "usual": 9, "long": 11, "fine": 13}
+    assert {name: len(labels) for name, labels in ladders.items()} == {
+        "short": 5,
+        "usual": 9,
+        "long": 11,
+        "fine": 13,
+    }
     assert ladders["short"] == ["100", "300", "500", "700", "900"]
 
 
 def test_a_plan_tells_what_goes_and_keeps_nothing(client):
     plan = client.post(f"{AT}/ladder-plan", json={"ladder": "short"}).json()
-    assert [step["label"] for step in plan["ladder"]["steps"]] == ["100", "300", "500", "700", "900"]
+    assert [step["label"] for step in plan["ladder"]["steps"]] == [
+        "100",
+        "300",
+        "500",
+        "700",
+        "900",
+    ]
     assert "link.text moves from tidewater 600 to tidewater 500." in plan["losses"]
     assert not [loss for loss in plan["losses"] if "pin" in loss]
     one = client.post(f"{AT}/ladder-plan", json={"hue": "shingle", "ladder": None}).json()
     assert len(one["ladder"]["steps"]) == 9
     assert client.get(f"{AT}/head").json()["revision"] == 1
-    twice = [{"label": "a", "lightness": 90}, {"label": "a", "lightness": 50}, {"label": "b", "lightness": 10}]
+    twice = [
+        {"label": "a", "lightness": 90},
+        {"label": "a", "lightness": 50},
+        {"label": "b", "lightness": 10},
+    ]
     refused = client.post(f"{AT}/ladder-plan", json={"ladder": {"steps": twice}})
     assert refused.status_code == 422
     assert refused.json()["errors"][0]["field"] == "ladder.steps.1.label"
-    assert client.post(f"{AT}/ladder-plan", json={"hue": "gone", "ladder": "short"}).status_code == 422
-    assert client.post("/api/systems/nowhere/ladder-plan", json={"ladder": "short"}).status_code == 404
+    assert (
+        client.post(f"{AT}/ladder-plan", json={"hue": "gone", "ladder": "short"}).status_code == 422
+    )
+    assert (
+        client.post("/api/systems/nowhere/ladder-plan", json={"ladder": "short"}).status_code == 404
+    )
 
 
 def test_how_many_tokens_stand_on_each_label(client):
@@ -37,14 +57,20 @@ def test_how_many_tokens_stand_on_each_label(client):
     named = {hue["id"] for hue in view["hues"] if hue["ladder"] is None}
     system = brinemark()
     values = {
-        key: [base.model_dump() for base in map(base_of, token.values.values()) if isinstance(base, StepAlias)]
+        key: [
+            base.model_dump()
+            for base in map(base_of, token.values.values())
+            if isinstance(base, StepAlias)
+        ]
         for key, token in system.tokens.items()
     }
     for label, count in uses.items():
         on = [
             token
             for token in view["tokens"]
-            if any(each["hue"] in named and each["step"] == f"s{label}" for each in values[token["id"]])
+            if any(
+                each["hue"] in named and each["step"] == f"s{label}" for each in values[token["id"]]
+            )
         ]
         assert count == len(on)
     assert uses["600"] > 0
@@ -56,7 +82,13 @@ def test_a_scale_in_all_detail_only_where_it_is_asked_for(client):
     view = look(client, select="step:gorse/s300")
     opened = view["scale_detail"]
     assert opened["name"] == "gorse"
-    assert [each["method"] for each in view["methods"]] == ["even", "contrast", "mix", "hsl", "ends"]
+    assert [each["method"] for each in view["methods"]] == [
+        "even",
+        "contrast",
+        "mix",
+        "hsl",
+        "ends",
+    ]
     assert all(each["steps"][2]["hex"] == "#DFAF3A" for each in view["methods"])
     assert opened["measures"][0] == "In order: each step is darker than the one before."
     assert len(opened["lightness"]["gaps"]) == 8
@@ -71,9 +103,15 @@ def test_a_scale_in_all_detail_only_where_it_is_asked_for(client):
 
 def test_a_nudged_step_is_told_with_what_would_be_generated(client):
     before = look(client, select="step:kelp/s300")["slip"]
-    assert (before["movable_hue"], before["movable_step"], before["nudged"]) == ("kelp", "s300", False)
+    assert (before["movable_hue"], before["movable_step"], before["nudged"]) == (
+        "kelp",
+        "s300",
+        False,
+    )
     aim = {**before["aim"], "lightness": before["aim"]["lightness"] + 3.0}
-    view = edit(client, {"type": "aim_step", "hue": "kelp", "step": "s300", **aim}, select="step:kelp/s300").json()
+    view = edit(
+        client, {"type": "aim_step", "hue": "kelp", "step": "s300", **aim}, select="step:kelp/s300"
+    ).json()
     assert view["slip"]["nudged"] is True
     assert "nudged 3.0 lighter" in view["slip"]["why"]
     kelp = named(view, "kelp")
@@ -103,13 +141,25 @@ def test_two_people_on_methods_and_ladders(client, other):
     assert (methods["gorse"], methods["kelp"]) == ("hsl", "even")
     # A nudge on a step of a ladder that somebody has changed meanwhile is not lost silently.
     assert edit(client, {"type": "set_ladder", "ladder": "short"}, base=4).status_code == 200
-    nudge = {"type": "aim_step", "hue": "kelp", "step": "s300", "lightness": 70.0, "chroma": 0.1, "angle": 148.0}
+    nudge = {
+        "type": "aim_step",
+        "hue": "kelp",
+        "step": "s300",
+        "lightness": 70.0,
+        "chroma": 0.1,
+        "angle": 148.0,
+    }
     assert edit(other, nudge, base=4).status_code == 409
 
 
 def test_a_preview_of_a_ladder_is_what_is_kept(client):
     steps = [
-        {"id": f"s{label}", "label": str(label), "lightness": 97.0 - 11.0 * place, "internal": label == 400}
+        {
+            "id": f"s{label}",
+            "label": str(label),
+            "lightness": 97.0 - 11.0 * place,
+            "internal": label == 400,
+        }
         for place, label in enumerate(range(100, 1000, 100))
     ]
     change = {"type": "set_ladder", "ladder": {"steps": steps}}
@@ -198,7 +248,9 @@ def test_safe_ranges_of_what_can_be_moved(client):
     ladder = look(client)["ladder"]
     shaped = {
         "name": "own",
-        "steps": [{key: step[key] for key in ("id", "label", "lightness")} for step in ladder["steps"]],
+        "steps": [
+            {key: step[key] for key in ("id", "label", "lightness")} for step in ladder["steps"]
+        ],
     }
     # action.main.label stands on tidewater 700: lighter than this, it could not be read on it any more.
     rung = client.post(f"{AT}/safe-rung", json={"ladder": shaped, "step": 6}).json()
@@ -210,7 +262,9 @@ def test_safe_ranges_of_what_can_be_moved(client):
 
 def test_colors_are_copied_with_their_names_or_alone(client):
     keys = ["step:kelp/s500", "hue:tidewater"]
-    text = client.post(f"{AT}/copy", json={"keys": keys, "notation": "rgb", "names": True}).json()["text"]
+    text = client.post(f"{AT}/copy", json={"keys": keys, "notation": "rgb", "names": True}).json()[
+        "text"
+    ]
     assert text == "kelp 500: rgb(63 143 79)\ntidewater: rgb(11 110 110)"
     assert client.post(f"{AT}/copy", json={"keys": keys}).json()["text"] == "#3F8F4F\n#0B6E6E"
     refused = client.post(f"{AT}/copy", json={"keys": ["step:kelp/s150"]})
@@ -242,14 +296,23 @@ def test_a_smaller_ladder_is_planned_and_a_selection_leaves_with_the_release(cli
     view = edit(client, kept, {"type": "set_cap", "cap": 60}).json()
     assert view["selections"]["named"][0]["keys"] == ["step:kelp/s500"]
     assert "cap" in [finding["kind"] for finding in view["findings"]]
-    published = client.post(f"{AT}/releases", json={"revision": view["head"]["revision"], "version": "9.0.0"})
+    published = client.post(
+        f"{AT}/releases", json={"revision": view["head"]["revision"], "version": "9.0.0"}
+    )
     assert published.status_code == 201
     files = client.get(f"{AT}/releases").json()[0]["files"]
     names = {file.rpartition("/")[2]: file for file in files}
-    more = {kind.file for kind in (*MORE_FORMATS, *PALETTE_FORMATS)} | {"release.json", "package.tgz"}
+    more = {kind.file for kind in (*MORE_FORMATS, *PALETTE_FORMATS)} | {
+        "release.json",
+        "package.tgz",
+    }
     whole = {"tokens.css", "tokens.json", "tokens.resolver.json"} | more
     parts = {f"guide.{part}.html" for part in GUIDE_PARTS if part != "exceptions"}
-    assert set(names) == whole | parts | {"tokens.editors.css", "tokens.editors.json", "tokens.editors.resolver.json"}
+    assert set(names) == whole | parts | {
+        "tokens.editors.css",
+        "tokens.editors.json",
+        "tokens.editors.resolver.json",
+    }
     assert b"--kelp-500" in client.get(names["tokens.editors.css"]).content
     # The newest version has no such selection any more: an older file does not stand in for it.
     gone = edit(

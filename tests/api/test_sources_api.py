@@ -28,7 +28,12 @@ def add_picture(client, content=PICTURE, name="board.png", slug="brinemark"):
 
 
 def test_reading_tells_what_lines_are_repeat_replace_and_fit(client):
-    answer = read(client, "primary #0B6E6E\nnot one\nbuoy #DF5A34\nrosa #2A8C82", system="brinemark", notation="rgb")
+    answer = read(
+        client,
+        "primary #0B6E6E\nnot one\nbuoy #DF5A34\nrosa #2A8C82",
+        system="brinemark",
+        notation="rgb",
+    )
     reading = answer.json()
     assert reading["kind"] == "list"
     primary, bad, buoy, rosa = reading["lines"]
@@ -39,10 +44,18 @@ def test_reading_tells_what_lines_are_repeat_replace_and_fit(client):
     )
     assert bad["color"] is None
     assert "No color found" in bad["problem"]
-    assert (buoy["replaces"]["hue"], buoy["replaces"]["by"], buoy["replaces"]["hex"]) == ("buoy", "name", "#DF5A33")
+    assert (buoy["replaces"]["hue"], buoy["replaces"]["by"], buoy["replaces"]["hex"]) == (
+        "buoy",
+        "name",
+        "#DF5A33",
+    )
     assert buoy["repeat"]["words"] == "hardly different from buoy"
     assert primary["replaces"]["by"] == "order"
-    assert (rosa["fit"]["hue_name"], rosa["fit"]["label"], rosa["fit"]["distance"]) == ("tidewater", "500", "4.1")
+    assert (rosa["fit"]["hue_name"], rosa["fit"]["label"], rosa["fit"]["distance"]) == (
+        "tidewater",
+        "500",
+        "4.1",
+    )
     # The exact color is what an edit takes.
     kept = edit(client, {"type": "add_hues", "hues": [{"name": "rosa", "color": rosa["color"]}]})
     assert next(hue for hue in kept.json()["hues"] if hue["name"] == "rosa")["hex"] == "#2A8C82"
@@ -52,7 +65,12 @@ def test_reading_without_a_system_and_through_other_eyes(client):
     line = read(client, "#DF5A33", vision="deutan").json()["lines"][0]
     assert line["swatch"]["hex"] == "#DF5A33"
     assert line["swatch"]["seen"] != "#DF5A33"
-    assert (line["repeat"], line["replaces"], line["fit"], line["kind"]) == (None, None, None, "brand")
+    assert (line["repeat"], line["replaces"], line["fit"], line["kind"]) == (
+        None,
+        None,
+        None,
+        "brand",
+    )
     assert read(client, "#fff", system="nowhere").status_code == 404
 
 
@@ -77,30 +95,47 @@ def test_the_set_as_text_and_back(client):
 
 def test_deriving_over_the_api_and_refusing_a_circle(client):
     derived = {"kind": "derived", "hue": "tidewater", "lightness": {"how": "shifted", "by": -16}}
-    made = edit(client, {"type": "add_hues", "hues": [{"id": "deep", "name": "deep", "source": derived}]}).json()
+    made = edit(
+        client, {"type": "add_hues", "hues": [{"id": "deep", "name": "deep", "source": derived}]}
+    ).json()
     deep = next(hue for hue in made["hues"] if hue["id"] == "deep")
     assert deep["follows"]["words"] == "tidewater, 16 darker"
     tidewater = next(hue for hue in made["hues"] if hue["id"] == "tidewater")
-    assert (tidewater["followed_by"], tidewater["goes_along"]) == ("shingle and deep", "shingle and deep")
-    circle = {"type": "follow_hue", "hue": "tidewater", "source": {"kind": "derived", "hue": "deep"}}
+    assert (tidewater["followed_by"], tidewater["goes_along"]) == (
+        "shingle and deep",
+        "shingle and deep",
+    )
+    circle = {
+        "type": "follow_hue",
+        "hue": "tidewater",
+        "source": {"kind": "derived", "hue": "deep"},
+    }
     refused = edit(client, circle, base=2)
     assert refused.status_code == 422
     assert refused.json()["errors"][0]["field"] == "source.hue"
     assert "runs in a loop" in refused.json()["detail"]
-    both = edit(client, {"type": "add_hues", "hues": [{"color": "#fff", "source": derived}]}, base=2)
+    both = edit(
+        client, {"type": "add_hues", "hues": [{"color": "#fff", "source": derived}]}, base=2
+    )
     assert both.status_code == 422
 
 
 def test_areas_answer_from_colors_alone(client):
-    harmony = client.post("/api/harmony", json={"given": ["#0B6E6E"], "relation": "square", "circle": "hsl"}).json()
+    harmony = client.post(
+        "/api/harmony", json={"given": ["#0B6E6E"], "relation": "square", "circle": "hsl"}
+    ).json()
     assert [partner["hex"] for partner in harmony["partners"]] == ["#3D0B6E", "#6E0B0B", "#3D6E0B"]
     assert all(float(partner["apart"]) > 5 for partner in harmony["partners"])
-    strong = client.post("/api/harmony", json={"given": ["#DF5A33"], "relation": "complementary"}).json()
+    strong = client.post(
+        "/api/harmony", json={"given": ["#DF5A33"], "relation": "complementary"}
+    ).json()
     assert strong["partners"][0]["clipped"].startswith("the gamut leaves chroma")
     several = client.post("/api/harmony", json={"given": ["#0B6E6E", "#DF5A33"]}).json()
     assert several["likenesses"][0]["words"].startswith("split complementary, 4° off at most")
     assert [each["words"] for each in several["common"][:2]] == ["between both", "opposite to both"]
-    even = client.post("/api/even-set", json={"start": "#DF5A33", "space": "hsl", "count": 5}).json()
+    even = client.post(
+        "/api/even-set", json={"start": "#DF5A33", "space": "hsl", "count": 5}
+    ).json()
     assert even["colors"][0]["hex"] == "#DF5A33"
     assert "They look unequal: L* runs from" in even["uneven"]
     assert len(even["corrected"]) == 5
@@ -108,10 +143,14 @@ def test_areas_answer_from_colors_alone(client):
     assert mix["srgb"] == ["#000000", "#808080", "#FFFFFF"]
     assert mix["linear"] == ["#000000", "#BCBCBC", "#FFFFFF"]
     status = client.post(
-        "/api/status-proposal", json={"brand": ["#0B6E6E"], "present": {"error": "#BF3650"}, "held": ["error"]}
+        "/api/status-proposal",
+        json={"brand": ["#0B6E6E"], "present": {"error": "#BF3650"}, "held": ["error"]},
     )
     assert status.json()["reached"]
-    assert next(each for each in status.json()["colors"] if each["status"] == "error")["hex"] == "#BF3650"
+    assert (
+        next(each for each in status.json()["colors"] if each["status"] == "error")["hex"]
+        == "#BF3650"
+    )
 
 
 def _mix(client):
@@ -143,9 +182,17 @@ def test_areas_refuse_what_cannot_be(client, area, body):
 def test_extreme_colors_break_no_area(client):
     for color in ("#000", "#fff", "#00f", "#ff0", "#777", "color(display-p3 0 1 0)", "#0000ff01"):
         for relation in ("analogous", "monochromatic", "rectangle"):
-            assert client.post("/api/harmony", json={"given": [color], "relation": relation}).status_code == 200
+            assert (
+                client.post(
+                    "/api/harmony", json={"given": [color], "relation": relation}
+                ).status_code
+                == 200
+            )
         for space in ("oklch", "hsl", "hsb"):
-            assert client.post("/api/even-set", json={"start": color, "space": space}).status_code == 200
+            assert (
+                client.post("/api/even-set", json={"start": color, "space": space}).status_code
+                == 200
+            )
         assert client.post("/api/status-proposal", json={"brand": [color]}).json()["reached"]
 
 
@@ -166,14 +213,20 @@ def test_a_picture_is_kept_sampled_and_found_by_every_process(client, engine):
     ]
     assert main[0]["near"]["key"] == "hue:tidewater"
     sample = second.get(f"{at}/sample", params={"x": 59, "y": 50, "radius": 0}).json()
-    assert (sample["hex"], sample["near"]["name"], len(sample["around"])) == ("#0B6E6E", "tidewater", 289)
+    assert (sample["hex"], sample["near"]["name"], len(sample["around"])) == (
+        "#0B6E6E",
+        "tidewater",
+        289,
+    )
     assert sample["around"][8 * 17 + 9] == "#DF5A33"
     region = second.post(f"{at}/region", json={"count": 3, "chosen": 0})
     assert Image.open(io.BytesIO(region.content)).size == (120, 100)
     shown = second.get(f"{at}/view", params={"vision": "achromat"})
     assert shown.headers["cache-control"].startswith("private")
     assert np.ptp(np.asarray(Image.open(io.BytesIO(shown.content)).convert("RGB"))[50, 5]) == 0
-    stops = second.post(f"{at}/stops", json={"rectangle": {"x": 0, "y": 0, "width": 120, "height": 100}}).json()
+    stops = second.post(
+        f"{at}/stops", json={"rectangle": {"x": 0, "y": 0, "width": 120, "height": 100}}
+    ).json()
     assert len(stops["colors"]) >= 2
     assert second.delete(at).status_code == 204
     assert second.get(f"{at}/view").status_code == 404
@@ -185,13 +238,17 @@ def test_a_large_picture_is_kept_in_pieces(client, engine):
     picture = add_picture(client, noise).json()
     with engine.connect() as connection:
         sizes = connection.execute(
-            sql("SELECT LENGTH(bytes) FROM picture_chunk WHERE picture_id = :id"), {"id": picture["id"]}
+            sql("SELECT LENGTH(bytes) FROM picture_chunk WHERE picture_id = :id"),
+            {"id": picture["id"]},
         )
         pieces = [row[0] for row in sizes]
     assert sum(pieces) == len(noise)
     assert max(pieces) <= 1_000_000
     fresh = client_of(engine)
-    assert fresh.get(f"{AT}/pictures/{picture['id']}/sample", params={"x": 3, "y": 4}).status_code == 200
+    assert (
+        fresh.get(f"{AT}/pictures/{picture['id']}/sample", params={"x": 3, "y": 4}).status_code
+        == 200
+    )
 
 
 def test_a_picture_is_found_only_under_its_own_system(client):
@@ -202,7 +259,9 @@ def test_a_picture_is_found_only_under_its_own_system(client):
         client.get(f"{elsewhere}/sample", params={"x": 1, "y": 1}),
         client.post(f"{elsewhere}/main-colors", json={}),
         client.post(f"{elsewhere}/region", json={"chosen": 0}),
-        client.post(f"{elsewhere}/stops", json={"rectangle": {"x": 0, "y": 0, "width": 9, "height": 9}}),
+        client.post(
+            f"{elsewhere}/stops", json={"rectangle": {"x": 0, "y": 0, "width": 9, "height": 9}}
+        ),
         client.delete(elsewhere),
         client.get("/api/systems/nowhere/pictures"),
     ):
@@ -225,7 +284,9 @@ BAD_PICTURES = [
 ]
 
 
-@pytest.mark.parametrize(("content", "status", "words"), BAD_PICTURES, ids=["text", "cut off", "empty", "too large"])
+@pytest.mark.parametrize(
+    ("content", "status", "words"), BAD_PICTURES, ids=["text", "cut off", "empty", "too large"]
+)
 def test_what_is_no_picture_leaves_nothing_behind(client, content, status, words):
     before = client.get(f"{AT}/pictures").json()
     refused = add_picture(client, content, "boat.png")
@@ -254,18 +315,24 @@ def test_pictures_refuse_what_cannot_be(client, path, body):
 
 
 def test_the_demos_pictures_are_there(client):
-    assert {each["name"] for each in client.get(f"{AT}/pictures").json()} == {each.name for each in demo_pictures()}
+    assert {each["name"] for each in client.get(f"{AT}/pictures").json()} == {
+        each.name for each in demo_pictures()
+    }
 
 
 def test_the_gallery_is_searched_by_words_and_by_likeness(client, engine):
     names = [each["name"] for each in client.get("/api/gallery").json()]
     assert len(names) == 12
     assert names[0] == "Low tide"
-    gray, grey = (client.get("/api/gallery", params={"text": word}).json() for word in ("gray", "GREY"))
+    gray, grey = (
+        client.get("/api/gallery", params={"text": word}).json() for word in ("gray", "GREY")
+    )
     assert [each["name"] for each in gray] == [each["name"] for each in grey] == ["Fish market"]
     like = client.get("/api/gallery", params={"text": "#1B4F9D"}).json()
     assert (like[0]["name"], float(like[0]["distance"]) < 0.01) == ("Pilot flags", True)
-    assert [float(each["distance"]) for each in like] == sorted(float(each["distance"]) for each in like)
+    assert [float(each["distance"]) for each in like] == sorted(
+        float(each["distance"]) for each in like
+    )
     assert len(like) == 12
     assert client.get("/api/gallery", params={"text": "nothing like this"}).json() == []
     # They ship once.
@@ -303,15 +370,25 @@ def test_sets_are_saved_found_and_removed_by_who_saved_them(client, other):
     ],
 )
 def test_sets_that_cannot_be_saved(client, change, field):
-    answer = client.post("/api/gallery", json={"name": "Set", "colors": [{"color": "#fff"}], **change})
+    answer = client.post(
+        "/api/gallery", json={"name": "Set", "colors": [{"color": "#fff"}], **change}
+    )
     assert answer.status_code == 422
     assert answer.json()["errors"][0]["field"] == field
 
 
 def test_candidates_and_stops_are_part_of_the_view(client):
     edits = [
-        {"type": "add_candidates", "candidates": [{"id": "k1", "name": "dusk", "color": "#0C6F6F"}]},
-        {"type": "keep_stops", "name": "harbor", "colors": ["#101820", "#C9CDCF"], "difference": 3.0},
+        {
+            "type": "add_candidates",
+            "candidates": [{"id": "k1", "name": "dusk", "color": "#0C6F6F"}],
+        },
+        {
+            "type": "keep_stops",
+            "name": "harbor",
+            "colors": ["#101820", "#C9CDCF"],
+            "difference": 3.0,
+        },
     ]
     view = edit(client, *edits).json()
     candidate = view["candidates"][0]

@@ -35,7 +35,9 @@ def test_eight_hands_on_one_system(engine: Engine) -> None:
     view = look(client)
     assert view["head"]["revision"] == 33
     for place, hue in enumerate(HUES):
-        assert next(each["hex"] for each in view["hues"] if each["id"] == hue) == f"#{place + 1}37755"
+        assert (
+            next(each["hex"] for each in view["hues"] if each["id"] == hue) == f"#{place + 1}37755"
+        )
     with engine.connect() as connection:
         query = "SELECT COUNT(*), COUNT(DISTINCT number), COUNT(DISTINCT parent_id) FROM revision WHERE number > 1"
         assert tuple(connection.execute(text(query)).one()) == (32, 32, 32)
@@ -44,7 +46,11 @@ def test_eight_hands_on_one_system(engine: Engine) -> None:
 def test_the_same_request_from_two_sides_at_once(engine: Engine) -> None:
     def send(_: int) -> int:
         client = client_of(engine)
-        body = {"base": 1, "key": "the-very-same", "edits": [{"type": "rename_hue", "hue": "kelp", "name": "weed"}]}
+        body = {
+            "base": 1,
+            "key": "the-very-same",
+            "edits": [{"type": "rename_hue", "hue": "kelp", "name": "weed"}],
+        }
         return client.post(f"{AT}/edits", json=body).json()["head"]["revision"]
 
     with ThreadPoolExecutor(4) as pool:

@@ -8,11 +8,16 @@ from tests.api.asking import AT, edit, look
 
 def colors(client: TestClient, at: str = AT, theme: str | None = None) -> dict[str, str]:
     """The color of every token in a theme, by id."""
-    return {token["id"]: token["hex"] for token in look(client, at, **({"theme": theme} if theme else {}))["tokens"]}
+    return {
+        token["id"]: token["hex"]
+        for token in look(client, at, **({"theme": theme} if theme else {}))["tokens"]
+    }
 
 
 def test_plans_keep_nothing_and_do_what_they_show(client: TestClient) -> None:
-    plan = client.post(f"{AT}/theme-proposal", json={"source": "day", "id": "deck", "scheme": "dark"}).json()
+    plan = client.post(
+        f"{AT}/theme-proposal", json={"source": "day", "id": "deck", "scheme": "dark"}
+    ).json()
     assert plan["name"] == "night 2"
     assert client.get(f"{AT}/head").json()["revision"] == 1
     edit(client, plan["edit"]).raise_for_status()
@@ -28,21 +33,36 @@ def test_plans_keep_nothing_and_do_what_they_show(client: TestClient) -> None:
     assert {token["name"]: token["hex"] for token in family["tokens"]}.items() <= after.items()
 
 
-def test_an_alternative_has_a_history_of_its_own_and_gives_what_is_taken_over(client: TestClient) -> None:
+def test_an_alternative_has_a_history_of_its_own_and_gives_what_is_taken_over(
+    client: TestClient,
+) -> None:
     made = client.post(f"{AT}/alternatives", json={"name": "Calmer days"})
     assert (made.status_code, made.json()) == (201, {"slug": "brinemark~calmer-days"})
     other = "/api/systems/brinemark~calmer-days"
     change = {"type": "set_source", "hue": "buoy", "color": "#A04A30"}
-    body = {"base": 1, "edits": [change, {"type": "rename_hue", "hue": "gorse", "name": "broom"}], "view": {}}
+    body = {
+        "base": 1,
+        "edits": [change, {"type": "rename_hue", "hue": "gorse", "name": "broom"}],
+        "view": {},
+    }
     client.post(f"{other}/edits", json=body).raise_for_status()
     assert client.get(f"{AT}/head").json()["revision"] == 1
     assert client.get(f"{other}/head").json()["revision"] == 2
     found = client.get(f"{AT}/differences", params={"other": "brinemark~calmer-days"}).json()
     assert {each["id"] for each in found["things"]} == {"hues/buoy", "hues/gorse"}
-    assert next(each["there"]["hex"] for each in found["things"] if each["id"] == "hues/buoy") == "#A04A30"
+    assert (
+        next(each["there"]["hex"] for each in found["things"] if each["id"] == "hues/buoy")
+        == "#A04A30"
+    )
     taken = client.post(
         f"{AT}/merges",
-        json={"other": "brinemark~calmer-days", "ids": ["hues/buoy"], "base": 1, "key": "take-over-1", "view": {}},
+        json={
+            "other": "brinemark~calmer-days",
+            "ids": ["hues/buoy"],
+            "base": 1,
+            "key": "take-over-1",
+            "view": {},
+        },
     )
     assert taken.json()["head"]["undo"] == "Take over from calmer-days: buoy"
     assert look(client)["hues"][1]["hex"] == "#A04A30"
@@ -58,7 +78,9 @@ def test_an_alternative_has_a_history_of_its_own_and_gives_what_is_taken_over(cl
 
 
 @pytest.mark.parametrize("name", ["main", "a/b", "~", "\u0416", "x" * 41, "a b~c"])
-def test_an_alternative_that_could_not_be_an_address_is_refused(client: TestClient, name: str) -> None:
+def test_an_alternative_that_could_not_be_an_address_is_refused(
+    client: TestClient, name: str
+) -> None:
     refused = client.post(f"{AT}/alternatives", json={"name": name})
     assert refused.status_code == 422
     assert client.get("/api/systems/brinemark~/head").status_code == 404
@@ -67,10 +89,18 @@ def test_an_alternative_that_could_not_be_an_address_is_refused(client: TestClie
 def test_what_is_taken_over_meets_what_others_did(client: TestClient, other: TestClient) -> None:
     client.post(f"{AT}/alternatives", json={"name": "bold"}).raise_for_status()
     change = {"type": "set_source", "hue": "buoy", "color": "#FF3300"}
-    client.post("/api/systems/brinemark~bold/edits", json={"base": 1, "edits": [change], "view": {}}).raise_for_status()
+    client.post(
+        "/api/systems/brinemark~bold/edits", json={"base": 1, "edits": [change], "view": {}}
+    ).raise_for_status()
     mine = {"type": "set_source", "hue": "buoy", "color": "#CC4422"}
     other.post(f"{AT}/edits", json={"base": 1, "edits": [mine], "view": {}}).raise_for_status()
-    body = {"other": "brinemark~bold", "ids": ["hues/buoy"], "base": 1, "key": "take-over-2", "view": {}}
+    body = {
+        "other": "brinemark~bold",
+        "ids": ["hues/buoy"],
+        "base": 1,
+        "key": "take-over-2",
+        "view": {},
+    }
     refused = client.post(f"{AT}/merges", json=body)
     assert refused.status_code == 409
     assert "nothing is lost" in refused.json()["detail"]
@@ -84,7 +114,10 @@ def test_a_link_shows_an_alternative_until_it_ends(client: TestClient) -> None:
     shown = client.get(f"/api/shared/{key}").json()
     assert [each["name"] for each in shown["alternatives"]] == ["bold", "main"]
     assert shown["system"] == "Brinemark"
-    assert shown["alternatives"][0]["specimen"]["themes"][0]["colors"]["--action-main-fill"] == "#0B6E6E"
+    assert (
+        shown["alternatives"][0]["specimen"]["themes"][0]["colors"]["--action-main-fill"]
+        == "#0B6E6E"
+    )
     client.post(f"{bold}/share", json={"shared": False}).raise_for_status()
     assert client.get(f"/api/shared/{key}").status_code == 404
     assert client.get(f"/api/shared/{key.swapcase()}").status_code == 404
@@ -126,6 +159,8 @@ def test_what_was_released_is_a_specimen_by_purpose(client: TestClient) -> None:
     assert client.get(at).status_code == 404
     client.post(f"{AT}/releases", json={"revision": 1, "version": "1.0.0"}).raise_for_status()
     change = {"type": "set_source", "hue": "tidewater", "color": "#204060"}
-    edit(client, change, {"type": "rename_token", "token": "action-main-fill", "name": "act.fill"}).raise_for_status()
+    edit(
+        client, change, {"type": "rename_token", "token": "action-main-fill", "name": "act.fill"}
+    ).raise_for_status()
     assert client.get(at).json()["themes"][0]["colors"]["--action-main-fill"] == "#0B6E6E"
     assert look(client)["specimen"]["themes"][0]["colors"]["--action-main-fill"] == "#204060"

@@ -44,7 +44,9 @@ class Page:
     @contextmanager
     def with_script(self, source: str) -> Iterator[None]:
         """Run a script on every page that is opened, before the page's own: whatever becomes of the test."""
-        added = self.driver.execute_cdp_cmd("Page.addScriptToEvaluateOnNewDocument", {"source": source})
+        added = self.driver.execute_cdp_cmd(
+            "Page.addScriptToEvaluateOnNewDocument", {"source": source}
+        )
         try:
             yield
         finally:
@@ -52,12 +54,17 @@ class Page:
 
     def drawn(self) -> None:
         """Wait until what the page knows by now is drawn: two frames on."""
-        self.script("return new Promise(done => requestAnimationFrame(() => requestAnimationFrame(done)))")
+        self.script(
+            "return new Promise(done => requestAnimationFrame(() => requestAnimationFrame(done)))"
+        )
 
     def wait(self, condition: Callable[[], Any]) -> Any:
         """Wait until a condition holds; elements that React has just replaced are looked for again."""
         wait = WebDriverWait(
-            self.driver, SECONDS, POLL_SECONDS, ignored_exceptions=[StaleElementReferenceException, IndexError]
+            self.driver,
+            SECONDS,
+            POLL_SECONDS,
+            ignored_exceptions=[StaleElementReferenceException, IndexError],
         )
         try:
             return wait.until(lambda _: condition())
@@ -67,7 +74,11 @@ class Page:
     def _missed(self, condition: Callable[[], Any]) -> str:
         """What was waited for in vain, by its source and the values in it, and what the page shows instead."""
         asked = " ".join(inspect.getsource(condition).split())
-        values = {name: value for name, value in inspect.getclosurevars(condition).nonlocals.items() if name != "self"}
+        values = {
+            name: value
+            for name, value in inspect.getclosurevars(condition).nonlocals.items()
+            if name != "self"
+        }
         shown = " ".join(self.script("return document.body.innerText").split())
         return f"waited {SECONDS} s for: {asked}, with {values!r:.300}, at {self.driver.current_url}: {shown:.1500}"
 
@@ -81,7 +92,9 @@ class Page:
 
     def texts(self, css: str) -> list[str]:
         """What can be read now of each such element."""
-        return self.script(f"{READ} return [...document.querySelectorAll(arguments[0])].map(read)", css)
+        return self.script(
+            f"{READ} return [...document.querySelectorAll(arguments[0])].map(read)", css
+        )
 
     def text(self, css: str) -> str:
         """What can be read of the first such element, waited for."""
@@ -99,7 +112,11 @@ class Page:
         )
 
         def shown() -> list[WebElement]:
-            return [element for element in self.driver.find_elements(By.XPATH, path) if element.is_displayed()]
+            return [
+                element
+                for element in self.driver.find_elements(By.XPATH, path)
+                if element.is_displayed()
+            ]
 
         self.wait(shown)
         return Spot(self.driver, shown, self.wait)
@@ -167,7 +184,9 @@ class Page:
     def steps(self, hue: str) -> list[str]:
         """The published values of a scale, as the sheet shows them."""
         cells = "document.querySelectorAll(`[data-row='${arguments[0]}'] [data-hex]`)"
-        return self.wait(lambda: self.script(f"return [...{cells}].map(cell => cell.dataset.hex)", hue))
+        return self.wait(
+            lambda: self.script(f"return [...{cells}].map(cell => cell.dataset.hex)", hue)
+        )
 
     def put(self, css: str, text: str) -> None:
         """Give a field a whole text at once, as pasting does."""

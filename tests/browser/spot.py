@@ -15,7 +15,9 @@ READ = """const read = element =>
 class Spot(WebElement):
     """The first element that a look-up gives, whenever it is asked: an element that React replaces is no other one."""
 
-    def __init__(self, driver: Chrome, look: Callable[[], list[WebElement]], wait: Callable[..., Any]) -> None:
+    def __init__(
+        self, driver: Chrome, look: Callable[[], list[WebElement]], wait: Callable[..., Any]
+    ) -> None:
         """`look` finds elements now; `wait` waits for a condition, and tries again where an element has gone."""
         self._parent = driver
         self._look = look
@@ -28,9 +30,11 @@ class Spot(WebElement):
     @property
     def text(self) -> str:
         """What can be read of it."""
-        return self._wait(lambda: (self._parent.execute_script(f"{READ} return read(arguments[0])", self._look()[0]),))[
-            0
-        ]
+        return self._wait(
+            lambda: (
+                self._parent.execute_script(f"{READ} return read(arguments[0])", self._look()[0]),
+            )
+        )[0]
 
     def _execute(self, command: str, params: dict | None = None) -> Any:
         # What is answered may be false; that it was answered is not.

@@ -80,7 +80,9 @@ SCREENS = [
 AREAS = (
     [
         (f"/systems/brinemark/sources?at=hue:buoy&area={area}", "light" if place % 2 else "dark")
-        for place, area in enumerate(("harmony", "even", "mix", "picture", "status", "neutral", "gallery", "text"))
+        for place, area in enumerate(
+            ("harmony", "even", "mix", "picture", "status", "neutral", "gallery", "text")
+        )
     ]
     + [
         (f"/systems/brinemark/scales?at=hue:tidewater&area={area}", chrome)
@@ -135,7 +137,12 @@ AREAS = (
     ]
     + [
         (f"/systems/brinemark/releases?area={area}", chrome)
-        for area, chrome in (("check", "dark"), ("outputs", "light"), ("feed", "dark"), ("resting", "light"))
+        for area, chrome in (
+            ("check", "dark"),
+            ("outputs", "light"),
+            ("feed", "dark"),
+            ("resting", "light"),
+        )
     ]
 )
 
@@ -170,7 +177,10 @@ def test_nothing_is_found_in_light_and_in_dark(page: Page, path: str) -> None:
 
 @pytest.mark.parametrize(("path", "chrome"), AREAS)
 def test_nothing_is_found_in_work_areas(page: Page, path: str, chrome: str) -> None:
-    kept = {"state": {"chrome": chrome, "surround": "white" if chrome == "light" else "black"}, "version": 0}
+    kept = {
+        "state": {"chrome": chrome, "surround": "white" if chrome == "light" else "black"},
+        "version": 0,
+    }
     page.script("localStorage.setItem('heimat', arguments[0])", json.dumps(kept))
     page.open(path)
     page.wait(lambda: page.all(AREA_READY))
@@ -229,7 +239,9 @@ def test_nothing_is_found_in_the_guide_of_a_release_and_on_the_page_of_a_feed(pa
     page.driver.execute_cdp_cmd("Emulation.setEmulatedMedia", {"features": []})
 
 
-@pytest.mark.parametrize(("chrome", "surround"), [("dark", "white"), ("dark", "gray"), ("light", "black")])
+@pytest.mark.parametrize(
+    ("chrome", "surround"), [("dark", "white"), ("dark", "gray"), ("light", "black")]
+)
 def test_nothing_is_found_where_the_sheet_is_of_another_light_than_the_chrome(
     page: Page, chrome: str, surround: str
 ) -> None:
@@ -240,7 +252,12 @@ def test_nothing_is_found_where_the_sheet_is_of_another_light_than_the_chrome(
     page.press("Share calmer by a link")
     page.find("[data-testid=share-link]")
     check(page)
-    for path in ("legibility?area=report", "releases?area=outputs", "sources?at=hue:kelp", "charts?at=palette:routes"):
+    for path in (
+        "legibility?area=report",
+        "releases?area=outputs",
+        "sources?at=hue:kelp",
+        "charts?at=palette:routes",
+    ):
         page.open(f"/systems/brinemark/{path}")
         page.find("[data-testid=slip]")
         check(page)

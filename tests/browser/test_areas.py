@@ -7,12 +7,16 @@ from tests.browser.test_sources import AT, band_value, bands
 
 
 def values(page: Page) -> list[str]:
-    return page.script("return [...document.querySelectorAll('[data-hue]')].map(band => band.dataset.value)")
+    return page.script(
+        "return [...document.querySelectorAll('[data-hue]')].map(band => band.dataset.value)"
+    )
 
 
 def hexes(page: Page, css: str, name: str) -> list[str]:
     return page.script(
-        "return [...document.querySelectorAll(arguments[0])].map(e => e.dataset[arguments[1]])", css, name
+        "return [...document.querySelectorAll(arguments[0])].map(e => e.dataset[arguments[1]])",
+        css,
+        name,
     )
 
 
@@ -29,7 +33,9 @@ def test_deriving_moving_the_parent_and_undoing_all_of_it(page: Page) -> None:
     half = band_value(page, "deep")
     assert half != "#004545"
     # It stands in from its parent.
-    left = "return document.querySelector(`[data-hue='${arguments[0]}']`).getBoundingClientRect().left"
+    left = (
+        "return document.querySelector(`[data-hue='${arguments[0]}']`).getBoundingClientRect().left"
+    )
     assert page.script(left, "deep") - page.script(left, "tidewater") == 36
     # The parent is dragged, and its child follows while the button is held.
     page.click("[data-hue=tidewater]")
@@ -167,7 +173,9 @@ def test_mixing_in_the_space_that_is_chosen(page: Page) -> None:
     assert (between[0], between[-1]) == ("#0B6E6E", "#DFAF3A")
     page.wait(lambda: len(hexes(page, "[data-mix=linear] button[data-hex]", "hex")) == 4)
     chosen = hexes(page, "[data-mix=linear] button[data-hex]", "hex")[1]
-    page.click(f"[data-mix=linear] button[data-hex='{hexes(page, '[data-mix=linear] button[data-hex]', 'hex')[2]}']")
+    page.click(
+        f"[data-mix=linear] button[data-hex='{hexes(page, '[data-mix=linear] button[data-hex]', 'hex')[2]}']"
+    )
     page.press("Add 1 hue")
     page.wait(lambda: chosen in values(page))
     page.says("[data-hue]", "between tidewater and gorse, in linear light")
@@ -181,7 +189,8 @@ def test_status_colors_that_everyone_can_tell_apart(page: Page) -> None:
     page.wait(lambda: page.button("Hold success").get_attribute("aria-pressed") == "true")
     page.press("Hold error")
     page.says(
-        "[data-testid=status-words]", "success and error keep only CIEDE2000 3.2 under deutan vision as they are held"
+        "[data-testid=status-words]",
+        "success and error keep only CIEDE2000 3.2 under deutan vision as they are held",
     )
     page.press("Hold error")
     page.says("[data-testid=status-words]", "Every pair keeps")
@@ -272,7 +281,9 @@ def test_a_marked_area_becomes_stops_or_is_left_out(page: Page) -> None:
     page.press("Leave this area out")
     page.says("[data-testid=marked]", "1 left out")
     page.wait(lambda: page.all("[data-main]"))
-    page.click(f"[data-main='{before[0]}']") if page.all(f"[data-main='{before[0]}']") else page.click("[data-main]")
+    page.click(f"[data-main='{before[0]}']") if page.all(
+        f"[data-main='{before[0]}']"
+    ) else page.click("[data-main]")
     page.press("Leave this color out")
     page.says("[data-testid=marked]", "2 left out")
     page.press("Take all back")
@@ -286,7 +297,9 @@ def test_a_sample_near_a_color_of_the_system_is_offered_as_that_color(page: Page
     # What the system has is left out at first, and drawn short: it is pressed where it is drawn.
     assert not page.find("[aria-label='Take #0B6E6E']").is_selected()
     short = page.driver.find_element("css selector", "[data-main='#0B6E6E']")
-    ActionChains(page.driver).move_to_element_with_offset(short, 12 - short.size["width"] // 2, 0).click().perform()
+    ActionChains(page.driver).move_to_element_with_offset(
+        short, 12 - short.size["width"] // 2, 0
+    ).click().perform()
     page.press("It is tidewater, CIEDE2000 0.0")
     page.says("[data-testid=slip-name]", "tidewater")
 
@@ -295,7 +308,9 @@ def test_areas_follow_what_is_dragged(page: Page) -> None:
     page.open(f"{AT}?at=hue:tidewater&area=harmony")
     before = page.wait(lambda: hexes(page, "[data-partner]", "partner"))
     slider = page.find("[role=slider][aria-label='Lightness']")
-    ActionChains(page.driver).move_to_element(slider).click_and_hold().move_by_offset(40, 0).perform()
+    ActionChains(page.driver).move_to_element(slider).click_and_hold().move_by_offset(
+        40, 0
+    ).perform()
     page.wait(lambda: hexes(page, "[data-partner]", "partner") != before)
     assert page.button("Undo").get_attribute("title") == "Undo what moves now"
     ActionChains(page.driver).release().perform()

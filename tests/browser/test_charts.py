@@ -22,7 +22,9 @@ FILLS = """return [...document.querySelectorAll('[data-testid=drawn] svg')].map(
 def strip(page: Page, palette: str) -> list[str]:
     """The published colors of a palette, as its strip shows them."""
     cells = "document.querySelectorAll(`[data-palette='${arguments[0]}'] [data-hex]`)"
-    return page.wait(lambda: page.script(f"return [...{cells}].map(cell => cell.dataset.hex)", palette))
+    return page.wait(
+        lambda: page.script(f"return [...{cells}].map(cell => cell.dataset.hex)", palette)
+    )
 
 
 def test_colors_are_made_apart_held_added_to_and_taken_back(page: Page) -> None:
@@ -33,7 +35,12 @@ def test_colors_are_made_apart_held_added_to_and_taken_back(page: Page) -> None:
     assert (made[0], len(made)) == ("#0B6E6E", 6)
     page.click("[data-palette=categories] [data-key]:nth-of-type(3)")
     page.press("Hold 3")
-    page.wait(lambda: "held" in page.all("[data-palette=categories] [data-key]")[2].get_attribute("aria-label"))
+    page.wait(
+        lambda: (
+            "held"
+            in page.all("[data-palette=categories] [data-key]")[2].get_attribute("aria-label")
+        )
+    )
     page.press("Another search")
     page.press("Make the rest of categories anew")
     page.wait(lambda: made[2] in (anew := strip(page, "categories"))[:2] and anew != made)
@@ -60,7 +67,9 @@ def test_farther_from_the_brand_has_its_price_before_it_is_chosen(page: Page) ->
 def test_ones_own_data_are_dropped_drawn_and_a_category_is_given_its_color(page: Page) -> None:
     page.open(f"{AT}?at=palette:routes")
     page.find("[data-testid=drawn] svg")
-    rows = "\n".join(f"2026-05-{day:02},{quay},{day * size}" for day in range(1, 29) for quay, size in QUAYS)
+    rows = "\n".join(
+        f"2026-05-{day:02},{quay},{day * size}" for day in range(1, 29) for quay, size in QUAYS
+    )
     page.script(DROPPED, f"day,quay,waiting\n{rows}\n", "quays.csv")
     page.says("[data-testid=brought-data]", "quays: 84 rows, 3 columns.")
     page.says("[data-testid=suits-data]", "for quay (3 categories):")
@@ -99,7 +108,8 @@ def test_a_confusable_pair_is_seen_mended_and_every_pair_stands_behind_the_line(
     before = int(page.text("header").split("Legibility\n")[1].split()[0])
     page.type("Value of color 4", "kelp 600", enter=True)
     page.says(
-        "[aria-label='Findings on routes']", "routes 1 (Skarvik–Tarnsey) and routes 4 (Holm Ness–Skarvik) look alike"
+        "[aria-label='Findings on routes']",
+        "routes 1 (Skarvik–Tarnsey) and routes 4 (Holm Ness–Skarvik) look alike",
     )
     page.wait(lambda: int(page.text("header").split("Legibility\n")[1].split()[0]) > before)
     kelp = strip(page, "routes")[3]
@@ -128,7 +138,9 @@ def test_a_map_of_delays_is_reversed_and_its_middle_set(page: Page) -> None:
     page.says("[data-testid=drawn] [role=alert]", "lies outside the data")
     page.press("Undo")
     page.choose("Breaks equal intervals", "typed")
-    page.wait(lambda: len(page.field("Breaks, with spaces between").get_attribute("value").split()) == 8)
+    page.wait(
+        lambda: len(page.field("Breaks, with spaces between").get_attribute("value").split()) == 8
+    )
     page.wait(lambda: page.texts("[data-testid=drawn] [role=alert]") == [])
     page.type("Breaks, with spaces between", "-2 0 nine", enter=True)
     page.says("[data-testid=palette-tools]", "“nine” is no number")
@@ -171,7 +183,9 @@ def test_a_set_is_told_what_it_suits_and_two_ends_are_offered(page: Page) -> Non
     page.choose("Take from what is there", "gallery: Low tide")
     page.says("[data-testid=suits]", "sequential")
     page.type("One color a line", "")
-    page.field("One color a line").send_keys("tidewater 100\ntidewater 400\ntidewater 800\nno such thing")
+    page.field("One color a line").send_keys(
+        "tidewater 100\ntidewater 400\ntidewater 800\nno such thing"
+    )
     page.says("[data-testid=area] [role=alert]", "no such thing")
     page.field("One color a line").send_keys(Keys.BACKSPACE * len("\nno such thing"))
     page.says("[data-testid=suits]", "Lightness goes one way")
@@ -200,9 +214,19 @@ def test_categories_exchange_their_colors_by_drag_and_take_one_by_choice(page: P
     page.find("[data-category='Merrow–Pellan']")
     aria = "return [...document.querySelectorAll('[data-palette=routes] [data-key]')].map(one => one.ariaLabel)"
     page.script(DRAGGED, "Skarvik–Tarnsey", "Merrow–Pellan")
-    page.wait(lambda: ", Merrow–Pellan" in page.script(aria)[0] and ", Skarvik–Tarnsey" in page.script(aria)[4])
+    page.wait(
+        lambda: (
+            ", Merrow–Pellan" in page.script(aria)[0]
+            and ", Skarvik–Tarnsey" in page.script(aria)[4]
+        )
+    )
     page.choose("Merrow–Pellan", "Oldhaven–Merrow")
-    page.wait(lambda: ", Oldhaven–Merrow" in page.script(aria)[0] and ", Merrow–Pellan" in page.script(aria)[2])
+    page.wait(
+        lambda: (
+            ", Oldhaven–Merrow" in page.script(aria)[0]
+            and ", Merrow–Pellan" in page.script(aria)[2]
+        )
+    )
     page.press("Undo")
     page.press("Undo")
     page.wait(lambda: ", Skarvik–Tarnsey" in page.script(aria)[0])
@@ -240,7 +264,9 @@ def test_stops_are_added_moved_and_taken_out_and_ends_are_exact(page: Page) -> N
     page.type("A further stop of load: a name or a color", "gorse", enter=True)
     page.wait(lambda: strip(page, "load") != before)
     added = strip(page, "load")
-    page.type("Where stop 2 stands, from 0 at the light end to 100 at the dark one", "60", enter=True)
+    page.type(
+        "Where stop 2 stands, from 0 at the light end to 100 at the dark one", "60", enter=True
+    )
     page.wait(lambda: strip(page, "load") != added)
     page.press("Let stop 2 stand at its own lightness")
     page.wait(lambda: strip(page, "load") == added)
@@ -250,7 +276,9 @@ def test_stops_are_added_moved_and_taken_out_and_ends_are_exact(page: Page) -> N
     page.wait(lambda: strip(page, "load") == added)
     page.click("[data-palette=delay] button")
     page.press("Ends exact")
-    page.wait(lambda: strip(page, "delay")[0] == "#0B6E6E" and strip(page, "delay")[-1] == "#DF5A33")
+    page.wait(
+        lambda: strip(page, "delay")[0] == "#0B6E6E" and strip(page, "delay")[-1] == "#DF5A33"
+    )
     page.says("[aria-label='How even']", "varies by")
 
 
@@ -280,8 +308,12 @@ document.adoptedStyleSheets = [sheet];
 const found = arguments[1].map(name => getComputedStyle(document.documentElement).getPropertyValue(name).trim());
 document.adoptedStyleSheets = [];
 return found;"""
-    of_palette = page.script(loaded, "palettes.css", [f"--chart-fares-{number}" for number in range(1, 6)])
-    of_tokens = page.script(loaded, "tokens.css", [f"--chart-series-{number}" for number in range(1, 6)])
+    of_palette = page.script(
+        loaded, "palettes.css", [f"--chart-fares-{number}" for number in range(1, 6)]
+    )
+    of_tokens = page.script(
+        loaded, "tokens.css", [f"--chart-series-{number}" for number in range(1, 6)]
+    )
     assert [each.upper() for each in of_palette] == [each.upper() for each in of_tokens] == fares
 
 

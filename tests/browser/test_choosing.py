@@ -19,7 +19,10 @@ def chosen(page: Page) -> list[str]:
 
 
 def test_steps_are_chosen_copied_nudged_and_put_back(page: Page) -> None:
-    grant = {"origin": page.address, "permissions": ["clipboardReadWrite", "clipboardSanitizedWrite"]}
+    grant = {
+        "origin": page.address,
+        "permissions": ["clipboardReadWrite", "clipboardSanitizedWrite"],
+    }
     page.driver.execute_cdp_cmd("Browser.grantPermissions", grant)
     page.open(f"{AT}?at=step:kelp/s300")
     before = {hue: page.steps(hue) for hue in ("kelp", "flare", "lamp")}
@@ -69,7 +72,12 @@ def test_what_is_held_stays_while_the_ladder_of_all_changes(page: Page) -> None:
     gorse = page.steps("gorse")
     page.press("Held")
     page.says("[data-row=gorse]", "held")
-    page.wait(lambda: page.find("[role=slider][aria-label='Lightness']").get_attribute("aria-disabled") == "true")
+    page.wait(
+        lambda: (
+            page.find("[role=slider][aria-label='Lightness']").get_attribute("aria-disabled")
+            == "true"
+        )
+    )
     page.choose("Anchor of gorse nearest label", "no step: guide only")
     page.says("[data-testid=notice]", "gorse is held")
     page.press("Ladder")

@@ -26,7 +26,11 @@ def test_a_handle_is_dragged_and_all_scales_follow_while_it_moves(page: Page) ->
     page.open(f"{AT}?at=hue:gorse&area=curves")
     gorse, kelp = page.steps("gorse"), page.steps("kelp")
     start = value(page, "chroma", "0.5")
-    drag = ActionChains(page.driver).click_and_hold(handle(page, "chroma", "0.5")).move_by_offset(0, 60)
+    drag = (
+        ActionChains(page.driver)
+        .click_and_hold(handle(page, "chroma", "0.5"))
+        .move_by_offset(0, 60)
+    )
     drag.perform()
     # Before it is let go: the sheet shows it, and nothing is kept.
     page.wait(lambda: page.steps("gorse")[6] != gorse[6])
@@ -34,7 +38,9 @@ def test_a_handle_is_dragged_and_all_scales_follow_while_it_moves(page: Page) ->
     assert not page.button("Undo").is_enabled()
     page.keys(Keys.ESCAPE)
     ActionChains(page.driver).release().perform()
-    ActionChains(page.driver).click_and_hold(handle(page, "chroma", "0.5")).move_by_offset(0, 60).release().perform()
+    ActionChains(page.driver).click_and_hold(handle(page, "chroma", "0.5")).move_by_offset(
+        0, 60
+    ).release().perform()
     undone(page, "Chroma of all scales toward the dark end")
     assert value(page, "chroma", "0.5") < start
     moved = page.steps("gorse")
@@ -70,7 +76,10 @@ def test_a_curve_of_one_scale_by_keys_typed_and_back(page: Page) -> None:
     page.type("Lightness on the way to the dark end, as a number", "99", enter=True)
     page.wait(lambda: page.steps("heather") != heather)
     shown = handle(page, "lightness", "0.5")
-    assert float(shown.get_attribute("aria-valuenow")) <= float(shown.get_attribute("aria-valuemax")) + 0.01
+    assert (
+        float(shown.get_attribute("aria-valuenow"))
+        <= float(shown.get_attribute("aria-valuemax")) + 0.01
+    )
 
 
 def test_a_key_held_until_everything_has_followed_is_kept_when_it_is_let_go(page: Page) -> None:
@@ -106,7 +115,9 @@ def test_the_safe_range_is_drawn_and_told_before_anyone_drags(page: Page) -> Non
     page.ask_for_safe_ranges(True)
     page.open(f"{AT}?at=hue:kelp")
     page.wait(lambda: len(page.all("[data-testid=safe]")) == 3)
-    ActionChains(page.driver).move_to_element(page.find("[role=slider][aria-label='Hue']")).perform()
+    ActionChains(page.driver).move_to_element(
+        page.find("[role=slider][aria-label='Hue']")
+    ).perform()
     page.says(
         "[data-testid=safe-words]",
         "Above 150°: settled: status.success and status.warning look alike for protan vision, in day",

@@ -33,12 +33,25 @@ FIELDS = [
     ("charts?at=palette:routes", "How far apart the palette asks its colors to be"),
     ("charts?at=palette:delay", "The value at the middle"),
     ("charts?at=palette:load", "L* of the dark end"),
-    ("charts?at=palette:load", "Where stop 1 stands, from 0 at the light end to 100 at the dark one"),
+    (
+        "charts?at=palette:load",
+        "Where stop 1 stands, from 0 at the light end to 100 at the dark one",
+    ),
     ("charts?at=palette:routes&area=generate", "Contrast on the ground"),
     ("releases?area=outputs", "CIEDE2000 below which a change of color is a patch"),
 ]
 # What only looks, and keeps nothing, makes no revision.
-LOOKING = ("even", "mix", "ladder", "fewer", "overlay", "text-on-picture", "pictures-seen", "two-colors", "generate")
+LOOKING = (
+    "even",
+    "mix",
+    "ladder",
+    "fewer",
+    "overlay",
+    "text-on-picture",
+    "pictures-seen",
+    "two-colors",
+    "generate",
+)
 WATCH = """
 window.asking = 0; window.kept = 0; window.seen = [];
 const ask = window.fetch;
@@ -90,7 +103,9 @@ def latencies(long: bool) -> tuple[int, ...]:
 
 
 @pytest.mark.parametrize(("path", "label"), FIELDS)
-def test_every_press_counts_and_no_answer_sets_a_field_back(page: Page, path: str, label: str, long: bool) -> None:
+def test_every_press_counts_and_no_answer_sets_a_field_back(
+    page: Page, path: str, label: str, long: bool
+) -> None:
     for latency in latencies(long):
         with slow(page, latency):
             page.open(f"{AT}/{path}")
@@ -108,11 +123,21 @@ def test_every_press_counts_and_no_answer_sets_a_field_back(page: Page, path: st
             # Each press is a step, up to an end.
             for at, number in enumerate(numbers):
                 reached = abs(number - numbers[0])
-                assert reached == pytest.approx(at * step, abs=0.51 * step) or number in (low, high), shown
-            page.wait(lambda: page.script("return window.asking === 0 && performance.now() - window.answered > 600"))
+                assert reached == pytest.approx(at * step, abs=0.51 * step) or number in (
+                    low,
+                    high,
+                ), shown
+            page.wait(
+                lambda: page.script(
+                    "return window.asking === 0 && performance.now() - window.answered > 600"
+                )
+            )
             seen = page.script("clearInterval(window.watching); return [...new Set(window.seen)]")
             # What a color of 8 bits comes to may be a tenth beside what was asked for.
-            assert all(abs(number_of(text) - numbers[-1]) <= 0.11 * step for text in seen), (shown, seen)
+            assert all(abs(number_of(text) - numbers[-1]) <= 0.11 * step for text in seen), (
+                shown,
+                seen,
+            )
             last = page.find(NUMBER.format(label)).get_attribute("value")
             kept = page.script("return window.kept") - before
             assert kept == (0 if any(path.endswith(f"area={area}") for area in LOOKING) else 1)

@@ -49,7 +49,9 @@ def test_a_drag_asks_once_at_a_time_and_ends_with_the_newest(page: Page) -> None
         # What is kept is where the pointer was let go, not where an answer was late.
         shown = page.find("[aria-label='Chroma, as a number']").get_attribute("value")
         page.open(f"{AT}?at=hue:sound")
-        page.wait(lambda: page.find("[aria-label='Chroma, as a number']").get_attribute("value") == shown)
+        page.wait(
+            lambda: page.find("[aria-label='Chroma, as a number']").get_attribute("value") == shown
+        )
 
 
 # Holds back what is kept until it is let go, counts what was answered, and remembers every value that a hue has shown.
@@ -74,7 +76,9 @@ new MutationObserver(() => window.seen.push(band.dataset.value)).observe(band, {
 """
 
 
-def test_a_gesture_that_began_before_the_last_was_kept_is_not_disturbed_by_its_answer(page: Page) -> None:
+def test_a_gesture_that_began_before_the_last_was_kept_is_not_disturbed_by_its_answer(
+    page: Page,
+) -> None:
     with page.with_script(HELD):
         page.open("/systems/brinemark/sources?at=hue:sound")
         slider = page.find("[role=slider][aria-label='Lightness']")

@@ -23,7 +23,9 @@ window.fetch = async (...given) => {
 
 
 def focused(page: Page) -> str:
-    return page.script("const at = document.activeElement; return at.getAttribute('aria-label') || at.textContent")
+    return page.script(
+        "const at = document.activeElement; return at.getAttribute('aria-label') || at.textContent"
+    )
 
 
 def step(page: Page, key: str) -> str:
@@ -38,7 +40,9 @@ def test_quick_taps_are_one_change_of_what_is_selected_at_that_moment(page: Page
     page.open(f"{AT}?at=step:kelp/s300")
     page.says("[data-testid=slip-name]", "kelp 300")
     before = {key: step(page, key) for key in ("step:kelp/s300", "step:sound/s300")}
-    ActionChains(page.driver).click(page.driver.find_element("css selector", "[data-key='step:sound/s300']")).perform()
+    ActionChains(page.driver).click(
+        page.driver.find_element("css selector", "[data-key='step:sound/s300']")
+    ).perform()
     page.keys(*["-"] * 20)
     page.wait(lambda: page.button("Undo").get_attribute("title") == "Undo: Nudge sound 300")
     page.says("[data-testid=slip-why]", "nudged 20.0 darker")
@@ -51,7 +55,9 @@ def test_undo_takes_a_run_along_that_still_rests(page: Page) -> None:
     page.open(f"{AT}?at=step:kelp/s300")
     page.says("[data-testid=slip-name]", "kelp 300")
     before = step(page, "step:kelp/s300")
-    ActionChains(page.driver).send_keys("-").key_down(Keys.CONTROL).send_keys("z").key_up(Keys.CONTROL).perform()
+    ActionChains(page.driver).send_keys("-").key_down(Keys.CONTROL).send_keys("z").key_up(
+        Keys.CONTROL
+    ).perform()
     page.wait(lambda: page.button("Redo").get_attribute("title") == "Redo: Nudge kelp 300")
     assert step(page, "step:kelp/s300") == before
 
@@ -65,7 +71,12 @@ def test_a_key_that_does_nothing_says_why(page: Page) -> None:
     said(page, "#0B6E6E copied.")
     page.press("Held")
     page.wait(lambda: page.button("Undo").get_attribute("title") == "Undo: Hold tidewater")
-    page.wait(lambda: page.find("[role=slider][aria-label=Lightness]").get_attribute("aria-disabled") == "true")
+    page.wait(
+        lambda: (
+            page.find("[role=slider][aria-label=Lightness]").get_attribute("aria-disabled")
+            == "true"
+        )
+    )
     page.keys("-")
     said(page, "tidewater is held: let it go to move tidewater.")
     page.keys("a")
@@ -77,7 +88,9 @@ def test_a_key_that_does_nothing_says_why(page: Page) -> None:
     page.click("[aria-label^='kelp'][aria-label*='own color']")
     page.says("[data-testid=slip-why]", "The hue’s own color")
     page.keys("-")
-    said(page, f"{page.text('[data-testid=slip-name]')} is the hue’s own color: the hue itself moves")
+    said(
+        page, f"{page.text('[data-testid=slip-name]')} is the hue’s own color: the hue itself moves"
+    )
     page.find("[data-key='step:tidewater/s100']").click()
     page.keys(Keys.ARROW_UP)
     said(page, "No scale above has a step here.")
@@ -87,9 +100,13 @@ def test_choosing_what_lies_apart_by_keys(page: Page) -> None:
     page.open(f"{AT}?at=step:kelp/s300")
     page.find("[data-key='step:kelp/s300']").click()
     walk = ActionChains(page.driver).key_down(Keys.CONTROL)
-    walk.send_keys(Keys.ARROW_RIGHT, Keys.ARROW_RIGHT, Keys.ARROW_DOWN).key_up(Keys.CONTROL).send_keys(" ").perform()
+    walk.send_keys(Keys.ARROW_RIGHT, Keys.ARROW_RIGHT, Keys.ARROW_DOWN).key_up(
+        Keys.CONTROL
+    ).send_keys(" ").perform()
     page.wait(lambda: len(page.all("[role=gridcell][aria-selected=true]")) == 2)
-    chosen = [cell.get_attribute("data-key") for cell in page.all("[role=gridcell][aria-selected=true]")]
+    chosen = [
+        cell.get_attribute("data-key") for cell in page.all("[role=gridcell][aria-selected=true]")
+    ]
     assert chosen == ["step:kelp/s300", "step:flare/s500"]
 
 
@@ -104,17 +121,25 @@ def test_hues_move_tap_by_tap_and_by_hand_to_any_place(page: Page) -> None:
     page.wait(lambda: page.script(ROWS)[0] == "tidewater")
 
     def head(hue: str):
-        return page.driver.find_element("css selector", f"[data-row='{hue}'] [role=rowheader] button")
+        return page.driver.find_element(
+            "css selector", f"[data-row='{hue}'] [role=rowheader] button"
+        )
 
-    below = ActionChains(page.driver).click_and_hold(head("tidewater")).move_to_element(head("buoy"))
-    below.move_to_element_with_offset(head("shingle"), 0, 10).move_by_offset(0, 1).release().perform()
+    below = (
+        ActionChains(page.driver).click_and_hold(head("tidewater")).move_to_element(head("buoy"))
+    )
+    below.move_to_element_with_offset(head("shingle"), 0, 10).move_by_offset(
+        0, 1
+    ).release().perform()
     page.wait(lambda: page.script(ROWS)[-1] == "tidewater")
     page.press("Group by kind")
     page.wait(lambda: page.script(ROWS)[:2] == ["buoy", "tidewater"])
     page.open(SOURCES)
     band = "[data-hue='{}']".format
     gorse = page.driver.find_element("css selector", band("gorse"))
-    drag = ActionChains(page.driver).click_and_hold(page.driver.find_element("css selector", band("tidewater")))
+    drag = ActionChains(page.driver).click_and_hold(
+        page.driver.find_element("css selector", band("tidewater"))
+    )
     drag.move_to_element(gorse).move_to_element_with_offset(gorse, -100, 8).release().perform()
     page.wait(lambda: page.all("[aria-label=Accent] [data-hue=tidewater]"))
     assert page.script(BANDS)[:3] == ["buoy", "gorse", "tidewater"]
@@ -138,7 +163,12 @@ def test_the_focus_stays_where_the_work_goes_on(page: Page) -> None:
     page.wait(lambda: page.script("return document.activeElement.dataset.hue") == "flare")
     page.says("[data-testid=slip-name]", "flare")
     page.press("Derive a hue from flare")
-    page.wait(lambda: page.script("return document.activeElement.dataset.hue") == page.text("[data-testid=slip-name]"))
+    page.wait(
+        lambda: (
+            page.script("return document.activeElement.dataset.hue")
+            == page.text("[data-testid=slip-name]")
+        )
+    )
     page.press("Mix")
     page.find("[data-testid=area]")
     page.keys("h")
@@ -154,7 +184,11 @@ def test_the_focus_stays_where_the_work_goes_on(page: Page) -> None:
     page.keys("/")
     page.find("input[aria-label^=Find]").send_keys("sound 300", Keys.ENTER)
     page.says("[data-testid=slip-name]", "sound 300")
-    page.wait(lambda: page.script("return document.querySelector('main').contains(document.activeElement)"))
+    page.wait(
+        lambda: page.script(
+            "return document.querySelector('main').contains(document.activeElement)"
+        )
+    )
 
 
 _AT_ONCE = """
@@ -201,9 +235,13 @@ def test_what_is_typed_and_shaped_survives_a_stage_and_a_reload(page: Page) -> N
     page.press("Scales")
     page.press("Ladder")
     page.click("[aria-label='300 is internal']")
-    page.wait(lambda: "internal" in page.find("[data-key='step:sound/s300']").get_attribute("aria-label"))
+    page.wait(
+        lambda: "internal" in page.find("[data-key='step:sound/s300']").get_attribute("aria-label")
+    )
     page.driver.refresh()
-    page.wait(lambda: "internal" in page.find("[data-key='step:sound/s300']").get_attribute("aria-label"))
+    page.wait(
+        lambda: "internal" in page.find("[data-key='step:sound/s300']").get_attribute("aria-label")
+    )
     page.press("Releases")
     assert page.field("Version").get_attribute("value") == "4.0.0"
     assert page.field("Notes").get_attribute("value") == "All grays are new."
@@ -262,10 +300,15 @@ def test_what_is_dragged_here_is_not_brought_and_no_text_is_marked_by_it(page: P
         assert "/legibility" in page.driver.current_url
 
 
-def test_escape_while_a_handle_of_the_ladder_is_held_takes_the_drag_back_and_closes_nothing(page: Page) -> None:
+def test_escape_while_a_handle_of_the_ladder_is_held_takes_the_drag_back_and_closes_nothing(
+    page: Page,
+) -> None:
     page.open("/systems/brinemark/scales?at=hue:kelp&area=ladder")
     before = page.texts("[data-testid=ladder-rows] [role=spinbutton]")
-    values = [field.get_attribute("value") for field in page.all("[data-testid=ladder-rows] [role=spinbutton]")]
+    values = [
+        field.get_attribute("value")
+        for field in page.all("[data-testid=ladder-rows] [role=spinbutton]")
+    ]
     handle = page.find("[data-testid=ladder-plot] [aria-label='L* of 500']")
     ActionChains(page.driver).click_and_hold(handle).move_by_offset(0, 14).perform()
     at = "[role=spinbutton][aria-label='L* aimed at by 500']"
@@ -297,7 +340,9 @@ def test_after_a_start_the_focus_is_in_the_sheet(page: Page) -> None:
     page.type("Brand colors", "#0B6E6E")
     page.press("Start")
     page.find("[data-testid=slip]")
-    page.wait(lambda: page.script("return document.activeElement?.closest('[data-sheet]') !== null"))
+    page.wait(
+        lambda: page.script("return document.activeElement?.closest('[data-sheet]') !== null")
+    )
 
 
 def test_publishing_is_cancelled_while_files_are_written(page: Page) -> None:

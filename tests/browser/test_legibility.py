@@ -57,7 +57,9 @@ def test_a_repair_that_breaks_is_seen_another_chosen_and_what_is_left_accepted(p
     page.wait(lambda: count(page) == before)
 
 
-def test_an_exception_without_a_reason_is_refused_at_its_place_and_keeps_what_was_typed(page: Page) -> None:
+def test_an_exception_without_a_reason_is_refused_at_its_place_and_keeps_what_was_typed(
+    page: Page,
+) -> None:
     page.open(AT)
     page.press(f"Accept: {TRAP} In day.")
     page.type("Evidence, such as a reading test", "seven readers")
@@ -91,17 +93,29 @@ def test_two_colors_are_read_and_moved_by_keys_on_one_axis(page: Page) -> None:
     page.wait(lambda: not page.all("[data-testid=area] [role=alert]"))
 
 
-def test_two_points_of_a_picture_are_read_and_samples_set_in_a_typeface_of_ones_own(page: Page) -> None:
+def test_two_points_of_a_picture_are_read_and_samples_set_in_a_typeface_of_ones_own(
+    page: Page,
+) -> None:
     page.open(f"{AT}?area=two-colors&at=token:text-late")
     page.press("From a picture")
     page.find("[aria-label^='Point of the foreground']").send_keys(Keys.ARROW_RIGHT)
-    page.wait(lambda: str(page.field("Foreground: a name or a color").get_attribute("value")).startswith("#"))
+    page.wait(
+        lambda: str(page.field("Foreground: a name or a color").get_attribute("value")).startswith(
+            "#"
+        )
+    )
     page.find("[aria-label^='Point of the ground']").send_keys(Keys.SHIFT + Keys.ARROW_UP)
-    page.wait(lambda: str(page.field("Ground: a name or a color").get_attribute("value")).startswith("#"))
-    font = next((WEB / "node_modules/@fontsource-variable").glob("**/*mono-latin-wght-normal.woff2"))
+    page.wait(
+        lambda: str(page.field("Ground: a name or a color").get_attribute("value")).startswith("#")
+    )
+    font = next(
+        (WEB / "node_modules/@fontsource-variable").glob("**/*mono-latin-wght-normal.woff2")
+    )
     page.driver.find_element("css selector", "[aria-label='A font file']").send_keys(str(font))
     page.button(f"Set in {font.name}")
-    family = "return getComputedStyle(document.querySelector('[data-testid=polarities]')).fontFamily"
+    family = (
+        "return getComputedStyle(document.querySelector('[data-testid=polarities]')).fontFamily"
+    )
     page.wait(lambda: page.script(family).startswith("own-"))
     page.press(f"Remove {font.name}")
     page.wait(lambda: not page.script(family).startswith("own-"))
@@ -139,7 +153,9 @@ def test_the_matrix_is_walked_by_keys_and_takes_a_pair_to_the_slip(page: Page) -
 
 def test_a_condition_is_applied_to_every_pairing_and_changed(page: Page) -> None:
     page.open(f"{AT}?area=conditions")
-    page.says("[data-testid=condition]", "In quay in sunlight 5 of 69 declared pairings no longer hold.")
+    page.says(
+        "[data-testid=condition]", "In quay in sunlight 5 of 69 declared pairings no longer hold."
+    )
     page.find("[aria-label^='Light: on the screen']").send_keys(Keys.CONTROL + "a")
     page.keys("1000", Keys.ENTER)
     page.says("[data-testid=condition]", "In quay in sunlight 1 of 69")
@@ -167,10 +183,17 @@ def test_text_is_moved_over_a_picture_by_keys(page: Page) -> None:
     page.wait(lambda: page.find("[data-testid=text-block]").get_attribute("aria-label") != here)
     page.says("[data-testid=behind]", "#FFFFFF reaches 4.5 on every pixel behind it")
     page.wait(lambda: "Least scrim" in page.text("[data-testid=behind]"))
-    page.wait(lambda: page.script("return document.querySelector('[data-testid=text-map]')?.naturalWidth") or 0 > 100)
+    page.wait(
+        lambda: (
+            page.script("return document.querySelector('[data-testid=text-map]')?.naturalWidth")
+            or 0 > 100
+        )
+    )
 
 
-def test_a_page_is_read_pair_by_pair_and_what_is_of_tokens_declared(page: Page, tmp_path: Path) -> None:
+def test_a_page_is_read_pair_by_pair_and_what_is_of_tokens_declared(
+    page: Page, tmp_path: Path
+) -> None:
     page.open(f"{AT}?area=drawing")
     markup = """<body style="margin: 0; background: var(--surface-card)">
       <p style="color: var(--status-warning)">Gate B from 12:05</p>
@@ -179,7 +202,9 @@ def test_a_page_is_read_pair_by_pair_and_what_is_of_tokens_declared(page: Page, 
     file = tmp_path / "page.html"
     file.write_text(markup)
     page.wait(lambda: page.all("[data-testid=area] input[type=file]"))
-    page.driver.find_element("css selector", "[data-testid=area] input[type=file]").send_keys(str(file))
+    page.driver.find_element("css selector", "[data-testid=area] input[type=file]").send_keys(
+        str(file)
+    )
     page.says("[data-testid=drawn-pairs]", "status.warning on surface.card: Gate B from 12:05")
     page.says("[data-testid=drawn-pairs]", "text.late on surface.brand: 12 min")
     page.says("[data-testid=drawn-pairs]", "1.62 of 4.5")
@@ -188,7 +213,12 @@ def test_a_page_is_read_pair_by_pair_and_what_is_of_tokens_declared(page: Page, 
     page.press("Undo")
 
 
-BANDS = [("#0B6E6E", "#DF5A33"), ("#111111", "#333333"), ("#FFF3D6", "#8A6FA8"), ("#2F6DB5", "#FFFFFF")]
+BANDS = [
+    ("#0B6E6E", "#DF5A33"),
+    ("#111111", "#333333"),
+    ("#FFF3D6", "#8A6FA8"),
+    ("#2F6DB5", "#FFFFFF"),
+]
 
 
 def test_what_lies_far_down_a_page_is_read_on_its_own_ground_and_what_is_not_known_has_no_ratio(
@@ -208,12 +238,18 @@ def test_what_lies_far_down_a_page_is_read_on_its_own_ground_and_what_is_not_kno
         "shade": '<p style="color:#777;filter:invert(1)">shade</p>',
         "hid": '<div style="height:20px;overflow:hidden"><p style="margin-top:90px">hid</p></div>',
     }
-    through = '<div style="background:#111;pointer-events:none"><p style="color:#333">through</p></div>'
+    through = (
+        '<div style="background:#111;pointer-events:none"><p style="color:#333">through</p></div>'
+    )
     file = tmp_path / "page.html"
-    file.write_text(f'<body style="margin:0;background:#fff">{bands}{"".join(unknown.values())}{through}</body>')
+    file.write_text(
+        f'<body style="margin:0;background:#fff">{bands}{"".join(unknown.values())}{through}</body>'
+    )
     page.open(f"{AT}?area=drawing")
     page.wait(lambda: page.all("[data-testid=area] input[type=file]"))
-    page.driver.find_element("css selector", "[data-testid=area] input[type=file]").send_keys(str(file))
+    page.driver.find_element("css selector", "[data-testid=area] input[type=file]").send_keys(
+        str(file)
+    )
     for ground, ink in BANDS:
         reached = float(ratio(bytes_of(ink), bytes_of(ground)))
         page.says("[data-testid=drawn-pairs]", f"{cut(reached)} of 4.5")
@@ -304,12 +340,21 @@ def test_a_picture_pasted_here_opens_with_a_point_for_each_of_two_colors(page: P
 def test_what_is_held_is_moved_by_no_repair_and_says_so(page: Page) -> None:
     page.open(f"{AT}?area=mend")
     page.choose("Moves as usual text.late", "not at all")
-    page.wait(lambda: page.find("[data-testid=moving-order] li:last-child").get_attribute("data-moving") == "text.late")
+    page.wait(
+        lambda: (
+            page.find("[data-testid=moving-order] li:last-child").get_attribute("data-moving")
+            == "text.late"
+        )
+    )
     page.press("text.late on surface.card reads 3.71")
     page.says(FINDINGS, "text.late is held against repairs.")
-    assert not any("Let text.late be" in each for each in page.texts("[data-testid=finding] button"))
+    assert not any(
+        "Let text.late be" in each for each in page.texts("[data-testid=finding] button")
+    )
     page.press("Undo")
-    page.wait(lambda: not any("held against" in each for each in page.texts("[data-testid=finding]")))
+    page.wait(
+        lambda: not any("held against" in each for each in page.texts("[data-testid=finding]"))
+    )
 
 
 def test_where_eye_and_rule_disagree_people_read_and_their_count_is_evidence(page: Page) -> None:
@@ -332,7 +377,9 @@ def test_where_eye_and_rule_disagree_people_read_and_their_count_is_evidence(pag
     page.keys("read well enough on the board")
     page.press("5 of 6 read: use as evidence")
     page.press("Accept it")
-    page.says("[data-testid=exceptions]", "Evidence: Reading test at 16 px: 1 reader read 5 of 6 figures.")
+    page.says(
+        "[data-testid=exceptions]", "Evidence: Reading test at 16 px: 1 reader read 5 of 6 figures."
+    )
     page.press("Undo")
     page.wait(lambda: not page.all("[data-testid=exceptions]"))
 

@@ -14,7 +14,9 @@ LIST = "harbor light #F2C66D\nprimary: rgb(11 110 110)\nlost words\ndusk oklch(0
 
 
 def lines(page: Page) -> list[str]:
-    return page.script("return [...document.querySelectorAll('[data-read]')].map(line => line.dataset.read)")
+    return page.script(
+        "return [...document.querySelectorAll('[data-read]')].map(line => line.dataset.read)"
+    )
 
 
 def test_a_list_with_two_bad_lines(page: Page) -> None:
@@ -31,7 +33,9 @@ def test_a_list_with_two_bad_lines(page: Page) -> None:
     page.click("[data-testid=add-read]")
     page.wait(lambda: bands(page)[2:6] == ["gorse", "heather", "lamp room", "violet"])
     # The lines that could not be read stay, to be mended; one undo takes all back.
-    page.wait(lambda: page.find("#reading-line").get_attribute("value") == "lost words\ncmyk(0 20 40 0)")
+    page.wait(
+        lambda: page.find("#reading-line").get_attribute("value") == "lost words\ncmyk(0 20 40 0)"
+    )
     page.press("Undo")
     page.wait(lambda: "lamp room" not in bands(page) and "violet" not in bands(page))
     assert not page.button("Undo").is_enabled()
@@ -85,9 +89,13 @@ def test_values_are_replaced_with_every_before_and_after_shown(page: Page) -> No
     page.says("[data-testid=read-lines]", "#DF5A33 until now, matched by name")
     page.says("[data-testid=read-lines]", "#0B6E6E until now, matched by order")
     page.press("Replace 2 values")
-    page.wait(lambda: (band_value(page, "buoy"), band_value(page, "tidewater")) == ("#E2703A", "#115577"))
+    page.wait(
+        lambda: (band_value(page, "buoy"), band_value(page, "tidewater")) == ("#E2703A", "#115577")
+    )
     page.press("Undo")
-    page.wait(lambda: (band_value(page, "buoy"), band_value(page, "tidewater")) == ("#DF5A33", "#0B6E6E"))
+    page.wait(
+        lambda: (band_value(page, "buoy"), band_value(page, "tidewater")) == ("#DF5A33", "#0B6E6E")
+    )
 
 
 def test_existing_colors_are_pinned_where_they_fit(page: Page) -> None:
@@ -111,7 +119,9 @@ def test_a_dropped_stylesheet_and_what_is_too_large(page: Page) -> None:
     css = b":root { --kelp-new: #2F7D3F; --mixed: color-mix(in srgb, red, blue) } .a { color: #BF3650; fill: #BF3650 }"
     page.drop("h1", "old.css", "text/css", css)
     page.says("[data-testid=read-summary]", "Read as a stylesheet: 2 colors, 1 line not read")
-    page.says("[data-testid=read-lines]", "color-mix(in srgb, red, blue) is computed by the browser")
+    page.says(
+        "[data-testid=read-lines]", "color-mix(in srgb, red, blue) is computed by the browser"
+    )
     page.says("[data-testid=read-lines]", "the same as flare")
     page.click("[data-testid=add-read]")
     page.wait(lambda: "kelp-new" in bands(page))
@@ -168,7 +178,9 @@ def test_lines_go_where_they_are_sent_and_what_goes_nowhere_stays(page: Page) ->
     assert not page.find("[data-testid=add-read]").is_enabled()
     Select(targets[2]).select_by_visible_text("nothing")
     page.press("Replace 2 values")
-    page.wait(lambda: (band_value(page, "tidewater"), band_value(page, "gorse")) == ("#115577", "#E2A03A"))
+    page.wait(
+        lambda: (band_value(page, "tidewater"), band_value(page, "gorse")) == ("#115577", "#E2A03A")
+    )
     page.wait(lambda: page.find("#reading-line").get_attribute("value") == "bank: #445566")
 
 
@@ -186,9 +198,9 @@ def test_what_was_read_is_taken_by_kind_ordered_and_grouped(page: Page) -> None:
     page.says("[data-testid=add-read]", "Add 2 hues")
     # A translucent color can stay so: as a token.
     kind = page.find("[aria-label^='Kind of veil']")
-    Select(page.driver.find_element("css selector", "[aria-label^='Kind of veil']")).select_by_visible_text(
-        "overlay token"
-    )
+    Select(
+        page.driver.find_element("css selector", "[aria-label^='Kind of veil']")
+    ).select_by_visible_text("overlay token")
     assert kind.get_attribute("value") == "overlay"
     page.press("Add 2 hues")
     page.find("[data-hue=slate]")
@@ -198,7 +210,9 @@ def test_what_was_read_is_taken_by_kind_ordered_and_grouped(page: Page) -> None:
 
 def test_a_dropped_picture_opens_and_what_is_none_is_explained(page: Page) -> None:
     page.open(AT)
-    page.drop("h1", "board.png", "image/png", encoded(fields(((11, 110, 110), 60), ((223, 90, 51), 30))))
+    page.drop(
+        "h1", "board.png", "image/png", encoded(fields(((11, 110, 110), 60), ((223, 90, 51), 30)))
+    )
     page.wait(lambda: {"#0B6E6E", "#DF5A33"} <= main_colors(page))
     page.press("Close")
     page.drop("h1", "boat.png", "image/png", b"no picture at all")
@@ -206,7 +220,11 @@ def test_a_dropped_picture_opens_and_what_is_none_is_explained(page: Page) -> No
 
 
 def main_colors(page: Page) -> set[str]:
-    return set(page.script("return [...document.querySelectorAll('[data-main]')].map(color => color.dataset.main)"))
+    return set(
+        page.script(
+            "return [...document.querySelectorAll('[data-main]')].map(color => color.dataset.main)"
+        )
+    )
 
 
 def test_the_harbor_picture_from_drop_to_hue_by_keyboard(page: Page) -> None:
@@ -243,7 +261,9 @@ def test_the_set_is_edited_as_text(page: Page) -> None:
     area = "textarea[aria-label='The set as text']"
     page.wait(lambda: "tidewater: #0B6E6E" in page.find(area).get_attribute("value"))
     text = page.find(area).get_attribute("value")
-    page.put(area, text.replace("gorse: #DFAF3A\nheather: #8A6FA8", "ling: #8A6FA8\ngorse: #E0B040"))
+    page.put(
+        area, text.replace("gorse: #DFAF3A\nheather: #8A6FA8", "ling: #8A6FA8\ngorse: #E0B040")
+    )
     for words in ("ling renamed", "gorse changed, #DFAF3A to #E0B040", "moved"):
         page.says("[data-testid=plan]", words)
     page.press("Read back 3 changes")

@@ -13,7 +13,9 @@ AT = "/systems/brinemark/releases"
 
 
 def fetched(page: Page, path: str, key: str = "") -> bytes:
-    request = urllib.request.Request(page.address + path, headers={"Authorization": f"Bearer {key}"} if key else {})
+    request = urllib.request.Request(
+        page.address + path, headers={"Authorization": f"Bearer {key}"} if key else {}
+    )
     with urllib.request.urlopen(request, timeout=20) as answer:
         return bytes(answer.read())
 
@@ -28,7 +30,9 @@ def publish(page: Page, version: str) -> None:
 def test_names_of_the_code_are_read_filled_and_published(page: Page) -> None:
     page.open(f"{AT}?area=outputs")
     page.type("called", "ticket page", enter=True)
-    page.field("Code that has the names").send_keys(".late { color: var(--text-late) } :root { --mood: #123456 }")
+    page.field("Code that has the names").send_keys(
+        ".late { color: var(--text-late) } :root { --mood: #123456 }"
+    )
     page.press("Read the names")
     page.says("[data-testid=names-said]", "1 have nothing yet")
     page.says("[data-testid=told]", "ticket page has nothing for mood.")

@@ -20,7 +20,11 @@ def test_what_breaks_is_told_first_and_two_releases_are_compared(page: Page) -> 
     page.says("[data-testid=breaks]", "text.late is gone: use text.behind.")
     page.says("main", "Major: text.late will not be found any more.")
     page.press("Draft the notes")
-    page.wait(lambda: "text.late is called text.behind" in (page.field("Notes").get_attribute("value") or ""))
+    page.wait(
+        lambda: (
+            "text.late is called text.behind" in (page.field("Notes").get_attribute("value") or "")
+        )
+    )
     published(page, "2.0.0")
     page.choose("From 2.0.0", "1.0.0")
     page.choose("to now", "2.0.0")
@@ -40,7 +44,9 @@ def test_rules_stop_a_release_until_they_are_met(page: Page) -> None:
 
 def test_a_stylesheet_is_checked_against_what_is_out(page: Page) -> None:
     page.open(f"{AT}?area=check")
-    page.field("Paste a stylesheet").send_keys(".late { color: #DF5A33; fill: var(--text-stong); stroke: #FF00FF }")
+    page.field("Paste a stylesheet").send_keys(
+        ".late { color: #DF5A33; fill: var(--text-stong); stroke: #FF00FF }"
+    )
     page.press("Check it")
     page.says("[data-testid=check-said]", "Nothing is published yet to check against.")
     published(page, "1.0.0")

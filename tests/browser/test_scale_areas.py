@@ -17,7 +17,9 @@ def use_it(page: Page) -> None:
     """Use the ladder once it is known what it would take away."""
     page.wait(lambda: page.button("Use this ladder").is_enabled())
     page.press("Use this ladder")
-    page.wait(lambda: page.button("Undo").get_attribute("title").startswith(("Undo: Take", "Undo: Give")))
+    page.wait(
+        lambda: page.button("Undo").get_attribute("title").startswith(("Undo: Take", "Undo: Give"))
+    )
 
 
 def test_a_ready_made_ladder_with_pins_present_and_back(page: Page) -> None:
@@ -47,9 +49,13 @@ def test_steps_put_in_and_taken_out(page: Page) -> None:
     page.says("[aria-label=Promises]", "4 apart")
     page.press("Take out 500")
     page.says("[data-testid=ladder-losses]", "The pin at tidewater 500 goes.")
-    page.says("[data-testid=ladder-losses]", "focus.ring moves from tidewater 500 to tidewater 400.")
+    page.says(
+        "[data-testid=ladder-losses]", "focus.ring moves from tidewater 500 to tidewater 400."
+    )
     use_it(page)
-    page.wait(lambda: labels(page) == ["100", "150", "200", "300", "400", "600", "700", "800", "900"])
+    page.wait(
+        lambda: labels(page) == ["100", "150", "200", "300", "400", "600", "700", "800", "900"]
+    )
     assert not page.all("[data-testid=ladder-losses]")
     page.press("Undo")
     page.wait(lambda: page.steps("gorse") == usual)
@@ -59,7 +65,9 @@ def test_what_cannot_be_a_ladder_is_said_at_the_label(page: Page) -> None:
     page.open(f"{AT}?at=hue:tidewater&area=ladder")
     page.put("[aria-label='Label of step 2']", "100")
     page.says("[data-testid=ladder-problem]", "The label 100 is there twice")
-    page.wait(lambda: page.find("[aria-label='Label of step 2']").get_attribute("aria-invalid") == "true")
+    page.wait(
+        lambda: page.find("[aria-label='Label of step 2']").get_attribute("aria-invalid") == "true"
+    )
     assert not page.button("Use this ladder").is_enabled()
     page.put("[aria-label='Label of step 2']", "")
     page.says("[data-testid=ladder-problem]", "A step needs a label")
@@ -82,7 +90,9 @@ def test_lightness_by_handles_and_hiding(page: Page) -> None:
     page.says("[data-testid=safe-rung-words]", "200: ")
     page.click("[aria-label='300 is internal']")
     use_it(page)
-    page.wait(lambda: "internal" in page.find("[data-key='step:sound/s300']").get_attribute("aria-label"))
+    page.wait(
+        lambda: "internal" in page.find("[data-key='step:sound/s300']").get_attribute("aria-label")
+    )
     page.press("Undo")
     page.wait(lambda: page.steps("sound") == before)
 
@@ -130,7 +140,9 @@ def test_a_method_for_one_scale_and_wrong_figures(page: Page) -> None:
     page.type("Ratio of 900", "20", enter=True)
     page.says("[data-testid=notice]", "nothing darker reaches 20")
     page.press("gorse as all scales")
-    page.wait(lambda: page.find("[data-method=even] button").get_attribute("aria-pressed") == "true")
+    page.wait(
+        lambda: page.find("[data-method=even] button").get_attribute("aria-pressed") == "true"
+    )
 
 
 def test_any_color_is_pinned_at_a_step(page: Page) -> None:
@@ -191,7 +203,9 @@ def test_rows_move_by_keys_and_a_hue_is_duplicated(page: Page) -> None:
     page.wait(lambda: page.steps("tidewater 2") == page.steps("tidewater"))
 
 
-def test_a_row_is_dragged_by_the_mouse_to_another_of_its_kind_and_nothing_else_is_taken_for_one(page: Page) -> None:
+def test_a_row_is_dragged_by_the_mouse_to_another_of_its_kind_and_nothing_else_is_taken_for_one(
+    page: Page,
+) -> None:
     page.open(AT)
     rows = "return [...document.querySelectorAll('[data-row]')].map(row => row.dataset.row)"
     page.wait(lambda: page.steps("heather"))
@@ -219,7 +233,9 @@ def test_a_row_is_dragged_by_the_mouse_to_another_of_its_kind_and_nothing_else_i
 
 
 def figures(page: Page) -> list[str]:
-    return page.script("return [...document.querySelectorAll('[data-overlay]')].map(line => line.dataset.overlay)")
+    return page.script(
+        "return [...document.querySelectorAll('[data-overlay]')].map(line => line.dataset.overlay)"
+    )
 
 
 def test_overlays_and_solids_become_tokens_and_pins(page: Page) -> None:

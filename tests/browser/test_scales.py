@@ -15,7 +15,10 @@ def test_arrows_walk_and_the_slip_tells(page: Page) -> None:
     page.open(AT)
     page.click("[data-key='step:tidewater/s600']")
     page.says("[data-testid=slip-name]", "tidewater 600")
-    page.says("[data-testid=slip-why]", "The hue’s own color, to the bit. Its lightness 41.8 is nearest to 600")
+    page.says(
+        "[data-testid=slip-why]",
+        "The hue’s own color, to the bit. Its lightness 41.8 is nearest to 600",
+    )
     page.keys(Keys.ARROW_RIGHT)
     page.says("[data-testid=slip-name]", "tidewater 700")
     page.keys(Keys.ARROW_DOWN)
@@ -97,7 +100,10 @@ def test_nudges_by_key_and_back(page: Page) -> None:
 
 def test_copying_in_the_notation_chosen(page: Page) -> None:
     page.open(f"{AT}?at=step:kelp/s500")
-    grant = {"origin": page.address, "permissions": ["clipboardReadWrite", "clipboardSanitizedWrite"]}
+    grant = {
+        "origin": page.address,
+        "permissions": ["clipboardReadWrite", "clipboardSanitizedWrite"],
+    }
     page.driver.execute_cdp_cmd("Browser.grantPermissions", grant)
     page.click("[title^='Copy oklch']")
     page.says("[data-testid=slip]", "copied")
@@ -148,7 +154,9 @@ def test_a_step_is_nudged_by_the_slip_and_escape_leaves_it(page: Page) -> None:
     ActionChains(page.driver).release().perform()
     page.type("Lightness, as a number", "80", enter=True)
     page.says("[data-testid=slip-why]", "lighter")
-    page.wait(lambda: page.find("[aria-label='Lightness, as a number']").get_attribute("value") == "80.0")
+    page.wait(
+        lambda: page.find("[aria-label='Lightness, as a number']").get_attribute("value") == "80.0"
+    )
     typed = page.steps("sound")
     assert typed[:2] + typed[3:] == before[:2] + before[3:]
     # The hue moves, and the nudge goes along on top of what is generated.
@@ -163,12 +171,22 @@ def test_a_step_is_nudged_by_the_slip_and_escape_leaves_it(page: Page) -> None:
 
 def test_a_pinned_step_says_why_it_cannot_be_moved(page: Page) -> None:
     page.open(f"{AT}?at=step:tidewater/s500")
-    page.wait(lambda: page.find("[role=slider][aria-label='Lightness']").get_attribute("aria-disabled") == "true")
+    page.wait(
+        lambda: (
+            page.find("[role=slider][aria-label='Lightness']").get_attribute("aria-disabled")
+            == "true"
+        )
+    )
     page.leave_fields()
     page.keys("=")
     page.press("tidewater 500: back to generated")
     page.says("[data-testid=slip-why]", "Aimed at L* 52.5")
-    page.wait(lambda: page.find("[role=slider][aria-label='Lightness']").get_attribute("aria-disabled") == "false")
+    page.wait(
+        lambda: (
+            page.find("[role=slider][aria-label='Lightness']").get_attribute("aria-disabled")
+            == "false"
+        )
+    )
     page.keys("=")
     page.says("[data-testid=slip-why]", "nudged 1.0 lighter")
     page.press("To its hue")

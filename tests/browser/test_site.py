@@ -38,7 +38,10 @@ def test_a_publication_arrives_in_the_product_that_uses_it(page: Page) -> None:
 
 def test_the_checker_finds_the_two_slips_of_its_stylesheet_and_no_more() -> None:
     found = check((SITE / "site.css").read_text(), publication(resolve(brinemark()))).found
-    assert [(each.kind, each.text) for each in found] == [("unknown", "var(--surface-crad"), ("outside", "#df5a32")]
+    assert [(each.kind, each.text) for each in found] == [
+        ("unknown", "var(--surface-crad"),
+        ("outside", "#df5a32"),
+    ]
     assert [each.token.name for each in found if each.token] == ["surface.card", "text.late"]
     for name in ("index.html", "board.html", "quay.html"):
         assert check((SITE / name).read_text(), publication(resolve(brinemark()))).found == ()

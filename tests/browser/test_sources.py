@@ -9,7 +9,9 @@ AT = "/systems/brinemark/sources"
 
 
 def bands(page: Page) -> list[str]:
-    return page.script("return [...document.querySelectorAll('[data-hue]')].map(band => band.dataset.hue)")
+    return page.script(
+        "return [...document.querySelectorAll('[data-hue]')].map(band => band.dataset.hue)"
+    )
 
 
 def band_value(page: Page, hue: str) -> str:
@@ -17,13 +19,19 @@ def band_value(page: Page, hue: str) -> str:
 
 
 def color_of(page: Page, css: str) -> str:
-    return page.script("return getComputedStyle(document.querySelector(arguments[0])).backgroundColor", css)
+    return page.script(
+        "return getComputedStyle(document.querySelector(arguments[0])).backgroundColor", css
+    )
 
 
 def test_dragging_moves_everything_and_is_one_change(page: Page) -> None:
     page.open(f"{AT}?at=hue:tidewater")
     slider = page.find("[role=slider][aria-label='Lightness']")
-    before = (band_value(page, "tidewater"), band_value(page, "shingle"), color_of(page, "[data-place=ticket-head]"))
+    before = (
+        band_value(page, "tidewater"),
+        band_value(page, "shingle"),
+        color_of(page, "[data-place=ticket-head]"),
+    )
     drag = ActionChains(page.driver).move_to_element(slider).click_and_hold()
     drag.move_by_offset(30, 0).move_by_offset(20, 0).perform()
     # While the button is held, all that follows has moved, and nothing is kept.
@@ -73,7 +81,9 @@ def test_a_number_out_of_range_is_brought_to_the_nearest(page: Page) -> None:
     field = page.find("[aria-label='Lightness, as a number']")
     field.send_keys(Keys.CONTROL, "a")
     field.send_keys("250", Keys.ENTER)
-    page.wait(lambda: page.find("[aria-label='Lightness, as a number']").get_attribute("value") == "100.0")
+    page.wait(
+        lambda: page.find("[aria-label='Lightness, as a number']").get_attribute("value") == "100.0"
+    )
     page.wait(lambda: band_value(page, "sound") == "#FFFFFF")
 
 
@@ -95,7 +105,9 @@ def test_a_figure_is_stepped_by_keys_without_losing_one_and_held_as_one_change(p
         return float(page.field("Lightness, as a number").get_attribute("value"))
 
     def ramp() -> float:
-        return float(page.find("[role=slider][aria-label='Lightness']").get_attribute("aria-valuenow"))
+        return float(
+            page.find("[role=slider][aria-label='Lightness']").get_attribute("aria-valuenow")
+        )
 
     start = figure()
     held = ActionChains(page.driver).click(page.field("Lightness, as a number"))
@@ -107,7 +119,12 @@ def test_a_figure_is_stepped_by_keys_without_losing_one_and_held_as_one_change(p
     page.wait(lambda: band_value(page, "sound") == before)
     ActionChains(page.driver).key_up(Keys.ARROW_UP).perform()
     assert not page.button("Undo").is_enabled()
-    held = ActionChains(page.driver).key_down(Keys.ARROW_UP).key_down(Keys.ARROW_UP).key_down(Keys.ARROW_UP)
+    held = (
+        ActionChains(page.driver)
+        .key_down(Keys.ARROW_UP)
+        .key_down(Keys.ARROW_UP)
+        .key_down(Keys.ARROW_UP)
+    )
     held.perform()
     page.wait(lambda: band_value(page, "sound") != before)
     ActionChains(page.driver).key_up(Keys.ARROW_UP).perform()

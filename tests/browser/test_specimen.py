@@ -49,9 +49,13 @@ def test_an_alternative_is_made_changed_compared_and_taken_over(page: Page) -> N
     page.press("In the same place")
     page.wait(lambda: len({each.value_of_css_property("color") for each in page.all(late)}) == 1)
     before = page.find(late).value_of_css_property("color")
-    page.script("document.dispatchEvent(new KeyboardEvent('keydown', { code: 'KeyX', bubbles: true }))")
+    page.script(
+        "document.dispatchEvent(new KeyboardEvent('keydown', { code: 'KeyX', bubbles: true }))"
+    )
     page.wait(lambda: page.find(late).value_of_css_property("color") != before)
-    page.script("document.dispatchEvent(new KeyboardEvent('keyup', { code: 'KeyX', bubbles: true }))")
+    page.script(
+        "document.dispatchEvent(new KeyboardEvent('keyup', { code: 'KeyX', bubbles: true }))"
+    )
     page.wait(lambda: page.find(late).value_of_css_property("color") == before)
     page.open(f"{AT}?area=alternatives")
     page.press("Take over")
@@ -60,7 +64,9 @@ def test_an_alternative_is_made_changed_compared_and_taken_over(page: Page) -> N
     page.says("[data-testid=differences]", "buoy 500 to buoy 700 in day")
 
 
-def test_the_sheet_of_an_alternative_stands_beside_this_one_and_follows_how_it_is_looked_at(page: Page) -> None:
+def test_the_sheet_of_an_alternative_stands_beside_this_one_and_follows_how_it_is_looked_at(
+    page: Page,
+) -> None:
     page.open(f"{AT}?area=alternatives")
     page.type("A new alternative, from what stands here", "calmer", enter=True)
     page.press("Its sheet beside this one")
@@ -74,7 +80,9 @@ def test_the_sheet_of_an_alternative_stands_beside_this_one_and_follows_how_it_i
     page.press("Scales")
     page.click("[data-testid=scales] [data-key='step:flare/s300']")
     page.driver.switch_to.frame(frame)
-    page.wait(lambda: page.find("[aria-selected=true]").get_attribute("data-key") == "step:flare/s300")
+    page.wait(
+        lambda: page.find("[aria-selected=true]").get_attribute("data-key") == "step:flare/s300"
+    )
     page.driver.switch_to.default_content()
     page.press("Close calmer")
     page.wait(lambda: not page.all("iframe"))
@@ -108,14 +116,19 @@ def test_a_page_of_the_teams_own_is_recolored_live_and_runs_nothing(page: Page) 
         page.driver.switch_to.frame(frame)
         try:
             part = page.driver.find_element(By.TAG_NAME, "b")
-            return part.value_of_css_property("background-color"), page.script("return document.title")
+            return part.value_of_css_property("background-color"), page.script(
+                "return document.title"
+            )
         finally:
             page.driver.switch_to.default_content()
 
     page.wait(lambda: inside()[0] == "rgba(11, 110, 110, 1)")
     assert inside()[1] == "before"
     page.driver.switch_to.frame(frame)
-    night, series = (page.driver.find_element(By.TAG_NAME, tag).value_of_css_property("color") for tag in ("i", "u"))
+    night, series = (
+        page.driver.find_element(By.TAG_NAME, tag).value_of_css_property("color")
+        for tag in ("i", "u")
+    )
     page.driver.switch_to.default_content()
     assert [int(each) > 200 for each in re.findall(r"\d+", night)[:3]] == [True] * 3
     assert series == "rgba(137, 26, 0, 1)"

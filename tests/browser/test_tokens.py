@@ -38,7 +38,10 @@ def test_a_step_is_tried_by_arrows_given_back_by_escape_and_kept_by_enter(page: 
     page.wait(
         lambda: (
             "falls short"
-            not in (page.find(f"{EDITOR} [aria-pressed=true][data-row]").get_attribute("aria-label") or "falls short")
+            not in (
+                page.find(f"{EDITOR} [aria-pressed=true][data-row]").get_attribute("aria-label")
+                or "falls short"
+            )
         )
     )
 
@@ -46,7 +49,9 @@ def test_a_step_is_tried_by_arrows_given_back_by_escape_and_kept_by_enter(page: 
 def test_a_loop_is_refused_and_named(page: Page) -> None:
     page.open(f"{AT}?at=token:action-main-fill")
     page.choose("Or as another token", "surface.brand")
-    page.says(EDITOR, "That would be a loop in day: surface.brand is action.main.fill is surface.brand.")
+    page.says(
+        EDITOR, "That would be a loop in day: surface.brand is action.main.fill is surface.brand."
+    )
 
 
 def test_adding_and_renaming(page: Page) -> None:
@@ -119,7 +124,9 @@ def test_renaming_many_by_a_pattern_shows_every_name_and_refuses_what_clashes(pa
     page.find("[data-token='act.first.fill']")
     page.find("[data-token='action.main.fill']")
     page.press("Releases")
-    page.wait(lambda: "--action-main-fill: var(--act-first-fill);" in page.text("[data-testid=file-text]"))
+    page.wait(
+        lambda: "--action-main-fill: var(--act-first-fill);" in page.text("[data-testid=file-text]")
+    )
     # Whatever it is called, the specimen finds it.
     assert (
         page.find("[data-specimen='ticket page'] button").value_of_css_property("background-color")
@@ -187,10 +194,18 @@ def test_css_of_every_theme_is_in_the_browser_what_was_resolved(page: Page) -> N
         expected = themes[pair.split()[1]]
         for name, color in colors.items():
             numbers = [
-                float(part) for part in color[color.index("(") + 1 : -1].replace(",", " ").replace("/", " ").split()
+                float(part)
+                for part in color[color.index("(") + 1 : -1]
+                .replace(",", " ")
+                .replace("/", " ")
+                .split()
             ]
             levels = [int(expected[name][at : at + 2], 16) for at in (1, 3, 5)]
-            assert [round(number) for number in numbers[:3]] == levels, (pair, name, json.dumps(color))
+            assert [round(number) for number in numbers[:3]] == levels, (
+                pair,
+                name,
+                json.dumps(color),
+            )
 
 
 def test_many_tokens_are_chosen_moved_and_removed_at_once_in_the_swatches(page: Page) -> None:
@@ -203,7 +218,11 @@ def test_many_tokens_are_chosen_moved_and_removed_at_once_in_the_swatches(page: 
     page.choose("Choose by their first word", "link")
     page.says("[aria-label='Chosen tokens']", "3 chosen")
     page.choose("Move before another token", "surface.page")
-    page.wait(lambda: names()[:4] == ["link.text", "link.text-hovered", "link.text-visited", "surface.page"])
+    page.wait(
+        lambda: (
+            names()[:4] == ["link.text", "link.text-hovered", "link.text-visited", "surface.page"]
+        )
+    )
     page.press("Remove 3")
     page.wait(lambda: len(names()) == len(before) - 3)
     page.press("Undo")

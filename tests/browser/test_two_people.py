@@ -33,7 +33,9 @@ def tomke(page: Page, second_chromium: Chrome) -> Page:
 
 
 def hues(page: Page) -> list[str]:
-    return page.script("return [...document.querySelectorAll('[data-hue]')].map(band => band.dataset.hue)")
+    return page.script(
+        "return [...document.querySelectorAll('[data-hue]')].map(band => band.dataset.hue)"
+    )
 
 
 def value(page: Page, hue: str) -> str:
@@ -72,7 +74,9 @@ def test_a_collision_tells_both_and_loses_neither(page: Page, tomke: Page) -> No
     page.type("Name", "weed", enter=True)
     page.find("[data-hue=weed]")
     tomke.type("Name", "moss", enter=True)
-    tomke.says("[data-testid=notice]", "Ines Vahl has changed the same since: “Rename kelp to weed”")
+    tomke.says(
+        "[data-testid=notice]", "Ines Vahl has changed the same since: “Rename kelp to weed”"
+    )
     tomke.says("[data-testid=notice]", "Yours was “Rename kelp to moss”")
     tomke.find("[data-hue=weed]")
     tomke.press("Apply mine on top")
@@ -93,7 +97,9 @@ def own(tmp_path: Path) -> Iterator[tuple[LocalMariaDB, RunningHeimat]]:
     database.stop()
 
 
-def test_the_database_goes_away_and_comes_back(own: tuple[LocalMariaDB, RunningHeimat], chromium: Chrome) -> None:
+def test_the_database_goes_away_and_comes_back(
+    own: tuple[LocalMariaDB, RunningHeimat], chromium: Chrome
+) -> None:
     database, heimat = own
     page = fresh(Page(chromium, heimat.address))
     page.open(AT)
@@ -113,7 +119,9 @@ def test_the_database_goes_away_and_comes_back(own: tuple[LocalMariaDB, RunningH
     page.find("[data-hue=weed]")
 
 
-def test_what_somebody_types_stays_beside_what_another_has_put_there(page: Page, tomke: Page) -> None:
+def test_what_somebody_types_stays_beside_what_another_has_put_there(
+    page: Page, tomke: Page
+) -> None:
     page.open(AT)
     tomke.click("[data-hue=kelp]") if not tomke.all("[data-testid=hue-editor]") else None
     field = tomke.field("Name")
@@ -141,7 +149,11 @@ def test_a_removal_by_another_is_said_with_the_way_back(page: Page, tomke: Page)
     tomke.press("Bring it back")
     tomke.find("[data-hue=kelp]")
     page.find("[data-hue=kelp]")
-    assert tomke.button("Undo").get_attribute("title").startswith("Undo: Bring back what Ines Vahl changed")
+    assert (
+        tomke.button("Undo")
+        .get_attribute("title")
+        .startswith("Undo: Bring back what Ines Vahl changed")
+    )
 
 
 def test_half_typed_words_survive_a_removal_and_its_return(page: Page, tomke: Page) -> None:
@@ -154,10 +166,16 @@ def test_half_typed_words_survive_a_removal_and_its_return(page: Page, tomke: Pa
     tomke.press("Bring it back")
     tomke.find("[data-hue=kelp]")
     tomke.wait(lambda: tomke.click("[data-hue=kelp]") or tomke.all("[data-testid=hue-editor]"))
-    tomke.wait(lambda: tomke.field("Origin and reason").get_attribute("value") == "from the shore at low t")
+    tomke.wait(
+        lambda: tomke.field("Origin and reason").get_attribute("value") == "from the shore at low t"
+    )
     tomke.field("Origin and reason").send_keys("ide", Keys.ENTER)
     page.click("[data-hue=kelp]")
-    page.wait(lambda: page.field("Origin and reason").get_attribute("value") == "from the shore at low tide")
+    page.wait(
+        lambda: (
+            page.field("Origin and reason").get_attribute("value") == "from the shore at low tide"
+        )
+    )
 
 
 def test_what_cannot_be_undone_is_said_and_passed_over(page: Page, tomke: Page) -> None:
@@ -175,12 +193,16 @@ def test_what_cannot_be_undone_is_said_and_passed_over(page: Page, tomke: Page) 
     page.wait(lambda: page.all("[data-hue=kelp]") and value(page, "kelp") == "#3F8F4F")
 
 
-def test_a_theme_that_goes_under_ones_hands_is_said_and_another_is_chosen(page: Page, tomke: Page) -> None:
+def test_a_theme_that_goes_under_ones_hands_is_said_and_another_is_chosen(
+    page: Page, tomke: Page
+) -> None:
     tomke.open("/systems/brinemark/tokens?theme=night")
     tomke.find("[data-testid=slip]")
     page.open("/systems/brinemark/tokens?area=themes")
     page.press("Remove night")
-    tomke.says("[data-testid=notice]", "The theme night is there no more: it was removed. This is day.")
+    tomke.says(
+        "[data-testid=notice]", "The theme night is there no more: it was removed. This is day."
+    )
     tomke.wait(lambda: "theme=night" not in tomke.driver.current_url)
 
 

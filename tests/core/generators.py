@@ -29,7 +29,9 @@ def digest(generator: int, count: int = 30) -> str:
             light = ladder.lightness()
             for mode in ("nearest", "guide", "label"):
                 sources = rng.integers(0, 256, (count, 3))
-                sources[::2] = np.clip(sources[::2, :1] + rng.integers(0, _WEAK, (len(sources[::2]), 3)), 0, 255)
+                sources[::2] = np.clip(
+                    sources[::2, :1] + rng.integers(0, _WEAK, (len(sources[::2]), 3)), 0, 255
+                )
                 requests = [
                     ScaleRequest(
                         Color.of_bytes(tuple(source)),
@@ -39,11 +41,15 @@ def digest(generator: int, count: int = 30) -> str:
                         method=Method(name=method),
                         curves=_SHAPED if place % 3 == 0 else Curves(),
                         # A gray has no hue along which a nudge could give it chroma.
-                        nudges={1: np.array([2.0, 0.01, -3.0])} if place % 5 == 0 and np.ptp(source) else {},
+                        nudges={1: np.array([2.0, 0.01, -3.0])}
+                        if place % 5 == 0 and np.ptp(source)
+                        else {},
                     )
                     for place, source in enumerate(sources)
                 ]
-                found.update(b"".join(scale.rgb8.tobytes() for scale in generate(requests, generator)))
+                found.update(
+                    b"".join(scale.rgb8.tobytes() for scale in generate(requests, generator))
+                )
     return found.hexdigest()
 
 

@@ -61,7 +61,9 @@ def worked_with(system: ColorSystem) -> None:
                 assert resolve(apply(system, edit)).steps.rgb8.size
         if curve.handles:
             at = curve.handles[0].at
-            safe_handle_view(system, HUE, AimCurve(shown=HUE, hues=(HUE,), curve=name, at=at, value=None))
+            safe_handle_view(
+                system, HUE, AimCurve(shown=HUE, hues=(HUE,), curve=name, at=at, value=None)
+            )
     light, chroma, angle = resolve(system).hues[HUE].source.aim
     look_at(apply(system, AimSource(hue=HUE, lightness=light, chroma=chroma, angle=angle)))
 
@@ -88,7 +90,9 @@ def test_what_is_accepted_can_be_worked_with(text: str):
         ("oklch", (0.7, 0.2, -1e-15)),
     ],
 )
-def test_what_older_programs_accepted_can_still_be_worked_with(space: str, components: tuple[float, float, float]):
+def test_what_older_programs_accepted_can_still_be_worked_with(
+    space: str, components: tuple[float, float, float]
+):
     """It is in stored documents; typed again, it is refused."""
     color = Color.model_validate({"space": space, "components": components})
     system = merrow_light()

@@ -20,7 +20,13 @@ from heimat.core.color.ciede2000 import ciede2000, distances
 from heimat.core.color.contrast import ratio, relative_luminance
 from heimat.core.color.gamut import solve
 from heimat.core.color.rounding import nearest_bytes
-from heimat.core.color.spaces import luminance_of, srgb_to_lab, srgb_to_oklch, srgb_to_xyz, xyz_to_cam02
+from heimat.core.color.spaces import (
+    luminance_of,
+    srgb_to_lab,
+    srgb_to_oklch,
+    srgb_to_xyz,
+    xyz_to_cam02,
+)
 from heimat.core.color.vision import COLOR_VISIONS, simulate
 from heimat.core.errors import DomainError
 from tests.examples import examples
@@ -144,7 +150,9 @@ def test_on_another_ground_every_category_keeps_its_hue():
 @pytest.mark.parametrize("chroma", [0.05, 0.12, 0.25])
 def test_ramps_are_even_and_monotonic_whatever_the_hue(chroma):
     for hue in range(0, 360, 15):
-        source = to_bytes(solve(luminance_of(np.float64(50.0)), np.float64(chroma), np.float64(hue)))
+        source = to_bytes(
+            solve(luminance_of(np.float64(50.0)), np.float64(chroma), np.float64(hue))
+        )
         found = ramp(Way.through(source[None], (96.0, 14.0)))
         assert found.spread <= 0.02
         assert found.worst <= UNEVEN
@@ -170,7 +178,10 @@ def test_no_more_chroma_gives_way_than_even_steps_take(hue):
     way = Way.through(source[None], (96.0, 14.0))
     found = ramp(way, 9)
     shares = np.linspace(1.0, 0.0, 21).tolist()
-    uneven = {share: max(spread(simulate(evenly(way, 9, share), each)) for each in COLOR_VISIONS) for share in shares}
+    uneven = {
+        share: max(spread(simulate(evenly(way, 9, share), each)) for each in COLOR_VISIONS)
+        for share in shares
+    }
     assert uneven[found.share] == found.worst <= UNEVEN
     assert 0.0 < found.share < 1.0
     assert all(worst > UNEVEN for share, worst in uneven.items() if share > found.share)
@@ -183,7 +194,9 @@ def test_arms_are_equal_and_partners_stand_apart(middle):
         low8 = to_bytes(solve(luminance_of(np.float64(45.0)), np.float64(0.12), np.float64(hue)))
         best = partners(low8, end)[0]
         assert best.apart >= LEAST_ENDS
-        high8 = to_bytes(solve(luminance_of(np.float64(end)), np.float64(best.chroma), np.float64(best.hue)))
+        high8 = to_bytes(
+            solve(luminance_of(np.float64(end)), np.float64(best.chroma), np.float64(best.hue))
+        )
         arms = Arms.between(low8, high8, middle, end)
         for count in (5, 8, 9):
             rgb8 = nearest_bytes(arms.at(class_places(count)))
@@ -201,7 +214,10 @@ def test_natural_breaks_are_the_best_of_all_partitions():
 
     def within(limits):
         places = np.searchsorted(limits, ordered, side="right")
-        return sum(((ordered[places == place] - ordered[places == place].mean()) ** 2).sum() for place in set(places))
+        return sum(
+            ((ordered[places == place] - ordered[places == place].mean()) ** 2).sum()
+            for place in set(places)
+        )
 
     found = within(breaks(values, 3, "natural"))
     unique = np.unique(ordered)[1:]
@@ -248,7 +264,9 @@ def test_what_a_set_suits_is_told_with_figures():
     first = suitability(apart8)[0]
     assert (first.kind, first.suits) == ("categorical", True)
     assert "apart under any vision" in first.why
-    assert not any(each.suits for each in suitability(np.array([[10, 10, 10], [12, 12, 12]], dtype=np.uint8)))
+    assert not any(
+        each.suits for each in suitability(np.array([[10, 10, 10], [12, 12, 12]], dtype=np.uint8))
+    )
     assert float(ratio(apart8, np.array(WHITE, dtype=np.uint8)).min()) >= 3.0
 
 
@@ -271,7 +289,9 @@ def test_a_neon_brand_has_series_that_are_told_apart_and_no_neon_beside_it(brand
     own8 = np.array(parse_hex(brand), dtype=np.uint8)
     character = Character.of(own8[None])
     held = tuple(int(level) for level in own8)
-    made = generate_like(character, Wish(6, character.bounds((255, 255, 255), 1.0, 0.0), (held,)), 0.0)
+    made = generate_like(
+        character, Wish(6, character.bounds((255, 255, 255), 1.0, 0.0), (held,)), 0.0
+    )
     assert made.apart >= 10.0
     assert float(srgb_to_oklch(from_bytes(made.rgb8[1:]))[:, 1].max()) <= 0.21
 
@@ -289,7 +309,10 @@ def test_what_stands_on_a_limit_is_of_the_class_above_it():
 def mirrored(lights, low=(0.09, 30.0), high=(0.09, 250.0)):
     """Colors of some L*, the first half of one hue, the second of another; a middle of odd counts is gray."""
     half = len(lights) / 2
-    sides = [low if place + 0.5 < half else high if place + 0.5 > half else (0.0, 0.0) for place in range(len(lights))]
+    sides = [
+        low if place + 0.5 < half else high if place + 0.5 > half else (0.0, 0.0)
+        for place in range(len(lights))
+    ]
     chroma, hue = np.array(sides).T
     return nearest_bytes(solve(luminance_of(np.array(lights)), chroma, hue))
 

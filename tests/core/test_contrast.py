@@ -30,7 +30,10 @@ def test_against_the_definition_written_out():
     one, other = rng.integers(0, 256, (2, 300, 3))
 
     def luminance(color):
-        parts = [c / 12.92 if c <= 0.04045 else ((c + 0.055) / 1.055) ** 2.4 for c in (level / 255 for level in color)]
+        parts = [
+            c / 12.92 if c <= 0.04045 else ((c + 0.055) / 1.055) ** 2.4
+            for c in (level / 255 for level in color)
+        ]
         return 0.2126 * parts[0] + 0.7152 * parts[1] + 0.0722 * parts[2]
 
     expected = []
@@ -48,7 +51,9 @@ def test_symmetric_and_bounded(one, other):
 
 
 def test_broadcasting():
-    matrix = contrast.ratio(np.zeros((4, 1, 3), dtype=np.uint8), np.full((1, 5, 3), 255, dtype=np.uint8))
+    matrix = contrast.ratio(
+        np.zeros((4, 1, 3), dtype=np.uint8), np.full((1, 5, 3), 255, dtype=np.uint8)
+    )
     assert matrix.shape == (4, 5)
     assert matrix.dtype == np.float64
 
@@ -75,7 +80,11 @@ def test_nothing_is_rounded_up(value, grade, text):
 def test_luminance_reaching(lighter):
     ground = 0.2
     found = float(contrast.luminance_reaching(4.5, ground, lighter=lighter))
-    assert contrast.ratio_of_luminances(found, ground) == pytest.approx(4.5) if found >= 0 else found < 0
+    assert (
+        contrast.ratio_of_luminances(found, ground) == pytest.approx(4.5)
+        if found >= 0
+        else found < 0
+    )
 
 
 def test_levels_out_of_range_are_refused():

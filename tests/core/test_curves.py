@@ -35,7 +35,9 @@ def any_curves(draw):
     """Curves with handles anywhere between their limits, put one after another as a person would."""
     curves = Curves()
     for name in CURVES:
-        for at in draw(st.lists(st.sampled_from([-1.0, -0.75, -0.5, -0.2, 0.3, 0.5, 0.8, 1.0]), max_size=4)):
+        for at in draw(
+            st.lists(st.sampled_from([-1.0, -0.75, -0.5, -0.2, 0.3, 0.5, 0.8, 1.0]), max_size=4)
+        ):
             low, high = curves.limits(name, at)
             share = draw(st.floats(0.0, 1.0))
             curves = curves.with_handle(name, at, low + share * (high - low))
@@ -74,7 +76,9 @@ def test_a_curve_passes_through_its_points_and_never_beyond_their_range(values, 
 def test_a_handle_has_the_value_that_it_is_given():
     source = parse("#DFAF3A")
     curves = Curves(
-        lightness=(Handle(at=0.5, value=0.62),), chroma=(Handle(at=0.5, value=1.2),), hue=(Handle(at=-0.5, value=14.0),)
+        lightness=(Handle(at=0.5, value=0.62),),
+        chroma=(Handle(at=0.5, value=1.2),),
+        hue=(Handle(at=-0.5, value=14.0),),
     )
     ends = curves.ends((-29.0, 0.0), neutral=False, colored=False)
     assert curves.moved(np.array([0.5, 0.0, 1.0, -0.7])) == pytest.approx([0.62, 0.0, 1.0, -0.7])
@@ -84,9 +88,9 @@ def test_a_handle_has_the_value_that_it_is_given():
     usual = Curves().shares(ends, np.array([-0.9, -0.3, 0.0, 1.0]))
     assert curves.shares(ends, np.array([-0.9, -0.3, 0.0, 1.0])) == pytest.approx(usual)
     scale = generate([ScaleRequest(source, USUAL.lightness(), curves=curves)])[0]
-    assert at_reach(reach(scale.lightness, scale.source_lightness), scale.source_lightness) == pytest.approx(
-        scale.lightness
-    )
+    assert at_reach(
+        reach(scale.lightness, scale.source_lightness), scale.source_lightness
+    ) == pytest.approx(scale.lightness)
 
 
 def test_handles_that_cannot_be_are_refused():
@@ -121,9 +125,16 @@ def test_handles_that_cannot_be_are_refused():
 @pytest.mark.parametrize("name", CURVES)
 @pytest.mark.parametrize("method", METHODS)
 def test_what_is_drawn_is_what_a_step_is_asked_for(name, method):
-    curves = Curves().with_handle("lightness", 0.5, 0.6).with_handle("chroma", -0.5, 0.9).with_handle("hue", 0.5, 9.0)
+    curves = (
+        Curves()
+        .with_handle("lightness", 0.5, 0.6)
+        .with_handle("chroma", -0.5, 0.9)
+        .with_handle("hue", 0.5, 9.0)
+    )
     source = parse("#DFAF3A")
-    request = ScaleRequest(source, USUAL.lightness(), anchor="guide", curves=curves, method=Method(name=method))
+    request = ScaleRequest(
+        source, USUAL.lightness(), anchor="guide", curves=curves, method=Method(name=method)
+    )
     scale = generate([request])[0]
     line = drawn(scale, curves)[name].line
     asked = {"lightness": scale.lightness, "chroma": scale.chroma, "hue": scale.hue}[name]
@@ -145,19 +156,33 @@ def test_the_gamut_ends_where_the_edge_is_drawn():
 
 def test_a_handle_put_at_what_is_shown_is_shown_there():
     for name, value in (("lightness", 30.0), ("chroma", 0.13), ("hue", 66.0)):
-        changed = apply(SYSTEM, AimCurve(shown="gorse", hues=("gorse",), curve=name, at=0.5, value=value))
+        changed = apply(
+            SYSTEM, AimCurve(shown="gorse", hues=("gorse",), curve=name, at=0.5, value=value)
+        )
         scale = resolve(changed).hues["gorse"].scale
-        handle = next(each for each in drawn(scale, changed.hues["gorse"].curves)[name].handles if each.at == 0.5)
+        handle = next(
+            each
+            for each in drawn(scale, changed.hues["gorse"].curves)[name].handles
+            if each.at == 0.5
+        )
         assert handle.value == pytest.approx(value, abs=1e-3)
         assert handle.set
-        assert resolve(changed).hues["buoy"].scale.rgb8.tobytes() == resolve(SYSTEM).hues["buoy"].scale.rgb8.tobytes()
+        assert (
+            resolve(changed).hues["buoy"].scale.rgb8.tobytes()
+            == resolve(SYSTEM).hues["buoy"].scale.rgb8.tobytes()
+        )
         back = apply(changed, AimCurve(hues=("gorse",), curve=name, at=0.5, value=None))
-        assert resolve(back).hues["gorse"].scale.rgb8.tobytes() == resolve(SYSTEM).hues["gorse"].scale.rgb8.tobytes()
+        assert (
+            resolve(back).hues["gorse"].scale.rgb8.tobytes()
+            == resolve(SYSTEM).hues["gorse"].scale.rgb8.tobytes()
+        )
 
 
 def test_one_handle_for_several_hues_keeps_what_each_has():
     own = apply(SYSTEM, SetCurves(hue="buoy", curves=Curves(dark_drift=-20.0)))
-    done = apply_all(own, [AimCurve(shown="gorse", hues=("gorse", "buoy"), curve="chroma", at=-1.0, value=0.06)])
+    done = apply_all(
+        own, [AimCurve(shown="gorse", hues=("gorse", "buoy"), curve="chroma", at=-1.0, value=0.06)]
+    )
     gorse, buoy = done.system.hues["gorse"].curves, done.system.hues["buoy"].curves
     assert gorse.light_taper == buoy.light_taper
     assert buoy.dark_drift == -20.0
@@ -182,4 +207,13 @@ def test_a_handle_at_its_own_end_takes_the_figure_that_is_shown_there():
             for handle in curve.handles:
                 for end in (handle.low, handle.high):
                     places = {"lightness": 2, "chroma": 4, "hue": 2}[name]
-                    apply(SYSTEM, AimCurve(shown=hue, hues=(hue,), curve=name, at=handle.at, value=round(end, places)))
+                    apply(
+                        SYSTEM,
+                        AimCurve(
+                            shown=hue,
+                            hues=(hue,),
+                            curve=name,
+                            at=handle.at,
+                            value=round(end, places),
+                        ),
+                    )

@@ -59,9 +59,9 @@ def on_oklch(**changes: st.SearchStrategy[QuantityChange]) -> st.SearchStrategy[
 def a_change(reach: float, *, multiplied: bool = True) -> st.SearchStrategy[QuantityChange]:
     hows = ["kept", "shifted", "set", *(["times"] if multiplied else [])]
     return st.sampled_from(hows).flatmap(
-        lambda how: st.floats(-reach if how == "shifted" else 0.0, 2.0 if how == "times" else reach).map(
-            lambda by: QuantityChange(how=how, by=by)
-        )
+        lambda how: st.floats(
+            -reach if how == "shifted" else 0.0, 2.0 if how == "times" else reach
+        ).map(lambda by: QuantityChange(how=how, by=by))
     )
 
 
@@ -95,7 +95,10 @@ def test_a_chain_is_its_steps_one_by_one(sources, levels):
 
 
 @examples(60)
-@given(on_oklch(lightness=a_change(40.0), strength=a_change(0.1)), st.tuples(*[st.integers(0, 255)] * 3))
+@given(
+    on_oklch(lightness=a_change(40.0), strength=a_change(0.1)),
+    st.tuples(*[st.integers(0, 255)] * 3),
+)
 def test_one_step_does_what_it_says(source, levels):
     color = Color.of_bytes(levels)
     _, chroma, angle = (float(part) for part in oklch_of(color))
@@ -112,7 +115,9 @@ def test_one_step_does_what_it_says(source, levels):
 
 def test_the_parent_moves_and_all_follow():
     system = with_child(SYSTEM, "deep", derived(lightness=shifted(-16.0)))
-    system = with_child(system, "mist", derived("deep", lightness=shifted(40.0), strength=times(0.5)))
+    system = with_child(
+        system, "mist", derived("deep", lightness=shifted(40.0), strength=times(0.5))
+    )
     assert hex_of(rgb8_of(source_color(system, system.hues["deep"]))) == "#004545"
     moved = apply(system, SetSource(hue="tidewater", color="#7A3B8F"))
     for key in ("deep", "mist", "shingle"):
@@ -124,13 +129,22 @@ def test_the_parent_moves_and_all_follow():
 
 WORDS = [
     (derived(), "the same as tidewater"),
-    (derived(lightness=shifted(24.0), strength=times(0.5)), "tidewater, 24 lighter, half the chroma"),
+    (
+        derived(lightness=shifted(24.0), strength=times(0.5)),
+        "tidewater, 24 lighter, half the chroma",
+    ),
     (derived(lightness=shifted(-16.5)), "tidewater, 16.5 darker"),
     (derived(lightness=put(40.0), strength=put(0.08)), "tidewater, lightness 40, chroma 0.08"),
-    (derived(strength=shifted(-0.02), turn=shifted(180.0)), "tidewater, 0.02 less chroma, turned by 180°"),
+    (
+        derived(strength=shifted(-0.02), turn=shifted(180.0)),
+        "tidewater, 0.02 less chroma, turned by 180°",
+    ),
     (derived(turn=put(30.0), alpha=put(0.6)), "tidewater, hue 30°, alpha 0.6"),
     (derived(alpha=times(0.5)), "tidewater, half the alpha"),
-    (derived(circle="hsl", strength=shifted(20.0)), "tidewater, 20 % more saturation on the HSL circle"),
+    (
+        derived(circle="hsl", strength=shifted(20.0)),
+        "tidewater, 20 % more saturation on the HSL circle",
+    ),
     (derived(circle="hsl", lightness=put(50.0)), "tidewater, HSL lightness 50 on the HSL circle"),
 ]
 
@@ -151,7 +165,9 @@ LIMITS = [
 ]
 
 
-@pytest.mark.parametrize(("parent", "source", "words"), LIMITS, ids=[words for _, _, words in LIMITS])
+@pytest.mark.parametrize(
+    ("parent", "source", "words"), LIMITS, ids=[words for _, _, words in LIMITS]
+)
 def test_what_keeps_a_hue_from_following_is_said(parent, source, words):
     system = with_child(SYSTEM, "child", source.model_copy(update={"hue": parent}))
     assert words in "; ".join(resolve_source(system, system.hues["child"]).limits)
@@ -221,7 +237,9 @@ def test_dragging_a_derived_hue_changes_its_derivation(source, target, how):
     assert after.lightness.how == how
     # What was not moved is kept as it was.
     assert (after.strength, after.turn) == (source.strength, source.turn)
-    assert lightness_of(source_color(moved, moved.hues["child"])) == pytest.approx(target[0], abs=0.4)
+    assert lightness_of(source_color(moved, moved.hues["child"])) == pytest.approx(
+        target[0], abs=0.4
+    )
     assert light != pytest.approx(target[0])
 
 
@@ -235,14 +253,19 @@ def test_a_translucent_hue_reaches_tokens_and_files():
     assert published["veil.500"].value(DAY).alpha == 128 / 255
     assert published["tidewater.500"].value(DAY).alpha == 1.0
     # What a translucent step reaches depends on its ground, so it promises nothing.
-    assert [promise.least for promise in resolved.promises] == [promise.least for promise in resolve(SYSTEM).promises]
+    assert [promise.least for promise in resolved.promises] == [
+        promise.least for promise in resolve(SYSTEM).promises
+    ]
 
 
 def test_solved_is_exact_to_eight_bits():
     for levels in ((11, 110, 110), (223, 90, 51), (0, 0, 0), (255, 255, 255)):
         color = Color.of_bytes(levels)
         _, chroma, angle = (float(part) for part in oklch_of(color))
-        assert np.abs(rgb8_of(solved(lightness_of(color), chroma, angle)).astype(int) - levels).max() <= 1
+        assert (
+            np.abs(rgb8_of(solved(lightness_of(color), chroma, angle)).astype(int) - levels).max()
+            <= 1
+        )
         assert format(color, "hex") == hex_of(np.array(levels, dtype=np.uint8))
 
 
@@ -251,8 +274,12 @@ def test_what_is_put_back_or_taken_makes_no_loop_either():
     system = brinemark()
     (follows,) = [hue.id for hue in system.hues.values() if hue.id == "shingle"]
     loop = system.hues[follows].source.model_dump() | {"hue": "shingle"}
-    back = Restore(what="put back", places=(PlaceValue(path=("hues", "tidewater", "source"), value=loop),))
-    with pytest.raises(DomainError, match="tidewater cannot follow shingle, which follows tidewater") as refused:
+    back = Restore(
+        what="put back", places=(PlaceValue(path=("hues", "tidewater", "source"), value=loop),)
+    )
+    with pytest.raises(
+        DomainError, match="tidewater cannot follow shingle, which follows tidewater"
+    ) as refused:
         apply(system, back)
     assert refused.value.code == "loop"
 

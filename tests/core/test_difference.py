@@ -96,4 +96,6 @@ def _by_angles(one, other):
     x = (l2 - l1) / (1.0 + 0.015 * (light - 50.0) ** 2 / np.sqrt(20.0 + (light - 50.0) ** 2))
     y, z = (c2 - c1) / (1.0 + 0.045 * chroma), across / (1.0 + 0.015 * chroma * t)
     bend = -np.sin(np.radians(60.0 * np.exp(-(((np.degrees(mean) - 275.0) / 25.0) ** 2))))
-    return np.sqrt(x * x + y * y + z * z + 2.0 * bend * np.sqrt(chroma**7 / (chroma**7 + 25.0**7)) * y * z)
+    return np.sqrt(
+        x * x + y * y + z * z + 2.0 * bend * np.sqrt(chroma**7 / (chroma**7 + 25.0**7)) * y * z
+    )

@@ -22,7 +22,11 @@ def functions() -> Iterator[tuple[Path, ast.FunctionDef]]:
             for node in bodies.pop():
                 if isinstance(node, ast.ClassDef) and not node.name.startswith("_"):
                     bodies.append(node.body)
-                if isinstance(node, ast.FunctionDef) and not node.name.startswith("_") and not is_overload(node):
+                if (
+                    isinstance(node, ast.FunctionDef)
+                    and not node.name.startswith("_")
+                    and not is_overload(node)
+                ):
                     yield path, node
 
 
@@ -39,7 +43,9 @@ def test_arrays_have_shapes() -> None:
     assert len(every) > 800
     unsaid = []
     for path, node in every:
-        types = [each.annotation for each in (*node.args.args, *node.args.kwonlyargs) if each.annotation]
+        types = [
+            each.annotation for each in (*node.args.args, *node.args.kwonlyargs) if each.annotation
+        ]
         typed = " ".join(map(ast.unparse, [*types, *([node.returns] if node.returns else [])]))
         if ARRAYS.search(typed) and not SHAPE.search(said(node)):
             unsaid.append(f"{path.relative_to(CORE)}:{node.lineno} {node.name}")

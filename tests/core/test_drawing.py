@@ -16,7 +16,12 @@ DAY = RESOLVED.theme("day")
 
 def met(color="#414949", layers=(("#F0F8F8",),), size=16.0, bold=False, part=False):
     return Met(
-        "12 min", part, size, bold, parse(color), tuple(tuple(parse(each) for each in layer) for layer in layers)
+        "12 min",
+        part,
+        size,
+        bold,
+        parse(color),
+        tuple(tuple(parse(each) for each in layer) for layer in layers),
     )
 
 
@@ -45,7 +50,9 @@ def test_a_pair_is_told_by_its_tokens_and_counted_once():
     assert (found.count, found.needed) == (3, 4.5)
     names = [RESOLVED.system.tokens[token].name for token in (found.foreground, found.ground)]
     assert names == ["text.plain", "surface.page"]
-    assert found.ratio == pytest.approx(float(ratio(np.array([0x41, 0x49, 0x49]), np.array([0xF0, 0xF8, 0xF8]))))
+    assert found.ratio == pytest.approx(
+        float(ratio(np.array([0x41, 0x49, 0x49]), np.array([0xF0, 0xF8, 0xF8])))
+    )
 
 
 def test_the_worst_point_of_a_gradient_counts_and_layers_are_composited():
@@ -61,8 +68,13 @@ def test_the_worst_point_of_a_gradient_counts_and_layers_are_composited():
 
 
 def test_what_falls_short_most_comes_first_and_many_gradients_end():
-    layers = tuple(tuple(Color.of_bytes((level, level, level)) for level in range(0, 240, 20)) for _ in range(4))
-    faded = tuple(tuple(color.model_copy(update={"alpha": 0.5}) for color in layer) for layer in layers)
+    layers = tuple(
+        tuple(Color.of_bytes((level, level, level)) for level in range(0, 240, 20))
+        for _ in range(4)
+    )
+    faded = tuple(
+        tuple(color.model_copy(update={"alpha": 0.5}) for color in layer) for layer in layers
+    )
     many = Met("x", False, 16.0, False, parse("#777777"), faded)
     found = drawn_pairs(RESOLVED, DAY, [met("#000000"), many, met("#999999")])
     shares = [pair.ratio / pair.needed for pair in found]

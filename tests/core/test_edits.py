@@ -20,10 +20,23 @@ from heimat.core.document.palettes import Categorical, Diverging, PaletteColor, 
 from heimat.core.document.release_rules import ReleaseRules
 from heimat.core.document.resting import RestsOn
 from heimat.core.document.system import COLLECTIONS, FIELDS, ColorSystem
-from heimat.core.document.tokens import Deprecation, DerivedColor, HueAlias, LiteralColor, StepAlias, Token, TokenAlias
+from heimat.core.document.tokens import (
+    Deprecation,
+    DerivedColor,
+    HueAlias,
+    LiteralColor,
+    StepAlias,
+    Token,
+    TokenAlias,
+)
 from heimat.core.document.upgrades import read_document
 from heimat.core.edits import Applied, UserEdit, apply, apply_all, conflict
-from heimat.core.edits.candidate_edits import AddCandidates, JoinCandidates, RemoveCandidates, SetCandidate
+from heimat.core.edits.candidate_edits import (
+    AddCandidates,
+    JoinCandidates,
+    RemoveCandidates,
+    SetCandidate,
+)
 from heimat.core.edits.condition_edits import KeepCondition, RemoveCondition, SetAim, SetDuty
 from heimat.core.edits.exception_edits import AcceptFinding, EndException
 from heimat.core.edits.generator_edits import SetGenerator
@@ -40,10 +53,22 @@ from heimat.core.edits.hue_edits import (
     SetHueKind,
     SetHueNote,
 )
-from heimat.core.edits.ladder_edits import PublishScales, RenameSystem, SetHueLadder, SetLadder, SetScalePattern, losses
+from heimat.core.edits.ladder_edits import (
+    PublishScales,
+    RenameSystem,
+    SetHueLadder,
+    SetLadder,
+    SetScalePattern,
+    losses,
+)
 from heimat.core.edits.matrix_edits import KeepMatrix, RemoveMatrix
 from heimat.core.edits.output_edits import AddOutput, RemoveOutput, SetOutput
-from heimat.core.edits.pairing_edits import AddPairings, KeepToldApart, RemovePairing, RemoveToldApart
+from heimat.core.edits.pairing_edits import (
+    AddPairings,
+    KeepToldApart,
+    RemovePairing,
+    RemoveToldApart,
+)
 from heimat.core.edits.palette_edits import (
     AddPalette,
     DescribePalette,
@@ -57,13 +82,26 @@ from heimat.core.edits.palette_edits import (
 from heimat.core.edits.release_rule_edits import SetReleaseRules
 from heimat.core.edits.reserve_edits import SetReserve
 from heimat.core.edits.resting_edits import LeaveBase, LetBack, Override, RestOn
-from heimat.core.edits.scale_edits import AimCurve, AimStep, NudgeSteps, SetCurves, SetMethod, SetPinNeighbours, SetWide
+from heimat.core.edits.scale_edits import (
+    AimCurve,
+    AimStep,
+    NudgeSteps,
+    SetCurves,
+    SetMethod,
+    SetPinNeighbours,
+    SetWide,
+)
 from heimat.core.edits.selection_edits import KeepSelection, RemoveSelection, SetCap
 from heimat.core.edits.source_edits import AimSource, FollowHue, LetGo, SetSource
 from heimat.core.edits.splitting_edits import SplitToken
 from heimat.core.edits.stop_edits import KeepStops, RemoveStops
 from heimat.core.edits.theme_edits import AddTheme, MoveTheme, RemoveTheme, RenameTheme, SetTheme
-from heimat.core.edits.token_care_edits import DeprecateToken, DescribeToken, KeepTokensInternal, LetRepairsMove
+from heimat.core.edits.token_care_edits import (
+    DeprecateToken,
+    DescribeToken,
+    KeepTokensInternal,
+    LetRepairsMove,
+)
 from heimat.core.edits.token_edits import (
     AddToken,
     AddTokens,
@@ -105,11 +143,19 @@ OWN = ShapedLadder(
     )
 )
 
-PLACES = PlacedOutput(id="board", order="a", name="quay board", count=4, meanings=("late",), holds=("text-late", None))
-PAGE = NamedOutput(id="page", order="a", name="ticket page", names=(OutputName(name="ink", of="text-strong"),))
+PLACES = PlacedOutput(
+    id="board", order="a", name="quay board", count=4, meanings=("late",), holds=("text-late", None)
+)
+PAGE = NamedOutput(
+    id="page", order="a", name="ticket page", names=(OutputName(name="ink", of="text-strong"),)
+)
 TAKEN = RestOn(
     rests_on=RestsOn(
-        address="line", name="Line", version="1.0.0", hues={"moss": "moss"}, tokens={"moss-1": "a", "moss-2": "b"}
+        address="line",
+        name="Line",
+        version="1.0.0",
+        hues={"moss": "moss"},
+        tokens={"moss-1": "a", "moss-2": "b"},
     ),
     hues=(
         Hue(
@@ -124,14 +170,17 @@ TAKEN = RestOn(
         ),
     ),
     tokens=tuple(
-        Token(id=f"moss-{n}", order="a", name=f"moss-{n}", values={DAY: LiteralColor(color=TEAL)}) for n in (1, 2)
+        Token(id=f"moss-{n}", order="a", name=f"moss-{n}", values={DAY: LiteralColor(color=TEAL)})
+        for n in (1, 2)
     ),
 )
 """What was taken from another system: a hue, and a token that has a value of its own here."""
 DARKEST = StepAlias(hue="shingle", step="s900")
 SHIFTED = QuantityChange(how="shifted", by=20.0)
 EVERY_EDIT = [
-    AddHues(hues=[{"id": "dusk", "name": "dusk", "color": "#443355"}, {"id": "x1", "color": "#FFCC00"}]),
+    AddHues(
+        hues=[{"id": "dusk", "name": "dusk", "color": "#443355"}, {"id": "x1", "color": "#FFCC00"}]
+    ),
     DuplicateHue(hue="tidewater"),
     DuplicateHue(hue="shingle"),
     RemoveHue(hue="buoy"),
@@ -153,7 +202,11 @@ EVERY_EDIT = [
     SetLadder(ladder=OWN),
     SetHueLadder(hue="kelp", ladder="short"),
     SetHueLadder(hue="shingle", ladder=None),
-    SetMethod(method=Method(name="mix", mix=WhiteBlack(space="oklab", targets=(Typed(step="s100", value=80.0),)))),
+    SetMethod(
+        method=Method(
+            name="mix", mix=WhiteBlack(space="oklab", targets=(Typed(step="s100", value=80.0),))
+        )
+    ),
     SetMethod(hue="gorse", method=Method(name="contrast")),
     SetCurves(curves=Curves(dark_taper=0.5)),
     SetCurves(hue="gorse", curves=Curves(dark_drift=-10.0)),
@@ -161,7 +214,9 @@ EVERY_EDIT = [
     SetPinNeighbours(hue="tidewater", smooth=True),
     AimCurve(shown="gorse", hues=("gorse", "lamp"), curve="chroma", at=0.5, value=0.1),
     AimCurve(curve="lightness", at=-1.0, value=0.9),
-    NudgeSteps(steps=(StepRef(hue="kelp", step="s300"), StepRef(hue="sound", step="s300")), lightness=-3.0),
+    NudgeSteps(
+        steps=(StepRef(hue="kelp", step="s300"), StepRef(hue="sound", step="s300")), lightness=-3.0
+    ),
     SetWide(hue="buoy", wide=True),
     HoldHues(hues=("gorse", "kelp"), held=True),
     SetCap(cap=60),
@@ -178,9 +233,19 @@ EVERY_EDIT = [
     RemoveToken(token="status-error"),
     RemoveToken(token="action-main-fill", replacement="link-text"),
     RemoveTokens(tokens=("link-text", "surface-brand")),
-    AddTokens(tokens=({"id": "ring", "name": "focus.ring", "values": {"night": StepAlias(hue="sound", step="s600")}},)),
+    AddTokens(
+        tokens=(
+            {
+                "id": "ring",
+                "name": "focus.ring",
+                "values": {"night": StepAlias(hue="sound", step="s600")},
+            },
+        )
+    ),
     SetTokenValue(token="link-text", theme="night", value=HueAlias(hue="sound")),
-    SetTokenValue(token="link-text", theme=DAY, value=DerivedColor(of=HueAlias(hue="sound"), turn=SHIFTED)),
+    SetTokenValue(
+        token="link-text", theme=DAY, value=DerivedColor(of=HueAlias(hue="sound"), turn=SHIFTED)
+    ),
     SetTokenValues(
         what="Fill",
         values=(
@@ -191,29 +256,56 @@ EVERY_EDIT = [
     LetTokenFollow(token="surface-page", theme="night"),
     MoveTokens(tokens=("text-late", "link-text"), before="text-strong"),
     MoveTokens(tokens=("text-strong",)),
-    SplitToken(token="text-late", id="split", name="text.delay", pairings=("text-late--surface-card",)),
-    RenameTokens(names={"text-late": "text.delay", "link-text": "link.plain"}, keep={"text-late": "old1"}),
+    SplitToken(
+        token="text-late", id="split", name="text.delay", pairings=("text-late--surface-card",)
+    ),
+    RenameTokens(
+        names={"text-late": "text.delay", "link-text": "link.plain"}, keep={"text-late": "old1"}
+    ),
     DescribeToken(token="text-late", note="how late", usage="on the board alone"),
     KeepTokensInternal(tokens=("text-late", "link-text"), internal=True),
     LetRepairsMove(tokens=("text-late",), moving="never"),
-    DeprecateToken(token="text-late", deprecated=Deprecation(replacement="text-strong", reason="too many")),
-    AddTheme(id="quay", name="quay", base=DAY, contrast="more", values={"link-text": HueAlias(hue="kelp")}),
+    DeprecateToken(
+        token="text-late", deprecated=Deprecation(replacement="text-strong", reason="too many")
+    ),
+    AddTheme(
+        id="quay",
+        name="quay",
+        base=DAY,
+        contrast="more",
+        values={"link-text": HueAlias(hue="kelp")},
+    ),
     RenameTheme(theme="night", name="bridge"),
     SetTheme(theme="night", scheme="light", contrast="more", base=None),
     MoveTheme(theme="night", before=DAY),
     RemoveTheme(theme="night"),
     RemoveTheme(theme=DAY),
-    AddPairings(pairings=({"id": "p1", "foreground": "text-late", "ground": "surface-page", "use": "large"},)),
+    AddPairings(
+        pairings=(
+            {"id": "p1", "foreground": "text-late", "ground": "surface-page", "use": "large"},
+        )
+    ),
     RemovePairing(pairing="text-late--surface-card"),
     KeepToldApart(id="acts", name="acts", tokens=("link-text", "text-late"), threshold=12.0),
     RemoveToldApart(set="status"),
-    AcceptFinding(id="e2", finding="pairing:day:x", said="It stays.", colors=("#000000", "#FFFFFF"), reason="known"),
+    AcceptFinding(
+        id="e2",
+        finding="pairing:day:x",
+        said="It stays.",
+        colors=("#000000", "#FFFFFF"),
+        reason="known",
+    ),
     EndException(exception="e1"),
     KeepCondition(id="sun", name="in sunlight", quantities=Quantities(lux=60000.0)),
     RemoveCondition(condition="night"),
     KeepMatrix(id="texts", name="texts on cards", rows="texts", columns="hue:kelp", by="own"),
     RemoveMatrix(matrix="whole"),
-    AddPalette(id="p1", name="vessels", make=Sequential(sources=(HueAlias(hue="kelp"),)), ground="surface-page"),
+    AddPalette(
+        id="p1",
+        name="vessels",
+        make=Sequential(sources=(HueAlias(hue="kelp"),)),
+        ground="surface-page",
+    ),
     SetPalette(palette="load", make=Sequential(sources=(HueAlias(hue="kelp"),), reversed=True)),
     RenamePalette(palette="load", name="how full"),
     PlacePalette(palette="routes", ground=None),
@@ -235,7 +327,12 @@ EVERY_EDIT = [
     SetDuty(duty="The ferry authority asks for level AA."),
     PublishScales(published=False),
     LetGo(hue="shingle"),
-    AddCandidates(candidates=[{"id": "c9", "color": "#8A8A20"}, {"id": "c8", "color": "#204A8A", "kind": "brand"}]),
+    AddCandidates(
+        candidates=[
+            {"id": "c9", "color": "#8A8A20"},
+            {"id": "c8", "color": "#204A8A", "kind": "brand"},
+        ]
+    ),
     SetCandidate(candidate="c1", name="rust", kind="brand"),
     RemoveCandidates(candidates=("c2",)),
     JoinCandidates(candidates=("c1", "c2")),
@@ -247,22 +344,44 @@ EVERY_EDIT = [
 FULL = apply_all(
     SYSTEM,
     [
-        AddCandidates(candidates=[{"id": "c1", "color": "#A0522D"}, {"id": "c2", "name": "foam", "color": "#DDEEEE"}]),
+        AddCandidates(
+            candidates=[
+                {"id": "c1", "color": "#A0522D"},
+                {"id": "c2", "name": "foam", "color": "#DDEEEE"},
+            ]
+        ),
         KeepStops(id="sea", name="sea", colors=("#0A2A3A", "#7FB0B8", "#EAF4F4"), difference=3.0),
         KeepSelection(id="poster", name="poster", steps=(StepRef(hue="buoy", step="s500"),)),
         AimStep(hue="kelp", step="s400", lightness=63.0, chroma=0.1, angle=148.0),
         AcceptFinding(
-            id="e1", finding="pairing:day:y", said="So be it.", colors=("#102030", "#FFFFFF"), reason="known"
+            id="e1",
+            finding="pairing:day:y",
+            said="So be it.",
+            colors=("#102030", "#FFFFFF"),
+            reason="known",
         ),
         AddPalette(
             id="routes",
             name="routes",
-            make=Categorical(colors=(PaletteColor(id="a", value=HueAlias(hue="kelp"), category="x", held=True),)),
+            make=Categorical(
+                colors=(PaletteColor(id="a", value=HueAlias(hue="kelp"), category="x", held=True),)
+            ),
             ground="surface-page",
         ),
-        AddPalette(id="fares", name="fares", make=Sequential(sources=(StepAlias(hue="kelp", step="s500"),))),
-        AddPalette(id="load", name="load", make=Sequential(sources=(TokenAlias(token="text-late"),)), column="load"),
-        AddPalette(id="delay", name="delay", make=Diverging(low=HueAlias(hue="kelp"), high=HueAlias(hue="flare"))),
+        AddPalette(
+            id="fares", name="fares", make=Sequential(sources=(StepAlias(hue="kelp", step="s500"),))
+        ),
+        AddPalette(
+            id="load",
+            name="load",
+            make=Sequential(sources=(TokenAlias(token="text-late"),)),
+            column="load",
+        ),
+        AddPalette(
+            id="delay",
+            name="delay",
+            make=Diverging(low=HueAlias(hue="kelp"), high=HueAlias(hue="flare")),
+        ),
         AddOutput(id="page", name="page"),
         SetOutput(output=PAGE),
         AddOutput(id="board", name="board", kind="places"),
@@ -327,7 +446,9 @@ def test_any_chain_of_edits_can_be_taken_back(edits):
 
 def own(place, **change):
     """The ladder above with one of its steps changed."""
-    steps = [step.model_copy(update=change) if at == place else step for at, step in enumerate(OWN.steps)]
+    steps = [
+        step.model_copy(update=change) if at == place else step for at, step in enumerate(OWN.steps)
+    ]
     return ShapedLadder(steps=tuple(steps))
 
 
@@ -345,15 +466,31 @@ REFUSED = [
     (RenameToken(token="text-late", name="text.strong"), "name", "taken"),
     (RenameToken(token="text-late", name="text"), "name", "group"),
     (RenameToken(token="text-late", name="text.strong.bold"), "name", "group"),
-    (RenameToken(token="text-late", name="text..late"), "name", "In “text..late” a period stands beside no name"),
+    (
+        RenameToken(token="text-late", name="text..late"),
+        "name",
+        "In “text..late” a period stands beside no name",
+    ),
     (RenameToken(token="text-late", name="tidewater.600"), "name", "taken"),
     (RenameToken(token="text-late", name="text-strong"), "name", "one name in CSS"),
     (SetScalePattern(pattern="{hue}"), "pattern", "{hue} and {step}"),
     (SetScalePattern(pattern="text.{hue}.$d.{step}"), "pattern", "$"),
-    (SetTokenValue(token="action-main-fill", theme=DAY, value=TokenAlias(token="surface-brand")), "value", "loop"),
-    (SetTokenValue(token="action-main-fill", theme=DAY, value=TokenAlias(token="action-main-fill")), "value", "loop"),
     (
-        SetTokenValue(token="action-main-fill", theme=DAY, value=StepAlias(hue="kelp", step="s950")),
+        SetTokenValue(token="action-main-fill", theme=DAY, value=TokenAlias(token="surface-brand")),
+        "value",
+        "loop",
+    ),
+    (
+        SetTokenValue(
+            token="action-main-fill", theme=DAY, value=TokenAlias(token="action-main-fill")
+        ),
+        "value",
+        "loop",
+    ),
+    (
+        SetTokenValue(
+            token="action-main-fill", theme=DAY, value=StepAlias(hue="kelp", step="s950")
+        ),
         "value",
         "no such step",
     ),
@@ -368,7 +505,9 @@ REFUSED = [
     (SetLadder(ladder=ShapedLadder(steps=OWN.steps[:1])), "ladder", "3 to 24 steps"),
     (SetMethod(method=None), "method", "need a method"),
     (
-        SetMethod(method=Method(contrast=ContrastTargets(targets=(Typed(step="s900", value=22.0),)))),
+        SetMethod(
+            method=Method(contrast=ContrastTargets(targets=(Typed(step="s900", value=22.0),)))
+        ),
         "method.contrast.targets.0.value",
         "nearest is 21.00",
     ),
@@ -378,18 +517,37 @@ REFUSED = [
         "nearest is -100",
     ),
     (
-        SetMethod(method=Method(name="contrast", contrast=ContrastTargets(targets=(Typed(step="s300", value=9.0),)))),
+        SetMethod(
+            method=Method(
+                name="contrast", contrast=ContrastTargets(targets=(Typed(step="s300", value=9.0),))
+            )
+        ),
         "method.contrast.targets",
         "it stands between",
     ),
     (
-        SetMethod(hue="gorse", method=Method(name="mix", mix=WhiteBlack(targets=(Typed(step="s100", value=20.0),)))),
+        SetMethod(
+            hue="gorse",
+            method=Method(name="mix", mix=WhiteBlack(targets=(Typed(step="s100", value=20.0),))),
+        ),
         "method.mix.targets",
         "100 of gorse cannot be 20: beside it stands",
     ),
-    (AimStep(hue="tidewater", step="s500", lightness=50.0, chroma=0.1, angle=1.0), "step", "pinned"),
-    (AimStep(hue="tidewater", step="s600", lightness=50.0, chroma=0.1, angle=1.0), "step", "own color"),
-    (AimStep(hue="tidewater", step="s950", lightness=50.0, chroma=0.1, angle=1.0), "step", "no such step"),
+    (
+        AimStep(hue="tidewater", step="s500", lightness=50.0, chroma=0.1, angle=1.0),
+        "step",
+        "pinned",
+    ),
+    (
+        AimStep(hue="tidewater", step="s600", lightness=50.0, chroma=0.1, angle=1.0),
+        "step",
+        "own color",
+    ),
+    (
+        AimStep(hue="tidewater", step="s950", lightness=50.0, chroma=0.1, angle=1.0),
+        "step",
+        "no such step",
+    ),
     (FollowHue(hue="tidewater", source=TintedSource(hue="shingle")), "source.hue", "loop"),
     (RenameSystem(name="  "), "name", "needs a name"),
     (AddHues(hues=[{"id": "x1", "name": "kelp", "color": "#123456"}]), "hues.0.name", "taken"),
@@ -410,7 +568,12 @@ def test_what_is_refused_is_said_at_the_field(edit, field, words):
 
 def test_the_loop_is_named():
     with pytest.raises(DomainError) as refused:
-        apply(SYSTEM, SetTokenValue(token="action-main-fill", theme=DAY, value=TokenAlias(token="surface-brand")))
+        apply(
+            SYSTEM,
+            SetTokenValue(
+                token="action-main-fill", theme=DAY, value=TokenAlias(token="surface-brand")
+            ),
+        )
     assert "surface.brand is action.main.fill is surface.brand" in refused.value.message
 
 
@@ -422,10 +585,17 @@ def test_unreadable_color_is_blamed_on_the_color():
 
 def test_hue_and_chroma_are_remembered_through_white_and_gray():
     before = srgb_to_oklch(rgb8_of(source_color(SYSTEM, SYSTEM.hues["tidewater"])) / 255.0)
-    white = apply(SYSTEM, AimSource(hue="tidewater", lightness=100.0, chroma=float(before[1]), angle=float(before[2])))
+    white = apply(
+        SYSTEM,
+        AimSource(
+            hue="tidewater", lightness=100.0, chroma=float(before[1]), angle=float(before[2])
+        ),
+    )
     assert format(source_color(white, white.hues["tidewater"]), "hex") == "#FFFFFF"
     recall = white.hues["tidewater"].recall
-    back = apply(white, AimSource(hue="tidewater", lightness=41.8, chroma=recall.chroma, angle=recall.hue))
+    back = apply(
+        white, AimSource(hue="tidewater", lightness=41.8, chroma=recall.chroma, angle=recall.hue)
+    )
     after = srgb_to_oklch(rgb8_of(source_color(back, back.hues["tidewater"])) / 255.0)
     assert abs(after - before)[:2].max() < 0.005
     assert abs(after - before)[2] < 1.5
@@ -437,7 +607,8 @@ def test_a_tinted_neutral_follows_its_hue():
     green = apply(SYSTEM, SetSource(hue="tidewater", color="#208040"))
     old, new = (source_color(system, system.hues["shingle"]) for system in (SYSTEM, green))
     assert srgb_to_oklch(rgb8_of(new) / 255.0)[2] == pytest.approx(
-        float(srgb_to_oklch(rgb8_of(source_color(green, green.hues["tidewater"])) / 255.0)[2]), abs=6.0
+        float(srgb_to_oklch(rgb8_of(source_color(green, green.hues["tidewater"])) / 255.0)[2]),
+        abs=6.0,
     )
     assert old != new
 
@@ -451,15 +622,22 @@ def test_removing_a_hue_keeps_the_colors_of_what_stood_on_it():
 
 def test_removing_a_token_keeps_the_colors_of_its_aliases():
     after = resolve(apply(SYSTEM, RemoveToken(token="action-main-fill")))
-    assert (after.theme().tokens["surface-brand"].rgb8 == resolve(SYSTEM).theme().tokens["surface-brand"].rgb8).all()
+    assert (
+        after.theme().tokens["surface-brand"].rgb8
+        == resolve(SYSTEM).theme().tokens["surface-brand"].rgb8
+    ).all()
     assert not any(
-        "action-main-fill" in (result.pairing.foreground, result.pairing.ground) for result in after.theme().pairings
+        "action-main-fill" in (result.pairing.foreground, result.pairing.ground)
+        for result in after.theme().pairings
     )
 
 
 def test_a_shorter_ladder_moves_aliases_to_the_nearest_step():
     long = apply(SYSTEM, SetLadder(ladder="long"))
-    on_edge = apply(long, SetTokenValue(token="link-text", theme=DAY, value=StepAlias(hue="tidewater", step="s950")))
+    on_edge = apply(
+        long,
+        SetTokenValue(token="link-text", theme=DAY, value=StepAlias(hue="tidewater", step="s950")),
+    )
     back = apply(on_edge, SetLadder(ladder="usual"))
     assert back.tokens["link-text"].values[DAY].step == "s900"
     assert back.hues["tidewater"].pins == SYSTEM.hues["tidewater"].pins
@@ -507,11 +685,21 @@ def _meet(one: Applied, other: Applied) -> bool:
         (RemoveHue(hue="kelp"), SetSource(hue="kelp", color=TEAL), True),
         (
             RemoveHue(hue="heather"),
-            SetTokenValue(token="link-text", theme=DAY, value=StepAlias(hue="heather", step="s600")),
+            SetTokenValue(
+                token="link-text", theme=DAY, value=StepAlias(hue="heather", step="s600")
+            ),
             True,
         ),
-        (SetLadder(ladder="long"), SetAnchor(hue="kelp", anchor=Anchor(mode="label", step="s500")), True),
-        (SetScalePattern(pattern="c.{hue}.{step}"), RenameToken(token="text-late", name="text.delay"), False),
+        (
+            SetLadder(ladder="long"),
+            SetAnchor(hue="kelp", anchor=Anchor(mode="label", step="s500")),
+            True,
+        ),
+        (
+            SetScalePattern(pattern="c.{hue}.{step}"),
+            RenameToken(token="text-late", name="text.delay"),
+            False,
+        ),
     ],
     ids=["other field", "same field", "other hue", "gone", "alias of gone", "ladder read", "apart"],
 )
@@ -521,7 +709,9 @@ def test_when_two_changes_meet(one, other, meets):
 
 
 def test_what_a_ladder_takes_away_is_told_before():
-    pinned = apply(SYSTEM, AimStep(hue="kelp", step="s300", lightness=76.0, chroma=0.1, angle=148.0))
+    pinned = apply(
+        SYSTEM, AimStep(hue="kelp", step="s300", lightness=76.0, chroma=0.1, angle=148.0)
+    )
     fixed = apply(pinned, SetAnchor(hue="flare", anchor=Anchor(mode="label", step="s700")))
     after = apply(fixed, SetLadder(ladder=OWN))
     told = losses(fixed, after)
@@ -533,13 +723,17 @@ def test_what_a_ladder_takes_away_is_told_before():
     assert "status.success moves from kelp 500 to kelp 600." in told
     assert losses(fixed, apply(fixed, SetLadder(ladder="long"))) == []
     # What is internal is not published, and what counts is counted without the step between.
-    labels = [token.name for token in publication(resolve(after)).tokens if token.name.startswith("kelp.")]
+    labels = [
+        token.name for token in publication(resolve(after)).tokens if token.name.startswith("kelp.")
+    ]
     assert labels == ["kelp.100", "kelp.150", "kelp.600", "kelp.900"]
     assert after.ladder.positions(after.ladder.lightness())[2:].tolist() == [1.0, 2.0, 3.0]
 
 
 def test_a_nudge_is_kept_on_top_of_what_is_generated():
-    nudged = apply(SYSTEM, AimStep(hue="kelp", step="s300", lightness=80.0, chroma=0.1, angle=148.0))
+    nudged = apply(
+        SYSTEM, AimStep(hue="kelp", step="s300", lightness=80.0, chroma=0.1, angle=148.0)
+    )
     moved = apply(nudged, AimSource(hue="kelp", lightness=50.0, chroma=0.12, angle=140.0))
     nudge = nudged.hues["kelp"].nudges["s300"]
     plain = apply(moved, PinStep(hue="kelp", step="s300", color=None))
@@ -567,7 +761,9 @@ def test_a_new_system_from_any_colors_is_whole(levels):
     for hue, level in zip(in_order(system.hues), levels, strict=False):
         assert list(level) in resolved.hues[hue.id].scale.rgb8.tolist()
     # The status colors that come with it are told apart by everyone, and text holds on its grounds.
-    assert all(pair.least >= 10.0 for result in resolved.theme().told_apart for pair in result.pairs)
+    assert all(
+        pair.least >= 10.0 for result in resolved.theme().told_apart for pair in result.pairs
+    )
     texts = [result for result in resolved.theme().pairings if result.pairing.use == "body"]
     assert texts
     assert all(result.holds for result in texts)

@@ -29,12 +29,16 @@ from heimat.demo.demo_systems import brinemark
 
 SYSTEM = brinemark()
 TODAY = date(2026, 5, 4)
-LATE = next(each for each in findings(resolve(SYSTEM), repairs=False) if each.select == "token:text-late")
+LATE = next(
+    each for each in findings(resolve(SYSTEM), repairs=False) if each.select == "token:text-late"
+)
 
 
 def accepting(reason="the figures are large on the board", until=None, day=TODAY):
     colors = tuple(hex_of(color) for color in LATE.colors)
-    wish = AcceptFinding(id="e1", finding=LATE.id, said=LATE.sentence, colors=colors, reason=reason, until=until)
+    wish = AcceptFinding(
+        id="e1", finding=LATE.id, said=LATE.sentence, colors=colors, reason=reason, until=until
+    )
     return wish.signed("Ines Vahl", day)
 
 
@@ -43,7 +47,11 @@ def test_an_accepted_finding_leaves_the_count_and_says_who_and_when():
     accepted = apply(SYSTEM, accepting())
     assert count_open(resolve(accepted), TODAY) == before - 1
     kept = accepted.exceptions["e1"]
-    assert (kept.person, kept.on, kept.reason) == ("Ines Vahl", TODAY, "the figures are large on the board")
+    assert (kept.person, kept.on, kept.reason) == (
+        "Ines Vahl",
+        TODAY,
+        "the figures are large on the board",
+    )
     assert count_open(resolve(apply(accepted, EndException(exception="e1"))), TODAY) == before
 
 
@@ -57,12 +65,18 @@ def test_it_returns_when_its_day_has_passed_or_its_colors_are_others():
     standing = standing_exceptions(moved, findings(moved, repairs=False), TODAY)
     assert standing.lapsed[LATE.id][1] == "the colors are others since"
     assert LATE.id not in standing.in_force
-    settled = SetTokenValue(token="text-late", theme=LATE.theme, value=LiteralColor(color="#000000"))
+    settled = SetTokenValue(
+        token="text-late", theme=LATE.theme, value=LiteralColor(color="#000000")
+    )
     gone = resolve(apply(apply(SYSTEM, accepting()), settled))
-    assert [each.id for each in standing_exceptions(gone, findings(gone, repairs=False), TODAY).settled] == ["e1"]
+    assert [
+        each.id for each in standing_exceptions(gone, findings(gone, repairs=False), TODAY).settled
+    ] == ["e1"]
 
 
-@pytest.mark.parametrize(("reason", "until", "field"), [("  ", None, "reason"), ("x", TODAY - timedelta(1), "until")])
+@pytest.mark.parametrize(
+    ("reason", "until", "field"), [("  ", None, "reason"), ("x", TODAY - timedelta(1), "until")]
+)
 def test_an_exception_needs_a_reason_and_a_day_to_come(reason, until, field):
     with pytest.raises(DomainError) as refused:
         apply(SYSTEM, accepting(reason, until))
@@ -90,7 +104,9 @@ def test_what_is_counted_from_a_few_pairs_is_what_the_whole_document_shows():
     for token in rng.choice(sorted(SYSTEM.tokens), 24, replace=False).tolist():
         theme = str(rng.choice(sorted(SYSTEM.themes)))
         level = tuple(int(value) for value in rng.integers(0, 256, 3))
-        value = LiteralColor(color=Color.of_bytes(level), was="sand 300" if level[0] % 3 == 0 else "")
+        value = LiteralColor(
+            color=Color.of_bytes(level), was="sand 300" if level[0] % 3 == 0 else ""
+        )
         moves.append(SetTokenValue(token=token, theme=theme, value=value))
     moves.append(SetTokenValue(token="link-text", theme="day", value=TokenAlias(token="text-late")))
     system = apply_all(system, moves).system
@@ -102,7 +118,10 @@ def test_what_is_counted_from_a_few_pairs_is_what_the_whole_document_shows():
         for repair in finding.repairs:
             found = quick.of(repair)
             after = finding_ids(resolve(changed_by(repair, system)))
-            assert found in (None, (len(before - after), len(after - before))), (finding.id, repair.words)
+            assert found in (None, (len(before - after), len(after - before))), (
+                finding.id,
+                repair.words,
+            )
             counted += found is not None
     assert counted > 60
 
@@ -123,14 +142,25 @@ def test_what_is_held_against_repairs_is_moved_by_none_and_what_moves_first_is_o
     held = apply(SYSTEM, LetRepairsMove(tokens=(text, ground), moving="never"))
     assert not {text, ground} & moved(held)
     assert all(
-        edit.token not in (text, ground) for _, repair in mend_all(resolve(held), TODAY) for edit in repair.edits
+        edit.token not in (text, ground)
+        for _, repair in mend_all(resolve(held), TODAY)
+        for edit in repair.edits
     )
     harmless = [place for place, repair in enumerate(late_repairs(SYSTEM)) if repair.breaks == 0]
     for first, last in ((text, ground), (ground, text)):
         ordered = apply_all(
-            SYSTEM, [LetRepairsMove(tokens=(first,), moving="first"), LetRepairsMove(tokens=(last,), moving="last")]
+            SYSTEM,
+            [
+                LetRepairsMove(tokens=(first,), moving="first"),
+                LetRepairsMove(tokens=(last,), moving="last"),
+            ],
         ).system
-        order = [token for token, _ in moving_order(resolve(ordered), findings(resolve(ordered), repairs=False))]
+        order = [
+            token
+            for token, _ in moving_order(
+                resolve(ordered), findings(resolve(ordered), repairs=False)
+            )
+        ]
         assert (order[0], order[-1]) == (first, last)
         offered = [repair.edits[0].token for repair in late_repairs(ordered) if repair.breaks == 0]
         assert len(offered) == len(harmless)
@@ -142,13 +172,22 @@ def test_mending_all_moves_little_and_turns_no_ground_from_light_to_dark():
     pale, text = Color.of_bytes((255, 224, 130)), Color.of_bytes((150, 110, 20))
     grounds = [f"status-{kind}-surface" for kind in ("success", "warning", "error", "information")]
     grounds = [token for token in grounds if token in SYSTEM.tokens] or [
-        pairing.ground for pairing in SYSTEM.pairings.values() if pairing.ground.startswith("status")
+        pairing.ground
+        for pairing in SYSTEM.pairings.values()
+        if pairing.ground.startswith("status")
     ][:2]
-    texts = {pairing.foreground for pairing in SYSTEM.pairings.values() if pairing.ground in grounds}
+    texts = {
+        pairing.foreground for pairing in SYSTEM.pairings.values() if pairing.ground in grounds
+    }
     assert grounds
     assert texts
-    moves = [SetTokenValue(token=token, theme="day", value=LiteralColor(color=pale)) for token in grounds]
-    moves += [SetTokenValue(token=token, theme="day", value=LiteralColor(color=text)) for token in sorted(texts)]
+    moves = [
+        SetTokenValue(token=token, theme="day", value=LiteralColor(color=pale)) for token in grounds
+    ]
+    moves += [
+        SetTokenValue(token=token, theme="day", value=LiteralColor(color=text))
+        for token in sorted(texts)
+    ]
     system = apply_all(SYSTEM, moves).system
     resolved = resolve(system)
     done = mend_all(resolved, TODAY)
@@ -159,7 +198,9 @@ def test_mending_all_moves_little_and_turns_no_ground_from_light_to_dark():
     after = resolve(apply_all(system, [edit for _, repair in done for edit in repair.edits]).system)
     for theme, found in resolved.themes.items():
         for token in found.grounds:
-            assert is_dark(after.themes[theme].tokens[token].rgb8) == is_dark(found.tokens[token].rgb8)
+            assert is_dark(after.themes[theme].tokens[token].rgb8) == is_dark(
+                found.tokens[token].rgb8
+            )
     # Each turning is still offered to whoever asks for it, behind all others.
     for finding in findings(resolved):
         turned = [repair.turned for repair in finding.repairs if repair.breaks == 0]

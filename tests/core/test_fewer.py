@@ -30,7 +30,11 @@ SYSTEM = brinemark()
 EDITORS = KeepSelection(
     id="editors",
     name="content editors",
-    steps=(StepRef(hue="tidewater", step="s600"), StepRef(hue="buoy", step="s500"), StepRef(hue="buoy", step="s500")),
+    steps=(
+        StepRef(hue="tidewater", step="s600"),
+        StepRef(hue="buoy", step="s500"),
+        StepRef(hue="buoy", step="s500"),
+    ),
 )
 
 
@@ -47,11 +51,15 @@ def test_a_smaller_ladder_keeps_ends_and_drops_what_nothing_uses_first(name, cou
     kept = [step for step in before.steps if after.index(step.id) is not None]
     assert len(after.steps) == count
     assert (after.steps[0].id, after.steps[-1].id) == (before.steps[0].id, before.steps[-1].id)
-    assert [step.lightness for step in after.steps] == [step.lightness for step in kept], "what stays does not move"
+    assert [step.lightness for step in after.steps] == [step.lightness for step in kept], (
+        "what stays does not move"
+    )
     uses = uses_of(system, None)
     by_hand = {step for hue in system.hues.values() if not hue.ladder for step in hue.pins}
     gone = [step.id for step in before.steps if after.index(step.id) is None]
-    unused = [step.id for step in before.steps[1:-1] if not uses[step.id] and step.id not in by_hand]
+    unused = [
+        step.id for step in before.steps[1:-1] if not uses[step.id] and step.id not in by_hand
+    ]
     assert set(gone) <= set(unused) or set(unused) <= set(gone)
     if set(gone) <= set(unused):
         shaped = apply(system, SetLadder(ladder=ShapedLadder.of(after)))
@@ -91,24 +99,34 @@ def _hex(system, hue, place):
 
 def test_steps_out_of_order_are_a_finding():
     pinned = apply(SYSTEM, PinStep(hue="kelp", step="s600", color="#FFFFFF"))
-    nudged = apply(SYSTEM, AimStep(hue="kelp", step="s300", lightness=20.0, chroma=0.1, angle=148.0))
+    nudged = apply(
+        SYSTEM, AimStep(hue="kelp", step="s300", lightness=20.0, chroma=0.1, angle=148.0)
+    )
     for system, words in ((pinned, "600 than 500"), (nudged, "400 than 300")):
         assert "order:kelp" in finding_ids(resolve(system))
-        assert words in next(each.sentence for each in findings(resolve(system)) if each.kind == "order")
+        assert words in next(
+            each.sentence for each in findings(resolve(system)) if each.kind == "order"
+        )
         assert {each.id for each in findings(resolve(system))} == finding_ids(resolve(system))
     assert not any(key.startswith("order") for key in finding_ids(resolve(SYSTEM)))
 
 
 def test_a_selection_is_kept_changed_removed_and_survives_what_it_stands_on():
     kept = apply(SYSTEM, EDITORS)
-    assert [ref.step for ref in kept.selections["editors"].steps] == ["s600", "s500"], "each step once"
-    again = apply(kept, KeepSelection(name="Content Editors", steps=(StepRef(hue="kelp", step="s500"),)))
+    assert [ref.step for ref in kept.selections["editors"].steps] == ["s600", "s500"], (
+        "each step once"
+    )
+    again = apply(
+        kept, KeepSelection(name="Content Editors", steps=(StepRef(hue="kelp", step="s500"),))
+    )
     assert list(again.selections) == ["editors"]
     assert again.selections["editors"].name == "Content Editors"
     short = apply(kept, SetLadder(ladder="short"))
     assert [ref.hue for ref in members(short, short.selections["editors"])] == ["buoy"]
     assert "1 of the colors in content editors goes." in losses(kept, short)
-    assert members(apply(short, SetHueLadder(hue="tidewater", ladder="usual")), short.selections["editors"])
+    assert members(
+        apply(short, SetHueLadder(hue="tidewater", ladder="usual")), short.selections["editors"]
+    )
     gone = apply(kept, RemoveHue(hue="buoy"))
     assert [ref.hue for ref in members(gone, gone.selections["editors"])] == ["tidewater"]
     assert apply(kept, RemoveSelection(selection="editors")).selections == {}
@@ -151,21 +169,34 @@ def test_what_is_kept_in_reserve_counts_as_used_and_has_a_reason():
     with pytest.raises(DomainError, match="has a reason"):
         apply(SYSTEM, SetReserve(hue="gorse", step="s200", reason=" "))
     # A ladder that lacks the step says that it goes.
-    assert "gorse 200 is in reserve no longer." in losses(kept, apply(kept, SetLadder(ladder="short")))
+    assert "gorse 200 is in reserve no longer." in losses(
+        kept, apply(kept, SetLadder(ladder="short"))
+    )
 
 
 def test_making_a_used_label_internal_says_which_tokens_become_values():
-    steps = tuple(ShapedStep(**{**step.model_dump(), "internal": step.label == "600"}) for step in SYSTEM.ladder.steps)
+    steps = tuple(
+        ShapedStep(**{**step.model_dump(), "internal": step.label == "600"})
+        for step in SYSTEM.ladder.steps
+    )
     after = apply(SYSTEM, SetLadder(ladder=ShapedLadder(steps=steps)))
     told = losses(SYSTEM, after)
     name = "action.main.fill"
-    assert f"{name} is published as a value: tidewater 600 is internal, so it is no alias any more." in told
+    assert (
+        f"{name} is published as a value: tidewater 600 is internal, so it is no alias any more."
+        in told
+    )
 
 
 def test_labels_of_a_ladder_of_its_own_are_told_where_nothing_uses_them():
     view = fewer_view(resolve(SYSTEM), None)
     own = {each["name"]: each["labels"] for each in view["unused_by_hue"] if each["own"]}
-    used = {value.step for token in SYSTEM.tokens.values() for value in token.values.values() if value.kind == "step"}
+    used = {
+        value.step
+        for token in SYSTEM.tokens.values()
+        for value in token.values.values()
+        if value.kind == "step"
+    }
     assert own.keys() == {"shingle"}
     assert "150" in own["shingle"].split(", ")
     assert "s150" not in used

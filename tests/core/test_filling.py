@@ -28,7 +28,18 @@ from heimat.core.resolve.checked_pairings import NEEDED
 from heimat.core.resolve.resolved import Resolved, resolve
 from heimat.demo.demo_systems import brinemark
 
-BRANDS = ["#0B6E6E", "#F5E10A", "#777777", "#000000", "#FFFFFF", "#39FF14", "#BFC4C8", "#1B1033", "#DF5A33", "#9F9F00"]
+BRANDS = [
+    "#0B6E6E",
+    "#F5E10A",
+    "#777777",
+    "#000000",
+    "#FFFFFF",
+    "#39FF14",
+    "#BFC4C8",
+    "#1B1033",
+    "#DF5A33",
+    "#9F9F00",
+]
 
 
 def started(brand: str) -> ColorSystem:
@@ -37,7 +48,12 @@ def started(brand: str) -> ColorSystem:
     for scheme, contrast in (("dark", "usual"), ("light", "more")):
         resolved = resolve(system)
         edit = propose_theme(
-            resolved, resolved.themes["day"], f"{scheme}-{contrast}", f"{scheme}-{contrast}", scheme, contrast
+            resolved,
+            resolved.themes["day"],
+            f"{scheme}-{contrast}",
+            f"{scheme}-{contrast}",
+            scheme,
+            contrast,
         )
         system = apply_all(system, [edit.edit]).system
     return system
@@ -53,7 +69,9 @@ def apart(one: np.ndarray, other: np.ndarray) -> float:
 
 
 def test_the_sets_are_as_large_as_they_say():
-    assert [len(SETS[name]) for name in ("small", "product", "dashboard")] == pytest.approx([16, 60, 90], abs=5)
+    assert [len(SETS[name]) for name in ("small", "product", "dashboard")] == pytest.approx(
+        [16, 60, 90], abs=5
+    )
     for purposes in SETS.values():
         assert len(set(purposes)) == len(purposes)
         assert set(purposes) <= set(PURPOSES)
@@ -67,7 +85,9 @@ def holds_for(brand: str) -> None:
     exact = rgb8_of(parse(brand))
     ids = by_purpose(resolved.system)
     for theme_id, theme in resolved.themes.items():
-        fill, label = (color(resolved, theme_id, f"action.main.{part}") for part in ("fill", "label"))
+        fill, label = (
+            color(resolved, theme_id, f"action.main.{part}") for part in ("fill", "label")
+        )
         if theme.theme.contrast == "usual":
             assert (fill == exact).all(), "the brand stays the brand"
         border = color(resolved, theme_id, "action.main.border")
@@ -76,14 +96,20 @@ def holds_for(brand: str) -> None:
             assert ratio(border, there) >= 3.0
         for part in ("fill", "fill-hovered", "fill-pressed"):
             assert ratio(label, color(resolved, theme_id, f"action.main.{part}")) >= 4.5
-        hovered, pressed = (color(resolved, theme_id, f"action.main.fill-{state}") for state in ("hovered", "pressed"))
+        hovered, pressed = (
+            color(resolved, theme_id, f"action.main.fill-{state}")
+            for state in ("hovered", "pressed")
+        )
         assert apart(fill, hovered) >= STATE_DISTANCE
         assert apart(hovered, pressed) >= STATE_DISTANCE
         assert apart(fill, pressed) >= STATE_DISTANCE
         # Whatever a pairing needs is reached, but where the proposal said that it is not.
         short = {result.pairing.id for result in theme.pairings if result.holds is False}
         assert not short, (brand, theme_id, short)
-        assert color(resolved, theme_id, "text.strong").tolist() != color(resolved, theme_id, "text.faint").tolist()
+        assert (
+            color(resolved, theme_id, "text.strong").tolist()
+            != color(resolved, theme_id, "text.faint").tolist()
+        )
     assert isinstance(resolved.system.tokens[ids["action.main.fill"]].values["day"], HueAlias)
 
 
@@ -113,7 +139,9 @@ def test_a_main_action_follows_its_hue_wherever_its_scale_is_anchored():
     system = started("#0B6E6E")
     brand = next(hue for hue in system.hues.values() if hue.kind == "brand")
     lighter, _ = given_source(Color(space="srgb", components=(0.9, 0.6, 0.2)), None)
-    moved = system.model_copy(update={"hues": {**system.hues, brand.id: brand.model_copy(update={"source": lighter})}})
+    moved = system.model_copy(
+        update={"hues": {**system.hues, brand.id: brand.model_copy(update={"source": lighter})}}
+    )
     assert (color(resolve(moved), "day", "action.main.fill") == rgb8_of(lighter.color)).all()
 
 
@@ -129,7 +157,9 @@ def test_a_set_is_filled_beside_what_is_there_and_again_over_what_is_chosen():
     by_hand = apply_all(
         whole,
         [
-            SetTokenValue(token=ids[purpose], theme="day", value=TokenAlias(token=ids["text.strong"]))
+            SetTokenValue(
+                token=ids[purpose], theme="day", value=TokenAlias(token=ids["text.strong"])
+            )
             for purpose in ("text.plain", "link.text")
         ],
     ).system
@@ -145,7 +175,9 @@ def test_a_family_of_a_status_needs_its_hue():
     system = start_system("x", [("brand", parse("#0B6E6E"))])
     made = addition(resolve(system), family_purposes("error", "solid"))
     assert len(made.added) == 7
-    fewer = system.model_copy(update={"hues": {key: hue for key, hue in system.hues.items() if hue.status is None}})
+    fewer = system.model_copy(
+        update={"hues": {key: hue for key, hue in system.hues.items() if hue.status is None}}
+    )
     bare = fewer.model_copy(update={"tokens": {}, "pairings": {}, "told_apart": {}})
     found = addition(resolve(bare), family_purposes("error", "solid"))
     assert (found.added, len(found.lacking)) == ((), 7)
@@ -153,7 +185,9 @@ def test_a_family_of_a_status_needs_its_hue():
         addition(resolve(ColorSystem(name="x")), SETS["small"])
 
 
-@pytest.mark.parametrize(("scheme", "contrast"), [("dark", "usual"), ("light", "more"), ("dark", "more")])
+@pytest.mark.parametrize(
+    ("scheme", "contrast"), [("dark", "usual"), ("light", "more"), ("dark", "more")]
+)
 def test_a_proposed_theme_names_whatever_it_lowers_below_its_target(scheme, contrast):
     """Also of what a person has chosen: a color of its own, a hue, a step without a purpose."""
     system = brinemark()
@@ -169,8 +203,12 @@ def test_a_proposed_theme_names_whatever_it_lowers_below_its_target(scheme, cont
     for before, after in zip(resolved.themes["day"].pairings, made.pairings, strict=True):
         needed = NEEDED[after.pairing.use]
         if needed is not None and after.ratio < needed:
-            names = [system.tokens[key].name for key in (after.pairing.foreground, after.pairing.ground)]
-            assert any(sentence.startswith(f"{names[0]} on {names[1]} reads") for sentence in proposal.lost)
+            names = [
+                system.tokens[key].name for key in (after.pairing.foreground, after.pairing.ground)
+            ]
+            assert any(
+                sentence.startswith(f"{names[0]} on {names[1]} reads") for sentence in proposal.lost
+            )
             assert before.ratio < needed or names[0] == "text.late"
     # Hue stays with what was chosen by hand, and its contrast is as it was, as near as there is a step.
     faint = made.tokens["text-faint"]

@@ -42,20 +42,35 @@ class Pink(Case):
         return -1.0 if self.open else 1.0
 
     def say(self) -> Finding:
-        return Finding(self.id, "pink", f"{self.token} is pink.", "", f"token:{self.token}", (self.rgb8, self.rgb8))
+        return Finding(
+            self.id,
+            "pink",
+            f"{self.token} is pink.",
+            "",
+            f"token:{self.token}",
+            (self.rgb8, self.rgb8),
+        )
 
     def repairs(self) -> list[Repair]:
-        black = SetTokenValue(token=self.token, theme=self.theme, value=LiteralColor(color="#000000"))
+        black = SetTokenValue(
+            token=self.token, theme=self.theme, value=LiteralColor(color="#000000")
+        )
         return [Repair((black,), "own", self.rgb8, "Let it be black", 1.0)]
 
 
 def every_pink(resolved: Resolved):
-    return [Pink(resolved, theme, token) for theme, shown in resolved.themes.items() for token in shown.tokens]
+    return [
+        Pink(resolved, theme, token)
+        for theme, shown in resolved.themes.items()
+        for token in shown.tokens
+    ]
 
 
 @pytest.fixture
 def system():
-    return apply(brinemark(), SetTokenValue(token="text-plain", theme="day", value=LiteralColor(color=PINK)))
+    return apply(
+        brinemark(), SetTokenValue(token="text-plain", theme="day", value=LiteralColor(color=PINK))
+    )
 
 
 def test_a_kind_that_is_added_is_counted_told_and_settled(system, monkeypatch):
@@ -83,7 +98,9 @@ def test_what_is_measured_once_is_what_is_measured_anew(system):
     assert frozenset(key for key, *_ in once) == finding_ids(resolved)
     with memory.off():
         anew = resolve(system)
-        assert [(each.id, each.sentence, each.detail) for each in findings(anew, repairs=False)] == once
+        assert [
+            (each.id, each.sentence, each.detail) for each in findings(anew, repairs=False)
+        ] == once
         assert slacks(anew) == slacks(resolved)
 
 

@@ -70,17 +70,29 @@ def test_any_names_go_in_and_what_is_shown_before_is_what_they_get(names: list[s
     free = FreeNames(brinemark())
     shown = [free.take(name, "violet") for name in names]
     assert added(*names) == shown
-    assert all(not plain_part(name) or plain_part(name)[:60] in got for name, got in zip(names, shown, strict=True))
+    assert all(
+        not plain_part(name) or plain_part(name)[:60] in got
+        for name, got in zip(names, shown, strict=True)
+    )
 
 
 def test_what_somebody_types_is_refused_in_words_however_long():
-    for name, words in (("lamp", "taken"), ("a.b", "period"), ("x" * 81, "at most 80"), ("x" * 100_000, "at most 80")):
+    for name, words in (
+        ("lamp", "taken"),
+        ("a.b", "period"),
+        ("x" * 81, "at most 80"),
+        ("x" * 100_000, "at most 80"),
+    ):
         with pytest.raises(DomainError, match=words):
-            apply(brinemark(), AddHues(hues=(NewHue.model_validate({"name": name, "color": "#8A6FA8"}),)))
+            apply(
+                brinemark(),
+                AddHues(hues=(NewHue.model_validate({"name": name, "color": "#8A6FA8"}),)),
+            )
 
 
 def test_a_system_starts_with_names_that_nobody_could_have():
     system = start_system(
-        "New", [("$tide", parse("#0B6E6E")), ("a.b", parse("#DF5A33")), ("success", parse("#3F8F4F"))]
+        "New",
+        [("$tide", parse("#0B6E6E")), ("a.b", parse("#DF5A33")), ("success", parse("#3F8F4F"))],
     )
     assert [hue.name for hue in list(system.hues.values())[:3]] == ["tide", "a b", "success"]

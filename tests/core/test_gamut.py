@@ -10,7 +10,11 @@ from heimat.core.color.rounding import nearest_bytes
 from heimat.core.color.spaces import lightness, srgb_to_linear, srgb_to_oklch
 
 RNG = np.random.default_rng(6)
-Y, CHROMA, HUE = RNG.uniform(0.003, 0.97, 5000), RNG.uniform(0.0, 0.35, 5000), RNG.uniform(0, 360, 5000)
+Y, CHROMA, HUE = (
+    RNG.uniform(0.003, 0.97, 5000),
+    RNG.uniform(0.0, 0.35, 5000),
+    RNG.uniform(0, 360, 5000),
+)
 
 
 def turn(one, other):

@@ -81,7 +81,12 @@ def test_days_are_gathered_in_order_into_few_periods(days):
     assert in_months(days_of(days)) == whole
     if not whole and (max(known) - min(known)) < timedelta(days=7 * MOST_PERIODS):
         assert len(groups.names) <= MOST_PERIODS
-        assert all(abs((one - other).days) < 7 for one, at in kept for other, beside in kept if at == beside)
+        assert all(
+            abs((one - other).days) < 7
+            for one, at in kept
+            for other, beside in kept
+            if at == beside
+        )
     elif len({(day.year, day.month) for day in known}) <= MOST_PERIODS and not (
         whole and {day.month for day in known} == {1}
     ):
@@ -89,9 +94,9 @@ def test_days_are_gathered_in_order_into_few_periods(days):
     else:
         assert groups.names == tuple(str(year) for year in sorted({day.year for day in known}))
     weekdays = by_weekday(days_of(days))
-    assert [weekdays.names[place] for day, place in zip(days, weekdays.places, strict=True) if day] == [
-        day.strftime("%a") for day in days if day
-    ]
+    assert [
+        weekdays.names[place] for day, place in zip(days, weekdays.places, strict=True) if day
+    ] == [day.strftime("%a") for day in days if day]
 
 
 NUMBERS = st.lists(st.none() | st.floats(-1e6, 1e6), min_size=1, max_size=80)
@@ -101,7 +106,13 @@ NUMBERS = st.lists(st.none() | st.floats(-1e6, 1e6), min_size=1, max_size=80)
 def test_sums_and_means_are_those_of_the_rows_one_by_one(numbers, data):
     count = len(numbers)
     rows, columns = (
-        by_category(words_of(data.draw(st.lists(st.sampled_from(["", "a", "b", "c"]), min_size=count, max_size=count))))
+        by_category(
+            words_of(
+                data.draw(
+                    st.lists(st.sampled_from(["", "a", "b", "c"]), min_size=count, max_size=count)
+                )
+            )
+        )
         for _ in range(2)
     )
     values = np.array([np.nan if each is None else each for each in numbers])
@@ -109,9 +120,13 @@ def test_sums_and_means_are_those_of_the_rows_one_by_one(numbers, data):
         found = gathered(rows, columns, values, how)
         for row in range(len(rows.names)):
             for column in range(len(columns.names)):
-                here = values[(rows.places == row) & (columns.places == column) & np.isfinite(values)]
+                here = values[
+                    (rows.places == row) & (columns.places == column) & np.isfinite(values)
+                ]
                 expected = np.nan if len(here) == 0 else here.sum() if how == "sum" else here.mean()
-                assert found[row, column] == pytest.approx(expected, rel=1e-9, abs=1e-6, nan_ok=True)
+                assert found[row, column] == pytest.approx(
+                    expected, rel=1e-9, abs=1e-6, nan_ok=True
+                )
 
 
 @given(st.integers(0, 100_000))
@@ -132,7 +147,11 @@ def test_quantiles_that_would_be_alike_are_refused_and_all_others_are_as_full():
         assert max(full) - min(full) <= 1
 
 
-@given(st.lists(st.integers(0, 400), min_size=4, max_size=60), st.sampled_from([0.0, 1e9, -3e11]), st.integers(2, 4))
+@given(
+    st.lists(st.integers(0, 400), min_size=4, max_size=60),
+    st.sampled_from([0.0, 1e9, -3e11]),
+    st.integers(2, 4),
+)
 def test_natural_breaks_part_values_alike_however_far_they_are_from_zero(steps, off, count):
     values = np.array(steps, dtype=np.float64)
     if len(set(steps)) < count:
@@ -141,7 +160,9 @@ def test_natural_breaks_part_values_alike_however_far_they_are_from_zero(steps, 
 
     def within(limits, shift):
         places = np.searchsorted(np.array(limits) - shift, values, side="right")
-        return sum(((values[places == at] - values[places == at].mean()) ** 2).sum() for at in set(places))
+        return sum(
+            ((values[places == at] - values[places == at].mean()) ** 2).sum() for at in set(places)
+        )
 
     assert len(near) == len(far) == count - 1
     assert within(far, off) == pytest.approx(within(near, 0.0), rel=1e-6, abs=1e-6)

@@ -20,7 +20,13 @@ from heimat.core.hues.source import resolve_source
 from heimat.core.resolve.resolved import resolve
 from heimat.core.sources import even
 from heimat.core.sources.circles import on_circle
-from heimat.core.sources.harmony import RELATIONS, common_partners, likenesses, monochromatic, partner_angles
+from heimat.core.sources.harmony import (
+    RELATIONS,
+    common_partners,
+    likenesses,
+    monochromatic,
+    partner_angles,
+)
 from heimat.core.sources.mixing import mixed
 from heimat.demo.demo_systems import brinemark
 from heimat.view.eyes import Eyes
@@ -44,7 +50,8 @@ def test_relations_are_the_conventional_ones(relation):
     """Angles as the general library has them; its rectangle begins with its short side on the other side."""
     source = ColorAll("oklch", [0.6, 0.08, 100.0])
     theirs = sorted(
-        round(color.convert("oklch")["hue"] - 100.0) % 360 for color in source.harmony(THEIRS[relation], space="oklch")
+        round(color.convert("oklch")["hue"] - 100.0) % 360
+        for color in source.harmony(THEIRS[relation], space="oklch")
     )
     spread = {"split complementary": 30.0, "analogous": 30.0, "triadic": 60.0}.get(relation)
     if relation == "rectangle":
@@ -60,7 +67,10 @@ def test_hsl_turns_as_the_standard_library_does(levels, turn):
     hue, light, saturation = colorsys.rgb_to_hls(*(level / 255 for level in levels))
     theirs = colorsys.hls_to_rgb((hue + turn / 360.0) % 1.0, light, saturation)
     # Both round a float to 8 bits; at exactly half a level they may part by one.
-    assert np.abs(source.at(source.angle + turn).astype(int) - np.rint(np.array(theirs) * 255.0)).max() <= 1
+    assert (
+        np.abs(source.at(source.angle + turn).astype(int) - np.rint(np.array(theirs) * 255.0)).max()
+        <= 1
+    )
     assert source.lost(source.angle + turn) == 0.0
 
 
@@ -75,7 +85,9 @@ def test_oklch_turns_keep_lightness_and_hue_and_tell_what_is_lost(levels, turn):
     _, chroma, angle = (float(part) for part in oklch_of(partner))
     if chroma > 0.03 and light > 10.0:
         assert abs(turn_between(angle, source.angle + turn)) < 3.0
-    assert chroma == pytest.approx(source.strength - float(source.lost(source.angle + turn)), abs=0.02)
+    assert chroma == pytest.approx(
+        source.strength - float(source.lost(source.angle + turn)), abs=0.02
+    )
 
 
 def test_monochromatic_steps_are_evenly_lighter_and_darker():
@@ -85,7 +97,10 @@ def test_monochromatic_steps_are_evenly_lighter_and_darker():
     for step, color in steps:
         assert on_circle(color, "oklch").light == pytest.approx(source.light + step, abs=0.5)
     # What would fall out of the range of lightness is left out.
-    assert [step for step, _ in monochromatic(on_circle(parse("#EEEEEE"), "oklch"), 10.0)] == [-10.0, -20.0]
+    assert [step for step, _ in monochromatic(on_circle(parse("#EEEEEE"), "oklch"), 10.0)] == [
+        -10.0,
+        -20.0,
+    ]
 
 
 def test_nearly_standing_in_a_relation():
@@ -101,7 +116,11 @@ def test_nearly_standing_in_a_relation():
 
 
 @examples(60)
-@given(st.sampled_from([each for each in RELATIONS if partner_angles(each)]), st.floats(0, 360), st.randoms())
+@given(
+    st.sampled_from([each for each in RELATIONS if partner_angles(each)]),
+    st.floats(0, 360),
+    st.randoms(),
+)
 def test_what_stands_in_a_relation_is_found_exactly(relation, turn, random):
     members = [(turn + angle) % 360.0 for angle in (0.0, *partner_angles(relation))]
     random.shuffle(members)
@@ -156,7 +175,9 @@ def test_mixing_agrees_with_the_general_library(one, other, count, space):
     start, end = (ColorAll("srgb", [level / 255 for level in levels]) for levels in (one, other))
     line = ColorAll.interpolate([start, end], space=_SPACES[space], hue="shorter")
     for place, color in enumerate(ours):
-        theirs = np.array(line((place + 1) / (count + 1)).convert("srgb").coords(nans=False)) * 255.0
+        theirs = (
+            np.array(line((place + 1) / (count + 1)).convert("srgb").coords(nans=False)) * 255.0
+        )
         if space == "oklch" and not ((theirs > -1e-6) & (theirs < 255.0 + 1e-6)).all():
             # Out of the gamut each library maps in its own way; ours keeps the luminance of the color that was meant.
             continue
@@ -168,7 +189,9 @@ def test_mixing_agrees_with_the_general_library(one, other, count, space):
 
 
 def test_mixing_with_gray_takes_the_other_hue_and_stays_in_the_gamut():
-    hues = srgb_to_oklch(mixed(np.array([119, 119, 119]), np.array([11, 110, 110]), 3, "oklch") / 255.0)[:, 2]
+    hues = srgb_to_oklch(
+        mixed(np.array([119, 119, 119]), np.array([11, 110, 110]), 3, "oklch") / 255.0
+    )[:, 2]
     assert np.abs(hues - 194.8).max() < 3.0
     between = mixed(np.array([0, 0, 255]), np.array([255, 255, 0]), 9, "oklch")
     assert between.min() >= 0
@@ -197,11 +220,12 @@ ANY_SOURCE = st.one_of(
 def test_a_partner_that_is_kept_is_the_partner_that_was_shown(color, circle, offset):
     """To the level, whether its source was typed in 8 bits or in OKLCH: what follows is turned as what was shown."""
     parent = resolve_source(
-        SHOWN.system, Hue(id="x", order="i", name="x", kind="brand", source=GivenSource(color=color))
+        SHOWN.system,
+        Hue(id="x", order="i", name="x", kind="brand", source=GivenSource(color=color)),
     )
-    shown = harmony_view([parent.color], [parent.aim[2]], "free", circle, None, [offset], "hex", Eyes("typical", 1.0))[
-        "partners"
-    ][0]
+    shown = harmony_view(
+        [parent.color], [parent.aim[2]], "free", circle, None, [offset], "hex", Eyes("typical", 1.0)
+    )["partners"][0]
     turned = QuantityChange(how="shifted", by=shown["offset"])
     kept = derive(parent, DerivedSource(hue="x", circle=circle, turn=turned))
     assert hex_of(rgb8_of(kept.color)) == shown["hex"]

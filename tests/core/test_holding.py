@@ -8,9 +8,24 @@ import pytest
 from heimat.core.document.hues import StepRef
 from heimat.core.edits import apply, apply_all
 from heimat.core.edits.holding_edits import HoldHues
-from heimat.core.edits.hue_edits import DuplicateHue, MoveHue, PinStep, RemoveHue, RenameHue, SetAnchor, SetHueKind
+from heimat.core.edits.hue_edits import (
+    DuplicateHue,
+    MoveHue,
+    PinStep,
+    RemoveHue,
+    RenameHue,
+    SetAnchor,
+    SetHueKind,
+)
 from heimat.core.edits.ladder_edits import SetLadder
-from heimat.core.edits.scale_edits import AimCurve, AimStep, NudgeSteps, SetCurves, SetMethod, SetWide
+from heimat.core.edits.scale_edits import (
+    AimCurve,
+    AimStep,
+    NudgeSteps,
+    SetCurves,
+    SetMethod,
+    SetWide,
+)
 from heimat.core.edits.source_edits import AimSource, SetSource
 from heimat.core.errors import DomainError
 from heimat.core.legibility.findings import finding_ids
@@ -76,15 +91,27 @@ def test_what_is_for_all_leaves_held_scales_as_they_are(edit):
 
 
 def test_what_does_not_touch_the_scale_is_free():
-    for edit in (RenameHue(hue="gorse", name="broom"), MoveHue(hue="gorse", before=None), DuplicateHue(hue="gorse")):
+    for edit in (
+        RenameHue(hue="gorse", name="broom"),
+        MoveHue(hue="gorse", before=None),
+        DuplicateHue(hue="gorse"),
+    ):
         assert bytes_of(apply(HELD, edit), "gorse") == bytes_of(SYSTEM, "gorse")
 
 
 def test_several_steps_are_nudged_by_as_much_and_what_is_fixed_stays():
-    steps = tuple(StepRef(hue=hue, step=step) for hue in ("tidewater", "buoy", "gorse") for step in ("s500", "s700"))
+    steps = tuple(
+        StepRef(hue=hue, step=step)
+        for hue in ("tidewater", "buoy", "gorse")
+        for step in ("s500", "s700")
+    )
     once = apply_all(HELD, [NudgeSteps(steps=steps, lightness=2.0, chroma=-0.01, turn=5.0)])
     assert once.sentence == "Nudge 2 steps; 4 pinned, held or anchored stay"
-    assert set(once.system.hues["tidewater"].nudges) == set(once.system.hues["buoy"].nudges) == {"s700"}
+    assert (
+        set(once.system.hues["tidewater"].nudges)
+        == set(once.system.hues["buoy"].nudges)
+        == {"s700"}
+    )
     twice = apply(once.system, NudgeSteps(steps=steps, lightness=1.0, turn=180.0))
     nudge = twice.hues["buoy"].nudges["s700"]
     assert (nudge.lightness, nudge.chroma, nudge.hue) == (3.0, -0.01, -175.0)
@@ -153,7 +180,11 @@ def test_only_apply_changes_a_document():
         if "core/edits" in file.as_posix():
             continue
         for node in ast.walk(ast.parse(file.read_text())):
-            if isinstance(node, ast.Call) and isinstance(node.func, ast.Attribute) and node.func.attr == "change":
+            if (
+                isinstance(node, ast.Call)
+                and isinstance(node.func, ast.Attribute)
+                and node.func.attr == "change"
+            ):
                 found.append(f"{file.name}:{node.lineno}")
     assert found == []
 
@@ -162,7 +193,9 @@ def test_what_comes_and_goes_within_one_step_ends_a_range_where_it_comes():
     start = 67.0
 
     def make(light):
-        return AimSource(hue="buoy", lightness=light, chroma=0.17488341989590941, angle=36.7575050633257)
+        return AimSource(
+            hue="buoy", lightness=light, chroma=0.17488341989590941, angle=36.7575050633257
+        )
 
     now = finding_ids(resolve(apply(SYSTEM, make(start))))
     found = safe_range(apply(SYSTEM, make(start)), make, start, (0.0, 100.0), 2.5)
@@ -170,4 +203,6 @@ def test_what_comes_and_goes_within_one_step_ends_a_range_where_it_comes():
     assert finding_ids(resolve(apply(SYSTEM, make(found.low.at)))) == now
     beyond = [found.low.at - part * 2.5 / 64 for part in range(1, 5)]
     assert any(finding_ids(resolve(apply(SYSTEM, make(light)))) != now for light in beyond)
-    assert finding_ids(resolve(apply(SYSTEM, make(found.low.at - 2.5)))) == now, "by then it is gone again"
+    assert finding_ids(resolve(apply(SYSTEM, make(found.low.at - 2.5)))) == now, (
+        "by then it is gone again"
+    )

@@ -85,7 +85,9 @@ def test_what_was_typed_is_what_stands(shape):
     assert ladder.lightness().tolist() == [step.lightness for step in shape.steps]
     assert len(set(ladder.ids())) == len(ladder.ids())
     # Read back as it is sent to the page, it is the same ladder, and no step has another id.
-    again = ShapedLadder(name=ladder.name, steps=tuple(ShapedStep(**step.model_dump()) for step in ladder.steps))
+    again = ShapedLadder(
+        name=ladder.name, steps=tuple(ShapedStep(**step.model_dump()) for step in ladder.steps)
+    )
     assert shaped(again, "ladder") == ladder
     places = ladder.positions(ladder.lightness())
     counted = [place for place, step in zip(places, ladder.steps, strict=True) if not step.between]
@@ -115,7 +117,9 @@ def test_promises_on_any_ladder_by_brute_force(shape):
 
 def test_ready_made_ladders_keep_their_names_and_others_are_own():
     for name, ladder in READY_MADE.items():
-        typed = ShapedLadder(name="mine", steps=tuple(ShapedStep(**step.model_dump()) for step in ladder.steps))
+        typed = ShapedLadder(
+            name="mine", steps=tuple(ShapedStep(**step.model_dump()) for step in ladder.steps)
+        )
         assert shaped(typed, "ladder").name == name
         moved = typed.steps[1].model_copy(update={"lightness": typed.steps[1].lightness - 0.2})
         other = ShapedLadder(name=name, steps=(typed.steps[0], moved, *typed.steps[2:]))
@@ -124,13 +128,18 @@ def test_ready_made_ladders_keep_their_names_and_others_are_own():
 
 @pytest.mark.parametrize("count", [0, 1, 2, 25])
 def test_ladders_too_short_or_too_long(count):
-    steps = tuple(ShapedStep(label=f"{place}", lightness=99.0 - 3 * place) for place in range(count))
+    steps = tuple(
+        ShapedStep(label=f"{place}", lightness=99.0 - 3 * place) for place in range(count)
+    )
     with pytest.raises(DomainError, match="3 to 24 steps"):
         shaped(ShapedLadder(steps=steps), "ladder")
 
 
 def test_no_room_below_black():
-    steps = [ShapedStep(label=label, lightness=light) for label, light in (("a", 50.0), ("b", 0.05), ("c", 0.0))]
+    steps = [
+        ShapedStep(label=label, lightness=light)
+        for label, light in (("a", 50.0), ("b", 0.05), ("c", 0.0))
+    ]
     with pytest.raises(DomainError, match="c has no room below it"):
         shaped(ShapedLadder(steps=tuple(steps)), "ladder")
 
@@ -138,11 +147,19 @@ def test_no_room_below_black():
 def test_promises_where_there_is_nothing_to_promise():
     """Translucent scales, no scales at all, and scales too short for the distance: said, never a crash."""
     kelp = SYSTEM.hues["kelp"]
-    glass = kelp.model_copy(update={"source": GivenSource(color=kelp.source.color.model_copy(update={"alpha": 0.5}))})
+    glass = kelp.model_copy(
+        update={"source": GivenSource(color=kelp.source.color.model_copy(update={"alpha": 0.5}))}
+    )
     steps = [ShapedStep(label=f"n{light}", lightness=float(light)) for light in (60, 55, 50)]
-    few = SYSTEM.model_copy(update={"hues": {"kelp": kelp}, "tokens": {}, "pairings": {}, "told_apart": {}})
+    few = SYSTEM.model_copy(
+        update={"hues": {"kelp": kelp}, "tokens": {}, "pairings": {}, "told_apart": {}}
+    )
     narrow = apply(few, SetHueLadder(hue="kelp", ladder=ShapedLadder(steps=tuple(steps))))
-    for system in (SYSTEM.model_copy(update={"hues": {"kelp": glass}}), SYSTEM.model_copy(update={"hues": {}}), narrow):
+    for system in (
+        SYSTEM.model_copy(update={"hues": {"kelp": glass}}),
+        SYSTEM.model_copy(update={"hues": {}}),
+        narrow,
+    ):
         with pytest.raises(DomainError, match="nothing to promise"):
             solve_promise(system, 4, 3.0)
 
@@ -158,7 +175,10 @@ def test_a_hue_goes_back_to_figures_that_do_not_fit_it():
 
 
 def test_a_label_of_signs_gets_an_id_that_can_be_kept():
-    steps = [ShapedStep(label=label, lightness=90.0 - 20 * place) for place, label in enumerate(("½", "½ x", "tief!"))]
+    steps = [
+        ShapedStep(label=label, lightness=90.0 - 20 * place)
+        for place, label in enumerate(("½", "½ x", "tief!"))
+    ]
     ladder = shaped(ShapedLadder(steps=tuple(steps)), "ladder")
     assert ladder.labels() == ["½", "½ x", "tief!"]
     assert ladder.ids() == ["step", "sx", "stief"]
@@ -168,7 +188,9 @@ def test_thousands_of_steps_keep_their_hue():
     """Within 2 degrees of what the curves ask where chroma is above 0.02, all but one in a thousand; none by 4."""
     drawn = np.random.default_rng(20).integers(0, 256, (2200, 3)).astype(np.uint8)
     off = []
-    for scale in generate([ScaleRequest(Color.of_bytes(rgb8), USUAL.lightness()) for rgb8 in drawn]):
+    for scale in generate(
+        [ScaleRequest(Color.of_bytes(rgb8), USUAL.lightness()) for rgb8 in drawn]
+    ):
         made = np.arange(len(scale.rgb8)) != scale.anchor
         lch = srgb_to_oklch(scale.rgb8[made] / 255.0)
         turn = np.abs((lch[:, 2] - scale.hue[made] + 180.0) % 360.0 - 180.0)
@@ -181,7 +203,8 @@ def test_thousands_of_steps_keep_their_hue():
 
 def test_typed_figures_wait_for_a_ladder_that_has_their_step():
     method = Method(
-        name="hsl", hsl=HslLightness(targets=(Typed(step="s50", value=99.0), Typed(step="s100", value=93.0)))
+        name="hsl",
+        hsl=HslLightness(targets=(Typed(step="s50", value=99.0), Typed(step="s100", value=93.0))),
     )
     system = apply(SYSTEM, SetMethod(method=method))
     assert resolve(system).hues["kelp"].scale.figures[0] == 93.0
@@ -191,12 +214,20 @@ def test_typed_figures_wait_for_a_ladder_that_has_their_step():
 
 
 def test_a_token_on_an_internal_step_leaves_with_its_value_alone():
-    steps = tuple(ShapedStep(**{**step.model_dump(), "internal": step.label == "600"}) for step in SYSTEM.ladder.steps)
+    steps = tuple(
+        ShapedStep(**{**step.model_dump(), "internal": step.label == "600"})
+        for step in SYSTEM.ladder.steps
+    )
     internal = apply(SYSTEM, SetLadder(ladder=ShapedLadder(steps=steps)))
     before = {token.name: token for token in publication(resolve(SYSTEM)).tokens}
     after = {token.name: token for token in publication(resolve(internal)).tokens}
-    assert before.keys() - after.keys() == {f"{hue.name}.600" for hue in SYSTEM.hues.values() if hue.ladder is None}
-    assert (before["action.main.fill"].value("day").alias, after["action.main.fill"].value("day").alias) == (
+    assert before.keys() - after.keys() == {
+        f"{hue.name}.600" for hue in SYSTEM.hues.values() if hue.ladder is None
+    }
+    assert (
+        before["action.main.fill"].value("day").alias,
+        after["action.main.fill"].value("day").alias,
+    ) == (
         "tidewater.600",
         None,
     )
@@ -216,7 +247,10 @@ def test_documents_of_older_schemas_are_read_as_they_were_made():
     for hue in data["hues"].values():
         for field in ("method", "curves", "smooth", "nudges"):
             del hue[field]
-    for ladder in [data["ladder"], *(hue["ladder"] for hue in data["hues"].values() if hue["ladder"])]:
+    for ladder in [
+        data["ladder"],
+        *(hue["ladder"] for hue in data["hues"].values() if hue["ladder"]),
+    ]:
         for step in ladder["steps"]:
             del step["internal"], step["between"]
     old = read_document({**data, "schema": 2})
@@ -226,7 +260,8 @@ def test_documents_of_older_schemas_are_read_as_they_were_made():
 
 
 @pytest.mark.parametrize(
-    ("label", "words"), [("$b", "cannot begin with"), ("a.b", "cannot hold a period"), ("{x}", "braces")]
+    ("label", "words"),
+    [("$b", "cannot begin with"), ("a.b", "cannot hold a period"), ("{x}", "braces")],
 )
 def test_labels_keep_the_rules_of_published_names(label, words):
     steps = tuple(

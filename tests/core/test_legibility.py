@@ -59,7 +59,10 @@ def test_distances_one_by_one():
 def test_the_demos_trap_is_found_with_both_distances():
     first = findings(RESOLVED)[0]
     assert first.sentence == "status.success and status.error look alike for deutan vision."
-    assert "CIEDE2000 65.3 for typical vision, 3.2 for deutan; below 10 from severity 0.9 up" in first.detail
+    assert (
+        "CIEDE2000 65.3 for typical vision, 3.2 for deutan; below 10 from severity 0.9 up"
+        in first.detail
+    )
 
 
 def test_a_short_pairing_is_found_in_words():
@@ -73,7 +76,11 @@ def test_repairs_do_what_they_say():
     for finding in findings(RESOLVED):
         for repair in finding.repairs:
             after = resolve(changed_by(repair, SYSTEM))
-            moved = repair.edits[0].tokens[0].id if repair.kind == "companion" else repair.edits[0].token
+            moved = (
+                repair.edits[0].tokens[0].id
+                if repair.kind == "companion"
+                else repair.edits[0].token
+            )
             assert (after.theme().tokens[moved].rgb8 == repair.rgb8).all()
             assert finding.id not in {left.id for left in findings(after)}
 
@@ -83,7 +90,9 @@ def test_repairs_do_what_they_say():
 def test_what_a_repair_mends_and_breaks_is_what_a_fresh_check_finds(text, status, other):
     """Of any kind, told-apart sets among them: counted over what a person would read afterwards."""
     moves = [
-        SetTokenValue(token=token, theme=DAY, value=StepAlias(hue=hue, step=SYSTEM.ladder.steps[place].id))
+        SetTokenValue(
+            token=token, theme=DAY, value=StepAlias(hue=hue, step=SYSTEM.ladder.steps[place].id)
+        )
         for token, hue, place in (
             ("text-late", "buoy", text),
             ("status-error", "flare", status),
@@ -95,7 +104,9 @@ def test_what_a_repair_mends_and_breaks_is_what_a_fresh_check_finds(text, status
     read = {finding.id: finding.sentence for finding in before}
     for finding in before:
         for repair in finding.repairs:
-            after = {left.id for left in findings(resolve(changed_by(repair, system)), repairs=False)}
+            after = {
+                left.id for left in findings(resolve(changed_by(repair, system)), repairs=False)
+            }
             assert repair.mends == len(read.keys() - after) >= 1
             assert repair.breaks == len(after - read.keys())
 
@@ -134,7 +145,11 @@ def test_a_translucent_ground_must_name_what_lies_under_it():
     glass = LiteralColor(color=parse("rgb(255 255 255 / 50%)"))
     after = resolve(apply(SYSTEM, SetTokenValue(token="surface-card", theme=DAY, value=glass)))
     assert any("cannot be measured" in finding.sentence for finding in findings(after))
-    assert all(result.holds is None for result in after.theme().pairings if result.pairing.ground == "surface-card")
+    assert all(
+        result.holds is None
+        for result in after.theme().pairings
+        if result.pairing.ground == "surface-card"
+    )
 
 
 def test_an_anchor_that_crowds_its_scale_is_found():
@@ -148,7 +163,9 @@ def test_resolving_is_pure():
     again = resolve(brinemark())
     assert (again.steps.rgb8 == RESOLVED.steps.rgb8).all()
     assert again.promises == RESOLVED.promises
-    assert [finding.sentence for finding in findings(again)] == [finding.sentence for finding in findings(RESOLVED)]
+    assert [finding.sentence for finding in findings(again)] == [
+        finding.sentence for finding in findings(RESOLVED)
+    ]
 
 
 def test_remembered_scales_are_what_would_be_made_afresh():
@@ -168,4 +185,6 @@ def test_a_side_of_neutrals_has_the_steps_of_neutrals_alone():
     neutrals = [hue for hue in resolved.hue_list if hue.hue.kind == "neutral"]
     assert 0 < len(neutrals) < len(resolved.hue_list)
     found = side(resolved, resolved.theme(), "neutrals", "own")
-    assert set(found.keys) == {hue.step_key(place) for hue in neutrals for place in range(len(hue.steps))}
+    assert set(found.keys) == {
+        hue.step_key(place) for hue in neutrals for place in range(len(hue.steps))
+    }

@@ -24,7 +24,11 @@ def test_marks_are_those_that_the_whole_publication_tells_of() -> None:
         [RenameToken(token="text-late", name="text.behind")],
         [DescribeToken(token="text-late", usage="From afar.")],
         [KeepTokensInternal(tokens=("text-faint",), internal=True)],
-        [SetOtherColor(palette="routes", role="missing", value=StepAlias(hue="shingle", step="s300"))],
+        [
+            SetOtherColor(
+                palette="routes", role="missing", value=StepAlias(hue="shingle", step="s300")
+            )
+        ],
     ):
         resolved = resolve(apply_all(SYSTEM, edits).system)
         marked = changed_ids(BEFORE, told_by_marks(resolved))

@@ -39,7 +39,11 @@ def test_borders_are_counted_pixel_by_pixel_and_marked_where_they_are():
     for y in range(3):
         for x in range(3):
             for other in ((y, x + 1), (y + 1, x)):
-                if max(other) < 3 and labels[other] != labels[y, x] and min(labels[other], labels[y, x]) >= 0:
+                if (
+                    max(other) < 3
+                    and labels[other] != labels[y, x]
+                    and min(labels[other], labels[y, x]) >= 0
+                ):
                     key = tuple(sorted((int(labels[y, x]), int(labels[other]))))
                     by_hand[key] = by_hand.get(key, 0) + 1
     assert borders(labels) == by_hand
@@ -55,7 +59,13 @@ def test_an_outline_stands_out_from_both_sides(part, around):
     found = outline(one, other)
     if found is None:
         # No luminance is three away from both: black and white are the farthest.
-        assert max(min(float(ratio(np.full(3, end), side)) for side in (one, other)) for end in (0, 255)) < 3.1
+        assert (
+            max(
+                min(float(ratio(np.full(3, end), side)) for side in (one, other))
+                for end in (0, 255)
+            )
+            < 3.1
+        )
         return
     assert float(ratio(found, one)) >= 3.0
     assert float(ratio(found, other)) >= 3.0

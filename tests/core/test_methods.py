@@ -57,12 +57,16 @@ def test_any_method_falls_in_lightness_and_keeps_the_source(source, ladder, name
     assert hexes(one(source, ladder, anchor=mode, method=Method(name=name))) == hexes(scale)
 
 
-@pytest.mark.parametrize(("space", "theirs"), [("srgb", "srgb"), ("linear", "srgb-linear"), ("oklab", "oklab")])
+@pytest.mark.parametrize(
+    ("space", "theirs"), [("srgb", "srgb"), ("linear", "srgb-linear"), ("oklab", "oklab")]
+)
 def test_white_and_black_mix_to_the_bit(space, theirs):
     shares = {0: 90.0, 1: 65.0, 2: 40.0, 7: -30.0, 8: -72.5}
     scale = one(method=Method(name="mix", mix=WhiteBlack(space=space)), typed=shares)
     for place, share in shares.items():
-        mixed = Css("#0B6E6E").mix("white" if share > 0 else "black", abs(share) / 100.0, space=theirs)
+        mixed = Css("#0B6E6E").mix(
+            "white" if share > 0 else "black", abs(share) / 100.0, space=theirs
+        )
         expected = to_bytes(np.clip(mixed.convert("srgb").coords(), 0.0, 1.0))
         assert scale.rgb8[place].tolist() == expected.tolist()
     assert hexes(scale)[scale.anchor] == "#0B6E6E"
@@ -100,7 +104,9 @@ def test_contrast_targets_are_reached(ground):
 
 def test_ratios_out_of_order_on_another_ladder_break_nothing():
     own = ContrastTargets(ground=parse("#FFFFFF"))
-    scale = one(anchor="nearest", method=Method(name="contrast", contrast=own), typed={2: 12.0, 6: 1.5})
+    scale = one(
+        anchor="nearest", method=Method(name="contrast", contrast=own), typed={2: 12.0, 6: 1.5}
+    )
     assert (np.diff(scale.lightness) <= 1e-9).all()
     assert (scale.rgb8[scale.anchor] == rgb8_of(TIDEWATER)).all()
 
@@ -139,7 +145,11 @@ def test_tapers_and_drifts_at_the_ends():
 
 
 @examples(100)
-@given(colors, st.integers(0, 8), st.tuples(st.floats(-8, 8), st.floats(-0.05, 0.05), st.floats(-40, 40)))
+@given(
+    colors,
+    st.integers(0, 8),
+    st.tuples(st.floats(-8, 8), st.floats(-0.05, 0.05), st.floats(-40, 40)),
+)
 def test_a_nudge_moves_its_step_alone(source, place, nudge):
     before = one(source)
     after = one(source, nudges={place: np.array(nudge)})
@@ -178,12 +188,20 @@ def test_a_pin_that_is_off_draws_its_neighbors_along():
 
 
 @examples(150)
-@given(colors, st.sampled_from(METHODS), st.sampled_from(["nearest", "guide"]), st.integers(0, 7), st.floats(0.1, 0.9))
+@given(
+    colors,
+    st.sampled_from(METHODS),
+    st.sampled_from(["nearest", "guide"]),
+    st.integers(0, 7),
+    st.floats(0.1, 0.9),
+)
 def test_a_step_put_between_two_moves_no_other(source, name, mode, after, share):
     aims = USUAL.lightness()
     inserted = np.insert(aims, after + 1, aims[after] + share * (aims[after + 1] - aims[after]))
     before = one(source, anchor=mode, method=Method(name=name))
-    request = ScaleRequest(source, inserted, mode, method=Method(name=name), between=frozenset({after + 1}))
+    request = ScaleRequest(
+        source, inserted, mode, method=Method(name=name), between=frozenset({after + 1})
+    )
     with_it = generate([request])[0]
     assert (np.delete(with_it.rgb8, after + 1, axis=0) == before.rgb8).all()
     light = light_of(with_it.rgb8)
@@ -225,7 +243,9 @@ def test_measures_of_scales_of_different_lengths():
 def test_every_method_on_many_sources_stays_in_gamut_and_order():
     sources = [Color.of_bytes(rgb8) for rgb8 in all_corners_and_random(200, seed=11)]
     for name in METHODS:
-        scales = generate([ScaleRequest(each, LONG.lightness(), method=Method(name=name)) for each in sources])
+        scales = generate(
+            [ScaleRequest(each, LONG.lightness(), method=Method(name=name)) for each in sources]
+        )
         falls = np.concatenate([-np.diff(light_of(scale.rgb8)) for scale in scales])
         assert falls.min() > 0.0
 
@@ -242,7 +262,9 @@ def brute_least(system, apart):
     )
 
 
-@pytest.mark.parametrize(("apart", "aim"), [(4, 3.4), (5, 4.5), (6, 8.0), (6, 8.5), (4, 4.5), (2, 3.0)])
+@pytest.mark.parametrize(
+    ("apart", "aim"), [(4, 3.4), (5, 4.5), (6, 8.0), (6, 8.5), (4, 4.5), (2, 3.0)]
+)
 def test_a_ladder_solved_for_a_promise(apart, aim):
     system = brinemark()
     found = solve_promise(system, apart, aim)
@@ -259,8 +281,13 @@ def test_a_ladder_solved_for_a_promise(apart, aim):
 
 def guides():
     """The demo's hues on the ladder that all share, none anchored or pinned."""
-    own = {key: hue.model_copy(update={"anchor": Anchor(mode="guide"), "pins": {}}) for key, hue in HUES.items()}
-    return brinemark().model_copy(update={"hues": own, "tokens": {}, "pairings": {}, "told_apart": {}})
+    own = {
+        key: hue.model_copy(update={"anchor": Anchor(mode="guide"), "pins": {}})
+        for key, hue in HUES.items()
+    }
+    return brinemark().model_copy(
+        update={"hues": own, "tokens": {}, "pairings": {}, "told_apart": {}}
+    )
 
 
 def test_what_no_ladder_can_promise():
@@ -287,13 +314,20 @@ def random_asks(count):
         ladder = READY_MADE[rng.choice(list(READY_MADE))]
         hues = {}
         for key in rng.choice(free, rng.integers(2, len(free)), replace=False):
-            mode, step = rng.choice(["guide", "guide", "nearest", "label"]), str(rng.choice(ladder.ids()))
+            mode, step = (
+                rng.choice(["guide", "guide", "nearest", "label"]),
+                str(rng.choice(ladder.ids())),
+            )
             color = Color.of_bytes(tuple(rng.integers(0, 256, 3)))
             anchor = Anchor(mode=mode, step=step if mode == "label" else None)
             pins = {str(rng.choice(ladder.ids())): color} if rng.random() < 0.15 else {}
             hues[key] = HUES[key].model_copy(update={"anchor": anchor, "pins": pins, "nudges": {}})
         system = guides().model_copy(update={"hues": hues, "ladder": ladder})
-        yield system, int(rng.integers(1, ladder.longest() + 1)), float(rng.choice([2.0, 3.0, 4.5, 7.0]))
+        yield (
+            system,
+            int(rng.integers(1, ladder.longest() + 1)),
+            float(rng.choice([2.0, 3.0, 4.5, 7.0])),
+        )
 
 
 def test_verdicts_on_promises_are_true():
@@ -301,7 +335,9 @@ def test_verdicts_on_promises_are_true():
     rng, verdicts = np.random.default_rng(9), []
     for system, apart, aim in random_asks(60):
         found = solve_promise(system, apart, aim)
-        verdicts.append("kept" if found.kept else "impossible" if found.most is not None else "open")
+        verdicts.append(
+            "kept" if found.kept else "impossible" if found.most is not None else "open"
+        )
         if found.kept:
             assert brute_least(system.model_copy(update={"ladder": found.ladder}), apart) >= aim
         elif found.most is not None:
@@ -311,7 +347,9 @@ def test_verdicts_on_promises_are_true():
                 if (np.diff(aims) < 0.0).all():
                     steps = zip(system.ladder.steps, aims.tolist(), strict=True)
                     tried = [step.model_copy(update={"lightness": each}) for step, each in steps]
-                    other = system.model_copy(update={"ladder": Ladder(name="own", steps=tuple(tried))})
+                    other = system.model_copy(
+                        update={"ladder": Ladder(name="own", steps=tuple(tried))}
+                    )
                     assert brute_least(other, apart) <= found.most + 1e-9
     assert verdicts.count("open") <= 6
     assert min(verdicts.count("kept"), verdicts.count("impossible")) > 5

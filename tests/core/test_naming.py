@@ -71,9 +71,18 @@ def with_hue(hue_id, **change):
 
 BROKEN = [
     (with_token("link-text", values={}), "needs a value"),
-    (with_token("link-text", values={"dusk": StepAlias(hue="kelp", step="s500")}), "theme is not there"),
-    (with_token("link-text", values={DAY: StepAlias(hue="gone", step="s500")}), "step it should stand for"),
-    (with_token("link-text", values={DAY: StepAlias(hue="kelp", step="s55")}), "step it should stand for"),
+    (
+        with_token("link-text", values={"dusk": StepAlias(hue="kelp", step="s500")}),
+        "theme is not there",
+    ),
+    (
+        with_token("link-text", values={DAY: StepAlias(hue="gone", step="s500")}),
+        "step it should stand for",
+    ),
+    (
+        with_token("link-text", values={DAY: StepAlias(hue="kelp", step="s55")}),
+        "step it should stand for",
+    ),
     (with_token("link-text", values={DAY: TokenAlias(token="gone")}), "token it should stand for"),
     (with_token("link-text", values={DAY: TokenAlias(token="link-text")}), "loop"),
     (with_hue("shingle", source=TintedSource(hue="gone")), "needs a hue"),

@@ -15,7 +15,9 @@ from heimat.core.document.keys import Key, hue_key, parse_key, step_key, token_k
 from tests.core.strategies import rgb8
 
 angles = st.floats(-720.0, 720.0)
-several = st.lists(rgb8, min_size=1, max_size=6).map(lambda levels: np.array(levels, dtype=np.uint8))
+several = st.lists(rgb8, min_size=1, max_size=6).map(
+    lambda levels: np.array(levels, dtype=np.uint8)
+)
 
 
 @given(angles, angles)
@@ -69,16 +71,30 @@ def test_a_list_is_compared_with_what_was_there_and_with_what_stands_before(ther
         assert each is not None
         assert alone is not None
         assert each.distance == pytest.approx(alone.distance, abs=1e-9)
-        assert (before[each.place] == before[alone.place]).all() or each.distance == pytest.approx(alone.distance)
+        assert (before[each.place] == before[alone.place]).all() or each.distance == pytest.approx(
+            alone.distance
+        )
 
 
 def test_nothing_is_near_to_nothing():
-    assert nearest(np.zeros((2, 3), dtype=np.uint8), np.zeros((0, 3), dtype=np.uint8)) == [None, None]
+    assert nearest(np.zeros((2, 3), dtype=np.uint8), np.zeros((0, 3), dtype=np.uint8)) == [
+        None,
+        None,
+    ]
     assert nearest(np.zeros((0, 3), dtype=np.uint8), np.zeros((2, 3), dtype=np.uint8)) == []
 
 
 def test_levels_are_rounded_half_up_and_clipped():
-    assert to_levels([-3.0, 0.49, 0.5, 1.5, 2.5, 254.5, 255.4, 900.0]).tolist() == [0, 0, 1, 2, 3, 255, 255, 255]
+    assert to_levels([-3.0, 0.49, 0.5, 1.5, 2.5, 254.5, 255.4, 900.0]).tolist() == [
+        0,
+        0,
+        1,
+        2,
+        3,
+        255,
+        255,
+        255,
+    ]
     assert to_bytes([[0.5, 2.0, -1.0]]).tolist() == [[128, 255, 0]]
     every = np.arange(256)
     assert to_bytes(from_bytes(every)).tolist() == every.tolist()

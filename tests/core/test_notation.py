@@ -78,7 +78,9 @@ def test_beyond_srgb_the_source_is_kept_and_the_published_value_keeps_hue_and_lu
     assert color.components == (0.0, 1.0, 0.0)
     exact, published = srgb_of(color), rgb8_of(color) / 255.0
     weights = [0.2126, 0.7152, 0.0722]
-    assert srgb_to_linear(published) @ weights == pytest.approx(srgb_to_linear(exact) @ weights, abs=0.005)
+    assert srgb_to_linear(published) @ weights == pytest.approx(
+        srgb_to_linear(exact) @ weights, abs=0.005
+    )
     assert srgb_to_oklch(published)[2] == pytest.approx(srgb_to_oklch(exact)[2], abs=1.5)
 
 
@@ -124,4 +126,8 @@ def test_lines_with_words():
 
 
 def test_bare_colors_parted_by_spaces():
-    assert [line.color is not None for line in read_lines("#0B6E6E #DF5A33 gold")] == [True, True, True]
+    assert [line.color is not None for line in read_lines("#0B6E6E #DF5A33 gold")] == [
+        True,
+        True,
+        True,
+    ]

@@ -50,7 +50,8 @@ def test_two_thousand_appended_keys_stay_short():
     assert max(len(key) for key in made) <= 5
     assert made == sorted(made)
     hues = {
-        str(n): brinemark().hues[FIRST[0]].model_copy(update={"id": str(n), "order": key}) for n, key in enumerate(made)
+        str(n): brinemark().hues[FIRST[0]].model_copy(update={"id": str(n), "order": key})
+        for n, key in enumerate(made)
     }
     again = list(spread(hues).values())
     assert again == sorted(set(again))
@@ -58,7 +59,10 @@ def test_two_thousand_appended_keys_stay_short():
     assert not any(key.endswith("0") for key in again)
 
 
-@given(st.lists(st.tuples(st.integers(0, 8), st.integers(0, 8)), min_size=1, max_size=12), st.integers(0, 11))
+@given(
+    st.lists(st.tuples(st.integers(0, 8), st.integers(0, 8)), min_size=1, max_size=12),
+    st.integers(0, 11),
+)
 def test_moves_are_taken_back_across_a_spreading(moves, spread_after):
     """Undone one by one from the last, each brings back the order that was there before it."""
     system = brinemark()

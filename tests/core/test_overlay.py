@@ -29,7 +29,10 @@ def test_solids_are_what_a_general_library_composites(color, thousandths, ground
     top = Css("srgb", [level / 255 for level in color], alpha)
     theirs = Css.layer([top, Css("srgb", [level / 255 for level in ground])], space="srgb").coords()
     # Halves may be rounded either way.
-    assert np.abs(solid(bytes_of(color), alpha, bytes_of(ground)) - np.array(theirs) * 255.0).max() <= 0.5 + 1e-6
+    assert (
+        np.abs(solid(bytes_of(color), alpha, bytes_of(ground)) - np.array(theirs) * 255.0).max()
+        <= 0.5 + 1e-6
+    )
 
 
 @given(rgb8, rgb8)
@@ -56,6 +59,8 @@ def test_one_color_comes_as_near_as_it_can():
 def test_an_overlay_said_to_be_exact_is_exact_as_hex_holds_it(tint, ground):
     """What is published is the hex value: read back, it gives the same solid to the bit."""
     found = least_overlay(bytes_of(tint), bytes_of(ground))
-    written = parse(format(Color.of_bytes(found.rgb8).model_copy(update={"alpha": found.alpha}), "hex"))
+    written = parse(
+        format(Color.of_bytes(found.rgb8).model_copy(update={"alpha": found.alpha}), "hex")
+    )
     assert written.alpha == alpha_as_published(found.alpha) == found.alpha
     assert solid(rgb8_of(written), written.alpha, bytes_of(ground)).tolist() == list(tint)

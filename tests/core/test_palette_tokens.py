@@ -10,7 +10,13 @@ from heimat.core.color.hex_notation import hex_of
 from heimat.core.document.palettes import Categorical, Diverging, PaletteColor, Sequential
 from heimat.core.document.tokens import HueAlias, LiteralColor, PaletteAlias, StepAlias, TokenAlias
 from heimat.core.edits import apply, apply_all
-from heimat.core.edits.palette_edits import AddPalette, DescribePalette, RemovePalette, SetOtherColor, SetPalette
+from heimat.core.edits.palette_edits import (
+    AddPalette,
+    DescribePalette,
+    RemovePalette,
+    SetOtherColor,
+    SetPalette,
+)
 from heimat.core.edits.source_edits import SetSource
 from heimat.core.edits.token_edits import SetTokenValue
 from heimat.core.errors import DomainError
@@ -34,7 +40,8 @@ def token(system, name, theme="day"):
 
 def series(*colors, **more):
     made = tuple(
-        PaletteColor(id=f"c{place}", value=LiteralColor(color=parse(text))) for place, text in enumerate(colors)
+        PaletteColor(id=f"c{place}", value=LiteralColor(color=parse(text)))
+        for place, text in enumerate(colors)
     )
     return Categorical(colors=made, **more)
 
@@ -45,20 +52,30 @@ def added(make, name="new", ground="surface-card", view=""):
 
 
 def found_of(system, kind):
-    return [each for each in findings(resolve(system), repairs=True) if each.id.startswith(f"palette-{kind}:")]
+    return [
+        each
+        for each in findings(resolve(system), repairs=True)
+        if each.id.startswith(f"palette-{kind}:")
+    ]
 
 
 def test_tokens_on_a_palette_are_its_colors_in_every_theme_and_follow_it():
     for theme in resolve(SYSTEM).themes:
         routes, load = shown(SYSTEM, "routes", theme), shown(SYSTEM, "load", theme)
         for number in range(1, 7):
-            assert (token(SYSTEM, f"chart.series.{number}", theme).rgb8 == routes.rgb8[number - 1]).all()
+            assert (
+                token(SYSTEM, f"chart.series.{number}", theme).rgb8 == routes.rgb8[number - 1]
+            ).all()
         assert (token(SYSTEM, "chart.sequential.1", theme).rgb8 == load.rgb8[0]).all()
         assert (token(SYSTEM, "chart.sequential.7", theme).rgb8 == load.rgb8[-1]).all()
     moved = apply(SYSTEM, SetSource(hue="tidewater", color=parse("#304FA0")))
     assert hex_of(token(moved, "chart.series.1").rgb8) == "#304FA0"
-    assert not (token(moved, "chart.sequential.5").rgb8 == token(SYSTEM, "chart.sequential.5").rgb8).all()
-    assert {each.name for each in bound_to(SYSTEM)["routes"]} == {f"chart.series.{number}" for number in range(1, 7)}
+    assert not (
+        token(moved, "chart.sequential.5").rgb8 == token(SYSTEM, "chart.sequential.5").rgb8
+    ).all()
+    assert {each.name for each in bound_to(SYSTEM)["routes"]} == {
+        f"chart.series.{number}" for number in range(1, 7)
+    }
     assert binding(SYSTEM, "routes") == []
 
 
@@ -71,7 +88,10 @@ def test_what_stood_on_a_palette_that_goes_keeps_its_last_color_in_every_theme()
     (two,) = [each for each in gone.tokens.values() if each.name == "chart.series.2"]
     assert two.values["day"].was == "routes 2"
     make = SYSTEM.palettes["routes"].make
-    fewer = apply(SYSTEM, SetPalette(palette="routes", make=make.model_copy(update={"colors": make.colors[1:]})))
+    fewer = apply(
+        SYSTEM,
+        SetPalette(palette="routes", make=make.model_copy(update={"colors": make.colors[1:]})),
+    )
     assert (token(fewer, "chart.series.1").rgb8 == token(SYSTEM, "chart.series.1").rgb8).all()
     assert (token(fewer, "chart.series.2").rgb8 == shown(fewer, "routes").rgb8[0]).all()
 
@@ -105,7 +125,10 @@ def test_what_is_missing_is_apart_from_a_palette_or_found_with_a_gray_that_is():
         assert finding.id not in finding_ids(resolve(mended))
         assert repair.reaches >= 10.0
     own = shown(SYSTEM, "load").others
-    assert (own["missing"] == resolve(SYSTEM).hues["shingle"].rgb8[resolve(SYSTEM).hues["shingle"].place("s400")]).all()
+    assert (
+        own["missing"]
+        == resolve(SYSTEM).hues["shingle"].rgb8[resolve(SYSTEM).hues["shingle"].place("s400")]
+    ).all()
     assert (own["muted"] == token(SYSTEM, "chart.muted").rgb8).all()
 
 
@@ -118,14 +141,19 @@ def test_what_else_tells_categories_apart_settles_what_their_colors_do_not():
     bare = added(series(*alike, told_by=()))
     touching = found_of(bare, "touch")
     assert {each.theme for each in touching} == set(SYSTEM.themes)
-    assert {repair.words for repair in touching[0].repairs} == {"Part what touches by a gap", "Outline every mark"}
+    assert {repair.words for repair in touching[0].repairs} == {
+        "Part what touches by a gap",
+        "Outline every mark",
+    }
     for repair in touching[0].repairs:
         assert touching[0].id not in finding_ids(resolve(changed_by(repair, bare)))
 
 
 def test_small_marks_need_more_difference():
     near = ("#0B6E6E", "#8A6FA8")
-    large, small = (added(series(*near, threshold=12.0, marks=marks)) for marks in ("large", "small"))
+    large, small = (
+        added(series(*near, threshold=12.0, marks=marks)) for marks in ("large", "small")
+    )
     assert not [each for each in found_of(large, "close") if each.theme == "day"]
     (first,) = [each for each in found_of(small, "close") if each.theme == "day"]
     assert "asks for 18" in first.detail
@@ -134,7 +162,10 @@ def test_small_marks_need_more_difference():
 def test_palettes_of_one_view_are_not_to_be_taken_for_each_other():
     high = Sequential(sources=(LiteralColor(color=parse("#BF3650")),), darkest=30.0)
     dark = hex_of(shown(added(high), "new").rgb8[-1])
-    both = apply_all(added(series(dark, "#2A1A60"), "one", view="board"), [AddPalette(id="two", name="two", make=high)])
+    both = apply_all(
+        added(series(dark, "#2A1A60"), "one", view="board"),
+        [AddPalette(id="two", name="two", make=high)],
+    )
     seen = apply(both.system, DescribePalette(palette="two", view="board"))
     (found, *_) = found_of(seen, "view")
     assert found.sentence == "one 1 could be taken for The high end of two: both are in board."
@@ -143,12 +174,19 @@ def test_palettes_of_one_view_are_not_to_be_taken_for_each_other():
     # One meaning has one color: what stands on the same thing is meant.
     same = Categorical(colors=(PaletteColor(id="x", value=HueAlias(hue="flare")),))
     end = Diverging(low=HueAlias(hue="tidewater"), high=HueAlias(hue="flare"), exact=True)
-    pair = apply_all(added(same, "one", view="board"), [AddPalette(id="two", name="two", make=end)]).system
+    pair = apply_all(
+        added(same, "one", view="board"), [AddPalette(id="two", name="two", make=end)]
+    ).system
     assert not found_of(apply(pair, DescribePalette(palette="two", view="board")), "view")
 
 
 def test_an_exact_end_is_the_color_itself_and_a_stop_can_stand_elsewhere():
-    exact = Diverging(low=HueAlias(hue="tidewater"), high=StepAlias(hue="flare", step="s700"), exact=True, classes=7)
+    exact = Diverging(
+        low=HueAlias(hue="tidewater"),
+        high=StepAlias(hue="flare", step="s700"),
+        exact=True,
+        classes=7,
+    )
     drawn = shown(added(exact), "new")
     resolved = resolve(SYSTEM)
     assert (drawn.rgb8[0] == rgb8_of(resolved.hues["tidewater"].color)).all()

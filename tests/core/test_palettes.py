@@ -8,7 +8,13 @@ from heimat.core.color.contrast import ratio
 from heimat.core.color.exact_color import Color
 from heimat.core.color.hex_notation import hex_of
 from heimat.core.color.told_apart import distances
-from heimat.core.document.palettes import Categorical, Diverging, PaletteColor, Sequential, palettes_on
+from heimat.core.document.palettes import (
+    Categorical,
+    Diverging,
+    PaletteColor,
+    Sequential,
+    palettes_on,
+)
 from heimat.core.document.tokens import HueAlias, LiteralColor, StepAlias, TokenAlias
 from heimat.core.edits import apply, apply_all
 from heimat.core.edits.hue_edits import RemoveHue
@@ -44,11 +50,19 @@ def on(system, theme="day"):
 
 
 def ids(system):
-    return {each for each in finding_ids(resolve(system)) if each.startswith("palette-") and ":new" in each}
+    return {
+        each
+        for each in finding_ids(resolve(system))
+        if each.startswith("palette-") and ":new" in each
+    }
 
 
 def test_a_palette_follows_what_it_stands_on():
-    values = (HueAlias(hue="buoy"), StepAlias(hue="kelp", step="s600"), TokenAlias(token="text-late"))
+    values = (
+        HueAlias(hue="buoy"),
+        StepAlias(hue="kelp", step="s600"),
+        TokenAlias(token="text-late"),
+    )
     system = added(series(*values))
     resolved = resolve(system)
     shown = on(system)
@@ -57,13 +71,19 @@ def test_a_palette_follows_what_it_stands_on():
     assert (shown.rgb8[2] == resolved.themes["day"].tokens["text-late"].rgb8).all()
     moved = apply(system, SetSource(hue="buoy", color=parse("#C04020")))
     assert hex_of(on(moved).rgb8[0]) == "#C04020"
-    assert [each.id for each in palettes_on(system.palettes, lambda value: value == values[1])] == ["new"]
+    assert [each.id for each in palettes_on(system.palettes, lambda value: value == values[1])] == [
+        "new"
+    ]
     words = standing(resolved, "step:kelp/s600").others
     assert "The palette new stands on it." in words
 
 
 def test_what_is_gone_leaves_its_last_color_and_comes_back_with_undo():
-    system = added(series(HueAlias(hue="kelp"), StepAlias(hue="kelp", step="s300"), TokenAlias(token="text-late")))
+    system = added(
+        series(
+            HueAlias(hue="kelp"), StepAlias(hue="kelp", step="s300"), TokenAlias(token="text-late")
+        )
+    )
     before = on(system).rgb8
     done = apply_all(system, [RemoveHue(hue="kelp"), RemoveToken(token="text-late")])
     left = done.system.palettes["new"].make
@@ -75,7 +95,10 @@ def test_what_is_gone_leaves_its_last_color_and_comes_back_with_undo():
 
 
 def test_what_is_not_there_is_refused():
-    for make in (series(HueAlias(hue="nobody")), Sequential(sources=(StepAlias(hue="kelp", step="s1"),))):
+    for make in (
+        series(HueAlias(hue="nobody")),
+        Sequential(sources=(StepAlias(hue="kelp", step="s1"),)),
+    ):
         with pytest.raises(DomainError, match="not there any more"):
             added(make)
     with pytest.raises(DomainError):
@@ -91,7 +114,9 @@ def test_what_runs_from_little_to_much_begins_nearest_the_ground_in_every_theme(
         away = ratio(shown.rgb8, shown.ground8)
         assert int(np.argmin(away)) == 0
         assert (np.diff(away) > 0.0).all()
-    back = added(Sequential(sources=(HueAlias(hue="tidewater"),), classes=7, reversed=True), "surface-page")
+    back = added(
+        Sequential(sources=(HueAlias(hue="tidewater"),), classes=7, reversed=True), "surface-page"
+    )
     assert (on(back).rgb8 == on(system).rgb8[::-1]).all()
 
 
@@ -136,7 +161,9 @@ def test_a_status_that_is_meant_is_no_finding_and_a_held_color_is_not_repaired()
     assert ids(added(series(HueAlias(hue="kelp"), literal("#2A1A60"), threshold=10.0))) == set()
     held = series(literal("#F2E6C0"))
     held = held.model_copy(update={"colors": (held.colors[0].model_copy(update={"held": True}),)})
-    (found,) = [each for each in findings(resolve(added(held))) if each.id == "palette-contrast:day:new:c0"]
+    (found,) = [
+        each for each in findings(resolve(added(held))) if each.id == "palette-contrast:day:new:c0"
+    ]
     assert {each.kind for each in found.repairs} == {"telling"}
 
 
@@ -174,7 +201,9 @@ def test_changing_a_palette_says_what_it_does():
     make = SYSTEM.palettes["routes"].make
     fewer = make.model_copy(update={"colors": make.colors[:5]})
     assert SetPalette(palette="routes", make=fewer).sentence(SYSTEM) == "Take a color out of routes"
-    more = make.model_copy(update={"colors": (*make.colors, PaletteColor(id="x", value=literal("#123456")))})
+    more = make.model_copy(
+        update={"colors": (*make.colors, PaletteColor(id="x", value=literal("#123456")))}
+    )
     assert SetPalette(palette="routes", make=more).sentence(SYSTEM) == "Add a color to routes"
     with pytest.raises(ValueError, match="one id"):
         Categorical(colors=(make.colors[0], make.colors[0]))

@@ -18,7 +18,10 @@ LEVEL = st.integers(0, 255)
 
 def brute_force(original, ground, target):
     """The least CIEDE2000 of all 8-bit colors that pass and keep the hue."""
-    lab, (_, chroma, hue) = srgb_to_lab(np.array(original) / 255.0), srgb_to_oklch(np.array(original) / 255.0)
+    lab, (_, chroma, hue) = (
+        srgb_to_lab(np.array(original) / 255.0),
+        srgb_to_oklch(np.array(original) / 255.0),
+    )
     green, blue = np.meshgrid(np.arange(256), np.arange(256), indexing="ij")
     best = np.inf
     for red in range(256):
@@ -44,8 +47,12 @@ def test_the_nearest_passing_color_is_as_near_as_any(original, ground, target):
 
 
 @examples(60)
-@given(st.tuples(LEVEL, LEVEL, LEVEL), st.tuples(LEVEL, LEVEL, LEVEL), st.sampled_from([3.0, 4.5, 7.0]))
-def test_what_is_found_passes_keeps_the_hue_and_is_said_to_be_impossible_only_where_it_is(original, ground, target):
+@given(
+    st.tuples(LEVEL, LEVEL, LEVEL), st.tuples(LEVEL, LEVEL, LEVEL), st.sampled_from([3.0, 4.5, 7.0])
+)
+def test_what_is_found_passes_keeps_the_hue_and_is_said_to_be_impossible_only_where_it_is(
+    original, ground, target
+):
     colors, distance = nearest_passing(original, ground, target)
     ends = max(float(ratio(np.array(end), np.array(ground))) for end in ((0, 0, 0), WHITE))
     assert np.isfinite(distance[0]) == (ends >= target)

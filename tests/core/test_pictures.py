@@ -26,7 +26,13 @@ from heimat.demo.demo_pictures import demo_pictures
 from tests.examples import examples
 from tests.pictures import encoded, fields, pixels
 
-TEAL, ORANGE, GRAY, WHITE, RED = (11, 110, 110), (223, 90, 51), (120, 126, 128), (255, 255, 255), (200, 50, 31)
+TEAL, ORANGE, GRAY, WHITE, RED = (
+    (11, 110, 110),
+    (223, 90, 51),
+    (120, 126, 128),
+    (255, 255, 255),
+    (200, 50, 31),
+)
 HARBOR = decode(next(each for each in demo_pictures() if each.name == "harbor.png").content)
 
 
@@ -35,7 +41,10 @@ def found(picture, **wanted):
 
 
 @settings(max_examples=25)
-@given(st.lists(st.tuples(*[st.integers(0, 255)] * 3), min_size=3, max_size=8, unique=True), st.integers(0, 10_000))
+@given(
+    st.lists(st.tuples(*[st.integers(0, 255)] * 3), min_size=3, max_size=8, unique=True),
+    st.integers(0, 10_000),
+)
 def test_known_clusters_are_found(colors, seed):
     """Flat fields with a little noise, far enough from one another, are each found as one of their own pixels."""
     labs = srgb_to_oklab(np.array(colors) / 255.0)
@@ -65,7 +74,9 @@ def test_a_small_red_buoy_on_a_gray_sea_is_found():
     assert 450 < y < 500
     assert (HARBOR.rgb8[y, x] == main.rgb8[place]).all()
     # Preferring area, the sea and the sky have all colors.
-    assert differences(np.array([RED], dtype=np.uint8), found(HARBOR, strength=0.0).rgb8).min() > 20.0
+    assert (
+        differences(np.array([RED], dtype=np.uint8), found(HARBOR, strength=0.0).rgb8).min() > 20.0
+    )
 
 
 def gradient_with_a_spot(rng):
@@ -83,10 +94,14 @@ def gradient_with_a_spot(rng):
     along, beside = (across / across.max())[..., None], (down / down.max())[..., None]
     ground = (one * (1.0 - along) + two * along) * (1.0 - beside) + three * beside
     every = srgb_to_oklab(ground.reshape(-1, 3)[::53] / 255.0)
-    spot = next(lab for lab in iter(strong, None) if np.linalg.norm(every - lab[1], axis=1).min() > 0.12)
+    spot = next(
+        lab for lab in iter(strong, None) if np.linalg.norm(every - lab[1], axis=1).min() > 0.12
+    )
     row, column = rng.integers(20, 220), rng.integers(20, 340)
     y, x = np.mgrid[0:240, 0:360]
-    covered = (rng.uniform(3.0, 5.0) + 0.5 - np.hypot(y - row, x - column)).clip(0.0, 1.0)[..., None]
+    covered = (rng.uniform(3.0, 5.0) + 0.5 - np.hypot(y - row, x - column)).clip(0.0, 1.0)[
+        ..., None
+    ]
     return pixels((ground * (1.0 - covered) + spot[0] * covered).round().astype(np.uint8)), spot[1]
 
 
@@ -95,7 +110,9 @@ def test_small_strong_areas_are_found_among_strong_gradients():
     missed = 0
     for _ in range(30):
         picture, spot = gradient_with_a_spot(rng)
-        missed += bool(np.linalg.norm(srgb_to_oklab(found(picture).rgb8 / 255.0) - spot, axis=1).min() > 0.06)
+        missed += bool(
+            np.linalg.norm(srgb_to_oklab(found(picture).rgb8 / 255.0) - spot, axis=1).min() > 0.06
+        )
     assert missed <= 1
 
 
@@ -106,11 +123,16 @@ def test_the_same_request_gives_the_same_colors():
 
 
 def test_one_lightness_or_a_wide_range():
-    gray_ramp = np.repeat(np.linspace(0, 255, 256).astype(np.uint8)[None, :, None], 60, axis=0).repeat(3, axis=2)
+    gray_ramp = np.repeat(
+        np.linspace(0, 255, 256).astype(np.uint8)[None, :, None], 60, axis=0
+    ).repeat(3, axis=2)
     hues = fields(((190, 80, 80), 40), ((80, 140, 80), 40), ((90, 100, 200), 40), height=60)
     picture = pixels(np.concatenate([gray_ramp, hues], axis=1))
     narrow, wide = (found(picture, count=4, span=span) for span in (0.0, 1.0))
-    assert np.ptp(srgb_to_oklab(narrow.rgb8 / 255.0)[:, 0]) < np.ptp(srgb_to_oklab(wide.rgb8 / 255.0)[:, 0]) - 0.2
+    assert (
+        np.ptp(srgb_to_oklab(narrow.rgb8 / 255.0)[:, 0])
+        < np.ptp(srgb_to_oklab(wide.rgb8 / 255.0)[:, 0]) - 0.2
+    )
 
 
 def test_areas_and_colors_are_left_out():
@@ -142,15 +164,20 @@ def test_a_sample_is_the_pixel_or_the_mean_in_linear_light(x, y, radius, seed):
     down, across = np.mgrid[:40, :60]
     inside = (down - y) ** 2 + (across - x) ** 2 <= radius * radius
     values = rgb8[inside] / 255.0
-    linear = np.where(values <= 0.04045, values / 12.92, ((values + 0.055) / 1.055) ** 2.4).mean(axis=0)
-    mean = np.where(linear <= 0.0031308, linear * 12.92, 1.055 * linear ** (1 / 2.4) - 0.055) * 255.0
+    linear = np.where(values <= 0.04045, values / 12.92, ((values + 0.055) / 1.055) ** 2.4).mean(
+        axis=0
+    )
+    mean = (
+        np.where(linear <= 0.0031308, linear * 12.92, 1.055 * linear ** (1 / 2.4) - 0.055) * 255.0
+    )
     assert np.abs(taken.rgb8 - mean).max() <= 0.5 + 1e-6
     assert (taken.around[8, 8] == rgb8[y, x]).all()
     assert taken.around.shape == (17, 17, 3)
 
 
 @pytest.mark.parametrize(
-    ("x", "y", "radius", "field"), [(60, 0, 0, "x"), (-1, 0, 0, "x"), (0, 40, 0, "x"), (1, 1, 41, "radius")]
+    ("x", "y", "radius", "field"),
+    [(60, 0, 0, "x"), (-1, 0, 0, "x"), (0, 40, 0, "x"), (1, 1, 41, "radius")],
 )
 def test_samples_outside_are_refused(x, y, radius, field):
     with pytest.raises(DomainError) as refused:
@@ -159,13 +186,20 @@ def test_samples_outside_are_refused(x, y, radius, field):
 
 
 @settings(max_examples=25)
-@given(st.lists(st.tuples(*[st.integers(24, 255)] * 3), min_size=2, max_size=4), st.floats(1.5, 12.0))
+@given(
+    st.lists(st.tuples(*[st.integers(24, 255)] * 3), min_size=2, max_size=4), st.floats(1.5, 12.0)
+)
 def test_stops_stay_within_the_stated_difference(colors, difference):
     """A picture of ramps between some colors, from dark to light: the stops, joined in OKLab, stay near its curve."""
-    by_lightness = sorted(colors, key=lambda color: float(srgb_to_oklab(np.array(color) / 255.0)[0]))
+    by_lightness = sorted(
+        colors, key=lambda color: float(srgb_to_oklab(np.array(color) / 255.0)[0])
+    )
     along = np.linspace(0.0, len(colors) - 1.0, 240)
     rgb8 = np.stack(
-        [np.interp(along, range(len(colors)), [color[axis] for color in by_lightness]) for axis in range(3)]
+        [
+            np.interp(along, range(len(colors)), [color[axis] for color in by_lightness])
+            for axis in range(3)
+        ]
     )
     picture = pixels(np.repeat(rgb8.T[None].astype(np.uint8), 30, axis=0))
     try:
@@ -176,7 +210,9 @@ def test_stops_stay_within_the_stated_difference(colors, difference):
     assert fitted.largest <= difference
     stops, curve = srgb_to_oklab(fitted.rgb8 / 255.0), srgb_to_oklab(fitted.curve / 255.0)
     assert (np.diff(stops[:, 0]) > 0.0).all()
-    line = np.stack([np.interp(curve[:, 0], stops[:, 0], stops[:, axis]) for axis in range(3)], axis=-1)
+    line = np.stack(
+        [np.interp(curve[:, 0], stops[:, 0], stops[:, axis]) for axis in range(3)], axis=-1
+    )
     off = ciede2000(srgb_to_lab(fitted.curve / 255.0), _lab(line))
     assert off.max() <= difference + 1e-9
 
@@ -213,7 +249,13 @@ def test_stops_that_cannot_be(marked, difference, field):
 
 @pytest.mark.parametrize("kind", ["PNG", "JPEG", "WEBP", "GIF", "AVIF"])
 def test_every_kind_is_read(kind):
-    options = {"lossless": True} if kind == "WEBP" else {"quality": 100} if kind in ("JPEG", "AVIF") else {}
+    options = (
+        {"lossless": True}
+        if kind == "WEBP"
+        else {"quality": 100}
+        if kind in ("JPEG", "AVIF")
+        else {}
+    )
     picture = decode(encoded(fields((TEAL, 32), (ORANGE, 32), height=48), kind, **options))
     assert (picture.width, picture.height) == (64, 48)
     assert np.abs(picture.rgb8[24, 10].astype(int) - TEAL).max() <= 6
@@ -234,7 +276,9 @@ def test_orientation_is_applied_and_profiles_are_converted():
     converted = decode(encoded(fields(((200, 40, 30), 4), height=4), icc_profile=swapped))
     assert np.abs(converted.rgb8[0, 0].astype(int) - (40, 200, 30)).max() <= 2
     # A profile that cannot be read says nothing.
-    assert decode(encoded(fields((TEAL, 4), height=4), icc_profile=b"no profile")).rgb8[0, 0].tolist() == list(TEAL)
+    assert decode(encoded(fields((TEAL, 4), height=4), icc_profile=b"no profile")).rgb8[
+        0, 0
+    ].tolist() == list(TEAL)
 
 
 def _with_red_and_green_exchanged(profile: bytes) -> bytes:
@@ -267,10 +311,17 @@ def _huge_png(width: int, height: int) -> bytes:
     """A PNG that says how large it is, and holds nothing."""
 
     def chunk(kind: bytes, data: bytes) -> bytes:
-        return struct.pack(">I", len(data)) + kind + data + struct.pack(">I", zlib.crc32(kind + data))
+        return (
+            struct.pack(">I", len(data)) + kind + data + struct.pack(">I", zlib.crc32(kind + data))
+        )
 
     head = struct.pack(">IIBBBBB", width, height, 8, 2, 0, 0, 0)
-    return b"\x89PNG\r\n\x1a\n" + chunk(b"IHDR", head) + chunk(b"IDAT", zlib.compress(b"")) + chunk(b"IEND", b"")
+    return (
+        b"\x89PNG\r\n\x1a\n"
+        + chunk(b"IHDR", head)
+        + chunk(b"IDAT", zlib.compress(b""))
+        + chunk(b"IEND", b"")
+    )
 
 
 GOOD = encoded(fields((TEAL, 64), height=64))
@@ -290,7 +341,9 @@ REFUSED = [
 
 
 @pytest.mark.parametrize(
-    ("content", "words"), REFUSED, ids=[words[:24] + str(place) for place, (_, words) in enumerate(REFUSED)]
+    ("content", "words"),
+    REFUSED,
+    ids=[words[:24] + str(place) for place, (_, words) in enumerate(REFUSED)],
 )
 def test_what_is_no_picture_is_refused_in_a_sentence(content, words):
     with pytest.raises(DomainError) as refused:
@@ -304,7 +357,9 @@ def test_what_is_no_picture_is_refused_in_a_sentence(content, words):
 @examples(150)
 @given(st.sampled_from([GOOD, NOISE]), st.integers(0, 3000), st.binary(max_size=12))
 def test_broken_pictures_never_raise_anything_else(content, place, put_in):
-    broken = content[: place % len(content)] + put_in + content[place % len(content) + len(put_in) :]
+    broken = (
+        content[: place % len(content)] + put_in + content[place % len(content) + len(put_in) :]
+    )
     try:
         picture = decode(broken)
     except DomainError:

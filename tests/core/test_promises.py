@@ -43,7 +43,9 @@ def steps(draw):
     positions = np.array(draw(st.lists(place, min_size=count, max_size=count)))
     # Few levels, so that many are equal.
     level = st.integers(0, 255).map(lambda byte: byte / 255)
-    first, second = (np.array(draw(st.lists(level, min_size=count, max_size=count))) for _ in range(2))
+    first, second = (
+        np.array(draw(st.lists(level, min_size=count, max_size=count))) for _ in range(2)
+    )
     return ([first, second] if draw(st.booleans()) else [first]), positions, longest
 
 

@@ -27,9 +27,21 @@ BEFORE = publication(resolve(SYSTEM))
     [
         (RenameTheme(theme="night", name="dusk"), "The theme night is called dusk.", "2.0.0"),
         (RemoveTheme(theme="quay"), "The theme quay is gone.", "2.0.0"),
-        (SetTheme(theme="night", scheme="light", contrast="usual"), "The theme night is light; it was dark.", "2.0.0"),
-        (MoveTheme(theme="night", before="day"), "night stands on the root instead of day.", "2.0.0"),
-        (RenameSystem(name="Brine"), "The package brinemark-tokens is called brine-tokens:", "2.0.0"),
+        (
+            SetTheme(theme="night", scheme="light", contrast="usual"),
+            "The theme night is light; it was dark.",
+            "2.0.0",
+        ),
+        (
+            MoveTheme(theme="night", before="day"),
+            "night stands on the root instead of day.",
+            "2.0.0",
+        ),
+        (
+            RenameSystem(name="Brine"),
+            "The package brinemark-tokens is called brine-tokens:",
+            "2.0.0",
+        ),
         (
             AddTheme(id="fog", name="fog", base="day", scheme="light", contrast="usual"),
             "The theme fog is new.",
@@ -56,14 +68,22 @@ def test_a_name_around_the_tokens_that_changes_is_told_and_makes_the_version(
 def test_a_theme_called_like_a_formula_is_no_formula_in_a_table_and_comes_back() -> None:
     name = '=HYPERLINK("http://brinemark.example","day")'
     named = apply_all(SYSTEM, [RenameTheme(theme="day", name=name)]).system
-    (table,) = [file.content for file in write_all(publication(resolve(named)), "1.0.0") if file.name == "tokens.csv"]
+    (table,) = [
+        file.content
+        for file in write_all(publication(resolve(named)), "1.0.0")
+        if file.name == "tokens.csv"
+    ]
     for row in csv.reader(io.StringIO(table.decode())):
-        assert not any(cell.startswith(("=", "+", "-", "@")) for cell in row if not cell.startswith("--"))
+        assert not any(
+            cell.startswith(("=", "+", "-", "@")) for cell in row if not cell.startswith("--")
+        )
     assert read({"tokens.csv": table}).themes[0].name == name
 
 
 @pytest.mark.parametrize(("away", "version"), [(0.999, "1.0.1"), (1.0, "1.1.0"), (1.001, "1.1.0")])
-def test_a_color_that_changes_by_just_as_much_as_asked_makes_a_minor_version(away: float, version: str) -> None:
+def test_a_color_that_changes_by_just_as_much_as_asked_makes_a_minor_version(
+    away: float, version: str
+) -> None:
     token = publication(resolve(brinemark())).tokens[0]
     change = TokenChange("changed", token, token, "day", away)
     assert next_version("1.0.0", [change], patch_below=1.0).version == version

@@ -41,8 +41,17 @@ def test_the_first_generator_is_seen_to_miss_them():
     for ladder in (USUAL, READY_MADE["fine"]):
         lines = quality.judged(SOURCES, ladder, "even", 1)
         bars = quality.bars(ladder, "even").items()
-        missed |= {line for line, (share, worst) in bars if lines[line].share > share or lines[line].worst > worst}
-    assert {quality.OLIVE_LINE, quality.JUMP_LINE, quality.BESIDE_LINE, quality.LIGHTEST_LINE} <= missed
+        missed |= {
+            line
+            for line, (share, worst) in bars
+            if lines[line].share > share or lines[line].worst > worst
+        }
+    assert {
+        quality.OLIVE_LINE,
+        quality.JUMP_LINE,
+        quality.BESIDE_LINE,
+        quality.LIGHTEST_LINE,
+    } <= missed
 
 
 def scale(source, generator=2, **more):
@@ -62,13 +71,18 @@ def test_why_a_strong_color_is_not_the_lightest_step():
     lemon = system.hues["gorse"].model_copy(update={"source": GivenSource(color=parse("#FFEB3B"))})
     hue = resolve(system.model_copy(update={"hues": {**system.hues, "gorse": lemon}})).hues["gorse"]
     assert hue.scale.anchor == 1
-    assert "nearest to 100, but so strong a color leaves a lighter step and stands at 200" in why_step(hue, 1)
+    assert (
+        "nearest to 100, but so strong a color leaves a lighter step and stands at 200"
+        in why_step(hue, 1)
+    )
 
 
 def test_the_drift_has_no_leap():
     """Over all hues from orange to green and all lightnesses, one degree or one L* turns the dark end by a little."""
     rules = RULES[2]
-    found = np.array([[rules.drift(hue, light) for hue in range(40, 140)] for light in range(20, 100)])
+    found = np.array(
+        [[rules.drift(hue, light) for hue in range(40, 140)] for light in range(20, 100)]
+    )
     assert np.abs(np.diff(found, axis=0))[..., 0].max() < 6.0
     assert np.abs(np.diff(found, axis=1))[..., 0].max() < 8.0
 
@@ -76,9 +90,14 @@ def test_the_drift_has_no_leap():
 @pytest.mark.parametrize("ladder", READY_MADE.values(), ids=READY_MADE)
 def test_a_fixed_label_inside_the_ladder_never_gives_two_equal_steps(ladder):
     light = Measured.of(SOURCES).light
-    inside = np.concatenate([SOURCES[(light < 96.8) & (light > 8.0)][::5], np.array(TIGHT, dtype=np.uint8)])
+    inside = np.concatenate(
+        [SOURCES[(light < 96.8) & (light > 8.0)][::5], np.array(TIGHT, dtype=np.uint8)]
+    )
     for place in range(len(ladder.steps)):
-        requests = [ScaleRequest(Color.of_bytes(each), ladder.lightness(), "label", place) for each in inside]
+        requests = [
+            ScaleRequest(Color.of_bytes(each), ladder.lightness(), "label", place)
+            for each in inside
+        ]
         luminance = Measured.of(np.stack([made.rgb8 for made in generate(requests)])).luminance
         assert (np.diff(luminance, axis=1) < 0.0).all(), place
 
@@ -89,7 +108,9 @@ def test_mixes_hold_the_hue_where_asked_to():
         off = {}
         for hold in (False, True):
             method = Method(name="mix", mix=WhiteBlack(space=space, hold_hue=hold))
-            made = Measured.of(np.stack([each.rgb8 for each in quality.made(colored, USUAL, method, 2)]))
+            made = Measured.of(
+                np.stack([each.rgb8 for each in quality.made(colored, USUAL, method, 2)])
+            )
             turn = np.abs((made.hue - Measured.of(colored).hue[:, None] + 180.0) % 360.0 - 180.0)
             off[hold] = np.where((made.chroma > 0.02) & (made.light > 5.0), turn, 0.0).max(axis=1)
         assert (off[True] > 2.0).mean() < 0.01
@@ -100,6 +121,8 @@ def test_hsl_tints_are_no_stronger_than_the_source_where_asked_to():
     assert Measured.of(scale("#010001", method=Method(name="hsl")).rgb8).chroma.max() > 0.3
     kept = Method(name="hsl", hsl=HslLightness(no_stronger=True))
     own = Measured.of(SOURCES)
-    for each, chroma, light in zip(quality.made(SOURCES, USUAL, kept, 2), own.chroma, own.light, strict=True):
+    for each, chroma, light in zip(
+        quality.made(SOURCES, USUAL, kept, 2), own.chroma, own.light, strict=True
+    ):
         made = Measured.of(each.rgb8)
         assert made.chroma[made.light > light + 1.0].max(initial=0.0) <= chroma + 0.006

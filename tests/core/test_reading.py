@@ -40,7 +40,9 @@ def test_an_interval_says_exactly_from_where_a_level_is_reached(one, other):
             )
             assert not inside or reached >= interval.level - 1e-6
             assert inside or reached < interval.level + 1e-3
-        assert (interval.room >= 0.0) == (found.ratio >= interval.level) or abs(interval.room) < 1e-6
+        assert (interval.room >= 0.0) == (found.ratio >= interval.level) or abs(
+            interval.room
+        ) < 1e-6
 
 
 def test_a_pair_of_translucent_colors_asks_for_a_ground_and_one_is_composited():
@@ -62,7 +64,9 @@ def test_the_matrix_meets_in_a_staircase_and_its_figures_are_cut():
     rows, columns = (side(RESOLVED, DAY, each, "luminance") for each in ("steps", "grounds"))
     found = ratios(rows.rgb8, columns.rgb8)
     for row in (0, 7, len(rows.keys) - 1):
-        one, other = (LibraryColor("srgb", each / 255.0) for each in (rows.rgb8[row], columns.rgb8[0]))
+        one, other = (
+            LibraryColor("srgb", each / 255.0) for each in (rows.rgb8[row], columns.rgb8[0])
+        )
         # The library takes the luminance of XYZ, we the four decimals that the standard prints.
         assert found[row, 0] == pytest.approx(one.contrast(other, method="wcag21"), rel=1e-3)
     # Along a column the ratio falls to 1 and rises again: what passes is the two ends.
@@ -74,7 +78,9 @@ def test_the_matrix_meets_in_a_staircase_and_its_figures_are_cut():
     lights = relative_luminance(rows.rgb8)
     assert (np.diff(lights) <= 0).all()
     own = declared(DAY, side(RESOLVED, DAY, "texts", "own").keys, columns.keys)
-    assert len(own) == len({(each.pairing.foreground, each.pairing.ground) for each in DAY.pairings})
+    assert len(own) == len(
+        {(each.pairing.foreground, each.pairing.ground) for each in DAY.pairings}
+    )
 
 
 @given(LEVELS, st.sampled_from([3.0, 4.5, 7.0]))
@@ -83,7 +89,9 @@ def test_every_color_of_a_field_passes_on_its_ground(ground, level):
     found = fields(rgb8, level)
     for each in found:
         assert (ratio(each.rgb8, rgb8) >= level).all()
-        assert (lightness(relative_luminance(each.rgb8)) >= each.limit - 1e-6).all() == each.lighter or not each.lighter
+        assert (
+            lightness(relative_luminance(each.rgb8)) >= each.limit - 1e-6
+        ).all() == each.lighter or not each.lighter
     assert bool(found) == (best_possible(rgb8) >= level)
     if not found:
         dark, light = grounds_allowing(level)
@@ -107,7 +115,9 @@ def test_light_on_a_display_takes_contrast_and_its_brightness_gives_it_back():
     one, other = np.array([11, 110, 110], dtype=np.uint8), np.array([255, 255, 255], dtype=np.uint8)
     veil = 60000.0 * 0.02 / math.pi + 4.0
     own = float(relative_luminance(one))
-    assert float(contrast_left(one, other, sun)) == pytest.approx((1000 + veil) / (own * 1000 + veil))
+    assert float(contrast_left(one, other, sun)) == pytest.approx(
+        (1000 + veil) / (own * 1000 + veil)
+    )
     lost = [each for each in under(DAY, sun) if not each.holds]
     assert lost
     for each in lost:
@@ -119,7 +129,10 @@ def test_light_on_a_display_takes_contrast_and_its_brightness_gives_it_back():
         else:
             brighter = sun.model_copy(update={"white": white * 1.0001})
             assert float(contrast_left(*ends, brighter)) >= each.needed
-            assert float(contrast_left(*ends, sun.model_copy(update={"white": white * 0.99}))) < each.needed
+            assert (
+                float(contrast_left(*ends, sun.model_copy(update={"white": white * 0.99})))
+                < each.needed
+            )
 
 
 def test_an_older_lens_takes_blue_first_and_paper_ends_at_its_ink():
@@ -137,5 +150,7 @@ def test_what_the_tokens_call_for_is_proposed_once_taken_away():
     without = {key: each for key, each in system.pairings.items() if each.ground != "surface-page"}
     missing = missing_pairings(system.model_copy(update={"pairings": without}))
     assert {(each.foreground, each.ground, each.use) for each in missing} == {
-        (each.foreground, each.ground, each.use) for each in system.pairings.values() if each.ground == "surface-page"
+        (each.foreground, each.ground, each.use)
+        for each in system.pairings.values()
+        if each.ground == "surface-page"
     }

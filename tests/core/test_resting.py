@@ -34,7 +34,9 @@ FIRST = released(LINE)
 SHOP = merrow_shop()
 
 
-def rested(system: ColorSystem = SHOP, release: Release = FIRST, hues: tuple[str, ...] = CHOSEN) -> ColorSystem:
+def rested(
+    system: ColorSystem = SHOP, release: Release = FIRST, hues: tuple[str, ...] = CHOSEN
+) -> ColorSystem:
     return apply_all(system, [taking(system, release, hues).edit]).system
 
 
@@ -76,12 +78,22 @@ def test_what_is_beyond_srgb_is_taken_as_it_is_where_both_gamuts_come_to_the_sam
 
 def test_whatever_is_changed_here_what_was_taken_stays_and_says_why() -> None:
     ladder = ShapedLadder(
-        steps=tuple(ShapedStep(id=f"n{n}", label=str(n), lightness=100.0 - 12 * n) for n in range(1, 6))
+        steps=tuple(
+            ShapedStep(id=f"n{n}", label=str(n), lightness=100.0 - 12 * n) for n in range(1, 6)
+        )
     )
     before = {token.name: token.values for token in publication(resolve(RESTED)).tokens}
-    taken = {name for name in before if not name.startswith(("lantern", "action.", "surface.brand"))}
-    for edit in (SetLadder(ladder=ladder), SetGenerator(generator=1), SetSource(hue="lantern", color=parse("#30A0A0"))):
-        after = {token.name: token.values for token in publication(resolve(apply(RESTED, edit))).tokens}
+    taken = {
+        name for name in before if not name.startswith(("lantern", "action.", "surface.brand"))
+    }
+    for edit in (
+        SetLadder(ladder=ladder),
+        SetGenerator(generator=1),
+        SetSource(hue="lantern", color=parse("#30A0A0")),
+    ):
+        after = {
+            token.name: token.values for token in publication(resolve(apply(RESTED, edit))).tokens
+        }
         assert all(after[name] == before[name] for name in taken), edit.type
     kelp = "kelp is taken from Brinemark 1.0.0: it is changed there."
     strong = "text.strong is taken from Brinemark 1.0.0: override it first to change it here."
@@ -101,14 +113,20 @@ def test_whatever_is_changed_here_what_was_taken_stays_and_says_why() -> None:
 def test_a_token_is_overridden_and_let_back_and_an_own_name_stands_before_a_taken_one() -> None:
     lantern = HueAlias(hue="lantern")
     own = apply_all(
-        RESTED, [Override(token="text-strong"), SetTokenValue(token="text-strong", theme="day", value=lantern)]
+        RESTED,
+        [
+            Override(token="text-strong"),
+            SetTokenValue(token="text-strong", theme="day", value=lantern),
+        ],
     ).system
     assert own.tokens["text-strong"].values["day"] == lantern
     later = rested(own, released(LINE, "1.1.0"))
     assert later.tokens["text-strong"].values["day"] == lantern
     back = apply(later, LetBack(token="text-strong"))
     assert back.tokens["text-strong"].values == RESTED.tokens["text-strong"].values
-    named = apply(SHOP, AddTokens(tokens=(NewToken(id="mine", name="text.strong", values={"day": lantern}),)))
+    named = apply(
+        SHOP, AddTokens(tokens=(NewToken(id="mine", name="text.strong", values={"day": lantern}),))
+    )
     plan = taking(named, FIRST, CHOSEN)
     assert plan.own == ("text.strong", "action.main.label")
     assert apply_all(named, [plan.edit]).system.tokens["mine"].name == "text.strong"
@@ -118,20 +136,28 @@ def test_a_token_is_overridden_and_let_back_and_an_own_name_stands_before_a_take
         apply(RESTED, LetBack(token="text-strong"))
 
 
-def test_a_later_version_moves_what_was_taken_and_what_stood_on_what_is_gone_keeps_its_color() -> None:
+def test_a_later_version_moves_what_was_taken_and_what_stood_on_what_is_gone_keeps_its_color() -> (
+    None
+):
     standing = apply_all(
         RESTED,
         [
             AddTokens(
                 tokens=(
-                    NewToken(id="a", name="shop.a", values={"day": StepAlias(hue="kelp", step="s500")}),
-                    NewToken(id="b", name="shop.b", values={"day": TokenAlias(token="status-error")}),
+                    NewToken(
+                        id="a", name="shop.a", values={"day": StepAlias(hue="kelp", step="s500")}
+                    ),
+                    NewToken(
+                        id="b", name="shop.b", values={"day": TokenAlias(token="status-error")}
+                    ),
                 )
             )
         ],
     ).system
     was = {token.name: token.value("day").hex for token in publication(resolve(standing)).tokens}
-    changed = apply_all(LINE, [SetSource(hue="lamp", color=parse("#C07000")), RemoveToken(token="status-error")]).system
+    changed = apply_all(
+        LINE, [SetSource(hue="lamp", color=parse("#C07000")), RemoveToken(token="status-error")]
+    ).system
     second = released(changed, "2.0.0")
     moved = rested(standing, second)
     now = {token.name: token.value("day").hex for token in publication(resolve(moved)).tokens}
@@ -159,17 +185,25 @@ def test_it_lets_go_as_its_own_and_is_undone_whole() -> None:
     alone = apply(RESTED, LeaveBase())
     assert alone.rests_on is None
     assert publication(resolve(alone)).tokens == publication(resolve(RESTED)).tokens
-    assert apply(alone, RenameToken(token="text-strong", name="text.bold")).tokens["text-strong"].name == "text.bold"
+    assert (
+        apply(alone, RenameToken(token="text-strong", name="text.bold")).tokens["text-strong"].name
+        == "text.bold"
+    )
 
 
 def test_themes_of_the_same_name_meet_and_others_take_the_most_like() -> None:
-    two = apply(SHOP, AddTheme(id="after-dark", name="after dark", base="day", scheme="dark", values={}))
+    two = apply(
+        SHOP, AddTheme(id="after-dark", name="after dark", base="day", scheme="dark", values={})
+    )
     made = rested(two)
     here = {token.name: token for token in publication(resolve(made)).tokens}
     there = {token.name: token for token in FIRST.content.tokens}
     assert here["text.strong"].value("after-dark").hex == there["text.strong"].value("night").hex
     # A theme goes, with its values, also those of what was taken; another comes.
-    assert "after-dark" not in apply(made, RemoveTheme(theme="after-dark")).tokens["text-strong"].values
+    assert (
+        "after-dark"
+        not in apply(made, RemoveTheme(theme="after-dark")).tokens["text-strong"].values
+    )
     apply(made, AddTheme(id="third", name="third", base="day", values={}))
 
 

@@ -76,7 +76,9 @@ def test_many_sources_at_once():
             # A strong source that leaves a lighter step stands far above its label.
             bright = own > STRONG and scale.source_lightness > ladder.lightness()[:2].mean()
             if ladder.name != "fine" and not bright:
-                beside = np.abs(np.diff(light_of(scale.rgb8)))[max(scale.anchor - 1, 1) : scale.anchor + 1]
+                beside = np.abs(np.diff(light_of(scale.rgb8)))[
+                    max(scale.anchor - 1, 1) : scale.anchor + 1
+                ]
                 gaps.append(beside / (89.0 / (len(ladder.steps) - 1)))
         turns = np.concatenate(off_hue)
         assert (turns > 2.0).mean() < 0.001
@@ -120,7 +122,11 @@ def test_unknown_generator():
 def test_every_generator_makes_the_same_bytes_for_ever_and_on_every_processor():
     """The digests are of what each made first. Another processor is another way to multiply matrices: without FMA."""
     assert {generator: generators.digest(generator) for generator in GENERATORS} == DIGESTS
-    environment = {**os.environ, "PYTHONPATH": os.pathsep.join(sys.path), "OPENBLAS_CORETYPE": "Nehalem"}
+    environment = {
+        **os.environ,
+        "PYTHONPATH": os.pathsep.join(sys.path),
+        "OPENBLAS_CORETYPE": "Nehalem",
+    }
     command = [sys.executable, "-m", generators.__name__]
     elsewhere = subprocess.run(command, env=environment, capture_output=True, text=True, check=True)
     assert elsewhere.stdout.split() == list(DIGESTS.values())
@@ -174,7 +180,10 @@ def test_what_even_ladders_promise_with_guides():
 )
 def test_ladders_that_cannot_be(steps):
     with pytest.raises(ValueError, match=r"ladder|lightness|at least 3"):
-        Ladder(name="own", steps=tuple(LadderStep(id=i, label=name, lightness=light) for i, name, light in steps))
+        Ladder(
+            name="own",
+            steps=tuple(LadderStep(id=i, label=name, lightness=light) for i, name, light in steps),
+        )
 
 
 def test_positions_on_the_ladder():

@@ -41,7 +41,9 @@ def test_why_a_generated_step_is_so():
     # The figures are those of the scale itself.
     scale = RESOLVED.hues["gorse"].scale
     moved = scale.lightness[3] - SYSTEM.ladder.steps[3].lightness
-    assert f"moved {abs(moved):.1f} {'lighter' if moved > 0 else 'darker'} by the anchor" in why("step:gorse/s400")
+    assert f"moved {abs(moved):.1f} {'lighter' if moved > 0 else 'darker'} by the anchor" in why(
+        "step:gorse/s400"
+    )
     assert f"the curve asks for chroma {scale.chroma[3]:.3f}" in why("step:gorse/s400")
     assert "of drift" in why("step:gorse/s800")
     assert "the gamut leaves" in why("step:gorse/s800")
@@ -49,8 +51,12 @@ def test_why_a_generated_step_is_so():
 
 
 def test_why_a_pin_a_tint_and_a_gray_are_so():
-    assert why("step:tidewater/s500").startswith("Pinned at #2A8C82, to the bit; generated, it would aim at L* 52.7")
-    assert why("hue:shingle") == "A gray of L* 52.5 with chroma 0.011 of tidewater, which it follows."
+    assert why("step:tidewater/s500").startswith(
+        "Pinned at #2A8C82, to the bit; generated, it would aim at L* 52.7"
+    )
+    assert (
+        why("hue:shingle") == "A gray of L* 52.5 with chroma 0.011 of tidewater, which it follows."
+    )
     gray = apply(SYSTEM, SetSource(hue="heather", color="#777777"))
     _, chroma, hue = ColorAll("#8A6FA8").convert("oklch").coords()
     assert f"hue {hue:.0f}° and chroma {chroma:.3f} are remembered" in why("hue:heather", gray)
@@ -64,7 +70,8 @@ def test_what_stands_on_a_color():
     token = find(RESOLVED, RESOLVED.theme(), "token:action-main-fill")
     assert token.used_by == ["surface.brand", "2 pairings"]
     assert (
-        find(RESOLVED, RESOLVED.theme(), "token:surface-brand").why == "In day it is action.main.fill, tidewater 600."
+        find(RESOLVED, RESOLVED.theme(), "token:surface-brand").why
+        == "In day it is action.main.fill, tidewater 600."
     )
 
 
@@ -78,7 +85,8 @@ def test_what_can_be_moved():
 
 
 @pytest.mark.parametrize(
-    "key", ["", "hue:", "hue:gone", "step:tidewater", "step:tidewater/s1", "token:gone", "x:y", "step:/"]
+    "key",
+    ["", "hue:", "hue:gone", "step:tidewater", "step:tidewater/s1", "token:gone", "x:y", "step:/"],
 )
 def test_what_is_not_there_is_no_selection(key):
     assert find(RESOLVED, RESOLVED.theme(), key) is None
@@ -121,5 +129,7 @@ def test_moving_and_moving_back_jumps_nowhere():
         away = apply(strong, AimSource(hue="sound", lightness=detour, chroma=0.13, angle=255.0))
         recall = away.hues["sound"].recall
         assert (recall.chroma, recall.hue) == (0.13, 255.0)
-        back = apply(away, AimSource(hue="sound", lightness=45.0, chroma=recall.chroma, angle=recall.hue))
+        back = apply(
+            away, AimSource(hue="sound", lightness=45.0, chroma=recall.chroma, angle=recall.hue)
+        )
         assert back.hues["sound"].source == strong.hues["sound"].source

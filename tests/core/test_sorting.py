@@ -12,7 +12,12 @@ from heimat.core.color.nearness import HARDLY_DIFFERENT
 from heimat.core.color.notation import NOTATIONS
 from heimat.core.document.order import in_order
 from heimat.core.edits import apply, apply_all
-from heimat.core.edits.candidate_edits import AddCandidates, JoinCandidates, RemoveCandidates, SetCandidate
+from heimat.core.edits.candidate_edits import (
+    AddCandidates,
+    JoinCandidates,
+    RemoveCandidates,
+    SetCandidate,
+)
 from heimat.core.edits.hue_edits import AddHues, NewColor, NewHue, RemoveHue
 from heimat.core.edits.source_edits import SetSource
 from heimat.core.edits.stop_edits import KeepStops, RemoveStops
@@ -39,7 +44,9 @@ KINDS = [
 ]
 
 
-@pytest.mark.parametrize(("name", "value", "kind"), KINDS, ids=[name or value for name, value, _ in KINDS])
+@pytest.mark.parametrize(
+    ("name", "value", "kind"), KINDS, ids=[name or value for name, value, _ in KINDS]
+)
 def test_kinds_are_guessed_from_names_and_chroma(name, value, kind):
     assert guess_kind(name, parse(value)) == kind
 
@@ -50,7 +57,12 @@ def test_the_first_color_of_an_empty_set_is_the_brands():
 
 def test_repetitions_of_the_set_and_of_earlier_lines():
     found = repeats(
-        as_bytes([parse(text) for text in ("#0B6E6E", "#0C6F6F", "#123456", "#123457", "#FF00FF", "#0B6E6E")]),
+        as_bytes(
+            [
+                parse(text)
+                for text in ("#0B6E6E", "#0C6F6F", "#123456", "#123457", "#FF00FF", "#0B6E6E")
+            ]
+        ),
         RESOLVED,
         [True, True, True, True, True, False],
     )
@@ -118,7 +130,10 @@ def test_values_names_kinds_and_order_are_read_back_as_one_change():
     plan = changed(
         ("#DFAF3A", "oklch(0.8 0.13 90)"),
         ("buoy: #DF5A33", "beacon: #DF5A33"),
-        ("kelp: #3F8F4F success\nflare: #BF3650 error", "flare: #BF3650 error\nkelp: #3F8F4F warning"),
+        (
+            "kelp: #3F8F4F success\nflare: #BF3650 error",
+            "flare: #BF3650 error\nkelp: #3F8F4F warning",
+        ),
         ("heather: #8A6FA8\n", "dusk: #443355\n"),
     )
     said = {(row.what, row.name) for row in plan.rows if row.what not in ("unchanged", "moved")}
@@ -133,7 +148,17 @@ def test_values_names_kinds_and_order_are_read_back_as_one_change():
     }
     applied = apply_all(SYSTEM, plan.edits)
     names = [hue.name for hue in in_order(applied.system.hues)]
-    assert names == ["tidewater", "beacon", "gorse", "dusk", "flare", "kelp", "lamp", "sound", "shingle"]
+    assert names == [
+        "tidewater",
+        "beacon",
+        "gorse",
+        "dusk",
+        "flare",
+        "kelp",
+        "lamp",
+        "sound",
+        "shingle",
+    ]
     assert applied.system.hues["kelp"].status == "warning"
     assert applied.system.hues["buoy"].name == "beacon"
     assert apply(applied.system, applied.inverse) == SYSTEM
@@ -150,7 +175,9 @@ def test_lines_that_cannot_be_read_remove_nothing():
 
 def test_a_derived_hue_that_is_given_a_value_follows_no_longer():
     plan = changed(("shingle: #767F7F follows tidewater", "shingle: #808080"))
-    assert [(row.what, row.words) for row in plan.rows if row.what == "changed"] == [("changed", "follows no longer")]
+    assert [(row.what, row.words) for row in plan.rows if row.what == "changed"] == [
+        ("changed", "follows no longer")
+    ]
     assert apply_all(SYSTEM, plan.edits).system.hues["shingle"].source.kind == "given"
 
 
@@ -168,7 +195,10 @@ def test_what_a_line_says_of_following_and_of_alpha_is_read_or_refused():
     )
     refused = {row.name: row.words for row in plan.rows if row.what == "not read"}
     assert refused["shingle"].startswith("shingle follows tidewater, which makes its color.")
-    assert refused["gorse"] == "gorse follows nothing. What a hue follows is chosen in its band, not here."
+    assert (
+        refused["gorse"]
+        == "gorse follows nothing. What a hue follows is chosen in its band, not here."
+    )
     assert refused["heather"].startswith("#8A6FA880 is translucent, and a hue is solid.")
     assert refused["sky"].startswith("No hue called sky follows sound yet")
     assert refused["veil"].endswith("As it looks on white it is #7F7F7F.")
@@ -223,7 +253,10 @@ def test_reading_back_any_text_never_raises(text, place):
 
 def waiting(*colors: str):
     return apply(
-        SYSTEM, AddCandidates(candidates=tuple(NewColor(id=f"k{at}", color=color) for at, color in enumerate(colors)))
+        SYSTEM,
+        AddCandidates(
+            candidates=tuple(NewColor(id=f"k{at}", color=color) for at, color in enumerate(colors))
+        ),
     )
 
 
@@ -234,7 +267,11 @@ def test_candidates_wait_join_and_go():
     assert joined.sentence == "Let 2 candidates join"
     assert [joined.system.hues[key].name for key in ("k0", "k1")] == ["harbor light", "gray"]
     assert list(joined.system.candidates) == ["k2"]
-    assert rgb8_of(source_color(joined.system, joined.system.hues["k0"])).tolist() == [242, 198, 109]
+    assert rgb8_of(source_color(joined.system, joined.system.hues["k0"])).tolist() == [
+        242,
+        198,
+        109,
+    ]
     assert apply(joined.system, joined.inverse) == system
     assert apply(system, RemoveCandidates(candidates=("k0", "k1", "k2"))).candidates == {}
     for wrong in (JoinCandidates(candidates=("gone",)), RemoveCandidates(candidates=("gone",))):

@@ -12,7 +12,9 @@ SRGB = all_corners_and_random(200) / 255.0
 
 
 def by_coloraide(space: str) -> np.ndarray:
-    return np.array([ColorAll("srgb", list(color)).convert(space).coords(nans=False) for color in SRGB])
+    return np.array(
+        [ColorAll("srgb", list(color)).convert(space).coords(nans=False) for color in SRGB]
+    )
 
 
 PAIRS = [
@@ -30,7 +32,9 @@ def test_as_coloraide(ours, name, tolerance):
     assert np.abs(ours(SRGB) - by_coloraide(name)).max() < tolerance
 
 
-@pytest.mark.parametrize(("ours", "name"), [(spaces.srgb_to_hsl, "hsl"), (spaces.srgb_to_hsv, "hsv")])
+@pytest.mark.parametrize(
+    ("ours", "name"), [(spaces.srgb_to_hsl, "hsl"), (spaces.srgb_to_hsv, "hsv")]
+)
 def test_hexcones_as_coloraide(ours, name):
     found, expected = ours(SRGB), by_coloraide(name)
     turn = (found[:, 0] - expected[:, 0] + 180.0) % 360.0 - 180.0

@@ -43,21 +43,32 @@ def test_a_split_takes_the_chosen_uses_along_and_changes_no_color():
         for token, color in RESOLVED.themes[theme].tokens.items():
             assert shown.tokens[token].rgb8.tolist() == color.rgb8.tolist()
     # Moved, only what went along moves.
-    moved = apply(after, SetTokenValue(token="banner", theme="day", value=LiteralColor(color="#402010")))
+    moved = apply(
+        after, SetTokenValue(token="banner", theme="day", value=LiteralColor(color="#402010"))
+    )
     shown = resolve(moved).themes["day"].tokens
     assert shown["surface-brand"].rgb8.tolist() == [0x40, 0x20, 0x10]
     assert shown["action-main-fill-hovered"].rgb8.tolist() == [0x00, 0x5C, 0x5C]
     with pytest.raises(DomainError, match="does not stand for it any more"):
-        apply(moved, edit.model_copy(update={"id": "again", "name": "surface.again", "pairings": ()}))
+        apply(
+            moved, edit.model_copy(update={"id": "again", "name": "surface.again", "pairings": ()})
+        )
 
 
 def test_a_token_split_in_one_place_is_found_there_alone():
-    after = apply(SYSTEM, SplitToken(token="text-faint", id="own", name="text.faint-sailing", place="sailing"))
+    after = apply(
+        SYSTEM, SplitToken(token="text-faint", id="own", name="text.faint-sailing", place="sailing")
+    )
     part = look_at(after, ["specimen"])["specimen"]
     assert part["keys"]["text.faint"] == "token:text-faint"
     assert part["keys"]["text.faint@sailing"] == "token:own"
     assert part["splits"] == [
-        {"place": "sailing", "purpose": "text.faint", "property": "--text-faint", "instead": "--text-faint--sailing"}
+        {
+            "place": "sailing",
+            "purpose": "text.faint",
+            "property": "--text-faint",
+            "instead": "--text-faint--sailing",
+        }
     ]
     with pytest.raises(DomainError, match="stands there already"):
         apply(after, SplitToken(token="text-faint", id="two", name="text.other", place="sailing"))
@@ -74,7 +85,11 @@ def test_all_that_stands_on_a_hue_is_told_and_has_somewhere_to_go():
     }
     assert {(each.token, each.theme) for each in found.direct} == named
     moves = [
-        SetTokenValue(token=each.token, theme=each.theme, value=instead_of(RESOLVED, each, Key("hue", "heather")).value)
+        SetTokenValue(
+            token=each.token,
+            theme=each.theme,
+            value=instead_of(RESOLVED, each, Key("hue", "heather")).value,
+        )
         for each in found.direct
     ]
     after = apply_all(SYSTEM, [*moves, RemoveHue(hue="heather")]).system
@@ -86,9 +101,10 @@ def test_all_that_stands_on_a_hue_is_told_and_has_somewhere_to_go():
 def test_what_stood_on_a_hue_that_is_gone_is_a_finding_with_ways_to_settle_it():
     after = resolve(apply(SYSTEM, RemoveHue(hue="heather")))
     kept = [each for each in findings(after) if each.kind == "kept"]
-    assert "link.text-visited stood on heather 600, which is gone; its last color, #6E558B, is kept." in [
-        each.sentence for each in kept
-    ]
+    assert (
+        "link.text-visited stood on heather 600, which is gone; its last color, #6E558B, is kept."
+        in [each.sentence for each in kept]
+    )
     for finding in kept:
         for repair in finding.repairs:
             again = findings(resolve(changed_by(repair, after.system)), repairs=False)
@@ -112,7 +128,8 @@ def test_names_by_a_pattern(pattern: NamePattern, before: str, after: str):
 
 def test_names_that_cannot_be_are_listed_each_with_its_reason():
     rows = {
-        row.before: row for row in renaming(SYSTEM, list(SYSTEM.tokens), NamePattern(find="faint", replace="plain"))
+        row.before: row
+        for row in renaming(SYSTEM, list(SYSTEM.tokens), NamePattern(find="faint", replace="plain"))
     }
     assert "is taken" in rows["text.faint"].problem
     assert "is taken" in rows["text.plain"].problem
@@ -148,7 +165,12 @@ def test_taking_everything_over_makes_alternatives_equal_and_one_thing_only_that
 def test_shares_of_a_picture_are_what_was_painted():
     """A screen painted by hand: 60 rows of one color, 30 of another, 10 of a third one level off, the rest unknown."""
     rgb8 = np.zeros((120, 100, 3), dtype=np.uint8)
-    rgb8[:60], rgb8[60:90], rgb8[90:100], rgb8[100:] = (240, 248, 248), (30, 37, 37), (12, 110, 109), (255, 0, 255)
+    rgb8[:60], rgb8[60:90], rgb8[90:100], rgb8[100:] = (
+        (240, 248, 248),
+        (30, 37, 37),
+        (12, 110, 109),
+        (255, 0, 255),
+    )
     colors = np.array([(240, 248, 248), (30, 37, 37), (11, 110, 110), (1, 2, 3)], dtype=np.uint8)
     found = shares_of(Pixels(rgb8, None, "image/png"), colors)
     assert np.allclose(found.shares, [0.5, 0.25, 10 / 120, 0.0], atol=0.02)
@@ -167,13 +189,23 @@ def test_taking_over_knows_what_both_were_and_names_what_is_lacking():
             SetSource(hue="kelp", color="#3F8F60"),
             AddHues(hues=(NewHue(id="moss", name="moss", kind="accent", color="#556B2F"),)),
             AddToken(id="own", name="own.moss", theme="day", value=HueAlias(hue="moss")),
-            AddPairings(pairings=(NewPairing(id="met", foreground="own", ground="surface-page", use="body"),)),
+            AddPairings(
+                pairings=(
+                    NewPairing(id="met", foreground="own", ground="surface-page", use="body"),
+                )
+            ),
             RenameHue(hue="lamp", name="lantern"),
         ],
     ).system
-    here = apply_all(SYSTEM, [SetSource(hue="kelp", color="#3F8F70"), RenameHue(hue="gorse", name="furze")]).system
+    here = apply_all(
+        SYSTEM, [SetSource(hue="kelp", color="#3F8F70"), RenameHue(hue="gorse", name="furze")]
+    ).system
     told = {each.id: each for each in differences(here, there, SYSTEM)}
-    assert (told["hues/kelp"].since, told["hues/gorse"].since, told["hues/lamp"].since) == ("both", "here", "there")
+    assert (told["hues/kelp"].since, told["hues/gorse"].since, told["hues/lamp"].since) == (
+        "both",
+        "here",
+        "there",
+    )
     assert told["hues/kelp"].words == "color: #3F8F70 here, #3F8F60 there"
     theirs = [key for key, each in told.items() if each.since == "there"]
     taken = apply(here, taking_over(here, there, theirs, "calmer", SYSTEM))
@@ -184,7 +216,10 @@ def test_taking_over_knows_what_both_were_and_names_what_is_lacking():
     )
     assert {each.since for each in differences(taken, there, SYSTEM)} == {"both", "here"}
     for wanted, lacking in (("tokens/own", "the hue moss"), ("pairings/met", "the token own.moss")):
-        with pytest.raises(DomainError, match=f"needs {lacking}, which is only there. Take .* over together with it"):
+        with pytest.raises(
+            DomainError,
+            match=f"needs {lacking}, which is only there. Take .* over together with it",
+        ):
             taking_over(here, there, [wanted], "calmer", SYSTEM)
     gone = apply(there, RemoveHue(hue="sound", children="detach"))
     (only_here,) = [each for each in differences(here, gone, SYSTEM) if each.id == "hues/sound"]

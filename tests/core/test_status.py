@@ -36,7 +36,9 @@ def test_every_pair_keeps_its_distance_for_any_brand(colors):
     assert len(pairs) == 6
     assert min(pair.least for pair in pairs) == pytest.approx(proposal.least)
     assert proposal.least >= TOLD_APART
-    for status, (_, chroma, hue) in zip(STATUSES, srgb_to_oklch(proposal.colors / 255.0), strict=True):
+    for status, (_, chroma, hue) in zip(
+        STATUSES, srgb_to_oklch(proposal.colors / 255.0), strict=True
+    ):
         low, high = STATUS_HUES[status]
         assert chroma > 0.03
         # Eight bits turn the hue of dark colors by up to two degrees.
@@ -76,7 +78,9 @@ NEW = {"success": "#2E7D5B", "warning": "#C98A00", "error": "#B02A5B", "informat
 def test_status_colors_that_are_taken_bring_their_tokens_along():
     """Tokens that are told apart stand, after the change, on the very colors that were found to be told apart."""
     system = brinemark()
-    edits = status_edits(system, {status: parse(color) for status, color in NEW.items()}, {"error": "cancelled"})
+    edits = status_edits(
+        system, {status: parse(color) for status, color in NEW.items()}, {"error": "cancelled"}
+    )
     after = apply_all(system, edits).system
     resolved = resolve(after)
     for status, color in NEW.items():
@@ -86,23 +90,34 @@ def test_status_colors_that_are_taken_bring_their_tokens_along():
     assert status_hues(after)["error"].note == "cancelled"
     assert status_hues(after)["success"].id == status_hues(system)["success"].id
     # Undone, all of it is as it was; done again, there is nothing left to do.
-    assert status_edits(after, {status: parse(color) for status, color in NEW.items()}, {"error": "cancelled"}) == []
+    assert (
+        status_edits(
+            after, {status: parse(color) for status, color in NEW.items()}, {"error": "cancelled"}
+        )
+        == []
+    )
 
 
 def test_a_status_without_a_hue_gets_one_and_a_token_moved_by_hand_elsewhere_stays():
     system = apply_all(
         brinemark(),
         [
-            SetTokenValue(token="status-warning", theme=DAY, value=StepAlias(hue="gorse", step="s300")),
+            SetTokenValue(
+                token="status-warning", theme=DAY, value=StepAlias(hue="gorse", step="s300")
+            ),
             RemoveHue(hue="flare"),
         ],
     ).system
-    after = apply_all(system, status_edits(system, {status: parse(color) for status, color in NEW.items()}, {})).system
+    after = apply_all(
+        system, status_edits(system, {status: parse(color) for status, color in NEW.items()}, {})
+    ).system
     assert status_hues(after)["error"].name == "error"
     assert after.tokens["status-warning"].values[DAY] == StepAlias(hue="gorse", step="s300")
 
 
-@pytest.mark.parametrize("brand", ["#0B6E6E", "#F2C200", "#7A1FA2", "#E8E8E8", "#FF8FA3", "#123456"])
+@pytest.mark.parametrize(
+    "brand", ["#0B6E6E", "#F2C200", "#7A1FA2", "#E8E8E8", "#FF8FA3", "#123456"]
+)
 def test_what_is_fitted_alone_is_seen_on_white(brand):
     """3:1, as parts of an interface need; where what is held leaves room for it, as here."""
     fitted = propose(Brand.of(rgb8_of(parse(brand))[None])).fitted

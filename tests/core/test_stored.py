@@ -22,7 +22,9 @@ from tests.looking import look_at
 from tests.systems import brinemark_in_one_theme as brinemark
 
 SAMPLES = Path(__file__).parents[1] / "samples"
-FORMS = {form: json.loads((SAMPLES / f"document_{form}.json").read_text()) for form in range(1, SCHEMA)}
+FORMS = {
+    form: json.loads((SAMPLES / f"document_{form}.json").read_text()) for form in range(1, SCHEMA)
+}
 """The demo's larger system as each older form of the program has stored it."""
 STORED = FORMS[4]
 STEPS, TOKENS = "5477d9d5cd5da408", "686af312064c1de4"
@@ -47,10 +49,14 @@ def test_a_document_of_an_older_form_shows_the_colors_it_showed(form: int):
     resolved = resolve(read_document(FORMS[form]))
     theme = resolved.theme()
     assert theme is not None
-    colors = " ".join(f"{key}={bytes(token.rgb8).hex()}" for key, token in sorted(theme.tokens.items()))
+    colors = " ".join(
+        f"{key}={bytes(token.rgb8).hex()}" for key, token in sorted(theme.tokens.items())
+    )
     assert hashlib.sha256(bytes(resolved.steps.rgb8)).hexdigest()[:16] == STEPS
     assert hashlib.sha256(colors.encode()).hexdigest()[:16] == TOKENS
-    assert read_document(json.loads(resolved.system.model_dump_json(by_alias=True))) == resolved.system
+    assert (
+        read_document(json.loads(resolved.system.model_dump_json(by_alias=True))) == resolved.system
+    )
 
 
 def test_a_document_that_says_no_form_is_not_read():

@@ -6,7 +6,15 @@ import pytest
 from heimat.core.color.contrast import ratio
 from heimat.core.color.overlay import solid
 from heimat.core.pictures.decoding import Pixels
-from heimat.core.pictures.text import Box, behind, best_colors, best_place, least_scrim, rectangle_of, short_map
+from heimat.core.pictures.text import (
+    Box,
+    behind,
+    best_colors,
+    best_place,
+    least_scrim,
+    rectangle_of,
+    short_map,
+)
 
 RNG = np.random.default_rng(7)
 PICTURE = Pixels(RNG.integers(0, 256, (40, 64, 3), dtype=np.uint8), None, "image/png")
@@ -18,7 +26,10 @@ def behind_by_hand(box, width):
     """All pixels that are behind a block, found by where each of them is on the page."""
     scale = max(width / PICTURE.width, box.box_height / PICTURE.height)
     off = ((PICTURE.width * scale - width) / 2, (PICTURE.height * scale - box.box_height) / 2)
-    left, top = box.across * (width - box.width) + off[0], box.down * (box.box_height - box.height) + off[1]
+    left, top = (
+        box.across * (width - box.width) + off[0],
+        box.down * (box.box_height - box.height) + off[1],
+    )
     found = []
     for y in range(PICTURE.height):
         for x in range(PICTURE.width):
@@ -34,7 +45,9 @@ def test_shares_are_those_of_the_pixels_behind_it_at_every_width():
         pixels = behind_by_hand(BOX, each.box_width)
         reached = ratio(pixels, WHITE)
         assert each.short == pytest.approx((reached < 4.5).mean(), abs=1e-9)
-        assert each.below == pytest.approx([(reached < level).mean() for level in (3.0, 4.5, 7.0)], abs=1e-9)
+        assert each.below == pytest.approx(
+            [(reached < level).mean() for level in (3.0, 4.5, 7.0)], abs=1e-9
+        )
         assert each.worst == pytest.approx(reached.min(), rel=1e-5)
 
 
@@ -53,7 +66,8 @@ def test_the_least_scrim_does_it_and_a_little_less_does_not():
 
     def worst(at):
         return max(
-            float((ratio(solid(black, at, behind_by_hand(BOX, width)), WHITE) < 4.5).mean()) for width in BOX.box_widths
+            float((ratio(solid(black, at, behind_by_hand(BOX, width)), WHITE) < 4.5).mean())
+            for width in BOX.box_widths
         )
 
     assert worst(alpha) <= 0.1 < worst(alpha - 0.01)

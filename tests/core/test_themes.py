@@ -51,10 +51,18 @@ def _three() -> ColorSystem:
     return apply_all(
         system,
         [
-            SetTokenValue(token="surface-page", theme=NIGHT, value=StepAlias(hue="shingle", step="s900")),
-            SetTokenValue(token="text-strong", theme=NIGHT, value=StepAlias(hue="shingle", step="s100")),
-            SetTokenValue(token="surface-card", theme=STORM, value=TokenAlias(token="surface-page")),
-            SetTokenValue(token="text-on-brand", theme=STORM, value=LiteralColor(color="#FFFFFF80")),
+            SetTokenValue(
+                token="surface-page", theme=NIGHT, value=StepAlias(hue="shingle", step="s900")
+            ),
+            SetTokenValue(
+                token="text-strong", theme=NIGHT, value=StepAlias(hue="shingle", step="s100")
+            ),
+            SetTokenValue(
+                token="surface-card", theme=STORM, value=TokenAlias(token="surface-page")
+            ),
+            SetTokenValue(
+                token="text-on-brand", theme=STORM, value=LiteralColor(color="#FFFFFF80")
+            ),
         ],
     ).system
 
@@ -108,7 +116,9 @@ def test_a_token_without_a_value_in_a_theme_has_that_of_the_first_theme_that_say
         update={
             "themes": {
                 **THREE.themes,
-                STORM: THREE.themes[STORM].model_copy(update={"order": key_between(None, _DAY_ORDER)}),
+                STORM: THREE.themes[STORM].model_copy(
+                    update={"order": key_between(None, _DAY_ORDER)}
+                ),
             }
         }
     )
@@ -140,7 +150,9 @@ def declared(sheet: bytes) -> dict[str, dict[str, str]]:
     for rule in tinycss2.parse_stylesheet(sheet.decode(), skip_comments=True, skip_whitespace=True):
         if rule.type != "qualified-rule":
             continue
-        inside = tinycss2.parse_blocks_contents(rule.content, skip_comments=True, skip_whitespace=True)
+        inside = tinycss2.parse_blocks_contents(
+            rule.content, skip_comments=True, skip_whitespace=True
+        )
         assert all(each.type == "declaration" for each in inside)
         found[tinycss2.serialize(rule.prelude).strip()] = {
             each.name: tinycss2.serialize(each.value).strip() for each in inside
@@ -184,7 +196,10 @@ def test_css_of_a_theme_holds_wherever_it_begins(outer: str, inner: str):
 def test_css_follows_what_readers_prefer_where_no_theme_is_chosen():
     sheet = css.write(publication(resolve(brinemark_in_all_themes())), "1.0.0").decode()
     media = [
-        (tinycss2.serialize(rule.prelude).strip(), tinycss2.serialize(rule.content).split("{")[0].strip())
+        (
+            tinycss2.serialize(rule.prelude).strip(),
+            tinycss2.serialize(rule.content).split("{")[0].strip(),
+        )
         for rule in tinycss2.parse_stylesheet(sheet, skip_comments=True, skip_whitespace=True)
         if rule.type == "at-rule"
     ]
@@ -197,7 +212,11 @@ def test_css_follows_what_readers_prefer_where_no_theme_is_chosen():
 
 def test_a_resolver_gives_every_theme_what_it_has():
     published = publication(resolve(brinemark_in_all_themes()))
-    files = {each.name: json.loads(each.content) for each in write_all(published, "1.0.0") if "json" in each.media_type}
+    files = {
+        each.name: json.loads(each.content)
+        for each in write_all(published, "1.0.0")
+        if "json" in each.media_type
+    }
     resolver = files["tokens.resolver.json"]
     assert resolver["version"] == "2025.10"
     assert resolver["resolutionOrder"] == [{"$ref": "#/sets/base"}, {"$ref": "#/modifiers/theme"}]
@@ -224,7 +243,9 @@ def _flat(group: dict, way: str = "") -> dict[str, object]:
 
 
 @settings(max_examples=25)
-@given(st.sets(st.sampled_from(sorted(brinemark_in_all_themes().tokens)), min_size=1), st.booleans())
+@given(
+    st.sets(st.sampled_from(sorted(brinemark_in_all_themes().tokens)), min_size=1), st.booleans()
+)
 def test_no_internal_name_leaves_the_house(internal: set[str], scales: bool):
     """Not by itself, not as an alias, not as a replacement, in no file."""
     system = apply_all(
@@ -237,7 +258,9 @@ def test_no_internal_name_leaves_the_house(internal: set[str], scales: bool):
     ).system
     out = publication(resolve(system))
     hidden = {system.tokens[key].name for key in internal}
-    hidden |= set() if scales else {name for _, names in scale_token_names(system) for name in names}
+    hidden |= (
+        set() if scales else {name for _, names in scale_token_names(system) for name in names}
+    )
     assert hidden.isdisjoint(token.name for token in out.tokens)
     known = {token.name for token in out.tokens}
     for token in out.tokens:
@@ -245,20 +268,27 @@ def test_no_internal_name_leaves_the_house(internal: set[str], scales: bool):
     colors = resolve(system).themes
     for token in out.tokens:
         for theme, value in token.values.items():
-            assert token.id not in system.tokens or value.hex == hex_of(colors[theme].tokens[token.id].rgb8)
+            assert token.id not in system.tokens or value.hex == hex_of(
+                colors[theme].tokens[token.id].rgb8
+            )
     for file in write_all(out, "1.0.0"):
         if file.media_type == ARCHIVE:
             continue
         text = file.content.decode()
         assert not any(
-            f"{css.property_name(name)}:" in text or f"{css.property_name(name)})" in text for name in hidden
+            f"{css.property_name(name)}:" in text or f"{css.property_name(name)})" in text
+            for name in hidden
         )
         assert not any("{" + name + "}" in text or f"Use {name}." in text for name in hidden)
 
 
 def test_a_name_with_quotes_stays_one_string():
     selectors = list(declared(css.write(publication(resolve(THREE)), "1.0.0")))
-    (string,) = (part for part in tinycss2.parse_one_component_value(selectors[2]).content if part.type == "string")
+    (string,) = (
+        part
+        for part in tinycss2.parse_one_component_value(selectors[2]).content
+        if part.type == "string"
+    )
     assert string.value == 'storm "9"'
 
 
@@ -266,7 +296,13 @@ FORMAT_1 = {
     "format": 1,
     "name": "Brinemark",
     "tokens": [
-        {"id": "tidewater/s600", "name": "tidewater.600", "hex": "#0B6E6E", "alpha": 1.0, "note": ""},
+        {
+            "id": "tidewater/s600",
+            "name": "tidewater.600",
+            "hex": "#0B6E6E",
+            "alpha": 1.0,
+            "note": "",
+        },
         {
             "id": "action-main-fill",
             "name": "action.main.fill",
@@ -275,7 +311,14 @@ FORMAT_1 = {
             "alias": "tidewater.600",
             "note": "the one thing to do",
         },
-        {"id": "veil", "name": "veil", "hex": "#001C1C", "alpha": 0.5, "p3": [0.1, 0.2, 0.3], "note": ""},
+        {
+            "id": "veil",
+            "name": "veil",
+            "hex": "#001C1C",
+            "alpha": 0.5,
+            "p3": [0.1, 0.2, 0.3],
+            "note": "",
+        },
     ],
 }
 
@@ -290,7 +333,10 @@ def test_a_release_of_format_1_is_read_whole():
     assert read.tokens[1].value(DAY).alias == "tidewater.600"
     assert (read.tokens[2].value(DAY).alpha, read.tokens[2].value(DAY).p3) == (0.5, (0.1, 0.2, 0.3))
     assert b"--action-main-fill: var(--tidewater-600);" in css.write(read, "1.0.0")
-    assert json.loads(design_tokens.write(read, "1.0.0"))["action"]["main"]["fill"]["$value"] == "{tidewater.600}"
+    assert (
+        json.loads(design_tokens.write(read, "1.0.0"))["action"]["main"]["fill"]["$value"]
+        == "{tidewater.600}"
+    )
 
 
 def test_a_release_of_format_1_is_the_same_as_what_it_was_made_of():
@@ -310,11 +356,18 @@ def test_a_release_of_format_1_is_the_same_as_what_it_was_made_of():
     before = publication_of({"format": 1, "name": now.name, "tokens": tokens})
     assert same(before, now)
     assert compare(before, now) == []
-    changed = publication(resolve(apply(brinemark(), RenameToken(token="text-late", name="text.delay"))))
+    changed = publication(
+        resolve(apply(brinemark(), RenameToken(token="text-late", name="text.delay")))
+    )
     assert [each.change for each in compare(before, changed)] == ["renamed"]
     # A theme that came since says something of every token; what it says otherwise is told.
     told = compare(before, publication(resolve(THREE)))
-    assert {each.after.id for each in told} == {"surface-page", "text-strong", "surface-card", "text-on-brand"}
+    assert {each.after.id for each in told} == {
+        "surface-page",
+        "text-strong",
+        "surface-card",
+        "text-on-brand",
+    }
 
 
 def test_what_a_theme_does_not_change_is_resolved_once():

@@ -41,7 +41,9 @@ def by_hand(resolved: Resolved, token: str, theme: str) -> tuple[list[int], floa
         themes.append(at)
         at = system.themes[at].base
     themes += sorted(system.themes, key=lambda key: system.themes[key].order)
-    value = next(system.tokens[token].values[each] for each in themes if each in system.tokens[token].values)
+    value = next(
+        system.tokens[token].values[each] for each in themes if each in system.tokens[token].values
+    )
     base = base_of(value)
     if isinstance(base, TokenAlias):
         levels, alpha = by_hand(resolved, base.token, theme)
@@ -50,7 +52,9 @@ def by_hand(resolved: Resolved, token: str, theme: str) -> tuple[list[int], floa
     elif isinstance(base, PaletteAlias):
         (shown,) = [each for each in resolved.palettes[theme] if each.palette.id == base.palette]
         ids = [color.id for color in getattr(shown.palette.make, "colors", ())]
-        at_place = ids.index(base.color) if base.color else round(base.along * (len(shown.rgb8) - 1))
+        at_place = (
+            ids.index(base.color) if base.color else round(base.along * (len(shown.rgb8) - 1))
+        )
         levels, alpha = shown.rgb8[at_place].tolist(), 1.0
     else:
         hue = resolved.hues[base.hue]
@@ -71,13 +75,19 @@ changes = st.builds(
         st.builds(TokenAlias, token=st.sampled_from(TOKENS)),
     ),
     lightness=st.builds(QuantityChange, how=st.just("shifted"), by=st.floats(-40, 40)),
-    alpha=st.builds(QuantityChange, how=st.sampled_from(["kept", "set"]), by=st.sampled_from([0.25, 0.5, 1.0])),
+    alpha=st.builds(
+        QuantityChange, how=st.sampled_from(["kept", "set"]), by=st.sampled_from([0.25, 0.5, 1.0])
+    ),
 )
 values = st.one_of(st.builds(TokenAlias, token=st.sampled_from(TOKENS)), changes)
 
 
 @examples(60)
-@given(st.lists(st.tuples(st.sampled_from(TOKENS), st.sampled_from(THEMES), values), min_size=1, max_size=8))
+@given(
+    st.lists(
+        st.tuples(st.sampled_from(TOKENS), st.sampled_from(THEMES), values), min_size=1, max_size=8
+    )
+)
 def test_resolving_is_following_the_chain_by_hand(moves):
     system = SYSTEM
     for token, theme, value in moves:
@@ -94,9 +104,14 @@ def test_resolving_is_following_the_chain_by_hand(moves):
 
 
 @settings(max_examples=25)
-@given(st.dictionaries(st.sampled_from(TOKENS), st.integers(0, 500), min_size=1, max_size=40), st.booleans())
+@given(
+    st.dictionaries(st.sampled_from(TOKENS), st.integers(0, 500), min_size=1, max_size=40),
+    st.booleans(),
+)
 def test_renames_never_change_a_value(numbers: dict[str, int], keep: bool):
-    names = {key: f"renamed.{number}.{place}" for place, (key, number) in enumerate(numbers.items())}
+    names = {
+        key: f"renamed.{number}.{place}" for place, (key, number) in enumerate(numbers.items())
+    }
     kept = {key: f"old-{place}" for place, key in enumerate(names)} if keep else {}
     after = apply(SYSTEM, RenameTokens(names=names, keep=kept))
     before, now = resolve(SYSTEM), resolve(after)
@@ -115,9 +130,16 @@ def test_renames_never_change_a_value(numbers: dict[str, int], keep: bool):
 
 def test_a_circle_through_themes_is_refused_with_its_names():
     """In night alone: page is card there, and card is page by what day says of it."""
-    system = apply(SYSTEM, SetTokenValue(token="surface-card", theme="day", value=TokenAlias(token="surface-page")))
-    night = SetTokenValue(token="surface-page", theme="night", value=TokenAlias(token="surface-raised"))
-    raised = SetTokenValue(token="surface-raised", theme="night", value=TokenAlias(token="surface-card"))
+    system = apply(
+        SYSTEM,
+        SetTokenValue(token="surface-card", theme="day", value=TokenAlias(token="surface-page")),
+    )
+    night = SetTokenValue(
+        token="surface-page", theme="night", value=TokenAlias(token="surface-raised")
+    )
+    raised = SetTokenValue(
+        token="surface-raised", theme="night", value=TokenAlias(token="surface-card")
+    )
     card = LetTokenFollow(token="surface-card", theme="night")
     with pytest.raises(DomainError) as refusal:
         apply_all(system, [night, raised, card])
@@ -146,7 +168,10 @@ def test_what_rests_on_a_theme_that_goes_keeps_its_colors(theme: str):
     before, after = resolve(system), resolve(apply(system, RemoveTheme(theme=theme)))
     for key, shown in after.themes.items():
         for token, color in shown.tokens.items():
-            assert color.rgb8.tolist() == before.themes[key].tokens[token].rgb8.tolist(), (key, token)
+            assert color.rgb8.tolist() == before.themes[key].tokens[token].rgb8.tolist(), (
+                key,
+                token,
+            )
 
 
 def test_a_hue_that_goes_leaves_its_last_colors_and_what_they_were():
@@ -164,19 +189,27 @@ def test_a_hue_that_goes_leaves_its_last_colors_and_what_they_were():
 def test_what_stood_on_a_token_that_goes_stands_on_its_replacement():
     after = apply(SYSTEM, RemoveToken(token="action-main-fill", replacement="link-text"))
     assert after.tokens["surface-brand"].values["day"] == TokenAlias(token="link-text")
-    assert after.tokens["action-main-fill-hovered"].values["day"].of == TokenAlias(token="link-text")
+    assert after.tokens["action-main-fill-hovered"].values["day"].of == TokenAlias(
+        token="link-text"
+    )
     with pytest.raises(DomainError, match="cannot stand in for itself"):
         apply(SYSTEM, RemoveToken(token="link-text", replacement="link-text"))
 
 
 def test_replacements_never_run_in_a_circle():
-    out = apply(SYSTEM, DeprecateToken(token="link-text", deprecated=Deprecation(replacement="text-plain")))
+    out = apply(
+        SYSTEM, DeprecateToken(token="link-text", deprecated=Deprecation(replacement="text-plain"))
+    )
     with pytest.raises(DomainError, match="cannot stand in for itself"):
-        apply(out, DeprecateToken(token="text-plain", deprecated=Deprecation(replacement="link-text")))
+        apply(
+            out, DeprecateToken(token="text-plain", deprecated=Deprecation(replacement="link-text"))
+        )
 
 
 def test_names_that_only_differ_in_case_or_separator_are_refused_together():
     with pytest.raises(DomainError, match="would be one name in CSS"):
         apply(SYSTEM, RenameTokens(names={"link-text": "Text.strong"}))
-    swapped = apply(SYSTEM, RenameTokens(names={"link-text": "text.plain", "text-plain": "link.text"}))
+    swapped = apply(
+        SYSTEM, RenameTokens(names={"link-text": "text.plain", "text-plain": "link.text"})
+    )
     assert swapped.tokens["link-text"].name == "text.plain"

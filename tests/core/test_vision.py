@@ -24,7 +24,10 @@ NAMES = {"protan": "Protanomaly", "deutan": "Deuteranomaly"}
 def test_machado_as_colour_science(vision):
     table = colour.blindness.CVD_MATRICES_MACHADO2010[NAMES[vision]]
     for severity in SEVERITIES:
-        assert np.abs(machado_matrix(vision, float(severity)) - table[round(float(severity), 1)]).max() < 1e-9
+        assert (
+            np.abs(machado_matrix(vision, float(severity)) - table[round(float(severity), 1)]).max()
+            < 1e-9
+        )
     halfway = (table[0.4] + table[0.5]) / 2.0
     assert np.abs(machado_matrix(vision, 0.45) - halfway).max() < 1e-9
 
@@ -75,7 +78,9 @@ def test_kelp_and_flare():
     assert deutan == pytest.approx(3.0, abs=0.5)
 
 
-@pytest.mark.parametrize(("vision", "severity"), [("protan", 1.1), ("protan", -0.1), ("tetra", 1.0)])
+@pytest.mark.parametrize(
+    ("vision", "severity"), [("protan", 1.1), ("protan", -0.1), ("tetra", 1.0)]
+)
 def test_what_is_refused(vision, severity):
     with pytest.raises(ValueError, match=r"severity|vision"):
         simulate([0.5, 0.5, 0.5], vision, severity)

@@ -57,7 +57,9 @@ def test_solving_in_display_p3_keeps_luminance_and_hue(luminance, chroma, hue):
     assert has <= chroma + 1e-4
     if has > 0.02 and 0.02 < luminance < 0.98:
         assert abs((turn - hue + 180.0) % 360.0 - 180.0) < 0.2
-    assert has >= float(srgb_to_oklch(solve(luminance, chroma, hue))[1]) - 1e-3, "it holds all that sRGB does"
+    assert has >= float(srgb_to_oklch(solve(luminance, chroma, hue))[1]) - 1e-3, (
+        "it holds all that sRGB does"
+    )
 
 
 def test_luminance_and_values_as_a_general_library_has_them():
@@ -78,18 +80,31 @@ def test_twins_of_any_source_have_the_contrast_of_their_steps(red, green, blue, 
     found = twins([WideRequest(scale, source)])[0]
     own = ~np.isnan(found[:, 0])
     if mode == "nearest" and beyond_srgb(source):
-        assert found[scale.anchor] == pytest.approx(published_p3(source.components)), "the source is itself"
+        assert found[scale.anchor] == pytest.approx(published_p3(source.components)), (
+            "the source is itself"
+        )
     made = own.copy()
     if scale.anchor is not None:
         made[scale.anchor] = False
-    assert np.abs(p3_luminance(found[made]) - relative_luminance(scale.rgb8[made])).max(initial=0.0) < 2e-4
-    stronger = srgb_to_oklch(p3_to_srgb(found[made]))[:, 1] - srgb_to_oklch(scale.rgb8[made] / 255.0)[:, 1]
+    assert (
+        np.abs(p3_luminance(found[made]) - relative_luminance(scale.rgb8[made])).max(initial=0.0)
+        < 2e-4
+    )
+    stronger = (
+        srgb_to_oklch(p3_to_srgb(found[made]))[:, 1] - srgb_to_oklch(scale.rgb8[made] / 255.0)[:, 1]
+    )
     assert stronger.min(initial=1.0) > 0.003
     assert not in_gamut(p3_to_srgb(found[made])).any(), "what sRGB holds needs no twin"
 
 
 @examples(80)
-@given(channels, channels, channels, st.sampled_from(["mix", "hsl", "ends"]), st.sampled_from(["nearest", "guide"]))
+@given(
+    channels,
+    channels,
+    channels,
+    st.sampled_from(["mix", "hsl", "ends"]),
+    st.sampled_from(["nearest", "guide"]),
+)
 def test_mixes_of_a_source_beyond_srgb_go_beyond_it_too(red, green, blue, name, mode):
     source = Color(space="display-p3", components=(red, green, blue))
     scale = generate([ScaleRequest(source, LONG.lightness(), mode, method=Method(name=name))])[0]
@@ -97,8 +112,13 @@ def test_mixes_of_a_source_beyond_srgb_go_beyond_it_too(red, green, blue, name, 
     made = ~np.isnan(found[:, 0])
     if scale.anchor is not None:
         made[scale.anchor] = False
-    assert np.abs(p3_luminance(found[made]) - relative_luminance(scale.rgb8[made])).max(initial=0.0) < 2e-4
-    assert not (made.any() and in_gamut(srgb_of(source))), "what lies inside mixes to what lies inside"
+    assert (
+        np.abs(p3_luminance(found[made]) - relative_luminance(scale.rgb8[made])).max(initial=0.0)
+        < 2e-4
+    )
+    assert not (made.any() and in_gamut(srgb_of(source))), (
+        "what lies inside mixes to what lies inside"
+    )
     lch = srgb_to_oklch(p3_to_srgb(found[made]))
     assert (lch[:, 1] <= scale.wide[made, 0] + 1e-3).all()
     assert (lch[:, 1] > srgb_to_oklch(scale.rgb8[made] / 255.0)[:, 1]).all()
@@ -113,7 +133,9 @@ def test_what_a_mix_asks_of_a_wider_gamut_as_a_general_library_mixes():
         method = Method(name="mix", mix=WhiteBlack(space=space))
         scale = generate([ScaleRequest(source, LONG.lightness(), "guide", method=method)])[0]
         for place, percent in enumerate(scale.figures):
-            mixed = theirs.mix("white" if percent > 0 else "black", abs(percent) / 100.0, space=named)
+            mixed = theirs.mix(
+                "white" if percent > 0 else "black", abs(percent) / 100.0, space=named
+            )
             _, chroma, hue = mixed.convert("oklch").coords()
             assert scale.wide[place, 0] == pytest.approx(chroma, abs=1e-6)
             assert scale.wide[place, 1] % 360.0 == pytest.approx(hue, abs=1e-3)
@@ -129,7 +151,10 @@ def test_which_scales_are_wide():
     wished = apply(SYSTEM, SetWide(hue="buoy", wide=True))
     assert wide(wished) == {"buoy"}, "dark oranges ask for more chroma than sRGB has"
     assert wide(apply(WIDE, SetWide(hue="tidewater", wide=False))) == set()
-    assert apply_all(wished, [apply_all(SYSTEM, [SetWide(hue="buoy", wide=True)]).inverse]).system == SYSTEM
+    assert (
+        apply_all(wished, [apply_all(SYSTEM, [SetWide(hue="buoy", wide=True)]).inverse]).system
+        == SYSTEM
+    )
 
 
 def test_a_color_beyond_srgb_stays_there_while_it_is_moved():
@@ -160,10 +185,14 @@ def test_both_values_are_checked():
         result.ratio, abs=2e-3
     )
 
-    literal = SetTokenValue(token="text-late", theme=DAY, value=LiteralColor(color="color(display-p3 0.9 0.2 0.1)"))
+    literal = SetTokenValue(
+        token="text-late", theme=DAY, value=LiteralColor(color="color(display-p3 0.9 0.2 0.1)")
+    )
     told = [each.sentence for each in findings(resolve(apply(SYSTEM, literal)), repairs=False)]
     late = next(
-        each for each in resolve(apply(SYSTEM, literal)).theme().pairings if each.pairing.foreground == "text-late"
+        each
+        for each in resolve(apply(SYSTEM, literal)).theme().pairings
+        if each.pairing.foreground == "text-late"
     )
     assert late.wide is not None
     assert any("text.late" in sentence for sentence in told) == (late.holds is False)
@@ -174,14 +203,17 @@ def test_wide_values_in_css_stand_behind_the_media_query():
     twin = next(token for token in made.tokens if token.name == "tidewater.600")
     assert twin.value(DAY).p3 == (0.0, 0.46, 0.45)
     assert twin.value(DAY).hex == "#017471"
-    root, media = tinycss2.parse_stylesheet(css.write(made, "1").decode(), skip_comments=True, skip_whitespace=True)
+    root, media = tinycss2.parse_stylesheet(
+        css.write(made, "1").decode(), skip_comments=True, skip_whitespace=True
+    )
     assert tinycss2.serialize(root.prelude).strip() == ":root"
     assert media.at_keyword == "media"
     assert tinycss2.serialize(media.prelude).strip() == "(color-gamut: p3)"
     inside = tinycss2.serialize(media.content)
     assert f"--tidewater-600: {BEYOND};" in inside
     assert inside.count("display-p3") == sum(
-        value.p3 is not None and value.alias is None for value in (token.value(DAY) for token in made.tokens)
+        value.p3 is not None and value.alias is None
+        for value in (token.value(DAY) for token in made.tokens)
     )
     assert "display-p3" not in css.write(publication(resolve(SYSTEM)), "1").decode()
 

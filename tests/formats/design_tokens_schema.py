@@ -21,7 +21,17 @@ _DEFS: dict[str, Any] = {
         "properties": {
             "colorSpace": {
                 "enum": [
-                    *("srgb", "srgb-linear", "hsl", "hwb", "lab", "lch", "oklab", "oklch", "display-p3"),
+                    *(
+                        "srgb",
+                        "srgb-linear",
+                        "hsl",
+                        "hwb",
+                        "lab",
+                        "lch",
+                        "oklab",
+                        "oklch",
+                        "display-p3",
+                    ),
                     *("a98-rgb", "prophoto-rgb", "rec2020", "xyz-d65", "xyz-d50"),
                 ]
             },
@@ -37,7 +47,11 @@ _DEFS: dict[str, Any] = {
         "if": {"properties": {"colorSpace": {"enum": ["srgb", "display-p3"]}}},
         "then": {
             "properties": {
-                "components": {"items": {"anyOf": [{"type": "number", "minimum": 0, "maximum": 1}, {"const": "none"}]}}
+                "components": {
+                    "items": {
+                        "anyOf": [{"type": "number", "minimum": 0, "maximum": 1}, {"const": "none"}]
+                    }
+                }
             }
         },
     },
@@ -108,7 +122,10 @@ RESOLVER: dict[str, Any] = {
                     "contexts": {
                         "type": "object",
                         "minProperties": 2,
-                        "additionalProperties": {"type": "array", "items": {"$ref": "#/$defs/source"}},
+                        "additionalProperties": {
+                            "type": "array",
+                            "items": {"$ref": "#/$defs/source"},
+                        },
                     },
                 },
             },
@@ -119,7 +136,9 @@ RESOLVER: dict[str, Any] = {
             "items": {
                 "type": "object",
                 "required": ["$ref"],
-                "properties": {"$ref": {"type": "string", "pattern": r"^#/(sets|modifiers)/[^/]+$"}},
+                "properties": {
+                    "$ref": {"type": "string", "pattern": r"^#/(sets|modifiers)/[^/]+$"}
+                },
             },
         },
     },

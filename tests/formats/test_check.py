@@ -16,7 +16,12 @@ SYSTEM = brinemark()
 (STRONG,) = [token.id for token in SYSTEM.tokens.values() if token.name == "text.strong"]
 PUBLISHED = publication(
     resolve(
-        apply(SYSTEM, DeprecateToken(token="text-late", deprecated=Deprecation(replacement=STRONG, reason="one ink")))
+        apply(
+            SYSTEM,
+            DeprecateToken(
+                token="text-late", deprecated=Deprecation(replacement=STRONG, reason="one ink")
+            ),
+        )
     )
 )
 SHEET = """/* a site */
@@ -30,7 +35,13 @@ SHEET = """/* a site */
 
 def test_colors_typed_by_hand_names_that_are_not_there_and_those_on_the_way_out_are_found():
     found = {(each.line, each.kind): each for each in check(SHEET, PUBLISHED).found}
-    assert set(found) == {(3, "by hand"), (4, "deprecated"), (5, "unknown"), (5, "outside"), (6, "outside")}
+    assert set(found) == {
+        (3, "by hand"),
+        (4, "deprecated"),
+        (5, "unknown"),
+        (5, "outside"),
+        (6, "outside"),
+    }
     assert found[3, "by hand"].instead == "var(--surface-brand)"
     assert found[4, "deprecated"].instead == "var(--text-strong"
     assert found[5, "unknown"].instead == "var(--text-strong"
@@ -43,7 +54,9 @@ def test_colors_typed_by_hand_names_that_are_not_there_and_those_on_the_way_out_
 def test_the_patch_applies_and_what_it_mends_is_found_no_more(tmp_path: Path):
     made = check(SHEET, PUBLISHED, "site.css")
     (tmp_path / "site.css").write_text(SHEET)
-    subprocess.run(["git", "apply", "-p1", "-"], input=made.patch, text=True, cwd=tmp_path, check=True)
+    subprocess.run(
+        ["git", "apply", "-p1", "-"], input=made.patch, text=True, cwd=tmp_path, check=True
+    )
     mended = (tmp_path / "site.css").read_text()
     assert "var(--own)" in mended
     left = check(mended, PUBLISHED).found
@@ -59,7 +72,9 @@ def test_the_patch_applies_and_what_it_mends_is_found_no_more(tmp_path: Path):
 
 
 def test_markup_drawings_and_hostile_texts_are_checked_in_time():
-    drawing = '<svg><rect fill="#0B6E6E" stroke="#0B6E6E"/><text style="color:#DF5A33">x</text></svg>'
+    drawing = (
+        '<svg><rect fill="#0B6E6E" stroke="#0B6E6E"/><text style="color:#DF5A33">x</text></svg>'
+    )
     found = check(drawing, PUBLISHED).found
     assert [each.where for each in found] == ["fill", "stroke", "color"]
     assert all(each.kind == "by hand" for each in found)

@@ -23,7 +23,9 @@ from heimat.formats.checkers.check import pairs_in
 from tests.formats.programs import NODE
 
 LATE = Deprecation(replacement="text-strong", reason="one ink")
-PUBLISHED = publication(resolve(apply(brinemark(), DeprecateToken(token="text-late", deprecated=LATE))))
+PUBLISHED = publication(
+    resolve(apply(brinemark(), DeprecateToken(token="text-late", deprecated=LATE)))
+)
 FILES = {file.name: file.content for file in write_all(PUBLISHED, "1.2.0")}
 SHEET = """/* var(--not-there) #123456 */
 :root { --own: #0B6E6E; }
@@ -48,11 +50,19 @@ def release(tmp_path_factory: pytest.TempPathFactory) -> Path:
 
 def ran(release: Path, which: str, *arguments: str, cwd: Path) -> subprocess.CompletedProcess[str]:
     program = (
-        [sys.executable, "-I", str(release / "check.py")] if which == "python" else [NODE, str(release / "check.mjs")]
+        [sys.executable, "-I", str(release / "check.py")]
+        if which == "python"
+        else [NODE, str(release / "check.mjs")]
     )
     environment = {key: value for key, value in os.environ.items() if key != "FEED_KEY"}
     return subprocess.run(
-        [*program, *arguments], capture_output=True, text=True, cwd=cwd, env=environment, timeout=240, check=False
+        [*program, *arguments],
+        capture_output=True,
+        text=True,
+        cwd=cwd,
+        env=environment,
+        timeout=240,
+        check=False,
     )
 
 
@@ -67,7 +77,10 @@ def site(tmp_path: Path) -> Path:
 
 
 def test_pairs_are_those_of_one_rule_or_of_the_ground_around_it() -> None:
-    assert pairs_in(SHEET) == [(3, "text-strong", "surface-brand"), (5, "text-strong", "surface-card")]
+    assert pairs_in(SHEET) == [
+        (3, "text-strong", "surface-brand"),
+        (5, "text-strong", "surface-card"),
+    ]
     assert pairs_in(PAGE) == [(1, "text-plain", "surface-page"), (2, "text-plain", "surface-board")]
     assert pairs_in(".a { color: var(--x); background: linear-gradient(red, var(--y)) }") == []
     assert pairs_in(".a { background: var(--y); background: #fff; color: var(--x) }") == []
@@ -77,11 +90,18 @@ def test_pairs_are_those_of_one_rule_or_of_the_ground_around_it() -> None:
 
 
 @pytest.mark.parametrize("which", ["python", "node"])
-def test_what_is_wrong_is_told_by_line_and_stops_the_build(release: Path, site: Path, which: str) -> None:
+def test_what_is_wrong_is_told_by_line_and_stops_the_build(
+    release: Path, site: Path, which: str
+) -> None:
     done = ran(release, which, "--json", "src", cwd=site)
     assert done.returncode == 1, done.stderr
     told = json.loads(done.stdout)
-    assert (told["system"], told["version"], told["files"], told["holds"]) == ("Brinemark", "1.2.0", 2, False)
+    assert (told["system"], told["version"], told["files"], told["holds"]) == (
+        "Brinemark",
+        "1.2.0",
+        2,
+        False,
+    )
     found = [(each["file"], each["line"], each["kind"]) for each in told["found"]]
     assert found == [
         ("src/page.html", 2, "undeclared"),
@@ -102,13 +122,20 @@ def test_what_is_wrong_is_told_by_line_and_stops_the_build(release: Path, site: 
 
 
 @pytest.mark.parametrize("which", ["python", "node"])
-def test_what_is_only_advised_stops_none_but_a_strict_build(release: Path, tmp_path: Path, which: str) -> None:
+def test_what_is_only_advised_stops_none_but_a_strict_build(
+    release: Path, tmp_path: Path, which: str
+) -> None:
     (tmp_path / "a.css").write_text(".a { color: var(--text-late) }")
     assert ran(release, which, "a.css", cwd=tmp_path).returncode == 0
     assert ran(release, which, "--strict", "a.css", cwd=tmp_path).returncode == 1
-    (tmp_path / "b.css").write_text(".a { color: var(--text-strong); background: var(--surface-card) }")
+    (tmp_path / "b.css").write_text(
+        ".a { color: var(--text-strong); background: var(--surface-card) }"
+    )
     clean = ran(release, which, "--strict", "b.css", cwd=tmp_path)
-    assert (clean.returncode, clean.stdout) == (0, "Nothing to say in 1 files, against Brinemark 1.2.0.\n")
+    assert (clean.returncode, clean.stdout) == (
+        0,
+        "Nothing to say in 1 files, against Brinemark 1.2.0.\n",
+    )
     for arguments, words in (
         (("nowhere",), "nowhere is not there"),
         ((), "Usage:"),
@@ -123,9 +150,30 @@ def test_what_is_only_advised_stops_none_but_a_strict_build(release: Path, tmp_p
 
 def test_both_say_the_same_of_whatever_they_are_given(release: Path, tmp_path: Path) -> None:
     chance = random.Random(7)
-    names = [name.replace(".", "-") for name in ("text.strong", "text.late", "surface.card", "surface.brand", "nobody")]
+    names = [
+        name.replace(".", "-")
+        for name in ("text.strong", "text.late", "surface.card", "surface.brand", "nobody")
+    ]
     pieces = [
-        *("{", "}", ";", ":", " ", "\n", "/*", "*/", "//", "'", '"', "<!--", "-->", "é", "🎨", "\r\n", "\t"),
+        *(
+            "{",
+            "}",
+            ";",
+            ":",
+            " ",
+            "\n",
+            "/*",
+            "*/",
+            "//",
+            "'",
+            '"',
+            "<!--",
+            "-->",
+            "é",
+            "🎨",
+            "\r\n",
+            "\t",
+        ),
         *(
             "color",
             "background",
@@ -158,7 +206,9 @@ def test_the_page_and_the_build_find_the_same_names_and_pairs(release: Path, sit
     assert here == [(each["line"], each["kind"]) for each in told if each["kind"] in kinds]
 
 
-def test_every_name_that_a_release_defines_is_known_to_its_checks(release: Path, tmp_path: Path) -> None:
+def test_every_name_that_a_release_defines_is_known_to_its_checks(
+    release: Path, tmp_path: Path
+) -> None:
     """Labels on colors of palettes and ramps too: none is unknown, and none is taken for its own fill."""
     defined = [
         name
@@ -166,21 +216,34 @@ def test_every_name_that_a_release_defines_is_known_to_its_checks(release: Path,
         for name in re.findall(r"^\s*--([\w-]+):", FILES[file].decode(), re.M)
     ]
     assert {name.rpartition("-")[2] for name in defined} >= {"label", "ramp"}
-    text = "\n".join(f".a{place} {{ fill: var(--{name}) }}" for place, name in enumerate(dict.fromkeys(defined)))
+    text = "\n".join(
+        f".a{place} {{ fill: var(--{name}) }}" for place, name in enumerate(dict.fromkeys(defined))
+    )
     (tmp_path / "all.css").write_text(text)
     for which in ("python", "node"):
         told = json.loads(ran(release, which, "--json", "all.css", cwd=tmp_path).stdout)["found"]
         assert {each["kind"] for each in told} <= {"deprecated"}
     here = check(text, PUBLISHED)
     assert {each.kind for each in here.found} <= {"deprecated"}
-    instead = [line for line in here.patch.splitlines() if line.startswith("+") and "label" not in line]
+    instead = [
+        line for line in here.patch.splitlines() if line.startswith("+") and "label" not in line
+    ]
     assert not any("chart-" in line for line in instead)
 
 
 @pytest.mark.parametrize("which", ["python", "node"])
 def test_hostile_files_are_checked_in_time(release: Path, tmp_path: Path, which: str) -> None:
-    texts = ("{" * 300_000, "/*" * 200_000, 'style="' * 100_000, "var(--" * 100_000, "#" * 500_000, "<!--" * 100_000)
-    for number, text in enumerate((*texts, "a:b;" * 200_000, "//" * 200_000, " " * 500_000, "color:" * 100_000)):
+    texts = (
+        "{" * 300_000,
+        "/*" * 200_000,
+        'style="' * 100_000,
+        "var(--" * 100_000,
+        "#" * 500_000,
+        "<!--" * 100_000,
+    )
+    for number, text in enumerate(
+        (*texts, "a:b;" * 200_000, "//" * 200_000, " " * 500_000, "color:" * 100_000)
+    ):
         (tmp_path / f"{number}.css").write_text(text)
     before = resource.getrusage(resource.RUSAGE_CHILDREN)
     assert ran(release, which, ".", cwd=tmp_path).returncode in (0, 1)

@@ -45,7 +45,10 @@ NAMES = [token.name for token in TOKENS]
 def expected(theme: str) -> list[str]:
     """What each token is in a theme, said by hand."""
     values = [token.value(theme) for token in TOKENS]
-    return [value.hex.lower() + ("" if value.alpha == 1.0 else f"{round(value.alpha * 255):02x}") for value in values]
+    return [
+        value.hex.lower() + ("" if value.alpha == 1.0 else f"{round(value.alpha * 255):02x}")
+        for value in values
+    ]
 
 
 @pytest.fixture(scope="module")
@@ -54,7 +57,13 @@ def loaded(tmp_path_factory: pytest.TempPathFactory) -> dict:
     folder = tmp_path_factory.mktemp("tokens")
     for name, content in CONTENTS.items():
         (folder / name).write_bytes(content)
-    command = [NODE, str(Path(__file__).with_name("load_tokens.mjs")), str(folder), str(WEB), "text.strong"]
+    command = [
+        NODE,
+        str(Path(__file__).with_name("load_tokens.mjs")),
+        str(folder),
+        str(WEB),
+        "text.strong",
+    ]
     done = subprocess.run(command, capture_output=True, text=True, timeout=180, check=False)
     assert done.returncode == 0, done.stderr + done.stdout
     return json.loads(done.stdout)
@@ -66,7 +75,10 @@ def test_sass_finds_every_token_in_every_theme(loaded: dict) -> None:
         rules = re.findall(rf"\[theme={theme.name}\]{{--([\w-]+):([^;}}]+)}}", compiled)
         assert [name for name, _ in rules] == [css_name(name) for name in NAMES]
         assert [same_color(value) for _, value in rules] == expected(theme.id)
-    first = {name: same_color(value) for name, value in re.findall(r"first{--([\w-]+):([^;}]+)}", compiled)}
+    first = {
+        name: same_color(value)
+        for name, value in re.findall(r"first{--([\w-]+):([^;}]+)}", compiled)
+    }
     assert first == dict(zip(map(css_name, NAMES), expected("day"), strict=True))
 
 
@@ -114,14 +126,23 @@ def test_every_file_says_whose_it_is_and_the_manifest_knows_its_bytes() -> None:
     for name, each in listed.items():
         assert each["sha256"] == hashlib.sha256(CONTENTS[name]).hexdigest()
         assert each["bytes"] == len(CONTENTS[name])
-    for name in ("tokens.css", "tokens.scss", "tokens.ts", "swatches.svg", "swatches.gpl", "contract.json"):
+    for name in (
+        "tokens.css",
+        "tokens.scss",
+        "tokens.ts",
+        "swatches.svg",
+        "swatches.gpl",
+        "contract.json",
+    ):
         assert "Brinemark" in FILES[name]
         assert "1.2.0" in FILES[name]
     again = {file.name: file.content for file in write_all(PUBLISHED, "1.2.0")}
     assert again == CONTENTS
 
 
-def test_the_archive_installs_with_both_package_managers_without_any_registry(tmp_path: Path) -> None:
+def test_the_archive_installs_with_both_package_managers_without_any_registry(
+    tmp_path: Path,
+) -> None:
     archive = tmp_path / "package.tgz"
     archive.write_bytes(CONTENTS["package.tgz"])
     pip = [
@@ -135,14 +156,27 @@ def test_the_archive_installs_with_both_package_managers_without_any_registry(tm
         "--target",
         str(tmp_path / "py"),
     ]
-    done = subprocess.run([*pip, str(archive)], capture_output=True, text=True, timeout=180, check=False)
+    done = subprocess.run(
+        [*pip, str(archive)], capture_output=True, text=True, timeout=180, check=False
+    )
     assert done.returncode == 0, done.stderr
     program = "import brinemark_tokens as t; print(t.version); print(t.path('tokens.css').read_text(), end='')"
     command = [sys.executable, "-c", program]
-    found = subprocess.run(command, capture_output=True, text=True, cwd=tmp_path / "py", timeout=60, check=True).stdout
+    found = subprocess.run(
+        command, capture_output=True, text=True, cwd=tmp_path / "py", timeout=60, check=True
+    ).stdout
     assert found == "1.2.0\n" + FILES["tokens.css"]
     (tmp_path / "web").mkdir()
-    npm = [NPM, "install", "--offline", "--no-audit", "--no-fund", "--prefix", str(tmp_path / "web"), str(archive)]
+    npm = [
+        NPM,
+        "install",
+        "--offline",
+        "--no-audit",
+        "--no-fund",
+        "--prefix",
+        str(tmp_path / "web"),
+        str(archive),
+    ]
     done = subprocess.run(npm, capture_output=True, text=True, timeout=180, check=False)
     assert done.returncode == 0, done.stderr
     installed = tmp_path / "web" / "node_modules" / "brinemark-tokens"
@@ -152,20 +186,38 @@ def test_the_archive_installs_with_both_package_managers_without_any_registry(tm
     sheet = tmp_path / "a.css"
     sheet.write_text(".a { color: var(--text-strong); background: var(--nobody) }")
     from_python = [sys.executable, "-m", "brinemark_tokens.check", str(sheet)]
-    from_node = [str(tmp_path / "web" / "node_modules" / ".bin" / "brinemark-tokens-check"), str(sheet)]
-    for each in (from_python, [str(tmp_path / "py" / "bin" / "brinemark-tokens-check"), str(sheet)], from_node):
+    from_node = [
+        str(tmp_path / "web" / "node_modules" / ".bin" / "brinemark-tokens-check"),
+        str(sheet),
+    ]
+    for each in (
+        from_python,
+        [str(tmp_path / "py" / "bin" / "brinemark-tokens-check"), str(sheet)],
+        from_node,
+    ):
         environment = {**os.environ, "PYTHONPATH": str(tmp_path / "py")}
         done = subprocess.run(
-            each, capture_output=True, text=True, cwd=tmp_path / "py", env=environment, timeout=60, check=False
+            each,
+            capture_output=True,
+            text=True,
+            cwd=tmp_path / "py",
+            env=environment,
+            timeout=60,
+            check=False,
         )
-        assert (done.returncode, "--nobody is not in the release" in done.stdout) == (1, True), done.stderr
+        assert (done.returncode, "--nobody is not in the release" in done.stdout) == (1, True), (
+            done.stderr
+        )
 
 
 def test_token_files_are_of_the_form_that_the_standard_asks_for() -> None:
     tokens = json.loads(FILES["tokens.json"])
     jsonschema.validate(tokens, TOKENS_SCHEMA)
     jsonschema.validate(json.loads(FILES["tokens.resolver.json"]), RESOLVER_SCHEMA)
-    for broken in ({"$value": "#0B6E6E", "$type": "color"}, {"$value": {"colorSpace": "srgb"}, "$type": "color"}):
+    for broken in (
+        {"$value": "#0B6E6E", "$type": "color"},
+        {"$value": {"colorSpace": "srgb"}, "$type": "color"},
+    ):
         with pytest.raises(jsonschema.ValidationError):
             jsonschema.validate({**tokens, "broken": broken}, TOKENS_SCHEMA)
     with pytest.raises(jsonschema.ValidationError):
@@ -175,7 +227,9 @@ def test_token_files_are_of_the_form_that_the_standard_asks_for() -> None:
 def test_what_was_published_is_written_as_it_was_to_the_byte() -> None:
     kept = publication_of(json.loads((SAMPLES / "publication_6.json").read_text()))
     digests = json.loads((SAMPLES / "publication_6_files.json").read_text())
-    found = {file.name: hashlib.sha256(file.content).hexdigest() for file in write_all(kept, "1.2.0")}
+    found = {
+        file.name: hashlib.sha256(file.content).hexdigest() for file in write_all(kept, "1.2.0")
+    }
     assert {name: found[name] for name in digests} == digests
 
 
@@ -185,23 +239,32 @@ def test_the_contract_holds_by_a_second_computation() -> None:
     checked = 0
     for pairing in found["pairings"]:
         for theme in PUBLISHED.themes:
-            one, other = (by_name[pairing[side]].value(theme.id) for side in ("foreground", "ground"))
+            one, other = (
+                by_name[pairing[side]].value(theme.id) for side in ("foreground", "ground")
+            )
             if one.alpha == other.alpha == 1.0:
                 ratio = coloraide.Color(one.hex).contrast(other.hex, method="wcag21")
                 assert 0.0 <= ratio - pairing["ratios"][theme.name] < 0.0101
                 checked += 1
     assert checked > 100
     assert {each["aim"] for each in found["promises"]} <= {3.0, 4.5, 7.0}
-    assert [each["name"] for each in found["told_apart"]] == [each.name for each in SYSTEM.told_apart.values()]
+    assert [each["name"] for each in found["told_apart"]] == [
+        each.name for each in SYSTEM.told_apart.values()
+    ]
 
 
 def test_a_contract_names_nothing_internal_and_its_change_is_worth_a_release() -> None:
     (late,) = [token.id for token in SYSTEM.tokens.values() if token.name == "text.late"]
     inside = publication(resolve(apply(SYSTEM, KeepTokensInternal(tokens=(late,), internal=True))))
     assert "text.late" not in json.dumps(inside.contract)
-    open_ = next(each for each in findings(RESOLVED, repairs=False) if each.id.startswith("pairing"))
+    open_ = next(
+        each for each in findings(RESOLVED, repairs=False) if each.id.startswith("pairing")
+    )
     edit = AcceptFinding(
-        finding=open_.id, reason="on the board from afar", said=open_.sentence, colors=("#DF5A33", "#FFFFFF")
+        finding=open_.id,
+        reason="on the board from afar",
+        said=open_.sentence,
+        colors=("#DF5A33", "#FFFFFF"),
     )
     accepted = publication(resolve(apply(SYSTEM, edit)))
     assert not same(PUBLISHED, accepted)
@@ -228,5 +291,7 @@ def test_the_guide_names_everything_in_order_and_refers_to_nothing_outside() -> 
     assert "falls short of 4.5" in text
     assert text.index("Scales</h2>") < text.index("Tokens</h2>") < text.index("Palettes</h2>")
     hostile = apply(SYSTEM, DescribeToken(token="text-late", note="</td><script>alert(1)</script>"))
-    written = {file.name: file.content for file in write_all(publication(resolve(hostile)), "1.0.0")}
+    written = {
+        file.name: file.content for file in write_all(publication(resolve(hostile)), "1.0.0")
+    }
     assert b"<script" not in written["guide.html"]

@@ -43,7 +43,9 @@ def test_numbers_of_hundreds_of_digits_are_a_sentence(space: str, number: str) -
     assert read_sheets.read({"t.json": text.encode()}).tokens == ()
 
 
-def test_one_file_that_cannot_be_unpacked_or_read_stops_no_other(monkeypatch: pytest.MonkeyPatch) -> None:
+def test_one_file_that_cannot_be_unpacked_or_read_stops_no_other(
+    monkeypatch: pytest.MonkeyPatch,
+) -> None:
     packed = io.BytesIO()
     with zipfile.ZipFile(packed, "w", zipfile.ZIP_LZMA) as archive:
         archive.writestr("a.css", ":root{--a:#112233}" * 50)
@@ -78,7 +80,9 @@ def test_names_and_headers_in_an_archive_are_no_longer_than_such_are(kind: bytes
     begun = time.process_time()
     sheet = read_sheets.read({"x.tgz": packed})
     assert time.process_time() - begun < 1.0
-    assert sheet.passed_over == ("x.tgz cannot be unpacked: a name in it is longer than names are.",)
+    assert sheet.passed_over == (
+        "x.tgz cannot be unpacked: a name in it is longer than names are.",
+    )
     # Names of the usual length are read.
     held = io.BytesIO()
     with tarfile.open(fileobj=held, mode="w:gz", format=tarfile.PAX_FORMAT) as archive:
@@ -88,10 +92,14 @@ def test_names_and_headers_in_an_archive_are_no_longer_than_such_are(kind: bytes
     assert len(read_sheets.read({"y.tgz": held.getvalue()}).tokens) == 1
 
 
-def test_a_chain_of_more_aliases_than_a_system_holds_keeps_its_color_to_the_end_that_is_kept() -> None:
+def test_a_chain_of_more_aliases_than_a_system_holds_keeps_its_color_to_the_end_that_is_kept() -> (
+    None
+):
     count = 4000
     values = {f"t{place}": token(**{"$value": f"{{t{place + 1}}}"}) for place in range(count - 1)}
-    imported = imported_from({"t.json": json.dumps({**values, f"t{count - 1}": token()}).encode()}, "x")
+    imported = imported_from(
+        {"t.json": json.dumps({**values, f"t{count - 1}": token()}).encode()}, "x"
+    )
     assert len(imported.system.tokens) == 2000
     assert imported.passed_over[0].startswith("2,000 tokens were passed over")
 

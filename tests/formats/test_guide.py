@@ -51,7 +51,9 @@ def test_the_parts_come_in_the_order_that_is_asked_for_and_the_index_leads_to_ea
     assert [each for each in found.ids if not each.endswith("-head")] == list(parts)
     assert found.references == [f"#{part}" for part in parts]
     assert found.levels[0] == 1
-    assert all(later - level <= 1 for level, later in zip(found.levels, found.levels[1:], strict=False))
+    assert all(
+        later - level <= 1 for level, later in zip(found.levels, found.levels[1:], strict=False)
+    )
     assert len(set(found.ids)) == len(found.ids)
 
 
@@ -103,7 +105,9 @@ def test_the_pages_have_bookmarks_a_language_and_tags(printed: PdfReader) -> Non
 
 def test_a_release_holds_every_part_and_the_manifest_tells_of_them() -> None:
     shaped_system = apply(brinemark(), SetGuide(guide=Guide(parts=("use", "tokens"))))
-    files = {file.name: file.content for file in write_all(publication(resolve(shaped_system)), "1.0.0")}
+    files = {
+        file.name: file.content for file in write_all(publication(resolve(shaped_system)), "1.0.0")
+    }
     parts = [name for name in files if name.startswith("guide.")]
     assert parts == ["guide.html", "guide.use.html", "guide.tokens.html"]
     assert all(f'"{name}"'.encode() in files[manifest.FILE] for name in parts)

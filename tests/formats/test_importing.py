@@ -27,8 +27,12 @@ from heimat.formats.read.sheets.read_sheets import read
 SYSTEM = apply_all(
     brinemark(),
     [
-        DescribeToken(token="text-strong", note='Headings, "quoted" & <marked>', usage="Once a page."),
-        DeprecateToken(token="text-late", deprecated=Deprecation(replacement="text-strong", reason="One ink.")),
+        DescribeToken(
+            token="text-strong", note='Headings, "quoted" & <marked>', usage="Once a page."
+        ),
+        DeprecateToken(
+            token="text-late", deprecated=Deprecation(replacement="text-strong", reason="One ink.")
+        ),
         RenameTheme(theme="quay", name='the "quay", sunlit'),
     ],
 ).system
@@ -54,7 +58,9 @@ def imported(*names: str) -> Imported:
 WANTED = values_of(PUBLISHED)
 THEMES = [theme.name for theme in PUBLISHED.themes]
 WITHOUT_PALETTES = [css_name(token.name) for token in PUBLISHED.tokens]
-OPAQUE = [name for name, values in WANTED.items() if all(alpha == 255 for _, alpha in values.values())]
+OPAQUE = [
+    name for name, values in WANTED.items() if all(alpha == 255 for _, alpha in values.values())
+]
 SCALES = [css_name(token.name) for token in PUBLISHED.tokens if "/" in token.id]
 SEMANTIC = [css_name(token.name) for token in PUBLISHED.tokens if "/" not in token.id]
 FIRST = {"default": THEMES[0]}
@@ -107,7 +113,10 @@ def test_the_fullest_forms_bring_aliases_themes_notes_and_what_is_on_its_way_out
         assert (strong.note, strong.usage) == ('Headings, "quoted" & <marked>', "Once a page.")
         assert late.deprecated == Deprecation(replacement=strong.id, reason="One ink.")
         assert all(isinstance(value, StepAlias) for value in strong.values.values())
-        assert list(by_name)[:3] == [token.name for token in PUBLISHED.tokens if "/" not in token.id][:3]
+        assert (
+            list(by_name)[:3]
+            == [token.name for token in PUBLISHED.tokens if "/" not in token.id][:3]
+        )
     told = imported("tokens.json").system.tokens
     (late,) = [token for token in told.values() if token.name == "text.late"]
     assert late.deprecated is not None
@@ -115,11 +124,17 @@ def test_the_fullest_forms_bring_aliases_themes_notes_and_what_is_on_its_way_out
 
 
 def test_the_contract_brings_what_meets_and_what_is_told_apart() -> None:
-    def declared(system: ColorSystem) -> tuple[list[tuple[str, str, str]], list[tuple[str, list[str], float]]]:
+    def declared(
+        system: ColorSystem,
+    ) -> tuple[list[tuple[str, str, str]], list[tuple[str, list[str], float]]]:
         names = {token.id: token.name for token in system.tokens.values()}
-        pairings = [(names[each.foreground], names[each.ground], each.use) for each in in_order(system.pairings)]
+        pairings = [
+            (names[each.foreground], names[each.ground], each.use)
+            for each in in_order(system.pairings)
+        ]
         told_apart = [
-            (each.name, [names[token] for token in each.tokens], each.threshold) for each in in_order(system.told_apart)
+            (each.name, [names[token] for token in each.tokens], each.threshold)
+            for each in in_order(system.told_apart)
         ]
         return pairings, told_apart
 
@@ -133,7 +148,11 @@ def test_the_contract_brings_what_meets_and_what_is_told_apart() -> None:
             {"use": "none"},
             3,
         ],
-        "told_apart": [{"name": "x\u202ey", "tokens": ["a", "b", "a", 7], "threshold": 12}, {"tokens": 1}, None],
+        "told_apart": [
+            {"name": "x\u202ey", "tokens": ["a", "b", "a", 7], "threshold": 12},
+            {"tokens": 1},
+            None,
+        ],
         "exceptions": [{}],
     }
     tokens = {"tokens": [{"name": name, "values": {"day": f"#12345{name}"}} for name in "ab"]}
@@ -164,7 +183,10 @@ def test_a_stylesheet_of_others_becomes_hues_themes_and_tokens() -> None:
     assert [(scale.name, len(scale.colors)) for scale in made.scales] == [("sea", 3), ("grey", 3)]
     assert system.scale_pattern == "color-{hue}-{step}"
     assert [hue.kind for hue in system.hues.values()] == ["brand", "neutral"]
-    assert [(theme.name, theme.scheme) for theme in system.themes.values()] == [("default", "light"), ("dark", "dark")]
+    assert [(theme.name, theme.scheme) for theme in system.themes.values()] == [
+        ("default", "light"),
+        ("dark", "dark"),
+    ]
     tokens = {token.name: token.values for token in system.tokens.values()}
     first, dark = system.themes
     assert isinstance(tokens["text"][first], StepAlias)
@@ -174,7 +196,9 @@ def test_a_stylesheet_of_others_becomes_hues_themes_and_tokens() -> None:
     assert isinstance(tokens["late"][dark], LiteralColor)
     assert tokens["shade"][first].color.alpha == pytest.approx(0.4)
     assert "gap" not in tokens
-    assert any("nowhere stands for not-there, which is not there" in words for words in made.passed_over)
+    assert any(
+        "nowhere stands for not-there, which is not there" in words for words in made.passed_over
+    )
 
 
 def test_circles_unknown_types_and_names_that_cannot_be_are_passed_over_and_said() -> None:
@@ -194,7 +218,12 @@ def test_circles_unknown_types_and_names_that_cannot_be_are_passed_over_and_said
     assert set(names) == {"fine", "also"}
     assert isinstance(next(iter(names["also"].values.values())), TokenAlias)
     said = " ".join(made.passed_over)
-    for words in ("a stands for itself", "b stands for itself", "the color space cmyk is not known", " led"):
+    for words in (
+        "a stands for itself",
+        "b stands for itself",
+        "the color space cmyk is not known",
+        " led",
+    ):
         assert words in said
     with pytest.raises(DomainError, match="No named colors were found"):
         sheet("{}", "tokens.json")
@@ -255,14 +284,19 @@ def test_archives_are_read_in_memory_and_those_that_were_made_to_burst_are_refus
 
 
 def test_ten_thousand_tokens_and_hostile_texts_are_read_in_time() -> None:
-    many = {f"t{number}": {"$type": "color", "$value": f"#{number:06X}"} for number in range(12_000)}
+    many = {
+        f"t{number}": {"$type": "color", "$value": f"#{number:06X}"} for number in range(12_000)
+    }
     begun = time.process_time()
     made = sheet(json.dumps(many), "tokens.json")
     assert time.process_time() - begun < 10.0
     assert len(made.system.tokens) == 2000
     assert any("8,000 tokens were passed over" in words for words in made.passed_over)
     assert any("2,000 more tokens were not read" in words for words in made.passed_over)
-    chain = {f"t{n}": {"$type": "color", "$value": f"{{t{n + 1}}}" if n < 1500 else "#123456"} for n in range(1501)}
+    chain = {
+        f"t{n}": {"$type": "color", "$value": f"{{t{n + 1}}}" if n < 1500 else "#123456"}
+        for n in range(1501)
+    }
     assert len(sheet(json.dumps(chain), "tokens.json").system.tokens) == 1501
     for name, text in (
         ("a.css", "{" * 200_000),

@@ -36,13 +36,16 @@ SYSTEM = apply_all(
     [
         SetPalette(
             palette="load",
-            make=LOAD.model_copy(update={"classes": 5, "breaks": "typed", "typed": LIMITS, "reversed": True}),
+            make=LOAD.model_copy(
+                update={"classes": 5, "breaks": "typed", "typed": LIMITS, "reversed": True}
+            ),
         ),
         AddPalette(
             id="depth",
             name="depth",
             make=Sequential(
-                sources=(TokenAlias(token="action-main-fill"), StepAlias(hue="kelp", step="s300")), places=(0.7, None)
+                sources=(TokenAlias(token="action-main-fill"), StepAlias(hue="kelp", step="s300")),
+                places=(0.7, None),
             ),
         ),
     ],
@@ -62,7 +65,9 @@ def shown(palette: PublishedPalette, themes: dict[str, str]) -> dict:
         for key in ("colors", "labels", "stops", "grounds", "others")
     }
     return {
-        **replace(palette, id="", made=None, colors={}, labels={}, stops={}, grounds={}, others={}).plain(),
+        **replace(
+            palette, id="", made=None, colors={}, labels={}, stops={}, grounds={}, others={}
+        ).plain(),
         **named,
     }
 
@@ -77,7 +82,9 @@ def published(system) -> dict[str, dict]:
 WANTED = published(SYSTEM)
 
 
-@pytest.mark.parametrize("names", [("tokens.plain.json", "palettes.json"), ("package.tgz",)], ids=len)
+@pytest.mark.parametrize(
+    "names", [("tokens.plain.json", "palettes.json"), ("package.tgz",)], ids=len
+)
 def test_a_release_brings_its_palettes_as_they_are_made(names: tuple[str, ...]) -> None:
     made = imported(*names)
     assert published(made.system) == WANTED
@@ -88,7 +95,11 @@ def test_a_release_brings_its_palettes_as_they_are_made(names: tuple[str, ...]) 
         there = by_name[palette.name]
         assert figures_of(there.make) == figures_of(palette.make)
         assert (there.view, there.column) == (palette.view, palette.column)
-        assert made.system.tokens[there.ground].name == "surface.card" if palette.ground else there.ground is None
+        assert (
+            made.system.tokens[there.ground].name == "surface.card"
+            if palette.ground
+            else there.ground is None
+        )
     routes = by_name["routes"].make
     assert [color.held for color in routes.colors] == [True, *[False] * 5]
     assert isinstance(routes.colors[0].value, StepAlias)
@@ -127,8 +138,16 @@ def test_palettes_come_alone_with_the_grounds_that_they_stand_on() -> None:
         ("palettes.css", {name: name for name in WANTED}, True),
         ("palettes.ts", {name: name for name in WANTED}, True),
         ("palettes.py", {name: name for name in WANTED}, True),
-        ("palettes.vega-lite.json", {"series": "routes", "ordered": "load", "two ways": "delay"}, False),
-        ("palettes.plotly.json", {"series": "routes", "ordered": "load", "two ways": "delay"}, False),
+        (
+            "palettes.vega-lite.json",
+            {"series": "routes", "ordered": "load", "two ways": "delay"},
+            False,
+        ),
+        (
+            "palettes.plotly.json",
+            {"series": "routes", "ordered": "load", "two ways": "delay"},
+            False,
+        ),
         ("palettes.echarts.json", {"series": "routes", "ordered": "load"}, False),
         ("palettes.mplstyle", {"series": "routes"}, False),
     ],
@@ -147,10 +166,15 @@ def test_every_form_for_charts_brings_palettes_by_their_colors(
         themes = list(wanted["colors"]) if all_themes else ["day"]
         if wanted["kind"] == "categorical":
             for theme in themes:
-                assert there[name]["colors"][theme if all_themes else "default"] == wanted["colors"][theme]
+                assert (
+                    there[name]["colors"][theme if all_themes else "default"]
+                    == wanted["colors"][theme]
+                )
             continue
         off = max(
-            furthest(there[name]["stops"][theme if all_themes else "default"], wanted["stops"][theme])
+            furthest(
+                there[name]["stops"][theme if all_themes else "default"], wanted["stops"][theme]
+            )
             for theme in themes
         )
         # Depth is a way through another color in each theme, which no form by colors can tell.
@@ -159,7 +183,9 @@ def test_every_form_for_charts_brings_palettes_by_their_colors(
 
 
 def labs(colors) -> np.ndarray:
-    return srgb_to_lab(from_bytes(np.array([rgb8_of(parse(color)) for color in colors], dtype=np.uint8)))
+    return srgb_to_lab(
+        from_bytes(np.array([rgb8_of(parse(color)) for color in colors], dtype=np.uint8))
+    )
 
 
 def furthest(one, other) -> float:
@@ -169,7 +195,9 @@ def furthest(one, other) -> float:
     def at(colors) -> np.ndarray:
         found = labs(colors)
         places = np.linspace(0.0, 1.0, len(found))
-        return np.stack([np.interp(along, places, found[:, channel]) for channel in range(3)], axis=1)
+        return np.stack(
+            [np.interp(along, places, found[:, channel]) for channel in range(3)], axis=1
+        )
 
     return float(ciede2000(at(one), at(other)).max())
 
@@ -190,20 +218,31 @@ def test_any_palette_by_category_comes_back_whole(colors, shades, contrast) -> N
             value=LiteralColor(color=Color.of_bytes(np.array(rgb8, dtype=np.uint8))),
             category=f"k{place}",
             held=place % 2 == 0,
-            shades={theme: Color.of_bytes(np.array(each, dtype=np.uint8)) for theme, each in shades.items()}
+            shades={
+                theme: Color.of_bytes(np.array(each, dtype=np.uint8))
+                for theme, each in shades.items()
+            }
             if place == 1
             else {},
         )
         for place, rgb8 in enumerate(colors)
     )
     make = Categorical(colors=own, contrast=contrast, told_by=("dash", "label"), marks="small")
-    system = apply_all(BRINEMARK, [AddPalette(id="any", name="any", make=make, ground="surface-card")]).system
+    system = apply_all(
+        BRINEMARK, [AddPalette(id="any", name="any", make=make, ground="surface-card")]
+    ).system
     content = publication(resolve(system))
-    files = {file.name: file.content for file in write_all(content, "1.0.0") if file.name.endswith(".json")}
+    files = {
+        file.name: file.content
+        for file in write_all(content, "1.0.0")
+        if file.name.endswith(".json")
+    }
     both = {name: files[name] for name in ("tokens.plain.json", "palettes.json")}
     made = import_sheet(read(both), "Read")
     assert published(made.system)["any"] == published(system)["any"]
-    assert [color.held for color in made.system.palettes["palette-5"].make.colors] == [each.held for each in own]
+    assert [color.held for color in made.system.palettes["palette-5"].make.colors] == [
+        each.held for each in own
+    ]
 
 
 def sheet(content, name: str = "palettes.json") -> Imported:
@@ -212,22 +251,54 @@ def sheet(content, name: str = "palettes.json") -> Imported:
 
 def test_what_others_or_nobody_would_write_is_read_as_far_as_it_goes() -> None:
     rainbow = ["#ff0000", "#ffff00", "#00ff00", "#00ffff", "#0000ff", "#ff00ff"]
-    made = sheet({"config": {"range": {"category": ["#123456", "#abcdef"], "ramp": rainbow}}}, "theme.json")
+    made = sheet(
+        {"config": {"range": {"category": ["#123456", "#abcdef"], "ramp": rainbow}}}, "theme.json"
+    )
     assert [(each.palette.name, each.palette.make.kind) for each in made.palettes] == [
         ("series", "categorical"),
         ("ordered", "categorical"),
     ]
     assert any("ordered is read as a few colors by category" in words for words in made.passed_over)
     day = {"day": ["#123456", "#abcdef"]}
-    made_of = {"of": [{"color": "#123456", "token": "not.there"}, {"color": "#abcdef"}], "how": {"threshold": 12}}
+    made_of = {
+        "of": [{"color": "#123456", "token": "not.there"}, {"color": "#abcdef"}],
+        "how": {"threshold": 12},
+    }
     odd = [
-        {"name": "a\u202eb", "kind": "categorical", "colors": day, "categories": ["x\x07y"], "note": "n\u202eo"},
+        {
+            "name": "a\u202eb",
+            "kind": "categorical",
+            "colors": day,
+            "categories": ["x\x07y"],
+            "note": "n\u202eo",
+        },
         {"name": "A b", "kind": "categorical", "colors": day, "made": made_of},
-        {"name": "", "kind": "nothing", "colors": day, "middle": "NaN", "ends": ["one"], "breaks": [1, "x", None]},
-        {"name": "worse", "kind": "sequential", "colors": day, "made": {"of": [], "how": {"classes": 1e9}}},
-        {"name": "how", "kind": "diverging", "colors": day, "made": {**made_of, "how": {"middle": [], "sides": 4}}},
+        {
+            "name": "",
+            "kind": "nothing",
+            "colors": day,
+            "middle": "NaN",
+            "ends": ["one"],
+            "breaks": [1, "x", None],
+        },
+        {
+            "name": "worse",
+            "kind": "sequential",
+            "colors": day,
+            "made": {"of": [], "how": {"classes": 1e9}},
+        },
+        {
+            "name": "how",
+            "kind": "diverging",
+            "colors": day,
+            "made": {**made_of, "how": {"middle": [], "sides": 4}},
+        },
         {"name": "no color", "kind": "categorical", "colors": {"day": ["#123456", "nothing"]}},
-        {"name": "long", "kind": "sequential", "stops": {"day": [f"#{v:02x}{v:02x}{v:02x}" for v in range(256)]}},
+        {
+            "name": "long",
+            "kind": "sequential",
+            "stops": {"day": [f"#{v:02x}{v:02x}{v:02x}" for v in range(256)]},
+        },
         {"name": "one", "kind": "sequential", "colors": {"day": ["#123456"]}},
         *[{"name": f"p{number}", "kind": "categorical", "colors": day} for number in range(100)],
         "no palette",
@@ -238,11 +309,20 @@ def test_what_others_or_nobody_would_write_is_read_as_far_as_it_goes() -> None:
     assert len(names) == 60
     assert any("47 palettes more were passed over" in words for words in made.passed_over)
     kinds = {each.palette.name: each.palette.make.kind for each in made.palettes}
-    assert (kinds["A b 2"], kinds["palette"], kinds["one"]) == ("categorical", "categorical", "categorical")
+    assert (kinds["A b 2"], kinds["palette"], kinds["one"]) == (
+        "categorical",
+        "categorical",
+        "categorical",
+    )
     assert made.system.palettes["palette-2"].make.threshold == 12.0
     assert made.system.palettes["palette-1"].make.colors[0].category == "x y"
     # A palette that would stand on a token that is its own color is made of the color.
-    loop = {"tokens": [{"name": "mark", "values": {"day": "#123456"}}, {"name": "also", "values": {"day": "#abcdef"}}]}
+    loop = {
+        "tokens": [
+            {"name": "mark", "values": {"day": "#123456"}},
+            {"name": "also", "values": {"day": "#abcdef"}},
+        ]
+    }
     looped = {
         "name": "loop",
         "kind": "categorical",
@@ -250,12 +330,20 @@ def test_what_others_or_nobody_would_write_is_read_as_far_as_it_goes() -> None:
         "made": {
             "of": [{"color": "#123456", "token": "mark"}, {"color": "#abcdef"}],
             "how": {},
-            "bound": [{"token": "mark", "theme": "day", "place": 0}, {"token": "also", "theme": "day", "place": 1}],
+            "bound": [
+                {"token": "mark", "theme": "day", "place": 0},
+                {"token": "also", "theme": "day", "place": 1},
+            ],
         },
     }
-    files = {"tokens.json": json.dumps(loop).encode(), "p.json": json.dumps({"palettes": [looped]}).encode()}
+    files = {
+        "tokens.json": json.dumps(loop).encode(),
+        "p.json": json.dumps({"palettes": [looped]}).encode(),
+    }
     made = import_sheet(read(files), "Read")
-    tokens = {token.name: next(iter(token.values.values())) for token in made.system.tokens.values()}
+    tokens = {
+        token.name: next(iter(token.values.values())) for token in made.system.tokens.values()
+    }
     assert isinstance(tokens["mark"], LiteralColor)
     assert isinstance(tokens["also"], PaletteAlias)
 
@@ -270,25 +358,39 @@ def test_what_is_cut_short_or_runs_from_white_to_black_is_read_and_said() -> Non
     made = sheet({"palettes": palettes})
     assert [each.palette.make.kind for each in made.palettes] == ["sequential", "categorical"]
     assert len(made.palettes[1].colors) == 24
-    assert any(words.startswith("many has 40 colors; the first 24 are read") for words in made.passed_over)
+    assert any(
+        words.startswith("many has 40 colors; the first 24 are read") for words in made.passed_over
+    )
     # A label of a color that is not there makes no palette, and a ramp that is none neither.
     text = ":root { --chart-a-1-label: #000000; --chart-a-ramp: linear-gradient(90deg, red, nope) }"
     made = import_sheet(read({"a.css": text.encode()}), "Read")
-    assert (made.palettes, [token.name for token in made.system.tokens.values()]) == ((), ["chart-a-1-label"])
+    assert (made.palettes, [token.name for token in made.system.tokens.values()]) == (
+        (),
+        ["chart-a-1-label"],
+    )
 
 
 def test_hostile_palettes_are_read_in_time() -> None:
     for name, text in (
-        ("palettes.css", ":root {" + "--chart-a-1-label: #000;" * 20_000 + "--chart-" * 100_000 + "}"),
         (
             "palettes.css",
-            ":root {--chart-a-1: #000; --chart-a-1-label: #fff; --chart-a-ramp: linear-gradient(" + "a(" * 200_000,
+            ":root {" + "--chart-a-1-label: #000;" * 20_000 + "--chart-" * 100_000 + "}",
+        ),
+        (
+            "palettes.css",
+            ":root {--chart-a-1: #000; --chart-a-1-label: #fff; --chart-a-ramp: linear-gradient("
+            + "a(" * 200_000,
         ),
         ("palettes.ts", "export const palettes = " + '{"a":' * 100_000),
         ("palettes.py", "PALETTES = " * 100_000),
         ("a.mplstyle", "axes.prop_cycle: cycler('color', [" + "'000000'," * 100_000),
         ("a.mplstyle", "axes.prop_cycle: " * 100_000),
-        ("a.json", json.dumps({"palettes": [{"name": "x" * 100_000, "colors": {"d": ["#000"] * 100_000}}] * 50})),
+        (
+            "a.json",
+            json.dumps(
+                {"palettes": [{"name": "x" * 100_000, "colors": {"d": ["#000"] * 100_000}}] * 50}
+            ),
+        ),
         ("a.json", json.dumps({"color": ["#123456"] * 200_000})),
     ):
         begun = time.process_time()

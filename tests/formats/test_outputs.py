@@ -31,14 +31,22 @@ HAND = (
 
 
 def with_names(**how: object) -> Publication:
-    output = NamedOutput.model_validate({"id": "page", "order": "a", "name": "ticket page", "names": HAND, **how})
-    made = apply_all(SYSTEM, [AddOutput(id="page", name="ticket page"), SetOutput(output=output)]).system
+    output = NamedOutput.model_validate(
+        {"id": "page", "order": "a", "name": "ticket page", "names": HAND, **how}
+    )
+    made = apply_all(
+        SYSTEM, [AddOutput(id="page", name="ticket page"), SetOutput(output=output)]
+    ).system
     return publication(resolve(made))
 
 
 def files_of(published: Publication) -> dict[str, str]:
     kinds = ("names.", "places.")
-    return {file.name: file.content.decode() for file in write_all(published, "1.0.0") if file.name.startswith(kinds)}
+    return {
+        file.name: file.content.decode()
+        for file in write_all(published, "1.0.0")
+        if file.name.startswith(kinds)
+    }
 
 
 def test_only_names_by_hand_go_out_with_the_values_that_the_tokens_have() -> None:
@@ -63,7 +71,10 @@ def test_all_others_follow_a_pattern_and_aliases_are_called_as_they_are_here() -
     css = files_of(with_names(pattern="c_{name}"))["names.ticket-page.css"]
     # Every name that is referred to is declared.
     assert set(re.findall(r"var\(--([\w-]+)\)", css)) <= set(re.findall(r"--([\w-]+):", css))
-    assert json.loads(files_of(with_names(form="json"))["names.ticket-page.json"])["tokens"][0]["name"] == "ink"
+    assert (
+        json.loads(files_of(with_names(form="json"))["names.ticket-page.json"])["tokens"][0]["name"]
+        == "ink"
+    )
     assert '"ink_copy":' in files_of(with_names(form="typescript"))["names.ticket-page.ts"]
 
 
@@ -93,11 +104,15 @@ def test_places_keep_their_order_and_tell_what_is_beyond_and_what_is_empty() -> 
         meanings=("ink", "ground", "late"),
         holds=("text-strong", None, "no-such-token", "surface-page", "tidewater/s500"),
     )
-    system = apply_all(SYSTEM, [AddOutput(id="board", name="b", kind="places"), SetOutput(output=board)]).system
+    system = apply_all(
+        SYSTEM, [AddOutput(id="board", name="b", kind="places"), SetOutput(output=board)]
+    ).system
     published = publication(resolve(system))
     files = files_of(published)
     told = json.loads(files["places.quay-board.json"])
-    assert [(each["place"], each["row"], each["meaning"], each["token"]) for each in told["places"]] == [
+    assert [
+        (each["place"], each["row"], each["meaning"], each["token"]) for each in told["places"]
+    ] == [
         (1, 1, "ink", "text.strong"),
         (2, 1, "ground", None),
         (3, 2, "late", None),
@@ -141,7 +156,11 @@ def test_what_a_release_keeps_of_outputs_is_read_again_and_lives_through_removal
 )
 def test_outputs_that_cannot_be_say_why(how: dict, words: str) -> None:
     output = NamedOutput.model_validate({"id": "page", "order": "a", "name": "page", **how})
-    edits = [AddOutput(id="page", name="page"), AddOutput(id="o2", name="board"), SetOutput(output=output)]
+    edits = [
+        AddOutput(id="page", name="page"),
+        AddOutput(id="o2", name="board"),
+        SetOutput(output=output),
+    ]
     with pytest.raises(DomainError) as refused:
         apply_all(SYSTEM, edits)
     assert words in refused.value.message

@@ -73,7 +73,9 @@ def close(found, design, limit):
 
 def test_a_release_that_did_not_say_yet_how_palettes_are_made_is_still_the_same():
     """What was released before is not offered to be published again; another color in a palette is."""
-    before = replace(PUBLISHED, palettes=tuple(replace(each, made=None) for each in PUBLISHED.palettes))
+    before = replace(
+        PUBLISHED, palettes=tuple(replace(each, made=None) for each in PUBLISHED.palettes)
+    )
     assert publication_of(json.loads(json.dumps(plain_of(before)))) == before
     assert same(before, PUBLISHED)
     first, *others = PUBLISHED.palettes
@@ -84,14 +86,18 @@ def test_a_release_that_did_not_say_yet_how_palettes_are_made_is_still_the_same(
 def test_every_palette_is_in_every_release_and_comes_back_from_its_plain_form():
     assert {kind.file for kind in PALETTE_FORMATS} <= FILES.keys()
     assert publication_of(json.loads(json.dumps(plain_of(PUBLISHED)))) == PUBLISHED
-    assert json.loads(FILES["palettes.json"])["palettes"][0]["colors"]["day"] == list(BY_NAME["routes"].colors["day"])
+    assert json.loads(FILES["palettes.json"])["palettes"][0]["colors"]["day"] == list(
+        BY_NAME["routes"].colors["day"]
+    )
     without = apply_all(SYSTEM, [RemovePalette(palette=key) for key in SYSTEM.palettes]).system
     names = {file.name for file in write_all(publication(resolve(without)), "1.0.0")}
     assert not any(name.startswith("palettes") for name in names)
 
 
 def test_css_has_the_colors_and_a_label_that_reads_on_each():
-    rules = tinycss2.parse_stylesheet(FILES["palettes.css"], skip_comments=True, skip_whitespace=True)
+    rules = tinycss2.parse_stylesheet(
+        FILES["palettes.css"], skip_comments=True, skip_whitespace=True
+    )
     assert [rule.type for rule in rules] == ["qualified-rule"] * 3 + ["at-rule"] * 2
     day = {
         item.name: tinycss2.serialize(item.value).strip()
@@ -112,7 +118,10 @@ def test_lines_to_paste_name_a_theme_that_is_there():
     module: dict = {}
     exec(compile(files["palettes.py"], "palettes.py", "exec"), module)
     for palette in json.loads(files["palettes.json"])["palettes"]:
-        assert palette["use"]["d3"] == f'scaleOrdinal(palettes["{palette["name"]}"]["Dark-one"].colors)'
+        assert (
+            palette["use"]["d3"]
+            == f'scaleOrdinal(palettes["{palette["name"]}"]["Dark-one"].colors)'
+        )
         if line := palette["use"].get("matplotlib continuous"):
             drawn = eval(line.split("cmap=")[1].removesuffix(")"), module)
             assert hex_of(to_bytes(drawn(0.0)[:3])) == palette["stops"]["Dark-one"][0]
@@ -170,7 +179,9 @@ def test_a_style_and_a_color_map_draw_the_design(tmp_path: Path) -> None:
     sheet = tmp_path / "ours.mplstyle"
     sheet.write_text(FILES["palettes.mplstyle"])
     with mpl_style.context(str(sheet)):
-        cycle = [mpl_colors.to_hex(each["color"]).upper() for each in mpl.rcParams["axes.prop_cycle"]]
+        cycle = [
+            mpl_colors.to_hex(each["color"]).upper() for each in mpl.rcParams["axes.prop_cycle"]
+        ]
     assert cycle == list(BY_NAME["routes"].colors["day"])
     module: dict = {}
     exec(compile(FILES["palettes.py"], "palettes.py", "exec"), module)
@@ -183,7 +194,9 @@ def test_a_changed_palette_is_told_between_releases():
     make = SYSTEM.palettes["routes"].make
     red = LiteralColor(color={"components": (0.8, 0.1, 0.2)})
     colors = (*make.colors[:2], make.colors[2].model_copy(update={"value": red}), *make.colors[3:])
-    changed = apply(SYSTEM, SetPalette(palette="routes", make=make.model_copy(update={"colors": colors})))
+    changed = apply(
+        SYSTEM, SetPalette(palette="routes", make=make.model_copy(update={"colors": colors}))
+    )
     told = compare(PUBLISHED, publication(resolve(changed)))
     # The token that is bound to it changes with it.
     assert {(each.change, each.after.name) for each in told} == {
@@ -191,18 +204,21 @@ def test_a_changed_palette_is_told_between_releases():
         ("changed", "chart.series.3"),
     }
     renamed = apply(SYSTEM, RenamePalette(palette="fares", name="who is aboard"))
-    assert {each.change for each in compare(PUBLISHED, publication(resolve(renamed)))} == {"renamed"}
+    assert {each.change for each in compare(PUBLISHED, publication(resolve(renamed)))} == {
+        "renamed"
+    }
 
 
 def test_hostile_names_stay_names():
     name = "*/ alert(1); ``` ${x} \\ \"'"
     hostile = apply(
-        apply(SYSTEM, RenamePalette(palette="routes", name=name)), RenamePalette(palette="load", name="9 é")
+        apply(SYSTEM, RenamePalette(palette="routes", name=name)),
+        RenamePalette(palette="load", name="9 é"),
     )
     files = text_of(write_all(publication(resolve(hostile)), "1.0.0"))
-    assert tinycss2.parse_stylesheet(files["palettes.css"], skip_comments=True, skip_whitespace=True)[0].type == (
-        "qualified-rule"
-    )
+    assert tinycss2.parse_stylesheet(
+        files["palettes.css"], skip_comments=True, skip_whitespace=True
+    )[0].type == ("qualified-rule")
     compile(files["palettes.py"], "palettes.py", "exec")
     assert json.loads(files["palettes.json"])["palettes"][0]["name"] == name
     assert "alert(1)" not in files["palettes.ts"]

@@ -141,7 +141,9 @@ def test_a_table_with_formulas():
     only = read_any.read("name,value\n=A1,#ff0000\n+1,#00ff00")
     assert (only.kind, told(only), len(problems(only))) == ("table", [], 2)
     assert "No heading says color" in problems(read_csv.read("a,b\n1,2"))[0][1]
-    assert told(read_any.read('name,color\n"sea, deep","rgb(1, 2, 3)"')) == [("sea, deep", "#010203")]
+    assert told(read_any.read('name,color\n"sea, deep","rgb(1, 2, 3)"')) == [
+        ("sea, deep", "#010203")
+    ]
 
 
 SVG = """<?xml version="1.0"?><svg xmlns="http://www.w3.org/2000/svg"><style>.a { fill: #0B6E6E }</style>
@@ -159,7 +161,9 @@ def test_a_drawing():
 @pytest.mark.parametrize("encoding", ["foo", "base64", "utf-16", "UTF-7", "idna"])
 def test_a_drawing_is_read_whatever_encoding_it_declares(encoding):
     """What arrives as text has been decoded already."""
-    reading = read_svg.read(f'<?xml version="1.0" encoding="{encoding}"?>\n<svg>\n<rect fill="#123456"/></svg>')
+    reading = read_svg.read(
+        f'<?xml version="1.0" encoding="{encoding}"?>\n<svg>\n<rect fill="#123456"/></svg>'
+    )
     assert told(reading) == [("", "#123456")]
     broken = read_svg.read(f'<?xml version="1.0"\nencoding="{encoding}"?><svg>\n<rect></svg>')
     assert "broken at line 3" in broken.lines[0].problem
@@ -180,7 +184,10 @@ def test_files_of_old_programs_are_decoded():
     text = "mér #123456"
     for encoding in ("utf-8", "utf-8-sig", "utf-16", "cp1252"):
         assert told(read_any.read(read_any.decode(text.encode(encoding)))) == [("mér", "#123456")]
-    assert "is not text" in problems(read_any.read(read_any.decode(bytes(range(256)) * 8), "x.bin"))[0][1]
+    assert (
+        "is not text"
+        in problems(read_any.read(read_any.decode(bytes(range(256)) * 8), "x.bin"))[0][1]
+    )
 
 
 def test_more_than_is_shown_is_counted():
@@ -260,7 +267,10 @@ PIECES = st.sampled_from(
 
 
 @examples(300)
-@given(st.lists(PIECES, max_size=60).map("".join), st.sampled_from(["", "a.css", "a.json", "a.csv", "a.svg"]))
+@given(
+    st.lists(PIECES, max_size=60).map("".join),
+    st.sampled_from(["", "a.css", "a.json", "a.csv", "a.svg"]),
+)
 def test_any_structure_is_read_or_refused(text, name):
     check(read_any.read(text, name))
 
@@ -274,7 +284,9 @@ JSON = st.recursive(
     lambda inner: (
         st.lists(inner, max_size=4)
         | st.dictionaries(
-            st.sampled_from(["a", "b", "$value", "$type", "colorSpace", "components", "alpha"]), inner, max_size=5
+            st.sampled_from(["a", "b", "$value", "$type", "colorSpace", "components", "alpha"]),
+            inner,
+            max_size=5,
         )
     ),
     max_leaves=25,

@@ -43,19 +43,32 @@ def told_of(text: str, name: str = "") -> list[tuple[str, str]]:
     ],
 )
 def test_a_line(line: str, found: list[tuple[str, str]]):
-    assert [(read.name, format(read.color, "hex")) for read in read_lines(line) if read.color] == found
+    assert [
+        (read.name, format(read.color, "hex")) for read in read_lines(line) if read.color
+    ] == found
 
 
 @pytest.mark.parametrize(
     "line",
-    ["Room 101", "2024 palette", "300 400 500", "version 1.2.3", "10 colors 11 110 110", "300, 400, 500", "page 12"],
+    [
+        "Room 101",
+        "2024 palette",
+        "300 400 500",
+        "version 1.2.3",
+        "10 colors 11 110 110",
+        "300, 400, 500",
+        "page 12",
+    ],
 )
 def test_numbers_that_are_no_colors(line: str):
-    assert all(read.color is None and "No color found" in (read.problem or "") for read in read_lines(line))
+    assert all(
+        read.color is None and "No color found" in (read.problem or "") for read in read_lines(line)
+    )
 
 
 @pytest.mark.parametrize(
-    "line", ["C90 M0 Y0 K57", "C:90, M:0, Y:0, K:57", "c=90 m=0 y=0 k=57", "Spot 123 C", "cmyk(9 0 0 57)"]
+    "line",
+    ["C90 M0 Y0 K57", "C:90, M:0, Y:0, K:57", "c=90 m=0 y=0 k=57", "Spot 123 C", "cmyk(9 0 0 57)"],
 )
 def test_amounts_of_ink_are_refused_with_the_reason(line: str):
     (read,) = read_lines(line)
@@ -140,10 +153,17 @@ def test_objects_of_a_script(name: str):
 
 
 def test_a_theme_as_plain_data_and_tokens_of_the_older_form():
-    plain = json.dumps({"brand": {"main": "#0B6E6E", "name": "tan"}, "gap": "12px", "link": "{brand.main}"})
+    plain = json.dumps(
+        {"brand": {"main": "#0B6E6E", "name": "tan"}, "gap": "12px", "link": "{brand.main}"}
+    )
     assert told_of(plain) == [("brand main", "#0B6E6E"), ("link", "#0B6E6E")]
     older = json.dumps(
-        {"brand": {"tide": {"value": "#0B6E6E", "type": "color"}, "gap": {"value": "12px", "type": "dimension"}}}
+        {
+            "brand": {
+                "tide": {"value": "#0B6E6E", "type": "color"},
+                "gap": {"value": "12px", "type": "dimension"},
+            }
+        }
         | {"link": {"value": "{brand.tide}", "type": "color"}}
     )
     assert told_of(older) == [("brand tide", "#0B6E6E"), ("link", "#0B6E6E")]
@@ -153,9 +173,15 @@ def test_a_theme_as_plain_data_and_tokens_of_the_older_form():
     ("table", "found"),
     [
         ("HEX code,Color name\n#0B6E6E,tidewater\n", [("tidewater", "#0B6E6E")]),
-        ("Swatch;R;G;B\ntidewater;11;110;110\nbuoy;223;90;51\n", [("tidewater", "#0B6E6E"), ("buoy", "#DF5A33")]),
+        (
+            "Swatch;R;G;B\ntidewater;11;110;110\nbuoy;223;90;51\n",
+            [("tidewater", "#0B6E6E"), ("buoy", "#DF5A33")],
+        ),
         ("Name\tRed\tGreen\tBlue\ntidewater\t11\t110\t110\n", [("tidewater", "#0B6E6E")]),
-        ("token,light,dark\nink,#111111,#EEEEEE\n", [("ink light", "#111111"), ("ink dark", "#EEEEEE")]),
+        (
+            "token,light,dark\nink,#111111,#EEEEEE\n",
+            [("ink light", "#111111"), ("ink dark", "#EEEEEE")],
+        ),
         ("role,name,hex value\nerror,flare,#BF3650\n", [("flare", "#BF3650")]),
     ],
 )
@@ -168,7 +194,14 @@ def test_a_table_with_its_columns_in_any_order(table: str, found: list[tuple[str
 def test_names_of_colors_are_no_headings():
     reading = read_any.read("red, green, blue\ntan, teal, navy")
     assert reading.kind == "list"
-    assert [value for _, value in told(reading)] == ["#FF0000", "#008000", "#0000FF", "#D2B48C", "#008080", "#000080"]
+    assert [value for _, value in told(reading)] == [
+        "#FF0000",
+        "#008000",
+        "#0000FF",
+        "#D2B48C",
+        "#008080",
+        "#000080",
+    ]
 
 
 def test_one_bad_row_in_forty_stops_no_other():

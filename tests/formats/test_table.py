@@ -18,25 +18,35 @@ def test_the_demos_data_are_what_its_module_makes_and_are_read_whole():
     assert kinds["date"] == "day"
     assert kinds["load"] == kinds["delay"] == kinds["sea state"] == "number"
     assert table.notes == ()
-    numbers = {name: table.column(name).numbers for name in ("load", "passengers", "adult", "child", "senior")}
+    numbers = {
+        name: table.column(name).numbers
+        for name in ("load", "passengers", "adult", "child", "senior")
+    }
     assert (numbers["load"] >= 0.0).all()
     assert (numbers["load"] <= 1.0).all()
-    fares = sum(table.column(name).numbers for name in ("adult", "child", "senior", "commuter", "bicycle"))
+    fares = sum(
+        table.column(name).numbers for name in ("adult", "child", "senior", "commuter", "bicycle")
+    )
     assert (fares == numbers["passengers"]).all()
 
 
 @pytest.mark.parametrize("separator", [",", ";", "\t"])
 def test_separators_and_decimal_signs_are_found(separator):
-    point = read_table(f"quay{separator}load\nMerrow{separator}0.5\nPellan{separator}1.25\n".encode())
+    point = read_table(
+        f"quay{separator}load\nMerrow{separator}0.5\nPellan{separator}1.25\n".encode()
+    )
     assert point.column("load").numbers.tolist() == [0.5, 1.25]
     if separator != ",":
-        comma = read_table(f"quay{separator}fares\nMerrow{separator}1.234,5\nPellan{separator}12 %\n".encode())
+        comma = read_table(
+            f"quay{separator}fares\nMerrow{separator}1.234,5\nPellan{separator}12 %\n".encode()
+        )
         assert comma.column("fares").numbers.tolist() == [1234.5, 0.12]
 
 
 def test_what_people_bring_is_read_and_what_is_passed_over_is_said():
     text = (
-        "\ufeffroute;load;load;\nA;0,5;1;x\nB;0.75;=A1*2;y\n\nC;n/a;2\nD;1,25;3;z;more\nE;2.5;4;w\n" + "F;1;5;v\n" * 20
+        "\ufeffroute;load;load;\nA;0,5;1;x\nB;0.75;=A1*2;y\n\nC;n/a;2\nD;1,25;3;z;more\nE;2.5;4;w\n"
+        + "F;1;5;v\n" * 20
     )
     table = read_table(text.encode())
     assert [column.name for column in table.columns] == ["route", "load", "load 2", "column 4"]
@@ -128,7 +138,14 @@ def test_times_in_the_headings_are_one_column(headings, found):
     ]
     assert table.column("route").words == ("A",) * 3 + ("B",) * 3
     assert table.column("time").numbers.tolist() == found * 2
-    assert [None if np.isnan(each) else each for each in table.column("value").numbers] == [1, 2, 3, 4, None, 6]
+    assert [None if np.isnan(each) else each for each in table.column("value").numbers] == [
+        1,
+        2,
+        3,
+        4,
+        None,
+        6,
+    ]
     assert "are read as one column of times" in table.notes[0]
     assert len(table.notes) == 1
     # Two of them, or measures of their own, stay what they are.
@@ -147,7 +164,9 @@ def test_what_could_be_read_two_ways_is_said():
     assert read_table(b"Alke,1,2\nTern,3,4\n").notes == (
         "The first row holds numbers too; it is taken for the headings.",
     )
-    assert read_table(b"at;sailings, all;late\n1;2,5;3\n").column("sailings, all").numbers.tolist() == [2.5]
+    assert read_table(b"at;sailings, all;late\n1;2,5;3\n").column(
+        "sailings, all"
+    ).numbers.tolist() == [2.5]
 
 
 @pytest.mark.parametrize(

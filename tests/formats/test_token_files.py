@@ -35,7 +35,9 @@ def properties(text):
     """Custom properties of the one rule, by a real parser."""
     rules = tinycss2.parse_stylesheet(text, skip_comments=True, skip_whitespace=True)
     assert [tinycss2.serialize(rule.prelude).strip() for rule in rules] == [":root"]
-    found = tinycss2.parse_declaration_list(rules[0].content, skip_comments=True, skip_whitespace=True)
+    found = tinycss2.parse_declaration_list(
+        rules[0].content, skip_comments=True, skip_whitespace=True
+    )
     assert all(item.type == "declaration" for item in found)
     values = {item.name: tinycss2.serialize(item.value).strip() for item in found}
     assert values.pop("color-scheme", "light") == "light"
@@ -76,7 +78,9 @@ def test_design_tokens_format():
 
 
 def test_alpha_is_written_where_it_is_not_one():
-    veil = changed(AddToken(id="veil", name="veil", theme=DAY, value=LiteralColor(color="rgb(0 0 0 / 40%)")))
+    veil = changed(
+        AddToken(id="veil", name="veil", theme=DAY, value=LiteralColor(color="rgb(0 0 0 / 40%)"))
+    )
     assert json.loads(design_tokens.write(veil, "1"))["veil"]["$value"]["alpha"] == 0.4
     assert properties(css.write(veil, "1").decode())["--veil"] == "#00000066"
 
@@ -95,22 +99,29 @@ def test_what_changed_and_the_version_proposed():
     assert all(change.distance and change.distance > 0 for change in recolored)
     assert next_version("1.2.3", recolored).version == "1.2.4"
 
-    later = AddToken(id="later", name="text.later", theme=DAY, value=StepAlias(hue="buoy", step="s600"))
+    later = AddToken(
+        id="later", name="text.later", theme=DAY, value=StepAlias(hue="buoy", step="s600")
+    )
     added = compare(PUBLISHED, changed(later))
     assert [(change.change, change.after.name) for change in added] == [("added", "text.later")]
     assert next_version("1.2.3", added).version == "1.3.0"
 
     renamed = compare(PUBLISHED, changed(RenameToken(token="text-late", name="text.delay")))
-    assert [(change.before.name, change.after.name) for change in renamed] == [("text.late", "text.delay")]
+    assert [(change.before.name, change.after.name) for change in renamed] == [
+        ("text.late", "text.delay")
+    ]
     assert next_version("1.2.3", renamed).version == "2.0.0"
 
 
 def test_pointed_elsewhere_is_told_with_the_distance():
-    elsewhere = SetTokenValue(token="text-late", theme=DAY, value=StepAlias(hue="buoy", step="s700"))
+    elsewhere = SetTokenValue(
+        token="text-late", theme=DAY, value=StepAlias(hue="buoy", step="s700")
+    )
     found = compare(PUBLISHED, changed(elsewhere))
-    assert [(change.change, change.before.value(DAY).alias, change.after.value(DAY).alias) for change in found] == [
-        ("repointed", "buoy.500", "buoy.700")
-    ]
+    assert [
+        (change.change, change.before.value(DAY).alias, change.after.value(DAY).alias)
+        for change in found
+    ] == [("repointed", "buoy.500", "buoy.700")]
     assert found[0].distance > 20
     assert next_version("1.2.3", found).version == "1.3.0"
 
@@ -118,5 +129,7 @@ def test_pointed_elsewhere_is_told_with_the_distance():
 def test_an_alias_that_follows_a_new_name_has_not_been_pointed_elsewhere():
     renamed = compare(PUBLISHED, changed(RenameHue(hue="buoy", name="beacon")))
     assert {change.change for change in renamed} == {"renamed"}
-    same_color = SetTokenValue(token="text-on-brand", theme=DAY, value=LiteralColor(color="#FFFFFF"))
+    same_color = SetTokenValue(
+        token="text-on-brand", theme=DAY, value=LiteralColor(color="#FFFFFF")
+    )
     assert compare(PUBLISHED, changed(same_color)) == []

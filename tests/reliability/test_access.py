@@ -34,7 +34,10 @@ def publish(client: TestClient, version: str = "1.0.0") -> None:
 def test_each_change_of_access_makes_another_number(engine: Engine) -> None:
     """Also where what is open and closed adds up to the same: 97 and 100 open, 98 and 99 closed, and the reverse."""
     client = client_of(engine)
-    ids = [client.post("/api/systems", json={"name": f"s{n}", "colors": "#345678"}).json()["slug"] for n in range(4)]
+    ids = [
+        client.post("/api/systems", json={"name": f"s{n}", "colors": "#345678"}).json()["slug"]
+        for n in range(4)
+    ]
     seen: list[int] = []
 
     def now() -> int:
@@ -44,7 +47,9 @@ def test_each_change_of_access_makes_another_number(engine: Engine) -> None:
     for keyed in ((0, 3), (1, 2), (0, 3)):
         for place, slug in enumerate(ids):
             seen.append(now())
-            client.put(f"/api/systems/{slug}/feed", json={"keyed": place in keyed}).raise_for_status()
+            client.put(
+                f"/api/systems/{slug}/feed", json={"keyed": place in keyed}
+            ).raise_for_status()
     key = client.post(f"{AT}/feed/keys", json={"name": "x"}).raise_for_status()
     assert key.json()["key"]
     seen.append(now())
@@ -76,8 +81,12 @@ def test_access_is_read_anew_after_a_while_whatever_the_counters_say(
 
     # Closed, and by whatever fault not counted.
     with engine.begin() as connection:
-        (system,) = connection.execute(text("SELECT id FROM `system` WHERE slug = 'brinemark'")).scalars()
-        connection.execute(text("INSERT INTO feed (system_id, keyed) VALUES (:system, 1)"), {"system": system})
+        (system,) = connection.execute(
+            text("SELECT id FROM `system` WHERE slug = 'brinemark'")
+        ).scalars()
+        connection.execute(
+            text("INSERT INTO feed (system_id, keyed) VALUES (:system, 1)"), {"system": system}
+        )
     monkeypatch.setattr("heimat.service.feeds.COUNT_SECONDS", 0.0)
     end = time.monotonic() + BOUND_SECONDS + 2.0
 
@@ -96,7 +105,10 @@ def test_what_is_not_there_costs_no_more_than_what_is(engine: Engine) -> None:
     known = ("/feeds/brinemark/latest/tokens.css", "/feeds/brinemark/1.0.0/tokens.css")
     absent = (
         *(f"/feeds/nobody-{number}/latest/tokens.css" for number in range(40)),
-        *(f"/feeds/brinemark/{version}/tokens.css" for version in ("9.9.9", "7", "preview-x", "nonsense")),
+        *(
+            f"/feeds/brinemark/{version}/tokens.css"
+            for version in ("9.9.9", "7", "preview-x", "nonsense")
+        ),
         *(f"/feeds/brinemark/1.0.0/file-{number}.css" for number in range(40)),
     )
     for path in (*known, absent[0], absent[-1]):
@@ -115,7 +127,9 @@ def test_what_is_not_there_costs_no_more_than_what_is(engine: Engine) -> None:
     assert len(asked) <= 2 + 2 * took / COUNT_SECONDS + 12 * (1 + took / BOUND_SECONDS)
 
 
-def test_a_release_is_out_at_once_and_its_guide_is_set_by_one_and_named_beside_it(engine: Engine) -> None:
+def test_a_release_is_out_at_once_and_its_guide_is_set_by_one_and_named_beside_it(
+    engine: Engine,
+) -> None:
     owing, other = client_of(engine, printed=True), client_of(engine)
     publish(owing)
     path = f"/feeds/brinemark/1.0.0/{guide_pdf.FILE}"
@@ -123,7 +137,9 @@ def test_a_release_is_out_at_once_and_its_guide_is_set_by_one_and_named_beside_i
     assert (waiting.status_code, waiting.headers["cache-control"]) == (202, "no-store")
     assert int(waiting.headers["retry-after"]) > 0
     assert other.get(f"{AT}/releases").json()[0]["printing"]
-    names = {file["name"] for file in other.get("/feeds/brinemark/1.0.0/release.json").json()["files"]}
+    names = {
+        file["name"] for file in other.get("/feeds/brinemark/1.0.0/release.json").json()["files"]
+    }
     assert guide_pdf.FILE not in names
     lane = Lane()
     made: list[int] = []
@@ -148,7 +164,12 @@ def test_a_release_is_out_at_once_and_its_guide_is_set_by_one_and_named_beside_i
     assert path in release["files"]
     with engine.connect() as connection:
         assert connection.execute(text("SELECT COUNT(*) FROM unprinted")).scalar() == 0
-        assert connection.execute(text("SELECT COUNT(*) FROM release_file WHERE name = 'guide.pdf'")).scalar() == 1
+        assert (
+            connection.execute(
+                text("SELECT COUNT(*) FROM release_file WHERE name = 'guide.pdf'")
+            ).scalar()
+            == 1
+        )
 
 
 def test_a_guide_that_a_dead_process_has_begun_is_taken_over_once_its_claim_has_run_out(
@@ -245,10 +266,14 @@ def test_a_request_repeated_is_the_same_though_ids_are_made_anew(engine: Engine)
     assert one.post(f"{AT}/edits", json=body).status_code == 422
 
 
-def test_tables_are_listed_without_being_read(engine: Engine, monkeypatch: pytest.MonkeyPatch) -> None:
+def test_tables_are_listed_without_being_read(
+    engine: Engine, monkeypatch: pytest.MonkeyPatch
+) -> None:
     client = client_of(engine)
     rows = "\n".join(f"{place},{place}" for place in range(50))
-    client.post(f"{AT}/data", params={"name": "a"}, content=f"at,value\n{rows}".encode()).raise_for_status()
+    client.post(
+        f"{AT}/data", params={"name": "a"}, content=f"at,value\n{rows}".encode()
+    ).raise_for_status()
     told = client.get(f"{AT}/data").json()
     fresh = client_of(engine)
     asked: list[str] = []
@@ -281,7 +306,9 @@ def test_a_demo_whose_first_start_was_interrupted_goes_on(
     """At each of its steps: what is there by then stays, and in the end all is there once."""
     name = "heimat_interrupted"
     with make_engine(database.url).begin() as connection:
-        connection.execute(text(f"CREATE OR REPLACE DATABASE {name} CHARACTER SET utf8mb4 COLLATE utf8mb4_bin"))
+        connection.execute(
+            text(f"CREATE OR REPLACE DATABASE {name} CHARACTER SET utf8mb4 COLLATE utf8mb4_bin")
+        )
     own = make_engine(database.url.rpartition("/")[0] + f"/{name}")
     migrate(own)
     steps = iter(("publish", "edit", "rest"))
@@ -291,7 +318,11 @@ def test_a_demo_whose_first_start_was_interrupted_goes_on(
 
     for step in steps:
         with monkeypatch.context() as patched:
-            where = {"publish": "Publishing.publish", "edit": "Editing.edit", "rest": "Resting.rest"}[step]
+            where = {
+                "publish": "Publishing.publish",
+                "edit": "Editing.edit",
+                "rest": "Resting.rest",
+            }[step]
             patched.setattr(f"heimat.demo.released.{where}", interrupting)
             with pytest.raises(KeyboardInterrupt):
                 load_demo(own, released=True)
@@ -309,9 +340,15 @@ def test_a_feed_that_is_not_there_yet_and_one_that_never_will_be(engine: Engine)
     with pytest.raises(NotFound):
         feeds.find("brinemark", "1.0.0", guide_pdf.FILE, None)
     publish_again = client_of(engine, printed=True)
-    edit = {"base": 1, "edits": [{"type": "set_source", "hue": "buoy", "color": "#123456"}], "view": {}}
+    edit = {
+        "base": 1,
+        "edits": [{"type": "set_source", "hue": "buoy", "color": "#123456"}],
+        "view": {},
+    }
     publish_again.post(f"{AT}/edits", json=edit).raise_for_status()
-    publish_again.post(f"{AT}/releases", json={"revision": 2, "version": "2.0.0"}).raise_for_status()
+    publish_again.post(
+        f"{AT}/releases", json={"revision": 2, "version": "2.0.0"}
+    ).raise_for_status()
     feeds.published()
     with pytest.raises(NotYet):
         feeds.find("brinemark", "2.0.0", guide_pdf.FILE, None)

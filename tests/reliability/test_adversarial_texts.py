@@ -39,7 +39,18 @@ SIGNS = [
         "<svg ",
         "</",
     ),
-    *("<!--", "]]>", '{"a":', '{"$value":"{a}"}', "\u00e9", "\ufeff", "\U0001f3a8", "e\u0301", "1e", "none"),
+    *(
+        "<!--",
+        "]]>",
+        '{"a":',
+        '{"$value":"{a}"}',
+        "\u00e9",
+        "\ufeff",
+        "\U0001f3a8",
+        "e\u0301",
+        "1e",
+        "none",
+    ),
 ]
 STARTS = [
     "",
@@ -107,9 +118,13 @@ def stylesheet(rows: int) -> str:
 
 MANY: dict[str, Callable[[int], str]] = {
     "stylesheet": stylesheet,
-    "table": lambda rows: "name,value\n" + "".join(f"n{n},lch({n % 90} 20 {n % 360}.{n})\n" for n in range(rows)),
+    "table": lambda rows: (
+        "name,value\n" + "".join(f"n{n},lch({n % 90} 20 {n % 360}.{n})\n" for n in range(rows))
+    ),
     "no colors": lambda rows: "name,value\n" + "".join(f"n{n},zz{n}\n" for n in range(rows)),
-    "tokens": lambda rows: json.dumps({f"t{n}": {"$type": "color", "$value": f"#{n:06x}"} for n in range(rows)}),
+    "tokens": lambda rows: json.dumps(
+        {f"t{n}": {"$type": "color", "$value": f"#{n:06x}"} for n in range(rows)}
+    ),
     "aliases": lambda rows: json.dumps(
         {f"t{n}": {"$type": "color", "$value": f"{{t{n + 1}}}"} for n in range(rows)}
         | {f"t{rows}": {"$value": "#0B6E6E"}}
@@ -117,8 +132,12 @@ MANY: dict[str, Callable[[int], str]] = {
     "one loop": lambda rows: json.dumps(
         {f"t{n}": {"$type": "color", "$value": f"{{t{(n + 1) % rows}}}"} for n in range(rows)}
     ),
-    "one map": lambda rows: "$all: (\n" + "".join(f"  c{n}: #{n:06x},\n" for n in range(rows)) + ");\n",
-    "drawing": lambda rows: "<svg>" + "".join(f'<path style="fill:#{n:06x}"/>' for n in range(rows)) + "</svg>",
+    "one map": lambda rows: (
+        "$all: (\n" + "".join(f"  c{n}: #{n:06x},\n" for n in range(rows)) + ");\n"
+    ),
+    "drawing": lambda rows: (
+        "<svg>" + "".join(f'<path style="fill:#{n:06x}"/>' for n in range(rows)) + "</svg>"
+    ),
     "list": lambda rows: "\n".join(f"no color {n}" for n in range(rows)),
 }
 
@@ -135,11 +154,16 @@ def test_long_files_are_read_within_the_limit_and_it_is_said_where_reading_stopp
     assert time.monotonic() - begun < SECONDS + 4
     assert reading.lines
     if what not in ("list", *ROWS):
-        assert f"{MOST_ROWS:,} rows" in reading.stopped or f"{SECONDS:.0f} seconds" in reading.stopped
+        assert (
+            f"{MOST_ROWS:,} rows" in reading.stopped or f"{SECONDS:.0f} seconds" in reading.stopped
+        )
     if what == "aliases":
         assert all(line.color for line in reading.lines)
     if what == "one loop":
-        assert all(line.problem and "a loop" in line.problem and len(line.problem) < 200 for line in reading.lines)
+        assert all(
+            line.problem and "a loop" in line.problem and len(line.problem) < 200
+            for line in reading.lines
+        )
 
 
 @pytest.mark.parametrize("what", ["stylesheet", "table", "tokens", "drawing"])
@@ -153,7 +177,9 @@ def test_a_reader_whose_time_is_over_says_so_and_gives_what_it_has(what: str):
 
 
 def test_a_row_that_is_too_long_is_told_where_it_stands():
-    reading: Reading = read_any.read("name,value\nkelp,#3F8F4F\nlong," + "x" * 200_000 + "\nflare,#BF3650\n")
+    reading: Reading = read_any.read(
+        "name,value\nkelp,#3F8F4F\nlong," + "x" * 200_000 + "\nflare,#BF3650\n"
+    )
     assert [line.name for line in reading.lines] == ["kelp"]
     assert reading.stopped.startswith("Stopped before line 3: the table cannot be read there")
 

@@ -27,13 +27,17 @@ from heimat.service.workers import MOST_WAITING, READING_BYTES, Lane
 from tests.api.asking import AT, client_of
 
 
-def test_publishing_beside_renaming_is_never_told_as_a_database_that_is_away(engine: Engine, long: bool) -> None:
+def test_publishing_beside_renaming_is_never_told_as_a_database_that_is_away(
+    engine: Engine, long: bool
+) -> None:
     turns = 60 if long else 4
     statuses: list[int] = []
 
     def work(place: int) -> None:
         client = client_of(engine)
-        client.put("/api/me", json={"person": ("ines", "tomke", "oke", "maren")[place % 4]}).raise_for_status()
+        client.put(
+            "/api/me", json={"person": ("ines", "tomke", "oke", "maren")[place % 4]}
+        ).raise_for_status()
         for turn in range(turns):
             if place % 2:
                 head = client.get(f"{AT}/head").json()["revision"]
@@ -42,7 +46,13 @@ def test_publishing_beside_renaming_is_never_told_as_a_database_that_is_away(eng
             else:
                 head = client.get(f"{AT}/head").json()["revision"]
                 edits = [{"type": "rename_system", "name": f"Brinemark {place} {turn}"}]
-                edits.append({"type": "set_source", "hue": "buoy", "color": f"#{place}{turn % 10}55{turn:02}"})
+                edits.append(
+                    {
+                        "type": "set_source",
+                        "hue": "buoy",
+                        "color": f"#{place}{turn % 10}55{turn:02}",
+                    }
+                )
                 body = {"base": head, "edits": edits, "view": {}}
                 statuses.append(client.post(f"{AT}/edits", json=body).status_code)
 
@@ -73,7 +83,9 @@ def test_a_deadlock_is_tried_again_and_work_that_others_hold_is_busy(engine: Eng
         in_transaction(engine, lambda _: given_up(2013, 1))
 
 
-def test_a_release_of_another_process_is_seen_within_a_second_and_asked_for_once_a_second(engine: Engine) -> None:
+def test_a_release_of_another_process_is_seen_within_a_second_and_asked_for_once_a_second(
+    engine: Engine,
+) -> None:
     one, other = client_of(engine), client_of(engine)
     latest = "/feeds/brinemark/latest/tokens.css"
     one.post(f"{AT}/releases", json={"revision": 1, "version": "1.0.0"}).raise_for_status()
@@ -91,7 +103,11 @@ def test_a_release_of_another_process_is_seen_within_a_second_and_asked_for_once
     took = time.monotonic() - begun
     event.remove(engine, "before_cursor_execute", counted)
     assert len(asked) <= 2 + 2 * took / COUNT_SECONDS
-    edit = {"base": 1, "edits": [{"type": "set_source", "hue": "buoy", "color": "#123456"}], "view": {}}
+    edit = {
+        "base": 1,
+        "edits": [{"type": "set_source", "hue": "buoy", "color": "#123456"}],
+        "view": {},
+    }
     one.post(f"{AT}/edits", json=edit).raise_for_status()
     one.post(f"{AT}/releases", json={"revision": 2, "version": "2.0.0"}).raise_for_status()
     # Who has published sees it at once.
@@ -106,7 +122,9 @@ def test_a_feed_comes_in_the_coding_that_is_asked_for_made_once(engine: Engine) 
     client = client_of(engine)
     client.post(f"{AT}/releases", json={"revision": 1, "version": "1.0.0"}).raise_for_status()
     with engine.connect() as connection:
-        query = text("SELECT LENGTH(bytes), LENGTH(gzip), LENGTH(brotli) FROM release_file WHERE name = 'tokens.css'")
+        query = text(
+            "SELECT LENGTH(bytes), LENGTH(gzip), LENGTH(brotli) FROM release_file WHERE name = 'tokens.css'"
+        )
         whole, gzip, brotli = connection.execute(query).one()
     assert brotli < gzip < whole / 2
     file = "/feeds/brinemark/1.0.0/tokens.css"
@@ -129,13 +147,18 @@ def test_a_feed_comes_in_the_coding_that_is_asked_for_made_once(engine: Engine) 
         known = {"accept-encoding": accepted, "if-none-match": answer.headers["etag"]}
         assert client.get(file, headers=known).status_code == 304
         head = client.head(file, headers={"accept-encoding": accepted})
-        assert (head.headers["content-length"], head.content) == (answer.headers["content-length"], b"")
+        assert (head.headers["content-length"], head.content) == (
+            answer.headers["content-length"],
+            b"",
+        )
     assert sizes == {None: whole, "gzip": gzip, "br": brotli}
     assert len(tags) == 3
     assert len(bodies) == 1
 
 
-def test_a_release_that_comes_while_the_latest_is_looked_up_is_not_forgotten(engine: Engine) -> None:
+def test_a_release_that_comes_while_the_latest_is_looked_up_is_not_forgotten(
+    engine: Engine,
+) -> None:
     """Another publishes between the reading of the latest version and its being remembered."""
     client = client_of(engine)
     client.post(f"{AT}/releases", json={"revision": 1, "version": "1.0.0"}).raise_for_status()
@@ -146,7 +169,11 @@ def test_a_release_that_comes_while_the_latest_is_looked_up_is_not_forgotten(eng
         if done or ".major" not in str(_[2]):
             return
         done.append(True)
-        edit = {"base": 1, "edits": [{"type": "set_source", "hue": "buoy", "color": "#123456"}], "view": {}}
+        edit = {
+            "base": 1,
+            "edits": [{"type": "set_source", "hue": "buoy", "color": "#123456"}],
+            "view": {},
+        }
         client.post(f"{AT}/edits", json=edit).raise_for_status()
         client.post(f"{AT}/releases", json={"revision": 2, "version": "2.0.0"}).raise_for_status()
         feeds.published()
@@ -182,7 +209,9 @@ class _NotToSend:
         raise RuntimeError("dictionary changed size during iteration")
 
 
-def test_what_cannot_be_sent_is_told_to_whoever_gave_it_and_ends_nobody_elses_work(lane: Lane) -> None:
+def test_what_cannot_be_sent_is_told_to_whoever_gave_it_and_ends_nobody_elses_work(
+    lane: Lane,
+) -> None:
     assert lane.run(pow, 2, 3) == 8
     with pytest.raises(RuntimeError):
         lane.run(str, _NotToSend(), seconds=5)
@@ -255,10 +284,16 @@ def test_more_work_than_can_wait_is_refused_at_once(lane: Lane) -> None:
     assert done.wait(10)
 
 
-def test_two_processes_that_publish_the_same_version_at_once_make_one_release(engine: Engine) -> None:
+def test_two_processes_that_publish_the_same_version_at_once_make_one_release(
+    engine: Engine,
+) -> None:
     """Of two different contents one is out, and the other is told so, while it is written or after; of the same too."""
     one, other = client_of(engine), client_of(engine)
-    change = {"base": 1, "edits": [{"type": "set_source", "hue": "buoy", "color": "#123456"}], "view": {}}
+    change = {
+        "base": 1,
+        "edits": [{"type": "set_source", "hue": "buoy", "color": "#123456"}],
+        "view": {},
+    }
     one.post(f"{AT}/edits", json=change).raise_for_status()
 
     def at_once(revisions: tuple[int, int], version: str) -> list[Response]:
@@ -267,9 +302,14 @@ def test_two_processes_that_publish_the_same_version_at_once_make_one_release(en
 
         def publish(client: TestClient, revision: int) -> None:
             start.wait(10)
-            answers.append(client.post(f"{AT}/releases", json={"revision": revision, "version": version}))
+            answers.append(
+                client.post(f"{AT}/releases", json={"revision": revision, "version": version})
+            )
 
-        threads = [threading.Thread(target=publish, args=each) for each in zip((one, other), revisions, strict=True)]
+        threads = [
+            threading.Thread(target=publish, args=each)
+            for each in zip((one, other), revisions, strict=True)
+        ]
         for thread in threads:
             thread.start()
         for thread in threads:
@@ -279,9 +319,16 @@ def test_two_processes_that_publish_the_same_version_at_once_make_one_release(en
     being_written = "Ines Vahl is publishing 1.0.0 right now. Look again in a moment."
     first, second = at_once((1, 2), "1.0.0")
     assert (first.status_code, second.status_code) == (201, 422)
-    assert second.json()["detail"] in (being_written, "1.0.0 is out already; the next one is higher.")
+    assert second.json()["detail"] in (
+        being_written,
+        "1.0.0 is out already; the next one is higher.",
+    )
     assert len(one.get(f"{AT}/releases").json()) == 1
     out = 2 if b"#123456" in one.get("/feeds/brinemark/1.0.0/tokens.css").content else 1
     same = at_once((3 - out, 3 - out), "2.0.0")
-    assert [answer.json().get("new") for answer in same] in ([True, False], [False, True], [True, None])
+    assert [answer.json().get("new") for answer in same] in (
+        [True, False],
+        [False, True],
+        [True, None],
+    )
     assert len(other.get(f"{AT}/releases").json()) == 2

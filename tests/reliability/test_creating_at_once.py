@@ -65,18 +65,28 @@ _EDIT = {"type": "add_hues", "hues": [{"name": "new", "kind": "accent", "color":
 CREATING: dict[str, Creates] = {
     # Systems may share a name: each gets an address of its own.
     "startSystem": Creates(_json("/api/systems", {"name": "ten", "colors": "#345678"}), TEN),
-    "importFiles": Creates(lambda client, _: client.post("/api/imports", files=_FILES, data={"name": "ten"}), TEN),
+    "importFiles": Creates(
+        lambda client, _: client.post("/api/imports", files=_FILES, data={"name": "ten"}), TEN
+    ),
     "addAlternative": Creates(_json(f"{AT}/alternatives", _NAMES), 1),
     "startAlternative": Creates(_json(f"{AT}/releases/1.0.0/alternative", _NAMES), 1, _publish),
     "makeKey": Creates(_json(f"{AT}/feed/keys", _NAMES), 1),
-    "saveSet": Creates(_json("/api/gallery", {"name": "ten", "colors": [{"name": "", "color": "#345678"}]}), 1),
+    "saveSet": Creates(
+        _json("/api/gallery", {"name": "ten", "colors": [{"name": "", "color": "#345678"}]}), 1
+    ),
     # What is there already is what each of them wants.
-    "beginReadingTest": Creates(_json(f"{AT}/reading-tests", {"ink": "#112233", "ground": "#FFFFFF", "px": 16}), TEN),
+    "beginReadingTest": Creates(
+        _json(f"{AT}/reading-tests", {"ink": "#112233", "ground": "#FFFFFF", "px": 16}), TEN
+    ),
     "openReadingTask": Creates(_open_reader, TEN),
     "answerReadingTask": Creates(_read, TEN),
     "putPreview": Creates(_json(f"{AT}/feed/previews", {"revision": 1, "name": "ten"}), TEN),
-    "askForKeys": Creates(lambda client, turn: client.put(f"{AT}/feed", json={"keyed": turn % 2 == 0}), TEN),
-    "keepData": Creates(_sent("POST", f"{AT}/data?name=ten.csv", b"place,value\nMerrow,1\nPellan,2\n"), TEN),
+    "askForKeys": Creates(
+        lambda client, turn: client.put(f"{AT}/feed", json={"keyed": turn % 2 == 0}), TEN
+    ),
+    "keepData": Creates(
+        _sent("POST", f"{AT}/data?name=ten.csv", b"place,value\nMerrow,1\nPellan,2\n"), TEN
+    ),
     "addPicture": Creates(_sent("POST", f"{AT}/pictures?name=ten.png", _PICTURE), TEN),
     "keepOwnPage": Creates(_sent("PUT", f"{AT}/own-page", b"<p>ten</p>"), TEN),
     "keepTypeface": Creates(_sent("PUT", f"{AT}/typeface?name=ten.woff2", b""), 0),
@@ -146,7 +156,12 @@ NOT_CREATING = [
 def test_every_operation_that_creates_something_is_known_here(engine: Engine) -> None:
     app: FastAPI = client_of(engine).app  # type: ignore[assignment]
     paths = app.openapi()["paths"].values()
-    told = {path[method]["operationId"] for path in paths for method in ("post", "put") if method in path}
+    told = {
+        path[method]["operationId"]
+        for path in paths
+        for method in ("post", "put")
+        if method in path
+    }
     assert told == {*CREATING, *NOT_CREATING}
 
 

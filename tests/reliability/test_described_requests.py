@@ -97,7 +97,10 @@ def test_made_up_requests_are_answered_as_described(
             # No client can send this.
             return
         answer = client.send(request)
-        assert str(answer.status_code) in known or answer.status_code in (404, 405), (answer.status_code, answer.text)
+        assert str(answer.status_code) in known or answer.status_code in (404, 405), (
+            answer.status_code,
+            answer.text,
+        )
         assert answer.status_code not in (500, 503), answer.text
         if answer.status_code >= 400:
             assert answer.headers["content-type"] == "application/problem+json"

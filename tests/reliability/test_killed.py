@@ -69,7 +69,9 @@ def test_kills_at_random_moments_lose_nothing_that_was_acknowledged(
         with httpx.Client(base_url=heimat.address, timeout=20.0) as client:
             while number < at_least or time.monotonic() < until:
                 number += 1
-                answer = client.post(f"{AT}/edits", json=rename(base, f"k{number}", f"request-{number}"))
+                answer = client.post(
+                    f"{AT}/edits", json=rename(base, f"k{number}", f"request-{number}")
+                )
                 base = answer.raise_for_status().json()["head"]["revision"]
                 acknowledged[base] = f"k{number}"
             if which != "application":
@@ -83,7 +85,9 @@ def test_kills_at_random_moments_lose_nothing_that_was_acknowledged(
             heimat.start()
         # What was sent last is sent again with its key: it is not made twice.
         with httpx.Client(base_url=heimat.address, timeout=20.0) as client:
-            again = client.post(f"{AT}/edits", json=rename(base - 1, f"k{number}", f"request-{number}"))
+            again = client.post(
+                f"{AT}/edits", json=rename(base - 1, f"k{number}", f"request-{number}")
+            )
             assert again.raise_for_status().json()["head"]["revision"] == base
     assert len(acknowledged) >= KILLS * EACH
     names = replayed(database)
@@ -98,10 +102,14 @@ def replayed(database: LocalMariaDB) -> dict[int, str]:
     with engine.connect() as connection:
         row = system_rows.find_system(connection, "brinemark")
         assert row is not None
-        query = select(revision.c.number, revision.c.edits).where(revision.c.alternative_id == row.alternative_id)
+        query = select(revision.c.number, revision.c.edits).where(
+            revision.c.alternative_id == row.alternative_id
+        )
         before = None
         for number, edits in connection.execute(query.order_by(revision.c.number)):
-            stored = read_document(revision_rows.document(connection, row.alternative_id, number) or {})
+            stored = read_document(
+                revision_rows.document(connection, row.alternative_id, number) or {}
+            )
             if before is not None:
                 assert apply_all(before, EDITS.validate_python(unpack(edits))).system == stored
             before = stored
@@ -115,7 +123,9 @@ def test_a_frozen_database_is_told_within_five_seconds_and_the_rest_goes_on(
 ) -> None:
     with httpx.Client(base_url=heimat.address, timeout=30.0) as client:
         base = head(client)
-        client.post(f"{AT}/releases", json={"revision": base, "version": "1.0.0"}).raise_for_status()
+        client.post(
+            f"{AT}/releases", json={"revision": base, "version": "1.0.0"}
+        ).raise_for_status()
         feed, page = "/feeds/brinemark/1.0.0/tokens.css", "/systems/brinemark/scales"
         latest = feed.replace("1.0.0", "latest")
         preview = {
@@ -123,7 +133,9 @@ def test_a_frozen_database_is_told_within_five_seconds_and_the_rest_goes_on(
             "edits": rename(base, "weed", "not-stored")["edits"],
             "view": {"parts": ["head", "scales"]},
         }
-        key = client.post(f"{AT}/feed/keys", json={"name": "build"}).raise_for_status().json()["key"]
+        key = (
+            client.post(f"{AT}/feed/keys", json={"name": "build"}).raise_for_status().json()["key"]
+        )
         for path in (feed, latest):
             client.get(path).raise_for_status()
         client.post(f"{AT}/preview", json=preview).raise_for_status()
@@ -153,18 +165,25 @@ def test_a_frozen_database_is_told_within_five_seconds_and_the_rest_goes_on(
         finally:
             os.kill(database.pid, signal.SIGCONT)
         end = time.monotonic() + 20.0
-        while (answer := client.post(f"{AT}/edits", json=rename(base, "weed", "while-frozen"))).status_code == 503:
+        while (
+            answer := client.post(f"{AT}/edits", json=rename(base, "weed", "while-frozen"))
+        ).status_code == 503:
             assert time.monotonic() < end
             time.sleep(0.2)
         assert answer.raise_for_status().json()["head"]["revision"] == base + 1
 
 
-def test_the_database_may_go_away_and_come_back(database: LocalMariaDB, heimat: RunningHeimat) -> None:
+def test_the_database_may_go_away_and_come_back(
+    database: LocalMariaDB, heimat: RunningHeimat
+) -> None:
     with httpx.Client(base_url=heimat.address, timeout=30.0) as client:
         base = head(client)
         database.stop()
         refused = client.post(f"{AT}/edits", json=rename(base, "wrack", "while-away"))
-        assert (refused.status_code, refused.headers["content-type"]) == (503, "application/problem+json")
+        assert (refused.status_code, refused.headers["content-type"]) == (
+            503,
+            "application/problem+json",
+        )
         database.start()
         kept = client.post(f"{AT}/edits", json=rename(base, "wrack", "while-away"))
         assert kept.raise_for_status().json()["head"]["revision"] == base + 1

@@ -57,14 +57,21 @@ def finished(engine: Engine, statements: int) -> bool:
     return True
 
 
-def test_a_process_killed_after_any_statement_leaves_what_the_next_one_can_bring_up(empty: Engine) -> None:
+def test_a_process_killed_after_any_statement_leaves_what_the_next_one_can_bring_up(
+    empty: Engine,
+) -> None:
     """After each statement in turn, from no tables to all of them; each time the next start finds what is there."""
     statements = 0
     while not finished(empty, statements):
         statements += 1
     assert statements > 10
     with empty.connect() as connection:
-        assert compare_metadata(MigrationContext.configure(connection, opts={"compare_type": True}), metadata) == []
+        assert (
+            compare_metadata(
+                MigrationContext.configure(connection, opts={"compare_type": True}), metadata
+            )
+            == []
+        )
     assert load_demo(empty)
     ensure_shipped(empty)
 

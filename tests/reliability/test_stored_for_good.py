@@ -37,7 +37,9 @@ def test_moves_into_one_gap_are_read_by_others_and_undone_one_by_one(engine: Eng
     first, second, third = [hue.id for hue in in_order(documents.system(alternative, 1).hues)][:3]
     orders, number = [], 1
     for turn in range(26):
-        moves = [MoveHue(hue=(first, second)[(turn + each) % 2], before=third) for each in range(11)]
+        moves = [
+            MoveHue(hue=(first, second)[(turn + each) % 2], before=third) for each in range(11)
+        ]
         head = editing.edit("brinemark", "ines", number, moves, f"move-{turn:04}")
         number = head.number
         orders.append(names(head))
@@ -53,11 +55,15 @@ def test_moves_into_one_gap_are_read_by_others_and_undone_one_by_one(engine: Eng
     assert not any(sentence.startswith("Keep the order") for sentence in sentences)
 
 
-def test_another_persons_change_is_not_in_the_way_of_undo_because_keys_were_spread(engine: Engine) -> None:
+def test_another_persons_change_is_not_in_the_way_of_undo_because_keys_were_spread(
+    engine: Engine,
+) -> None:
     editing, documents = fresh(engine)
     _, alternative = documents.alternative("brinemark")
     ids = [hue.id for hue in in_order(documents.system(alternative, 1).hues)]
-    head = editing.edit("brinemark", "tomke", 1, [MoveHue(hue=ids[5], before=ids[4])], "tomke-moves")
+    head = editing.edit(
+        "brinemark", "tomke", 1, [MoveHue(hue=ids[5], before=ids[4])], "tomke-moves"
+    )
     for turn in range(26):
         moves = [MoveHue(hue=ids[(turn + each) % 2], before=ids[2]) for each in range(11)]
         head = editing.edit("brinemark", "ines", head.number, moves, f"move-{turn:04}")
@@ -74,7 +80,11 @@ def test_undo_reaches_back_to_the_first_change(engine: Engine) -> None:
     system, number = documents.system(alternative, 1), 1
     for turn in range(COUNT):
         head = editing.edit(
-            "brinemark", "ines", number, [RenameHue(hue="kelp", name=f"kelp {turn}")], f"edit-{turn:04}"
+            "brinemark",
+            "ines",
+            number,
+            [RenameHue(hue="kelp", name=f"kelp {turn}")],
+            f"edit-{turn:04}",
         )
         number = head.number
     editing, _ = fresh(engine)
@@ -86,14 +96,20 @@ def test_undo_reaches_back_to_the_first_change(engine: Engine) -> None:
     assert head.system.hues["kelp"].name == "kelp 3"
 
 
-def test_the_last_of_two_thousand_tokens_are_stored_and_every_revision_says_what_its_edits_make(engine: Engine) -> None:
+def test_the_last_of_two_thousand_tokens_are_stored_and_every_revision_says_what_its_edits_make(
+    engine: Engine,
+) -> None:
     plain = brinemark()
     theme = next(iter(plain.themes))
     first = plain.tokens["text-strong"]
-    many = {f"t{n}": first.model_copy(update={"id": f"t{n}", "name": f"own.t{n}"}) for n in range(MOST_TOKENS - 12)}
+    many = {
+        f"t{n}": first.model_copy(update={"id": f"t{n}", "name": f"own.t{n}"})
+        for n in range(MOST_TOKENS - 12)
+    }
     orders = keys(len(many))
     tokens = {
-        key: token.model_copy(update={"order": order}) for (key, token), order in zip(many.items(), orders, strict=True)
+        key: token.model_copy(update={"order": order})
+        for (key, token), order in zip(many.items(), orders, strict=True)
     }
     bare = {"tokens": tokens, "pairings": {}, "told_apart": {}, "name": "Many"}
     with engine.begin() as connection:
@@ -103,7 +119,9 @@ def test_the_last_of_two_thousand_tokens_are_stored_and_every_revision_says_what
     number = 1
     for start in range(0, 12, 4):
         value = {"kind": "literal", "color": "#0B6E6E"}
-        edits = [AddToken(name=f"own.n{n}", theme=theme, value=value) for n in range(start, start + 4)]
+        edits = [
+            AddToken(name=f"own.n{n}", theme=theme, value=value) for n in range(start, start + 4)
+        ]
         head = editing.edit(slug, "ines", number, edits, f"tokens-{start:05}")
         # Replayed from what was stored, by a process that has read nothing.
         _, others_documents = fresh(engine)
@@ -112,10 +130,18 @@ def test_the_last_of_two_thousand_tokens_are_stored_and_every_revision_says_what
         number = head.number
     assert len(head.system.tokens) == MOST_TOKENS
     with pytest.raises(DomainError, match="at most 2000 tokens"):
-        editing.edit(slug, "ines", number, [AddToken(name="own.more", theme=theme, value=value)], "one-too-many")
+        editing.edit(
+            slug,
+            "ines",
+            number,
+            [AddToken(name="own.more", theme=theme, value=value)],
+            "one-too-many",
+        )
 
 
-def test_the_list_survives_a_document_that_cannot_be_read_and_says_which(engine: Engine, client: TestClient) -> None:
+def test_the_list_survives_a_document_that_cannot_be_read_and_says_which(
+    engine: Engine, client: TestClient
+) -> None:
     with engine.begin() as connection:
         row = system_rows.find_system(connection, "merrow-light")
         assert row is not None
@@ -124,7 +150,9 @@ def test_the_list_survives_a_document_that_cannot_be_read_and_says_which(engine:
         broken = pack({**document, "hues": {"x": {"id": "x"}}})
         query = "UPDATE revision SET document = :broken WHERE id = :id"
         connection.execute(text(query), {"broken": broken, "id": row.head_revision_id})
-        connection.execute(text("UPDATE alternative SET card = NULL WHERE id = :id"), {"id": row.alternative_id})
+        connection.execute(
+            text("UPDATE alternative SET card = NULL WHERE id = :id"), {"id": row.alternative_id}
+        )
     listed = {each["slug"]: each for each in client.get("/api/systems").raise_for_status().json()}
     assert listed["brinemark"]["problem"] is None
     assert len(listed["brinemark"]["hues"]) == 9
@@ -136,7 +164,9 @@ def test_the_list_survives_a_document_that_cannot_be_read_and_says_which(engine:
     look(client)
 
 
-def test_the_list_shows_the_newest_head_without_reading_documents(engine: Engine, client: TestClient) -> None:
+def test_the_list_shows_the_newest_head_without_reading_documents(
+    engine: Engine, client: TestClient
+) -> None:
     edit(client, {"type": "set_source", "hue": "buoy", "color": "#123456"}).raise_for_status()
     with engine.begin() as connection:
         connection.execute(text("UPDATE revision SET document = 'gone'"))
@@ -163,9 +193,13 @@ def test_an_inverse_that_was_stored_is_read_whatever_its_keys(engine: Engine) ->
     editing, _ = fresh(engine)
     editing.edit("brinemark", "ines", 1, [MoveHue(hue="kelp", before="tidewater")], "one-move")
     with engine.begin() as connection:
-        inverse = unpack(connection.execute(text("SELECT inverse FROM revision WHERE number = 2")).scalar_one())
+        inverse = unpack(
+            connection.execute(text("SELECT inverse FROM revision WHERE number = 2")).scalar_one()
+        )
         inverse["places"][0]["value"] = "i" * 900
-        connection.execute(text("UPDATE revision SET inverse = :new WHERE number = 2"), {"new": pack(inverse)})
+        connection.execute(
+            text("UPDATE revision SET inverse = :new WHERE number = 2"), {"new": pack(inverse)}
+        )
     head = fresh(engine)[0].take_back("brinemark", "ines", "back-again", "undo")
     assert max(len(hue.order) for hue in head.system.hues.values()) == 1
     assert Restore.model_validate(inverse).places

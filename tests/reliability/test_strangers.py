@@ -26,8 +26,12 @@ def picture() -> bytes:
     return content.getvalue()
 
 
-@pytest.mark.parametrize("host", ["evil.example", "localhost.evil.example", "192.0.2.7:8000", "", "[2001:db8::1]"])
-def test_heimat_is_not_served_under_a_name_that_somebody_else_points_at_it(client: TestClient, host: str) -> None:
+@pytest.mark.parametrize(
+    "host", ["evil.example", "localhost.evil.example", "192.0.2.7:8000", "", "[2001:db8::1]"]
+)
+def test_heimat_is_not_served_under_a_name_that_somebody_else_points_at_it(
+    client: TestClient, host: str
+) -> None:
     for path in ("/", "/api/systems", "/feeds/brinemark/latest/tokens.css"):
         refused = client.get(path, headers={"host": host})
         assert (refused.status_code, refused.json()["title"]) == (421, "Not served here")
@@ -41,7 +45,10 @@ def test_the_names_of_this_machine_are_served(client: TestClient, host: str) -> 
 
 
 def test_a_name_that_is_configured_is_served(engine: Engine) -> None:
-    served = TestClient(create_app(engine, hosts_of("colors.example, other.example")), base_url="http://Colors.Example")
+    served = TestClient(
+        create_app(engine, hosts_of("colors.example, other.example")),
+        base_url="http://Colors.Example",
+    )
     assert served.get("/api/systems").status_code == 200
     assert served.get("/api/systems", headers={"host": "third.example"}).status_code == 421
 
@@ -58,7 +65,9 @@ def test_a_name_that_is_configured_is_served(engine: Engine) -> None:
         {"sec-fetch-site": "same-site", "origin": "http://localhost"},
     ],
 )
-def test_a_page_of_somebody_else_changes_nothing(client: TestClient, headers: dict[str, str]) -> None:
+def test_a_page_of_somebody_else_changes_nothing(
+    client: TestClient, headers: dict[str, str]
+) -> None:
     asked: list[Callable[[], object]] = [
         lambda: client.post(f"{AT}/edits", json=RENAME, headers=headers),
         lambda: client.post(f"{AT}/pictures", content=picture(), headers=headers),
@@ -74,7 +83,13 @@ def test_a_page_of_somebody_else_changes_nothing(client: TestClient, headers: di
 
 
 def test_every_answer_says_what_browsers_may_do_with_it(client: TestClient) -> None:
-    for path in ("/", "/api/systems", "/api/nothing", "/feeds/brinemark/latest/tokens.css", "/mark.svg"):
+    for path in (
+        "/",
+        "/api/systems",
+        "/api/nothing",
+        "/feeds/brinemark/latest/tokens.css",
+        "/mark.svg",
+    ):
         headers = client.get(path).headers
         assert headers["x-content-type-options"] == "nosniff"
         assert headers["referrer-policy"] == "same-origin"
@@ -85,7 +100,10 @@ def test_every_answer_says_what_browsers_may_do_with_it(client: TestClient) -> N
     assert "frame-ancestors 'self'" in bare["content-security-policy"]
     assert bare["x-frame-options"] == "SAMEORIGIN"
     pages = [client.get("/systems/brinemark/scales") for _ in range(2)]
-    nonces = [page.headers["content-security-policy"].partition("'nonce-")[2].partition("'")[0] for page in pages]
+    nonces = [
+        page.headers["content-security-policy"].partition("'nonce-")[2].partition("'")[0]
+        for page in pages
+    ]
     assert len(set(nonces)) == 2
     for page, nonce in zip(pages, nonces, strict=True):
         assert f'nonce="{nonce}"' in page.text
@@ -100,7 +118,10 @@ def bad_edit(**fields: object) -> dict:
 
 LONG, HUGE = "a" * 300, "9" * 400
 BAD_BODIES: dict[str, tuple[str, bytes]] = {
-    "a lone surrogate": (f"{AT}/edits", rb'{"base":1,"edits":[{"type":"rename_hue","hue":"kelp","name":"\ud800"}]}'),
+    "a lone surrogate": (
+        f"{AT}/edits",
+        rb'{"base":1,"edits":[{"type":"rename_hue","hue":"kelp","name":"\ud800"}]}',
+    ),
     "a number of 400 digits": (f"{AT}/edits", b'{"base":' + HUGE.encode() + b',"edits":[]}'),
     "an exponent of 400": (f"{AT}/preview", b'{"base":1e400,"edits":[]}'),
     "a very large number": (f"{AT}/preview", b'{"base":99999999999999999999,"edits":[]}'),
@@ -128,9 +149,18 @@ BAD_BODIES: dict[str, tuple[str, bytes]] = {
         "/api/gallery",
         orjson.dumps({"name": "a\nb", "colors": [{"name": "", "color": "#fff"}]}),
     ),
-    "a version of other digits": (f"{AT}/releases", orjson.dumps({"revision": 1, "version": "1.0.٣"})),
-    "a version with a break": (f"{AT}/releases", orjson.dumps({"revision": 1, "version": "1.0.0\n"})),
-    "a revision that is none": (f"{AT}/releases", orjson.dumps({"revision": 10**12, "version": "1.0.0"})),
+    "a version of other digits": (
+        f"{AT}/releases",
+        orjson.dumps({"revision": 1, "version": "1.0.٣"}),
+    ),
+    "a version with a break": (
+        f"{AT}/releases",
+        orjson.dumps({"revision": 1, "version": "1.0.0\n"}),
+    ),
+    "a revision that is none": (
+        f"{AT}/releases",
+        orjson.dumps({"revision": 10**12, "version": "1.0.0"}),
+    ),
 }
 
 
@@ -211,18 +241,26 @@ def test_what_is_asked_in_another_way_says_which_ways_there_are(client: TestClie
 
 def test_a_selection_with_a_name_that_grows_is_published(client: TestClient) -> None:
     """Composed signs that normalization takes apart."""
-    keep = {"type": "keep_selection", "name": "\u0958" * LONGEST_SELECTION, "steps": [{"hue": "kelp", "step": "s500"}]}
+    keep = {
+        "type": "keep_selection",
+        "name": "\u0958" * LONGEST_SELECTION,
+        "steps": [{"hue": "kelp", "step": "s500"}],
+    }
     kept = client.post(f"{AT}/edits", json={"base": 1, "edits": [keep], "view": {}})
     assert kept.status_code == 200, kept.text
     client.post(f"{AT}/releases", json={"revision": 2, "version": "1.0.0"}).raise_for_status()
     files = client.get(f"{AT}/releases").json()[0]["files"]
     # Every token and those of the selection, each in three forms; other forms of everything besides.
-    assert len([file for file in files if "/tokens." in file]) == 6 + len(["scss", "ts", "plain.json", "csv"])
+    assert len([file for file in files if "/tokens." in file]) == 6 + len(
+        ["scss", "ts", "plain.json", "csv"]
+    )
     for file in files:
         assert client.get(file).status_code == 200
 
 
-def test_costly_things_are_done_so_often_a_minute_for_each_person(client: TestClient, other: TestClient) -> None:
+def test_costly_things_are_done_so_often_a_minute_for_each_person(
+    client: TestClient, other: TestClient
+) -> None:
     body = {"name": "x", "colors": [{"name": "", "color": "#fff"}]}
     for at in range(SENDING.amount):
         assert client.post("/api/gallery", json=body | {"name": f"x {at}"}).status_code == 201
@@ -246,7 +284,13 @@ def test_an_upload_that_breaks_off_or_does_not_come_is_let_go() -> None:
             sent.append(message)
 
         headers = [(b"host", b"localhost")]
-        scope = {"type": "http", "method": "POST", "path": "/api/reading", "headers": headers, "query_string": b""}
+        scope = {
+            "type": "http",
+            "method": "POST",
+            "path": "/api/reading",
+            "headers": headers,
+            "query_string": b"",
+        }
         await Guard(BodyLimit(whole, seconds))(scope, receive, send)
         return sent
 
@@ -269,7 +313,13 @@ def test_an_upload_that_breaks_off_or_does_not_come_is_let_go() -> None:
             async def send(message: dict) -> None:
                 sent.append(message)
 
-            scope = {"type": "http", "method": "POST", "path": "/api/reading", "headers": [], "query_string": b""}
+            scope = {
+                "type": "http",
+                "method": "POST",
+                "path": "/api/reading",
+                "headers": [],
+                "query_string": b"",
+            }
             await limit(scope, never, send)
             return sent[0]["status"]
 

@@ -39,7 +39,9 @@ def test_migrations_make_the_tables_that_the_program_knows(durable: Engine) -> N
 def test_everything_is_utf8mb4_with_the_collation_stated(durable: Engine) -> None:
     with durable.connect() as connection:
         database = connection.execute(
-            text("SELECT default_collation_name FROM information_schema.schemata WHERE schema_name = DATABASE()")
+            text(
+                "SELECT default_collation_name FROM information_schema.schemata WHERE schema_name = DATABASE()"
+            )
         ).scalar_one()
         columns = connection.execute(
             text(

@@ -36,7 +36,14 @@ SYSTEMS = {
     "first day": merrow_light(),
     "empty": ColorSystem(name="empty"),
 }
-SELECTED = [None, "hue:buoy", "step:shingle/s150", "token:text-late", "token:nothing", "step:buoy/s999"]
+SELECTED = [
+    None,
+    "hue:buoy",
+    "step:shingle/s150",
+    "token:text-late",
+    "token:nothing",
+    "step:buoy/s999",
+]
 ANSWER = TypeAdapter(Parts)
 
 
@@ -46,23 +53,35 @@ def test_every_part_has_the_shape_that_is_described(system):
     resolved = resolve(system)
     themes = [None, *system.themes]
     for select, vision, theme in itertools.product(SELECTED, ("typical", "achromat"), themes):
-        options = LookOptions(select=select, vision=vision, theme=theme, notation="oklch", ground="token:surface-card")
+        options = LookOptions(
+            select=select, vision=vision, theme=theme, notation="oklch", ground="token:surface-card"
+        )
         found = parts_of(Look(resolved, PLACE, options), PART_NAMES)
         assert set(found) == set(PART_NAMES)
         ANSWER.validate_python(found, strict=True, extra="forbid")
 
 
 def test_a_theme_that_is_looked_at_is_shown_in_every_part():
-    day, night = (look_at(THREE, theme=theme, select="token:surface-page") for theme in (DAY, NIGHT))
+    day, night = (
+        look_at(THREE, theme=theme, select="token:surface-page") for theme in (DAY, NIGHT)
+    )
     for name in ("tokens", "pairings", "slip"):
         assert day[name] != night[name], name
     for name in ("scales", "promises", "hues", "ladder"):
         assert day[name] == night[name], name
     page = next(token for token in night["tokens"] if token["id"] == "surface-page")
-    shown = next(step for scale in night["scales"] for step in scale["steps"] if step["key"] == "step:shingle/s900")
+    shown = next(
+        step
+        for scale in night["scales"]
+        for step in scale["steps"]
+        if step["key"] == "step:shingle/s900"
+    )
     assert page["hex"] == shown["hex"] == night["slip"]["hex"]
     storm = look_at(THREE, theme=STORM)
-    card, ground = (next(t for t in storm["tokens"] if t["id"] == key) for key in ("surface-card", "surface-page"))
+    card, ground = (
+        next(t for t in storm["tokens"] if t["id"] == key)
+        for key in ("surface-card", "surface-page")
+    )
     assert card["hex"] == ground["hex"]
 
 
@@ -96,13 +115,22 @@ def test_two_thousand_tokens_are_stored_changed_undone_shown_and_published():
     written = css.write(publication(resolve(applied.system)), "1.0.0").decode()
     assert written.count("--many-") == MOST_TOKENS - len(brinemark().tokens)
     with pytest.raises(DomainError, match=r"2,?000"):
-        apply(system, AddToken(id="one", name="one.more", theme=DAY, value=StepAlias(hue="kelp", step="s500")))
+        apply(
+            system,
+            AddToken(
+                id="one", name="one.more", theme=DAY, value=StepAlias(hue="kelp", step="s500")
+            ),
+        )
 
 
 def test_two_hundred_hues_are_stored_shown_and_published():
     system = brinemark()
     wanted = [
-        {"id": f"h{number}", "name": f"h{number}", "color": f"oklch({0.3 + number % 7 / 10} 0.09 {number * 7 % 360})"}
+        {
+            "id": f"h{number}",
+            "name": f"h{number}",
+            "color": f"oklch({0.3 + number % 7 / 10} 0.09 {number * 7 % 360})",
+        }
         for number in range(MOST_HUES - len(system.hues))
     ]
     full = read_document(apply(system, AddHues(hues=wanted)).model_dump(mode="json", by_alias=True))

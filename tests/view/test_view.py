@@ -70,12 +70,18 @@ def test_only_what_is_asked_for_is_answered():
 
 def test_every_step_with_its_contrast_and_ink():
     kelp = next(step["hex"] for step in all_steps(view()) if step["key"] == "step:kelp/s200")
-    for ground, levels8 in (("white", [255] * 3), ("black", [0] * 3), ("step:kelp/s200", levels(kelp))):
+    for ground, levels8 in (
+        ("white", [255] * 3),
+        ("black", [0] * 3),
+        ("step:kelp/s200", levels(kelp)),
+    ):
         for step in all_steps(view(ground=ground)):
             reached = float(ratio(levels(step["hex"]), levels8))
             assert step["contrast"] == {"text": cut(reached), "grade": grade(reached)}
             assert step["passes"] == (reached >= 4.5)
-            on_black, on_white = (float(ratio(levels(step["seen"]), ink)) for ink in ([0] * 3, [255] * 3))
+            on_black, on_white = (
+                float(ratio(levels(step["seen"]), ink)) for ink in ([0] * 3, [255] * 3)
+            )
             assert step["ink"] == ("#000000" if on_black >= on_white else "#FFFFFF")
             assert max(on_black, on_white) >= 4.5
 
@@ -92,7 +98,9 @@ def test_a_ladder_of_its_own_stands_under_the_systems_labels():
 
 def test_marks_of_anchor_and_pin():
     marks = {
-        step["key"]: (step["anchor"], step["pinned"]) for step in all_steps(view()) if step["anchor"] or step["pinned"]
+        step["key"]: (step["anchor"], step["pinned"])
+        for step in all_steps(view())
+        if step["anchor"] or step["pinned"]
     }
     assert marks["step:tidewater/s600"] == (True, False)
     assert marks["step:tidewater/s500"] == (False, True)
@@ -115,7 +123,9 @@ def test_what_has_changed_since_the_release_is_marked():
     renamed = view(apply(SYSTEM, RenameToken(token="text-late", name="text.delay")), PUBLISHED)
     assert {token["id"] for token in renamed["tokens"] if token["changed"]} == {"text-late"}
     fewer = view(apply(SYSTEM, RemoveHue(hue="heather")), PUBLISHED)
-    assert fewer["head"]["changed"] == 9 + 1  # nine steps have gone, and a chart's color stands for itself now
+    assert (
+        fewer["head"]["changed"] == 9 + 1
+    )  # nine steps have gone, and a chart's color stands for itself now
 
 
 @pytest.mark.parametrize("vision", ["typical", "protan", "deutan", "tritan", "achromat"])
@@ -123,7 +133,13 @@ def test_everything_is_seen_through_the_same_eyes(vision):
     found = view(vision=vision, select="hue:flare")
     eyes = Eyes(vision, 1.0)
     swatches = all_steps(found)
-    swatches += [*found["hues"], *found["tokens"], found["slip"], *found["slip"]["grounds"], found["ground"]]
+    swatches += [
+        *found["hues"],
+        *found["tokens"],
+        found["slip"],
+        *found["slip"]["grounds"],
+        found["ground"],
+    ]
     swatches += [color for finding in found["findings"] for color in finding["colors"]]
     swatches += [repair for each in found["repairs"] for repair in each["repairs"]]
     assert len(swatches) > 130
@@ -136,12 +152,17 @@ def test_how_a_pair_merges_is_shown_whatever_the_eyes():
     for vision in ("typical", "achromat"):
         trap = view(vision=vision)["findings"][0]
         assert trap["as_seen_by"] == "deutan"
-        merged = Eyes("deutan", 1.0).see(np.array([levels("#3F8F4F"), levels("#BF3650")], dtype=np.uint8))
+        merged = Eyes("deutan", 1.0).see(
+            np.array([levels("#3F8F4F"), levels("#BF3650")], dtype=np.uint8)
+        )
         assert [levels(text) for text in trap["as_seen"]] == merged.tolist()
 
 
 def test_values_in_a_notation():
-    assert {hue["text"] for hue in view(notation="rgb")["hues"]} >= {"rgb(11 110 110)", "rgb(223 90 51)"}
+    assert {hue["text"] for hue in view(notation="rgb")["hues"]} >= {
+        "rgb(11 110 110)",
+        "rgb(223 90 51)",
+    }
     # Only few colors have a name; the others keep their value.
     named = view(apply(SYSTEM, SetSource(hue="kelp", color="tomato")), notation="name")
     assert {hue["text"] for hue in named["hues"]} >= {"tomato", "#0B6E6E"}
@@ -150,14 +171,21 @@ def test_values_in_a_notation():
 def test_the_slip_writes_every_notation_and_every_ground():
     slip = view(select="hue:buoy")["slip"]
     assert [each["notation"] for each in slip["notations"]][:3] == ["hex", "rgb", "hsl"]
-    assert [ground["name"] for ground in slip["grounds"]] == ["white", "black", "shingle 50", "shingle 950"]
+    assert [ground["name"] for ground in slip["grounds"]] == [
+        "white",
+        "black",
+        "shingle 50",
+        "shingle 950",
+    ]
     assert slip["grounds"][0]["contrast"] == {"text": "3.71", "grade": "large"}
     assert view(merrow_light(), select="hue:lantern")["slip"]["grounds"][2]["name"] == "slate 100"
     assert view(select="hue:gone")["slip"] is None
 
 
 def test_what_is_meant_is_told_beside_what_the_gamut_leaves():
-    loud = view(apply(SYSTEM, SetSource(hue="buoy", color="color(display-p3 1 0.2 0)")), select="hue:buoy")["slip"]
+    loud = view(
+        apply(SYSTEM, SetSource(hue="buoy", color="color(display-p3 1 0.2 0)")), select="hue:buoy"
+    )["slip"]
     assert loud["aim"]["chroma"] > loud["chroma"]["reach"] - 0.02
     assert loud["chroma"]["value"] <= loud["aim"]["chroma"] + 1e-9
 
@@ -166,13 +194,17 @@ def test_a_chain_of_aliases_in_words():
     chains = {token["name"]: token["chain"] for token in view()["tokens"]}
     assert chains["surface.brand"] == "action.main.fill, tidewater 600"
     assert chains["surface.card"] == "#FFFFFF"
-    later = AddToken(id="later", name="text.later", theme=DAY, value=StepAlias(hue="buoy", step="s600"))
+    later = AddToken(
+        id="later", name="text.later", theme=DAY, value=StepAlias(hue="buoy", step="s600")
+    )
     assert {token["name"] for token in view(apply(SYSTEM, later))["tokens"]} >= {"text.later"}
 
 
 def test_repairs_belong_to_the_findings_that_are_told():
     found = view()
-    assert [each["finding"] for each in found["repairs"]] == [finding["id"] for finding in found["findings"]]
+    assert [each["finding"] for each in found["repairs"]] == [
+        finding["id"] for finding in found["findings"]
+    ]
     assert any(each["repairs"] for each in found["repairs"])
     assert found["head"]["findings"] == len(found["findings"])
 

@@ -51,7 +51,9 @@ def test_curves_are_drawn_through_the_steps_and_the_figures_are_of_what_is_publi
     for place, step in enumerate(detail["figures_of"]):
         assert step["lightness"] == pytest.approx(light[place], abs=0.006)
         assert step["has"] == pytest.approx(lch[place, 1], abs=1e-4)
-        assert step["has"] <= step["most"] + 0.006, "but for what an 8-bit level is worth, nothing is beyond the gamut"
+        assert step["has"] <= step["most"] + 0.006, (
+            "but for what an 8-bit level is worth, nothing is beyond the gamut"
+        )
     falls = [round(float(fall), 2) for fall in -np.diff(light)]
     assert detail["lightness"]["gaps"] == pytest.approx(falls, abs=0.011)
     for name in ("lightness", "chroma", "hue"):
@@ -59,14 +61,19 @@ def test_curves_are_drawn_through_the_steps_and_the_figures_are_of_what_is_publi
         line = np.array(curve["line"])
         at_steps = np.interp(np.arange(len(rgb8)), line[:, 0], line[:, 1])
         # A curve runs through what is asked of each step; in between it is drawn, not made.
-        assert at_steps == pytest.approx(np.array(curve["steps"]), abs={"chroma": 2e-4}.get(name, 0.02))
+        assert at_steps == pytest.approx(
+            np.array(curve["steps"]), abs={"chroma": 2e-4}.get(name, 0.02)
+        )
         for handle in curve["handles"]:
             on_line = np.interp(handle["place"], line[:, 0], line[:, 1])
             assert handle["value"] == pytest.approx(on_line, abs={"chroma": 0.004}.get(name, 1.0))
             assert handle["low"] - 1e-6 <= handle["value"] <= handle["high"] + 1e-6
             assert curve["low"] <= handle["value"] <= curve["high"]
     moved = {
-        handle["at"] for name in ("lightness", "hue") for handle in drawn(detail, name)["handles"] if handle["set"]
+        handle["at"]
+        for name in ("lightness", "hue")
+        for handle in drawn(detail, name)["handles"]
+        if handle["set"]
     }
     assert moved <= {-0.5, 0.5}
 
@@ -76,7 +83,9 @@ def test_all_methods_are_compared_by_what_they_would_publish():
     assert list(compared) == list(METHODS)
     for name in METHODS:
         kept = whole(apply(SYSTEM, SetMethod(hue="buoy", method=Method(name=name))))
-        assert [step["hex"] for step in compared[name]["steps"]] == [step["hex"] for step in steps_of(kept, "buoy")]
+        assert [step["hex"] for step in compared[name]["steps"]] == [
+            step["hex"] for step in steps_of(kept, "buoy")
+        ]
     assert whole(select=None)["methods"] == []
 
 
@@ -89,26 +98,45 @@ def least(view, apart):
         if len(scale["steps"]) == count
         for place, step in enumerate(scale["steps"])
     ]
-    return min(float(ratio(a, b)) for (i, a), (j, b) in combinations(steps, 2) if abs(i - j) >= apart)
+    return min(
+        float(ratio(a, b)) for (i, a), (j, b) in combinations(steps, 2) if abs(i - j) >= apart
+    )
 
 
 def test_what_a_fixed_label_costs_the_promises_is_said():
     free = whole(apply(SYSTEM, SetAnchor(hue="lamp", anchor=Anchor())), "hue:lamp")
-    fixed = whole(apply(SYSTEM, SetAnchor(hue="lamp", anchor=Anchor(mode="label", step="s600"))), "hue:lamp")
-    told = [words for words in fixed["scale_detail"]["measures"] if words.startswith("At this label")]
-    lost = [(now, then) for now, then in zip(fixed["promises"], free["promises"], strict=True) if now != then]
+    fixed = whole(
+        apply(SYSTEM, SetAnchor(hue="lamp", anchor=Anchor(mode="label", step="s600"))), "hue:lamp"
+    )
+    told = [
+        words for words in fixed["scale_detail"]["measures"] if words.startswith("At this label")
+    ]
+    lost = [
+        (now, then)
+        for now, then in zip(fixed["promises"], free["promises"], strict=True)
+        if now != then
+    ]
     assert told
-    assert len(told) == sum((now["apart"], now["kept"]) != (then["apart"], then["kept"]) for now, then in lost)
+    assert len(told) == sum(
+        (now["apart"], now["kept"]) != (then["apart"], then["kept"]) for now, then in lost
+    )
     for promise in (*fixed["promises"], *free["promises"]):
         view = fixed if promise in fixed["promises"] else free
         assert float(promise["least"]) <= least(view, promise["apart"])
-    same = whole(apply(SYSTEM, SetAnchor(hue="kelp", anchor=Anchor(mode="label", step="s500"))), "hue:kelp")
-    assert any("costs no promise" in words or words.startswith("At this") for words in same["scale_detail"]["measures"])
+    same = whole(
+        apply(SYSTEM, SetAnchor(hue="kelp", anchor=Anchor(mode="label", step="s500"))), "hue:kelp"
+    )
+    assert any(
+        "costs no promise" in words or words.startswith("At this")
+        for words in same["scale_detail"]["measures"]
+    )
     assert not any("promise" in words for words in free["scale_detail"]["measures"])
 
 
 def p3_of(row):
-    return np.array([float(part) for part in row["text"].removeprefix("color(display-p3 ").rstrip(")").split()])
+    return np.array(
+        [float(part) for part in row["text"].removeprefix("color(display-p3 ").rstrip(")").split()]
+    )
 
 
 def test_both_values_are_shown_where_a_scale_goes_beyond_srgb():
@@ -132,7 +160,12 @@ def test_both_values_are_shown_where_a_scale_goes_beyond_srgb():
     blind = whole(BEYOND, "step:tidewater/s600", vision="achromat")
     assert all(row["seen"].startswith("#") for row in blind["scale_detail"]["wide"])
     assert whole()["scale_detail"]["wide"] == []
-    assert whole(apply(BEYOND, SetWide(hue="tidewater", wide=False)), "hue:tidewater")["scale_detail"]["wide"] == []
+    assert (
+        whole(apply(BEYOND, SetWide(hue="tidewater", wide=False)), "hue:tidewater")["scale_detail"][
+            "wide"
+        ]
+        == []
+    )
 
 
 def test_a_pin_beyond_display_p3_is_held_by_it_at_the_luminance_of_its_step():
@@ -141,7 +174,9 @@ def test_a_pin_beyond_display_p3_is_held_by_it_at_the_luminance_of_its_step():
     row, rgb8 = view["scale_detail"]["wide"][3], published(view, "kelp")[3]
     assert row["own"]
     p3 = p3_of(row)
-    assert min(p3.min(), 1.0 - p3.max()) == pytest.approx(0.0, abs=2e-4), "it stands at the edge of the gamut"
+    assert min(p3.min(), 1.0 - p3.max()) == pytest.approx(0.0, abs=2e-4), (
+        "it stands at the edge of the gamut"
+    )
     assert float(p3_luminance(p3)) == pytest.approx(float(relative_luminance(rgb8)), abs=2e-4)
     turn = float(srgb_to_oklch(p3_to_srgb(p3))[2] - oklch_of(parse(pin))[2])
     assert abs((turn + 180.0) % 360.0 - 180.0) < 0.5

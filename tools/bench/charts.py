@@ -34,7 +34,12 @@ _BEST = (
     ("on white, any color", Bounds(_WHITE), (), (27.2, 24.1, 18.7, 16.8)),
     ("on white, tidewater held", Bounds(_WHITE), (_TIDEWATER,), (25.5, 20.1, 17.8, 15.8)),
     ("on white, lively", Bounds(_WHITE, **_LIVELY), (), (22.1, 16.6, 13.8, 12.6)),
-    ("on white, lively, tidewater held", Bounds(_WHITE, **_LIVELY), (_TIDEWATER,), (20.1, 16.2, 13.5, 12.3)),
+    (
+        "on white, lively, tidewater held",
+        Bounds(_WHITE, **_LIVELY),
+        (_TIDEWATER,),
+        (20.1, 16.2, 13.5, 12.3),
+    ),
     ("on #0B1212, lively", Bounds(_DARK, **_LIVELY), (), (26.5, 21.6, 17.5, 15.8)),
 )
 """What searches of a minute found, for each count."""
@@ -45,10 +50,16 @@ def _quality() -> None:
     for words, bounds, held, best in _BEST:
         for count, found in zip(_COUNTS, best, strict=True):
             made = generate(Wish(count, bounds, held))
-            note(f"{count} colors {words}", f"{made.apart:5.1f}, {made.apart / found:6.1%} of {found}", f"{_SHARE:.0%}")
+            note(
+                f"{count} colors {words}",
+                f"{made.apart:5.1f}, {made.apart / found:6.1%} of {found}",
+                f"{_SHARE:.0%}",
+            )
     character = character_of(resolve(brinemark()))
     for count in _COUNTS:
-        made = generate_like(character, Wish(count, character.bounds(_WHITE, 3.0, 0.0), (_TIDEWATER,)), 0.0)
+        made = generate_like(
+            character, Wish(count, character.bounds(_WHITE, 3.0, 0.0), (_TIDEWATER,)), 0.0
+        )
         note(f"{count} colors like the brand, the demo's", f"{made.apart:5.1f}", "none stated")
     reached = []
     for number in range(40):
@@ -59,7 +70,11 @@ def _quality() -> None:
         wish = Wish(6, own.bounds(_WHITE, 3.0, 0.0), (held,))  # type: ignore[arg-type]
         reached.append(generate_like(own, wish, 0.0).apart)
     middle, least = np.median(reached), min(reached)
-    note("6 colors like the brand, 40 brands", f"median {middle:.1f}, least {least:.1f}", "none stated")
+    note(
+        "6 colors like the brand, 40 brands",
+        f"median {middle:.1f}, least {least:.1f}",
+        "none stated",
+    )
 
 
 def _hue(hue: float, chroma: float) -> Bytes:
@@ -68,17 +83,31 @@ def _hue(hue: float, chroma: float) -> Bytes:
 
 def _ramps() -> None:
     found = [
-        ramp(Way.through(_hue(hue, chroma)[None], (96.0, 14.0))) for hue in range(360) for chroma in (0.05, 0.12, 0.25)
+        ramp(Way.through(_hue(hue, chroma)[None], (96.0, 14.0)))
+        for hue in range(360)
+        for chroma in (0.05, 0.12, 0.25)
     ]
     off = max(float(np.abs(each.rgb8 - each.srgb * 255.0).max()) for each in found)
-    note("sequential of 1,080 hues: spread, typical vision", f"{max(each.spread for each in found):.4f}", "0.02")
+    note(
+        "sequential of 1,080 hues: spread, typical vision",
+        f"{max(each.spread for each in found):.4f}",
+        "0.02",
+    )
     note("the same under any deficiency", f"{max(each.worst for each in found):.4f}", f"{UNEVEN}")
-    note("least share of the chroma that it took", f"{min(each.share for each in found):.2f}", "none stated")
+    note(
+        "least share of the chroma that it took",
+        f"{min(each.share for each in found):.2f}",
+        "none stated",
+    )
     note("levels off the design after rounding", f"{off:.3f}", "1")
     note("distinct values of 256, at least", f"{min(each.most for each in found)}", "none stated")
     best = [partners(_hue(hue, 0.12), 45.0)[0].apart for hue in range(0, 360, 3)]
     good = sum(each >= GOOD_ENDS for each in best)
-    note("diverging, ends apart with the best partner", f"least {min(best):.1f}, {good} of 120 at 30", f"{LEAST_ENDS}")
+    note(
+        "diverging, ends apart with the best partner",
+        f"least {min(best):.1f}, {good} of 120 at 30",
+        f"{LEAST_ENDS}",
+    )
 
 
 def with_eight_palettes() -> ColorSystem:
@@ -87,7 +116,9 @@ def with_eight_palettes() -> ColorSystem:
     for number, hue in enumerate(("buoy", "gorse", "heather", "sound")):
         order = behind(system.palettes)[0]
         make = Sequential(sources=(HueAlias(hue=hue),), classes=9)
-        palette = Palette(id=hue, order=order, name=f"{hue} {number}", make=make, ground="surface-card")
+        palette = Palette(
+            id=hue, order=order, name=f"{hue} {number}", make=make, ground="surface-card"
+        )
         system = system.model_copy(update={"palettes": {**system.palettes, hue: palette}})
     return system
 
@@ -107,11 +138,23 @@ def run() -> None:
     _ramps()
     for count, aim in ((6, "400 ms"), (12, "1 s")):
         wish = Wish(count, Bounds(_WHITE), (_TIDEWATER,))
-        report(f"{count} categorical colors", measure(lambda wish=wish: generate.__wrapped__(wish), 5), aim)
+        report(
+            f"{count} categorical colors",
+            measure(lambda wish=wish: generate.__wrapped__(wish), 5),
+            aim,
+        )
     made = generate(Wish(12, Bounds(_WHITE)))
-    report("all pairs of 12 by a general library, once", measure(lambda: _library_pairs(made.rgb8), 2), "")
+    report(
+        "all pairs of 12 by a general library, once",
+        measure(lambda: _library_pairs(made.rgb8), 2),
+        "",
+    )
     tidewater = np.array([_TIDEWATER], dtype=np.uint8)
-    report("a sequential palette of 256", measure(lambda: ramp(Way.through(tidewater, (96.0, 14.0))), 20), "20 ms")
+    report(
+        "a sequential palette of 256",
+        measure(lambda: ramp(Way.through(tidewater, (96.0, 14.0))), 20),
+        "20 ms",
+    )
     system, turn = with_eight_palettes(), [0]
 
     def dragged() -> None:
@@ -127,4 +170,8 @@ def run() -> None:
     table = read_table(many)
     resolved = resolve(brinemark())
     report(f"{table.rows:,} rows read", measure(lambda: read_table(many), 3), "none stated")
-    report("and gathered for charts", measure(lambda: charts_view(resolved, table, "routes", None), 5), "none stated")
+    report(
+        "and gathered for charts",
+        measure(lambda: charts_view(resolved, table, "routes", None), 5),
+        "none stated",
+    )

@@ -20,7 +20,16 @@ _SHOWN = {
     "specimen": True,
     "drawn": {"shape": "stacked", "third": "areas", "map": "tiles", "beside": "fares"},
 }
-_PARTS = ["head", "slip", "palettes", "palette_detail", "findings", "palette_grounds", "stops", "specimen"]
+_PARTS = [
+    "head",
+    "slip",
+    "palettes",
+    "palette_detail",
+    "findings",
+    "palette_grounds",
+    "stops",
+    "specimen",
+]
 """What the page asks for during a drag in Charts."""
 _CHARTS = "[data-testid=drawn] svg"
 _TIMES = 7
@@ -36,7 +45,9 @@ def run(folder: Path) -> None:
         engine = make_engine(database.url)
         load_demo(engine)
         head, _, body = SAILINGS.read_bytes().partition(b"\n")
-        kept = Datasets(engine, Documents(engine)).keep("brinemark", head + b"\n" + body * _TIMES, "many", "ines")
+        kept = Datasets(engine, Documents(engine)).keep(
+            "brinemark", head + b"\n" + body * _TIMES, "many", "ines"
+        )
         with engine.begin() as connection:
             eight = add_document(connection, with_eight_palettes(), "ines")
         engine.dispose()
@@ -51,15 +62,26 @@ def run(folder: Path) -> None:
                 driver.get(heimat.address)
                 shown = {**_SHOWN, "dataset": dataset}
                 driver.execute_script(
-                    "localStorage.setItem('heimat', arguments[0])", json.dumps({"state": shown, "version": 0})
+                    "localStorage.setItem('heimat', arguments[0])",
+                    json.dumps({"state": shown, "version": 0}),
                 )
                 timing, long = drag_in_chromium(
-                    driver, page, RAMP, RAMP, across=True, sheet="[data-testid=drawn]", colored=_CHARTS
+                    driver,
+                    page,
+                    RAMP,
+                    RAMP,
+                    across=True,
+                    sheet="[data-testid=drawn]",
+                    colored=_CHARTS,
                 )
                 charts = driver.execute_script(
                     'return document.querySelectorAll("[data-testid=drawn] svg, [data-place=chart]").length'
                 )
-                report(f"in Chromium: a brand hue with {charts} charts on screen{words}", timing, "p95 100 ms")
+                report(
+                    f"in Chromium: a brand hue with {charts} charts on screen{words}",
+                    timing,
+                    "p95 100 ms",
+                )
                 told = f"{len(long)} of 80, longest {max(long, default=0):.0f} ms"
                 note(f"frames with over 50 ms of script{words}", told, "none")
     finally:

@@ -27,10 +27,14 @@ HUES = 12
 def large_system(hues: int = HUES) -> ColorSystem:
     """A system of so many hues on the long ladder of 11, with the starter's tokens."""
     rng = np.random.default_rng(1)
-    base = start_system("Bench", [("", Color.of_bytes(tuple(rng.integers(0, 256, 3)))) for _ in range(hues - 5)])
+    base = start_system(
+        "Bench", [("", Color.of_bytes(tuple(rng.integers(0, 256, 3)))) for _ in range(hues - 5)]
+    )
     on_long = {key: hue.model_copy(update={"ladder": None}) for key, hue in base.hues.items()}
     return with_starter(
-        base.model_copy(update={"ladder": LONG, "hues": on_long, "tokens": {}, "pairings": {}, "told_apart": {}})
+        base.model_copy(
+            update={"ladder": LONG, "hues": on_long, "tokens": {}, "pairings": {}, "told_apart": {}}
+        )
     )
 
 
@@ -41,7 +45,11 @@ def many_hues(count: int) -> ColorSystem:
     for place, order in enumerate(keys(count)):
         color = Color.of_bytes(tuple(rng.integers(0, 256, 3)))
         made[f"h{place}"] = Hue(
-            id=f"h{place}", order=order, name=f"h{place}", kind="accent", source=GivenSource(color=color)
+            id=f"h{place}",
+            order=order,
+            name=f"h{place}",
+            kind="accent",
+            source=GivenSource(color=color),
         )
     return ColorSystem(name="Many", hues=made)
 
@@ -87,27 +95,39 @@ def run() -> None:
     count = len(resolved.steps.rgb8)
     what = f"resolve: {HUES} hues × 11 steps, contrasts, told apart"
     report(what, measure(lambda: _afresh(system), 60), "5 ms")
-    report("the same, with the scales remembered", measure(lambda: _whole(system), 60), "none stated")
-    report("findings with all repairs, on top", measure(lambda: findings(resolved), 30), "none stated")
+    report(
+        "the same, with the scales remembered", measure(lambda: _whole(system), 60), "none stated"
+    )
+    report(
+        "findings with all repairs, on top", measure(lambda: findings(resolved), 30), "none stated"
+    )
     many = many_hues(200)
     report("resolve: 200 hues × 9 steps", measure(lambda: _afresh(many), 10), "none stated")
     most = widest()
     report("resolve: 200 hues × 24 steps", measure(lambda: _afresh(most), 3), "1 s")
     full = many_tokens(2000)
     renamed = apply_all(full, [RenameToken(token="t7", name="bulk.other")])
-    report("undo under 2,000 tokens", measure(lambda: apply_all(renamed.system, [renamed.inverse]), 10), "50 ms")
+    report(
+        "undo under 2,000 tokens",
+        measure(lambda: apply_all(renamed.system, [renamed.inverse]), 10),
+        "50 ms",
+    )
 
     rgb8 = resolved.steps.rgb8
     ours = measure(lambda: ratio(rgb8[:, None], rgb8[None, :]), 60)
     theirs_colors = [ColorAll("srgb", [int(level) / 255 for level in color]) for color in rgb8]
-    theirs = measure(lambda: [one.contrast(other) for one in theirs_colors for other in theirs_colors], 1)
+    theirs = measure(
+        lambda: [one.contrast(other) for one in theirs_colors for other in theirs_colors], 1
+    )
     times = f"coloraide {theirs.median:.0f} ms, {theirs.median / ours.median:.0f} times as long"
     report(f"contrast matrix of {count} colors", ours, "100 times as fast as coloraide", times)
 
     labs = srgb_to_lab(rgb8 / 255.0)
     ours = measure(lambda: ciede2000(labs[:, None], labs[None, :]), 20)
     some = theirs_colors[:30]
-    theirs = measure(lambda: [one.delta_e(other, method="2000") for one in some for other in some], 1)
+    theirs = measure(
+        lambda: [one.delta_e(other, method="2000") for one in some for other in some], 1
+    )
     scaled = theirs.median * (count / len(some)) ** 2
     times = f"coloraide {scaled:.0f} ms (from {len(some)} colors), {scaled / ours.median:.0f} times as long"
     report(f"CIEDE2000 of all pairs of {count} colors", ours, "none stated", times)

@@ -53,7 +53,11 @@ def _broken() -> ColorSystem:
     """The demo's system with about 100 findings: texts, links and surfaces of any color."""
     rng, system = np.random.default_rng(1), brinemark()
     edits = [
-        SetTokenValue(token=key, theme="day", value=LiteralColor(color=Color.of_bytes(rng.integers(60, 200, 3))))
+        SetTokenValue(
+            token=key,
+            theme="day",
+            value=LiteralColor(color=Color.of_bytes(rng.integers(60, 200, 3))),
+        )
         for key in sorted(system.tokens)
         if key.startswith(("text", "surface", "link"))
     ]
@@ -68,27 +72,57 @@ def run() -> None:
     report("matrix of 132 by 132, four visions, CIEDE2000", ours, "60 ms")
     library = measure(lambda: _by_library(rgb8[:_SOME]), 2)
     times = library.median * (_COLORS / _SOME) ** 2 / ours.median
-    report(f"the same of {_SOME} by {_SOME} by a general library", library, "", f"{times:.0f} times as long for all")
+    report(
+        f"the same of {_SOME} by {_SOME} by a general library",
+        library,
+        "",
+        f"{times:.0f} times as long for all",
+    )
     large = resolve(tokens.large())
     pairings = list(large.system.pairings.values())
-    checked = measure(lambda: [check_pairings(pairings, each.tokens) for each in large.themes.values()], 20)
+    checked = measure(
+        lambda: [check_pairings(pairings, each.tokens) for each in large.themes.values()], 20
+    )
     report(f"{len(pairings)} pairings in {len(large.themes)} themes", checked, "5 ms")
     originals, grounds = (rng.integers(0, 256, (100, 3), dtype=np.uint8) for _ in range(2))
     report(
-        "nearest passing colors of 100", measure(lambda: nearest_passing(originals, grounds, 4.5), 10), "none stated"
+        "nearest passing colors of 100",
+        measure(lambda: nearest_passing(originals, grounds, 4.5), 10),
+        "none stated",
     )
     broken = resolve(_broken())
     many = findings(broken)
     repairs = sum(len(each.repairs) for each in many)
-    report(f"{len(many)} findings with {repairs} repairs", measure(lambda: findings(broken), 5), "300 ms")
+    report(
+        f"{len(many)} findings with {repairs} repairs",
+        measure(lambda: findings(broken), 5),
+        "300 ms",
+    )
     demo = resolve(brinemark())
     count = sum(len(each.repairs) for each in findings(demo))
-    report(f"the demo's findings with {count} repairs", measure(lambda: findings(demo), 5), "none stated")
+    report(
+        f"the demo's findings with {count} repairs",
+        measure(lambda: findings(demo), 5),
+        "none stated",
+    )
     report("all of the demo mended", measure(lambda: mend_all(demo, _TODAY), 3), "none stated")
     picture = Pixels(rng.integers(0, 256, (3000, 4000, 3), dtype=np.uint8), None, "image/png")
-    box, white = Box(420.0, 90.0, 520.0, (1280.0, 768.0, 390.0), 0.3, 0.6), np.full(3, 255, dtype=np.uint8)
+    box, white = (
+        Box(420.0, 90.0, 520.0, (1280.0, 768.0, 390.0), 0.3, 0.6),
+        np.full(3, 255, dtype=np.uint8),
+    )
     black = np.zeros(3, dtype=np.uint8)
-    report("text moved on 12 megapixels", measure(lambda: behind(picture, box, white, 4.5), 5), "60 ms")
+    report(
+        "text moved on 12 megapixels", measure(lambda: behind(picture, box, white, 4.5), 5), "60 ms"
+    )
     report("its best place", measure(lambda: best_place(picture, box, white, 4.5), 3), "1 s")
-    report("its least scrim", measure(lambda: least_scrim(picture, box, white, 4.5, black, 0.0), 3), "none stated")
-    report("where it could not stand", measure(lambda: short_map(picture, white, 4.5), 3), "none stated")
+    report(
+        "its least scrim",
+        measure(lambda: least_scrim(picture, box, white, 4.5, black, 0.0), 3),
+        "none stated",
+    )
+    report(
+        "where it could not stand",
+        measure(lambda: short_map(picture, white, 4.5), 3),
+        "none stated",
+    )

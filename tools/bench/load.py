@@ -13,7 +13,9 @@ class Load:
     times: list[float]
 
 
-async def _ask(port: int, request: bytes, until: float, times: list[float], statuses: tuple[bytes, ...]) -> None:
+async def _ask(
+    port: int, request: bytes, until: float, times: list[float], statuses: tuple[bytes, ...]
+) -> None:
     reader, writer = await asyncio.open_connection("127.0.0.1", port)
     try:
         while time.perf_counter() < until:
@@ -51,7 +53,9 @@ def load(
 
     async def all_of_them() -> float:
         begun = time.perf_counter()
-        await asyncio.gather(*(_ask(port, request, begun + seconds, times, statuses) for _ in range(connections)))
+        await asyncio.gather(
+            *(_ask(port, request, begun + seconds, times, statuses) for _ in range(connections))
+        )
         return time.perf_counter() - begun
 
     took = asyncio.run(all_of_them())

@@ -115,7 +115,9 @@ class Line:
         return float(self.figures.max()) if len(self.figures) else 0.0
 
 
-def made(rgb8: Bytes, ladder: Ladder, method: Method, generator: int, anchor: AnchorMode = "nearest") -> list[Scale]:
+def made(
+    rgb8: Bytes, ladder: Ladder, method: Method, generator: int, anchor: AnchorMode = "nearest"
+) -> list[Scale]:
     """Scales of sources (n, 3)."""
     aims = ladder.lightness()
     typed = {ladder.index(each.step) or 0: each.value for each in method.typed()}
@@ -157,14 +159,23 @@ def bars(ladder: Ladder, name: MethodName) -> dict[str, tuple[float, float]]:
 
 def run(count: int = COUNT) -> None:
     """Print every line for both generators, ladder by ladder and method by method."""
-    print(f"Quality of scales: {count} sources, share beyond the line and worst, by generator 1 and 2", flush=True)
+    print(
+        f"Quality of scales: {count} sources, share beyond the line and worst, by generator 1 and 2",
+        flush=True,
+    )
     found = sources(count)
     for ladder, name in ((ladder, name) for name in METHODS for ladder in READY_MADE.values()):
         by = [judged(found, ladder, name, generator) for generator in GENERATORS]
         kept = bars(ladder, name)
         for line in by[0]:
-            told = "   ".join(f"{each[line].share * 100.0:7.3f} % {each[line].worst:8.3f}" for each in by)
-            bar = f"{kept[line][0] * 100.0:g} % {kept[line][1]:g}" if line in kept else "none, printed"
+            told = "   ".join(
+                f"{each[line].share * 100.0:7.3f} % {each[line].worst:8.3f}" for each in by
+            )
+            bar = (
+                f"{kept[line][0] * 100.0:g} % {kept[line][1]:g}"
+                if line in kept
+                else "none, printed"
+            )
             note(f"{ladder.name} {name}: {line}", told, bar)
 
 
@@ -190,7 +201,12 @@ def judged(rgb8: Bytes, ladder: Ladder, name: MethodName, generator: int) -> dic
 
 
 def _olive(steps: Measured, source: Measured) -> Line:
-    lemon = (source.hue >= 90.0) & (source.hue <= 113.0) & (source.light > 75.0) & (source.chroma > 0.06)
+    lemon = (
+        (source.hue >= 90.0)
+        & (source.hue <= 113.0)
+        & (source.light > 75.0)
+        & (source.chroma > 0.06)
+    )
     strong = (steps.light >= 45.0) & (steps.light <= 75.0) & (steps.chroma > 0.06)
     olive = strong & (steps.hue >= OLIVE[0]) & (steps.hue <= OLIVE[1])
     return Line(olive[lemon].sum(axis=1).astype(float), 0.0)
@@ -224,7 +240,12 @@ def _beside(light: Floats, anchors: NDArray[np.intp], own: Floats) -> Line:
 
 
 def _continuity(
-    rgb8: Bytes, light: Floats, anchors: NDArray[np.intp], ladder: Ladder, method: Method, generator: int
+    rgb8: Bytes,
+    light: Floats,
+    anchors: NDArray[np.intp],
+    ladder: Ladder,
+    method: Method,
+    generator: int,
 ) -> dict[str, Line]:
     """By how much steps move when the source does so by one level, against the largest gap of the ladder."""
     rng = np.random.default_rng(5)
@@ -240,9 +261,13 @@ def _continuity(
     concerned = (place == anchors[:, None]) | (place == others[:, None])
     changed = anchors != others
     return {
-        CONCERNED_LINE: Line(np.where(concerned, moved, 0.0)[changed].max(axis=1, initial=0.0), 1.3),
+        CONCERNED_LINE: Line(
+            np.where(concerned, moved, 0.0)[changed].max(axis=1, initial=0.0), 1.3
+        ),
         OTHERS_LINE: Line(np.where(concerned, 0.0, moved)[changed].max(axis=1, initial=0.0), 0.5),
-        "one level, same label: any step, in gaps": Line(moved[~changed].max(axis=1, initial=0.0), 0.5),
+        "one level, same label: any step, in gaps": Line(
+            moved[~changed].max(axis=1, initial=0.0), 0.5
+        ),
     }
 
 
@@ -250,9 +275,12 @@ def _short(rgb8: Bytes, ladder: Ladder, generator: int) -> Line:
     """By how much steps fall short of 3, 4.5 and 7 on white, guide only."""
     places = np.linspace(0, len(ladder.steps) - 1, len(_TARGETS) + 2).astype(int)[1:-1]
     typed = tuple(
-        Typed(step=ladder.steps[place].id, value=value) for place, value in zip(places, _TARGETS, strict=True)
+        Typed(step=ladder.steps[place].id, value=value)
+        for place, value in zip(places, _TARGETS, strict=True)
     )
     method = Method(name="contrast", contrast=ContrastTargets(targets=typed))
     scales = made(rgb8, ladder, method, generator, "guide")
-    reached = 1.05 / (Measured.of(np.stack([scale.rgb8 for scale in scales])[:, places]).luminance + 0.05)
+    reached = 1.05 / (
+        Measured.of(np.stack([scale.rgb8 for scale in scales])[:, places]).luminance + 0.05
+    )
     return Line((np.array(_TARGETS) - reached).max(axis=1), 0.0)

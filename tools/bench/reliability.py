@@ -47,7 +47,9 @@ def run(scratch: Path) -> None:
 
 def _feeds(heimat: RunningHeimat) -> None:
     with httpx.Client(base_url=heimat.address) as client:
-        client.post("/api/systems/brinemark/releases", json={"revision": 1, "version": "1.0.0"}).raise_for_status()
+        client.post(
+            "/api/systems/brinemark/releases", json={"revision": 1, "version": "1.0.0"}
+        ).raise_for_status()
         plain = {"Accept-Encoding": "identity"}
         file = client.get("/feeds/brinemark/1.0.0/tokens.css", headers=plain).raise_for_status()
     floor = _floor(len(file.content))
@@ -56,17 +58,30 @@ def _feeds(heimat: RunningHeimat) -> None:
     _told("feed, the latest", load(heimat.port, "/feeds/brinemark/latest/tokens.css"), floor)
     _told("feed, a range", load(heimat.port, "/feeds/brinemark/1/tokens.css"), floor)
     brotli = "Accept-Encoding: gzip, br\r\n"
-    _told("feed, the latest, brotli", load(heimat.port, "/feeds/brinemark/latest/tokens.css", headers=brotli), floor)
+    _told(
+        "feed, the latest, brotli",
+        load(heimat.port, "/feeds/brinemark/latest/tokens.css", headers=brotli),
+        floor,
+    )
     known = f"If-None-Match: {file.headers['etag']}\r\n"
     _told(
         "feed, the latest, still so (304)",
         load(heimat.port, "/feeds/brinemark/latest/tokens.css", headers=known),
         floor,
     )
-    for what, path in (("a file", "brinemark/1.0.0/none.css"), ("a system", "nobody/latest/tokens.css")):
-        _told(f"feed, {what} that is not there", load(heimat.port, f"/feeds/{path}", statuses=NOT_THERE), floor)
+    for what, path in (
+        ("a file", "brinemark/1.0.0/none.css"),
+        ("a system", "nobody/latest/tokens.css"),
+    ):
+        _told(
+            f"feed, {what} that is not there",
+            load(heimat.port, f"/feeds/{path}", statuses=NOT_THERE),
+            floor,
+        )
     with httpx.Client(base_url=heimat.address) as client:
-        made = client.post("/api/systems/brinemark/feed/keys", json={"name": "ticket page"}).raise_for_status()
+        made = client.post(
+            "/api/systems/brinemark/feed/keys", json={"name": "ticket page"}
+        ).raise_for_status()
         client.put("/api/systems/brinemark/feed", json={"keyed": True}).raise_for_status()
     bearing = f"Authorization: Bearer {made.json()['key']}\r\n"
     _told(
@@ -75,7 +90,9 @@ def _feeds(heimat: RunningHeimat) -> None:
         floor,
     )
     _told(
-        "feed that asks for a key, a range", load(heimat.port, "/feeds/brinemark/1/tokens.css", headers=bearing), floor
+        "feed that asks for a key, a range",
+        load(heimat.port, "/feeds/brinemark/1/tokens.css", headers=bearing),
+        floor,
     )
 
 
@@ -88,7 +105,9 @@ def _told(what: str, found: Load, floor: Load) -> None:
 def _floor(size: int) -> Load:
     port = free_port()
     environment = {**os.environ, "PYTHONPATH": f"{ROOT / 'src'}{os.pathsep}{ROOT}"}
-    server = subprocess.Popen([str(PYTHON), "-m", "tools.bench.floor", str(port), str(size)], env=environment)
+    server = subprocess.Popen(
+        [str(PYTHON), "-m", "tools.bench.floor", str(port), str(size)], env=environment
+    )
     try:
         end = time.monotonic() + 20.0
         while time.monotonic() < end:
@@ -116,23 +135,34 @@ def _people(heimat: RunningHeimat) -> None:
             thread.start()
         for thread in threads:
             thread.join()
-        who = "one person" if count == 1 else f"{count} people" + (", a change a second" if pause else ", no pause")
+        who = (
+            "one person"
+            if count == 1
+            else f"{count} people" + (", a change a second" if pause else ", no pause")
+        )
         report(f"an edit, {who}", Timing(edits), "p95 300 ms")
         report(f"a preview, {who}", Timing(previews), "p95 120 ms")
 
 
-def _work(address: str, place: int, pause: float, edits: list[float], previews: list[float]) -> None:
+def _work(
+    address: str, place: int, pause: float, edits: list[float], previews: list[float]
+) -> None:
     """One person: two previews, then an edit, again and again, each sent when the last has answered."""
     with httpx.Client(base_url=address, timeout=30.0) as client:
         client.put("/api/me", json={"person": ACTING[place % len(ACTING)]}).raise_for_status()
         base = client.get("/api/systems/brinemark/head").json()["revision"]
         view = {"parts": PARTS, "select": f"hue:{HUES[place]}"}
         for turn in range(EDITS):
-            edit = {"type": "set_source", "hue": HUES[place], "color": f"#{40 + place:02x}{turn * 5:02x}77"}
+            edit = {
+                "type": "set_source",
+                "hue": HUES[place],
+                "color": f"#{40 + place:02x}{turn * 5:02x}77",
+            }
             for into, path in ((previews, "preview"), (previews, "preview"), (edits, "edits")):
                 begun = time.perf_counter()
                 answer = client.post(
-                    f"/api/systems/brinemark/{path}", json={"base": base, "edits": [edit], "view": view}
+                    f"/api/systems/brinemark/{path}",
+                    json={"base": base, "edits": [edit], "view": view},
                 )
                 into.append((time.perf_counter() - begun) * 1000.0)
                 answer.raise_for_status()
@@ -158,14 +188,22 @@ def _memory(heimat: RunningHeimat) -> None:
             small = Image.fromarray(random.integers(0, 255, (60, 80, 3), dtype=np.uint8))
             content = io.BytesIO()
             small.resize((7200, 5400)).save(content, "JPEG", quality=60)
-            sent = client.post("/api/systems/brinemark/pictures", content=content.getvalue()).raise_for_status()
-            client.post(f"/api/systems/brinemark/pictures/{sent.json()['id']}/main-colors", json={}).raise_for_status()
+            sent = client.post(
+                "/api/systems/brinemark/pictures", content=content.getvalue()
+            ).raise_for_status()
+            client.post(
+                f"/api/systems/brinemark/pictures/{sent.json()['id']}/main-colors", json={}
+            ).raise_for_status()
     time.sleep(2.0)
     stop.set()
     watching.join()
     mega = 1 << 20
     figures = f"{before / mega:.0f}, {peak / mega:.0f} and {_held(heimat.pid) / mega:.0f} MB"
-    note(f"memory before, at the peak of and after {PICTURES} pictures of 39 MP", figures, "given back")
+    note(
+        f"memory before, at the peak of and after {PICTURES} pictures of 39 MP",
+        figures,
+        "given back",
+    )
 
 
 def _held(pid: int) -> int:

@@ -49,11 +49,19 @@ def run() -> None:
     drawn = system.model_copy(update={"curves": HANDLES})
     report("the same with handles on all curves", measure(lambda: _all_of(drawn), 40), "15 ms")
     wide = system.model_copy(
-        update={"hues": {key: hue.model_copy(update={"wide": True}) for key, hue in system.hues.items()}}
+        update={
+            "hues": {key: hue.model_copy(update={"wide": True}) for key, hue in system.hues.items()}
+        }
     )
-    report("the same with display-p3 twins of all", measure(lambda: _all_of(wide), 40), "none stated")
+    report(
+        "the same with display-p3 twins of all", measure(lambda: _all_of(wide), 40), "none stated"
+    )
     key = f"hue:{next(iter(system.hues))}"
-    report("safe ranges of a hue, three quantities", measure(lambda: safe_ranges_view(system, key), 5), "1 s")
+    report(
+        "safe ranges of a hue, three quantities",
+        measure(lambda: safe_ranges_view(system, key), 5),
+        "1 s",
+    )
     twelve, many = _requests(12, Method()), _requests(200, Method())
     small, large = measure(lambda: generate(twelve), 30), measure(lambda: generate(many), 10)
     growth = f"{large.median / small.median:.1f} times as long for 16.7 times as many"

@@ -28,12 +28,23 @@ PARTS = ["head", "slip", "hues", "scales", "ladder", "promises", "ground", "toke
 
 
 def _drag(
-    address: str, slug: str, hue: str, parts: Sequence[str], into: list[float], sizes: list[tuple[int, int]]
+    address: str,
+    slug: str,
+    hue: str,
+    parts: Sequence[str],
+    into: list[float],
+    sizes: list[tuple[int, int]],
 ) -> None:
     """One person dragging: the next request leaves when the last has answered."""
     with httpx.Client(base_url=address, headers={"Accept-Encoding": "gzip"}) as client:
         for place in range(DRAGS):
-            edit = {"type": "aim_source", "hue": hue, "lightness": 30.0 + place * 0.2, "chroma": 0.1, "angle": 200.0}
+            edit = {
+                "type": "aim_source",
+                "hue": hue,
+                "lightness": 30.0 + place * 0.2,
+                "chroma": 0.1,
+                "angle": 200.0,
+            }
             body = {"base": 1, "edits": [edit], "view": {"parts": parts, "select": f"hue:{hue}"}}
             start = time.perf_counter()
             answer = client.post(f"/api/systems/{slug}/preview", json=body)
@@ -265,7 +276,9 @@ def _load_in_chromium(driver: Chrome, page: str) -> float:
         driver.get("about:blank")
         driver.get(page)
         end = time.monotonic() + 15
-        while not driver.execute_script("return document.querySelector('[data-testid=scales] [data-hex]') !== null"):
+        while not driver.execute_script(
+            "return document.querySelector('[data-testid=scales] [data-hex]') !== null"
+        ):
             if time.monotonic() > end:
                 raise RuntimeError("the sheet does not appear")
             time.sleep(0.01)
@@ -282,7 +295,9 @@ def _first_scripts(driver: Chrome, page: str) -> list[Path]:
         if time.monotonic() > end:
             raise RuntimeError("the page does not appear")
         time.sleep(0.05)
-    names = driver.execute_script("return performance.getEntriesByType('resource').map(entry => entry.name)")
+    names = driver.execute_script(
+        "return performance.getEntriesByType('resource').map(entry => entry.name)"
+    )
     return [PAGE / "assets" / name.rpartition("/")[2] for name in names if name.endswith(".js")]
 
 
@@ -293,7 +308,11 @@ def _compressed(files: list[Path]) -> int:
 def _ladder(count: int) -> ShapedLadder:
     """An even ladder of so many steps."""
     lights = [97.0 - 89.0 * place / (count - 1) for place in range(count)]
-    return ShapedLadder(steps=tuple(ShapedStep(label=f"{at + 1}", lightness=light) for at, light in enumerate(lights)))
+    return ShapedLadder(
+        steps=tuple(
+            ShapedStep(label=f"{at + 1}", lightness=light) for at, light in enumerate(lights)
+        )
+    )
 
 
 def run(folder: Path) -> None:
@@ -310,7 +329,11 @@ def run(folder: Path) -> None:
         for people, aim in ((1, "p95 40 ms"), (2, "p95 60 ms")):
             timing, size = previews(heimat.address, slug, hues, people)
             report(f"preview over HTTP, {people} dragging", timing, aim)
-        note("preview, compressed and raw", f"{size[0] / 1000:.1f} and {size[1] / 1000:.1f} kB", "50 kB")
+        note(
+            "preview, compressed and raw",
+            f"{size[0] / 1000:.1f} and {size[1] / 1000:.1f} kB",
+            "50 kB",
+        )
         many = large_system(49)
         with engine.begin() as connection:
             wide_slug = add_document(connection, many, "ines")
@@ -323,13 +346,23 @@ def run(folder: Path) -> None:
         engine.dispose()
         timing, size = previews(heimat.address, wide_slug, list(many.hues), 1)
         report("preview of 49 hues × 11 steps", timing, "none stated")
-        note("its size, compressed and raw", f"{size[0] / 1000:.1f} and {size[1] / 1000:.1f} kB", "none stated")
+        note(
+            "its size, compressed and raw",
+            f"{size[0] / 1000:.1f} and {size[1] / 1000:.1f} kB",
+            "none stated",
+        )
         with browser() as driver:
             at = f"{heimat.address}/systems/{slug}/scales?at=hue:{hues[0]}"
             timing, _ = drag_in_chromium(driver, at, RAMP, RAMP, across=True)
             report("in Chromium: pointer's move to all steps repainted", timing, "p95 100 ms")
-            report("in Chromium: arrow key to the next step painted", _walk_in_chromium(driver), "p95 50 ms")
-            report("in Chromium: a click on a step to the slip", _select_in_chromium(driver), "60 ms")
+            report(
+                "in Chromium: arrow key to the next step painted",
+                _walk_in_chromium(driver),
+                "p95 50 ms",
+            )
+            report(
+                "in Chromium: a click on a step to the slip", _select_in_chromium(driver), "60 ms"
+            )
             room = "[data-curve=hue] svg"
             _choose_board(driver)
             timing, _ = drag_in_chromium(
@@ -342,22 +375,38 @@ def run(folder: Path) -> None:
                 colored=_BOARD,
             )
             report("in Chromium: the operations board, 200 tokens, 4 themes", timing, "p95 100 ms")
-            timing, long = drag_in_chromium(driver, f"{at}&area=curves", _HANDLE, room, across=False, opened_by=_HUE)
+            timing, long = drag_in_chromium(
+                driver, f"{at}&area=curves", _HANDLE, room, across=False, opened_by=_HUE
+            )
             report("in Chromium: a curve's handle of 12 scales", timing, "p95 100 ms")
             note(
-                "frames with over 50 ms of script", f"{len(long)} of 80, longest {max(long, default=0):.0f} ms", "none"
+                "frames with over 50 ms of script",
+                f"{len(long)} of 80, longest {max(long, default=0):.0f} ms",
+                "none",
             )
             plot = "[data-testid=ladder-plot]"
-            timing, _ = drag_in_chromium(driver, f"{at}&area=ladder", _RUNG, plot, across=False, wide=False)
+            timing, _ = drag_in_chromium(
+                driver, f"{at}&area=ladder", _RUNG, plot, across=False, wide=False
+            )
             report("in Chromium: a handle of the ladder of 12 scales", timing, "p95 100 ms")
             full_at = f"{heimat.address}/systems/{full_slug}/scales?at=hue:{next(iter(full.hues))}"
             timing, _ = drag_in_chromium(driver, full_at, RAMP, RAMP, across=True)
             report("in Chromium: a drag of 29 hues × 24 steps", timing, "p95 150 ms")
-            note("in Chromium: 29 hues × 24 steps loaded", f"{_load_in_chromium(driver, full_at):.0f} ms", "1 s")
+            note(
+                "in Chromium: 29 hues × 24 steps loaded",
+                f"{_load_in_chromium(driver, full_at):.0f} ms",
+                "1 s",
+            )
             matrix_at = f"{heimat.address}/systems/{slug}/legibility?area=matrix"
-            report("in Chromium: frames of the matrix of 132 by 132", _scroll_in_chromium(driver, matrix_at), "50 ms")
+            report(
+                "in Chromium: frames of the matrix of 132 by 132",
+                _scroll_in_chromium(driver, matrix_at),
+                "50 ms",
+            )
             scripts = _first_scripts(driver, f"{heimat.address}/systems/{slug}/sources")
-            note("first page: script, compressed", f"{_compressed(scripts) / 1000:.0f} kB", "200 kB")
+            note(
+                "first page: script, compressed", f"{_compressed(scripts) / 1000:.0f} kB", "200 kB"
+            )
         largest = max((PAGE / "assets").glob("*.js"), key=lambda file: file.stat().st_size)
         note("largest chunk, raw", f"{largest.stat().st_size / 1000:.0f} kB", "500 kB")
         stored = orjson.dumps(system.model_dump(mode="json"))

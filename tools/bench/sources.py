@@ -36,7 +36,10 @@ def photo() -> bytes:
     rng = np.random.default_rng(1)
     down = np.linspace(0.0, 1.0, HEIGHT)[:, None, None]
     across = np.linspace(0.0, 1.0, WIDTH)[None, :, None]
-    base = np.array([150.0, 170.0, 180.0]) * (0.5 + 0.5 * down) + np.array([40.0, -10.0, -30.0]) * across
+    base = (
+        np.array([150.0, 170.0, 180.0]) * (0.5 + 0.5 * down)
+        + np.array([40.0, -10.0, -30.0]) * across
+    )
     base[1800:1840, 2000:2040] = (200, 50, 31)
     grain = rng.normal(0.0, 6.0, (HEIGHT, WIDTH, 1))
     into = io.BytesIO()
@@ -49,7 +52,9 @@ def stylesheet(size: int) -> str:
     rng = np.random.default_rng(2)
     rules, length = [], 0
     while length < size:
-        r, g, b, hexadecimal = (int(level) for level in (*rng.integers(0, 256, 3), rng.integers(0, 1 << 24)))
+        r, g, b, hexadecimal = (
+            int(level) for level in (*rng.integers(0, 256, 3), rng.integers(0, 1 << 24))
+        )
         rule = f".c{len(rules)} {{ color: #{hexadecimal:06x}; background: rgb({r} {g} {b} / .5); padding: 4px 8px }}\n"
         rules.append(rule)
         length += len(rule)
@@ -59,15 +64,25 @@ def stylesheet(size: int) -> str:
 def run(folder: Path) -> None:
     """Measure and print."""
     content = photo()
-    report("12 million pixels: decoded", measure(lambda: decode(content), 5), "part of the 1 s below")
+    report(
+        "12 million pixels: decoded", measure(lambda: decode(content), 5), "part of the 1 s below"
+    )
     pixels = decode(content)
     report(
         "12 million pixels: main colors, decoded first",
         measure(lambda: main_colors(decode(content), Wanted()), 5),
         "1 s",
     )
-    report("a color taken again, radius 40", measure(lambda: sample(pixels, 2000, 1500, 40), 50), "30 ms")
-    note("peak memory of a process that does only this", f"{_peak_memory(content, folder):.0f} MB", "600 MB")
+    report(
+        "a color taken again, radius 40",
+        measure(lambda: sample(pixels, 2000, 1500, 40), 50),
+        "30 ms",
+    )
+    note(
+        "peak memory of a process that does only this",
+        f"{_peak_memory(content, folder):.0f} MB",
+        "600 MB",
+    )
 
     brand = Brand.of(np.array([[11, 110, 110]], dtype=np.uint8))
     report("status colors proposed", measure(lambda: propose(brand), 10), "300 ms")
@@ -75,13 +90,21 @@ def run(folder: Path) -> None:
     text = stylesheet(1_000_000)
     ours = measure(lambda: read_css.read(text), 5)
     theirs = measure(lambda: tinycss2.parse_stylesheet(text), 1)
-    report("a stylesheet of 1 MB read", ours, "1 s", f"tinycss2 parses it in {theirs.median:.0f} ms and reads no color")
+    report(
+        "a stylesheet of 1 MB read",
+        ours,
+        "1 s",
+        f"tinycss2 parses it in {theirs.median:.0f} ms and reads no color",
+    )
 
     one, other = np.array([11, 110, 110]), np.array([223, 90, 51])
     ours = measure(lambda: mixed(one, other, 9, "oklch"), 50)
     ends = [ColorAll("srgb", [int(level) / 255 for level in color]) for color in (one, other)]
     theirs = measure(
-        lambda: [ColorAll.interpolate(ends, space="oklch")(place / 10).convert("srgb").fit() for place in range(1, 10)],
+        lambda: [
+            ColorAll.interpolate(ends, space="oklch")(place / 10).convert("srgb").fit()
+            for place in range(1, 10)
+        ],
         20,
     )
     report("nine colors between two", ours, "none stated", f"coloraide {theirs.median:.2f} ms")
@@ -99,7 +122,9 @@ def _peak_memory(content: bytes, folder: Path) -> float:
         "main_colors(decode(Path(sys.argv[1]).read_bytes()), Wanted());"
         "print(next(line.split()[1] for line in open('/proc/self/status') if line.startswith('VmHWM')))"
     )
-    done = subprocess.run([sys.executable, "-c", code, str(picture)], capture_output=True, text=True, check=True)
+    done = subprocess.run(
+        [sys.executable, "-c", code, str(picture)], capture_output=True, text=True, check=True
+    )
     return int(done.stdout) / 1000.0
 
 
@@ -114,7 +139,10 @@ def _served(folder: Path, picture: bytes) -> None:
         drawn = rng.integers(0, 256, (SETS, 5, 3))
         sets = [
             new_set(
-                f"Set {place}", "made to measure", [("", Color.of_bytes(tuple(each))) for each in drawn[place]], None
+                f"Set {place}",
+                "made to measure",
+                [("", Color.of_bytes(tuple(each))) for each in drawn[place]],
+                None,
             )
             for place in range(SETS)
         ]
@@ -128,7 +156,11 @@ def _served(folder: Path, picture: bytes) -> None:
             gallery.search(color)
             times.append((time.perf_counter() - start) * 1000.0)
         report(f"sets like a color, among {SETS}", Timing(times[3:]), "50 ms")
-        report(f"sets by two words, among {SETS}", measure(lambda: gallery.search("made measure"), 20), "none stated")
+        report(
+            f"sets by two words, among {SETS}",
+            measure(lambda: gallery.search("made measure"), 20),
+            "none stated",
+        )
         heimat.start()
         _over_http(heimat.address, picture)
     finally:
@@ -140,20 +172,33 @@ def _served(folder: Path, picture: bytes) -> None:
 def _over_http(address: str, picture: bytes) -> None:
     at = f"{address}/api/systems/brinemark"
     start = time.perf_counter()
-    answer = urllib.request.urlopen(urllib.request.Request(f"{at}/pictures?name=photo.jpg", picture)).read()
-    note("over HTTP: a photo sent, read and kept", f"{(time.perf_counter() - start) * 1000:.0f} ms", "none stated")
+    answer = urllib.request.urlopen(
+        urllib.request.Request(f"{at}/pictures?name=photo.jpg", picture)
+    ).read()
+    note(
+        "over HTTP: a photo sent, read and kept",
+        f"{(time.perf_counter() - start) * 1000:.0f} ms",
+        "none stated",
+    )
     number = int(answer.split(b'"id":')[1].split(b",")[0])
     start = time.perf_counter()
-    body = urllib.request.Request(f"{at}/pictures/{number}/main-colors", b"{}", {"Content-Type": "application/json"})
+    body = urllib.request.Request(
+        f"{at}/pictures/{number}/main-colors", b"{}", {"Content-Type": "application/json"}
+    )
     urllib.request.urlopen(body).read()
     note("over HTTP: its main colors", f"{(time.perf_counter() - start) * 1000:.0f} ms", "1 s")
     sampled = measure(
-        lambda: urllib.request.urlopen(f"{at}/pictures/{number}/sample?x=2020&y=1820&radius=20").read(), 40
+        lambda: urllib.request.urlopen(
+            f"{at}/pictures/{number}/sample?x=2020&y=1820&radius=20"
+        ).read(),
+        40,
     )
     report("over HTTP: a color taken again", sampled, "30 ms")
 
     large = stylesheet(4_900_000).encode()
-    reading = urllib.request.Request(f"{address}/api/reading?name=old.css", large, {"Content-Type": "text/plain"})
+    reading = urllib.request.Request(
+        f"{address}/api/reading?name=old.css", large, {"Content-Type": "text/plain"}
+    )
     working = threading.Thread(target=lambda: urllib.request.urlopen(reading).read())
     waits: list[float] = []
     working.start()

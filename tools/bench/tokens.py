@@ -31,28 +31,43 @@ def large() -> ColorSystem:
         brinemark(),
         [
             AddHues(
-                hues=[{"id": f"more{at}", "color": color} for at, color in enumerate(("#7A3E9D", "#C2185B", "#00838F"))]
+                hues=[
+                    {"id": f"more{at}", "color": color}
+                    for at, color in enumerate(("#7A3E9D", "#C2185B", "#00838F"))
+                ]
             ),
             SetLadder(ladder="long"),
         ],
     ).system
     resolved = resolve(system)
-    bridge = propose_theme(resolved, resolved.themes["night"], "bridge", "bridge", "dark", "more").edit
+    bridge = propose_theme(
+        resolved, resolved.themes["night"], "bridge", "bridge", "dark", "more"
+    ).edit
     system = apply_all(system, [bridge]).system
     hues, tokens = sorted(system.hues), dict(system.tokens)
     orders = keys(_TOKENS, max(token.order for token in tokens.values()))
     for at in range(_TOKENS - len(tokens)):
         hue = hues[at % len(hues)]
         ladder = system.hues[hue].ladder or system.ladder
-        value = TokenAlias(token="text-plain") if at % 5 == 0 else StepAlias(hue=hue, step=ladder.steps[at % 9].id)
-        tokens[f"t{at}"] = Token(id=f"t{at}", order=orders[at], name=f"more.{at}", values={DAY: value, "night": value})
+        value = (
+            TokenAlias(token="text-plain")
+            if at % 5 == 0
+            else StepAlias(hue=hue, step=ladder.steps[at % 9].id)
+        )
+        tokens[f"t{at}"] = Token(
+            id=f"t{at}", order=orders[at], name=f"more.{at}", values={DAY: value, "night": value}
+        )
     pairings = dict(system.pairings)
     ids = sorted(tokens)
     places = keys(_PAIRINGS, max(pairing.order for pairing in pairings.values()))
     for at in range(_PAIRINGS - len(pairings)):
         key = f"pair{at}"
         pairings[key] = Pairing(
-            id=key, order=places[at], foreground=ids[at % len(ids)], ground="surface-card", use="body"
+            id=key,
+            order=places[at],
+            foreground=ids[at % len(ids)],
+            ground="surface-card",
+            use="body",
         )
     return system.model_copy(update={"tokens": tokens, "pairings": pairings})
 
@@ -79,28 +94,49 @@ def run() -> None:
         return resolve(system)
 
     themes, pairings = len(system.themes), len(system.pairings)
-    print(f"{len(system.hues)} hues, {len(system.tokens)} tokens, {themes} themes, {pairings} pairings")
+    print(
+        f"{len(system.hues)} hues, {len(system.tokens)} tokens, {themes} themes, {pairings} pairings"
+    )
     one = measure(drag, 40)
     report("resolved while a hue is dragged", one, "30 ms")
     report("resolved with nothing remembered", measure(anew, 20), "none stated")
     shown = resolve(system)
     pairings_of = list(system.pairings.values())
-    ours = measure(lambda: [check_pairings(pairings_of, each.tokens) for each in shown.themes.values()], 20)
+    ours = measure(
+        lambda: [check_pairings(pairings_of, each.tokens) for each in shown.themes.values()], 20
+    )
     library = measure(lambda: _by_library(shown), 3)
     report("all pairings measured", ours, "none stated")
-    report("the same by a general library", library, "", f"{library.median / ours.median:.0f} times as long")
+    report(
+        "the same by a general library",
+        library,
+        "",
+        f"{library.median / ours.median:.0f} times as long",
+    )
     names = {key: f"renamed.{token.name}" for key, token in system.tokens.items()}
-    report("200 tokens renamed and checked", measure(lambda: apply(system, RenameTokens(names=names)), 20), "50 ms")
+    report(
+        "200 tokens renamed and checked",
+        measure(lambda: apply(system, RenameTokens(names=names)), 20),
+        "50 ms",
+    )
     resolved = resolve(system)
     report(
         "a theme proposed for 200 tokens",
-        measure(lambda: propose_theme(resolved, resolved.themes[DAY], "x", "x", "dark", "usual"), 10),
+        measure(
+            lambda: propose_theme(resolved, resolved.themes[DAY], "x", "x", "dark", "usual"), 10
+        ),
         "500 ms",
     )
     bare = system.model_copy(update={"tokens": {}, "pairings": {}, "told_apart": {}, "themes": {}})
-    report("a first theme with the product set", measure(lambda: with_starter(bare), 10), "none stated")
+    report(
+        "a first theme with the product set", measure(lambda: with_starter(bare), 10), "none stated"
+    )
     started = resolve(with_starter(bare))
-    report("the dashboard set added to it", measure(lambda: addition(started, SETS["dashboard"]), 10), "none stated")
+    report(
+        "the dashboard set added to it",
+        measure(lambda: addition(started, SETS["dashboard"]), 10),
+        "none stated",
+    )
 
 
 def _by_library(resolved: Resolved) -> float:

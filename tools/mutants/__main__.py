@@ -29,7 +29,9 @@ def main() -> int:
     parser.add_argument("--count", type=int, default=COUNT)
     parser.add_argument("--seed", type=int, default=SEED, help="another one draws other faults")
     given = parser.parse_args()
-    equivalent = {(each["file"], each["was"], each["becomes"]) for each in json.loads(_EQUIVALENT.read_text())}
+    equivalent = {
+        (each["file"], each["was"], each["becomes"]) for each in json.loads(_EQUIVALENT.read_text())
+    }
     every = drawn(given.count, given.seed)
     mutants = [each for each in every if (each.file, each.was, each.becomes) not in equivalent]
     with tempfile.TemporaryDirectory(prefix="heimat-mutants-") as folder:
@@ -61,7 +63,11 @@ def _missed(mutants: list[Mutant], reached: Reach, folder: Path) -> list[Mutant]
             houses.put(house)
 
     with ThreadPoolExecutor(_PROCESSES) as two:
-        return [mutant for mutant, seen in zip(mutants, two.map(tried, mutants), strict=True) if not seen]
+        return [
+            mutant
+            for mutant, seen in zip(mutants, two.map(tried, mutants), strict=True)
+            if not seen
+        ]
 
 
 if __name__ == "__main__":

@@ -44,7 +44,9 @@ class Mutant:
 
     def text(self) -> str:
         """The whole file with the fault in it."""
-        changed = mutate_code((ROOT / self.file).read_text(), get_operator(self.operator)(), self.occurrence)
+        changed = mutate_code(
+            (ROOT / self.file).read_text(), get_operator(self.operator)(), self.occurrence
+        )
         if changed is None:
             raise RuntimeError(f"{self.file} has changed since it was drawn from")
         return str(changed)
@@ -66,13 +68,17 @@ def drawn(count: int, seed: int) -> list[Mutant]:
     return sorted(mutants, key=lambda each: (each.file, each.line))
 
 
-def _some(places: list[tuple[Path, int, str, int]], wanted: int, chance: random.Random) -> list[Mutant]:
+def _some(
+    places: list[tuple[Path, int, str, int]], wanted: int, chance: random.Random
+) -> list[Mutant]:
     """Some of the places of a folder, of each sort in turn: numbers are many. Of a line no more than one."""
     chance.shuffle(places)
     by_sort: dict[str, list[tuple[Path, int, str, int]]] = defaultdict(list)
     for place in places:
         by_sort[_sort(place[2])].append(place)
-    in_turn = [each for group in zip_longest(*by_sort.values()) for each in group if each is not None]
+    in_turn = [
+        each for group in zip_longest(*by_sort.values()) for each in group if each is not None
+    ]
     found: list[Mutant] = []
     lines: set[tuple[Path, int]] = set()
     for file, line, operator, occurrence in in_turn:
@@ -93,12 +99,18 @@ def _some(places: list[tuple[Path, int, str, int]], wanted: int, chance: random.
 def _sort(operator: str) -> str:
     """Of what sort an operator of cosmic-ray is: the words before what it puts in the place of what."""
     return (
-        operator.split("_")[0] if "Operator" in operator else {"core/NumberReplacer": "number"}.get(operator, "branch")
+        operator.split("_")[0]
+        if "Operator" in operator
+        else {"core/NumberReplacer": "number"}.get(operator, "branch")
     )
 
 
 def _difference(before: str, after: str) -> tuple[str, str]:
-    pairs = [pair for pair in zip(before.splitlines(), after.splitlines(), strict=False) if pair[0] != pair[1]]
+    pairs = [
+        pair
+        for pair in zip(before.splitlines(), after.splitlines(), strict=False)
+        if pair[0] != pair[1]
+    ]
     return pairs[0][0].strip(), pairs[0][1].strip()
 
 
@@ -134,7 +146,12 @@ def _left_out(text: str) -> list[tuple[tuple[int, int], tuple[int, int]]]:
             parts += [getattr(node, "returns", None), *node.decorator_list]
         for part in parts:
             if part is not None:
-                found.append(((part.lineno, part.col_offset), (part.end_lineno or 0, part.end_col_offset or 0)))
+                found.append(
+                    (
+                        (part.lineno, part.col_offset),
+                        (part.end_lineno or 0, part.end_col_offset or 0),
+                    )
+                )
     for number, line in enumerate(text.splitlines(), 1):
         if _NO_COMPUTATION.search(line):
             found.append(((number, 0), (number, len(line))))

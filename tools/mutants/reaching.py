@@ -35,7 +35,10 @@ class Reach:
 
     def of(self, file: str, line: int) -> list[str]:
         """The tests that reach a line, the quickest first."""
-        return sorted(self.tests.get(file, {}).get(line, ()), key=lambda name: (self.seconds.get(name, 0.0), name))
+        return sorted(
+            self.tests.get(file, {}).get(line, ()),
+            key=lambda name: (self.seconds.get(name, 0.0), name),
+        )
 
 
 def reach(folder: Path) -> Reach:
@@ -53,12 +56,19 @@ def reach(folder: Path) -> Reach:
             lines = found[str(Path(file).relative_to(ROOT))]
             for line, contexts in data.contexts_by_lineno(file).items():
                 lines[line] |= {each for each in contexts if each}
-    return Reach({file: dict(lines) for file, lines in found.items()}, _seconds(folder.glob("times.*.xml")))
+    return Reach(
+        {file: dict(lines) for file, lines in found.items()}, _seconds(folder.glob("times.*.xml"))
+    )
 
 
 def _run(files: list[Path], at: int, config: Path, folder: Path) -> None:
     command = [sys.executable, "-m", "coverage", "run", f"--rcfile={config}", "-m", "pytest", "-q"]
-    command += ["-p", "no:cacheprovider", f"--junitxml={folder / f'times.{at}.xml'}", *map(str, files)]
+    command += [
+        "-p",
+        "no:cacheprovider",
+        f"--junitxml={folder / f'times.{at}.xml'}",
+        *map(str, files),
+    ]
     done = subprocess.run(command, cwd=ROOT, capture_output=True, text=True)
     if done.returncode != 0:
         raise Trouble(f"The tests fail without any fault:\n{done.stdout[-3000:]}")

@@ -20,7 +20,9 @@ _LIMIT_SECONDS = 240.0
 def copied(folder: Path) -> Path:
     """A copy of the house, but for the page, to put faults into."""
     for part in _PARTS:
-        shutil.copytree(ROOT / part, folder / part, ignore=shutil.ignore_patterns("page", "__pycache__"))
+        shutil.copytree(
+            ROOT / part, folder / part, ignore=shutil.ignore_patterns("page", "__pycache__")
+        )
     for name in _FILES:
         shutil.copy(ROOT / name, folder / name)
     return folder
@@ -43,10 +45,25 @@ def is_seen(mutant: Mutant, tests: list[str], house: Path) -> bool:
     file = house / mutant.file
     before = file.read_text()
     file.write_text(mutant.text())
-    environment = {**os.environ, "PYTHONPATH": f"{house / 'src'}{os.pathsep}{house}", "PYTHONDONTWRITEBYTECODE": "1"}
-    command = [sys.executable, "-m", "pytest", "-x", "-q", "-p", "no:cacheprovider", *map(_address, tests)]
+    environment = {
+        **os.environ,
+        "PYTHONPATH": f"{house / 'src'}{os.pathsep}{house}",
+        "PYTHONDONTWRITEBYTECODE": "1",
+    }
+    command = [
+        sys.executable,
+        "-m",
+        "pytest",
+        "-x",
+        "-q",
+        "-p",
+        "no:cacheprovider",
+        *map(_address, tests),
+    ]
     try:
-        done = subprocess.run(command, cwd=house, env=environment, capture_output=True, timeout=_LIMIT_SECONDS)
+        done = subprocess.run(
+            command, cwd=house, env=environment, capture_output=True, timeout=_LIMIT_SECONDS
+        )
         return done.returncode != 0
     except subprocess.TimeoutExpired:
         return True

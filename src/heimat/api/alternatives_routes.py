@@ -75,13 +75,19 @@ class TakeOverBody(Body):
     """Things to put as they stand in another alternative, by the ids of the differences, on a revision."""
 
     other: Address
-    ids: Annotated[list[Annotated[str, Field(max_length=120)]], Field(min_length=1, max_length=5000)]
+    ids: Annotated[
+        list[Annotated[str, Field(max_length=120)]], Field(min_length=1, max_length=5000)
+    ]
     base: Annotated[int, Field(ge=1)]
     key: RequestKey
     view: Looking = Looking()
 
 
-@router.get("/systems/{slug}/alternatives", operation_id="listAlternatives", **described(list[AlternativeView]))
+@router.get(
+    "/systems/{slug}/alternatives",
+    operation_id="listAlternatives",
+    **described(list[AlternativeView]),
+)
 @needs("look")
 def list_alternatives(slug: str, uses: Uses) -> Response:
     found: list[AlternativeView] = [
@@ -97,7 +103,9 @@ def list_alternatives(slug: str, uses: Uses) -> Response:
     return answer(found)
 
 
-@router.post("/systems/{slug}/alternatives", operation_id="addAlternative", **described(AddedView, 201))
+@router.post(
+    "/systems/{slug}/alternatives", operation_id="addAlternative", **described(AddedView, 201)
+)
 @needs("edit")
 def add_alternative(slug: str, body: NewAlternativeBody, uses: Uses, person: Acting) -> Response:
     return answer({"slug": uses.alternatives.add(slug, body.name, person.id)}, 201)
@@ -110,7 +118,9 @@ def remove_alternative(slug: str, uses: Uses) -> Response:
     return Response(status_code=204)
 
 
-@router.get("/systems/{slug}/differences", operation_id="readDifferences", **described(DifferencesView))
+@router.get(
+    "/systems/{slug}/differences", operation_id="readDifferences", **described(DifferencesView)
+)
 @needs("look")
 def read_differences(
     slug: str,
@@ -120,7 +130,9 @@ def read_differences(
     severity: Annotated[float, Query(ge=0.0, le=1.0)] = 1.0,
 ) -> Response:
     here, there = head_resolved(uses, slug), head_resolved(uses, other)
-    return answer(differences_view(here, there, Eyes(vision, severity), uses.alternatives.start(slug, other)))
+    return answer(
+        differences_view(here, there, Eyes(vision, severity), uses.alternatives.start(slug, other))
+    )
 
 
 @router.post("/systems/{slug}/merges", operation_id="mergeAlternative", **described(Parts))
@@ -144,5 +156,10 @@ def read_shared(key: Annotated[str, Field(max_length=60)], uses: Uses) -> Respon
     for name, address in uses.alternatives.shared(key):
         resolved = head_resolved(uses, address)
         system = system or resolved.system.name
-        found.append({"name": name, "specimen": specimen_part(Look(resolved, Where(address, 1), LookOptions()))})
+        found.append(
+            {
+                "name": name,
+                "specimen": specimen_part(Look(resolved, Where(address, 1), LookOptions())),
+            }
+        )
     return answer({"system": system, "alternatives": found})

@@ -66,7 +66,11 @@ STAGES = (
 
 
 def create_app(
-    engine: Engine, hosts: Iterable[str] = (), workers: Workers | None = None, *, printed: bool = True
+    engine: Engine,
+    hosts: Iterable[str] = (),
+    workers: Workers | None = None,
+    *,
+    printed: bool = True,
 ) -> FastAPI:
     """The application on a database. It keeps nothing that another process would miss.
 

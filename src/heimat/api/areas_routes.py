@@ -34,7 +34,9 @@ class HarmonyBody(Showing):
     """
 
     given: Annotated[list[ColorInput], Field(min_length=1, max_length=MOST_GIVEN_COLORS)]
-    remembered: Annotated[list[Annotated[float, Field(ge=0.0, le=360.0)]], Field(max_length=MOST_GIVEN_COLORS)] = []
+    remembered: Annotated[
+        list[Annotated[float, Field(ge=0.0, le=360.0)]], Field(max_length=MOST_GIVEN_COLORS)
+    ] = []
     relation: Relation = "complementary"
     circle: Circle = "oklch"
     spread: Annotated[float | None, Field(ge=1.0, le=WIDEST_SPREAD_DEGREES)] = None
@@ -104,7 +106,15 @@ def find_harmony(body: HarmonyBody) -> Response:
 @needs("nothing")
 def make_even_set(body: EvenBody) -> Response:
     return answer(
-        even_view(body.start, body.count, body.space, body.lightness, body.strength, body.notation, body.eyes())
+        even_view(
+            body.start,
+            body.count,
+            body.space,
+            body.lightness,
+            body.strength,
+            body.notation,
+            body.eyes(),
+        )
     )
 
 

@@ -12,7 +12,9 @@ from heimat.view.eyes import Eyes, SeenAs
 from heimat.view.look import LookOptions
 from heimat.view.parts import PartName
 
-RequestKey = Annotated[str, Field(min_length=8, max_length=64, default_factory=lambda: uuid.uuid4().hex)]
+RequestKey = Annotated[
+    str, Field(min_length=8, max_length=64, default_factory=lambda: uuid.uuid4().hex)
+]
 """A request repeated with the same key is carried out once."""
 MOST_NUMBER = 2**31 - 1
 """The highest number that a revision could have."""
@@ -57,4 +59,12 @@ class Looking(Showing):
 
     def options(self) -> LookOptions:
         """The options of a look."""
-        return LookOptions(self.vision, self.severity, self.ground, self.theme, self.select, self.notation, self.need)
+        return LookOptions(
+            self.vision,
+            self.severity,
+            self.ground,
+            self.theme,
+            self.select,
+            self.notation,
+            self.need,
+        )

@@ -82,7 +82,9 @@ class BindingView(TypedDict):
 class ColorsBody(Body):
     """Colors by name or in any notation, in their order."""
 
-    colors: Annotated[list[Annotated[str, Field(max_length=400)]], Field(min_length=1, max_length=MOST_CATEGORIES)]
+    colors: Annotated[
+        list[Annotated[str, Field(max_length=400)]], Field(min_length=1, max_length=MOST_CATEGORIES)
+    ]
 
 
 class DataColumnView(TypedDict):
@@ -108,16 +110,26 @@ class DatasetView(TypedDict):
 
 
 @router.post(
-    "/palette-proposals", operation_id="proposePalette", dependencies=IS_COMPUTING, **described(ProposedPaletteView)
+    "/palette-proposals",
+    operation_id="proposePalette",
+    dependencies=IS_COMPUTING,
+    **described(ProposedPaletteView),
 )
 @needs("look")
 async def propose_palette(slug: str, request: Request, body: WishBody, uses: Uses) -> Response:
     system = await run_in_threadpool(head_system, uses, slug)
     _refuse_gone(system, (each.value for each in body.kept), "kept")
-    return answer(await listened(request, uses.workers.asking, proposed_palette, system, body.wish()))
+    return answer(
+        await listened(request, uses.workers.asking, proposed_palette, system, body.wish())
+    )
 
 
-@router.post("/palette-prices", operation_id="pricePalette", dependencies=IS_COMPUTING, **described(PricesView))
+@router.post(
+    "/palette-prices",
+    operation_id="pricePalette",
+    dependencies=IS_COMPUTING,
+    **described(PricesView),
+)
 @needs("look")
 async def price_palette(slug: str, request: Request, body: WishBody, uses: Uses) -> Response:
     system = await run_in_threadpool(head_system, uses, slug)
@@ -143,7 +155,10 @@ def bind_palette(slug: str, palette: Id, uses: Uses) -> Response:
 @needs("nothing")
 def judge_colors(slug: str, body: ColorsBody, uses: Uses) -> Response:
     resolved = head_resolved(uses, slug)
-    colors = [rgb8_of(color_called(resolved, text, f"colors.{place}")) for place, text in enumerate(body.colors)]
+    colors = [
+        rgb8_of(color_called(resolved, text, f"colors.{place}"))
+        for place, text in enumerate(body.colors)
+    ]
     return answer(suitability_view(np.array(colors, dtype=np.uint8)))
 
 
@@ -153,10 +168,20 @@ def list_data(slug: str, uses: Uses) -> Response:
     return answer([_dataset(row, summary) for row, summary in uses.datasets.all(slug)])
 
 
-@router.post("/data", operation_id="keepData", openapi_extra=_BODY, dependencies=IS_SENDING, **described(DatasetView))
+@router.post(
+    "/data",
+    operation_id="keepData",
+    openapi_extra=_BODY,
+    dependencies=IS_SENDING,
+    **described(DatasetView),
+)
 @needs("edit")
 async def keep_data(
-    slug: str, request: Request, uses: Uses, person: Acting, name: Annotated[str, Query(max_length=200)] = ""
+    slug: str,
+    request: Request,
+    uses: Uses,
+    person: Acting,
+    name: Annotated[str, Query(max_length=200)] = "",
 ) -> Response:
     content = await request.body()
     row, summary = await run_in_threadpool(uses.datasets.keep, slug, content, name, person.id)
@@ -179,7 +204,9 @@ def read_charts(
     palette: Annotated[str, Query(max_length=40)],
     number: Annotated[str | None, Query(max_length=80)] = None,
 ) -> Response:
-    return answer(charts_view(head_resolved(uses, slug), uses.datasets.table(slug, dataset), palette, number))
+    return answer(
+        charts_view(head_resolved(uses, slug), uses.datasets.table(slug, dataset), palette, number)
+    )
 
 
 def _refuse_gone(system: ColorSystem, values: Iterable[PaletteValue], field: str) -> None:

@@ -33,7 +33,9 @@ CONSTANTS: dict[str, Any] = {
     "LEAST_STEPS": LEAST_STEPS,
     "MOST_STEPS": MOST_STEPS,
     "LEAST_FALL": LEAST_FALL,
-    "READY_LADDERS": [{"name": ladder.name, "steps": len(ladder.steps)} for ladder in READY_MADE.values()],
+    "READY_LADDERS": [
+        {"name": ladder.name, "steps": len(ladder.steps)} for ladder in READY_MADE.values()
+    ],
     "STRONGEST_CHROMA": STRONGEST_CHROMA,
     "STRONGEST_TINT": STRONGEST_TINT,
     "STRONGEST_SHARE": STRONGEST_SHARE,
@@ -52,8 +54,13 @@ CONSTANTS: dict[str, Any] = {
     "FAMILIES": list(FAMILIES),
     "FORMS": list(FORMS),
     "STATES": list(STATES),
-    "RULE_OF_THUMB": [{"group": group, "percent": percent} for group, percent in RULE_OF_THUMB.items()],
-    "SETS": [{"name": name, "count": len(purposes), "words": SET_WORDS[name]} for name, purposes in SETS.items()],
+    "RULE_OF_THUMB": [
+        {"group": group, "percent": percent} for group, percent in RULE_OF_THUMB.items()
+    ],
+    "SETS": [
+        {"name": name, "count": len(purposes), "words": SET_WORDS[name]}
+        for name, purposes in SETS.items()
+    ],
     "CASES": [{"value": case, "words": words} for case, words in CASE_WORDS.items()],
     "PART_DEPENDS_ON": {name: list(maker.depends_on) for name, maker in PARTS.items()},
     "SPELLINGS": [list(pair) for pair in SPELLINGS],

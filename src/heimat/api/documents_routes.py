@@ -93,7 +93,9 @@ class RemovalView(TypedDict):
 
 @router.get("", operation_id="openSystem", **described(Parts))
 @needs("look")
-def open_system(slug: str, uses: Uses, person: Acting, looking: Annotated[Looking, Query()]) -> Response:
+def open_system(
+    slug: str, uses: Uses, person: Acting, looking: Annotated[Looking, Query()]
+) -> Response:
     return answer(parts_at(uses, slug, None, person, looking))
 
 
@@ -157,7 +159,9 @@ def bring_back(slug: str, body: BringBackBody, uses: Uses, person: Acting) -> Re
     return answer(parts_at(uses, slug, head, person, body.view))
 
 
-def _take_back(slug: str, kind: Literal["undo", "redo"], body: TakeBackBody, uses: Context, person: Person) -> Response:
+def _take_back(
+    slug: str, kind: Literal["undo", "redo"], body: TakeBackBody, uses: Context, person: Person
+) -> Response:
     head = uses.editing.take_back(slug, person.id, body.key, kind, passing=body.passing)
     return answer(parts_at(uses, slug, head, person, body.view))
 
@@ -166,7 +170,12 @@ def _take_back(slug: str, kind: Literal["undo", "redo"], body: TakeBackBody, use
 @needs("look")
 def read_history(slug: str, uses: Uses) -> Response:
     found: list[RevisionView] = [
-        {"number": row.number, "person": row.person, "at": row.at.isoformat() + "Z", "sentence": row.sentence}
+        {
+            "number": row.number,
+            "person": row.person,
+            "at": row.at.isoformat() + "Z",
+            "sentence": row.sentence,
+        }
         for row in uses.editing.history(slug)
     ]
     return answer(found)
@@ -175,10 +184,14 @@ def read_history(slug: str, uses: Uses) -> Response:
 @router.post("/copy", operation_id="copyColors", **described(CopiedView))
 @needs("look")
 def copy_colors(slug: str, body: CopyBody, uses: Uses) -> Response:
-    return answer(copied_view(head_resolved(uses, slug), body.keys, body.notation, names=body.names))
+    return answer(
+        copied_view(head_resolved(uses, slug), body.keys, body.notation, names=body.names)
+    )
 
 
-def parts_at(uses: Context, slug: str, head: Head | None, person: Person, looking: Looking) -> Parts:
+def parts_at(
+    uses: Context, slug: str, head: Head | None, person: Person, looking: Looking
+) -> Parts:
     """The parts asked for of a head that was just stored, or of the newest one."""
     at = uses.editing.whereabouts(slug, person.id, head)
     place = Where(slug, at.number, at.latest, at.published, at.undo, at.redo)

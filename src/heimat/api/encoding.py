@@ -24,7 +24,10 @@ _PROBLEM_WORDS: dict[int | str, str] = {
     503: "The database is away, or others hold what is needed",
 }
 PROBLEMS: dict[int | str, dict[str, Any]] = {
-    status: {"description": words, "content": {MEDIA_TYPE: {"schema": {"$ref": "#/components/schemas/Problem"}}}}
+    status: {
+        "description": words,
+        "content": {MEDIA_TYPE: {"schema": {"$ref": "#/components/schemas/Problem"}}},
+    }
     for status, words in _PROBLEM_WORDS.items()
 }
 """Every answer that a request may get instead of what it asks for."""
@@ -45,7 +48,10 @@ def encode(data: Any) -> bytes:
 def answer(data: Any, status: int = 200) -> Response:
     """A JSON answer of plain data, or of what is encoded already."""
     return Response(
-        data if isinstance(data, bytes) else encode(data), status, {"Cache-Control": "no-store"}, "application/json"
+        data if isinstance(data, bytes) else encode(data),
+        status,
+        {"Cache-Control": "no-store"},
+        "application/json",
     )
 
 
@@ -88,7 +94,11 @@ def described(model: Any, status: int = 200) -> dict[str, Any]:
 def described_bytes(media_type: str, status: int = 200) -> dict[str, Any]:
     """Route options that describe an answer of bytes."""
     content = {media_type: {"schema": {"type": "string", "format": "binary"}}}
-    return {"status_code": status, "response_class": Response, "responses": {status: {"content": content}, **PROBLEMS}}
+    return {
+        "status_code": status,
+        "response_class": Response,
+        "responses": {status: {"content": content}, **PROBLEMS},
+    }
 
 
 def described_empty() -> dict[str, Any]:

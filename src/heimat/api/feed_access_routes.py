@@ -42,7 +42,9 @@ class ReportBody(Body):
     """What a check has found in use: the version that it checked against, and names of tokens."""
 
     version: Annotated[str, Field(max_length=60)]
-    names: Annotated[list[Annotated[str, Field(max_length=200)]], Field(max_length=MOST_NAMES_REPORTED)]
+    names: Annotated[
+        list[Annotated[str, Field(max_length=200)]], Field(max_length=MOST_NAMES_REPORTED)
+    ]
 
 
 class KeyView(TypedDict):
@@ -110,7 +112,9 @@ def make_key(slug: str, body: NewKeyBody, uses: Uses, person: Acting) -> Respons
     return answer({"key": key, "feed": _view(uses, slug)}, 201)
 
 
-@router.delete("/api/systems/{slug}/feed/keys/{key_id}", operation_id="revokeKey", **described(FeedView))
+@router.delete(
+    "/api/systems/{slug}/feed/keys/{key_id}", operation_id="revokeKey", **described(FeedView)
+)
 @needs("administer")
 def revoke_key(slug: str, key_id: Annotated[int, Path(ge=0, le=2**62)], uses: Uses) -> Response:
     uses.feed_access.revoke(slug, key_id)
@@ -129,7 +133,9 @@ def put_preview(slug: str, body: FeedPreviewBody, uses: Uses, person: Acting) ->
     return answer(_view(uses, slug), 201)
 
 
-@router.delete("/api/systems/{slug}/feed/previews/{name}", operation_id="endPreview", **described(FeedView))
+@router.delete(
+    "/api/systems/{slug}/feed/previews/{name}", operation_id="endPreview", **described(FeedView)
+)
 @needs("publish")
 def end_preview(slug: str, name: Annotated[str, Path(max_length=80)], uses: Uses) -> Response:
     uses.feed_access.end_preview(slug, name)
@@ -141,7 +147,12 @@ def end_preview(slug: str, name: Annotated[str, Path(max_length=80)], uses: Uses
     operation_id="sendReport",
     status_code=204,
     response_class=Response,
-    responses={401: {"description": "No key, or one that opens nothing", "content": {"application/problem+json": {}}}},
+    responses={
+        401: {
+            "description": "No key, or one that opens nothing",
+            "content": {"application/problem+json": {}},
+        }
+    },
 )
 @needs("nothing")
 def send_report(slug: str, body: ReportBody, request: Request, uses: Uses) -> Response:

@@ -17,7 +17,9 @@ _EVERY_TIME = b"no-cache"
 _METHODS = ("GET", "HEAD")
 _KEY = r"(?:/key/([A-Za-z0-9_-]{1,100}))?"
 """A stylesheet's link sends no header: there the key stands in the path."""
-_ADDRESS = re.compile(rf"/feeds/([a-z0-9-]{{1,80}}){_KEY}/([0-9a-z.-]{{1,60}})/([^/\x00-\x1f\x7f]{{1,300}})")
+_ADDRESS = re.compile(
+    rf"/feeds/([a-z0-9-]{{1,80}}){_KEY}/([0-9a-z.-]{{1,60}})/([^/\x00-\x1f\x7f]{{1,300}})"
+)
 _ROOT = re.compile(rf"/feeds/([a-z0-9-]{{1,80}}){_KEY}/?")
 _REPORTS = re.compile(r"/feeds/[a-z0-9-]{1,80}/reports")
 PAGE_POLICY = "default-src 'none'; style-src 'unsafe-inline'; base-uri 'none'; form-action 'none'"
@@ -33,11 +35,23 @@ DESCRIPTION: dict[str, Any] = {
             for name in ("slug", "version", "name")
         ],
         "responses": {
-            "200": {"description": "The file", "content": {"*/*": {"schema": {"type": "string", "format": "binary"}}}},
+            "200": {
+                "description": "The file",
+                "content": {"*/*": {"schema": {"type": "string", "format": "binary"}}},
+            },
             "304": {"description": "What is known is still so"},
-            "401": {"description": "The feed asks for a key", "content": {"application/problem+json": {}}},
-            "404": {"description": "There is no such file", "content": {"application/problem+json": {}}},
-            "503": {"description": "The database is away", "content": {"application/problem+json": {}}},
+            "401": {
+                "description": "The feed asks for a key",
+                "content": {"application/problem+json": {}},
+            },
+            "404": {
+                "description": "There is no such file",
+                "content": {"application/problem+json": {}},
+            },
+            "503": {
+                "description": "The database is away",
+                "content": {"application/problem+json": {}},
+            },
         },
     }
 }
@@ -52,7 +66,11 @@ class FeedsFirst:
 
     async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
         """Answer or hand on, by the path."""
-        if scope["type"] != "http" or not scope["path"].startswith(PREFIX) or _REPORTS.fullmatch(scope["path"]):
+        if (
+            scope["type"] != "http"
+            or not scope["path"].startswith(PREFIX)
+            or _REPORTS.fullmatch(scope["path"])
+        ):
             await self._app(scope, receive, send)
             return
         answer = await self._answer(scope)
@@ -63,7 +81,9 @@ class FeedsFirst:
 
     async def _answer(self, scope: Scope) -> Served | Response:
         if scope["method"] not in _METHODS:
-            return problem(405, "Not that way", "A feed is only read.", {"Allow": ", ".join(_METHODS)})
+            return problem(
+                405, "Not that way", "A feed is only read.", {"Allow": ", ".join(_METHODS)}
+            )
         root = _ROOT.fullmatch(scope["path"])
         if root is not None:
             return await self._page(scope, root[1], root[2] or bearer(scope))
@@ -81,13 +101,22 @@ class FeedsFirst:
             return answer_error(scope, error)
 
     async def _page(self, scope: Scope, slug: str, key: str | None) -> Response:
-        host = next((value.decode("latin-1") for key, value in scope["headers"] if key == b"host"), "localhost")
+        host = next(
+            (value.decode("latin-1") for key, value in scope["headers"] if key == b"host"),
+            "localhost",
+        )
         try:
-            origin, path = f"{scope.get('scheme', 'http')}://{host}", scope["path"].rstrip("/") + "/"
+            origin, path = (
+                f"{scope.get('scheme', 'http')}://{host}",
+                scope["path"].rstrip("/") + "/",
+            )
             page, private = await run_in_threadpool(self._feeds.page, slug, origin, key, path)
         except Exception as error:
             return answer_error(scope, error)
-        headers = {"Cache-Control": _caching(private, fixed=False).decode(), "Content-Security-Policy": PAGE_POLICY}
+        headers = {
+            "Cache-Control": _caching(private, fixed=False).decode(),
+            "Content-Security-Policy": PAGE_POLICY,
+        }
         return Response(page, media_type="text/html", headers=headers)
 
 
@@ -120,24 +149,33 @@ async def _send(served: Served, scope: Scope, send: Send) -> None:
         *([] if served.private else [(b"access-control-allow-origin", b"*")]),
         (b"cross-origin-resource-policy", b"cross-origin"),
     ]
-    known = {part.strip().removeprefix(b"W/") for part in matching.split(b",")} if matching else set()
+    known = (
+        {part.strip().removeprefix(b"W/") for part in matching.split(b",")} if matching else set()
+    )
     if etag in known or b"*" in known:
         await send({"type": "http.response.start", "status": 304, "headers": headers})
         await send({"type": "http.response.body", "body": b""})
         return
     if file.media_type.startswith("text/html"):
         headers.append((b"content-security-policy", PAGE_POLICY.encode()))
-    headers += [(b"content-type", file.media_type.encode()), (b"content-length", str(len(content)).encode())]
+    headers += [
+        (b"content-type", file.media_type.encode()),
+        (b"content-length", str(len(content)).encode()),
+    ]
     if coding:
         headers.append((b"content-encoding", coding))
     await send({"type": "http.response.start", "status": 200, "headers": headers})
-    await send({"type": "http.response.body", "body": b"" if scope["method"] == "HEAD" else content})
+    await send(
+        {"type": "http.response.body", "body": b"" if scope["method"] == "HEAD" else content}
+    )
 
 
 def _coded(file: PackedFile, accepted: str) -> tuple[bytes, bytes]:
     """How the file is sent to who accepts what: the coding, empty for none, and the bytes."""
     if accepted:
-        named = {part.partition(";")[0].strip() for part in accepted.split(",")} - set(_REFUSED.findall(accepted))
+        named = {part.partition(";")[0].strip() for part in accepted.split(",")} - set(
+            _REFUSED.findall(accepted)
+        )
         if file.brotli is not None and "br" in named:
             return b"br", file.brotli
         if file.gzip is not None and "gzip" in named:

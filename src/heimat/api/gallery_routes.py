@@ -41,8 +41,15 @@ class GallerySearch(Seeing):
 
 @router.get("", operation_id="searchGallery", **described(list[GallerySetView]))
 @needs("nothing")
-def search_gallery(uses: Uses, person: Acting, search: Annotated[GallerySearch, Query()]) -> Response:
-    return answer([gallery_set_view(row, person.id, search.eyes()) for row in uses.gallery.search(search.text)])
+def search_gallery(
+    uses: Uses, person: Acting, search: Annotated[GallerySearch, Query()]
+) -> Response:
+    return answer(
+        [
+            gallery_set_view(row, person.id, search.eyes())
+            for row in uses.gallery.search(search.text)
+        ]
+    )
 
 
 @router.post("", operation_id="saveSet", dependencies=IS_SENDING, **described(GallerySetView, 201))

@@ -71,7 +71,9 @@ class Guard:
             await answer_error(scope, error)(scope, receive, guarded)
 
     def _refused(self, scope: Scope) -> ASGIApp | None:
-        given = {name: value.decode("latin-1") for name, value in scope["headers"] if name in _ASKED}
+        given = {
+            name: value.decode("latin-1") for name, value in scope["headers"] if name in _ASKED
+        }
         host = given.get(b"host", "").lower()
         if not self._served_under(host):
             words = f"Heimat is not served under “{host[:80]}”. Whoever runs it can add the name to {HOSTS}."
@@ -79,12 +81,16 @@ class Guard:
         if scope["method"] in _READING:
             return None
         site, origin = given.get(b"sec-fetch-site", "none"), given.get(b"origin")
-        if site not in _OWN_SITES or (origin is not None and origin.partition("://")[2].lower() != host):
+        if site not in _OWN_SITES or (
+            origin is not None and origin.partition("://")[2].lower() != host
+        ):
             return problem(403, "Not from there", "Only Heimat’s own page changes things here.")
         return None
 
     def _served_under(self, host: str) -> bool:
-        name = host.rpartition("]")[0][1:] if host.startswith("[") else host.rpartition(":")[0] or host
+        name = (
+            host.rpartition("]")[0][1:] if host.startswith("[") else host.rpartition(":")[0] or host
+        )
         if name in self._hosts or name == "localhost" or name.endswith(".localhost"):
             return True
         try:

@@ -80,7 +80,9 @@ class ImportedView(TypedDict):
     slug: str
 
 
-@router.post("/read", operation_id="readFiles", dependencies=IS_SENDING, **described(UnderstoodView))
+@router.post(
+    "/read", operation_id="readFiles", dependencies=IS_SENDING, **described(UnderstoodView)
+)
 @needs("nothing")
 def read_files(files: Files, uses: Uses, name: Name = "") -> Response:
     found = uses.opening.read_files(_contents(files), name)
@@ -90,7 +92,11 @@ def read_files(files: Files, uses: Uses, name: Name = "") -> Response:
     view: UnderstoodView = {
         "name": system.name,
         "scales": [
-            {"name": each.name, "kind": kinds[each.name], "colors": [hex_of(rgb8_of(color)) for color in each.colors]}
+            {
+                "name": each.name,
+                "kind": kinds[each.name],
+                "colors": [hex_of(rgb8_of(color)) for color in each.colors],
+            }
             for each in found.scales
         ],
         "palettes": [
@@ -101,7 +107,9 @@ def read_files(files: Files, uses: Uses, name: Name = "") -> Response:
             {"name": theme.name, "scheme": theme.scheme, "contrast": theme.contrast}
             for theme in in_order(system.themes)
         ],
-        "tokens": [{"name": token.name, "themes": len(token.values)} for token in tokens[:MOST_TOLD]],
+        "tokens": [
+            {"name": token.name, "themes": len(token.values)} for token in tokens[:MOST_TOLD]
+        ],
         "count": len(tokens),
         "linked": found.linked,
         "pairings": len(system.pairings),
@@ -110,7 +118,9 @@ def read_files(files: Files, uses: Uses, name: Name = "") -> Response:
     return answer(view)
 
 
-@router.post("", operation_id="importFiles", dependencies=IS_SENDING, **described(ImportedView, 201))
+@router.post(
+    "", operation_id="importFiles", dependencies=IS_SENDING, **described(ImportedView, 201)
+)
 @needs("nothing")
 def import_files(files: Files, uses: Uses, person: Acting, name: Name = "") -> Response:
     row = uses.opening.import_files(_contents(files), name, person.id)
@@ -118,4 +128,6 @@ def import_files(files: Files, uses: Uses, person: Acting, name: Name = "") -> R
 
 
 def _contents(files: Files) -> dict[str, bytes]:
-    return {one_line(file.filename or "file")[:LONGEST_FILE_NAME]: file.file.read() for file in files}
+    return {
+        one_line(file.filename or "file")[:LONGEST_FILE_NAME]: file.file.read() for file in files
+    }

@@ -31,7 +31,9 @@ from heimat.view.legibility.pairings_view import ProposedPairingView, proposed_p
 from heimat.view.legibility.report_view import ReportView, report_view
 from heimat.view.legibility.standing_field_view import StandingFieldView, standing_field_view
 
-_REPORT_POLICY = "default-src 'none'; style-src 'unsafe-inline'; frame-ancestors 'none'; base-uri 'none'"
+_REPORT_POLICY = (
+    "default-src 'none'; style-src 'unsafe-inline'; frame-ancestors 'none'; base-uri 'none'"
+)
 """The report runs nothing and loads nothing; its own styles stand in it."""
 MOST_MET = 2000
 MOST_DRAWN_COLORS = 1000
@@ -40,16 +42,25 @@ ColorText = Annotated[str, Field(max_length=400)]
 router = APIRouter(prefix="/api/systems/{slug}", tags=["legibility"])
 
 
-@router.get("/repair-plan", operation_id="planRepairs", dependencies=IS_COMPUTING, **described(MendingView))
+@router.get(
+    "/repair-plan", operation_id="planRepairs", dependencies=IS_COMPUTING, **described(MendingView)
+)
 @needs("look")
 async def plan_mending(slug: str, request: Request, uses: Uses) -> Response:
     """What can be mended without breaking anything, before it is done."""
     return answer(
-        await listened(request, uses.workers.asking, mending_plan, await run_in_threadpool(head_system, uses, slug))
+        await listened(
+            request,
+            uses.workers.asking,
+            mending_plan,
+            await run_in_threadpool(head_system, uses, slug),
+        )
     )
 
 
-@router.get("/pairing-proposals", operation_id="proposePairings", **described(list[ProposedPairingView]))
+@router.get(
+    "/pairing-proposals", operation_id="proposePairings", **described(list[ProposedPairingView])
+)
 @needs("look")
 def propose_pairings(slug: str, uses: Uses) -> Response:
     """The pairings that the tokens call for and that are not declared."""
@@ -94,11 +105,16 @@ class PairBody(Seeing):
 @needs("look")
 def read_two_colors(slug: str, body: PairBody, uses: Uses) -> Response:
     resolved = head_resolved(uses, slug)
-    one, other = color_called(resolved, body.one, "one"), color_called(resolved, body.other, "other")
+    one, other = (
+        color_called(resolved, body.one, "one"),
+        color_called(resolved, body.other, "other"),
+    )
     if body.one_moved:
         one = moved(one, body.one_moved.lightness, body.one_moved.chroma, body.one_moved.hue)
     if body.other_moved:
-        other = moved(other, body.other_moved.lightness, body.other_moved.chroma, body.other_moved.hue)
+        other = moved(
+            other, body.other_moved.lightness, body.other_moved.chroma, body.other_moved.hue
+        )
     return answer(two_colors_view(read_pair(one, other), body.eyes()))
 
 
@@ -114,7 +130,11 @@ class StandingBody(Seeing):
 def read_standing_field(slug: str, body: StandingBody, uses: Uses) -> Response:
     ground = color_called(head_resolved(uses, slug), body.ground, "ground")
     if ground.alpha < 1.0:
-        raise DomainError("A translucent ground shows what lies under it: give an opaque one.", "ground", "translucent")
+        raise DomainError(
+            "A translucent ground shows what lies under it: give an opaque one.",
+            "ground",
+            "translucent",
+        )
     return answer(standing_field_view(rgb8_of(ground), body.level, body.eyes()))
 
 
@@ -126,7 +146,9 @@ class MetBody(Body):
     size: Annotated[float, Field(ge=0.0, le=10_000.0)] = 16.0
     bold: bool = False
     color: ColorText
-    layers: Annotated[list[Annotated[list[ColorText], Field(min_length=1, max_length=12)]], Field(max_length=12)] = []
+    layers: Annotated[
+        list[Annotated[list[ColorText], Field(min_length=1, max_length=12)]], Field(max_length=12)
+    ] = []
 
 
 class DrawingBody(Seeing):
@@ -137,23 +159,38 @@ class DrawingBody(Seeing):
 
 
 @router.post(
-    "/drawing-pairs", operation_id="readDrawingPairs", dependencies=IS_COMPUTING, **described(list[DrawnPairView])
+    "/drawing-pairs",
+    operation_id="readDrawingPairs",
+    dependencies=IS_COMPUTING,
+    **described(list[DrawnPairView]),
 )
 @needs("look")
 def read_drawn_pairs(slug: str, body: DrawingBody, uses: Uses) -> Response:
     """The pairs of a drawing, each once, with what they reach. What cannot be read as a color is passed over."""
     resolved = head_resolved(uses, slug)
     colors = _read(
-        {text for each in body.met for text in (each.color, *(one for layer in each.layers for one in layer))}
+        {
+            text
+            for each in body.met
+            for text in (each.color, *(one for layer in each.layers for one in layer))
+        }
     )
     every = [read for each in body.met if (read := _met(each, colors)) is not None]
-    return answer(drawn_pair_views(resolved, drawn_pairs(resolved, resolved.theme(body.theme), every), body.eyes()))
+    return answer(
+        drawn_pair_views(
+            resolved, drawn_pairs(resolved, resolved.theme(body.theme), every), body.eyes()
+        )
+    )
 
 
 def _read(texts: set[str]) -> dict[str, Color]:
     """The colors of texts, each read once. Raises DomainError for more of them than any page has."""
     if len(texts) > MOST_DRAWN_COLORS:
-        raise DomainError(f"A page is read with at most {MOST_DRAWN_COLORS} colors; this one has more.", "met", "limit")
+        raise DomainError(
+            f"A page is read with at most {MOST_DRAWN_COLORS} colors; this one has more.",
+            "met",
+            "limit",
+        )
     found = {}
     for text in texts:
         with suppress(DomainError):
@@ -163,7 +200,9 @@ def _read(texts: set[str]) -> dict[str, Color]:
 
 def _met(each: MetBody, colors: dict[str, Color]) -> Met | None:
     """What was met; None where one of its colors could not be read."""
-    if each.color not in colors or any(text not in colors for layer in each.layers for text in layer):
+    if each.color not in colors or any(
+        text not in colors for layer in each.layers for text in layer
+    ):
         return None
     layers = tuple(tuple(colors[text] for text in layer) for layer in each.layers)
     return Met(each.text, each.part, each.size, each.bold, colors[each.color], layers)
@@ -181,9 +220,15 @@ def read_report(slug: str, uses: Uses) -> Response:
 def read_report_page(slug: str, uses: Uses) -> Response:
     """The same as a page to read, print and hand on."""
     page = report_page(_report(slug, uses))
-    return Response(page, headers={"Content-Security-Policy": _REPORT_POLICY}, media_type="text/html; charset=utf-8")
+    return Response(
+        page,
+        headers={"Content-Security-Policy": _REPORT_POLICY},
+        media_type="text/html; charset=utf-8",
+    )
 
 
 def _report(slug: str, uses: Context) -> ReportView:
     row = uses.opening.find(slug)
-    return report_view(uses.documents.resolved(row.alternative_id, row.head_number), row.head_number, date.today())
+    return report_view(
+        uses.documents.resolved(row.alternative_id, row.head_number), row.head_number, date.today()
+    )

@@ -19,15 +19,27 @@ MOST_UPLOADS = 8
 _UPLOADS = (
     (re.compile(r"/api/systems/[^/]+/pictures"), 20_000_000, "A picture has at most 20 MB."),
     (re.compile(r"/api/systems/[^/]+/own-page"), 5_000_000, "A page has at most 5 MB."),
-    (re.compile(r"/api/systems/[^/]+/data"), 10_000_000, "A table has at most 10 MB. Give a part of it."),
+    (
+        re.compile(r"/api/systems/[^/]+/data"),
+        10_000_000,
+        "A table has at most 10 MB. Give a part of it.",
+    ),
     (re.compile(r"/api/systems/[^/]+/typeface"), 2_000_000, "A font has at most 2 MB."),
     (
         re.compile(r"/api/systems/[^/]+/(?:check|outputs/read)"),
         5_000_000,
         "A stylesheet has at most 5 MB. Give a part of it.",
     ),
-    (re.compile(r"/api/imports(?:/read)?"), 20_000_000, "Files have at most 20 MB together. Bring fewer."),
-    (re.compile(r"/api/reading"), 5_000_000, "A stylesheet or list has at most 5 MB. Give a part of it."),
+    (
+        re.compile(r"/api/imports(?:/read)?"),
+        20_000_000,
+        "Files have at most 20 MB together. Bring fewer.",
+    ),
+    (
+        re.compile(r"/api/reading"),
+        5_000_000,
+        "A stylesheet or list has at most 5 MB. Give a part of it.",
+    ),
 )
 """The kinds of files that may be larger: the path they go to, their limit in bytes, and what is said beyond it."""
 _STREAMED = re.compile(r"/api/imports(?:/read)?")
@@ -52,7 +64,9 @@ class _Limit:
 class _RefusedError(Exception):
     """A body that is not handed on: the status, the title and the sentence."""
 
-    def __init__(self, status: int, title: str, words: str, headers: dict[str, str] | None = None) -> None:
+    def __init__(
+        self, status: int, title: str, words: str, headers: dict[str, str] | None = None
+    ) -> None:
         super().__init__(words)
         self.answer = problem(status, title, words, headers)
 
@@ -114,7 +128,11 @@ class BodyLimit:
             raise _too_slow(self._seconds) from late
         finally:
             self._uploads -= limit.upload
-        if messages is not None and not limit.upload and b"json" in headers.get(b"content-type", b"json").lower():
+        if (
+            messages is not None
+            and not limit.upload
+            and b"json" in headers.get(b"content-type", b"json").lower()
+        ):
             _check_json(b"".join(message.get("body", b"") for message in messages))
         return messages
 
@@ -124,7 +142,10 @@ class BodyLimit:
             raise _RefusedError(413, "Too large", limit.words)
         if limit.upload and self._uploads >= MOST_UPLOADS:
             raise _RefusedError(
-                429, "Too many at once", "Others are sending files. Try again soon.", {"Retry-After": "2"}
+                429,
+                "Too many at once",
+                "Others are sending files. Try again soon.",
+                {"Retry-After": "2"},
             )
 
 
@@ -175,7 +196,9 @@ class _Stream:
 
 
 def _too_slow(seconds: float) -> _RefusedError:
-    return _RefusedError(408, "Too slow", f"This did not arrive within {seconds:.0f} seconds. Try again.")
+    return _RefusedError(
+        408, "Too slow", f"This did not arrive within {seconds:.0f} seconds. Try again."
+    )
 
 
 async def _whole(receive: Receive, limit: _Limit) -> list[Message] | None:
@@ -209,7 +232,11 @@ def _check_json(body: bytes) -> None:
 
 
 def _limit(path: str) -> _Limit:
-    found = (_Limit(most, words, upload=True) for pattern, most, words in _UPLOADS if pattern.fullmatch(path))
+    found = (
+        _Limit(most, words, upload=True)
+        for pattern, most, words in _UPLOADS
+        if pattern.fullmatch(path)
+    )
     return next(found, _Limit(MOST_BODY_BYTES, "A request holds at most 1 MiB.", upload=False))
 
 

@@ -23,7 +23,9 @@ def add_nothing(app: FastAPI) -> None:
         if not known:
             known.extend(_known(app))
         path = request.url.path
-        allowed = sorted({method for pattern, methods in known if pattern.fullmatch(path) for method in methods})
+        allowed = sorted(
+            {method for pattern, methods in known if pattern.fullmatch(path) for method in methods}
+        )
         if allowed:
             words = f"{request.method} does nothing at {path[:200]}."
             return problem(405, "Not that way", words, {"Allow": ", ".join(allowed)})
@@ -37,4 +39,7 @@ def _known(app: FastAPI) -> list[tuple[re.Pattern[str], list[str]]]:
     for route in iter_route_contexts(app.routes):
         if route.path_format and route.path != _EVERYWHERE:
             ways[route.path_format] |= set(route.methods or ())
-    return [(re.compile(_PARAMETER.sub("[^/]+", re.escape(path))), sorted(methods)) for path, methods in ways.items()]
+    return [
+        (re.compile(_PARAMETER.sub("[^/]+", re.escape(path))), sorted(methods))
+        for path, methods in ways.items()
+    ]

@@ -26,17 +26,29 @@ _POLICY = "; ".join(
     )
 )
 """No script, no network, inline styles. It is of the same origin, so that Heimat's page can give it the colors."""
-_BODY: dict[str, Any] = {"requestBody": {"required": True, "content": {"text/html": {"schema": {"type": "string"}}}}}
+_BODY: dict[str, Any] = {
+    "requestBody": {"required": True, "content": {"text/html": {"schema": {"type": "string"}}}}
+}
 
 
 @router.get("", operation_id="readOwnPage", **described_bytes("text/html"))
 @needs("look")
 def read_own_page(slug: str, uses: Uses) -> Response:
-    headers = {"Content-Security-Policy": _POLICY, "X-Frame-Options": "SAMEORIGIN", "Cache-Control": "no-store"}
+    headers = {
+        "Content-Security-Policy": _POLICY,
+        "X-Frame-Options": "SAMEORIGIN",
+        "Cache-Control": "no-store",
+    }
     return HTMLResponse(uses.own_pages.find(slug), headers=headers)
 
 
-@router.put("", operation_id="keepOwnPage", openapi_extra=_BODY, dependencies=IS_SENDING, **described_empty())
+@router.put(
+    "",
+    operation_id="keepOwnPage",
+    openapi_extra=_BODY,
+    dependencies=IS_SENDING,
+    **described_empty(),
+)
 @needs("edit")
 async def keep_own_page(slug: str, request: Request, uses: Uses, person: Acting) -> Response:
     content = await request.body()

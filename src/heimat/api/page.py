@@ -44,7 +44,9 @@ def add_page(app: FastAPI, built: Path = BUILT) -> None:
         return
     app.mount(_ASSETS, _Immutable(directory=built / "assets"))
     template = (built / "index.html").read_text()
-    beside = {file.name: file for file in built.iterdir() if file.is_file() and file.name != "index.html"}
+    beside = {
+        file.name: file for file in built.iterdir() if file.is_file() and file.name != "index.html"
+    }
 
     @app.api_route("/{path:path}", methods=["GET", "HEAD"], include_in_schema=False)
     def page(path: str, bare: bool = False) -> Response:

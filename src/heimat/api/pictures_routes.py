@@ -43,7 +43,9 @@ from heimat.view.sources.pictures_view import (
 )
 from heimat.view.tokens.shares_view import SharesView, shares_view
 
-router = APIRouter(prefix="/api/systems/{slug}/pictures", tags=["pictures"], dependencies=[Depends(current_person)])
+router = APIRouter(
+    prefix="/api/systems/{slug}/pictures", tags=["pictures"], dependencies=[Depends(current_person)]
+)
 _GONE = 499
 """Nobody hears this answer; logs do."""
 _FILE_BODY: dict[str, Any] = {
@@ -81,9 +83,17 @@ class MainColorsBody(Showing):
 
     def wanted(self) -> Wanted:
         """What is wanted."""
-        colors = tuple((int(r), int(g), int(b)) for r, g, b in (rgb8_of(color) for color in self.without_colors))
+        colors = tuple(
+            (int(r), int(g), int(b))
+            for r, g, b in (rgb8_of(color) for color in self.without_colors)
+        )
         return Wanted(
-            self.count, self.strength, self.span, tuple(each.rectangle() for each in self.without), colors, self.alike
+            self.count,
+            self.strength,
+            self.span,
+            tuple(each.rectangle() for each in self.without),
+            colors,
+            self.alike,
         )
 
 
@@ -143,7 +153,9 @@ class TextBody(Seeing):
 
     def box(self) -> Box:
         """The block in its box."""
-        return Box(self.width, self.height, self.box_height, tuple(self.box_widths), self.across, self.down)
+        return Box(
+            self.width, self.height, self.box_height, tuple(self.box_widths), self.across, self.down
+        )
 
 
 class MainColorsView(TypedDict):
@@ -159,11 +171,19 @@ def list_pictures(slug: str, uses: Uses) -> Response:
 
 
 @router.post(
-    "", operation_id="addPicture", openapi_extra=_FILE_BODY, dependencies=IS_SENDING, **described(PictureView, 201)
+    "",
+    operation_id="addPicture",
+    openapi_extra=_FILE_BODY,
+    dependencies=IS_SENDING,
+    **described(PictureView, 201),
 )
 @needs("edit")
 async def add_picture(
-    slug: str, request: Request, uses: Uses, person: Acting, name: Annotated[str, Query(max_length=200)] = ""
+    slug: str,
+    request: Request,
+    uses: Uses,
+    person: Acting,
+    name: Annotated[str, Query(max_length=200)] = "",
 ) -> Response:
     content = await request.body()
     row = await run_in_threadpool(uses.pictures.read, slug, content, name)
@@ -184,13 +204,18 @@ def remove_picture(slug: str, picture: int, uses: Uses) -> Response:
 
 @router.get("/{picture}/view", operation_id="viewPicture", **described_bytes("image/*"))
 @needs("look")
-def view_picture(slug: str, picture: int, uses: Uses, seeing: Annotated[Seeing, Query()]) -> Response:
+def view_picture(
+    slug: str, picture: int, uses: Uses, seeing: Annotated[Seeing, Query()]
+) -> Response:
     content, media_type = uses.pictures.look(slug, picture, _seen, seeing.eyes())
     return Response(content, headers=_KEPT, media_type=media_type)
 
 
 @router.post(
-    "/{picture}/main-colors", operation_id="findMainColors", dependencies=IS_COMPUTING, **described(MainColorsView)
+    "/{picture}/main-colors",
+    operation_id="findMainColors",
+    dependencies=IS_COMPUTING,
+    **described(MainColorsView),
 )
 @needs("look")
 def find_main_colors(slug: str, picture: int, body: MainColorsBody, uses: Uses) -> Response:
@@ -213,14 +238,21 @@ def take_sample(slug: str, picture: int, uses: Uses, at: Annotated[SampleAt, Que
     return answer(sample_view(taken, head_resolved(uses, slug), at.notation, at.eyes()))
 
 
-@router.post("/{picture}/stops", operation_id="fitStops", dependencies=IS_COMPUTING, **described(FittedView))
+@router.post(
+    "/{picture}/stops", operation_id="fitStops", dependencies=IS_COMPUTING, **described(FittedView)
+)
 @needs("look")
 def fit_stops(slug: str, picture: int, body: StopsBody, uses: Uses) -> Response:
     fitted = uses.pictures.look(slug, picture, _fitted, body.rectangle.rectangle(), body.difference)
     return answer(fitted_view(fitted, body.eyes()))
 
 
-@router.post("/{picture}/shares", operation_id="findShares", dependencies=IS_COMPUTING, **described(SharesView))
+@router.post(
+    "/{picture}/shares",
+    operation_id="findShares",
+    dependencies=IS_COMPUTING,
+    **described(SharesView),
+)
 @needs("look")
 def find_shares(slug: str, picture: int, body: SharesBody, uses: Uses) -> Response:
     resolved = head_resolved(uses, slug)
@@ -239,17 +271,29 @@ def read_text(slug: str, picture: int, body: TextBody, uses: Uses) -> Response:
     theme = resolved.theme(body.theme)
     pixels = uses.pictures.pixels(slug, picture)
     share = body.share if body.helps else None
-    found = text_on_picture(pixels, resolved, theme, body.box(), color, body.level, share, body.find, body.eyes())
+    found = text_on_picture(
+        pixels, resolved, theme, body.box(), color, body.level, share, body.find, body.eyes()
+    )
     return answer(found)
 
 
-@router.get("/{picture}/merging", operation_id="findMerging", dependencies=IS_COMPUTING, **described(list[MergingView]))
+@router.get(
+    "/{picture}/merging",
+    operation_id="findMerging",
+    dependencies=IS_COMPUTING,
+    **described(list[MergingView]),
+)
 @needs("look")
 def find_merging(
-    slug: str, picture: int, uses: Uses, threshold: Annotated[float, Query(ge=0.0, le=100.0)] = TOLD_APART
+    slug: str,
+    picture: int,
+    uses: Uses,
+    threshold: Annotated[float, Query(ge=0.0, le=100.0)] = TOLD_APART,
 ) -> Response:
     """Neighboring areas that are told apart in typical vision and merge in another."""
-    return answer(merging_views(uses.pictures.main_colors(slug, picture, Wanted(count=MOST)), threshold))
+    return answer(
+        merging_views(uses.pictures.main_colors(slug, picture, Wanted(count=MOST)), threshold)
+    )
 
 
 @router.get("/{picture}/merging-map", operation_id="mapMerging", **described_bytes("image/png"))
@@ -257,10 +301,17 @@ def find_merging(
 def map_merging(slug: str, picture: int, uses: Uses, one: Label, other: Label) -> Response:
     """Hatching over a picture where two of its areas touch."""
     found = uses.pictures.main_colors(slug, picture, Wanted(count=MOST))
-    return Response(hatching(merging_map(found.labels, one, other)), headers=_KEPT, media_type="image/png")
+    return Response(
+        hatching(merging_map(found.labels, one, other)), headers=_KEPT, media_type="image/png"
+    )
 
 
-@router.get("/{picture}/text-map", operation_id="mapText", dependencies=IS_COMPUTING, **described_bytes("image/png"))
+@router.get(
+    "/{picture}/text-map",
+    operation_id="mapText",
+    dependencies=IS_COMPUTING,
+    **described_bytes("image/png"),
+)
 @needs("look")
 def map_text(
     slug: str,
@@ -278,7 +329,11 @@ def map_text(
 
 def _opaque(color: Color) -> Bytes:
     if color.alpha < 1.0:
-        raise DomainError("A translucent text shows what lies under it: type an opaque one.", "color", "translucent")
+        raise DomainError(
+            "A translucent text shows what lies under it: type an opaque one.",
+            "color",
+            "translucent",
+        )
     return rgb8_of(color)
 
 

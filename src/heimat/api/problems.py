@@ -65,10 +65,20 @@ class Problem(TypedDict, total=False):
     conflict: ConflictProblem
 
 
-def problem(status: int, title: str, detail: str, headers: dict[str, str] | None = None, **more: Any) -> Response:
+def problem(
+    status: int, title: str, detail: str, headers: dict[str, str] | None = None, **more: Any
+) -> Response:
     """A problem response."""
-    body: dict[str, Any] = {"type": "about:blank", "title": title, "status": status, "detail": detail, **more}
-    return Response(_encoded(body), status, {"Cache-Control": "no-store", **(headers or {})}, MEDIA_TYPE)
+    body: dict[str, Any] = {
+        "type": "about:blank",
+        "title": title,
+        "status": status,
+        "detail": detail,
+        **more,
+    }
+    return Response(
+        _encoded(body), status, {"Cache-Control": "no-store", **(headers or {})}, MEDIA_TYPE
+    )
 
 
 def _encoded(body: dict[str, Any]) -> bytes:
@@ -149,7 +159,9 @@ def _read_only(_: Request, error: ReadOnly) -> Response:
 
 
 def _key_refused(_: Request, error: KeyRefused) -> Response:
-    return problem(401, "A key is needed", error.message, {"WWW-Authenticate": 'Bearer realm="feed"'})
+    return problem(
+        401, "A key is needed", error.message, {"WWW-Authenticate": 'Bearer realm="feed"'}
+    )
 
 
 def _conflict(_: Request, error: Conflict) -> Response:
@@ -182,7 +194,9 @@ def _busy(_: Request, __: Exception) -> Response:
 
 
 def _often(_: Request, error: TooOften) -> Response:
-    words = f"That was asked for {error.amount} times within a minute. Wait {error.seconds} seconds."
+    words = (
+        f"That was asked for {error.amount} times within a minute. Wait {error.seconds} seconds."
+    )
     return problem(429, "Too often", words, {"Retry-After": str(error.seconds)})
 
 
@@ -192,7 +206,9 @@ def _slow(_: Request, error: TooSlow) -> Response:
         return problem(422, "That takes too long", words)
     words = f"This takes more than {error.seconds:.0f} seconds of the processor’s time, which is the limit. Nothing was"
     return problem(
-        422, "That takes too long", f"{words} stored. Send less at once: part it, or leave out what is large."
+        422,
+        "That takes too long",
+        f"{words} stored. Send less at once: part it, or leave out what is large.",
     )
 
 
@@ -243,7 +259,9 @@ _HANDLERS: dict[type[Exception], Callable[[Request, Any], Response]] = {
 
 def answer_error(scope: Scope, error: Exception) -> Response:
     """The answer to an error that no route has answered."""
-    found = next((_HANDLERS[kind] for kind in type(error).__mro__ if kind in _HANDLERS), _unexpected)
+    found = next(
+        (_HANDLERS[kind] for kind in type(error).__mro__ if kind in _HANDLERS), _unexpected
+    )
     return found(Request(scope), error)
 
 

@@ -31,7 +31,9 @@ class ReadingAnswersBody(Body):
     """What one reader has typed for the figures in their order; nothing for one that could not be read."""
 
     reader: _Key
-    typed: Annotated[list[Annotated[str, Field(max_length=20)]], Field(min_length=1, max_length=FIGURES)]
+    typed: Annotated[
+        list[Annotated[str, Field(max_length=20)]], Field(min_length=1, max_length=FIGURES)
+    ]
 
 
 class ReadingTestView(TypedDict):
@@ -58,27 +60,41 @@ class ReadingTaskView(TypedDict):
     figures: list[str]
 
 
-@router.get("/systems/{slug}/reading-tests", operation_id="listReadingTests", **described(list[ReadingTestView]))
+@router.get(
+    "/systems/{slug}/reading-tests",
+    operation_id="listReadingTests",
+    **described(list[ReadingTestView]),
+)
 @needs("look")
 def list_reading_tests(slug: str, uses: Uses, person: Acting) -> Response:
     return answer([_view(each, person) for each in uses.reading_tests.of(slug)])
 
 
-@router.post("/systems/{slug}/reading-tests", operation_id="beginReadingTest", **described(ReadingTestView))
+@router.post(
+    "/systems/{slug}/reading-tests", operation_id="beginReadingTest", **described(ReadingTestView)
+)
 @needs("edit")
 def begin_reading_test(slug: str, body: ReadingTestBody, uses: Uses, person: Acting) -> Response:
-    return answer(_view(uses.reading_tests.begin(slug, body.ink, body.ground, body.px, person.id), person))
+    return answer(
+        _view(uses.reading_tests.begin(slug, body.ink, body.ground, body.px, person.id), person)
+    )
 
 
 @router.delete(
-    "/systems/{slug}/reading-tests/{key}/answers", operation_id="emptyReadingTest", **described(ReadingTestView)
+    "/systems/{slug}/reading-tests/{key}/answers",
+    operation_id="emptyReadingTest",
+    **described(ReadingTestView),
 )
 @needs("edit")
 def empty_reading_test(slug: str, key: _Key, uses: Uses, person: Acting) -> Response:
     return answer(_view(uses.reading_tests.empty(slug, key, person.id), person))
 
 
-@router.post("/reading-tests/{key}/readers", operation_id="openReadingTask", **described(ReadingTaskView, 201))
+@router.post(
+    "/reading-tests/{key}/readers",
+    operation_id="openReadingTask",
+    **described(ReadingTaskView, 201),
+)
 @needs("nothing")
 def open_reading_task(key: _Key, uses: Uses) -> Response:
     found, reader = uses.reading_tests.open(key)

@@ -37,7 +37,9 @@ from heimat.view.alternatives_view import DifferencesView, differences_view
 from heimat.view.parts import Parts
 from heimat.view.releases.changes_view import ChangeGroupView, group_view
 
-_TEXT: dict[str, Any] = {"requestBody": {"required": True, "content": {"text/plain": {"schema": {"type": "string"}}}}}
+_TEXT: dict[str, Any] = {
+    "requestBody": {"required": True, "content": {"text/plain": {"schema": {"type": "string"}}}}
+}
 router = APIRouter(prefix="/api/systems/{slug}", tags=["releases"])
 
 
@@ -62,7 +64,9 @@ Version = Annotated[str, Path(max_length=40)]
 class PutBackBody(Body):
     """Things to put as they were in a release, by the ids of the differences, on a revision."""
 
-    ids: Annotated[list[Annotated[str, Field(max_length=120)]], Field(min_length=1, max_length=5000)]
+    ids: Annotated[
+        list[Annotated[str, Field(max_length=120)]], Field(min_length=1, max_length=5000)
+    ]
     base: Annotated[int, Field(ge=1)]
     key: RequestKey
     view: Looking = Looking()
@@ -186,31 +190,46 @@ def read_draft(slug: str, uses: Uses, seeing: Annotated[Seeing, Query()]) -> Res
     return answer(view)
 
 
-@router.get("/archive", operation_id="readArchive", dependencies=IS_COMPUTING, response_class=Response)
+@router.get(
+    "/archive", operation_id="readArchive", dependencies=IS_COMPUTING, response_class=Response
+)
 @needs("look")
 def read_archive(slug: str, uses: Uses) -> Response:
     """All files as they would be published now, in one archive."""
     content = uses.publishing.archive(uses.opening.find(slug))
-    named = {"Content-Disposition": 'attachment; filename="package.tgz"', "Cache-Control": "no-store"}
+    named = {
+        "Content-Disposition": 'attachment; filename="package.tgz"',
+        "Cache-Control": "no-store",
+    }
     return Response(content, media_type=ARCHIVE, headers=named)
 
 
-@router.get("/guide", operation_id="readGuide", dependencies=IS_COMPUTING, response_class=HTMLResponse)
+@router.get(
+    "/guide", operation_id="readGuide", dependencies=IS_COMPUTING, response_class=HTMLResponse
+)
 @needs("look")
 def read_guide(slug: str, uses: Uses) -> HTMLResponse:
     """The guide as it would be published now."""
     page = guide.write(publication(head_resolved(uses, slug)), "draft")
-    return HTMLResponse(page, headers={"Content-Security-Policy": PAGE_POLICY, "Cache-Control": "no-store"})
+    return HTMLResponse(
+        page, headers={"Content-Security-Policy": PAGE_POLICY, "Cache-Control": "no-store"}
+    )
 
 
-@router.get("/changes", operation_id="readChanges", dependencies=IS_COMPUTING, **described(ComparisonView))
+@router.get(
+    "/changes", operation_id="readChanges", dependencies=IS_COMPUTING, **described(ComparisonView)
+)
 @needs("look")
 def read_changes(
     slug: str,
     uses: Uses,
     asked: Annotated[Comparing, Query()],
 ) -> Response:
-    return answer(comparison_view(uses.publishing.between(uses.opening.find(slug), asked.before, asked.after), asked))
+    return answer(
+        comparison_view(
+            uses.publishing.between(uses.opening.find(slug), asked.before, asked.after), asked
+        )
+    )
 
 
 def comparison_view(compared: Comparison, seeing: Seeing) -> ComparisonView:
@@ -225,10 +244,19 @@ def comparison_view(compared: Comparison, seeing: Seeing) -> ComparisonView:
     }
 
 
-@router.post("/check", operation_id="checkText", openapi_extra=_TEXT, dependencies=IS_SENDING, **described(CheckView))
+@router.post(
+    "/check",
+    operation_id="checkText",
+    openapi_extra=_TEXT,
+    dependencies=IS_SENDING,
+    **described(CheckView),
+)
 @needs("look")
 async def check_text(
-    slug: str, request: Request, uses: Uses, version: Annotated[str | None, Query(max_length=40)] = None
+    slug: str,
+    request: Request,
+    uses: Uses,
+    version: Annotated[str | None, Query(max_length=40)] = None,
 ) -> Response:
     text = await _text_of(request)
     row = await run_in_threadpool(uses.opening.find, slug)
@@ -294,7 +322,9 @@ def list_releases(slug: str, uses: Uses) -> Response:
             "notes": release.notes,
             "person": release.person,
             "at": release.at.isoformat() + "Z",
-            "files": [f"/feeds/{row.slug}/{release.version}/{name}" for name in names.get(release.id, [])],
+            "files": [
+                f"/feeds/{row.slug}/{release.version}/{name}" for name in names.get(release.id, [])
+            ],
             "printing": release.version in printing,
         }
         for release in uses.publishing.all(row.id)
@@ -302,32 +332,50 @@ def list_releases(slug: str, uses: Uses) -> Response:
     return answer(found)
 
 
-@router.post("/releases", operation_id="publish", dependencies=IS_SENDING, **described(PublishedView, 201))
+@router.post(
+    "/releases", operation_id="publish", dependencies=IS_SENDING, **described(PublishedView, 201)
+)
 @needs("publish")
-async def publish(slug: str, body: PublishBody, request: Request, uses: Uses, person: Acting) -> Response:
+async def publish(
+    slug: str, body: PublishBody, request: Request, uses: Uses, person: Acting
+) -> Response:
     def work(left: threading.Event) -> tuple[Release, bool]:
-        return uses.publishing.publish(slug, body.revision, body.version, body.notes, person.id, left)
+        return uses.publishing.publish(
+            slug, body.revision, body.version, body.notes, person.id, left
+        )
 
     made, new = await heard(request, work)
     uses.printing.wake()
     return answer({"version": made.version, "new": new}, 201)
 
 
-@router.get("/releases/{version}/differences", operation_id="compareRelease", **described(DifferencesView))
+@router.get(
+    "/releases/{version}/differences", operation_id="compareRelease", **described(DifferencesView)
+)
 @needs("look")
-def read_since(slug: str, version: Version, uses: Uses, seeing: Annotated[Seeing, Query()]) -> Response:
+def read_since(
+    slug: str, version: Version, uses: Uses, seeing: Annotated[Seeing, Query()]
+) -> Response:
     was = resolve(uses.earlier.document(slug, version))
     return answer(differences_view(head_resolved(uses, slug), was, seeing.eyes()))
 
 
-@router.post("/releases/{version}/restorations", operation_id="restoreFromRelease", **described(Parts))
+@router.post(
+    "/releases/{version}/restorations", operation_id="restoreFromRelease", **described(Parts)
+)
 @needs("edit")
-def put_back(slug: str, version: Version, body: PutBackBody, uses: Uses, person: Acting) -> Response:
+def put_back(
+    slug: str, version: Version, body: PutBackBody, uses: Uses, person: Acting
+) -> Response:
     head = uses.earlier.put_back(slug, version, body.ids, body.base, person.id, body.key)
     return answer(parts_at(uses, slug, head, person, body.view))
 
 
-@router.post("/releases/{version}/alternative", operation_id="startAlternative", **described(AddedView, 201))
+@router.post(
+    "/releases/{version}/alternative", operation_id="startAlternative", **described(AddedView, 201)
+)
 @needs("edit")
-def begin_again(slug: str, version: Version, body: NewAlternativeBody, uses: Uses, person: Acting) -> Response:
+def begin_again(
+    slug: str, version: Version, body: NewAlternativeBody, uses: Uses, person: Acting
+) -> Response:
     return answer({"slug": uses.earlier.begin(slug, version, body.name, person.id)}, 201)

@@ -30,7 +30,10 @@ class RestBody(Body):
 
     address: Annotated[str, Field(max_length=LONGEST_ADDRESS)]
     version: Annotated[str, Field(max_length=LONGEST_VERSION)]
-    hues: Annotated[list[Annotated[str, Field(max_length=LONGEST_NAME)]], Field(min_length=1, max_length=MOST_HUES)]
+    hues: Annotated[
+        list[Annotated[str, Field(max_length=LONGEST_NAME)]],
+        Field(min_length=1, max_length=MOST_HUES),
+    ]
     base: Annotated[int, Field(ge=1)]
     key: RequestKey
     view: Looking = Looking()
@@ -94,7 +97,10 @@ class Planning(Body):
 
     address: Annotated[str, Field(max_length=LONGEST_ADDRESS)]
     version: Annotated[str, Field(max_length=LONGEST_VERSION)]
-    hues: Annotated[list[Annotated[str, Field(max_length=LONGEST_NAME)]], Field(min_length=1, max_length=MOST_HUES)]
+    hues: Annotated[
+        list[Annotated[str, Field(max_length=LONGEST_NAME)]],
+        Field(min_length=1, max_length=MOST_HUES),
+    ]
 
 
 @router.get("", operation_id="readResting", dependencies=IS_COMPUTING, **described(RestingView))
@@ -110,11 +116,15 @@ def read_resting(slug: str, uses: Uses, seeing: Annotated[Seeing, Query()]) -> R
             "chosen": list(rests_on.chosen),
             "hues": len(rests_on.hues),
             "tokens": len(rests_on.tokens),
-            "overridden": sorted(system.tokens[key].name for key in rests_on.overridden if key in system.tokens),
+            "overridden": sorted(
+                system.tokens[key].name for key in rests_on.overridden if key in system.tokens
+            ),
         }
         if rests_on
         else None,
-        "newer": {"version": newer.version, "compared": comparison_view(newer.compared, seeing)} if newer else None,
+        "newer": {"version": newer.version, "compared": comparison_view(newer.compared, seeing)}
+        if newer
+        else None,
         "offers": [_offer(uses, each) for each in uses.resting.offers(slug)],
     }
     return answer(view)
@@ -124,14 +134,20 @@ def read_resting(slug: str, uses: Uses, seeing: Annotated[Seeing, Query()]) -> R
 @needs("look")
 def plan_resting(slug: str, body: Planning, uses: Uses) -> Response:
     found = uses.resting.planned(slug, body.address, body.version, body.hues)
-    view: PlanView = {"hues": len(found.edit.hues), "tokens": len(found.edit.tokens), "own": list(found.own)}
+    view: PlanView = {
+        "hues": len(found.edit.hues),
+        "tokens": len(found.edit.tokens),
+        "own": list(found.own),
+    }
     return answer(view)
 
 
 @router.post("", operation_id="restOn", **described(Parts))
 @needs("edit")
 def rest_on(slug: str, body: RestBody, uses: Uses, person: Acting) -> Response:
-    head = uses.resting.rest(slug, body.address, body.version, body.hues, body.base, person.id, body.key)
+    head = uses.resting.rest(
+        slug, body.address, body.version, body.hues, body.base, person.id, body.key
+    )
     return answer(parts_at(uses, slug, head, person, body.view))
 
 

@@ -30,6 +30,8 @@ def rights_of(routers: Iterable[APIRouter]) -> dict[str, Needed]:
         if isinstance(route, APIRoute):
             needed: Needed | None = getattr(route.endpoint, "needs", None)
             if needed is None:
-                raise LookupError(f"{route.operation_id or route.path} does not say which right it needs.")
+                raise LookupError(
+                    f"{route.operation_id or route.path} does not say which right it needs."
+                )
             found[route.operation_id or route.path] = needed
     return found

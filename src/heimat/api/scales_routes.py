@@ -60,16 +60,23 @@ def plan_ladder(slug: str, body: LadderBody, uses: Uses) -> Response:
     return answer(ladder_plan(head_system(uses, slug), body.hue, body.ladder))
 
 
-@router.post("/systems/{slug}/smaller-ladder", operation_id="planSmallerLadder", **described(FewerView))
+@router.post(
+    "/systems/{slug}/smaller-ladder", operation_id="planSmallerLadder", **described(FewerView)
+)
 @needs("look")
 def plan_fewer(slug: str, body: FewerBody, uses: Uses) -> Response:
     return answer(fewer_view(head_resolved(uses, slug), body.steps))
 
 
 @router.post(
-    "/systems/{slug}/promise-plan", operation_id="planPromise", dependencies=IS_COMPUTING, **described(PromisePlanView)
+    "/systems/{slug}/promise-plan",
+    operation_id="planPromise",
+    dependencies=IS_COMPUTING,
+    **described(PromisePlanView),
 )
 @needs("look")
 async def plan_promise(slug: str, request: Request, body: PromiseBody, uses: Uses) -> Response:
     system = await run_in_threadpool(head_system, uses, slug)
-    return answer(await listened(request, uses.workers.asking, promise_plan, system, body.apart, body.aim))
+    return answer(
+        await listened(request, uses.workers.asking, promise_plan, system, body.apart, body.aim)
+    )

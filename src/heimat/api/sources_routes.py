@@ -71,17 +71,25 @@ class EditsView(TypedDict):
 
 
 @router.post(
-    "/reading", operation_id="readColors", dependencies=IS_COMPUTING, openapi_extra=_TEXT_BODY, **described(ReadingView)
+    "/reading",
+    operation_id="readColors",
+    dependencies=IS_COMPUTING,
+    openapi_extra=_TEXT_BODY,
+    **described(ReadingView),
 )
 @needs("nothing")
-async def read_colors(request: Request, uses: Uses, source: Annotated[ReadingFrom, Query()]) -> Response:
+async def read_colors(
+    request: Request, uses: Uses, source: Annotated[ReadingFrom, Query()]
+) -> Response:
     content = await request.body()
     system = await run_in_threadpool(head_system, uses, source.system) if source.system else None
     given = content, source.name, system, source.notation, source.eyes()
     return answer(await listened(request, uses.workers.reading, _read, *given))
 
 
-def _read(content: bytes, name: str, system: ColorSystem | None, notation: Notation, eyes: Eyes) -> bytes:
+def _read(
+    content: bytes, name: str, system: ColorSystem | None, notation: Notation, eyes: Eyes
+) -> bytes:
     reading = read_any.read(read_any.decode(content), name)
     return encode(reading_view(reading, resolve(system) if system else None, notation, eyes))
 
@@ -93,15 +101,21 @@ def write_set_text(
 ) -> Response:
     row = uses.opening.find(slug)
     system = uses.documents.system(row.alternative_id, row.head_number)
-    return answer({"text": set_as_text(system, notation, sign=sign, names=names), "revision": row.head_number})
+    return answer(
+        {"text": set_as_text(system, notation, sign=sign, names=names), "revision": row.head_number}
+    )
 
 
 @router.post("/systems/{slug}/text", operation_id="readSetText", **described(SetPlanView))
 @needs("look")
 def read_set_text(slug: str, body: SetTextBody, uses: Uses) -> Response:
     now = head_system(uses, slug)
-    written = uses.documents.system(uses.documents.alternative(slug)[1], body.base) if body.base else now
-    return answer(plan_view(read_back(written, body.text, now=now, children=body.children), body.eyes()))
+    written = (
+        uses.documents.system(uses.documents.alternative(slug)[1], body.base) if body.base else now
+    )
+    return answer(
+        plan_view(read_back(written, body.text, now=now, children=body.children), body.eyes())
+    )
 
 
 @router.post("/systems/{slug}/status-edits", operation_id="planStatus", **described(EditsView))

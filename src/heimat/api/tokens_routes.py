@@ -104,7 +104,9 @@ class ThemeBody(Seeing):
 @router.post("/token-names", operation_id="planNames", **described(RenamingPlanView))
 @needs("look")
 def plan_names(slug: str, body: NamesBody, uses: Uses) -> Response:
-    pattern = NamePattern(body.find, body.replace, body.case, tuple(dict.fromkeys(body.order)), body.prefix)
+    pattern = NamePattern(
+        body.find, body.replace, body.case, tuple(dict.fromkeys(body.order)), body.prefix
+    )
     return answer(renaming_plan(head_system(uses, slug), body.tokens, pattern))
 
 
@@ -142,7 +144,11 @@ def plan_refill(slug: str, body: RefillBody, uses: Uses) -> Response:
 @needs("look")
 def plan_theme(slug: str, body: ThemeBody, uses: Uses) -> Response:
     resolved = head_resolved(uses, slug)
-    return answer(theme_plan(resolved, body.source, body.id, body.name, body.scheme, body.contrast, body.eyes()))
+    return answer(
+        theme_plan(
+            resolved, body.source, body.id, body.name, body.scheme, body.contrast, body.eyes()
+        )
+    )
 
 
 @router.get("/released-specimen", operation_id="readReleasedSpecimen", **described(SpecimenPart))
@@ -163,7 +169,9 @@ def read_released_specimen(
 
 @router.get("/value-named", operation_id="readValueNamed", **described(NamedValueView))
 @needs("look")
-def read_value_named(slug: str, uses: Uses, text: Annotated[str, Query(max_length=LONGEST_VALUE)]) -> Response:
+def read_value_named(
+    slug: str, uses: Uses, text: Annotated[str, Query(max_length=LONGEST_VALUE)]
+) -> Response:
     """What a token would be by what is typed: a step, a hue or a token by name, or a color in any notation."""
     return answer(named_value(head_resolved(uses, slug), text))
 

@@ -46,10 +46,20 @@ def read_typeface_file(slug: str, uses: Uses) -> Response:
     return Response(found.content, headers=headers, media_type=found.media_type)
 
 
-@router.put("", operation_id="keepTypeface", openapi_extra=_BODY, dependencies=IS_SENDING, **described_empty())
+@router.put(
+    "",
+    operation_id="keepTypeface",
+    openapi_extra=_BODY,
+    dependencies=IS_SENDING,
+    **described_empty(),
+)
 @needs("edit")
 async def keep_typeface(
-    slug: str, request: Request, uses: Uses, person: Acting, name: Annotated[str, Query(max_length=200)] = ""
+    slug: str,
+    request: Request,
+    uses: Uses,
+    person: Acting,
+    name: Annotated[str, Query(max_length=200)] = "",
 ) -> Response:
     content = await request.body()
     await run_in_threadpool(uses.typefaces.keep, slug, content, name, person.id)

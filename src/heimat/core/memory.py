@@ -136,7 +136,9 @@ class OfObjects(Generic[V]):
         """What was found of these very objects, if it is remembered."""
         key = tuple(map(id, objects))
         of, result = self._known.known([key]).get(key, ((), None))
-        same = len(of) == len(objects) and all(one is other for one, other in zip(of, objects, strict=True))
+        same = len(of) == len(objects) and all(
+            one is other for one, other in zip(of, objects, strict=True)
+        )
         return result if same else None
 
     def keep(self, result: V, *objects: object) -> None:

@@ -84,7 +84,9 @@ def brinemark() -> ColorSystem:
         ladder=FINE,
         note="gray, tinted with tidewater",
     )
-    system = with_starter(ColorSystem(name="Brinemark", hues=hues, scales_published=True), "dashboard")
+    system = with_starter(
+        ColorSystem(name="Brinemark", hues=hues, scales_published=True), "dashboard"
+    )
     return _with_palettes(_with_conditions(_with_themes(_with_late(system))))
 
 
@@ -97,13 +99,18 @@ def _with_late(system: ColorSystem) -> ColorSystem:
         values={DAY: StepAlias(hue="buoy", step="s500")},
         note="delay figures on the operations board",
     )
-    pairing = NewPairing(id="text-late--surface-card", foreground=late.id, ground="surface-card", use="body")
+    pairing = NewPairing(
+        id="text-late--surface-card", foreground=late.id, ground="surface-card", use="body"
+    )
     return apply_all(system, [AddTokens(tokens=(late,)), AddPairings(pairings=(pairing,))]).system
 
 
 def _with_themes(system: ColorSystem) -> ColorSystem:
     """Night for the bridge at night, and quay for a display in sunlight, both proposed from day."""
-    kinds: tuple[tuple[str, Scheme, Wanted], ...] = (("night", "dark", "usual"), ("quay", "light", "more"))
+    kinds: tuple[tuple[str, Scheme, Wanted], ...] = (
+        ("night", "dark", "usual"),
+        ("quay", "light", "more"),
+    )
     for key, scheme, contrast in kinds:
         resolved = resolve(system)
         edit = propose_theme(resolved, resolved.themes[DAY], key, key, scheme, contrast).edit
@@ -117,7 +124,10 @@ def _with_conditions(system: ColorSystem) -> ColorSystem:
     dimmed = Quantities(white=8.0, reflectance=0.02, lux=2.0, veil=0.4)
     print_ = Quantities(medium="paper", paper=0.75, ink=0.06, lux=500.0, veil=0.0)
     named = {"quay in sunlight": outdoors, "bridge at night": dimmed, "timetable": print_}
-    edits = [KeepCondition(id=name.split()[0], name=name, quantities=each) for name, each in named.items()]
+    edits = [
+        KeepCondition(id=name.split()[0], name=name, quantities=each)
+        for name, each in named.items()
+    ]
     return apply_all(system, edits).system
 
 
@@ -133,16 +143,26 @@ def _with_palettes(system: ColorSystem) -> ColorSystem:
             for place, (color, category) in enumerate(zip(make.colors, categories, strict=True))
         )
         make = make.model_copy(update={"colors": colors})
-        edits.append(AddPalette(id=name, name=name, make=make, ground="surface-card", column=column))
+        edits.append(
+            AddPalette(id=name, name=name, make=make, ground="surface-card", column=column)
+        )
     tidewater, buoy = HueAlias(hue="tidewater"), HueAlias(hue="buoy")
     load = Sequential(sources=(tidewater,), classes=9)
     delay = Diverging(low=tidewater, high=buoy, classes=9, low_words="early", high_words="late")
-    edits.append(AddPalette(id="load", name="load", make=load, ground="surface-card", column="load"))
-    edits.append(AddPalette(id="delay", name="delay", make=delay, ground="surface-card", column="delay"))
+    edits.append(
+        AddPalette(id="load", name="load", make=load, ground="surface-card", column="load")
+    )
+    edits.append(
+        AddPalette(id="delay", name="delay", make=delay, ground="surface-card", column="delay")
+    )
     # The token for what is missing is nearly the quiet end of both: theirs is a darker gray.
     gray = StepAlias(hue="shingle", step="s400")
-    edits += [SetOtherColor(palette=palette, role="missing", value=gray) for palette in ("load", "delay")]
-    edits += [DescribePalette(palette=palette, view="operations board") for palette in ("load", "delay")]
+    edits += [
+        SetOtherColor(palette=palette, role="missing", value=gray) for palette in ("load", "delay")
+    ]
+    edits += [
+        DescribePalette(palette=palette, view="operations board") for palette in ("load", "delay")
+    ]
     system = apply_all(system, edits).system
     # The charts of the specimen are drawn with them.
     for palette in ("routes", "load", "delay"):
@@ -159,9 +179,21 @@ def merrow_shop() -> ColorSystem:
     )
     lantern, dark = HueAlias(hue="lantern"), StepAlias(hue="lantern", step="s900")
     new = (
-        NewToken(id="surface-brand", name="surface.brand", values={DAY: lantern}, purpose="surface.brand"),
-        NewToken(id="main-fill", name="action.main.fill", values={DAY: lantern}, purpose="action.main.fill"),
-        NewToken(id="main-label", name="action.main.label", values={DAY: dark}, purpose="action.main.label"),
+        NewToken(
+            id="surface-brand", name="surface.brand", values={DAY: lantern}, purpose="surface.brand"
+        ),
+        NewToken(
+            id="main-fill",
+            name="action.main.fill",
+            values={DAY: lantern},
+            purpose="action.main.fill",
+        ),
+        NewToken(
+            id="main-label",
+            name="action.main.label",
+            values={DAY: dark},
+            purpose="action.main.label",
+        ),
     )
     return apply_all(system, [AddTokens(tokens=new), PublishScales(published=True)]).system
 

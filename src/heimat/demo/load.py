@@ -43,7 +43,9 @@ def load_demo(engine: Engine, *, released: bool = False) -> bool:
     with engine.begin() as connection:
         for person in PEOPLE:
             add_person(connection, person)
-        slug = add_document(connection, as_released_first(system) if released else system, PEOPLE[0].id)
+        slug = add_document(
+            connection, as_released_first(system) if released else system, PEOPLE[0].id
+        )
         if released:
             claim_rows.take(connection, _LOADING, slug, now(), _FOR_GOOD)
         add_document(connection, merrow_light(), PEOPLE[0].id)
@@ -51,7 +53,9 @@ def load_demo(engine: Engine, *, released: bool = False) -> bool:
         assert row is not None
         add_demo_pictures(connection, row.id, PEOPLE[0].id)
         sailings = SAILINGS.read_bytes()
-        add(connection, row.id, sailings, "sailings", summary_of(read_table(sailings)), PEOPLE[1].id)
+        add(
+            connection, row.id, sailings, "sailings", summary_of(read_table(sailings)), PEOPLE[1].id
+        )
     if released:
         _go_on(engine)
     return True

@@ -82,13 +82,25 @@ def _open_shop(engine: Engine, resting: Resting, line: str) -> None:
     with engine.begin() as connection:
         there = system_rows.find_system(connection, _SHOP)
         shop = there.slug if there else add_document(connection, merrow_shop(), _DESIGNER)
-    resting.rest(shop, line, "1.0.0", ("shingle", "kelp", "flare", "lamp", "sound"), 1, _DESIGNER, "demo-resting")
+    resting.rest(
+        shop,
+        line,
+        "1.0.0",
+        ("shingle", "kelp", "flare", "lamp", "sound"),
+        1,
+        _DESIGNER,
+        "demo-resting",
+    )
 
 
 def _out(engine: Engine, slug: str) -> set[str]:
     with engine.connect() as connection:
         row = system_rows.find_system(connection, slug)
-        return {each.version for each in release_rows.all_releases(connection, row.id)} if row else set()
+        return (
+            {each.version for each in release_rows.all_releases(connection, row.id)}
+            if row
+            else set()
+        )
 
 
 def publish_demo(engine: Engine, slug: str) -> None:
@@ -102,7 +114,9 @@ def publish_demo(engine: Engine, slug: str) -> None:
     try:
         out = _out(engine, slug)
         if "1.0.0" not in out:
-            publishing.publish(slug, 1, "1.0.0", "The colors of the line, in day, night and quay.", _DESIGNER)
+            publishing.publish(
+                slug, 1, "1.0.0", "The colors of the line, in day, night and quay.", _DESIGNER
+            )
         head = editing.edit(slug, _DESIGNER, 1, _SECOND, "demo-second")
         notes = "The signal color is that of the new buoys, a little darker; warnings are a little lighter."
         if "1.1.0" not in out:

@@ -55,7 +55,9 @@ MORE_FORMATS: tuple[Format, ...] = (
     Format("swatches.svg", "image/svg+xml", swatch_sheet.write),
     Format("swatches.gpl", "text/plain; charset=utf-8", swatches.write),
     Format(contract_json.FILE, "application/json", contract_json.write),
-    Format(checkers.PYTHON, "text/plain; charset=utf-8", lambda *_: checkers.source(checkers.PYTHON)),
+    Format(
+        checkers.PYTHON, "text/plain; charset=utf-8", lambda *_: checkers.source(checkers.PYTHON)
+    ),
     Format(checkers.NODE, "text/plain; charset=utf-8", lambda *_: checkers.source(checkers.NODE)),
     Format(guide.FILE, "text/html; charset=utf-8", guide.write),
 )
@@ -96,7 +98,10 @@ def write_all(publication: Publication, version: str) -> list[Written]:
     minutes: it is made once a release is out, and is in neither.
     """
     files = _written(publication, version, "")
-    files += [Written(kind.file, kind.media_type, kind.write(publication, version)) for kind in MORE_FORMATS]
+    files += [
+        Written(kind.file, kind.media_type, kind.write(publication, version))
+        for kind in MORE_FORMATS
+    ]
     parts = guide.fragments(publication, version)
     files += [Written(name, "text/html; charset=utf-8", content) for name, content in parts]
     files += [Written(*each) for each in output_files.write(publication, version)]
@@ -104,9 +109,13 @@ def write_all(publication: Publication, version: str) -> list[Written]:
         files += _written(publication.of(selection), version, css_name(selection.name))
     if publication.palettes:
         kinds = PALETTE_FORMATS
-        files += [Written(kind.file, kind.media_type, kind.write(publication, version)) for kind in kinds]
+        files += [
+            Written(kind.file, kind.media_type, kind.write(publication, version)) for kind in kinds
+        ]
     told = [(file.name, file.media_type, file.content) for file in files]
-    files.append(Written(manifest.FILE, "application/json", manifest.write(publication, version, told)))
+    files.append(
+        Written(manifest.FILE, "application/json", manifest.write(publication, version, told))
+    )
     archive = package.write(publication, version, [(file.name, file.content) for file in files])
     return [*files, Written(package.FILE, ARCHIVE, archive)]
 
@@ -117,7 +126,10 @@ def write_printed(publication: Publication, version: str) -> Written:
 
 
 def _written(publication: Publication, version: str, part: str) -> list[Written]:
-    files = [Written(_named(kind.file, part), kind.media_type, kind.write(publication, version)) for kind in FORMATS]
+    files = [
+        Written(_named(kind.file, part), kind.media_type, kind.write(publication, version))
+        for kind in FORMATS
+    ]
     if len(publication.themes) > 1:
         base = _named(design_tokens.FILE, part)
         content = resolver.write(publication, version, base)

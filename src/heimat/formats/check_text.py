@@ -37,7 +37,9 @@ _MOST_SPELLED = 300
 _COLOR = re.compile(
     r"#[0-9a-fA-F]{3,8}(?![0-9a-zA-Z_-])|\b(?:rgba?|hsla?|hwb|lab|lch|oklab|oklch|color)\([^()\n]{1,120}\)"
 )
-_PLAIN = re.compile(r"#(?:[0-9a-fA-F]{3,4}|[0-9a-fA-F]{6}|[0-9a-fA-F]{8})|rgb\((?: ?[0-9]{1,3}[ ,]){2} ?[0-9]{1,3}\)")
+_PLAIN = re.compile(
+    r"#(?:[0-9a-fA-F]{3,4}|[0-9a-fA-F]{6}|[0-9a-fA-F]{8})|rgb\((?: ?[0-9]{1,3}[ ,]){2} ?[0-9]{1,3}\)"
+)
 """What is a color at a glance."""
 _NAME = re.compile(r"var\(\s{0,20}--([\w-]{1,120})")
 _DEFINED = re.compile(r"(?:^|[{;\s])--([\w-]{1,120})\s{0,20}:")
@@ -74,7 +76,11 @@ class Checked:
     @property
     def instead(self) -> str:
         """What would stand there by the release; empty where nothing is sure."""
-        if self.token is None or self.ratio is not None or (self.kind == "outside" and (self.distance or 0.0) >= SAME):
+        if (
+            self.token is None
+            or self.ratio is not None
+            or (self.kind == "outside" and (self.distance or 0.0) >= SAME)
+        ):
             return ""
         name = f"--{css_name(self.token.name)}"
         return f"var({name}" if self.kind in ("unknown", "deprecated") else f"var({name})"
@@ -103,7 +109,9 @@ def check(text: str, publication: Publication, name: str = "checked") -> Check:
     for number, line in enumerate(lines, start=1):
         if len(found) == MOST_FOUND:
             # What is only counted is not looked for among all that is published.
-            more += against.count(line, own) + sum(len(against.meeting(pair)) for pair in pairs.get(number, ()))
+            more += against.count(line, own) + sum(
+                len(against.meeting(pair)) for pair in pairs.get(number, ())
+            )
             continue
         here = [*against.line(number, line, own), *against.pairs(number, pairs.get(number, ()))]
         more += max(len(found) + len(here) - MOST_FOUND, 0)
@@ -128,11 +136,15 @@ class _Against:
         for token in self._tokens:
             for value in token.values.values():
                 self._of_color.setdefault(value.hex, []).append(token)
-        levels = np.array([list(bytes.fromhex(text[1:])) for text in self._of_color], dtype=np.uint8)
+        levels = np.array(
+            [list(bytes.fromhex(text[1:])) for text in self._of_color], dtype=np.uint8
+        )
         self._labs: Floats = srgb_to_lab(from_bytes(levels.reshape(-1, 3)))
         self._pairings: dict[tuple[str, str], list[dict[str, Any]]] = {}
         for pairing in publication.contract["pairings"]:
-            self._pairings.setdefault((pairing["foreground"], pairing["ground"]), []).append(pairing)
+            self._pairings.setdefault((pairing["foreground"], pairing["ground"]), []).append(
+                pairing
+            )
         self._themes = publication.themes
         self._met: dict[tuple[str, str], list[Checked]] = {}
         self._spelled: dict[str, PublishedToken | None] = {}
@@ -156,9 +168,13 @@ class _Against:
     def count(self, line: str, own: set[str]) -> int:
         """How many places there are in a line, without what was meant."""
         names = [match[1] for match in _NAME.finditer(line)]
-        known = sum(name in self._instead or (name not in self._there and name not in own) for name in names)
+        known = sum(
+            name in self._instead or (name not in self._there and name not in own) for name in names
+        )
         colors = (match[0] for match in _COLOR.finditer(line)) if self._of_color else ()
-        return known + sum(_PLAIN.fullmatch(color) is not None or _is_color(color) for color in colors)
+        return known + sum(
+            _PLAIN.fullmatch(color) is not None or _is_color(color) for color in colors
+        )
 
     def pairs(self, number: int, pairs: Sequence[tuple[str, str]]) -> Iterator[Checked]:
         """Pairs that were never declared, or fall short of what was."""
@@ -179,11 +195,23 @@ class _Against:
         declared = self._pairings.get((one.name, other.name))
         what = f"{one.name} on {other.name}"
         if declared is None:
-            ratios = {theme.name: _contrast(one.value(theme.id), other.value(theme.id)) for theme in self._themes}
+            ratios = {
+                theme.name: _contrast(one.value(theme.id), other.value(theme.id))
+                for theme in self._themes
+            }
             theme, least = min(ratios.items(), key=lambda each: each[1])
             return [Checked("undeclared", 0, what, "", other, ratio=least, theme=theme)]
         return [
-            Checked("falls short", 0, what, "", other, ratio=ratio, theme=theme, needed=pairing["needed"])
+            Checked(
+                "falls short",
+                0,
+                what,
+                "",
+                other,
+                ratio=ratio,
+                theme=theme,
+                needed=pairing["needed"],
+            )
             for pairing in declared
             for theme, ratio in pairing["ratios"].items()
             if pairing["needed"] and ratio < pairing["needed"]

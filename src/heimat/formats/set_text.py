@@ -15,7 +15,9 @@ _FOLLOWS = " follows "
 _MOST_HEADINGS = 40
 
 
-def set_as_text(system: ColorSystem, notation: Notation = "hex", *, sign: bool = True, names: bool = True) -> str:
+def set_as_text(
+    system: ColorSystem, notation: Notation = "hex", *, sign: bool = True, names: bool = True
+) -> str:
     """The hues of a set as text, in order, their values in a notation: hex with its `#` or without, names or none."""
     lines: list[str] = []
     kind: HueKind | None = None
@@ -46,7 +48,11 @@ def _lines(text: str) -> tuple[list[SetLine], list[Row]]:
     kind: HueKind = "accent"
     filled = [bare for written in text.splitlines() if (bare := written.strip())]
     if len(filled) > MOST_HUES + _MOST_HEADINGS:
-        raise DomainError(f"A set has at most {MOST_HUES} hues; this text has {len(filled):,} lines.", "text", "limit")
+        raise DomainError(
+            f"A set has at most {MOST_HUES} hues; this text has {len(filled):,} lines.",
+            "text",
+            "limit",
+        )
     for bare in filled:
         heading = bare.rstrip(":").lower()
         if heading in _KINDS:
@@ -70,10 +76,19 @@ def _line(text: str, kind: HueKind) -> SetLine:
     if len(read) != 1 or read[0].color is None:
         problem = read[0].problem if len(read) == 1 else "Put one color on each line."
         raise DomainError(problem or "There is no color on this line.", "text", "unreadable")
-    return SetLine(name.strip() if colon else read[0].name, read[0].color, kind, status, follows.strip(), bool(colon))
+    return SetLine(
+        name.strip() if colon else read[0].name,
+        read[0].color,
+        kind,
+        status,
+        follows.strip(),
+        bool(colon),
+    )
 
 
-def read_back(system: ColorSystem, text: str, *, now: ColorSystem | None = None, children: Children = "detach") -> Plan:
+def read_back(
+    system: ColorSystem, text: str, *, now: ColorSystem | None = None, children: Children = "detach"
+) -> Plan:
     """What a text that was a set would change of it, and of what has become of it `now`.
 
     Raises DomainError (field `text`) for more lines than a set has hues.

@@ -49,7 +49,9 @@ def end_left_behind(folder: Path) -> None:
     for what, marks in (("application", _environment_of), ("database server", _command_of)):
         left = [pid for pid in _own_processes() if marks(pid, folder.resolve())]
         if left:
-            say(f"Ending the {what} that an earlier launcher has left running (process {', '.join(map(str, left))})")
+            say(
+                f"Ending the {what} that an earlier launcher has left running (process {', '.join(map(str, left))})"
+            )
             _end(left)
 
 
@@ -62,7 +64,9 @@ def _end(pids: list[int]) -> None:
             time.sleep(0.05)
         if not any(_alive(pid) for pid in pids):
             return
-    raise Trouble(f"Process {', '.join(str(pid) for pid in pids if _alive(pid))} does not end. End it with kill -9.")
+    raise Trouble(
+        f"Process {', '.join(str(pid) for pid in pids if _alive(pid))} does not end. End it with kill -9."
+    )
 
 
 def _signal(pid: int, number: int) -> None:
@@ -84,7 +88,9 @@ def _alive(pid: int) -> bool:
 
 def _own_processes() -> list[int]:
     return [
-        int(entry.name) for entry in Path("/proc").iterdir() if entry.name.isdigit() and int(entry.name) != os.getpid()
+        int(entry.name)
+        for entry in Path("/proc").iterdir()
+        if entry.name.isdigit() and int(entry.name) != os.getpid()
     ]
 
 

@@ -44,10 +44,17 @@ def find_program(name: str) -> str | None:
     return shutil.which(name) or shutil.which(name, path=_SYSTEM_PATHS)
 
 
-def run(command: list[str], failing: str, cwd: Path = ROOT, env: dict[str, str] | None = None) -> None:
+def run(
+    command: list[str], failing: str, cwd: Path = ROOT, env: dict[str, str] | None = None
+) -> None:
     """Run a command quietly. Raises Trouble with what it printed where it fails."""
     done = subprocess.run(
-        command, cwd=cwd, env={**os.environ, **(env or {})}, stdout=subprocess.PIPE, stderr=subprocess.STDOUT, text=True
+        command,
+        cwd=cwd,
+        env={**os.environ, **(env or {})},
+        stdout=subprocess.PIPE,
+        stderr=subprocess.STDOUT,
+        text=True,
     )
     if done.returncode != 0:
         tail = "\n".join(done.stdout.strip().splitlines()[-25:])
@@ -56,7 +63,9 @@ def run(command: list[str], failing: str, cwd: Path = ROOT, env: dict[str, str] 
 
 def install_packages(wanted: dict[str, str]) -> None:
     """Install Debian's packages for the programs that are missing."""
-    missing = sorted({package for program, package in wanted.items() if find_program(program) is None})
+    missing = sorted(
+        {package for program, package in wanted.items() if find_program(program) is None}
+    )
     if not missing:
         return
     install_debian(missing)
@@ -67,7 +76,9 @@ def install_packages(wanted: dict[str, str]) -> None:
 
 def install_libraries(wanted: dict[str, str]) -> None:
     """Install Debian's packages for the shared libraries that are missing."""
-    missing = sorted({package for library, package in wanted.items() if find_library(library) is None})
+    missing = sorted(
+        {package for library, package in wanted.items() if find_library(library) is None}
+    )
     if missing:
         install_debian(missing)
 
@@ -76,13 +87,18 @@ def install_debian(missing: list[str]) -> None:
     """Install Debian's packages, as root or through sudo."""
     apt = find_program("apt-get")
     if apt is None:
-        raise Trouble(f"These programs are missing and there is no apt-get to install them: {', '.join(missing)}.")
+        raise Trouble(
+            f"These programs are missing and there is no apt-get to install them: {', '.join(missing)}."
+        )
     as_root = [] if os.geteuid() == 0 else ["sudo"]
     say(f"Installing Debian’s {', '.join(missing)}")
     advice = f"Debian’s packages could not be installed. Install them by hand: {' '.join(missing)}."
     run([*as_root, apt, "update", "-q"], advice)
     environment = ["env", "DEBIAN_FRONTEND=noninteractive"]
-    run([*as_root, *environment, apt, "install", "-y", "-q", "--no-install-recommends", *missing], advice)
+    run(
+        [*as_root, *environment, apt, "install", "-y", "-q", "--no-install-recommends", *missing],
+        advice,
+    )
 
 
 def _digest(files: Iterable[Path]) -> str:
@@ -104,7 +120,9 @@ def install_python(*, checks: bool = False) -> None:
     need.
     """
     run_marker, checks_marker = VENV / "installed", VENV / "installed-checks"
-    run_digest, checks_digest = (_digest([ROOT / name]) + sys.version for name in (RUN_LOCK, CHECK_LOCK))
+    run_digest, checks_digest = (
+        _digest([ROOT / name]) + sys.version for name in (RUN_LOCK, CHECK_LOCK)
+    )
     standing = _is_done(run_marker, run_digest)
     if standing and (not checks or _is_done(checks_marker, checks_digest)):
         return
@@ -112,13 +130,24 @@ def install_python(*, checks: bool = False) -> None:
         say("Making the Python environment in .venv")
         if importlib.util.find_spec("ensurepip") is None:
             install_debian(["python3-venv"])
-        run([sys.executable, "-m", "venv", "--clear", str(VENV)], "The Python environment could not be made.")
+        run(
+            [sys.executable, "-m", "venv", "--clear", str(VENV)],
+            "The Python environment could not be made.",
+        )
     say("Installing the Python packages into .venv")
     lock = ROOT / (CHECK_LOCK if checks else RUN_LOCK)
     run(
         [
             str(PYTHON),
-            *["-m", "pip", "install", "-q", "--disable-pip-version-check", "--require-hashes", "-r"],
+            *[
+                "-m",
+                "pip",
+                "install",
+                "-q",
+                "--disable-pip-version-check",
+                "--require-hashes",
+                "-r",
+            ],
             str(lock),
         ],
         "The Python packages could not be installed. Is the package registry within reach?",
@@ -175,11 +204,19 @@ def _install_node_packages(folder: Path) -> None:
 def build_web() -> None:
     """Build the page, where its sources have changed since the last build."""
     sources = [file for file in (WEB / "src").rglob("*") if file.is_file()]
-    sources += [WEB / name for name in ("package-lock.json", "index.html", "vite.config.ts", "tsconfig.json")]
+    sources += [
+        WEB / name
+        for name in ("package-lock.json", "index.html", "vite.config.ts", "tsconfig.json")
+    ]
     marker = PAGE / ".built"
     digest = _digest(sources)
     if _is_done(marker, digest):
         return
     say("Building the page")
-    run([str(VENV / "bin" / "npm"), "run", "build"], "The page could not be built.", cwd=WEB, env=node_environment())
+    run(
+        [str(VENV / "bin" / "npm"), "run", "build"],
+        "The page could not be built.",
+        cwd=WEB,
+        env=node_environment(),
+    )
     marker.write_text(digest)

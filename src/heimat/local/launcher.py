@@ -64,9 +64,13 @@ def _parser() -> argparse.ArgumentParser:
         prog="./heimat", description="Color systems, from a brand hue to published tokens."
     )
     commands = parser.add_subparsers(dest="command", required=True)
-    demo = commands.add_parser("demo", help="install what is missing, start everything with the demo’s data")
+    demo = commands.add_parser(
+        "demo", help="install what is missing, start everything with the demo’s data"
+    )
     demo.add_argument("--port", type=int, default=8000, help="the page’s port on 127.0.0.1 (8000)")
-    demo.add_argument("--data", type=Path, default=ROOT / ".data", help="the folder of the database (.data)")
+    demo.add_argument(
+        "--data", type=Path, default=ROOT / ".data", help="the folder of the database (.data)"
+    )
     demo.add_argument("--reset", action="store_true", help="throw the demo’s data away first")
     demo.set_defaults(run=_demo)
     serve = commands.add_parser("serve", help="serve for the MariaDB server of HEIMAT_DATABASE_URL")
@@ -75,7 +79,8 @@ def _parser() -> argparse.ArgumentParser:
     serve.add_argument("--workers", type=int, default=1, help="processes that answer (1)")
     serve.set_defaults(run=_serve)
     test = commands.add_parser(
-        "test", help="linters, types, contracts and tests; -k and paths go to pytest; --mutants tries faults"
+        "test",
+        help="linters, types, contracts and tests; -k and paths go to pytest; --mutants tries faults",
     )
     test.set_defaults(run=_test)
     bench = commands.add_parser("bench", help="measure")
@@ -86,7 +91,12 @@ def _parser() -> argparse.ArgumentParser:
 
 
 def _environment(**more: str) -> dict[str, str]:
-    return {**os.environ, "PYTHONPATH": f"{ROOT / 'src'}{os.pathsep}{ROOT}", "PYTHONUNBUFFERED": "1", **more}
+    return {
+        **os.environ,
+        "PYTHONPATH": f"{ROOT / 'src'}{os.pathsep}{ROOT}",
+        "PYTHONUNBUFFERED": "1",
+        **more,
+    }
 
 
 def _install(*, checks: bool = False, database: bool = True) -> None:
@@ -104,7 +114,9 @@ def _refuse_taken(port: int) -> None:
         try:
             probe.bind(("127.0.0.1", port))
         except OSError as error:
-            raise Trouble(f"Port {port} is taken ({error.strerror}). Choose another with --port.") from error
+            raise Trouble(
+                f"Port {port} is taken ({error.strerror}). Choose another with --port."
+            ) from error
 
 
 def _demo(given: argparse.Namespace, _: Sequence[str]) -> int:
@@ -120,9 +132,13 @@ def _demo(given: argparse.Namespace, _: Sequence[str]) -> int:
         try:
             say(f"Starting MariaDB on {given.data}")
             database.start()
-            environment = _environment(**{"HEIMAT_DATABASE_URL": database.url, FOLDER: str(given.data.resolve())})
+            environment = _environment(
+                **{"HEIMAT_DATABASE_URL": database.url, FOLDER: str(given.data.resolve())}
+            )
             with _beside(given.port):
-                return _run_server(["--port", str(given.port), "--demo", "released"], environment, database)
+                return _run_server(
+                    ["--port", str(given.port), "--demo", "released"], environment, database
+                )
         finally:
             database.stop()
             say("Ended")
@@ -168,7 +184,9 @@ def _serve(given: argparse.Namespace, _: Sequence[str]) -> int:
     return _run_server(options, _environment(), None)
 
 
-def _run_server(options: list[str], environment: dict[str, str], database: LocalMariaDB | None) -> int:
+def _run_server(
+    options: list[str], environment: dict[str, str], database: LocalMariaDB | None
+) -> int:
     """Run the server until it ends or the launcher is told to."""
     command = [str(PYTHON), "-m", "heimat.cli", "serve", *options]
     server = subprocess.Popen(command, cwd=ROOT, env=environment, start_new_session=True)
@@ -181,7 +199,9 @@ def _run_server(options: list[str], environment: dict[str, str], database: Local
                 if again is not None:
                     again.look()
                 continue
-            complain(f"The application has ended by itself: {_reason(ended)}. What it said last stands above.")
+            complain(
+                f"The application has ended by itself: {_reason(ended)}. What it said last stands above."
+            )
             return ended if ended > 0 else 1
     finally:
         if server.poll() is None:
@@ -212,7 +232,9 @@ class _Again:
         except Trouble as trouble:
             self._pause = min(max(2 * self._pause, _FIRST_PAUSE), _LONGEST_PAUSE)
             self._next = time.monotonic() + self._pause
-            complain(f"{trouble}\nIt is tried again in {self._pause:.0f} seconds. Make room, or mend what it says.")
+            complain(
+                f"{trouble}\nIt is tried again in {self._pause:.0f} seconds. Make room, or mend what it says."
+            )
             return
         self._pause = 0.0
         say("The database server is back")
@@ -221,7 +243,9 @@ class _Again:
 def _reason(code: int) -> str:
     if code >= 0:
         return f"code {code}"
-    return f"signal {signal.Signals(-code).name}" + (", as when memory runs out" if code == -signal.SIGKILL else "")
+    return f"signal {signal.Signals(-code).name}" + (
+        ", as when memory runs out" if code == -signal.SIGKILL else ""
+    )
 
 
 def _step(words: str, command: list[str]) -> bool:
@@ -234,7 +258,13 @@ def _test(_: argparse.Namespace, rest: Sequence[str]) -> int:
     _install(checks=True)
     if "--mutants" in rest:
         others = [each for each in rest if each != "--mutants"]
-        return 0 if _step("Trying small faults in the core", [str(PYTHON), "-m", "tools.mutants", *others]) else 1
+        return (
+            0
+            if _step(
+                "Trying small faults in the core", [str(PYTHON), "-m", "tools.mutants", *others]
+            )
+            else 1
+        )
     say("Running the static checks")
     failed = static_checks(VENV / "bin", _environment(**node_environment()))
     tests = [str(PYTHON), "-m", "pytest", "-n", "2", "--dist", "worksteal", *rest]

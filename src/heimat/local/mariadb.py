@@ -75,7 +75,11 @@ class LocalMariaDB:
             "--performance-schema=OFF",
         ]
         if not self._durable:
-            command += ["--skip-innodb-doublewrite", "--innodb-flush-method=nosync", "--innodb-log-file-size=16M"]
+            command += [
+                "--skip-innodb-doublewrite",
+                "--innodb-flush-method=nosync",
+                "--innodb-log-file-size=16M",
+            ]
         if os.geteuid() == 0:
             command.append("--user=root")
         # A session of its own, so that Ctrl-C reaches the launcher alone, which then ends things in order.
@@ -126,7 +130,9 @@ class LocalMariaDB:
             command.append("--user=root")
         done = subprocess.run(command, stdout=subprocess.PIPE, stderr=subprocess.STDOUT, text=True)
         if done.returncode != 0:
-            raise Trouble(f"The database’s folder {self._data} could not be made.\n{done.stdout[-2000:]}")
+            raise Trouble(
+                f"The database’s folder {self._data} could not be made.\n{done.stdout[-2000:]}"
+            )
         making.rename(self._data)
 
     def refuse_if_running(self) -> None:
@@ -136,7 +142,11 @@ class LocalMariaDB:
             return
         pid = file.read_text().strip()
         command_line = Path(f"/proc/{pid}/cmdline")
-        if pid.isdigit() and command_line.is_file() and str(self._data).encode() in command_line.read_bytes():
+        if (
+            pid.isdigit()
+            and command_line.is_file()
+            and str(self._data).encode() in command_line.read_bytes()
+        ):
             raise Trouble(
                 f"A database server (process {pid}) is already running on {self._data}. "
                 "Stop the other Heimat first, or give this one a folder of its own with --data."
@@ -146,7 +156,9 @@ class LocalMariaDB:
         end = time.monotonic() + _READY_SECONDS
         while time.monotonic() < end:
             if not self.running():
-                raise Trouble(f"The database server ended at once. Its log says:\n{self._end_of_log()}")
+                raise Trouble(
+                    f"The database server ended at once. Its log says:\n{self._end_of_log()}"
+                )
             try:
                 with socket.create_connection(("127.0.0.1", self.port), timeout=1.0) as probe:
                     # The server greets whoever connects; before that it is not ready.
@@ -156,7 +168,9 @@ class LocalMariaDB:
                 pass
             time.sleep(0.05)
         self.stop()
-        raise Trouble(f"The database server did not answer within a minute. Its log says:\n{self._end_of_log()}")
+        raise Trouble(
+            f"The database server did not answer within a minute. Its log says:\n{self._end_of_log()}"
+        )
 
     def _init_file(self) -> Path:
         """Statements that run at every start, so that the account is there whatever happened before."""
@@ -191,12 +205,18 @@ class LocalMariaDB:
 
     def _end_of_log(self) -> str:
         log = self._log()
-        return "\n".join(log.read_text(errors="replace").splitlines()[-15:]) if log.is_file() else "(nothing)"
+        return (
+            "\n".join(log.read_text(errors="replace").splitlines()[-15:])
+            if log.is_file()
+            else "(nothing)"
+        )
 
     def _program(self, name: str) -> str:
         found = find_program(name)
         if found is None:
-            raise Trouble(f"{name} is missing. Install Debian’s mariadb-server-core and mariadb-client-core.")
+            raise Trouble(
+                f"{name} is missing. Install Debian’s mariadb-server-core and mariadb-client-core."
+            )
         return found
 
 

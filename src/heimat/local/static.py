@@ -30,7 +30,12 @@ def static_checks(programs: Path, environment: dict[str, str]) -> list[str]:
 
 def _passes(words: str, command: list[str], folder: Path, *, environment: dict[str, str]) -> bool:
     done = subprocess.run(
-        command, cwd=folder, env=environment, stdout=subprocess.PIPE, stderr=subprocess.STDOUT, text=True
+        command,
+        cwd=folder,
+        env=environment,
+        stdout=subprocess.PIPE,
+        stderr=subprocess.STDOUT,
+        text=True,
     )
     if done.returncode != 0:
         say(f"Failed: {words}\n{done.stdout}")

@@ -12,10 +12,14 @@ _WHEN = "946684800"
 """The time that every file in a wheel has: the first second of the year 2000. Archives know no times before 1980."""
 
 
-def build_wheel(wheel_directory: str, config_settings: Any = None, metadata_directory: str | None = None) -> str:
+def build_wheel(
+    wheel_directory: str, config_settings: Any = None, metadata_directory: str | None = None
+) -> str:
     """Build a wheel. Raises SystemExit where the page was not built: nothing would be shown at its address."""
     if not _PAGE.is_file():
-        raise SystemExit("The page is not built yet: run ./heimat demo or ./heimat test once, then build the wheel.")
+        raise SystemExit(
+            "The page is not built yet: run ./heimat demo or ./heimat test once, then build the wheel."
+        )
     os.environ.setdefault("SOURCE_DATE_EPOCH", _WHEN)
     name: str = build_meta.build_wheel(wheel_directory, config_settings, metadata_directory)
     return name

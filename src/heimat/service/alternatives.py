@@ -60,7 +60,12 @@ class Alternatives:
         ]
 
     def add(
-        self, address: str, name: str, person_id: str, begun_from: ColorSystem | None = None, called: str = ""
+        self,
+        address: str,
+        name: str,
+        person_id: str,
+        begun_from: ColorSystem | None = None,
+        called: str = "",
     ) -> str:
         """Make an alternative from what stands at an address, or from a document that is called something.
 
@@ -80,11 +85,19 @@ class Alternatives:
             if plain in {each.name for each in there}:
                 raise taken(plain, "name")
             if len(there) >= MOST_ALTERNATIVES:
-                raise DomainError(f"A system has at most {MOST_ALTERNATIVES} alternatives.", "name", "limit")
-            document = begun_from or self._documents.system(row.alternative_id, row.head_number, connection)
+                raise DomainError(
+                    f"A system has at most {MOST_ALTERNATIVES} alternatives.", "name", "limit"
+                )
+            document = begun_from or self._documents.system(
+                row.alternative_id, row.head_number, connection
+            )
             alternative_id = system_rows.add_alternative(connection, row.id, plain)
             append_first(
-                connection, alternative_id, document, person_id, f"Begin {plain} from {called or row.alternative}"
+                connection,
+                alternative_id,
+                document,
+                person_id,
+                f"Begin {plain} from {called or row.alternative}",
             )
             return system_rows.address_of(row.slug, plain)
 
@@ -106,7 +119,9 @@ class Alternatives:
         in_transaction(self._engine, work)
         self._documents.forget(address)
 
-    def take_over(self, address: str, other: str, ids: list[str], base: int, person_id: str, key: str) -> Head:
+    def take_over(
+        self, address: str, other: str, ids: list[str], base: int, person_id: str, key: str
+    ) -> Head:
         """Put chosen things as they stand in another alternative of the same system, as one change.
 
         Raises DomainError, NotFound, and Conflict where it meets what others did since revision `base`.
@@ -114,7 +129,11 @@ class Alternatives:
         with self._engine.connect() as connection:
             row, there = (self._documents.find(each, connection) for each in (address, other))
             if row.id != there.id:
-                raise DomainError("That is another system: what is taken over is of the same one.", "other", "other")
+                raise DomainError(
+                    "That is another system: what is taken over is of the same one.",
+                    "other",
+                    "other",
+                )
             here = self._documents.system(row.alternative_id, base, connection)
             source = self._documents.system(there.alternative_id, there.head_number, connection)
             start = self._start(row, there, connection)

@@ -12,6 +12,8 @@ from heimat.core.hues.source import source_color
 def card_of(system: ColorSystem) -> dict[str, Any]:
     """The card of a document as plain data: its hues' names and own colors in order, and how many tokens it has."""
     return {
-        "hues": [[hue.name, hex_of(rgb8_of(source_color(system, hue)))] for hue in in_order(system.hues)],
+        "hues": [
+            [hue.name, hex_of(rgb8_of(source_color(system, hue)))] for hue in in_order(system.hues)
+        ],
         "tokens": len(system.tokens),
     }

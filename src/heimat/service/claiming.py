@@ -47,7 +47,10 @@ class Claim:
     def _renewed(self) -> bool:
         try:
             return in_transaction(
-                self.engine, lambda connection: claim_rows.renew(connection, self.of, self.holder, now(), SECONDS)
+                self.engine,
+                lambda connection: claim_rows.renew(
+                    connection, self.of, self.holder, now(), SECONDS
+                ),
             )
         except (DBAPIError, PoolTimeout):
             # While the database is away nobody else can take over.
@@ -79,7 +82,11 @@ def held(engine: Engine, of: str, person_id: str | None = None) -> Iterator[Clai
         yield claim
     finally:
         if claim.other is None:
-            _quietly(lambda: in_transaction(engine, lambda connection: claim_rows.leave(connection, of, holder)))
+            _quietly(
+                lambda: in_transaction(
+                    engine, lambda connection: claim_rows.leave(connection, of, holder)
+                )
+            )
 
 
 def _quietly(work: Callable[[], object]) -> None:

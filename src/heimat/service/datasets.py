@@ -83,7 +83,10 @@ class Datasets:
             return Summary.from_plain(told)
         summary = summary_of(self._table(system_id, dataset))
         in_transaction(
-            self._engine, lambda connection: dataset_rows.keep_summary(connection, dataset, _FORM, summary.plain())
+            self._engine,
+            lambda connection: dataset_rows.keep_summary(
+                connection, dataset, _FORM, summary.plain()
+            ),
         )
         return summary
 
@@ -106,7 +109,14 @@ def _read(content: bytes) -> tuple[Table, Summary]:
     return table, summary_of(table)
 
 
-def add(connection: Connection, system_id: int, content: bytes, name: str, summary: Summary, person_id: str) -> Dataset:
+def add(
+    connection: Connection,
+    system_id: int,
+    content: bytes,
+    name: str,
+    summary: Summary,
+    person_id: str,
+) -> Dataset:
     """Add a table that was read. Raises DomainError where a system has too many."""
     system_rows.hold_system(connection, system_id)
     digest = hashlib.sha256(content).hexdigest()
@@ -114,7 +124,9 @@ def add(connection: Connection, system_id: int, content: bytes, name: str, summa
     if known is not None:
         return known
     if len(dataset_rows.all_datasets(connection, system_id)) >= MOST_DATASETS:
-        raise DomainError(f"A system keeps at most {MOST_DATASETS} tables; remove one first.", "data", "limit")
+        raise DomainError(
+            f"A system keeps at most {MOST_DATASETS} tables; remove one first.", "data", "limit"
+        )
     new = dataset_rows.add_dataset(connection, system_id, name, digest, content, person_id, now())
     dataset_rows.keep_summary(connection, new, _FORM, summary.plain())
     return Dataset(new, name)

@@ -39,7 +39,9 @@ class Documents:
         self._versions: LRUCache[tuple[int, str], int] = LRUCache(_ADDRESSES)
         self._lock = threading.Lock()
 
-    def system(self, alternative_id: int, number: int, connection: Connection | None = None) -> ColorSystem:
+    def system(
+        self, alternative_id: int, number: int, connection: Connection | None = None
+    ) -> ColorSystem:
         """The document of a revision by its number. Raises NotFound, and Unreadable.
 
         A transaction gives its own connection: asking the pool for a second one could wait for itself.
@@ -154,6 +156,10 @@ def _read(data: dict[str, Any], alternative_id: int, number: int) -> ColorSystem
         name = str(data.get("name", ""))[:80]
         form = data.get("schema")
         reason = (
-            f"it is stored in form {form}" if isinstance(form, int) and form > SCHEMA else str(error).splitlines()[0]
+            f"it is stored in form {form}"
+            if isinstance(form, int) and form > SCHEMA
+            else str(error).splitlines()[0]
         )
-        raise Unreadable(f"“{name}” cannot be read by this Heimat at revision {number}: {reason[:200]}") from error
+        raise Unreadable(
+            f"“{name}” cannot be read by this Heimat at revision {number}: {reason[:200]}"
+        ) from error

@@ -15,7 +15,9 @@ from heimat.store import release_rows
 class EarlierReleases:
     """The documents that releases of one database's systems were made of."""
 
-    def __init__(self, engine: Engine, documents: Documents, editing: Editing, alternatives: Alternatives) -> None:
+    def __init__(
+        self, engine: Engine, documents: Documents, editing: Editing, alternatives: Alternatives
+    ) -> None:
         self._engine = engine
         self._documents = documents
         self._editing = editing
@@ -31,7 +33,9 @@ class EarlierReleases:
                 raise NotFound(f"There is no release {version}.")
             return self._documents.system(found.alternative_id, found.revision_number, connection)
 
-    def put_back(self, address: str, version: str, ids: list[str], base: int, person_id: str, key: str) -> Head:
+    def put_back(
+        self, address: str, version: str, ids: list[str], base: int, person_id: str, key: str
+    ) -> Head:
         """Put chosen things as they were in a release, as one change.
 
         Raises DomainError, NotFound, and Conflict where it meets what others did since revision `base`.
@@ -40,11 +44,15 @@ class EarlierReleases:
         with self._engine.connect() as connection:
             row = self._documents.find(address, connection)
             here = self._documents.system(row.alternative_id, base, connection)
-        return self._editing.edit(address, person_id, base, [taking_over(here, was, ids, version)], key, sent)
+        return self._editing.edit(
+            address, person_id, base, [taking_over(here, was, ids, version)], key, sent
+        )
 
     def begin(self, address: str, version: str, name: str, person_id: str) -> str:
         """Make an alternative that begins with what was released. Returns its address.
 
         Raises DomainError (field `name`) for a name that cannot be, and NotFound.
         """
-        return self._alternatives.add(address, name, person_id, self.document(address, version), version)
+        return self._alternatives.add(
+            address, name, person_id, self.document(address, version), version
+        )

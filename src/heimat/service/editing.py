@@ -11,7 +11,17 @@ from sqlalchemy import Connection, Engine
 
 from heimat.core.document.system import ColorSystem
 from heimat.core.document.upgrades import newest_words, read_document
-from heimat.core.edits import Applied, Edit, Path, Restore, SpreadOrder, apply_all, carried_over, conflict, grown
+from heimat.core.edits import (
+    Applied,
+    Edit,
+    Path,
+    Restore,
+    SpreadOrder,
+    apply_all,
+    carried_over,
+    conflict,
+    grown,
+)
 from heimat.core.errors import DomainError, NotFound
 from heimat.core.publication.publication import Publication
 from heimat.service.cards import card_of
@@ -95,7 +105,9 @@ class Editing:
             row = self._documents.find(slug, connection)
             if row.released:
                 published = self._documents.published(row.id, row.released)
-                return Whereabouts(row.alternative_id, row.head_number, row.released, published, None, None)
+                return Whereabouts(
+                    row.alternative_id, row.head_number, row.released, published, None, None
+                )
             latest = release_rows.latest_release(connection, row.id)
             undo, redo = self._memory.tops(connection, row.alternative_id, person_id)
         return Whereabouts(
@@ -120,7 +132,13 @@ class Editing:
         ]
 
     def edit(
-        self, slug: str, person_id: str, base: int, edits: Sequence[Edit], request_key: str, sent: object = None
+        self,
+        slug: str,
+        person_id: str,
+        base: int,
+        edits: Sequence[Edit],
+        request_key: str,
+        sent: object = None,
     ) -> Head:
         """Store a gesture made on revision `base`. Asked again with the same key, it finds what it stored.
 
@@ -131,7 +149,9 @@ class Editing:
         """
         if not 0 < len(edits) <= MOST_EDITS:
             raise DomainError(f"One gesture holds 1 to {MOST_EDITS} edits.", "edits", "limit")
-        request = _Request(person_id, request_key, "edit", digest_of(_as_plain(edits) if sent is None else sent))
+        request = _Request(
+            person_id, request_key, "edit", digest_of(_as_plain(edits) if sent is None else sent)
+        )
 
         def work(connection: Connection) -> Head:
             turn = self._hold(connection, slug, request)
@@ -152,17 +172,27 @@ class Editing:
 
         return self._remember(in_transaction(self._engine, work))
 
-    def _refuse_on_base(self, turn: _Turn, base: int, edits: Sequence[Edit], others: list[RevisionRow]) -> None:
+    def _refuse_on_base(
+        self, turn: _Turn, base: int, edits: Sequence[Edit], others: list[RevisionRow]
+    ) -> None:
         """Raise Conflict where edits, on what they were made on, meet what others did since."""
         try:
-            on_base = apply_all(self._documents.system(turn.alternative_id, base, turn.connection), edits)
+            on_base = apply_all(
+                self._documents.system(turn.alternative_id, base, turn.connection), edits
+            )
         except DomainError:
             # They go on from what the same person has done since: only on the head they can be judged.
             return
         _refuse_meeting(turn, on_base.writes, on_base.reads, others, on_base.sentence)
 
     def take_back(
-        self, slug: str, person_id: str, request_key: str, kind: Literal["undo", "redo"], *, passing: bool = False
+        self,
+        slug: str,
+        person_id: str,
+        request_key: str,
+        kind: Literal["undo", "redo"],
+        *,
+        passing: bool = False,
     ) -> Head:
         """Undo the person's last change, or redo the last undone one, on top of everything that came since.
 
@@ -180,8 +210,12 @@ class Editing:
             if target is None:
                 raise NotFound(f"There is nothing of yours to {kind}.")
             if passing:
-                nothing = Applied(turn.head.system, "", Restore(what="", places=()), frozenset(), frozenset())
-                return self._append(turn, target.id, [], nothing, f"Leave as it is: {_plain(target.sentence)}"[:400])
+                nothing = Applied(
+                    turn.head.system, "", Restore(what="", places=()), frozenset(), frozenset()
+                )
+                return self._append(
+                    turn, target.id, [], nothing, f"Leave as it is: {_plain(target.sentence)}"[:400]
+                )
             restore = self._inverse(turn, target)
             others = self._others_since(turn, target.number)
             sentence = f"{kind.capitalize()}: {restore.sentence(turn.head.system)}"
@@ -208,7 +242,11 @@ class Editing:
                     for path in touched[each.id].writes
                     if len(path) == 2 and path[0] == "hues" and path[1] not in head.hues
                 ]
-                before = self._documents.system(alternative_id, each.number - 1, connection) if gone else head
+                before = (
+                    self._documents.system(alternative_id, each.number - 1, connection)
+                    if gone
+                    else head
+                )
                 names = [before.hues[hue].name for hue in gone if hue in before.hues]
                 if names:
                     found.append(Removal(each.number, each.person, tuple(names)))
@@ -226,7 +264,9 @@ class Editing:
             if isinstance(turn, Head):
                 return turn
             rows = revision_rows.history(connection, turn.alternative_id, after=max(number, 2) - 1)
-            target = next((row for row in rows if row.number == number and row.kind != "tidy"), None)
+            target = next(
+                (row for row in rows if row.number == number and row.kind != "tidy"), None
+            )
             if target is None:
                 raise NotFound(f"There is no revision {number} to take back.")
             restore = self._inverse(turn, target)
@@ -239,7 +279,9 @@ class Editing:
                 sentence,
             )
             # Both together change nothing: neither stands in the way of what was done before.
-            return self._append(turn, target.id, [restore], apply_all(turn.head.system, [restore]), sentence)
+            return self._append(
+                turn, target.id, [restore], apply_all(turn.head.system, [restore]), sentence
+            )
 
         return self._remember(in_transaction(self._engine, work))
 
@@ -256,9 +298,17 @@ class Editing:
             # Revisions from before this was kept say nothing of what was sent.
             same = done.sent is None or done.sent == request.sent
             if not same or (done.person_id, done.kind) != (request.person_id, request.kind):
-                raise DomainError("This key was used for another change. Take a new one.", "key", "taken")
-            return Head(alternative_id, done.number, self._documents.system(alternative_id, done.number, connection))
-        head = Head(alternative_id, number, self._documents.system(alternative_id, number, connection))
+                raise DomainError(
+                    "This key was used for another change. Take a new one.", "key", "taken"
+                )
+            return Head(
+                alternative_id,
+                done.number,
+                self._documents.system(alternative_id, done.number, connection),
+            )
+        head = Head(
+            alternative_id, number, self._documents.system(alternative_id, number, connection)
+        )
         main = row.alternative == system_rows.MAIN
         return _Turn(connection, system_id, alternative_id, main, head_id, head, request)
 
@@ -266,29 +316,47 @@ class Editing:
         """What others did since a revision, and is still in force."""
         if number == turn.head.number:
             return []
-        since = still_in_force(revision_rows.history(turn.connection, turn.alternative_id, after=number))
+        since = still_in_force(
+            revision_rows.history(turn.connection, turn.alternative_id, after=number)
+        )
         return [row for row in since if row.person_id != turn.request.person_id]
 
     def _inverse(self, turn: _Turn, target: RevisionRow) -> Restore:
         """What takes a revision back, brought over every spreading of order keys since."""
-        restore = Restore.model_validate(newest_words(revision_rows.inverse(turn.connection, target.id)))
-        for number in revision_rows.tidied(turn.connection, turn.alternative_id, after=target.number):
+        restore = Restore.model_validate(
+            newest_words(revision_rows.inverse(turn.connection, target.id))
+        )
+        for number in revision_rows.tidied(
+            turn.connection, turn.alternative_id, after=target.number
+        ):
             before, after = (
-                self._documents.system(turn.alternative_id, each, turn.connection) for each in (number - 1, number)
+                self._documents.system(turn.alternative_id, each, turn.connection)
+                for each in (number - 1, number)
             )
             restore = carried_over(restore, before, after)
         return restore
 
-    def _append(self, turn: _Turn, undoes: int | None, edits: Sequence[Edit], applied: Applied, sentence: str) -> Head:
+    def _append(
+        self,
+        turn: _Turn,
+        undoes: int | None,
+        edits: Sequence[Edit],
+        applied: Applied,
+        sentence: str,
+    ) -> Head:
         """Append a revision, and one of the system's own where order keys have grown by it. Returns the new head."""
         made = turn.request.key, turn.request.kind, turn.request.sent
-        head_id = _append_one(turn, turn.head_id, turn.head.number + 1, made, undoes, edits, applied, sentence)
+        head_id = _append_one(
+            turn, turn.head_id, turn.head.number + 1, made, undoes, edits, applied, sentence
+        )
         head = Head(turn.alternative_id, turn.head.number + 1, applied.system)
         if grown(head.system):
             spreading = [SpreadOrder()]
             spread = apply_all(head.system, spreading)
             own: tuple[str, Kind, None] = (uuid.uuid4().hex, "tidy", None)
-            head_id = _append_one(turn, head_id, head.number + 1, own, None, spreading, spread, spread.sentence)
+            head_id = _append_one(
+                turn, head_id, head.number + 1, own, None, spreading, spread, spread.sentence
+            )
             head = Head(turn.alternative_id, head.number + 1, spread.system)
         system_rows.set_head(turn.connection, turn.alternative_id, head_id, card_of(head.system))
         if turn.main and head.system.name != turn.head.system.name:
@@ -314,7 +382,9 @@ def _append_one(
     document = applied.system.model_dump(mode="json")
     # Compared as plain data: that is ten times as fast as comparing the models.
     if read_document(orjson.loads(orjson.dumps(document))).model_dump(mode="json") != document:
-        raise Unreadable("What this would store does not read as what it was, so nothing is stored.")
+        raise Unreadable(
+            "What this would store does not read as what it was, so nothing is stored."
+        )
     return revision_rows.append(
         turn.connection,
         NewRevision(
@@ -352,7 +422,11 @@ def _plain(sentence: str) -> str:
 
 
 def _refuse_meeting(
-    turn: _Turn, writes: Iterable[Path], reads: Iterable[Path], others: list[RevisionRow], yours: str
+    turn: _Turn,
+    writes: Iterable[Path],
+    reads: Iterable[Path],
+    others: list[RevisionRow],
+    yours: str,
 ) -> None:
     """Raise Conflict where a change meets one of others' revisions."""
     if not others:

@@ -74,7 +74,9 @@ class Unreadable(Exception):
 class Conflict(Exception):
     """A change that meets somebody else's. Nothing is stored and nothing lost: both are told."""
 
-    def __init__(self, message: str, *, yours: str, theirs: str, person: str, at: datetime, head: int) -> None:
+    def __init__(
+        self, message: str, *, yours: str, theirs: str, person: str, at: datetime, head: int
+    ) -> None:
         super().__init__(message)
         self.message = message
         self.yours = yours

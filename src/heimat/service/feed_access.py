@@ -53,7 +53,9 @@ class FeedStanding:
 class FeedAccess:
     """Keys and previews of one database's feeds."""
 
-    def __init__(self, engine: Engine, documents: Documents, workers: Workers, feeds: Feeds) -> None:
+    def __init__(
+        self, engine: Engine, documents: Documents, workers: Workers, feeds: Feeds
+    ) -> None:
         self._engine = engine
         self._documents = documents
         self._workers = workers
@@ -67,7 +69,10 @@ class FeedAccess:
             versions = [each.version for each in release_rows.all_releases(connection, row.id)]
             latest = release_rows.latest_release(connection, row.id)
             content = self._documents.publication(latest.id, connection) if latest else None
-            keys = [_standing(each, versions, content) for each in feed_key_rows.keys_of(connection, row.id)]
+            keys = [
+                _standing(each, versions, content)
+                for each in feed_key_rows.keys_of(connection, row.id)
+            ]
             keyed = feed_key_rows.is_keyed(connection, row.id)
             return FeedStanding(keyed, keys, previews.previews_of(connection, row.id))
 
@@ -75,7 +80,9 @@ class FeedAccess:
         """Let a feed ask for a key, or for none. Raises NotFound, and ReadOnly at the address of a release."""
 
         def work(connection: Connection) -> None:
-            feed_key_rows.set_keyed(connection, self._documents.find_to_change(slug, connection).id, keyed)
+            feed_key_rows.set_keyed(
+                connection, self._documents.find_to_change(slug, connection).id, keyed
+            )
 
         in_transaction(self._engine, work)
         self._feeds.published()
@@ -84,13 +91,21 @@ class FeedAccess:
         """Make a key. It is told once, here: what is kept is its digest. Raises DomainError (field `name`)."""
         called = " ".join(name.split())
         if not called or len(called) > LONGEST_NAME:
-            raise DomainError(f"A key has the name of who uses it, up to {LONGEST_NAME} characters.", "name", "empty")
+            raise DomainError(
+                f"A key has the name of who uses it, up to {LONGEST_NAME} characters.",
+                "name",
+                "empty",
+            )
         key = secrets.token_urlsafe(_KEY_BYTES)
 
         def work(connection: Connection) -> None:
             row = self._documents.find_to_change(slug, connection)
             system_rows.hold_system(connection, row.id)
-            there = [each for each in feed_key_rows.keys_of(connection, row.id) if each.revoked_at is None]
+            there = [
+                each
+                for each in feed_key_rows.keys_of(connection, row.id)
+                if each.revoked_at is None
+            ]
             if any(each.name == called for each in there):
                 raise taken(called, "name", "Revoke the key of that name first, or choose another.")
             if len(there) >= MOST_KEYS:
@@ -131,7 +146,9 @@ class FeedAccess:
             system_rows.hold_system(connection, row.id)
             there = {each.name for each in previews.previews_of(connection, row.id)}
             if name not in there and len(there) >= MOST_PREVIEWS:
-                raise DomainError(f"At most {MOST_PREVIEWS} previews are out at once.", "name", "limit")
+                raise DomainError(
+                    f"At most {MOST_PREVIEWS} previews are out at once.", "name", "limit"
+                )
             previews.put_preview(connection, row.id, name, version, person_id, now(), made.files)
 
         in_transaction(self._engine, work)
@@ -152,7 +169,11 @@ class FeedAccess:
     def report(self, slug: str, key: str, version: str, names: list[str]) -> None:
         """Keep which names a check with a key has found in use. Raises KeyRefused."""
         key_id = self._feeds.key_id(slug, key)
-        kept = {"version": version[:60], "names": sorted(set(names))[:MOST_NAMES_REPORTED], "at": now().isoformat()}
+        kept = {
+            "version": version[:60],
+            "names": sorted(set(names))[:MOST_NAMES_REPORTED],
+            "at": now().isoformat(),
+        }
         with self._engine.begin() as connection:
             feed_key_rows.keep_report(connection, key_id, kept)
 
@@ -164,6 +185,8 @@ def _standing(key: KeyRow, versions: list[str], latest: Publication | None) -> K
     if latest is None or not names:
         return KeyStanding(key, behind, (), ())
     tokens = latest.with_palettes()
-    there = {token.name for token in tokens} | {name for output in latest.outputs for name, _ in output.names}
+    there = {token.name for token in tokens} | {
+        name for output in latest.outputs for name, _ in output.names
+    }
     going = {token.name for token in tokens if token.deprecated is not None}
     return KeyStanding(key, behind, tuple(sorted(names - there)), tuple(sorted(names & going)))

@@ -122,7 +122,9 @@ class Feeds:
                 raise _no_system(slug)
             _permitted(known, key)
             found = _version_at(known, slug, version)
-            files: LRUCache[Key, PackedFile] = self._tried if version.startswith(PREVIEW) else self._files
+            files: LRUCache[Key, PackedFile] = (
+                self._tried if version.startswith(PREVIEW) else self._files
+            )
             file = files.get((slug, found, name))
             if file is None:
                 names = _previewed(known, version) or self._names.get((slug, found))
@@ -170,7 +172,12 @@ class Feeds:
             rows = release_rows.all_releases(connection, row.id)
             names = release_rows.file_names(connection, row.id)
         told = [
-            FeedRelease(each.version, f"{each.at:%Y-%m-%d}", each.notes, tuple(sorted(names.get(each.id, ()))))
+            FeedRelease(
+                each.version,
+                f"{each.at:%Y-%m-%d}",
+                each.notes,
+                tuple(sorted(names.get(each.id, ()))),
+            )
             for each in rows
         ]
         return feed_page.write(row.name, f"{origin}{path}", told, keyed=known.keyed), known.keyed
@@ -190,7 +197,9 @@ class Feeds:
         self._forgotten += 1
         self._forgot_at = time.monotonic()
 
-    def _served(self, known: _Known, file: PackedFile, key: str | None, version: str, got: str) -> Served:
+    def _served(
+        self, known: _Known, file: PackedFile, key: str | None, version: str, got: str
+    ) -> Served:
         """A file for who may have it; that a key was used for a version is noted. Raises KeyRefused."""
         used = _permitted(known, key)
         if used is not None:
@@ -231,7 +240,11 @@ class Feeds:
         with self._engine.connect() as connection:
             if names is None:
                 names = release_rows.file_names_of(connection, known.system_id, number)
-            found = release_rows.find_file(connection, known.system_id, number, name) if name in names else None
+            found = (
+                release_rows.find_file(connection, known.system_id, number, name)
+                if name in names
+                else None
+            )
         with self._lock:
             if forgotten == self._forgotten:
                 self._names[slug, version] = names
@@ -251,7 +264,9 @@ class Feeds:
         if file is not None:
             return file
         with self._engine.connect() as connection:
-            found = previews.find_preview_file(connection, known.system_id, version.removeprefix(PREVIEW), name)
+            found = previews.find_preview_file(
+                connection, known.system_id, version.removeprefix(PREVIEW), name
+            )
         if found is None:
             raise _no_file(slug, version, name)
         file = _packed(found)
@@ -324,7 +339,9 @@ def _version_at(known: _Known, slug: str, version: str) -> str:
             raise NotFound(f"No version {version} is published yet of “{slug}”.")
         return found
     if version_of(version) is None:
-        raise NotFound(f"“{version}” is no version. Use one like 1.0.0, a range like 1 or 1.0, or {LATEST}.")
+        raise NotFound(
+            f"“{version}” is no version. Use one like 1.0.0, a range like 1 or 1.0, or {LATEST}."
+        )
     if version not in known.versions:
         raise NotFound(f"There is no version {version} of “{slug}”.")
     return version
@@ -332,10 +349,14 @@ def _version_at(known: _Known, slug: str, version: str) -> str:
 
 def _previewed(known: _Known, version: str) -> frozenset[str] | None:
     """The names of a preview's files; None for what is no preview."""
-    return known.previews.get(version.removeprefix(PREVIEW)) if version.startswith(PREVIEW) else None
+    return (
+        known.previews.get(version.removeprefix(PREVIEW)) if version.startswith(PREVIEW) else None
+    )
 
 
-def _refuse_absent(known: _Known, slug: str, version: str, name: str, names: frozenset[str]) -> None:
+def _refuse_absent(
+    known: _Known, slug: str, version: str, name: str, names: frozenset[str]
+) -> None:
     """Raise NotFound for what is none of a release's files, and NotYet for its guide that is still being set."""
     if name in names:
         return
@@ -357,12 +378,16 @@ def _permitted(known: _Known, key: str | None) -> int | None:
     """The id of the key that was given, None for none that is known. Raises KeyRefused where one is needed."""
     if key is None:
         if known.keyed:
-            raise KeyRefused("This feed asks for a key, in the header Authorization: Bearer or in the path, /key/….")
+            raise KeyRefused(
+                "This feed asks for a key, in the header Authorization: Bearer or in the path, /key/…."
+            )
         return None
     digest = digest_of(key)
     found = known.keys.get(digest)
     if found is None and known.keyed:
-        raise KeyRefused("This key was revoked." if digest in known.keys else "This key opens nothing here.")
+        raise KeyRefused(
+            "This key was revoked." if digest in known.keys else "This key opens nothing here."
+        )
     return found
 
 
@@ -372,8 +397,12 @@ def digest_of(key: str) -> str:
 
 
 def _packed(found: FileRow) -> PackedFile:
-    whole = found if found.gzip or found.brotli else packed(found.name, found.media_type, found.content)
-    return PackedFile(found.name, found.media_type, found.digest, found.content, whole.gzip, whole.brotli)
+    whole = (
+        found if found.gzip or found.brotli else packed(found.name, found.media_type, found.content)
+    )
+    return PackedFile(
+        found.name, found.media_type, found.digest, found.content, whole.gzip, whole.brotli
+    )
 
 
 def _size(file: PackedFile) -> int:

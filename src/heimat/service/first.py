@@ -12,7 +12,11 @@ from heimat.store.revision_rows import NewRevision
 
 
 def append_first(
-    connection: Connection, alternative_id: int, document: ColorSystem, person_id: str, sentence: str
+    connection: Connection,
+    alternative_id: int,
+    document: ColorSystem,
+    person_id: str,
+    sentence: str,
 ) -> None:
     """Begin the history of an alternative with a document, which nothing led to and nothing takes back."""
     revision_id = revision_rows.append(

@@ -40,7 +40,9 @@ class Gallery:
                 return gallery_rows.by_likeness(connection, (light, a, b), SHOWN)
             return gallery_rows.by_words(connection, plainly_spelled(words).split()[:8], SHOWN)
 
-    def save(self, name: str, words: str, colors: Sequence[tuple[str, Color]], person_id: str) -> SetRow:
+    def save(
+        self, name: str, words: str, colors: Sequence[tuple[str, Color]], person_id: str
+    ) -> SetRow:
         """Save a set. Raises DomainError (fields `name`, `words`, `colors`)."""
         called = name.strip()
         if not called:
@@ -51,14 +53,20 @@ class Gallery:
         if len(called) > LONGEST_NAME:
             raise DomainError(f"A name has at most {LONGEST_NAME} characters.", "name", "too_long")
         if len(words) > LONGEST_NOTE:
-            raise DomainError(f"At most {LONGEST_NOTE} characters of words are kept.", "words", "too_long")
+            raise DomainError(
+                f"At most {LONGEST_NOTE} characters of words are kept.", "words", "too_long"
+            )
         if not 1 <= len(colors) <= MOST_COLORS:
             raise DomainError(f"A set has 1 to {MOST_COLORS} colors.", "colors", "limit")
 
         def work(connection: Connection) -> SetRow:
             person_rows.hold_person(connection, person_id)
             if gallery_rows.has_set(connection, called, person_id):
-                raise taken(called, "name", "You have saved a set of that name: remove it first, or choose another.")
+                raise taken(
+                    called,
+                    "name",
+                    "You have saved a set of that name: remove it first, or choose another.",
+                )
             new = new_set(called, words.strip(), colors, person_id)
             (set_id,) = gallery_rows.add_sets(connection, [new])
             saved = gallery_rows.find_set(connection, set_id)
@@ -86,13 +94,17 @@ def ensure_shipped(engine: Engine) -> None:
     with engine.begin() as connection:
         if gallery_rows.count_sets(connection, shipped=True) == 0:
             sets = [
-                new_set(name, words, [(color_name, parse(value)) for color_name, value in colors], None)
+                new_set(
+                    name, words, [(color_name, parse(value)) for color_name, value in colors], None
+                )
                 for name, words, colors in SHIPPED
             ]
             gallery_rows.add_sets(connection, sets)
 
 
-def new_set(name: str, words: str, colors: Sequence[tuple[str, Color]], person_id: str | None) -> NewSet:
+def new_set(
+    name: str, words: str, colors: Sequence[tuple[str, Color]], person_id: str | None
+) -> NewSet:
     """A set as it is kept: what is searched in, and every color in OKLab. Without a person it is one that ships."""
     kept = []
     for color_name, color in colors:

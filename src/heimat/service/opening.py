@@ -56,13 +56,18 @@ class Opening:
         """Every system, by name, from its card. One whose document cannot be read does not keep the others away."""
         with self._engine.begin() as connection:
             latest = release_rows.latest_versions(connection)
-            return [self._listed(connection, row, latest.get(row.id)) for row in system_rows.listed_systems(connection)]
+            return [
+                self._listed(connection, row, latest.get(row.id))
+                for row in system_rows.listed_systems(connection)
+            ]
 
     def _listed(self, connection: Connection, row: ListedRow, latest: str | None) -> Listed:
         card, problem = row.card, self._documents.problem_of(row.alternative_id, row.head_number)
         if card is None and problem is None:
             try:
-                card = card_of(self._documents.system(row.alternative_id, row.head_number, connection))
+                card = card_of(
+                    self._documents.system(row.alternative_id, row.head_number, connection)
+                )
                 system_rows.keep_card(connection, row.alternative_id, row.head_revision_id, card)
             except Unreadable as unreadable:
                 problem = unreadable.message
@@ -89,8 +94,12 @@ class Opening:
         refused = next((line.problem for line in lines if line.problem), None)
         if refused and not any(line.color for line in lines):
             raise DomainError(refused, "colors", "unreadable")
-        document = start_system(name, [(line.name, on_white(line.color)) for line in lines if line.color])
-        slug = in_transaction(self._engine, lambda connection: add_document(connection, document, person_id))
+        document = start_system(
+            name, [(line.name, on_white(line.color)) for line in lines if line.color]
+        )
+        slug = in_transaction(
+            self._engine, lambda connection: add_document(connection, document, person_id)
+        )
         return self.find(slug), [line.text for line in lines if line.problem]
 
     def read_files(self, files: Mapping[str, bytes], name: str) -> Imported:
@@ -101,7 +110,9 @@ class Opening:
     def import_files(self, files: Mapping[str, bytes], name: str, person_id: str) -> SystemRow:
         """Make a system out of files. Raises DomainError (fields `name` and `files`); nothing is made then."""
         document = self.read_files(files, name).system
-        slug = in_transaction(self._engine, lambda connection: add_document(connection, document, person_id))
+        slug = in_transaction(
+            self._engine, lambda connection: add_document(connection, document, person_id)
+        )
         return self.find(slug)
 
 
@@ -118,7 +129,9 @@ def add_document(connection: Connection, document: ColorSystem, person_id: str) 
     start = _slug(document.name)
     taken = system_rows.taken_slugs(connection, start)
     slug = next(
-        candidate for number in range(1, len(taken) + 2) if (candidate := _numbered(start, number)) not in taken
+        candidate
+        for number in range(1, len(taken) + 2)
+        if (candidate := _numbered(start, number)) not in taken
     )
     _, alternative_id = system_rows.add_system(connection, slug, document.name, now())
     append_first(connection, alternative_id, document, person_id, f"Start {document.name}")

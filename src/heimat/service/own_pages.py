@@ -33,9 +33,15 @@ class OwnPages:
         try:
             markup = content.decode("utf-8-sig")
         except UnicodeDecodeError as error:
-            raise DomainError("This is no text: give the page as HTML in UTF-8.", "page", "unreadable") from error
+            raise DomainError(
+                "This is no text: give the page as HTML in UTF-8.", "page", "unreadable"
+            ) from error
         if "<" not in markup:
-            raise DomainError("There is no element in it: give a page, or a part of one, as HTML.", "page", "empty")
+            raise DomainError(
+                "There is no element in it: give a page, or a part of one, as HTML.",
+                "page",
+                "empty",
+            )
 
         def work(connection: Connection) -> None:
             row = self._documents.find_to_change(slug, connection)
@@ -47,6 +53,8 @@ class OwnPages:
         """Keep no page any more. Raises NotFound."""
 
         def work(connection: Connection) -> None:
-            own_page_rows.remove_page(connection, self._documents.find_to_change(slug, connection).id)
+            own_page_rows.remove_page(
+                connection, self._documents.find_to_change(slug, connection).id
+            )
 
         in_transaction(self._engine, work)

@@ -72,7 +72,9 @@ class Pictures:
             return known
         _refuse_more(count)
         called = " ".join(NO_LINE.sub(" ", name).split())[:LONGEST_NAME] or "picture"
-        return NewlyRead(system_id, called, digest, content, *self._decode(content, called[:60], digest))
+        return NewlyRead(
+            system_id, called, digest, content, *self._decode(content, called[:60], digest)
+        )
 
     def keep(self, slug: str, read: NewlyRead, person_id: str) -> PictureRow:
         """Keep a picture that was read; the same bytes are kept once."""
@@ -184,7 +186,11 @@ class Pictures:
 
 def _refuse_more(count: int) -> None:
     if count >= MOST_PICTURES:
-        raise DomainError(f"A system keeps at most {MOST_PICTURES} pictures; remove one first.", "picture", "limit")
+        raise DomainError(
+            f"A system keeps at most {MOST_PICTURES} pictures; remove one first.",
+            "picture",
+            "limit",
+        )
 
 
 def _main_colors(folder: str, wanted: Wanted) -> MainColors:

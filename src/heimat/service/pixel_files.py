@@ -28,7 +28,9 @@ class PixelFiles:
 
     def __init__(self) -> None:
         _remove_left_behind()
-        self._own = tempfile.TemporaryDirectory(prefix=f"{_PREFIX}{os.getpid()}-", ignore_cleanup_errors=True)
+        self._own = tempfile.TemporaryDirectory(
+            prefix=f"{_PREFIX}{os.getpid()}-", ignore_cleanup_errors=True
+        )
         self._folders: LRUCache[str, Path] = _Folders(MOST_PIXEL_BYTES, getsizeof=_size)
         self._lock = threading.Lock()
 

@@ -77,7 +77,13 @@ class Publishing:
     """Releases and feeds of one database's systems."""
 
     def __init__(
-        self, engine: Engine, documents: Documents, workers: Workers, feeds: Feeds, *, printed: bool = True
+        self,
+        engine: Engine,
+        documents: Documents,
+        workers: Workers,
+        feeds: Feeds,
+        *,
+        printed: bool = True,
     ) -> None:
         """Publishing to a database; `printed` is whether releases get their guide as PDF, once they are out."""
         self._printed = printed
@@ -94,7 +100,9 @@ class Publishing:
     def being_printed(self, system_id: int) -> set[str]:
         """The versions whose guide is still being set as PDF."""
         with self._engine.connect() as connection:
-            return {".".join(map(str, each)) for each in unprinted.versions_of(connection, system_id)}
+            return {
+                ".".join(map(str, each)) for each in unprinted.versions_of(connection, system_id)
+            }
 
     def file_names(self, system_id: int) -> dict[int, list[str]]:
         """The names of the files of every release, by its id."""
@@ -108,7 +116,11 @@ class Publishing:
             keys = feed_key_rows.keys_of(connection, row.id)
         before = self._documents.publication(latest.id) if latest else None
         system = self._documents.system(row.alternative_id, row.head_number)
-        using = [(key.name, tuple(key.report["names"])) for key in keys if key.report and key.revoked_at is None]
+        using = [
+            (key.name, tuple(key.report["names"]))
+            for key in keys
+            if key.report and key.revoked_at is None
+        ]
         return self._workers.making.run(
             _drafted, system, before, latest.version if latest else None, now().date(), using
         )
@@ -119,7 +131,9 @@ class Publishing:
             latest = release_rows.latest_release(connection, row.id)
         before = self._documents.publication(latest.id) if latest else None
         system = self._documents.system(row.alternative_id, row.head_number)
-        packed_files: bytes = self._workers.making.run(_archived, system, before, latest.version if latest else None)
+        packed_files: bytes = self._workers.making.run(
+            _archived, system, before, latest.version if latest else None
+        )
         return packed_files
 
     def between(self, row: SystemRow, before: str, after: str | None) -> Comparison:
@@ -163,7 +177,9 @@ class Publishing:
         """
         wanted = _parse_version(version)
         if len(notes) > LONGEST_NOTES:
-            raise DomainError(f"Notes have at most {LONGEST_NOTES} characters.", "notes", "too_long")
+            raise DomainError(
+                f"Notes have at most {LONGEST_NOTES} characters.", "notes", "too_long"
+            )
         with self._engine.connect() as connection:
             row = self._documents.find_to_change(slug, connection)
         with held(self._engine, f"version {row.id} {version}", person_id) as claim:
@@ -175,7 +191,9 @@ class Publishing:
         self._feeds.published()
         return found
 
-    def _publish(self, new: "_New", claim: Claim, left: threading.Event | None) -> tuple[ReleaseRow, bool]:
+    def _publish(
+        self, new: "_New", claim: Claim, left: threading.Event | None
+    ) -> tuple[ReleaseRow, bool]:
         system = self._documents.system(new.alternative_id, new.number)
         version = ".".join(map(str, new.version))
         lane = self._workers.making
@@ -186,13 +204,21 @@ class Publishing:
         def work(connection: Connection) -> tuple[ReleaseRow, bool]:
             system_rows.lock_head(connection, new.alternative_id)
             latest = release_rows.latest_release(connection, new.system_id)
-            if latest is not None and same(self._documents.publication(latest.id, connection), made.content):
+            if latest is not None and same(
+                self._documents.publication(latest.id, connection), made.content
+            ):
                 return latest, False
             if latest is not None and new.version <= _parse_version(latest.version):
-                raise DomainError(f"{latest.version} is out already; the next one is higher.", "version", "taken")
+                raise DomainError(
+                    f"{latest.version} is out already; the next one is higher.", "version", "taken"
+                )
             before = self._documents.publication(latest.id, connection) if latest else None
             if stops := _stops(system, before, made.content, made.open):
-                raise DomainError(f"{stops[0]} That refuses a release by the team’s own rules.", "rules", "refused")
+                raise DomainError(
+                    f"{stops[0]} That refuses a release by the team’s own rules.",
+                    "rules",
+                    "refused",
+                )
             release_id = release_rows.add_release(
                 connection,
                 NewRelease(
@@ -244,7 +270,10 @@ def made_to_publish(system: ColorSystem, version: str, today: date) -> Prepared:
     resolved = resolve(system)
     content = publication(resolved)
     digest = hashlib.sha256(orjson.dumps(plain_of(content))).hexdigest()
-    files = [as_file(packed(file.name, file.media_type, file.content)) for file in write_all(content, version)]
+    files = [
+        as_file(packed(file.name, file.media_type, file.content))
+        for file in write_all(content, version)
+    ]
     return Prepared(content, digest, files, count_open(resolved, today))
 
 
@@ -270,15 +299,21 @@ def _drafted(
     differs = compared(before, content, proposed.version)
     told = [*(_still_used(before, content, using) if before else []), *_told(system, content, left)]
     nothing = before is not None and same(before, content)
-    return Draft(latest, differs, proposed, files, _stops(system, before, content, left), told, nothing)
+    return Draft(
+        latest, differs, proposed, files, _stops(system, before, content, left), told, nothing
+    )
 
 
-def _still_used(before: Publication, after: Publication, using: Sequence[tuple[str, Sequence[str]]]) -> list[str]:
+def _still_used(
+    before: Publication, after: Publication, using: Sequence[tuple[str, Sequence[str]]]
+) -> list[str]:
     """Who uses, by the last check of each key, what goes with this release."""
     names = {token.name for token in after.with_palettes()}
     going = {token.name for token in before.with_palettes()} - names
     found = ((who, [name for name in used if name in going]) for who, used in using)
-    return [f"{who} still uses {listed(gone)}: gone with this release." for who, gone in found if gone]
+    return [
+        f"{who} still uses {listed(gone)}: gone with this release." for who, gone in found if gone
+    ]
 
 
 def _archived(system: ColorSystem, before: Publication | None, latest: str | None) -> bytes:
@@ -287,10 +322,14 @@ def _archived(system: ColorSystem, before: Publication | None, latest: str | Non
     return next(file.content for file in write_all(content, version) if file.media_type == ARCHIVE)
 
 
-def _proposed(system: ColorSystem, before: Publication | None, after: Publication, latest: str | None) -> Proposed:
+def _proposed(
+    system: ColorSystem, before: Publication | None, after: Publication, latest: str | None
+) -> Proposed:
     lost = names_lost(before.outputs, after.outputs) if before else []
     frame = frame_changes(before, after)
-    return next_version(latest, compare(before, after), system.release_rules.patch_below, lost, frame)
+    return next_version(
+        latest, compare(before, after), system.release_rules.patch_below, lost, frame
+    )
 
 
 def compared(before: Publication | None, after: Publication, version: str) -> Comparison:
@@ -307,7 +346,9 @@ def _compared_with(before: Publication, system: ColorSystem) -> Comparison:
     return compared(before, publication(resolve(system)), "unreleased")
 
 
-def _stops(system: ColorSystem, before: Publication | None, after: Publication, left: int) -> list[str]:
+def _stops(
+    system: ColorSystem, before: Publication | None, after: Publication, left: int
+) -> list[str]:
     """What refuses a release by the team's own rules, each in a sentence."""
     rules = system.release_rules
     found = []
@@ -315,7 +356,11 @@ def _stops(system: ColorSystem, before: Publication | None, after: Publication, 
         found.append(f"{counted(left, 'finding')} {'is' if left == 1 else 'are'} open.")
     if rules.refuse_sudden and before is not None:
         names = {token.name for token in after.tokens}
-        sudden = [token.name for token in before.tokens if token.deprecated is None and token.name not in names]
+        sudden = [
+            token.name
+            for token in before.tokens
+            if token.deprecated is None and token.name not in names
+        ]
         if sudden:
             verb = "goes" if len(sudden) == 1 else "go"
             found.append(f"{listed(sudden)} {verb} without a release that said so before.")
@@ -332,14 +377,24 @@ def _told(system: ColorSystem, content: Publication, left: int) -> list[str]:
             if left
             else ["Nothing is left to settle."]
         ),
-        *([f"{counted(accepted, 'exception')} {'is' if accepted == 1 else 'are'} accepted."] if accepted else []),
+        *(
+            [f"{counted(accepted, 'exception')} {'is' if accepted == 1 else 'are'} accepted."]
+            if accepted
+            else []
+        ),
         *gap_words(system, content.with_palettes()),
-        *([f"{listed(going)} {'is' if len(going) == 1 else 'are'} on the way out."] if going else []),
+        *(
+            [f"{listed(going)} {'is' if len(going) == 1 else 'are'} on the way out."]
+            if going
+            else []
+        ),
     ]
 
 
 def _parse_version(text: str) -> tuple[int, int, int]:
     number = version_of(text)
     if number is None:
-        raise DomainError("A version has three numbers, for example 1.2.0.", "version", "unreadable")
+        raise DomainError(
+            "A version has three numbers, for example 1.2.0.", "version", "unreadable"
+        )
     return number

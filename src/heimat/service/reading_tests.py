@@ -56,11 +56,16 @@ class ReadingTests:
             row = self._documents.find_to_change(slug, connection)
             system_rows.hold_system(connection, row.id)
             known = reading_test_rows.tests_of(connection, row.id)
-            found = next((each for each in known if (each.ink, each.ground, each.px) == (ink, ground, px)), None)
+            found = next(
+                (each for each in known if (each.ink, each.ground, each.px) == (ink, ground, px)),
+                None,
+            )
             if found is not None:
                 return found
             if len(known) >= MOST_TESTS:
-                raise DomainError(f"A system has at most {MOST_TESTS} reading tests.", "reading", "limit")
+                raise DomainError(
+                    f"A system has at most {MOST_TESTS} reading tests.", "reading", "limit"
+                )
             key = secrets.token_urlsafe(18)
             reading_test_rows.add_test(connection, row.id, key, ink, ground, px, person_id, now())
             return self._of_link(reading_test_rows.test_with(connection, key))
@@ -81,7 +86,9 @@ class ReadingTests:
             if reading_test_rows.opened_since(connection, test.id, since) >= MOST_AN_HOUR:
                 words = f"This link was opened {MOST_AN_HOUR} times within the last hour. Open it again later."
                 raise DomainError(words, "reading", "limit")
-            reading_test_rows.add_reader(connection, test.id, reader.key, " ".join(reader.figures), now())
+            reading_test_rows.add_reader(
+                connection, test.id, reader.key, " ".join(reader.figures), now()
+            )
             reading_test_rows.drop_readers(connection, test.id, now() - timedelta(days=1))
             return test
 
@@ -97,7 +104,9 @@ class ReadingTests:
                 words = "This was counted already, or was opened too long ago. Open the link again to read once more."
                 raise DomainError(words, "reader", "counted")
             if test.readers >= MOST_READERS:
-                raise DomainError("This test has all the readers that it can count.", "reading", "limit")
+                raise DomainError(
+                    "This test has all the readers that it can count.", "reading", "limit"
+                )
             shown = figures.split(" ")
             right = sum(figure == _plain(text) for figure, text in zip(shown, typed, strict=False))
             reading_test_rows.add_answer(connection, test.id, len(shown), right, now())
@@ -109,10 +118,21 @@ class ReadingTests:
 
         def work(connection: Connection) -> ReadingTest:
             row = self._documents.find_to_change(slug, connection)
-            test = next((each for each in reading_test_rows.tests_of(connection, row.id) if each.key == key), None)
+            test = next(
+                (
+                    each
+                    for each in reading_test_rows.tests_of(connection, row.id)
+                    if each.key == key
+                ),
+                None,
+            )
             found = self._of_link(test)
             if found.person_id != person_id:
-                raise DomainError(f"Only {found.person}, who began this test, can empty it.", "reading", "not_yours")
+                raise DomainError(
+                    f"Only {found.person}, who began this test, can empty it.",
+                    "reading",
+                    "not_yours",
+                )
             reading_test_rows.empty_test(connection, found.id)
             return self._of_link(reading_test_rows.test_with(connection, key))
 

@@ -49,7 +49,9 @@ class Resting:
             row = self._documents.find(slug, connection)
             latest = release_rows.latest_versions(connection)
             others = [
-                each for each in system_rows.listed_systems(connection) if each.id in latest and each.id != row.id
+                each
+                for each in system_rows.listed_systems(connection)
+                if each.id in latest and each.id != row.id
             ]
         found = [(each, self.release(each.slug, latest[each.id])) for each in others]
         return [Offer(each.slug, each.name, made.version, offered(made)) for each, made in found]
@@ -65,7 +67,9 @@ class Resting:
         if row is None or latest is None or latest.version == rests_on.version:
             return None
         versions = (rests_on.version, latest.version)
-        was, now = (part_of(system, self.release(row.slug, each), rests_on.chosen) for each in versions)
+        was, now = (
+            part_of(system, self.release(row.slug, each), rests_on.chosen) for each in versions
+        )
         return Newer(latest.version, compared(was, now, latest.version))
 
     def release(self, address: str, version: str) -> Release:
@@ -76,17 +80,32 @@ class Resting:
             found = release_rows.find_release(connection, row.id, number) if number else None
             if found is None:
                 raise NotFound(f"There is no release {version} of {row.name}.")
-            document = self._documents.system(found.alternative_id, found.revision_number, connection)
-            return Release(row.slug, found.version, document, self._documents.publication(found.id, connection))
+            document = self._documents.system(
+                found.alternative_id, found.revision_number, connection
+            )
+            return Release(
+                row.slug, found.version, document, self._documents.publication(found.id, connection)
+            )
 
     def planned(self, slug: str, address: str, version: str, hues: Sequence[str]) -> Taking:
         """What would be taken. Raises DomainError and NotFound."""
         with self._engine.connect() as connection:
             row = self._documents.find(slug, connection)
-        return taking(self._documents.system(row.alternative_id, row.head_number), self.release(address, version), hues)
+        return taking(
+            self._documents.system(row.alternative_id, row.head_number),
+            self.release(address, version),
+            hues,
+        )
 
     def rest(
-        self, slug: str, address: str, version: str, hues: Sequence[str], base: int, person_id: str, key: str
+        self,
+        slug: str,
+        address: str,
+        version: str,
+        hues: Sequence[str],
+        base: int,
+        person_id: str,
+        key: str,
     ) -> Head:
         """Take some hues of a release of another system, with what stands on them, as one change on revision `base`.
 

@@ -4,7 +4,13 @@ SHIPPED: tuple[tuple[str, str, tuple[tuple[str, str], ...]], ...] = (
     (
         "Low tide",
         "mud, wet stone and weed before the water comes back; quiet grounds with one green",
-        (("silt", "#B9AE9C"), ("wet stone", "#6C6F6A"), ("weed", "#5B7A3A"), ("pool", "#8FB0B5"), ("foam", "#EEF1EC")),
+        (
+            ("silt", "#B9AE9C"),
+            ("wet stone", "#6C6F6A"),
+            ("weed", "#5B7A3A"),
+            ("pool", "#8FB0B5"),
+            ("foam", "#EEF1EC"),
+        ),
     ),
     (
         "Harbor at dusk",
@@ -20,7 +26,13 @@ SHIPPED: tuple[tuple[str, str, tuple[tuple[str, str], ...]], ...] = (
     (
         "Pilot flags",
         "plain strong colors that are read from far away",
-        (("red", "#C8202F"), ("yellow", "#F4C300"), ("blue", "#1B4F9C"), ("white", "#FFFFFF"), ("black", "#16181A")),
+        (
+            ("red", "#C8202F"),
+            ("yellow", "#F4C300"),
+            ("blue", "#1B4F9C"),
+            ("white", "#FFFFFF"),
+            ("black", "#16181A"),
+        ),
     ),
     (
         "Heath in August",
@@ -41,7 +53,13 @@ SHIPPED: tuple[tuple[str, str, tuple[tuple[str, str], ...]], ...] = (
     (
         "Salt and rope",
         "neutrals that lean warm, for much text and few colors",
-        (("salt", "#F3EFE7"), ("rope", "#C9B08B"), ("canvas", "#DDD3C0"), ("tar", "#2E2925"), ("oak", "#7B5F42")),
+        (
+            ("salt", "#F3EFE7"),
+            ("rope", "#C9B08B"),
+            ("canvas", "#DDD3C0"),
+            ("tar", "#2E2925"),
+            ("oak", "#7B5F42"),
+        ),
     ),
     (
         "Six routes",
@@ -58,7 +76,13 @@ SHIPPED: tuple[tuple[str, str, tuple[tuple[str, str], ...]], ...] = (
     (
         "Ice on the lines",
         "cold tints with a dark blue; for calm boards",
-        (("rime", "#EAF3F6"), ("ice", "#BFDCE5"), ("lead", "#5E7783"), ("deep", "#17384A"), ("signal", "#E26A3D")),
+        (
+            ("rime", "#EAF3F6"),
+            ("ice", "#BFDCE5"),
+            ("lead", "#5E7783"),
+            ("deep", "#17384A"),
+            ("signal", "#E26A3D"),
+        ),
     ),
     (
         "Fish market",
@@ -75,7 +99,13 @@ SHIPPED: tuple[tuple[str, str, tuple[tuple[str, str], ...]], ...] = (
     (
         "Storm warning",
         "from calm to storm in five steps; light to dark, for force and risk",
-        (("calm", "#E7EDC8"), ("fresh", "#B9CF8C"), ("strong", "#D8A84A"), ("gale", "#B8552F"), ("storm", "#6A1F2B")),
+        (
+            ("calm", "#E7EDC8"),
+            ("fresh", "#B9CF8C"),
+            ("strong", "#D8A84A"),
+            ("gale", "#B8552F"),
+            ("storm", "#6A1F2B"),
+        ),
     ),
     (
         "Early and late",
@@ -91,6 +121,12 @@ SHIPPED: tuple[tuple[str, str, tuple[tuple[str, str], ...]], ...] = (
     (
         "Night bridge",
         "dark grounds and dimmed lights that leave the eyes used to the dark",
-        (("bridge", "#10151A"), ("panel", "#1E262D"), ("dial", "#7E2F2A"), ("glow", "#C97B4A"), ("chart", "#8DA3A0")),
+        (
+            ("bridge", "#10151A"),
+            ("panel", "#1E262D"),
+            ("dial", "#7E2F2A"),
+            ("glow", "#C97B4A"),
+            ("chart", "#8DA3A0"),
+        ),
     ),
 )

@@ -38,7 +38,9 @@ class Typefaces:
     def find(self, slug: str) -> Typeface | None:
         """The typeface of a system; None where it has none. Raises NotFound for no system."""
         with self._engine.connect() as connection:
-            found = typeface_rows.find_typeface(connection, self._documents.find(slug, connection).id)
+            found = typeface_rows.find_typeface(
+                connection, self._documents.find(slug, connection).id
+            )
         return Typeface(*found) if found else None
 
     def keep(self, slug: str, content: bytes, name: str, person_id: str) -> None:
@@ -51,7 +53,9 @@ class Typefaces:
 
         def work(connection: Connection) -> None:
             row = self._documents.find_to_change(slug, connection)
-            typeface_rows.keep_typeface(connection, row.id, called, media_type, content, person_id, now())
+            typeface_rows.keep_typeface(
+                connection, row.id, called, media_type, content, person_id, now()
+            )
 
         in_transaction(self._engine, work)
 
@@ -59,7 +63,9 @@ class Typefaces:
         """Keep no typeface any more. Raises NotFound."""
 
         def work(connection: Connection) -> None:
-            typeface_rows.remove_typeface(connection, self._documents.find_to_change(slug, connection).id)
+            typeface_rows.remove_typeface(
+                connection, self._documents.find_to_change(slug, connection).id
+            )
 
         in_transaction(self._engine, work)
 

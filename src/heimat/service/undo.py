@@ -73,7 +73,10 @@ class UndoMemory:
             for row in rows:
                 stacks.take(row)
             self._kept[alternative_id, person_id] = stacks
-            return (stacks.undo[-1] if stacks.undo else None, stacks.redo[-1] if stacks.redo else None)
+            return (
+                stacks.undo[-1] if stacks.undo else None,
+                stacks.redo[-1] if stacks.redo else None,
+            )
 
 
 def still_in_force(later: Iterable[RevisionRow]) -> list[RevisionRow]:

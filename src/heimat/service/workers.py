@@ -65,7 +65,9 @@ class Lane:
         """
         return self.result(self.begin(work, *given, seconds=seconds), seconds)
 
-    def begin(self, work: Callable[..., Made], *given: Any, seconds: float = SECONDS) -> ProcessFuture[bytes]:
+    def begin(
+        self, work: Callable[..., Made], *given: Any, seconds: float = SECONDS
+    ) -> ProcessFuture[bytes]:
         """Begin some work. Cancelling the future ends the process that does it; `result` tells what it gives."""
         sent = pickle.dumps((work, given, seconds), pickle.HIGHEST_PROTOCOL)
         with self._lock:

@@ -9,14 +9,21 @@ from heimat.store.tables import claim, person
 
 
 def take(
-    connection: Connection, of: str, holder: str, at: datetime, seconds: float, person_id: str | None = None
+    connection: Connection,
+    of: str,
+    holder: str,
+    at: datetime,
+    seconds: float,
+    person_id: str | None = None,
 ) -> bool:
     """Take a claim for some seconds. False where somebody else holds it.
 
     One statement decides: of many at once the row of one stays.
     """
     row = claim.c
-    made = insert(claim).values(of=of, holder=holder, person_id=person_id, until=at + timedelta(seconds=seconds))
+    made = insert(claim).values(
+        of=of, holder=holder, person_id=person_id, until=at + timedelta(seconds=seconds)
+    )
     over = row.until <= at
     # The columns are set one after another: what decides goes last.
     connection.execute(
@@ -34,7 +41,12 @@ def take(
 def renew(connection: Connection, of: str, holder: str, at: datetime, seconds: float) -> bool:
     """Hold a claim for some seconds more. False where it was lost meanwhile."""
     mine = (claim.c.of == of) & (claim.c.holder == holder)
-    return connection.execute(update(claim).where(mine).values(until=at + timedelta(seconds=seconds))).rowcount == 1
+    return (
+        connection.execute(
+            update(claim).where(mine).values(until=at + timedelta(seconds=seconds))
+        ).rowcount
+        == 1
+    )
 
 
 def leave(connection: Connection, of: str, holder: str) -> None:
@@ -44,7 +56,9 @@ def leave(connection: Connection, of: str, holder: str) -> None:
 
 def holder_of(connection: Connection, of: str) -> str | None:
     """The name of the person for whom a claim is held, if it says one."""
-    query = select(person.c.name).join(claim, claim.c.person_id == person.c.id).where(claim.c.of == of)
+    query = (
+        select(person.c.name).join(claim, claim.c.person_id == person.c.id).where(claim.c.of == of)
+    )
     return connection.execute(query).scalar()
 
 

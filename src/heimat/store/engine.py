@@ -63,7 +63,9 @@ def make_engine(url: str, *, patient: bool = False) -> Engine:
     except (ArgumentError, ValueError) as error:
         raise UnreadableAddressError(_UNREADABLE) from error
     if engine.dialect.name not in ("mysql", "mariadb") or engine.dialect.driver != "pymysql":
-        raise UnreadableAddressError(f"Heimat keeps its data in MariaDB, at an address like {EXAMPLE}.")
+        raise UnreadableAddressError(
+            f"Heimat keeps its data in MariaDB, at an address like {EXAMPLE}."
+        )
     if _NO_NAME.search(engine.url.database or "@"):
         raise UnreadableAddressError(_UNREADABLE)
     _Silence(engine)
@@ -90,8 +92,13 @@ class _Silence:
     def _connect(self, dialect: Any, record: Any, arguments: Any, options: Any) -> Any:
         with self._lock:
             if time.monotonic() < self._until:
-                raise dialect.loaded_dbapi.OperationalError(2013, "the server was silent a moment ago")
-            trying, self._until = self._until, time.monotonic() + SILENT_SECONDS if self._until else 0.0
+                raise dialect.loaded_dbapi.OperationalError(
+                    2013, "the server was silent a moment ago"
+                )
+            trying, self._until = (
+                self._until,
+                time.monotonic() + SILENT_SECONDS if self._until else 0.0,
+            )
         try:
             made = dialect.connect(*arguments, **options)
         except Exception as error:

@@ -34,7 +34,9 @@ class KeyRow:
 
 def is_keyed(connection: Connection, system_id: int) -> bool:
     """Whether the feed of a system asks for a key."""
-    return bool(connection.execute(select(feed.c.keyed).where(feed.c.system_id == system_id)).scalar())
+    return bool(
+        connection.execute(select(feed.c.keyed).where(feed.c.system_id == system_id)).scalar()
+    )
 
 
 def set_keyed(connection: Connection, system_id: int, keyed: bool) -> None:
@@ -64,13 +66,24 @@ def keys_of(connection: Connection, system_id: int) -> list[KeyRow]:
         .order_by(key.id.desc())
     )
     rows = (dict(row._mapping) for row in connection.execute(query))
-    return [KeyRow(**{**row, "report": unpack(row["report"]) if row["report"] else None}) for row in rows]
+    return [
+        KeyRow(**{**row, "report": unpack(row["report"]) if row["report"] else None})
+        for row in rows
+    ]
 
 
-def add_key(connection: Connection, system_id: int, name: str, digest: str, person_id: str, at: datetime) -> int:
+def add_key(
+    connection: Connection, system_id: int, name: str, digest: str, person_id: str, at: datetime
+) -> int:
     """Keep a key by its digest. Returns its id."""
     counters.rise(connection, counters.INSTALLATION)
-    values = {"system_id": system_id, "name": name, "digest": digest, "person_id": person_id, "at": at}
+    values = {
+        "system_id": system_id,
+        "name": name,
+        "digest": digest,
+        "person_id": person_id,
+        "at": at,
+    }
     return new_id(connection.execute(feed_key.insert().values(**values)))
 
 
@@ -86,8 +99,13 @@ def note_uses(connection: Connection, uses: Mapping[int, tuple[datetime, str]]) 
     """Keep when keys were used last, and for which version, by their ids."""
     if uses:
         wanted = update(feed_key).where(feed_key.c.id == bindparam("key"))
-        rows = [{"key": key, "used": at, "version": version} for key, (at, version) in sorted(uses.items())]
-        connection.execute(wanted.values(used_at=bindparam("used"), used_version=bindparam("version")), rows)
+        rows = [
+            {"key": key, "used": at, "version": version}
+            for key, (at, version) in sorted(uses.items())
+        ]
+        connection.execute(
+            wanted.values(used_at=bindparam("used"), used_version=bindparam("version")), rows
+        )
 
 
 def keep_report(connection: Connection, key_id: int, report: dict[str, Any]) -> None:

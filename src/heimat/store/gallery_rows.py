@@ -91,7 +91,10 @@ def by_words(connection: Connection, words: Sequence[str], limit: int) -> list[S
     """Sets whose search text holds all of some words, the newest saved first, those that ship last."""
     query = (
         select(gallery_set.c.id)
-        .order_by(gallery_set.c.shipped, case((gallery_set.c.shipped, gallery_set.c.id), else_=-gallery_set.c.id))
+        .order_by(
+            gallery_set.c.shipped,
+            case((gallery_set.c.shipped, gallery_set.c.id), else_=-gallery_set.c.id),
+        )
         .limit(limit)
     )
     for word in words:
@@ -99,7 +102,9 @@ def by_words(connection: Connection, words: Sequence[str], limit: int) -> list[S
     return _with_colors(connection, {row.id: None for row in connection.execute(query)})
 
 
-def by_likeness(connection: Connection, oklab: tuple[float, float, float], limit: int) -> list[SetRow]:
+def by_likeness(
+    connection: Connection, oklab: tuple[float, float, float], limit: int
+) -> list[SetRow]:
     """Sets by the OKLab distance of their nearest color to a color, the nearest first."""
     light, a, b = oklab
     table = gallery_color.c
@@ -148,7 +153,12 @@ def _with_colors(connection: Connection, distances: dict[int, float | None]) -> 
     )
     for row in connection.execute(query.order_by(gallery_color.c.set_id, gallery_color.c.place)):
         colors[row.set_id].append((row.name, row.hex))
-    sets = {row.id: row for row in connection.execute(select(gallery_set).where(gallery_set.c.id.in_(list(distances))))}
+    sets = {
+        row.id: row
+        for row in connection.execute(
+            select(gallery_set).where(gallery_set.c.id.in_(list(distances)))
+        )
+    }
     return [
         SetRow(key, row.name, row.words, row.shipped, row.person_id, colors[key], distances[key])
         for key, row in ((key, sets.get(key)) for key in distances)
@@ -158,5 +168,7 @@ def _with_colors(connection: Connection, distances: dict[int, float | None]) -> 
 
 def has_set(connection: Connection, name: str, person_id: str) -> bool:
     """Whether a person has saved a set of this name."""
-    query = select(gallery_set.c.id).where(gallery_set.c.name == name, gallery_set.c.person_id == person_id)
+    query = select(gallery_set.c.id).where(
+        gallery_set.c.name == name, gallery_set.c.person_id == person_id
+    )
     return connection.execute(query).first() is not None

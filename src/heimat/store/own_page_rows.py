@@ -11,11 +11,15 @@ from heimat.store.tables import own_page
 
 def find_page(connection: Connection, system_id: int) -> str | None:
     """The markup of a system's own page; None where it has none."""
-    row = connection.execute(select(own_page.c.markup).where(own_page.c.system_id == system_id)).first()
+    row = connection.execute(
+        select(own_page.c.markup).where(own_page.c.system_id == system_id)
+    ).first()
     return zlib.decompress(row.markup).decode() if row else None
 
 
-def keep_page(connection: Connection, system_id: int, markup: str, person_id: str, at: datetime) -> None:
+def keep_page(
+    connection: Connection, system_id: int, markup: str, person_id: str, at: datetime
+) -> None:
     """Keep a page in place of the one before."""
     values = {"markup": zlib.compress(markup.encode()), "person_id": person_id, "at": at}
     query = insert(own_page).values(system_id=system_id, **values)

@@ -64,13 +64,17 @@ def all_pictures(connection: Connection, system_id: int) -> list[PictureRow]:
 
 def find_picture(connection: Connection, system_id: int, picture_id: int) -> PictureRow | None:
     """A picture of a system by its id; None where that system has none of it."""
-    row = connection.execute(_query().where(picture.c.system_id == system_id, picture.c.id == picture_id)).first()
+    row = connection.execute(
+        _query().where(picture.c.system_id == system_id, picture.c.id == picture_id)
+    ).first()
     return PictureRow(**row._mapping) if row else None
 
 
 def find_digest(connection: Connection, system_id: int, digest: str) -> PictureRow | None:
     """The picture of a system that has these very bytes."""
-    row = connection.execute(_query().where(picture.c.system_id == system_id, picture.c.digest == digest)).first()
+    row = connection.execute(
+        _query().where(picture.c.system_id == system_id, picture.c.digest == digest)
+    ).first()
     return PictureRow(**row._mapping) if row else None
 
 
@@ -92,7 +96,9 @@ def add_picture(connection: Connection, new: NewPicture) -> int:
     picture_id = new_id(made)
     for place, start in enumerate(range(0, len(new.content), CHUNK)):
         piece = new.content[start : start + CHUNK]
-        connection.execute(picture_chunk.insert().values(picture_id=picture_id, place=place, bytes=piece))
+        connection.execute(
+            picture_chunk.insert().values(picture_id=picture_id, place=place, bytes=piece)
+        )
     return picture_id
 
 

@@ -46,9 +46,17 @@ def put_preview(
 ) -> None:
     """Keep a preview with its files, in place of the one of that name."""
     remove_preview(connection, system_id, name)
-    values = {"system_id": system_id, "name": name, "version": version, "person_id": person_id, "at": at}
+    values = {
+        "system_id": system_id,
+        "name": name,
+        "version": version,
+        "person_id": person_id,
+        "at": at,
+    }
     preview_id = new_id(connection.execute(preview.insert().values(**values)))
-    connection.execute(preview_file.insert(), [as_row(file, preview_id=preview_id) for file in files])
+    connection.execute(
+        preview_file.insert(), [as_row(file, preview_id=preview_id) for file in files]
+    )
 
 
 def remove_preview(connection: Connection, system_id: int, name: str) -> bool:
@@ -58,12 +66,18 @@ def remove_preview(connection: Connection, system_id: int, name: str) -> bool:
     return connection.execute(delete(preview).where(here)).rowcount == 1
 
 
-def find_preview_file(connection: Connection, system_id: int, preview_name: str, name: str) -> FileRow | None:
+def find_preview_file(
+    connection: Connection, system_id: int, preview_name: str, name: str
+) -> FileRow | None:
     """A file of a preview."""
     query = (
         select(*columns_of(preview_file))
         .join(preview, preview.c.id == preview_file.c.preview_id)
-        .where(preview.c.system_id == system_id, preview.c.name == preview_name, preview_file.c.name == name)
+        .where(
+            preview.c.system_id == system_id,
+            preview.c.name == preview_name,
+            preview_file.c.name == name,
+        )
     )
     return file_of(connection.execute(query).first(), name)
 

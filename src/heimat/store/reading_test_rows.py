@@ -27,26 +27,50 @@ class ReadingRow:
 
 
 def add_test(
-    connection: Connection, system_id: int, key: str, ink: str, ground: str, px: int, person_id: str, at: datetime
+    connection: Connection,
+    system_id: int,
+    key: str,
+    ink: str,
+    ground: str,
+    px: int,
+    person_id: str,
+    at: datetime,
 ) -> None:
     """Add a test. Raises IntegrityError where these colors are tested at this size already."""
-    values = {"share_key": key, "ink": ink, "ground": ground, "px": px, "person_id": person_id, "at": at}
+    values = {
+        "share_key": key,
+        "ink": ink,
+        "ground": ground,
+        "px": px,
+        "person_id": person_id,
+        "at": at,
+    }
     connection.execute(insert(reading_test).values(system_id=system_id, **values))
 
 
 def add_answer(connection: Connection, test_id: int, shown: int, read: int, at: datetime) -> None:
     """Add what one reader has read."""
-    connection.execute(insert(reading_answer).values(test_id=test_id, shown=shown, read=read, at=at))
+    connection.execute(
+        insert(reading_answer).values(test_id=test_id, shown=shown, read=read, at=at)
+    )
 
 
 def hold_test(connection: Connection, test_id: int) -> None:
     """Hold a test until the transaction ends."""
-    connection.execute(select(reading_test.c.id).where(reading_test.c.id == test_id).with_for_update()).one()
+    connection.execute(
+        select(reading_test.c.id).where(reading_test.c.id == test_id).with_for_update()
+    ).one()
 
 
 def add_reader(connection: Connection, test_id: int, key: str, figures: str, at: datetime) -> None:
     """Keep what a reader is shown, until the answer comes."""
-    values = {"test_id": test_id, "reader_key": key, "figures": figures, "at": at, "answered": False}
+    values = {
+        "test_id": test_id,
+        "reader_key": key,
+        "figures": figures,
+        "at": at,
+        "answered": False,
+    }
     connection.execute(insert(reader).values(**values))
 
 
@@ -63,10 +87,14 @@ def drop_readers(connection: Connection, test_id: int, before: datetime) -> None
 
 def take_reader(connection: Connection, test_id: int, key: str) -> str | None:
     """What a reader was shown, who has answered from now on; None for nobody, or who has answered before."""
-    here = (reader.c.test_id == test_id) & (reader.c.reader_key == key) & reader.c.answered.is_(False)
+    here = (
+        (reader.c.test_id == test_id) & (reader.c.reader_key == key) & reader.c.answered.is_(False)
+    )
     if connection.execute(update(reader).where(here).values(answered=True)).rowcount != 1:
         return None
-    figures = select(reader.c.figures).where(reader.c.test_id == test_id, reader.c.reader_key == key)
+    figures = select(reader.c.figures).where(
+        reader.c.test_id == test_id, reader.c.reader_key == key
+    )
     return str(connection.execute(figures).scalar_one())
 
 

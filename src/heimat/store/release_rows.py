@@ -55,16 +55,27 @@ def _query() -> Select[Any]:
 def _row(row: Any) -> ReleaseRow:
     version = f"{row.major}.{row.minor}.{row.patch}"
     return ReleaseRow(
-        row.id, version, row.notes, row.person, row.at, row.digest, row.alternative_id, row.revision_number
+        row.id,
+        version,
+        row.notes,
+        row.person,
+        row.at,
+        row.digest,
+        row.alternative_id,
+        row.revision_number,
     )
 
 
 def all_releases(connection: Connection, system_id: int) -> list[ReleaseRow]:
     """The releases of a system, highest version first."""
-    return [_row(row) for row in connection.execute(_query().where(release.c.system_id == system_id))]
+    return [
+        _row(row) for row in connection.execute(_query().where(release.c.system_id == system_id))
+    ]
 
 
-def latest_release(connection: Connection, system_id: int, within: tuple[int, ...] = ()) -> ReleaseRow | None:
+def latest_release(
+    connection: Connection, system_id: int, within: tuple[int, ...] = ()
+) -> ReleaseRow | None:
     """The highest version of a system, or of those that begin with some numbers."""
     query = _query().where(release.c.system_id == system_id)
     for column, number in zip((release.c.major, release.c.minor), within, strict=False):
@@ -76,7 +87,9 @@ def latest_release(connection: Connection, system_id: int, within: tuple[int, ..
 def find_release(connection: Connection, system_id: int, version: Version) -> ReleaseRow | None:
     """A version of a system."""
     query = _query().where(release.c.system_id == system_id)
-    for column, number in zip((release.c.major, release.c.minor, release.c.patch), version, strict=True):
+    for column, number in zip(
+        (release.c.major, release.c.minor, release.c.patch), version, strict=True
+    ):
         query = query.where(column == number)
     row = connection.execute(query).first()
     return _row(row) if row else None
@@ -92,7 +105,9 @@ def latest_versions(connection: Connection) -> dict[int, str]:
 def versions_of(connection: Connection, system_id: int) -> list[Version]:
     """The versions of a system, the highest first."""
     columns = (release.c.major, release.c.minor, release.c.patch)
-    found = connection.execute(select(*columns).where(release.c.system_id == system_id).order_by(*_ORDER))
+    found = connection.execute(
+        select(*columns).where(release.c.system_id == system_id).order_by(*_ORDER)
+    )
     return [(row.major, row.minor, row.patch) for row in found]
 
 
@@ -110,7 +125,11 @@ def file_names_of(connection: Connection, system_id: int, version: Version) -> f
 
 def publication_of(connection: Connection, release_id: int) -> dict[str, Any]:
     """What a release published, as plain data."""
-    return unpack(connection.execute(select(release.c.publication).where(release.c.id == release_id)).scalar_one())
+    return unpack(
+        connection.execute(
+            select(release.c.publication).where(release.c.id == release_id)
+        ).scalar_one()
+    )
 
 
 @dataclass(frozen=True)
@@ -148,7 +167,9 @@ def add_release(connection: Connection, new: NewRelease) -> int:
         )
     )
     release_id = new_id(made)
-    connection.execute(release_file.insert(), [as_row(file, release_id=release_id) for file in new.files])
+    connection.execute(
+        release_file.insert(), [as_row(file, release_id=release_id) for file in new.files]
+    )
     counters.rise(connection, new.system_id)
     return release_id
 
@@ -173,12 +194,16 @@ def file_names(connection: Connection, system_id: int) -> dict[int, list[str]]:
     return found
 
 
-def find_file(connection: Connection, system_id: int, version: Version | None, name: str) -> FileRow | None:
+def find_file(
+    connection: Connection, system_id: int, version: Version | None, name: str
+) -> FileRow | None:
     """A file of a version, or of the highest one: what that lacks is not taken from an older one."""
     wanted = select(release.c.id).where(release.c.system_id == system_id).order_by(*_ORDER)
     if version is not None:
         major, minor, patch = version
-        wanted = wanted.where(release.c.major == major, release.c.minor == minor, release.c.patch == patch)
+        wanted = wanted.where(
+            release.c.major == major, release.c.minor == minor, release.c.patch == patch
+        )
     query = select(*columns_of(release_file)).where(
         release_file.c.release_id == wanted.limit(1).scalar_subquery(), release_file.c.name == name
     )

@@ -121,22 +121,32 @@ def history(
 def document(connection: Connection, alternative_id: int, number: int) -> dict[str, Any] | None:
     """The document of a revision by its number, as plain data."""
     blob = connection.execute(
-        select(revision.c.document).where(revision.c.alternative_id == alternative_id, revision.c.number == number)
+        select(revision.c.document).where(
+            revision.c.alternative_id == alternative_id, revision.c.number == number
+        )
     ).scalar_one_or_none()
     return unpack(blob) if blob is not None else None
 
 
 def inverse(connection: Connection, revision_id: int) -> dict[str, Any]:
     """What takes a revision back, as plain data."""
-    return unpack(connection.execute(select(revision.c.inverse).where(revision.c.id == revision_id)).scalar_one())
+    return unpack(
+        connection.execute(
+            select(revision.c.inverse).where(revision.c.id == revision_id)
+        ).scalar_one()
+    )
 
 
 def touched(connection: Connection, revision_ids: list[int]) -> dict[int, Touched]:
     """The places that revisions read and wrote, by id."""
-    rows = connection.execute(select(revision.c.id, revision.c.touched).where(revision.c.id.in_(revision_ids)))
+    rows = connection.execute(
+        select(revision.c.id, revision.c.touched).where(revision.c.id.in_(revision_ids))
+    )
     found = {row.id: unpack(row.touched) for row in rows}
     return {
-        key: Touched([tuple(path) for path in data["reads"]], [tuple(path) for path in data["writes"]])
+        key: Touched(
+            [tuple(path) for path in data["reads"]], [tuple(path) for path in data["writes"]]
+        )
         for key, data in found.items()
     }
 
@@ -144,7 +154,9 @@ def touched(connection: Connection, revision_ids: list[int]) -> dict[int, Touche
 def tidied(connection: Connection, alternative_id: int, *, after: int) -> list[int]:
     """The numbers, rising, of the revisions above `after` that spread order keys again."""
     query = select(revision.c.number).where(
-        revision.c.alternative_id == alternative_id, revision.c.number > after, revision.c.kind == "tidy"
+        revision.c.alternative_id == alternative_id,
+        revision.c.number > after,
+        revision.c.kind == "tidy",
     )
     return list(connection.execute(query.order_by(revision.c.number)).scalars())
 
@@ -153,7 +165,9 @@ def id_of(connection: Connection, alternative_id: int, number: int) -> int:
     """The id of a revision by its number."""
     return int(
         connection.execute(
-            select(revision.c.id).where(revision.c.alternative_id == alternative_id, revision.c.number == number)
+            select(revision.c.id).where(
+                revision.c.alternative_id == alternative_id, revision.c.number == number
+            )
         ).scalar_one()
     )
 

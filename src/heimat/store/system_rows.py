@@ -88,7 +88,9 @@ def listed_systems(connection: Connection) -> list[ListedRow]:
     """Every system, by name, with its card."""
     query = _query().add_columns(alternative.c.card).order_by(system.c.name, system.c.id)
     rows = (dict(row._mapping) for row in connection.execute(query))
-    return [ListedRow(**{**row, "card": unpack(row["card"]) if row["card"] else None}) for row in rows]
+    return [
+        ListedRow(**{**row, "card": unpack(row["card"]) if row["card"] else None}) for row in rows
+    ]
 
 
 def find_system(connection: Connection, address: str) -> SystemRow | None:
@@ -101,12 +103,16 @@ def find_system(connection: Connection, address: str) -> SystemRow | None:
         return _released(connection, slug, version)
     slug, name = parted(address)
     row = connection.execute(_query(name).where(system.c.slug == slug)).first()
-    return SystemRow(**row._mapping) if row and (row.slug, row.alternative) == (slug, name) else None
+    return (
+        SystemRow(**row._mapping) if row and (row.slug, row.alternative) == (slug, name) else None
+    )
 
 
 def _released(connection: Connection, slug: str, version: str) -> SystemRow | None:
     numbers = version.split(".")
-    if len(numbers) != 3 or not all(number.isascii() and number.isdigit() and len(number) < 7 for number in numbers):
+    if len(numbers) != 3 or not all(
+        number.isascii() and number.isdigit() and len(number) < 7 for number in numbers
+    ):
         return None
     major, minor, patch = map(int, numbers)
     query = (
@@ -114,16 +120,30 @@ def _released(connection: Connection, slug: str, version: str) -> SystemRow | No
         .join(release, release.c.system_id == system.c.id)
         .join(revision, revision.c.id == release.c.revision_id)
         .join(alternative, alternative.c.id == release.c.alternative_id)
-        .where(system.c.slug == slug, release.c.major == major, release.c.minor == minor, release.c.patch == patch)
+        .where(
+            system.c.slug == slug,
+            release.c.major == major,
+            release.c.minor == minor,
+            release.c.patch == patch,
+        )
     )
     row = connection.execute(query).first()
-    return SystemRow(**row._mapping, released=f"{major}.{minor}.{patch}") if row and row.slug == slug else None
+    return (
+        SystemRow(**row._mapping, released=f"{major}.{minor}.{patch}")
+        if row and row.slug == slug
+        else None
+    )
 
 
 def alternatives_of(connection: Connection, system_id: int) -> list[AlternativeRow]:
     """The alternatives of a system, the main one first, then by name."""
     query = (
-        select(alternative.c.id, alternative.c.name, revision.c.at.label("changed_at"), alternative.c.share_key)
+        select(
+            alternative.c.id,
+            alternative.c.name,
+            revision.c.at.label("changed_at"),
+            alternative.c.share_key,
+        )
         .join(revision, revision.c.id == alternative.c.head_revision_id)
         .where(alternative.c.system_id == system_id)
         .order_by(alternative.c.name != MAIN, alternative.c.name)
@@ -139,10 +159,14 @@ def add_alternative(connection: Connection, system_id: int, name: str) -> int:
 def remove_alternative(connection: Connection, alternative_id: int) -> None:
     """Remove an alternative with all its revisions. Raises IntegrityError where a release is made from one."""
     here = alternative.c.id == alternative_id
-    connection.execute(update(alternative).where(here).values(head_revision_id=None, base_revision_id=None))
+    connection.execute(
+        update(alternative).where(here).values(head_revision_id=None, base_revision_id=None)
+    )
     # What undoes a revision, or follows it, goes before it.
     connection.execute(
-        revision.delete().where(revision.c.alternative_id == alternative_id, revision.c.undoes_id.is_not(None))
+        revision.delete().where(
+            revision.c.alternative_id == alternative_id, revision.c.undoes_id.is_not(None)
+        )
     )
     newest_first = select(revision.c.id).where(revision.c.alternative_id == alternative_id)
     for row in connection.execute(newest_first.order_by(revision.c.number.desc())).all():
@@ -152,7 +176,9 @@ def remove_alternative(connection: Connection, alternative_id: int) -> None:
 
 def set_share_key(connection: Connection, alternative_id: int, key: str | None) -> None:
     """Let who has a key look at an alternative, or nobody."""
-    connection.execute(update(alternative).where(alternative.c.id == alternative_id).values(share_key=key))
+    connection.execute(
+        update(alternative).where(alternative.c.id == alternative_id).values(share_key=key)
+    )
 
 
 def shared_address(connection: Connection, key: str) -> str | None:
@@ -168,7 +194,9 @@ def shared_address(connection: Connection, key: str) -> str | None:
 
 def taken_slugs(connection: Connection, start: str) -> set[str]:
     """The slugs that begin with a text."""
-    rows = connection.execute(select(system.c.slug).where(system.c.slug.startswith(start, autoescape=True)))
+    rows = connection.execute(
+        select(system.c.slug).where(system.c.slug.startswith(start, autoescape=True))
+    )
     return {row.slug for row in rows}
 
 
@@ -185,7 +213,9 @@ def hold_system(connection: Connection, system_id: int) -> None:
 def add_system(connection: Connection, slug: str, name: str, at: datetime) -> tuple[int, int]:
     """Add a system with an empty main alternative. Returns the ids of both."""
     system_id = new_id(connection.execute(system.insert().values(slug=slug, name=name, at=at)))
-    return system_id, new_id(connection.execute(alternative.insert().values(system_id=system_id, name=MAIN)))
+    return system_id, new_id(
+        connection.execute(alternative.insert().values(system_id=system_id, name=MAIN))
+    )
 
 
 def lock_head(connection: Connection, alternative_id: int) -> tuple[int, int]:
@@ -200,19 +230,28 @@ def lock_head(connection: Connection, alternative_id: int) -> tuple[int, int]:
     return int(row.head_revision_id), int(row.number)
 
 
-def keep_card(connection: Connection, alternative_id: int, revision_id: int, card: dict[str, Any]) -> None:
+def keep_card(
+    connection: Connection, alternative_id: int, revision_id: int, card: dict[str, Any]
+) -> None:
     """Keep the card of a head that was stored without one, if it still is the head."""
     here = (alternative.c.id == alternative_id) & (alternative.c.head_revision_id == revision_id)
     connection.execute(update(alternative).where(here).values(card=pack(card)))
 
 
 def set_head(
-    connection: Connection, alternative_id: int, revision_id: int, card: dict[str, Any], *, base: bool = False
+    connection: Connection,
+    alternative_id: int,
+    revision_id: int,
+    card: dict[str, Any],
+    *,
+    base: bool = False,
 ) -> None:
     """Move an alternative's head to a revision with its card, plain data; `base` for its first one."""
     values: dict[str, Any] = {"head_revision_id": revision_id, "card": pack(card)}
     values |= {"base_revision_id": revision_id} if base else {}
-    connection.execute(update(alternative).where(alternative.c.id == alternative_id).values(**values))
+    connection.execute(
+        update(alternative).where(alternative.c.id == alternative_id).values(**values)
+    )
 
 
 def rename_system(connection: Connection, system_id: int, name: str) -> None:

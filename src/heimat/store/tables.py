@@ -20,7 +20,11 @@ from sqlalchemy.dialects.mysql import DATETIME, LONGBLOB, MEDIUMBLOB
 
 COLLATION = "utf8mb4_bin"
 metadata = MetaData()
-_OPTIONS: dict[str, Any] = {"mysql_engine": "InnoDB", "mysql_charset": "utf8mb4", "mysql_collate": COLLATION}
+_OPTIONS: dict[str, Any] = {
+    "mysql_engine": "InnoDB",
+    "mysql_charset": "utf8mb4",
+    "mysql_collate": COLLATION,
+}
 
 
 def _id() -> Column[int]:
@@ -38,7 +42,12 @@ def _file() -> tuple[Column[Any], ...]:
         Column("media_type", String(80), nullable=False),
         Column("digest", String(64), nullable=False, comment="SHA-256 of the bytes"),
         Column("bytes", LONGBLOB, nullable=False),
-        Column("gzip", LONGBLOB, nullable=True, comment="the same bytes compressed, where that is smaller"),
+        Column(
+            "gzip",
+            LONGBLOB,
+            nullable=True,
+            comment="the same bytes compressed, where that is smaller",
+        ),
         Column("brotli", LONGBLOB, nullable=True),
     )
 
@@ -71,7 +80,9 @@ alternative = Table(
     # The revisions refer to their alternative, so these two cannot be foreign keys as well.
     Column("base_revision_id", BigInteger, nullable=True),
     Column("head_revision_id", BigInteger, nullable=True),
-    Column("card", MEDIUMBLOB, nullable=True, comment="compressed JSON: what lists show of the head"),
+    Column(
+        "card", MEDIUMBLOB, nullable=True, comment="compressed JSON: what lists show of the head"
+    ),
     Column("share_key", String(40), nullable=True, unique=True, comment="who has it may look"),
     UniqueConstraint("system_id", "name"),
     **_OPTIONS,
@@ -88,12 +99,27 @@ revision = Table(
     _at(),
     Column("kind", String(8), nullable=False, comment="open, edit, undo, redo, tidy or pass"),
     Column("undoes_id", BigInteger, ForeignKey("revision.id"), nullable=True),
-    Column("request_key", String(64), nullable=False, comment="a repeated request finds the revision it made"),
-    Column("sent", String(64), nullable=True, comment="SHA-256 of what the request sent; null for what none has sent"),
+    Column(
+        "request_key",
+        String(64),
+        nullable=False,
+        comment="a repeated request finds the revision it made",
+    ),
+    Column(
+        "sent",
+        String(64),
+        nullable=True,
+        comment="SHA-256 of what the request sent; null for what none has sent",
+    ),
     Column("sentence", Text, nullable=False),
     Column("edits", MEDIUMBLOB, nullable=False, comment="compressed JSON"),
     Column("inverse", MEDIUMBLOB, nullable=False, comment="compressed JSON"),
-    Column("touched", MEDIUMBLOB, nullable=False, comment="compressed JSON: the places read and written"),
+    Column(
+        "touched",
+        MEDIUMBLOB,
+        nullable=False,
+        comment="compressed JSON: the places read and written",
+    ),
     Column("document", LONGBLOB, nullable=False, comment="compressed JSON"),
     UniqueConstraint("alternative_id", "number"),
     UniqueConstraint("alternative_id", "request_key"),
@@ -141,7 +167,13 @@ feed_key = Table(
     _id(),
     Column("system_id", BigInteger, ForeignKey("system.id"), nullable=False),
     Column("name", String(80), nullable=False),
-    Column("digest", String(64), nullable=False, unique=True, comment="SHA-256 of the key, which nobody keeps"),
+    Column(
+        "digest",
+        String(64),
+        nullable=False,
+        unique=True,
+        comment="SHA-256 of the key, which nobody keeps",
+    ),
     Column("person_id", String(40), ForeignKey("person.id"), nullable=False),
     _at(),
     Column("revoked_at", DATETIME(fsp=6), nullable=True),
@@ -167,7 +199,9 @@ preview = Table(
 preview_file = Table(
     "preview_file",
     metadata,
-    Column("preview_id", BigInteger, ForeignKey("preview.id", ondelete="CASCADE"), primary_key=True),
+    Column(
+        "preview_id", BigInteger, ForeignKey("preview.id", ondelete="CASCADE"), primary_key=True
+    ),
     *_file(),
     **_OPTIONS,
 )
@@ -175,7 +209,13 @@ preview_file = Table(
 counter = Table(
     "counter",
     metadata,
-    Column("of", BigInteger, primary_key=True, autoincrement=False, comment="a system; 0 for the installation"),
+    Column(
+        "of",
+        BigInteger,
+        primary_key=True,
+        autoincrement=False,
+        comment="a system; 0 for the installation",
+    ),
     Column("number", BigInteger, nullable=False),
     **_OPTIONS,
 )
@@ -194,7 +234,11 @@ unprinted = Table(
     "unprinted",
     metadata,
     Column(
-        "release_id", BigInteger, ForeignKey("release.id", ondelete="CASCADE"), primary_key=True, autoincrement=False
+        "release_id",
+        BigInteger,
+        ForeignKey("release.id", ondelete="CASCADE"),
+        primary_key=True,
+        autoincrement=False,
     ),
     Column("tries", Integer, nullable=False),
     **_OPTIONS,
@@ -241,7 +285,9 @@ reader = Table(
     "reader",
     metadata,
     _id(),
-    Column("test_id", BigInteger, ForeignKey("reading_test.id", ondelete="CASCADE"), nullable=False),
+    Column(
+        "test_id", BigInteger, ForeignKey("reading_test.id", ondelete="CASCADE"), nullable=False
+    ),
     Column("reader_key", String(40), nullable=False, unique=True),
     Column("figures", String(200), nullable=False),
     _at(),
@@ -253,7 +299,9 @@ reading_answer = Table(
     "reading_answer",
     metadata,
     _id(),
-    Column("test_id", BigInteger, ForeignKey("reading_test.id", ondelete="CASCADE"), nullable=False),
+    Column(
+        "test_id", BigInteger, ForeignKey("reading_test.id", ondelete="CASCADE"), nullable=False
+    ),
     Column("shown", Integer, nullable=False),
     Column("read", Integer, nullable=False),
     _at(),
@@ -266,7 +314,12 @@ dataset = Table(
     _id(),
     Column("system_id", BigInteger, ForeignKey("system.id"), nullable=False),
     Column("name", String(120), nullable=False),
-    Column("digest", String(64), nullable=False, comment="SHA-256 of the bytes: the same data are kept once"),
+    Column(
+        "digest",
+        String(64),
+        nullable=False,
+        comment="SHA-256 of the bytes: the same data are kept once",
+    ),
     Column("content", MEDIUMBLOB, nullable=False, comment="compressed"),
     Column("person_id", String(40), ForeignKey("person.id"), nullable=False),
     _at(),
@@ -282,7 +335,12 @@ picture = Table(
     Column("system_id", BigInteger, ForeignKey("system.id"), nullable=False),
     Column("name", String(120), nullable=False),
     Column("media_type", String(40), nullable=False),
-    Column("digest", String(64), nullable=False, comment="SHA-256 of the bytes: the same picture is kept once"),
+    Column(
+        "digest",
+        String(64),
+        nullable=False,
+        comment="SHA-256 of the bytes: the same picture is kept once",
+    ),
     Column("width", Integer, nullable=False),
     Column("height", Integer, nullable=False),
     Column("size", Integer, nullable=False, comment="bytes"),
@@ -295,9 +353,16 @@ picture = Table(
 picture_chunk = Table(
     "picture_chunk",
     metadata,
-    Column("picture_id", BigInteger, ForeignKey("picture.id", ondelete="CASCADE"), primary_key=True),
+    Column(
+        "picture_id", BigInteger, ForeignKey("picture.id", ondelete="CASCADE"), primary_key=True
+    ),
     Column("place", Integer, primary_key=True, autoincrement=False),
-    Column("bytes", MEDIUMBLOB, nullable=False, comment="1 MB at most: longer packets are dropped by the server"),
+    Column(
+        "bytes",
+        MEDIUMBLOB,
+        nullable=False,
+        comment="1 MB at most: longer packets are dropped by the server",
+    ),
     **_OPTIONS,
 )
 
@@ -307,7 +372,9 @@ gallery_set = Table(
     _id(),
     Column("name", String(80), nullable=False),
     Column("words", String(400), nullable=False),
-    Column("search", Text, nullable=False, comment="name, words and color names as they are searched"),
+    Column(
+        "search", Text, nullable=False, comment="name, words and color names as they are searched"
+    ),
     Column("shipped", Boolean, nullable=False),
     Column("person_id", String(40), ForeignKey("person.id"), nullable=True),
     _at(),
@@ -317,11 +384,18 @@ gallery_set = Table(
 gallery_color = Table(
     "gallery_color",
     metadata,
-    Column("set_id", BigInteger, ForeignKey("gallery_set.id", ondelete="CASCADE"), primary_key=True),
+    Column(
+        "set_id", BigInteger, ForeignKey("gallery_set.id", ondelete="CASCADE"), primary_key=True
+    ),
     Column("place", Integer, primary_key=True, autoincrement=False),
     Column("name", String(80), nullable=False),
     Column("hex", String(7), nullable=False),
-    Column("ok_l", Double, nullable=False, comment="OKLab, by which sets are found that hold a like color"),
+    Column(
+        "ok_l",
+        Double,
+        nullable=False,
+        comment="OKLab, by which sets are found that hold a like color",
+    ),
     Column("ok_a", Double, nullable=False),
     Column("ok_b", Double, nullable=False),
     Index("gallery_color_by_lightness", "ok_l", "ok_a", "ok_b"),

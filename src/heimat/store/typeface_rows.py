@@ -16,10 +16,22 @@ def find_typeface(connection: Connection, system_id: int) -> tuple[str, str, byt
 
 
 def keep_typeface(
-    connection: Connection, system_id: int, name: str, media_type: str, content: bytes, person_id: str, at: datetime
+    connection: Connection,
+    system_id: int,
+    name: str,
+    media_type: str,
+    content: bytes,
+    person_id: str,
+    at: datetime,
 ) -> None:
     """Keep a typeface in place of the one before."""
-    values = {"name": name, "media_type": media_type, "content": content, "person_id": person_id, "at": at}
+    values = {
+        "name": name,
+        "media_type": media_type,
+        "content": content,
+        "person_id": person_id,
+        "at": at,
+    }
     query = insert(typeface).values(system_id=system_id, **values)
     connection.execute(query.on_duplicate_key_update(**values))
 

@@ -30,7 +30,9 @@ class DifferencesView(TypedDict):
     colors: int
 
 
-def differences_view(here: Resolved, there: Resolved, eyes: Eyes, start: ColorSystem | None = None) -> DifferencesView:
+def differences_view(
+    here: Resolved, there: Resolved, eyes: Eyes, start: ColorSystem | None = None
+) -> DifferencesView:
     """All that differs between two alternatives, which were `start` when they parted."""
     found = differences(here.system, there.system, start)
     return {

@@ -17,7 +17,9 @@ class CopiedView(TypedDict):
     text: str
 
 
-def copied_view(resolved: Resolved, keys: Sequence[str], notation: Notation, *, names: bool) -> CopiedView:
+def copied_view(
+    resolved: Resolved, keys: Sequence[str], notation: Notation, *, names: bool
+) -> CopiedView:
     """The colors of some keys in a notation, or in hex where it cannot hold one; with the names before them, or alone.
 
     Raises DomainError (field `keys`) for a key that names nothing.

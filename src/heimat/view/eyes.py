@@ -71,7 +71,9 @@ def _swatches(eyes: Eyes, levels: bytes) -> tuple[tuple[str, str, Ink], ...]:
     seen = eyes.see(rgb8)
     inks: tuple[Ink, Ink] = ("#FFFFFF", "#000000")
     blacks = label_on(seen)[0].tolist()
-    return tuple(zip(hexes_of(rgb8), hexes_of(seen), (inks[black] for black in blacks), strict=True))
+    return tuple(
+        zip(hexes_of(rgb8), hexes_of(seen), (inks[black] for black in blacks), strict=True)
+    )
 
 
 _remembered = remembered(_REMEMBERED)(_swatches)

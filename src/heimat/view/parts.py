@@ -33,7 +33,12 @@ from heimat.view.scales.scale_detail import ScaleDetailPart, scale_detail_part
 from heimat.view.scales.selections_view import SelectionsPart, selections_part
 from heimat.view.scales.sheet_view import ReadingGroundView, ScaleView, ground_part, scales_part
 from heimat.view.slip import SlipView, slip_part
-from heimat.view.sources.candidates_view import CandidateView, StopsView, candidates_part, stops_part
+from heimat.view.sources.candidates_view import (
+    CandidateView,
+    StopsView,
+    candidates_part,
+    stops_part,
+)
 from heimat.view.sources.hues_view import HueView, StatusPart, hues_part, status_part
 from heimat.view.tokens.bands import BandView, bands_part
 from heimat.view.tokens.own_colors import OwnColorsView, own_colors_part

@@ -59,14 +59,18 @@ def safe_ranges_view(system: ColorSystem, key: str) -> SafeRangesView:
     }
 
 
-def _moving(selected: Selected, light: float, chroma: float, turn: float) -> Callable[[CurveName], EditAt]:
+def _moving(
+    selected: Selected, light: float, chroma: float, turn: float
+) -> Callable[[CurveName], EditAt]:
     """For each quantity, the edit that moves what is selected to a value of it and leaves the two others."""
 
     def edit(light: float, chroma: float, turn: float) -> AimSource | AimStep:
         hue = selected.movable_hue or ""
         if selected.movable_step is None:
             return AimSource(hue=hue, lightness=light, chroma=chroma, angle=around(turn))
-        return AimStep(hue=hue, step=selected.movable_step, lightness=light, chroma=chroma, angle=around(turn))
+        return AimStep(
+            hue=hue, step=selected.movable_step, lightness=light, chroma=chroma, angle=around(turn)
+        )
 
     ways: dict[CurveName, EditAt] = {
         "lightness": lambda value: edit(value, chroma, turn),

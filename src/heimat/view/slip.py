@@ -113,7 +113,11 @@ def _slip(resolved: Resolved, selected: Selected, eyes: Eyes, kept: Ground) -> S
     rows = ramps(light, meant_chroma, turn, float(relative_luminance(kept[0])))
     texts = [(notation, format(selected.color, notation)) for notation in NOTATIONS]
     hue = selected.hue.hue if selected.hue else None
-    step = selected.hue.steps[selected.place].id if selected.hue and selected.place is not None else None
+    step = (
+        selected.hue.steps[selected.place].id
+        if selected.hue and selected.place is not None
+        else None
+    )
     return {
         **eyes.swatch(rgb8),
         "key": selected.key,
@@ -133,7 +137,11 @@ def _slip(resolved: Resolved, selected: Selected, eyes: Eyes, kept: Ground) -> S
         "notations": [{"notation": notation, "text": text} for notation, text in texts if text],
         "grounds": _grounds(resolved, selected.color, eyes, kept),
         "wide": _wide(resolved, selected, eyes, kept),
-        "aim": {"lightness": round(aim[0], 4), "chroma": round(meant_chroma, 4), "angle": round(turn, 4) % 360.0},
+        "aim": {
+            "lightness": round(aim[0], 4),
+            "chroma": round(meant_chroma, 4),
+            "angle": round(turn, 4) % 360.0,
+        },
         "lightness": {
             "colors": eyes.hexes(rows.lightness),
             "value": round(light, 2),
@@ -170,7 +178,9 @@ def _wide(resolved: Resolved, selected: Selected, eyes: Eyes, kept: Ground) -> W
         "text": p3_text(p3),
         "seen": eyes.see_p3(p3),
         "contrasts": [
-            contrast_view(float(ratio_of_luminances(p3_luminance(p3), p3_luminance(p3_of_bytes(ground)))))
+            contrast_view(
+                float(ratio_of_luminances(p3_luminance(p3), p3_luminance(p3_of_bytes(ground))))
+            )
             for _, ground in _named_grounds(resolved, kept)
         ],
     }
@@ -193,7 +203,9 @@ def _grounds(resolved: Resolved, color: Color, eyes: Eyes, kept: Ground) -> list
             **eyes.swatch(ground),
             "name": name,
             "contrast": contrast_view(float(ratio(solid(rgb8, color.alpha, ground), ground))),
-            "room": _room(color, ground) if place == 0 and name == kept[1] and name not in ("white", "black") else "",
+            "room": _room(color, ground)
+            if place == 0 and name == kept[1] and name not in ("white", "black")
+            else "",
         }
         for place, (name, ground) in enumerate(_named_grounds(resolved, kept))
     ]

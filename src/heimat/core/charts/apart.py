@@ -20,7 +20,9 @@ _FEW = 400
 _REMEMBERED = 1024
 
 
-_SEEN: Memory[tuple[bytes, tuple[int, ...]], LabParts] = Memory("colors as they are seen", _REMEMBERED)
+_SEEN: Memory[tuple[bytes, tuple[int, ...]], LabParts] = Memory(
+    "colors as they are seen", _REMEMBERED
+)
 
 
 def seen(srgb: Floats) -> LabParts:
@@ -51,7 +53,9 @@ def see_soon(sets: Iterable[Bytes]) -> None:
         return
     every = seen(from_bytes(np.concatenate(list(new.values()))))
     ends = np.cumsum([len(each) for each in new.values()]).tolist()
-    _SEEN.keep({key: every[:, start:end] for key, start, end in zip(new, [0, *ends], ends, strict=False)})
+    _SEEN.keep(
+        {key: every[:, start:end] for key, start, end in zip(new, [0, *ends], ends, strict=False)}
+    )
 
 
 def apart(one: LabParts, other: LabParts) -> Floats:

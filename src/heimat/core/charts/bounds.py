@@ -51,7 +51,10 @@ class Bounds:
         lab = srgb_to_oklab(srgb.clip(0.0, 1.0))
         chroma = np.hypot(lab[..., 1], lab[..., 2])
         stretch = chroma.clip(*self.chroma) / np.maximum(chroma, _LEAST)
-        lab = np.stack([lab[..., 0].clip(*self.lightness), lab[..., 1] * stretch, lab[..., 2] * stretch], axis=-1)
+        lab = np.stack(
+            [lab[..., 0].clip(*self.lightness), lab[..., 1] * stretch, lab[..., 2] * stretch],
+            axis=-1,
+        )
         return self._contrasting(oklab_to_srgb(lab).clip(0.0, 1.0))
 
     def _contrasting(self, srgb: Floats) -> Floats:
@@ -61,7 +64,10 @@ class Bounds:
         light = linear @ WEIGHTS
         darkest, lightest = under / self.contrast - FLARE, under * self.contrast - FLARE
         if darkest >= 1.0 - lightest:
-            linear = linear * np.minimum(1.0, darkest * (1.0 - _SAFE) / np.maximum(light, _LEAST))[..., None]
+            linear = (
+                linear
+                * np.minimum(1.0, darkest * (1.0 - _SAFE) / np.maximum(light, _LEAST))[..., None]
+            )
         else:
             lacking = (lightest * (1.0 + _SAFE) - light) / np.maximum(1.0 - light, _LEAST)
             linear = linear + lacking.clip(0.0, 1.0)[..., None] * (1.0 - linear)
@@ -99,4 +105,6 @@ class KeptHues(Bounds):
 
     def at(self, place: int) -> Bounds:
         """The bounds of the color at a place."""
-        return KeptHues(self.ground, self.contrast, self.lightness, self.chroma, (self.hues[place],))
+        return KeptHues(
+            self.ground, self.contrast, self.lightness, self.chroma, (self.hues[place],)
+        )

@@ -68,10 +68,14 @@ def generate(wish: Wish) -> FoundColors:
     Raises DomainError for a count outside 2 to 12 or below the held ones, and where the bounds leave too few colors.
     """
     if not LEAST_COLORS <= wish.count <= MOST_COLORS:
-        raise DomainError(f"A palette has {LEAST_COLORS} to {MOST_COLORS} colors.", "count", "range")
+        raise DomainError(
+            f"A palette has {LEAST_COLORS} to {MOST_COLORS} colors.", "count", "range"
+        )
     held8 = wish.held8
     if wish.count < len(held8):
-        raise DomainError(f"{len(held8)} colors are held, and {wish.count} are asked for.", "count", "held")
+        raise DomainError(
+            f"{len(held8)} colors are held, and {wish.count} are asked for.", "count", "held"
+        )
     if wish.count == len(held8):
         return FoundColors(held8, nearest_pair(held8)[0])
     rng = np.random.default_rng(wish.seed)
@@ -118,7 +122,9 @@ def _exchanged(wish: Wish, candidates: Bytes, rng: np.random.Generator) -> Bytes
         chosen, least = _settled(far, chosen, held)
         for _ in range(_SHAKES):
             shaken = list(chosen)
-            for place in rng.choice(np.arange(held, wish.count), min(3, wish.count - held), replace=False):
+            for place in rng.choice(
+                np.arange(held, wish.count), min(3, wish.count - held), replace=False
+            ):
                 shaken[place] = int(rng.integers(held, count))
             shaken, reached = _settled(far, shaken, held)
             if reached > least:

@@ -63,10 +63,14 @@ class Character:
         """The bounds of a palette at a reach from 0, like the brand, to 1, as far apart as can be."""
 
         def wider(own: tuple[float, float], widest: tuple[float, float]) -> tuple[float, float]:
-            low, high = ((1.0 - reach) * near + reach * far for near, far in zip(own, widest, strict=True))
+            low, high = (
+                (1.0 - reach) * near + reach * far for near, far in zip(own, widest, strict=True)
+            )
             return max(low, widest[0]), min(high, widest[1])
 
-        return Bounds(ground, contrast, wider(self.lightness, (0.0, 1.0)), wider(self.chroma, (0.0, 0.5)))
+        return Bounds(
+            ground, contrast, wider(self.lightness, (0.0, 1.0)), wider(self.chroma, (0.0, 0.5))
+        )
 
 
 def generate_like(character: Character, wish: Wish, reach: float) -> FoundColors:
@@ -88,7 +92,10 @@ def _leaning(made: FoundColors, wish: Wish, hues: Floats, cost: float) -> FoundC
             tried = rgb8.copy()
             turned = oklch_to_srgb(np.array([lch[0], lch[1], lch[2] + share * turn]))
             tried[place] = to_bytes(wish.bounds.project(turned.clip(0.0, 1.0)))
-            if bool(wish.bounds.holds(tried[place])) and float(all_apart(seen8(tried)).min()) >= least:
+            if (
+                bool(wish.bounds.holds(tried[place]))
+                and float(all_apart(seen8(tried)).min()) >= least
+            ):
                 rgb8 = tried
                 break
     return ordered(rgb8, held)

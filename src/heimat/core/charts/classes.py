@@ -15,7 +15,9 @@ _CELLS = 400
 """Natural breaks are sought among this many groups of values at most: more would not move them visibly."""
 
 
-def breaks(values: Floats, count: int, method: ClassMethod, typed: Sequence[float] = ()) -> list[float]:
+def breaks(
+    values: Floats, count: int, method: ClassMethod, typed: Sequence[float] = ()
+) -> list[float]:
     """The `count` - 1 inner limits of classes over finite values (n,), rising.
 
     `natural` is the optimal partition of Fisher 1958, which Jenks 1977 made known. Raises DomainError for no values,
@@ -31,7 +33,9 @@ def breaks(values: Floats, count: int, method: ClassMethod, typed: Sequence[floa
     if not 1 <= count <= MOST_CLASSES:
         raise DomainError(f"A palette has 1 to {MOST_CLASSES} classes.", "classes", "range")
     if count > different:
-        raise DomainError(f"{count} classes of {different} different values: ask for fewer.", "classes", "few")
+        raise DomainError(
+            f"{count} classes of {different} different values: ask for fewer.", "classes", "few"
+        )
     shares = np.arange(1, count) / count
     if method == "equal":
         return [float(each) for each in low + shares * (high - low)]
@@ -39,7 +43,9 @@ def breaks(values: Floats, count: int, method: ClassMethod, typed: Sequence[floa
         found = [float(each) for each in np.unique(np.quantile(values, shares)) if low < each]
         if len(found) < count - 1:
             raise DomainError(
-                f"{count} quantiles would be alike, as too many values are: ask for fewer.", "classes", "few"
+                f"{count} quantiles would be alike, as too many values are: ask for fewer.",
+                "classes",
+                "few",
             )
         return found
     return _natural(values, count)
@@ -77,7 +83,9 @@ def typed_breaks(typed: Sequence[float], count: int) -> list[float]:
     """
     for before, after in pairwise(typed):
         if after <= before:
-            raise DomainError(f"Breaks rise: {after:g} stands behind {before:g}.", "breaks", "order")
+            raise DomainError(
+                f"Breaks rise: {after:g} stands behind {before:g}.", "breaks", "order"
+            )
     if len(typed) != count - 1:
         words = f"{count} classes need {count - 1} breaks; {len(typed)} {'is' if len(typed) == 1 else 'are'} typed."
         raise DomainError(words, "breaks", "count")

@@ -30,8 +30,13 @@ def stops_of(design: Floats) -> Bytes:
 def interpolated(stops: Floats, count: int) -> Floats:
     """Colors (count, 3) on the straight lines between stops (n, 3), as programs draw them."""
     places = np.linspace(0.0, len(stops) - 1.0, count)
-    return np.stack([np.interp(places, np.arange(len(stops)), stops[:, channel]) for channel in range(3)], axis=-1)
+    return np.stack(
+        [np.interp(places, np.arange(len(stops)), stops[:, channel]) for channel in range(3)],
+        axis=-1,
+    )
 
 
 def _off(stops: Floats, design: Floats) -> float:
-    return float(ciede2000(srgb_to_lab(interpolated(stops, len(design))), srgb_to_lab(design)).max())
+    return float(
+        ciede2000(srgb_to_lab(interpolated(stops, len(design))), srgb_to_lab(design)).max()
+    )

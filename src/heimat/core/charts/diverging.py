@@ -42,7 +42,9 @@ class Arms:
     def to(cls, low8: Bytes, high8: Bytes, middle: float) -> "Arms":
         """The arms that end in these very 8-bit colors, (3,) each, as light as they are."""
         light = srgb_to_lab(from_bytes(np.stack([low8, high8])))[:, 0]
-        return cls(middle, (float(light[0]), float(light[1])), _end_of(low8, 0.0), _end_of(high8, 0.0))
+        return cls(
+            middle, (float(light[0]), float(light[1])), _end_of(low8, 0.0), _end_of(high8, 0.0)
+        )
 
     def at(self, places: Floats) -> Floats:
         """The colors (n, 3) at places from -1, the low end, over 0 to 1, the high end: sRGB 0 to 1.
@@ -60,12 +62,15 @@ class Arms:
     def _arms(self, along: Floats, high: NDArray[np.bool_]) -> Floats:
         """The colors (n, 3) on the high or on the low arm, 0 at the middle."""
         light_end, strength, hue = (
-            np.where(high, there, here) for here, there in (self.ends, *zip(self.low, self.high, strict=True))
+            np.where(high, there, here)
+            for here, there in (self.ends, *zip(self.low, self.high, strict=True))
         )
         return _on_arm(self.middle, light_end, strength, hue, along)
 
 
-def _on_arm(middle: float, end: Floats | float, strength: Floats | float, hue: Floats | float, along: Floats) -> Floats:
+def _on_arm(
+    middle: float, end: Floats | float, strength: Floats | float, hue: Floats | float, along: Floats
+) -> Floats:
     """The colors (n, 3) on an arm, or on one arm each, from 0 at the middle to 1 at the end."""
     light = middle + along * (end - middle)
     # Strength comes sooner than darkness, so that the first classes beside the middle have a side.

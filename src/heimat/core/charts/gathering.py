@@ -38,13 +38,17 @@ def by_category(column: Column, wanted: Sequence[str] = ()) -> Groups:
     What the data themselves call other goes with the rest, where there is one.
     """
     there = column.categories
-    names = [word for word in wanted if word in there] + [word for word in there if word not in wanted]
+    names = [word for word in wanted if word in there] + [
+        word for word in there if word not in wanted
+    ]
     shown = names
     if len(names) > MOST_DRAWN:
         names = [word for word in names if word != OTHER] + [OTHER]
         shown = [*names[: MOST_DRAWN - 1], OTHER]
     place = {name: min(number, len(shown) - 1) for number, name in enumerate(names)}
-    return Groups(tuple(shown), np.array([place.get(word, -1) for word in column.words], dtype=np.int64))
+    return Groups(
+        tuple(shown), np.array([place.get(word, -1) for word in column.words], dtype=np.int64)
+    )
 
 
 def by_period(column: Column) -> Groups:
@@ -52,16 +56,23 @@ def by_period(column: Column) -> Groups:
 
     Months and years that stand as their first days stay what they are.
     """
-    days = [_EPOCH + timedelta(days=int(each)) if np.isfinite(each) else None for each in column.numbers]
+    days = [
+        _EPOCH + timedelta(days=int(each)) if np.isfinite(each) else None for each in column.numbers
+    ]
     there = column.numbers[np.isfinite(column.numbers)]
     by_months = in_months(column)
-    if len(there) and not by_months and float(there.max() - there.min()) < _DAYS_OF_WEEK * MOST_PERIODS:
+    if (
+        len(there)
+        and not by_months
+        and float(there.max() - there.min()) < _DAYS_OF_WEEK * MOST_PERIODS
+    ):
         return _by_week(column.numbers, int(there.min()))
     months = sorted({(day.year, day.month) for day in days if day})
     if len(months) > MOST_PERIODS or (by_months and all(month == 1 for _, month in months)):
         years = sorted({year for year, _ in months})
         return Groups(
-            tuple(map(str, years)), np.array([years.index(day.year) if day else -1 for day in days], dtype=np.int64)
+            tuple(map(str, years)),
+            np.array([years.index(day.year) if day else -1 for day in days], dtype=np.int64),
         )
     one_year = len({year for year, _ in months}) == 1
     names = tuple(_MONTHS[month - 1] + ("" if one_year else f" {year}") for year, month in months)
@@ -72,22 +83,33 @@ def by_period(column: Column) -> Groups:
 
 def in_months(column: Column) -> bool:
     """Whether a column of days tells months, or years: several, each as its first day."""
-    days = [_EPOCH + timedelta(days=int(each)) for each in np.unique(column.numbers[np.isfinite(column.numbers)])]
+    days = [
+        _EPOCH + timedelta(days=int(each))
+        for each in np.unique(column.numbers[np.isfinite(column.numbers)])
+    ]
     return len(days) > 1 and all(day.day == 1 for day in days)
 
 
 def _by_week(days: Floats, first: int) -> Groups:
     """The rows by the seventh part of days from the first one on, each called by its first day."""
     there = np.isfinite(days)
-    places = np.where(there, (np.where(there, days, first).astype(np.int64) - first) // _DAYS_OF_WEEK, -1)
-    begun = [_EPOCH + timedelta(days=first + _DAYS_OF_WEEK * week) for week in range(int(places.max()) + 1)]
+    places = np.where(
+        there, (np.where(there, days, first).astype(np.int64) - first) // _DAYS_OF_WEEK, -1
+    )
+    begun = [
+        _EPOCH + timedelta(days=first + _DAYS_OF_WEEK * week)
+        for week in range(int(places.max()) + 1)
+    ]
     return Groups(tuple(f"{day.day} {_MONTHS[day.month - 1]}" for day in begun), places)
 
 
 def by_weekday(column: Column) -> Groups:
     """The rows by weekday of a column of days; 1970 began on a Thursday."""
     there = np.isfinite(column.numbers)
-    return Groups(_WEEKDAYS, np.where(there, (np.where(there, column.numbers, 0.0).astype(np.int64) + 3) % 7, -1))
+    return Groups(
+        _WEEKDAYS,
+        np.where(there, (np.where(there, column.numbers, 0.0).astype(np.int64) + 3) % 7, -1),
+    )
 
 
 def in_one(table: Table) -> Groups:

@@ -23,7 +23,9 @@ def rounded(srgb: Floats) -> tuple[Bytes, int]:
     direction = -1.0 if falls else 1.0
     counted, last = 0, -np.inf
     for place in range(len(rgb8)):
-        if direction * light[place] <= last + _STRICTLY or _stands_in_the_way(light, place, direction, last):
+        if direction * light[place] <= last + _STRICTLY or _stands_in_the_way(
+            light, place, direction, last
+        ):
             near = to_levels(np.round(levels[place])[None] + _AROUND)
             within = (np.abs(near - levels[place]) <= 1.0).all(axis=1)
             beyond = direction * relative_luminance(near)

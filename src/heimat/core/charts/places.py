@@ -28,7 +28,9 @@ def around(values: Floats, low: float, middle: float, high: float, *, same_unit:
     below, above = max(middle - low, 0.0), max(high - middle, 0.0)
     if same_unit:
         below = above = max(below, above)
-    off = np.where(values < middle, (values - middle) / (below or 1.0), (values - middle) / (above or 1.0))
+    off = np.where(
+        values < middle, (values - middle) / (below or 1.0), (values - middle) / (above or 1.0)
+    )
     return (0.5 + 0.5 * off).clip(0.0, 1.0)
 
 
@@ -38,7 +40,9 @@ def nearest_sample(shares: Floats, count: int) -> NDArray[np.int64]:
     return np.where(there, np.rint(np.where(there, shares, 0.0) * (count - 1)), -1).astype(np.int64)
 
 
-def even_limits(low: float, middle: float, high: float, count: int, *, same_unit: bool) -> list[float]:
+def even_limits(
+    low: float, middle: float, high: float, count: int, *, same_unit: bool
+) -> list[float]:
     """The inner limits of classes around a middle: equal shares of color on each side."""
     below, above = max(middle - low, 0.0), max(high - middle, 0.0)
     if same_unit:

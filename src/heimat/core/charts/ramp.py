@@ -15,7 +15,13 @@ from heimat.core.charts.monotone import rounded
 from heimat.core.color.arrays import Bytes, Floats, from_bytes
 from heimat.core.color.few import lab_of_few
 from heimat.core.color.gamut import solve
-from heimat.core.color.spaces import luminance_of, srgb_to_lab, srgb_to_oklch, srgb_to_xyz, xyz_to_cam02
+from heimat.core.color.spaces import (
+    luminance_of,
+    srgb_to_lab,
+    srgb_to_oklch,
+    srgb_to_xyz,
+    xyz_to_cam02,
+)
 from heimat.core.color.vision import COLOR_VISIONS, Vision, simulate
 
 UNEVEN = 0.15
@@ -38,7 +44,9 @@ class Way:
     hue: Floats
 
     @classmethod
-    def through(cls, sources8: Bytes, ends: tuple[float, float], places: Sequence[float | None] = ()) -> "Way":
+    def through(
+        cls, sources8: Bytes, ends: tuple[float, float], places: Sequence[float | None] = ()
+    ) -> "Way":
         """The way through one or more 8-bit colors (n, 3), in the order of their lightness.
 
         Where `places` says so a color is passed elsewhere: from 0 at the lighter end to 1 at the darker.
@@ -57,9 +65,15 @@ class Way:
         light = self.ends[0] + along * (self.ends[1] - self.ends[0])
         # From the lightest to the darkest; np.interp wants its places to rise.
         knots = np.concatenate([[_LIGHTEST], self.light.clip(_DARKEST, _LIGHTEST), [_DARKEST]])
-        chroma = np.concatenate([[LIGHT_TAPER * self.chroma[0]], self.chroma, [DARK_TAPER * self.chroma[-1]]])
+        chroma = np.concatenate(
+            [[LIGHT_TAPER * self.chroma[0]], self.chroma, [DARK_TAPER * self.chroma[-1]]]
+        )
         hue = np.concatenate([self.hue[:1], self.hue, self.hue[-1:]])
-        return solve(luminance_of(light), share * _smooth(light, knots, chroma), np.interp(-light, -knots, hue) % 360.0)
+        return solve(
+            luminance_of(light),
+            share * _smooth(light, knots, chroma),
+            np.interp(-light, -knots, hue) % 360.0,
+        )
 
 
 def _smooth(light: Floats, knots: Floats, values: Floats) -> Floats:
@@ -111,7 +125,15 @@ def ramp(way: Way, count: int = CONTINUOUS) -> Ramp:
         if found.share != _YIELDS[high]:
             found = _Trial.of(way, count, _YIELDS[high])
     rgb8, most = rounded(found.srgb)
-    return Ramp(found.srgb, rgb8, float(spread(found.srgb)), found.worst, found.worst_vision, found.share, most)
+    return Ramp(
+        found.srgb,
+        rgb8,
+        float(spread(found.srgb)),
+        found.worst,
+        found.worst_vision,
+        found.share,
+        most,
+    )
 
 
 @dataclass(frozen=True)

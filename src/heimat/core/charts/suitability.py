@@ -66,7 +66,11 @@ def _categorical(rgb8: Bytes) -> Suits:
     least, one, other = nearest_pair(rgb8)
     why = f"The nearest two, {one + 1} and {other + 1}, are CIEDE2000 {distance_text(least)} apart under any vision"
     enough = least >= TOLD_APART
-    return Suits("categorical", enough, f"{why}; {'that is told apart' if enough else f'{TOLD_APART:g} is asked for'}.")
+    return Suits(
+        "categorical",
+        enough,
+        f"{why}; {'that is told apart' if enough else f'{TOLD_APART:g} is asked for'}.",
+    )
 
 
 def _sequential(rgb8: Bytes) -> Suits:
@@ -75,13 +79,23 @@ def _sequential(rgb8: Bytes) -> Suits:
         return Suits("sequential", False, "An order takes three colors at least.")
     steps, span = np.diff(light), abs(float(light[-1] - light[0]))
     if not ((steps > 0.0).all() or (steps < 0.0).all()):
-        return Suits("sequential", False, "Their lightness turns on the way, so they show no order.")
+        return Suits(
+            "sequential", False, "Their lightness turns on the way, so they show no order."
+        )
     if span < LEAST_SPAN:
-        return Suits("sequential", False, f"From end to end they span {span:.0f} L*; {LEAST_SPAN:g} is asked for.")
+        return Suits(
+            "sequential",
+            False,
+            f"From end to end they span {span:.0f} L*; {LEAST_SPAN:g} is asked for.",
+        )
     uneven = float(spread(from_bytes(rgb8)))
     why = f"Lightness goes one way, over {span:.0f} L*; steps vary by {uneven:.0%}"
     even = uneven <= MOST_UNEVEN
-    return Suits("sequential", even, f"{why}{'' if even else f', {MOST_UNEVEN:.0%} is the most for even steps'}.")
+    return Suits(
+        "sequential",
+        even,
+        f"{why}{'' if even else f', {MOST_UNEVEN:.0%} is the most for even steps'}.",
+    )
 
 
 def _diverging(rgb8: Bytes) -> Suits:
@@ -94,14 +108,20 @@ def _diverging(rgb8: Bytes) -> Suits:
     low, high = srgb_to_oklch(from_bytes(rgb8[[0, -1]]))
     apart = abs(float(turn_between(low[2], high[2])))
     if min(low[1], high[1]) < CALLED_BY_HUE or apart < _SIDES:
-        return Suits("diverging", False, f"Its ends are {apart:.0f}° of hue apart: they are not two sides.")
+        return Suits(
+            "diverging", False, f"Its ends are {apart:.0f}° of hue apart: they are not two sides."
+        )
     off = abs(float(light[0] - light[-1]))
     # An even number of colors has a limit in the middle: either of the two beside it may be the one that turns.
     middle = abs(turn - (len(light) - 1) / 2) <= (0.5 if len(light) % 2 == 0 else 0.0)
     first = int(turn) + 1
     where = f"at color {first}" if turn == int(turn) else f"between colors {first} and {first + 1}"
     why = f"Lightness turns {where} of {len(light)}; its ends are {off:.1f} L* and {apart:.0f}° of hue apart"
-    return Suits("diverging", middle and off <= MOST_LOPSIDED, why + ("." if middle else ": that is not the middle."))
+    return Suits(
+        "diverging",
+        middle and off <= MOST_LOPSIDED,
+        why + ("." if middle else ": that is not the middle."),
+    )
 
 
 def _turning_place(light: Floats) -> float | None:

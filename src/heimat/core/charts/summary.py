@@ -39,7 +39,9 @@ class Summary:
     @classmethod
     def from_plain(cls, data: dict[str, Any]) -> "Summary":
         """The summary out of plain data. Raises KeyError and TypeError for what is none."""
-        columns = tuple(ColumnSummary(**{**each, "words": tuple(each["words"])}) for each in data["columns"])
+        columns = tuple(
+            ColumnSummary(**{**each, "words": tuple(each["words"])}) for each in data["columns"]
+        )
         return cls(data["rows"], columns, tuple(data["notes"]))
 
 

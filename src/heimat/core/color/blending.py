@@ -54,9 +54,13 @@ def unheld(one: Floats, other: Floats, shares: Floats, space: MixSpace) -> Float
 
 def _turned(one: Floats, other: Floats, shares: Floats) -> Floats:
     """The OKLCH colors between two sRGB colors."""
-    start, end = np.broadcast_arrays(oklab_to_oklch(srgb_to_oklab(one)), oklab_to_oklch(srgb_to_oklab(other)))
+    start, end = np.broadcast_arrays(
+        oklab_to_oklch(srgb_to_oklab(one)), oklab_to_oklch(srgb_to_oklab(other))
+    )
     start_hue = np.where(start[..., 1] < _POWERLESS, end[..., 2], start[..., 2])
     end_hue = np.where(end[..., 1] < _POWERLESS, start_hue, end[..., 2])
     turn = turn_between(start_hue, end_hue)
     from_ = np.stack([start[..., 0], start[..., 1], start_hue], axis=-1)
-    return from_ + shares * np.stack([end[..., 0] - start[..., 0], end[..., 1] - start[..., 1], turn], axis=-1)
+    return from_ + shares * np.stack(
+        [end[..., 0] - start[..., 0], end[..., 1] - start[..., 1], turn], axis=-1
+    )

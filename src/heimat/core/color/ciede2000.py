@@ -79,11 +79,15 @@ def distances(one: LabParts, other: LabParts) -> Floats:
     mean_c = (c1 + c2) * 0.5
     off = ((one.light + other.light) * 0.5 - 50.0) ** 2
     hue = np.degrees(np.arctan2(sin1, cos1)) % 360.0
-    rotation = -np.sin(np.radians(60.0 * np.exp(-(((hue - 275.0) / 25.0) ** 2)))) * 2.0 * _share(mean_c)
+    rotation = (
+        -np.sin(np.radians(60.0 * np.exp(-(((hue - 275.0) / 25.0) ** 2)))) * 2.0 * _share(mean_c)
+    )
     light = (other.light - one.light) / (1.0 + 0.015 * off / np.sqrt(20.0 + off))
     chroma = (c2 - c1) / (1.0 + 0.045 * mean_c)
     hues = d_hue / (1.0 + 0.015 * mean_c * t)
-    return np.sqrt(np.maximum(light * light + chroma * chroma + hues * hues + rotation * chroma * hues, 0.0))
+    return np.sqrt(
+        np.maximum(light * light + chroma * chroma + hues * hues + rotation * chroma * hues, 0.0)
+    )
 
 
 def _of_opposites(

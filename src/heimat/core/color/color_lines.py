@@ -27,7 +27,9 @@ _LEVEL = r"(25[0-5]|2[0-4]\d|1?\d?\d)"
 _PARTS = r"(?:\s*[,;/]\s*|\s+)"
 _LEVELS = rf"{_LEVEL}{_PARTS}{_LEVEL}{_PARTS}{_LEVEL}"
 _LETTERED = rf"r\s?[:=]?\s?{_LEVEL}{_PARTS}g\s?[:=]?\s?{_LEVEL}{_PARTS}b\s?[:=]?\s?{_LEVEL}"
-_TRIPLET = re.compile(rf"(?P<before>[^\d]*?)(?:{_LETTERED}|{_LEVELS})(?P<after>(?:[\s,;)]\D*)?)", re.I)
+_TRIPLET = re.compile(
+    rf"(?P<before>[^\d]*?)(?:{_LETTERED}|{_LEVELS})(?P<after>(?:[\s,;)]\D*)?)", re.I
+)
 """Three levels from 0 to 255, with or without their letters, and words before or behind, but no other number."""
 _OTHER_NUMBERS = re.compile(r"\b(?:hs[bvl]|hwb|(?:ok)?l(?:ab|ch))a?\b|[a-z0-9]\($", re.I)
 """Before three numbers that are no levels, or that a function takes."""
@@ -97,23 +99,35 @@ def _whole(line: str) -> ReadLine | None:
     if match is None or _OTHER_NUMBERS.search(match["before"]):
         return None
     r, g, b = (int(level) for level in match.groups()[1:-1] if level is not None)
-    words = f"{match['before'].strip(_TRIPLET_EDGES)} {match['after'].strip(_TRIPLET_EDGES)}".strip()
+    words = (
+        f"{match['before'].strip(_TRIPLET_EDGES)} {match['after'].strip(_TRIPLET_EDGES)}".strip()
+    )
     return ReadLine(line, words, Color.of_bytes((r, g, b)), None)
 
 
 def _with_their_words(read: list[ReadLine]) -> list[ReadLine]:
     """Pieces of one line, where names stand before their colors, or behind them, or all belong to the only color."""
     colors = [line for line in read if line.color]
-    words = [line for line in read if not line.color and line.problem and line.problem.startswith(_NO_COLOR)]
+    words = [
+        line
+        for line in read
+        if not line.color and line.problem and line.problem.startswith(_NO_COLOR)
+    ]
     if not words or not colors or len(words) + len(colors) != len(read):
         return read
     if len(colors) == 1:
         name = " ".join([colors[0].name, *(line.text for line in words)]).strip()
         return [replace(colors[0], name=name.strip(_EDGES))]
-    pairs = list(zip(read[::2], read[1::2], strict=len(read) % 2 == 0)) if len(words) == len(colors) else []
+    pairs = (
+        list(zip(read[::2], read[1::2], strict=len(read) % 2 == 0))
+        if len(words) == len(colors)
+        else []
+    )
     if pairs and all((one.color is None) != (other.color is None) for one, other in pairs):
         named = [(one, other) if one.color else (other, one) for one, other in pairs]
-        return [replace(color, name=color.name or words.text.strip(_EDGES)) for color, words in named]
+        return [
+            replace(color, name=color.name or words.text.strip(_EDGES)) for color, words in named
+        ]
     return read
 
 
@@ -127,7 +141,9 @@ def _parted(line: str) -> list[str]:
         elif sign.group() == ";" or not closes:
             cuts.append(sign.start())
     starts = [0, *(cut + 1 for cut in reversed(cuts))]
-    return [line[start:end] for start, end in zip(starts, [*reversed(cuts), len(line)], strict=True)]
+    return [
+        line[start:end] for start, end in zip(starts, [*reversed(cuts), len(line)], strict=True)
+    ]
 
 
 def _one_spaced_list(text: str) -> list[ReadLine]:
@@ -142,14 +158,18 @@ def _one_spaced_list(text: str) -> list[ReadLine]:
 
 def _read(piece: str) -> ReadLine:
     if len(piece) > LONGEST_PIECE:
-        return ReadLine(piece[:80], "", None, "That is too long for one color. Put each on a line of its own.")
+        return ReadLine(
+            piece[:80], "", None, "That is too long for one color. Put each on a line of its own."
+        )
     try:
         return ReadLine(piece, "", parse(piece), None)
     except DomainError as refusal:
         problem = refusal.message
         if refusal.code == "print":
             return ReadLine(piece, "", None, problem)
-    found = [(match.span(), match.group()) for match in _candidates(piece) if not _is_word(match.group())]
+    found = [
+        (match.span(), match.group()) for match in _candidates(piece) if not _is_word(match.group())
+    ]
     colors: list[tuple[tuple[int, int], Color]] = []
     for span, candidate in found:
         try:
@@ -157,9 +177,16 @@ def _read(piece: str) -> ReadLine:
         except DomainError:
             continue
     if not colors:
-        return ReadLine(piece, "", None, f"{_NO_COLOR} “{piece[:40]}”. For example: tidewater {EXAMPLE}.")
+        return ReadLine(
+            piece, "", None, f"{_NO_COLOR} “{piece[:40]}”. For example: tidewater {EXAMPLE}."
+        )
     if len(colors) > 1:
-        return ReadLine(piece, "", None, f"More than one color in “{piece[:40]}”. Put each on a line of its own.")
+        return ReadLine(
+            piece,
+            "",
+            None,
+            f"More than one color in “{piece[:40]}”. Put each on a line of its own.",
+        )
     (start, end), color = colors[0]
     words = f"{piece[:start].strip(_EDGES)} {piece[end:].strip(_EDGES)}".strip()
     return ReadLine(piece, words.removeprefix("--"), color, None)

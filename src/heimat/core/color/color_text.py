@@ -30,7 +30,9 @@ _FUNCTION = re.compile(r"^(?:rgba?|hsla?|hwb|lab|lch|oklab|oklch|color)\(", re.I
 _NAMED = frozenset(css_names.name2val_map)
 _INKS = r"[\s=:]{0,3}\d{1,3}\s?%?[\s,;/]{0,3}"
 _BOOK = r"\b[a-z]{3,}\s+\d{2,5}\s?(?:c|u|cp|up|tcx|tpx)\b"
-_PRINT = re.compile(rf"\bC{_INKS}M{_INKS}Y{_INKS}K[\s=:]{{0,3}}\d|\b(?:device-)?cmyk\b|{_BOOK}", re.I)
+_PRINT = re.compile(
+    rf"\bC{_INKS}M{_INKS}Y{_INKS}K[\s=:]{{0,3}}\d|\b(?:device-)?cmyk\b|{_BOOK}", re.I
+)
 """Amounts of four inks, and numbers of a printed color book with the letters of its paper."""
 _UNIT_SPACES = frozenset({"srgb", "display-p3"})
 _LIGHTEST = {"lab": 100.0, "lch": 100.0, "oklab": 1.0, "oklch": 1.0}
@@ -53,7 +55,9 @@ def parse(text: str) -> Color:
     if not wanted:
         raise DomainError(f"Type a color, for example {EXAMPLE}.", "text", "empty")
     if len(wanted) > LONGEST_TEXT:
-        raise DomainError(f"That is too long for one color. For example: {EXAMPLE}.", "text", "unreadable")
+        raise DomainError(
+            f"That is too long for one color. For example: {EXAMPLE}.", "text", "unreadable"
+        )
     if is_print(wanted):
         raise DomainError(
             "Print colors depend on paper, ink and profile, so they are not guessed. "
@@ -63,7 +67,11 @@ def parse(text: str) -> Color:
         )
     color = _hsb(wanted) or _css_color(f"#{wanted}" if _BARE_HEX.match(wanted) else wanted)
     if color is None:
-        raise DomainError(f"“{wanted}” is not a color Heimat can read. For example: {EXAMPLE}.", "text", "unreadable")
+        raise DomainError(
+            f"“{wanted}” is not a color Heimat can read. For example: {EXAMPLE}.",
+            "text",
+            "unreadable",
+        )
     return reasonable(color, "text")
 
 

@@ -78,5 +78,8 @@ def cut(value: float) -> str:
 
 def luminance_reaching(target: ArrayLike, ground: ArrayLike, *, lighter: bool) -> Floats:
     """The luminance whose ratio with a luminance `ground` is `target`; shapes broadcast. May lie outside 0 to 1."""
-    base, ratios = np.asarray(ground, dtype=np.float64) + FLARE, np.asarray(target, dtype=np.float64)
+    base, ratios = (
+        np.asarray(ground, dtype=np.float64) + FLARE,
+        np.asarray(target, dtype=np.float64),
+    )
     return (ratios * base if lighter else base / ratios) - FLARE

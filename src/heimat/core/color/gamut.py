@@ -55,10 +55,18 @@ def _unit_linear(hue: Floats, gamut: Gamut) -> Floats:
 
     The cube roots of the cone responses are linear in s, so every channel is a sum of three cubes.
     """
-    gray, colored = LAB_TO_LMS[:, :1], LAB_TO_LMS[:, 1:2] * np.cos(hue) + LAB_TO_LMS[:, 2:] * np.sin(hue)
+    gray, colored = (
+        LAB_TO_LMS[:, :1],
+        LAB_TO_LMS[:, 1:2] * np.cos(hue) + LAB_TO_LMS[:, 2:] * np.sin(hue),
+    )
     square = colored * colored
     cubes = np.empty((4, 3, len(hue)))
-    cubes[0], cubes[1], cubes[2], cubes[3] = gray**3, 3.0 * gray**2 * colored, 3.0 * gray * square, square * colored
+    cubes[0], cubes[1], cubes[2], cubes[3] = (
+        gray**3,
+        3.0 * gray**2 * colored,
+        3.0 * gray * square,
+        square * colored,
+    )
     return gamut.lms_to_linear @ cubes
 
 
@@ -72,7 +80,13 @@ def _value(cubic: Floats, s: Floats) -> Floats:
     return found
 
 
-def solve(luminance: ArrayLike, chroma: ArrayLike, hue: ArrayLike, gamut: Gamut = SRGB, passes: int = PASSES) -> Floats:
+def solve(
+    luminance: ArrayLike,
+    chroma: ArrayLike,
+    hue: ArrayLike,
+    gamut: Gamut = SRGB,
+    passes: int = PASSES,
+) -> Floats:
     """The colors (..., 3) of a gamut, gamma-encoded, of given luminance, OKLCH hue and at most the given chroma.
 
     `luminance` 0 to 1 (WCAG), `chroma` 0 or more (OKLCH), `hue` in degrees; any shapes that broadcast. Where the

@@ -20,7 +20,10 @@ _SPLIT = 2.0**27 + 1.0
 @remembered(1)
 def gray_axes() -> Floats:
     """OKLab's a and b of the 256 grays of 8 bits, shape (2, 256)."""
-    cones = [np.cbrt([_dot(row, [light] * 3) for row in LINEAR_TO_LMS]) for light in linear_of_bytes(np.arange(256))]
+    cones = [
+        np.cbrt([_dot(row, [light] * 3) for row in LINEAR_TO_LMS])
+        for light in linear_of_bytes(np.arange(256))
+    ]
     axes = np.array([[_dot(row, each) for each in cones] for row in LMS_TO_LAB[1:]])
     axes.setflags(write=False)
     return axes

@@ -7,7 +7,9 @@ from heimat.core.color.exact_color import Color, css_of, rgb8_of
 from heimat.core.color.hex_notation import hex_of
 from heimat.core.memory import remembered
 
-Notation = Literal["hex", "rgb", "hsl", "hwb", "hsb", "lab", "lch", "oklab", "oklch", "display-p3", "name"]
+Notation = Literal[
+    "hex", "rgb", "hsl", "hwb", "hsb", "lab", "lch", "oklab", "oklch", "display-p3", "name"
+]
 NOTATIONS: tuple[Notation, ...] = get_args(Notation)
 
 
@@ -52,7 +54,9 @@ def format(color: Color, notation: Notation) -> str:
     numbers = _components(color, rgb8, notation)
     if notation in _IN_PERCENT:
         numbers = [numbers[0], numbers[1] * 100.0, numbers[2] * 100.0]
-    parts = [_trim(number, places) for number, places in zip(numbers, _PLACES[notation], strict=True)]
+    parts = [
+        _trim(number, places) for number, places in zip(numbers, _PLACES[notation], strict=True)
+    ]
     if notation in _IN_PERCENT:
         parts[1:] = [part + "%" for part in parts[1:]]
     inner = " ".join(parts) + tail

@@ -75,4 +75,6 @@ def overlay_of(color8: Bytes, tint8: Bytes, ground8: Bytes) -> Overlay:
     wanted = srgb_to_lab(from_bytes(np.asarray(tint8)[None]))
     distances = ciede2000(srgb_to_lab(from_bytes(given)), wanted)
     place = int(np.argmin(distances))
-    return Overlay(np.asarray(color8), float(alphas[place, 0]), given[place], float(distances[place]))
+    return Overlay(
+        np.asarray(color8), float(alphas[place, 0]), given[place], float(distances[place])
+    )

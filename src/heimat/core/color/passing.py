@@ -31,13 +31,17 @@ _INWARD = (0.0, 0.004, 0.015)
 """How far beyond the boundary, as a share of luminance, the walk may have to begin: 8 bits are coarse in the dark."""
 
 
-def nearest_passing(original8: ArrayLike, ground8: ArrayLike, target: ArrayLike) -> tuple[Bytes, Floats]:
+def nearest_passing(
+    original8: ArrayLike, ground8: ArrayLike, target: ArrayLike
+) -> tuple[Bytes, Floats]:
     """For 8-bit colors (n, 3) on opaque grounds (n, 3): the nearest 8-bit colors that reach the ratios `target` (n,).
 
     Returns them (n, 3), with their CIEDE2000 from the originals (n,): 0 where those pass already, and infinite where
     no color reaches the ratio on that ground; the color is then the original.
     """
-    colors, grounds = (np.asarray(each, dtype=np.uint8).reshape(-1, 3) for each in (original8, ground8))
+    colors, grounds = (
+        np.asarray(each, dtype=np.uint8).reshape(-1, 3) for each in (original8, ground8)
+    )
     wanted = np.broadcast_to(np.asarray(target, dtype=np.float64), (len(colors),))
     best, distance = colors.copy(), np.full(len(colors), np.inf)
     own, under = relative_luminance(colors), relative_luminance(grounds)
@@ -48,7 +52,9 @@ def nearest_passing(original8: ArrayLike, ground8: ArrayLike, target: ArrayLike)
         todo = np.flatnonzero(~passing & (edge >= -1e-12) & (edge <= 1.0 + 1e-12))
         if len(todo) == 0:
             continue
-        limits = _Limits(colors[todo], under[todo], wanted[todo], edge[todo].clip(0.0, 1.0), lighter)
+        limits = _Limits(
+            colors[todo], under[todo], wanted[todo], edge[todo].clip(0.0, 1.0), lighter
+        )
         found, away = limits.nearest()
         nearer = away < distance[todo]
         best[todo[nearer]], distance[todo[nearer]] = found[nearer], away[nearer]
@@ -58,7 +64,9 @@ def nearest_passing(original8: ArrayLike, ground8: ArrayLike, target: ArrayLike)
 class _Limits:
     """Colors that are to pass on one side of their grounds."""
 
-    def __init__(self, colors: Bytes, under: Floats, wanted: Floats, edge: Floats, lighter: bool) -> None:
+    def __init__(
+        self, colors: Bytes, under: Floats, wanted: Floats, edge: Floats, lighter: bool
+    ) -> None:
         self.labs = srgb_to_lab(colors / 255.0)
         oklch = srgb_to_oklch(colors / 255.0)
         self.chroma, self.hue = oklch[:, 1], oklch[:, 2]
@@ -85,7 +93,9 @@ class _Limits:
         hue = self.hue[:, None, None] + _TURNS[:, None]
         shape = (len(edge), len(_TURNS), len(_SHARES))
         made = solve(
-            np.broadcast_to(edge[:, None, None], shape), np.broadcast_to(chroma, shape), np.broadcast_to(hue, shape)
+            np.broadcast_to(edge[:, None, None], shape),
+            np.broadcast_to(chroma, shape),
+            np.broadcast_to(hue, shape),
         ).reshape(len(edge), -1, 3)
         away = ciede2000(srgb_to_lab(made), self.labs[:, None])
         at = away.argmin(axis=1)

@@ -40,7 +40,12 @@ def ramps(light: float, chroma: float, hue: float, ground_luminance: float) -> R
     along = np.linspace(0.0, 1.0, SAMPLES)
     lights = np.concatenate([along * 100.0, np.full(2 * SAMPLES + 1, light)])
     chromas = np.concatenate(
-        [np.full(SAMPLES, chroma), along * CHROMA_END, np.full(SAMPLES, chroma), [MORE_THAN_ANY_CHROMA]]
+        [
+            np.full(SAMPLES, chroma),
+            along * CHROMA_END,
+            np.full(SAMPLES, chroma),
+            [MORE_THAN_ANY_CHROMA],
+        ]
     )
     hues = np.concatenate([np.full(2 * SAMPLES, hue), along * 360.0, [hue]])
     srgb = solve(luminance_of(lights), chromas, hues)

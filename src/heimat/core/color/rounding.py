@@ -32,7 +32,9 @@ _SLACK = 1e-12
 _GRAY = 0.001
 
 
-def nearest_bytes(srgb: ArrayLike, *, keep_chroma: bool = False, window: Floats | None = None) -> Bytes:
+def nearest_bytes(
+    srgb: ArrayLike, *, keep_chroma: bool = False, window: Floats | None = None
+) -> Bytes:
     """The 8-bit colors (..., 3) that stand for sRGB 0 to 1 (..., 3), chosen among the 27 neighbors of each.
 
     The cost of a neighbor is its distance in L*, plus 3 for each degree of OKLCH hue beyond the first, plus 20 for
@@ -75,7 +77,9 @@ def _settle_grays(lab: Floats, levels: NDArray[np.intp]) -> None:
         red, green, blue = levels[:, :, near]
         alike = (red[:, None, None] == green[:, None]) & (red[:, None, None] == blue)
         of_red, of_green, of_blue, place = np.nonzero(alike)
-        lab[1:, 9 * of_red + 3 * of_green + of_blue, near[place]] = gray_axes()[:, red[of_red, place]]
+        lab[1:, 9 * of_red + 3 * of_green + of_blue, near[place]] = gray_axes()[
+            :, red[of_red, place]
+        ]
 
 
 def _cost(lab: Floats, light: Floats, aim: Floats, linear: Floats) -> Floats:

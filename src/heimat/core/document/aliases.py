@@ -7,7 +7,15 @@ from functools import cached_property
 from heimat.core.document.order import in_order
 from heimat.core.document.system import ColorSystem
 from heimat.core.document.themes import Theme
-from heimat.core.document.tokens import DerivedColor, End, Token, TokenAlias, TokenValue, base_of, token_under
+from heimat.core.document.tokens import (
+    DerivedColor,
+    End,
+    Token,
+    TokenAlias,
+    TokenValue,
+    base_of,
+    token_under,
+)
 from heimat.core.errors import DomainError
 
 Ways = Mapping[str, Sequence[str]]
@@ -33,7 +41,10 @@ class Chain:
     def recipe(self) -> Recipe:
         """What the changes do, without what they do it to: equal for chains that change a color alike."""
         return tuple(
-            tuple((quantity.how, quantity.by) for quantity in (each.lightness, each.chroma, each.turn, each.alpha))
+            tuple(
+                (quantity.how, quantity.by)
+                for quantity in (each.lightness, each.chroma, each.turn, each.alpha)
+            )
             for each in self.changes
         )
 
@@ -45,7 +56,9 @@ def ways_of(system: ColorSystem) -> dict[str, tuple[str, ...]]:
     """
     themes = in_order(system.themes)
     order = [theme.id for theme in themes]
-    return {theme.id: tuple(dict.fromkeys([*_bases(system.themes, theme), *order])) for theme in themes}
+    return {
+        theme.id: tuple(dict.fromkeys([*_bases(system.themes, theme), *order])) for theme in themes
+    }
 
 
 def _bases(themes: Mapping[str, Theme], theme: Theme) -> list[str]:
@@ -53,7 +66,9 @@ def _bases(themes: Mapping[str, Theme], theme: Theme) -> list[str]:
     at = theme.base
     while at is not None and at in themes:
         if at in found:
-            words = ", which rests on ".join(themes[other].name for other in [*found[found.index(at) :], at])
+            words = ", which rests on ".join(
+                themes[other].name for other in [*found[found.index(at) :], at]
+            )
             raise DomainError(f"A theme cannot rest on itself: {words}.", "base", "loop")
         found.append(at)
         at = themes[at].base
@@ -86,7 +101,9 @@ def follow(system: ColorSystem, token_id: str, way: Sequence[str], field: str = 
             raise DomainError(f"That would be a loop{where}: {' is '.join(names)}.", field, "loop")
         token = system.tokens.get(at)
         if token is None:
-            raise DomainError("The token it should stand for is not there any more.", field, "missing")
+            raise DomainError(
+                "The token it should stand for is not there any more.", field, "missing"
+            )
         passed[at] = None
         value = value_in(token, way)
         if isinstance(value, DerivedColor):

@@ -26,5 +26,7 @@ def in_case(text: str, case: Case) -> str:
         return "-".join(word.lower() for word in words)
     if case == "camel" and words:
         first, *others = words
-        return first[:1].lower() + first[1:] + "".join(word[:1].upper() + word[1:] for word in others)
+        return (
+            first[:1].lower() + first[1:] + "".join(word[:1].upper() + word[1:] for word in others)
+        )
     return text

@@ -6,7 +6,14 @@ from heimat.core.document.hues import parent_of
 from heimat.core.document.names import check_all_names, css_name
 from heimat.core.document.palettes import holds_color, tokens_under
 from heimat.core.document.system import MOST_HUES, MOST_THEMES, MOST_TOKENS, ColorSystem, ladder_of
-from heimat.core.document.tokens import HueAlias, PaletteAlias, StepAlias, TokenValue, base_of, token_under
+from heimat.core.document.tokens import (
+    HueAlias,
+    PaletteAlias,
+    StepAlias,
+    TokenValue,
+    base_of,
+    token_under,
+)
 from heimat.core.errors import DomainError
 from heimat.core.memory import OfObjects
 
@@ -35,9 +42,15 @@ def _check_hues(system: ColorSystem, field: str) -> None:
                 raise DomainError(f"{hue.name} needs a hue to follow.", field, "missing")
             refuse_loop(system, hue, system.hues[parent], field)
         ladder = ladder_of(system, hue)
-        for step in [*hue.pins, *hue.nudges, *([hue.anchor.step] if hue.anchor.mode == "label" else [])]:
+        for step in [
+            *hue.pins,
+            *hue.nudges,
+            *([hue.anchor.step] if hue.anchor.mode == "label" else []),
+        ]:
             if step is None or ladder.index(step) is None:
-                raise DomainError(f"{hue.name} has no step of that label on its ladder.", field, "missing")
+                raise DomainError(
+                    f"{hue.name} has no step of that label on its ladder.", field, "missing"
+                )
 
 
 _SOUND: OfObjects[bool] = OfObjects("values that hold together", 16)
@@ -64,9 +77,13 @@ def _check_every_value(system: ColorSystem, field: str) -> None:
             _check_base(system, value, field)
         replacement = token.deprecated.replacement if token.deprecated else None
         if replacement is not None and replacement not in system.tokens:
-            raise DomainError(f"What stands in for {token.name} is not there any more.", field, "missing")
+            raise DomainError(
+                f"What stands in for {token.name} is not there any more.", field, "missing"
+            )
     # A loop may run through values of several themes: every chain is followed in every theme.
-    linked = [key for key, token in system.tokens.items() if any(map(token_under, token.values.values()))]
+    linked = [
+        key for key, token in system.tokens.items() if any(map(token_under, token.values.values()))
+    ]
     for way in ways.values():
         for key in linked:
             follow(system, key, way, field)
@@ -81,7 +98,9 @@ def _check_palettes(system: ColorSystem, ways: Ways, field: str) -> None:
     for palette in system.palettes.values():
         for token in tokens_under(palette):
             for way in ways.values():
-                if token in system.tokens and isinstance(follow(system, token, way, field).end, PaletteAlias):
+                if token in system.tokens and isinstance(
+                    follow(system, token, way, field).end, PaletteAlias
+                ):
                     name = system.tokens[token].name
                     words = f"{palette.name} stands on {name}, which would stand on a palette: that would be a loop."
                     raise DomainError(words, field, "loop")
@@ -91,13 +110,17 @@ def _check_base(system: ColorSystem, value: TokenValue, field: str) -> None:
     """Raise DomainError where a value names a hue, a step or a color of a palette that is not there."""
     base = base_of(value)
     if isinstance(base, PaletteAlias) and not holds_color(system.palettes, base):
-        raise DomainError("The color of a palette that it should be is not there any more.", field, "missing")
+        raise DomainError(
+            "The color of a palette that it should be is not there any more.", field, "missing"
+        )
     if not isinstance(base, StepAlias | HueAlias):
         return
     hue = system.hues.get(base.hue)
     what = "step" if isinstance(base, StepAlias) else "hue"
     if hue is None:
-        raise DomainError(f"The {what} it should stand for is not there any more.", field, "missing")
+        raise DomainError(
+            f"The {what} it should stand for is not there any more.", field, "missing"
+        )
     if isinstance(base, StepAlias) and ladder_of(system, hue).index(base.step) is None:
         words = f"The step it should stand for is not there any more: {hue.name} has no such step."
         raise DomainError(words, field, "missing")
@@ -109,20 +132,28 @@ def _check_themes(system: ColorSystem, field: str) -> None:
     names: dict[str, str] = {}
     for theme in system.themes.values():
         if theme.base is not None and theme.base not in system.themes:
-            raise DomainError(f"The theme that {theme.name} rests on is not there any more.", field, "missing")
+            raise DomainError(
+                f"The theme that {theme.name} rests on is not there any more.", field, "missing"
+            )
         # A theme's name is in every stylesheet, and in the names of files.
         key = css_name(theme.name).casefold()
         if key in names:
             other = names[key]
             words = (
-                f"“{theme.name}” is taken." if other == theme.name else f"“{theme.name}” and “{other}” are too alike."
+                f"“{theme.name}” is taken."
+                if other == theme.name
+                else f"“{theme.name}” and “{other}” are too alike."
             )
             raise DomainError(words, "name", "taken")
         names[key] = theme.name
 
 
 def _check_references(system: ColorSystem, field: str) -> None:
-    named = [token for pairing in system.pairings.values() for token in (pairing.foreground, pairing.ground)]
+    named = [
+        token
+        for pairing in system.pairings.values()
+        for token in (pairing.foreground, pairing.ground)
+    ]
     named += [token for told in system.told_apart.values() for token in told.tokens]
     if any(token not in system.tokens for token in named):
         raise DomainError("A token that is checked is not there any more.", field, "missing")

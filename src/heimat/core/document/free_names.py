@@ -26,7 +26,11 @@ class FreeNames:
 
     def __init__(self, system: ColorSystem) -> None:
         """Of a document as it is."""
-        self._pattern, self._case, self._ladder = system.scale_pattern, system.scale_case, system.ladder
+        self._pattern, self._case, self._ladder = (
+            system.scale_pattern,
+            system.scale_case,
+            system.ladder,
+        )
         self._hues = {hue.name.casefold() for hue in system.hues.values()}
         self._names: set[str] = set()
         self._css: set[str] = set()
@@ -50,12 +54,19 @@ class FreeNames:
         return name
 
     def _tokens(self, hue: str, ladder: Ladder | None) -> list[str]:
-        return [scale_token_name(self._pattern, hue, label, self._case) for label in (ladder or self._ladder).labels()]
+        return [
+            scale_token_name(self._pattern, hue, label, self._case)
+            for label in (ladder or self._ladder).labels()
+        ]
 
     def _free(self, hue: str, tokens: list[str]) -> bool:
-        if hue.casefold() in self._hues or any(css_name(name).casefold() in self._css for name in tokens):
+        if hue.casefold() in self._hues or any(
+            css_name(name).casefold() in self._css for name in tokens
+        ):
             return False
-        return not any(name in self._groups or not self._names.isdisjoint(_groups_of(name)) for name in tokens)
+        return not any(
+            name in self._groups or not self._names.isdisjoint(_groups_of(name)) for name in tokens
+        )
 
     def _hold(self, tokens: list[str]) -> None:
         self._names.update(tokens)

@@ -10,7 +10,15 @@ NARROWEST, WIDEST = 480, 1600
 MOST_COLUMNS = 4
 GuideNotation = Literal["hex", "rgb", "hsl", "oklch"]
 GuidePart = Literal["scales", "tokens", "palettes", "pairings", "apart", "exceptions", "use"]
-GUIDE_PARTS: tuple[GuidePart, ...] = ("scales", "tokens", "palettes", "pairings", "apart", "exceptions", "use")
+GUIDE_PARTS: tuple[GuidePart, ...] = (
+    "scales",
+    "tokens",
+    "palettes",
+    "pairings",
+    "apart",
+    "exceptions",
+    "use",
+)
 
 
 class Guide(Part):
@@ -19,7 +27,9 @@ class Guide(Part):
     width: Annotated[int, Field(ge=NARROWEST, le=WIDEST)] = 1080
     columns: Annotated[int, Field(ge=1, le=MOST_COLUMNS)] = 1
     notations: Annotated[tuple[GuideNotation, ...], Field(min_length=1, max_length=4)] = ("hex",)
-    parts: Annotated[tuple[GuidePart, ...], Field(min_length=1, max_length=len(GUIDE_PARTS))] = GUIDE_PARTS
+    parts: Annotated[tuple[GuidePart, ...], Field(min_length=1, max_length=len(GUIDE_PARTS))] = (
+        GUIDE_PARTS
+    )
 
     @model_validator(mode="after")
     def _each_once(self) -> Self:

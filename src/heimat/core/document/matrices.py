@@ -10,7 +10,9 @@ from heimat.core.document.part import Name, Part
 
 MOST_MATRICES = 50
 MatrixOrder = Literal["luminance", "own"]
-ColorSet = Annotated[str, Field(pattern=r"^(steps|neutrals|texts|grounds|tokens|hue:[A-Za-z0-9_-]{1,40})$")]
+ColorSet = Annotated[
+    str, Field(pattern=r"^(steps|neutrals|texts|grounds|tokens|hue:[A-Za-z0-9_-]{1,40})$")
+]
 """All steps, the neutral ones, the foregrounds or grounds of pairings, all tokens, or `hue:` and the id of a hue."""
 
 

@@ -30,23 +30,39 @@ def check_part(text: str, field: str, what: str) -> None:
     if not text.strip():
         raise DomainError(f"A {what} needs a name.", field, "empty")
     if len(text) > LONGEST_NAME:
-        raise DomainError(f"A name has at most {LONGEST_NAME} characters; this one has {len(text)}.", field, "too_long")
+        raise DomainError(
+            f"A name has at most {LONGEST_NAME} characters; this one has {len(text)}.",
+            field,
+            "too_long",
+        )
     if text != text.strip():
-        raise DomainError(f"“{text}” begins or ends with a space, which a name does not.", field, "spaces")
+        raise DomainError(
+            f"“{text}” begins or ends with a space, which a name does not.", field, "spaces"
+        )
     if text.startswith("$"):
-        raise DomainError(f"“{text}” cannot begin with “$”: token files keep that sign for themselves.", field, "sign")
+        raise DomainError(
+            f"“{text}” cannot begin with “$”: token files keep that sign for themselves.",
+            field,
+            "sign",
+        )
     if _BRACES.search(text):
-        raise DomainError(f"“{text}” cannot hold braces: token files keep them for themselves.", field, "sign")
+        raise DomainError(
+            f"“{text}” cannot hold braces: token files keep them for themselves.", field, "sign"
+        )
     check_line(text, field)
     if not css_name(text).strip("-"):
-        raise DomainError(f"“{text}” needs at least one letter or digit to be a name.", field, "sign")
+        raise DomainError(
+            f"“{text}” needs at least one letter or digit to be a name.", field, "sign"
+        )
 
 
 def check_hue_name(text: str, field: str) -> None:
     """Raise DomainError unless a text can name a hue: one part, without a period."""
     check_part(text, field, "hue")
     if "." in text:
-        words = f"“{text}” cannot hold a period: in a hue’s name that would part the names of tokens."
+        words = (
+            f"“{text}” cannot hold a period: in a hue’s name that would part the names of tokens."
+        )
         raise DomainError(words, field, "sign")
 
 
@@ -55,7 +71,9 @@ def check_label(text: str, field: str) -> None:
     check_part(text, field, "step")
     if "." in text:
         raise DomainError(
-            f"“{text}” cannot hold a period: in a label that would part the names of tokens.", field, "sign"
+            f"“{text}” cannot hold a period: in a label that would part the names of tokens.",
+            field,
+            "sign",
         )
 
 
@@ -99,7 +117,13 @@ def scale_token_names(system: ColorSystem) -> list[tuple[Hue, list[str]]]:
     """The names of all scale tokens, hue by hue, in the designer's order."""
     pattern, case = system.scale_pattern, system.scale_case
     return [
-        (hue, [scale_token_name(pattern, hue.name, label, case) for label in ladder_of(system, hue).labels()])
+        (
+            hue,
+            [
+                scale_token_name(pattern, hue.name, label, case)
+                for label in ladder_of(system, hue).labels()
+            ],
+        )
         for hue in in_order(system.hues)
     ]
 
@@ -137,7 +161,11 @@ def clashes(names: Sequence[str]) -> Iterator[Clash]:
         key = css_name(name).casefold()
         if key in in_css:
             other = in_css[key]
-            sentence = f"“{name}” is taken." if other == name else f"“{name}” and “{other}” would be one name in CSS."
+            sentence = (
+                f"“{name}” is taken."
+                if other == name
+                else f"“{name}” and “{other}” would be one name in CSS."
+            )
             yield Clash(name, other, sentence, "taken")
         in_css[key] = name
     all_names = set(names)
@@ -146,5 +174,7 @@ def clashes(names: Sequence[str]) -> Iterator[Clash]:
         for length in range(1, len(parts)):
             group = ".".join(parts[:length])
             if group in all_names:
-                sentence = f"“{group}” cannot be a token and, for “{name}”, a group of tokens at once."
+                sentence = (
+                    f"“{group}” cannot be a token and, for “{name}”, a group of tokens at once."
+                )
                 yield Clash(name, group, sentence, "group")

@@ -55,7 +55,9 @@ def spread(entities: dict[str, "Entity"]) -> dict[str, str]:
         length += 1
     first = _BASE ** (length - 1)
     step = max((_BASE**length - first) // (len(ids) + 1), 2)
-    return {key: _written(_open(first + step * (place + 1)), length) for place, key in enumerate(ids)}
+    return {
+        key: _written(_open(first + step * (place + 1)), length) for place, key in enumerate(ids)
+    }
 
 
 def moved_along(key: str, before: dict[str, str], after: dict[str, str]) -> str:

@@ -13,9 +13,14 @@ _PATTERN = re.compile(r"[\w-]*\{name\}[\w-]*")
 def check_output(system: ColorSystem, output: NamedOutput | PlacedOutput, field: str) -> None:
     """Raise DomainError, blaming `field`, for an output that cannot be."""
     if not css_name(output.name).strip("-"):
-        raise DomainError("An output needs a name of letters or digits: its file is called by it.", field, "empty")
+        raise DomainError(
+            "An output needs a name of letters or digits: its file is called by it.", field, "empty"
+        )
     for other in system.outputs.values():
-        if other.id != output.id and css_name(other.name).casefold() == css_name(output.name).casefold():
+        if (
+            other.id != output.id
+            and css_name(other.name).casefold() == css_name(output.name).casefold()
+        ):
             raise DomainError(f"“{output.name}” is taken.", field, "taken")
     if isinstance(output, PlacedOutput):
         return
@@ -28,4 +33,8 @@ def check_output(system: ColorSystem, output: NamedOutput | PlacedOutput, field:
             raise DomainError(f"“{each.name}” is there twice.", field, "twice")
         seen.add(each.name)
     if output.form == "scss" and "themes" in seen:
-        raise DomainError("“themes” is the map of all themes in SCSS; a color cannot be called so.", field, "taken")
+        raise DomainError(
+            "“themes” is the map of all themes in SCSS; a color cannot be called so.",
+            field,
+            "taken",
+        )

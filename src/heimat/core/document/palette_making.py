@@ -36,7 +36,9 @@ class PaletteMaking(Part):
     that have a color of their own there.
     """
 
-    of: Annotated[tuple[Standing, ...], Field(min_length=1, max_length=max(MOST_CATEGORIES, MOST_SOURCES))]
+    of: Annotated[
+        tuple[Standing, ...], Field(min_length=1, max_length=max(MOST_CATEGORIES, MOST_SOURCES))
+    ]
     how: dict[str, JsonValue]
     held: tuple[Index, ...] = ()
     shaded: dict[Named, tuple[Index, ...]] = {}
@@ -49,7 +51,18 @@ class PaletteMaking(Part):
 
 
 SAID_BESIDE = frozenset(
-    ["kind", "colors", "sources", "low", "high", "told_by", "middle", "low_words", "high_words", "typed"]
+    [
+        "kind",
+        "colors",
+        "sources",
+        "low",
+        "high",
+        "told_by",
+        "middle",
+        "low_words",
+        "high_words",
+        "typed",
+    ]
 )
 """Fields of a way of making that are told of a palette anyway, or by what it stands on."""
 

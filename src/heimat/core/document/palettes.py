@@ -20,7 +20,9 @@ GRAPHIC = 3.0
 SERIES_APART = 15.0
 """How far apart chart series are to be (CIEDE2000), by convention, unless less was to be had (Szafir 2018)."""
 
-PaletteValue = Annotated[StepAlias | HueAlias | TokenAlias | LiteralColor, Field(discriminator="kind")]
+PaletteValue = Annotated[
+    StepAlias | HueAlias | TokenAlias | LiteralColor, Field(discriminator="kind")
+]
 """What a color of a palette is: a step, a hue's own color, a token, or a color of its own."""
 Telling = Literal["outline", "gap", "dash", "marker", "label"]
 """What tells categories apart besides their color: an outline, a gap between what touches, dashes, shapes, labels."""
@@ -87,7 +89,9 @@ class Sequential(InClasses):
 
     kind: Literal["sequential"] = "sequential"
     sources: Annotated[tuple[PaletteValue, ...], Field(min_length=1, max_length=MOST_SOURCES)]
-    places: Annotated[tuple[Annotated[float, Field(ge=0.0, le=1.0)] | None, ...], Field(max_length=MOST_SOURCES)] = ()
+    places: Annotated[
+        tuple[Annotated[float, Field(ge=0.0, le=1.0)] | None, ...], Field(max_length=MOST_SOURCES)
+    ] = ()
     lightest: Annotated[float, Field(ge=40.0, le=99.0)] = 96.0
     darkest: Annotated[float, Field(ge=2.0, le=60.0)] = 14.0
 
@@ -173,17 +177,23 @@ def values_of(make: PaletteMethod) -> list[PaletteValue]:
     return list(make.sources) if isinstance(make, Sequential) else [make.low, make.high]
 
 
-def with_values(make: PaletteMethod, change: Callable[[PaletteValue], PaletteValue]) -> PaletteMethod:
+def with_values(
+    make: PaletteMethod, change: Callable[[PaletteValue], PaletteValue]
+) -> PaletteMethod:
     """The same way of making a palette with each value changed."""
     if isinstance(make, Categorical):
-        colors = tuple(each.model_copy(update={"value": change(each.value)}) for each in make.colors)
+        colors = tuple(
+            each.model_copy(update={"value": change(each.value)}) for each in make.colors
+        )
         return make.model_copy(update={"colors": colors})
     if isinstance(make, Sequential):
         return make.model_copy(update={"sources": tuple(map(change, make.sources))})
     return make.model_copy(update={"low": change(make.low), "high": change(make.high)})
 
 
-def palettes_on(palettes: Mapping[str, Palette], stands: Callable[[PaletteValue], bool]) -> list[Palette]:
+def palettes_on(
+    palettes: Mapping[str, Palette], stands: Callable[[PaletteValue], bool]
+) -> list[Palette]:
     """The palettes of which a value, or the ground, is such a one."""
     return [
         palette

@@ -21,7 +21,15 @@ CLASSES = 7
 """Colors of a ready sequential or diverging row."""
 
 PARTS_OF_FORM: dict[Form, tuple[str, ...]] = {
-    "solid": ("fill", "fill-hovered", "fill-pressed", "fill-disabled", "label", "label-disabled", "border"),
+    "solid": (
+        "fill",
+        "fill-hovered",
+        "fill-pressed",
+        "fill-disabled",
+        "label",
+        "label-disabled",
+        "border",
+    ),
     "edged": (
         "border",
         "border-hovered",
@@ -97,7 +105,9 @@ def _words() -> dict[str, str]:
     for status in STATUSES:
         found[f"status.{status}"] = f"The mark of {status}: a dot, an icon, an edge."
         found[f"status.{status}-surface"] = f"The ground of a message of {status}."
-        found[f"status.{status}-text"] = f"Text of a message of {status}, on its ground and on cards."
+        found[f"status.{status}-text"] = (
+            f"Text of a message of {status}, on its ground and on cards."
+        )
         found[f"status.{status}-border"] = f"The edge of a message of {status}."
     for family in FAMILIES:
         for part, words in _PART_WORDS.items():
@@ -106,7 +116,9 @@ def _words() -> dict[str, str]:
         found[f"chart.series.{number}"] = f"Series {number} of a chart."
     for number in range(1, CLASSES + 1):
         found[f"chart.sequential.{number}"] = f"Class {number} of {CLASSES}, from little to much."
-        found[f"chart.diverging.{number}"] = f"Class {number} of {CLASSES}, from one end over the middle to the other."
+        found[f"chart.diverging.{number}"] = (
+            f"Class {number} of {CLASSES}, from one end over the middle to the other."
+        )
     return found
 
 
@@ -143,14 +155,26 @@ def shape_of(purpose: str | None, *, is_text: bool) -> Shape:
     kind, _, rest = (purpose or "").partition(".")
     part = rest.rpartition(".")[2]
     if kind == "action":
-        return "strong text" if part.startswith("label") else "line" if part.startswith("border") else "fill"
+        return (
+            "strong text"
+            if part.startswith("label")
+            else "line"
+            if part.startswith("border")
+            else "fill"
+        )
     if kind == "link":
         return "link"
     if kind == "icon":
         return "icon"
-    if kind in ("border", "focus") or part.endswith("-border") or purpose in ("chart.axis", "chart.grid"):
+    if (
+        kind in ("border", "focus")
+        or part.endswith("-border")
+        or purpose in ("chart.axis", "chart.grid")
+    ):
         return "line"
     if purpose in _STRONG:
         return "strong text"
-    texts = kind == "text" or part.endswith("-text") or purpose in ("selection.label", "chart.label")
+    texts = (
+        kind == "text" or part.endswith("-text") or purpose in ("selection.label", "chart.label")
+    )
     return "text" if texts or (is_text and purpose is None) else "fill"

@@ -23,7 +23,9 @@ class RestsOn(Part):
     address: Annotated[str, Field(min_length=1, max_length=LONGEST_ADDRESS)]
     name: Name
     version: Annotated[str, Field(min_length=1, max_length=LONGEST_VERSION)]
-    chosen: Annotated[tuple[Annotated[str, Field(max_length=LONGEST_NAME)], ...], Field(max_length=200)] = ()
+    chosen: Annotated[
+        tuple[Annotated[str, Field(max_length=LONGEST_NAME)], ...], Field(max_length=200)
+    ] = ()
     hues: dict[Id, Id] = {}
     tokens: dict[Id, Id] = {}
     overridden: dict[Id, Token] = {}

@@ -46,7 +46,9 @@ class ColorSystem(Part):
     was taken from another system.
     """
 
-    model_config = ConfigDict(frozen=True, extra="forbid", populate_by_name=True, serialize_by_alias=True)
+    model_config = ConfigDict(
+        frozen=True, extra="forbid", populate_by_name=True, serialize_by_alias=True
+    )
 
     schema_version: Annotated[int, Field(alias="schema")] = SCHEMA
     generator: int = LATEST_GENERATOR
@@ -79,11 +81,15 @@ class ColorSystem(Part):
 
 
 COLLECTIONS: tuple[str, ...] = tuple(
-    name for name, field in ColorSystem.model_fields.items() if getattr(field.annotation, "__origin__", None) is dict
+    name
+    for name, field in ColorSystem.model_fields.items()
+    if getattr(field.annotation, "__origin__", None) is dict
 )
 """The fields of the document that hold entities by id."""
 FIELDS: tuple[str, ...] = tuple(
-    name for name in ColorSystem.model_fields if name not in COLLECTIONS and name != "schema_version"
+    name
+    for name in ColorSystem.model_fields
+    if name not in COLLECTIONS and name != "schema_version"
 )
 """All others that an edit can change; the form of the document is no edit's business."""
 

@@ -76,7 +76,8 @@ class DerivedColor(Part):
 
 
 TokenValue = Annotated[
-    StepAlias | HueAlias | TokenAlias | PaletteAlias | LiteralColor | DerivedColor, Field(discriminator="kind")
+    StepAlias | HueAlias | TokenAlias | PaletteAlias | LiteralColor | DerivedColor,
+    Field(discriminator="kind"),
 ]
 End = StepAlias | HueAlias | PaletteAlias | LiteralColor
 """What a chain of aliases ends in."""

@@ -25,7 +25,8 @@ def members(system: ColorSystem, selection: NamedSelection) -> list[StepRef]:
     return [
         ref
         for ref in selection.steps
-        if ref.hue in system.hues and ladder_of(system, system.hues[ref.hue]).index(ref.step) is not None
+        if ref.hue in system.hues
+        and ladder_of(system, system.hues[ref.hue]).index(ref.step) is not None
     ]
 
 
@@ -34,16 +35,24 @@ def unused_of(system: ColorSystem, hue: Hue) -> list[str]:
     uses = uses_of(system, hue)
     by_hand = {*hue.pins, *hue.nudges, *hue.reserve, hue.anchor.step or ""}
     steps = ladder_of(system, hue).steps
-    return [step.label for step in steps if not uses[step.id] and step.id not in by_hand and not step.internal]
+    return [
+        step.label
+        for step in steps
+        if not uses[step.id] and step.id not in by_hand and not step.internal
+    ]
 
 
 def uses_of(system: ColorSystem, hue: Hue | None) -> Counter[str]:
     """How many tokens and palettes stand on each step, by its id: of one hue, or of all on the system's ladder."""
-    shared = {hue.id} if hue else {other.id for other in system.hues.values() if other.ladder is None}
+    shared = (
+        {hue.id} if hue else {other.id for other in system.hues.values() if other.ladder is None}
+    )
     standing = [token.bases for token in system.tokens.values()]
     standing += [list(all_values(palette)) for palette in system.palettes.values()]
     return Counter(
         step
         for values in standing
-        for step in {each.step for each in values if isinstance(each, StepAlias) and each.hue in shared}
+        for step in {
+            each.step for each in values if isinstance(each, StepAlias) and each.hue in shared
+        }
     )

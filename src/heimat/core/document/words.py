@@ -6,14 +6,25 @@ from heimat.core.color.notation import format
 from heimat.core.document.hues import QuantityChange
 from heimat.core.document.palettes import Categorical
 from heimat.core.document.system import ColorSystem, ladder_of
-from heimat.core.document.tokens import DerivedColor, HueAlias, PaletteAlias, StepAlias, TokenAlias, TokenValue
+from heimat.core.document.tokens import (
+    DerivedColor,
+    HueAlias,
+    PaletteAlias,
+    StepAlias,
+    TokenAlias,
+    TokenValue,
+)
 
 
 def step_name(system: ColorSystem, hue_id: str, step_id: str) -> str | None:
     """A step as people say it: tidewater 600; None where it is not there."""
     hue = system.hues.get(hue_id)
     place = ladder_of(system, hue).index(step_id) if hue else None
-    return None if hue is None or place is None else f"{hue.name} {ladder_of(system, hue).steps[place].label}"
+    return (
+        None
+        if hue is None or place is None
+        else f"{hue.name} {ladder_of(system, hue).steps[place].label}"
+    )
 
 
 def value_in_words(system: ColorSystem, value: TokenValue) -> str:
@@ -40,7 +51,11 @@ def _palette_color(system: ColorSystem, value: PaletteAlias) -> str:
     if not isinstance(palette.make, Categorical):
         return f"{palette.name} at {value.along:.0%}"
     ids = [color.id for color in palette.make.colors]
-    return f"{palette.name} {ids.index(value.color) + 1}" if value.color in ids else "a color that is gone"
+    return (
+        f"{palette.name} {ids.index(value.color) + 1}"
+        if value.color in ids
+        else "a color that is gone"
+    )
 
 
 def changes_in_words(value: DerivedColor) -> list[str]:
@@ -58,7 +73,9 @@ def changes_in_words(value: DerivedColor) -> list[str]:
     ]
 
 
-def _change_in_words(name: str, change: QuantityChange, more: str, less: str, scale: float, unit: str) -> str:
+def _change_in_words(
+    name: str, change: QuantityChange, more: str, less: str, scale: float, unit: str
+) -> str:
     if change.how == "times":
         return f"{name} times {change.by:g}"
     by = change.by * scale

@@ -81,7 +81,9 @@ if TYPE_CHECKING:
     UserEdit = EditBase
     Edit = EditBase
 else:
-    UserEdit = Annotated[reduce(or_, (each for each in REGISTERED if each.of_person)), Field(discriminator="type")]
+    UserEdit = Annotated[
+        reduce(or_, (each for each in REGISTERED if each.of_person)), Field(discriminator="type")
+    ]
     """What a person can do."""
     Edit = Annotated[reduce(or_, REGISTERED), Field(discriminator="type")]
     """What a revision can hold: what a person did, what takes it back, what is taken from another system, or what the
@@ -109,7 +111,9 @@ def apply(system: ColorSystem, edit: Edit) -> ColorSystem:
         changed = edit.change(system)
     except ValidationError as error:
         # No edit should come here; where one does, it is refused as what a document cannot hold.
-        raise DomainError("A document cannot hold that: it is too long, or too large.", edit.blames, "limit") from error
+        raise DomainError(
+            "A document cannot hold that: it is too long, or too large.", edit.blames, "limit"
+        ) from error
     if changed is not system:
         if "taken" in edit.guards:
             refuse_taken(system, changed, edit.blames)

@@ -31,10 +31,16 @@ class AddCandidates(EditBase):
     def change(self, system: ColorSystem) -> ColorSystem:
         found = dict(system.candidates)
         if len(found) + len(self.candidates) > MOST_CANDIDATES:
-            raise DomainError(f"At most {MOST_CANDIDATES} candidates wait at a time.", "candidates", "limit")
-        for place, (new, order) in enumerate(zip(self.candidates, behind(found, len(self.candidates)), strict=True)):
+            raise DomainError(
+                f"At most {MOST_CANDIDATES} candidates wait at a time.", "candidates", "limit"
+            )
+        for place, (new, order) in enumerate(
+            zip(self.candidates, behind(found, len(self.candidates)), strict=True)
+        ):
             if new.id in found:
-                raise DomainError("A candidate with this id is there already.", f"candidates.{place}.id", "taken")
+                raise DomainError(
+                    "A candidate with this id is there already.", f"candidates.{place}.id", "taken"
+                )
             found[new.id] = Candidate(
                 id=new.id,
                 order=order,
@@ -49,7 +55,11 @@ class AddCandidates(EditBase):
     def sentence(self, system: ColorSystem) -> str:
         count = len(self.candidates)
         first = self.candidates[0]
-        return f"Let {first.name or plain_name(first.color)} wait" if count == 1 else f"Let {count} candidates wait"
+        return (
+            f"Let {first.name or plain_name(first.color)} wait"
+            if count == 1
+            else f"Let {count} candidates wait"
+        )
 
 
 class SetCandidate(EditBase):
@@ -65,7 +75,9 @@ class SetCandidate(EditBase):
     def change(self, system: ColorSystem) -> ColorSystem:
         before = _candidate(system, self.candidate)
         status = self.status if self.kind == "status" else None
-        after = before.model_copy(update={"name": self.name.strip(), "kind": self.kind, "status": status})
+        after = before.model_copy(
+            update={"name": self.name.strip(), "kind": self.kind, "status": status}
+        )
         return system.model_copy(update={"candidates": {**system.candidates, after.id: after}})
 
     def sentence(self, system: ColorSystem) -> str:
@@ -98,11 +110,20 @@ class JoinCandidates(EditBase):
         joining = [_candidate(system, key) for key in dict.fromkeys(self.candidates)]
         joined = AddHues(
             hues=tuple(
-                NewHue(id=each.id, name=each.name, kind=each.kind, status=each.status, color=each.color, note=each.note)
+                NewHue(
+                    id=each.id,
+                    name=each.name,
+                    kind=each.kind,
+                    status=each.status,
+                    color=each.color,
+                    note=each.note,
+                )
                 for each in joining
             )
         ).change(system)
-        return joined.model_copy(update={"candidates": _without(system, {each.id for each in joining})})
+        return joined.model_copy(
+            update={"candidates": _without(system, {each.id for each in joining})}
+        )
 
     def sentence(self, system: ColorSystem) -> str:
         return f"Let {_named(system, self.candidates)} join"

@@ -77,14 +77,18 @@ class Difference:
     since: Since = "there"
 
 
-def differences(here: ColorSystem, there: ColorSystem, start: ColorSystem | None = None) -> list[Difference]:
+def differences(
+    here: ColorSystem, there: ColorSystem, start: ColorSystem | None = None
+) -> list[Difference]:
     """What stands otherwise in another alternative than in this one, thing by thing.
 
     `start` is what both were when they parted; without it, all counts as changed in the other.
     """
     grouped: dict[tuple[str, ...], list[PlaceValue]] = {}
     for place in places_changed(here, there):
-        grouped.setdefault(place.path[:2] if place.path[0] in COLLECTIONS else place.path[:1], []).append(place)
+        grouped.setdefault(
+            place.path[:2] if place.path[0] in COLLECTIONS else place.path[:1], []
+        ).append(place)
     parted = _Parted.of(here, there, start)
     return [_difference(here, there, at, places, parted) for at, places in grouped.items()]
 
@@ -100,7 +104,9 @@ class _Parted:
     def of(cls, here: ColorSystem, there: ColorSystem, start: ColorSystem | None) -> "_Parted":
         if start is None:
             return cls()
-        changed = (tuple(place.path for place in places_changed(start, each)) for each in (here, there))
+        changed = (
+            tuple(place.path for place in places_changed(start, each)) for each in (here, there)
+        )
         return cls(*changed)
 
     def since(self, place: PlaceValue) -> Since:
@@ -120,7 +126,11 @@ def _taken(places: list[PlaceValue], parted: _Parted) -> tuple[Since, list[Place
 
 
 def _difference(
-    here: ColorSystem, there: ColorSystem, at: tuple[str, ...], all_places: list[PlaceValue], parted: _Parted
+    here: ColorSystem,
+    there: ColorSystem,
+    at: tuple[str, ...],
+    all_places: list[PlaceValue],
+    parted: _Parted,
 ) -> Difference:
     since, places = _taken(all_places, parted)
     if len(at) == 1:
@@ -171,7 +181,8 @@ def _token_words(here: ColorSystem, there: ColorSystem, key: str, places: list[P
             old, new = here.tokens[key].values.get(theme), there.tokens[key].values.get(theme)
             name = there.themes.get(theme) or here.themes.get(theme)
             ends = [
-                value_in_words(each, value) if value else "as it follows" for each, value in ((here, old), (there, new))
+                value_in_words(each, value) if value else "as it follows"
+                for each, value in ((here, old), (there, new))
             ]
             found.append(f"{ends[0]} to {ends[1]}" + (f" in {name.name}" if name else ""))
         elif place.path[2:3] == ("name",):
@@ -182,7 +193,11 @@ def _token_words(here: ColorSystem, there: ColorSystem, key: str, places: list[P
 
 
 def taking_over(
-    here: ColorSystem, there: ColorSystem, ids: Collection[str], name: str, start: ColorSystem | None = None
+    here: ColorSystem,
+    there: ColorSystem,
+    ids: Collection[str],
+    name: str,
+    start: ColorSystem | None = None,
 ) -> Restore:
     """The change that puts chosen things as they stand in another alternative, by the ids of the differences.
 
@@ -215,7 +230,9 @@ def _refuse_lacking(here: ColorSystem, there: ColorSystem, chosen: Iterable[Diff
         for at in sorted(needed & only_there.keys()):
             what = f"the {_KINDS[at[0]]} {only_there[at].name}"
             words = f"{each.name} needs {what}, which is only there."
-            raise DomainError(f"{words} Take {only_there[at].name} over together with it.", "ids", "lacking")
+            raise DomainError(
+                f"{words} Take {only_there[at].name} over together with it.", "ids", "lacking"
+            )
 
 
 def _named(place: PlaceValue) -> Iterable[Path]:

@@ -50,7 +50,9 @@ class Collection:
     def without(self, system: ColorSystem, key: str) -> ColorSystem:
         """The document without the thing of an id."""
         return system.model_copy(
-            update={self.name: {each: kept for each, kept in self.of(system).items() if each != key}}
+            update={
+                self.name: {each: kept for each, kept in self.of(system).items() if each != key}
+            }
         )
 
 
@@ -77,7 +79,9 @@ class RenameOne(_OfOne):
     def change(self, system: ColorSystem) -> ColorSystem:
         """The document with it renamed. Raises DomainError where it is not there or cannot be called so."""
         thing = self.collection.find(system, self._key)
-        return self.collection.put(system, thing.model_copy(update={"name": self.checked_name(system)}))
+        return self.collection.put(
+            system, thing.model_copy(update={"name": self.checked_name(system)})
+        )
 
     def sentence(self, system: ColorSystem) -> str:
         """Both names."""
@@ -121,4 +125,8 @@ class RemoveOne(_OfOne):
     def sentence(self, system: ColorSystem) -> str:
         """What is removed, by its name."""
         known, noun = self.collection.of(system).get(self._key), self.collection.noun
-        return f"Remove the {noun} {known.name}" if known else f"Remove {self.collection.article} {noun}"
+        return (
+            f"Remove the {noun} {known.name}"
+            if known
+            else f"Remove {self.collection.article} {noun}"
+        )

@@ -29,13 +29,18 @@ class KeepCondition(EditBase):
         name = self.name.strip()
         if not name:
             raise DomainError("A viewing condition needs a name.", "name", "empty")
-        if any(each.name.lower() == name.lower() and key != self.id for key, each in system.conditions.items()):
+        if any(
+            each.name.lower() == name.lower() and key != self.id
+            for key, each in system.conditions.items()
+        ):
             raise DomainError(f"“{name}” is taken.", "name", "taken")
         if self.quantities.ink >= self.quantities.paper:
             raise DomainError("The darkest ink must reflect less than the paper.", "ink", "range")
         known = system.conditions.get(self.id)
         if known is None and len(system.conditions) >= MOST_CONDITIONS:
-            raise DomainError(f"A system has at most {MOST_CONDITIONS} viewing conditions.", "conditions", "limit")
+            raise DomainError(
+                f"A system has at most {MOST_CONDITIONS} viewing conditions.", "conditions", "limit"
+            )
         order = known.order if known else behind(system.conditions)[0]
         kept = Condition(id=self.id, order=order, name=name, quantities=self.quantities)
         return system.model_copy(update={"conditions": {**system.conditions, self.id: kept}})
@@ -62,7 +67,11 @@ class SetAim(EditBase):
         return system.model_copy(update={"aim": self.aim})
 
     def sentence(self, system: ColorSystem) -> str:
-        return "Aim at what the standard asks for" if self.aim is None else f"Aim at a contrast of {self.aim:g}"
+        return (
+            "Aim at what the standard asks for"
+            if self.aim is None
+            else f"Aim at a contrast of {self.aim:g}"
+        )
 
 
 class SetDuty(EditBase):
@@ -75,4 +84,8 @@ class SetDuty(EditBase):
         return system.model_copy(update={"duty": self.duty.strip()})
 
     def sentence(self, system: ColorSystem) -> str:
-        return f"Say what binds us: {self.duty.strip()}" if self.duty.strip() else "Say nothing of what binds us"
+        return (
+            f"Say what binds us: {self.duty.strip()}"
+            if self.duty.strip()
+            else "Say nothing of what binds us"
+        )

@@ -21,7 +21,10 @@ def meeting(writes: Iterable[Path], touched: Iterable[Path]) -> Path | None:
 
 
 def conflict(
-    writes: Iterable[Path], reads: Iterable[Path], other_writes: Iterable[Path], other_reads: Iterable[Path]
+    writes: Iterable[Path],
+    reads: Iterable[Path],
+    other_writes: Iterable[Path],
+    other_reads: Iterable[Path],
 ) -> Path | None:
     """The place at which two changes conflict: what one writes meets what the other reads or writes."""
     mine, theirs = list(writes), list(other_writes)

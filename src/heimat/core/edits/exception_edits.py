@@ -43,14 +43,22 @@ class AcceptFinding(EditBase):
 
     def change(self, system: ColorSystem) -> ColorSystem:
         if not self.reason.strip():
-            raise DomainError("Say why: an exception without a reason helps nobody later.", "reason", "empty")
+            raise DomainError(
+                "Say why: an exception without a reason helps nobody later.", "reason", "empty"
+            )
         if self.until is not None and self.on is not None and self.until < self.on:
-            raise DomainError(f"{self.until} is past: choose a day to come, or none.", "until", "past")
-        kept = {key: each for key, each in system.exceptions.items() if each.finding != self.finding}
+            raise DomainError(
+                f"{self.until} is past: choose a day to come, or none.", "until", "past"
+            )
+        kept = {
+            key: each for key, each in system.exceptions.items() if each.finding != self.finding
+        }
         if self.id in kept:
             raise DomainError("An exception with this id is there already.", "id", "taken")
         if len(kept) >= MOST_EXCEPTIONS:
-            raise DomainError(f"A system has at most {MOST_EXCEPTIONS} exceptions.", "exceptions", "limit")
+            raise DomainError(
+                f"A system has at most {MOST_EXCEPTIONS} exceptions.", "exceptions", "limit"
+            )
         kept[self.id] = AcceptedException(
             id=self.id,
             order=behind(system.exceptions)[0],

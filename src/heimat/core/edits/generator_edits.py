@@ -17,7 +17,9 @@ class SetGenerator(EditBase):
 
     def change(self, system: ColorSystem) -> ColorSystem:
         if self.generator not in GENERATORS:
-            raise DomainError(f"This Heimat has no generator {self.generator}.", "generator", "unknown")
+            raise DomainError(
+                f"This Heimat has no generator {self.generator}.", "generator", "unknown"
+            )
         return system.model_copy(update={"generator": self.generator})
 
     def sentence(self, system: ColorSystem) -> str:

@@ -21,7 +21,9 @@ class HoldHues(EditBase):
 
     def change(self, system: ColorSystem) -> ColorSystem:
         for hue in self.hues:
-            system = with_hue(system, hue_of(system, hue, "hues").model_copy(update={"held": self.held}))
+            system = with_hue(
+                system, hue_of(system, hue, "hues").model_copy(update={"held": self.held})
+            )
         return system
 
     def sentence(self, system: ColorSystem) -> str:

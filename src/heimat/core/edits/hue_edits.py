@@ -17,7 +17,15 @@ from heimat.core.document.names import check_hue_name
 from heimat.core.document.order import behind, in_order
 from heimat.core.document.part import LONGEST_NAME, Note, Part, StepId
 from heimat.core.document.system import MOST_HUES, ColorSystem, ladder_of
-from heimat.core.document.tokens import DerivedColor, HueAlias, LiteralColor, StepAlias, Token, TokenValue, base_of
+from heimat.core.document.tokens import (
+    DerivedColor,
+    HueAlias,
+    LiteralColor,
+    StepAlias,
+    Token,
+    TokenValue,
+    base_of,
+)
 from heimat.core.document.words import listed, value_in_words
 from heimat.core.edits.base import EditBase, Path, hue_of, step_of, with_hue
 from heimat.core.edits.collection import Collection, MoveOne, RenameOne
@@ -79,14 +87,17 @@ class AddHues(EditBase):
 
     def change(self, system: ColorSystem) -> ColorSystem:
         free = FreeNames(system) if self.nearest else None
-        for place, (new, order) in enumerate(zip(self.hues, behind(system.hues, len(self.hues)), strict=True)):
+        for place, (new, order) in enumerate(
+            zip(self.hues, behind(system.hues, len(self.hues)), strict=True)
+        ):
             hue = _made(system, new, order, f"hues.{place}", free)
             system = with_hue(system, hue)
         return system
 
     def sentence(self, system: ColorSystem) -> str:
         names = ", ".join(
-            new.name or (plain_name(new.color) if new.color else "a derived hue") for new in self.hues[:4]
+            new.name or (plain_name(new.color) if new.color else "a derived hue")
+            for new in self.hues[:4]
         )
         return f"Add {names}" + (f" and {len(self.hues) - 4} more" if len(self.hues) > 4 else "")
 
@@ -122,7 +133,9 @@ def _made(system: ColorSystem, new: NewHue, order: str, field: str, free: FreeNa
         return hue.model_copy(update={"name": name})
     if not new.name:
         plain = plain_name(source_color(system, hue))
-        return hue.model_copy(update={"name": unique_name(plain, (other.name for other in system.hues.values()))})
+        return hue.model_copy(
+            update={"name": unique_name(plain, (other.name for other in system.hues.values()))}
+        )
     check_hue_name(new.name, f"{field}.name")
     return hue.model_copy(update={"name": new.name})
 
@@ -143,7 +156,9 @@ class DuplicateHue(EditBase):
         after = every[every.index(hue) + 1 :]
         name = unique_name(hue.name, (other.name for other in every))
         copy = hue.model_copy(update={"id": self.id, "name": name, "order": behind(system.hues)[0]})
-        hues = before_another({**system.hues, copy.id: copy}, [copy], after[0].id if after else None)
+        hues = before_another(
+            {**system.hues, copy.id: copy}, [copy], after[0].id if after else None
+        )
         return system.model_copy(update={"hues": hues})
 
     def sentence(self, system: ColorSystem) -> str:
@@ -229,7 +244,10 @@ class SetHueKind(EditBase):
 
     def change(self, system: ColorSystem) -> ColorSystem:
         status = self.status if self.kind == "status" else None
-        return with_hue(system, hue_of(system, self.hue).model_copy(update={"kind": self.kind, "status": status}))
+        return with_hue(
+            system,
+            hue_of(system, self.hue).model_copy(update={"kind": self.kind, "status": status}),
+        )
 
     def sentence(self, system: ColorSystem) -> str:
         return f"Sort {hue_of(system, self.hue).name} as {self.status or self.kind}"
@@ -271,7 +289,9 @@ class SetAnchor(EditBase):
     def change(self, system: ColorSystem) -> ColorSystem:
         hue = hue_of(system, self.hue)
         anchor = self.anchor
-        if anchor.mode == "label" and (anchor.step is None or ladder_of(system, hue).index(anchor.step) is None):
+        if anchor.mode == "label" and (
+            anchor.step is None or ladder_of(system, hue).index(anchor.step) is None
+        ):
             raise DomainError("Choose one of the labels of the ladder.", "anchor.step", "missing")
         kept = anchor if anchor.mode == "label" else Anchor(mode=anchor.mode)
         return with_hue(system, hue.model_copy(update={"anchor": kept}))

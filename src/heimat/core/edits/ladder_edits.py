@@ -85,14 +85,25 @@ def losses(before: ColorSystem, after: ColorSystem) -> list[str]:
     """What a change of ladders takes away or moves, a sentence each: pins, nudges, fixed anchors, aliases."""
     found: list[str] = []
     for hue in in_order(before.hues):
-        now, labels = after.hues[hue.id], {step.id: step.label for step in ladder_of(before, hue).steps}
+        now, labels = (
+            after.hues[hue.id],
+            {step.id: step.label for step in ladder_of(before, hue).steps},
+        )
         for what, old, new in (("pin", hue.pins, now.pins), ("nudge", hue.nudges, now.nudges)):
-            found += [f"The {what} at {hue.name} {labels[step]} goes." for step in labels if step in old.keys() - new]
+            found += [
+                f"The {what} at {hue.name} {labels[step]} goes."
+                for step in labels
+                if step in old.keys() - new
+            ]
         if hue.anchor.mode == "label" and now.anchor != hue.anchor:
-            found.append(f"{hue.name} stands at the nearest label, not at {labels[hue.anchor.step or '']} any more.")
+            found.append(
+                f"{hue.name} stands at the nearest label, not at {labels[hue.anchor.step or '']} any more."
+            )
         gone = [step for step in hue.reserve if step not in now.reserve]
         found += [f"{hue.name} {labels[step]} is in reserve no longer." for step in gone]
-    found += [f"{name}’s own color is in its scale no longer." for name in _displaced(before, after)]
+    found += [
+        f"{name}’s own color is in its scale no longer." for name in _displaced(before, after)
+    ]
     for kept in in_order(before.selections):
         fewer = len(members(before, kept)) - len(members(after, kept))
         if fewer:
@@ -103,28 +114,46 @@ def losses(before: ColorSystem, after: ColorSystem) -> list[str]:
             if moved != value:
                 words = f"{value_in_words(before, value)} to {value_in_words(after, moved)}"
                 found.append(f"{token.name} moves from {words}.")
-            elif isinstance(value, StepAlias) and before.scales_published and _made_internal(before, after, value):
+            elif (
+                isinstance(value, StepAlias)
+                and before.scales_published
+                and _made_internal(before, after, value)
+            ):
                 name = value_in_words(before, value)
-                found.append(f"{token.name} is published as a value: {name} is internal, so it is no alias any more.")
+                found.append(
+                    f"{token.name} is published as a value: {name} is internal, so it is no alias any more."
+                )
     return found
 
 
 def _displaced(before: ColorSystem, after: ColorSystem) -> list[str]:
     """The names of hues whose own color is a step of their scale before, and of none after."""
-    changed = [hue for hue in in_order(before.hues) if ladder_of(before, hue) != ladder_of(after, after.hues[hue.id])]
+    changed = [
+        hue
+        for hue in in_order(before.hues)
+        if ladder_of(before, hue) != ladder_of(after, after.hues[hue.id])
+    ]
     then = scales_of(before, changed)
     now = scales_of(after, [after.hues[hue.id] for hue in changed])
     return [
         hue.name
         for hue, was, stands in zip(changed, then, now, strict=True)
-        if (was.rgb8 == was.source8).all(axis=-1).any() and not (stands.rgb8 == stands.source8).all(axis=-1).any()
+        if (was.rgb8 == was.source8).all(axis=-1).any()
+        and not (stands.rgb8 == stands.source8).all(axis=-1).any()
     ]
 
 
 def _made_internal(before: ColorSystem, after: ColorSystem, value: StepAlias) -> bool:
     """Whether the step that a token stands on was published and is no longer."""
     was, now = (
-        next((step.internal for step in ladder_of(each, each.hues[value.hue]).steps if step.id == value.step), True)
+        next(
+            (
+                step.internal
+                for step in ladder_of(each, each.hues[value.hue]).steps
+                if step.id == value.step
+            ),
+            True,
+        )
         for each in (before, after)
     )
     return now and not was
@@ -135,8 +164,12 @@ def _on_ladder(system: ColorSystem, hues: Iterable[Hue], ladder: Ladder) -> Colo
     moving = {hue.id: hue for hue in hues}
     tokens = {}
     for key, token in system.tokens.items():
-        values = {theme: _value_on(moving, system, value, ladder) for theme, value in token.values.items()}
-        tokens[key] = token if values == token.values else token.model_copy(update={"values": values})
+        values = {
+            theme: _value_on(moving, system, value, ladder) for theme, value in token.values.items()
+        }
+        tokens[key] = (
+            token if values == token.values else token.model_copy(update={"values": values})
+        )
     if all(tokens[key] is token for key, token in system.tokens.items()):
         # The very same tokens: what was found of them stays found.
         tokens = system.tokens
@@ -147,18 +180,28 @@ def _on_ladder(system: ColorSystem, hues: Iterable[Hue], ladder: Ladder) -> Colo
 def _hue_on(hue: Hue, ladder: Ladder) -> Hue:
     pins = {step: color for step, color in hue.pins.items() if ladder.index(step) is not None}
     nudges = {step: nudge for step, nudge in hue.nudges.items() if ladder.index(step) is not None}
-    reserve = {step: reason for step, reason in hue.reserve.items() if ladder.index(step) is not None}
+    reserve = {
+        step: reason for step, reason in hue.reserve.items() if ladder.index(step) is not None
+    }
     gone = hue.anchor.mode == "label" and ladder.index(hue.anchor.step or "") is None
     if not gone and (pins, nudges, reserve) == (hue.pins, hue.nudges, hue.reserve):
         return hue
     kept = Anchor() if gone else hue.anchor
-    return hue.model_copy(update={"pins": pins, "nudges": nudges, "reserve": reserve, "anchor": kept})
+    return hue.model_copy(
+        update={"pins": pins, "nudges": nudges, "reserve": reserve, "anchor": kept}
+    )
 
 
-def _value_on(moving: Mapping[str, Hue], system: ColorSystem, value: TokenValue, ladder: Ladder) -> TokenValue:
+def _value_on(
+    moving: Mapping[str, Hue], system: ColorSystem, value: TokenValue, ladder: Ladder
+) -> TokenValue:
     if isinstance(value, DerivedColor):
         return value.model_copy(update={"of": _value_on(moving, system, value.of, ladder)})
-    if not isinstance(value, StepAlias) or value.hue not in moving or ladder.index(value.step) is not None:
+    if (
+        not isinstance(value, StepAlias)
+        or value.hue not in moving
+        or ladder.index(value.step) is not None
+    ):
         return value
     before = ladder_of(system, moving[value.hue])
     nearest = ladder.steps[ladder.nearest(before.steps[before.index(value.step) or 0].lightness)]
@@ -192,7 +235,9 @@ class PublishScales(EditBase):
         return system.model_copy(update={"scales_published": self.published})
 
     def sentence(self, system: ColorSystem) -> str:
-        return "Publish the scale tokens" if self.published else "Keep the scale tokens in the house"
+        return (
+            "Publish the scale tokens" if self.published else "Keep the scale tokens in the house"
+        )
 
 
 class RenameSystem(EditBase):
@@ -208,7 +253,9 @@ class RenameSystem(EditBase):
             raise DomainError("A system needs a name.", "name", "empty")
         check_line(name, "name")
         if len(name) > 80:
-            raise DomainError(f"A name has at most 80 characters; this one has {len(name)}.", "name", "too_long")
+            raise DomainError(
+                f"A name has at most 80 characters; this one has {len(name)}.", "name", "too_long"
+            )
         return system.model_copy(update={"name": name})
 
     def sentence(self, system: ColorSystem) -> str:

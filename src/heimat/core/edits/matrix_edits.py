@@ -31,17 +31,26 @@ class KeepMatrix(EditBase):
         name = self.name.strip()
         if not name:
             raise DomainError("A matrix is kept under a name.", "name", "empty")
-        if any(each.name.lower() == name.lower() and key != self.id for key, each in system.matrices.items()):
+        if any(
+            each.name.lower() == name.lower() and key != self.id
+            for key, each in system.matrices.items()
+        ):
             raise DomainError(f"“{name}” is taken.", "name", "taken")
         known = system.matrices.get(self.id)
         if known is None and len(system.matrices) >= MOST_MATRICES:
-            raise DomainError(f"A system has at most {MOST_MATRICES} named matrices.", "matrices", "limit")
+            raise DomainError(
+                f"A system has at most {MOST_MATRICES} named matrices.", "matrices", "limit"
+            )
         order = known.order if known else behind(system.matrices)[0]
-        kept = NamedMatrix(id=self.id, order=order, name=name, rows=self.rows, columns=self.columns, by=self.by)
+        kept = NamedMatrix(
+            id=self.id, order=order, name=name, rows=self.rows, columns=self.columns, by=self.by
+        )
         return system.model_copy(update={"matrices": {**system.matrices, self.id: kept}})
 
     def sentence(self, system: ColorSystem) -> str:
-        return f"{'Change' if self.id in system.matrices else 'Keep'} the matrix {self.name.strip()}"
+        return (
+            f"{'Change' if self.id in system.matrices else 'Keep'} the matrix {self.name.strip()}"
+        )
 
 
 class RemoveMatrix(RemoveOne):

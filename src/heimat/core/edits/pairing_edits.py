@@ -34,9 +34,14 @@ class AddPairings(EditBase):
     pairings: Annotated[tuple[NewPairing, ...], Field(min_length=1, max_length=MOST_TOKENS)]
 
     def change(self, system: ColorSystem) -> ColorSystem:
-        declared = {(pairing.foreground, pairing.ground, pairing.use) for pairing in system.pairings.values()}
+        declared = {
+            (pairing.foreground, pairing.ground, pairing.use)
+            for pairing in system.pairings.values()
+        }
         pairings = dict(system.pairings)
-        for each, order in zip(self.pairings, behind(system.pairings, len(self.pairings)), strict=True):
+        for each, order in zip(
+            self.pairings, behind(system.pairings, len(self.pairings)), strict=True
+        ):
             token_of(system, each.foreground, "foreground")
             token_of(system, each.ground, "ground")
             if each.foreground == each.ground:
@@ -47,7 +52,11 @@ class AddPairings(EditBase):
                 continue
             declared.add((each.foreground, each.ground, each.use))
             pairings[each.id] = Pairing(
-                id=each.id, order=order, foreground=each.foreground, ground=each.ground, use=each.use
+                id=each.id,
+                order=order,
+                foreground=each.foreground,
+                ground=each.ground,
+                use=each.use,
             )
         if len(pairings) > MOST_TOKENS:
             raise DomainError(f"A system has at most {MOST_TOKENS} pairings.", "pairings", "limit")
@@ -61,7 +70,11 @@ class AddPairings(EditBase):
         return f"Declare {names[0]} on {names[1]}, as {USE_WORDS[first.use]}"
 
     def reads(self) -> set[Path]:
-        return {("tokens", key, "id") for each in self.pairings for key in (each.foreground, each.ground)}
+        return {
+            ("tokens", key, "id")
+            for each in self.pairings
+            for key in (each.foreground, each.ground)
+        }
 
 
 class RemovePairing(RemoveOne):
@@ -94,7 +107,9 @@ class KeepToldApart(EditBase):
             token_of(system, token, "tokens")
         known = system.told_apart.get(self.id)
         order = known.order if known else behind(system.told_apart)[0]
-        told = ToldApartSet(id=self.id, order=order, name=self.name, tokens=self.tokens, threshold=self.threshold)
+        told = ToldApartSet(
+            id=self.id, order=order, name=self.name, tokens=self.tokens, threshold=self.threshold
+        )
         return system.model_copy(update={"told_apart": {**system.told_apart, told.id: told}})
 
     def sentence(self, system: ColorSystem) -> str:
@@ -113,4 +128,8 @@ class RemoveToldApart(RemoveOne):
 
     def sentence(self, system: ColorSystem) -> str:
         known = system.told_apart.get(self.set)
-        return f"Ask no longer that {known.name} can be told apart" if known else "Remove a told-apart set"
+        return (
+            f"Ask no longer that {known.name} can be told apart"
+            if known
+            else "Remove a told-apart set"
+        )

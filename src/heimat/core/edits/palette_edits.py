@@ -39,7 +39,9 @@ def palette_of(system: ColorSystem, palette_id: str, field: str = "palette") -> 
 def _standing(system: ColorSystem, make: PaletteMethod) -> PaletteMethod:
     """A way of making a palette, all of whose colors are there, and whose typed breaks can be. Raises DomainError."""
     if not all(is_there(system, value) for value in values_of(make)):
-        raise DomainError("A color that the palette should stand on is not there any more.", "make", "missing")
+        raise DomainError(
+            "A color that the palette should stand on is not there any more.", "make", "missing"
+        )
     if isinstance(make, Sequential | Diverging) and make.breaks == "typed" and make.classes:
         typed_breaks(make.typed, make.classes)
     return make
@@ -52,12 +54,19 @@ def _free_name(system: ColorSystem, wanted: str, own: str) -> str:
     # Names go into files in the signs that every language takes.
     alike = css_name(name).casefold()
     other = next(
-        (each for key, each in system.palettes.items() if key != own and css_name(each.name).casefold() == alike), None
+        (
+            each
+            for key, each in system.palettes.items()
+            if key != own and css_name(each.name).casefold() == alike
+        ),
+        None,
     )
     if other is not None:
         same = other.name == name
         raise DomainError(
-            f"“{name}” is taken." if same else f"“{name}” and “{other.name}” are too alike.", "name", "taken"
+            f"“{name}” is taken." if same else f"“{name}” and “{other.name}” are too alike.",
+            "name",
+            "taken",
         )
     return name
 
@@ -77,7 +86,9 @@ class AddPalette(EditBase):
         if self.id in system.palettes:
             raise DomainError("A palette with this id is there already.", "id", "taken")
         if len(system.palettes) >= MOST_PALETTES:
-            raise DomainError(f"A system has at most {MOST_PALETTES} palettes.", "palettes", "limit")
+            raise DomainError(
+                f"A system has at most {MOST_PALETTES} palettes.", "palettes", "limit"
+            )
         if self.ground is not None:
             token_of(system, self.ground, "ground")
         name = _free_name(system, self.name, self.id)
@@ -107,7 +118,9 @@ class SetPalette(EditBase):
 
     def change(self, system: ColorSystem) -> ColorSystem:
         palette = palette_of(system, self.palette)
-        return PALETTES.put(system, palette.model_copy(update={"make": _standing(system, self.make)}))
+        return PALETTES.put(
+            system, palette.model_copy(update={"make": _standing(system, self.make)})
+        )
 
     def sentence(self, system: ColorSystem) -> str:
         palette = palette_of(system, self.palette)
@@ -140,7 +153,9 @@ class PlacePalette(EditBase):
     def change(self, system: ColorSystem) -> ColorSystem:
         if self.ground is not None:
             token_of(system, self.ground, "ground")
-        return PALETTES.put(system, palette_of(system, self.palette).model_copy(update={"ground": self.ground}))
+        return PALETTES.put(
+            system, palette_of(system, self.palette).model_copy(update={"ground": self.ground})
+        )
 
     def sentence(self, system: ColorSystem) -> str:
         ground = token_of(system, self.ground).name if self.ground else "white"
@@ -166,7 +181,11 @@ class DescribePalette(EditBase):
 
     def sentence(self, system: ColorSystem) -> str:
         name = palette_of(system, self.palette).name
-        return f"Draw {self.column.strip()} with {name}" if self.column and self.column.strip() else f"Describe {name}"
+        return (
+            f"Draw {self.column.strip()} with {name}"
+            if self.column and self.column.strip()
+            else f"Describe {name}"
+        )
 
 
 class SetOtherColor(EditBase):

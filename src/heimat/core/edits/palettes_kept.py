@@ -1,7 +1,13 @@
 """What palettes stood on, and what stood on palettes: where one goes, the other keeps its last color."""
 
 from heimat.core.color.exact_color import Color
-from heimat.core.document.palettes import Palette, PaletteValue, all_values, holds_color, with_values
+from heimat.core.document.palettes import (
+    Palette,
+    PaletteValue,
+    all_values,
+    holds_color,
+    with_values,
+)
 from heimat.core.document.part import LONGEST_NAME
 from heimat.core.document.system import ColorSystem, ladder_of
 from heimat.core.document.tokens import (
@@ -30,7 +36,9 @@ def keep_palettes(before: ColorSystem, after: ColorSystem) -> ColorSystem:
 
 def _kept_in_palettes(before: ColorSystem, after: ColorSystem) -> ColorSystem:
     if not after.palettes or (
-        before.hues is after.hues and before.tokens is after.tokens and before.ladder is after.ladder
+        before.hues is after.hues
+        and before.tokens is after.tokens
+        and before.ladder is after.ladder
     ):
         return after
     loose = {key: palette for key, palette in after.palettes.items() if _is_loose(after, palette)}
@@ -93,7 +101,9 @@ def is_there(system: ColorSystem, value: PaletteValue) -> bool:
         return value.token in system.tokens
     if isinstance(value, StepAlias | HueAlias):
         hue = system.hues.get(value.hue)
-        return hue is not None and (isinstance(value, HueAlias) or ladder_of(system, hue).index(value.step) is not None)
+        return hue is not None and (
+            isinstance(value, HueAlias) or ladder_of(system, hue).index(value.step) is not None
+        )
     return True
 
 

@@ -25,7 +25,9 @@ class SpreadOrder(EditBase):
     of_person: ClassVar[bool] = False
 
     def change(self, system: ColorSystem) -> ColorSystem:
-        return system.model_copy(update={name: _spread(getattr(system, name)) for name in _grown(system)})
+        return system.model_copy(
+            update={name: _spread(getattr(system, name)) for name in _grown(system)}
+        )
 
     def sentence(self, system: ColorSystem) -> str:
         return f"Keep the order of {' and '.join(_grown(system))}"
@@ -43,17 +45,23 @@ def carried_over(restore: Restore, before: ColorSystem, after: ColorSystem) -> R
         for name in COLLECTIONS
         if _keys(getattr(before, name)) != _keys(getattr(after, name))
     }
-    return restore.model_copy(update={"places": tuple(_carried(place, ways) for place in restore.places)})
+    return restore.model_copy(
+        update={"places": tuple(_carried(place, ways) for place in restore.places)}
+    )
 
 
-def _carried(place: PlaceValue, ways: dict[str, tuple[dict[str, str], dict[str, str]]]) -> PlaceValue:
+def _carried(
+    place: PlaceValue, ways: dict[str, tuple[dict[str, str], dict[str, str]]]
+) -> PlaceValue:
     way = ways.get(place.path[0])
     if way is None or place.gone:
         return place
     if place.path[2:] == (_ORDER,):
         return place.model_copy(update={"value": moved_along(str(place.value), *way)})
     if len(place.path) == 2 and isinstance(place.value, dict) and _ORDER in place.value:
-        return place.model_copy(update={"value": {**place.value, _ORDER: moved_along(place.value[_ORDER], *way)}})
+        return place.model_copy(
+            update={"value": {**place.value, _ORDER: moved_along(place.value[_ORDER], *way)}}
+        )
     return place
 
 
@@ -71,10 +79,15 @@ def _keys(entities: dict[str, Any]) -> dict[str, str]:
 
 def _spread(entities: dict[str, Any]) -> dict[str, Any]:
     order = spread(entities)
-    return {key: entity.model_copy(update={_ORDER: order[entity.id]}) for key, entity in entities.items()}
+    return {
+        key: entity.model_copy(update={_ORDER: order[entity.id]})
+        for key, entity in entities.items()
+    }
 
 
-def before_another(entities: dict[str, Entity], moving: Sequence[Entity], before: str | None) -> dict[str, Entity]:
+def before_another(
+    entities: dict[str, Entity], moving: Sequence[Entity], before: str | None
+) -> dict[str, Entity]:
     """Entities with some of them, in the order that they stand in, put before another one, or behind all."""
     taken = [entity.order for entity in entities.values()]
     if len(set(taken)) < len(taken):
@@ -82,7 +95,11 @@ def before_another(entities: dict[str, Entity], moving: Sequence[Entity], before
         entities = _spread(entities)
     ids = {entity.id for entity in moving}
     others = [entity for entity in in_order(entities) if entity.id not in ids]
-    place = len(others) if before is None else next(at for at, other in enumerate(others) if other.id == before)
+    place = (
+        len(others)
+        if before is None
+        else next(at for at, other in enumerate(others) if other.id == before)
+    )
     low = others[place - 1].order if place else None
     high = others[place].order if place < len(others) else None
     found = dict(entities)

@@ -22,5 +22,7 @@ class SetReleaseRules(EditBase):
         if before.refuse_open != now.refuse_open:
             return f"{'Refuse' if now.refuse_open else 'Allow'} releases while findings are open"
         if before.refuse_sudden != now.refuse_sudden:
-            return f"{'Refuse' if now.refuse_sudden else 'Allow'} removals that no release has told of"
+            return (
+                f"{'Refuse' if now.refuse_sudden else 'Allow'} removals that no release has told of"
+            )
         return f"Let a change below {now.patch_below:g} be a patch"

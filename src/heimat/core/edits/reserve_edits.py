@@ -27,10 +27,16 @@ class SetReserve(EditBase):
         if self.reason is not None:
             reason = self.reason.strip()
             if not reason:
-                raise DomainError("Say why it is kept: a color in reserve has a reason.", "reason", "empty")
+                raise DomainError(
+                    "Say why it is kept: a color in reserve has a reason.", "reason", "empty"
+                )
             left[self.step] = reason
         return with_hue(system, hue.model_copy(update={"reserve": left}))
 
     def sentence(self, system: ColorSystem) -> str:
         name = step_name(system, self.hue, self.step) or "a step"
-        return f"Keep {name} in reserve" if self.reason is not None else f"Keep {name} in reserve no longer"
+        return (
+            f"Keep {name} in reserve"
+            if self.reason is not None
+            else f"Keep {name} in reserve no longer"
+        )

@@ -39,8 +39,16 @@ class RestOn(EditBase):
         overridden = before.overridden if before else {}
         new_hues, new_tokens = ({each.id for each in kind} for kind in (self.hues, self.tokens))
         if before is not None:
-            gone = {key: None for key in before.tokens if key not in new_tokens and key not in overridden}
-            system = without_tokens(system.model_copy(update={"rests_on": None}), dict(gone)) if gone else system
+            gone = {
+                key: None
+                for key in before.tokens
+                if key not in new_tokens and key not in overridden
+            }
+            system = (
+                without_tokens(system.model_copy(update={"rests_on": None}), dict(gone))
+                if gone
+                else system
+            )
             for key in before.hues:
                 if key not in new_hues and key in system.hues:
                     system = RemoveHue(hue=key).change(system)
@@ -78,7 +86,9 @@ class Override(EditBase):
         if self.token not in rests_on.tokens:
             raise DomainError(f"{token.name} is this system’s own already.", "token", "own")
         overridden = {**rests_on.overridden, self.token: rests_on.overridden.get(self.token, token)}
-        return system.model_copy(update={"rests_on": rests_on.model_copy(update={"overridden": overridden})})
+        return system.model_copy(
+            update={"rests_on": rests_on.model_copy(update={"overridden": overridden})}
+        )
 
     def sentence(self, system: ColorSystem) -> str:
         return f"Override {token_of(system, self.token).name}"
@@ -120,7 +130,11 @@ class LeaveBase(EditBase):
         return system.model_copy(update={"rests_on": None})
 
     def sentence(self, system: ColorSystem) -> str:
-        return f"Rest on {system.rests_on.name} no more" if system.rests_on else "Rest on no other system"
+        return (
+            f"Rest on {system.rests_on.name} no more"
+            if system.rests_on
+            else "Rest on no other system"
+        )
 
 
 def refuse_taken(before: ColorSystem, after: ColorSystem, field: str) -> None:
@@ -134,11 +148,17 @@ def refuse_taken(before: ColorSystem, after: ColorSystem, field: str) -> None:
             raise _refusal(hue.name, rests_on, "it is changed there", field)
     for key in rests_on.tokens:
         token = before.tokens.get(key)
-        if token is not None and key not in rests_on.overridden and not _alike(token, after.tokens.get(key), after):
+        if (
+            token is not None
+            and key not in rests_on.overridden
+            and not _alike(token, after.tokens.get(key), after)
+        ):
             raise _refusal(token.name, rests_on, "override it first to change it here", field)
 
 
-def _alike(before: Hue | Token, after: Hue | Token | None, system: ColorSystem | None = None) -> bool:
+def _alike(
+    before: Hue | Token, after: Hue | Token | None, system: ColorSystem | None = None
+) -> bool:
     """Whether what was taken is still so, but for what may be said here; themes that go take their values along."""
     if before is after:
         return True
@@ -147,10 +167,14 @@ def _alike(before: Hue | Token, after: Hue | Token | None, system: ColorSystem |
     one, other = before.model_dump(exclude=set(_OWN)), after.model_dump(exclude=set(_OWN))
     if system is not None:
         for each in (one, other):
-            each["values"] = {key: value for key, value in each["values"].items() if key in system.themes}
+            each["values"] = {
+                key: value for key, value in each["values"].items() if key in system.themes
+            }
         if one["values"].keys() < other["values"].keys() or not one["values"]:
             # A theme that is new, or that has taken the place of the only one, says what there was.
-            other["values"] = {key: value for key, value in other["values"].items() if key in one["values"]}
+            other["values"] = {
+                key: value for key, value in other["values"].items() if key in one["values"]
+            }
     return one == other
 
 

@@ -35,7 +35,9 @@ class Restore(EditBase):
         try:
             return ColorSystem.model_validate(data)
         except ValidationError as error:
-            raise DomainError("What stood here does not fit any more.", "places", "conflict") from error
+            raise DomainError(
+                "What stood here does not fit any more.", "places", "conflict"
+            ) from error
 
     def sentence(self, system: ColorSystem) -> str:
         return self.what

@@ -134,7 +134,9 @@ class SetCurves(EditBase):
 
     def change(self, system: ColorSystem) -> ColorSystem:
         if self.hue is not None:
-            return with_hue(system, hue_of(system, self.hue).model_copy(update={"curves": self.curves}))
+            return with_hue(
+                system, hue_of(system, self.hue).model_copy(update={"curves": self.curves})
+            )
         return keeping_held(system, "curves").model_copy(update={"curves": self.curves or Curves()})
 
     def sentence(self, system: ColorSystem) -> str:
@@ -167,7 +169,9 @@ class AimCurve(EditBase):
             scale = scales_of(system, [hue_of(system, self.shown, "shown")])[0]
             value = own_value(scale, self.curve, self.at, value)
         if self.hues is None:
-            return keeping_held(system, "curves").model_copy(update={"curves": self._put(system.curves, value)})
+            return keeping_held(system, "curves").model_copy(
+                update={"curves": self._put(system.curves, value)}
+            )
         hues = [hue_of(system, hue, "hues") for hue in self.hues]
         for hue in hues:
             curves = self._put(curves_of(system, hue), value)
@@ -180,10 +184,14 @@ class AimCurve(EditBase):
             if not low - _SHOWN <= value <= high + _SHOWN:
                 nearest = min(max(value, low), high)
                 unit = CURVE_UNITS[self.curve]
-                raise DomainError(f"That is {value:.2f} {unit}; the nearest is {nearest:.2f}.", "value", "limit")
+                raise DomainError(
+                    f"That is {value:.2f} {unit}; the nearest is {nearest:.2f}.", "value", "limit"
+                )
             value = _rounded(min(max(value, low), high))
         try:
-            return Curves.model_validate(curves.with_handle(self.curve, self.at, value).model_dump())
+            return Curves.model_validate(
+                curves.with_handle(self.curve, self.at, value).model_dump()
+            )
         except ValidationError as error:
             words = f"No handle can stand there: too near to the source, or one more than {MOST_HANDLES}."
             raise DomainError(words, "at", "limit") from error
@@ -194,7 +202,11 @@ class AimCurve(EditBase):
             first = hue_of(system, self.hues[0], "hues").name
             whose = first if len(self.hues) == 1 else f"{first} and {len(self.hues) - 1} more"
         where = f"{'at' if abs(self.at) == 1.0 else 'toward'} the {'light' if self.at < 0.0 else 'dark'} end"
-        return f"{self.curve.capitalize()} of {whose} {where}" + (", as usual" if self.value is None else "") + held
+        return (
+            f"{self.curve.capitalize()} of {whose} {where}"
+            + (", as usual" if self.value is None else "")
+            + held
+        )
 
 
 class AimStep(EditBase):
@@ -219,8 +231,14 @@ class AimStep(EditBase):
             raise DomainError(f"{name} is the hue’s own color: move the hue.", "step", "anchor")
         turn = turn_between(float(scale.hue[place]), self.angle)
         nudge = Nudge(
-            lightness=_rounded(np.clip(self.lightness - float(scale.lightness[place]), -100.0, 100.0)),
-            chroma=_rounded(np.clip(self.chroma - float(scale.chroma[place]), -STRONGEST_CHROMA, STRONGEST_CHROMA)),
+            lightness=_rounded(
+                np.clip(self.lightness - float(scale.lightness[place]), -100.0, 100.0)
+            ),
+            chroma=_rounded(
+                np.clip(
+                    self.chroma - float(scale.chroma[place]), -STRONGEST_CHROMA, STRONGEST_CHROMA
+                )
+            ),
             hue=_rounded(turn),
         )
         nudges = others if nudge.nothing else {**others, self.step: nudge}
@@ -249,13 +267,17 @@ class NudgeSteps(EditBase):
     def change(self, system: ColorSystem) -> ColorSystem:
         moving = self._moving(system)
         if not moving:
-            raise DomainError("All of these are pinned, held or anchored: none can be nudged.", "steps", "fixed")
+            raise DomainError(
+                "All of these are pinned, held or anchored: none can be nudged.", "steps", "fixed"
+            )
         for ref in moving:
             hue = system.hues[ref.hue]
             before = hue.nudges.get(ref.step, Nudge())
             nudge = Nudge(
                 lightness=_rounded(np.clip(before.lightness + self.lightness, -100.0, 100.0)),
-                chroma=_rounded(np.clip(before.chroma + self.chroma, -STRONGEST_CHROMA, STRONGEST_CHROMA)),
+                chroma=_rounded(
+                    np.clip(before.chroma + self.chroma, -STRONGEST_CHROMA, STRONGEST_CHROMA)
+                ),
                 hue=_rounded(turn_between(0.0, before.hue + self.turn)),
             )
             nudges = {step: kept for step, kept in hue.nudges.items() if step != ref.step}
@@ -268,9 +290,14 @@ class NudgeSteps(EditBase):
         """Those of the steps that can be nudged. Raises DomainError for one that is not there."""
         found = [(ref, *step_of(system, ref.hue, ref.step)) for ref in self.steps]
         hues = {hue.id: hue for _, hue, _ in found}
-        anchors = {key: scale.anchor for key, scale in zip(hues, scales_of(system, list(hues.values())), strict=True)}
+        anchors = {
+            key: scale.anchor
+            for key, scale in zip(hues, scales_of(system, list(hues.values())), strict=True)
+        }
         return [
-            ref for ref, hue, place in found if not hue.held and ref.step not in hue.pins and anchors[hue.id] != place
+            ref
+            for ref, hue, place in found
+            if not hue.held and ref.step not in hue.pins and anchors[hue.id] != place
         ]
 
     def sentence(self, system: ColorSystem) -> str:
@@ -299,7 +326,11 @@ class SetPinNeighbours(EditBase):
 
     def sentence(self, system: ColorSystem) -> str:
         name = hue_of(system, self.hue).name
-        return f"Let {name} pass through its pins" if self.smooth else f"Let the neighbors of {name}’s pins stay"
+        return (
+            f"Let {name} pass through its pins"
+            if self.smooth
+            else f"Let the neighbors of {name}’s pins stay"
+        )
 
 
 class SetWide(EditBase):
@@ -315,5 +346,7 @@ class SetWide(EditBase):
 
     def sentence(self, system: ColorSystem) -> str:
         name = hue_of(system, self.hue).name
-        how = {True: "with display-p3", False: "in sRGB alone", None: "as wide as its source"}[self.wide]
+        how = {True: "with display-p3", False: "in sRGB alone", None: "as wide as its source"}[
+            self.wide
+        ]
         return f"Publish {name} {how}"

@@ -59,7 +59,9 @@ class KeepSelection(EditBase):
         if same is None and self.id in system.selections:
             raise DomainError("A selection with this id is there already.", "id", "taken")
         if same is None and len(system.selections) >= MOST_SELECTIONS:
-            raise DomainError(f"A system keeps at most {MOST_SELECTIONS} selections.", "selections", "limit")
+            raise DomainError(
+                f"A system keeps at most {MOST_SELECTIONS} selections.", "selections", "limit"
+            )
         kept = NamedSelection(
             id=same.id if same else self.id,
             order=same.order if same else behind(system.selections)[0],
@@ -72,7 +74,14 @@ class KeepSelection(EditBase):
     def _same(self, system: ColorSystem) -> NamedSelection | None:
         """The selection whose files would have the same name."""
         wanted = css_name(self.name.strip()).casefold()
-        return next((kept for kept in system.selections.values() if css_name(kept.name).casefold() == wanted), None)
+        return next(
+            (
+                kept
+                for kept in system.selections.values()
+                if css_name(kept.name).casefold() == wanted
+            ),
+            None,
+        )
 
     def sentence(self, system: ColorSystem) -> str:
         return f"Keep {len(self.steps)} colors as {self.name.strip()}"

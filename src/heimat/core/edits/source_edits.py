@@ -37,20 +37,30 @@ def opaque(color: Color, field: str) -> Color:
     """The color itself. Raises DomainError where it is translucent, or no color that can be."""
     if color.alpha != 1.0:
         solid = format(color.model_copy(update={"alpha": 1.0}), "hex")
-        raise DomainError(f"A hue is opaque. Give it without alpha, for example {solid}.", field, "alpha")
+        raise DomainError(
+            f"A hue is opaque. Give it without alpha, for example {solid}.", field, "alpha"
+        )
     return reasonable(color, field)
 
 
 def given(color: Color, before: Recall | None) -> tuple[GivenSource, Recall | None]:
     """A given source, and the chroma and hue to remember: its own, or the ones before where it has none."""
     _, chroma, hue = (float(number) for number in oklch_of(color))
-    recall = Recall(chroma=min(chroma, STRONGEST_CHROMA), hue=around(hue)) if chroma >= HAS_HUE else before
+    recall = (
+        Recall(chroma=min(chroma, STRONGEST_CHROMA), hue=around(hue))
+        if chroma >= HAS_HUE
+        else before
+    )
     return GivenSource(color=color), recall
 
 
 def _remembered(system: ColorSystem, hue: Hue) -> Recall | None:
     _, chroma, angle = resolve_source(system, hue).aim
-    return Recall(chroma=min(chroma, STRONGEST_CHROMA), hue=around(angle)) if chroma >= HAS_HUE else hue.recall
+    return (
+        Recall(chroma=min(chroma, STRONGEST_CHROMA), hue=around(angle))
+        if chroma >= HAS_HUE
+        else hue.recall
+    )
 
 
 def let_go(system: ColorSystem, hue: Hue) -> Hue:
@@ -97,7 +107,9 @@ class AimSource(EditBase):
         hue = hue_of(system, self.hue)
         angle = around(self.angle)
         if isinstance(hue.source, TintedSource) and self._keeps_tint(system, hue.source):
-            tint = hue.source.model_copy(update={"lightness": self.lightness, "chroma": self.chroma})
+            tint = hue.source.model_copy(
+                update={"lightness": self.lightness, "chroma": self.chroma}
+            )
             return with_hue(system, hue.model_copy(update={"source": tint}))
         if isinstance(hue.source, DerivedSource):
             parent = resolve_source(system, system.hues[hue.source.hue])
@@ -106,7 +118,9 @@ class AimSource(EditBase):
         before = source_color(system, hue)
         # A color beyond sRGB stays there while it is moved.
         wide = hue.wide if hue.wide is not None else beyond_srgb(before)
-        source = GivenSource(color=(solved_wide if wide else solved)(self.lightness, self.chroma, angle))
+        source = GivenSource(
+            color=(solved_wide if wide else solved)(self.lightness, self.chroma, angle)
+        )
         recall = Recall(chroma=self.chroma, hue=angle)
         return with_hue(system, hue.model_copy(update={"source": source, "recall": recall}))
 
@@ -132,7 +146,10 @@ class FollowHue(EditBase):
         hue = hue_of(system, self.hue)
         parent = hue_of(system, self.source.hue, "source.hue")
         refuse_loop(system, hue, parent, "source.hue")
-        return with_hue(system, hue.model_copy(update={"source": self.source, "recall": _remembered(system, hue)}))
+        return with_hue(
+            system,
+            hue.model_copy(update={"source": self.source, "recall": _remembered(system, hue)}),
+        )
 
     def sentence(self, system: ColorSystem) -> str:
         return f"Let {hue_of(system, self.hue).name} be {following_words(system, self.source)}"
@@ -150,7 +167,9 @@ class LetGo(EditBase):
 
     def change(self, system: ColorSystem) -> ColorSystem:
         hue = hue_of(system, self.hue)
-        return system if isinstance(hue.source, GivenSource) else with_hue(system, let_go(system, hue))
+        return (
+            system if isinstance(hue.source, GivenSource) else with_hue(system, let_go(system, hue))
+        )
 
     def sentence(self, system: ColorSystem) -> str:
         return f"Let {hue_of(system, self.hue).name} go its own way"
@@ -159,4 +178,8 @@ class LetGo(EditBase):
 def following_words(system: ColorSystem, source: FollowingSource) -> str:
     """What a hue does that follows another, in words."""
     parent = hue_of(system, source.hue, "source.hue").name
-    return f"gray tinted with {parent}" if isinstance(source, TintedSource) else derivation_words(source, parent)
+    return (
+        f"gray tinted with {parent}"
+        if isinstance(source, TintedSource)
+        else derivation_words(source, parent)
+    )

@@ -9,7 +9,14 @@ from heimat.core.document.names import check_token_name
 from heimat.core.document.order import behind, in_order
 from heimat.core.document.part import Part
 from heimat.core.document.system import MOST_TOKENS, ColorSystem
-from heimat.core.document.tokens import DerivedColor, ScreenPart, Token, TokenAlias, TokenValue, token_under
+from heimat.core.document.tokens import (
+    DerivedColor,
+    ScreenPart,
+    Token,
+    TokenAlias,
+    TokenValue,
+    token_under,
+)
 from heimat.core.edits.base import EditBase, Path, token_of
 from heimat.core.edits.placing import before_another
 from heimat.core.errors import DomainError
@@ -42,10 +49,16 @@ class SplitToken(EditBase):
         if self.id in system.tokens:
             raise DomainError("A token with this id is there already.", "id", "taken")
         check_token_name(self.name, "name")
-        known = {(other.purpose, other.place): other.name for other in system.tokens.values() if other.place}
+        known = {
+            (other.purpose, other.place): other.name
+            for other in system.tokens.values()
+            if other.place
+        }
         if (token.purpose, self.place) in known:
             other = known[token.purpose, self.place]
-            raise DomainError(f"{other} stands there already: select it to move it.", "place", "taken")
+            raise DomainError(
+                f"{other} stands there already: select it to move it.", "place", "taken"
+            )
         new = token.model_copy(
             update={
                 "id": self.id,
@@ -79,7 +92,9 @@ class SplitToken(EditBase):
         if value is None or token_under(value) != self.token:
             raise DomainError(f"{other.name} does not stand for it any more.", "aliases", "missing")
         alias = TokenAlias(token=self.id)
-        moved: TokenValue = value.model_copy(update={"of": alias}) if isinstance(value, DerivedColor) else alias
+        moved: TokenValue = (
+            value.model_copy(update={"of": alias}) if isinstance(value, DerivedColor) else alias
+        )
         present = tokens[use.token]
         return present.model_copy(update={"values": {**present.values, use.theme: moved}})
 

@@ -17,7 +17,9 @@ from heimat.core.edits.source_edits import opaque
 from heimat.core.errors import DomainError
 from heimat.core.pictures.stops import MOST_STOPS
 
-_STOPS = Collection("stops", "stops", "stops", article="some", gone="Those stops are not there any more.")
+_STOPS = Collection(
+    "stops", "stops", "stops", article="some", gone="Those stops are not there any more."
+)
 
 
 class KeepStops(EditBase):
@@ -35,11 +37,15 @@ class KeepStops(EditBase):
         if self.id in system.stops:
             raise DomainError("Stops with this id are there already.", "id", "taken")
         if len(system.stops) >= MOST_STOP_ROWS:
-            raise DomainError(f"A system keeps at most {MOST_STOP_ROWS} rows of stops.", "stops", "limit")
+            raise DomainError(
+                f"A system keeps at most {MOST_STOP_ROWS} rows of stops.", "stops", "limit"
+            )
         kept = Stops(
             id=self.id,
             order=behind(system.stops)[0],
-            name=unique_name(self.name.strip() or "stops", (stops.name for stops in system.stops.values())),
+            name=unique_name(
+                self.name.strip() or "stops", (stops.name for stops in system.stops.values())
+            ),
             colors=tuple(opaque(color, "colors") for color in self.colors),
             difference=self.difference,
             note=self.note,

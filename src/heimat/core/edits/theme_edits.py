@@ -34,11 +34,15 @@ def _named(name: str) -> str:
         raise DomainError("A theme needs a name, for example night.", "name", "empty")
     if len(found) > LONGEST_NAME:
         raise DomainError(
-            f"A name has at most {LONGEST_NAME} characters; this one has {len(found)}.", "name", "too_long"
+            f"A name has at most {LONGEST_NAME} characters; this one has {len(found)}.",
+            "name",
+            "too_long",
         )
     check_line(found, "name")
     if not css_name(found).strip("-"):
-        raise DomainError(f"“{found}” needs at least one letter or digit to be a name.", "name", "sign")
+        raise DomainError(
+            f"“{found}” needs at least one letter or digit to be a name.", "name", "sign"
+        )
     return found
 
 
@@ -61,21 +65,35 @@ class AddTheme(EditBase):
             theme_of(system, self.base, "base")
         order = behind(system.themes)[0]
         theme = Theme(
-            id=self.id, order=order, name=_named(self.name), base=self.base, scheme=self.scheme, contrast=self.contrast
+            id=self.id,
+            order=order,
+            name=_named(self.name),
+            base=self.base,
+            scheme=self.scheme,
+            contrast=self.contrast,
         )
         tokens = dict(system.tokens)
         for key, value in self.values.items():
             # What was removed meanwhile has no value to be told.
             if key in tokens:
-                tokens[key] = tokens[key].model_copy(update={"values": {**tokens[key].values, theme.id: value}})
-        return system.model_copy(update={"themes": {**system.themes, theme.id: theme}, "tokens": tokens})
+                tokens[key] = tokens[key].model_copy(
+                    update={"values": {**tokens[key].values, theme.id: value}}
+                )
+        return system.model_copy(
+            update={"themes": {**system.themes, theme.id: theme}, "tokens": tokens}
+        )
 
     def sentence(self, system: ColorSystem) -> str:
         return f"Add the theme {self.name.strip()}"
 
     def reads(self) -> set[Path]:
         base: set[Path] = {("themes", self.base, "id")} if self.base else set()
-        return base | {path for value in self.values.values() for path in reads_of(value) if path[0] != "tokens"}
+        return base | {
+            path
+            for value in self.values.values()
+            for path in reads_of(value)
+            if path[0] != "tokens"
+        }
 
 
 class RenameTheme(RenameOne):
@@ -110,11 +128,17 @@ class SetTheme(EditBase):
     def sentence(self, system: ColorSystem) -> str:
         theme = theme_of(system, self.theme)
         if self.base != theme.base:
-            words = f"rest on {theme_of(system, self.base, 'base').name}" if self.base else "rest on no other"
+            words = (
+                f"rest on {theme_of(system, self.base, 'base').name}"
+                if self.base
+                else "rest on no other"
+            )
             return f"Let {theme.name} {words}"
         if self.scheme != theme.scheme:
             return f"Let {theme.name} be {self.scheme}"
-        return f"Let {theme.name} be for {'more' if self.contrast == 'more' else 'the usual'} contrast"
+        return (
+            f"Let {theme.name} be for {'more' if self.contrast == 'more' else 'the usual'} contrast"
+        )
 
     def reads(self) -> set[Path]:
         return {("themes", self.base)} if self.base else set()
@@ -137,7 +161,11 @@ class RemoveTheme(EditBase):
     def change(self, system: ColorSystem) -> ColorSystem:
         gone = theme_of(system, self.theme)
         if len(system.themes) == 1:
-            raise DomainError(f"{gone.name} is the only theme: tokens need one to have values in.", "theme", "missing")
+            raise DomainError(
+                f"{gone.name} is the only theme: tokens need one to have values in.",
+                "theme",
+                "missing",
+            )
         themes = {key: theme for key, theme in system.themes.items() if key != gone.id}
         for key, theme in themes.items():
             if theme.base == gone.id:
@@ -149,9 +177,14 @@ class RemoveTheme(EditBase):
             values = {theme: value for theme, value in token.values.items() if theme != gone.id}
             for left in themes:
                 stood = value_in(token, before[left])
-                if not values or value_in(token.model_copy(update={"values": values}), after[left]) != stood:
+                if (
+                    not values
+                    or value_in(token.model_copy(update={"values": values}), after[left]) != stood
+                ):
                     values[left] = stood
-            tokens[key] = token if values == token.values else token.model_copy(update={"values": values})
+            tokens[key] = (
+                token if values == token.values else token.model_copy(update={"values": values})
+            )
         return system.model_copy(update={"themes": themes, "tokens": tokens})
 
     def sentence(self, system: ColorSystem) -> str:

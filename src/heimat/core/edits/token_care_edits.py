@@ -27,7 +27,10 @@ class DescribeToken(EditBase):
         said = {"note": self.note, "usage": self.usage}
         token = token_of(system, self.token)
         return with_token(
-            system, token.model_copy(update={key: words.strip() for key, words in said.items() if words is not None})
+            system,
+            token.model_copy(
+                update={key: words.strip() for key, words in said.items() if words is not None}
+            ),
         )
 
     def sentence(self, system: ColorSystem) -> str:
@@ -42,7 +45,10 @@ class KeepTokensInternal(EditBase):
     internal: bool
 
     def change(self, system: ColorSystem) -> ColorSystem:
-        changed = {key: token_of(system, key).model_copy(update={"internal": self.internal}) for key in self.tokens}
+        changed = {
+            key: token_of(system, key).model_copy(update={"internal": self.internal})
+            for key in self.tokens
+        }
         return system.model_copy(update={"tokens": {**system.tokens, **changed}})
 
     def sentence(self, system: ColorSystem) -> str:
@@ -59,7 +65,10 @@ class LetRepairsMove(EditBase):
     moving: Moving
 
     def change(self, system: ColorSystem) -> ColorSystem:
-        changed = {key: token_of(system, key).model_copy(update={"moving": self.moving}) for key in self.tokens}
+        changed = {
+            key: token_of(system, key).model_copy(update={"moving": self.moving})
+            for key in self.tokens
+        }
         return system.model_copy(update={"tokens": {**system.tokens, **changed}})
 
     def sentence(self, system: ColorSystem) -> str:
@@ -85,7 +94,9 @@ class DeprecateToken(EditBase):
             at: str | None = replacement
             while at is not None:
                 if at in seen:
-                    raise DomainError(f"{token.name} cannot stand in for itself.", "deprecated", "loop")
+                    raise DomainError(
+                        f"{token.name} cannot stand in for itself.", "deprecated", "loop"
+                    )
                 seen.add(at)
                 other = token_of(system, at, "deprecated")
                 at = other.deprecated.replacement if other.deprecated else None

@@ -53,7 +53,9 @@ class AddToken(EditBase):
     value: TokenValue
 
     def change(self, system: ColorSystem) -> ColorSystem:
-        return _added(system, [NewToken(id=self.id, name=self.name, values={self.theme: self.value})])
+        return _added(
+            system, [NewToken(id=self.id, name=self.name, values={self.theme: self.value})]
+        )
 
     def sentence(self, system: ColorSystem) -> str:
         return f"Add {self.name} as {value_in_words(system, self.value)}"
@@ -83,11 +85,20 @@ class AddTokens(EditBase):
 
     def sentence(self, system: ColorSystem) -> str:
         first = self.tokens[0].name
-        return f"Add {first}" if len(self.tokens) == 1 else f"Add {counted(len(self.tokens), 'token')}, from {first}"
+        return (
+            f"Add {first}"
+            if len(self.tokens) == 1
+            else f"Add {counted(len(self.tokens), 'token')}, from {first}"
+        )
 
     def reads(self) -> set[Path]:
         own = {token.id for token in self.tokens}
-        found = {path for token in self.tokens for value in token.values.values() for path in reads_of(value)}
+        found = {
+            path
+            for token in self.tokens
+            for value in token.values.values()
+            for path in reads_of(value)
+        }
         return {path for path in found if path[0] != "tokens" or path[1] not in own}
 
 
@@ -104,7 +115,12 @@ def _added(system: ColorSystem, new: "tuple[NewToken, ...] | list[NewToken]") ->
         taken.add(purpose)
         note = PURPOSES.get(purpose or "", "") if each.note is None else each.note
         tokens[each.id] = Token(
-            id=each.id, order=order, name=each.name, purpose=purpose, values=dict(each.values), note=note
+            id=each.id,
+            order=order,
+            name=each.name,
+            purpose=purpose,
+            values=dict(each.values),
+            note=note,
         )
     return system.model_copy(update={"tokens": tokens})
 
@@ -123,7 +139,9 @@ class SetTokenValue(EditBase):
 
     def sentence(self, system: ColorSystem) -> str:
         where = (
-            f" in {system.themes[self.theme].name}" if len(system.themes) > 1 and self.theme in system.themes else ""
+            f" in {system.themes[self.theme].name}"
+            if len(system.themes) > 1 and self.theme in system.themes
+            else ""
         )
         return f"Let {token_of(system, self.token).name} be {value_in_words(system, self.value)}{where}"
 
@@ -208,11 +226,17 @@ class MoveTokens(EditBase):
             raise DomainError("A token cannot stand before itself.", "before", "loop")
         if self.before is not None:
             token_of(system, self.before, "before")
-        return system.model_copy(update={"tokens": before_another(system.tokens, moving, self.before)})
+        return system.model_copy(
+            update={"tokens": before_another(system.tokens, moving, self.before)}
+        )
 
     def sentence(self, system: ColorSystem) -> str:
         name = token_of(system, self.tokens[0]).name
-        return f"Move {name}" if len(self.tokens) == 1 else f"Move {counted(len(self.tokens), 'token')}"
+        return (
+            f"Move {name}"
+            if len(self.tokens) == 1
+            else f"Move {counted(len(self.tokens), 'token')}"
+        )
 
 
 class RemoveToken(EditBase):
@@ -243,7 +267,11 @@ class RemoveTokens(EditBase):
 
     def sentence(self, system: ColorSystem) -> str:
         name: Name = token_of(system, self.tokens[0]).name
-        return f"Remove {name}" if len(self.tokens) == 1 else f"Remove {counted(len(self.tokens), 'token')}"
+        return (
+            f"Remove {name}"
+            if len(self.tokens) == 1
+            else f"Remove {counted(len(self.tokens), 'token')}"
+        )
 
 
 def without_tokens(system: ColorSystem, going: dict[str, str | None]) -> ColorSystem:
@@ -274,7 +302,9 @@ def without_tokens(system: ColorSystem, going: dict[str, str | None]) -> ColorSy
         if kept.deprecated is not None and kept.deprecated.replacement in going:
             replacement = going[kept.deprecated.replacement]
             kept = kept.model_copy(
-                update={"deprecated": kept.deprecated.model_copy(update={"replacement": replacement})}
+                update={
+                    "deprecated": kept.deprecated.model_copy(update={"replacement": replacement})
+                }
             )
         tokens[key] = kept
     pairings = {
@@ -283,13 +313,19 @@ def without_tokens(system: ColorSystem, going: dict[str, str | None]) -> ColorSy
         if pairing.foreground not in going and pairing.ground not in going
     }
     told_apart = {
-        key: told.model_copy(update={"tokens": tuple(token for token in told.tokens if token not in going)})
+        key: told.model_copy(
+            update={"tokens": tuple(token for token in told.tokens if token not in going)}
+        )
         for key, told in system.told_apart.items()
     }
-    return system.model_copy(update={"tokens": tokens, "pairings": pairings, "told_apart": told_apart})
+    return system.model_copy(
+        update={"tokens": tokens, "pairings": pairings, "told_apart": told_apart}
+    )
 
 
-def _instead(value: TokenValue, gone: Token, replacement: str | None, way: Sequence[str]) -> TokenValue:
+def _instead(
+    value: TokenValue, gone: Token, replacement: str | None, way: Sequence[str]
+) -> TokenValue:
     """What stands for a value that stood on a token that goes."""
     other = TokenAlias(token=replacement) if replacement else value_in(gone, way)
     if not isinstance(value, DerivedColor):

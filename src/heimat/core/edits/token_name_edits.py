@@ -48,7 +48,11 @@ class RenameTokens(EditBase):
             token = token_of(system, key, "names")
             check_token_name(name, "names")
             tokens[key] = token.model_copy(update={"name": name})
-        kept = [key for key in self.keep if key in self.names and system.tokens[key].name != self.names[key]]
+        kept = [
+            key
+            for key in self.keep
+            if key in self.names and system.tokens[key].name != self.names[key]
+        ]
         for key, order in zip(kept, behind(system.tokens, len(kept)), strict=True):
             if self.keep[key] in tokens:
                 raise DomainError("A token with this id is there already.", "keep", "taken")
@@ -59,7 +63,11 @@ class RenameTokens(EditBase):
     def sentence(self, system: ColorSystem) -> str:
         first, name = next(iter(self.names.items()))
         words = f"Rename {token_of(system, first, 'names').name} to {name}"
-        return words if len(self.names) == 1 else f"Rename {counted(len(self.names), 'token')}, the first to {name}"
+        return (
+            words
+            if len(self.names) == 1
+            else f"Rename {counted(len(self.names), 'token')}, the first to {name}"
+        )
 
 
 def _living_on(token: Token, new_id: str, order: str) -> Token:

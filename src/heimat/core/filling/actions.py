@@ -9,7 +9,14 @@ from heimat.core.color.solved import solved
 from heimat.core.color.spaces import lightness
 from heimat.core.document.hues import QuantityChange
 from heimat.core.document.purposes import family_of
-from heimat.core.document.tokens import DerivedColor, HueAlias, LiteralColor, StepAlias, TokenAlias, TokenValue
+from heimat.core.document.tokens import (
+    DerivedColor,
+    HueAlias,
+    LiteralColor,
+    StepAlias,
+    TokenAlias,
+    TokenValue,
+)
 from heimat.core.filling.filler import STATE_DISTANCE, WHITE, Filler, distances, reaches
 from heimat.core.resolve.resolved_hues import ResolvedHue
 from heimat.core.sources.conventions import STATUSES
@@ -53,7 +60,10 @@ def label_on(filler: Filler, ground: Bytes) -> TokenValue:
     """The label for a fill (3,)."""
     neutral = filler.hue("neutral")
     darkest = filler.step(neutral, int(relative_luminance(neutral.rgb8).argmin()))
-    on_white, on_dark = float(ratio(rgb8_of(WHITE.color), ground)), float(ratio(_darkest(filler), ground))
+    on_white, on_dark = (
+        float(ratio(rgb8_of(WHITE.color), ground)),
+        float(ratio(_darkest(filler), ground)),
+    )
     if max(on_white, on_dark) >= filler.text:
         return WHITE if on_white >= on_dark else darkest
     return LiteralColor(color=near_black(filler, ground))
@@ -90,7 +100,9 @@ def state(filler: Filler, purpose: str) -> TokenValue:
     return _shifted(filler, base, _shifts(filler, base, resting, written, before, away))
 
 
-def _shifts(filler: Filler, base: str, resting: Bytes, written: Bytes, before: Bytes, away: int) -> int:
+def _shifts(
+    filler: Filler, base: str, resting: Bytes, written: Bytes, before: Bytes, away: int
+) -> int:
     """By how much L* the fill is moved, first the one way, then the other; as far as it can where neither does."""
     best, farthest = 0, -1.0
     for way in (away, -away):
@@ -137,7 +149,9 @@ def disabled_fill(filler: Filler, _: str) -> TokenValue:
 
 def disabled_label(filler: Filler, _: str) -> TokenValue:
     """A neutral that can still be made out; what cannot be used is exempt."""
-    return filler.about(filler.hue("neutral"), _DISABLED_LABEL * _DISABLED_FILL, filler.color("surface.card"))
+    return filler.about(
+        filler.hue("neutral"), _DISABLED_LABEL * _DISABLED_FILL, filler.color("surface.card")
+    )
 
 
 def disabled_border(filler: Filler, _: str) -> TokenValue:

@@ -30,12 +30,18 @@ def token_id(purpose: str) -> str:
 
 
 def _short(text: str) -> str:
-    return text if len(text) <= _LONGEST_ID else "i" + hashlib.sha256(text.encode()).hexdigest()[:12]
+    return (
+        text if len(text) <= _LONGEST_ID else "i" + hashlib.sha256(text.encode()).hexdigest()[:12]
+    )
 
 
 def by_purpose(system: ColorSystem) -> dict[str, str]:
     """The ids of the tokens by their purpose; those that are there for one place alone are left out."""
-    return {token.purpose: token.id for token in in_order(system.tokens) if token.purpose and not token.place}
+    return {
+        token.purpose: token.id
+        for token in in_order(system.tokens)
+        if token.purpose and not token.place
+    }
 
 
 def filled(
@@ -96,7 +102,8 @@ def addition(resolved: Resolved, purposes: Sequence[str]) -> Addition:
         taken.add(ids[purpose])
     values = _in_every_theme(resolved, new, ids)
     tokens = tuple(
-        NewToken(id=ids[purpose], name=names.take(purpose), purpose=purpose, values=values[purpose]) for purpose in new
+        NewToken(id=ids[purpose], name=names.take(purpose), purpose=purpose, values=values[purpose])
+        for purpose in new
     )
     edits: list[UserEdit] = [AddTokens(tokens=tokens)]
     edits += _declared(system, ids, set(new))
@@ -114,7 +121,9 @@ def _has_hue(system: ColorSystem, purpose: str) -> bool:
 
 def _refuse_empty(system: ColorSystem) -> None:
     if not system.hues:
-        raise DomainError("Tokens are filled from hues: add a first one in Sources.", "hues", "empty")
+        raise DomainError(
+            "Tokens are filled from hues: add a first one in Sources.", "hues", "empty"
+        )
     if not system.themes:
         raise DomainError("Tokens have values in themes: add a first theme.", "theme", "empty")
 
@@ -136,7 +145,9 @@ def _in_every_theme(
     for theme in in_order(resolved.system.themes):
         made = filled(resolved, purposes, ids, theme.scheme, theme.contrast, theme.id)
         for purpose, value in made.items():
-            before = found[purpose].get(theme.base or "") or next(iter(found[purpose].values()), None)
+            before = found[purpose].get(theme.base or "") or next(
+                iter(found[purpose].values()), None
+            )
             if before != value:
                 found[purpose][theme.id] = value
     return found
@@ -151,7 +162,9 @@ def _declared(system: ColorSystem, ids: dict[str, str], new: set[str]) -> list[U
         if foreground in new or ground in new:
             key = _free_id(_short(f"{ids[foreground]}--{ids[ground]}"), taken)
             taken.add(key)
-            pairings.append(NewPairing(id=key, foreground=ids[foreground], ground=ids[ground], use=use))
+            pairings.append(
+                NewPairing(id=key, foreground=ids[foreground], ground=ids[ground], use=use)
+            )
     if pairings:
         edits.append(AddPairings(pairings=tuple(pairings)))
     marks = [f"status.{status}" for status in STATUSES if f"status.{status}" in ids]

@@ -93,7 +93,9 @@ class Filler:
         if isinstance(value, DerivedColor):
             return rgb8_of(derived_color(Color.of_bytes(self.color_of(value.of)), value))
         if isinstance(value, TokenAlias):
-            return self.color(next(purpose for purpose, key in self.ids.items() if key == value.token))
+            return self.color(
+                next(purpose for purpose, key in self.ids.items() if key == value.token)
+            )
         # Rules fill with nothing that stands on a palette.
         assert not isinstance(value, PaletteAlias)
         return end_color(self.hues, value).rgb8
@@ -119,7 +121,9 @@ class Filler:
 
     def status(self, status: str) -> ResolvedHue:
         """The hue of a status, or the brand's."""
-        return next((hue for hue in self.hues.values() if hue.hue.status == status), self.hue("brand"))
+        return next(
+            (hue for hue in self.hues.values() if hue.hue.status == status), self.hue("brand")
+        )
 
     def step(self, hue: ResolvedHue, place: int) -> StepAlias:
         """The step of a hue at a position."""
@@ -137,10 +141,14 @@ class Filler:
         """Of the steps that reach a ratio on all grounds (m, 3) the nearest to them; where none does, the strongest."""
         reached = self.least(hue, self.grounds() if grounds is None else grounds)
         good = reached >= target
-        place = int(np.where(good, reached, np.inf).argmin()) if good.any() else int(reached.argmax())
+        place = (
+            int(np.where(good, reached, np.inf).argmin()) if good.any() else int(reached.argmax())
+        )
         return self.step(hue, place)
 
-    def nearest(self, hue: ResolvedHue, target: float, grounds: Bytes, wanted: Bytes | None = None) -> StepAlias:
+    def nearest(
+        self, hue: ResolvedHue, target: float, grounds: Bytes, wanted: Bytes | None = None
+    ) -> StepAlias:
         """Of the steps that reach a ratio on all grounds (m, 3) the one most like a color (3,), or the hue's own."""
         reached = self.least(hue, grounds)
         good = reached >= target

@@ -11,7 +11,11 @@ from heimat.core.filling.wanted_pairings import pairings_for
 def missing_pairings(system: ColorSystem) -> list[NewPairing]:
     """Each text on each surface it may stand on, labels on fills in every state, borders, icons and the focus ring on
     their grounds: those that are not declared, in order."""
-    ids = {token.purpose: token.id for token in system.tokens.values() if token.purpose and not token.place}
+    ids = {
+        token.purpose: token.id
+        for token in system.tokens.values()
+        if token.purpose and not token.place
+    }
     declared: set[tuple[str, str, Use]] = {
         (each.foreground, each.ground, each.use) for each in system.pairings.values()
     }

@@ -38,7 +38,11 @@ _MARK_DISTANCE = 4.0
 def _page(filler: Filler, _: str) -> TokenValue:
     neutral = filler.hue("neutral")
     if filler.contrast == "more":
-        return filler.step(neutral, int(relative_luminance(neutral.rgb8).argmin())) if filler.dark else WHITE
+        return (
+            filler.step(neutral, int(relative_luminance(neutral.rgb8).argmin()))
+            if filler.dark
+            else WHITE
+        )
     if not filler.dark:
         return filler.quietest(neutral, _TOLD, rgb8_of(WHITE.color)[None])
     light = neutral.scale.lightness
@@ -53,7 +57,11 @@ def _card(filler: Filler, _: str) -> TokenValue:
 
 
 def _raised(filler: Filler, _: str) -> TokenValue:
-    return filler.alias("surface.card") if not filler.dark else _lifted(filler, filler.color("surface.card"))
+    return (
+        filler.alias("surface.card")
+        if not filler.dark
+        else _lifted(filler, filler.color("surface.card"))
+    )
 
 
 def _lifted(filler: Filler, under: np.ndarray) -> StepAlias:
@@ -81,11 +89,15 @@ def _board(filler: Filler, _: str) -> TokenValue:
 
 
 def _neutral(usual: float, more: float) -> Fill:
-    return lambda filler, _: filler.quietest(filler.hue("neutral"), more if filler.contrast == "more" else usual)
+    return lambda filler, _: filler.quietest(
+        filler.hue("neutral"), more if filler.contrast == "more" else usual
+    )
 
 
 def _neutral_about(target: float) -> Fill:
-    return lambda filler, _: filler.about(filler.hue("neutral"), target, filler.color("surface.card"))
+    return lambda filler, _: filler.about(
+        filler.hue("neutral"), target, filler.color("surface.card")
+    )
 
 
 def _text(filler: Filler, _: str) -> TokenValue:
@@ -125,7 +137,11 @@ def _link_hovered(filler: Filler, _: str) -> TokenValue:
 
 
 def _visited(filler: Filler, _: str) -> TokenValue:
-    colored = [hue for hue in filler.hues.values() if hue.hue.kind in ("brand", "accent") and _chroma(hue) >= 0.03]
+    colored = [
+        hue
+        for hue in filler.hues.values()
+        if hue.hue.kind in ("brand", "accent") and _chroma(hue) >= 0.03
+    ]
     near = [hue for hue in colored if abs(turn_between(_angle(hue), _PURPLE)) <= 40.0]
     if near:
         return filler.nearest(near[0], filler.text, filler.grounds())
@@ -173,7 +189,9 @@ def _mark(filler: Filler, purpose: str) -> TokenValue:
 
 
 def _message(filler: Filler, purpose: str) -> TokenValue:
-    return filler.beside(filler.status(_status_of(purpose)), filler.color("surface.card"), _MARK_DISTANCE)
+    return filler.beside(
+        filler.status(_status_of(purpose)), filler.color("surface.card"), _MARK_DISTANCE
+    )
 
 
 def _message_text(filler: Filler, purpose: str) -> TokenValue:
@@ -198,11 +216,15 @@ def _highlighted(filler: Filler, _: str) -> TokenValue:
 def _series(filler: Filler, purpose: str) -> TokenValue:
     """The brand's and accents' own colors and a gray first; then further steps of the first brand hue."""
     number = int(purpose.rpartition(".")[2])
-    colored = [hue for hue in filler.hues.values() if hue.hue.kind in ("brand", "accent")][: SERIES - 1]
+    colored = [hue for hue in filler.hues.values() if hue.hue.kind in ("brand", "accent")][
+        : SERIES - 1
+    ]
     wanted: list[TokenValue] = [_own_or_step(filler, hue) for hue in colored]
     wanted.append(filler.about(filler.hue("neutral"), 4.0, filler.color("surface.card")))
     brand = filler.hue("brand")
-    wanted += [step for share in _SERIES_SHARES if (step := _class(filler, brand, share)) not in wanted]
+    wanted += [
+        step for share in _SERIES_SHARES if (step := _class(filler, brand, share)) not in wanted
+    ]
     return wanted[(number - 1) % len(wanted)]
 
 
@@ -232,9 +254,21 @@ def _diverging(filler: Filler, purpose: str) -> TokenValue:
     if number == middle:
         return filler.about(filler.hue("neutral"), _LINE, filler.color("surface.card"))
     brand = filler.hue("brand")
-    others = [hue for hue in filler.hues.values() if hue.hue.kind in ("brand", "accent") and hue.id != brand.id]
-    other = max(others, key=lambda hue: abs(turn_between(_angle(brand), _angle(hue))), default=filler.status("error"))
-    return _class(filler, brand if number < middle else other, 0.15 + 0.65 * (abs(number - middle) / (middle - 1)))
+    others = [
+        hue
+        for hue in filler.hues.values()
+        if hue.hue.kind in ("brand", "accent") and hue.id != brand.id
+    ]
+    other = max(
+        others,
+        key=lambda hue: abs(turn_between(_angle(brand), _angle(hue))),
+        default=filler.status("error"),
+    )
+    return _class(
+        filler,
+        brand if number < middle else other,
+        0.15 + 0.65 * (abs(number - middle) / (middle - 1)),
+    )
 
 
 def _angle(hue: ResolvedHue) -> float:
@@ -259,36 +293,57 @@ _PLAIN_RULES: dict[str, Rule] = {
     "text.strong": Rule(_NEUTRAL_TEXT.format("12 (16 for more contrast)"), _neutral(*_STRONG)),
     "text.plain": Rule(_NEUTRAL_TEXT.format("7 (11 for more contrast)"), _neutral(*_PLAIN)),
     "text.faint": Rule(_NEUTRAL_TEXT.format("4.5 (7 for more contrast)"), _text),
-    "text.disabled": Rule("A neutral near 2.8 on the card: exempt, still made out.", actions.disabled_label),
+    "text.disabled": Rule(
+        "A neutral near 2.8 on the card: exempt, still made out.", actions.disabled_label
+    ),
     "text.on-brand": Rule(
         "White or the darkest neutral, whichever passes on the brand’s surface; else a near black of its own.",
         _on("surface.brand"),
     ),
-    "text.on-board": Rule("The quietest neutral step that reaches 12 on the board.", _on_board(_STRONG[0])),
-    "text.on-board-faint": Rule("The quietest neutral step that reaches 7 on the board.", _on_board(_PLAIN[0])),
-    "link.text": Rule("The step of the brand most like it that reaches 4.5 on every surface.", _link),
+    "text.on-board": Rule(
+        "The quietest neutral step that reaches 12 on the board.", _on_board(_STRONG[0])
+    ),
+    "text.on-board-faint": Rule(
+        "The quietest neutral step that reaches 7 on the board.", _on_board(_PLAIN[0])
+    ),
+    "link.text": Rule(
+        "The step of the brand most like it that reaches 4.5 on every surface.", _link
+    ),
     "link.text-hovered": Rule("The step after the link’s, further from the ground.", _link_hovered),
     "link.text-visited": Rule(
-        "A hue near purple that passes on every surface; without one, the link turned by 60°.", _visited
+        "A hue near purple that passes on every surface; without one, the link turned by 60°.",
+        _visited,
     ),
     "border.plain": Rule("The quietest neutral step that reaches 3 on every surface.", _part),
-    "border.strong": Rule("The quietest neutral step that reaches 7 on every surface.", _neutral(*_PLAIN)),
-    "border.divider": Rule(f"The quietest neutral step that reaches {_LINE} on page and card.", _line),
+    "border.strong": Rule(
+        "The quietest neutral step that reaches 7 on every surface.", _neutral(*_PLAIN)
+    ),
+    "border.divider": Rule(
+        f"The quietest neutral step that reaches {_LINE} on page and card.", _line
+    ),
     "icon.plain": Rule(_NEUTRAL_TEXT.format("4.5 (7 for more contrast)"), _text),
     "icon.faint": Rule("The quietest neutral step that reaches 3 on every surface.", _part),
     "focus.ring": Rule(
         "The step of the brand most like it that reaches 3 on every surface; of information where the brand is gray.",
         _focus,
     ),
-    "selection.fill": Rule("The tint of the brand nearest to the card that is told from it.", _selection),
-    "selection.label": Rule("As strong text, where that passes on the selection.", _selection_label),
+    "selection.fill": Rule(
+        "The tint of the brand nearest to the card that is told from it.", _selection
+    ),
+    "selection.label": Rule(
+        "As strong text, where that passes on the selection.", _selection_label
+    ),
     "shadow.plain": Rule("The darkest neutral, 16 % opaque; 50 % on dark.", _veil(0.16, 0.5)),
     "overlay.scrim": Rule("The darkest neutral, 55 % opaque; 70 % on dark.", _veil(0.55, 0.7)),
     "chart.axis": Rule("The quietest neutral step that reaches 3 on every surface.", _part),
     "chart.grid": Rule(f"The quietest neutral step that reaches {_LINE} on page and card.", _line),
     "chart.label": Rule(_NEUTRAL_TEXT.format("4.5 (7 for more contrast)"), _text),
-    "chart.missing": Rule(f"A neutral near {_FAINT_LINE} on the card.", _neutral_about(_FAINT_LINE)),
-    "chart.highlighted": Rule("The brand itself, or the step most like it that reaches 3.", _highlighted),
+    "chart.missing": Rule(
+        f"A neutral near {_FAINT_LINE} on the card.", _neutral_about(_FAINT_LINE)
+    ),
+    "chart.highlighted": Rule(
+        "The brand itself, or the step most like it that reaches 3.", _highlighted
+    ),
     "chart.muted": Rule("A neutral near 1.8 on the card.", _neutral_about(1.8)),
 }
 
@@ -301,25 +356,38 @@ _STATE_WORDS = (
     "left, never below what the label needs."
 )
 _SOLID: dict[str, Rule] = {
-    "fill": Rule("The hue itself, to the bit; for more contrast a step where no label reaches 7 on it.", actions.fill),
+    "fill": Rule(
+        "The hue itself, to the bit; for more contrast a step where no label reaches 7 on it.",
+        actions.fill,
+    ),
     "fill-hovered": Rule(_STATE_WORDS, actions.state),
     "fill-pressed": Rule(_STATE_WORDS, actions.state),
     "fill-disabled": Rule("A neutral near 1.25 on the card: exempt.", actions.disabled_fill),
     "label": Rule(_LABEL_WORDS, actions.label),
-    "label-disabled": Rule("A neutral near 2.8 on the card: exempt, still made out.", actions.disabled_label),
+    "label-disabled": Rule(
+        "A neutral near 2.8 on the card: exempt, still made out.", actions.disabled_label
+    ),
     "border": Rule(
-        "The fill, where it reaches 3 on every surface; else the step most like it that does.", actions.border
+        "The fill, where it reaches 3 on every surface; else the step most like it that does.",
+        actions.border,
     ),
     "border-hovered": Rule("As the edge at rest.", actions.border),
     "border-disabled": Rule("A neutral near 1.6 on the card: exempt.", actions.disabled_border),
 }
 _OPEN: dict[str, Rule] = {
     "border": Rule("The step most like the hue that reaches 3 on every surface.", actions.drawn),
-    "border-hovered": Rule("The step after the edge’s, further from the ground.", actions.drawn_hovered),
+    "border-hovered": Rule(
+        "The step after the edge’s, further from the ground.", actions.drawn_hovered
+    ),
     "border-disabled": _SOLID["border-disabled"],
     "fill-hovered": Rule("The tint nearest to the card that is told from it.", actions.tint),
-    "fill-pressed": Rule("That tint, moved by CIEDE2000 3 away from its ground.", actions.pressed_tint),
-    "label": Rule("The step most like the hue that reaches 4.5 on every surface and on both tints.", actions.written),
+    "fill-pressed": Rule(
+        "That tint, moved by CIEDE2000 3 away from its ground.", actions.pressed_tint
+    ),
+    "label": Rule(
+        "The step most like the hue that reaches 4.5 on every surface and on both tints.",
+        actions.written,
+    ),
     "label-disabled": _SOLID["label-disabled"],
 }
 
@@ -329,11 +397,15 @@ def rules_for(purposes: "set[str] | frozenset[str]") -> dict[str, Rule]:
     found = dict(_PLAIN_RULES)
     for status in STATUSES:
         found[f"status.{status}"] = Rule(
-            "The hue itself, where it reaches 3 on page and card; else the step most like it that does.", _mark
+            "The hue itself, where it reaches 3 on page and card; else the step most like it that does.",
+            _mark,
         )
-        found[f"status.{status}-surface"] = Rule("The tint nearest to the card that is told from it.", _message)
+        found[f"status.{status}-surface"] = Rule(
+            "The tint nearest to the card that is told from it.", _message
+        )
         found[f"status.{status}-text"] = Rule(
-            "The step most like the hue that reaches 4.5 on every surface and on the message.", _message_text
+            "The step most like the hue that reaches 4.5 on every surface and on the message.",
+            _message_text,
         )
         found[f"status.{status}-border"] = Rule("As the mark of that status.", _message_border)
     for number in range(1, SERIES + 1):
@@ -342,9 +414,12 @@ def rules_for(purposes: "set[str] | frozenset[str]") -> dict[str, Rule]:
             _series,
         )
     for number in range(1, CLASSES + 1):
-        found[f"chart.sequential.{number}"] = Rule("Steps of the brand, away from the ground.", _sequential)
+        found[f"chart.sequential.{number}"] = Rule(
+            "Steps of the brand, away from the ground.", _sequential
+        )
         found[f"chart.diverging.{number}"] = Rule(
-            "Steps of the brand and of the brand or accent least like it, from a neutral middle.", _diverging
+            "Steps of the brand and of the brand or accent least like it, from a neutral middle.",
+            _diverging,
         )
     for family in FAMILIES:
         # The main action is solid whatever of it there is: surfaces and texts rest on its fill.

@@ -3,7 +3,15 @@
 from collections.abc import Collection
 from typing import Literal, get_args
 
-from heimat.core.document.purposes import CLASSES, FAMILIES, PARTS_OF_FORM, SERIES, Family, Form, State
+from heimat.core.document.purposes import (
+    CLASSES,
+    FAMILIES,
+    PARTS_OF_FORM,
+    SERIES,
+    Family,
+    Form,
+    State,
+)
 from heimat.core.sources.conventions import STATUSES
 
 SetName = Literal["small", "product", "dashboard"]
@@ -13,7 +21,11 @@ SET_WORDS: dict[SetName, str] = {
     "product": "A product: every surface and line, three families of actions with their states, messages.",
     "dashboard": "A product with boards and charts: series, classes, and a dark ground to read from afar.",
 }
-_FIRST_FORMS: tuple[tuple[Family, Form], ...] = (("main", "solid"), ("second", "edged"), ("quiet", "bare"))
+_FIRST_FORMS: tuple[tuple[Family, Form], ...] = (
+    ("main", "solid"),
+    ("second", "edged"),
+    ("quiet", "bare"),
+)
 
 
 def family_purposes(family: Family, form: Form) -> tuple[str, ...]:
@@ -27,7 +39,11 @@ def state_purposes(there: Collection[str], state: State) -> tuple[str, ...]:
     for family in FAMILIES:
         form = form_of(family, there)
         if form is not None:
-            found += [purpose for purpose in family_purposes(family, form) if purpose.endswith(f"-{state}")]
+            found += [
+                purpose
+                for purpose in family_purposes(family, form)
+                if purpose.endswith(f"-{state}")
+            ]
     return tuple(purpose for purpose in found if purpose not in there)
 
 
@@ -45,7 +61,10 @@ _SMALL = (
     *("surface.page", "surface.card"),
     *("text.strong", "text.plain", "text.faint", "link.text"),
     *("border.plain", "border.divider", "focus.ring"),
-    *(f"action.main.{part}" for part in ("fill", "fill-hovered", "fill-pressed", "label", "border")),
+    *(
+        f"action.main.{part}"
+        for part in ("fill", "fill-hovered", "fill-pressed", "label", "border")
+    ),
     *(f"status.{status}" for status in STATUSES),
 )
 _PRODUCT = (
@@ -55,7 +74,11 @@ _PRODUCT = (
     *("border.plain", "border.strong", "border.divider", "icon.plain", "icon.faint", "focus.ring"),
     *("selection.fill", "selection.label", "shadow.plain", "overlay.scrim"),
     *(purpose for family, form in _FIRST_FORMS for purpose in family_purposes(family, form)),
-    *(f"status.{status}{part}" for status in STATUSES for part in ("", "-surface", "-text", "-border")),
+    *(
+        f"status.{status}{part}"
+        for status in STATUSES
+        for part in ("", "-surface", "-text", "-border")
+    ),
 )
 _CHART_PARTS = ("axis", "grid", "label", "missing", "highlighted", "muted")
 _DASHBOARD = (
@@ -66,5 +89,9 @@ _DASHBOARD = (
     *(f"chart.sequential.{number}" for number in range(1, CLASSES + 1)),
     *(f"chart.diverging.{number}" for number in range(1, CLASSES + 1)),
 )
-SETS: dict[SetName, tuple[str, ...]] = {"small": _SMALL, "product": _PRODUCT, "dashboard": _DASHBOARD}
+SETS: dict[SetName, tuple[str, ...]] = {
+    "small": _SMALL,
+    "product": _PRODUCT,
+    "dashboard": _DASHBOARD,
+}
 """The purposes of each set, in the order in which they are shown."""

@@ -33,15 +33,25 @@ def start_system(name: str, colors: Sequence[tuple[str, Color]]) -> ColorSystem:
     if not colors:
         raise DomainError("Give at least one brand color, for example #0B6E6E.", "colors", "empty")
     if len(colors) > MOST_HUES - _ROOM:
-        raise DomainError(f"A system starts with at most {MOST_HUES - _ROOM} colors.", "colors", "limit")
+        raise DomainError(
+            f"A system starts with at most {MOST_HUES - _ROOM} colors.", "colors", "limit"
+        )
     orders = iter(keys(len(colors) + _ROOM))
     hues: list[Hue] = []
     for given_name, color in colors:
         source, recall = given(opaque(color, "colors"), None)
-        hue_name = unique_name(plain_part(given_name) or plain_name(color), (hue.name for hue in hues))
+        hue_name = unique_name(
+            plain_part(given_name) or plain_name(color), (hue.name for hue in hues)
+        )
         hues.append(
             Hue(
-                id=new_id(), order=next(orders), name=hue_name, kind="brand", source=source, recall=recall, note="given"
+                id=new_id(),
+                order=next(orders),
+                name=hue_name,
+                kind="brand",
+                source=source,
+                recall=recall,
+                note="given",
             )
         )
     for status, aim in STATUS_AIMS.items():
@@ -63,7 +73,17 @@ def start_system(name: str, colors: Sequence[tuple[str, Color]]) -> ColorSystem:
     neutral = unique_name("neutral", (hue.name for hue in hues))
     tint = TintedSource(hue=hues[0].id)
     note = f"gray, tinted with {hues[0].name}"
-    hues.append(Hue(id=new_id(), order=next(orders), name=neutral, kind="neutral", source=tint, ladder=FINE, note=note))
+    hues.append(
+        Hue(
+            id=new_id(),
+            order=next(orders),
+            name=neutral,
+            kind="neutral",
+            source=tint,
+            ladder=FINE,
+            note=note,
+        )
+    )
     system = with_starter(ColorSystem(name=name.strip()[:80], hues={hue.id: hue for hue in hues}))
     check_system(system, "colors")
     return system

@@ -6,7 +6,14 @@ from heimat.core.document.pairings import Use
 from heimat.core.document.purposes import FAMILIES
 from heimat.core.sources.conventions import STATUSES
 
-_TEXTS = ("text.strong", "text.plain", "text.faint", "link.text", "link.text-hovered", "link.text-visited")
+_TEXTS = (
+    "text.strong",
+    "text.plain",
+    "text.faint",
+    "link.text",
+    "link.text-hovered",
+    "link.text-visited",
+)
 _SURFACES = ("surface.page", "surface.card", "surface.raised", "surface.sunken")
 _MAIN_SURFACES = ("surface.page", "surface.card")
 _PARTS = ("border.plain", "border.strong", "icon.plain", "icon.faint", "focus.ring")

@@ -63,15 +63,23 @@ def derive(parent: ResolvedSource, source: DerivedSource) -> ResolvedSource:
     return ResolvedSource(color, alpha_as_published(min(max(alpha, 0.0), 1.0)), aim, tuple(limits))
 
 
-def _on_oklch(light: float, chroma: float, turn: float) -> tuple[Color, tuple[float, float, float], list[str]]:
+def _on_oklch(
+    light: float, chroma: float, turn: float
+) -> tuple[Color, tuple[float, float, float], list[str]]:
     asked = min(chroma, STRONGEST_CHROMA)
     color = solved(light, asked, turn)
     left = float(oklch_of(color)[1])
     lost = asked - left > GAMUT_LOSS
-    return color, (light, asked, turn), [f"clipped: the gamut leaves chroma {left:.3f} of {asked:.3f}"] if lost else []
+    return (
+        color,
+        (light, asked, turn),
+        [f"clipped: the gamut leaves chroma {left:.3f} of {asked:.3f}"] if lost else [],
+    )
 
 
-def _on_hsl(light: float, saturation: float, turn: float) -> tuple[Color, tuple[float, float, float], list[str]]:
+def _on_hsl(
+    light: float, saturation: float, turn: float
+) -> tuple[Color, tuple[float, float, float], list[str]]:
     color = Color.of_bytes(hsl_bytes(turn, saturation, light))
     _, chroma, angle = (float(part) for part in oklch_of(color))
     if chroma < HAS_HUE:
@@ -101,7 +109,9 @@ def _driven(parent: Color, color: Color) -> str | None:
     return None
 
 
-def aimed_at(source: DerivedSource, parent: ResolvedSource, target: tuple[float, float, float]) -> DerivedSource:
+def aimed_at(
+    source: DerivedSource, parent: ResolvedSource, target: tuple[float, float, float]
+) -> DerivedSource:
     """The derivation that leads to an L*, an OKLCH chroma and hue, every quantity changed in the way it was before.
 
     What was kept becomes shifted where it has to; what cannot be reached by multiplying is set.

@@ -46,7 +46,10 @@ def stays(before: ColorSystem, after: ColorSystem, hue_id: str) -> bool:
     if hue_id not in after.hues:
         return False
     one, other = before.hues[hue_id], after.hues[hue_id]
-    same = one.wide == other.wide and resolve_source(before, one).alpha == resolve_source(after, other).alpha
+    same = (
+        one.wide == other.wide
+        and resolve_source(before, one).alpha == resolve_source(after, other).alpha
+    )
     return same and _Key(before, one) == _Key(after, other)
 
 

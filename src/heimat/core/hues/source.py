@@ -44,7 +44,9 @@ def _given(color: Color, recall: Recall | None) -> ResolvedSource:
         angle = recall.hue if chroma < HAS_HUE else angle
         chroma = max(recall.chroma, chroma)
     return ResolvedSource(
-        opaque, alpha_as_published(color.alpha), (lightness_of(opaque), min(chroma, STRONGEST_CHROMA), around(angle))
+        opaque,
+        alpha_as_published(color.alpha),
+        (lightness_of(opaque), min(chroma, STRONGEST_CHROMA), around(angle)),
     )
 
 
@@ -52,4 +54,6 @@ def _tinted(parent: ResolvedSource, source: TintedSource) -> ResolvedSource:
     """A gray with a breath of its parent's hue. A neutral tinted by a hue that never had a color is gray itself."""
     _, chroma, angle = parent.aim
     tint = source.chroma if chroma >= HAS_HUE else 0.0
-    return ResolvedSource(solved(source.lightness, tint, angle), 1.0, (source.lightness, source.chroma, angle))
+    return ResolvedSource(
+        solved(source.lightness, tint, angle), 1.0, (source.lightness, source.chroma, angle)
+    )

@@ -2,7 +2,13 @@
 
 from heimat.core.document.hues import DerivedSource, QuantityChange
 
-_SHARES = {0.5: "half", 2.0: "twice", 0.25: "a quarter of", 0.75: "three quarters of", 1 / 3: "a third of"}
+_SHARES = {
+    0.5: "half",
+    2.0: "twice",
+    0.25: "a quarter of",
+    0.75: "three quarters of",
+    1 / 3: "a third of",
+}
 
 
 def derivation_words(source: DerivedSource, parent: str) -> str:
@@ -10,7 +16,9 @@ def derivation_words(source: DerivedSource, parent: str) -> str:
     hsl = source.circle == "hsl"
     said = [
         _lightness(source.lightness, hsl),
-        _amount(source.strength, "saturation" if hsl else "chroma", " %" if hsl else "", 0 if hsl else 3),
+        _amount(
+            source.strength, "saturation" if hsl else "chroma", " %" if hsl else "", 0 if hsl else 3
+        ),
         _turn(source.turn),
         _amount(source.alpha, "alpha", "", 2),
     ]
@@ -35,7 +43,9 @@ def _lightness(change: QuantityChange, hsl: bool) -> str:
 def _amount(change: QuantityChange, what: str, unit: str, places: int) -> str:
     if change.how == "shifted":
         figure = _number(abs(change.by), places)
-        return "" if figure == "0" else f"{figure}{unit} {'more' if change.by > 0 else 'less'} {what}"
+        return (
+            "" if figure == "0" else f"{figure}{unit} {'more' if change.by > 0 else 'less'} {what}"
+        )
     if change.how == "times":
         share = next((words for of, words in _SHARES.items() if abs(of - change.by) < 0.005), None)
         return f"{share} the {what}" if share else f"{_number(change.by, 2)} of the {what}"

@@ -88,12 +88,16 @@ def import_sheet(sheet: Sheet, name: str) -> Imported:
         raise DomainError("A system needs a name.", "name", "empty")
     check_line(name.strip(), "name")
     if not sheet.tokens and not sheet.palettes:
-        raise DomainError(" ".join(sheet.passed_over)[:600] or "No colors were found.", "files", "empty")
+        raise DomainError(
+            " ".join(sheet.passed_over)[:600] or "No colors were found.", "files", "empty"
+        )
     told = list(sheet.passed_over)
     if len(sheet.palettes) > MOST_PALETTES:
         more = len(sheet.palettes) - MOST_PALETTES
         verb = "was" if more == 1 else "were"
-        told.append(f"{counted(more, 'palette')} more {verb} passed over: a system has at most {MOST_PALETTES}.")
+        told.append(
+            f"{counted(more, 'palette')} more {verb} passed over: a system has at most {MOST_PALETTES}."
+        )
     themes = _themes(sheet, told)
     scales = find_scales(sheet, told)
     hues, steps = hues_of(scales)
@@ -115,10 +119,14 @@ def import_sheet(sheet: Sheet, name: str) -> Imported:
     edits: list[UserEdit] = [*meeting, *_told_apart(system, sheet)]
     if edits:
         system = apply_all(system, edits).system
-    shown = resolve(system).palettes.get(next(iter(system.themes), ""), []) if system.palettes else []
+    shown = (
+        resolve(system).palettes.get(next(iter(system.themes), ""), []) if system.palettes else []
+    )
     return Imported(
         system,
-        tuple(ShownScale(scale.name, tuple(step.color for step in scale.steps)) for scale in scales),
+        tuple(
+            ShownScale(scale.name, tuple(step.color for step in scale.steps)) for scale in scales
+        ),
         tuple(ShownPalette(each.palette, tuple(hexes_of(each.rgb8))) for each in shown),
         # What is quoted there comes out of the files.
         tuple(map(one_line, [*told, *made.told])),
@@ -155,14 +163,20 @@ class _Making:
         made, read, off = self._with_palettes(anew, anew)
         if any(off):
             anew = {place for place, far in enumerate(off) if far}
-            by_colors = {place for place in anew if read[place].said.kind == "categorical" or isinf(off[place])}
+            by_colors = {
+                place
+                for place in anew
+                if read[place].said.kind == "categorical" or isinf(off[place])
+            }
             made, read, off = self._with_palettes(by_colors, anew)
         drawn = tuple(
             f"{each.palette.name} is drawn anew: within CIEDE2000 {distance_text(far)} of the file."
             for each, far in zip(read, off, strict=True)
             if _TOLD_FROM <= far < inf
         )
-        return replace(made, told=(*made.told, *(words for each in read for words in each.told), *drawn))
+        return replace(
+            made, told=(*made.told, *(words for each in read for words in each.told), *drawn)
+        )
 
     def _with_tokens(self, others: Sequence[SheetToken]) -> _Made:
         told: list[str] = []
@@ -176,7 +190,10 @@ class _Making:
         said = self.sheet.palettes[:MOST_PALETTES]
         names = free_names(said)
         targets = {
-            css_name(value.name) for token in self.others for value in token.values.values() if isinstance(value, Named)
+            css_name(value.name)
+            for token in self.others
+            for value in token.values.values()
+            if isinstance(value, Named)
         }
 
         def is_color(token: SheetToken) -> bool:
@@ -196,7 +213,9 @@ class _Making:
         held = _held(tokens, palettes.values())
         for (token, theme), alias in bound_values(read, within).items():
             if token not in held:
-                tokens[token] = tokens[token].model_copy(update={"values": {**tokens[token].values, theme: alias}})
+                tokens[token] = tokens[token].model_copy(
+                    update={"values": {**tokens[token].values, theme: alias}}
+                )
         system = made.system.model_copy(update={"tokens": tokens, "palettes": palettes})
         resolved = resolve(system)
         off = [away(each, place, resolved, within) for place, each in enumerate(read)]
@@ -206,7 +225,9 @@ class _Making:
         tokens = {token.name: token.id for token in system.tokens.values()}
         ground = next((tokens[name] for name in _GROUNDS if name in tokens), None)
         themes = resolve(system).themes
-        grounds = {key: theme.tokens[ground].rgb8 for key, theme in themes.items()} if ground else {}
+        grounds = (
+            {key: theme.tokens[ground].rgb8 for key, theme in themes.items()} if ground else {}
+        )
 
         def standing(name: str) -> PaletteValue | None:
             if name in tokens:
@@ -218,7 +239,9 @@ class _Making:
 
         first = next(iter(themes), "")
         words = {css_name(said): key for said, key in self.themes.items()}
-        return ThemeColors({DEFAULT: first, **words, **self.themes}, tokens, standing, alone, ground, grounds)
+        return ThemeColors(
+            {DEFAULT: first, **words, **self.themes}, tokens, standing, alone, ground, grounds
+        )
 
 
 def _held(tokens: Mapping[str, Token], palettes: Iterable[Palette]) -> set[str]:
@@ -230,7 +253,9 @@ def _held(tokens: Mapping[str, Token], palettes: Iterable[Palette]) -> set[str]:
         if token in held or token not in tokens:
             continue
         held.add(token)
-        found += [value.token for value in tokens[token].values.values() if isinstance(value, TokenAlias)]
+        found += [
+            value.token for value in tokens[token].values.values() if isinstance(value, TokenAlias)
+        ]
     return held
 
 
@@ -239,7 +264,9 @@ def _themes(sheet: Sheet, told: list[str]) -> dict[str, Theme]:
     said = sheet.themes or tuple(map(SheetTheme, dict.fromkeys(_themes_of_palettes(sheet))))
     named = said[:MOST_THEMES]
     if len(said) > MOST_THEMES:
-        told.append(f"{len(said) - MOST_THEMES} themes were not read: a system has at most {MOST_THEMES}.")
+        told.append(
+            f"{len(said) - MOST_THEMES} themes were not read: a system has at most {MOST_THEMES}."
+        )
     found: dict[str, Theme] = {}
     used: set[str] = set()
     for number, (theme, order) in enumerate(zip(named, keys(len(named)), strict=True)):
@@ -268,7 +295,12 @@ def _declared(system: ColorSystem, sheet: Sheet, told: list[str]) -> list[NewPai
     # What would stand on itself is no pairing.
     declared = [each for each in dict.fromkeys(sheet.pairings) if each.foreground != each.ground]
     found = [
-        NewPairing(id=f"pair-{number}", foreground=ids[each.foreground], ground=ids[each.ground], use=each.use)
+        NewPairing(
+            id=f"pair-{number}",
+            foreground=ids[each.foreground],
+            ground=ids[each.ground],
+            use=each.use,
+        )
         for number, each in enumerate(declared, start=1)
         if each.foreground in ids and each.ground in ids
     ]
@@ -304,7 +336,9 @@ def _grounds(sheet: Sheet, told: list[str]) -> list[SheetToken]:
     def is_dark(theme: str) -> bool:
         return by_name.get(theme, _scheme_named(SheetTheme(theme))) == "dark"
 
-    grounds = [(each.made.ground if each.made else None, said_grounds(each)) for each in sheet.palettes]
+    grounds = [
+        (each.made.ground if each.made else None, said_grounds(each)) for each in sheet.palettes
+    ]
     for said, values in [*grounds, (None, likely_grounds(sheet.palettes, is_dark))]:
         name = said or _GROUNDS[0]
         if css_name(name) not in known and (said or not known & set(map(css_name, _GROUNDS))):
@@ -312,7 +346,9 @@ def _grounds(sheet: Sheet, told: list[str]) -> list[SheetToken]:
     found = list(maker.made().tokens)
     if found:
         names = ", ".join(token.name for token in found)
-        told.append(f"What palettes stand on is not in the files; it was made of what they say: {names}.")
+        told.append(
+            f"What palettes stand on is not in the files; it was made of what they say: {names}."
+        )
     return found
 
 

@@ -44,7 +44,13 @@ from heimat.core.document.part import LONGEST_NAME
 from heimat.core.document.tokens import LiteralColor, PaletteAlias
 from heimat.core.importing.sheet import SheetPalette
 from heimat.core.resolve.resolved import Resolved
-from heimat.core.resolve.resolved_palettes import DISCRETE, WHITE, ResolvedPalette, class_colors, design_of
+from heimat.core.resolve.resolved_palettes import (
+    DISCRETE,
+    WHITE,
+    ResolvedPalette,
+    class_colors,
+    design_of,
+)
 from heimat.core.values.palette_colors import ENDS, is_dark
 
 _TELLINGS: tuple[Telling, ...] = get_args(Telling)
@@ -91,7 +97,10 @@ def free_names(found: Iterable[SheetPalette]) -> list[str]:
 
 
 def read_palettes(
-    found: Sequence[SheetPalette], names: Sequence[str], within: ThemeColors, by_colors: Container[int]
+    found: Sequence[SheetPalette],
+    names: Sequence[str],
+    within: ThemeColors,
+    by_colors: Container[int],
 ) -> list[ReadPalette]:
     """Palettes of a sheet by these names, in order; at some places by colors, however the file says they are made."""
     read: list[ReadPalette] = []
@@ -111,13 +120,17 @@ def read_palettes(
             column=one_line(made.column) if made else "",
             view=one_line(made.view) if made else "",
             note=one_line(said.note),
-            others={role: _value(value, within) for role, value in made.others.items()} if made else {},
+            others={role: _value(value, within) for role, value in made.others.items()}
+            if made
+            else {},
         )
         read.append(ReadPalette(said, palette, told))
     return read
 
 
-def bound_values(read: Sequence[ReadPalette], within: ThemeColors) -> dict[tuple[str, str], PaletteAlias]:
+def bound_values(
+    read: Sequence[ReadPalette], within: ThemeColors
+) -> dict[tuple[str, str], PaletteAlias]:
     """By the ids of a token and a theme, the color of a palette that the token is there."""
     found: dict[tuple[str, str], PaletteAlias] = {}
     for each in read:
@@ -125,7 +138,11 @@ def bound_values(read: Sequence[ReadPalette], within: ThemeColors) -> dict[tuple
             token, theme = within.tokens.get(bound.token), within.themes.get(bound.theme)
             color = f"c{bound.place + 1}" if bound.place is not None else None
             alias = PaletteAlias(palette=each.palette.id, color=color, along=bound.along)
-            if token is not None and theme is not None and holds_color({each.palette.id: each.palette}, alias):
+            if (
+                token is not None
+                and theme is not None
+                and holds_color({each.palette.id: each.palette}, alias)
+            ):
                 found[token, theme] = alias
     return found
 
@@ -202,7 +219,9 @@ def _made(said: SheetPalette, within: ThemeColors) -> PaletteMethod | None:
     try:
         if said.kind == "categorical":
             colors = _colors(said, said.made, values, within)
-            return Categorical.model_validate({**data, "told_by": _tellings(said), "colors": colors})
+            return Categorical.model_validate(
+                {**data, "told_by": _tellings(said), "colors": colors}
+            )
         data["typed"] = said.breaks
         if said.kind == "sequential":
             return Sequential.model_validate({**data, "sources": values})
@@ -229,15 +248,25 @@ def _colors(
         shades = {
             within.themes[theme]: said.colors[theme][place]
             for theme, places in made.shaded.items()
-            if place in places and theme in within.themes and place < len(said.colors.get(theme, ()))
+            if place in places
+            and theme in within.themes
+            and place < len(said.colors.get(theme, ()))
         }
         category = one_line(said.categories[place]) if place < len(said.categories) else ""
-        color = PaletteColor(id=f"c{place + 1}", value=value, category=category, held=place in made.held, shades=shades)
+        color = PaletteColor(
+            id=f"c{place + 1}",
+            value=value,
+            category=category,
+            held=place in made.held,
+            shades=shades,
+        )
         colors.append(color)
     return tuple(colors)
 
 
-def _by_colors(said: SheetPalette, name: str, within: ThemeColors) -> tuple[PaletteMethod, tuple[str, ...]]:
+def _by_colors(
+    said: SheetPalette, name: str, within: ThemeColors
+) -> tuple[PaletteMethod, tuple[str, ...]]:
     """A palette by its colors alone."""
     theme, through = next(iter((said.stops or said.colors).items()))
     kind = said.kind or _kind(through)
@@ -278,7 +307,9 @@ def _ordered(levels: Bytes, ground8: Bytes, running: dict[str, Any]) -> Sequenti
     steps = np.diff(light)
     if not ((steps >= 0.0).all() or (steps <= 0.0).all()):
         raise ValueError("its lightness turns on the way")
-    few = np.unique(np.linspace(0, len(levels) - 1, min(len(levels), MOST_SOURCES)).round().astype(int))
+    few = np.unique(
+        np.linspace(0, len(levels) - 1, min(len(levels), MOST_SOURCES)).round().astype(int)
+    )
     falls = light[0] > light[-1]
     return Sequential(
         sources=tuple(LiteralColor(color=Color.of_bytes(levels[at])) for at in few),
@@ -289,7 +320,9 @@ def _ordered(levels: Bytes, ground8: Bytes, running: dict[str, Any]) -> Sequenti
     )
 
 
-def _two_ways(colors: Sequence[Color], said: SheetPalette, running: dict[str, Any], *, dark: bool) -> Diverging:
+def _two_ways(
+    colors: Sequence[Color], said: SheetPalette, running: dict[str, Any], *, dark: bool
+) -> Diverging:
     low, high = LiteralColor(color=colors[0]), LiteralColor(color=colors[-1])
     # Ends as light as those that follow every ground do so here too; others are these very colors.
     usual = np.abs(lights(_levels([colors[0], colors[-1]])) - ENDS[dark]).max() < _AS_LIGHT
@@ -299,27 +332,47 @@ def _two_ways(colors: Sequence[Color], said: SheetPalette, running: dict[str, An
 def _is_on_dark(colors: Sequence[Color], kind: PaletteKind) -> bool:
     """Whether what runs over numbers does so as on a dark ground: from dark to light, or from a dark middle."""
     light = lights(_levels(colors))
-    near, far = (light[0], light[-1]) if kind == "sequential" else (light[len(light) // 2], (light[0] + light[-1]) / 2)
+    near, far = (
+        (light[0], light[-1])
+        if kind == "sequential"
+        else (light[len(light) // 2], (light[0] + light[-1]) / 2)
+    )
     return bool(near < far)
 
 
 def said_grounds(said: SheetPalette) -> dict[str, Color]:
     """What a palette stands on by theme, if its file says it."""
-    return {theme: parse(ground) for theme, ground in said.made.grounds.items()} if said.made else {}
+    return (
+        {theme: parse(ground) for theme, ground in said.made.grounds.items()} if said.made else {}
+    )
 
 
-def likely_grounds(palettes: Iterable[SheetPalette], dark_by_name: Callable[[str], bool]) -> dict[str, Color]:
+def likely_grounds(
+    palettes: Iterable[SheetPalette], dark_by_name: Callable[[str], bool]
+) -> dict[str, Color]:
     """By theme white, or black where palettes run as on a dark ground; nothing where none does.
 
     In two directions the middle tells; what runs in one may be reversed, but then it is so in every theme.
     """
-    runs: dict[PaletteKind, list[dict[str, bool]]] = {"sequential": [], "diverging": [], "categorical": []}
+    runs: dict[PaletteKind, list[dict[str, bool]]] = {
+        "sequential": [],
+        "diverging": [],
+        "categorical": [],
+    }
     for said in palettes:
-        through = {theme: each for theme, each in (said.stops or said.colors).items() if len(each) >= _LEAST_RUNNING}
+        through = {
+            theme: each
+            for theme, each in (said.stops or said.colors).items()
+            if len(each) >= _LEAST_RUNNING
+        }
         if through and not said_grounds(said):
             kind = said.kind or _kind(next(iter(through.values())))
             runs[kind].append({theme: _is_on_dark(each, kind) for theme, each in through.items()})
-    themes = list(dict.fromkeys(theme for kind in ("diverging", "sequential") for each in runs[kind] for theme in each))
+    themes = list(
+        dict.fromkeys(
+            theme for kind in ("diverging", "sequential") for each in runs[kind] for theme in each
+        )
+    )
     first = themes[0] if themes else ""
     dark: dict[str, bool] = {}
     for theme in themes:
@@ -328,7 +381,9 @@ def likely_grounds(palettes: Iterable[SheetPalette], dark_by_name: Callable[[str
         named = dark_by_name(theme) if theme == first else dark[first] != turned
         dark[theme] = named if sided is None else sided
     return (
-        {theme: parse("#000000" if each else "#ffffff") for theme, each in dark.items()} if any(dark.values()) else {}
+        {theme: parse("#000000" if each else "#ffffff") for theme, each in dark.items()}
+        if any(dark.values())
+        else {}
     )
 
 

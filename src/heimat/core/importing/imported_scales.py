@@ -62,10 +62,17 @@ def find_scales(sheet: Sheet, told: list[str]) -> list[FoundScale]:
     for token in sheet.tokens:
         match = _NUMBERED.fullmatch(token.name)
         color = _constant(token)
-        if match is None or color is None or color.alpha < 1.0 or match["hue"].lower().startswith(_NOT_A_SCALE):
+        if (
+            match is None
+            or color is None
+            or color.alpha < 1.0
+            or match["hue"].lower().startswith(_NOT_A_SCALE)
+        ):
             continue
         lightness = float(srgb_to_lab(from_bytes(rgb8_of(color)))[0])
-        groups.setdefault((match["hue"], match["between"]), []).append(ReadStep(token, match["step"], color, lightness))
+        groups.setdefault((match["hue"], match["between"]), []).append(
+            ReadStep(token, match["step"], color, lightness)
+        )
     whole = {key: steps for key, found in groups.items() if (steps := _ordered(found)) is not None}
     prefix = _shared_prefix([hue for hue, _ in whole])
     found: list[FoundScale] = []
@@ -74,11 +81,22 @@ def find_scales(sheet: Sheet, told: list[str]) -> list[FoundScale]:
         own = hue[len(prefix) :]
         wanted = f"{prefix}{{hue}}{between}{{step}}"
         pattern = pattern or wanted
-        alike = next((each.name for each in found if css_name(each.name).casefold() == css_name(own).casefold()), None)
+        alike = next(
+            (
+                each.name
+                for each in found
+                if css_name(each.name).casefold() == css_name(own).casefold()
+            ),
+            None,
+        )
         if alike is not None:
-            told.append(f"{hue} and {alike} are too alike for two hues; the colors of the later one are tokens.")
+            told.append(
+                f"{hue} and {alike} are too alike for two hues; the colors of the later one are tokens."
+            )
         elif wanted != pattern or not _is_part(own):
-            told.append(f"{hue} is written in another way than the scales before it; its colors are tokens.")
+            told.append(
+                f"{hue} is written in another way than the scales before it; its colors are tokens."
+            )
         elif len(found) >= MOST_HUES:
             told.append(f"{hue} is one scale too many: a system has at most {MOST_HUES}.")
         else:
@@ -151,7 +169,8 @@ def hues_of(scales: Sequence[FoundScale]) -> tuple[dict[str, Hue], ReadSteps]:
     for number, (scale, order) in enumerate(zip(scales, keys(len(scales)), strict=True)):
         hue_id = f"hue-{number + 1}"
         steps = tuple(
-            LadderStep(id=f"s{step.label}", label=step.label, lightness=step.lightness) for step in scale.steps
+            LadderStep(id=f"s{step.label}", label=step.label, lightness=step.lightness)
+            for step in scale.steps
         )
         strongest = max(scale.steps, key=lambda step: oklch_of(step.color)[1])
         kind, status = _kind(scale)

@@ -34,7 +34,9 @@ def tokens_of(
         for name, value in token.values.items():
             if name not in themes:
                 continue
-            made = _value(token, name, _within(value, name, beyond), steps, ids, by_css, loops, told)
+            made = _value(
+                token, name, _within(value, name, beyond), steps, ids, by_css, loops, told
+            )
             if isinstance(made, LiteralColor) and (step := steps.alone(made.color)) is not None:
                 made = step
                 linked += 1
@@ -78,12 +80,18 @@ def _without_nowhere(tokens: dict[str, Token]) -> dict[str, Token]:
         gone_for = token.deprecated.replacement if token.deprecated else None
         if gone_for is not None and gone_for not in kept:
             kept[key] = token.model_copy(
-                update={"deprecated": Deprecation(reason=token.deprecated.reason if token.deprecated else "")}
+                update={
+                    "deprecated": Deprecation(
+                        reason=token.deprecated.reason if token.deprecated else ""
+                    )
+                }
             )
     return kept
 
 
-def _named(others: Sequence[SheetToken], scale_names: list[str], told: list[str]) -> list[SheetToken]:
+def _named(
+    others: Sequence[SheetToken], scale_names: list[str], told: list[str]
+) -> list[SheetToken]:
     """The tokens whose names can be names here, and clash with none before them."""
     kept: list[SheetToken] = []
     for token in others:
@@ -93,7 +101,10 @@ def _named(others: Sequence[SheetToken], scale_names: list[str], told: list[str]
             told.append(f"{token.name[:60]} was passed over: {refusal.message}")
             continue
         kept.append(token)
-    refused = {clash.name: clash.sentence for clash in clashes([*scale_names, *(token.name for token in kept)])}
+    refused = {
+        clash.name: clash.sentence
+        for clash in clashes([*scale_names, *(token.name for token in kept)])
+    }
     for name, sentence in refused.items():
         told.append(f"{name} was passed over: {sentence}")
     kept = [token for token in kept if token.name not in refused]
@@ -133,7 +144,9 @@ def _value(
         told.append(f"{token.name} stands for {value.name[:60]}, which is not there.")
         return None
     if (token.name, theme) in loops:
-        told.append(f"{token.name} stands for itself in the end, in {theme}; it was passed over there.")
+        told.append(
+            f"{token.name} stands for itself in the end, in {theme}; it was passed over there."
+        )
         return None
     return TokenAlias(token=ids[target])
 
@@ -144,7 +157,11 @@ def _loops(tokens: Iterable[SheetToken], by_css: dict[str, str]) -> set[tuple[st
 
     def targets(token: SheetToken) -> set[str]:
         names = (value.name for value in token.values.values() if isinstance(value, Named))
-        return {found for name in names if (found := name if name in named else by_css.get(css_name(name))) in named}
+        return {
+            found
+            for name in names
+            if (found := name if name in named else by_css.get(css_name(name))) in named
+        }
 
     graph = {name: targets(token) for name, token in named.items()}
     # What is left when those that lead to nothing else are taken away, again and again, runs in circles or leads there.

@@ -113,7 +113,9 @@ class SheetMaker:
         """Note a theme. Returns its name."""
         known = self._themes.get(name)
         self._themes[name] = SheetTheme(
-            name, scheme or (known.scheme if known else None), contrast or (known.contrast if known else None)
+            name,
+            scheme or (known.scheme if known else None),
+            contrast or (known.contrast if known else None),
         )
         return name
 
@@ -142,9 +144,9 @@ class SheetMaker:
 
     def made(self) -> Sheet:
         """The sheet."""
-        more = [f"{self._more:,} more tokens were not read: a file has at most {MOST_SHEET_TOKENS:,}."] * bool(
-            self._more
-        )
+        more = [
+            f"{self._more:,} more tokens were not read: a file has at most {MOST_SHEET_TOKENS:,}."
+        ] * bool(self._more)
         return Sheet(
             self.form,
             tuple(self._themes.values()),
@@ -158,7 +160,9 @@ def best(sheets: Sequence[Sheet]) -> Sheet | None:
     """Of several files the one that says most: by its tokens and their values, and by what it says of them."""
 
     def weight(sheet: Sheet) -> tuple[int, int, int]:
-        names = sum(isinstance(value, Named) for token in sheet.tokens for value in token.values.values())
+        names = sum(
+            isinstance(value, Named) for token in sheet.tokens for value in token.values.values()
+        )
         values = sum(len(token.values) for token in sheet.tokens)
         said = sum(bool(token.note) + bool(token.usage) for token in sheet.tokens)
         return values, names + said, sum(theme.scheme is not None for theme in sheet.themes)

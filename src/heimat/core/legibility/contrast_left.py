@@ -90,7 +90,12 @@ def under(theme: ResolvedTheme, quantities: Quantities) -> list[UnderCondition]:
         wanted = needed(each.needed or 1.0, quantities)
         found.append(
             UnderCondition(
-                each.pairing, each.needed or 1.0, reached, wanted, reached >= wanted - 1e-9, bool(each.holds)
+                each.pairing,
+                each.needed or 1.0,
+                reached,
+                wanted,
+                reached >= wanted - 1e-9,
+                bool(each.holds),
             )
         )
     return sorted(found, key=lambda held: held.left / held.needed)
@@ -101,7 +106,9 @@ def _measurable(theme: ResolvedTheme, each: PairingResult) -> bool:
     return each.needed is not None and all(theme.tokens[token].alpha == 1.0 for token in ends)
 
 
-def white_needed(quantities: Quantities, theme: ResolvedTheme, pairing: Pairing, level: float) -> float | None:
+def white_needed(
+    quantities: Quantities, theme: ResolvedTheme, pairing: Pairing, level: float
+) -> float | None:
     """The luminance of white, in cd/m², with which a pairing would hold on this display; None where none would."""
     if quantities.medium == "paper":
         return None

@@ -62,12 +62,17 @@ def use_of(met: Met) -> Use:
     return "large" if met.size >= LARGE_PX or (met.bold and met.size >= LARGE_BOLD_PX) else "body"
 
 
-def drawn_pairs(resolved: Resolved, theme: ResolvedTheme | None, every: Sequence[Met]) -> list[DrawnPair]:
+def drawn_pairs(
+    resolved: Resolved, theme: ResolvedTheme | None, every: Sequence[Met]
+) -> list[DrawnPair]:
     """The pairs of a drawing, each once, those that fall short most first."""
     found: dict[tuple[Use, bytes, bytes], DrawnPair] = {}
     tokens = _tokens_by_color(resolved, theme)
     declared = resolved.system.pairings.values()
-    fronts, grounds = frozenset(each.foreground for each in declared), frozenset(each.ground for each in declared)
+    fronts, grounds = (
+        frozenset(each.foreground for each in declared),
+        frozenset(each.ground for each in declared),
+    )
     for met in every:
         use = use_of(met)
         rgb8, ground8, reached = _worst(met)
@@ -102,11 +107,16 @@ def _grounds(layers: Sequence[Sequence[Color]]) -> Bytes:
     """All that the layers give together, from the paper up: (n, 3)."""
     grounds = _PAPER[None]
     for layer in reversed(layers):
-        colors, alphas = np.array([rgb8_of(color) for color in layer]), np.array([color.alpha for color in layer])
+        colors, alphas = (
+            np.array([rgb8_of(color) for color in layer]),
+            np.array([color.alpha for color in layer]),
+        )
         grounds = solid(colors[None], alphas[None, :, None], grounds[:, None]).reshape(-1, 3)
         if len(grounds) > _MOST_GROUNDS:
             order = np.argsort(relative_luminance(grounds), kind="stable")
-            grounds = grounds[np.concatenate([order[: _MOST_GROUNDS // 2], order[-_MOST_GROUNDS // 2 :]])]
+            grounds = grounds[
+                np.concatenate([order[: _MOST_GROUNDS // 2], order[-_MOST_GROUNDS // 2 :]])
+            ]
     return grounds
 
 

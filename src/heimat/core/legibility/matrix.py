@@ -37,7 +37,9 @@ class Declared:
     holds: bool | None
 
 
-def side(resolved: Resolved, theme: ResolvedTheme, wanted: MatrixSet | str, order: MatrixOrder) -> MatrixSide:
+def side(
+    resolved: Resolved, theme: ResolvedTheme, wanted: MatrixSet | str, order: MatrixOrder
+) -> MatrixSide:
     """The colors of a set: all steps, those of neutrals or of one hue (`hue:ID`), or tokens by what they are for.
 
     Raises DomainError for what is no set.
@@ -47,9 +49,15 @@ def side(resolved: Resolved, theme: ResolvedTheme, wanted: MatrixSet | str, orde
     found: list[tuple[str, str, Bytes]] = []
     if wanted in ("steps", "neutrals") or wanted.startswith("hue:"):
         for hue in resolved.hue_list:
-            if wanted == "steps" or wanted == f"hue:{hue.id}" or (wanted == "neutrals" and hue.hue.kind == "neutral"):
+            if (
+                wanted == "steps"
+                or wanted == f"hue:{hue.id}"
+                or (wanted == "neutrals" and hue.hue.kind == "neutral")
+            ):
                 steps = range(len(hue.steps)) if hue.source.alpha == 1.0 else ()
-                found += [(hue.step_key(place), hue.step_name(place), hue.rgb8[place]) for place in steps]
+                found += [
+                    (hue.step_key(place), hue.step_name(place), hue.rgb8[place]) for place in steps
+                ]
     else:
         fronts = {each.foreground for each in resolved.system.pairings.values()}
         grounds = {each.ground for each in resolved.system.pairings.values()}
@@ -59,15 +67,23 @@ def side(resolved: Resolved, theme: ResolvedTheme, wanted: MatrixSet | str, orde
             if token.id in chosen and color is not None and color.alpha == 1.0:
                 found.append((token_key(token.id), token.name, color.rgb8))
     rgb8 = np.array([each[2] for each in found], dtype=np.uint8).reshape(-1, 3)
-    places = np.argsort(-relative_luminance(rgb8), kind="stable") if order == "luminance" else np.arange(len(found))
+    places = (
+        np.argsort(-relative_luminance(rgb8), kind="stable")
+        if order == "luminance"
+        else np.arange(len(found))
+    )
     return MatrixSide(
-        tuple(found[place][0] for place in places), tuple(found[place][1] for place in places), rgb8[places]
+        tuple(found[place][0] for place in places),
+        tuple(found[place][1] for place in places),
+        rgb8[places],
     )
 
 
 def ratios(rows8: Bytes, columns8: Bytes) -> Floats:
     """The contrast of every row (n, 3) on every column (m, 3): shape (n, m)."""
-    return ratio_of_luminances(relative_luminance(rows8)[:, None], relative_luminance(columns8)[None, :])
+    return ratio_of_luminances(
+        relative_luminance(rows8)[:, None], relative_luminance(columns8)[None, :]
+    )
 
 
 def hundredths(values: Floats) -> np.ndarray[tuple[int, ...], np.dtype[np.int64]]:

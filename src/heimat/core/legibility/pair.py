@@ -5,7 +5,14 @@ from dataclasses import dataclass
 import numpy as np
 
 from heimat.core.color.arrays import Bytes
-from heimat.core.color.contrast import AA_LARGE, AA_TEXT, AAA_TEXT, luminance_reaching, ratio, relative_luminance
+from heimat.core.color.contrast import (
+    AA_LARGE,
+    AA_TEXT,
+    AAA_TEXT,
+    luminance_reaching,
+    ratio,
+    relative_luminance,
+)
 from heimat.core.color.exact_color import Color, rgb8_of
 from heimat.core.color.gamut import solve
 from heimat.core.color.overlay import solid
@@ -50,7 +57,9 @@ class PairResult:
 
 def moved(color: Color, light: float, chroma: float, hue: float) -> Color:
     """A color at another CIE L*, OKLCH chroma and hue, inside the gamut; black and white stay what they are."""
-    made = nearest_bytes(solve(luminance_of(np.array([light])), np.array([chroma]), np.array([hue % 360.0])))
+    made = nearest_bytes(
+        solve(luminance_of(np.array([light])), np.array([chroma]), np.array([hue % 360.0]))
+    )
     return Color.of_bytes(made[0]).model_copy(update={"alpha": color.alpha})
 
 
@@ -60,7 +69,11 @@ def read_pair(one: Color, other: Color) -> PairResult:
     Raises DomainError where both are translucent: a ground is missing.
     """
     if one.alpha < 1.0 and other.alpha < 1.0:
-        raise DomainError("Both are translucent: give one of them an opaque color to stand on.", "other", "translucent")
+        raise DomainError(
+            "Both are translucent: give one of them an opaque color to stand on.",
+            "other",
+            "translucent",
+        )
     colors = [rgb8_of(one), rgb8_of(other)]
     if one.alpha < 1.0:
         reached = translucent_ratio(colors[0], one.alpha, colors[1])
@@ -77,7 +90,9 @@ def _side(rgb8: Bytes, against: Bytes) -> PairSide:
     light = float(lightness(relative_luminance(rgb8)))
     _, chroma, hue = (float(number) for number in srgb_to_oklch(rgb8 / 255.0))
     under = float(relative_luminance(against))
-    return PairSide(rgb8, light, chroma, hue % 360.0, tuple(_interval(level, light, under) for level in LEVELS))
+    return PairSide(
+        rgb8, light, chroma, hue % 360.0, tuple(_interval(level, light, under) for level in LEVELS)
+    )
 
 
 def _interval(level: float, light: float, under: float) -> Interval:

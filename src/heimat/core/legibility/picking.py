@@ -34,7 +34,11 @@ class Picking:
 
 def picking(resolved: Resolved, theme: ResolvedTheme, token: str) -> Picking:
     """What each step would read in place of a token; in the pairing that is hardest for it."""
-    own = [each for each in theme.pairings if each.needed and token in (each.pairing.foreground, each.pairing.ground)]
+    own = [
+        each
+        for each in theme.pairings
+        if each.needed and token in (each.pairing.foreground, each.pairing.ground)
+    ]
     own.sort(key=lambda each: each.ratio / (each.needed or 1.0))
     if not own:
         return Picking((), ())
@@ -45,7 +49,9 @@ def picking(resolved: Resolved, theme: ResolvedTheme, token: str) -> Picking:
         reached = ratio(hue.rgb8[:, None], others[None])
         margins = reached / needed
         hardest = margins.argmin(axis=1)
-        rows.append(StepReadings(hue, reached[np.arange(len(reached)), hardest], margins.min(axis=1) >= 1.0))
+        rows.append(
+            StepReadings(hue, reached[np.arange(len(reached)), hardest], margins.min(axis=1) >= 1.0)
+        )
     return Picking(tuple(own), tuple(rows))
 
 

@@ -89,12 +89,24 @@ class _Moving:
         hue = self.theme.tokens[self.token].hue
         return self.resolved.hues[hue] if hue else None
 
-    def to(self, value: TokenValue, kind: RepairKind, rgb8: Bytes, words: str, reaches: float) -> Repair:
+    def to(
+        self, value: TokenValue, kind: RepairKind, rgb8: Bytes, words: str, reaches: float
+    ) -> Repair:
         edit = SetTokenValue(token=self.token, theme=self.theme.theme.id, value=value)
         away = float(ciede2000(srgb_to_lab(from_bytes(rgb8)), srgb_to_lab(from_bytes(self.rgb8))))
         weight = pairings_with(self.resolved, self.token)
         turned = self.token in self.theme.grounds and is_dark(rgb8) != is_dark(self.rgb8)
-        return Repair((edit,), kind, rgb8, f"Let {self.name} be {words}", reaches, away, weight, self.turn, turned)
+        return Repair(
+            (edit,),
+            kind,
+            rgb8,
+            f"Let {self.name} be {words}",
+            reaches,
+            away,
+            weight,
+            self.turn,
+            turned,
+        )
 
     def nearest_step(self, good: NDArray[np.bool_], reached: NDArray[np.float64]) -> list[Repair]:
         """Of the steps of its scale that are good (n,), the one most like what it is."""
@@ -104,7 +116,9 @@ class _Moving:
         away = ciede2000(srgb_to_lab(from_bytes(hue.rgb8)), srgb_to_lab(from_bytes(self.rgb8)))
         place = int(np.argmin(np.where(good, away, np.inf)))
         value = StepAlias(hue=hue.id, step=hue.steps[place].id)
-        return [self.to(value, "step", hue.rgb8[place], hue.step_name(place), float(reached[place]))]
+        return [
+            self.to(value, "step", hue.rgb8[place], hue.step_name(place), float(reached[place]))
+        ]
 
 
 class NearestColors:
@@ -112,7 +126,10 @@ class NearestColors:
 
     def __init__(self, every: Iterable[tuple[ResolvedTheme, PairingResult]]) -> None:
         asked = {
-            _asked(theme, moving, staying, result.needed): (theme.tokens[moving].rgb8, theme.tokens[staying].rgb8)
+            _asked(theme, moving, staying, result.needed): (
+                theme.tokens[moving].rgb8,
+                theme.tokens[staying].rgb8,
+            )
             for theme, result in every
             if result.needed is not None
             for moving, staying in _sides(result)
@@ -125,12 +142,16 @@ class NearestColors:
         )
         self._found = dict(zip(asked, zip(colors, distances.tolist(), strict=True), strict=True))
 
-    def of(self, theme: ResolvedTheme, moving: str, staying: str, needed: float) -> tuple[Bytes, float]:
+    def of(
+        self, theme: ResolvedTheme, moving: str, staying: str, needed: float
+    ) -> tuple[Bytes, float]:
         """The color (3,) of a token that passes against another, and how far it is: infinite where none does."""
         return self._found[_asked(theme, moving, staying, needed)]
 
 
-def _asked(theme: ResolvedTheme, moving: str, staying: str, needed: float | None) -> tuple[bytes, bytes, float]:
+def _asked(
+    theme: ResolvedTheme, moving: str, staying: str, needed: float | None
+) -> tuple[bytes, bytes, float]:
     return theme.tokens[moving].rgb8.tobytes(), theme.tokens[staying].rgb8.tobytes(), needed or 0.0
 
 
@@ -162,7 +183,9 @@ def repair_pairing(
             words = f"{hex_of(color)}, {away:.1f} away"
             value = LiteralColor(color=Color.of_bytes(color))
             reached_there = float(ratio(color, against))
-            found.append(_Moving(resolved, theme, token).to(value, "color", color, words, reached_there))
+            found.append(
+                _Moving(resolved, theme, token).to(value, "color", color, words, reached_there)
+            )
     return found + _companion(resolved, theme, result)
 
 
@@ -209,11 +232,16 @@ def _companion(resolved: Resolved, theme: ResolvedTheme, result: PairingResult) 
     if own in resolved.system.tokens or own in resolved.system.pairings:
         return []
     name = FreeTokenNames(resolved.system).take(f"{moving.name}-readable")
-    values = {each: edit.value if each == here else TokenAlias(token=moving.token) for each in resolved.themes}
+    values = {
+        each: edit.value if each == here else TokenAlias(token=moving.token)
+        for each in resolved.themes
+    }
     pairing = result.pairing
     edits = (
         AddTokens(tokens=(NewToken(id=own, name=name, values=values),)),
-        AddPairings(pairings=(NewPairing(id=own, foreground=own, ground=pairing.ground, use=pairing.use),)),
+        AddPairings(
+            pairings=(NewPairing(id=own, foreground=own, ground=pairing.ground, use=pairing.use),)
+        ),
         RemovePairing(pairing=pairing.id),
     )
     step = steps[0].words.removeprefix(f"Let {moving.name} be ")
@@ -231,7 +259,9 @@ def repair_told_apart(
         moving = _Moving(resolved, theme, members[place])
         if moving.hue is None or is_held(resolved, moving.token):
             continue
-        others = np.array([theme.tokens[token].rgb8 for at, token in enumerate(members) if at != place])
+        others = np.array(
+            [theme.tokens[token].rgb8 for at, token in enumerate(members) if at != place]
+        )
         labs, other_labs = seen_labs(moving.hue.rgb8), seen_labs(others)
         apart = ciede2000(labs[:, :, :, None], other_labs[:, :, None, :]).min(axis=(0, 1, 3))
         found += moving.nearest_step(apart >= result.told_apart.threshold, apart)

@@ -136,7 +136,9 @@ class _Walk:
         before = {finding.id: finding for finding in findings(resolve(self._system), repairs=False)}
         after = {finding.id: finding for finding in findings(resolve(changed), repairs=False)}
         come = [self._said(finding) for key, finding in after.items() if key not in before]
-        gone = [f"settled: {self._said(finding)}" for key, finding in before.items() if key not in after]
+        gone = [
+            f"settled: {self._said(finding)}" for key, finding in before.items() if key not in after
+        ]
         return tuple(come + gone)
 
     def _said(self, finding: Finding) -> str:

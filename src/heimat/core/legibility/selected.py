@@ -101,7 +101,12 @@ def aim_of(selected: Selected) -> tuple[float, float, float]:
 def _palette(resolved: Resolved, theme: ResolvedTheme | None, key: Key) -> Selected | None:
     """A color of a palette, the first where none is named; of classes and samples by their place, from 1."""
     shown = next(
-        (each for each in resolved.palettes[theme.theme.id if theme else ""] if each.palette.id == key.id), None
+        (
+            each
+            for each in resolved.palettes[theme.theme.id if theme else ""]
+            if each.palette.id == key.id
+        ),
+        None,
     )
     if shown is None:
         return None
@@ -145,7 +150,9 @@ def _hue(resolved: Resolved, theme: ResolvedTheme | None, hue: ResolvedHue) -> S
     )
 
 
-def _step(resolved: Resolved, theme: ResolvedTheme | None, hue: ResolvedHue, place: int) -> Selected:
+def _step(
+    resolved: Resolved, theme: ResolvedTheme | None, hue: ResolvedHue, place: int
+) -> Selected:
     step = hue.steps[place]
     pinned = step.id in hue.hue.pins
     exact = hue.scale.anchor == place and not pinned
@@ -167,10 +174,14 @@ def _step(resolved: Resolved, theme: ResolvedTheme | None, hue: ResolvedHue, pla
 
 def _with_alpha(color: Color, hue: ResolvedHue) -> Color:
     """A color of a hue with the alpha that all of the hue has."""
-    return color if hue.source.alpha == 1.0 else color.model_copy(update={"alpha": hue.source.alpha})
+    return (
+        color if hue.source.alpha == 1.0 else color.model_copy(update={"alpha": hue.source.alpha})
+    )
 
 
-def _tokens_on(resolved: Resolved, theme: ResolvedTheme | None, hue: str, step: str | None) -> list[str]:
+def _tokens_on(
+    resolved: Resolved, theme: ResolvedTheme | None, hue: str, step: str | None
+) -> list[str]:
     """Names of the tokens that stand on a hue, or on one of its steps, in a theme."""
     return [
         resolved.system.tokens[token].name
@@ -188,9 +199,13 @@ def _step_under(hue: ResolvedHue, color: TokenColor) -> str | None:
 
 def _token(resolved: Resolved, theme: ResolvedTheme, token_id: str) -> Selected:
     token, color = resolved.system.tokens[token_id], theme.tokens[token_id]
-    pairings = sum(token_id in (result.pairing.foreground, result.pairing.ground) for result in theme.pairings)
+    pairings = sum(
+        token_id in (result.pairing.foreground, result.pairing.ground) for result in theme.pairings
+    )
     aliases = [
-        resolved.system.tokens[other].name for other, its in theme.tokens.items() if its.chain[1:2] == (token_id,)
+        resolved.system.tokens[other].name
+        for other, its in theme.tokens.items()
+        if its.chain[1:2] == (token_id,)
     ]
     hue = resolved.hues[color.hue] if color.hue else None
     return Selected(

@@ -17,7 +17,14 @@ from heimat.core.document.order import in_order
 from heimat.core.document.pairings import Pairing
 from heimat.core.document.palettes import PaletteValue, palettes_on
 from heimat.core.document.selections import NamedSelection
-from heimat.core.document.tokens import HueAlias, PaletteAlias, StepAlias, TokenAlias, TokenValue, base_of
+from heimat.core.document.tokens import (
+    HueAlias,
+    PaletteAlias,
+    StepAlias,
+    TokenAlias,
+    TokenValue,
+    base_of,
+)
 from heimat.core.resolve.resolved import Resolved
 from heimat.core.resolve.token_colors import TokenColor
 
@@ -73,7 +80,11 @@ def _naming(resolved: Resolved, key: Key) -> list[StandingToken]:
         for theme, value in token.values.items():
             base = base_of(value)
             step = base.step if isinstance(base, StepAlias) else own
-            if isinstance(base, StepAlias | HueAlias) and base.hue == key.id and key.step in ("", step):
+            if (
+                isinstance(base, StepAlias | HueAlias)
+                and base.hue == key.id
+                and key.step in ("", step)
+            ):
                 rgb8 = resolved.themes[theme].tokens[token.id].rgb8
                 found.append(StandingToken(token.id, theme, value, rgb8))
     return found
@@ -103,9 +114,17 @@ def _words(resolved: Resolved, key: Key, hues: list[str]) -> list[str]:
     def holds(selection: NamedSelection) -> bool:
         return any(ref.hue == key.id and key.step in ("", ref.step) for ref in selection.steps)
 
-    found += [f"It is in the selection {each.name}." for each in in_order(system.selections) if holds(each)]
+    found += [
+        f"It is in the selection {each.name}."
+        for each in in_order(system.selections)
+        if holds(each)
+    ]
     on = _palettes_on(resolved, key)
-    return found + [f"The palette {each.name} stands on it." for each in in_order(system.palettes) if each.id in on]
+    return found + [
+        f"The palette {each.name} stands on it."
+        for each in in_order(system.palettes)
+        if each.id in on
+    ]
 
 
 def _palettes_on(resolved: Resolved, key: Key) -> set[str]:
@@ -124,17 +143,29 @@ def _palettes_on(resolved: Resolved, key: Key) -> set[str]:
 def _on_token(resolved: Resolved, token: str) -> Standing:
     system = resolved.system
     direct = tuple(
-        StandingToken(other.id, theme, other.values[theme], resolved.themes[theme].tokens[other.id].rgb8)
+        StandingToken(
+            other.id, theme, other.values[theme], resolved.themes[theme].tokens[other.id].rgb8
+        )
         for other, theme in aliases_of(system, token)
     )
-    pairings = [each for each in in_order(system.pairings) if token in (each.foreground, each.ground)]
-    words = [f"It is told apart in {told.name}." for told in in_order(system.told_apart) if token in told.tokens]
+    pairings = [
+        each for each in in_order(system.pairings) if token in (each.foreground, each.ground)
+    ]
+    words = [
+        f"It is told apart in {told.name}."
+        for told in in_order(system.told_apart)
+        if token in told.tokens
+    ]
     for each in in_order(system.tokens):
         if each.deprecated and each.deprecated.replacement == token:
             words.append(f"It stands in for {each.name}, which is deprecated.")
-    on = palettes_on(system.palettes, lambda value: isinstance(value, TokenAlias) and value.token == token)
+    on = palettes_on(
+        system.palettes, lambda value: isinstance(value, TokenAlias) and value.token == token
+    )
     words += [f"The palette {each.name} stands on it." for each in on]
-    through = _through(resolved, {token, *(each.token for each in direct)}, {each.id for each in on})
+    through = _through(
+        resolved, {token, *(each.token for each in direct)}, {each.id for each in on}
+    )
     return Standing(direct, through, tuple(words), tuple(pairings))
 
 
@@ -149,7 +180,9 @@ def instead_of(resolved: Resolved, stands: StandingToken, gone: Key) -> Instead 
                 colors.append(hue.rgb8[place])
     if not colors:
         return None
-    away = ciede2000(srgb_to_lab(from_bytes(np.array(colors))), srgb_to_lab(from_bytes(stands.rgb8)))
+    away = ciede2000(
+        srgb_to_lab(from_bytes(np.array(colors))), srgb_to_lab(from_bytes(stands.rgb8))
+    )
     at = int(away.argmin())
     return Instead(values[at], colors[at], names[at], float(away[at]))
 

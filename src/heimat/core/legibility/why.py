@@ -26,7 +26,11 @@ def why_hue(resolved: Resolved, hue: ResolvedHue) -> str:
     """Where a hue's color comes from, whether it is held, and who follows it."""
     words = _source_words(resolved, hue)
     place = hue.scale.anchor
-    if place is not None and hue.steps[place].id in hue.hue.pins and (hue.rgb8[place] != hue.scale.source8).any():
+    if (
+        place is not None
+        and hue.steps[place].id in hue.hue.pins
+        and (hue.rgb8[place] != hue.scale.source8).any()
+    ):
         words += f" A pin stands in its place at {hue.steps[place].label}."
     if hue.hue.held:
         words += " Held: nothing changes its scale."
@@ -39,7 +43,9 @@ def _source_words(resolved: Resolved, hue: ResolvedHue) -> str:
     if isinstance(source, GivenSource):
         color = source.color
         words = (
-            f"Given as {hex_of(rgb8_of(color))}, kept exactly." if color.space == "srgb" else "Given beyond 8-bit sRGB."
+            f"Given as {hex_of(rgb8_of(color))}, kept exactly."
+            if color.space == "srgb"
+            else "Given beyond 8-bit sRGB."
         )
         if oklch_of(color)[1] < HAS_HUE and recall is not None:
             words += f" It is gray now; hue {recall.hue:.0f}° and chroma {recall.chroma:.3f} are remembered."
@@ -91,7 +97,9 @@ def _method_words(hue: ResolvedHue, place: int, light: float) -> str:
     method, scale, step = hue.method, hue.scale, hue.steps[place]
     figure = 0.0 if scale.figures is None else float(scale.figures[place])
     if method.name == "mix":
-        return f"{abs(figure):.0f} % {'white' if figure > 0 else 'black'}, mixed in {method.mix.space}"
+        return (
+            f"{abs(figure):.0f} % {'white' if figure > 0 else 'black'}, mixed in {method.mix.space}"
+        )
     if method.name == "hsl":
         return f"HSL lightness {figure:.0f} %"
     if method.name == "ends":
@@ -122,7 +130,10 @@ def _nudge_words(nudge: Nudge) -> str:
 def chain_words(resolved: Resolved, theme: ResolvedTheme, token_id: str) -> str:
     """The chain of aliases of a token in words: "action.main.fill, 7 darker, tidewater 600"."""
     tokens, way = resolved.system.tokens, resolved.ways[theme.theme.id]
-    words = [value_in_words(resolved.system, value_in(tokens[token], way)) for token in theme.tokens[token_id].chain]
+    words = [
+        value_in_words(resolved.system, value_in(tokens[token], way))
+        for token in theme.tokens[token_id].chain
+    ]
     return ", ".join(words)
 
 

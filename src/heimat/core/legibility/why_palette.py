@@ -18,8 +18,14 @@ def why_palette_color(resolved: Resolved, shown: ResolvedPalette, place: int) ->
     contrast = f"It reads {cut(float(ratio(shown.rgb8[place], shown.ground8)))} on its ground."
     if isinstance(make, Categorical):
         color = make.colors[place]
-        made = "Made for this palette" if isinstance(color.value, LiteralColor) and not color.value.was else None
-        words = (made or f"It is {value_in_words(resolved.system, color.value)}") + (", held." if color.held else ".")
+        made = (
+            "Made for this palette"
+            if isinstance(color.value, LiteralColor) and not color.value.was
+            else None
+        )
+        words = (made or f"It is {value_in_words(resolved.system, color.value)}") + (
+            ", held." if color.held else "."
+        )
         if shown.moved and shown.moved[place]:
             words = f"{words[:-1]}, moved for the ground of this theme, its hue kept."
         others = np.delete(shown.rgb8, place, axis=0)
@@ -31,7 +37,11 @@ def why_palette_color(resolved: Resolved, shown: ResolvedPalette, place: int) ->
     if isinstance(make, Sequential):
         through = ", ".join(value_in_words(resolved.system, each) for each in make.sources)
         kept = shown.ramp.share if shown.ramp else 1.0
-        given_up = f"; {1.0 - kept:.0%} of the chroma is given up so that steps are even for all" if kept < 1.0 else ""
+        given_up = (
+            f"; {1.0 - kept:.0%} of the chroma is given up so that steps are even for all"
+            if kept < 1.0
+            else ""
+        )
         return f"{along}, even in CAM02-UCS on the way through {through}{given_up}. {contrast}"
     ends = " and ".join(value_in_words(resolved.system, each) for each in (make.low, make.high))
     return f"{along} between {ends}: as light as the one as far beyond the middle. {contrast}"

@@ -17,7 +17,13 @@ from heimat.core.errors import DomainError
 
 MOST_PICTURE_BYTES = 20 * 1000 * 1000
 MOST_PIXELS = 40_000_000
-FORMATS = {"PNG": "image/png", "JPEG": "image/jpeg", "WEBP": "image/webp", "GIF": "image/gif", "AVIF": "image/avif"}
+FORMATS = {
+    "PNG": "image/png",
+    "JPEG": "image/jpeg",
+    "WEBP": "image/webp",
+    "GIF": "image/gif",
+    "AVIF": "image/avif",
+}
 KINDS = "PNG, JPEG, WebP, GIF or AVIF"
 _SRGB = ImageCms.createProfile("sRGB")
 _BROKEN = "is broken or was cut off on its way. Save it again and retry."
@@ -61,7 +67,9 @@ def decode(content: bytes, name: str = "") -> Pixels:
     if not content:
         raise _refused(f"{called} is empty.", "empty")
     if len(content) > MOST_PICTURE_BYTES:
-        raise _refused(f"{called} has {len(content) / 1e6:.0f} MB; a picture has at most 20 MB.", "limit")
+        raise _refused(
+            f"{called} has {len(content) / 1e6:.0f} MB; a picture has at most 20 MB.", "limit"
+        )
     try:
         with Image.open(io.BytesIO(content), formats=list(FORMATS)) as image:
             across, down = image.size
@@ -80,13 +88,26 @@ def decode(content: bytes, name: str = "") -> Pixels:
     except UnidentifiedImageError as error:
         if content.startswith(_BEGINNINGS):
             raise _refused(f"{called} {_BROKEN}", "broken") from error
-        raise _refused(f"{called} is not a picture that Heimat can read. Give it as {KINDS}.", "unreadable") from error
+        raise _refused(
+            f"{called} is not a picture that Heimat can read. Give it as {KINDS}.", "unreadable"
+        ) from error
     except Image.DecompressionBombError as error:
-        raise _refused(f"{called} unpacks to far more than 40 million pixels and was not opened.", "limit") from error
+        raise _refused(
+            f"{called} unpacks to far more than 40 million pixels and was not opened.", "limit"
+        ) from error
     except MemoryError as error:
         raise _refused(f"{called} needs more memory than there is.", "limit") from error
     # The library's decoders raise many kinds of errors for broken files, not all of them its own.
-    except (OSError, SyntaxError, ValueError, EOFError, LookupError, TypeError, OverflowError, RuntimeError) as error:
+    except (
+        OSError,
+        SyntaxError,
+        ValueError,
+        EOFError,
+        LookupError,
+        TypeError,
+        OverflowError,
+        RuntimeError,
+    ) as error:
         raise _refused(f"{called} {_BROKEN}", "broken") from error
 
 

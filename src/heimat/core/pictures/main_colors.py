@@ -73,7 +73,9 @@ def main_colors(pixels: Pixels, wanted: Wanted) -> MainColors:
     if wanted.without_colors:
         mask &= ~_alike(cell_of, wanted.without_colors, wanted.alike)
     if not mask.any():
-        raise DomainError("Everything is left out: take an area or a color back.", "without", "empty")
+        raise DomainError(
+            "Everything is left out: take an area or a color back.", "without", "empty"
+        )
     cells, places, counts = np.unique(cell_of[mask], return_inverse=True, return_counts=True)
     labs = _means(rows[mask], places, len(cells))
     weights = _weights(labs, counts, wanted)
@@ -95,7 +97,9 @@ def _means(pixels: Bytes, places: np.ndarray, count: int) -> Floats:
     """OKLab of the mean color of each cell, in linear light, (n, 3)."""
     linear = linear_of_bytes(pixels)
     sizes = np.bincount(places, minlength=count)
-    sums = [np.bincount(places, weights=linear[:, channel], minlength=count) for channel in range(3)]
+    sums = [
+        np.bincount(places, weights=linear[:, channel], minlength=count) for channel in range(3)
+    ]
     return linear_to_oklab(np.stack(sums, axis=-1) / sizes[:, None])
 
 
@@ -117,7 +121,9 @@ def _weights(labs: Floats, counts: np.ndarray, wanted: Wanted) -> Floats:
         order = np.argsort(labs[:, 0])
         along = np.cumsum(weights[order])
         middle = labs[order[int(np.searchsorted(along, along[-1] / 2.0))], 0]
-        weights = weights * np.exp(-(1.0 - 2.0 * wanted.span) * ((labs[:, 0] - middle) / _SPREAD) ** 2)
+        weights = weights * np.exp(
+            -(1.0 - 2.0 * wanted.span) * ((labs[:, 0] - middle) / _SPREAD) ** 2
+        )
     return np.asarray(weights / weights.max())
 
 
@@ -136,7 +142,12 @@ def _distinct(labs: Floats, points: Floats, weights: Floats, count: int) -> np.n
 
 
 def _with_spots(
-    labs: Floats, points: Floats, weights: Floats, counts: np.ndarray, labels: np.ndarray, count: int
+    labs: Floats,
+    points: Floats,
+    weights: Floats,
+    counts: np.ndarray,
+    labels: np.ndarray,
+    count: int,
 ) -> np.ndarray:
     """The cluster of each cell (n,), with small strong areas that clusters have swallowed as clusters of their own."""
     middles = np.stack([labs[labels == each].mean(axis=0) for each in range(int(labels.max()) + 1)])
@@ -158,7 +169,9 @@ def _joined(labs: Floats, weights: Floats, labels: np.ndarray) -> np.ndarray:
     while True:
         used, labels = np.unique(labels, return_inverse=True)
         mass = np.bincount(labels, weights=weights, minlength=len(used))
-        sums = np.stack([np.bincount(labels, weights=weights * labs[:, axis]) for axis in range(3)], axis=-1)
+        sums = np.stack(
+            [np.bincount(labels, weights=weights * labs[:, axis]) for axis in range(3)], axis=-1
+        )
         means = sums / np.maximum(mass, 1e-300)[:, None]
         far = np.sqrt(((means[:, None] - means[None]) ** 2).sum(axis=-1))
         np.fill_diagonal(far, np.inf)
@@ -181,8 +194,15 @@ def _clusters(points: Floats, weights: Floats, count: int) -> Floats:
     for _ in range(_ROUNDS):
         labels = _nearest(points, centers)
         mass = np.bincount(labels, weights=weights, minlength=len(centers))
-        sums = [np.bincount(labels, weights=weights * points[:, axis], minlength=len(centers)) for axis in range(3)]
-        moved = np.where(mass[:, None] > 0.0, np.stack(sums, axis=-1) / np.maximum(mass, 1e-300)[:, None], centers)
+        sums = [
+            np.bincount(labels, weights=weights * points[:, axis], minlength=len(centers))
+            for axis in range(3)
+        ]
+        moved = np.where(
+            mass[:, None] > 0.0,
+            np.stack(sums, axis=-1) / np.maximum(mass, 1e-300)[:, None],
+            centers,
+        )
         settled = np.abs(moved - centers).max() < 1e-5
         centers = moved
         if settled:

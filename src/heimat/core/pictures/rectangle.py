@@ -29,7 +29,10 @@ class Rectangle:
     def within(self, pixels: Pixels) -> "Rectangle":
         """The part of it that lies in a picture. Raises DomainError where none does."""
         left, top = max(self.x, 0), max(self.y, 0)
-        right, bottom = min(self.x + self.width, pixels.width), min(self.y + self.height, pixels.height)
+        right, bottom = (
+            min(self.x + self.width, pixels.width),
+            min(self.y + self.height, pixels.height),
+        )
         if right <= left or bottom <= top:
             raise DomainError("That area lies outside the picture.", "rectangle", "outside")
         return Rectangle(left, top, right - left, bottom - top)

@@ -32,7 +32,9 @@ def sample(pixels: Pixels, x: int, y: int, radius: int = 0) -> Sample:
     """
     if not (0 <= x < pixels.width and 0 <= y < pixels.height):
         raise DomainError(
-            f"That point lies outside the picture, which is {pixels.width} by {pixels.height}.", "x", "outside"
+            f"That point lies outside the picture, which is {pixels.width} by {pixels.height}.",
+            "x",
+            "outside",
         )
     if not 0 <= radius <= MOST_RADIUS:
         raise DomainError(f"The radius is 0 to {MOST_RADIUS} pixels.", "radius", "limit")
@@ -51,7 +53,9 @@ def _mean(pixels: Pixels, x: int, y: int, radius: int) -> Bytes:
     if pixels.solid is not None:
         inside = inside & pixels.solid[box]
     if not inside.any():
-        raise DomainError("There is nothing at that point: the picture is transparent there.", "x", "hole")
+        raise DomainError(
+            "There is nothing at that point: the picture is transparent there.", "x", "hole"
+        )
     if radius == 0:
         return np.asarray(pixels.rgb8[y, x])
     return to_bytes(linear_to_srgb(linear_of_bytes(colors[inside]).mean(axis=0)))

@@ -24,7 +24,9 @@ def spots(labs: Floats, counts: np.ndarray, far: Floats) -> list[np.ndarray]:
     the middle of their cluster."""
     chroma = np.hypot(labs[:, 1], labs[:, 2])
     able = np.flatnonzero((chroma > _STRONG) & (far > _FAR))
-    looked_at = able[np.argsort(-(far * chroma * np.sqrt(counts))[able], kind="stable")][:_LOOKED_AT]
+    looked_at = able[np.argsort(-(far * chroma * np.sqrt(counts))[able], kind="stable")][
+        :_LOOKED_AT
+    ]
     found: list[np.ndarray] = []
     taken = np.zeros(len(labs), dtype=np.bool_)
     for cell in looked_at.tolist():

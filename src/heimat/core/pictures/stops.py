@@ -33,7 +33,9 @@ class FittedStops:
     curve: Bytes
 
 
-def fitted_stops(pixels: Pixels, marked: Rectangle, difference: float = USUAL_DIFFERENCE) -> FittedStops:
+def fitted_stops(
+    pixels: Pixels, marked: Rectangle, difference: float = USUAL_DIFFERENCE
+) -> FittedStops:
     """The fewest stops of an area within a CIEDE2000 difference of 1 to 20 along its lightness.
 
     Raises DomainError (fields `rectangle`, `difference`) for an area without a range of lightness, or a difference that
@@ -44,13 +46,19 @@ def fitted_stops(pixels: Pixels, marked: Rectangle, difference: float = USUAL_DI
     inside = marked.within(pixels)
     colors = inside.of(pixels.rgb8).reshape(-1, 3)
     if pixels.solid is not None:
-        colors = colors[pixels.solid[inside.y : inside.y + inside.height, inside.x : inside.x + inside.width].ravel()]
+        colors = colors[
+            pixels.solid[
+                inside.y : inside.y + inside.height, inside.x : inside.x + inside.width
+            ].ravel()
+        ]
     if len(colors) < 2:
         raise DomainError("Mark an area with more in it.", "rectangle", "empty")
     curve8 = _curve(oklab_of(colors[:: max(1, len(colors) // _SAMPLED)]))
     if len(curve8) < 2:
         raise DomainError(
-            "This area has one lightness only, so its colors have no order. Mark more.", "rectangle", "flat"
+            "This area has one lightness only, so its colors have no order. Mark more.",
+            "rectangle",
+            "flat",
         )
     curve = oklab_of(curve8)
     chosen = _fewest(curve, difference)
@@ -75,7 +83,10 @@ def _curve(oklab: Floats) -> Bytes:
         return np.empty((0, 3), dtype=np.uint8)
     places = np.clip(((light - low) / (high - low) * _SLICES).astype(int), 0, _SLICES - 1)
     sizes = np.bincount(places, minlength=_SLICES)
-    sums = np.stack([np.bincount(places, weights=oklab[:, axis], minlength=_SLICES) for axis in range(3)], axis=-1)
+    sums = np.stack(
+        [np.bincount(places, weights=oklab[:, axis], minlength=_SLICES) for axis in range(3)],
+        axis=-1,
+    )
     held = sizes >= max(1, len(oklab) // 5000)
     rounded8 = to_bytes(np.clip(oklab_to_srgb(sums[held] / sizes[held, None]), 0.0, 1.0))
     rounded = oklab_of(rounded8)[:, 0]

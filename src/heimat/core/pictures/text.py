@@ -12,7 +12,15 @@ import numpy as np
 from numpy.typing import NDArray
 
 from heimat.core.color.arrays import Bytes, Floats
-from heimat.core.color.contrast import AA_LARGE, AA_TEXT, AAA_TEXT, FLARE, WEIGHTS, linear_of_bytes, relative_luminance
+from heimat.core.color.contrast import (
+    AA_LARGE,
+    AA_TEXT,
+    AAA_TEXT,
+    FLARE,
+    WEIGHTS,
+    linear_of_bytes,
+    relative_luminance,
+)
 from heimat.core.color.overlay import solid
 from heimat.core.pictures.decoding import Pixels
 
@@ -87,7 +95,9 @@ def behind(pixels: Pixels, box: Box, text8: Bytes, level: float) -> list[Behind]
         worst = (max(own, nearest) + FLARE) / (min(own, nearest) + FLARE)
         if least <= own <= most:
             worst = _lowest(luminance, own)
-        found.append(Behind(width, (x0, y0, x1, y1), shares[0], (shares[1], shares[2], shares[3]), worst))
+        found.append(
+            Behind(width, (x0, y0, x1, y1), shares[0], (shares[1], shares[2], shares[3]), worst)
+        )
     return found
 
 
@@ -138,7 +148,9 @@ def best_place(pixels: Pixels, box: Box, text8: Bytes, level: float) -> tuple[fl
 
     def worst(place: tuple[float, float]) -> float:
         moved = Box(box.width, box.height, box.box_height, box.box_widths, *place)
-        return max(_short_in(summed, rectangle_of(pixels, moved, width), step) for width in box.box_widths)
+        return max(
+            _short_in(summed, rectangle_of(pixels, moved, width), step) for width in box.box_widths
+        )
 
     def away(place: tuple[float, float]) -> float:
         return abs(place[0] - box.across) + abs(place[1] - box.down)
@@ -149,12 +161,17 @@ def best_place(pixels: Pixels, box: Box, text8: Bytes, level: float) -> tuple[fl
 def _short_in(summed: NDArray[np.int64], rectangle: tuple[int, int, int, int], step: int) -> float:
     height, width = summed.shape[0] - 1, summed.shape[1] - 1
     x0, y0 = min(rectangle[0] // step, width - 1), min(rectangle[1] // step, height - 1)
-    x1, y1 = min(max(-(-rectangle[2] // step), x0 + 1), width), min(max(-(-rectangle[3] // step), y0 + 1), height)
+    x1, y1 = (
+        min(max(-(-rectangle[2] // step), x0 + 1), width),
+        min(max(-(-rectangle[3] // step), y0 + 1), height),
+    )
     count = summed[y1, x1] - summed[y0, x1] - summed[y1, x0] + summed[y0, x0]
     return float(count / ((x1 - x0) * (y1 - y0)))
 
 
-def least_scrim(pixels: Pixels, box: Box, text8: Bytes, level: float, scrim8: Bytes, share: float) -> float | None:
+def least_scrim(
+    pixels: Pixels, box: Box, text8: Bytes, level: float, scrim8: Bytes, share: float
+) -> float | None:
     """The least alpha (hundredths) of a scrim (3,) between picture and text with which at most `share` falls short.
 
     None where even an opaque one does not do it.
@@ -166,7 +183,9 @@ def least_scrim(pixels: Pixels, box: Box, text8: Bytes, level: float, scrim8: By
     own = float(relative_luminance(text8))
 
     def does(alpha: float) -> bool:
-        return all(_share_short(luminances(area, scrim8, alpha), own, level) <= share for area in areas)
+        return all(
+            _share_short(luminances(area, scrim8, alpha), own, level) <= share for area in areas
+        )
 
     low, high = 0, _SCRIM_STEPS
     if does(0.0):
@@ -188,7 +207,9 @@ def best_colors(pixels: Pixels, box: Box, colors8: Bytes, level: float) -> Float
     for width in box.box_widths:
         x0, y0, x1, y1 = rectangle_of(pixels, box, width)
         ordered = np.sort(luminances(pixels.rgb8[y0:y1, x0:x1]).ravel())
-        windows: Sequence[tuple[float, float]] = [_window(float(own), level) for own in relative_luminance(colors8)]
+        windows: Sequence[tuple[float, float]] = [
+            _window(float(own), level) for own in relative_luminance(colors8)
+        ]
         low = np.searchsorted(ordered, [each[0] for each in windows], side="right")
         high = np.searchsorted(ordered, [each[1] for each in windows], side="left")
         found.append(np.maximum(high - low, 0) / len(ordered))

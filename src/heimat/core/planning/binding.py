@@ -22,7 +22,11 @@ def binding(system: ColorSystem, palette_id: str) -> list[UserEdit]:
     if not themes:
         raise DomainError("Tokens need a theme; there is none yet.", "theme", "missing")
     first, *others = (theme.id for theme in themes)
-    there = {token.purpose: token for token in system.tokens.values() if token.purpose and not token.place}
+    there = {
+        token.purpose: token
+        for token in system.tokens.values()
+        if token.purpose and not token.place
+    }
     values: list[NewValue] = []
     new: list[NewToken] = []
     for purpose, alias in _bound(palette).items():
@@ -32,10 +36,16 @@ def binding(system: ColorSystem, palette_id: str) -> list[UserEdit]:
         elif token.values != {first: alias}:
             values.append(NewValue(token=token.id, theme=first, value=alias))
             # A palette has a color in every theme: what tokens say there gives way.
-            values += [NewValue(token=token.id, theme=theme, value=None) for theme in others if theme in token.values]
+            values += [
+                NewValue(token=token.id, theme=theme, value=None)
+                for theme in others
+                if theme in token.values
+            ]
     found: list[UserEdit] = []
     if values:
-        found.append(SetTokenValues(what=f"Bind chart tokens to {palette.name}", values=tuple(values)))
+        found.append(
+            SetTokenValues(what=f"Bind chart tokens to {palette.name}", values=tuple(values))
+        )
     if new:
         found.append(AddTokens(tokens=tuple(new)))
     return found
@@ -45,7 +55,9 @@ def bound_to(system: ColorSystem) -> dict[str, list[Token]]:
     """By the id of each palette the tokens that stand on it in any theme, of themselves or with changes, in order."""
     found: dict[str, list[Token]] = {}
     for token in in_order(system.tokens):
-        for palette in dict.fromkeys(base.palette for base in token.bases if isinstance(base, PaletteAlias)):
+        for palette in dict.fromkeys(
+            base.palette for base in token.bases if isinstance(base, PaletteAlias)
+        ):
             found.setdefault(palette, []).append(token)
     return found
 
@@ -60,6 +72,8 @@ def _bound(palette: Palette) -> dict[str, PaletteAlias]:
         }
     kind = palette.make.kind
     return {
-        f"chart.{kind}.{number}": PaletteAlias(palette=palette.id, along=(number - 1) / (CLASSES - 1))
+        f"chart.{kind}.{number}": PaletteAlias(
+            palette=palette.id, along=(number - 1) / (CLASSES - 1)
+        )
         for number in range(1, CLASSES + 1)
     }

@@ -40,7 +40,9 @@ def alike(hues: Iterable[ResolvedHue]) -> list[Alike]:
 def wanted_steps(system: ColorSystem) -> int:
     """How many steps the ladder of all would have to keep the cap, or else so that only used ones are left."""
     shared = sum(hue.ladder is None for hue in system.hues.values())
-    own = sum(not step.internal for hue in system.hues.values() if hue.ladder for step in hue.ladder.steps)
+    own = sum(
+        not step.internal for hue in system.hues.values() if hue.ladder for step in hue.ladder.steps
+    )
     most = len(system.ladder.steps)
     if system.cap is not None and shared:
         most = min(most, (system.cap - own) // shared)
@@ -57,7 +59,9 @@ def smaller_ladder(system: ColorSystem, count: int) -> Ladder:
     """
     ladder = system.ladder
     if not LEAST_STEPS <= count <= len(ladder.steps):
-        raise DomainError(f"A smaller ladder has {LEAST_STEPS} to {len(ladder.steps)} steps.", "steps", "limit")
+        raise DomainError(
+            f"A smaller ladder has {LEAST_STEPS} to {len(ladder.steps)} steps.", "steps", "limit"
+        )
     aims, held = ladder.lightness(), _held(system)
     left = list(range(len(ladder.steps)))
     while len(left) > count:
@@ -67,12 +71,19 @@ def smaller_ladder(system: ColorSystem, count: int) -> Ladder:
     if len(left) == len(ladder.steps):
         return ladder
     # What was put between two others counts from now on: its neighbors may be gone.
-    return Ladder(name="own", steps=tuple(ladder.steps[at].model_copy(update={"between": False}) for at in left))
+    return Ladder(
+        name="own",
+        steps=tuple(ladder.steps[at].model_copy(update={"between": False}) for at in left),
+    )
 
 
 def _held(system: ColorSystem) -> list[bool]:
     """Whether anything stands on each step of the ladder of all."""
     uses = uses_of(system, None)
     shared = [hue for hue in system.hues.values() if hue.ladder is None]
-    by_hand = {step for hue in shared for step in (*hue.pins, *hue.nudges, *hue.reserve, hue.anchor.step or "")}
+    by_hand = {
+        step
+        for hue in shared
+        for step in (*hue.pins, *hue.nudges, *hue.reserve, hue.anchor.step or "")
+    }
     return [uses[step.id] > 0 or step.id in by_hand for step in system.ladder.steps]

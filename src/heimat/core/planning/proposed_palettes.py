@@ -46,7 +46,9 @@ def wish_of(resolved: Resolved, asked: PaletteWish) -> Wish:
     """The search that a wish asks for, in the first theme."""
     around = resolved.around()
     held8 = [around.rgb8(each.value) for each in asked.kept]
-    bounds = character_of(resolved).bounds(_levels(around.ground8(asked.ground)), asked.contrast, asked.reach)
+    bounds = character_of(resolved).bounds(
+        _levels(around.ground8(asked.ground)), asked.contrast, asked.reach
+    )
     return Wish(asked.count, bounds, tuple(map(_levels, held8)), asked.seed)
 
 
@@ -69,7 +71,9 @@ def generated(resolved: Resolved, asked: PaletteWish) -> tuple[Categorical, Foun
     return fitted.model_copy(update={"threshold": threshold}), made
 
 
-def fit(resolved: Resolved, make: Categorical, ground: str | None, rgb8: Bytes, kept: int) -> tuple[Categorical, float]:
+def fit(
+    resolved: Resolved, make: Categorical, ground: str | None, rgb8: Bytes, kept: int
+) -> tuple[Categorical, float]:
     """The palette of colors (n, 3) with shades for themes whose grounds ask for them; the least distance.
 
     The first `kept` keep the shades that they have, or move no farther than contrast asks for: what is held is the

@@ -63,16 +63,25 @@ class ThemeProposal:
 
 
 def propose_theme(
-    resolved: Resolved, source: ResolvedTheme, new_id: str, name: str, scheme: Scheme, contrast: Wanted
+    resolved: Resolved,
+    source: ResolvedTheme,
+    new_id: str,
+    name: str,
+    scheme: Scheme,
+    contrast: Wanted,
 ) -> ThemeProposal:
     """A theme that rests on another one, light or dark, with the usual contrast or more."""
     found = _Mapping(resolved, source, scheme, contrast)
     mapped = tuple(each for token in found.ordered() if (each := found.mapped(token)) is not None)
     way = resolved.ways[source.theme.id]
     changed = {
-        each.token: each.value for each in mapped if value_in(resolved.system.tokens[each.token], way) != each.value
+        each.token: each.value
+        for each in mapped
+        if value_in(resolved.system.tokens[each.token], way) != each.value
     }
-    edit = AddTheme(id=new_id, name=name, base=source.theme.id, scheme=scheme, contrast=contrast, values=changed)
+    edit = AddTheme(
+        id=new_id, name=name, base=source.theme.id, scheme=scheme, contrast=contrast, values=changed
+    )
     return ThemeProposal(edit, mapped, tuple(_lost(resolved, edit)))
 
 
@@ -80,7 +89,9 @@ def _lost(resolved: Resolved, edit: AddTheme) -> list[str]:
     """The pairings that fall short in the theme proposed, each in a sentence."""
     after = apply(resolved.system, edit)
     theme = after.themes[edit.id]
-    made = resolve_theme(after, resolved.hues, theme, chains_of(after)[edit.id], {}, roles_of(after.tokens))
+    made = resolve_theme(
+        after, resolved.hues, theme, chains_of(after)[edit.id], {}, roles_of(after.tokens)
+    )
     tokens = after.tokens
     return [
         f"{tokens[each.pairing.foreground].name} on {tokens[each.pairing.ground].name} reads {cut(each.ratio)}; "
@@ -93,7 +104,9 @@ def _lost(resolved: Resolved, edit: AddTheme) -> list[str]:
 class _Mapping:
     """Maps the tokens of one theme to another scheme; grounds first, then what stands on them."""
 
-    def __init__(self, resolved: Resolved, source: ResolvedTheme, scheme: Scheme, contrast: Wanted) -> None:
+    def __init__(
+        self, resolved: Resolved, source: ResolvedTheme, scheme: Scheme, contrast: Wanted
+    ) -> None:
         self._resolved, self._source = resolved, source
         self._scheme, self._contrast = scheme, contrast
         self._way = resolved.ways[source.theme.id]
@@ -104,7 +117,11 @@ class _Mapping:
         before = filled(resolved, ruled, ids, theme.scheme, theme.contrast, theme.id)
         after = filled(resolved, ruled, ids, scheme, contrast, theme.id)
         # What a person has changed since is not the rule's any more.
-        own = {purpose for purpose in ruled if value_in(system.tokens[ids[purpose]], self._way) != before[purpose]}
+        own = {
+            purpose
+            for purpose in ruled
+            if value_in(system.tokens[ids[purpose]], self._way) != before[purpose]
+        }
         kept = [purpose for purpose in ruled if purpose not in own]
         self._by_rule = {ids[purpose]: after[purpose] for purpose in kept}
         self._grounds: dict[str, list[tuple[str, Use]]] = {}
@@ -132,7 +149,11 @@ class _Mapping:
         found = self._standing(token, value, grounds) if grounds else self._ground(token, value)
         if found is not None:
             self._values[token.id] = found
-        return None if found is None or found == value else Mapped(token.id, found, "at the contrast it had")
+        return (
+            None
+            if found is None or found == value
+            else Mapped(token.id, found, "at the contrast it had")
+        )
 
     def _color(self, token: str) -> Bytes:
         """The color (3,) of a token in the theme proposed, as far as it is known."""
@@ -150,9 +171,15 @@ class _Mapping:
         if isinstance(base, LiteralColor):
             return rgb8_of(base.color)
         hue = self._resolved.hues[base.hue]
-        return rgb8_of(hue.color) if isinstance(base, HueAlias) else hue.rgb8[hue.place(base.step) or 0]
+        return (
+            rgb8_of(hue.color)
+            if isinstance(base, HueAlias)
+            else hue.rgb8[hue.place(base.step) or 0]
+        )
 
-    def _standing(self, token: Token, value: TokenValue, grounds: list[tuple[str, Use]]) -> TokenValue:
+    def _standing(
+        self, token: Token, value: TokenValue, grounds: list[tuple[str, Use]]
+    ) -> TokenValue:
         """What stands on grounds keeps its hue, and the contrast that it had, at least what it needs."""
         before = self._source.tokens
         own = before[token.id].rgb8
@@ -202,19 +229,27 @@ class _Mapping:
         return any(token == ground for grounds in self._grounds.values() for ground, _ in grounds)
 
 
-def _step_at(hue: ResolvedHue, grounds: Bytes, wanted: np.ndarray, needed: np.ndarray) -> TokenValue:
+def _step_at(
+    hue: ResolvedHue, grounds: Bytes, wanted: np.ndarray, needed: np.ndarray
+) -> TokenValue:
     """The step whose contrast on the grounds is most like what is wanted, of those that reach what is needed."""
     reached = ratio(hue.rgb8[:, None], grounds[None])
     good = (reached >= needed).all(axis=1)
     if not good.any():
-        return StepAlias(hue=hue.id, step=hue.steps[int((reached / needed).min(axis=1).argmax())].id)
+        return StepAlias(
+            hue=hue.id, step=hue.steps[int((reached / needed).min(axis=1).argmax())].id
+        )
     off = np.abs(np.log(reached) - np.log(wanted)).max(axis=1)
     return StepAlias(hue=hue.id, step=hue.steps[int(np.where(good, off, np.inf).argmin())].id)
 
 
 def proposed_name(themes: Mapping[str, Theme], scheme: Scheme, contrast: Wanted) -> str:
     """A plain name for a theme that is not taken."""
-    plain = ("night" if scheme == "dark" else "day") if contrast == "usual" else f"{scheme} high contrast"
+    plain = (
+        ("night" if scheme == "dark" else "day")
+        if contrast == "usual"
+        else f"{scheme} high contrast"
+    )
     taken = {theme.name.casefold() for theme in themes.values()}
     number, name = 1, plain
     while name.casefold() in taken:

@@ -30,7 +30,9 @@ class NamePattern:
             name = name.replace(self.find, self.replace)
         parts = name.split(".")
         first = [place - 1 for place in self.order if place <= len(parts)]
-        parts = [parts[place] for place in first] + [part for at, part in enumerate(parts) if at not in first]
+        parts = [parts[place] for place in first] + [
+            part for at, part in enumerate(parts) if at not in first
+        ]
         return self.prefix + ".".join(in_case(part, self.case) for part in parts)
 
 
@@ -48,11 +50,17 @@ def renaming(system: ColorSystem, tokens: Iterable[str], pattern: NamePattern) -
     """What a pattern does to the names of some tokens, in order; those of all others are there to clash with."""
     chosen = set(tokens)
     names = {
-        token.id: pattern.apply(token.name) if token.id in chosen else token.name for token in in_order(system.tokens)
+        token.id: pattern.apply(token.name) if token.id in chosen else token.name
+        for token in in_order(system.tokens)
     }
     problems = _problems(system, names)
     return [
-        Renaming(token.id, token.name, names[token.id], problems.get(names[token.id]) or _refusal(names[token.id]))
+        Renaming(
+            token.id,
+            token.name,
+            names[token.id],
+            problems.get(names[token.id]) or _refusal(names[token.id]),
+        )
         for token in in_order(system.tokens)
         if token.id in chosen
     ]

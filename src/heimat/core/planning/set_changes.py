@@ -19,7 +19,9 @@ from heimat.core.edits.source_edits import SetSource
 from heimat.core.hues.source import source_color
 from heimat.core.sources.conventions import Status
 
-What = Literal["unchanged", "changed", "renamed", "sorted", "moved", "added", "removed", "kept", "not read"]
+What = Literal[
+    "unchanged", "changed", "renamed", "sorted", "moved", "added", "removed", "kept", "not read"
+]
 Children = Literal["detach", "remove"]
 
 
@@ -56,7 +58,11 @@ class SetLine:
 
 
 def set_changes(
-    system: ColorSystem, lines: Sequence[SetLine], rows: list[Row], now: ColorSystem, children: Children
+    system: ColorSystem,
+    lines: Sequence[SetLine],
+    rows: list[Row],
+    now: ColorSystem,
+    children: Children,
 ) -> Plan:
     """What the lines of a text that was a set would change of it. Nothing is changed here.
 
@@ -84,11 +90,22 @@ def set_changes(
             rows.append(Row("not read", line.name, None, None, refusal))
             broken = True
             continue
-        new = NewHue(id=new_id(), name=line.name, kind=line.kind, status=line.status, color=line.color, note="typed")
+        new = NewHue(
+            id=new_id(),
+            name=line.name,
+            kind=line.kind,
+            status=line.status,
+            color=line.color,
+            note="typed",
+        )
         edits.append(AddHues(hues=(new,), nearest=True))
         rows.append(Row("added", line.name, None, line.color))
         order.append(new.id)
-    gone = [] if broken else _removed([hue for hue in hues if hue.id not in kept], now, children, rows, edits)
+    gone = (
+        []
+        if broken
+        else _removed([hue for hue in hues if hue.id not in kept], now, children, rows, edits)
+    )
     _tell_meanwhile(system, now, kept, rows)
     if not broken:
         _place(hues, order, gone, now, rows, edits)
@@ -110,7 +127,11 @@ def _translucent(color: Color) -> str | None:
 
 
 def _removed(
-    hues: Sequence[Hue], now: ColorSystem, children: Children, rows: list[Row], edits: list[UserEdit]
+    hues: Sequence[Hue],
+    now: ColorSystem,
+    children: Children,
+    rows: list[Row],
+    edits: list[UserEdit],
 ) -> list[str]:
     """Take hues away that no line names, and what follows them, if so wanted. Returns the ids of all that go."""
     going = [hue.id for hue in hues if hue.id in now.hues]
@@ -123,7 +144,16 @@ def _removed(
         elif others:
             words = f"with {listed([now.hues[other].name for other in others])}"
             gone += others
-        rows.append(Row("removed", now.hues[key].name, source_color(now, now.hues[key]), None, words, bool(others)))
+        rows.append(
+            Row(
+                "removed",
+                now.hues[key].name,
+                source_color(now, now.hues[key]),
+                None,
+                words,
+                bool(others),
+            )
+        )
     # Those that follow go first: a hue that is gone with its parent cannot be removed again.
     for key in sorted(going, key=lambda each: -len(_parents(now, each))):
         edits.append(RemoveHue(hue=key, children=children))
@@ -147,7 +177,15 @@ def _tell_meanwhile(system: ColorSystem, now: ColorSystem, kept: set[str], rows:
             rows.append(Row("kept", hue.name, color, color, "added meanwhile by somebody else"))
     for hue in in_order(system.hues):
         if hue.id not in now.hues and hue.id in kept:
-            rows.append(Row("kept", hue.name, None, None, "removed meanwhile by somebody else, and stays removed"))
+            rows.append(
+                Row(
+                    "kept",
+                    hue.name,
+                    None,
+                    None,
+                    "removed meanwhile by somebody else, and stays removed",
+                )
+            )
 
 
 def _place(
@@ -160,14 +198,20 @@ def _place(
 ) -> None:
     """Bring hues into the order of the lines. What was added meanwhile stays behind what it stands behind."""
     there = [hue.id for hue in in_order(now.hues) if hue.id not in gone]
-    wanted = [hue for hue in order if hue not in gone and (hue in now.hues or all(hue != old.id for old in hues))]
+    wanted = [
+        hue
+        for hue in order
+        if hue not in gone and (hue in now.hues or all(hue != old.id for old in hues))
+    ]
     for place, hue in enumerate(there):
         if hue not in wanted:
             wanted.insert(wanted.index(there[place - 1]) + 1 if place else 0, hue)
     _reorder(there, wanted, now, rows, edits)
 
 
-def _matched(system: ColorSystem, lines: Sequence[SetLine], hues: Sequence[Hue]) -> list[Hue | None]:
+def _matched(
+    system: ColorSystem, lines: Sequence[SetLine], hues: Sequence[Hue]
+) -> list[Hue | None]:
     by_name = {hue.name.casefold(): hue for hue in hues}
     found = [by_name.pop(line.name.casefold(), None) for line in lines]
     left = [hue for hue in hues if hue.name.casefold() in by_name]
@@ -181,11 +225,18 @@ def _matched(system: ColorSystem, lines: Sequence[SetLine], hues: Sequence[Hue])
 
 
 def _same(one: Color, other: Color) -> bool:
-    return bool((rgb8_of(one) == rgb8_of(other)).all()) and round(one.alpha * 255.0) == round(other.alpha * 255.0)
+    return bool((rgb8_of(one) == rgb8_of(other)).all()) and round(one.alpha * 255.0) == round(
+        other.alpha * 255.0
+    )
 
 
 def _compare(
-    system: ColorSystem, now: ColorSystem, line: SetLine, hue: Hue, rows: list[Row], edits: list[UserEdit]
+    system: ColorSystem,
+    now: ColorSystem,
+    line: SetLine,
+    hue: Hue,
+    rows: list[Row],
+    edits: list[UserEdit],
 ) -> None:
     """What a line changes of its hue, as that was written and as it is now."""
     present = now.hues.get(hue.id)
@@ -213,7 +264,9 @@ def _compare(
     status = line.status if line.kind == "status" else None
     if line.named and (line.kind, status) != (hue.kind, hue.status):
         edits.append(SetHueKind(hue=hue.id, kind=line.kind, status=status))
-        rows.append(Row("sorted", line.name or hue.name, before, before, f"as {status or line.kind}"))
+        rows.append(
+            Row("sorted", line.name or hue.name, before, before, f"as {status or line.kind}")
+        )
         unchanged = False
     if unchanged:
         rows.append(Row("unchanged", present.name, before, before))
@@ -236,9 +289,13 @@ def _cannot_follow(system: ColorSystem, line: SetLine, hue: Hue) -> str | None:
     return None
 
 
-def _reorder(now: list[str], wanted: list[str], system: ColorSystem, rows: list[Row], edits: list[UserEdit]) -> None:
+def _reorder(
+    now: list[str], wanted: list[str], system: ColorSystem, rows: list[Row], edits: list[UserEdit]
+) -> None:
     """Move as few hues as can be until they stand as wanted."""
-    places = {hue: place for place, hue in enumerate([*now, *[hue for hue in wanted if hue not in now]])}
+    places = {
+        hue: place for place, hue in enumerate([*now, *[hue for hue in wanted if hue not in now]])
+    }
     staying = _longest_rising(wanted, places)
     after: str | None = None
     for hue in reversed(wanted):

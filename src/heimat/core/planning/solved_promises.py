@@ -56,14 +56,18 @@ def solve_promise(system: ColorSystem, apart: int, aim: float) -> Solved:
     values. Raises DomainError (field `apart`) for a distance that no two opaque steps have.
     """
     if not 1 <= apart <= system.ladder.longest():
-        raise DomainError(f"Steps of this ladder are 1 to {system.ladder.longest()} apart.", "apart", "limit")
+        raise DomainError(
+            f"Steps of this ladder are 1 to {system.ladder.longest()} apart.", "apart", "limit"
+        )
     best = _judged(system, system.ladder, apart, aim)
     if best.kept and _even(system.ladder):
         return best
     asked = _asked_of(system, apart)
     proper = asked.proper()
     if asked.possible(aim) is not None:
-        return _searched(system, proper, aim, proper.possible(aim) or proper.loosest(aim), best, _ROUNDS)
+        return _searched(
+            system, proper, aim, proper.possible(aim) or proper.loosest(aim), best, _ROUNDS
+        )
     found = _searched(system, proper, aim, proper.loosest(aim), best, _FEW_ROUNDS)
     against = asked.against(aim)
     return replace(found, most=asked.most(aim, found.least), against=against)
@@ -71,13 +75,20 @@ def solve_promise(system: ColorSystem, apart: int, aim: float) -> Solved:
 
 def _asked_of(system: ColorSystem, apart: int) -> Asked:
     plain = [hue for hue in resolve_hues(system) if _plain(system, hue)]
-    certain = any(hue.scale.anchor is None and not hue.hue.pins and not hue.hue.nudges for hue in plain)
+    certain = any(
+        hue.scale.anchor is None and not hue.hue.pins and not hue.hue.nudges for hue in plain
+    )
     fixed = [each for hue in plain for each in _fixed(system.ladder, hue)]
     return Asked.of(system.ladder.longest() + 1, apart, fixed, certain=certain)
 
 
 def _searched(
-    system: ColorSystem, asked: "Asked", aim: float, differences: Differences, best: Solved, rounds: int
+    system: ColorSystem,
+    asked: "Asked",
+    aim: float,
+    differences: Differences,
+    best: Solved,
+    rounds: int,
 ) -> Solved:
     """Make the ladder nearest to even that keeps what is asked, ask for what its scales lack in addition, and again."""
     even = np.log(luminance_of(_evenly(system.ladder)) + FLARE)
@@ -107,7 +118,9 @@ def _stands(hues: Sequence[ResolvedHue]) -> Mask:
         stands = np.zeros(len(hue.steps), dtype=np.bool_)
         if hue.scale.anchor is not None:
             stands[hue.scale.anchor] = True
-        stands |= np.array([step.id in hue.hue.pins or hue.hue.ladder is not None for step in hue.steps])
+        stands |= np.array(
+            [step.id in hue.hue.pins or hue.hue.ladder is not None for step in hue.steps]
+        )
         found.append(stands)
     return np.concatenate(found) if found else np.zeros(0, dtype=np.bool_)
 
@@ -134,7 +147,9 @@ def _fixed(ladder: Ladder, hue: ResolvedHue) -> list[Fixed]:
             found.append(Fixed(value, order, hue.id, None, nearest, strong))
     for step, color in hue.hue.pins.items():
         if step in counted:
-            found.append(Fixed(_log(rgb8_of(color)), (counted.index(step),), hue.id, step, False, False))
+            found.append(
+                Fixed(_log(rgb8_of(color)), (counted.index(step),), hue.id, step, False, False)
+            )
     return found
 
 
@@ -164,7 +179,8 @@ def _with_aims(ladder: Ladder, aims: Floats) -> Ladder:
     all_before = ladder.lightness()
     found = np.interp(-all_before, -before, np.round(aims, 3))
     steps = tuple(
-        step.model_copy(update={"lightness": float(each)}) for step, each in zip(ladder.steps, found, strict=True)
+        step.model_copy(update={"lightness": float(each)})
+        for step, each in zip(ladder.steps, found, strict=True)
     )
     return Ladder(name="own", steps=steps)
 
@@ -181,7 +197,11 @@ def _judged_steps(ladder: Ladder, hues: Sequence[ResolvedHue], apart: int, aim: 
     steps = steps_of(ladder, hues)
     kept, readings, positions = opaque_readings(steps)
     if not len(kept) or np.ptp(positions) < apart - TOLERANCE:
-        raise DomainError(f"No two opaque steps are {apart} apart, so there is nothing to promise.", "apart", "none")
+        raise DomainError(
+            f"No two opaque steps are {apart} apart, so there is nothing to promise.",
+            "apart",
+            "none",
+        )
     least, pair = least_by_distance(readings, positions, apart)[apart - 1]
     one, other = (_named(hues, steps, int(kept[place])) for place in pair)
     return Solved(ladder, least >= aim, least, (one, other), None, ())

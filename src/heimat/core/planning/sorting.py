@@ -78,7 +78,9 @@ def repeats(rgb8: Bytes, resolved: Resolved, solid: Sequence[bool]) -> list[Repe
     return told
 
 
-def replacing(names: Sequence[str], hues: Sequence[ResolvedHue]) -> list[tuple[ResolvedHue, str] | None]:
+def replacing(
+    names: Sequence[str], hues: Sequence[ResolvedHue]
+) -> list[tuple[ResolvedHue, str] | None]:
     """The hue whose value each line would replace, and whether by `name` or by `order`; None where none is left.
 
     Names match without regard to capitals; the lines that match none take the hues that are left, in order.
@@ -132,7 +134,9 @@ def fits(rgb8: Bytes, resolved: Resolved) -> list[Fit | None]:
     return _without_clashes(distances, scales, resolved)
 
 
-def _without_clashes(distances: np.ndarray, scales: list[Bytes], resolved: Resolved) -> list[Fit | None]:
+def _without_clashes(
+    distances: np.ndarray, scales: list[Bytes], resolved: Resolved
+) -> list[Fit | None]:
     starts = np.cumsum([0, *[len(scale) for scale in scales]])
     found: list[Fit | None] = [None] * len(distances)
     taken = np.zeros(distances.shape[1], dtype=bool)

@@ -26,7 +26,9 @@ def status_hues(system: ColorSystem) -> dict[Status, Hue]:
     return found
 
 
-def status_edits(system: ColorSystem, colors: Mapping[Status, Color], notes: Mapping[Status, str]) -> list[UserEdit]:
+def status_edits(
+    system: ColorSystem, colors: Mapping[Status, Color], notes: Mapping[Status, str]
+) -> list[UserEdit]:
     """The edits that give a document's status hues some colors and notes; tokens told apart go along.
 
     A hue that is held keeps its color, and takes its note.
@@ -42,7 +44,14 @@ def status_edits(system: ColorSystem, colors: Mapping[Status, Color], notes: Map
         if hue is None:
             name = unique_name(status, taken)
             taken.append(name)
-            new = NewHue(id=new_id(), name=name, kind="status", status=status, color=color, note=notes.get(status, ""))
+            new = NewHue(
+                id=new_id(),
+                name=name,
+                kind="status",
+                status=status,
+                color=color,
+                note=notes.get(status, ""),
+            )
             fresh.append(new)
             continue
         if not hue.held and (rgb8_of(color) != resolve(system).hues[hue.id].scale.source8).any():

@@ -19,7 +19,9 @@ def broken(before: Publication | None, after: Publication, changes: list[TokenCh
             was = change.before
             instead = was.deprecated.replacement if was.deprecated else None
             to = change.after.name if change.after else instead
-            found.append(f"{was.name} is gone{f': use {to}' if to else '; nothing stands in for it'}.")
+            found.append(
+                f"{was.name} is gone{f': use {to}' if to else '; nothing stands in for it'}."
+            )
     lost = names_lost(before.outputs, after.outputs)
     found += [f"{output} gives nothing as {name} any more." for output, name in lost]
     return found + _pairings(before, after) + _promises(before, after) + _sets(before, after)
@@ -53,7 +55,9 @@ def _promises(before: Publication, after: Publication) -> list[str]:
                 f"No two steps any more reach {was['aim']:g} by their distance; {was['apart']} apart they did."
             )
         elif apart > was["apart"]:
-            found.append(f"Steps reach {was['aim']:g} from {apart} apart on; it was {was['apart']}.")
+            found.append(
+                f"Steps reach {was['aim']:g} from {apart} apart on; it was {was['apart']}."
+            )
     return found
 
 

@@ -44,8 +44,12 @@ def publication(resolved: Resolved) -> Publication:
     names = {token.id: token.name for token in tokens}
     palettes = tuple(published_palettes(resolved, names))
     selections = tuple(_selections(system, set(names)))
-    found = Publication(system.name, themes, tuple(tokens), selections, palettes, contract(resolved))
-    return replace(found, outputs=published_outputs(system, found.with_palettes()), guide=system.guide)
+    found = Publication(
+        system.name, themes, tuple(tokens), selections, palettes, contract(resolved)
+    )
+    return replace(
+        found, outputs=published_outputs(system, found.with_palettes()), guide=system.guide
+    )
 
 
 def told_by_marks(resolved: Resolved) -> Publication:
@@ -75,10 +79,20 @@ def published_tokens(resolved: Resolved) -> list[PublishedToken]:
     for token in in_order(system.tokens):
         if token.internal:
             continue
-        values = {key: _value(resolved, theme, token, ways[key], step_names) for key, theme in resolved.themes.items()}
+        values = {
+            key: _value(resolved, theme, token, ways[key], step_names)
+            for key, theme in resolved.themes.items()
+        }
         if values:
             tokens.append(
-                PublishedToken(token.id, token.name, values, token.note, token.usage, _deprecation(system, token))
+                PublishedToken(
+                    token.id,
+                    token.name,
+                    values,
+                    token.note,
+                    token.usage,
+                    _deprecation(system, token),
+                )
             )
     return tokens
 
@@ -106,7 +120,12 @@ def _scale_tokens(
 
 @remembered(_REMEMBERED)
 def _scale_of(
-    ids: tuple[str, ...], names: tuple[str, ...], levels: bytes, alpha: float, p3: bytes | None, themes: tuple[str, ...]
+    ids: tuple[str, ...],
+    names: tuple[str, ...],
+    levels: bytes,
+    alpha: float,
+    p3: bytes | None,
+    themes: tuple[str, ...],
 ) -> tuple[PublishedToken, ...]:
     """The tokens of all steps of a scale, the same in every theme: while one hue is dragged those of others stay."""
     colors = hexes_of(np.frombuffer(levels, dtype=np.uint8).reshape(-1, 3))
@@ -123,7 +142,9 @@ def _deprecation(system: ColorSystem, token: Token) -> PublishedDeprecation | No
     if token.deprecated is None:
         return None
     other = system.tokens.get(token.deprecated.replacement or "")
-    return PublishedDeprecation(other.name if other and not other.internal else None, token.deprecated.reason)
+    return PublishedDeprecation(
+        other.name if other and not other.internal else None, token.deprecated.reason
+    )
 
 
 def _value(
@@ -140,7 +161,9 @@ def _value(
         alias = step_names.get((value.hue, value.step))
     elif isinstance(value, HueAlias):
         hue = resolved.hues[value.hue]
-        alias = None if hue.own_place is None else step_names.get((hue.id, hue.steps[hue.own_place].id))
+        alias = (
+            None if hue.own_place is None else step_names.get((hue.id, hue.steps[hue.own_place].id))
+        )
     elif isinstance(value, TokenAlias):
         target = resolved.system.tokens[value.token]
         alias = None if target.internal else target.name
@@ -148,7 +171,9 @@ def _value(
 
 
 @remembered(4096)
-def _value_of(levels: bytes, alpha: float, alias: str | None, p3: tuple[float, float, float] | None) -> PublishedValue:
+def _value_of(
+    levels: bytes, alpha: float, alias: str | None, p3: tuple[float, float, float] | None
+) -> PublishedValue:
     """Most tokens are as they were one move ago."""
     return PublishedValue(hex_of(np.frombuffer(levels, dtype=np.uint8)), alpha, alias, p3)
 
@@ -164,7 +189,9 @@ def _selections(system: ColorSystem, published: set[str]) -> list[PublishedSelec
     """The named selections of which anything is published."""
     found = []
     for kept in in_order(system.selections):
-        ids = tuple(key for ref in members(system, kept) if (key := f"{ref.hue}/{ref.step}") in published)
+        ids = tuple(
+            key for ref in members(system, kept) if (key := f"{ref.hue}/{ref.step}") in published
+        )
         if ids:
             found.append(PublishedSelection(kept.name, ids))
     return found

@@ -36,7 +36,9 @@ def comparable(before: Publication, after: Publication) -> Publication:
     if [theme.id for theme in before.themes] != [UNNAMED]:
         return before
     first = after.themes[0]
-    tokens = tuple(replace(token, values={first.id: token.value(UNNAMED)}) for token in before.tokens)
+    tokens = tuple(
+        replace(token, values={first.id: token.value(UNNAMED)}) for token in before.tokens
+    )
     return replace(before, themes=(first,), tokens=tokens)
 
 
@@ -47,7 +49,9 @@ def same(before: Publication, after: Publication) -> bool:
     """
     old = comparable(before, after)
     made = {palette.id: palette.made for palette in after.palettes}
-    palettes = tuple(each if each.made else replace(each, made=made.get(each.id)) for each in old.palettes)
+    palettes = tuple(
+        each if each.made else replace(each, made=made.get(each.id)) for each in old.palettes
+    )
     contract = after.contract if old.contract == EMPTY else old.contract
     return replace(old, contract=contract, palettes=palettes) == after
 
@@ -84,7 +88,11 @@ def changed_ids(before: Publication, after: Publication) -> frozenset[str]:
     """The ids of the tokens that `compare` would tell of, also of those that go, without measuring by how much."""
     old = {token.id: token for token in comparable(before, after).with_palettes()}
     new = {token.id: token for token in after.with_palettes()}
-    names = {old[key].name: token.name for key, token in new.items() if key in old and old[key].name != token.name}
+    names = {
+        old[key].name: token.name
+        for key, token in new.items()
+        if key in old and old[key].name != token.name
+    }
     both = {
         key
         for key, token in new.items()
@@ -112,7 +120,8 @@ def _repointed(was: PublishedToken, now: PublishedToken, names: dict[str, str]) 
 
 
 def _most_different(
-    differs: Sequence[tuple[str, PublishedValue, PublishedValue]], distances: Mapping[tuple[str, str], float]
+    differs: Sequence[tuple[str, PublishedValue, PublishedValue]],
+    distances: Mapping[tuple[str, str], float],
 ) -> tuple[str | None, float | None]:
     """The theme in which a token's color differs most, the first one of equals, and by how much.
 
@@ -126,7 +135,9 @@ def _most_different(
     return theme, distance
 
 
-def _differing(was: PublishedToken, now: PublishedToken) -> Iterator[tuple[str, PublishedValue, PublishedValue]]:
+def _differing(
+    was: PublishedToken, now: PublishedToken
+) -> Iterator[tuple[str, PublishedValue, PublishedValue]]:
     """The themes in which a token's color differs, with the values before and after."""
     for theme in now.values | was.values:
         before, after = was.value(theme), now.value(theme)
@@ -139,14 +150,20 @@ def _distances(pairs: set[tuple[str, str]]) -> dict[tuple[str, str], float]:
     found = sorted(pair for pair in pairs if pair[0] != pair[1])
     if not found:
         return {}
-    levels = np.array([[list(bytes.fromhex(text[1:])) for text in pair] for pair in found], dtype=np.uint8)
+    levels = np.array(
+        [[list(bytes.fromhex(text[1:])) for text in pair] for pair in found], dtype=np.uint8
+    )
     labs = srgb_to_lab(from_bytes(levels))
     return dict(zip(found, map(float, ciede2000(labs[:, 0], labs[:, 1])), strict=True))
 
 
 def _is_newly_deprecated(change: TokenChange) -> bool:
     before, after = change.before, change.after
-    return after is not None and after.deprecated is not None and (before is None or before.deprecated is None)
+    return (
+        after is not None
+        and after.deprecated is not None
+        and (before is None or before.deprecated is None)
+    )
 
 
 @dataclass(frozen=True)
@@ -173,7 +190,11 @@ def next_version(
         return Proposed("1.0.0", "It is the first release.")
     major, minor, patch = (int(part) for part in latest.split("."))
     names = {change.after.name for change in changes if change.after is not None}
-    gone = [change for change in changes if change.before and change.before.name not in names and _goes(change)]
+    gone = [
+        change
+        for change in changes
+        if change.before and change.before.name not in names and _goes(change)
+    ]
     if gone:
         name = gone[0].before.name if gone[0].before else ""
         more = f" and {len(gone) - 1} more" if len(gone) > 1 else ""
@@ -183,7 +204,11 @@ def next_version(
         return Proposed(f"{major + 1}.0.0", f"Major: {output} gives nothing as {name} any more.")
     if breaks := [change.words for change in frame if change.breaks]:
         return Proposed(f"{major + 1}.0.0", f"Major: {breaks[0][0].lower()}{breaks[0][1:]}")
-    large = [change for change in changes if change.distance is not None and change.distance >= patch_below]
+    large = [
+        change
+        for change in changes
+        if change.distance is not None and change.distance >= patch_below
+    ]
     kinds = {change.change for change in changes}
     reasons = {
         "names are new": bool(kinds & {"added", "renamed"}) or bool(frame),
@@ -194,11 +219,18 @@ def next_version(
     why = [words for words, holds in reasons.items() if holds]
     if why:
         return Proposed(f"{major}.{minor + 1}.0", f"Minor: {', '.join(why)}.")
-    return Proposed(f"{major}.{minor}.{patch + 1}", f"Patch: no name changes, no color by {patch_below:g} or more.")
+    return Proposed(
+        f"{major}.{minor}.{patch + 1}",
+        f"Patch: no name changes, no color by {patch_below:g} or more.",
+    )
 
 
 def _goes(change: TokenChange) -> bool:
     """Whether developers will not find a token by the name that it had."""
     if change.change == "removed":
         return True
-    return change.before is not None and change.after is not None and change.before.name != change.after.name
+    return (
+        change.before is not None
+        and change.after is not None
+        and change.before.name != change.after.name
+    )

@@ -50,7 +50,9 @@ def meant(names: Mapping[str, str | None], tokens: Sequence[PublishedToken]) -> 
     return found
 
 
-def _exact(name: str, color: str, plain: dict[str, str], by_color: dict[str, str]) -> tuple[str | None, Why]:
+def _exact(
+    name: str, color: str, plain: dict[str, str], by_color: dict[str, str]
+) -> tuple[str | None, Why]:
     if name in plain:
         return plain[name], "same name"
     if color in by_color:

@@ -19,7 +19,9 @@ def contract(resolved: Resolved) -> Contract:
     return {
         "pairings": _pairings(resolved),
         "promises": [
-            {"aim": each.aim, "apart": each.apart, "least": _cut(each.least)} for each in resolved.promises if each.kept
+            {"aim": each.aim, "apart": each.apart, "least": _cut(each.least)}
+            for each in resolved.promises
+            if each.kept
         ],
         "told_apart": _told_apart(resolved),
         "exceptions": _exceptions(resolved),
@@ -59,7 +61,8 @@ def _told_apart(resolved: Resolved) -> list[dict[str, Any]]:
                 continue
             names = [tokens[token].name for token in told.tokens]
             entry = found.setdefault(
-                told.id, {"name": told.name, "tokens": names, "threshold": told.threshold, "least": {}}
+                told.id,
+                {"name": told.name, "tokens": names, "threshold": told.threshold, "least": {}},
             )
             if result.pairs:
                 entry["least"][theme.theme.name] = _cut(min(pair.least for pair in result.pairs))

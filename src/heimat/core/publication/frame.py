@@ -22,9 +22,14 @@ class FrameChange:
 
 def package_name(publication: Publication) -> str:
     """A name that package managers take: small letters, digits and hyphens, a letter first."""
-    plain = "".join(sign if sign.isascii() and sign.isalnum() else "-" for sign in css_name(publication.name).lower())
+    plain = "".join(
+        sign if sign.isascii() and sign.isalnum() else "-"
+        for sign in css_name(publication.name).lower()
+    )
     words = [word for word in plain.split("-") if word]
-    return "-".join(["tokens" if not words or words[0][0].isdigit() else "", *words, "tokens"]).strip("-")
+    return "-".join(
+        ["tokens" if not words or words[0][0].isdigit() else "", *words, "tokens"]
+    ).strip("-")
 
 
 def frame_changes(before: Publication | None, after: Publication) -> list[FrameChange]:
@@ -41,15 +46,25 @@ def frame_changes(before: Publication | None, after: Publication) -> list[FrameC
 def _package(before: Publication, after: Publication) -> list[FrameChange]:
     was, now = package_name(before), package_name(after)
     return (
-        [FrameChange(f"The package {was} is called {now}: who installs it asks for that.", True)] if was != now else []
+        [FrameChange(f"The package {was} is called {now}: who installs it asks for that.", True)]
+        if was != now
+        else []
     )
 
 
 def _themes(before: Publication, after: Publication) -> list[FrameChange]:
     was = {theme.id: theme for theme in before.themes}
     now = {theme.id: theme for theme in after.themes}
-    found = [FrameChange(f"The theme {theme.name} is gone.", True) for key, theme in was.items() if key not in now]
-    found += [FrameChange(f"The theme {theme.name} is new.", False) for key, theme in now.items() if key not in was]
+    found = [
+        FrameChange(f"The theme {theme.name} is gone.", True)
+        for key, theme in was.items()
+        if key not in now
+    ]
+    found += [
+        FrameChange(f"The theme {theme.name} is new.", False)
+        for key, theme in now.items()
+        if key not in was
+    ]
     for key, theme in now.items():
         if key in was:
             found += _turned(was[key], theme)
@@ -64,7 +79,9 @@ def _turned(was: PublishedTheme, now: PublishedTheme) -> list[FrameChange]:
     if was.name != now.name:
         found.append(FrameChange(f"The theme {was.name} is called {now.name}.", True))
     if was.scheme != now.scheme:
-        found.append(FrameChange(f"The theme {now.name} is {now.scheme}; it was {was.scheme}.", True))
+        found.append(
+            FrameChange(f"The theme {now.name} is {now.scheme}; it was {was.scheme}.", True)
+        )
     if was.contrast != now.contrast:
         to = _CONTRAST.get(now.contrast, now.contrast)
         found.append(FrameChange(f"The theme {now.name} is for {to}; it was for another.", True))

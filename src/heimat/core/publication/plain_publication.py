@@ -34,7 +34,9 @@ def plain_of(publication: Publication) -> dict[str, Any]:
         "tokens": [_plain_token(token) for token in publication.tokens],
     }
     if publication.selections:
-        found["selections"] = [{"name": kept.name, "tokens": list(kept.tokens)} for kept in publication.selections]
+        found["selections"] = [
+            {"name": kept.name, "tokens": list(kept.tokens)} for kept in publication.selections
+        ]
     if publication.palettes:
         found["palettes"] = [palette.plain() for palette in publication.palettes]
     if publication.contract != EMPTY:
@@ -48,7 +50,10 @@ def plain_of(publication: Publication) -> dict[str, Any]:
 
 def publication_of(data: dict[str, Any]) -> Publication:
     """Read what `plain_of` gave, or a release of an older format."""
-    selections = (PublishedSelection(kept["name"], tuple(kept["tokens"])) for kept in data.get("selections", []))
+    selections = (
+        PublishedSelection(kept["name"], tuple(kept["tokens"]))
+        for kept in data.get("selections", [])
+    )
     if data.get("format", 1) == 1:
         themes: tuple[PublishedTheme, ...] = (PublishedTheme(UNNAMED, ""),)
         tokens = [
@@ -62,7 +67,9 @@ def publication_of(data: dict[str, Any]) -> Publication:
     contract = data.get("contract", EMPTY)
     outputs = tuple(PublishedOutput.from_plain(each) for each in data.get("outputs", []))
     guide = Guide.model_validate(data.get("guide", {}))
-    return Publication(data["name"], themes, tuple(tokens), tuple(selections), palettes, contract, outputs, guide)
+    return Publication(
+        data["name"], themes, tuple(tokens), tuple(selections), palettes, contract, outputs, guide
+    )
 
 
 def _plain_value(value: PublishedValue) -> dict[str, Any]:
@@ -79,7 +86,9 @@ def _plain_value(value: PublishedValue) -> dict[str, Any]:
 
 def _value_of_plain(data: dict[str, Any]) -> PublishedValue:
     p3 = data.get("p3")
-    return PublishedValue(data["hex"], data.get("alpha", 1.0), data.get("alias"), tuple(p3) if p3 else None)
+    return PublishedValue(
+        data["hex"], data.get("alpha", 1.0), data.get("alias"), tuple(p3) if p3 else None
+    )
 
 
 def _plain_theme(theme: PublishedTheme) -> dict[str, Any]:
@@ -87,7 +96,9 @@ def _plain_theme(theme: PublishedTheme) -> dict[str, Any]:
 
 
 def _theme_of_plain(data: dict[str, Any]) -> PublishedTheme:
-    return PublishedTheme(data["id"], data["name"], data.get("scheme", "light"), data.get("contrast", "usual"))
+    return PublishedTheme(
+        data["id"], data["name"], data.get("scheme", "light"), data.get("contrast", "usual")
+    )
 
 
 def _plain_token(token: PublishedToken) -> dict[str, Any]:
@@ -97,11 +108,17 @@ def _plain_token(token: PublishedToken) -> dict[str, Any]:
     if token.usage:
         found["usage"] = token.usage
     if token.deprecated is not None:
-        found["deprecated"] = {"replacement": token.deprecated.replacement, "reason": token.deprecated.reason}
+        found["deprecated"] = {
+            "replacement": token.deprecated.replacement,
+            "reason": token.deprecated.reason,
+        }
     values = list(token.values.values())
     if all(value == values[0] for value in values):
         return {**found, "value": _plain_value(values[0])}
-    return {**found, "values": {theme: _plain_value(value) for theme, value in token.values.items()}}
+    return {
+        **found,
+        "values": {theme: _plain_value(value) for theme, value in token.values.items()},
+    }
 
 
 def _token_of_plain(data: dict[str, Any], themes: tuple[PublishedTheme, ...]) -> PublishedToken:
@@ -112,4 +129,6 @@ def _token_of_plain(data: dict[str, Any], themes: tuple[PublishedTheme, ...]) ->
         values = {theme: _value_of_plain(value) for theme, value in data["values"].items()}
     gone = data.get("deprecated")
     deprecated = PublishedDeprecation(gone["replacement"], gone["reason"]) if gone else None
-    return PublishedToken(data["id"], data["name"], values, data.get("note", ""), data.get("usage", ""), deprecated)
+    return PublishedToken(
+        data["id"], data["name"], values, data.get("note", ""), data.get("usage", ""), deprecated
+    )

@@ -98,7 +98,9 @@ class Publication:
     def _with_palettes(self) -> tuple[PublishedToken, ...]:
         taken = {css_name(token.name) for token in self.tokens}
         of_palettes = (token for palette in self.palettes for token in palette_tokens(palette))
-        return self.tokens + tuple(token for token in of_palettes if css_name(token.name) not in taken)
+        return self.tokens + tuple(
+            token for token in of_palettes if css_name(token.name) not in taken
+        )
 
     def __getstate__(self) -> dict[str, Any]:
         # Many threads share a publication: what one of them remembers is not written while another one sends it.
@@ -114,7 +116,9 @@ class Publication:
 def palette_tokens(palette: PublishedPalette) -> tuple[PublishedToken, ...]:
     """The colors of a palette as tokens: `chart.`, its name, and the number of each, or what it is beside them."""
     others = ((theme, tuple(found.items())) for theme, found in palette.others.items())
-    return _palette_tokens(palette.id, palette.name, palette.categories, tuple(palette.colors.items()), tuple(others))
+    return _palette_tokens(
+        palette.id, palette.name, palette.categories, tuple(palette.colors.items()), tuple(others)
+    )
 
 
 @remembered(_REMEMBERED)
@@ -139,7 +143,9 @@ def _palette_tokens(
     numbers = range(max((len(each) for _, each in colors), default=0))
     of_numbers = (
         token(
-            str(number + 1), {theme: each[number] for theme, each in colors}, categories[number] if categories else ""
+            str(number + 1),
+            {theme: each[number] for theme, each in colors},
+            categories[number] if categories else "",
         )
         for number in numbers
     )

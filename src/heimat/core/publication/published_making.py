@@ -57,10 +57,14 @@ def _name(resolved: Resolved, value: PaletteValue, names: Mapping[str, str]) -> 
     if isinstance(value, LiteralColor):
         return None
     hue = resolved.hues[value.hue]
-    return None if hue.own_place is None else names.get(f"{hue.hue.id}/{hue.steps[hue.own_place].id}")
+    return (
+        None if hue.own_place is None else names.get(f"{hue.hue.id}/{hue.steps[hue.own_place].id}")
+    )
 
 
-def _shaded(shown: Mapping[str, ResolvedPalette], of: tuple[Standing, ...]) -> dict[str, tuple[int, ...]]:
+def _shaded(
+    shown: Mapping[str, ResolvedPalette], of: tuple[Standing, ...]
+) -> dict[str, tuple[int, ...]]:
     """By theme the places of colors that have their own there, or that no name says what they are there."""
     found: dict[str, tuple[int, ...]] = {}
     for theme, each in shown.items():
@@ -71,7 +75,11 @@ def _shaded(shown: Mapping[str, ResolvedPalette], of: tuple[Standing, ...]) -> d
             place
             for place, color in enumerate(make.colors)
             if theme in color.shades
-            or (of[place].token is None and not isinstance(color.value, LiteralColor) and _moved(each.rgb8, place, of))
+            or (
+                of[place].token is None
+                and not isinstance(color.value, LiteralColor)
+                and _moved(each.rgb8, place, of)
+            )
         )
         if places:
             found[theme] = places
@@ -89,7 +97,11 @@ def bound_tokens(resolved: Resolved, names: Mapping[str, str]) -> dict[str, tupl
     for theme, way in ways_of(system).items():
         for token_id, token in system.tokens.items():
             value = value_in(token, way)
-            if token_id not in names or not isinstance(value, PaletteAlias) or value.palette not in system.palettes:
+            if (
+                token_id not in names
+                or not isinstance(value, PaletteAlias)
+                or value.palette not in system.palettes
+            ):
                 continue
             make = system.palettes[value.palette].make
             ids = [color.id for color in make.colors] if isinstance(make, Categorical) else []

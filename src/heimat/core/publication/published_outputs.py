@@ -50,8 +50,13 @@ class PublishedOutput:
     @classmethod
     def from_plain(cls, data: dict[str, Any]) -> "PublishedOutput":
         """Read what `plain` gave."""
-        pairs = {key: tuple((first, second) for first, second in data[key]) for key in ("names", "places")}
-        return cls(data["id"], data["name"], data["form"], pairs["names"], data["columns"], pairs["places"])
+        pairs = {
+            key: tuple((first, second) for first, second in data[key])
+            for key in ("names", "places")
+        }
+        return cls(
+            data["id"], data["name"], data["form"], pairs["names"], data["columns"], pairs["places"]
+        )
 
 
 def file_of(output: PublishedOutput) -> str:
@@ -81,7 +86,9 @@ class PlacesPlan:
 def plan_names(output: NamedOutput, tokens: Sequence[Named]) -> NamesPlan:
     """What goes out under which name; names by hand come first, and no other token gets one of them."""
     there = {token.id for token in tokens}
-    given = [(each.name, each.of) for each in output.names if each.of is not None and each.of in there]
+    given = [
+        (each.name, each.of) for each in output.names if each.of is not None and each.of in there
+    ]
     gaps = tuple(each.name for each in output.names if each.of is None or each.of not in there)
     taken, with_name = {each.name for each in output.names}, {of for _, of in given}
     left = []
@@ -145,7 +152,14 @@ def gap_words(system: ColorSystem, tokens: Sequence[Named]) -> list[str]:
     return found
 
 
-def names_lost(before: Sequence[PublishedOutput], after: Sequence[PublishedOutput]) -> list[tuple[str, str]]:
+def names_lost(
+    before: Sequence[PublishedOutput], after: Sequence[PublishedOutput]
+) -> list[tuple[str, str]]:
     """Names that an output gave and gives no more, and those of outputs that go: the output's name, and the name."""
     now = {each.id: {name for name, _ in each.names} for each in after}
-    return [(was.name, name) for was in before for name, _ in was.names if name not in now.get(was.id, set())]
+    return [
+        (was.name, name)
+        for was in before
+        for name, _ in was.names
+        if name not in now.get(was.id, set())
+    ]

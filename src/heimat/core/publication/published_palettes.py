@@ -73,7 +73,8 @@ class PublishedPalette:
     def from_plain(cls, data: dict[str, Any]) -> "PublishedPalette":
         """Read what `plain` gave."""
         colors, labels, stops = (
-            {theme: tuple(each) for theme, each in data[name].items()} for name in ("colors", "labels", "stops")
+            {theme: tuple(each) for theme, each in data[name].items()}
+            for name in ("colors", "labels", "stops")
         )
         low, high = data["ends"]
         return cls(
@@ -112,7 +113,10 @@ def palettes_by_color(resolved: Resolved) -> list[PublishedPalette]:
 def _by_theme(resolved: Resolved) -> list[dict[str, ResolvedPalette]]:
     """Each palette as it is in every theme, by the theme's id."""
     first = next(iter(resolved.palettes.values()), [])
-    return [{theme: shown[place] for theme, shown in resolved.palettes.items()} for place in range(len(first))]
+    return [
+        {theme: shown[place] for theme, shown in resolved.palettes.items()}
+        for place in range(len(first))
+    ]
 
 
 def published_colors(resolved: Resolved) -> dict[str, dict[str, Bytes]]:
@@ -131,7 +135,9 @@ def published_colors(resolved: Resolved) -> dict[str, dict[str, Bytes]]:
 def _written(levels: bytes) -> tuple[tuple[str, ...], tuple[str, ...]]:
     """Colors, and the label that reads best on each, as they leave."""
     rgb8 = np.frombuffer(levels, dtype=np.uint8).reshape(-1, 3)
-    return tuple(hexes_of(rgb8)), tuple("#000000" if black else "#FFFFFF" for black in label_on(rgb8)[0])
+    return tuple(hexes_of(rgb8)), tuple(
+        "#000000" if black else "#FFFFFF" for black in label_on(rgb8)[0]
+    )
 
 
 def _published(by_theme: Mapping[str, ResolvedPalette], *, with_stops: bool) -> PublishedPalette:
@@ -157,7 +163,9 @@ def _published(by_theme: Mapping[str, ResolvedPalette], *, with_stops: bool) -> 
         colors=colors,
         labels=labels,
         stops=stops,
-        categories=tuple(each.category for each in make.colors) if isinstance(make, Categorical) else (),
+        categories=tuple(each.category for each in make.colors)
+        if isinstance(make, Categorical)
+        else (),
         middle=diverging.middle if diverging else None,
         ends=(diverging.low_words, diverging.high_words) if diverging else ("", ""),
         breaks=() if isinstance(make, Categorical) else make.typed,

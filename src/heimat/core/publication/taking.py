@@ -26,7 +26,12 @@ from heimat.core.edits.resting_edits import RestOn
 from heimat.core.errors import DomainError
 from heimat.core.hues.source import source_color
 from heimat.core.publication.contract import EMPTY
-from heimat.core.publication.publication import Publication, PublishedTheme, PublishedToken, PublishedValue
+from heimat.core.publication.publication import (
+    Publication,
+    PublishedTheme,
+    PublishedToken,
+    PublishedValue,
+)
 from heimat.core.scales.anchors import Anchor
 from heimat.core.scales.curves import Curves
 from heimat.core.scales.ladder import LEAST_STEPS, LONGEST_LADDER_NAME, Ladder
@@ -77,7 +82,15 @@ def part_of(system: ColorSystem, release: Release, hues: Iterable[str]) -> Publi
         for token in release.content.tokens
         if token.id in standing or token.id.partition("/")[0] in chosen
     )
-    return replace(release.content, themes=themes, tokens=kept, selections=(), palettes=(), contract=EMPTY, outputs=())
+    return replace(
+        release.content,
+        themes=themes,
+        tokens=kept,
+        selections=(),
+        palettes=(),
+        contract=EMPTY,
+        outputs=(),
+    )
 
 
 def taking(system: ColorSystem, release: Release, chosen: Iterable[str]) -> Taking:
@@ -91,7 +104,9 @@ def taking(system: ColorSystem, release: Release, chosen: Iterable[str]) -> Taki
     there = {hue.id: hue for hue in offered(release)}
     wanted = list(dict.fromkeys(chosen))
     if not wanted or any(each not in there for each in wanted):
-        raise DomainError("Choose at least one of the hues whose scales are published there.", "hues", "missing")
+        raise DomainError(
+            "Choose at least one of the hues whose scales are published there.", "hues", "missing"
+        )
     known = system.rests_on
     hue_ids = _ids(wanted, known.hues if known else {}, system.hues)
     hues = tuple(_hue(release, there[each], hue_ids[each]) for each in wanted)
@@ -136,7 +151,9 @@ def _hue(release: Release, hue: Hue, here: str) -> Hue:
     ladder = Ladder(
         name=release.content.name[:LONGEST_LADDER_NAME],
         steps=tuple(
-            step.model_copy(update={"internal": False, "between": step.between and step.id not in ends})
+            step.model_copy(
+                update={"internal": False, "between": step.between and step.id not in ends}
+            )
             for step in steps
         ),
     )
@@ -178,16 +195,22 @@ def _refuse_namesakes(system: ColorSystem, hues: Iterable[Hue], taken: set[str])
             raise DomainError(words, "hues", "taken")
 
 
-def _tokens(system: ColorSystem, release: Release, hues: dict[str, str]) -> tuple[dict[str, Token], tuple[str, ...]]:
+def _tokens(
+    system: ColorSystem, release: Release, hues: dict[str, str]
+) -> tuple[dict[str, Token], tuple[str, ...]]:
     """The tokens that stand on taken hues in every theme, by their ids there, and names that are said here already."""
     known = system.rests_on.tokens if system.rests_on else {}
-    said = {css_name(token.name).casefold() for key, token in system.tokens.items() if key not in known}
+    said = {
+        css_name(token.name).casefold() for key, token in system.tokens.items() if key not in known
+    }
     standing = _standing(release, set(hues))
     own = tuple(token.name for token in standing if css_name(token.name).casefold() in said)
     kept = [token for token in standing if token.name not in own]
     ids = _ids([token.id for token in kept], known, system.tokens)
     by_name = {token.name: token for token in release.content.tokens}
-    themes = {theme.id: _theme_for(theme, release.content.themes) for theme in system.themes.values()}
+    themes = {
+        theme.id: _theme_for(theme, release.content.themes) for theme in system.themes.values()
+    }
     originals = release.document.tokens
     found: dict[str, Token] = {}
     for token in kept:
@@ -204,7 +227,9 @@ def _tokens(system: ColorSystem, release: Release, hues: dict[str, str]) -> tupl
             values=values,
             note=token.note,
             usage=token.usage,
-            deprecated=Deprecation(replacement=ids.get(replacement.id) if replacement else None, reason=gone.reason)
+            deprecated=Deprecation(
+                replacement=ids.get(replacement.id) if replacement else None, reason=gone.reason
+            )
             if gone
             else None,
             moving="never",
@@ -221,7 +246,9 @@ def _standing(release: Release, hues: set[str]) -> list[PublishedToken]:
             continue
         ends = [follow(document, token.id, way, "token").end for way in ways.values()]
         if all(
-            isinstance(end, LiteralColor) or (isinstance(end, StepAlias | HueAlias) and end.hue in hues) for end in ends
+            isinstance(end, LiteralColor)
+            or (isinstance(end, StepAlias | HueAlias) and end.hue in hues)
+            for end in ends
         ):
             found.append(token)
     return found
@@ -256,4 +283,6 @@ def _value(
         if target.id in ids:
             return TokenAlias(token=ids[target.id])
     color = _color(value)
-    return LiteralColor(color=color if value.alpha == 1.0 else Color(**{**color.model_dump(), "alpha": value.alpha}))
+    return LiteralColor(
+        color=color if value.alpha == 1.0 else Color(**{**color.model_dump(), "alpha": value.alpha})
+    )

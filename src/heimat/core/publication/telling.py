@@ -9,7 +9,14 @@ from heimat.core.publication.changes import ChangeKind, TokenChange
 from heimat.core.publication.frame import FrameChange
 from heimat.core.publication.publication import PublishedTheme
 
-_ORDER: tuple[ChangeKind, ...] = ("removed", "renamed", "repointed", "added", "changed", "described")
+_ORDER: tuple[ChangeKind, ...] = (
+    "removed",
+    "renamed",
+    "repointed",
+    "added",
+    "changed",
+    "described",
+)
 _HEADS: dict[ChangeKind, str] = {
     "removed": "Removed",
     "renamed": "Renamed",
@@ -37,7 +44,9 @@ def grouped(changes: Sequence[TokenChange]) -> list[ChangeGroup]:
         for change in changes:
             if change.change == kind:
                 together.setdefault(_belongs_to(change), []).append(change)
-        found += [ChangeGroup(kind, _line(kind, group), tuple(group)) for group in together.values()]
+        found += [
+            ChangeGroup(kind, _line(kind, group), tuple(group)) for group in together.values()
+        ]
     return found
 
 
@@ -73,17 +82,23 @@ def sentence(change: TokenChange) -> str:
         return f"{after.name} stands for something else{by}"
     if change.change == "described":
         if after.deprecated is not None and (before is None or before.deprecated is None):
-            instead = f": use {after.deprecated.replacement}" if after.deprecated.replacement else ""
+            instead = (
+                f": use {after.deprecated.replacement}" if after.deprecated.replacement else ""
+            )
             return f"{after.name} is on its way out{instead}"
         return f"{after.name} is described otherwise"
     return f"{after.name} is another color{by}"
 
 
-def drafted_notes(changes: Sequence[TokenChange], first: bool, frame: Sequence[FrameChange] = ()) -> str:
+def drafted_notes(
+    changes: Sequence[TokenChange], first: bool, frame: Sequence[FrameChange] = ()
+) -> str:
     """Notes in plain sentences, to be edited."""
     if first:
         return f"The first release: {counted(len(changes), 'token')}."
-    return "\n".join([*(change.words for change in frame), *(f"{group.words}." for group in grouped(changes))])
+    return "\n".join(
+        [*(change.words for change in frame), *(f"{group.words}." for group in grouped(changes))]
+    )
 
 
 def markdown(
@@ -99,7 +114,12 @@ def markdown(
     if breaks:
         lines += ["**This breaks**", "", *(f"- {_cell(each)}" for each in breaks), ""]
     if frame:
-        lines += [f"### Themes and package: {len(frame)}", "", *(f"- {_cell(each.words)}" for each in frame), ""]
+        lines += [
+            f"### Themes and package: {len(frame)}",
+            "",
+            *(f"- {_cell(each.words)}" for each in frame),
+            "",
+        ]
     for kind in _ORDER:
         own = [change for change in changes if change.change == kind]
         if not own:

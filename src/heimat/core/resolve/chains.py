@@ -28,6 +28,9 @@ def chains_of(system: ColorSystem) -> Chains:
         # Equal ends are one and the same from here on: their color is found once.
         return replace(made, end=ends.setdefault(made.end, made.end))
 
-    found = {theme.id: {token: chain(token, ways[theme.id]) for token in tokens} for theme in in_order(system.themes)}
+    found = {
+        theme.id: {token: chain(token, ways[theme.id]) for token in tokens}
+        for theme in in_order(system.themes)
+    }
     _KEPT.keep(found, system.tokens, system.themes)
     return found

@@ -28,13 +28,24 @@ class EndColor:
     @property
     def color(self) -> Color:
         """The color as exactly as it is known, opaque."""
-        return self.given.model_copy(update={"alpha": 1.0}) if self.given else Color.of_bytes(self.rgb8)
+        return (
+            self.given.model_copy(update={"alpha": 1.0})
+            if self.given
+            else Color.of_bytes(self.rgb8)
+        )
 
 
-def end_color(hues: Mapping[str, ResolvedHue], end: StepAlias | HueAlias | LiteralColor) -> EndColor:
+def end_color(
+    hues: Mapping[str, ResolvedHue], end: StepAlias | HueAlias | LiteralColor
+) -> EndColor:
     """The color of what a chain ends in: a step, a hue itself, or a color of its own."""
     if isinstance(end, LiteralColor):
-        return EndColor(rgb8_of(end.color), alpha_as_published(end.color.alpha), literal_p3(end.color), end.color)
+        return EndColor(
+            rgb8_of(end.color),
+            alpha_as_published(end.color.alpha),
+            literal_p3(end.color),
+            end.color,
+        )
     hue = hues[end.hue]
     if isinstance(end, HueAlias):
         wide = literal_p3(hue.color) if hue.hue.wide is not False else None
@@ -48,4 +59,6 @@ def end_rgb8(hues: Mapping[str, ResolvedHue], end: StepAlias | HueAlias | Litera
     if isinstance(end, StepAlias):
         hue = hues[end.hue]
         return hue.rgb8[hue.place(end.step) or 0]
-    return np.array(rgb8_of(end.color if isinstance(end, LiteralColor) else hues[end.hue].color), dtype=np.uint8)
+    return np.array(
+        rgb8_of(end.color if isinstance(end, LiteralColor) else hues[end.hue].color), dtype=np.uint8
+    )

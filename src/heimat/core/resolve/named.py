@@ -5,7 +5,14 @@ from heimat.core.color.exact_color import Color
 from heimat.core.color.spelling import plainly_spelled
 from heimat.core.document.order import in_order
 from heimat.core.document.palettes import Categorical
-from heimat.core.document.tokens import HueAlias, LiteralColor, PaletteAlias, StepAlias, TokenAlias, TokenValue
+from heimat.core.document.tokens import (
+    HueAlias,
+    LiteralColor,
+    PaletteAlias,
+    StepAlias,
+    TokenAlias,
+    TokenValue,
+)
 from heimat.core.errors import DomainError
 from heimat.core.resolve.resolved import Resolved
 
@@ -20,7 +27,9 @@ def alias_named(resolved: Resolved, text: str) -> StepAlias | HueAlias | TokenAl
         for step in hue.steps:
             if wanted == f"{name} {plainly_spelled(step.label)}":
                 return StepAlias(hue=hue.id, step=step.id)
-    named = (token for token in resolved.system.tokens.values() if plainly_spelled(token.name) == wanted)
+    named = (
+        token for token in resolved.system.tokens.values() if plainly_spelled(token.name) == wanted
+    )
     token = next(named, None)
     return TokenAlias(token=token.id) if token else None
 
@@ -33,7 +42,9 @@ def color_named(resolved: Resolved, text: str) -> Color | None:
     if isinstance(alias, TokenAlias):
         theme = resolved.theme()
         color = theme.tokens.get(alias.token) if theme else None
-        return Color.of_bytes(color.rgb8).model_copy(update={"alpha": color.alpha}) if color else None
+        return (
+            Color.of_bytes(color.rgb8).model_copy(update={"alpha": color.alpha}) if color else None
+        )
     hue = resolved.hues[alias.hue]
     if isinstance(alias, HueAlias):
         return hue.color
@@ -53,7 +64,11 @@ def color_called(resolved: Resolved | None, text: str, field: str) -> Color:
 
 def value_named(resolved: Resolved, text: str) -> TokenValue:
     """What a token shall be by what was typed: a name, or a color in any notation. Raises DomainError for neither."""
-    return alias_named(resolved, text) or _palette_named(resolved, text) or LiteralColor(color=parse(text))
+    return (
+        alias_named(resolved, text)
+        or _palette_named(resolved, text)
+        or LiteralColor(color=parse(text))
+    )
 
 
 def _palette_named(resolved: Resolved, text: str) -> PaletteAlias | None:

@@ -12,7 +12,13 @@ from heimat.core.document.tokens import Alias, LiteralColor, PaletteAlias, Token
 from heimat.core.resolve.chains import chains_of
 from heimat.core.resolve.end_colors import end_color
 from heimat.core.resolve.resolved_hues import ResolvedHue, resolve_hues
-from heimat.core.resolve.resolved_palettes import ResolvedPalette, ThemeContext, color_of, resolve_palette, roles_of
+from heimat.core.resolve.resolved_palettes import (
+    ResolvedPalette,
+    ThemeContext,
+    color_of,
+    resolve_palette,
+    roles_of,
+)
 from heimat.core.resolve.steps import Steps, promises_of, steps_of
 from heimat.core.resolve.theme import ResolvedTheme, around, resolve_theme
 from heimat.core.resolve.token_colors import Ends

@@ -78,7 +78,11 @@ class ResolvedHue:
     def own_place(self) -> int | None:
         """The position at which the hue's own color stands in its scale, to the bit; None where it does not."""
         place = self.scale.anchor
-        return place if place is not None and bool((self.rgb8[place] == self.scale.source8).all()) else None
+        return (
+            place
+            if place is not None and bool((self.rgb8[place] == self.scale.source8).all())
+            else None
+        )
 
     def step_key(self, place: int) -> str:
         """The key of the step at a position."""
@@ -105,13 +109,24 @@ def resolved_hues(system: ColorSystem, hues: Sequence[Hue]) -> tuple[ResolvedHue
     scales = scales_of(system, hues)
     wide = _wide(system, hues, sources, scales)
     return tuple(
-        ResolvedHue(hue, ladder_of(system, hue), method_of(system, hue), curves_of(system, hue), source, scale, p3)
+        ResolvedHue(
+            hue,
+            ladder_of(system, hue),
+            method_of(system, hue),
+            curves_of(system, hue),
+            source,
+            scale,
+            p3,
+        )
         for hue, source, scale, p3 in zip(hues, sources, scales, wide, strict=True)
     )
 
 
 def _wide(
-    system: ColorSystem, hues: Sequence[Hue], sources: Sequence[ResolvedSource], scales: Sequence[Scale]
+    system: ColorSystem,
+    hues: Sequence[Hue],
+    sources: Sequence[ResolvedSource],
+    scales: Sequence[Scale],
 ) -> list[Floats | None]:
     """The display-p3 values of scales with a source or pin beyond sRGB, or where they are wished, where any differ."""
     found: list[Floats | None] = [None] * len(hues)

@@ -78,7 +78,9 @@ def roles_of(tokens: Mapping[str, Token]) -> dict[OtherRole, str]:
     return found
 
 
-def resolve_palette(palette: Palette, around: ThemeContext, known: ResolvedPalette | None = None) -> ResolvedPalette:
+def resolve_palette(
+    palette: Palette, around: ThemeContext, known: ResolvedPalette | None = None
+) -> ResolvedPalette:
     """The colors of a palette in a theme; where they are known, what is beside them is found."""
     if known is not None:
         return replace(known, others=_others(palette, around))
@@ -86,7 +88,14 @@ def resolve_palette(palette: Palette, around: ThemeContext, known: ResolvedPalet
     values8 = np.array([around.rgb8(each) for each in values_of(make)], dtype=np.uint8)
     made = palette_colors(make, values8, ground8, around.theme, base=around.base)
     return ResolvedPalette(
-        palette, ground8, values8, made.rgb8, made.moved, made.ramp, made.arms, _others(palette, around)
+        palette,
+        ground8,
+        values8,
+        made.rgb8,
+        made.moved,
+        made.ramp,
+        made.arms,
+        _others(palette, around),
     )
 
 
@@ -107,7 +116,11 @@ def _others(palette: Palette, around: ThemeContext) -> dict[OtherRole, Bytes]:
 def design_of(shown: ResolvedPalette, count: int) -> Floats | None:
     """The colors (count, 3), sRGB 0 to 1, of a palette over numbers as it is designed; None of one by category."""
     make = shown.palette.make
-    return None if isinstance(make, Categorical) else designed_colors(make, shown.values8, shown.ground8, count)
+    return (
+        None
+        if isinstance(make, Categorical)
+        else designed_colors(make, shown.values8, shown.ground8, count)
+    )
 
 
 def class_colors(shown: ResolvedPalette) -> Bytes:

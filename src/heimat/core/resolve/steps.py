@@ -39,7 +39,10 @@ def steps_of(ladder: Ladder, hues: Sequence[ResolvedHue]) -> Steps:
     luminance = relative_luminance(rgb8)
     readings = [luminance]
     if any(hue.p3 is not None for hue in hues):
-        own = [np.full(len(hue.rgb8), np.nan) if hue.p3 is None else p3_luminance(hue.p3) for hue in hues]
+        own = [
+            np.full(len(hue.rgb8), np.nan) if hue.p3 is None else p3_luminance(hue.p3)
+            for hue in hues
+        ]
         wide = np.concatenate(own)
         readings.append(np.where(np.isnan(wide), luminance, wide))
     positions = [ladder.positions(hue.ladder.lightness()) for hue in hues]
@@ -48,9 +51,13 @@ def steps_of(ladder: Ladder, hues: Sequence[ResolvedHue]) -> Steps:
         luminance=luminance,
         readings=tuple(readings),
         positions=np.concatenate(positions) if hues else np.zeros(0),
-        opaque=np.repeat(np.array([hue.source.alpha == 1.0 for hue in hues], dtype=np.bool_), counts),
+        opaque=np.repeat(
+            np.array([hue.source.alpha == 1.0 for hue in hues], dtype=np.bool_), counts
+        ),
         hue_index=np.repeat(np.arange(len(hues)), counts),
-        step_index=np.concatenate([np.arange(count) for count in counts]) if hues else np.zeros(0, dtype=np.intp),
+        step_index=np.concatenate([np.arange(count) for count in counts])
+        if hues
+        else np.zeros(0, dtype=np.intp),
     )
 
 
@@ -65,5 +72,6 @@ def promises_of(ladder: Ladder, steps: Steps) -> list[Promise]:
     kept, readings, positions = opaque_readings(steps)
     found = promises(readings, positions, ladder.longest())
     return [
-        replace(promise, tightest=(int(kept[promise.tightest[0]]), int(kept[promise.tightest[1]]))) for promise in found
+        replace(promise, tightest=(int(kept[promise.tightest[0]]), int(kept[promise.tightest[1]])))
+        for promise in found
     ]

@@ -17,7 +17,12 @@ from heimat.core.document.themes import Theme
 from heimat.core.document.tokens import PaletteAlias
 from heimat.core.resolve.checked_pairings import PairingResult, check_pairings
 from heimat.core.resolve.resolved_hues import ResolvedHue
-from heimat.core.resolve.resolved_palettes import ResolvedPalette, ThemeContext, color_of, resolve_palette
+from heimat.core.resolve.resolved_palettes import (
+    ResolvedPalette,
+    ThemeContext,
+    color_of,
+    resolve_palette,
+)
 from heimat.core.resolve.token_colors import Ends, TokenColor, token_colors
 
 
@@ -45,7 +50,9 @@ class ResolvedTheme:
     @cached_property
     def grounds(self) -> frozenset[str]:
         """The tokens that something stands on, and those that they are aliases of."""
-        return frozenset(token for each in self.pairings for token in self.tokens[each.pairing.ground].chain)
+        return frozenset(
+            token for each in self.pairings for token in self.tokens[each.pairing.ground].chain
+        )
 
 
 def resolve_theme(

@@ -55,13 +55,17 @@ def token_colors(
     hues: Mapping[str, ResolvedHue], chains: Mapping[str, Chain], ends: Ends, palettes: Palettes
 ) -> dict[str, TokenColor]:
     """The color of every token in a theme, by token id, in the order of their chains; `ends` is added to."""
-    free = {token: chain for token, chain in chains.items() if not isinstance(chain.end, PaletteAlias)}
+    free = {
+        token: chain for token, chain in chains.items() if not isinstance(chain.end, PaletteAlias)
+    }
     found = _colors(free, lambda end: _shared(hues, end, ends))
     if len(free) == len(chains):
         return found
     # Palettes stand on tokens; what stands on palettes comes after these, and is in none.
     bound = {token: chain for token, chain in chains.items() if token not in free}
-    found |= _colors(bound, lambda end: EndColor(palettes(found, cast(PaletteAlias, end)), 1.0, None))
+    found |= _colors(
+        bound, lambda end: EndColor(palettes(found, cast(PaletteAlias, end)), 1.0, None)
+    )
     return {token: found[token] for token in chains}
 
 
@@ -95,7 +99,11 @@ def _changed(derived: Sequence[tuple[str, Chain, EndColor]]) -> list[Levels]:
     """
     keys = [((made.rgb8.tobytes(), made.alpha), chain.recipe) for _, chain, made in derived]
     known = _KNOWN.known(keys)
-    new = {key: chain.changes for key, (_, chain, _) in zip(keys, derived, strict=True) if key not in known}
+    new = {
+        key: chain.changes
+        for key, (_, chain, _) in zip(keys, derived, strict=True)
+        if key not in known
+    }
     todo = list(new.values())
     states = [levels for levels, _ in new]
     for depth in range(1, max(map(len, todo), default=0) + 1):

@@ -49,7 +49,10 @@ def drawn(scale: Scale, curves: Curves) -> dict[CurveName, DrawnCurve]:
     count = len(scale.reaches)
     places = np.linspace(0.0, count - 1.0, (count - 1) * _ALONG + 1)
     steps = np.arange(count, dtype=np.float64)
-    offered = {name: np.array(sorted({*PLACES, *(each.at for each in curves.handles(name))})) for name in CURVES}
+    offered = {
+        name: np.array(sorted({*PLACES, *(each.at for each in curves.handles(name))}))
+        for name in CURVES
+    }
     # Lines and handles in one go: the arrays are so small that calls cost more than numbers.
     reaches = np.concatenate([np.interp(places, steps, scale.reaches), *offered.values()])
     ends = np.cumsum([len(places), *(len(at) for at in offered.values())])[:-1]
@@ -65,14 +68,18 @@ def drawn(scale: Scale, curves: Curves) -> dict[CurveName, DrawnCurve]:
     return {
         name: DrawnCurve(
             line=np.stack([places, lines[name]], axis=-1),
-            handles=_handles(scale, curves, name, offered[name], np.split(values[name], ends)[1 + place]),
+            handles=_handles(
+                scale, curves, name, offered[name], np.split(values[name], ends)[1 + place]
+            ),
             edge=np.stack([places, most], axis=-1) if name == "chroma" else None,
         )
         for place, name in enumerate(CURVES)
     }
 
 
-def _handles(scale: Scale, curves: Curves, name: CurveName, offered: Floats, values: Floats) -> list[HandleAt]:
+def _handles(
+    scale: Scale, curves: Curves, name: CurveName, offered: Floats, values: Floats
+) -> list[HandleAt]:
     """The handles that stand far enough from the source, of those offered at some reaches, with their own values."""
     if name != "lightness" and float(scale.drafted[:, 1].max()) < _LEAST_CHROMA:
         return []
@@ -116,7 +123,9 @@ def own_value(scale: Scale, name: CurveName, at: float, shown_value: float) -> f
 
 def _drafted(scale: Scale, name: CurveName, at: Floats) -> Floats:
     """The chroma or hue that a method gives at some reaches, before any curve."""
-    return np.interp(at, scale.reaches, scale.drafted[:, 1] if name == "chroma" else _turning(scale))
+    return np.interp(
+        at, scale.reaches, scale.drafted[:, 1] if name == "chroma" else _turning(scale)
+    )
 
 
 def _turning(scale: Scale) -> Floats:

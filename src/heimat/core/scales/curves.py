@@ -41,13 +41,17 @@ def reach(lightness: Floats, source_lightness: ArrayLike) -> Floats:
     the dark; unlimited."""
     own = floats(source_lightness)
     away = own - lightness
-    return np.where(away < 0.0, away / np.maximum(LIGHTEST - own, 1.0), away / np.maximum(own - DARKEST, 1.0))
+    return np.where(
+        away < 0.0, away / np.maximum(LIGHTEST - own, 1.0), away / np.maximum(own - DARKEST, 1.0)
+    )
 
 
 def at_reach(reach: Floats, source_lightness: ArrayLike) -> Floats:
     """The L* that stands at a reach, of the same shape: the inverse of `reach`."""
     own = floats(source_lightness)
-    return own - reach * np.where(reach < 0.0, np.maximum(LIGHTEST - own, 1.0), np.maximum(own - DARKEST, 1.0))
+    return own - reach * np.where(
+        reach < 0.0, np.maximum(LIGHTEST - own, 1.0), np.maximum(own - DARKEST, 1.0)
+    )
 
 
 class Curves(BaseModel):
@@ -73,7 +77,9 @@ class Curves(BaseModel):
             handles = self.handles(name)
             places = [handle.at for handle in handles]
             if places != sorted(set(places)):
-                raise ValueError(f"the handles of {name} run from light to dark, each at a place of its own")
+                raise ValueError(
+                    f"the handles of {name} run from light to dark, each at a place of its own"
+                )
             for handle in handles:
                 if abs(handle.at) < _NEAREST or (name != "lightness" and abs(handle.at) == 1.0):
                     raise ValueError(f"{name} has no handle at {handle.at:g}")
@@ -104,7 +110,9 @@ class Curves(BaseModel):
         """
         if name != "lightness" and abs(at) == 1.0:
             end = "light" if at < 0.0 else "dark"
-            return self.model_copy(update={f"{end}_{'taper' if name == 'chroma' else 'drift'}": value})
+            return self.model_copy(
+                update={f"{end}_{'taper' if name == 'chroma' else 'drift'}": value}
+            )
         return self.model_copy(update={name: put(self.handles(name), at, value)})
 
     def ends(self, drift: tuple[float, float], *, neutral: bool, colored: bool) -> Ends:
@@ -130,7 +138,9 @@ class Curves(BaseModel):
         if not self.lightness:
             return reaches
         held = reaches.clip(-1.0, 1.0)
-        light, dark = (through(*_side(self.lightness, side), np.abs(held)) for side in (True, False))
+        light, dark = (
+            through(*_side(self.lightness, side), np.abs(held)) for side in (True, False)
+        )
         return reaches - held + np.where(held < 0.0, -light, dark)
 
     def shares(self, ends: ArrayLike, reaches: Floats) -> Floats:
@@ -149,7 +159,9 @@ class Curves(BaseModel):
 
 def _side(handles: Handles, light: bool) -> tuple[Floats, Floats]:
     """The points of lightness on one side, from the source to the end: reach 0 to 1, and the reach it moves to."""
-    points = {0.0: 0.0, 1.0: 1.0} | {abs(handle.at): handle.value for handle in handles if (handle.at < 0.0) == light}
+    points = {0.0: 0.0, 1.0: 1.0} | {
+        abs(handle.at): handle.value for handle in handles if (handle.at < 0.0) == light
+    }
     return np.array(sorted(points)), np.array([points[place] for place in sorted(points)])
 
 
@@ -165,7 +177,9 @@ def usual_turns(ends: Floats, reaches: Floats) -> Floats:
     return ends[2] * light + ends[3] * (dark * (1.0 + haste) / (1.0 + haste * dark))
 
 
-def _shaped(handles: Handles, reaches: Floats, ends: Floats, usual: Callable[[Floats, Floats], Floats]) -> Floats:
+def _shaped(
+    handles: Handles, reaches: Floats, ends: Floats, usual: Callable[[Floats, Floats], Floats]
+) -> Floats:
     """By how much handles change a usual curve: by nothing at the source and at the ends."""
     if not handles:
         return np.zeros_like(reaches)

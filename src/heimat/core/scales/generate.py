@@ -122,11 +122,15 @@ def generate(requests: Sequence[ScaleRequest], generator: int = LATEST_GENERATOR
     stops = np.cumsum([len(each.draft.lightness) for each in begun]).tolist()
     parts = [slice(start, stop) for start, stop in zip([0, *stops], stops, strict=False)]
     found = _aims(begun, parts)
-    light, chroma, hue = (_falling(begun, found, parts) if rules.paced else found.aims)[~found.mixed].T
+    light, chroma, hue = (_falling(begun, found, parts) if rules.paced else found.aims)[
+        ~found.mixed
+    ].T
     rgb8 = np.zeros((len(found.aims), 3), dtype=np.uint8)
     if len(light):
         passes = FINE_PASSES if rules.paced else PASSES
-        wanted = solve(luminance_of(light.clip(0.0, 100.0)), np.maximum(chroma, 0.0), hue, passes=passes)
+        wanted = solve(
+            luminance_of(light.clip(0.0, 100.0)), np.maximum(chroma, 0.0), hue, passes=passes
+        )
         window = _windows(begun, found)[:, ~found.mixed] if rules.reaching else None
         rgb8[~found.mixed] = nearest_bytes(wanted, keep_chroma=rules.paced, window=window)
         if rules.reaching:
@@ -135,7 +139,11 @@ def generate(requests: Sequence[ScaleRequest], generator: int = LATEST_GENERATOR
 
 
 def _part(
-    begun: Sequence[_Begun], rgb8: Bytes, mixed: NDArray[np.bool_], wanted: Floats, parts: Sequence[slice]
+    begun: Sequence[_Begun],
+    rgb8: Bytes,
+    mixed: NDArray[np.bool_],
+    wanted: Floats,
+    parts: Sequence[slice],
 ) -> None:
     """Tell steps apart that would be alike, in scales that are solved; what a hand has changed is left as it is."""
     srgb = np.zeros(rgb8.shape)
@@ -154,7 +162,10 @@ def _windows(begun: Sequence[_Begun], found: _Aims) -> Floats:
     none = np.array([[0.0], [1.0]])
     given = [each.draft.windows for each in begun]
     counts = [len(each.draft.lightness) for each in begun]
-    parts = [np.repeat(none, n, axis=1) if one is None else one for one, n in zip(given, counts, strict=True)]
+    parts = [
+        np.repeat(none, n, axis=1) if one is None else one
+        for one, n in zip(given, counts, strict=True)
+    ]
     moved = np.abs(found.aims[:, 0] - found.start[:, 0]) > _ROUNDING
     return np.where(moved, none, np.concatenate(parts, axis=1))
 
@@ -164,7 +175,14 @@ def _begin(request: ScaleRequest, rules: Rules) -> _Begun:
     if request.between:
         counted[list(request.between)] = False
     given = Given(
-        request.source, request.lightness, request.anchor, request.fixed, request.typed, counted, rules, request.stops
+        request.source,
+        request.lightness,
+        request.anchor,
+        request.fixed,
+        request.typed,
+        counted,
+        rules,
+        request.stops,
     )
     found = draft(given, request.method)
     colored = found.srgb is not None
@@ -181,10 +199,20 @@ def _paced(begun: Sequence[_Begun]) -> list[_Begun]:
         made, given, request = each.draft, each.given, each.request
         if made.anchor is not None and made.srgb is None and request.anchor == "nearest":
             lightness, (_, chroma, hue) = given.lightness, given.oklch.tolist()
-            usual = Curves().ends(given.rules.drift(hue, lightness), neutral=request.neutral, colored=False)
+            usual = Curves().ends(
+                given.rules.drift(hue, lightness), neutral=request.neutral, colored=False
+            )
             fixed = frozenset(request.typed)
             walks[at] = Walk(
-                made.lightness, made.meant, made.anchor, chroma, hue, lightness, usual, given.counted, fixed
+                made.lightness,
+                made.meant,
+                made.anchor,
+                chroma,
+                hue,
+                lightness,
+                usual,
+                given.counted,
+                fixed,
             )
     for at, light in zip(walks, paced(list(walks.values())), strict=True):
         found[at] = replace(begun[at], draft=replace(begun[at].draft, lightness=light))
@@ -212,7 +240,9 @@ def _aims(begun: Sequence[_Begun], parts: Sequence[slice]) -> _Aims:
     for each, part in zip(begun, parts, strict=True):
         request = each.request
         if request.smooth and request.pins:
-            aims[part] = through_pins(aims[part], request.pins, each.draft.anchor, each.given.positions)
+            aims[part] = through_pins(
+                aims[part], request.pins, each.draft.anchor, each.given.positions
+            )
         for place, nudge in request.nudges.items():
             aims[part][place] += nudge
     # A mixed color that nothing changes stays as it was mixed, to the bit.
@@ -233,9 +263,9 @@ def _falling(begun: Sequence[_Begun], found: _Aims, parts: Sequence[slice]) -> F
     light, asked, hue = found.curved.T
     falling = np.minimum(force, np.array([1.0, 1.0, np.inf, np.inf, np.inf])[:, None])
     usual = found.start[:, 1] * usual_shares(falling, found.reaches)
-    held = srgb_to_oklch(solve(luminance_of(light.clip(0.0, 100.0)), np.maximum(usual, 0.0), hue, passes=FINE_PASSES))[
-        :, 1
-    ]
+    held = srgb_to_oklch(
+        solve(luminance_of(light.clip(0.0, 100.0)), np.maximum(usual, 0.0), hue, passes=FINE_PASSES)
+    )[:, 1]
     aims = found.aims.copy()
     for each, part in zip(begun, parts, strict=True):
         if each.draft.srgb is not None:
@@ -248,7 +278,9 @@ def _falling(begun: Sequence[_Begun], found: _Aims, parts: Sequence[slice]) -> F
     return aims
 
 
-def _by_curves(begun: Sequence[_Begun], counts: Sequence[int]) -> list[tuple[Curves, NDArray[np.intp]]]:
+def _by_curves(
+    begun: Sequence[_Begun], counts: Sequence[int]
+) -> list[tuple[Curves, NDArray[np.intp]]]:
     """Curves, each with the places of the steps that follow them: mostly one set serves all scales."""
     groups: dict[Curves, int] = {}
     of_scale = [groups.setdefault(each.request.curves, len(groups)) for each in begun]

@@ -46,7 +46,12 @@ def bend(targets: Floats, source_lightness: float, place: int) -> tuple[Floats, 
             place -= 1
             shared = _shared(targets, source_lightness, place)
             offset = min(offset, gaps.max() / 2.0)
-    if abs(offset) <= gaps.max() / 2.0 and (np.diff(shared) < 0.0).all() and shared[0] < 100.0 and shared[-1] > 0.0:
+    if (
+        abs(offset) <= gaps.max() / 2.0
+        and (np.diff(shared) < 0.0).all()
+        and shared[0] < 100.0
+        and shared[-1] > 0.0
+    ):
         return shared, place
     return stretch(targets, source_lightness, place), place
 

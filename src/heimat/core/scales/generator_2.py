@@ -77,7 +77,10 @@ def bend(targets: Floats, source_lightness: float, place: int) -> tuple[Floats, 
     over three tenths; beyond the ladder's end, the end goes along."""
     gaps = -np.diff(targets)
     if place > 0 and gaps[0] > _FINE_GAP:
-        room = min(targets[0] + (source_lightness - targets[place]) * 0.5**place, _CEILING) - source_lightness
+        room = (
+            min(targets[0] + (source_lightness - targets[place]) * 0.5**place, _CEILING)
+            - source_lightness
+        )
         if place == 1 and room < _LEAST_SHARE * gaps[0]:
             place = 0
     offset = source_lightness - targets[place]
@@ -95,7 +98,9 @@ def _shares(offset: float, gaps: Floats, most: float) -> Floats:
         return gaps
     sums = np.concatenate([[0.0], np.cumsum(gaps)])
     # A gap beyond the end is taken to be like the last: so a source near the end moves it, and none moves much.
-    usual = np.interp(_TAKING, np.arange(len(sums)), sums) + max(_TAKING - len(gaps), 0.0) * gaps[-1]
+    usual = (
+        np.interp(_TAKING, np.arange(len(sums)), sums) + max(_TAKING - len(gaps), 0.0) * gaps[-1]
+    )
     over = max(float(usual), abs(offset) / _LARGEST_CHANGE)
     return (offset * (1.0 - sums[1:] / over).clip(0.0, 1.0)).clip(-most, most)
 

@@ -54,7 +54,9 @@ def through(x: Floats, y: Floats, at: Floats) -> Floats:
     same = np.sign(one) * np.sign(other) > 0.0
     # The weighted harmonic mean of both, told in shares of the flatter: the inverse of a slope may be beyond numbers.
     flatter = np.where(np.abs(one) < np.abs(other), one, other)
-    weights = first * (flatter / np.where(same, one, 1.0)) + second * (flatter / np.where(same, other, 1.0))
+    weights = first * (flatter / np.where(same, one, 1.0)) + second * (
+        flatter / np.where(same, other, 1.0)
+    )
     np.divide((first + second) * flatter, weights, out=tangent[..., 1:-1], where=same)
     place = np.clip(np.searchsorted(x, at, side="right") - 1, 0, len(width) - 1)
     here = (place,) if y.ndim == 1 else (np.arange(len(at)), place)

@@ -88,7 +88,11 @@ class Ladder(BaseModel):
 
 
 def _even(name: str, labels: list[int]) -> Ladder:
-    return _listed(name, labels, [round(float(value), 3) for value in np.linspace(LIGHTEST, DARKEST, len(labels))])
+    return _listed(
+        name,
+        labels,
+        [round(float(value), 3) for value in np.linspace(LIGHTEST, DARKEST, len(labels))],
+    )
 
 
 def _listed(name: str, labels: list[int], lightness: list[float]) -> Ladder:

@@ -67,7 +67,9 @@ def measure(scales: Sequence[Scale], exact: Sequence[Set[int]]) -> list[Measures
     counts = [len(scale.rgb8) for scale in scales]
     stops = np.cumsum(counts).tolist()
     rgb8 = np.concatenate([scale.rgb8 for scale in scales])
-    own = np.repeat(srgb_to_lab(from_bytes(np.array([scale.source8 for scale in scales]))), counts, axis=0)
+    own = np.repeat(
+        srgb_to_lab(from_bytes(np.array([scale.source8 for scale in scales]))), counts, axis=0
+    )
     lab, oklab = srgb_to_lab(from_bytes(rgb8)), srgb_to_oklab(from_bytes(rgb8))
     apart = ciede2000(np.concatenate([lab[:-1], own]), np.concatenate([lab[1:], lab]))
     to_next, to_source = apart[: len(lab) - 1], apart[len(lab) - 1 :]
@@ -84,12 +86,19 @@ def measure(scales: Sequence[Scale], exact: Sequence[Set[int]]) -> list[Measures
             to_source[start:stop],
             _taken(scale.chroma - chroma[start:stop], to_the_bit),
         )
-        for scale, to_the_bit, start, stop in zip(scales, exact, [0, *stops[:-1]], stops, strict=True)
+        for scale, to_the_bit, start, stop in zip(
+            scales, exact, [0, *stops[:-1]], stops, strict=True
+        )
     ]
 
 
 def _measures(
-    scale: Scale, falls: Spread, distances: Spread, to_next: Floats, to_source: Floats, taken: Floats
+    scale: Scale,
+    falls: Spread,
+    distances: Spread,
+    to_next: Floats,
+    to_source: Floats,
+    taken: Floats,
 ) -> Measures:
     nearest = int(np.argmin(to_source)) if scale.anchor is None else scale.anchor
     return Measures(

@@ -34,7 +34,9 @@ class Nudge(BaseModel):
         return abs(self.lightness) < 0.005 and abs(self.chroma) < 0.00005 and abs(self.hue) < 0.005
 
 
-def through_pins(aims: Floats, pins: Mapping[int, Bytes], anchor: int | None, positions: Floats) -> Floats:
+def through_pins(
+    aims: Floats, pins: Mapping[int, Bytes], anchor: int | None, positions: Floats
+) -> Floats:
     """Let the neighbors of pins pass smoothly through them.
 
     `aims` (n, 3) are L*, OKLCH chroma and hue of the steps, `positions` (n,) where they stand. The neighbors on each

@@ -70,7 +70,9 @@ def paced(walks: Sequence[Walk]) -> list[Floats]:
     mains = [_main(walk) for walk in walks]
     counts = [len(main) for main in mains]
     light = np.concatenate([walk.light[main] for walk, main in zip(walks, mains, strict=True)])
-    lab = _colors(light, *np.repeat(np.array([walk.quantities for walk in walks]).T, counts, axis=1))
+    lab = _colors(
+        light, *np.repeat(np.array([walk.quantities for walk in walks]).T, counts, axis=1)
+    )
     parts = np.split(lab, np.cumsum(counts)[:-1])
     return [_one(walk, main, part) for walk, main, part in zip(walks, mains, parts, strict=True)]
 
@@ -97,7 +99,9 @@ def _one(walk: Walk, main: Places, lab: Floats) -> Floats:
     below = min((each for each in fixed if each > anchor), default=len(main) - 1)
     for side in (np.arange(anchor, above - 1, -1), np.arange(anchor, below + 1)):
         if len(side) > 2:
-            found[side] = _drawn(walk, found[side], meant[side], limit, _FARTHEST * float((-np.diff(meant)).max()))
+            found[side] = _drawn(
+                walk, found[side], meant[side], limit, _FARTHEST * float((-np.diff(meant)).max())
+            )
     return np.interp(-walk.light, -light, found)
 
 
@@ -121,7 +125,9 @@ def _drawn(walk: Walk, side: Floats, meant: Floats, limit: float, farthest: floa
         drawn = max(width * limit / gap, least, held)
         if width > drawn:
             moved = found[at - 1] + way * drawn
-            found[at + 1 :] += (moved - found[at]) * (found[at + 1 :] - found[-1]) / (found[at] - found[-1])
+            found[at + 1 :] += (
+                (moved - found[at]) * (found[at + 1 :] - found[-1]) / (found[at] - found[-1])
+            )
             found[at] = moved
     return found
 
@@ -130,7 +136,11 @@ def _colors(light: Floats, own: Floats, chroma: Floats, hue: Floats, *ends: Floa
     """OKLab (n, 3) of steps (n,) that have the chroma and hue of their sources, but for the usual curves."""
     reaches, force = reach(light, own), np.array(ends)
     return srgb_to_oklab(
-        solve(luminance_of(light), chroma * usual_shares(force, reaches), hue + usual_turns(force, reaches))
+        solve(
+            luminance_of(light),
+            chroma * usual_shares(force, reaches),
+            hue + usual_turns(force, reaches),
+        )
     )
 
 

@@ -77,7 +77,9 @@ class Asked:
     def proper(self) -> "Asked":
         """The same of the ladder itself: its aims have ends that keep a color, and a least fall."""
         ends = log_ends(WIDEST)
-        gap = min(float(np.log(LEAST_NEIGHBOR_RATIO)), (ends[0] - ends[1]) / (2.0 * (self.count - 1)))
+        gap = min(
+            float(np.log(LEAST_NEIGHBOR_RATIO)), (ends[0] - ends[1]) / (2.0 * (self.count - 1))
+        )
         return replace(self, ends=ends, gap=gap, certain=True)
 
     def against(self, aim: float) -> tuple[tuple[str, str | None], ...]:
@@ -93,7 +95,9 @@ class Asked:
     def loosest(self, aim: float) -> Differences:
         """What is asked of the most that can be kept without anything fixed."""
         free = replace(self, fixed=())
-        return free.possible(aim) or free.possible(free.most(aim, 1.0) - 2.0 * _CENT) or free.base(1.0)
+        return (
+            free.possible(aim) or free.possible(free.most(aim, 1.0) - 2.0 * _CENT) or free.base(1.0)
+        )
 
     def base(self, aim: float) -> Differences:
         """What is asked where nothing stands fixed."""
@@ -153,7 +157,9 @@ class Asked:
             for at, other in enumerate(places)
         )
 
-    def _stand(self, asked: Differences, fixed: Fixed, place: int, split: int, ratio: float) -> None:
+    def _stand(
+        self, asked: Differences, fixed: Fixed, place: int, split: int, ratio: float
+    ) -> None:
         for other in range(self.count):
             if abs(other - place) < self.apart:
                 continue
@@ -193,7 +199,10 @@ class Asked:
             for dark in range(light + self.apart, self.count):
                 asking.keep(light, dark, ratio - lower[light] + upper[dark])
         for place, lowest, highest in zip(
-            places[stands], values[:, stands].min(axis=0), values[:, stands].max(axis=0), strict=True
+            places[stands],
+            values[:, stands].min(axis=0),
+            values[:, stands].max(axis=0),
+            strict=True,
         ):
             for other in range(self.count):
                 if other <= place - self.apart:

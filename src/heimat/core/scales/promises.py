@@ -32,7 +32,9 @@ class Promise:
     kept: bool
 
 
-def least_by_distance(readings: Sequence[Floats], positions: Floats, longest: int) -> list[tuple[float, Pair]]:
+def least_by_distance(
+    readings: Sequence[Floats], positions: Floats, longest: int
+) -> list[tuple[float, Pair]]:
     """For every distance 1 to `longest`: the smallest ratio of pairs at least that far apart, and that pair.
 
     `readings` are luminances (n,) of all steps of all scales, in sRGB and perhaps in a wider gamut, of which the
@@ -51,7 +53,13 @@ def least_by_distance(readings: Sequence[Floats], positions: Floats, longest: in
         for apart in range(1, min(longest, len(gathered.members) - 1) + 1):
             found = [_nearest(gathered, rising, order, luminance, apart)]
             found += [
-                _side_by_side(luminance, positions, gathered.members[place - apart], gathered.members[place], apart)
+                _side_by_side(
+                    luminance,
+                    positions,
+                    gathered.members[place - apart],
+                    gathered.members[place],
+                    apart,
+                )
                 for place in gathered.mixed(apart)
             ]
             best[apart - 1] = min(best[apart - 1], *found)
@@ -94,7 +102,9 @@ def _rising(gathered: _Gathered, order: Places) -> Places:
     return np.flatnonzero(np.arange(len(gathered.members))[:, None] >= gathered.of_step[order])
 
 
-def _nearest(gathered: _Gathered, rising: Places, order: Places, luminance: Floats, apart: int) -> tuple[float, Pair]:
+def _nearest(
+    gathered: _Gathered, rising: Places, order: Places, luminance: Floats, apart: int
+) -> tuple[float, Pair]:
     """The smallest ratio of a step with all of the gatherings that are wholly far enough before its own."""
     count = len(order)
     reach = np.arange(len(gathered.members)) - apart
@@ -115,7 +125,9 @@ def _nearest(gathered: _Gathered, rising: Places, order: Places, luminance: Floa
     return float(ratios[side, place]), (int(order[found[side, place] % count]), int(steps[place]))
 
 
-def _side_by_side(luminance: Floats, positions: Floats, before: Places, here: Places, apart: int) -> tuple[float, Pair]:
+def _side_by_side(
+    luminance: Floats, positions: Floats, before: Places, here: Places, apart: int
+) -> tuple[float, Pair]:
     """The smallest ratio between steps of two gatherings that are at least so far apart."""
     if not len(before) or not len(here):
         return np.inf, (0, 0)
@@ -132,7 +144,14 @@ def promises(readings: Sequence[Floats], positions: Floats, longest: int) -> lis
     found = least_by_distance(readings, positions, longest)
     kept: list[Promise] = []
     for aim in AIMS:
-        apart = next((place for place, (least, _) in enumerate(found, 1) if least >= aim and np.isfinite(least)), None)
+        apart = next(
+            (
+                place
+                for place, (least, _) in enumerate(found, 1)
+                if least >= aim and np.isfinite(least)
+            ),
+            None,
+        )
         least, tightest = found[(apart or len(found)) - 1]
         kept.append(Promise(aim, apart or len(found), least, tightest, apart is not None))
     return kept

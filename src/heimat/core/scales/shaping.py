@@ -59,20 +59,28 @@ def shaped(given: str | ShapedLadder, field: str) -> Ladder:
         return READY_MADE[given]
     count = len(given.steps)
     if not LEAST_STEPS <= count <= MOST_STEPS:
-        raise DomainError(f"A ladder has {LEAST_STEPS} to {MOST_STEPS} steps; this one has {count}.", field, "limit")
+        raise DomainError(
+            f"A ladder has {LEAST_STEPS} to {MOST_STEPS} steps; this one has {count}.",
+            field,
+            "limit",
+        )
     _check_labels(given, field)
     _check_lightness(given, field)
     for end in (0, -1):
         if given.steps[end].between:
             label = given.steps[end].label.strip()
-            raise DomainError(f"{label} is an end of the ladder: it stands between no others.", field, "between")
+            raise DomainError(
+                f"{label} is an end of the ladder: it stands between no others.", field, "between"
+            )
     taken = {step.id for step in given.steps if step.id}
     steps = []
     for step in given.steps:
         key = step.id or _free_id(step.label, taken)
         taken.add(key)
         steps.append(step.model_copy(update={"id": key, "label": step.label.strip()}).model_dump())
-    own = Ladder(name=given.name.strip()[:40] or "own", steps=tuple(LadderStep(**step) for step in steps))
+    own = Ladder(
+        name=given.name.strip()[:40] or "own", steps=tuple(LadderStep(**step) for step in steps)
+    )
     # The same steps as a ready-made ladder's are that ladder, whatever they were called on the way.
     return next((ready for ready in READY_MADE.values() if ready.steps == own.steps), _renamed(own))
 
@@ -93,7 +101,9 @@ def _check_labels(given: ShapedLadder, field: str) -> None:
             words = f"A label has at most {LONGEST_LABEL} characters; this one has {len(label)}."
             raise DomainError(words, at, "too_long")
         if label.casefold() in seen:
-            raise DomainError(f"The label {label} is there twice: each step has its own.", at, "taken")
+            raise DomainError(
+                f"The label {label} is there twice: each step has its own.", at, "taken"
+            )
         if step.id and (step.id in ids or _NOT_ID.search(step.id)):
             raise DomainError(f"{label} has no id of its own.", at, "taken")
         seen[label.casefold()] = place

@@ -31,7 +31,9 @@ def hsl_bytes(angles: ArrayLike, saturation: float, light: float) -> Bytes:
 
     More than 100 is taken as 100: full saturation is computed a bit beyond it for many colors.
     """
-    parts = np.broadcast_arrays(floats(angles) % 360.0, min(saturation, 100.0) / 100.0, light / 100.0)
+    parts = np.broadcast_arrays(
+        floats(angles) % 360.0, min(saturation, 100.0) / 100.0, light / 100.0
+    )
     return to_bytes(hsl_to_srgb(np.stack(parts, axis=-1)))
 
 
@@ -71,7 +73,9 @@ def on_circle(color: Color, circle: Circle, remembered: float | None = None) -> 
     """
     _, chroma, angle = (float(part) for part in oklch_of(color))
     if circle == "oklch":
-        return TurnedColor(circle, lightness_of(color), chroma, angle if remembered is None else remembered)
+        return TurnedColor(
+            circle, lightness_of(color), chroma, angle if remembered is None else remembered
+        )
     turn, strength, light = (float(part) for part in srgb_to_hsl(from_bytes(rgb8_of(color))))
     if remembered is not None and chroma < HAS_HUE:
         turn = float(srgb_to_hsl(from_bytes(rgb8_of(solved(*_MIDDLE, remembered))))[0])

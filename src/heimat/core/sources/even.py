@@ -9,7 +9,13 @@ from heimat.core.color.arrays import Bytes, Floats, from_bytes, to_bytes
 from heimat.core.color.contrast import relative_luminance
 from heimat.core.color.gamut import MORE_THAN_ANY_CHROMA, solve
 from heimat.core.color.rounding import nearest_bytes
-from heimat.core.color.spaces import hsl_to_srgb, hsv_to_srgb, lightness, luminance_of, srgb_to_oklch
+from heimat.core.color.spaces import (
+    hsl_to_srgb,
+    hsv_to_srgb,
+    lightness,
+    luminance_of,
+    srgb_to_oklch,
+)
 
 EvenIn = Literal["oklch", "hsl", "hsb"]
 FEWEST, MOST = 2, 24
@@ -35,7 +41,9 @@ def equal_in_oklch(light: float, chroma: float, angles: Floats) -> Bytes:
     return nearest_bytes(solve(luminance_of(light), np.float64(chroma), angles))
 
 
-def equal_values(space: Literal["hsl", "hsb"], saturation: float, value: float, angles: Floats) -> Bytes:
+def equal_values(
+    space: Literal["hsl", "hsb"], saturation: float, value: float, angles: Floats
+) -> Bytes:
     """Colors of equal saturation and lightness (HSL) or brightness (HSB), 0 to 1, 8 bits, (n, 3)."""
     parts = np.stack(np.broadcast_arrays(angles, saturation, value), axis=-1)
     return to_bytes(hsl_to_srgb(parts) if space == "hsl" else hsv_to_srgb(parts))
@@ -53,7 +61,9 @@ def unevenness(rgb8: Bytes) -> Unevenness:
     """Measure 8-bit colors (n, 3)."""
     light = lightness(relative_luminance(rgb8))
     chroma = srgb_to_oklch(from_bytes(rgb8))[..., 1]
-    return Unevenness((float(light.min()), float(light.max())), (float(chroma.min()), float(chroma.max())))
+    return Unevenness(
+        (float(light.min()), float(light.max())), (float(chroma.min()), float(chroma.max()))
+    )
 
 
 def evened(rgb8: Bytes) -> Bytes:

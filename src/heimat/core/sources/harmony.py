@@ -97,7 +97,10 @@ def _fit(relation: Relation, members: tuple[float, ...], angles: list[float]) ->
     best: Likeness | None = None
     for chosen in itertools.permutations(range(len(members)), len(angles)):
         first = angles[0] - members[chosen[0]]
-        off = [turn_between(members[place] + first, angle) for place, angle in zip(chosen, angles, strict=True)]
+        off = [
+            turn_between(members[place] + first, angle)
+            for place, angle in zip(chosen, angles, strict=True)
+        ]
         miss = (max(off) - min(off)) / 2.0
         if best is None or miss < best.miss - 1e-9:
             turned = first + (max(off) + min(off)) / 2.0

@@ -16,7 +16,13 @@ from heimat.core.color.ciede2000 import TOLD_APART, ciede2000
 from heimat.core.color.contrast import AA_LARGE, linear_of_bytes, ratio, relative_luminance
 from heimat.core.color.gamut import solve
 from heimat.core.color.rounding import nearest_bytes
-from heimat.core.color.spaces import lightness, linear_to_xyz, luminance_of, srgb_to_oklch, xyz_to_lab
+from heimat.core.color.spaces import (
+    lightness,
+    linear_to_xyz,
+    luminance_of,
+    srgb_to_oklch,
+    xyz_to_lab,
+)
 from heimat.core.color.told_apart import distances
 from heimat.core.color.vision import COLOR_VISIONS, simulate_severities
 from heimat.core.sources.conventions import STATUS_AIMS, STATUS_HUES, STATUSES, Status
@@ -52,7 +58,8 @@ class Brand:
         light = float(np.median(lightness(relative_luminance(rgb8))))
         chroma = float(np.median(srgb_to_oklch(rgb8 / 255.0)[..., 1]))
         return cls(
-            float(np.clip(light, _LIGHT_ENOUGH, _DARK_ENOUGH)), float(np.clip(chroma * 1.2, _WEAKEST, _STRONGEST))
+            float(np.clip(light, _LIGHT_ENOUGH, _DARK_ENOUGH)),
+            float(np.clip(chroma * 1.2, _WEAKEST, _STRONGEST)),
         )
 
 
@@ -78,7 +85,9 @@ class _Grid:
     labs: Floats
 
 
-def propose(brand: Brand, held: Mapping[Status, Bytes] | None = None, threshold: float = TOLD_APART) -> Proposal:
+def propose(
+    brand: Brand, held: Mapping[Status, Bytes] | None = None, threshold: float = TOLD_APART
+) -> Proposal:
     """Propose four status colors; those in `held`, 8 bits (3,), stay as they are. Pure, the same each time.
 
     Where held colors make the threshold impossible, the greatest distance that is found is taken.
@@ -87,7 +96,9 @@ def propose(brand: Brand, held: Mapping[Status, Bytes] | None = None, threshold:
     grids = [_held(kept[status]) if status in kept else _grid(status, brand) for status in STATUSES]
     fitted = np.array([grid.rgb8[int(np.argmin(grid.cost))] for grid in grids])
     apart = {
-        (one, other): _least(grids[one].labs, grids[other].labs) for one in range(4) for other in range(one + 1, 4)
+        (one, other): _least(grids[one].labs, grids[other].labs)
+        for one in range(4)
+        for other in range(one + 1, 4)
     }
     best: tuple[float, Bytes] | None = None
     for share in _LOWER:
@@ -130,7 +141,9 @@ def _held(rgb8: Bytes) -> _Grid:
 def _seen(rgb8: Bytes) -> Floats:
     """L*a*b* of 8-bit colors (n, 3) in every view that the search looks through, (v, n, 3)."""
     linear = linear_of_bytes(rgb8)
-    views = [linear[None]] + [simulate_severities(linear, vision)[list(_SEVERITIES[1:])] for vision in COLOR_VISIONS]
+    views = [linear[None]] + [
+        simulate_severities(linear, vision)[list(_SEVERITIES[1:])] for vision in COLOR_VISIONS
+    ]
     return xyz_to_lab(linear_to_xyz(np.concatenate(views)))
 
 
@@ -143,7 +156,9 @@ def _cheapest(
     grids: list[_Grid], apart: Mapping[tuple[int, int], Floats], least: float
 ) -> list[tuple[int, int, int, int]]:
     """The cheapest fours whose pairs all keep a distance: for every first two, the best of the others."""
-    far: dict[tuple[int, int], NDArray[np.bool_]] = {pair: found >= least for pair, found in apart.items()}
+    far: dict[tuple[int, int], NDArray[np.bool_]] = {
+        pair: found >= least for pair, found in apart.items()
+    }
     third, fourth = grids[2].cost, grids[3].cost
     both = np.where(far[2, 3], third[:, None] + fourth[None, :], np.inf)
     found: list[tuple[float, tuple[int, int, int, int]]] = []

@@ -44,7 +44,9 @@ class PaletteColors:
     arms: Arms | None = None
 
 
-def palette_colors(make: PaletteMethod, values8: Bytes, ground8: Bytes, theme: str, *, base: bool) -> PaletteColors:
+def palette_colors(
+    make: PaletteMethod, values8: Bytes, ground8: Bytes, theme: str, *, base: bool
+) -> PaletteColors:
     """The colors of a palette from those that it stands on (n, 3), in order, in a theme; `base` is the first one."""
     if isinstance(make, Categorical):
         return _categories(make, values8, ground8, theme, base=base)
@@ -59,7 +61,9 @@ def palette_colors(make: PaletteMethod, values8: Bytes, ground8: Bytes, theme: s
     return PaletteColors(rgb8[::-1] if make.reversed else rgb8, arms=arms)
 
 
-def designed_colors(make: Sequential | Diverging, values8: Bytes, ground8: Bytes, count: int) -> Floats:
+def designed_colors(
+    make: Sequential | Diverging, values8: Bytes, ground8: Bytes, count: int
+) -> Floats:
     """The colors (count, 3), sRGB 0 to 1, of a palette over numbers as it is designed, before it is rounded."""
     if isinstance(make, Sequential):
         found = _ramp_of(make, values8, ground8, count).srgb
@@ -68,7 +72,9 @@ def designed_colors(make: Sequential | Diverging, values8: Bytes, ground8: Bytes
     return found[::-1] if make.reversed else found
 
 
-def _categories(make: Categorical, values8: Bytes, ground8: Bytes, theme: str, *, base: bool) -> PaletteColors:
+def _categories(
+    make: Categorical, values8: Bytes, ground8: Bytes, theme: str, *, base: bool
+) -> PaletteColors:
     own8 = values8.copy()
     for place, color in enumerate(make.colors):
         if theme in color.shades:
@@ -90,7 +96,11 @@ def _ramp_of(make: Sequential, values8: Bytes, ground8: Bytes, count: int) -> Ra
 def _arms_of(make: Diverging, values8: Bytes, ground8: Bytes) -> Arms:
     dark = is_dark(ground8)
     low8, high8 = values8
-    return Arms.to(low8, high8, _MIDDLES[dark]) if make.exact else Arms.between(low8, high8, _MIDDLES[dark], ENDS[dark])
+    return (
+        Arms.to(low8, high8, _MIDDLES[dark])
+        if make.exact
+        else Arms.between(low8, high8, _MIDDLES[dark], ENDS[dark])
+    )
 
 
 def on_ground(own8: Bytes, ground8: Bytes, contrast: float) -> Bytes:
@@ -112,12 +122,18 @@ def _nearest(levels: bytes, ground: bytes, contrast: float) -> Bytes:
 
 
 @remembered(_REMEMBERED)
-def _ramp(levels: bytes, ends: tuple[float, float], places: Sequence[float | None], count: int) -> Ramp:
-    return ramp(Way.through(np.frombuffer(levels, dtype=np.uint8).reshape(-1, 3), ends, places), count)
+def _ramp(
+    levels: bytes, ends: tuple[float, float], places: Sequence[float | None], count: int
+) -> Ramp:
+    return ramp(
+        Way.through(np.frombuffer(levels, dtype=np.uint8).reshape(-1, 3), ends, places), count
+    )
 
 
 @remembered(_REMEMBERED)
-def _turned(levels: bytes, ends: tuple[float, float], places: Sequence[float | None], count: int) -> Ramp:
+def _turned(
+    levels: bytes, ends: tuple[float, float], places: Sequence[float | None], count: int
+) -> Ramp:
     """What runs from dark to light is what runs from light to dark, turned: it is found once for both."""
     return _ramp(levels, ends, places, count).turned()
 

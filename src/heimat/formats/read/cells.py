@@ -20,7 +20,18 @@ _MONEY = re.compile(r"[$€£¥]")
 _MINUS = re.compile(r"^[−–](?=[\d.,])")
 _IN_BRACKETS = re.compile(r"\(([\d.,']+%?)\)")
 """A number below zero, as it is written in accounts."""
-_NAMES = ["january", "february", "march", "april", "may", "june", "july", "august", "september", "october"]
+_NAMES = [
+    "january",
+    "february",
+    "march",
+    "april",
+    "may",
+    "june",
+    "july",
+    "august",
+    "september",
+    "october",
+]
 _NAMES += ["november", "december"]
 _MONTHS = {name: number for number, name in enumerate(_NAMES, start=1)}
 _MONTHS |= {name[:3]: number for name, number in _MONTHS.items()} | {"sept": 9}
@@ -49,7 +60,11 @@ def days_of(name: str, times: Counter[str], notes: list[str]) -> Read | None:
     if not any("/" in cell for cell in times):
         return month_first
     day_first = _read(times, partial(_day, month_first=False))
-    if month_first is None or day_first is None or _share(month_first, times) != _share(day_first, times):
+    if (
+        month_first is None
+        or day_first is None
+        or _share(month_first, times) != _share(day_first, times)
+    ):
         return max(month_first, day_first, key=lambda known: _share(known, times))
     told = next((cell for cell in times if day_first[cell] != month_first[cell]), None)
     if told is not None and not np.isnan(month_first[told]):
@@ -113,7 +128,9 @@ def _share(known: Read | None, times: Counter[str]) -> float:
     """The share of cells that were read."""
     if known is None:
         return 0.0
-    return sum(count for cell, count in times.items() if not np.isnan(known[cell])) / max(times.total(), 1)
+    return sum(count for cell, count in times.items() if not np.isnan(known[cell])) / max(
+        times.total(), 1
+    )
 
 
 def _number(cell: str, decimal: str) -> float:
@@ -156,7 +173,9 @@ def _day(cell: str, month_first: bool) -> float:
     if match := _NAMED_MONTH.fullmatch(cell):
         before, name, behind, text = match.groups()
         named = _MONTHS.get(name.lower())
-        return float("nan") if named is None else _since(int(text), named, int(before or behind or 1))
+        return (
+            float("nan") if named is None else _since(int(text), named, int(before or behind or 1))
+        )
     return float("nan")
 
 

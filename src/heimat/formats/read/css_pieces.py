@@ -14,7 +14,8 @@ USUAL_BYTES, MOST_BYTES = 16_384, 32_768
 LONGEST_RUN = 4_000
 """Signs between two ends of declarations: a map of a hundred colors, or a long list of selectors, has fewer."""
 _MARKS = re.compile(
-    rb"""/\*.*?(?:\*/|\Z)|"(?:[^"\\\n]|\\.)*"?|'(?:[^'\\\n]|\\.)*'?|url\([^)"']*\)?|[;{}]""", re.S | re.I
+    rb"""/\*.*?(?:\*/|\Z)|"(?:[^"\\\n]|\\.)*"?|'(?:[^'\\\n]|\\.)*'?|url\([^)"']*\)?|[;{}]""",
+    re.S | re.I,
 )
 """Ends of declarations, and what may hold their signs without meaning them. Each sign is looked at once."""
 _CLOSED = re.compile(rb"/\*.*\*/\Z|\".*\"\Z|'.*'\Z|url\(.*\)\Z", re.S | re.I)

@@ -39,7 +39,11 @@ def load_json(text: str) -> Any:
     try:
         found = json.loads(text, parse_int=_whole, parse_constant=_no_number)
         # Only an escape can have brought in half a sign.
-        return json.loads(well_formed(json.dumps(found, ensure_ascii=False))) if "\\u" in text else found
+        return (
+            json.loads(well_formed(json.dumps(found, ensure_ascii=False)))
+            if "\\u" in text
+            else found
+        )
     except json.JSONDecodeError as error:
         raise NotJsonError(f"line {error.lineno}, {error.msg[0].lower()}{error.msg[1:]}") from error
     except RecursionError as error:

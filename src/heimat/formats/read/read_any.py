@@ -48,10 +48,16 @@ def read(text: str, name: str = "") -> Reading:
     called = f"“{name[:60]}”" if name else "This text"
     reading = guarded(
         lambda: _as_what_it_seems(text, PurePosixPath(name.lower()).suffix),
-        lambda: nothing("list", f"{called} holds something that was not expected there, and was not read."),
+        lambda: nothing(
+            "list", f"{called} holds something that was not expected there, and was not read."
+        ),
         name,
     )
-    if reading.kind not in _CERTAIN and "{" not in text and not any(line.color or line.text for line in reading.lines):
+    if (
+        reading.kind not in _CERTAIN
+        and "{" not in text
+        and not any(line.color or line.text for line in reading.lines)
+    ):
         # What seemed to be more, and of which no single line is told, may be plain lines after all.
         plain = read_list.read(text)
         return plain if any(line.color for line in plain.lines) else reading

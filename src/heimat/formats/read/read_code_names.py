@@ -9,7 +9,9 @@ from heimat.core.errors import DomainError
 
 MOST_NAMES = 4000
 _USED = re.compile(r"var\(\s{0,20}--([\w-]{1,120})|(?<![\w$@-])[$@]([A-Za-z_][\w-]{0,119})")
-_DEFINED = re.compile(r"(?:^|[{;\s])(?:--([\w-]{1,120})|[$@]([A-Za-z_][\w-]{0,119}))\s{0,20}:\s{0,20}([^;{}\n]{1,160})")
+_DEFINED = re.compile(
+    r"(?:^|[{;\s])(?:--([\w-]{1,120})|[$@]([A-Za-z_][\w-]{0,119}))\s{0,20}:\s{0,20}([^;{}\n]{1,160})"
+)
 _RULES = frozenset(
     [
         "media",
@@ -56,7 +58,10 @@ def names_in(text: str) -> dict[str, str | None]:
         if name.lower() not in _RULES:
             at = match.start(1) if match[1] else match.start(2)
             known = found.get(name)
-            found[name] = (known[0] if known else at, (known[1] if known else None) or _color(match[3]))
+            found[name] = (
+                known[0] if known else at,
+                (known[1] if known else None) or _color(match[3]),
+            )
     for match in _USED.finditer(text):
         name = match[1] or match[2]
         if name.lower() not in _RULES:

@@ -23,18 +23,25 @@ from heimat.formats.read.variables import without_variables
 
 _CSS = Language(tree_sitter_css.language())
 _DECLARED = Query(
-    _CSS, "(declaration (property_name) @name [(color_value) (call_expression) (plain_value)] @value) (ERROR) @error"
+    _CSS,
+    "(declaration (property_name) @name [(color_value) (call_expression) (plain_value)] @value) (ERROR) @error",
 )
-_FUNCTIONS = frozenset({"rgb", "rgba", "hsl", "hsla", "hwb", "lab", "lch", "oklab", "oklch", "color"})
+_FUNCTIONS = frozenset(
+    {"rgb", "rgba", "hsl", "hsla", "hwb", "lab", "lch", "oklab", "oklch", "color"}
+)
 _COMPUTED = frozenset({"color-mix", "light-dark", "contrast-color"})
 _PRINT = frozenset({"device-cmyk", "cmyk"})
-_KEYWORDS = frozenset({"transparent", "currentcolor", "inherit", "initial", "unset", "revert", "none", "auto"})
+_KEYWORDS = frozenset(
+    {"transparent", "currentcolor", "inherit", "initial", "unset", "revert", "none", "auto"}
+)
 # Properties whose values hold colors; elsewhere a word like `tan` or `red` may be a name of something else.
 _COLORED = re.compile(
     rb"color|background|border|outline|shadow|fill|stroke|caret|accent|column-rule|text-decoration|stop|flood|lighting"
 )
 _RELATIVE = re.compile(r"\(\s*from\b|\bvar\(|\bcalc\(")
-_AROUND = frozenset({"rule_set", "media_statement", "supports_statement", "at_rule", "keyframes_statement"})
+_AROUND = frozenset(
+    {"rule_set", "media_statement", "supports_statement", "at_rule", "keyframes_statement"}
+)
 _DEEPEST = 24
 _MOST_NESTED = 200
 _OPENING = np.zeros(256, dtype=np.int8)
@@ -47,7 +54,11 @@ def read(text: str, first_line: int = 1) -> Reading:
     """Read a stylesheet that begins on a line of something larger. Never raises."""
     found = Found("stylesheet")
     collect(text, found, first_line)
-    return nothing("stylesheet", "No color was found in this stylesheet.") if found.empty else found.reading()
+    return (
+        nothing("stylesheet", "No color was found in this stylesheet.")
+        if found.empty
+        else found.reading()
+    )
 
 
 def collect(text: str, found: Found, first_line: int = 1) -> None:
@@ -56,13 +67,19 @@ def collect(text: str, found: Found, first_line: int = 1) -> None:
     content = text.encode("utf-8", "replace")
     properties = _Properties()
     if _deepest(content) > _MOST_NESTED:
-        found.problem(first_line, "", f"This stylesheet is nested deeper than {_MOST_NESTED} blocks; it was not read.")
+        found.problem(
+            first_line,
+            "",
+            f"This stylesheet is nested deeper than {_MOST_NESTED} blocks; it was not read.",
+        )
         return
     for piece in pieces(content):
         at = first_line + piece.line
         for line, signs in piece.passed_over:
             found.problem(
-                first_line + line, "", f"Passed over {signs:,} signs from line {first_line + line:,}: no rule."
+                first_line + line,
+                "",
+                f"Passed over {signs:,} signs from line {first_line + line:,}: no rule.",
             )
         into = _Into(piece.content, found, at, piece.torn, properties)
         for captured in _declared(piece.content, partial(found.allowance.in_time, at)):
@@ -116,7 +133,9 @@ def _declared(content: bytes, in_time: Callable[[], bool]) -> Iterator[dict[str,
     """What the query captures in a piece, in order."""
     try:
         # Only what is read piece by piece can be told to stop.
-        tree = Parser(_CSS).parse(lambda at, _: content[at:], progress_callback=lambda *_: not in_time())
+        tree = Parser(_CSS).parse(
+            lambda at, _: content[at:], progress_callback=lambda *_: not in_time()
+        )
     except ValueError:
         return
     for _, captured in QueryCursor(_DECLARED).matches(tree.root_node):
@@ -125,7 +144,9 @@ def _declared(content: bytes, in_time: Callable[[], bool]) -> Iterator[dict[str,
 
 def _deepest(content: bytes) -> int:
     """How deep brackets are nested, strings and comments not told apart."""
-    return int(_OPENING[np.frombuffer(content, dtype=np.uint8)].cumsum(dtype=np.int32).max(initial=0))
+    return int(
+        _OPENING[np.frombuffer(content, dtype=np.uint8)].cumsum(dtype=np.int32).max(initial=0)
+    )
 
 
 @dataclass(frozen=True)
@@ -147,7 +168,12 @@ class _Into:
         name = self._bytes(captured["name"][0])
         custom = name.startswith(b"--")
         if custom or _holds_colors(name):
-            self._value(captured["value"][0], name[2:].decode("utf-8", "replace") if custom else "", custom, 0)
+            self._value(
+                captured["value"][0],
+                name[2:].decode("utf-8", "replace") if custom else "",
+                custom,
+                0,
+            )
 
     def _bytes(self, node: Node) -> bytes:
         # Not `node.text`, which would ask for the parsed bytes piece by piece again.
@@ -168,8 +194,14 @@ class _Into:
             around: Node | None = at
             while around is not None:
                 if around.type in _AROUND:
-                    block = next(child for child in around.children if child.type in ("block", "keyframe_block_list"))
-                    head = self.content[around.start_byte : block.start_byte].decode("utf-8", "replace")
+                    block = next(
+                        child
+                        for child in around.children
+                        if child.type in ("block", "keyframe_block_list")
+                    )
+                    head = self.content[around.start_byte : block.start_byte].decode(
+                        "utf-8", "replace"
+                    )
                     words.append(" ".join(head.split()))
                 around = around.parent
             self.places[at.id] = " ".join(reversed(words))
@@ -181,7 +213,9 @@ class _Into:
             words = self._bytes(node)[:200].decode("utf-8", "replace").split()
             if self.torn and all(word == "}" for word in words):
                 return
-            self.found.problem(self._line(node), "", f"Not CSS, passed over: “{' '.join(words)[:40]}”.")
+            self.found.problem(
+                self._line(node), "", f"Not CSS, passed over: “{' '.join(words)[:40]}”."
+            )
 
     def _value(self, node: Node, name: str, custom: bool, depth: int) -> None:
         written = self._bytes(node).decode("utf-8", "replace")
@@ -206,7 +240,9 @@ class _Into:
             self._color(node, "cmyk", name, certain=True)
         elif called in _COMPUTED or called in _FUNCTIONS:
             self.found.problem(
-                self._line(node), written, f"{written[:60]} is computed by the browser; it was not read."
+                self._line(node),
+                written,
+                f"{written[:60]} is computed by the browser; it was not read.",
             )
         elif called not in ("var", "url") and depth < _DEEPEST and node.named_children:
             for argument in node.named_children[-1].named_children:

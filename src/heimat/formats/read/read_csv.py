@@ -35,7 +35,9 @@ _VALUES = frozenset(
 )
 _THEMES = frozenset({"light", "dark", "day", "night"})
 """Headings of columns that hold a color each."""
-_GROUPS = frozenset({"group", "role", "kind", "category", "type", "usage", "use", "family", "collection"})
+_GROUPS = frozenset(
+    {"group", "role", "kind", "category", "type", "usage", "use", "family", "collection"}
+)
 _LEVELS = ({"r", "red"}, {"g", "green"}, {"b", "blue"})
 _WORDS = re.compile(r"[^a-z0-9]+")
 _FORMULA = ("=", "+", "@")
@@ -56,17 +58,32 @@ class _Columns:
     @classmethod
     def of(cls, headings: list[str]) -> "_Columns":
         words = [set(_WORDS.split(heading)) - {""} for heading in headings]
-        themes = {place: heading for place, heading in enumerate(headings) if words[place] & _THEMES}
-        name = next((place for place, here in enumerate(words) if here & _NAMES and place not in themes), None)
-        group = next((place for place, here in enumerate(words) if here & _GROUPS and place != name), None)
-        levels = [next((place for place, here in enumerate(words) if here and here <= each), None) for each in _LEVELS]
+        themes = {
+            place: heading for place, heading in enumerate(headings) if words[place] & _THEMES
+        }
+        name = next(
+            (place for place, here in enumerate(words) if here & _NAMES and place not in themes),
+            None,
+        )
+        group = next(
+            (place for place, here in enumerate(words) if here & _GROUPS and place != name), None
+        )
+        levels = [
+            next((place for place, here in enumerate(words) if here and here <= each), None)
+            for each in _LEVELS
+        ]
         values = tuple(
             place
             for place, here in enumerate(words)
-            if here & _VALUES and place not in (name, group) and place not in themes and place not in levels
+            if here & _VALUES
+            and place not in (name, group)
+            and place not in themes
+            and place not in levels
         )
         r, g, b = levels
-        return cls(name, group, values, themes, None if r is None or g is None or b is None else (r, g, b))
+        return cls(
+            name, group, values, themes, None if r is None or g is None or b is None else (r, g, b)
+        )
 
     def any(self) -> bool:
         """Whether it is told where the colors are."""
@@ -131,7 +148,9 @@ def _row(number: int, row: list[str], columns: _Columns, found: Found) -> None:
         return
     name, group = _cell(row, columns.name), _cell(row, columns.group)
     whole = [cell for place in columns.values if (cell := _cell(row, place))]
-    themes = [(words, cell) for place, words in columns.themes.items() if (cell := _cell(row, place))]
+    themes = [
+        (words, cell) for place, words in columns.themes.items() if (cell := _cell(row, place))
+    ]
     if any(cell.startswith(_FORMULA) for cell in [name, *whole, *(cell for _, cell in themes)]):
         found.problem(number, text, "This row holds a formula. Give values: Heimat computes none.")
         return
@@ -145,10 +164,16 @@ def _row(number: int, row: list[str], columns: _Columns, found: Found) -> None:
     for words, cell in themes:
         color, reason = _read(cell)
         if color is not None:
-            found.color(number, text, f"{name} {words}".strip() if len(themes) > 1 else name, color, group)
+            found.color(
+                number, text, f"{name} {words}".strip() if len(themes) > 1 else name, color, group
+            )
             first = color
     if first is None:
-        found.problem(number, text, reason or next((why for color, why in map(_read, whole) if color is None), ""))
+        found.problem(
+            number,
+            text,
+            reason or next((why for color, why in map(_read, whole) if color is None), ""),
+        )
 
 
 def _cell(row: list[str], place: int | None) -> str:
@@ -170,5 +195,6 @@ def _read(cell: str) -> tuple[Color | None, str]:
 
 
 READER = TextReader(
-    lambda start, ending: ending in (".csv", ".tsv") or looks_like(start), lambda text: read(text.lstrip(BLANK))
+    lambda start, ending: ending in (".csv", ".tsv") or looks_like(start),
+    lambda text: read(text.lstrip(BLANK)),
 )

@@ -15,7 +15,8 @@ _SIGNS = re.compile(
     re.S,
 )
 _LOOKS = re.compile(
-    r"\s*(?:/[/*].{0,400}?\n\s*)?(?:export\b|import\b|const\b|let\b|var\b|module\.exports|[\"']use strict)", re.S
+    r"\s*(?:/[/*].{0,400}?\n\s*)?(?:export\b|import\b|const\b|let\b|var\b|module\.exports|[\"']use strict)",
+    re.S,
 )
 _DEEPEST = 40
 
@@ -44,7 +45,11 @@ def read(text: str) -> Reading:
             if not found.allowance.row(line):
                 break
             _take(line, [*path, key], value, found)
-    return nothing("script", "No color was found in the objects of this script.") if found.empty else found.reading()
+    return (
+        nothing("script", "No color was found in the objects of this script.")
+        if found.empty
+        else found.reading()
+    )
 
 
 def _take(line: int, path: list[str], value: str, found: Found) -> None:

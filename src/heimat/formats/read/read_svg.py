@@ -14,7 +14,9 @@ from heimat.formats.read import read_css
 from heimat.formats.read.reading import BLANK, Found, TextReader, nothing
 
 _ATTRIBUTES = ("fill", "stroke", "stop-color", "flood-color", "lighting-color", "color")
-_NO_COLOR = frozenset({"none", "inherit", "currentcolor", "transparent", "context-fill", "context-stroke"})
+_NO_COLOR = frozenset(
+    {"none", "inherit", "currentcolor", "transparent", "context-fill", "context-stroke"}
+)
 _DECLARED = re.compile(r"\A\ufeff?\s*<\?xml\s[^>]{0,200}\?>")
 _NAMED = "{http://www.w3.org/2000/svg}"
 
@@ -25,7 +27,9 @@ def read(text: str) -> Reading:
     styles: list[str] = []
     try:
         # It is text by now: whatever encoding it once declared, known or not, it has none any more.
-        content = _DECLARED.sub(lambda found: "\n" * found[0].count("\n"), text, count=1).encode("utf-8", "replace")
+        content = _DECLARED.sub(lambda found: "\n" * found[0].count("\n"), text, count=1).encode(
+            "utf-8", "replace"
+        )
         events = iterparse(io.BytesIO(content), ("start", "end"), forbid_dtd=False)
         for event, element in events:
             if event == "start":
@@ -37,7 +41,9 @@ def read(text: str) -> Reading:
                     styles.append(element.text)
                 element.clear()
     except DefusedXmlException:
-        return nothing("drawing", "This drawing defines entities or reaches outside itself; it was not read.")
+        return nothing(
+            "drawing", "This drawing defines entities or reaches outside itself; it was not read."
+        )
     except ParseError as error:
         found.problem(error.position[0], "", f"This drawing is broken at line {error.position[0]}.")
     except (ValueError, RecursionError):
@@ -45,7 +51,11 @@ def read(text: str) -> Reading:
     for style in styles:
         if not found.allowance.stopped:
             read_css.collect(style, found)
-    return nothing("drawing", "No color was found in this drawing.") if found.empty else found.reading()
+    return (
+        nothing("drawing", "No color was found in this drawing.")
+        if found.empty
+        else found.reading()
+    )
 
 
 def _says_color(element: Element) -> bool:
@@ -55,7 +65,11 @@ def _says_color(element: Element) -> bool:
 def _element(element: Element, found: Found) -> None:
     for name in _ATTRIBUTES:
         value = (element.get(name) or "").strip()
-        if value and value.lower() not in _NO_COLOR and not value.lower().startswith(("url(", "var(")):
+        if (
+            value
+            and value.lower() not in _NO_COLOR
+            and not value.lower().startswith(("url(", "var("))
+        ):
             try:
                 found.color(1, value, "", parse(value))
             except DomainError as refusal:

@@ -11,7 +11,14 @@ import numpy as np
 from heimat.core.charts.columns import Column, Table
 from heimat.core.color.naming import NO_LINE
 from heimat.core.errors import DomainError
-from heimat.formats.read.cells import LONGEST_CELL, MISSING, day_of_heading, days_of, is_number, numbers_of
+from heimat.formats.read.cells import (
+    LONGEST_CELL,
+    MISSING,
+    day_of_heading,
+    days_of,
+    is_number,
+    numbers_of,
+)
 
 MOST_ROWS, MOST_COLUMNS = 200_000, 60
 _SEPARATORS = "\t;|,"
@@ -35,7 +42,10 @@ def read_table(content: bytes) -> Table:
     notes: list[str] = []
     headings, body = _whole(_rows(text), notes)
     names = _names(headings[:MOST_COLUMNS])
-    cells = [[row[place].strip() if place < len(row) else "" for row in body] for place in range(len(names))]
+    cells = [
+        [row[place].strip() if place < len(row) else "" for row in body]
+        for place in range(len(names))
+    ]
     formulas = sum(cell.startswith("=") for column in cells for cell in column)
     if formulas:
         hold = "holds a formula, which is" if formulas == 1 else "hold formulas, which are"
@@ -46,7 +56,9 @@ def read_table(content: bytes) -> Table:
     if numbers and all(map(is_number, numbers)):
         notes.append("The first row holds numbers too; it is taken for the headings.")
     if not numbers:
-        raise DomainError("No column of this table holds numbers: there is nothing to draw.", "data", "numbers")
+        raise DomainError(
+            "No column of this table holds numbers: there is nothing to draw.", "data", "numbers"
+        )
     return Table(columns, tuple(notes))
 
 
@@ -57,8 +69,13 @@ def _long(columns: tuple[Column, ...], notes: list[str]) -> tuple[Column, ...]:
     count = len(columns[0].words) if columns else 0
     if len(spread) < _FEWEST_SPREAD or np.isnan(heads).any() or count * len(spread) > MOST_ROWS:
         return columns
-    notes.append(f"{spread[0].name} to {spread[-1].name} are read as one column of times and one of values.")
-    times, values = np.tile(heads, count), np.stack([column.numbers for column in spread], axis=1).ravel()
+    notes.append(
+        f"{spread[0].name} to {spread[-1].name} are read as one column of times and one of values."
+    )
+    times, values = (
+        np.tile(heads, count),
+        np.stack([column.numbers for column in spread], axis=1).ravel(),
+    )
     words = tuple(column.words[row] for row in range(count) for column in spread)
     repeated = [
         Column(
@@ -79,7 +96,9 @@ def _whole(rows: Sequence[list[str]], notes: list[str]) -> tuple[list[str], Sequ
     """The headings of a table and the rows that are its own; what is left out is said."""
     titles = _titles(rows)
     if titles:
-        notes.append(f"What stands above the headings is passed over: “{titles[0][:LONGEST_CELL]}”.")
+        notes.append(
+            f"What stands above the headings is passed over: “{titles[0][:LONGEST_CELL]}”."
+        )
     headings, *body = rows[len(titles) :] or [[]]
     if len(headings) < 2 or not body:
         words = "This is no table: it takes a row of headings, and columns separated by comma, semicolon or tab."
@@ -184,7 +203,9 @@ def _column(name: str, cells: list[str], notes: list[str]) -> Column:
         lost = sum(count for cell, count in times.items() if np.isnan(known[cell]))
         if lost:
             what = "cell is no " + kind if lost == 1 else f"cells are no {kind}s"
-            notes.append(f"In {name} {lost:,} {what}: {'it counts' if lost == 1 else 'they count'} as missing.")
+            notes.append(
+                f"In {name} {lost:,} {what}: {'it counts' if lost == 1 else 'they count'} as missing."
+            )
         numbers = np.array([known.get(cell, np.nan) for cell in cells], dtype=np.float64)
         return Column(name, "day" if kind == "day" else "number", words, numbers)
     return Column(name, "word", words, np.full(len(cells), np.nan))

@@ -53,7 +53,11 @@ def read(text: str) -> Reading:
         if not found.allowance.row(number):
             break
         _token(path, ends.of(path), number, found)
-    return nothing("token file", "No color token was found in this file.") if found.empty else found.reading()
+    return (
+        nothing("token file", "No color token was found in this file.")
+        if found.empty
+        else found.reading()
+    )
 
 
 def _lines(text: str) -> dict[str, int]:
@@ -75,7 +79,9 @@ def _collect(
     if len(path) > _DEEPEST:
         found.problem(1, ".".join(path[:3]), "Groups deeper than 40 were not read.")
         return
-    given = group.get("$type", group.get("type") if isinstance(group.get("value"), str | dict) else kind)
+    given = group.get(
+        "$type", group.get("type") if isinstance(group.get("value"), str | dict) else kind
+    )
     here = given if isinstance(given, str) else None
     for word in ("$value", "value"):
         # The older form says `value` and `type`; a group may be called so too, and is then an object of tokens.
@@ -87,7 +93,11 @@ def _collect(
             continue
         if isinstance(value, dict):
             _collect(value, (*path, key), here, into, found)
-        elif isinstance(value, list) and value and all(isinstance(each, str) and _is_color(each) for each in value):
+        elif (
+            isinstance(value, list)
+            and value
+            and all(isinstance(each, str) and _is_color(each) for each in value)
+        ):
             # Colors in a row, as of a palette.
             for number, each in enumerate(value, 1):
                 into[".".join((*path, key, str(number)))] = ("color", each)
@@ -127,7 +137,9 @@ class _Ends:
             elif target in seen:
                 self._close(passed[passed.index(target) :], target)
             elif target not in self._tokens:
-                self._known[at] = _End(kind, None, f"refers to {target[:60]}, which is not in this file.")
+                self._known[at] = _End(
+                    kind, None, f"refers to {target[:60]}, which is not in this file."
+                )
             else:
                 at = target
         self._back(passed, at)
@@ -137,14 +149,18 @@ class _Ends:
         way = [*loop[1:], target]
         told = way if len(way) <= _MOST_TOLD else [*way[:_MOST_TOLD], "others", target]
         for member in loop:
-            self._known[member] = _End(None, None, f"refers to {', which refers to '.join(told)}: a loop.")
+            self._known[member] = _End(
+                None, None, f"refers to {', which refers to '.join(told)}: a loop."
+            )
 
     def _back(self, passed: list[str], at: str) -> None:
         """Tell those on the way where the last one leads. A type that is said later holds."""
         for member in reversed(passed):
             if member not in self._known:
                 end = self._known[at]
-                self._known[member] = _End(end.kind or self._tokens[member][0], end.value, end.nowhere)
+                self._known[member] = _End(
+                    end.kind or self._tokens[member][0], end.value, end.nowhere
+                )
             at = member
 
 
@@ -157,7 +173,11 @@ def _is_color(text: str) -> bool:
 
 
 def _target(value: Any) -> str | None:
-    return value[1:-1] if isinstance(value, str) and value.startswith("{") and value.endswith("}") else None
+    return (
+        value[1:-1]
+        if isinstance(value, str) and value.startswith("{") and value.endswith("}")
+        else None
+    )
 
 
 def _token(path: str, end: _End, number: int, found: Found) -> None:

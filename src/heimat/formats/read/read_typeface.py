@@ -4,7 +4,12 @@ import io
 
 from heimat.core.errors import DomainError
 
-BEGINNINGS = {b"wOF2": "font/woff2", b"\x00\x01\x00\x00": "font/ttf", b"true": "font/ttf", b"OTTO": "font/otf"}
+BEGINNINGS = {
+    b"wOF2": "font/woff2",
+    b"\x00\x01\x00\x00": "font/ttf",
+    b"true": "font/ttf",
+    b"OTTO": "font/otf",
+}
 """How a font file begins (WOFF2, 2018; OpenType, 1.9), and its media type."""
 _NEEDED = ("head", "hhea", "hmtx", "maxp", "cmap")
 _OUTLINES = ("glyf", "CFF ", "CFF2")
@@ -29,7 +34,16 @@ def check_typeface(content: bytes, name: str) -> str:
                 if ord(sign) in signs:
                     outlines[signs[ord(sign)]].draw(_Nothing())
     # The library's readers raise whatever a broken table makes them stumble over.
-    except (TTLibError, ArithmeticError, AssertionError, AttributeError, LookupError, OSError, TypeError, ValueError):
+    except (
+        TTLibError,
+        ArithmeticError,
+        AssertionError,
+        AttributeError,
+        LookupError,
+        OSError,
+        TypeError,
+        ValueError,
+    ):
         whole = False
     except Exception as error:
         if type(error).__module__.startswith(("struct", "fontTools", "brotli", "zlib")):

@@ -57,16 +57,22 @@ class Found:
         """Count a color that is told no more."""
         self._skipped.add(text)
 
-    def color(self, number: int, text: str, name: str, color: Color, group: str = "", place: str = "") -> None:
+    def color(
+        self, number: int, text: str, name: str, color: Color, group: str = "", place: str = ""
+    ) -> None:
         """A color was found, under what and where it stands, where that is told."""
         key = (name, tuple(int(level) for level in rgb8_of(color)), color.alpha)
         self._counts[key] = self._counts.get(key, 0) + 1
-        self._colors.setdefault(key, ReadLine(text[:200], name, color, None, number, group, place[:120]))
+        self._colors.setdefault(
+            key, ReadLine(text[:200], name, color, None, number, group, place[:120])
+        )
 
     def problem(self, number: int, text: str, reason: str) -> None:
         """Something was not read."""
         if len(self._problems) <= MOST_SHOWN:
-            self._problems.setdefault(f"{text[:80]}|{reason}", ReadLine(text[:200], "", None, reason, number))
+            self._problems.setdefault(
+                f"{text[:80]}|{reason}", ReadLine(text[:200], "", None, reason, number)
+            )
         else:
             self._skipped.add(text[:80])
 

@@ -53,7 +53,9 @@ def unpacked(name: str, content: bytes, passed_over: list[str]) -> dict[str, byt
         RuntimeError,
         ValueError,
     ) as error:
-        passed_over.append(f"{name} cannot be unpacked: {str(error)[:120] or type(error).__name__}.")
+        passed_over.append(
+            f"{name} cannot be unpacked: {str(error)[:120] or type(error).__name__}."
+        )
         return {}
 
 

@@ -73,7 +73,9 @@ def _take(variable: _Variable, values: dict[str, str], found: Found, line: int) 
         if color is not None:
             found.color(line, variable.value, name, color)
         elif "(" in variable.value and re.search(r"#[0-9a-f]{3}|[$@]", variable.value, re.I):
-            words = f"{variable.value[:60]} is computed when the stylesheet is made; it was not read."
+            words = (
+                f"{variable.value[:60]} is computed when the stylesheet is made; it was not read."
+            )
             found.problem(line, variable.value, words)
 
 

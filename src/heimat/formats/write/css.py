@@ -5,7 +5,12 @@ from collections.abc import Callable
 from dataclasses import dataclass
 
 from heimat.core.document.names import css_name
-from heimat.core.publication.publication import Publication, PublishedTheme, PublishedToken, PublishedValue
+from heimat.core.publication.publication import (
+    Publication,
+    PublishedTheme,
+    PublishedToken,
+    PublishedValue,
+)
 
 _WIDE = "(color-gamut: p3)"
 _UNCHOSEN = ":root:not([data-theme])"
@@ -43,7 +48,11 @@ def write(publication: Publication, version: str) -> bytes:
         lines += in_media(block.media, _rule(block, tokens, _value, True))
     for block in blocks(publication):
         # In one theme a color may be beyond sRGB that is not in another: each says its own again.
-        wide = [token for token in publication.tokens if any(_is_wide(value) for value in token.values.values())]
+        wide = [
+            token
+            for token in publication.tokens
+            if any(_is_wide(value) for value in token.values.values())
+        ]
         media = f"{_WIDE} and {block.media}" if block.media else _WIDE
         lines += in_media(media, _rule(block, wide, _wide_value, False))
     return ("\n".join(lines) + "\n").encode()
@@ -57,7 +66,9 @@ def blocks(publication: Publication) -> list[Block]:
     blocks = [Block(first, f":root, {_chosen(first)}")]
     blocks += [Block(theme, _chosen(theme)) for theme in others]
     other_scheme = "light" if first.scheme == "dark" else "dark"
-    turned = next((each for each in others if (each.scheme, each.contrast) == (other_scheme, "usual")), None)
+    turned = next(
+        (each for each in others if (each.scheme, each.contrast) == (other_scheme, "usual")), None
+    )
     if turned is not None:
         blocks.append(Block(turned, _UNCHOSEN, f"(prefers-color-scheme: {other_scheme})"))
     strong = [theme for theme in publication.themes if theme.contrast == "more"]
@@ -67,7 +78,13 @@ def blocks(publication: Publication) -> list[Block]:
     if plainly is not None and plainly is not first:
         blocks.append(Block(plainly, _UNCHOSEN, "(prefers-contrast: more)"))
     if same is not None and turned is not None:
-        blocks.append(Block(turned, _UNCHOSEN, f"(prefers-contrast: more) and (prefers-color-scheme: {other_scheme})"))
+        blocks.append(
+            Block(
+                turned,
+                _UNCHOSEN,
+                f"(prefers-contrast: more) and (prefers-color-scheme: {other_scheme})",
+            )
+        )
     return blocks
 
 
@@ -89,7 +106,11 @@ def _varying(publication: Publication) -> list[PublishedToken]:
         if any(value != values[0] for value in values):
             return True
         target = by_name.get(values[0].alias or "")
-        return target is not None and target.name not in passed and varies(target, passed | {token.name})
+        return (
+            target is not None
+            and target.name not in passed
+            and varies(target, passed | {token.name})
+        )
 
     return [token for token in publication.tokens if varies(token)]
 
@@ -100,7 +121,10 @@ def _rule(
     write_value: Callable[[PublishedValue], str],
     scheme: bool,
 ) -> list[str]:
-    lines = [f"  {property_name(each.name)}: {write_value(each.value(block.theme.id))};" for each in tokens]
+    lines = [
+        f"  {property_name(each.name)}: {write_value(each.value(block.theme.id))};"
+        for each in tokens
+    ]
     if not lines:
         return []
     own = [f"  color-scheme: {block.theme.scheme};"] if scheme and block.theme.name else []

@@ -13,7 +13,10 @@ def _value(color: PublishedValue) -> str | dict[str, Any]:
     if color.alias is not None:
         return "{" + color.alias + "}"
     levels = bytes.fromhex(color.hex[1:])
-    value: dict[str, Any] = {"colorSpace": "srgb", "components": [round(level / 255, 5) for level in levels]}
+    value: dict[str, Any] = {
+        "colorSpace": "srgb",
+        "components": [round(level / 255, 5) for level in levels],
+    }
     if color.p3 is not None:
         # The format keeps one color space a value; `hex` is what it falls back to where that cannot be shown.
         value = {"colorSpace": "display-p3", "components": list(color.p3)}
@@ -42,7 +45,9 @@ def _said(token: PublishedToken) -> dict[str, Any]:
         found["$description"] = words
     if token.deprecated is not None:
         instead = f"Use {token.deprecated.replacement}." if token.deprecated.replacement else ""
-        found["$deprecated"] = " ".join(part for part in (instead, token.deprecated.reason) if part) or True
+        found["$deprecated"] = (
+            " ".join(part for part in (instead, token.deprecated.reason) if part) or True
+        )
     return found
 
 

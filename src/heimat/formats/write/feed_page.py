@@ -22,7 +22,9 @@ class FeedRelease:
     files: tuple[str, ...]
 
 
-def write(name: str, address: str, releases: Sequence[FeedRelease], *, keyed: bool = False) -> bytes:
+def write(
+    name: str, address: str, releases: Sequence[FeedRelease], *, keyed: bool = False
+) -> bytes:
     """The page of a system whose feed begins at an address, the newest release first."""
     title = f"{escape(name)}: releases"
     parts = [
@@ -31,7 +33,9 @@ def write(name: str, address: str, releases: Sequence[FeedRelease], *, keyed: bo
         f'<meta name="viewport" content="width=device-width"><style>{_STYLE}</style></head><body><main>',
         f"<h1>{title}</h1>",
         *(
-            ["<p>This feed asks for a key: in the header <code>Authorization: Bearer</code>, or in the path.</p>"]
+            [
+                "<p>This feed asks for a key: in the header <code>Authorization: Bearer</code>, or in the path.</p>"
+            ]
             * keyed
         ),
         *(_use(escape(address), releases[0]) if releases else ["<p>Nothing is released yet.</p>"]),
@@ -62,4 +66,9 @@ def _release(address: str, release: FeedRelease) -> list[str]:
         f'<li><a href="{address}{escape(release.version)}/{escape(name, quote=True)}">{escape(name)}</a></li>'
         for name in release.files
     )
-    return [f"<h2>{escape(release.version)}</h2><p>{escape(release.day)}</p>{notes}", "<ul>", *items, "</ul>"]
+    return [
+        f"<h2>{escape(release.version)}</h2><p>{escape(release.day)}</p>{notes}",
+        "<ul>",
+        *items,
+        "</ul>",
+    ]

@@ -96,7 +96,9 @@ def fragments(publication: Publication, version: str) -> list[tuple[str, bytes]]
 
 
 def _section(key: GuidePart, lines: list[str]) -> list[str]:
-    head = f'<section id="{key}" aria-labelledby="{key}-head"><h2 id="{key}-head">{_WORDS[key]}</h2>'
+    head = (
+        f'<section id="{key}" aria-labelledby="{key}-head"><h2 id="{key}-head">{_WORDS[key]}</h2>'
+    )
     return [head, *lines, "</section>"]
 
 
@@ -136,7 +138,10 @@ def _scales(publication: Publication, tokens: list[PublishedToken]) -> list[str]
     lines = []
     for _, own in groupby(tokens, lambda token: token.id.split("/")[0]):
         steps = list(own)
-        said = [_under(step.name.rsplit(".", 1)[-1], _texts(step.value(first), notations)) for step in steps]
+        said = [
+            _under(step.name.rsplit(".", 1)[-1], _texts(step.value(first), notations))
+            for step in steps
+        ]
         lines += [
             f'<div class="scale"><h3>{escape(steps[0].name)} to {escape(steps[-1].name)}</h3>',
             *_strip([("", [hex_text(step.value(first)) for step in steps])], said),
@@ -166,7 +171,8 @@ def _cards(publication: Publication, tokens: list[PublishedToken]) -> list[str]:
     lines = [f'<div class="cards" style="columns:{publication.guide.columns}">']
     for token in tokens:
         values = "".join(
-            f"<p>{escape(name)} {_shown(token.value(theme), notations)}</p>" for theme, name in names.items()
+            f"<p>{escape(name)} {_shown(token.value(theme), notations)}</p>"
+            for theme, name in names.items()
         )
         said = f"<p>{escape(_said(token))}</p>" if _said(token) else ""
         name = f"<h3>{escape(token.name)}</h3><p><code>--{escape(css_name(token.name))}</code></p>"
@@ -188,13 +194,18 @@ def _palette(publication: Publication, palette: PublishedPalette) -> Iterable[st
     yield f"<h3>{escape(palette.name)}, {palette.kind}</h3>"
     if palette.note:
         yield f"<p>{escape(palette.note)}</p>"
-    rows = [(name, [color.lower() for color in palette.colors.get(theme, ())]) for theme, name in names.items()]
+    rows = [
+        (name, [color.lower() for color in palette.colors.get(theme, ())])
+        for theme, name in names.items()
+    ]
     first = palette.colors.get(publication.themes[0].id, ())
     labels = palette.categories or tuple(str(number + 1) for number in range(len(first)))
     yield '<div class="charts">'
     yield from (drawn(palette, theme, name) for theme, name in names.items())
     yield "</div>"
-    yield from _strip(rows, [_under(word, [color.lower()]) for word, color in zip(labels, first, strict=True)])
+    yield from _strip(
+        rows, [_under(word, [color.lower()]) for word, color in zip(labels, first, strict=True)]
+    )
 
 
 def _strip(rows: Sequence[tuple[str, Sequence[str]]], under: Sequence[str]) -> list[str]:
@@ -235,13 +246,17 @@ def _pairings(publication: Publication) -> list[str]:
 def _ratio(ratio: float | None, needed: float | None) -> str:
     if ratio is None:
         return ""
-    return f"{ratio:.2f}" + (f" <strong>falls short of {needed:g}</strong>" if needed and ratio < needed else "")
+    return f"{ratio:.2f}" + (
+        f" <strong>falls short of {needed:g}</strong>" if needed and ratio < needed else ""
+    )
 
 
 def _told_apart(publication: Publication) -> list[str]:
     lines = []
     for each in publication.contract["told_apart"]:
-        least = ", ".join(f"{value:.1f} in {escape(theme)}" for theme, value in each["least"].items())
+        least = ", ".join(
+            f"{value:.1f} in {escape(theme)}" for theme, value in each["least"].items()
+        )
         names = ", ".join(map(escape, each["tokens"]))
         lines.append(
             f"<p><strong>{escape(each['name'])}</strong>: {names}. The nearest two, under any kind of vision: {least};"

@@ -53,7 +53,9 @@ def _by_value(colors: list[str]) -> str:
     cells = ""
     for row in range(_ROWS):
         for column in range(_COLUMNS):
-            share = 0.5 + 0.5 * math.sin(column * 0.55 + row * 0.7) * math.cos(row * 0.5 - column * 0.12)
+            share = 0.5 + 0.5 * math.sin(column * 0.55 + row * 0.7) * math.cos(
+                row * 0.5 - column * 0.12
+            )
             color = colors[min(int(share * len(colors)), len(colors) - 1)]
             cells += (
                 f'<rect x="{_EDGE + column * wide:.2f}" y="{_EDGE + row * high:.2f}" width="{wide + 0.1:.2f}"'

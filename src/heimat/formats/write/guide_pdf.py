@@ -67,7 +67,9 @@ def _plain(page: str) -> str:
 def _faces() -> str:
     found = []
     for family, part in _FACES:
-        for file in sorted(_FONTS.glob(f"atkinson-hyperlegible-{part}-latin-wght-normal-*.woff2"))[:1]:
+        for file in sorted(_FONTS.glob(f"atkinson-hyperlegible-{part}-latin-wght-normal-*.woff2"))[
+            :1
+        ]:
             packed = b64encode(file.read_bytes()).decode()
             face = f'font-family:"{family}";font-weight:200 800;src:url("data:font/woff2;base64,{packed}")'
             found.append(f"@font-face{{{face}}}")

@@ -31,7 +31,9 @@ def write(publication: Publication, version: str) -> list[tuple[str, str, bytes]
         else:
             files.append((name, "application/json", _places(publication, output, tokens, version)))
             swatches = _swatches(publication, output, tokens, version)
-            files.append((f"{name.removesuffix('.json')}.gpl", "text/plain; charset=utf-8", swatches))
+            files.append(
+                (f"{name.removesuffix('.json')}.gpl", "text/plain; charset=utf-8", swatches)
+            )
     return files
 
 
@@ -57,7 +59,10 @@ def renamed(publication: Publication, output: PublishedOutput) -> Publication:
 
 
 def _places(
-    publication: Publication, output: PublishedOutput, tokens: dict[str, PublishedToken], version: str
+    publication: Publication,
+    output: PublishedOutput,
+    tokens: dict[str, PublishedToken],
+    version: str,
 ) -> bytes:
     """System, version, and in every theme the rows of places: null for an empty one."""
     names = theme_names(publication)
@@ -67,7 +72,9 @@ def _places(
             "row": number // output.columns + 1,
             "meaning": meaning or None,
             "token": tokens[of].name if of else None,
-            "values": {name: hex_text(tokens[of].value(theme)) for theme, name in names.items()} if of else None,
+            "values": {name: hex_text(tokens[of].value(theme)) for theme, name in names.items()}
+            if of
+            else None,
         }
         for number, (meaning, of) in enumerate(output.places)
     ]
@@ -82,12 +89,20 @@ def _places(
 
 
 def _swatches(
-    publication: Publication, output: PublishedOutput, tokens: dict[str, PublishedToken], version: str
+    publication: Publication,
+    output: PublishedOutput,
+    tokens: dict[str, PublishedToken],
+    version: str,
 ) -> bytes:
     """The filled places in the first theme as swatches, with their meanings in the names."""
     title = title_of(publication, version)
     first = publication.themes[0].id
-    lines = ["GIMP Palette", f"Name: {title}, {output.name}", f"Columns: {output.columns}", f"# {title}"]
+    lines = [
+        "GIMP Palette",
+        f"Name: {title}, {output.name}",
+        f"Columns: {output.columns}",
+        f"# {title}",
+    ]
     for meaning, of in output.places:
         if of is not None:
             red, green, blue = bytes.fromhex(tokens[of].value(first).hex[1:])

@@ -77,7 +77,9 @@ def write(publication: Publication, version: str, files: Sequence[tuple[str, byt
         "version": version,
         "description": title_of(publication, version),
         "files": names,
-        "exports": {".": f"./{names[0]}", **{f"./{file}": f"./{file}" for file in names}} if names else {},
+        "exports": {".": f"./{names[0]}", **{f"./{file}": f"./{file}" for file in names}}
+        if names
+        else {},
         "style": "tokens.css",
         "bin": {f"{name}-check": f"./{NODE}"} if NODE in names else {},
     }

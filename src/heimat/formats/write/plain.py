@@ -31,9 +31,16 @@ def _token(token: PublishedToken, names: dict[str, str]) -> dict[str, Any]:
         "property": f"--{css_name(token.name)}",
         "values": {name: hex_text(token.value(theme)) for theme, name in names.items()},
     }
-    aliases = {name: alias for theme, name in names.items() if (alias := token.value(theme).alias) is not None}
+    aliases = {
+        name: alias
+        for theme, name in names.items()
+        if (alias := token.value(theme).alias) is not None
+    }
     said = {"stands for": aliases, "note": token.note, "usage": token.usage}
     found |= {key: value for key, value in said.items() if value}
     if token.deprecated is not None:
-        found["deprecated"] = {"use": token.deprecated.replacement, "reason": token.deprecated.reason}
+        found["deprecated"] = {
+            "use": token.deprecated.replacement,
+            "reason": token.deprecated.reason,
+        }
     return found

@@ -42,7 +42,9 @@ def report_page(report: Mapping[str, Any]) -> str:
         _list(report["not_checked"]),
     ]
     head = f'<meta charset="utf-8"><title>{escape(title)}</title><style>{_STYLE}</style>'
-    return f'<!doctype html><html lang="en"><head>{head}</head><body>{"".join(body)}</body></html>\n'
+    return (
+        f'<!doctype html><html lang="en"><head>{head}</head><body>{"".join(body)}</body></html>\n'
+    )
 
 
 def _list(lines: Sequence[str]) -> str:
@@ -72,7 +74,13 @@ def _pairings(pairs: Sequence[Mapping[str, Any]]) -> str:
     for each in pairs:
         holds = each["holds"]
         verdict = (
-            "exempt" if each["needed"] is None else "holds" if holds else "falls short" if holds is False else "unknown"
+            "exempt"
+            if each["needed"] is None
+            else "holds"
+            if holds
+            else "falls short"
+            if holds is False
+            else "unknown"
         )
         mark = ' class="short"' if holds is False else ""
         sample = f"color: {each['foreground_color']}; background: {each['ground_color']}"
@@ -81,5 +89,7 @@ def _pairings(pairs: Sequence[Mapping[str, Any]]) -> str:
             f"<td>{escape(each['foreground'])} on {escape(each['ground'])}</td><td>{escape(each['theme'])}</td>"
             f'<td class="figure">{each["ratio"]}</td><td{mark}>{verdict}</td><td>{escape(each["criterion"])}</td></tr>'
         )
-    head = "<tr><th></th><th>Pairing</th><th>Theme</th><th>Ratio</th><th></th><th>Criterion</th></tr>"
+    head = (
+        "<tr><th></th><th>Pairing</th><th>Theme</th><th>Ratio</th><th></th><th>Criterion</th></tr>"
+    )
     return f"<table>{head}{''.join(rows)}</table>"

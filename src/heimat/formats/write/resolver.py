@@ -11,7 +11,11 @@ def write(publication: Publication, version: str, tokens_file: str) -> bytes:
     first, *others = publication.themes
     contexts: dict[str, Any] = {first.name: []}
     for theme in others:
-        differing = [token for token in publication.with_palettes() if token.value(theme.id) != token.value(first.id)]
+        differing = [
+            token
+            for token in publication.with_palettes()
+            if token.value(theme.id) != token.value(first.id)
+        ]
         contexts[theme.name] = [groups(differing, theme.id)] if differing else []
     return written(
         {

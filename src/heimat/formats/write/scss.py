@@ -14,7 +14,9 @@ def write(publication: Publication, version: str) -> bytes:
     lines += ["", "$themes: ("]
     for theme, name in theme_names(publication).items():
         lines.append(f"  {_string(name)}: (")
-        lines += [f'    "{css_name(token.name)}": {hex_text(token.value(theme))},' for token in tokens]
+        lines += [
+            f'    "{css_name(token.name)}": {hex_text(token.value(theme))},' for token in tokens
+        ]
         lines.append("  ),")
     lines.append(");")
     return ("\n".join(lines) + "\n").encode()

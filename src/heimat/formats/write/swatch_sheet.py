@@ -21,13 +21,18 @@ def write(publication: Publication, version: str) -> bytes:
         f'<text x="10" y="18" font-weight="bold" fill="#000000">{title}</text>',
     ]
     for column, name in enumerate(names.values()):
-        lines.append(f'<text x="{_NAME + column * _SWATCH}" y="36" fill="#000000">{escape(name)}</text>')
+        lines.append(
+            f'<text x="{_NAME + column * _SWATCH}" y="36" fill="#000000">{escape(name)}</text>'
+        )
     for row, token in enumerate(tokens):
         y = _HEAD + row * _ROW
         lines.append(f'<text x="10" y="{y + 15}" fill="#000000">{escape(token.name)}</text>')
         for column, theme in enumerate(names):
             value = token.value(theme)
-            x, opacity = _NAME + column * _SWATCH, "" if value.alpha == 1.0 else f' fill-opacity="{value.alpha:g}"'
+            x, opacity = (
+                _NAME + column * _SWATCH,
+                "" if value.alpha == 1.0 else f' fill-opacity="{value.alpha:g}"',
+            )
             lines.append(
                 f'<rect x="{x}" y="{y}" width="40" height="{_ROW}" fill="{value.hex.lower()}"{opacity}/>'
                 f'<text x="{x + 46}" y="{y + 15}" fill="#000000">{hex_text(value)}</text>'

@@ -21,5 +21,7 @@ def write(publication: Publication, version: str) -> bytes:
                 continue
             red, green, blue = bytes.fromhex(value.hex[1:])
             name = " ".join(token.name.split())
-            lines.append(f"{red:3} {green:3} {blue:3}\t{name}{'' if theme is first else f' ({theme.name})'}")
+            lines.append(
+                f"{red:3} {green:3} {blue:3}\t{name}{'' if theme is first else f' ({theme.name})'}"
+            )
     return ("\n".join(lines) + "\n").encode()

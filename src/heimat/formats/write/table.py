@@ -17,7 +17,16 @@ def write(publication: Publication, version: str) -> bytes:
     text = io.StringIO()
     rows = csv.writer(text, lineterminator="\n")
     rows.writerow(
-        ["name", "property", *map(_cell, names.values()), "note", "usage", "deprecated, use", "system", "version"]
+        [
+            "name",
+            "property",
+            *map(_cell, names.values()),
+            "note",
+            "usage",
+            "deprecated, use",
+            "system",
+            "version",
+        ]
     )
     for token in publication.with_palettes():
         values = [hex_text(token.value(theme)) for theme in names]

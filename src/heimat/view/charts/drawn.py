@@ -132,7 +132,9 @@ class ChartsView(TypedDict):
     notes: list[str]
 
 
-def charts_view(resolved: Resolved, table: Table, palette_id: str, number: str | None) -> ChartsView:
+def charts_view(
+    resolved: Resolved, table: Table, palette_id: str, number: str | None
+) -> ChartsView:
     """The charts of a palette over a table. Raises DomainError where the palette is gone."""
     palette = resolved.system.palettes.get(palette_id)
     if palette is None:
@@ -153,7 +155,9 @@ def _categories(
     measured = _number_of(resolved, table, number)
     if len(wide) > 1 and not palette.column:
         names = tuple(column.name for column in wide)
-        values = np.array([gathered(in_one(table), periods, each.numbers, "sum")[0] for each in wide])
+        values = np.array(
+            [gathered(in_one(table), periods, each.numbers, "sum")[0] for each in wide]
+        )
         series: SeriesView = {
             "column": "",
             "names": list(names),
@@ -168,7 +172,10 @@ def _categories(
         "column": column.name if column else "",
         "names": list(groups.names),
         "places": _assigned(make, groups.names),
-        "rows": [int(each) for each in np.bincount(groups.places[groups.places >= 0], minlength=len(groups.names))],
+        "rows": [
+            int(each)
+            for each in np.bincount(groups.places[groups.places >= 0], minlength=len(groups.names))
+        ],
     }
     how: Gather = "sum" if _counts(measured.numbers) else "mean"
     values = gathered(groups, periods, measured.numbers, how)
@@ -176,7 +183,9 @@ def _categories(
     notes = []
     colored = sum(place is not None for place in series["places"])
     if colored < len(groups.names):
-        notes.append(f"{len(groups.names) - colored} of {len(groups.names)} categories have no color of their own.")
+        notes.append(
+            f"{len(groups.names) - colored} of {len(groups.names)} categories have no color of their own."
+        )
     return {
         "series": series,
         "by_period": _grid(title, groups.names, periods.names, values),
@@ -187,7 +196,11 @@ def _categories(
 def _assigned(make: Categorical, names: Sequence[str]) -> list[int | None]:
     """The place of each category's color: the one that is bound to it, else the next that is bound to none."""
     bound = {color.category: place for place, color in enumerate(make.colors) if color.category}
-    free = [place for place, color in enumerate(make.colors) if not color.category or color.category not in names]
+    free = [
+        place
+        for place, color in enumerate(make.colors)
+        if not color.category or color.category not in names
+    ]
     found: list[int | None] = []
     for name in names:
         own = bound.get(name)
@@ -205,8 +218,12 @@ def _scatter(table: Table, groups: Groups) -> ScatterView | None:
         return None
     x, y = pairs
     rows = sampled(table.rows)
-    rows = rows[np.isfinite(x.numbers[rows]) & np.isfinite(y.numbers[rows]) & (groups.places[rows] >= 0)]
-    points = [(float(x.numbers[row]), float(y.numbers[row]), int(groups.places[row])) for row in rows]
+    rows = rows[
+        np.isfinite(x.numbers[rows]) & np.isfinite(y.numbers[rows]) & (groups.places[rows] >= 0)
+    ]
+    points = [
+        (float(x.numbers[row]), float(y.numbers[row]), int(groups.places[row])) for row in rows
+    ]
     return {"x": x.name, "y": y.name, "points": points, "of": table.rows}
 
 
@@ -225,7 +242,9 @@ def _ramp(table: Table, palette: Palette, make: Sequential | Diverging) -> RampC
             limits = _limits(make, values, low, high)
         except DomainError as error:
             problem = error.message
-            limits = _limits(make.model_copy(update={"breaks": "equal"}), np.linspace(low, high, 100), low, high)
+            limits = _limits(
+                make.model_copy(update={"breaks": "equal"}), np.linspace(low, high, 100), low, high
+            )
         outside = [each for each in limits if make.breaks == "typed" and not low < each < high]
         if outside and not problem:
             problem = f"{outside[0]:g} lies outside the data, from {low:g} to {high:g}: a class stays empty."
@@ -246,10 +265,15 @@ def _ramp(table: Table, palette: Palette, make: Sequential | Diverging) -> RampC
         means = gathered(rows, columns, column.numbers, "mean")
         plain = _grid(title, rows.names, columns.names, means)
         places = _places(make, means, low, high, limits)
-        return {**plain, "places": [[None if each < 0 else int(each) for each in row] for row in places]}
+        return {
+            **plain,
+            "places": [[None if each < 0 else int(each) for each in row] for row in places],
+        }
 
     means = gathered(across, in_one(table), column.numbers, "mean")[:, 0]
-    own_places = [None if each < 0 else int(each) for each in _places(make, means[None], low, high, limits)[0]]
+    own_places = [
+        None if each < 0 else int(each) for each in _places(make, means[None], low, high, limits)[0]
+    ]
     own_values = [None if not np.isfinite(each) else round(float(each), 4) for each in means]
     gauge: GaugeView = {
         "title": f"Mean of {column.name}",
@@ -323,11 +347,17 @@ def _resorted(groups: Groups) -> np.ndarray:
     return moved[groups.places]
 
 
-def _begun(make: Sequential | Diverging, limits: list[float], low: float, high: float) -> list[float]:
+def _begun(
+    make: Sequential | Diverging, limits: list[float], low: float, high: float
+) -> list[float]:
     """Limits inside of the data: those of equal color on both sides of a middle may reach beyond the shorter one."""
     if all(low < each < high for each in limits):
         return limits
-    middle = make.middle if isinstance(make, Diverging) and low < make.middle < high else (low + high) / 2.0
+    middle = (
+        make.middle
+        if isinstance(make, Diverging) and low < make.middle < high
+        else (low + high) / 2.0
+    )
     return even_limits(low, middle, high, len(limits) + 1, same_unit=False)
 
 
@@ -384,5 +414,7 @@ def _counts(numbers: Floats) -> bool:
 
 
 def _grid(title: str, rows: Sequence[str], columns: Sequence[str], values: Floats) -> GridView:
-    plain = [[None if not np.isfinite(each) else round(float(each), 4) for each in row] for row in values]
+    plain = [
+        [None if not np.isfinite(each) else round(float(each), 4) for each in row] for row in values
+    ]
     return {"title": title, "rows": list(rows), "columns": list(columns), "values": plain}

@@ -19,5 +19,7 @@ def palette_grounds_part(look: Look) -> list[PaletteGroundView]:
     return [
         {"id": token.id, "name": token.name}
         for token in in_order(look.system.tokens)
-        if (token.purpose or "").startswith("surface") or token.name.startswith("surface") or token.id in stood_on
+        if (token.purpose or "").startswith("surface")
+        or token.name.startswith("surface")
+        or token.id in stood_on
     ]

@@ -61,7 +61,10 @@ def palette_detail_part(look: Look) -> PaletteDetail | None:
     key = parse_key(look.options.select or "")
     palettes = look.resolved.palettes[look.theme.theme.id if look.theme else ""]
     first = palettes[0] if palettes else None
-    shown = next((each for each in palettes if key and key.kind == "palette" and each.palette.id == key.id), first)
+    shown = next(
+        (each for each in palettes if key and key.kind == "palette" and each.palette.id == key.id),
+        first,
+    )
     if shown is None:
         return None
     eyes = [TYPICAL, *(Eyes(vision, 1.0) for vision in COLOR_VISIONS)]
@@ -107,7 +110,9 @@ def _along(shown: ResolvedPalette, eyes: list[Eyes]) -> PaletteDetail:
     }
 
 
-def _apart(shown: ResolvedPalette, eyes: Eyes, one: np.ndarray, other: np.ndarray, far: np.ndarray) -> ApartView:
+def _apart(
+    shown: ResolvedPalette, eyes: Eyes, one: np.ndarray, other: np.ndarray, far: np.ndarray
+) -> ApartView:
     seen = eyes.hexes(shown.rgb8)
     order = np.argsort(far, kind="stable")
     pairs: list[PairPlaceView] = [

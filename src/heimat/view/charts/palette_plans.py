@@ -128,7 +128,10 @@ def partner_views(resolved: Resolved, low: PaletteValue) -> list[EndPartnerView]
     low8 = resolved.around().rgb8(low)
     chosen: list[Partner] = []
     for each in partners(low8, _END_LIGHT):
-        if all(abs((each.hue - other.hue + 180.0) % 360.0 - 180.0) >= _APART_PARTNERS for other in chosen):
+        if all(
+            abs((each.hue - other.hue + 180.0) % 360.0 - 180.0) >= _APART_PARTNERS
+            for other in chosen
+        ):
             chosen.append(each)
         if len(chosen) == _MOST_PARTNERS:
             break
@@ -149,5 +152,7 @@ def partner_views(resolved: Resolved, low: PaletteValue) -> list[EndPartnerView]
 
 def suitability_view(rgb8: Bytes) -> SuitabilityView:
     """What colors suit as a palette."""
-    suits: list[SuitsView] = [{"kind": each.kind, "suits": each.suits, "why": each.why} for each in suitability(rgb8)]
+    suits: list[SuitsView] = [
+        {"kind": each.kind, "suits": each.suits, "why": each.why} for each in suitability(rgb8)
+    ]
     return {"swatches": TYPICAL.swatches(rgb8), "suits": suits}

@@ -14,7 +14,13 @@ from heimat.core.color.contrast import AA_TEXT, cut, label_on, ratio
 from heimat.core.color.hex_notation import hex_of
 from heimat.core.color.naming import spoken_names
 from heimat.core.document.keys import palette_key
-from heimat.core.document.palettes import Categorical, OtherRole, PaletteMethod, Sequential, values_of
+from heimat.core.document.palettes import (
+    Categorical,
+    OtherRole,
+    PaletteMethod,
+    Sequential,
+    values_of,
+)
 from heimat.core.document.tokens import Token
 from heimat.core.document.words import value_in_words
 from heimat.core.planning.binding import bound_to
@@ -84,7 +90,10 @@ class PaletteView(TypedDict):
 def palettes_part(look: Look) -> list[PaletteView]:
     """All palettes, in order."""
     bound = bound_to(look.system)
-    return [_view(look, shown, bound) for shown in look.resolved.palettes[look.theme.theme.id if look.theme else ""]]
+    return [
+        _view(look, shown, bound)
+        for shown in look.resolved.palettes[look.theme.theme.id if look.theme else ""]
+    ]
 
 
 def _view(look: Look, shown: ResolvedPalette, bound: Mapping[str, list[Token]]) -> PaletteView:
@@ -170,7 +179,9 @@ def _through(look: Look, shown: ResolvedPalette) -> list[ThroughView]:
             said = make.places[place] if make.places else None
             own = (make.lightest - float(light[place])) / (make.lightest - make.darkest)
             at = said if said is not None else min(max(own, 0.0), 1.0)
-        found.append({**swatch, "words": value_in_words(look.system, value), "at": round(at * 100.0)})
+        found.append(
+            {**swatch, "words": value_in_words(look.system, value), "at": round(at * 100.0)}
+        )
     return found
 
 
@@ -198,7 +209,11 @@ def _facts(shown: ResolvedPalette) -> list[str]:
     light = lights(rgb8)
     if shown.ramp is not None:
         even = f"steps vary by {shown.ramp.spread:.1%}, for {shown.ramp.worst_vision} by {shown.ramp.worst:.0%}"
-        given_up = [f"{1.0 - shown.ramp.share:.0%} of the chroma given up for that"] if shown.ramp.share < 1.0 else []
+        given_up = (
+            [f"{1.0 - shown.ramp.share:.0%} of the chroma given up for that"]
+            if shown.ramp.share < 1.0
+            else []
+        )
         return [f"{light[0]:.0f} to {light[-1]:.0f} L*", even, *given_up]
     ends = ends_apart(rgb8)
     good = "" if ends >= GOOD_ENDS else f"; {GOOD_ENDS:g} would be better"

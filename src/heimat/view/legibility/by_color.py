@@ -32,7 +32,11 @@ def by_color_part(look: Look) -> list[ByColorView]:
             continue
         reached = float(ratio(theme.tokens[link.id].rgb8, theme.tokens[text.id].rgb8))
         holds = reached >= AA_LARGE
-        advice = "enough to be told by color alone" if holds else "underline it: by color alone it needs 3"
+        advice = (
+            "enough to be told by color alone"
+            if holds
+            else "underline it: by color alone it needs 3"
+        )
         found.append(
             {
                 "one": link.id,

@@ -54,7 +54,11 @@ def conditions_part(look: Look) -> list[ConditionView]:
 
 def _held(theme: ResolvedTheme, each: UnderCondition, quantities: Quantities) -> HeldView:
     white = white_needed(quantities, theme, each.pairing, each.level)
-    helps = "no brightness of this display would do" if white is None else f"would hold at {white:,.0f} cd/m²"
+    helps = (
+        "no brightness of this display would do"
+        if white is None
+        else f"would hold at {white:,.0f} cd/m²"
+    )
     return {
         "foreground": each.pairing.foreground,
         "ground": each.pairing.ground,

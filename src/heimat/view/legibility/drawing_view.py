@@ -32,11 +32,15 @@ class DrawnPairView(TypedDict):
 
 def drawn_pair_views(resolved: Resolved, pairs: list[DrawnPair], eyes: Eyes) -> list[DrawnPairView]:
     """All pairs of a drawing, as they were sorted."""
-    declared = {(each.foreground, each.ground, each.use) for each in resolved.system.pairings.values()}
+    declared = {
+        (each.foreground, each.ground, each.use) for each in resolved.system.pairings.values()
+    }
     return [_view(resolved, pair, eyes, declared) for pair in pairs]
 
 
-def _view(resolved: Resolved, pair: DrawnPair, eyes: Eyes, declared: set[tuple[str, str, Use]]) -> DrawnPairView:
+def _view(
+    resolved: Resolved, pair: DrawnPair, eyes: Eyes, declared: set[tuple[str, str, Use]]
+) -> DrawnPairView:
     swatches = [eyes.swatch(pair.rgb8), eyes.swatch(pair.ground8)]
     names = [
         resolved.system.tokens[token].name if token else swatch["hex"]

@@ -105,8 +105,12 @@ def findings_part(look: Look) -> list[FindingView]:
 
 
 def _held_words(resolved: Resolved, finding: Finding) -> str:
-    held = [resolved.system.tokens[token].name for token in finding.tokens if is_held(resolved, token)]
-    return f"{listed(held)} {'is' if len(held) == 1 else 'are'} held against repairs." if held else ""
+    held = [
+        resolved.system.tokens[token].name for token in finding.tokens if is_held(resolved, token)
+    ]
+    return (
+        f"{listed(held)} {'is' if len(held) == 1 else 'are'} held against repairs." if held else ""
+    )
 
 
 def exceptions_part(look: Look) -> list[ExceptionView]:
@@ -155,7 +159,10 @@ def _exception(each: AcceptedException, state: str, words: str) -> ExceptionView
 
 
 def _finding(
-    look: Look, finding: Finding, colors: list[SwatchView], lapsed: tuple[AcceptedException, str] | None
+    look: Look,
+    finding: Finding,
+    colors: list[SwatchView],
+    lapsed: tuple[AcceptedException, str] | None,
 ) -> FindingView:
     merged = Eyes(finding.vision.vision, finding.vision.at_severity) if finding.vision else None
     return {
@@ -170,7 +177,9 @@ def _finding(
         "as_seen_by": merged.vision if merged else None,
         "use": finding.use,
         "cause": finding.cause or finding.id,
-        "lapsed": f"{lapsed[0].person} accepted this on {lapsed[0].on}; {lapsed[1]}." if lapsed else "",
+        "lapsed": f"{lapsed[0].person} accepted this on {lapsed[0].on}; {lapsed[1]}."
+        if lapsed
+        else "",
         "settled_by_steps": finding.kind in ("pairing", "told_apart", "kept"),
         "held": _held_words(look.resolved, finding),
     }
@@ -237,5 +246,7 @@ def _order(resolved: Resolved, today: date) -> list[MovingView]:
             "moving": resolved.system.tokens[token].moving,
             "pairings": uses,
         }
-        for token, uses in moving_order(resolved, [each for each in found if each.id not in accepted])
+        for token, uses in moving_order(
+            resolved, [each for each in found if each.id not in accepted]
+        )
     ]

@@ -53,13 +53,23 @@ class NamedMatrixView(TypedDict):
 def matrices_part(look: Look) -> list[NamedMatrixView]:
     """The named matrices, in order."""
     return [
-        {"id": each.id, "name": each.name, "rows": each.rows, "columns": each.columns, "by": each.by}
+        {
+            "id": each.id,
+            "name": each.name,
+            "rows": each.rows,
+            "columns": each.columns,
+            "by": each.by,
+        }
         for each in in_order(look.system.matrices)
     ]
 
 
 def matrix_view(
-    resolved: Resolved, theme_id: str | None, wanted: tuple[str, str], order: MatrixOrder, eyes: Eyes
+    resolved: Resolved,
+    theme_id: str | None,
+    wanted: tuple[str, str],
+    order: MatrixOrder,
+    eyes: Eyes,
 ) -> MatrixView:
     """The matrix of two sets in a theme. Raises NotFound where there is no theme."""
     theme = resolved.theme(theme_id)

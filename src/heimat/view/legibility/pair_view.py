@@ -62,7 +62,12 @@ def two_colors_view(pair: PairResult, eyes: Eyes) -> TwoColorsView:
         "contrast": contrast_view(pair.ratio),
         "exact": cut(pair.ratio),
         "uses": [
-            {"words": words, "criterion": criterion, "needed": f"{level:g}", "holds": pair.ratio >= level}
+            {
+                "words": words,
+                "criterion": criterion,
+                "needed": f"{level:g}",
+                "holds": pair.ratio >= level,
+            }
             for words, criterion, level in _USES
         ],
     }

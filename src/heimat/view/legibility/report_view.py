@@ -109,9 +109,14 @@ def report_view(resolved: Resolved, revision: int, today: date) -> ReportView:
         "duty": resolved.system.duty,
         "how": HOW,
         "pairings": [_pair(resolved, theme, each) for theme in themes for each in theme.pairings],
-        "told_apart": [_set(resolved, theme, each) for theme in themes for each in theme.told_apart],
+        "told_apart": [
+            _set(resolved, theme, each) for theme in themes for each in theme.told_apart
+        ],
         "conditions": _conditions(resolved),
-        "findings": [f"{each.sentence} In {names[each.theme]}." if each.theme else each.sentence for each in left],
+        "findings": [
+            f"{each.sentence} In {names[each.theme]}." if each.theme else each.sentence
+            for each in left
+        ],
         "exceptions": exception_views(resolved, today),
         "not_checked": list(NOT_CHECKED),
     }
@@ -140,7 +145,9 @@ def _set(resolved: Resolved, theme: ResolvedTheme, each: ToldApartResult) -> Che
 
     def words(pair: int) -> str:
         found = each.pairs[pair]
-        names = [resolved.system.tokens[told.tokens[place]].name for place in (found.one, found.other)]
+        names = [
+            resolved.system.tokens[told.tokens[place]].name for place in (found.one, found.other)
+        ]
         vision = "typical" if found.typical <= found.worst.least else found.worst.vision
         return f"{names[0]} and {names[1]}: {distance_text(found.least)} for {vision} vision"
 

@@ -5,7 +5,13 @@ from typing_extensions import TypedDict
 from heimat.core.color.arrays import Bytes
 from heimat.core.color.contrast import cut
 from heimat.core.color.hex_notation import hex_of
-from heimat.core.legibility.standing_field import HUES, STRENGTHS, best_possible, fields, grounds_allowing
+from heimat.core.legibility.standing_field import (
+    HUES,
+    STRENGTHS,
+    best_possible,
+    fields,
+    grounds_allowing,
+)
 from heimat.view.eyes import Eyes, SwatchView
 
 
@@ -44,7 +50,10 @@ def standing_field_view(ground8: Bytes, level: float, eyes: Eyes) -> StandingFie
                 "limit": each.limit,
                 "lighter": each.lighter,
                 "rows": [
-                    [swatch if there else None for swatch, there in zip(eyes.swatches(row), kept.tolist(), strict=True)]
+                    [
+                        swatch if there else None
+                        for swatch, there in zip(eyes.swatches(row), kept.tolist(), strict=True)
+                    ]
                     for row, kept in zip(each.rgb8, each.there, strict=True)
                 ],
             }

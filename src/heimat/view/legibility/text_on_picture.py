@@ -77,7 +77,9 @@ def text_on_picture(
         "across": box.across,
         "down": box.down,
         "behind": [_behind(each) for each in found],
-        "best": _best(pixels, resolved, theme, box, level, eyes) if theme and share is not None else [],
+        "best": _best(pixels, resolved, theme, box, level, eyes)
+        if theme and share is not None
+        else [],
         "scrims": [] if share is None else _scrims(pixels, box, text8, level, share),
         "sentence": _sentence(text8, level, worst, len(found)),
     }
@@ -85,7 +87,10 @@ def text_on_picture(
 
 def _scrims(pixels: Pixels, box: Box, text8: Bytes, level: float, share: float) -> list[ScrimView]:
     return [
-        {"color": name, "alpha": least_scrim(pixels, box, text8, level, np.array(scrim, dtype=np.uint8), share)}
+        {
+            "color": name,
+            "alpha": least_scrim(pixels, box, text8, level, np.array(scrim, dtype=np.uint8), share),
+        }
         for name, scrim in _SCRIMS.items()
     ]
 
@@ -110,9 +115,15 @@ def percent(share: float) -> str:
 def _best(
     pixels: Pixels, resolved: Resolved, theme: ResolvedTheme, box: Box, level: float, eyes: Eyes
 ) -> list[BestView]:
-    texts = {each.foreground for each in resolved.system.pairings.values() if each.use in ("body", "large")}
+    texts = {
+        each.foreground
+        for each in resolved.system.pairings.values()
+        if each.use in ("body", "large")
+    }
     tokens = [
-        token for token in in_order(resolved.system.tokens) if token.id in texts and theme.tokens[token.id].alpha == 1.0
+        token
+        for token in in_order(resolved.system.tokens)
+        if token.id in texts and theme.tokens[token.id].alpha == 1.0
     ]
     if not tokens:
         return []

@@ -50,7 +50,9 @@ def told_apart_part(look: Look) -> list[ToldApartView]:
 
 def _told_apart(result: ToldApartResult, theme: ResolvedTheme) -> ToldApartView:
     told = result.told_apart
-    rgb8 = np.array([theme.tokens[token].rgb8 for token in told.tokens], dtype=np.uint8).reshape(-1, 3)
+    rgb8 = np.array([theme.tokens[token].rgb8 for token in told.tokens], dtype=np.uint8).reshape(
+        -1, 3
+    )
     curves = distance_curves(rgb8) if len(rgb8) > 1 else np.zeros((3, 11, 0))
     lights = lightness(relative_luminance(rgb8))
     return {

@@ -64,4 +64,6 @@ def _name(token: PublishedToken | None) -> str | None:
 
 
 def _swatch(value: PublishedValue | None, eyes: Eyes) -> SwatchView | None:
-    return eyes.swatch(np.frombuffer(bytes.fromhex(value.hex[1:]), dtype=np.uint8)) if value else None
+    return (
+        eyes.swatch(np.frombuffer(bytes.fromhex(value.hex[1:]), dtype=np.uint8)) if value else None
+    )

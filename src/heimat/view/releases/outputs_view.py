@@ -5,7 +5,12 @@ from typing_extensions import TypedDict
 
 from heimat.core.document.order import in_order
 from heimat.core.document.outputs import NamedOutput, PlacedOutput
-from heimat.core.publication.published_outputs import file_of, plan_names, plan_places, published_outputs
+from heimat.core.publication.published_outputs import (
+    file_of,
+    plan_names,
+    plan_places,
+    published_outputs,
+)
 from heimat.view.eyes import SwatchView
 from heimat.view.look import Look
 
@@ -51,7 +56,9 @@ def outputs_part(look: Look) -> OutputsPart:
     levels = [list(bytes.fromhex(token.value(theme).hex[1:])) for token in tokens]
     swatches = look.eyes.swatches(np.array(levels, dtype=np.uint8).reshape(-1, 3))
     found: list[OutputView] = []
-    for output, out in zip(in_order(look.system.outputs), published_outputs(look.system, tokens), strict=True):
+    for output, out in zip(
+        in_order(look.system.outputs), published_outputs(look.system, tokens), strict=True
+    ):
         view: OutputView = {
             "names": None,
             "placed": None,
@@ -67,9 +74,14 @@ def outputs_part(look: Look) -> OutputsPart:
             view |= {"names": output, "gaps": list(plan.gaps), "left": len(plan.left)}
         else:
             places = plan_places(output, tokens)
-            view |= {"placed": output, "places": [of for _, of in places.places], "beyond": list(places.beyond)}
+            view |= {
+                "placed": output,
+                "places": [of for _, of in places.places],
+                "beyond": list(places.beyond),
+            }
         found.append(view)
     colors: list[PublishedColorView] = [
-        {"id": token.id, "name": token.name, "swatch": swatch} for token, swatch in zip(tokens, swatches, strict=True)
+        {"id": token.id, "name": token.name, "swatch": swatch}
+        for token, swatch in zip(tokens, swatches, strict=True)
     ]
     return {"colors": colors, "outputs": found}

@@ -56,7 +56,11 @@ def column_view(resolved: Resolved, hue: ResolvedHue, place: int | None, eyes: E
         for row, (each, at) in enumerate(zip(hues, places, strict=True))
     ]
     label = hue.steps[hue.ladder.nearest(aim)].label
-    return {"label": label, "members": members, "words": _words([each.name for each in hues], light, chroma)}
+    return {
+        "label": label,
+        "members": members,
+        "words": _words([each.name for each in hues], light, chroma),
+    }
 
 
 def _words(names: list[str], light: Floats, chroma: Floats) -> str:
@@ -66,5 +70,7 @@ def _words(names: list[str], light: Floats, chroma: Floats) -> str:
     if len(names) == 1:
         return f"Only {names[0]} stands here."
     said = f"L* from {light[dark]:.1f} ({names[dark]}) to {light[bright]:.1f} ({names[bright]})"
-    even = "they weigh the same" if apart <= _EVEN else f"{apart:.1f} apart: {names[dark]} weighs most"
+    even = (
+        "they weigh the same" if apart <= _EVEN else f"{apart:.1f} apart: {names[dark]} weighs most"
+    )
     return f"{said}, {even}. Chroma from {chroma[weak]:.3f} ({names[weak]}) to {chroma[strong]:.3f} ({names[strong]})."

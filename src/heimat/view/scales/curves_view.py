@@ -53,7 +53,11 @@ _ROOM = 0.15
 def curve_views(scale: Scale, curves: Curves) -> list[CurveView]:
     """Lightness, chroma and hue over the steps of a scale, with their handles."""
     made = drawn(scale, curves)
-    asked = {"lightness": scale.lightness, "chroma": np.maximum(scale.chroma, 0.0), "hue": scale.hue}
+    asked = {
+        "lightness": scale.lightness,
+        "chroma": np.maximum(scale.chroma, 0.0),
+        "hue": scale.hue,
+    }
     return [_curve_view(scale, name, made[name], asked[name]) for name in CURVES]
 
 
@@ -84,13 +88,20 @@ def _range(name: CurveName, curve: DrawnCurve) -> tuple[float, float]:
     if name == "chroma":
         top = max(float(values.max()) * (1.0 + _ROOM), _LEAST_HEIGHT[name])
         return 0.0, float(np.ceil(top / 0.04) * 0.04)
-    middle, half = float(values.max() + values.min()) / 2.0, float(np.ptp(values)) / 2.0 * (1.0 + _ROOM)
+    middle, half = (
+        float(values.max() + values.min()) / 2.0,
+        float(np.ptp(values)) / 2.0 * (1.0 + _ROOM),
+    )
     half = max(half, _LEAST_HEIGHT[name] / 2.0)
-    return float(np.floor((middle - half) / 15.0) * 15.0), float(np.ceil((middle + half) / 15.0) * 15.0)
+    return float(np.floor((middle - half) / 15.0) * 15.0), float(
+        np.ceil((middle + half) / 15.0) * 15.0
+    )
 
 
 def _points(line: Floats, name: CurveName) -> list[list[float]]:
-    return np.stack([np.round(line[:, 0], 3), np.round(line[:, 1], _PLACES[name])], axis=-1).tolist()
+    return np.stack(
+        [np.round(line[:, 0], 3), np.round(line[:, 1], _PLACES[name])], axis=-1
+    ).tolist()
 
 
 def _handle_view(name: CurveName, handle: HandleAt) -> HandleView:

@@ -48,7 +48,11 @@ def generators_part(look: Look) -> GeneratorsPart:
         return _part(system.generator, [], words, "", None)
     after = resolve(system.model_copy(update={"generator": LATEST_GENERATOR}))
     scales = _moved(look, after)
-    changed = sum(one != other for each in scales for one, other in zip(each["before"], each["after"], strict=True))
+    changed = sum(
+        one != other
+        for each in scales
+        for one, other in zip(each["before"], each["after"], strict=True)
+    )
     total = sum(len(each["before"]) for each in scales)
     held = listed([hue.name for hue in look.resolved.hue_list if hue.hue.held])
     return _part(
@@ -77,7 +81,9 @@ def _moved(look: Look, after: Resolved) -> list[MovedScaleView]:
     found: list[MovedScaleView] = []
     for hue in look.resolved.hue_list:
         then = after.hues[hue.id]
-        apart = np.atleast_1d(ciede2000(srgb_to_lab(from_bytes(hue.rgb8)), srgb_to_lab(from_bytes(then.rgb8))))
+        apart = np.atleast_1d(
+            ciede2000(srgb_to_lab(from_bytes(hue.rgb8)), srgb_to_lab(from_bytes(then.rgb8)))
+        )
         most = int(np.argmax(apart))
         changed = int((hue.rgb8 != then.rgb8).any(axis=-1).sum())
         words = "stays as it is"

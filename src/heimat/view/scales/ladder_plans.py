@@ -24,11 +24,16 @@ class LadderPlanView(TypedDict):
     losses: list[str]
 
 
-def ladder_plan(system: ColorSystem, hue: str | None, ladder: str | ShapedLadder | None) -> LadderPlanView:
+def ladder_plan(
+    system: ColorSystem, hue: str | None, ladder: str | ShapedLadder | None
+) -> LadderPlanView:
     """What a ladder for all scales, or for one hue's, would do. Raises DomainError for one that cannot be."""
     if hue is not None:
         after = apply(system, SetHueLadder(hue=hue, ladder=ladder))
-        return {"ladder": ladder_view(ladder_of(after, after.hues[hue])), "losses": losses(system, after)}
+        return {
+            "ladder": ladder_view(ladder_of(after, after.hues[hue])),
+            "losses": losses(system, after),
+        }
     after = apply(system, SetLadder(ladder=ladder or ""))
     return {"ladder": ladder_view(after.ladder), "losses": losses(system, after)}
 
@@ -89,12 +94,22 @@ def fewer_view(resolved: Resolved, steps: int | None) -> FewerView:
             if not uses[step.id] and not step.internal and step.id not in reserved
         ],
         "unused_by_hue": [
-            {"hue": hue.id, "name": hue.name, "labels": ", ".join(labels), "own": hue.ladder is not None}
+            {
+                "hue": hue.id,
+                "name": hue.name,
+                "labels": ", ".join(labels),
+                "own": hue.ladder is not None,
+            }
             for hue in in_order(system.hues)
             if (labels := unused_of(system, hue))
         ],
         "reserve": [
-            {"hue": hue.id, "step": step, "name": step_name(system, hue.id, step) or "", "reason": reason}
+            {
+                "hue": hue.id,
+                "step": step,
+                "name": step_name(system, hue.id, step) or "",
+                "reason": reason,
+            }
             for hue in in_order(system.hues)
             for step, reason in hue.reserve.items()
         ],
@@ -129,7 +144,11 @@ def promise_plan(system: ColorSystem, apart: int, aim: float) -> PromisePlanView
     else:
         held = [why for step in found.tightest if (why := _held(system, *step))]
         words = " ".join(
-            [f"The best found at {apart} apart is {reached}, not {aim:g}.", *held, _why_not(system, found, aim)]
+            [
+                f"The best found at {apart} apart is {reached}, not {aim:g}.",
+                *held,
+                _why_not(system, found, aim),
+            ]
         )
     return {"ladder": ladder_view(found.ladder), "kept": found.kept, "words": words}
 

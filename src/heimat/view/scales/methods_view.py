@@ -24,10 +24,15 @@ def methods_part(look: Look) -> list[ComparedMethodView]:
     hue = look.selected.hue if look.selected else None
     if hue is None:
         return []
-    tried = [hue.hue.model_copy(update={"method": hue.method.model_copy(update={"name": name})}) for name in METHODS]
+    tried = [
+        hue.hue.model_copy(update={"method": hue.method.model_copy(update={"name": name})})
+        for name in METHODS
+    ]
     scales = scales_of(look.system, tried)
     found: list[ComparedMethodView] = []
-    for name, scale, measures in zip(METHODS, scales, measure(scales, [set()] * len(scales)), strict=True):
+    for name, scale, measures in zip(
+        METHODS, scales, measure(scales, [set()] * len(scales)), strict=True
+    ):
         falls = measures.lightness
         found.append(
             {

@@ -34,7 +34,9 @@ class OverlaysView(TypedDict):
     overlays: list[OverlayView]
 
 
-def overlays_view(color: Color, alpha: float, ground: Color, tint: Color, eyes: Eyes) -> OverlaysView:
+def overlays_view(
+    color: Color, alpha: float, ground: Color, tint: Color, eyes: Eyes
+) -> OverlaysView:
     """Both ways at once: what `color` at `alpha` gives on a ground, and what gives `tint` there."""
     ground8, tint8 = rgb8_of(ground), rgb8_of(tint)
     alpha = alpha_as_published(alpha)

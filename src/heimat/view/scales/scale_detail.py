@@ -128,7 +128,8 @@ def _detail(look: Look, hue: ResolvedHue, place: int | None) -> ScaleDetailPart:
         "hue": hue.id,
         "name": hue.name,
         "ladder": ladder_view(hue.ladder, uses_of(system, hue.hue if hue.hue.ladder else None)),
-        "measures": _words(hue.ladder.labels(), found, scale.anchor, pinned) + _costs(resolved, hue),
+        "measures": _words(hue.ladder.labels(), found, scale.anchor, pinned)
+        + _costs(resolved, hue),
         "lightness": _spread(found.lightness, "L* falls by {} to {} from step to step", 1),
         "distance": _spread(found.distance, "Neighbors are {} to {} apart in OKLab, times 100", 1),
         "figures_of": _figures(hue),
@@ -149,7 +150,9 @@ def _detail(look: Look, hue: ResolvedHue, place: int | None) -> ScaleDetailPart:
         "all_end_texts": _end_texts(system.method, notation),
         "ground_text": color_text(hue.method.contrast.ground, notation),
         "all_ground_text": color_text(system.method.contrast.ground, notation),
-        "figures": None if scale.figures is None else [round(float(each), 2) for each in scale.figures],
+        "figures": None
+        if scale.figures is None
+        else [round(float(each), 2) for each in scale.figures],
         "reached": _reached(hue) if hue.method.name == "contrast" else None,
         "astray": _astray(hue),
     }
@@ -160,7 +163,10 @@ def _reached(hue: ResolvedHue) -> list[ReachedView]:
     found = ratio(hue.rgb8, rgb8_of(hue.method.contrast.ground)).tolist()
     wanted = found if hue.scale.figures is None else hue.scale.figures.tolist()
     return [
-        {"text": cut(value), "short": _why_short(hue, place, found) if float(cut(value)) < round(aim, 2) else None}
+        {
+            "text": cut(value),
+            "short": _why_short(hue, place, found) if float(cut(value)) < round(aim, 2) else None,
+        }
         for place, (value, aim) in enumerate(zip(found, wanted, strict=True))
     ]
 
@@ -203,14 +209,24 @@ def _astray(hue: ResolvedHue) -> list[str]:
         if color is not None and (lightness_of(color) - own) * way < 0.0:
             other = "darker" if way > 0.0 else "lighter"
             figures = f"L* {lightness_of(color):.1f} against {own:.1f}"
-            found.append(f"The {end} end is {other} than {hue.name} itself ({figures}), so the scale turns back there.")
+            found.append(
+                f"The {end} end is {other} than {hue.name} itself ({figures}), so the scale turns back there."
+            )
     light = hue.scale.lightness
     for stop in ends.stops:
         at = hue.place(stop.step)
         if at is not None and at == hue.scale.anchor:
-            found.append(f"{hue.name} itself stands at {hue.steps[at].label}, so the stop there waits.")
-        elif at is not None and 0 < at < len(light) - 1 and not light[at - 1] > light[at] > light[at + 1]:
-            found.append(f"The stop at {hue.steps[at].label} is not between its neighbors in lightness.")
+            found.append(
+                f"{hue.name} itself stands at {hue.steps[at].label}, so the stop there waits."
+            )
+        elif (
+            at is not None
+            and 0 < at < len(light) - 1
+            and not light[at - 1] > light[at] > light[at + 1]
+        ):
+            found.append(
+                f"The stop at {hue.steps[at].label} is not between its neighbors in lightness."
+            )
     return found
 
 
@@ -244,7 +260,9 @@ def _costs(resolved: Resolved, hue: ResolvedHue) -> list[str]:
     for now, then in zip(resolved.promises, without, strict=True):
         if (now.apart, now.kept) != (then.apart, then.kept):
             reached = f"{now.apart} apart" if now.kept else "out of reach"
-            words.append(f"At this label {now.aim:g} is {reached}; at the nearest it would be {then.apart} apart.")
+            words.append(
+                f"At this label {now.aim:g} is {reached}; at the nearest it would be {then.apart} apart."
+            )
     return words or ["The fixed label costs no promise."]
 
 
@@ -279,21 +297,33 @@ def _words(labels: list[str], found: Measures, anchor: int | None, pinned: set[i
     """What the measures say, a sentence each: order, duplicates, gamut, source."""
     words: list[str] = []
     if found.out_of_order:
-        words += [f"{labels[place]} is not darker than {labels[place - 1]}." for place in found.out_of_order]
+        words += [
+            f"{labels[place]} is not darker than {labels[place - 1]}."
+            for place in found.out_of_order
+        ]
     else:
         words.append("In order: each step is darker than the one before.")
-    words += [f"{labels[place - 1]} and {labels[place]} can hardly be told apart." for place in found.alike]
+    words += [
+        f"{labels[place - 1]} and {labels[place]} can hardly be told apart."
+        for place in found.alike
+    ]
     taken = np.flatnonzero(found.taken)
     if len(taken):
         named = ", ".join(labels[place] for place in taken.tolist())
-        words.append(f"The gamut takes chroma from {named}: at most {float(found.taken.max()):.3f}.")
+        words.append(
+            f"The gamut takes chroma from {named}: at most {float(found.taken.max()):.3f}."
+        )
     else:
         words.append("The gamut holds all the chroma that the curves ask for.")
     nearest = labels[found.source_place]
     if anchor is not None and anchor not in pinned:
         words.append(f"The source is {nearest}, to the bit.")
     elif anchor is not None:
-        words.append(f"A pin stands where the source would: {nearest} is {found.source:.1f} from it (CIEDE2000).")
+        words.append(
+            f"A pin stands where the source would: {nearest} is {found.source:.1f} from it (CIEDE2000)."
+        )
     else:
-        words.append(f"The source is on no step; {nearest} comes nearest, {found.source:.1f} away (CIEDE2000).")
+        words.append(
+            f"The source is on no step; {nearest} comes nearest, {found.source:.1f} away (CIEDE2000)."
+        )
     return words

@@ -40,4 +40,10 @@ def selections_part(look: Look) -> SelectionsPart:
 
 def _selection(system: ColorSystem, kept: NamedSelection) -> NamedSelectionView:
     keys = [step_key(ref.hue, ref.step) for ref in members(system, kept)]
-    return {"id": kept.id, "name": kept.name, "note": kept.note, "keys": keys, "missing": len(kept.steps) - len(keys)}
+    return {
+        "id": kept.id,
+        "name": kept.name,
+        "note": kept.note,
+        "keys": keys,
+        "missing": len(kept.steps) - len(keys),
+    }

@@ -54,7 +54,9 @@ def candidates_part(look: Look) -> list[CandidateView]:
             "note": candidate.note,
             "near": near[place],
         }
-        for place, (candidate, swatch) in enumerate(zip(candidates, look.eyes.swatches(rgb8), strict=True))
+        for place, (candidate, swatch) in enumerate(
+            zip(candidates, look.eyes.swatches(rgb8), strict=True)
+        )
     ]
 
 

@@ -55,6 +55,9 @@ def gallery_set_view(row: _GallerySet, person_id: str, eyes: Eyes) -> GallerySet
         "words": row.words,
         "shipped": row.shipped,
         "mine": row.person_id == person_id,
-        "colors": [{**swatch, "name": name} for swatch, (name, _) in zip(eyes.swatches(rgb8), row.colors, strict=True)],
+        "colors": [
+            {**swatch, "name": name}
+            for swatch, (name, _) in zip(eyes.swatches(rgb8), row.colors, strict=True)
+        ],
         "distance": None if row.distance is None else f"{row.distance:.3f}",
     }

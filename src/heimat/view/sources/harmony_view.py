@@ -94,9 +94,14 @@ def harmony_view(
     other = on_circle(given[0], "hsl" if circle == "oklch" else "oklch", memories[0])
     by = USUAL_SPREAD.get(relation) if spread is None else spread
     offsets = list(placed) if relation == "free" else list(partner_angles(relation, by))
-    angles = [on_circle(color, circle, memory).angle for color, memory in zip(given, memories, strict=False)]
+    angles = [
+        on_circle(color, circle, memory).angle
+        for color, memory in zip(given, memories, strict=False)
+    ]
     own = eyes.swatches(np.array([rgb8_of(color) for color in given]))
-    marks: list[GivenMark] = [{**swatch, "angle": angle} for swatch, angle in zip(own, angles, strict=True)]
+    marks: list[GivenMark] = [
+        {**swatch, "angle": angle} for swatch, angle in zip(own, angles, strict=True)
+    ]
     view = _Partners(source, other, notation, eyes)
     found: list[LikenessView] = [
         {
@@ -111,8 +116,14 @@ def harmony_view(
     if len(given) == 2:
         partners = common_partners(angles[0], angles[1])
         shown = view.at([angle - source.angle for angle, _ in partners])
-        common = [{**partner, "words": words} for partner, (_, words) in zip(shown, partners, strict=True)]
-    lighter_darker = monochromatic(on_circle(given[0], "oklch", memories[0]), by) if relation == "monochromatic" else []
+        common = [
+            {**partner, "words": words} for partner, (_, words) in zip(shown, partners, strict=True)
+        ]
+    lighter_darker = (
+        monochromatic(on_circle(given[0], "oklch", memories[0]), by)
+        if relation == "monochromatic"
+        else []
+    )
     return {
         "strip": eyes.hexes(source.at(ALONG)),
         "given": marks,
@@ -132,7 +143,9 @@ def _likeness_words(relation: Relation, miss: float, missing: int) -> str:
 class _Partners:
     """Makes partners of one source, each beside its like on the other circle."""
 
-    def __init__(self, source: TurnedColor, other: TurnedColor, notation: Notation, eyes: Eyes) -> None:
+    def __init__(
+        self, source: TurnedColor, other: TurnedColor, notation: Notation, eyes: Eyes
+    ) -> None:
         self._source, self._other = source, other
         self._notation, self._eyes = notation, eyes
 
@@ -153,14 +166,23 @@ class _Partners:
 
     def lighter_darker(self, found: list[tuple[float, Color]]) -> list[PartnerView]:
         """Tints and shades of the source: what is turned is nothing, `offset` is the difference in L*."""
-        return [self._partner(step, rgb8_of(color), 0.0, rgb8_of(color), turned=False) for step, color in found]
+        return [
+            self._partner(step, rgb8_of(color), 0.0, rgb8_of(color), turned=False)
+            for step, color in found
+        ]
 
-    def _partner(self, offset: float, rgb8: Bytes, lost: float, like: Bytes, *, turned: bool = True) -> PartnerView:
+    def _partner(
+        self, offset: float, rgb8: Bytes, lost: float, like: Bytes, *, turned: bool = True
+    ) -> PartnerView:
         color = Color.of_bytes(rgb8)
         by = offset if turned else 0.0
         apart = float(differences(rgb8[None], like[None])[0, 0])
         kept = float(oklch_of(color)[1])
-        clipped = f"the gamut leaves chroma {kept:.3f} of {kept + lost:.3f}" if lost > GAMUT_LOSS else None
+        clipped = (
+            f"the gamut leaves chroma {kept:.3f} of {kept + lost:.3f}"
+            if lost > GAMUT_LOSS
+            else None
+        )
         return {
             **self._eyes.swatch(rgb8),
             "angle": round((self._source.angle + by) % 360.0, 2),

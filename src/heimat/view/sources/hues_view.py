@@ -202,7 +202,9 @@ def _pins(resolved: Resolved, hue: ResolvedHue, eyes: Eyes) -> list[PinView]:
     pins, nudges = hue.hue.pins, hue.hue.nudges
     if not pins and not nudges:
         return []
-    generated = scales_of(resolved.system, [hue.hue.model_copy(update={"pins": {}, "nudges": {}})])[0].rgb8
+    generated = scales_of(resolved.system, [hue.hue.model_copy(update={"pins": {}, "nudges": {}})])[
+        0
+    ].rgb8
     return [
         {
             **eyes.swatch(np.asarray(hue.rgb8[place])),
@@ -210,7 +212,9 @@ def _pins(resolved: Resolved, hue: ResolvedHue, eyes: Eyes) -> list[PinView]:
             "step": step.id,
             "label": step.label,
             "generated": eyes.swatch(np.asarray(generated[place])),
-            "distance": distance_text(float(differences(hue.rgb8[place][None], generated[place][None])[0, 0])),
+            "distance": distance_text(
+                float(differences(hue.rgb8[place][None], generated[place][None])[0, 0])
+            ),
         }
         for place, step in enumerate(hue.steps)
         if step.id in pins or step.id in nudges

@@ -22,7 +22,9 @@ def mix_views(one: Color, other: Color, count: int, eyes: Eyes) -> list[MixView]
     return [
         {
             "space": space,
-            "colors": eyes.swatches(np.concatenate([start[None], mixing.mixed(start, end, count, space), end[None]])),
+            "colors": eyes.swatches(
+                np.concatenate([start[None], mixing.mixed(start, end, count, space), end[None]])
+            ),
         }
         for space in MIX_SPACES
     ]

@@ -37,7 +37,9 @@ def near_hues(rgb8: Bytes, resolved: Resolved, eyes: Eyes) -> list[NearView | No
 
 def near_system(rgb8: Bytes, resolved: Resolved, eyes: Eyes) -> list[NearView | None]:
     """For each of n 8-bit colors, the hue or step that it hardly differs from, hues before steps; None where none."""
-    return [near if near and near["same"] else None for near in _near(rgb8, resolved, eyes, steps=True)]
+    return [
+        near if near and near["same"] else None for near in _near(rgb8, resolved, eyes, steps=True)
+    ]
 
 
 def _near(rgb8: Bytes, resolved: Resolved, eyes: Eyes, *, steps: bool) -> list[NearView | None]:

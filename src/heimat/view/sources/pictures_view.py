@@ -85,7 +85,9 @@ def picture_view(row: _Picture) -> PictureView:
     }
 
 
-def main_color_views(found: MainColors, resolved: Resolved, notation: Notation, eyes: Eyes) -> list[MainColorView]:
+def main_color_views(
+    found: MainColors, resolved: Resolved, notation: Notation, eyes: Eyes
+) -> list[MainColorView]:
     """Main colors, the largest area first."""
     near = near_system(found.rgb8, resolved, eyes)
     return [

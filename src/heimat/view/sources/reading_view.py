@@ -113,11 +113,15 @@ class SetPlanView(TypedDict):
     edits: list[UserEdit]
 
 
-def reading_view(reading: Reading, beside: Resolved | None, notation: Notation, eyes: Eyes) -> ReadingView:
+def reading_view(
+    reading: Reading, beside: Resolved | None, notation: Notation, eyes: Eyes
+) -> ReadingView:
     """A reading beside a set: kinds guessed, repetitions, what each line would replace, and which step it fits."""
     resolved = beside or resolve(_EMPTY)
     # A hue is solid: what is translucent is taken as it looks on white.
-    told = [replace(line, color=on_white(line.color)) if line.color else line for line in reading.lines]
+    told = [
+        replace(line, color=on_white(line.color)) if line.color else line for line in reading.lines
+    ]
     read = [line for line in told if line.color is not None]
     rgb8 = as_bytes([line.color for line in read if line.color is not None])
     swatches = iter(eyes.swatches(rgb8))

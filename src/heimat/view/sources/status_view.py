@@ -59,7 +59,10 @@ def status_view(
     kept = {status: rgb8_of(present[status]) for status in held if status in present}
     proposal = propose(Brand.of(as_bytes(brand)), kept)
     before = np.array(
-        [rgb8_of(present[status]) if status in present else proposal.fitted[at] for at, status in enumerate(STATUSES)]
+        [
+            rgb8_of(present[status]) if status in present else proposal.fitted[at]
+            for at, status in enumerate(STATUSES)
+        ]
     )
     was, now = distances(before, TOLD_APART), distances(proposal.colors, TOLD_APART)
     after_swatches, before_swatches = eyes.swatches(proposal.colors), eyes.swatches(before)
@@ -85,7 +88,10 @@ def status_view(
 
 def _pairs(old: PairDistance, new: PairDistance) -> list[StatusPairView]:
     figures = [("typical", old.typical, new.typical)]
-    figures += [(was.vision, was.least, now.least) for was, now in zip(old.visions, new.visions, strict=True)]
+    figures += [
+        (was.vision, was.least, now.least)
+        for was, now in zip(old.visions, new.visions, strict=True)
+    ]
     return [
         {
             "one": STATUSES[new.one],

@@ -15,7 +15,12 @@ from heimat.core.resolve.checked_pairings import PairingResult
 from heimat.core.sources.conventions import STATUSES
 from heimat.view.look import Look
 
-_STATE_WORDS = {"": "at rest", "-hovered": "hovered", "-pressed": "pressed", "-disabled": "disabled"}
+_STATE_WORDS = {
+    "": "at rest",
+    "-hovered": "hovered",
+    "-pressed": "pressed",
+    "-disabled": "disabled",
+}
 
 
 class RowView(TypedDict):
@@ -150,10 +155,19 @@ class _Sorter:
         """What is declared to stand on a ground: whole where it is the first that shows it, else in one line."""
         for result in self._on.get(ground, []):
             token = self._tokens[result.pairing.foreground]
-            if family_of(token.purpose) or (token.purpose or "").partition(".")[0] in ("status", "selection"):
+            if family_of(token.purpose) or (token.purpose or "").partition(".")[0] in (
+                "status",
+                "selection",
+            ):
                 continue
             texts = result.pairing.use in ("body", "large")
-            rows = band["shared"] if token.id in self.placed else band["texts"] if texts else band["parts"]
+            rows = (
+                band["shared"]
+                if token.id in self.placed
+                else band["texts"]
+                if texts
+                else band["parts"]
+            )
             rows.append(_row(token.id, result))
             self.placed.add(token.id)
 
@@ -188,11 +202,15 @@ class _Sorter:
             at = f"action.{family}"
             states: list[StateView] = []
             for suffix, words in _STATE_WORDS.items():
-                own = {part: self._take(f"{at}.{part}{suffix}") for part in ("fill", "label", "border")}
+                own = {
+                    part: self._take(f"{at}.{part}{suffix}") for part in ("fill", "label", "border")
+                }
                 if not any(own.values()):
                     continue
                 label = own["label"] or self._by_purpose.get(f"{at}.label")
-                border = own["border"] or (None if suffix == "-disabled" else self._by_purpose.get(f"{at}.border"))
+                border = own["border"] or (
+                    None if suffix == "-disabled" else self._by_purpose.get(f"{at}.border")
+                )
                 reads, holds = self._reads(label, own["fill"] or page)
                 states.append(
                     {
@@ -213,7 +231,9 @@ class _Sorter:
         card = self._by_purpose.get("surface.card")
         for status in STATUSES:
             at = f"status.{status}"
-            surface, text, border = (self._take(f"{at}-{part}") for part in ("surface", "text", "border"))
+            surface, text, border = (
+                self._take(f"{at}-{part}") for part in ("surface", "text", "border")
+            )
             mark = self._take(at)
             if not any((surface, text, mark, border)):
                 continue

@@ -29,12 +29,19 @@ def own_colors_part(look: Look) -> list[OwnColorsView]:
         levels = [list(bytes.fromhex(value.hex[1:])) for value in values]
         seen = look.eyes.hexes(np.array(levels, dtype=np.uint8).reshape(-1, 3))
         properties = {
-            css_name(token.name): color if value.alpha == 1.0 else f"{color}{round(value.alpha * 255):02X}"
+            css_name(token.name): color
+            if value.alpha == 1.0
+            else f"{color}{round(value.alpha * 255):02X}"
             for token, value, color in zip(tokens, values, seen, strict=True)
         }
         for name, rgb8 in palettes.get(theme.id, {}).items():
             properties.setdefault(name, look.eyes.hexes(rgb8[None])[0])
         found.append(
-            {"theme": theme.name, "scheme": theme.scheme, "shown": theme.id == shown, "properties": properties}
+            {
+                "theme": theme.name,
+                "scheme": theme.scheme,
+                "shown": theme.id == shown,
+                "properties": properties,
+            }
         )
     return found

@@ -66,5 +66,6 @@ def shares_view(pixels: Pixels, resolved: Resolved, theme: ResolvedTheme, eyes: 
 
 def _others(found: Shares, eyes: Eyes) -> list[ShareView]:
     return [
-        {**eyes.swatch(rgb8), "name": hex_of(rgb8), "percent": round(100.0 * share, 1)} for rgb8, share in found.others
+        {**eyes.swatch(rgb8), "name": hex_of(rgb8), "percent": round(100.0 * share, 1)}
+        for rgb8, share in found.others
     ]

@@ -52,7 +52,9 @@ def specimen_part(look: Look) -> SpecimenPart:
     themes: list[SpecimenThemeView] = []
     for theme in look.resolved.themes.values():
         colors = [theme.tokens[token.id] for token in tokens]
-        seen = look.eyes.hexes(np.array([color.rgb8 for color in colors], dtype=np.uint8).reshape(-1, 3))
+        seen = look.eyes.hexes(
+            np.array([color.rgb8 for color in colors], dtype=np.uint8).reshape(-1, 3)
+        )
         themes.append(
             {
                 "id": theme.theme.id,

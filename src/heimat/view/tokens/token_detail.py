@@ -81,7 +81,9 @@ def token_detail_part(look: Look) -> TokenDetailPart | None:
     rules = rules_for(frozenset(by_purpose(system)))
     picked = picking(resolved, theme, token)
     found = standing(resolved, selected.key)
-    names = [system.tokens[each].name for each in dict.fromkeys(stands.token for stands in found.direct)]
+    names = [
+        system.tokens[each].name for each in dict.fromkeys(stands.token for stands in found.direct)
+    ]
     return {
         "key": selected.key,
         "id": token,
@@ -89,7 +91,11 @@ def token_detail_part(look: Look) -> TokenDetailPart | None:
         "hardest": _hardest(look, picked),
         "themes": [_in_theme(look, each, token) for each in resolved.themes.values()],
         "readings": [
-            {"hue": row.hue.id, "texts": [cut(each) for each in row.ratios.tolist()], "passes": row.passes.tolist()}
+            {
+                "hue": row.hue.id,
+                "texts": [cut(each) for each in row.ratios.tolist()],
+                "passes": row.passes.tolist(),
+            }
             for row in picked.rows
         ],
         "proposed": _proposed(look, theme, picked, token),
@@ -133,7 +139,11 @@ def _in_theme(look: Look, theme: ResolvedTheme, token: str) -> InThemeView:
 
 def _page(look: Look, theme: ResolvedTheme) -> Bytes:
     page = by_purpose(look.system).get("surface.page")
-    return theme.tokens[page].rgb8 if page else np.full(3, 0 if theme.theme.scheme == "dark" else 255, dtype=np.uint8)
+    return (
+        theme.tokens[page].rgb8
+        if page
+        else np.full(3, 0 if theme.theme.scheme == "dark" else 255, dtype=np.uint8)
+    )
 
 
 def _proposed(look: Look, theme: ResolvedTheme, picked: Picking, token: str) -> list[ProposedView]:
@@ -145,7 +155,9 @@ def _proposed(look: Look, theme: ResolvedTheme, picked: Picking, token: str) -> 
         return []
     found: list[tuple[str, StepAlias | HueAlias]] = []
     passing = step_that_passes(picked, hue.id, color.rgb8)
-    if passing is not None and not np.array_equal(end_color(resolved.hues, passing).rgb8, color.rgb8):
+    if passing is not None and not np.array_equal(
+        end_color(resolved.hues, passing).rgb8, color.rgb8
+    ):
         place = hue.place(passing.step) or 0
         found.append((f"the step that passes: {hue.step_name(place)}", passing))
     family = family_of(look.system.tokens[token].purpose)
@@ -160,10 +172,20 @@ def _proposed(look: Look, theme: ResolvedTheme, picked: Picking, token: str) -> 
     views: list[ProposedView] = []
     for words, value in found:
         if value != own and value not in [view["value"] for view in views]:
-            views.append({**look.eyes.swatch(end_color(resolved.hues, value).rgb8), "words": words, "value": value})
+            views.append(
+                {
+                    **look.eyes.swatch(end_color(resolved.hues, value).rgb8),
+                    "words": words,
+                    "value": value,
+                }
+            )
     return views
 
 
 def _taken(system: ColorSystem, token: str) -> str:
     rests_on = system.rests_on
-    return f"{rests_on.name} {rests_on.version}" if rests_on is not None and token in rests_on.tokens else ""
+    return (
+        f"{rests_on.name} {rests_on.version}"
+        if rests_on is not None and token in rests_on.tokens
+        else ""
+    )

@@ -45,13 +45,16 @@ class RenamingPlanView(TypedDict):
     problems: int
 
 
-def renaming_plan(system: ColorSystem, tokens: Sequence[str] | None, pattern: NamePattern) -> RenamingPlanView:
+def renaming_plan(
+    system: ColorSystem, tokens: Sequence[str] | None, pattern: NamePattern
+) -> RenamingPlanView:
     """What a pattern does to the names of some tokens, of all where none are named."""
     chosen = [token.id for token in in_order(system.tokens)] if tokens is None else tokens
     rows = renaming(system, chosen, pattern)
     return {
         "rows": [
-            {"token": row.token, "before": row.before, "after": row.after, "problem": row.problem} for row in rows
+            {"token": row.token, "before": row.before, "after": row.after, "problem": row.problem}
+            for row in rows
         ],
         "changed": sum(row.before != row.after for row in rows),
         "problems": sum(row.problem is not None for row in rows),
@@ -81,7 +84,10 @@ def scale_names_plan(system: ColorSystem, pattern: str, case: Case) -> ScaleName
     scales: list[ScaleNamesView] = [
         {
             "hue": hue.name,
-            "names": [scale_token_name(pattern, hue.name, label, case) for label in ladder_of(system, hue).labels()],
+            "names": [
+                scale_token_name(pattern, hue.name, label, case)
+                for label in ladder_of(system, hue).labels()
+            ],
         }
         for hue in in_order(system.hues)
     ]
@@ -119,13 +125,17 @@ def family_plan(resolved: Resolved, family: Family, form: Form, eyes: Eyes) -> A
 
 def state_plan(resolved: Resolved, state: State, eyes: Eyes) -> AdditionView:
     """What a state for every action that lacks it would add."""
-    return _addition_view(resolved, addition(resolved, state_purposes(by_purpose(resolved.system), state)), eyes)
+    return _addition_view(
+        resolved, addition(resolved, state_purposes(by_purpose(resolved.system), state)), eyes
+    )
 
 
 def _addition_view(resolved: Resolved, made: Addition, eyes: Eyes) -> AdditionView:
     after = resolve(apply_all(resolved.system, list(made.edits)).system) if made.edits else resolved
     theme = after.theme()
-    new = [token for token in in_order(after.system.tokens) if token.id not in resolved.system.tokens]
+    new = [
+        token for token in in_order(after.system.tokens) if token.id not in resolved.system.tokens
+    ]
     return {
         "tokens": [
             {
@@ -166,7 +176,9 @@ def refill_plan(resolved: Resolved, theme_id: str, tokens: Sequence[str], eyes: 
     theme = resolved.system.themes.get(theme_id)
     if theme is None:
         raise DomainError("That theme is not there any more.", "theme", "missing")
-    edit = refilling(resolved, theme, [token for token in tokens if token in resolved.system.tokens])
+    edit = refilling(
+        resolved, theme, [token for token in tokens if token in resolved.system.tokens]
+    )
     if edit is None:
         return {"moved": [], "edit": None}
     after = resolve(apply(resolved.system, edit))
@@ -183,7 +195,13 @@ class ThemePlanView(TypedDict):
 
 
 def theme_plan(
-    resolved: Resolved, source: str, new_id: str, name: str, scheme: Scheme, contrast: Wanted, eyes: Eyes
+    resolved: Resolved,
+    source: str,
+    new_id: str,
+    name: str,
+    scheme: Scheme,
+    contrast: Wanted,
+    eyes: Eyes,
 ) -> ThemePlanView:
     """A theme proposed from another one. Raises DomainError where that is not there, and for a name that cannot be."""
     known = resolved.themes.get(source)
@@ -208,7 +226,9 @@ def _moved(
     found: list[MovedView] = []
     for token in in_order(after.system.tokens):
         value = value_in(token, after.ways[theme])
-        if token.id in old and (not np.array_equal(old[token.id].rgb8, new[token.id].rgb8) or token.id in how):
+        if token.id in old and (
+            not np.array_equal(old[token.id].rgb8, new[token.id].rgb8) or token.id in how
+        ):
             found.append(
                 {
                     "token": token.id,
@@ -268,7 +288,9 @@ def standing_plan(resolved: Resolved, key: str, eyes: Eyes) -> StandingPlanView:
                 "theme_name": resolved.system.themes[each.theme].name,
                 "words": value_in_words(resolved.system, each.value),
                 "instead": eyes.swatch(other.rgb8) if other else None,
-                "instead_words": f"{other.name}, {distance_words(other.distance)} away" if other else "",
+                "instead_words": f"{other.name}, {distance_words(other.distance)} away"
+                if other
+                else "",
                 "instead_value": other.value if other else None,
             }
         )

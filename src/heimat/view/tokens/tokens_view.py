@@ -80,9 +80,15 @@ def tokens_part(look: Look) -> list[TokenView]:
     if theme is None or not theme.tokens:
         return []
     way = ways_of(look.system)[theme.theme.id]
-    texts = {result.pairing.foreground for result in theme.pairings if result.pairing.use in ("body", "large")}
+    texts = {
+        result.pairing.foreground
+        for result in theme.pairings
+        if result.pairing.use in ("body", "large")
+    }
     tokens = [look.system.tokens[token] for token in theme.tokens]
-    swatches = look.eyes.swatches(np.array([color.rgb8 for color in theme.tokens.values()], dtype=np.uint8))
+    swatches = look.eyes.swatches(
+        np.array([color.rgb8 for color in theme.tokens.values()], dtype=np.uint8)
+    )
     return [
         {
             **swatch,

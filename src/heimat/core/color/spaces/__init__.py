@@ -8,7 +8,14 @@ from heimat.core.color.spaces.cam02 import xyz_to_cam02
 from heimat.core.color.spaces.display_p3 import p3_to_srgb, srgb_to_p3
 from heimat.core.color.spaces.hsl import hsl_to_srgb, srgb_to_hsl
 from heimat.core.color.spaces.hsv import hsv_to_srgb, srgb_to_hsv
-from heimat.core.color.spaces.lab import lab_to_srgb, lab_to_xyz, lightness, luminance_of, srgb_to_lab, xyz_to_lab
+from heimat.core.color.spaces.lab import (
+    lab_to_srgb,
+    lab_to_xyz,
+    lightness,
+    luminance_of,
+    srgb_to_lab,
+    xyz_to_lab,
+)
 from heimat.core.color.spaces.oklab import (
     linear_to_oklab,
     oklab_to_linear,

@@ -54,5 +54,10 @@ def xyz_to_cam02(xyz: ArrayLike) -> Floats:
     colorful = t**0.9 * np.sqrt(light / 100.0) * (1.64 - 0.29**_N) ** 0.73 * _FL**0.25
     strength = np.log1p(_C2 * colorful) / _C2
     return np.stack(
-        [(1.0 + 100.0 * _C1) * light / (1.0 + _C1 * light), strength * np.cos(hue), strength * np.sin(hue)], axis=-1
+        [
+            (1.0 + 100.0 * _C1) * light / (1.0 + _C1 * light),
+            strength * np.cos(hue),
+            strength * np.sin(hue),
+        ],
+        axis=-1,
     )

@@ -85,7 +85,9 @@ def findings(resolved: Resolved, *, repairs: bool = True) -> list[Finding]:
     Repairs take most of the time and may be left out. What each mends and breaks is what is found after it; of very
     many repairs that ask for the whole document, it is looked for only of those of the findings that weigh most.
     """
-    every = [(kind, case) for kind in kinds.KINDS for case in _measured(resolved, kind) if case.open]
+    every = [
+        (kind, case) for kind in kinds.KINDS for case in _measured(resolved, kind) if case.open
+    ]
     if not repairs:
         return [case.say() for _, case in every]
     told: Counter[str] = Counter()
@@ -118,7 +120,9 @@ def _with_consequences(resolved: Resolved, found: list[Finding]) -> list[Finding
         return None if found is None else replace(repair, mends=found[0], breaks=found[1])
 
     def ranked(finding: Finding) -> list[Repair]:
-        return sorted((each for repair in finding.repairs if (each := counted(repair)) is not None), key=_rank)
+        return sorted(
+            (each for repair in finding.repairs if (each := counted(repair)) is not None), key=_rank
+        )
 
     return [replace(each, repairs=ranked(each)) for each in found]
 
@@ -134,7 +138,14 @@ def _counted(system: ColorSystem, repair: Repair, before: frozenset[str]) -> Cou
 
 def _rank(repair: Repair) -> tuple[bool, int, bool, int, int, float]:
     """What breaks nothing first, then what leaves grounds light or dark, moves what matters least, changes least."""
-    return repair.breaks is None, repair.breaks or 0, repair.turned, repair.turn, repair.weight, repair.distance
+    return (
+        repair.breaks is None,
+        repair.breaks or 0,
+        repair.turned,
+        repair.turn,
+        repair.weight,
+        repair.distance,
+    )
 
 
 def moving_order(resolved: Resolved, found: list[Finding]) -> list[tuple[str, int]]:
@@ -143,7 +154,9 @@ def moving_order(resolved: Resolved, found: list[Finding]) -> list[tuple[str, in
     The team's own order comes first, then the number of pairings, then the designer's order of tokens.
     """
     tokens = resolved.system.tokens
-    met = sorted({token for each in found for token in each.tokens}, key=lambda token: tokens[token].order)
+    met = sorted(
+        {token for each in found for token in each.tokens}, key=lambda token: tokens[token].order
+    )
     uses = {token: pairings_with(resolved, token) for token in met}
     return sorted(uses.items(), key=lambda each: (TURNS[tokens[each[0]].moving], each[1]))
 
@@ -187,7 +200,12 @@ def _harmless(repair: Repair) -> bool:
 
     Companions are new tokens, and a ground that turns from light to dark is another look: those a person chooses.
     """
-    return repair.breaks == 0 and bool(repair.mends) and repair.kind != "companion" and not repair.turned
+    return (
+        repair.breaks == 0
+        and bool(repair.mends)
+        and repair.kind != "companion"
+        and not repair.turned
+    )
 
 
 def _unseen(repair: Repair) -> tuple[int, float, float, int]:

@@ -41,8 +41,12 @@ class Ground:
         """By theme and token, its luminance."""
         found = {}
         for theme in self.resolved.themes.values():
-            rgb8 = np.array([color.rgb8 for color in theme.tokens.values()], dtype=np.uint8).reshape(-1, 3)
-            found[theme.theme.id] = dict(zip(theme.tokens, relative_luminance(rgb8).tolist(), strict=True))
+            rgb8 = np.array(
+                [color.rgb8 for color in theme.tokens.values()], dtype=np.uint8
+            ).reshape(-1, 3)
+            found[theme.theme.id] = dict(
+                zip(theme.tokens, relative_luminance(rgb8).tolist(), strict=True)
+            )
         return found
 
     @cached_property

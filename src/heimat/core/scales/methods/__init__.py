@@ -6,7 +6,13 @@ those that mix colors, the mixed colors themselves. A method is one file, and on
 
 from typing import Literal, get_args
 
-from heimat.core.scales.methods import between_ends, contrast_targets, even_lightness, hsl_lightness, white_and_black
+from heimat.core.scales.methods import (
+    between_ends,
+    contrast_targets,
+    even_lightness,
+    hsl_lightness,
+    white_and_black,
+)
 from heimat.core.scales.methods.between_ends import BetweenEnds
 from heimat.core.scales.methods.contrast_targets import ContrastTargets
 from heimat.core.scales.methods.drafts import Draft, Given, MethodKind

@@ -45,16 +45,26 @@ def _draft(given: Given, settings: BetweenEnds) -> Draft:
         np.array([hue, hue + given.rules.drift(float(hue), given.lightness)[0]]),
     )
     last = len(given.aims) - 1
-    stops: dict[int, Color | Floats] = {0: settings.light or usual[0], last: settings.dark or usual[1], **given.stops}
+    stops: dict[int, Color | Floats] = {
+        0: settings.light or usual[0],
+        last: settings.dark or usual[1],
+        **given.stops,
+    }
     anchor = None if given.anchor == "guide" else given.place
     if anchor is not None:
         stops[anchor] = given.source
     places = np.array(sorted(stops))
     in_order = [stops[place] for place in places.tolist()]
     after = np.clip(np.searchsorted(places, np.arange(last + 1), side="right"), 1, len(places) - 1)
-    at, starts, ends = given.positions, given.positions[places[after - 1]], given.positions[places[after]]
+    at, starts, ends = (
+        given.positions,
+        given.positions[places[after - 1]],
+        given.positions[places[after]],
+    )
     shares = ((at - starts) / (ends - starts))[:, None]
-    colors = np.stack([from_bytes(rgb8_of(stop)) if isinstance(stop, Color) else stop for stop in in_order])
+    colors = np.stack(
+        [from_bytes(rgb8_of(stop)) if isinstance(stop, Color) else stop for stop in in_order]
+    )
     srgb = blend(colors[after - 1], colors[after], shares, settings.space)
     exact = np.stack([srgb_of(stop) if isinstance(stop, Color) else stop for stop in in_order])
     wide = None

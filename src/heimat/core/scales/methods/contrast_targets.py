@@ -51,7 +51,9 @@ def _contrast(given: Given, settings: ContrastTargets) -> tuple[Floats, Floats]:
         low = NEAREST_GROUND_RATIO
     if not darker and ends[1] < ground:
         low = NEAREST_GROUND_RATIO
-    first, last = (max(low, NEAREST_GROUND_RATIO), high) if darker else (high, max(low, NEAREST_GROUND_RATIO))
+    first, last = (
+        (max(low, NEAREST_GROUND_RATIO), high) if darker else (high, max(low, NEAREST_GROUND_RATIO))
+    )
     ratios = first * (last / first) ** (given.positions / given.positions[-1])
     for place, value in given.typed.items():
         ratios[place] = value

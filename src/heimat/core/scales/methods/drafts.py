@@ -122,7 +122,9 @@ def by_lightness(given: Given, targets: Floats, figures: Floats | None) -> Draft
     return Draft(bent, np.full(count, chroma), np.full(count, hue), targets, anchor, None, figures)
 
 
-def of_colors(srgb: Floats, anchor: int | None, figures: Floats | None, wide: Floats | None) -> Draft:
+def of_colors(
+    srgb: Floats, anchor: int | None, figures: Floats | None, wide: Floats | None
+) -> Draft:
     """A draft of mixed colors (n, 3), and of what they are without a gamut. What is published, and L*, is of 8 bits."""
     rgb8 = to_bytes(srgb)
     _, chroma, hue = np.moveaxis(srgb_to_oklch(srgb), -1, 0)

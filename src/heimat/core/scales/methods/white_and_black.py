@@ -40,7 +40,11 @@ def _draft(given: Given, settings: WhiteBlack) -> Draft:
     parts = np.abs(shares)[:, None]
     srgb = blend(np.broadcast_to(source, ends.shape), ends, parts, settings.space)
     exact = srgb_of(given.source)
-    wide = None if in_gamut(exact) else unheld(np.broadcast_to(exact, ends.shape), ends, parts, settings.space)
+    wide = (
+        None
+        if in_gamut(exact)
+        else unheld(np.broadcast_to(exact, ends.shape), ends, parts, settings.space)
+    )
     if settings.hold_hue:
         # What sRGB does not hold keeps the hue of its own mix.
         _, chroma, _ = np.moveaxis(srgb_to_oklch(srgb), -1, 0)

@@ -8,7 +8,14 @@ from heimat.core.importing.sheet import Sheet, SheetMaker, best, best_palettes
 from heimat.formats.read.gate import guarded
 from heimat.formats.read.read_any import MOST_TEXT_BYTES, decode
 from heimat.formats.read.reading import BLANK
-from heimat.formats.read.sheets import sheet_json, sheet_pages, sheet_palettes, sheet_plain, sheet_scripts, sheet_styles
+from heimat.formats.read.sheets import (
+    sheet_json,
+    sheet_pages,
+    sheet_palettes,
+    sheet_plain,
+    sheet_scripts,
+    sheet_styles,
+)
 from heimat.formats.read.unpacking import unpacked
 
 READERS = (
@@ -48,7 +55,9 @@ def read(files: Mapping[str, bytes]) -> Sheet:
     apart = of_charts is not None and of_charts is not found
     others = len(sheets) - 1 - apart
     if others:
-        passed_over.append(f"{others} other {'file says' if others == 1 else 'files say'} the same or less.")
+        passed_over.append(
+            f"{others} other {'file says' if others == 1 else 'files say'} the same or less."
+        )
     return replace(
         found,
         passed_over=(*passed_over, *found.passed_over, *(declared.passed_over if declared else ())),
@@ -62,7 +71,9 @@ def _read_one(name: str, text: str, beside: Mapping[str, str], passed_over: list
     """The sheet of one file. What its reader did not expect is told, and the other files are read."""
 
     def told() -> Sheet:
-        passed_over.append(f"{name} holds something that was not expected there, and was passed over whole.")
+        passed_over.append(
+            f"{name} holds something that was not expected there, and was passed over whole."
+        )
         return SheetMaker("nothing").made()
 
     return guarded(lambda: _sheet(name, text, beside), told, name)

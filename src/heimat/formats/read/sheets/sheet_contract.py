@@ -18,12 +18,18 @@ def is_contract(root: dict[str, Any]) -> bool:
 def read(root: dict[str, Any]) -> Sheet:
     """What a contract declares. Ratios and promises follow from the colors and are not read."""
     pairings = tuple(
-        SheetPairing(str(each.get("foreground", ""))[:200], str(each.get("ground", ""))[:200], each["use"])
+        SheetPairing(
+            str(each.get("foreground", ""))[:200], str(each.get("ground", ""))[:200], each["use"]
+        )
         for each in root["pairings"][:MOST_SHEET_TOKENS]
         if isinstance(each, dict) and each.get("use") in _USES
     )
     told_apart = tuple(
-        SheetToldApart(str(each.get("name", ""))[:80], tuple(str(name)[:200] for name in names[:_MOST_TOGETHER]), far)
+        SheetToldApart(
+            str(each.get("name", ""))[:80],
+            tuple(str(name)[:200] for name in names[:_MOST_TOGETHER]),
+            far,
+        )
         for each in root["told_apart"][:_MOST_TOGETHER]
         if isinstance(each, dict)
         and isinstance(names := each.get("tokens"), list)
@@ -35,4 +41,12 @@ def read(root: dict[str, Any]) -> Sheet:
     verb = "is" if count == 1 else "are"
     words = f"{counted(count, 'accepted exception')} {verb} not taken over: what was accepted is found anew."
     told = (words,) if count else ()
-    return Sheet("contract", (), (), told, str(root.get("system", ""))[:80], pairings=pairings, told_apart=told_apart)
+    return Sheet(
+        "contract",
+        (),
+        (),
+        told,
+        str(root.get("system", ""))[:80],
+        pairings=pairings,
+        told_apart=told_apart,
+    )

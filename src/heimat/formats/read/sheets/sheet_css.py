@@ -16,8 +16,12 @@ from heimat.formats.read.sheets.sheet_values import css_value
 
 _COMMENT = re.compile(r"/\*.*?(?:\*/|\Z)", re.S)
 _MARK = re.compile(r"[{};]|\"(?:[^\"\\\n]|\\.)*\"|'(?:[^'\\\n]|\\.)*'")
-_ATTRIBUTE = re.compile(r"\[[\w-]*(?:theme|mode|scheme)[\w-]*\s*[~|^$*]?=\s*(\"(?:[^\"\\]|\\.)*\"|'[^']*'|[\w-]+)\s*\]")
-_CLASS = re.compile(r"\.(?:theme-|mode-)?([\w-]*(?:dark|light|night|day|contrast|theme)[\w-]*)", re.I)
+_ATTRIBUTE = re.compile(
+    r"\[[\w-]*(?:theme|mode|scheme)[\w-]*\s*[~|^$*]?=\s*(\"(?:[^\"\\]|\\.)*\"|'[^']*'|[\w-]+)\s*\]"
+)
+_CLASS = re.compile(
+    r"\.(?:theme-|mode-)?([\w-]*(?:dark|light|night|day|contrast|theme)[\w-]*)", re.I
+)
 _ESCAPE = re.compile(r"\\([0-9a-fA-F]{1,6})\s?|\\(.)", re.S)
 _TITLE = re.compile(r"\s*/\*\s*(.{1,80}?)\s+\d+\.\d+\.\d+[^*]{0,300}\*/")
 _MOST_DEEP = 50
@@ -35,11 +39,18 @@ def read(text: str) -> Sheet:
     gradients: dict[str, dict[str, str]] = {}
     root = DEFAULT
     for around, declared in _blocks(_COMMENT.sub(" ", text)):
-        values = {name[2:]: value for name, text in declared.items() if (value := _value(name, text)) is not None}
+        values = {
+            name[2:]: value
+            for name, text in declared.items()
+            if (value := _value(name, text)) is not None
+        }
         if not values or any(_WIDE.search(part) for part in around):
             continue
         scheme = _scheme(declared.get("color-scheme", ""))
-        media, selector = " ".join(part for part in around if part.startswith("@")), around[-1] if around else ""
+        media, selector = (
+            " ".join(part for part in around if part.startswith("@")),
+            around[-1] if around else "",
+        )
         wanted_scheme, wanted_contrast = _preferences(media)
         name = _named(selector)
         if media:
@@ -51,7 +62,9 @@ def read(text: str) -> Sheet:
             name = root
         maker.theme(name, scheme)
         found.setdefault(name, {}).update(values)
-        ramps = {key[2:]: text for key, text in declared.items() if text.startswith("linear-gradient(")}
+        ramps = {
+            key[2:]: text for key, text in declared.items() if text.startswith("linear-gradient(")
+        }
         gradients.setdefault(name, {}).update(ramps)
     found = _with_root_first(found, root)
     for scheme, contrast, values in preferred:
@@ -59,7 +72,9 @@ def read(text: str) -> Sheet:
     of_charts = sheet_palettes.of_properties(found, gradients)
     for name in dict.fromkeys(name for values in found.values() for name in values):
         if not sheet_palettes.is_of(name, of_charts):
-            maker.token(name, {theme: values[name] for theme, values in found.items() if name in values})
+            maker.token(
+                name, {theme: values[name] for theme, values in found.items() if name in values}
+            )
     return replace(maker.made(), palettes=of_charts)
 
 
@@ -67,9 +82,15 @@ def _value(name: str, text: str) -> SheetValue | None:
     return css_value(text) if name.startswith("--") else None
 
 
-def _with_root_first(found: dict[str, dict[str, SheetValue]], root: str) -> dict[str, dict[str, SheetValue]]:
+def _with_root_first(
+    found: dict[str, dict[str, SheetValue]], root: str
+) -> dict[str, dict[str, SheetValue]]:
     # What stood on the root before its theme had a name is of that theme.
-    merged = {**found.pop(DEFAULT, {}), **found.pop(root, {})} if root != DEFAULT else found.pop(DEFAULT, {})
+    merged = (
+        {**found.pop(DEFAULT, {}), **found.pop(root, {})}
+        if root != DEFAULT
+        else found.pop(DEFAULT, {})
+    )
     return {root: merged, **found} if merged else found
 
 
@@ -138,7 +159,15 @@ def _unescaped(text: str) -> str:
 
 def _scheme(text: str) -> Scheme | None:
     words = text.split()
-    return None if len(words) != 1 else "dark" if words[0] == "dark" else "light" if words[0] == "light" else None
+    return (
+        None
+        if len(words) != 1
+        else "dark"
+        if words[0] == "dark"
+        else "light"
+        if words[0] == "light"
+        else None
+    )
 
 
 def _preferences(media: str) -> tuple[Scheme | None, Wanted | None]:

@@ -21,9 +21,15 @@ def read(root: dict[str, Any]) -> Sheet:
 def resolve(root: dict[str, Any], files: Mapping[str, str]) -> Sheet:
     """The color tokens of a resolver's sets, in the contexts of its modifier; `files` are the texts beside it."""
     maker = SheetMaker("token files with a resolver", str(root.get("name", ""))[:80])
-    modifiers = {key: each for key, each in _objects(root.get("modifiers")) if isinstance(each.get("contexts"), dict)}
+    modifiers = {
+        key: each
+        for key, each in _objects(root.get("modifiers"))
+        if isinstance(each.get("contexts"), dict)
+    }
     if len(modifiers) > 1:
-        maker.pass_over(f"Of {len(modifiers)} modifiers the first one, {next(iter(modifiers))}, was read as themes.")
+        maker.pass_over(
+            f"Of {len(modifiers)} modifiers the first one, {next(iter(modifiers))}, was read as themes."
+        )
     modifier = next(iter(modifiers.values()), {})
     contexts = dict(_lists(modifier.get("contexts"))) or {DEFAULT: []}
     default = modifier.get("default")
@@ -46,11 +52,19 @@ def is_resolver(root: dict[str, Any]) -> bool:
 
 
 def _objects(value: Any) -> list[tuple[str, dict[str, Any]]]:
-    return [(key, each) for key, each in value.items() if isinstance(each, dict)] if isinstance(value, dict) else []
+    return (
+        [(key, each) for key, each in value.items() if isinstance(each, dict)]
+        if isinstance(value, dict)
+        else []
+    )
 
 
 def _lists(value: Any) -> list[tuple[str, list[Any]]]:
-    return [(key, each) for key, each in value.items() if isinstance(each, list)] if isinstance(value, dict) else []
+    return (
+        [(key, each) for key, each in value.items() if isinstance(each, list)]
+        if isinstance(value, dict)
+        else []
+    )
 
 
 def _source(source: Any, files: Mapping[str, str], maker: SheetMaker) -> dict[str, Any]:
@@ -72,7 +86,9 @@ def _source(source: Any, files: Mapping[str, str], maker: SheetMaker) -> dict[st
     return found if isinstance(found, dict) else {}
 
 
-def _collect(group: dict[str, Any], path: tuple[str, ...], kind: Any, theme: str, maker: SheetMaker) -> None:
+def _collect(
+    group: dict[str, Any], path: tuple[str, ...], kind: Any, theme: str, maker: SheetMaker
+) -> None:
     name = ".".join(path)
     if len(path) > _DEEPEST:
         maker.pass_over(f"{'.'.join(path[:3])}: groups deeper than {_DEEPEST} were not read.")
@@ -116,7 +132,9 @@ def _token(name: str, token: dict[str, Any], kind: Any, theme: str, maker: Sheet
 
 def _instead(words: str) -> dict[str, str]:
     """What stands in for a token that is on its way out, where its reason begins by saying so."""
-    first, period, rest = words.partition(". ") if not words.endswith(".") or ". " in words else (words[:-1], "", "")
+    first, period, rest = (
+        words.partition(". ") if not words.endswith(".") or ". " in words else (words[:-1], "", "")
+    )
     name = first.removeprefix("Use ")
     if name != first and css_name(name) and " " not in name:
         return {"replacement": name, "reason": rest[:400] if period else ""}

@@ -5,7 +5,12 @@ from typing import Any
 
 from heimat.core.importing.sheet import Sheet, SheetMaker
 from heimat.formats.read.gate import NotJsonError, load_json
-from heimat.formats.read.sheets import sheet_contract, sheet_design_tokens, sheet_palettes, sheet_plain
+from heimat.formats.read.sheets import (
+    sheet_contract,
+    sheet_design_tokens,
+    sheet_palettes,
+    sheet_plain,
+)
 from heimat.formats.read.sheets.sheet_reader import SheetReader
 
 _CODE = (".css", ".scss", ".ts", ".js")
@@ -15,7 +20,9 @@ Beside = Mapping[str, str]
 
 
 def _resolver(root: Object, beside: Beside) -> Sheet | None:
-    return sheet_design_tokens.resolve(root, beside) if sheet_design_tokens.is_resolver(root) else None
+    return (
+        sheet_design_tokens.resolve(root, beside) if sheet_design_tokens.is_resolver(root) else None
+    )
 
 
 def _plain(root: Object, _: Beside) -> Sheet | None:
@@ -49,7 +56,9 @@ def _read(text: str, beside: Beside) -> Sheet:
     if not isinstance(root, dict):
         return maker.made()
     found = (form(root, beside) for form in FORMS)
-    return next((sheet for sheet in found if sheet is not None), None) or sheet_design_tokens.read(root)
+    return next((sheet for sheet in found if sheet is not None), None) or sheet_design_tokens.read(
+        root
+    )
 
 
 READER = SheetReader(lambda start, ending: start.startswith("{") and ending not in _CODE, _read)

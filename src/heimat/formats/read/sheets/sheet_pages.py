@@ -70,10 +70,14 @@ def read_guide(text: str) -> Sheet:
         first = row[0] if row else []
         if first == ["token"]:
             themes = [" ".join(cell) for cell in row[1:-1]]
-        elif themes and len(row) == len(themes) + 2 and len(first) == 2 and first[1].startswith("--"):
+        elif (
+            themes and len(row) == len(themes) + 2 and len(first) == 2 and first[1].startswith("--")
+        ):
             values: dict[str, SheetValue] = {}
             for theme, cell in zip(themes, row[1:], strict=False):
-                color = next((found for each in cell if (found := color_of(each)) is not None), None)
+                color = next(
+                    (found for each in cell if (found := color_of(each)) is not None), None
+                )
                 if color is not None:
                     values[theme] = color
             maker.token(first[0], values, note=" ".join(row[-1])[:400])
@@ -130,8 +134,10 @@ def _places(root: Any) -> tuple[dict[float, str], dict[float, tuple[str, dict[fl
 
 
 DRAWINGS = SheetReader(
-    lambda start, ending: ending == ".svg" or start.startswith("<svg"), lambda start, _: read_drawing(start)
+    lambda start, ending: ending == ".svg" or start.startswith("<svg"),
+    lambda start, _: read_drawing(start),
 )
 GUIDES = SheetReader(
-    lambda start, ending: ending in (".html", ".htm") or start.startswith("<"), lambda start, _: read_guide(start)
+    lambda start, ending: ending in (".html", ".htm") or start.startswith("<"),
+    lambda start, _: read_guide(start),
 )

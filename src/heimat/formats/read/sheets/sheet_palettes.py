@@ -20,7 +20,8 @@ _KINDS: tuple[PaletteKind, ...] = ("categorical", "sequential", "diverging")
 _MODULE = re.compile(r"^(?:export const palettes|PALETTES)\s*=\s*(?=\{)", re.M)
 _TITLED = re.compile(r"(?:/\*|TITLE = \"|#)\s*(.{1,80}?)\s+\d+\.\d+\.\d+[\w.\-]*\s*(?:,|$)", re.M)
 _CYCLE = re.compile(
-    r"^\s*axes\.prop_cycle\s*:\s*cycler\(\s*(?:'color'|\"color\"|color\s*=)\s*,?\s*\[([^\]]{1,40000})\]", re.M
+    r"^\s*axes\.prop_cycle\s*:\s*cycler\(\s*(?:'color'|\"color\"|color\s*=)\s*,?\s*\[([^\]]{1,40000})\]",
+    re.M,
 )
 _QUOTED = re.compile(r"['\"]([^'\"]{1,60})['\"]")
 _LABEL = re.compile(r"chart-(?P<name>[\w-]{1,120}?)-1-label")
@@ -41,7 +42,9 @@ def read_json(root: dict[str, Any]) -> Sheet:
                 kind=kind if kind in _KINDS else None,
                 colors=_by_theme(each.get("colors")),
                 stops=_by_theme(each.get("stops")),
-                categories=tuple(str(words)[:80] for words in _list(each.get("categories"))[:MOST_COLORS]),
+                categories=tuple(
+                    str(words)[:80] for words in _list(each.get("categories"))[:MOST_COLORS]
+                ),
                 middle=_number(middle) or 0.0,
                 ends=(ends[0], ends[1]) if len(ends) == 2 else ("", ""),
                 breaks=tuple(
@@ -66,8 +69,16 @@ def read_module(text: str) -> Sheet:
         found = {}
     palettes = []
     for name, themes in list(found.items())[:MOST_READ]:
-        colors = {theme: each.get("colors") for theme, each in _dict(themes).items() if isinstance(each, dict)}
-        stops = {theme: each.get("stops") for theme, each in _dict(themes).items() if isinstance(each, dict)}
+        colors = {
+            theme: each.get("colors")
+            for theme, each in _dict(themes).items()
+            if isinstance(each, dict)
+        }
+        stops = {
+            theme: each.get("stops")
+            for theme, each in _dict(themes).items()
+            if isinstance(each, dict)
+        }
         through = _by_theme(stops)
         kind: PaletteKind | None = None if through else "categorical"
         palettes.append(SheetPalette(str(name)[:200], kind, _by_theme(colors), through))
@@ -86,7 +97,10 @@ def read_style(text: str) -> Sheet:
 def read_theme(root: dict[str, Any]) -> Sheet:
     """A theme of a charting library, of the forms that are written: the colors by category, and its continuous ones."""
     config, layout = _dict(_dict(root.get("config")).get("range")), _dict(root.get("layout"))
-    shown, scales = _dict(_dict(root.get("visualMap")).get("inRange")), _dict(layout.get("colorscale"))
+    shown, scales = (
+        _dict(_dict(root.get("visualMap")).get("inRange")),
+        _dict(layout.get("colorscale")),
+    )
     series = _colors(config.get("category") or layout.get("colorway") or root.get("color"))
     ordered = _colors(config.get("ramp") or shown.get("color") or _stops(scales.get("sequential")))
     sided = _colors(config.get("diverging") or _stops(scales.get("diverging")))
@@ -95,7 +109,11 @@ def read_theme(root: dict[str, Any]) -> Sheet:
         found.append(SheetPalette("series", "categorical", {DEFAULT: series}))
     if ordered:
         classes = _colors(config.get("ordinal"))
-        found.append(SheetPalette("ordered", "sequential", {DEFAULT: classes} if classes else {}, {DEFAULT: ordered}))
+        found.append(
+            SheetPalette(
+                "ordered", "sequential", {DEFAULT: classes} if classes else {}, {DEFAULT: ordered}
+            )
+        )
     if sided:
         found.append(SheetPalette("two ways", "diverging", {}, {DEFAULT: sided}))
     return sheet("a theme for charts", found)
@@ -110,8 +128,12 @@ def of_properties(
     palettes = []
     for name in names[:MOST_READ]:
         colors = {theme: _numbered(declared, name) for theme, declared in values.items()}
-        ramps = {theme: declared.get(f"chart-{name}-ramp", "") for theme, declared in gradients.items()}
-        through = _by_theme({theme: _STOP.findall(ramp.partition("(")[2]) for theme, ramp in ramps.items()})
+        ramps = {
+            theme: declared.get(f"chart-{name}-ramp", "") for theme, declared in gradients.items()
+        }
+        through = _by_theme(
+            {theme: _STOP.findall(ramp.partition("(")[2]) for theme, ramp in ramps.items()}
+        )
         kept = {theme: each for theme, each in colors.items() if each}
         if kept or through:
             palettes.append(SheetPalette(name, None if through else "categorical", kept, through))
@@ -125,7 +147,10 @@ def is_of(name: str, palettes: Iterable[SheetPalette]) -> bool:
 
 def _numbered(declared: Mapping[str, SheetValue], name: str) -> tuple[Color, ...]:
     found: list[Color] = []
-    while isinstance(value := declared.get(f"chart-{name}-{len(found) + 1}"), Color) and len(found) < MOST_COLORS:
+    while (
+        isinstance(value := declared.get(f"chart-{name}-{len(found) + 1}"), Color)
+        and len(found) < MOST_COLORS
+    ):
         found.append(value)
     return tuple(found)
 

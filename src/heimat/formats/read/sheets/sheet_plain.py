@@ -23,8 +23,12 @@ def read_json(root: dict[str, Any]) -> Sheet:
     """A list of tokens, each with its values by theme."""
     maker = SheetMaker("plain JSON", str(root.get("system", ""))[:80])
     for theme in _dicts(root.get("themes")):
-        scheme: Scheme | None = theme["scheme"] if theme.get("scheme") in ("light", "dark") else None
-        contrast: Wanted | None = theme["contrast"] if theme.get("contrast") in ("usual", "more") else None
+        scheme: Scheme | None = (
+            theme["scheme"] if theme.get("scheme") in ("light", "dark") else None
+        )
+        contrast: Wanted | None = (
+            theme["contrast"] if theme.get("contrast") in ("usual", "more") else None
+        )
         maker.theme(str(theme.get("name", ""))[:80] or DEFAULT, scheme, contrast)
     for token in _dicts(root.get("tokens")):
         name, aliases = str(token.get("name", ""))[:160], token.get("stands for", {})
@@ -77,7 +81,9 @@ def read_table(text: str) -> Sheet:
     at = {head.lower(): place for place, head in enumerate(heads)}
     if "name" not in at:
         return maker.made()
-    themes = [(place, head) for place, head in enumerate(heads) if head and head.lower() not in _BESIDE]
+    themes = [
+        (place, head) for place, head in enumerate(heads) if head and head.lower() not in _BESIDE
+    ]
     for number, row in enumerate(rows[1:], start=2):
         cells = [_plain(cell) for cell in row] + [""] * (len(heads) - len(row))
         values: dict[str, SheetValue] = {}
@@ -90,7 +96,9 @@ def read_table(text: str) -> Sheet:
         gone = cells[at["deprecated, use"]] if "deprecated, use" in at else ""
         said = {key: cells[at[key]][:400] for key in ("note", "usage") if key in at}
         instead = "" if gone == "nothing" else gone
-        maker.token(cells[at["name"]][:160], values, deprecated=bool(gone), replacement=instead, **said)
+        maker.token(
+            cells[at["name"]][:160], values, deprecated=bool(gone), replacement=instead, **said
+        )
         if "system" in at:
             maker.system = maker.system or cells[at["system"]][:80]
     return maker.made()
@@ -128,6 +136,7 @@ def _plain(cell: str) -> str:
 
 
 SWATCHES = SheetReader(
-    lambda start, ending: ending == ".gpl" or start.startswith("GIMP Palette"), lambda start, _: read_swatches(start)
+    lambda start, ending: ending == ".gpl" or start.startswith("GIMP Palette"),
+    lambda start, _: read_swatches(start),
 )
 TABLES = SheetReader(lambda _, ending: ending == ".csv", lambda start, __: read_table(start))

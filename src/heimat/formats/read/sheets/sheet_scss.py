@@ -8,9 +8,12 @@ from heimat.formats.read.sheets.sheet_values import css_value
 _TITLE = re.compile(r"\s*//\s*(.{1,80}?)\s+\d+\.\d+\.\d+\S*\s*$", re.M)
 _LINE_COMMENT = re.compile(r"(?:^|(?<=\s))//[^\n]*|/\*.*?(?:\*/|\Z)", re.S)
 _VARIABLE = re.compile(
-    r"^[ \t]*[$@]([A-Za-z_][\w-]{0,119})[ \t]*:[ \t]*([^;{}()\n]{1,200}(?:\([^()\n]{0,160}\))?)[ \t]*;", re.M
+    r"^[ \t]*[$@]([A-Za-z_][\w-]{0,119})[ \t]*:[ \t]*([^;{}()\n]{1,200}(?:\([^()\n]{0,160}\))?)[ \t]*;",
+    re.M,
 )
-_KEY = re.compile(r"""\s*(?:"((?:[^"\\\n]|\\.){1,120})"|'((?:[^'\\\n]|\\.){1,120})'|([\w-]{1,120}))\s*:""")
+_KEY = re.compile(
+    r"""\s*(?:"((?:[^"\\\n]|\\.){1,120})"|'((?:[^'\\\n]|\\.){1,120})'|([\w-]{1,120}))\s*:"""
+)
 _FLAG = re.compile(r"\s*!(?:default|global)\b")
 
 
@@ -21,7 +24,9 @@ def read(text: str) -> Sheet:
     plain = _LINE_COMMENT.sub(" ", text)
     themes = _themes(plain)
     for name in dict.fromkeys(name for values in themes.values() for name in values):
-        maker.token(name, {theme: values[name] for theme, values in themes.items() if name in values})
+        maker.token(
+            name, {theme: values[name] for theme, values in themes.items() if name in values}
+        )
     first = next(iter(themes), DEFAULT)
     for match in _VARIABLE.finditer(plain):
         value = css_value(_FLAG.sub("", match[2]))
@@ -45,7 +50,12 @@ def _themes(text: str) -> dict[str, dict[str, SheetValue]]:
                 end = text.find(")", sign.end())
                 entry = _KEY.match(piece)
                 if entry and end >= 0 and stack[-1] is not None:
-                    _keep(found, stack[-1], _key(entry), piece[entry.end() :] + text[sign.start() : end + 1])
+                    _keep(
+                        found,
+                        stack[-1],
+                        _key(entry),
+                        piece[entry.end() :] + text[sign.start() : end + 1],
+                    )
                 at = end + 1 if end >= 0 else sign.end()
                 continue
             stack.append(_key(match) if match else None)

@@ -18,7 +18,10 @@ def _any(start: str, _: Mapping[str, str]) -> Sheet:
 
 
 def _said(*sheets: Sheet) -> Sheet:
-    return best([sheet for sheet in sheets if sheet.tokens or sheet.palettes]) or SheetMaker("nothing").made()
+    return (
+        best([sheet for sheet in sheets if sheet.tokens or sheet.palettes])
+        or SheetMaker("nothing").made()
+    )
 
 
 COMPILED = SheetReader(lambda _, ending: ending in _COMPILED, _compiled)

@@ -14,7 +14,9 @@ def identifiers(publication: Publication) -> dict[str, str]:
     found: dict[str, str] = {}
     for number, palette in enumerate(publication.palettes, start=1):
         parts = [part for part in _SIGNS.split(palette.name) if part]
-        word = "".join(part if place == 0 else part[:1].upper() + part[1:] for place, part in enumerate(parts))
+        word = "".join(
+            part if place == 0 else part[:1].upper() + part[1:] for place, part in enumerate(parts)
+        )
         word = word if word and not word[0].isdigit() else f"palette{number}"
         name, again = word, 2
         while name in found.values():

@@ -39,7 +39,11 @@ def _properties(palette: PublishedPalette, theme: str) -> dict[str, str]:
     found: dict[str, str] = {}
     for number, (color, label) in enumerate(zip(colors, labels, strict=True), start=1):
         found |= {f"{name}-{number}": color.lower(), f"{name}-{number}-label": label.lower()}
-    found |= {f"{name}-{role}": color.lower() for role, color in palette.others.get(theme, {}).items()}
+    found |= {
+        f"{name}-{role}": color.lower() for role, color in palette.others.get(theme, {}).items()
+    }
     if stops := palette.stops.get(theme):
-        found[f"{name}-ramp"] = f"linear-gradient(90deg, {', '.join(each.lower() for each in stops)})"
+        found[f"{name}-ramp"] = (
+            f"linear-gradient(90deg, {', '.join(each.lower() for each in stops)})"
+        )
     return found

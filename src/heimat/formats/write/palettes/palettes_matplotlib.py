@@ -8,11 +8,15 @@ from heimat.formats.write.palettes.palette_words import by_theme
 
 def style(publication: Publication, version: str) -> bytes:
     """A style for `plt.style.use`: the first palette by category is the cycle of colors."""
-    first = next((palette for palette in publication.palettes if palette.kind == "categorical"), None)
+    first = next(
+        (palette for palette in publication.palettes if palette.kind == "categorical"), None
+    )
     name = " ".join(publication.name.split())
     lines = [f"# {name} {version}"]
     if first:
-        colors = ", ".join(f"'{color[1:].lower()}'" for color in first.colors[publication.themes[0].id])
+        colors = ", ".join(
+            f"'{color[1:].lower()}'" for color in first.colors[publication.themes[0].id]
+        )
         lines.append(f"axes.prop_cycle: cycler('color', [{colors}])")
     return ("\n".join(lines) + "\n").encode()
 

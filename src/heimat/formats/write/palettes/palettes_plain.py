@@ -26,10 +26,24 @@ def write(publication: Publication, version: str) -> bytes:
                 "ends": list(palette.ends),
                 "breaks": list(palette.breaks),
                 "interpolation": "srgb" if continuous else None,
-                "colors": {words[theme]: list(each) for theme, each in palette.colors.items() if theme in words},
-                "labels": {words[theme]: list(each) for theme, each in palette.labels.items() if theme in words},
-                "stops": {words[theme]: list(each) for theme, each in palette.stops.items() if theme in words},
-                "others": {words[theme]: each for theme, each in palette.others.items() if theme in words},
+                "colors": {
+                    words[theme]: list(each)
+                    for theme, each in palette.colors.items()
+                    if theme in words
+                },
+                "labels": {
+                    words[theme]: list(each)
+                    for theme, each in palette.labels.items()
+                    if theme in words
+                },
+                "stops": {
+                    words[theme]: list(each)
+                    for theme, each in palette.stops.items()
+                    if theme in words
+                },
+                "others": {
+                    words[theme]: each for theme, each in palette.others.items() if theme in words
+                },
                 "told by": list(palette.told_by),
                 "use": _lines(name, words[publication.themes[0].id], continuous),
                 **({"made": _made(palette.made, words)} if palette.made else {}),
@@ -42,7 +56,11 @@ def write(publication: Publication, version: str) -> bytes:
 def _made(made: PaletteMaking, words: Mapping[str, str]) -> dict[str, Any]:
     """How a palette is made, themes by their words."""
     shaded = {words[theme]: places for theme, places in made.shaded.items() if theme in words}
-    bound = tuple(each.model_copy(update={"theme": words[each.theme]}) for each in made.bound if each.theme in words)
+    bound = tuple(
+        each.model_copy(update={"theme": words[each.theme]})
+        for each in made.bound
+        if each.theme in words
+    )
     grounds = {words[theme]: ground for theme, ground in made.grounds.items() if theme in words}
     named = made.model_copy(update={"shaded": shaded, "bound": bound, "grounds": grounds})
     return named.model_dump(mode="json", exclude_defaults=True)

@@ -51,7 +51,9 @@ def plotly(publication: Publication, version: str) -> bytes:
     if series:
         layout["colorway"] = list(_colors(publication, series))
     scales = {"sequential": ordered, "sequentialminus": ordered, "diverging": sided}
-    found = {name: _scale(_stops(publication, palette)) for name, palette in scales.items() if palette}
+    found = {
+        name: _scale(_stops(publication, palette)) for name, palette in scales.items() if palette
+    }
     if found:
         layout["colorscale"] = found
     return _written({"layout": layout})

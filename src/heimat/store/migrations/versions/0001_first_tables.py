@@ -8,7 +8,12 @@ revision = "0001"
 down_revision = None
 
 # Each statement may have run before: a process can be killed between any two.
-_OPTIONS = {"if_not_exists": True, "mysql_engine": "InnoDB", "mysql_charset": "utf8mb4", "mysql_collate": "utf8mb4_bin"}
+_OPTIONS = {
+    "if_not_exists": True,
+    "mysql_engine": "InnoDB",
+    "mysql_charset": "utf8mb4",
+    "mysql_collate": "utf8mb4_bin",
+}
 
 
 def _id() -> sa.Column[int]:
@@ -65,12 +70,20 @@ def upgrade() -> None:
         sa.Column("kind", sa.String(8), nullable=False, comment="open, edit, undo or redo"),
         _to("revision.id", "undoes_id", nullable=True),
         sa.Column(
-            "request_key", sa.String(64), nullable=False, comment="a repeated request finds the revision it made"
+            "request_key",
+            sa.String(64),
+            nullable=False,
+            comment="a repeated request finds the revision it made",
         ),
         sa.Column("sentence", sa.Text, nullable=False),
         sa.Column("edits", MEDIUMBLOB, nullable=False, comment="compressed JSON"),
         sa.Column("inverse", MEDIUMBLOB, nullable=False, comment="compressed JSON"),
-        sa.Column("touched", MEDIUMBLOB, nullable=False, comment="compressed JSON: the places read and written"),
+        sa.Column(
+            "touched",
+            MEDIUMBLOB,
+            nullable=False,
+            comment="compressed JSON: the places read and written",
+        ),
         sa.Column("document", LONGBLOB, nullable=False, comment="compressed JSON"),
         sa.UniqueConstraint("alternative_id", "number"),
         sa.UniqueConstraint("alternative_id", "request_key"),

@@ -16,7 +16,9 @@ def upgrade() -> None:
         "COMMENT 'the same bytes compressed, where that is smaller', ADD COLUMN IF NOT EXISTS brotli LONGBLOB NULL"
     )
     # A selection's name stands in a file's name, and grows where it is normalized.
-    op.execute("ALTER TABLE release_file MODIFY name VARCHAR(300) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL")
+    op.execute(
+        "ALTER TABLE release_file MODIFY name VARCHAR(300) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL"
+    )
     op.execute(
         "ALTER TABLE revision MODIFY kind VARCHAR(8) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL "
         "COMMENT 'open, edit, undo, redo or tidy'"

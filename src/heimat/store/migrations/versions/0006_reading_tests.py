@@ -13,12 +13,14 @@ def upgrade() -> None:
         "share_key VARCHAR(40) NOT NULL, ink VARCHAR(7) NOT NULL, ground VARCHAR(7) NOT NULL, px INTEGER NOT NULL, "
         "person_id VARCHAR(40) NOT NULL, at DATETIME(6) NOT NULL, "
         "PRIMARY KEY (id), UNIQUE (share_key), UNIQUE (system_id, ink, ground, px), "
-        "FOREIGN KEY (system_id) REFERENCES `system` (id), FOREIGN KEY (person_id) REFERENCES person (id)) " + options
+        "FOREIGN KEY (system_id) REFERENCES `system` (id), FOREIGN KEY (person_id) REFERENCES person (id)) "
+        + options
     )
     op.execute(
         "CREATE TABLE IF NOT EXISTS reading_answer (id BIGINT NOT NULL AUTO_INCREMENT, test_id BIGINT NOT NULL, "
         "shown INTEGER NOT NULL, `read` INTEGER NOT NULL, at DATETIME(6) NOT NULL, "
-        "PRIMARY KEY (id), FOREIGN KEY (test_id) REFERENCES reading_test (id) ON DELETE CASCADE) " + options
+        "PRIMARY KEY (id), FOREIGN KEY (test_id) REFERENCES reading_test (id) ON DELETE CASCADE) "
+        + options
     )
 
 

@@ -24,7 +24,8 @@ def upgrade() -> None:
         "CREATE TABLE IF NOT EXISTS preview (id BIGINT NOT NULL AUTO_INCREMENT, system_id BIGINT NOT NULL, "
         "name VARCHAR(40) NOT NULL, version VARCHAR(60) NOT NULL, person_id VARCHAR(40) NOT NULL, "
         "at DATETIME(6) NOT NULL, PRIMARY KEY (id), UNIQUE (system_id, name), "
-        "FOREIGN KEY (system_id) REFERENCES `system` (id), FOREIGN KEY (person_id) REFERENCES person (id)" + _END
+        "FOREIGN KEY (system_id) REFERENCES `system` (id), FOREIGN KEY (person_id) REFERENCES person (id)"
+        + _END
     )
     op.execute(
         "CREATE TABLE IF NOT EXISTS preview_file (preview_id BIGINT NOT NULL, name VARCHAR(300) NOT NULL, "

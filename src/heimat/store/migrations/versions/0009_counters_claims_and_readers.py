@@ -19,7 +19,8 @@ def upgrade() -> None:
     )
     op.execute(
         "CREATE TABLE IF NOT EXISTS unprinted (release_id BIGINT NOT NULL, tries INT NOT NULL, "
-        "PRIMARY KEY (release_id), FOREIGN KEY (release_id) REFERENCES `release` (id) ON DELETE CASCADE" + _END
+        "PRIMARY KEY (release_id), FOREIGN KEY (release_id) REFERENCES `release` (id) ON DELETE CASCADE"
+        + _END
     )
     op.execute(
         "CREATE TABLE IF NOT EXISTS reader (id BIGINT NOT NULL AUTO_INCREMENT, test_id BIGINT NOT NULL, "

@@ -10,7 +10,9 @@ from heimat.core.legibility.findings.finding import Case, Finding, Kind, never_t
 from heimat.core.resolve.resolved import Resolved
 from heimat.core.resolve.resolved_hues import ResolvedHue
 
-_BY_HAND = "Pins and nudges stand where they were put. Take one back, or let the neighbors of pins pass."
+_BY_HAND = (
+    "Pins and nudges stand where they were put. Take one back, or let the neighbors of pins pass."
+)
 _BY_SOURCE = "Its source leaves too little room on one side of the ladder."
 
 

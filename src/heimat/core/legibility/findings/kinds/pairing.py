@@ -87,7 +87,10 @@ def _measure(resolved: Resolved) -> Iterable[_Case]:
     """Every pairing of every theme that falls short, the worst first."""
     every = _Every(resolved)
     every.failing += [
-        (theme, result) for theme in resolved.themes.values() for result in theme.pairings if result.holds is False
+        (theme, result)
+        for theme in resolved.themes.values()
+        for result in theme.pairings
+        if result.holds is False
     ]
     every.failing.sort(key=lambda found: found[1].ratio / (found[1].needed or 1.0))
     return [_Case(theme, result, every) for theme, result in every.failing]
@@ -123,7 +126,9 @@ def _moved(move: Move) -> Counted | None:
 
 def _meeting(move: Move, theme: ResolvedTheme, moved: set[str]) -> Sequence[PairingResult]:
     of_token = move.ground.pairings[theme.theme.id]
-    return list({result.pairing.id: result for token in moved for result in of_token[token]}.values())
+    return list(
+        {result.pairing.id: result for token in moved for result in of_token[token]}.values()
+    )
 
 
 KIND = Kind("pairing", _measure, _moved, clear=_clear)

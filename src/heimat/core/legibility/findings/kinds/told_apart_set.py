@@ -93,9 +93,14 @@ def _moved(move: Move) -> Counted:
             told = result.told_apart
             if moved.isdisjoint(told.tokens):
                 continue
-            colors = [move.rgb8 if token in moved else theme.tokens[token].rgb8 for token in told.tokens]
+            colors = [
+                move.rgb8 if token in moved else theme.tokens[token].rgb8 for token in told.tokens
+            ]
             pairs = distances(np.array(colors, dtype=np.uint8), told.threshold)
-            before, after = _too_close(result.pairs, told.threshold), _too_close(pairs, told.threshold)
+            before, after = (
+                _too_close(result.pairs, told.threshold),
+                _too_close(pairs, told.threshold),
+            )
             mends, breaks = mends + len(before - after), breaks + len(after - before)
     return mends, breaks
 

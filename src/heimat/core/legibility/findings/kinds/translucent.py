@@ -10,7 +10,9 @@ from heimat.core.resolve.checked_pairings import PairingResult
 from heimat.core.resolve.resolved import Resolved
 from heimat.core.resolve.theme import ResolvedTheme
 
-_ADVICE = "What lies under it decides. Give it an opaque color, or pair the text with what lies under it."
+_ADVICE = (
+    "What lies under it decides. Give it an opaque color, or pair the text with what lies under it."
+)
 
 
 @dataclass(slots=True, eq=False)

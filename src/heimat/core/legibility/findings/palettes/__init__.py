@@ -26,7 +26,12 @@ from heimat.core.legibility.findings.palettes import (
     touching,
     turned_hue,
 )
-from heimat.core.legibility.findings.palettes.palette_site import PALETTE_IDS, PaletteCase, PaletteMeasure, every_site
+from heimat.core.legibility.findings.palettes.palette_site import (
+    PALETTE_IDS,
+    PaletteCase,
+    PaletteMeasure,
+    every_site,
+)
 from heimat.core.legibility.findings.palettes.statuses import STATUSES
 from heimat.core.resolve.resolved import Resolved
 from heimat.core.resolve.resolved_palettes import roles_of
@@ -78,12 +83,18 @@ def _moved(move: Move) -> Counted | None:
             continue
         if move.ground.once(_bound_are_checked):
             return None
-        colors = {token: replace(theme.tokens[token], rgb8=move.rgb8, end=move.value) for token in moved}
+        colors = {
+            token: replace(theme.tokens[token], rgb8=move.rgb8, end=move.value) for token in moved
+        }
         repainted[theme.theme.id] = replace(theme, tokens={**theme.tokens, **colors}, bound={})
     if not repainted:
         return 0, 0
     before = move.ground.once(_before)
-    after = {case.id for case in _measure(replace(resolved, themes={**resolved.themes, **repainted})) if case.open}
+    after = {
+        case.id
+        for case in _measure(replace(resolved, themes={**resolved.themes, **repainted}))
+        if case.open
+    }
     return len(before - after), len(after - before)
 
 
@@ -99,7 +110,9 @@ def _bound_are_checked(ground: Ground) -> bool:
     named |= {token for told in system.told_apart.values() for token in told.tokens}
     theme = resolved.theme()
     return theme is not None and any(
-        isinstance(theme.tokens[token].end, PaletteAlias) for token in named if token in theme.tokens
+        isinstance(theme.tokens[token].end, PaletteAlias)
+        for token in named
+        if token in theme.tokens
     )
 
 

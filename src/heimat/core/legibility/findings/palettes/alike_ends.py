@@ -16,7 +16,10 @@ def measure(site: PaletteSite) -> Iterator[PaletteCase]:
 
     def words() -> Words:
         sentence = f"The ends of {shown.palette.name} are {distance_words(ends)} apart; {LEAST_ENDS:g} is asked for."
-        return sentence, "Under one kind of vision both sides look alike. Choose another end: partners are offered."
+        return (
+            sentence,
+            "Under one kind of vision both sides look alike. Choose another end: partners are offered.",
+        )
 
     if ends < LEAST_ENDS:
         yield PaletteCase(site, site.id("ends"), (shown.rgb8[0], shown.rgb8[-1]), words)

@@ -36,11 +36,15 @@ def _case(site: PaletteSite, role: OtherRole, rgb8: Bytes, place: int, far: floa
     def words() -> Words:
         one_of = f"color {place + 1} of {len(shown.rgb8)} of {shown.palette.name}"
         said = nearest_words(far) if categorical else f"{distance_words(far)} apart"
-        sentence = f"What is {role} could be taken for {site.name(place) if categorical else one_of}."
+        sentence = (
+            f"What is {role} could be taken for {site.name(place) if categorical else one_of}."
+        )
         return sentence, f"{said}; {TOLD_APART:g} keeps them apart."
 
     colors = (rgb8, shown.rgb8[place])
-    return PaletteCase(site, site.id("other", role), colors, words, lambda: other_repairs(site, role, rgb8))
+    return PaletteCase(
+        site, site.id("other", role), colors, words, lambda: other_repairs(site, role, rgb8)
+    )
 
 
 def compared(site: PaletteSite) -> tuple[list[OtherRole], Bytes]:
@@ -51,7 +55,9 @@ def compared(site: PaletteSite) -> tuple[list[OtherRole], Bytes]:
     """
     wanted = _TAKEN if site.categories is not None else _TAKEN[:1]
     roles = [role for role in wanted if role in site.shown.others]
-    return roles, np.array([site.shown.others[role] for role in roles], dtype=np.uint8).reshape(-1, 3)
+    return roles, np.array([site.shown.others[role] for role in roles], dtype=np.uint8).reshape(
+        -1, 3
+    )
 
 
 def nearest_words(far: float) -> str:
@@ -66,4 +72,7 @@ def nearest(ours: bytes, levels: bytes, *, typical: bool = False) -> tuple[tuple
     if not ours:
         return ()
     far = other_room(colors_of(levels), colors_of(ours), typical=typical)
-    return tuple((int(place), float(each[place])) for each, place in zip(far, far.argmin(axis=1), strict=True))
+    return tuple(
+        (int(place), float(each[place]))
+        for each, place in zip(far, far.argmin(axis=1), strict=True)
+    )

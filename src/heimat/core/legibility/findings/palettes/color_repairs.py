@@ -57,7 +57,11 @@ def color_repairs(site: PaletteSite, make: Categorical, places: Sequence[int]) -
 
 def other_repairs(site: PaletteSite, role: OtherRole, rgb8: Bytes) -> list[Repair]:
     """The step nearest to a color (3,) beside those of a palette that is taken for none of them, in any theme."""
-    hues = [hue for hue in site.resolved.hue_list if hue.source.alpha == 1.0 and hue.hue.kind == "neutral"]
+    hues = [
+        hue
+        for hue in site.resolved.hue_list
+        if hue.source.alpha == 1.0 and hue.hue.kind == "neutral"
+    ]
     steps = [(hue, step) for hue in hues for step in range(len(hue.steps))]
     if not steps:
         return []
@@ -66,7 +70,9 @@ def other_repairs(site: PaletteSite, role: OtherRole, rgb8: Bytes) -> list[Repai
     for each in every_site(site.resolved):
         if each.shown.palette.id == site.shown.palette.id:
             typical = not isinstance(each.shown.palette.make, Categorical)
-            room = np.minimum(room, other_room(each.shown.rgb8, colors, typical=typical).min(axis=1))
+            room = np.minimum(
+                room, other_room(each.shown.rgb8, colors, typical=typical).min(axis=1)
+            )
     good = room >= TOLD_APART
     if not good.any():
         return []
@@ -74,7 +80,9 @@ def other_repairs(site: PaletteSite, role: OtherRole, rgb8: Bytes) -> list[Repai
     best = int(np.argmin(np.where(good, away, np.inf)))
     hue, step = steps[best]
     edit = SetOtherColor(
-        palette=site.shown.palette.id, role=role, value=StepAlias(hue=hue.hue.id, step=hue.steps[step].id)
+        palette=site.shown.palette.id,
+        role=role,
+        value=StepAlias(hue=hue.hue.id, step=hue.steps[step].id),
     )
     words = f"Let what is {role} be {hue.step_name(step)}"
     return [Repair((edit,), "apart", colors[best], words, float(room[best]), float(away[best]))]
@@ -107,10 +115,14 @@ def _nearest_step(site: PaletteSite, make: Categorical, place: int) -> list[Repa
     hue, step = steps[best]
     value = StepAlias(hue=hue.id, step=hue.steps[step].id)
     words = f"Let {site.name(place)} be {hue.step_name(step)}"
-    return [_repair(site, make, place, value, rgb8[best], words, float(room[best]), float(away[best]))]
+    return [
+        _repair(site, make, place, value, rgb8[best], words, float(room[best]), float(away[best]))
+    ]
 
 
-def _room(site: PaletteSite, make: Categorical, place: int, rgb8: Bytes) -> tuple[Floats, NDArray[np.bool_]]:
+def _room(
+    site: PaletteSite, make: Categorical, place: int, rgb8: Bytes
+) -> tuple[Floats, NDArray[np.bool_]]:
     """How far colors (n, 3) would be from all others of a palette in a theme, and whether they would do there."""
     here8 = rgb8 if site.is_first else on_ground(rgb8, site.shown.ground8, make.contrast)
     far = np.delete(_far(here8.tobytes(), site.shown.rgb8.tobytes()), place, axis=1)
@@ -126,7 +138,9 @@ def _far(levels: bytes, others: bytes) -> Floats:
 
 
 def _nearest_color(site: PaletteSite, make: Categorical, place: int) -> list[Repair]:
-    colors, away = nearest_passing(site.shown.rgb8[place][None], site.shown.ground8[None], np.array([make.contrast]))
+    colors, away = nearest_passing(
+        site.shown.rgb8[place][None], site.shown.ground8[None], np.array([make.contrast])
+    )
     if not np.isfinite(away[0]):
         return []
     words = f"Let {site.name(place)} be {hex_of(colors[0])}, {away[0]:.1f} away"
@@ -147,5 +161,7 @@ def _repair(
 ) -> Repair:
     color = make.colors[place].model_copy(update={"value": value, "shades": {}})
     colors = (*make.colors[:place], color, *make.colors[place + 1 :])
-    edit = SetPalette(palette=site.shown.palette.id, make=make.model_copy(update={"colors": colors}))
+    edit = SetPalette(
+        palette=site.shown.palette.id, make=make.model_copy(update={"colors": colors})
+    )
     return Repair((edit,), "step", rgb8, words, reaches, away)

@@ -19,10 +19,15 @@ def measure(site: PaletteSite) -> Iterator[PaletteCase]:
     reads = float(ratio(lit, shown.ground8))
     if reads < GRAPHIC:
         words = f"{what} reads {cut(reads)} on its ground; it needs {GRAPHIC:g}.", ""
-        yield PaletteCase(site, site.id("other", "highlighted"), (lit, shown.ground8), lambda: words)
+        yield PaletteCase(
+            site, site.id("other", "highlighted"), (lit, shown.ground8), lambda: words
+        )
     if muted is None:
         return
     far = nearest(lit.tobytes(), muted.tobytes())[0][1]
     if far < TOLD_APART:
-        alike = f"{what} looks like what is muted.", f"{nearest_words(far)}; {TOLD_APART:g} is asked for."
+        alike = (
+            f"{what} looks like what is muted.",
+            f"{nearest_words(far)}; {TOLD_APART:g} is asked for.",
+        )
         yield PaletteCase(site, site.id("other", "lit-muted"), (lit, muted), lambda: alike)

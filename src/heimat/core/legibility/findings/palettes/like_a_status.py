@@ -24,7 +24,9 @@ def measure(site: PaletteSite) -> Iterator[PaletteCase]:
             yield _case(site, make, place, token, status8[nearest], far)
 
 
-def _case(site: PaletteSite, make: Categorical, place: int, token: Token, status8: Bytes, far: float) -> PaletteCase:
+def _case(
+    site: PaletteSite, make: Categorical, place: int, token: Token, status8: Bytes, far: float
+) -> PaletteCase:
     def words() -> Words:
         detail = f"{distance_words(far)} apart; {TOLD_APART:g} keeps a series from saying it."
         return f"{site.name(place)} could be taken for {token.name}.", detail

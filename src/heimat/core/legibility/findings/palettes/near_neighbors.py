@@ -29,11 +29,18 @@ def measure(site: PaletteSite) -> Iterator[PaletteCase]:
 
     def words() -> Words:
         said = f"{distance_words(step)} under the vision that brings them nearest"
-        sentence = f"Classes {place + 1} and {place + 2} of {shown.palette.name} can hardly be told apart."
-        return sentence, f"{said}; {LEAST_NEIGHBORS:g} is asked for. Fewer classes, or ends farther apart, help."
+        sentence = (
+            f"Classes {place + 1} and {place + 2} of {shown.palette.name} can hardly be told apart."
+        )
+        return (
+            sentence,
+            f"{said}; {LEAST_NEIGHBORS:g} is asked for. Fewer classes, or ends farther apart, help.",
+        )
 
     if step < LEAST_NEIGHBORS:
-        yield PaletteCase(site, site.id("neighbors"), (shown.rgb8[place], shown.rgb8[place + 1]), words)
+        yield PaletteCase(
+            site, site.id("neighbors"), (shown.rgb8[place], shown.rgb8[place + 1]), words
+        )
 
 
 @remembered(REMEMBERED)

@@ -32,5 +32,11 @@ def _case(site: PaletteSite, make: Categorical, place: int, reached: float) -> P
 
     short, slack = reached < make.contrast, math.log(reached / make.contrast)
     return PaletteCase(
-        site, site.id("contrast", make.colors[place].id), (rgb8, ground8), words, ways, told=short, clear=slack
+        site,
+        site.id("contrast", make.colors[place].id),
+        (rgb8, ground8),
+        words,
+        ways,
+        told=short,
+        clear=slack,
     )

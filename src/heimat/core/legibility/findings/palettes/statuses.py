@@ -22,7 +22,9 @@ def statuses_at(site: PaletteSite) -> tuple[list[Token], Bytes]:
     """The tokens that say a status by their own color, and these colors (n, 3) in the theme."""
     theme = site.resolved.themes.get(site.theme)
     tokens = [
-        token for token in site.resolved.system.tokens.values() if token.purpose in STATUSES and theme is not None
+        token
+        for token in site.resolved.system.tokens.values()
+        if token.purpose in STATUSES and theme is not None
     ]
     rgb8 = [theme.tokens[token.id].rgb8 for token in tokens] if theme else []
     return tokens, np.array(rgb8, dtype=np.uint8).reshape(-1, 3)
@@ -39,4 +41,6 @@ def nearest_statuses(levels: bytes, statuses: bytes) -> tuple[tuple[int, float],
     """For each color the nearest of some statuses, and how far it is for typical vision."""
     ours, theirs = (lab_of_few(colors_of(each)) for each in (levels, statuses))
     far = ciede2000(ours[:, None], theirs[None])
-    return tuple((int(place), float(far[color, place])) for color, place in enumerate(far.argmin(axis=1)))
+    return tuple(
+        (int(place), float(far[color, place])) for color, place in enumerate(far.argmin(axis=1))
+    )

@@ -19,7 +19,9 @@ def measure(resolved: Resolved) -> Iterator[PaletteCase]:
     for theme, palettes in resolved.palettes.items():
         for one, other in combinations([each for each in palettes if each.palette.view], 2):
             if one.palette.view == other.palette.view:
-                yield from _between(PaletteSite(resolved, theme, one), PaletteSite(resolved, theme, other))
+                yield from _between(
+                    PaletteSite(resolved, theme, one), PaletteSite(resolved, theme, other)
+                )
 
 
 def _between(one: PaletteSite, other: PaletteSite) -> Iterator[PaletteCase]:
@@ -34,9 +36,14 @@ def _between(one: PaletteSite, other: PaletteSite) -> Iterator[PaletteCase]:
 
     def words() -> Words:
         names = [_name(site, int(place)) for site, place in ((one, mine), (other, theirs))]
-        sentence = f"{names[0]} could be taken for {names[1]}: both are in {one.shown.palette.view}."
+        sentence = (
+            f"{names[0]} could be taken for {names[1]}: both are in {one.shown.palette.view}."
+        )
         apart = distance_words(least)
-        return sentence, f"{apart} apart; {TOLD_APART:g} keeps two palettes of one view from being mixed up."
+        return (
+            sentence,
+            f"{apart} apart; {TOLD_APART:g} keeps two palettes of one view from being mixed up.",
+        )
 
     colors = (one.shown.rgb8[_ends(one.shown)[mine]], other.shown.rgb8[_ends(other.shown)[theirs]])
     yield PaletteCase(one, one.id("view", other.shown.palette.id), colors, words)
@@ -46,7 +53,13 @@ def _ends(shown: ResolvedPalette) -> list[int]:
     """The places of the colors by which a palette is known: all categories, or the strong ends."""
     count = len(shown.rgb8)
     kind = shown.palette.make.kind
-    return list(range(count)) if kind == "categorical" else [count - 1] if kind == "sequential" else [0, count - 1]
+    return (
+        list(range(count))
+        if kind == "categorical"
+        else [count - 1]
+        if kind == "sequential"
+        else [0, count - 1]
+    )
 
 
 def _lab(shown: ResolvedPalette) -> np.ndarray:

@@ -27,7 +27,9 @@ def measure(site: PaletteSite) -> Iterator[PaletteCase]:
         yield _case(site, make, pair, number, more)
 
 
-def _case(site: PaletteSite, make: Categorical, pair: PairDistance, number: int, more: int) -> PaletteCase:
+def _case(
+    site: PaletteSite, make: Categorical, pair: PairDistance, number: int, more: int
+) -> PaletteCase:
     rgb8 = site.shown.rgb8
 
     def words() -> Words:
@@ -35,7 +37,10 @@ def _case(site: PaletteSite, make: Categorical, pair: PairDistance, number: int,
         return _words(site, make, pair, last if more > 0 and number == MOST_PAIRS else "")
 
     def ways() -> list[Repair]:
-        return [*color_repairs(site, make, (pair.other, pair.one)), *telling_repairs(site, make, _APART_BY)]
+        return [
+            *color_repairs(site, make, (pair.other, pair.one)),
+            *telling_repairs(site, make, _APART_BY),
+        ]
 
     return PaletteCase(
         site,

@@ -16,7 +16,9 @@ def measure(site: PaletteSite) -> Iterator[PaletteCase]:
     count = len(make.colors)
 
     def words() -> Words:
-        sentence = f"{site.shown.palette.name} has {count} categories; readers hold about {MOST_HELD}."
+        sentence = (
+            f"{site.shown.palette.name} has {count} categories; readers hold about {MOST_HELD}."
+        )
         return sentence, "Gather the small ones in one called other, or label every mark directly."
 
     if count > MOST_HELD:

@@ -22,8 +22,13 @@ def measure(site: PaletteSite) -> Iterator[PaletteCase]:
     least = float(between[place])
 
     def words() -> Words:
-        return f"{site.name(place)} and {site.name(place + 1)} touch, with {cut(least)} between them.", _DETAIL
+        return (
+            f"{site.name(place)} and {site.name(place + 1)} touch, with {cut(least)} between them.",
+            _DETAIL,
+        )
 
     if least < GRAPHIC:
         colors = (rgb8[place], rgb8[place + 1])
-        yield PaletteCase(site, site.id("touch"), colors, words, lambda: telling_repairs(site, make, _PARTED_BY))
+        yield PaletteCase(
+            site, site.id("touch"), colors, words, lambda: telling_repairs(site, make, _PARTED_BY)
+        )

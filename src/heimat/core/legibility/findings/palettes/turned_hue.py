@@ -34,10 +34,15 @@ def measure(site: PaletteSite) -> Iterator[PaletteCase]:
         yield _case(site, make, place, turn, own.rgb8[place])
 
 
-def _case(site: PaletteSite, make: Categorical, place: int, turn: float, own8: Bytes) -> PaletteCase:
+def _case(
+    site: PaletteSite, make: Categorical, place: int, turn: float, own8: Bytes
+) -> PaletteCase:
     def words() -> Words:
         sentence = f"{site.name(place)} is another color here: its hue turns by {turn:.0f}°."
-        return sentence, f"Up to {MOST_TURN:g}° a category keeps its color word from theme to theme."
+        return (
+            sentence,
+            f"Up to {MOST_TURN:g}° a category keeps its color word from theme to theme.",
+        )
 
     key, colors = site.id("turned", make.colors[place].id), (own8, site.shown.rgb8[place])
     return PaletteCase(site, key, colors, words, lambda: color_repairs(site, make, (place,)))
@@ -49,4 +54,6 @@ def _turns(before: bytes, now: bytes) -> tuple[tuple[int, float], ...]:
     was, here = (srgb_to_oklch(from_bytes(colors_of(each))) for each in (before, now))
     turns = np.abs(turn_between(was[:, 2], here[:, 2]))
     colored = np.minimum(was[:, 1], here[:, 1]) >= CALLED_BY_HUE
-    return tuple((int(place), float(turns[place])) for place in np.flatnonzero(colored & (turns > MOST_TURN)))
+    return tuple(
+        (int(place), float(turns[place])) for place in np.flatnonzero(colored & (turns > MOST_TURN))
+    )
