@@ -25,7 +25,9 @@ _KINDS = re.compile(
     r"|ReplaceUnaryOperator_(USub_UAdd|Delete_Not)|NumberReplacer|AddNot|ReplaceAndWithOr|ReplaceOrWithAnd"
     r"|ReplaceTrueWithFalse|ReplaceFalseWithTrue|ReplaceBreakWithContinue|ReplaceContinueWithBreak|ZeroIterationForLoop)"
 )
-_NO_COMPUTATION = re.compile(r"remembered\(|^(MOST|LONGEST|LEAST_TEXT)_\w+ =|Field\(")
+_NO_COMPUTATION = re.compile(
+    r"remembered\(|Memory\(|Field\(|^_?(MOST|LONGEST|REMEMBERED|LATEST)\w* ="
+)
 
 
 @dataclass(frozen=True)

@@ -34,9 +34,11 @@ class Reach:
     seconds: dict[str, float]
 
     def of(self, file: str, line: int) -> list[str]:
-        """The tests that reach a line, the quickest first."""
+        """The tests that reach a line, the quickest first; of what is read with its file, those that reach the file."""
+        lines = self.tests.get(file, {})
+        reaching = lines.get(line) or set().union(*lines.values())
         return sorted(
-            self.tests.get(file, {}).get(line, ()),
+            reaching,
             key=lambda name: (self.seconds.get(name, 0.0), name),
         )
 
