@@ -343,3 +343,18 @@ def test_lopsided_and_flat_colors_do_not_diverge(lights8, words):
     (told,) = [each for each in suitability(mirrored(lights8)) if each.kind == "diverging"]
     assert not told.suits
     assert words in told.why
+
+
+def test_natural_breaks_of_many_values_stand_at_what_they_stand_for():
+    """Many thousands of values are gathered first: each gathering stands for all of its values."""
+    rng = np.random.default_rng(6)
+    values = np.concatenate(
+        [
+            rng.uniform(low, low + 10.0, count)
+            for low, count in ((0.0, 9000), (60.0, 300), (90.0, 4000))
+        ]
+    )
+    # Many of them more than once.
+    first, second = breaks(np.round(values, 2), 3, "natural")
+    assert 60.0 <= first < 62.0
+    assert 88.0 <= second < 91.0

@@ -296,3 +296,13 @@ def test_a_token_s_hue_turns_by_as_much_as_it_is_told():
             off.append((turned - by + 180.0) % 360.0 - 180.0)
         assert abs(float(np.mean(off))) < 0.15
         assert max(map(abs, off)) < 1.5
+
+
+@pytest.mark.parametrize("turn", [put(10.0), shifted(10.0), QuantityChange()])
+def test_aiming_a_derived_color_arrives_whatever_the_way_it_was_derived(turn):
+    system = apply(SYSTEM, FollowHue(hue="kelp", source=DerivedSource(hue="flare", turn=turn)))
+    aimed = apply(system, AimSource(hue="kelp", lightness=55.0, chroma=0.08, angle=200.0))
+    _, chroma, angle = oklch_of(source_color(aimed, aimed.hues["kelp"]))
+    assert (chroma, angle) == pytest.approx((0.08, 200.0), rel=0.02)
+    kept = aimed.hues["kelp"].source.turn
+    assert kept.how == ("set" if turn.how == "set" else "shifted")

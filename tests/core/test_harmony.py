@@ -1,6 +1,7 @@
 """Harmony, even sets and mixing, with general libraries as a second opinion."""
 
 import colorsys
+import re
 
 import numpy as np
 import pytest
@@ -229,3 +230,11 @@ def test_a_partner_that_is_kept_is_the_partner_that_was_shown(color, circle, off
     turned = QuantityChange(how="shifted", by=shown["offset"])
     kept = derive(parent, DerivedSource(hue="x", circle=circle, turn=turned))
     assert hex_of(rgb8_of(kept.color)) == shown["hex"]
+
+
+def test_a_partner_that_two_have_in_common_stands_where_its_words_say():
+    for one, other in ((0.0, 30.0), (10.0, 100.0), (200.0, 350.0), (330.0, 15.0)):
+        for angle, words in common_partners(one, other)[2:]:
+            said = [float(each) for each in re.findall(r"(\d+)°", words)]
+            found = [abs(turn_between(angle, hue)) for hue in (one, other)]
+            assert found == pytest.approx(said, abs=4.0)

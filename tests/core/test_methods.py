@@ -15,6 +15,8 @@ from heimat.core.color.exact_color import Color, rgb8_of
 from heimat.core.color.hex_notation import hex_of
 from heimat.core.color.spaces import lightness, luminance_of, srgb_to_oklch
 from heimat.core.document.hues import DerivedSource
+from heimat.core.edits import apply
+from heimat.core.edits.scale_edits import SetMethod
 from heimat.core.errors import DomainError
 from heimat.core.planning.solved_promises import solve_promise
 from heimat.core.resolve.resolved import resolve
@@ -26,6 +28,7 @@ from heimat.core.scales.measures import measure
 from heimat.core.scales.methods import METHODS, Method
 from heimat.core.scales.methods.between_ends import BetweenEnds
 from heimat.core.scales.methods.contrast_targets import ContrastTargets
+from heimat.core.scales.methods.settings import Typed
 from heimat.core.scales.methods.white_and_black import WhiteBlack
 from heimat.demo.demo_systems import brinemark
 from tests.core.strategies import all_corners_and_random, colors, ladders
@@ -353,3 +356,13 @@ def test_verdicts_on_promises_are_true():
                     assert brute_least(other, apart) <= found.most + 1e-9
     assert verdicts.count("open") <= 6
     assert min(verdicts.count("kept"), verdicts.count("impossible")) > 5
+
+
+def test_the_highest_ratio_that_a_ground_allows_may_be_typed():
+    for ground, step in (("#FFFFFF", "s950"), ("#000000", "s50")):
+        targets = ContrastTargets(ground=parse(ground), targets=(Typed(step=step, value=21.0),))
+        edit = SetMethod(method=Method(name="contrast", contrast=targets))
+        assert apply(brinemark(), edit).method.contrast.targets[0].value == 21.0
+        over = targets.model_copy(update={"targets": (Typed(step=step, value=21.1),)})
+        with pytest.raises(DomainError, match="the nearest is 21"):
+            apply(brinemark(), SetMethod(method=Method(name="contrast", contrast=over)))

@@ -19,6 +19,7 @@ from heimat.core.pictures.decoding import MOST_PIXELS, Pixels, decode
 from heimat.core.pictures.main_colors import Wanted, main_colors
 from heimat.core.pictures.rectangle import Rectangle
 from heimat.core.pictures.sampling import sample
+from heimat.core.pictures.shares import shares_of
 from heimat.core.pictures.showing import dimming, shown
 from heimat.core.pictures.showing import encoded as encode
 from heimat.core.pictures.stops import fitted_stops
@@ -402,3 +403,18 @@ def test_a_curve_rises_from_slice_to_slice_whatever_rounding_does(seed):
     pixels = Pixels(colors[None], None, "image/png")
     curve = fitted_stops(pixels, Rectangle(0, 0, count, 1), 20.0).curve
     assert (np.diff(srgb_to_oklab(from_bytes(curve))[:, 0]) > 0.0).all()
+
+
+def test_what_no_color_accounts_for_is_told_by_how_common_it_is():
+    counts = {(200, 30, 40): 500, (20, 140, 60): 900, (30, 60, 200): 700, (240, 240, 240): 400}
+    rgb8 = np.concatenate([np.full((count, 3), color, np.uint8) for color, count in counts.items()])
+    found = shares_of(
+        Pixels(rgb8.reshape(50, 50, 3), None, "image/png"), np.array([[240, 240, 240]], np.uint8)
+    )
+    assert found.shares.tolist() == pytest.approx([400 / 2500])
+    assert [tuple(map(int, color)) for color, _ in found.others] == [
+        (20, 140, 60),
+        (30, 60, 200),
+        (200, 30, 40),
+    ]
+    assert [share for _, share in found.others] == pytest.approx([0.36, 0.28, 0.2])

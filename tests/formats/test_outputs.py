@@ -13,6 +13,7 @@ from heimat.core.errors import DomainError
 from heimat.core.publication.breaking import broken
 from heimat.core.publication.building import publication
 from heimat.core.publication.changes import compare, next_version
+from heimat.core.publication.code_names import meant
 from heimat.core.publication.plain_publication import plain_of, publication_of
 from heimat.core.publication.publication import Publication
 from heimat.core.publication.published_outputs import gap_words, names_lost
@@ -164,3 +165,20 @@ def test_outputs_that_cannot_be_say_why(how: dict, words: str) -> None:
     with pytest.raises(DomainError) as refused:
         apply_all(SYSTEM, edits)
     assert words in refused.value.message
+
+
+def test_what_code_calls_a_color_is_found_by_name_by_color_and_by_likeness():
+    tokens = publication(resolve(brinemark())).tokens
+    by_name = {token.name: token for token in tokens}
+    late = by_name["text.late"]
+    shown = next(iter(late.values.values())).hex
+    found = meant(
+        {"text-late": None, "brand-alarm": shown.lower(), "text-lates": None, "zzz": "#123456"},
+        tokens,
+    )
+    assert [(each.of, each.why) for each in found] == [
+        (late.id, "same name"),
+        (late.id, "same color"),
+        (late.id, "alike"),
+        (None, ""),
+    ]

@@ -7,7 +7,7 @@ import tinycss2
 
 from heimat.core.document.tokens import LiteralColor, StepAlias
 from heimat.core.edits import apply
-from heimat.core.edits.hue_edits import RenameHue
+from heimat.core.edits.hue_edits import RemoveHue, RenameHue
 from heimat.core.edits.source_edits import SetSource
 from heimat.core.edits.token_edits import AddToken, SetTokenValue
 from heimat.core.edits.token_name_edits import RenameToken
@@ -133,3 +133,10 @@ def test_an_alias_that_follows_a_new_name_has_not_been_pointed_elsewhere():
         token="text-on-brand", theme=DAY, value=LiteralColor(color="#FFFFFF")
     )
     assert compare(PUBLISHED, changed(same_color)) == []
+
+
+def test_of_several_that_go_the_first_is_named_and_the_others_are_counted():
+    one = compare(PUBLISHED, changed(RemoveHue(hue="heather")))
+    why = next_version("1.2.3", one).why
+    gone = [each for each in one if each.change == "removed"]
+    assert f"{gone[0].before.name} and {len(gone) - 1} more will not be found" in why
