@@ -61,24 +61,23 @@ def by_period(column: Column) -> Groups:
     ]
     there = column.numbers[np.isfinite(column.numbers)]
     by_months = in_months(column)
-    if (
-        len(there)
-        and not by_months
-        and float(there.max() - there.min()) < _DAYS_OF_WEEK * MOST_PERIODS
-    ):
+    is_short = len(there) > 0 and np.ptp(there) < _DAYS_OF_WEEK * MOST_PERIODS
+    if is_short and not by_months:
         return _by_week(column.numbers, int(there.min()))
     months = sorted({(day.year, day.month) for day in days if day})
     if len(months) > MOST_PERIODS or (by_months and all(month == 1 for _, month in months)):
-        years = sorted({year for year, _ in months})
-        return Groups(
-            tuple(map(str, years)),
-            np.array([years.index(day.year) if day else -1 for day in days], dtype=np.int64),
-        )
+        return _by_year(days)
     one_year = len({year for year, _ in months}) == 1
     names = tuple(_MONTHS[month - 1] + ("" if one_year else f" {year}") for year, month in months)
     place = {month: number for number, month in enumerate(months)}
     found = [place[day.year, day.month] if day else -1 for day in days]
     return Groups(names, np.array(found, dtype=np.int64))
+
+
+def _by_year(days: Sequence[date | None]) -> Groups:
+    years = sorted({day.year for day in days if day})
+    found = [years.index(day.year) if day else -1 for day in days]
+    return Groups(tuple(map(str, years)), np.array(found, dtype=np.int64))
 
 
 def in_months(column: Column) -> bool:

@@ -105,25 +105,23 @@ def _whole(line: str) -> ReadLine | None:
     return ReadLine(line, words, Color.of_bytes((r, g, b)), None)
 
 
+def _is_words(line: ReadLine) -> bool:
+    return not line.color and (line.problem or "").startswith(_NO_COLOR)
+
+
 def _with_their_words(read: list[ReadLine]) -> list[ReadLine]:
     """Pieces of one line, where names stand before their colors, or behind them, or all belong to the only color."""
     colors = [line for line in read if line.color]
-    words = [
-        line
-        for line in read
-        if not line.color and line.problem and line.problem.startswith(_NO_COLOR)
-    ]
+    words = [line for line in read if _is_words(line)]
     if not words or not colors or len(words) + len(colors) != len(read):
         return read
     if len(colors) == 1:
         name = " ".join([colors[0].name, *(line.text for line in words)]).strip()
         return [replace(colors[0], name=name.strip(_EDGES))]
-    pairs = (
-        list(zip(read[::2], read[1::2], strict=len(read) % 2 == 0))
-        if len(words) == len(colors)
-        else []
-    )
-    if pairs and all((one.color is None) != (other.color is None) for one, other in pairs):
+    if len(words) != len(colors):
+        return read
+    pairs = list(zip(read[::2], read[1::2], strict=True))
+    if all((one.color is None) != (other.color is None) for one, other in pairs):
         named = [(one, other) if one.color else (other, one) for one, other in pairs]
         return [
             replace(color, name=color.name or words.text.strip(_EDGES)) for color, words in named

@@ -1,6 +1,6 @@
 """Edits of the ladder, and of the pattern that names its steps."""
 
-from collections.abc import Iterable, Mapping
+from collections.abc import Iterable, Iterator, Mapping
 from typing import ClassVar, Literal
 
 from heimat.core.color.naming import check_line
@@ -83,24 +83,11 @@ def _words(ladder: Ladder) -> str:
 
 def losses(before: ColorSystem, after: ColorSystem) -> list[str]:
     """What a change of ladders takes away or moves, a sentence each: pins, nudges, fixed anchors, aliases."""
-    found: list[str] = []
-    for hue in in_order(before.hues):
-        now, labels = (
-            after.hues[hue.id],
-            {step.id: step.label for step in ladder_of(before, hue).steps},
-        )
-        for what, old, new in (("pin", hue.pins, now.pins), ("nudge", hue.nudges, now.nudges)):
-            found += [
-                f"The {what} at {hue.name} {labels[step]} goes."
-                for step in labels
-                if step in old.keys() - new
-            ]
-        if hue.anchor.mode == "label" and now.anchor != hue.anchor:
-            found.append(
-                f"{hue.name} stands at the nearest label, not at {labels[hue.anchor.step or '']} any more."
-            )
-        gone = [step for step in hue.reserve if step not in now.reserve]
-        found += [f"{hue.name} {labels[step]} is in reserve no longer." for step in gone]
+    found = [
+        words
+        for hue in in_order(before.hues)
+        for words in _losses_of(before, hue, after.hues[hue.id])
+    ]
     found += [
         f"{name}’s own color is in its scale no longer." for name in _displaced(before, after)
     ]
@@ -110,20 +97,38 @@ def losses(before: ColorSystem, after: ColorSystem) -> list[str]:
             found.append(f"{fewer} of the colors in {kept.name} {'goes' if fewer == 1 else 'go'}.")
     for token in in_order(before.tokens):
         for theme, value in token.values.items():
-            moved = after.tokens[token.id].values[theme]
-            if moved != value:
-                words = f"{value_in_words(before, value)} to {value_in_words(after, moved)}"
-                found.append(f"{token.name} moves from {words}.")
-            elif (
-                isinstance(value, StepAlias)
-                and before.scales_published
-                and _made_internal(before, after, value)
-            ):
-                name = value_in_words(before, value)
-                found.append(
-                    f"{token.name} is published as a value: {name} is internal, so it is no alias any more."
-                )
+            words = _lost_by(before, after, value, after.tokens[token.id].values[theme])
+            if words:
+                found.append(f"{token.name} {words}")
     return found
+
+
+def _losses_of(before: ColorSystem, hue: Hue, now: Hue) -> Iterator[str]:
+    """What one hue loses: pins, nudges, its anchor's label, steps in reserve."""
+    labels = {step.id: step.label for step in ladder_of(before, hue).steps}
+    for what, old, new in (("pin", hue.pins, now.pins), ("nudge", hue.nudges, now.nudges)):
+        gone = old.keys() - new
+        yield from (
+            f"The {what} at {hue.name} {labels[step]} goes." for step in labels if step in gone
+        )
+    if hue.anchor.mode == "label" and now.anchor != hue.anchor:
+        label = labels[hue.anchor.step or ""]
+        yield f"{hue.name} stands at the nearest label, not at {label} any more."
+    for step in hue.reserve:
+        if step not in now.reserve:
+            yield f"{hue.name} {labels[step]} is in reserve no longer."
+
+
+def _lost_by(before: ColorSystem, after: ColorSystem, value: TokenValue, moved: TokenValue) -> str:
+    """What becomes of a token's value, as the end of a sentence; empty where it stays what it is."""
+    name = value_in_words(before, value)
+    if moved != value:
+        return f"moves from {name} to {value_in_words(after, moved)}."
+    if not isinstance(value, StepAlias) or not before.scales_published:
+        return ""
+    if not _made_internal(before, after, value):
+        return ""
+    return f"is published as a value: {name} is internal, so it is no alias any more."
 
 
 def _displaced(before: ColorSystem, after: ColorSystem) -> list[str]:

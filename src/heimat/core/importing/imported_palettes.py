@@ -354,6 +354,28 @@ def likely_grounds(
 
     In two directions the middle tells; what runs in one may be reversed, but then it is so in every theme.
     """
+    runs = _runs_as_on_dark(palettes)
+    themes = list(
+        dict.fromkeys(
+            theme for kind in ("diverging", "sequential") for each in runs[kind] for theme in each
+        )
+    )
+    first = themes[0] if themes else ""
+    dark: dict[str, bool] = {}
+    for theme in themes:
+        sided = next((each[theme] for each in runs["diverging"] if theme in each), None)
+        turned = any(each.get(theme) != each[first] for each in runs["sequential"] if first in each)
+        named = dark_by_name(theme) if theme == first else dark[first] != turned
+        dark[theme] = named if sided is None else sided
+    if not any(dark.values()):
+        return {}
+    return {theme: parse("#000000" if each else "#ffffff") for theme, each in dark.items()}
+
+
+def _runs_as_on_dark(
+    palettes: Iterable[SheetPalette],
+) -> dict[PaletteKind, list[dict[str, bool]]]:
+    """Of palettes that do not say their grounds, by kind: whether each runs as on a dark one, by theme."""
     runs: dict[PaletteKind, list[dict[str, bool]]] = {
         "sequential": [],
         "diverging": [],
@@ -368,23 +390,7 @@ def likely_grounds(
         if through and not said_grounds(said):
             kind = said.kind or _kind(next(iter(through.values())))
             runs[kind].append({theme: _is_on_dark(each, kind) for theme, each in through.items()})
-    themes = list(
-        dict.fromkeys(
-            theme for kind in ("diverging", "sequential") for each in runs[kind] for theme in each
-        )
-    )
-    first = themes[0] if themes else ""
-    dark: dict[str, bool] = {}
-    for theme in themes:
-        sided = next((each[theme] for each in runs["diverging"] if theme in each), None)
-        turned = any(each.get(theme) != each[first] for each in runs["sequential"] if first in each)
-        named = dark_by_name(theme) if theme == first else dark[first] != turned
-        dark[theme] = named if sided is None else sided
-    return (
-        {theme: parse("#000000" if each else "#ffffff") for theme, each in dark.items()}
-        if any(dark.values())
-        else {}
-    )
+    return runs
 
 
 def _by_category(said: SheetPalette, within: ThemeColors, spread: int = 0) -> Categorical:

@@ -15,6 +15,8 @@ from heimat.core.errors import DomainError
 from heimat.core.resolve.resolved import Resolved
 from heimat.core.resolve.theme import ResolvedTheme
 
+_Named = tuple[str, str, Bytes]
+"""Key, name and 8-bit color (3,)."""
 MatrixSet = Literal["steps", "neutrals", "texts", "grounds", "tokens"]
 
 
@@ -46,26 +48,8 @@ def side(
     """
     if wanted not in get_args(MatrixSet) and not wanted.startswith("hue:"):
         raise DomainError(f"“{wanted[:40]}” is no set of colors.", "rows", "unknown")
-    found: list[tuple[str, str, Bytes]] = []
-    if wanted in ("steps", "neutrals") or wanted.startswith("hue:"):
-        for hue in resolved.hue_list:
-            if (
-                wanted == "steps"
-                or wanted == f"hue:{hue.id}"
-                or (wanted == "neutrals" and hue.hue.kind == "neutral")
-            ):
-                steps = range(len(hue.steps)) if hue.source.alpha == 1.0 else ()
-                found += [
-                    (hue.step_key(place), hue.step_name(place), hue.rgb8[place]) for place in steps
-                ]
-    else:
-        fronts = {each.foreground for each in resolved.system.pairings.values()}
-        grounds = {each.ground for each in resolved.system.pairings.values()}
-        chosen = {"texts": fronts, "grounds": grounds}.get(wanted, set(resolved.system.tokens))
-        for token in in_order(resolved.system.tokens):
-            color = theme.tokens.get(token.id)
-            if token.id in chosen and color is not None and color.alpha == 1.0:
-                found.append((token_key(token.id), token.name, color.rgb8))
+    of_steps = wanted in ("steps", "neutrals") or wanted.startswith("hue:")
+    found = _steps(resolved, wanted) if of_steps else _tokens(resolved, theme, wanted)
     rgb8 = np.array([each[2] for each in found], dtype=np.uint8).reshape(-1, 3)
     places = (
         np.argsort(-relative_luminance(rgb8), kind="stable")
@@ -77,6 +61,33 @@ def side(
         tuple(found[place][1] for place in places),
         rgb8[places],
     )
+
+
+def _steps(resolved: Resolved, wanted: str) -> list[_Named]:
+    """The opaque steps of all scales, of those of neutrals, or of one (`hue:ID`)."""
+    found: list[_Named] = []
+    for hue in resolved.hue_list:
+        is_wanted = wanted in ("steps", f"hue:{hue.id}") or (
+            wanted == "neutrals" and hue.hue.kind == "neutral"
+        )
+        steps = range(len(hue.steps)) if is_wanted and hue.source.alpha == 1.0 else ()
+        found += [(hue.step_key(place), hue.step_name(place), hue.rgb8[place]) for place in steps]
+    return found
+
+
+def _tokens(resolved: Resolved, theme: ResolvedTheme, wanted: str) -> list[_Named]:
+    """The opaque tokens that pairings have as foregrounds or as grounds, or all of them."""
+    pairings = resolved.system.pairings.values()
+    chosen = {
+        "texts": {each.foreground for each in pairings},
+        "grounds": {each.ground for each in pairings},
+    }.get(wanted, set(resolved.system.tokens))
+    found: list[_Named] = []
+    for token in in_order(resolved.system.tokens):
+        color = theme.tokens.get(token.id)
+        if token.id in chosen and color is not None and color.alpha == 1.0:
+            found.append((token_key(token.id), token.name, color.rgb8))
+    return found
 
 
 def ratios(rows8: Bytes, columns8: Bytes) -> Floats:

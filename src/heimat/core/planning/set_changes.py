@@ -247,29 +247,47 @@ def _compare(
     if refusal:
         rows.append(Row("not read", line.name, None, None, refusal))
         return
-    unchanged = True
-    if line.name and line.name != hue.name:
-        edits.append(RenameHue(hue=hue.id, name=line.name))
-        other = f", {present.name} meanwhile" if present.name != hue.name else ""
-        rows.append(Row("renamed", line.name, before, before, f"was {hue.name}{other}"))
-        unchanged = False
-    let_go = line.named and not line.follows and not isinstance(hue.source, GivenSource)
-    if not _same(written, line.color) or let_go:
-        edits.append(SetSource(hue=hue.id, color=line.color))
-        follows = "" if isinstance(hue.source, GivenSource) else "follows no longer"
-        meanwhile = "" if _same(written, before) else f"{format(before, 'hex')} meanwhile"
-        words = "; ".join(part for part in (follows, meanwhile) if part)
-        rows.append(Row("changed", line.name or hue.name, before, line.color, words))
-        unchanged = False
-    status = line.status if line.kind == "status" else None
-    if line.named and (line.kind, status) != (hue.kind, hue.status):
-        edits.append(SetHueKind(hue=hue.id, kind=line.kind, status=status))
-        rows.append(
-            Row("sorted", line.name or hue.name, before, before, f"as {status or line.kind}")
+    changes = [
+        change
+        for change in (
+            _renamed(line, hue, present, before),
+            _recolored(line, hue, written, before),
+            _sorted(line, hue, before),
         )
-        unchanged = False
-    if unchanged:
-        rows.append(Row("unchanged", present.name, before, before))
+        if change
+    ]
+    edits += [edit for edit, _ in changes]
+    rows += [row for _, row in changes] or [Row("unchanged", present.name, before, before)]
+
+
+def _renamed(line: SetLine, hue: Hue, present: Hue, before: Color) -> tuple[UserEdit, Row] | None:
+    if not line.name or line.name == hue.name:
+        return None
+    other = f", {present.name} meanwhile" if present.name != hue.name else ""
+    row = Row("renamed", line.name, before, before, f"was {hue.name}{other}")
+    return RenameHue(hue=hue.id, name=line.name), row
+
+
+def _recolored(
+    line: SetLine, hue: Hue, written: Color, before: Color
+) -> tuple[UserEdit, Row] | None:
+    is_given = isinstance(hue.source, GivenSource)
+    let_go = line.named and not line.follows and not is_given
+    if _same(written, line.color) and not let_go:
+        return None
+    follows = "" if is_given else "follows no longer"
+    meanwhile = "" if _same(written, before) else f"{format(before, 'hex')} meanwhile"
+    words = "; ".join(part for part in (follows, meanwhile) if part)
+    row = Row("changed", line.name or hue.name, before, line.color, words)
+    return SetSource(hue=hue.id, color=line.color), row
+
+
+def _sorted(line: SetLine, hue: Hue, before: Color) -> tuple[UserEdit, Row] | None:
+    status = line.status if line.kind == "status" else None
+    if not line.named or (line.kind, status) == (hue.kind, hue.status):
+        return None
+    row = Row("sorted", line.name or hue.name, before, before, f"as {status or line.kind}")
+    return SetHueKind(hue=hue.id, kind=line.kind, status=status), row
 
 
 def _cannot_follow(system: ColorSystem, line: SetLine, hue: Hue) -> str | None:

@@ -1,5 +1,6 @@
 """How two publications differ, and which version that makes."""
 
+from collections import defaultdict
 from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
 from typing import Literal
@@ -68,20 +69,29 @@ def compare(before: Publication | None, after: Publication) -> list[TokenChange]
     both = [(old[key], token) for key, token in new.items() if key in old]
     # An alias that only follows its target's new name has not been pointed elsewhere.
     names = {was.name: now.name for was, now in both if was.name != now.name}
-    renamed, repointed, changed, described = [], [], [], []
+    kinds: dict[ChangeKind, list[TokenChange]] = defaultdict(list)
     differing = [list(_differing(was, now)) for was, now in both]
     distances = _distances({(one.hex, other.hex) for found in differing for _, one, other in found})
     for (was, now), differs in zip(both, differing, strict=True):
         theme, distance = _most_different(differs, distances)
-        if was.name != now.name:
-            renamed.append(TokenChange("renamed", was, now, theme, distance))
-        elif _repointed(was, now, names):
-            repointed.append(TokenChange("repointed", was, now, theme, distance))
-        elif theme is not None:
-            changed.append(TokenChange("changed", was, now, theme, distance))
-        elif _said(was) != _said(now):
-            described.append(TokenChange("described", was, now))
-    return removed + renamed + added + repointed + changed + described
+        kind = _kind(was, now, names, theme)
+        if kind is not None:
+            kinds[kind].append(TokenChange(kind, was, now, theme, distance))
+    rest = kinds["repointed"] + kinds["changed"] + kinds["described"]
+    return removed + kinds["renamed"] + added + rest
+
+
+def _kind(
+    was: PublishedToken, now: PublishedToken, names: dict[str, str], theme: str | None
+) -> ChangeKind | None:
+    """What has become of a token that is still there; `theme` is where its color differs most, None where nowhere."""
+    if was.name != now.name:
+        return "renamed"
+    if _repointed(was, now, names):
+        return "repointed"
+    if theme is not None:
+        return "changed"
+    return "described" if _said(was) != _said(now) else None
 
 
 def changed_ids(before: Publication, after: Publication) -> frozenset[str]:
@@ -189,32 +199,18 @@ def next_version(
     if latest is None:
         return Proposed("1.0.0", "It is the first release.")
     major, minor, patch = (int(part) for part in latest.split("."))
-    names = {change.after.name for change in changes if change.after is not None}
-    gone = [
-        change
-        for change in changes
-        if change.before and change.before.name not in names and _goes(change)
-    ]
-    if gone:
-        name = gone[0].before.name if gone[0].before else ""
-        more = f" and {len(gone) - 1} more" if len(gone) > 1 else ""
-        return Proposed(f"{major + 1}.0.0", f"Major: {name}{more} will not be found any more.")
-    if lost:
-        output, name = lost[0]
-        return Proposed(f"{major + 1}.0.0", f"Major: {output} gives nothing as {name} any more.")
-    if breaks := [change.words for change in frame if change.breaks]:
-        return Proposed(f"{major + 1}.0.0", f"Major: {breaks[0][0].lower()}{breaks[0][1:]}")
-    large = [
-        change
-        for change in changes
-        if change.distance is not None and change.distance >= patch_below
-    ]
+    breaks = _what_breaks(changes, lost, frame)
+    if breaks:
+        return Proposed(f"{major + 1}.0.0", f"Major: {breaks}")
     kinds = {change.change for change in changes}
+    large = any(
+        change.distance is not None and change.distance >= patch_below for change in changes
+    )
     reasons = {
         "names are new": bool(kinds & {"added", "renamed"}) or bool(frame),
         "tokens stand for something else": "repointed" in kinds,
         "tokens are on their way out": any(_is_newly_deprecated(change) for change in changes),
-        f"colors change by CIEDE2000 {patch_below:g} or more": bool(large),
+        f"colors change by CIEDE2000 {patch_below:g} or more": large,
     }
     why = [words for words, holds in reasons.items() if holds]
     if why:
@@ -223,6 +219,26 @@ def next_version(
         f"{major}.{minor}.{patch + 1}",
         f"Patch: no name changes, no color by {patch_below:g} or more.",
     )
+
+
+def _what_breaks(
+    changes: list[TokenChange], lost: Sequence[tuple[str, str]], frame: Sequence[FrameChange]
+) -> str:
+    """The first name that code will not find any more, in a sentence; empty where it finds all."""
+    names = {change.after.name for change in changes if change.after is not None}
+    gone = [
+        change.before.name
+        for change in changes
+        if change.before and change.before.name not in names and _goes(change)
+    ]
+    if gone:
+        more = f" and {len(gone) - 1} more" if len(gone) > 1 else ""
+        return f"{gone[0]}{more} will not be found any more."
+    if lost:
+        output, name = lost[0]
+        return f"{output} gives nothing as {name} any more."
+    words = next((change.words for change in frame if change.breaks), "")
+    return f"{words[:1].lower()}{words[1:]}"
 
 
 def _goes(change: TokenChange) -> bool:

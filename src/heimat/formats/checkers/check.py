@@ -20,20 +20,7 @@ from pathlib import Path
 from typing import Any
 
 CONTRACT, TOKENS, PALETTES = "contract.json", "tokens.plain.json", "palettes.css"
-ENDINGS = (
-    ".css",
-    ".scss",
-    ".sass",
-    ".less",
-    ".pcss",
-    ".html",
-    ".htm",
-    ".vue",
-    ".svelte",
-    ".svg",
-    ".jsx",
-    ".tsx",
-)
+ENDINGS = (".css", ".scss", ".sass", ".less", ".pcss", ".html", ".htm", ".vue", ".svelte", ".svg", ".jsx", ".tsx")
 LEAST_CONTRAST = 4.5
 """What text needs that nobody has declared the use of (WCAG 2.2, 1.4.3)."""
 ADVICE = ("deprecated", "by hand")
@@ -73,9 +60,7 @@ def _in_rules(lines: _Lines, text: str, offset: int) -> list[tuple[int, str, str
         if sign != "{":
             _declare(stack[-1], text[start : mark.start()], start)
         if sign == "{":
-            stack.append(
-                {"parent ground": stack[-1].get("ground") or stack[-1].get("parent ground")}
-            )
+            stack.append({"parent ground": stack[-1].get("ground") or stack[-1].get("parent ground")})
         elif sign == "}" and len(stack) > 1:
             _close(stack.pop(), lines, offset, found)
         start = mark.end()
@@ -100,9 +85,7 @@ def _declare(block: dict[str, Any], text: str, start: int) -> None:
         block["ground"] = match[1]
 
 
-def _close(
-    block: dict[str, Any], lines: _Lines, offset: int, found: list[tuple[int, str, str]]
-) -> None:
+def _close(block: dict[str, Any], lines: _Lines, offset: int, found: list[tuple[int, str, str]]) -> None:
     ground = block.get("ground") or block.get("parent ground")
     if "ink" in block and ground:
         name, at = block["ink"]
@@ -177,11 +160,7 @@ class _Release:
             name = match[1]
             token = self._named.get(name)
             if name not in self._there and name not in own:
-                found.append(
-                    _found(
-                        "unknown", file, lines.of(match.start()), f"--{name} is not in the release"
-                    )
-                )
+                found.append(_found("unknown", file, lines.of(match.start()), f"--{name} is not in the release"))
             elif token is not None and "deprecated" in token:
                 instead = token["deprecated"]["use"]
                 words = f"--{name} is on its way out" + (f": use {instead}" if instead else "")
@@ -189,11 +168,7 @@ class _Release:
         for match in _HEX.finditer(plain):
             meant = self._colors.get(_long(match[0]))
             kind = "by hand" if meant else "outside"
-            words = (
-                f"{match[0]} is var(--{meant})"
-                if meant
-                else f"{match[0]} is no color of the release"
-            )
+            words = f"{match[0]} is var(--{meant})" if meant else f"{match[0]} is no color of the release"
             found.append(_found(kind, file, lines.of(match.start()), words))
         for line, ink, ground in pairs_in(text):
             if ink in self._named and ground in self._named:
@@ -256,9 +231,7 @@ def _over(
 def _luminance(color: tuple[float, float, float, float]) -> float:
     """Relative luminance (WCAG 2.2)."""
     parts = [each / 255 for each in color[:3]]
-    linear = [
-        each / 12.92 if each <= 0.04045 else ((each + 0.055) / 1.055) ** 2.4 for each in parts
-    ]
+    linear = [each / 12.92 if each <= 0.04045 else ((each + 0.055) / 1.055) ** 2.4 for each in parts]
     return 0.2126 * linear[0] + 0.7152 * linear[1] + 0.0722 * linear[2]
 
 
@@ -291,14 +264,10 @@ def _bearing() -> dict[str, str]:
 def _report(source: str, version: str, names: list[str]) -> None:
     feed = re.match(r"(https?://[^/]+/feeds/[^/]+)/", source.rstrip("/") + "/")
     if feed is None or "Authorization" not in _bearing():
-        raise ValueError(
-            "a report goes to a feed: give its address with --from, and a key in FEED_KEY"
-        )
+        raise ValueError("a report goes to a feed: give its address with --from, and a key in FEED_KEY")
     body = json.dumps({"version": version, "names": names}).encode()
     headers = {"Content-Type": "application/json", **_bearing()}
-    request = urllib.request.Request(
-        feed[1] + "/reports", data=body, headers=headers, method="POST"
-    )
+    request = urllib.request.Request(feed[1] + "/reports", data=body, headers=headers, method="POST")
     urllib.request.urlopen(request, timeout=30).close()
 
 
@@ -308,11 +277,7 @@ def _files(paths: list[str]) -> dict[str, str]:
         if not path.exists():
             raise ValueError(f"{path} is not there")
         for file in [path] if path.is_file() else sorted(path.rglob("*")):
-            inside = (
-                file.is_file()
-                and file.suffix.lower() in ENDINGS
-                and "node_modules" not in file.parts
-            )
+            inside = file.is_file() and file.suffix.lower() in ENDINGS and "node_modules" not in file.parts
             if file == path or inside:
                 content = file.read_bytes()[:_MOST_BYTES]
                 found[file.as_posix()] = content.decode("utf-8", "replace")
@@ -345,21 +310,12 @@ def main(arguments: list[str] | None = None) -> int:
         return 2
     stops = [each for each in found if options["--strict"] or each["kind"] not in ADVICE]
     if options["--json"]:
-        told = {
-            "system": tokens["system"],
-            "version": tokens["version"],
-            "files": len(files),
-            "found": found,
-        }
+        told = {"system": tokens["system"], "version": tokens["version"], "files": len(files), "found": found}
         print(json.dumps({**told, "holds": not stops}, indent=2, ensure_ascii=False))
     else:
         for each in found:
             print(f"{each['file']}:{each['line']}: {each['kind']}: {each['words']}")
-        count = (
-            f"{len(found)} {'place' if len(found) == 1 else 'places'}"
-            if found
-            else "Nothing to say"
-        )
+        count = f"{len(found)} {'place' if len(found) == 1 else 'places'}" if found else "Nothing to say"
         print(f"{count} in {len(files)} files, against {tokens['system']} {tokens['version']}.")
     return 1 if stops else 0
 

@@ -3,7 +3,7 @@
 import csv
 import io
 import re
-from collections.abc import Iterator
+from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass
 
 from heimat.core.color.color_lines import Reading
@@ -58,32 +58,17 @@ class _Columns:
     @classmethod
     def of(cls, headings: list[str]) -> "_Columns":
         words = [set(_WORDS.split(heading)) - {""} for heading in headings]
-        themes = {
-            place: heading for place, heading in enumerate(headings) if words[place] & _THEMES
-        }
-        name = next(
-            (place for place, here in enumerate(words) if here & _NAMES and place not in themes),
-            None,
-        )
-        group = next(
-            (place for place, here in enumerate(words) if here & _GROUPS and place != name), None
-        )
+        themes = {place: headings[place] for place in _saying(words, _THEMES)}
+        name = _first(place for place in _saying(words, _NAMES) if place not in themes)
+        group = _first(place for place in _saying(words, _GROUPS) if place != name)
         levels = [
-            next((place for place, here in enumerate(words) if here and here <= each), None)
+            _first(place for place, here in enumerate(words) if here and here <= each)
             for each in _LEVELS
         ]
-        values = tuple(
-            place
-            for place, here in enumerate(words)
-            if here & _VALUES
-            and place not in (name, group)
-            and place not in themes
-            and place not in levels
-        )
-        r, g, b = levels
-        return cls(
-            name, group, values, themes, None if r is None or g is None or b is None else (r, g, b)
-        )
+        taken = {name, group, *themes, *levels}
+        values = tuple(place for place in _saying(words, _VALUES) if place not in taken)
+        of_levels = tuple(place for place in levels if place is not None)
+        return cls(name, group, values, themes, of_levels if len(of_levels) == 3 else None)
 
     def any(self) -> bool:
         """Whether it is told where the colors are."""
@@ -141,6 +126,15 @@ def _rows(text: str) -> Iterator[tuple[int, list[str]]]:
         yield reader.line_num, row
 
 
+def _saying(words: Sequence[set[str]], wanted: frozenset[str]) -> list[int]:
+    """Where any of the words that are wanted stands."""
+    return [place for place, here in enumerate(words) if here & wanted]
+
+
+def _first(places: Iterable[int]) -> int | None:
+    return next(iter(places), None)
+
+
 def _row(number: int, row: list[str], columns: _Columns, found: Found) -> None:
     text = ", ".join(row)[:400]
     if found.full:
@@ -154,11 +148,7 @@ def _row(number: int, row: list[str], columns: _Columns, found: Found) -> None:
     if any(cell.startswith(_FORMULA) for cell in [name, *whole, *(cell for _, cell in themes)]):
         found.problem(number, text, "This row holds a formula. Give values: Heimat computes none.")
         return
-    levels = [_cell(row, place) for place in columns.levels or ()]
-    reason = "" if whole or themes or any(levels) else "There is no color in this row."
-    first = next((color for color, _ in map(_read, whole) if color is not None), None)
-    if first is None and all(levels) and levels:
-        first, reason = _of_levels(levels)
+    first, reason = _of_row(whole, [_cell(row, place) for place in columns.levels or ()])
     if first is not None:
         found.color(number, text, name, first, group)
     for words, cell in themes:
@@ -169,11 +159,16 @@ def _row(number: int, row: list[str], columns: _Columns, found: Found) -> None:
             )
             first = color
     if first is None:
-        found.problem(
-            number,
-            text,
-            reason or next((why for color, why in map(_read, whole) if color is None), ""),
-        )
+        found.problem(number, text, reason or "There is no color in this row.")
+
+
+def _of_row(whole: list[str], levels: list[str]) -> tuple[Color | None, str]:
+    """The first color of a row's cells, or of its levels; without any, why the first cell holds none."""
+    read = [_read(cell) for cell in whole]
+    first = next((color for color, _ in read if color is not None), None)
+    if first is None and levels and all(levels):
+        return _of_levels(levels)
+    return first, next((why for color, why in read if color is None), "")
 
 
 def _cell(row: list[str], place: int | None) -> str:

@@ -35,13 +35,7 @@ READERS = (
 def read(files: Mapping[str, bytes]) -> Sheet:
     """What files hold, by name: of several the one that says most, with a resolver's files read together."""
     passed_over: list[str] = []
-    texts: dict[str, str] = {}
-    for name, content in files.items():
-        for inner, one in unpacked(name, content, passed_over).items():
-            if len(one) > MOST_TEXT_BYTES:
-                passed_over.append(f"{inner} has more than 5 MB and was not read.")
-            else:
-                texts[PurePosixPath(inner).name] = decode(one)
+    texts = _texts(files, passed_over)
     every = [_read_one(name, text, texts, passed_over) for name, text in texts.items()]
     sheets = [sheet for sheet in every if sheet.tokens or sheet.palettes]
     declared = next((sheet for sheet in every if sheet.pairings or sheet.told_apart), None)
@@ -58,13 +52,33 @@ def read(files: Mapping[str, bytes]) -> Sheet:
         passed_over.append(
             f"{others} other {'file says' if others == 1 else 'files say'} the same or less."
         )
-    return replace(
+    made = replace(
         found,
-        passed_over=(*passed_over, *found.passed_over, *(declared.passed_over if declared else ())),
+        passed_over=(*passed_over, *found.passed_over),
         palettes=of_charts.palettes if of_charts is not None else (),
-        pairings=declared.pairings if declared else (),
-        told_apart=declared.told_apart if declared else (),
+        pairings=(),
+        told_apart=(),
     )
+    if declared is None:
+        return made
+    return replace(
+        made,
+        passed_over=(*made.passed_over, *declared.passed_over),
+        pairings=declared.pairings,
+        told_apart=declared.told_apart,
+    )
+
+
+def _texts(files: Mapping[str, bytes], passed_over: list[str]) -> dict[str, str]:
+    """The texts of files and of what is packed in them, by name without folders."""
+    texts: dict[str, str] = {}
+    for name, content in files.items():
+        for inner, one in unpacked(name, content, passed_over).items():
+            if len(one) > MOST_TEXT_BYTES:
+                passed_over.append(f"{inner} has more than 5 MB and was not read.")
+            else:
+                texts[PurePosixPath(inner).name] = decode(one)
+    return texts
 
 
 def _read_one(name: str, text: str, beside: Mapping[str, str], passed_over: list[str]) -> Sheet:

@@ -5,7 +5,7 @@ where a theme of the same values is chosen by a selector.
 """
 
 import re
-from collections.abc import Iterator
+from collections.abc import Iterator, Mapping
 from dataclasses import replace
 
 from heimat.core.document.themes import Scheme, Wanted
@@ -14,6 +14,7 @@ from heimat.formats.read.gate import sign_of
 from heimat.formats.read.sheets import sheet_palettes
 from heimat.formats.read.sheets.sheet_values import css_value
 
+_AT = re.compile("@")
 _COMMENT = re.compile(r"/\*.*?(?:\*/|\Z)", re.S)
 _MARK = re.compile(r"[{};]|\"(?:[^\"\\\n]|\\.)*\"|'(?:[^'\\\n]|\\.)*'")
 _ATTRIBUTE = re.compile(
@@ -39,43 +40,53 @@ def read(text: str) -> Sheet:
     gradients: dict[str, dict[str, str]] = {}
     root = DEFAULT
     for around, declared in _blocks(_COMMENT.sub(" ", text)):
-        values = {
-            name[2:]: value
-            for name, text in declared.items()
-            if (value := _value(name, text)) is not None
-        }
+        values = _values(declared)
         if not values or any(_WIDE.search(part) for part in around):
             continue
         scheme = _scheme(declared.get("color-scheme", ""))
-        media, selector = (
-            " ".join(part for part in around if part.startswith("@")),
-            around[-1] if around else "",
-        )
-        wanted_scheme, wanted_contrast = _preferences(media)
-        name = _named(selector)
+        media = " ".join(filter(_AT.match, around))
         if media:
+            wanted_scheme, wanted_contrast = _preferences(media)
             if wanted_scheme or wanted_contrast:
                 preferred.append((wanted_scheme or scheme, wanted_contrast, values))
             continue
+        selector = around[-1] if around else ""
+        name = _named(selector)
         if name is None or ":root" in selector.split(","):
             root = name or root
             name = root
         maker.theme(name, scheme)
         found.setdefault(name, {}).update(values)
-        ramps = {
-            key[2:]: text for key, text in declared.items() if text.startswith("linear-gradient(")
-        }
-        gradients.setdefault(name, {}).update(ramps)
+        gradients.setdefault(name, {}).update(_ramps(declared))
     found = _with_root_first(found, root)
     for scheme, contrast, values in preferred:
         _prefer(maker, found, root, scheme, contrast, values)
     of_charts = sheet_palettes.of_properties(found, gradients)
-    for name in dict.fromkeys(name for values in found.values() for name in values):
+    for name, by_theme in _by_name(found).items():
         if not sheet_palettes.is_of(name, of_charts):
-            maker.token(
-                name, {theme: values[name] for theme, values in found.items() if name in values}
-            )
+            maker.token(name, by_theme)
     return replace(maker.made(), palettes=of_charts)
+
+
+def _values(declared: Mapping[str, str]) -> dict[str, SheetValue]:
+    """The custom properties of a block that are colors, or stand for others."""
+    read = {name[2:]: _value(name, text) for name, text in declared.items()}
+    return {name: value for name, value in read.items() if value is not None}
+
+
+def _ramps(declared: Mapping[str, str]) -> dict[str, str]:
+    return {
+        name[2:]: text for name, text in declared.items() if text.startswith("linear-gradient(")
+    }
+
+
+def _by_name(found: Mapping[str, Mapping[str, SheetValue]]) -> dict[str, dict[str, SheetValue]]:
+    """What themes say, by name and theme, in the order in which names come up."""
+    names: dict[str, dict[str, SheetValue]] = {}
+    for theme, values in found.items():
+        for name, value in values.items():
+            names.setdefault(name, {})[theme] = value
+    return names
 
 
 def _value(name: str, text: str) -> SheetValue | None:

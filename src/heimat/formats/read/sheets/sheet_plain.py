@@ -4,6 +4,7 @@ import csv
 import io
 import json
 import re
+from collections.abc import Iterable, Mapping
 from typing import Any
 
 from heimat.core.document.themes import Scheme, Wanted
@@ -86,22 +87,27 @@ def read_table(text: str) -> Sheet:
     ]
     for number, row in enumerate(rows[1:], start=2):
         cells = [_plain(cell) for cell in row] + [""] * (len(heads) - len(row))
-        values: dict[str, SheetValue] = {}
-        for place, head in themes:
-            color = color_of(cells[place]) if cells[place] else None
-            if color is not None:
-                values[head[:80]] = color
+        values = _values((head[:80], cells[place]) for place, head in themes)
         if not values and any(cells):
             maker.pass_over(f"Row {number}: there is no color in it.")
-        gone = cells[at["deprecated, use"]] if "deprecated, use" in at else ""
+        gone = _in(cells, at, "deprecated, use")
         said = {key: cells[at[key]][:400] for key in ("note", "usage") if key in at}
         instead = "" if gone == "nothing" else gone
         maker.token(
             cells[at["name"]][:160], values, deprecated=bool(gone), replacement=instead, **said
         )
-        if "system" in at:
-            maker.system = maker.system or cells[at["system"]][:80]
+        maker.system = maker.system or _in(cells, at, "system")[:80]
     return maker.made()
+
+
+def _values(cells: Iterable[tuple[str, str]]) -> dict[str, SheetValue]:
+    """The colors among cells, each by its heading."""
+    read = ((head, color_of(cell)) for head, cell in cells if cell)
+    return {head: color for head, color in read if color is not None}
+
+
+def _in(cells: list[str], at: Mapping[str, int], column: str) -> str:
+    return cells[at[column]] if column in at else ""
 
 
 def read_swatches(text: str) -> Sheet:
