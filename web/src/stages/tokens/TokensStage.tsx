@@ -12,7 +12,7 @@ import { useInterface } from "../../workspace/interface";
 import { look, useLook } from "../../workspace/look";
 import { ThemeChoice } from "../shared/ThemeChoice";
 import { AreaToggles, useOpenArea, WorkArea } from "../shared/WorkArea";
-import { GroundBand } from "./GroundBand";
+import { GroundBand } from "./band/GroundBand";
 import { SpecimenSheet } from "./SpecimenSheet";
 import { SwatchField } from "./SwatchField";
 import { TokenEditor } from "./TokenEditor";
