@@ -20,7 +20,7 @@ from heimat.formats import write_all
 from heimat.formats.check_text import check
 from heimat.formats.write import guide, guide_pdf
 from heimat.service.opening import imported_from
-from heimat.service.publishing import made_to_publish
+from heimat.service.publishing import prepare_release
 from tools.bench.timing import measure, note, report
 
 
@@ -28,7 +28,7 @@ def run() -> None:
     """Measure and print."""
     system = brinemark()
     day = date(2026, 1, 1)
-    without = measure(lambda: made_to_publish(system, "1.0.0", day), 5)
+    without = measure(lambda: prepare_release(system, "1.0.0", day), 5)
     report("the demo published, all files but the PDF", without, "1 s")
     report(
         "its guide as PDF",

@@ -193,7 +193,7 @@ def parts_at(
     uses: Context, slug: str, head: Head | None, person: Person, looking: Looking
 ) -> Parts:
     """The parts asked for of a head that was just stored, or of the newest one."""
-    at = uses.editing.whereabouts(slug, person.id, head)
+    at = uses.editing.place_in_history(slug, person.id, head)
     place = Where(slug, at.number, at.latest, at.published, at.undo, at.redo)
     # Read before, so that nobody waits for the database while others wait for this.
     uses.documents.system(at.alternative_id, at.number)

@@ -160,7 +160,7 @@ def read_released_specimen(
     vision: SeenAs = "typical",
     severity: Annotated[float, Query(ge=0.0, le=1.0)] = 1.0,
 ) -> Response:
-    published = uses.editing.whereabouts(slug, person.id).published
+    published = uses.editing.place_in_history(slug, person.id).published
     if published is None:
         raise NotFound("Nothing of this system has been released yet.")
     look = Look(head_resolved(uses, slug), Where(slug, 1), LookOptions(vision, severity))

@@ -99,7 +99,7 @@ class Editing:
         self._documents = documents
         self._memory = UndoMemory()
 
-    def whereabouts(self, slug: str, person_id: str, head: Head | None = None) -> Whereabouts:
+    def place_in_history(self, slug: str, person_id: str, head: Head | None = None) -> Whereabouts:
         """Where a system stands for a person, at a head that was just stored or at the newest. Raises NotFound."""
         with self._engine.connect() as connection:
             row = self._documents.find(slug, connection)

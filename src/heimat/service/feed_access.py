@@ -13,7 +13,7 @@ from heimat.service.clock import now
 from heimat.service.documents import Documents
 from heimat.service.failures import taken
 from heimat.service.feeds import Feeds, digest_of
-from heimat.service.publishing import made_to_publish
+from heimat.service.publishing import prepare_release
 from heimat.service.transactions import in_transaction
 from heimat.service.workers import Workers
 from heimat.store import feed_key_rows, previews, release_rows, system_rows
@@ -140,7 +140,7 @@ class FeedAccess:
             latest = release_rows.latest_release(connection, row.id)
         version = f"{latest.version if latest else '0.0.0'}-{name}.{number}"
         system = self._documents.system(row.alternative_id, number)
-        made = self._workers.making.run(made_to_publish, system, version, now().date())
+        made = self._workers.making.run(prepare_release, system, version, now().date())
 
         def work(connection: Connection) -> None:
             system_rows.hold_system(connection, row.id)

@@ -197,7 +197,7 @@ class Publishing:
         system = self._documents.system(new.alternative_id, new.number)
         version = ".".join(map(str, new.version))
         lane = self._workers.making
-        future = lane.begin(made_to_publish, system, version, now().date(), seconds=SECONDS)
+        future = lane.begin(prepare_release, system, version, now().date(), seconds=SECONDS)
         claim.wait(future, left)
         made: Prepared = lane.result(future, SECONDS)
 
@@ -265,7 +265,7 @@ class Prepared:
     open: int
 
 
-def made_to_publish(system: ColorSystem, version: str, today: date) -> Prepared:
+def prepare_release(system: ColorSystem, version: str, today: date) -> Prepared:
     """What a document comes to as a version, with its files written and packed."""
     resolved = resolve(system)
     content = publication(resolved)

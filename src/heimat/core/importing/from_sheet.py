@@ -33,10 +33,10 @@ from heimat.core.importing.imported_palettes import (
     away,
     bound_values,
     free_names,
+    guessed_grounds,
     is_its,
-    likely_grounds,
     read_palettes,
-    said_grounds,
+    stated_grounds,
 )
 from heimat.core.importing.imported_scales import ReadSteps, find_scales, hues_of
 from heimat.core.importing.imported_tokens import tokens_of
@@ -337,9 +337,9 @@ def _grounds(sheet: Sheet, told: list[str]) -> list[SheetToken]:
         return by_name.get(theme, _scheme_named(SheetTheme(theme))) == "dark"
 
     grounds = [
-        (each.made.ground if each.made else None, said_grounds(each)) for each in sheet.palettes
+        (each.made.ground if each.made else None, stated_grounds(each)) for each in sheet.palettes
     ]
-    for said, values in [*grounds, (None, likely_grounds(sheet.palettes, is_dark))]:
+    for said, values in [*grounds, (None, guessed_grounds(sheet.palettes, is_dark))]:
         name = said or _GROUNDS[0]
         if css_name(name) not in known and (said or not known & set(map(css_name, _GROUNDS))):
             maker.token(name, dict(values))

@@ -340,14 +340,14 @@ def _is_on_dark(colors: Sequence[Color], kind: PaletteKind) -> bool:
     return bool(near < far)
 
 
-def said_grounds(said: SheetPalette) -> dict[str, Color]:
+def stated_grounds(said: SheetPalette) -> dict[str, Color]:
     """What a palette stands on by theme, if its file says it."""
     return (
         {theme: parse(ground) for theme, ground in said.made.grounds.items()} if said.made else {}
     )
 
 
-def likely_grounds(
+def guessed_grounds(
     palettes: Iterable[SheetPalette], dark_by_name: Callable[[str], bool]
 ) -> dict[str, Color]:
     """By theme white, or black where palettes run as on a dark ground; nothing where none does.
@@ -387,7 +387,7 @@ def _runs_as_on_dark(
             for theme, each in (said.stops or said.colors).items()
             if len(each) >= _LEAST_RUNNING
         }
-        if through and not said_grounds(said):
+        if through and not stated_grounds(said):
             kind = said.kind or _kind(next(iter(through.values())))
             runs[kind].append({theme: _is_on_dark(each, kind) for theme, each in through.items()})
     return runs

@@ -60,10 +60,10 @@ def tokens_of(
             if token.deprecated
             else None,
         )
-    return _without_nowhere(found), linked
+    return _drop_unresolved(found), linked
 
 
-def _without_nowhere(tokens: dict[str, Token]) -> dict[str, Token]:
+def _drop_unresolved(tokens: dict[str, Token]) -> dict[str, Token]:
     """The tokens without those that name one that came to nothing."""
     while True:
         gone = {
