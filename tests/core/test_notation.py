@@ -1,5 +1,7 @@
 """Reading and writing colors."""
 
+import re
+
 import numpy as np
 import pytest
 from hypothesis import example, given
@@ -8,6 +10,7 @@ from hypothesis import strategies as st
 from heimat.core.color.color_lines import read_lines
 from heimat.core.color.color_text import parse
 from heimat.core.color.exact_color import Color, rgb8_of, srgb_of
+from heimat.core.color.hex_notation import hex_of
 from heimat.core.color.notation import NOTATIONS, format
 from heimat.core.color.spaces import srgb_to_linear, srgb_to_oklch
 from heimat.core.errors import DomainError
@@ -131,3 +134,33 @@ def test_bare_colors_parted_by_spaces():
         True,
         True,
     ]
+
+
+@pytest.mark.parametrize("space", ["lab", "lch", "oklab", "oklch"])
+def test_at_the_ends_of_lightness_there_is_white_and_black_alone(space):
+    """As CSS maps to a gamut, whatever chroma is asked for."""
+    rest = "0.3 20" if space.startswith("ok") else "110 60"
+    for light, means in (
+        ("100%", "#FFFFFF"),
+        ("140%", "#FFFFFF"),
+        ("0%", "#000000"),
+        ("0", "#000000"),
+    ):
+        assert hex_of(rgb8_of(parse(f"{space}({light} {rest})"))) == means
+
+
+def test_alpha_is_written_with_halves_up_however_it_was_typed():
+    for text in ("rgb(11 110 110 / 30%)", "rgb(11 110 110 / .3)", "rgba(11, 110, 110, 0.3)"):
+        assert format(parse(text), "hex") == "#0B6E6E4D"
+    for percent in range(100):
+        written = format(parse(f"rgb(0 0 0 / {percent}%)"), "hex")
+        assert written == f"#000000{(percent * 255 * 2 + 100) // 200:02X}"
+
+
+@pytest.mark.parametrize(
+    "text",
+    ["rgb(calc(1 * 2) 3 4)", "oklch(min(0.5, 0.6) 0.1 20)", "color-mix(in oklab, red, blue)"],
+)
+def test_what_is_to_be_computed_is_refused_in_words(text):
+    with pytest.raises(DomainError, match=f"{re.escape(text)}.* is to be computed first"):
+        parse(text)

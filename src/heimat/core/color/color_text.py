@@ -34,6 +34,8 @@ _PRINT = re.compile(
     rf"\bC{_INKS}M{_INKS}Y{_INKS}K[\s=:]{{0,3}}\d|\b(?:device-)?cmyk\b|{_BOOK}", re.I
 )
 """Amounts of four inks, and numbers of a printed color book with the letters of its paper."""
+_MATH = re.compile(r"\b(?:calc|min|max|clamp|var|env|attr|color-mix|light-dark)\(", re.I)
+"""Functions of CSS whose values hang on more than their text."""
 _UNIT_SPACES = frozenset({"srgb", "display-p3"})
 _LIGHTEST = {"lab": 100.0, "lch": 100.0, "oklab": 1.0, "oklch": 1.0}
 """The lightness of white, beyond which CSS cuts it."""
@@ -64,6 +66,13 @@ def parse(text: str) -> Color:
             f"Give the value for screens, for example {EXAMPLE}.",
             "text",
             "print",
+        )
+    if _MATH.search(wanted):
+        raise DomainError(
+            f"“{wanted[:60]}” is to be computed first. Give the numbers that come of it, "
+            f"for example {EXAMPLE}.",
+            "text",
+            "computed",
         )
     color = _hsb(wanted) or _css_color(f"#{wanted}" if _BARE_HEX.match(wanted) else wanted)
     if color is None:
@@ -128,8 +137,7 @@ def _css_color(text: str) -> Color | None:
     if space not in _SPACES or not all(math.isfinite(number) for number in numbers):
         return None
     if space in _LIGHTEST:
-        numbers[0] = min(max(numbers[0], 0.0), _LIGHTEST[space])
-        numbers[1] = max(numbers[1], 0.0) if space in _POLAR else numbers[1]
+        numbers = _cut(numbers, space)
     if space in _UNIT_SPACES:
         numbers = [min(max(number, 0.0), 1.0) for number in numbers]
     elif space in {"hsl", "hwb", "hsv"}:
@@ -139,6 +147,17 @@ def _css_color(text: str) -> Color | None:
         return Color.model_validate({"space": space, "components": numbers, "alpha": alpha})
     except ValueError:
         return None
+
+
+def _cut(numbers: list[float], space: str) -> list[float]:
+    """Lightness and chroma within their bounds. At the ends of lightness there is white and black alone, whatever else
+    is asked for: CSS Color 4, 13.2, step 2 of its gamut mapping."""
+    lightest = _LIGHTEST[space]
+    light, first, second = numbers
+    if light >= lightest or light <= 0.0:
+        end = lightest if light >= lightest else 0.0
+        return [end, 0.0, second if space in _POLAR else 0.0]
+    return [light, max(first, 0.0) if space in _POLAR else first, second]
 
 
 def _hex(digits: str) -> Color:

@@ -4,7 +4,7 @@ from typing import Literal, get_args
 
 from heimat.core.color.arrays import Bytes
 from heimat.core.color.exact_color import Color, css_of, rgb8_of
-from heimat.core.color.hex_notation import hex_of
+from heimat.core.color.hex_notation import hex_of, hex_with_alpha
 from heimat.core.memory import remembered
 
 Notation = Literal[
@@ -45,7 +45,7 @@ def format(color: Color, notation: Notation) -> str:
         raise ValueError(f"notation is one of {', '.join(NOTATIONS)}, not {notation}")
     rgb8 = rgb8_of(color)
     if notation == "hex":
-        return hex_of(rgb8) + ("" if color.alpha == 1.0 else f"{round(color.alpha * 255):02X}")
+        return hex_with_alpha(hex_of(rgb8), color.alpha)
     if notation == "name":
         return _name(rgb8) if color.alpha == 1.0 else ""
     tail = "" if color.alpha == 1.0 else f" / {_trim(color.alpha, 4)}"

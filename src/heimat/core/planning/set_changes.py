@@ -5,6 +5,7 @@ from dataclasses import dataclass
 from typing import Literal
 
 from heimat.core.color.exact_color import Color, rgb8_of
+from heimat.core.color.hex_notation import alpha_level
 from heimat.core.color.notation import format
 from heimat.core.color.overlay import on_white
 from heimat.core.document.following import with_descendants
@@ -225,8 +226,8 @@ def _matched(
 
 
 def _same(one: Color, other: Color) -> bool:
-    return bool((rgb8_of(one) == rgb8_of(other)).all()) and round(one.alpha * 255.0) == round(
-        other.alpha * 255.0
+    return bool((rgb8_of(one) == rgb8_of(other)).all()) and alpha_level(one.alpha) == alpha_level(
+        other.alpha
     )
 
 

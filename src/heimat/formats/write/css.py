@@ -4,6 +4,7 @@ import re
 from collections.abc import Callable
 from dataclasses import dataclass
 
+from heimat.core.color.hex_notation import hex_with_alpha
 from heimat.core.document.names import css_name
 from heimat.core.publication.publication import (
     Publication,
@@ -141,7 +142,7 @@ def in_media(media: str, rule: list[str]) -> list[str]:
 def _value(value: PublishedValue) -> str:
     if value.alias is not None:
         return f"var({property_name(value.alias)})"
-    return value.hex if value.alpha == 1.0 else f"{value.hex}{round(value.alpha * 255):02X}"
+    return hex_with_alpha(value.hex, value.alpha)
 
 
 def _is_wide(value: PublishedValue) -> bool:

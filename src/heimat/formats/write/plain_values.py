@@ -1,12 +1,12 @@
 """What tokens are in files that know no references: their values in a theme, and lines that say whose they are."""
 
+from heimat.core.color.hex_notation import hex_with_alpha
 from heimat.core.publication.publication import Publication, PublishedValue
 
 
 def hex_text(value: PublishedValue) -> str:
     """The value as `#rrggbb`, or `#rrggbbaa` where it is translucent."""
-    alpha = "" if value.alpha == 1.0 else f"{round(value.alpha * 255):02x}"
-    return value.hex.lower() + alpha
+    return hex_with_alpha(value.hex, value.alpha).lower()
 
 
 def theme_names(publication: Publication) -> dict[str, str]:

@@ -3,6 +3,7 @@
 import numpy as np
 from typing_extensions import TypedDict
 
+from heimat.core.color.hex_notation import hex_with_alpha
 from heimat.core.document.names import css_name
 from heimat.core.publication.building import published_themes, published_tokens
 from heimat.core.publication.published_palettes import published_colors
@@ -29,9 +30,7 @@ def own_colors_part(look: Look) -> list[OwnColorsView]:
         levels = [list(bytes.fromhex(value.hex[1:])) for value in values]
         seen = look.eyes.hexes(np.array(levels, dtype=np.uint8).reshape(-1, 3))
         properties = {
-            css_name(token.name): color
-            if value.alpha == 1.0
-            else f"{color}{round(value.alpha * 255):02X}"
+            css_name(token.name): hex_with_alpha(color, value.alpha)
             for token, value, color in zip(tokens, values, seen, strict=True)
         }
         for name, rgb8 in palettes.get(theme.id, {}).items():

@@ -5,7 +5,7 @@ from collections.abc import Sequence
 import numpy as np
 from typing_extensions import TypedDict
 
-from heimat.core.color.hex_notation import bytes_of
+from heimat.core.color.hex_notation import bytes_of, hex_with_alpha
 from heimat.core.document.groups import Group, group_of
 from heimat.core.document.keys import token_key
 from heimat.core.document.names import css_name
@@ -61,7 +61,7 @@ def specimen_part(look: Look) -> SpecimenPart:
                 "name": theme.theme.name,
                 "scheme": theme.theme.scheme,
                 "colors": {
-                    _property(token): shown + _alpha(color.alpha)
+                    _property(token): hex_with_alpha(shown, color.alpha)
                     for token, color, shown in zip(tokens, colors, seen, strict=True)
                 },
             }
@@ -84,10 +84,6 @@ def _property(token: Token) -> str:
     return f"--{css_name(token.purpose or '')}" + (f"--{token.place}" if token.place else "")
 
 
-def _alpha(alpha: float) -> str:
-    return "" if alpha == 1.0 else f"{round(alpha * 255):02X}"
-
-
 def released_specimen(published: Publication, look: Look) -> SpecimenPart:
     """The same of what was released: a token that is there still has its purpose, whatever it was called then."""
     purposes = {token.id: token for token in look.system.tokens.values() if token.purpose}
@@ -98,8 +94,10 @@ def released_specimen(published: Publication, look: Look) -> SpecimenPart:
             "name": theme.name,
             "scheme": theme.scheme,
             "colors": {
-                _property(now): look.eyes.hexes(bytes_of(was.value(theme.id).hex)[None])[0]
-                + _alpha(was.value(theme.id).alpha)
+                _property(now): hex_with_alpha(
+                    look.eyes.hexes(bytes_of(was.value(theme.id).hex)[None])[0],
+                    was.value(theme.id).alpha,
+                )
                 for now, was in tokens
             },
         }
