@@ -39,8 +39,16 @@ colors8 = st.lists(st.tuples(*[st.integers(0, 255)] * 3), min_size=2, max_size=9
 
 
 def least_by_hand(rgb8):
-    """Pair by pair, vision by vision, with the general form of CIEDE2000."""
-    seen = [from_bytes(rgb8), *(simulate(from_bytes(rgb8), vision) for vision in COLOR_VISIONS)]
+    """Pair by pair, vision by vision and severity by severity, with the general form of CIEDE2000."""
+    tenths = [place / 10.0 for place in range(1, 11)]
+    seen = [
+        from_bytes(rgb8),
+        *(
+            simulate(from_bytes(rgb8), vision, tenth)
+            for vision in COLOR_VISIONS
+            for tenth in tenths
+        ),
+    ]
     return min(
         float(ciede2000(srgb_to_lab(view[one]), srgb_to_lab(view[other])))
         for view in seen
@@ -70,11 +78,11 @@ def test_cam02_ucs_agrees_with_a_general_library():
 @pytest.mark.parametrize(
     ("count", "ground", "bounds", "held", "best"),
     [
-        (6, WHITE, {}, (), 27.2),
-        (8, WHITE, {}, (TIDEWATER,), 20.1),
-        (10, WHITE, LIVELY, (), 13.8),
-        (6, WHITE, LIVELY, (TIDEWATER,), 20.1),
-        (8, DARK, LIVELY, (), 21.6),
+        (6, WHITE, {}, (), 27.1),
+        (8, WHITE, {}, (TIDEWATER,), 19.9),
+        (10, WHITE, LIVELY, (), 14.1),
+        (6, WHITE, LIVELY, (TIDEWATER,), 17.7),
+        (8, DARK, LIVELY, (), 21.8),
     ],
 )
 def test_searches_reach_what_a_minute_of_searching_reached(count, ground, bounds, held, best):

@@ -1,10 +1,11 @@
-"""Categorical palettes: colors as far apart as possible for typical, protan, deutan and tritan vision.
+"""Categorical palettes: colors as far apart as possible for typical, protan, deutan and tritan vision, at any severity.
 
 The search has three parts. A coarse grid of the RGB cube is thinned to what lies inside the bounds, and good sets are
 found on it by exchange: each color in turn becomes the one farthest from all others, from many beginnings. The best of
 them climb together: all colors of a set move at once along the gradient of a soft minimum of all distances, which
 hardens on the way (a single color can hardly move where several pairs are equally near, as in every good set). The
-winner is rounded to 8 bits and polished among neighboring values. All is counted, nothing timed, and the seed is
+winner is rounded to 8 bits and polished among neighboring values. Grid and climb are judged by three severities of
+each vision, what is polished and told by every tenth. All is counted, nothing timed, and the seed is
 stated, so the same request gives the same colors.
 
 Measured as in Petroff 2021 and Gramazio 2017: the least distance of any two colors under any of the visions.
@@ -15,7 +16,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from heimat.core.charts.apart import all_apart, apart, nearest_pair, seen, seen8
+from heimat.core.charts.apart import SOME, all_apart, apart, nearest_pair, seen, seen8
 from heimat.core.charts.bounds import Bounds, KeptHues
 from heimat.core.color.arrays import Bytes, Floats, from_bytes, to_levels
 from heimat.core.color.ciede2000 import distances
@@ -24,9 +25,10 @@ from heimat.core.errors import DomainError
 from heimat.core.memory import remembered
 
 LEAST_COLORS, MOST_COLORS = 2, 12
-_LEVELS = 8
+_LEVELS = 9
 _STARTS, _SHAKES = 24, 3
 _CLIMBERS = 12
+_UNLIKE = 2
 _CLIMBS = 80
 _SOFT, _HARD = 3.0, 0.36
 """How soft the minimum is at first and at last, in CIEDE2000."""
@@ -110,7 +112,7 @@ def _candidates(bounds: Bounds) -> Bytes:
 def _exchanged(wish: Wish, candidates: Bytes, rng: np.random.Generator) -> Bytes:
     """The best sets on the grid, (k, n, 3), held colors first in each."""
     every8 = np.concatenate([wish.held8, candidates])
-    far = all_apart(seen8(every8))
+    far = all_apart(seen(from_bytes(every8), SOME))
     held, count = len(wish.held), len(every8)
     found: dict[tuple[int, ...], float] = {}
     for start in range(_STARTS):
@@ -127,11 +129,25 @@ def _exchanged(wish: Wish, candidates: Bytes, rng: np.random.Generator) -> Bytes
             ):
                 shaken[place] = int(rng.integers(held, count))
             shaken, reached = _settled(far, shaken, held)
+            found[_named(shaken, held)] = reached
             if reached > least:
                 chosen, least = shaken, reached
-        found[tuple(chosen[:held]) + tuple(sorted(chosen[held:]))] = least
-    best_sets = sorted(found, key=lambda each: (-found[each], each))[:_CLIMBERS]
-    return every8[np.array(best_sets)]
+        found[_named(chosen, held)] = least
+    return every8[np.array(_unlike(sorted(found, key=lambda each: (-found[each], each))))]
+
+
+def _named(chosen: list[int], held: int) -> tuple[int, ...]:
+    """A set by its members: in which order they were chosen makes no other set of it."""
+    return *chosen[:held], *sorted(chosen[held:])
+
+
+def _unlike(sets: list[tuple[int, ...]]) -> list[tuple[int, ...]]:
+    """The first sets that differ from all before them in two members at least: the others climb to the same place."""
+    chosen: list[tuple[int, ...]] = []
+    for each in sets:
+        if all(len(set(each) & set(other)) <= len(each) - _UNLIKE for other in chosen):
+            chosen.append(each)
+    return chosen[:_CLIMBERS]
 
 
 def _settled(far: Floats, chosen: list[int], held: int) -> tuple[list[int], float]:
@@ -170,7 +186,7 @@ def _climbed(begun: Floats, held: int, bounds: Bounds) -> Floats:
         moved = np.repeat(colors[:, None], 4, axis=1)
         for channel in range(3):
             moved[:, channel + 1, :, channel] += sign[..., channel]
-        views = seen(moved)
+        views = seen(moved, SOME)
         there = views[:, :, :1, None, :]
         far = distances(views[:, :, :, :, None], there)
         now = np.where(others, far[:, :, 0], np.inf)

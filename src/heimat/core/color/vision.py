@@ -7,6 +7,7 @@ D65 white as neutral and anchors at 485 and 660 nm; its partial severities are a
 and simulation in linear RGB, which is an approximation. No color is the luminance of the color as gray.
 """
 
+from collections.abc import Sequence
 from typing import Literal, get_args
 
 import numpy as np
@@ -177,16 +178,18 @@ def simulate(srgb: ArrayLike, vision: Vision, severity: float = 1.0) -> Floats:
     return linear_to_srgb(linear)
 
 
-def simulate_severities(linear: ArrayLike, vision: Vision) -> Floats:
-    """Linear sRGB (..., 3) under a vision at every one of `SEVERITIES`: linear, clipped, shape (11, ..., 3)."""
+def simulate_severities(
+    linear: ArrayLike, vision: Vision, places: Sequence[int] = range(11)
+) -> Floats:
+    """Linear sRGB (..., 3) under a vision at some of `SEVERITIES`, by place: linear, clipped, shape (n, ..., 3)."""
     colors = floats(linear)
     if vision == "protan" or vision == "deutan":
-        table = _MACHADO[vision]
+        table = _MACHADO[vision][list(places)]
         seen = colors @ table.transpose(0, 2, 1).reshape(
             (len(table),) + (1,) * (colors.ndim - 2) + (3, 3)
         )
     else:
         full = _simulate_linear(colors, vision, 1.0)
-        severities = SEVERITIES.reshape((-1,) + (1,) * colors.ndim)
+        severities = SEVERITIES[list(places)].reshape((-1,) + (1,) * colors.ndim)
         seen = colors + severities * (full - colors)
     return np.clip(seen, 0.0, 1.0)

@@ -3,7 +3,7 @@
 import numpy as np
 from typing_extensions import TypedDict
 
-from heimat.core.charts.apart import seen8
+from heimat.core.charts.apart import by_vision, seen8
 from heimat.core.charts.ramp import arc, lights
 from heimat.core.color.arrays import from_bytes
 from heimat.core.color.ciede2000 import distance_text, distances
@@ -72,7 +72,7 @@ def palette_detail_part(look: Look) -> PaletteDetail | None:
         return _along(shown, eyes)
     views = seen8(shown.rgb8)
     one, other = np.triu_indices(len(shown.rgb8), k=1)
-    far = distances(views[:, one], views[:, other])
+    far = by_vision(distances(views[:, one], views[:, other]))
     most = max(60.0, float(np.ceil(far.max() / 10.0) * 10.0)) if far.size else 60.0
     return {
         "palette": shown.palette.id,
