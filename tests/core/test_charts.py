@@ -28,6 +28,8 @@ from heimat.core.color.spaces import (
     xyz_to_cam02,
 )
 from heimat.core.color.vision import COLOR_VISIONS, simulate
+from heimat.core.document.palettes import Categorical, PaletteColor
+from heimat.core.document.tokens import HueAlias
 from heimat.core.errors import DomainError
 from tests.examples import examples
 
@@ -366,3 +368,20 @@ def test_natural_breaks_of_many_values_stand_at_what_they_stand_for():
     first, second = breaks(np.round(values, 2), 3, "natural")
     assert 60.0 <= first < 62.0
     assert 88.0 <= second < 91.0
+
+
+def test_what_a_set_is_called_fit_for_is_what_a_palette_of_it_is_asked_for():
+    """By one threshold: of a set that suits as it is pasted no pair is too close, once it is a palette."""
+    asked = Categorical(
+        colors=tuple(PaletteColor(id=name, value=HueAlias(hue=name)) for name in ("one", "two"))
+    ).asked
+    far8 = generate(Wish(4, Bounds(WHITE))).rgb8
+    near8 = np.array([[11, 110, 110], [223, 90, 51], [138, 111, 168]], dtype=np.uint8)
+    assert 10.0 < nearest_pair(near8)[0] < asked < nearest_pair(far8)[0]
+    far, near = (
+        next(each for each in suitability(rgb8) if each.kind == "categorical")
+        for rgb8 in (far8, near8)
+    )
+    assert far.suits
+    assert not near.suits
+    assert f"{asked:g} is asked for" in near.why

@@ -15,6 +15,8 @@ from heimat.core.color.spaces import linear_to_xyz, srgb_to_linear, xyz_to_lab
 from heimat.core.color.vision import COLOR_VISIONS, simulate_severities
 from heimat.core.memory import Memory
 
+SERIES_APART = 15.0
+"""How far apart chart series are to be (CIEDE2000), by convention, unless less was to be had (Szafir 2018)."""
 EVERY = tuple(range(1, 11))
 """The places of all severities but 0, which is typical vision."""
 SOME = (6, 8, 10)

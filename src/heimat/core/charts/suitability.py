@@ -5,13 +5,13 @@ from typing import Literal
 
 import numpy as np
 
-from heimat.core.charts.apart import nearest_pair
+from heimat.core.charts.apart import SERIES_APART, nearest_pair
 from heimat.core.charts.columns import Column, finite
 from heimat.core.charts.gathering import MOST_DRAWN
 from heimat.core.charts.ramp import lights, spread
 from heimat.core.color.angles import turn_between
 from heimat.core.color.arrays import Bytes, Floats, from_bytes
-from heimat.core.color.ciede2000 import TOLD_APART, distance_text
+from heimat.core.color.ciede2000 import distance_text
 from heimat.core.color.spaces import srgb_to_oklch
 from heimat.core.color.thresholds import CALLED_BY_HUE
 
@@ -65,11 +65,11 @@ def _categorical(rgb8: Bytes) -> Suits:
         return Suits("categorical", False, "One color is no set of categories.")
     least, one, other = nearest_pair(rgb8)
     why = f"The nearest two, {one + 1} and {other + 1}, are CIEDE2000 {distance_text(least)} apart under any vision"
-    enough = least >= TOLD_APART
+    enough = least >= SERIES_APART
     return Suits(
         "categorical",
         enough,
-        f"{why}; {'that is told apart' if enough else f'{TOLD_APART:g} is asked for'}.",
+        f"{why}; {'that is told apart' if enough else f'{SERIES_APART:g} is asked for'}.",
     )
 
 

@@ -5,6 +5,7 @@ from typing import Annotated, Literal, Self, get_args
 
 from pydantic import Field, model_validator
 
+from heimat.core.charts.apart import SERIES_APART
 from heimat.core.charts.classes import MOST_CLASSES, ClassMethod
 from heimat.core.color.color_text import ColorInput
 from heimat.core.document.ids import Id
@@ -17,8 +18,6 @@ MOST_CATEGORIES = 24
 MOST_SOURCES = 9
 GRAPHIC = 3.0
 """The contrast that a graphic has on its ground (WCAG 2.2, 1.4.11), unless a palette says otherwise."""
-SERIES_APART = 15.0
-"""How far apart chart series are to be (CIEDE2000), by convention, unless less was to be had (Szafir 2018)."""
 
 PaletteValue = Annotated[
     StepAlias | HueAlias | TokenAlias | LiteralColor, Field(discriminator="kind")

@@ -4,6 +4,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
+from heimat.core.charts.apart import SERIES_APART
 from heimat.core.charts.bounds import KeptHues
 from heimat.core.charts.categorical import FoundColors, Wish, for_ground
 from heimat.core.charts.character import Character, generate_like
@@ -12,7 +13,7 @@ from heimat.core.color.exact_color import Color, rgb8_of
 from heimat.core.color.spaces import srgb_to_oklch
 from heimat.core.color.told_apart import distances
 from heimat.core.document.ids import new_id
-from heimat.core.document.palettes import GRAPHIC, SERIES_APART, Categorical, PaletteColor
+from heimat.core.document.palettes import GRAPHIC, Categorical, PaletteColor
 from heimat.core.document.tokens import LiteralColor
 from heimat.core.resolve.resolved import Resolved
 from heimat.core.values.palette_colors import on_ground

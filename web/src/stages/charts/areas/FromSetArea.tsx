@@ -79,9 +79,6 @@ export function FromSetArea() {
         ? {
             kind,
             colors: values.map((value) => ({ id: newId(), value, category: "", held: false, shades: {} })),
-            threshold: 15,
-            contrast: 3,
-            reach: 0,
           }
         : kind === "sequential"
           ? {
