@@ -18,10 +18,8 @@ interface Props<Value extends string = string> {
 }
 
 export function Choice<Value extends string>({ items, onChoose, ...props }: Props<Value>) {
-  const choose = useSteady((value: string) => {
-    const chosen = items.find((item) => item.value === value);
-    if (chosen) onChoose(chosen.value);
-  });
+  // The menu gives back what it was given, also where other items have come since it was opened.
+  const choose = useSteady((value: string) => onChoose(value as Value));
   return <Drawn {...props} items={items} onChoose={choose} />;
 }
 
