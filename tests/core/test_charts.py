@@ -6,7 +6,7 @@ import pytest
 from hypothesis import event, given, settings
 from hypothesis import strategies as st
 
-from heimat.core.charts.apart import all_apart, nearest_pair, seen8
+from heimat.core.charts.apart import all_apart, apart, nearest_pair, seen8
 from heimat.core.charts.bounds import Bounds, KeptHues
 from heimat.core.charts.categorical import Wish, for_ground, generate
 from heimat.core.charts.character import Character, generate_like, prices
@@ -385,3 +385,17 @@ def test_what_a_set_is_called_fit_for_is_what_a_palette_of_it_is_asked_for():
     assert far.suits
     assert not near.suits
     assert f"{asked:g} is asked for" in near.why
+
+
+def test_where_one_color_is_free_it_is_looked_for_from_many_beginnings():
+    """As far as any color inside the bounds gets, of all those of a fine grid."""
+    held = tuple(map(tuple, generate(Wish(5, Bounds(WHITE, **LIVELY))).rgb8.tolist()))
+    bounds = Bounds(WHITE, **LIVELY)
+    made = generate(Wish(6, bounds, held))
+    levels = np.arange(0, 256, 15, dtype=np.uint8)
+    grid = np.stack(np.meshgrid(levels, levels, levels, indexing="ij"), axis=-1).reshape(-1, 3)
+    inside = grid[bounds.holds(grid)]
+    others = np.array(held, dtype=np.uint8)
+    room = apart(seen8(inside), seen8(others)).min(axis=1).max()
+    own = apart(seen8(made.rgb8[5:]), seen8(others)).min()
+    assert own >= room - 0.2

@@ -29,6 +29,7 @@ _LEVELS = 9
 _STARTS, _SHAKES = 24, 3
 _CLIMBERS = 12
 _UNLIKE = 2
+"""In how many members sets that climb differ at least, where so many are free."""
 _CLIMBS = 80
 _SOFT, _HARD = 3.0, 0.36
 """How soft the minimum is at first and at last, in CIEDE2000."""
@@ -133,7 +134,8 @@ def _exchanged(wish: Wish, candidates: Bytes, rng: np.random.Generator) -> Bytes
             if reached > least:
                 chosen, least = shaken, reached
         found[_named(chosen, held)] = least
-    return every8[np.array(_unlike(sorted(found, key=lambda each: (-found[each], each))))]
+    by_distance = sorted(found, key=lambda each: (-found[each], each))
+    return every8[np.array(_unlike(by_distance, min(_UNLIKE, wish.count - held)))]
 
 
 def _named(chosen: list[int], held: int) -> tuple[int, ...]:
@@ -141,13 +143,15 @@ def _named(chosen: list[int], held: int) -> tuple[int, ...]:
     return *chosen[:held], *sorted(chosen[held:])
 
 
-def _unlike(sets: list[tuple[int, ...]]) -> list[tuple[int, ...]]:
-    """The first sets that differ from all before them in two members at least: the others climb to the same place."""
+def _unlike(sets: list[tuple[int, ...]], least: int) -> list[tuple[int, ...]]:
+    """The first sets that differ from all before them in some members: the others climb to the same place."""
     chosen: list[tuple[int, ...]] = []
     for each in sets:
-        if all(len(set(each) & set(other)) <= len(each) - _UNLIKE for other in chosen):
+        if all(len(set(each) - set(other)) >= least for other in chosen):
             chosen.append(each)
-    return chosen[:_CLIMBERS]
+        if len(chosen) == _CLIMBERS:
+            break
+    return chosen
 
 
 def _settled(far: Floats, chosen: list[int], held: int) -> tuple[list[int], float]:

@@ -1,5 +1,6 @@
 """What edits of any collection have in common: a thing is found by its id, put in, renamed, moved and taken out."""
 
+from abc import abstractmethod
 from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Any, ClassVar
@@ -72,9 +73,9 @@ class RenameOne(_OfOne):
     blames: ClassVar[str] = "name"
     name: str
 
+    @abstractmethod
     def checked_name(self, system: ColorSystem) -> str:
         """The name as it is kept. Raises DomainError where the thing cannot have it."""
-        raise NotImplementedError
 
     def change(self, system: ColorSystem) -> ColorSystem:
         """The document with it renamed. Raises DomainError where it is not there or cannot be called so."""

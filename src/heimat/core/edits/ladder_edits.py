@@ -121,13 +121,13 @@ def _losses_of(before: ColorSystem, hue: Hue, now: Hue) -> Iterator[str]:
 
 def _lost_by(before: ColorSystem, after: ColorSystem, value: TokenValue, moved: TokenValue) -> str:
     """What becomes of a token's value, as the end of a sentence; empty where it stays what it is."""
-    name = value_in_words(before, value)
     if moved != value:
-        return f"moves from {name} to {value_in_words(after, moved)}."
+        return f"moves from {value_in_words(before, value)} to {value_in_words(after, moved)}."
     if not isinstance(value, StepAlias) or not before.scales_published:
         return ""
     if not _made_internal(before, after, value):
         return ""
+    name = value_in_words(before, value)
     return f"is published as a value: {name} is internal, so it is no alias any more."
 
 

@@ -11,7 +11,6 @@ from heimat.core.charts.character import Character, generate_like
 from heimat.core.color.arrays import Bytes, from_bytes
 from heimat.core.color.exact_color import Color, rgb8_of
 from heimat.core.color.spaces import srgb_to_oklch
-from heimat.core.color.told_apart import distances
 from heimat.core.document.ids import new_id
 from heimat.core.document.palettes import GRAPHIC, Categorical, PaletteColor
 from heimat.core.document.tokens import LiteralColor
@@ -68,7 +67,7 @@ def generated(resolved: Resolved, asked: PaletteWish) -> tuple[Categorical, Foun
     ]
     make = Categorical(colors=tuple(colors), contrast=asked.contrast, reach=asked.reach)
     fitted, reached = fit(resolved, make, asked.ground, made.rgb8, len(asked.kept))
-    threshold = int(min(SERIES_APART, least_apart(made.rgb8), reached) * 10.0) / 10.0
+    threshold = int(min(SERIES_APART, made.apart, reached) * 10.0) / 10.0
     return fitted.model_copy(update={"threshold": threshold}), made
 
 
@@ -96,17 +95,12 @@ def fit(
         if bool(bounds.holds(begun).all()) and (begun == rgb8).all():
             continue
         made = for_ground(begun, bounds, kept)
-        least = min(least, least_apart(made.rgb8))
+        least = min(least, made.apart)
         colors = [
             each.model_copy(update={"shades": {**each.shades, theme: Color.of_bytes(shade)}})
             for each, shade in zip(colors, made.rgb8, strict=True)
         ]
     return make.model_copy(update={"colors": tuple(colors)}), least
-
-
-def least_apart(rgb8: Bytes) -> float:
-    """The least distance of any two colors (n, 3) under any vision at any severity; infinite for fewer than two."""
-    return min((pair.least for pair in distances(rgb8, 0.0)), default=float("inf"))
 
 
 def _levels(rgb8: Bytes) -> tuple[int, int, int]:

@@ -164,11 +164,13 @@ def _row(number: int, row: list[str], columns: _Columns, found: Found) -> None:
 
 def _of_row(whole: list[str], levels: list[str]) -> tuple[Color | None, str]:
     """The first color of a row's cells, or of its levels; without any, why the first cell holds none."""
-    read = [_read(cell) for cell in whole]
-    first = next((color for color, _ in read if color is not None), None)
-    if first is None and levels and all(levels):
-        return _of_levels(levels)
-    return first, next((why for color, why in read if color is None), "")
+    why = ""
+    for cell in whole:
+        color, reason = _read(cell)
+        if color is not None:
+            return color, ""
+        why = why or reason
+    return _of_levels(levels) if levels and all(levels) else (None, why)
 
 
 def _cell(row: list[str], place: int | None) -> str:

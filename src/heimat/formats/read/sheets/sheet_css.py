@@ -14,7 +14,6 @@ from heimat.formats.read.gate import sign_of
 from heimat.formats.read.sheets import sheet_palettes
 from heimat.formats.read.sheets.sheet_values import css_value
 
-_AT = re.compile("@")
 _COMMENT = re.compile(r"/\*.*?(?:\*/|\Z)", re.S)
 _MARK = re.compile(r"[{};]|\"(?:[^\"\\\n]|\\.)*\"|'(?:[^'\\\n]|\\.)*'")
 _ATTRIBUTE = re.compile(
@@ -44,7 +43,7 @@ def read(text: str) -> Sheet:
         if not values or any(_WIDE.search(part) for part in around):
             continue
         scheme = _scheme(declared.get("color-scheme", ""))
-        media = " ".join(filter(_AT.match, around))
+        media = _media(around)
         if media:
             wanted_scheme, wanted_contrast = _preferences(media)
             if wanted_scheme or wanted_contrast:
@@ -72,6 +71,10 @@ def _values(declared: Mapping[str, str]) -> dict[str, SheetValue]:
     """The custom properties of a block that are colors, or stand for others."""
     read = {name[2:]: _value(name, text) for name, text in declared.items()}
     return {name: value for name, value in read.items() if value is not None}
+
+
+def _media(around: tuple[str, ...]) -> str:
+    return " ".join(part for part in around if part.startswith("@"))
 
 
 def _ramps(declared: Mapping[str, str]) -> dict[str, str]:
