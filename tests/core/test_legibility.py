@@ -1,6 +1,7 @@
 """Pairings, told-apart sets, findings and their repairs."""
 
 import itertools
+from datetime import date
 
 import numpy as np
 import pytest
@@ -21,7 +22,7 @@ from heimat.core.edits.ladder_edits import SetLadder, losses
 from heimat.core.edits.source_edits import SetSource
 from heimat.core.edits.token_edits import SetTokenValue
 from heimat.core.filling.starter import DAY
-from heimat.core.legibility.findings import changed_by, finding_ids, findings
+from heimat.core.legibility.findings import changed_by, finding_ids, findings, mend_all, slacks
 from heimat.core.legibility.matrix import side
 from heimat.core.legibility.selected import find
 from heimat.core.resolve.checked_pairings import translucent_ratio
@@ -102,13 +103,33 @@ def test_what_a_repair_mends_and_breaks_is_what_a_fresh_check_finds(text, status
     system = apply_all(SYSTEM, moves).system
     before = findings(resolve(system))
     read = {finding.id: finding.sentence for finding in before}
+    had = slacks(resolve(system))
     for finding in before:
         for repair in finding.repairs:
-            after = {
-                left.id for left in findings(resolve(changed_by(repair, system)), repairs=False)
-            }
+            there = resolve(changed_by(repair, system))
+            after = {left.id for left in findings(there, repairs=False)}
             assert repair.mends == len(read.keys() - after) >= 1
             assert repair.breaks == len(after - read.keys())
+            has = slacks(there)
+            both = read.keys() & after & had.keys() & has.keys()
+            assert repair.worsens == sum(has[key] < had[key] - 1e-3 for key in both)
+
+
+def test_what_stays_open_and_gets_worse_is_told_and_left_to_a_person():
+    """Two texts fail on one ground from both sides: what helps one takes from the other."""
+    system = apply_all(
+        SYSTEM,
+        [
+            SetTokenValue(
+                token="surface-card", theme=DAY, value=LiteralColor(color=parse("#8A8F8F"))
+            ),
+            SetTokenValue(token="text-late", theme=DAY, value=LiteralColor(color=parse("#FFFFFF"))),
+        ],
+    ).system
+    told = [repair for each in findings(resolve(system)) for repair in each.repairs]
+    worse = [repair for repair in told if repair.worsens]
+    assert worse
+    assert all(repair.worsens == 0 for _, repair in mend_all(resolve(system), date(2026, 1, 5)))
 
 
 def test_a_brand_color_that_a_pin_pushes_out_of_its_scale_is_a_finding():

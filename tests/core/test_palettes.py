@@ -188,7 +188,7 @@ def test_a_color_of_a_palette_is_selected_by_its_key_and_says_why():
     resolved = resolve(SYSTEM)
     first = find(resolved, resolved.theme(), "palette:routes/routes-1")
     assert first is not None
-    assert first.name == "routes 1, teal"
+    assert first.name == "routes 1, dark teal"
     assert "tidewater" in first.why
     assert "is changed there" in (first.fixed or "")
     assert find(resolved, resolved.theme(), "palette:nothing") is None

@@ -16,13 +16,14 @@ from heimat.api.context import IS_COMPUTING, IS_SENDING, Acting, Uses, head_reso
 from heimat.api.encoding import answer, described, described_empty
 from heimat.api.listening import listened
 from heimat.api.rights import needs
+from heimat.core.charts.bounds import GRAPHIC
 from heimat.core.charts.categorical import LEAST_COLORS, MOST_COLORS
 from heimat.core.charts.columns import ColumnKind
 from heimat.core.charts.suitability import PaletteKind
 from heimat.core.charts.summary import Summary
 from heimat.core.color.exact_color import rgb8_of
 from heimat.core.document.ids import Id
-from heimat.core.document.palettes import GRAPHIC, MOST_CATEGORIES, PaletteColor, PaletteValue
+from heimat.core.document.palettes import MOST_CATEGORIES, PaletteColor, PaletteValue
 from heimat.core.document.system import ColorSystem
 from heimat.core.edits import UserEdit
 from heimat.core.edits.palettes_kept import is_there

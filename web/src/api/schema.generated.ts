@@ -5144,7 +5144,8 @@ export interface components {
          * MendingView
          * @description What can be mended without breaking anything: a sentence for each, and the edits that do all of it.
          *
-         *     `order` is what may move for what is open, what gives way first.
+         *     `moved` says how far all of it moves colors; nothing where nothing is done. `order` is what may move for what is
+         *     open, what gives way first.
          */
         MendingView: {
             /** Done */
@@ -5153,6 +5154,8 @@ export interface components {
             edits: (components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetGuide"] | components["schemas"]["HoldHues"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetScalePattern"] | components["schemas"]["PublishScales"] | components["schemas"]["RenameSystem"] | components["schemas"]["KeepMatrix"] | components["schemas"]["RemoveMatrix"] | components["schemas"]["AddOutput"] | components["schemas"]["SetOutput"] | components["schemas"]["RemoveOutput"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["KeepToldApart"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AddPalette-Output"] | components["schemas"]["SetPalette-Output"] | components["schemas"]["RenamePalette"] | components["schemas"]["PlacePalette"] | components["schemas"]["DescribePalette"] | components["schemas"]["SetOtherColor-Output"] | components["schemas"]["MovePalette"] | components["schemas"]["RemovePalette"] | components["schemas"]["SetReleaseRules"] | components["schemas"]["SetReserve"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["Override"] | components["schemas"]["LetBack"] | components["schemas"]["LeaveBase"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SplitToken"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["LetRepairsMove"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"])[];
             /** Left */
             left: number;
+            /** Moved */
+            moved: string;
             /** Order */
             order: components["schemas"]["MovingView"][];
         };
@@ -6845,6 +6848,8 @@ export interface components {
         /**
          * ProposedPaletteView
          * @description A palette as it would be: how it is made, its colors with names, and the least distance, in words.
+         *
+         *     `spread` says what gave way where the bounds leave no set that spreads over the families of color.
          */
         ProposedPaletteView: {
             /** Apart */
@@ -6854,6 +6859,8 @@ export interface components {
             make: components["schemas"]["Categorical-Output"];
             /** Names */
             names: string[];
+            /** Spread */
+            spread: string;
         };
         /**
          * ProposedView

@@ -1,37 +1,54 @@
 """Inside which bounds the colors of a palette lie: lightness, strength, contrast with the ground."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, field, replace
 
 import numpy as np
 from numpy.typing import NDArray
 
+from heimat.core.charts.families import Regions
 from heimat.core.color.angles import turn_between
 from heimat.core.color.arrays import Bytes, Floats, from_bytes
+from heimat.core.color.ciede2000 import TOLD_APART, ciede2000
 from heimat.core.color.contrast import FLARE, WEIGHTS, ratio, relative_luminance
 from heimat.core.color.spaces import (
     linear_to_srgb,
     oklab_to_srgb,
     oklch_to_srgb,
+    srgb_to_lab,
     srgb_to_linear,
     srgb_to_oklab,
     srgb_to_oklch,
 )
 from heimat.core.color.thresholds import KEEPS_HUE
 
+GRAPHIC = 3.0
+"""The contrast that a graphic has on its ground (WCAG 2.2, 1.4.11), unless a palette says otherwise."""
 _LEAST = 1e-6
 """What is divided by is at least this."""
 _SAFE = 0.003
 """By which share of luminance a projected color is kept inside, so that rounding does not put it outside."""
 
 
+OLIVES = ((70.0, 130.0, 0.58), (85.0, 138.0, 0.54), (85.0, 130.0, 0.70), (98.0, 128.0, 0.88))
+"""Where olives, khakis and muddy golds lie: from and to which OKLCH hue in degrees, below which OKLab lightness."""
+_TURNED = 0.7
+"""Degrees by which a projected color is kept outside, so that rounding does not put it inside."""
+
+
 @dataclass(frozen=True)
 class Bounds:
-    """OKLab lightness and chroma from and to, and the least contrast with a ground (an 8-bit color)."""
+    """OKLab lightness and chroma from and to, and the least contrast with a ground (an 8-bit color).
+
+    Without `olive`, no color lies where olives and khakis do. For none of `taken` (8-bit colors, those of statuses)
+    could one be taken for typical vision.
+    """
 
     ground: tuple[int, int, int]
-    contrast: float = 3.0
+    contrast: float = GRAPHIC
     lightness: tuple[float, float] = (0.0, 1.0)
     chroma: tuple[float, float] = (0.0, 0.5)
+    olive: bool = True
+    taken: tuple[tuple[int, int, int], ...] = ()
 
     @property
     def ground8(self) -> Bytes:
@@ -44,6 +61,12 @@ class Bounds:
         chroma = np.hypot(lab[..., 1], lab[..., 2])
         inside = (lab[..., 0] >= self.lightness[0]) & (lab[..., 0] <= self.lightness[1])
         inside &= (chroma >= self.chroma[0]) & (chroma <= self.chroma[1])
+        if not self.olive:
+            inside &= ~_is_olive(lab)
+        if self.taken:
+            taken = srgb_to_lab(from_bytes(np.array(self.taken)))
+            far = ciede2000(srgb_to_lab(from_bytes(rgb8))[..., None, :], taken)
+            inside &= (far >= TOLD_APART).all(axis=-1)
         return np.asarray(inside & (ratio(rgb8, self.ground8) >= self.contrast))
 
     def project(self, srgb: Floats) -> Floats:
@@ -55,6 +78,8 @@ class Bounds:
             [lab[..., 0].clip(*self.lightness), lab[..., 1] * stretch, lab[..., 2] * stretch],
             axis=-1,
         )
+        if not self.olive:
+            lab = _out_of_olive(lab)
         return self._contrasting(oklab_to_srgb(lab).clip(0.0, 1.0))
 
     def _contrasting(self, srgb: Floats) -> Floats:
@@ -77,6 +102,49 @@ class Bounds:
         """The bounds of the color at a place: the same for all."""
         del place
         return self
+
+
+def _hue(lab: Floats) -> Floats:
+    return np.asarray(np.degrees(np.arctan2(lab[..., 2], lab[..., 1])))
+
+
+def _is_olive(lab: Floats) -> NDArray[np.bool_]:
+    hue = _hue(lab)
+    return np.any(
+        [(hue > low) & (hue < high) & (lab[..., 0] < below) for low, high, below in OLIVES], axis=0
+    )
+
+
+def _out_of_olive(lab: Floats) -> Floats:
+    """OKLab (..., 3), turned to the nearer edge where it is olive: a gold or a brown, or a green."""
+    for low, high, below in OLIVES:
+        start, end = low - _TURNED, high + _TURNED
+        hue = _hue(lab)
+        edge = np.radians(np.where(hue < (low + high) / 2.0, start, end))
+        chroma = np.hypot(lab[..., 1], lab[..., 2])
+        turned = np.stack([lab[..., 0], chroma * np.cos(edge), chroma * np.sin(edge)], axis=-1)
+        inside = (hue > start) & (hue < end) & (lab[..., 0] < below + _SAFE)
+        lab = np.where(inside[..., None], turned, lab)
+    return lab
+
+
+@dataclass(frozen=True)
+class InTerms(Bounds):
+    """Bounds in which each color of some sets keeps its basic color term, and whether it is a dark or a light one."""
+
+    regions: Regions = field(kw_only=True)
+
+    def project(self, srgb: Floats) -> Floats:
+        """Colors (k, n, 3) moved inside, each to the region of its place."""
+        lch = srgb_to_oklch(super().project(srgb))
+        turned = oklch_to_srgb(
+            np.stack([lch[..., 0], lch[..., 1], self.regions.turned(lch[..., 2])], axis=-1)
+        )
+        linear = srgb_to_linear(turned.clip(0.0, 1.0))
+        light = np.maximum(linear @ WEIGHTS, _LEAST)
+        # OKLab is homogeneous: what is scaled in linear light keeps its hue.
+        lit = linear * (self.regions.lit(light) / light)[..., None]
+        return super().project(linear_to_srgb(lit.clip(0.0, 1.0)))
 
 
 KEPT_TURN = 15.0
@@ -105,6 +173,4 @@ class KeptHues(Bounds):
 
     def at(self, place: int) -> Bounds:
         """The bounds of the color at a place."""
-        return KeptHues(
-            self.ground, self.contrast, self.lightness, self.chroma, (self.hues[place],)
-        )
+        return replace(self, hues=(self.hues[place],))

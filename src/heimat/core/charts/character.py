@@ -1,9 +1,10 @@
 """What a brand's own colors are like, and palettes that stay near it.
 
-Left alone, a search for distance ends in violets and acid greens that no brand owns. So lightness and strength stay
-within the range of the system's own hues, a little widened, unless more distance is asked for (`reach` 0 is like the
-brand, 1 as far apart as can be); and each color leans to the nearest of the system's hues, as long as that costs less
-than a stated share of the distance.
+Left alone, a search for distance ends in violets and acid greens that no brand owns, in olives and near-blacks. So
+lightness and strength stay within the range of the system's own hues, a little widened, unless more distance is asked
+for (`reach` 0 is like the brand, 1 as far apart as can be); colors spread over the families and leave olive out, but
+at the farthest; and each leans to the nearest of the system's hues, as long as that costs less than a stated share of
+the distance.
 """
 
 from dataclasses import dataclass, replace
@@ -11,18 +12,27 @@ from dataclasses import dataclass, replace
 import numpy as np
 
 from heimat.core.charts.apart import all_apart, seen8
-from heimat.core.charts.bounds import Bounds
+from heimat.core.charts.bounds import GRAPHIC, Bounds
 from heimat.core.charts.categorical import FoundColors, Wish, generate, ordered
 from heimat.core.color.arrays import Bytes, Floats, from_bytes, to_bytes
+from heimat.core.color.contrast import relative_luminance
 from heimat.core.color.spaces import oklch_to_srgb, srgb_to_oklch
 
-LEAN_COST = 0.1
+LEAN_COST = 0.05
 """The share of the distance that leaning to the system's hues may cost."""
-_ROOM_LIGHTNESS, _ROOM_CHROMA = 0.08, 0.025
+_ROOM_LIGHTNESS, _WEAKER, _STRONGER = 0.08, 0.03, 0.05
 _LEAST_CHROMA = 0.05
 """Below it a color is a gray, which is no category beside colors."""
-_MIDDLE = (0.48, 0.64)
+_MIDDLE = (0.42, 0.68)
 """OKLab lightness that is always within reach: a brand of pastels, or nearly black, has charts too."""
+_OUTLINED = (0.42, 0.92)
+"""The same where marks may be paler than graphics need, as an outline is drawn around them."""
+_ON_DARK = (0.56, 0.78)
+"""The same on a dark ground."""
+_NO_INK = 0.40
+"""OKLab lightness below which a mark is a near-black: two of them are one to the eye."""
+_IS_DARK = 0.18
+"""The luminance below which a ground asks for lighter colors: there black and white stand out alike."""
 _PLAIN_CHROMA = 0.1
 _STRONG = (0.11, 0.2)
 """Chroma that no color has to reach, however strong the brand, for not every hue can; and that none but held ones
@@ -48,19 +58,33 @@ class Character:
             return cls(*_NO_BRAND, np.empty(0))
         light, chroma, hue = colored.T
         return cls(
+            (float(light.min()) - _ROOM_LIGHTNESS, float(light.max()) + _ROOM_LIGHTNESS),
             (
-                min(float(light.min()) - _ROOM_LIGHTNESS, _MIDDLE[0]),
-                max(float(light.max()) + _ROOM_LIGHTNESS, _MIDDLE[1]),
-            ),
-            (
-                min(max(float(chroma.min()) - _ROOM_CHROMA, _LEAST_CHROMA), _STRONG[0]),
-                min(max(float(chroma.max()) + _ROOM_CHROMA, _PLAIN_CHROMA), _STRONG[1]),
+                min(max(float(chroma.min()) - _WEAKER, _LEAST_CHROMA), _STRONG[0]),
+                min(max(float(chroma.max()) + _STRONGER, _PLAIN_CHROMA), _STRONG[1]),
             ),
             hue,
         )
 
-    def bounds(self, ground: tuple[int, int, int], contrast: float, reach: float) -> Bounds:
-        """The bounds of a palette at a reach from 0, like the brand, to 1, as far apart as can be."""
+    def bounds(
+        self,
+        ground: tuple[int, int, int],
+        contrast: float,
+        reach: float,
+        taken: tuple[tuple[int, int, int], ...] = (),
+    ) -> Bounds:
+        """The bounds of a palette at a reach from 0, like the brand, to 1, as far apart as can be.
+
+        For none of `taken` a color could be taken.
+        """
+
+        always = _MIDDLE if contrast >= GRAPHIC else _OUTLINED
+        dark = float(relative_luminance(np.array(ground, dtype=np.uint8))) < _IS_DARK
+        always = _ON_DARK if dark else always
+        light = (
+            max(min(self.lightness[0], always[0]), _NO_INK),
+            max(self.lightness[1], always[1]),
+        )
 
         def wider(own: tuple[float, float], widest: tuple[float, float]) -> tuple[float, float]:
             low, high = (
@@ -69,8 +93,18 @@ class Character:
             return max(low, widest[0]), min(high, widest[1])
 
         return Bounds(
-            ground, contrast, wider(self.lightness, (0.0, 1.0)), wider(self.chroma, (0.0, 0.5))
+            ground,
+            contrast,
+            wider(light, (0.0, 1.0)),
+            wider(self.chroma, (0.0, 0.5)),
+            olive=not spreads(reach),
+            taken=taken,
         )
+
+
+def spreads(reach: float) -> bool:
+    """Whether palettes at a reach spread over the families of color, and leave olive out: all but the farthest."""
+    return reach < 1.0
 
 
 def generate_like(character: Character, wish: Wish, reach: float) -> FoundColors:
@@ -94,11 +128,12 @@ def _leaning(made: FoundColors, wish: Wish, hues: Floats, cost: float) -> FoundC
             tried[place] = to_bytes(wish.bounds.project(turned.clip(0.0, 1.0)))
             if (
                 bool(wish.bounds.holds(tried[place]))
+                and (made.families is None or made.families.spread(tried, held))
                 and float(all_apart(seen8(tried)).min()) >= least
             ):
                 rgb8 = tried
                 break
-    return ordered(rgb8, held)
+    return ordered(rgb8, held, made.families)
 
 
 @dataclass(frozen=True)
@@ -117,6 +152,10 @@ def prices(wish: Wish) -> list[Price]:
         "lightness": replace(wish, bounds=replace(bounds, lightness=(0.0, 1.0))),
         "strength": replace(wish, bounds=replace(bounds, chroma=(0.0, 0.5))),
     }
+    if wish.spread:
+        without["families"] = replace(wish, spread=False, bounds=replace(bounds, olive=True))
+    if bounds.taken:
+        without["statuses"] = replace(wish, bounds=replace(bounds, taken=()))
     if wish.held:
         without["held colors"] = replace(wish, held=())
     found = [Price(name, generate(other).apart) for name, other in without.items()]

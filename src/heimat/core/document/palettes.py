@@ -6,6 +6,7 @@ from typing import Annotated, Literal, Self, get_args
 from pydantic import Field, model_validator
 
 from heimat.core.charts.apart import SERIES_APART
+from heimat.core.charts.bounds import GRAPHIC
 from heimat.core.charts.classes import MOST_CLASSES, ClassMethod
 from heimat.core.color.color_text import ColorInput
 from heimat.core.document.ids import Id
@@ -16,8 +17,6 @@ from heimat.core.document.tokens import HueAlias, LiteralColor, PaletteAlias, St
 MOST_PALETTES = 60
 MOST_CATEGORIES = 24
 MOST_SOURCES = 9
-GRAPHIC = 3.0
-"""The contrast that a graphic has on its ground (WCAG 2.2, 1.4.11), unless a palette says otherwise."""
 
 PaletteValue = Annotated[
     StepAlias | HueAlias | TokenAlias | LiteralColor, Field(discriminator="kind")

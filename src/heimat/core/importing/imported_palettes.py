@@ -10,6 +10,7 @@ from typing import Any, get_args
 
 import numpy as np
 
+from heimat.core.charts.bounds import GRAPHIC
 from heimat.core.charts.classes import MOST_CLASSES
 from heimat.core.charts.delivered import DESIGNED, stops_of
 from heimat.core.charts.ramp import lights
@@ -26,7 +27,6 @@ from heimat.core.document.names import css_name
 from heimat.core.document.order import keys
 from heimat.core.document.palette_making import PaletteMaking, Standing
 from heimat.core.document.palettes import (
-    GRAPHIC,
     MOST_CATEGORIES,
     MOST_SOURCES,
     OTHER_ROLES,

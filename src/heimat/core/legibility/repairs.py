@@ -46,8 +46,9 @@ class Repair:
 
     `words` say what becomes of what, `distance` is the CIEDE2000 of the color from the present one, `weight` in how
     many pairings what moves takes part, `turn` whether the team lets it move first (0), as usual (1) or last (2);
-    `mends` and `breaks` count the findings of any kind, in every theme, that go and that come with it; None where that
-    was not looked for. `turned` is whether a light ground becomes dark by it, or a dark one light.
+    `mends` and `breaks` count the findings of any kind, in every theme, that go and that come with it, None where that
+    was not looked for; `worsens` those that stay open and get worse. `turned` is whether a light ground becomes dark by
+    it, or a dark one light.
     """
 
     edits: tuple[RepairEdit, ...]
@@ -61,6 +62,7 @@ class Repair:
     turned: bool = False
     mends: int | None = None
     breaks: int | None = None
+    worsens: int = 0
 
 
 @dataclass(frozen=True)

@@ -5,15 +5,16 @@ from dataclasses import dataclass
 import numpy as np
 
 from heimat.core.charts.apart import SERIES_APART
-from heimat.core.charts.bounds import KeptHues
+from heimat.core.charts.bounds import GRAPHIC, KeptHues
 from heimat.core.charts.categorical import FoundColors, Wish, for_ground
-from heimat.core.charts.character import Character, generate_like
+from heimat.core.charts.character import Character, generate_like, spreads
 from heimat.core.color.arrays import Bytes, from_bytes
 from heimat.core.color.exact_color import Color, rgb8_of
 from heimat.core.color.spaces import srgb_to_oklch
 from heimat.core.document.ids import new_id
-from heimat.core.document.palettes import GRAPHIC, Categorical, PaletteColor
+from heimat.core.document.palettes import Categorical, PaletteColor
 from heimat.core.document.tokens import LiteralColor
+from heimat.core.legibility.findings.palettes.statuses import statuses_in
 from heimat.core.resolve.resolved import Resolved
 from heimat.core.values.palette_colors import on_ground
 
@@ -47,9 +48,12 @@ def wish_of(resolved: Resolved, asked: PaletteWish) -> Wish:
     around = resolved.around()
     held8 = [around.rgb8(each.value) for each in asked.kept]
     bounds = character_of(resolved).bounds(
-        _levels(around.ground8(asked.ground)), asked.contrast, asked.reach
+        _levels(around.ground8(asked.ground)),
+        asked.contrast,
+        asked.reach,
+        _statuses(resolved, next(iter(resolved.themes))),
     )
-    return Wish(asked.count, bounds, tuple(map(_levels, held8)), asked.seed)
+    return Wish(asked.count, bounds, tuple(map(_levels, held8)), asked.seed, spreads(asked.reach))
 
 
 def generated(resolved: Resolved, asked: PaletteWish) -> tuple[Categorical, FoundColors]:
@@ -80,13 +84,23 @@ def fit(
     same in every palette.
     """
     least = float("inf")
+    character, reach = character_of(resolved), make.reach or 0.0
     colors = list(make.colors)
     lch = srgb_to_oklch(from_bytes(rgb8))
     hues = tuple(float(hue) for hue in lch[:, 2])
     strong = (_WEAKER * float(lch[:, 1].min()), _STRONGER * float(lch[:, 1].max()))
     for theme in list(resolved.themes)[1:]:
         under = resolved.around(theme).ground8(ground)
-        bounds = KeptHues(_levels(under), make.contrast, chroma=strong, hues=hues)
+        there = character.bounds(_levels(under), make.contrast, reach, _statuses(resolved, theme))
+        bounds = KeptHues(
+            there.ground,
+            there.contrast,
+            there.lightness,
+            strong,
+            there.olive,
+            there.taken,
+            hues=hues,
+        )
         begun = rgb8.copy()
         begun[:kept] = on_ground(rgb8[:kept], under, make.contrast)
         for place, color in enumerate(colors[:kept]):
@@ -101,6 +115,11 @@ def fit(
             for each, shade in zip(colors, made.rgb8, strict=True)
         ]
     return make.model_copy(update={"colors": tuple(colors)}), least
+
+
+def _statuses(resolved: Resolved, theme: str) -> tuple[tuple[int, int, int], ...]:
+    """The colors that say a status in a theme: no series should be taken for one."""
+    return tuple(map(_levels, statuses_in(resolved, theme)[1]))
 
 
 def _levels(rgb8: Bytes) -> tuple[int, int, int]:

@@ -5,9 +5,10 @@ from dataclasses import replace
 import numpy as np
 from typing_extensions import TypedDict
 
-from heimat.core.charts.categorical import Wish
-from heimat.core.charts.character import Price, generate_like, prices
+from heimat.core.charts.categorical import FoundColors, Wish
+from heimat.core.charts.character import Price, generate_like, prices, spreads
 from heimat.core.charts.diverging import Partner, partners
+from heimat.core.charts.families import Families
 from heimat.core.charts.suitability import PaletteKind, suitability
 from heimat.core.color.arrays import Bytes
 from heimat.core.color.ciede2000 import distance_text
@@ -32,12 +33,16 @@ _APART_PARTNERS = 20.0
 
 
 class ProposedPaletteView(TypedDict):
-    """A palette as it would be: how it is made, its colors with names, and the least distance, in words."""
+    """A palette as it would be: how it is made, its colors with names, and the least distance, in words.
+
+    `spread` says what gave way where the bounds leave no set that spreads over the families of color.
+    """
 
     make: Categorical
     colors: list[SwatchView]
     names: list[str]
     apart: str
+    spread: str
 
 
 class ReachView(TypedDict):
@@ -100,7 +105,16 @@ def proposed_palette(system: ColorSystem, asked: PaletteWish) -> ProposedPalette
         "colors": TYPICAL.swatches(made.rgb8),
         "names": spoken_names(made.rgb8),
         "apart": distance_text(made.apart),
+        "spread": _spread_words(asked, made),
     }
+
+
+def _spread_words(asked: PaletteWish, made: FoundColors) -> str:
+    if not spreads(asked.reach) or made.families == Families(asked.count):
+        return ""
+    if made.families is None:
+        return "The bounds leave no set that spreads over the families of color: names and hues come close."
+    return "The bounds leave no set with a color term for each: two of one term are a dark and a light one."
 
 
 def priced(system: ColorSystem, asked: PaletteWish) -> PricesView:

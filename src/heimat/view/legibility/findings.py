@@ -5,8 +5,10 @@ from datetime import date
 import numpy as np
 from typing_extensions import TypedDict
 
-from heimat.core.color.ciede2000 import distance_words
+from heimat.core.color.arrays import from_bytes
+from heimat.core.color.ciede2000 import ciede2000, distance_text, distance_words
 from heimat.core.color.contrast import cut
+from heimat.core.color.spaces import srgb_to_lab
 from heimat.core.document.exceptions import AcceptedException
 from heimat.core.document.order import in_order
 from heimat.core.document.pairings import Use
@@ -190,6 +192,8 @@ def _repair(repair: Repair, eyes: Eyes, told_apart: bool) -> RepairView:
     parts = [f"mends {repair.mends}"] if repair.mends else []
     if repair.breaks is not None:
         parts.append(f"breaks {repair.breaks}" if repair.breaks else "breaks none")
+    if repair.worsens:
+        parts.append(f"worsens {repair.worsens}")
     return {
         **eyes.swatch(repair.rgb8),
         "words": repair.words if repair.kind == "telling" else f"{repair.words}: {reaches}",
@@ -210,10 +214,12 @@ class MovingView(SwatchView):
 class MendingView(TypedDict):
     """What can be mended without breaking anything: a sentence for each, and the edits that do all of it.
 
-    `order` is what may move for what is open, what gives way first.
+    `moved` says how far all of it moves colors; nothing where nothing is done. `order` is what may move for what is
+    open, what gives way first.
     """
 
     done: list[str]
+    moved: str
     edits: list[UserEdit]
     left: int
     order: list[MovingView]
@@ -228,10 +234,29 @@ def mending_plan(system: ColorSystem) -> MendingView:
     after = apply_all(system, edits).system if edits else system
     return {
         "done": [f"{repair.words}: {finding.sentence}" for finding, repair in done],
+        "moved": _moved_words(resolved, resolve(after)),
         "edits": edits,
         "left": count_open(resolve(after), today),
         "order": _order(resolved, today),
     }
+
+
+def _moved_words(before: Resolved, after: Resolved) -> str:
+    """How far the colors of tokens move in all themes together, and which moves farthest."""
+    names, ends = [], []
+    for key, theme in before.themes.items():
+        there = after.themes[key].tokens
+        for token, color in theme.tokens.items():
+            if token in there and there[token].rgb8.tolist() != color.rgb8.tolist():
+                names.append(f"{before.system.tokens[token].name} in {theme.theme.name}")
+                ends.append((color.rgb8, there[token].rgb8))
+    if not ends:
+        return ""
+    labs = srgb_to_lab(from_bytes(np.array(ends)))
+    far = ciede2000(labs[:, 0], labs[:, 1])
+    count = "1 color moves" if len(far) == 1 else f"{len(far)} colors move"
+    farthest = f"{names[int(far.argmax())]}, by {distance_text(float(far.max()))}"
+    return f"{count} by {distance_text(float(far.sum()))} together; the farthest is {farthest}."
 
 
 def _order(resolved: Resolved, today: date) -> list[MovingView]:

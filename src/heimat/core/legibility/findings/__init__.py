@@ -1,7 +1,7 @@
 """Findings: what is to settle, as sentences with figures and ways to settle it. A kind of them is one file."""
 
 from collections import Counter
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import replace
 from datetime import date
 
@@ -13,7 +13,7 @@ from heimat.core.legibility.findings.accepted import Exceptions, standing_except
 from heimat.core.legibility.findings.consequences import Consequences
 from heimat.core.legibility.findings.finding import Case, Finding, Kind
 from heimat.core.legibility.findings.kinds import FindingKind
-from heimat.core.legibility.findings.move import Counted
+from heimat.core.legibility.findings.move import Counted, compared
 from heimat.core.legibility.findings.palettes import KIND as ON_PALETTES
 from heimat.core.legibility.findings.palettes.palette_site import PALETTE_IDS
 from heimat.core.legibility.repairs import TURNS, Repair, pairings_with
@@ -100,8 +100,8 @@ def findings(resolved: Resolved, *, repairs: bool = True) -> list[Finding]:
 
 
 def _with_consequences(resolved: Resolved, found: list[Finding]) -> list[Finding]:
-    before = finding_ids(resolved)
-    quick = Consequences(resolved, before)
+    before = _open_slacks(resolved)
+    quick = Consequences(resolved, frozenset(before))
     # The same move may settle several findings: it is checked once.
     known: dict[str, Counted | None] = {}
     whole = 0
@@ -117,7 +117,9 @@ def _with_consequences(resolved: Resolved, found: list[Finding]) -> list[Finding
             whole += 1
             known[key] = _counted(resolved.system, repair, before)
         found = known[key]
-        return None if found is None else replace(repair, mends=found[0], breaks=found[1])
+        if found is None:
+            return None
+        return replace(repair, mends=found.mends, breaks=found.breaks, worsens=found.worsens)
 
     def ranked(finding: Finding) -> list[Repair]:
         return sorted(
@@ -127,20 +129,33 @@ def _with_consequences(resolved: Resolved, found: list[Finding]) -> list[Finding
     return [replace(each, repairs=ranked(each)) for each in found]
 
 
-def _counted(system: ColorSystem, repair: Repair, before: frozenset[str]) -> Counted | None:
-    """What a repair mends and breaks on the whole document; None where it would be refused."""
+def _counted(
+    system: ColorSystem, repair: Repair, before: Mapping[str, float | None]
+) -> Counted | None:
+    """What a repair mends, breaks and worsens on the whole document; None where it would be refused."""
     try:
-        after = finding_ids(resolve(changed_by(repair, system)))
+        after = _open_slacks(resolve(changed_by(repair, system)))
     except DomainError:
         return None
-    return len(before - after), len(after - before)
+    return compared(before, after)
 
 
-def _rank(repair: Repair) -> tuple[bool, int, bool, int, int, float]:
-    """What breaks nothing first, then what leaves grounds light or dark, moves what matters least, changes least."""
+def _open_slacks(resolved: Resolved) -> dict[str, float | None]:
+    """All findings by their ids, with their slack where it is known."""
+    return {
+        case.id: case.slack
+        for kind in kinds.KINDS
+        for case in _measured(resolved, kind)
+        if case.open
+    }
+
+
+def _rank(repair: Repair) -> tuple[bool, int, int, bool, int, int, float]:
+    """What breaks and worsens nothing first, then what leaves grounds as they are, matters least, changes least."""
     return (
         repair.breaks is None,
         repair.breaks or 0,
+        repair.worsens,
         repair.turned,
         repair.turn,
         repair.weight,
@@ -172,7 +187,7 @@ def mend_all(resolved: Resolved, today: date) -> list[tuple[Finding, Repair]]:
     """One after the other, what settles findings without breaking anything: each repair counts on those before it.
 
     Of all repairs the least visible one that mends most comes first, and no ground turns from light to dark.
-    What was accepted is left as it is, and so is what no repair settles without breaking something else.
+    What was accepted is left as it is, and so is what no repair settles without breaking or worsening something else.
     """
     done: list[tuple[Finding, Repair]] = []
     left: set[str] = set()
@@ -196,12 +211,13 @@ def mend_all(resolved: Resolved, today: date) -> list[tuple[Finding, Repair]]:
 
 
 def _harmless(repair: Repair) -> bool:
-    """Whether a repair mends something and breaks nothing.
+    """Whether a repair mends something, and breaks and worsens nothing.
 
     Companions are new tokens, and a ground that turns from light to dark is another look: those a person chooses.
     """
     return (
         repair.breaks == 0
+        and repair.worsens == 0
         and bool(repair.mends)
         and repair.kind != "companion"
         and not repair.turned

@@ -1,4 +1,4 @@
-"""What else a repair would change: how many findings go with it, and how many come.
+"""What else a repair would change: how many findings go with it, how many come, how many that stay get worse.
 
 A repair that gives one token an opaque color touches few things: each kind of finding measures these alone. All others
 (several edits, derived values, translucent or display-p3 colors) are done on the document, which is then resolved and
@@ -25,10 +25,10 @@ class Consequences:
         move = Move.of(self._ground, repair.edits[0])
         if move is None:
             return None
-        mends = breaks = 0
+        found = Counted()
         for kind in kinds.KINDS:
             counted = kind.moved(move) if kind.moved else None
             if counted is None:
                 return None
-            mends, breaks = mends + counted[0], breaks + counted[1]
-        return mends, breaks
+            found = found.plus(counted)
+        return found

@@ -68,7 +68,7 @@ class Case(ABC):
 def never_touched(move: Move) -> Counted | None:
     """Of kinds that no color of a token touches: nothing goes, nothing comes."""
     del move
-    return 0, 0
+    return Counted()
 
 
 @dataclass(frozen=True)
@@ -77,9 +77,9 @@ class Kind:
 
     `measure` gives what is to settle, in the order in which it is told; `clear` gives what is clear of its threshold,
     where that is known: it is asked for slack alone, and `measure` may give it too where that costs nothing. `moved`
-    counts the findings that go and come when one token takes another color; None, from it or in its place, sends for a
-    fresh check of the whole document. Of more than `most_repaired` findings the others get no repairs: each of theirs
-    costs much.
+    counts the findings that go, come and get worse when one token takes another color; None, from it or in its place,
+    sends for a fresh check of the whole document. Of more than `most_repaired` findings the others get no repairs: each
+    of theirs costs much.
     """
 
     name: str

@@ -1,10 +1,10 @@
 """One token that takes another opaque color: what moves with it, theme by theme, and what is known of the rest."""
 
 from collections import defaultdict
-from collections.abc import Callable
+from collections.abc import Callable, Mapping
 from dataclasses import dataclass
 from functools import cached_property
-from typing import TypeVar, cast
+from typing import NamedTuple, TypeVar, cast
 
 import numpy as np
 
@@ -18,8 +18,31 @@ from heimat.core.resolve.resolved import Resolved
 from heimat.core.resolve.theme import ResolvedTheme
 
 V = TypeVar("V")
-Counted = tuple[int, int]
-"""How many findings go, and how many come."""
+
+
+class Counted(NamedTuple):
+    """How many findings go, how many come, and how many that stay open get worse."""
+
+    mends: int = 0
+    breaks: int = 0
+    worsens: int = 0
+
+    def plus(self, other: "Counted") -> "Counted":
+        """Both together."""
+        return Counted(*(one + more for one, more in zip(self, other, strict=True)))
+
+
+WORSE = 1e-3
+"""The share, or logarithm, by which the slack of a finding must fall for it to be worse: less shows in no figure."""
+
+
+def compared(before: Mapping[str, float | None], after: Mapping[str, float | None]) -> Counted:
+    """What becomes of open findings with their slack, as far as that is known, by their ids."""
+    worse = 0
+    for key in before.keys() & after.keys():
+        had, has = before[key], after[key]
+        worse += had is not None and has is not None and has < had - WORSE
+    return Counted(len(before.keys() - after.keys()), len(after.keys() - before.keys()), worse)
 
 
 class Ground:

@@ -31,7 +31,10 @@ interface Wished {
   wish: Wish;
 }
 
-const WISH: Wish = { count: 6, reach: 0, contrast: 3, seed: 1 };
+/** What a graphic needs on its ground, and what its fill may have where an outline has it instead. */
+const CONTRAST = 3;
+const OUTLINED = 1.2;
+const WISH: Wish = { count: 6, reach: 0, contrast: CONTRAST, seed: 1 };
 
 export function GenerateArea() {
   const slug = useLook((at) => at.slug);
@@ -74,7 +77,12 @@ export function GenerateArea() {
         remade<Categorical>(shown.id, async (now) => {
           const count = now.colors.length + more;
           if (count > MOST || ended.signal.aborted) return now;
-          const wished = { ...body, kept: now.colors.filter(keeps), count, contrast: now.contrast ?? 3 };
+          const wished = {
+            ...body,
+            kept: now.colors.filter(keeps),
+            count,
+            contrast: now.contrast ?? CONTRAST,
+          };
           const made = await proposed(slug, wished, ended.signal);
           const colors = made.make.colors.map((each, place) => ({
             ...each,
@@ -127,6 +135,13 @@ export function GenerateArea() {
             places={1}
             onCommit={(contrast) => setWish({ ...wish, contrast })}
           />
+          <Toggle
+            on={wish.contrast < CONTRAST}
+            title="Paler colors, yellows among them, are let in: draw an outline around the marks"
+            onClick={() => setWish({ ...wish, contrast: wish.contrast < CONTRAST ? CONTRAST : OUTLINED })}
+          >
+            Marks with an outline
+          </Toggle>
           <ToolButton onClick={() => setWish({ ...wish, seed: wish.seed + 1 })}>Another search</ToolButton>
         </>
       }
@@ -199,6 +214,7 @@ export function GenerateArea() {
           </Text>
         </Flex>
       )}
+      {proposal.data?.spread && !proposal.isFetching && <Text fontSize="12px">{proposal.data.spread}</Text>}
       {problem && (
         <Text role="alert" fontSize="12px" fontWeight="700">
           {problem}

@@ -41,6 +41,7 @@ export function MendArea() {
               ? "No repair mends anything without breaking something else. Choose by hand, or accept with a reason."
               : `These break nothing, one after the other; ${plan.left} would be left to settle by hand.`}
       </Text>
+      {plan?.moved && <Text fontSize="12px">{plan.moved}</Text>}
       <Box as="ul" fontSize="12px" marginTop="6px">
         {plan?.done.map((words) => (
           <Text as="li" key={words} paddingBlock="2px">

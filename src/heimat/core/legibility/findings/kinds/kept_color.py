@@ -79,7 +79,7 @@ def _measure(resolved: Resolved) -> Iterable[_Case]:
 
 def _moved(move: Move) -> Counted:
     stood = _id(move.edit.token, move.edit.theme) in move.ground.before
-    return int(stood and not getattr(move.value, "was", "")), 0
+    return Counted(int(stood and not getattr(move.value, "was", "")))
 
 
 KIND = Kind("kept", _measure, _moved)

@@ -10,7 +10,7 @@ from heimat.core.document.keys import token_key
 from heimat.core.document.pairings import USE_WORDS
 from heimat.core.document.words import value_in_words
 from heimat.core.legibility.findings.finding import Case, Finding, Kind
-from heimat.core.legibility.findings.move import Counted, Move
+from heimat.core.legibility.findings.move import Counted, Move, compared
 from heimat.core.legibility.repairs import NearestColors, Repair, repair_pairing
 from heimat.core.resolve.checked_pairings import PairingResult
 from heimat.core.resolve.resolved import Resolved
@@ -47,7 +47,7 @@ class _Case(Case):
     def slack(self) -> float:
         """The logarithm of what it reads by what it needs."""
         result = self.result
-        return math.log(min(result.ratio, result.wide or math.inf) / (result.needed or 1.0))
+        return _slack(min(result.ratio, result.wide or math.inf), result.needed or 1.0)
 
     def say(self) -> Finding:
         result, theme, system = self.result, self.theme, self.every.resolved.system
@@ -70,6 +70,10 @@ class _Case(Case):
 
     def repairs(self) -> list[Repair]:
         return repair_pairing(self.every.resolved, self.theme, self.result, self.every.nearest)
+
+
+def _slack(ratio: float, needed: float) -> float:
+    return math.log(ratio / needed)
 
 
 def _id(theme: ResolvedTheme, result: PairingResult) -> str:
@@ -107,7 +111,7 @@ def _clear(resolved: Resolved) -> Iterable[_Case]:
 
 def _moved(move: Move) -> Counted | None:
     """Measured from luminances alone; None where something translucent or beyond sRGB stands against what moves."""
-    mends = breaks = 0
+    found = Counted()
     for theme, moved in move.themes:
         lights = move.ground.lights[theme.theme.id]
         for result in _meeting(move, theme, moved):
@@ -118,10 +122,13 @@ def _moved(move: Move) -> Counted | None:
             if result.needed is None:
                 continue
             one, other = (move.light if token in moved else lights[token] for token in ends)
-            falls = float(ratio_of_luminances(one, other)) < result.needed
-            fell = _id(theme, result) in move.ground.before
-            mends, breaks = mends + (fell and not falls), breaks + (falls and not fell)
-    return mends, breaks
+            reads = float(ratio_of_luminances(one, other))
+            key, needed = _id(theme, result), result.needed
+            had = min(result.ratio, result.wide or math.inf)
+            before = {key: _slack(had, needed)} if key in move.ground.before else {}
+            after = {key: _slack(reads, needed)} if reads < needed else {}
+            found = found.plus(compared(before, after))
+    return found
 
 
 def _meeting(move: Move, theme: ResolvedTheme, moved: set[str]) -> Sequence[PairingResult]:

@@ -9,7 +9,7 @@ from heimat.core.color.ciede2000 import distance_text, distance_words
 from heimat.core.color.told_apart import PairDistance, VisionDistance, distances
 from heimat.core.document.keys import token_key
 from heimat.core.legibility.findings.finding import Case, Finding, Kind
-from heimat.core.legibility.findings.move import Counted, Move
+from heimat.core.legibility.findings.move import Counted, Move, compared
 from heimat.core.legibility.repairs import Repair, repair_told_apart
 from heimat.core.resolve.resolved import Resolved
 from heimat.core.resolve.theme import ResolvedTheme, ToldApartResult
@@ -34,7 +34,7 @@ class _Case(Case):
     @property
     def slack(self) -> float:
         """By which share of its threshold it is farther apart than that."""
-        return self.pair.least / self.result.told_apart.threshold - 1.0
+        return _slack(self.pair, self.result.told_apart.threshold)
 
     def say(self) -> Finding:
         told, pair, theme = self.result.told_apart, self.pair, self.theme
@@ -87,7 +87,7 @@ def _clear(resolved: Resolved) -> Iterable[_Case]:
 
 
 def _moved(move: Move) -> Counted:
-    mends = breaks = 0
+    found = Counted()
     for theme, moved in move.themes:
         for result in theme.told_apart:
             told = result.told_apart
@@ -101,12 +101,20 @@ def _moved(move: Move) -> Counted:
                 _too_close(result.pairs, told.threshold),
                 _too_close(pairs, told.threshold),
             )
-            mends, breaks = mends + len(before - after), breaks + len(after - before)
-    return mends, breaks
+            found = found.plus(compared(before, after))
+    return found
 
 
-def _too_close(pairs: Iterable[PairDistance], threshold: float) -> set[tuple[int, int]]:
-    return {(pair.one, pair.other) for pair in pairs if pair.least < threshold}
+def _too_close(pairs: Iterable[PairDistance], threshold: float) -> dict[str, float | None]:
+    return {
+        f"{pair.one}:{pair.other}": _slack(pair, threshold)
+        for pair in pairs
+        if pair.least < threshold
+    }
+
+
+def _slack(pair: PairDistance, threshold: float) -> float:
+    return pair.least / threshold - 1.0
 
 
 KIND = Kind("told_apart", _measure, _moved, clear=_clear)

@@ -56,7 +56,7 @@ def _moved(move: Move) -> Counted:
         for result in theme.pairings
         if result.pairing.ground in moved
     )
-    return sum(key in move.ground.before for key in grounds), 0
+    return Counted(sum(key in move.ground.before for key in grounds))
 
 
 KIND = Kind("translucent", _measure, _moved)

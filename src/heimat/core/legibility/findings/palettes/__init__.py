@@ -11,7 +11,7 @@ from heimat.core.color.arrays import Bytes
 from heimat.core.document.palettes import all_values
 from heimat.core.document.tokens import PaletteAlias, TokenAlias
 from heimat.core.legibility.findings.finding import Kind
-from heimat.core.legibility.findings.move import Counted, Ground, Move
+from heimat.core.legibility.findings.move import Counted, Ground, Move, compared
 from heimat.core.legibility.findings.palettes import (
     alike_ends,
     beside,
@@ -27,7 +27,6 @@ from heimat.core.legibility.findings.palettes import (
     turned_hue,
 )
 from heimat.core.legibility.findings.palettes.palette_site import (
-    PALETTE_IDS,
     PaletteCase,
     PaletteMeasure,
     every_site,
@@ -88,19 +87,19 @@ def _moved(move: Move) -> Counted | None:
         }
         repainted[theme.theme.id] = replace(theme, tokens={**theme.tokens, **colors}, bound={})
     if not repainted:
-        return 0, 0
+        return Counted()
     before = move.ground.once(_before)
-    after = {
-        case.id
-        for case in _measure(replace(resolved, themes={**resolved.themes, **repainted}))
-        if case.open
-    }
-    return len(before - after), len(after - before)
+    after = _slacks(replace(resolved, themes={**resolved.themes, **repainted}))
+    return compared(before, after)
 
 
-def _before(ground: Ground) -> frozenset[str]:
-    """The ids of the findings on palettes before any move."""
-    return frozenset(key for key in ground.before if key.startswith(PALETTE_IDS))
+def _before(ground: Ground) -> dict[str, float | None]:
+    """The findings on palettes before any move, with their slack."""
+    return _slacks(ground.resolved)
+
+
+def _slacks(resolved: Resolved) -> dict[str, float | None]:
+    return {case.id: case.slack for case in _measure(resolved) if case.open}
 
 
 def _bound_are_checked(ground: Ground) -> bool:

@@ -2,9 +2,9 @@
 
 from collections.abc import Iterator
 
+from heimat.core.charts.bounds import GRAPHIC
 from heimat.core.color.ciede2000 import TOLD_APART
 from heimat.core.color.contrast import cut, ratio
-from heimat.core.document.palettes import GRAPHIC
 from heimat.core.legibility.findings.palettes.beside import nearest, nearest_words
 from heimat.core.legibility.findings.palettes.palette_site import PaletteCase, PaletteSite
 

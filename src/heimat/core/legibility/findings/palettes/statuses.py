@@ -12,6 +12,7 @@ from heimat.core.color.spaces import srgb_to_lab
 from heimat.core.document.tokens import Token
 from heimat.core.legibility.findings.palettes.palette_site import REMEMBERED, PaletteSite, colors_of
 from heimat.core.memory import remembered
+from heimat.core.resolve.resolved import Resolved
 from heimat.core.sources.conventions import Status
 
 STATUSES = frozenset(f"status.{status}" for status in get_args(Status))
@@ -20,13 +21,18 @@ STATUSES = frozenset(f"status.{status}" for status in get_args(Status))
 
 def statuses_at(site: PaletteSite) -> tuple[list[Token], Bytes]:
     """The tokens that say a status by their own color, and these colors (n, 3) in the theme."""
-    theme = site.resolved.themes.get(site.theme)
+    return statuses_in(site.resolved, site.theme)
+
+
+def statuses_in(resolved: Resolved, theme: str) -> tuple[list[Token], Bytes]:
+    """Those of a theme by its key; none where there is no such theme."""
+    there = resolved.themes.get(theme)
     tokens = [
         token
-        for token in site.resolved.system.tokens.values()
-        if token.purpose in STATUSES and theme is not None
+        for token in resolved.system.tokens.values()
+        if token.purpose in STATUSES and there is not None
     ]
-    rgb8 = [theme.tokens[token.id].rgb8 for token in tokens] if theme else []
+    rgb8 = [there.tokens[token.id].rgb8 for token in tokens] if there else []
     return tokens, np.array(rgb8, dtype=np.uint8).reshape(-1, 3)
 
 

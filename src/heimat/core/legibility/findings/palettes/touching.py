@@ -2,8 +2,9 @@
 
 from collections.abc import Iterator
 
+from heimat.core.charts.bounds import GRAPHIC
 from heimat.core.color.contrast import cut, ratio
-from heimat.core.document.palettes import GRAPHIC, Telling
+from heimat.core.document.palettes import Telling
 from heimat.core.legibility.findings.palettes.color_repairs import telling_repairs
 from heimat.core.legibility.findings.palettes.palette_site import PaletteCase, PaletteSite, Words
 

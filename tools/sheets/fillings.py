@@ -1,59 +1,21 @@
-"""Draws the sheet of fillings: what the rules make of 40 brand colors, light and dark, with small screens.
+"""The sheet of fillings: what the rules make of 60 brand colors, light and dark, with small screens."""
 
-python -m tools.draw_fillings FILE.html
-"""
-
-import sys
 from collections.abc import Callable, Mapping
 from html import escape
-from pathlib import Path
 
 from heimat.core.color.color_text import parse
 from heimat.core.color.contrast import cut, ratio
-from heimat.core.color.exact_color import rgb8_of
 from heimat.core.color.hex_notation import hex_of
-from heimat.core.color.solved import solved
 from heimat.core.document.order import keys
 from heimat.core.document.themes import Scheme, Theme
 from heimat.core.filling.fill import by_purpose, filled
 from heimat.core.filling.start import start_system
 from heimat.core.resolve.chains import chains_of
 from heimat.core.resolve.resolved import Resolved, resolve
+from heimat.core.resolve.resolved_palettes import roles_of
 from heimat.core.resolve.theme import resolve_theme
 from heimat.core.resolve.token_colors import TokenColor
-
-_AROUND = (
-    (52, 0.17, range(0, 360, 30)),
-    (62, 0.09, range(15, 360, 45)),
-    (40, 0.13, range(10, 360, 60)),
-)
-"""L*, OKLCH chroma and hues of three strengths around the circle."""
-_SPECIAL = (
-    *(
-        "#F5E10A",
-        "#39FF14",
-        "#00FFFF",
-        "#FF00FF",
-        "#FFEE00",
-        "#000000",
-        "#0A0F14",
-        "#1B1033",
-        "#FFFFFF",
-        "#F4F1EA",
-    ),
-    *("#777777", "#BFC4C8", "#DF5A33", "#0B6E6E"),
-)
-"""Lemon, neon, nearly black, nearly white, gray."""
-
-
-def brands() -> list[str]:
-    """40 brand colors: around the circle at three strengths, and those that are hard."""
-    around = [
-        hex_of(rgb8_of(solved(light, chroma, float(angle))))
-        for light, chroma, angles in _AROUND
-        for angle in angles
-    ]
-    return [*around, *_SPECIAL]
+from tools.sheets.brands import brands
 
 
 def screens(brand: str) -> str:
@@ -72,7 +34,9 @@ def _screen(resolved: Resolved, brand: str, scheme: Scheme) -> str:
         for key, token in system.tokens.items()
     }
     there = system.model_copy(update={"themes": {"sheet": theme}, "tokens": tokens})
-    colors = resolve_theme(there, resolved.hues, theme, chains_of(there)["sheet"], {}).tokens
+    colors = resolve_theme(
+        there, resolved.hues, theme, chains_of(there)["sheet"], {}, roles_of(there.tokens)
+    ).tokens
 
     def c(purpose: str) -> str:
         color = colors[ids[purpose]]
@@ -139,6 +103,3 @@ body{margin:0;font:11px sans-serif;display:grid;grid-template-columns:repeat(8,1
 b{display:inline-block;padding:1px 5px;border:1px solid;border-radius:2px;margin:1px}
 i{padding:1px 3px;font-style:normal;margin:1px;display:inline-block}
 """
-
-if __name__ == "__main__":
-    Path(sys.argv[1]).write_text(page())
