@@ -16,7 +16,7 @@ from heimat.core.color.ciede2000 import TOLD_APART, ciede2000
 from heimat.core.color.color_text import parse
 from heimat.core.color.naming import spoken_name
 from heimat.core.color.spaces import srgb_to_lab, srgb_to_oklch
-from heimat.core.color.terms import ENDS, TERMS
+from heimat.core.color.terms import ENDS
 from heimat.core.errors import DomainError
 
 with warnings.catch_warnings():
@@ -150,12 +150,3 @@ def test_a_gold_stays_a_gold_on_a_dark_ground():
 
 def parse_levels(text):
     return tuple(bytes.fromhex(text.removeprefix("#")))
-
-
-def test_all_terms_are_met():
-    assert {
-        TERMS[term]
-        for term in Kinds.of(
-            np.random.default_rng(1).integers(0, 256, (9000, 3)).astype(np.uint8)
-        ).term
-    } >= set(TERMS[2:])

@@ -21,6 +21,7 @@ from heimat.core.document.system import ColorSystem
 from heimat.core.document.tokens import HueAlias
 from heimat.core.edits import apply
 from heimat.core.edits.palette_edits import AddPalette
+from heimat.core.filling.fill import by_purpose
 from heimat.core.filling.start import start_system
 from heimat.core.legibility.findings import finding_ids
 from heimat.core.planning.proposed_palettes import PaletteWish, character_of, generated
@@ -60,10 +61,13 @@ def sheets() -> Iterator[Sheet]:
         system = by_day_and_night(brand)
         resolved = resolve(system)
         kept = (PaletteColor(id="brand", value=HueAlias(hue=next(iter(system.hues))), held=True),)
+        card = by_purpose(system)["surface.card"]
         chroma = character_of(resolved).chroma
         for count in COUNTS:
-            make, _ = generated(resolved, PaletteWish(count, kept))
-            after = resolve(apply(system, AddPalette(id="sheet", name="sheet", make=make)))
+            make, _ = generated(resolved, PaletteWish(count, kept, card))
+            after = resolve(
+                apply(system, AddPalette(id="sheet", name="sheet", make=make, ground=card))
+            )
             found = finding_ids(after)
             for theme, (shown,) in after.palettes.items():
                 own = [each for each in found if f":{theme}:sheet" in each]

@@ -1,6 +1,7 @@
 """Inside which bounds the colors of a palette lie: lightness, strength, contrast with the ground."""
 
 from dataclasses import dataclass, field, replace
+from functools import cached_property
 
 import numpy as np
 from numpy.typing import NDArray
@@ -19,6 +20,7 @@ from heimat.core.color.spaces import (
     srgb_to_oklab,
     srgb_to_oklch,
 )
+from heimat.core.color.terms import hue_ranges
 from heimat.core.color.thresholds import KEEPS_HUE
 
 GRAPHIC = 3.0
@@ -29,7 +31,7 @@ _SAFE = 0.003
 """By which share of luminance a projected color is kept inside, so that rounding does not put it outside."""
 
 
-OLIVES = ((70.0, 130.0, 0.58), (85.0, 138.0, 0.54), (85.0, 130.0, 0.70), (98.0, 128.0, 0.88))
+OLIVES = ((70.0, 130.0, 0.58), (85.0, 142.0, 0.62), (85.0, 130.0, 0.70), (98.0, 128.0, 0.88))
 """Where olives, khakis and muddy golds lie: from and to which OKLCH hue in degrees, below which OKLab lightness."""
 _TURNED = 0.7
 """Degrees by which a projected color is kept outside, so that rounding does not put it inside."""
@@ -153,21 +155,34 @@ KEPT_TURN = 15.0
 
 @dataclass(frozen=True)
 class KeptHues(Bounds):
-    """Bounds in which each of n colors keeps its OKLCH hue, in degrees, but for `KEPT_TURN`; grays have none."""
+    """Bounds in which each of n colors keeps its OKLCH hue, in degrees, but for `KEPT_TURN`; grays have none.
+
+    None leaves its basic color term either.
+    """
 
     hues: tuple[float, ...] = ()
+
+    @cached_property
+    def _turns(self) -> tuple[Floats, Floats]:
+        """From and to which turn each hue may move."""
+        own = np.array(self.hues)
+        low, high = hue_ranges(own)
+        return np.maximum(low - own, -KEPT_TURN), np.minimum(high - own, KEPT_TURN)
 
     def holds(self, rgb8: Bytes) -> NDArray[np.bool_]:
         """Whether 8-bit colors (..., n, 3) lie inside, each in the bounds of its place."""
         lch = srgb_to_oklch(from_bytes(rgb8))
-        kept = np.abs(turn_between(np.array(self.hues), lch[..., 2])) <= KEPT_TURN
+        turn, (low, high) = turn_between(np.array(self.hues), lch[..., 2]), self._turns
+        kept = (turn >= low) & (turn <= high)
         return np.asarray(super().holds(rgb8) & (kept | (lch[..., 1] < KEEPS_HUE)))
 
     def project(self, srgb: Floats) -> Floats:
         """Colors (..., n, 3) moved inside, each to the hues of its place."""
         lch = srgb_to_oklch(super().project(srgb))
         own = np.array(self.hues)
-        turn = turn_between(own, lch[..., 2]).clip(-KEPT_TURN + 1.0, KEPT_TURN - 1.0)
+        low, high = self._turns
+        room = np.minimum(1.0, (high - low) / 2.0)
+        turn = turn_between(own, lch[..., 2]).clip(low + room, high - room)
         turned = oklch_to_srgb(np.stack([lch[..., 0], lch[..., 1], own + turn], axis=-1))
         return super().project(turned.clip(0.0, 1.0))
 

@@ -380,10 +380,16 @@ def ordered(rgb8: Bytes, held: int, families: Families | None) -> FoundColors:
     return FoundColors(rgb8[order], float(far.min()), families)
 
 
-def for_ground(rgb8: Bytes, bounds: KeptHues, held: int = 0, seed: int = 1) -> FoundColors:
+def for_ground(
+    rgb8: Bytes,
+    bounds: KeptHues,
+    held: int = 0,
+    families: Families | None = None,
+    seed: int = 1,
+) -> FoundColors:
     """The same colors (n, 3) on another ground: lightness and strength move, hues by 15° at most, places stay.
 
-    The first `held` stay as they are.
+    The first `held` stay as they are, and what is spread over the families stays so.
     """
     rng = np.random.default_rng(seed)
     lch = srgb_to_oklch(from_bytes(rgb8))
@@ -393,11 +399,11 @@ def for_ground(rgb8: Bytes, bounds: KeptHues, held: int = 0, seed: int = 1) -> F
     begun[1:, :, 1] *= rng.uniform(0.6, 1.4, begun[1:, :, 1].shape)
     srgb = bounds.project(oklch_to_srgb(begun).clip(0.0, 1.0))
     srgb[:, :held] = from_bytes(rgb8[:held])
-    climbed = _climbed(srgb, held, bounds, None)
+    climbed = _climbed(srgb, held, bounds, families)
     found = [_inside(each, held, bounds) for each in climbed]
     best = max(found, key=lambda each: (_inside_of(each, held, bounds), nearest_pair(each)[0]))
-    polished = _polished(best, held, bounds, None)
-    return FoundColors(polished, float(all_apart(seen8(polished)).min()))
+    polished = _polished(best, held, bounds, families)
+    return FoundColors(polished, float(all_apart(seen8(polished)).min()), families)
 
 
 def _inside_of(rgb8: Bytes, held: int, bounds: Bounds) -> int:

@@ -2,7 +2,8 @@
 
 Of up to six colors no two are of one basic color term, or of nearly one hue; of more at most two are, one of which is
 called dark or light where the other is not. No more than a third of a set, but always two, lie in one sixth of the
-circle of hues. Whatever is held is taken as it is: only what is made must fit to it.
+circle of hues. A brown counts as an orange, an olive as a yellow: on a dark ground they become that. Whatever is held
+is taken as it is: only what is made must fit to it.
 """
 
 from dataclasses import dataclass
@@ -14,15 +15,13 @@ from heimat.core.color.angles import turn_between
 from heimat.core.color.arrays import Bytes, Floats
 from heimat.core.color.spaces import luminance_of
 from heimat.core.color.terms import (
-    BROWN,
     DARK_BELOW,
     LIGHT_ABOVE,
-    TERMS,
     Places,
-    hues_of,
+    hue_ranges,
+    hue_terms,
     measured,
     shades,
-    terms,
 )
 from heimat.core.color.thresholds import KEEPS_HUE
 
@@ -53,7 +52,7 @@ class Kinds:
         """Those of 8-bit colors (n, 3)."""
         light, chroma, hue = measured(rgb8)
         return cls(
-            terms(light, chroma, hue),
+            hue_terms(light, chroma, hue),
             shades(light, chroma),
             np.where(chroma < KEEPS_HUE, np.nan, hue),
         )
@@ -161,19 +160,16 @@ class Regions:
     def of(cls, rgb8: Bytes) -> "Regions":
         """Those of 8-bit colors (k, n, 3)."""
         light, chroma, hue = measured(rgb8)
-        term, shade = terms(light, chroma, hue), shades(light, chroma)
-        begins, wide = np.zeros(term.shape), np.full(term.shape, 360.0)
-        for place in range(len(TERMS)):
-            for start, end in hues_of(place):
-                begins[term == place] = start + _MARGIN
-                wide[term == place] = end - start - 2.0 * _MARGIN
-        low = np.array([0.0, DARK_BELOW, LIGHT_ABOVE])[shade + 1]
-        high = np.array([DARK_BELOW, LIGHT_ABOVE, 100.0])[shade + 1]
-        is_brown = term == TERMS.index("brown")
-        above = (term == TERMS.index("orange")) | (term == TERMS.index("yellow"))
-        darkest = np.where(above, np.maximum(low, BROWN[2]), low) + _LIGHT_MARGIN
-        lightest = np.where(is_brown, np.minimum(high, BROWN[2]), high) - _LIGHT_MARGIN
-        return cls(begins, wide, luminance_of(darkest), luminance_of(lightest))
+        shade = shades(light, chroma)
+        low, high = (np.array(ends) for ends in hue_ranges(hue))
+        darkest = np.array([0.0, DARK_BELOW, LIGHT_ABOVE])[shade + 1] + _LIGHT_MARGIN
+        lightest = np.array([DARK_BELOW, LIGHT_ABOVE, 100.0])[shade + 1] - _LIGHT_MARGIN
+        return cls(
+            low + _MARGIN,
+            high - low - 2.0 * _MARGIN,
+            luminance_of(darkest),
+            luminance_of(lightest),
+        )
 
     def turned(self, hue: Floats) -> Floats:
         """Hues (k, n) in degrees moved inside by the shorter way."""

@@ -6,8 +6,6 @@ is taken from the names of ISCC-NBS (Kelly and Judd 1955, NBS Circular 553), who
 them in OKLCH. "Teal" stands for Munsell's blue-green, which has no word of its own in that list.
 """
 
-from collections.abc import Sequence
-
 import numpy as np
 from numpy.typing import NDArray
 
@@ -53,7 +51,7 @@ OLIVE = (85.0, 128.0, 55.0)
 DARK_BELOW, LIGHT_ABOVE = 42.0, 72.0
 """L* at which a color is called dark, or light."""
 STRONG, STRONG_BELOW = 0.2, 25.0
-"""From this OKLCH chroma on nobody calls a color dark, the blue of the screen among them, unless it is below this L*."""
+"""From this OKLCH chroma on nobody calls a color dark, the blue of the screen among them, but below this L*."""
 DARK, PLAIN, LIGHT = -1, 0, 1
 _BLACK_BELOW, _WHITE_ABOVE = 8.0, 97.0
 _CALLED = np.array([TERMS.index(name) for _, name in ENDS])
@@ -89,17 +87,9 @@ def measured(rgb8: Bytes) -> tuple[Floats, Floats, Floats]:
     return lightness(relative_luminance(rgb8)), lch[..., 1], lch[..., 2]
 
 
-def hues_of(term: int) -> Sequence[tuple[float, float]]:
-    """From and to which OKLCH hues a term by hue reaches, in degrees; pink begins below 0."""
-    name = TERMS[term]
-    if name == "brown":
-        return [BROWN[:2]]
-    if name == "olive":
-        return [OLIVE[:2]]
-    found = []
-    begins = ENDS[-2][0] - 360.0
-    for end, called in ENDS[:-1]:
-        if called == name:
-            found.append((begins, end))
-        begins = end
-    return found
+def hue_ranges(hue: Floats) -> tuple[Floats, Floats]:
+    """From and to which OKLCH hue the term of each hue (...) in degrees reaches; pink begins below 0."""
+    place = np.searchsorted(_UNTIL, hue, side="left")
+    begins = np.array([_UNTIL[-1] - 360.0, *_UNTIL])[place]
+    ends = np.array([*_UNTIL, _UNTIL[0] + 360.0])[place]
+    return begins, ends

@@ -70,22 +70,22 @@ def generated(resolved: Resolved, asked: PaletteWish) -> tuple[Categorical, Foun
         ),
     ]
     make = Categorical(colors=tuple(colors), contrast=asked.contrast, reach=asked.reach)
-    fitted, reached = fit(resolved, make, asked.ground, made.rgb8, len(asked.kept))
+    fitted, reached = fit(resolved, make, asked.ground, made, len(asked.kept))
     threshold = int(min(SERIES_APART, made.apart, reached) * 10.0) / 10.0
     return fitted.model_copy(update={"threshold": threshold}), made
 
 
 def fit(
-    resolved: Resolved, make: Categorical, ground: str | None, rgb8: Bytes, kept: int
+    resolved: Resolved, make: Categorical, ground: str | None, found: FoundColors, kept: int
 ) -> tuple[Categorical, float]:
-    """The palette of colors (n, 3) with shades for themes whose grounds ask for them; the least distance.
+    """The palette of the colors found (n, 3) with shades for themes whose grounds ask for them; the least distance.
 
     The first `kept` keep the shades that they have, or move no farther than contrast asks for: what is held is the
     same in every palette.
     """
     least = float("inf")
     character, reach = character_of(resolved), make.reach or 0.0
-    colors = list(make.colors)
+    colors, rgb8 = list(make.colors), found.rgb8
     lch = srgb_to_oklch(from_bytes(rgb8))
     hues = tuple(float(hue) for hue in lch[:, 2])
     strong = (_WEAKER * float(lch[:, 1].min()), _STRONGER * float(lch[:, 1].max()))
@@ -108,7 +108,7 @@ def fit(
                 begun[place] = rgb8_of(color.shades[theme])
         if bool(bounds.holds(begun).all()) and (begun == rgb8).all():
             continue
-        made = for_ground(begun, bounds, kept)
+        made = for_ground(begun, bounds, kept, found.families)
         least = min(least, made.apart)
         colors = [
             each.model_copy(update={"shades": {**each.shades, theme: Color.of_bytes(shade)}})

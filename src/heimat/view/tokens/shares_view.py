@@ -4,7 +4,7 @@ import numpy as np
 from typing_extensions import TypedDict
 
 from heimat.core.color.hex_notation import hex_of
-from heimat.core.document.groups import GROUPS, group_of
+from heimat.core.document.groups import GROUPS, Group, group_of
 from heimat.core.pictures.decoding import Pixels
 from heimat.core.pictures.shares import Shares, shares_of
 from heimat.core.resolve.resolved import Resolved
@@ -31,12 +31,18 @@ class SharesView(TypedDict):
 
 
 _MOST_NAMED = 6
+_LIKELY: tuple[Group, ...] = ("ground", "accent", "ink")
 
 
 def shares_view(pixels: Pixels, resolved: Resolved, theme: ResolvedTheme, eyes: Eyes) -> SharesView:
-    """The shares of a picture's pixels by the nearest token. Of tokens of one color, the first is named."""
+    """The shares of a picture's pixels by the nearest token.
+
+    Of tokens of one color a ground is named before an accent, an accent before ink: what covers most is most likely.
+    """
     first: dict[str, str] = {}
-    for token, color in theme.tokens.items():
+    purposes = {token: resolved.system.tokens[token].purpose for token in theme.tokens}
+    for token in sorted(purposes, key=lambda token: _LIKELY.index(group_of(purposes[token]))):
+        color = theme.tokens[token]
         if color.alpha == 1.0:
             first.setdefault(hex_of(color.rgb8), token)
     tokens = list(first.values())

@@ -37,6 +37,7 @@ export function Button({
       className={`${styles.button} ${styles[family] ?? ""} ${state ? styles[state] : ""}`}
       aria-disabled={state === "disabled"}
       data-place="button"
+      data-acts={state === "disabled" ? undefined : true}
       data-colors={colors.join(" ")}
     >
       {children ?? (state === "" ? (WORDS[family] ?? family) : state)}

@@ -59,7 +59,7 @@ export function Parts() {
           </div>
           <div>
             Four sailings on Tuesday.{" "}
-            <span className={styles.link} data-colors="link.text">
+            <span className={styles.link} data-acts data-colors="link.text">
               Fares and discounts
             </span>{" "}
             <span className={styles.visited} data-colors="link.text-visited">

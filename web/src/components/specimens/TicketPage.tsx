@@ -66,7 +66,7 @@ export function TicketPage() {
             <div className={styles.wrap}>
               <Button family="main">Book 3</Button>
               <Button family="second">Other times</Button>
-              <span className={styles.link} data-colors="link.text">
+              <span className={styles.link} data-acts data-colors="link.text">
                 Fares
               </span>
             </div>
@@ -97,6 +97,7 @@ function SeatMap() {
                   // biome-ignore lint/suspicious/noArrayIndexKey: so is a seat
                   key={place}
                   className={`${styles.seat} ${styles[`seat_${seat}`]}`}
+                  data-acts={seat === "t" ? undefined : true}
                   data-colors={SEAT_COLORS[seat]}
                 />
               ),

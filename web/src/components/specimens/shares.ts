@@ -6,16 +6,22 @@
 /** Distance between two points that are sampled, in CSS pixels. */
 const GRID = 4;
 
-export interface Painted {
-  /** Painted area by color, as CSS writes it, in CSS pixels. */
-  areas: Map<string, number>;
-  /** Of these, the area of what can be acted on. */
+/** Areas by color, as CSS writes it, in CSS pixels: of all, and of what can be acted on among it. */
+export interface Areas {
+  all: Map<string, number>;
   acting: Map<string, number>;
 }
 
+/** What is painted as a ground, and what as a text: one color may be both. */
+export interface Painted {
+  fills: Areas;
+  texts: Areas;
+}
+
+const none = (): Areas => ({ all: new Map(), acting: new Map() });
+
 export function paintedAreas(root: HTMLElement): Painted {
-  const areas = new Map<string, number>();
-  const acting = new Map<string, number>();
+  const [fills, texts] = [none(), none()];
   const box = root.getBoundingClientRect();
   const boxes = [...root.querySelectorAll<HTMLElement>("*")].map((element) => ({
     element,
@@ -28,7 +34,7 @@ export function paintedAreas(root: HTMLElement): Painted {
       // In the order of the document, the last one that covers a point lies on top.
       let top: (typeof opaque)[number] | undefined;
       for (const each of opaque) if (covers(each.box, x, y)) top = each;
-      if (top) add(areas, acting, top.color, GRID * GRID, top.element);
+      if (top) add(fills, top.color, GRID * GRID, top.element);
     }
   }
   const walker = document.createTreeWalker(root, NodeFilter.SHOW_TEXT);
@@ -39,28 +45,20 @@ export function paintedAreas(root: HTMLElement): Painted {
     if (!parent || !canvas || text.trim() === "") continue;
     const style = getComputedStyle(parent);
     const ink = inkOf(canvas, text, `${style.fontWeight} ${style.fontSize} ${style.fontFamily}`);
-    add(areas, acting, style.color, ink, parent);
+    add(texts, style.color, ink, parent);
     // What a glyph covers is no ground.
     const under = opaque.filter((each) => each.element.contains(parent)).at(-1);
-    if (under) add(areas, acting, under.color, -ink, under.element);
+    if (under) add(fills, under.color, -ink, under.element);
   }
-  return { areas, acting };
+  return { fills, texts };
 }
 
 const covers = (box: DOMRect, x: number, y: number) =>
   x >= box.left && x < box.right && y >= box.top && y < box.bottom;
 
-function add(
-  areas: Map<string, number>,
-  acting: Map<string, number>,
-  color: string,
-  area: number,
-  element: HTMLElement,
-) {
-  areas.set(color, (areas.get(color) ?? 0) + area);
-  if (element.closest("button, a, input, [role=button], [class*=link]")) {
-    acting.set(color, (acting.get(color) ?? 0) + area);
-  }
+function add({ all, acting }: Areas, color: string, area: number, element: HTMLElement) {
+  all.set(color, (all.get(color) ?? 0) + area);
+  if (element.closest("[data-acts]")) acting.set(color, (acting.get(color) ?? 0) + area);
 }
 
 /** The area of the glyphs of a text, in CSS pixels. */

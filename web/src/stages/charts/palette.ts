@@ -26,6 +26,13 @@ export function useShownPalette(): PaletteView | undefined {
   return palettes.find((each) => each.id === selected) ?? palettes[0];
 }
 
+/** The token on which a new palette is drawn: that of the palette looked at, else the card or the page, else white. */
+export function useNewGround(): string | null {
+  const shown = useShownPalette();
+  const key = usePart("specimen", ({ keys }) => keys["surface.card"] ?? keys["surface.page"]);
+  return shown ? shown.ground : (key?.slice("token:".length) ?? null);
+}
+
 /** A palette made otherwise: from how it is made when the edit's turn comes, so that of two quick presses both count.
  * What stays as it is is no edit. */
 export const remade =

@@ -5,7 +5,7 @@ import { useState } from "react";
 import { client, data, type Parts, problemOf } from "../../api/client";
 import { RULE_OF_THUMB } from "../../api/constants.generated";
 import { Choice } from "../../components/Choice";
-import { paintedAreas } from "../../components/specimens/shares";
+import { type Painted, paintedAreas } from "../../components/specimens/shares";
 import { useLook, useSeeing } from "../../workspace/look";
 
 type Specimen = Parts["specimen"];
@@ -98,33 +98,37 @@ export function SharesOf({ screen, theme, specimen }: { screen: string; theme: s
   );
 }
 
+/** What is likeliest of several purposes that one color has here, where it is painted as a ground, and as a text. */
+const LIKELY: Record<keyof Painted, readonly Group[]> = {
+  fills: ["ground", "accent", "ink"],
+  texts: ["ink", "accent", "ground"],
+};
+const PAINTED = ["fills", "texts"] as const;
+
 function sharesOf(root: HTMLElement, colors: Record<string, string>, specimen: Specimen): Shares {
-  const { areas, acting } = paintedAreas(root);
+  const painted = paintedAreas(root);
   // Several purposes may have one color: only those that are used here can have painted it.
   const used = new Set(
     [...root.querySelectorAll("[data-colors]")].flatMap((part) =>
       (part.getAttribute("data-colors") ?? "").split(" "),
     ),
   );
-  const purposes = new Map<string, string>();
-  for (const purpose of used) {
-    const hex = colors[`--${purpose.replaceAll(".", "-")}`];
-    const color = hex && asComputed(hex);
-    if (color && !purposes.has(color)) purposes.set(color, purpose);
-  }
   const percent: Record<Group, number> = { ground: 0, ink: 0, accent: 0 };
   const accents = new Map<string, number>();
   let all = 0;
   let acts = 0;
-  for (const [color, area] of areas) {
-    const purpose = purposes.get(color);
-    const group = specimen.groups[purpose ?? ""];
-    if (!purpose || !group || area <= 0) continue;
-    all += area;
-    percent[group] += area;
-    if (group !== "accent") continue;
-    accents.set(purpose, (accents.get(purpose) ?? 0) + area);
-    acts += Math.max(acting.get(color) ?? 0, 0);
+  for (const as of PAINTED) {
+    const purposes = purposesOf(used, colors, specimen.groups, LIKELY[as]);
+    for (const [color, area] of painted[as].all) {
+      const purpose = purposes.get(color);
+      const group = specimen.groups[purpose ?? ""];
+      if (!purpose || !group || area <= 0) continue;
+      all += area;
+      percent[group] += area;
+      if (group !== "accent") continue;
+      accents.set(purpose, (accents.get(purpose) ?? 0) + area);
+      acts += Math.max(painted[as].acting.get(color) ?? 0, 0);
+    }
   }
   const accent = percent.accent;
   for (const group of Object.keys(percent) as Group[])
@@ -138,6 +142,23 @@ function sharesOf(root: HTMLElement, colors: Record<string, string>, specimen: S
     percent,
     words: `${share.toFixed(0)} % of the accent is on things to act on; most of it is ${names.join(", ") || "nothing"}.`,
   };
+}
+
+/** The purpose by which each color, as a browser says it, is painted here. */
+function purposesOf(
+  used: Set<string>,
+  colors: Record<string, string>,
+  groups: Specimen["groups"],
+  likely: readonly Group[],
+): Map<string, string> {
+  const rank = (purpose: string) => likely.indexOf(groups[purpose] ?? "ground");
+  const found = new Map<string, string>();
+  for (const purpose of [...used].sort((one, other) => rank(one) - rank(other))) {
+    const hex = colors[`--${purpose.replaceAll(".", "-")}`];
+    const color = hex && asComputed(hex);
+    if (color && !found.has(color)) found.set(color, purpose);
+  }
+  return found;
 }
 
 /** A color as a browser says it back. */

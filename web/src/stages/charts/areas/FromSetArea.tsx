@@ -13,7 +13,7 @@ import { usePart, useWorkspace } from "../../../workspace/hooks";
 import { look, useLook, useSeeing } from "../../../workspace/look";
 import { useLatest } from "../../../workspace/useLatest";
 import { Area } from "../../shared/Area";
-import { everyNth, freeName, type Make, usePaletteNames, useShownPalette, type Value } from "../palette";
+import { everyNth, freeName, type Make, useNewGround, usePaletteNames, type Value } from "../palette";
 import { Strip } from "./Strip";
 
 const MOST = 24;
@@ -39,7 +39,7 @@ export function FromSetArea() {
   const slug = useLook((at) => at.slug);
   const revision = usePart("head", (head) => head.revision);
   const names = usePaletteNames();
-  const shown = useShownPalette();
+  const ground = useNewGround();
   const { put } = useWorkspace();
   const id = useId();
   const [text, setText] = useDraft(draftKey("palette-set", slug));
@@ -91,9 +91,9 @@ export function FromSetArea() {
           : { kind, low, high, middle: 0, sides: "unit", low_words: "", high_words: "", ...classes };
     const palette = newId();
     const name = freeName(names, "set");
-    void put(
-      edit("add_palette", { id: palette, name, make, ground: shown?.ground ?? null, column: "" }),
-    ).then(() => look({ select: `palette:${palette}` }));
+    void put(edit("add_palette", { id: palette, name, make, ground, column: "" })).then(() =>
+      look({ select: `palette:${palette}` }),
+    );
   };
   return (
     <Area

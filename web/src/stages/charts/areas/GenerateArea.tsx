@@ -12,7 +12,15 @@ import { draftKey, useShapedDraft } from "../../../util/drafts";
 import { usePart, useWorkspace } from "../../../workspace/hooks";
 import { look, useLook } from "../../../workspace/look";
 import { Area } from "../../shared/Area";
-import { added, type Categorical, freeName, remade, usePaletteNames, useShownPalette } from "../palette";
+import {
+  added,
+  type Categorical,
+  freeName,
+  remade,
+  useNewGround,
+  usePaletteNames,
+  useShownPalette,
+} from "../palette";
 import { proposed } from "../proposed";
 import { Strip } from "./Strip";
 
@@ -48,7 +56,7 @@ export function GenerateArea() {
   const { held, wish } = kept ?? { held: brands.slice(0, 1).map((hue) => hue.id), wish: WISH };
   const setHeld = (held: readonly string[]) => setKept({ held, wish });
   const setWish = (wish: Wish) => setKept({ held, wish });
-  const ground = shown?.ground ?? null;
+  const ground = useNewGround();
   const exact = brands
     .filter((hue) => held.includes(hue.id))
     .map((hue) => ({

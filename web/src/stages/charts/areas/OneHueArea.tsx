@@ -13,6 +13,7 @@ import {
   freeName,
   remade,
   type Sequential,
+  useNewGround,
   usePaletteNames,
   useShownPalette,
   type Value,
@@ -24,6 +25,7 @@ export function OneHueArea() {
 }
 
 function OneHue({ shown }: { shown: PaletteView | undefined }) {
+  const ground = useNewGround();
   const hues = usePart("hues");
   const names = usePaletteNames();
   const { put, putFrom } = useWorkspace();
@@ -68,7 +70,7 @@ function OneHue({ shown }: { shown: PaletteView | undefined }) {
             )}
             <ToolButton
               onClick={() => {
-                const palette = added(freeName(names, `${first} scale`), make, shown?.ground ?? null);
+                const palette = added(freeName(names, `${first} scale`), make, ground);
                 void put(palette.edit).then(() => look({ select: palette.key }));
               }}
             >

@@ -14,6 +14,7 @@ import {
   type Diverging,
   freeName,
   remade,
+  useNewGround,
   usePaletteNames,
   useShownPalette,
   type Value,
@@ -25,6 +26,7 @@ export function TwoEndsArea() {
 }
 
 function TwoEnds({ shown }: { shown: PaletteView | undefined }) {
+  const ground = useNewGround();
   const slug = useLook((at) => at.slug);
   const revision = usePart("head", (head) => head.revision);
   const hues = usePart("hues");
@@ -60,7 +62,7 @@ function TwoEnds({ shown }: { shown: PaletteView | undefined }) {
     high_words: own?.high_words ?? "",
   });
   const add = (high: Value) => {
-    const palette = added(freeName(names, "two ends"), makeWith(high), shown?.ground ?? null);
+    const palette = added(freeName(names, "two ends"), makeWith(high), ground);
     return put(palette.edit).then(() => look({ select: palette.key }));
   };
   const act = (high: Value) =>
