@@ -44,7 +44,7 @@ def test_a_contrast_asked_for_is_published_or_it_is_said_why_not(page: Page) -> 
     page.press("contrast targets")
     page.wait(lambda: page.all("input[aria-label='Ratio of 600']"))
     typed(page, "Ratio of 500", "4.5")
-    page.says("[data-testid=short-of]", "500 is published at 3.71: buoy itself stands there.")
+    page.says("[data-testid=short-of]", "500: 4.5 typed, 3.71 published; buoy itself stands there.")
     typed(page, "Ratio of 600", "7")
     page.says("[data-testid=method-settings]", "7.0")
     assert "600" not in page.find("[data-testid=short-of]").text

@@ -3,6 +3,7 @@
 import numpy as np
 import pytest
 
+from heimat.core.charts.ramp import lights
 from heimat.core.color.color_text import parse
 from heimat.core.color.contrast import ratio
 from heimat.core.color.exact_color import Color
@@ -174,6 +175,18 @@ def test_too_many_and_too_fine_is_said():
     assert any(each.startswith("palette-neighbors") for each in ids(added(fine)))
     same = Diverging(low=HueAlias(hue="kelp"), high=HueAlias(hue="flare"))
     assert any(each.startswith("palette-ends") for each in ids(added(same)))
+
+
+def test_arms_that_are_unequal_are_found_and_take_one_lightness():
+    ends = {"low": literal("#7FC4C4"), "high": literal("#6B1D10")}
+    system = added(Diverging(**ends, exact=True))
+    (found,) = [each for each in findings(resolve(system)) if each.id == "palette-arms:day:new"]
+    light = lights(on(system).rgb8)
+    assert f"unequal by {abs(light[0] - light[-1]):.1f} L*" in found.sentence
+    (repair,) = found.repairs
+    after = changed_by(repair, system)
+    assert not any(each.startswith("palette-arms") for each in ids(after))
+    assert not any(each.startswith("palette-arms") for each in ids(added(Diverging(**ends))))
 
 
 def test_a_category_that_turns_from_theme_to_theme_is_found():

@@ -17,6 +17,8 @@ from heimat.core.edits.scale_edits import AimCurve, SetMethod, SetWide
 from heimat.core.edits.source_edits import SetSource
 from heimat.core.scales.anchors import Anchor
 from heimat.core.scales.methods import METHODS, Method
+from heimat.core.scales.methods.contrast_targets import ContrastTargets
+from heimat.core.scales.methods.settings import Typed
 from heimat.demo.demo_systems import brinemark
 from tests.looking import look_at, steps_of
 
@@ -180,3 +182,32 @@ def test_a_pin_beyond_display_p3_is_held_by_it_at_the_luminance_of_its_step():
     assert float(p3_luminance(p3)) == pytest.approx(float(relative_luminance(rgb8)), abs=2e-4)
     turn = float(srgb_to_oklch(p3_to_srgb(p3))[2] - oklch_of(parse(pin))[2])
     assert abs((turn + 180.0) % 360.0 - 180.0) < 0.5
+
+
+def reached(source, ground, typed, *more, hue="buoy"):
+    """What is told of the steps of a hue with such a source, for which contrasts were typed."""
+    own = ContrastTargets(
+        ground=parse(ground), targets=tuple(Typed(step=step, value=each) for step, each in typed)
+    )
+    edits = [
+        SetMethod(hue=hue, method=Method(name="contrast", contrast=own)),
+        SetSource(hue=hue, color=source),
+        *more,
+    ]
+    system = apply_all(SYSTEM, edits).system
+    detail = whole(system, f"hue:{hue}")["scale_detail"]
+    return {
+        f"s{step['label']}": found
+        for step, found in zip(detail["ladder"]["steps"], detail["reached"], strict=True)
+    }
+
+
+def test_a_typed_contrast_that_is_not_published_says_the_true_reason():
+    """Too near to the hue's own color, beyond it, and more than was typed."""
+    near = reached("#8D5230", "#0B1212", [("s700", 3.0), ("s800", 1.5)])["s700"]
+    assert near["short"] == "it is too near to buoy itself, at 600 with 3.04"
+    at_800 = SetAnchor(hue="buoy", anchor=Anchor(mode="label", step="s800"))
+    beyond = reached("#8D5230", "#FFFFFF", [("s700", 8.0)], at_800)["s700"]
+    assert beyond["short"] == "it lies on its side of buoy itself, at 800 with 6.20"
+    over = reached("#DF5A33", "#FFFFFF", [("s500", 3.2)])["s500"]
+    assert over == {"text": "3.71", "short": None, "over": "buoy itself stands there"}

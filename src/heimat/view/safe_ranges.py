@@ -1,5 +1,6 @@
 """Safe ranges: of a selected hue or step in lightness, chroma and hue, of a curve's handle, of a ladder's step."""
 
+import math
 from collections.abc import Callable
 
 from typing_extensions import TypedDict
@@ -132,10 +133,11 @@ def _view(
     ends: tuple[float, float],
 ) -> SafeView:
     found = safe_range(system, make, value, ends, _STEPS[name])
-    places = 4 if name == "chroma" else 2
+    # Rounded inward: what is told as safe was found to be.
+    fine = 1e4 if name == "chroma" else 1e2
     return {
-        "low": round(found.low.at, places),
-        "high": round(found.high.at, places),
+        "low": min(math.ceil(found.low.at * fine) / fine, value),
+        "high": max(math.floor(found.high.at * fine) / fine, value),
         "below": _words(found.low),
         "above": _words(found.high),
     }

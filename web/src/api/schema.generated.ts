@@ -7092,9 +7092,13 @@ export interface components {
         };
         /**
          * ReachedView
-         * @description What a step that aims at a contrast reaches as it is published, cut; where that is less than it asks, why.
+         * @description What a step that aims at a contrast reaches as it is published, cut; where that is not what it asks, why.
+         *
+         *     More than it asks is told of steps alone that somebody typed a figure for.
          */
         ReachedView: {
+            /** Over */
+            over: string | null;
             /** Short */
             short: string | null;
             /** Text */

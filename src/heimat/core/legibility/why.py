@@ -21,6 +21,9 @@ from heimat.core.resolve.theme import ResolvedTheme
 from heimat.core.scales.methods.contrast_targets import luminance_for
 from heimat.core.scales.nudges import Nudge
 
+_BY_CURVE = ("even", "contrast")
+"""Methods whose chroma is that of the curve alone."""
+
 
 def why_hue(resolved: Resolved, hue: ResolvedHue) -> str:
     """Where a hue's color comes from, whether it is held, and who follows it."""
@@ -79,7 +82,10 @@ def why_step(hue: ResolvedHue, place: int) -> str:
         words += f", {abs(bent):.1f} {'lighter' if bent > 0 else 'darker'} by the curve or a pin"
     chroma = float(oklch_of(Color.of_bytes(scale.rgb8[place]))[1])
     wanted = float(scale.chroma[place])
-    words += f"; the curve asks for chroma {wanted - nudge.chroma:.3f}"
+    asked = wanted - nudge.chroma
+    # A mix, HSL and what lies between ends have a chroma of their own: a curve is told where it acts on it.
+    if hue.method.name in _BY_CURVE or abs(asked - float(scale.drafted[place, 1])) >= HAS_HUE:
+        words += f"; the curve asks for chroma {asked:.3f}"
     drift = turn_between(float(oklch_of(hue.color)[2]), float(scale.hue[place]) - nudge.hue)
     if abs(drift) >= 0.5 and wanted >= HAS_HUE:
         words += f" and {abs(drift):.0f}° of drift"

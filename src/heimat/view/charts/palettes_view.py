@@ -23,6 +23,7 @@ from heimat.core.document.palettes import (
 )
 from heimat.core.document.tokens import Token
 from heimat.core.document.words import value_in_words
+from heimat.core.legibility.findings.palettes.unequal_arms import MOST_UNEQUAL
 from heimat.core.planning.binding import bound_to
 from heimat.core.resolve.resolved_palettes import ResolvedPalette
 from heimat.view.eyes import SwatchView
@@ -217,5 +218,6 @@ def _facts(shown: ResolvedPalette) -> list[str]:
         return [f"{light[0]:.0f} to {light[-1]:.0f} L*", even, *given_up]
     ends = ends_apart(rgb8)
     good = "" if ends >= GOOD_ENDS else f"; {GOOD_ENDS:g} would be better"
-    equal = f"arms equal within {abs(float(light[0] - light[-1])):.1f} L*"
+    unequal = abs(float(light[0] - light[-1]))
+    equal = f"arms {'equal within' if unequal <= MOST_UNEQUAL else 'unequal by'} {unequal:.1f} L*"
     return [equal, f"ends {distance_text(ends)} apart for every vision{good}"]

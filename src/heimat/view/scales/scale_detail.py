@@ -52,6 +52,10 @@ class EndsView(TypedDict):
     dark_drift: float
 
 
+_OVER = 0.045
+"""By which share more contrast than was typed is told: one level of 8 bits moves that of the darkest steps so far."""
+
+
 class WideStepView(TypedDict):
     """A step in display-p3, as CSS and as it is seen: `own` is false where sRGB holds all of it."""
 
@@ -72,10 +76,14 @@ class EndTextsView(TypedDict):
 
 
 class ReachedView(TypedDict):
-    """What a step that aims at a contrast reaches as it is published, cut; where that is less than it asks, why."""
+    """What a step that aims at a contrast reaches as it is published, cut; where that is not what it asks, why.
+
+    More than it asks is told of steps alone that somebody typed a figure for.
+    """
 
     text: str
     short: str | None
+    over: str | None
 
 
 class ScaleDetailPart(TypedDict):
@@ -162,17 +170,21 @@ def _reached(hue: ResolvedHue) -> list[ReachedView]:
     """The contrasts of the published steps with the ground of their method."""
     found = ratio(hue.rgb8, rgb8_of(hue.method.contrast.ground)).tolist()
     wanted = found if hue.scale.figures is None else hue.scale.figures.tolist()
-    return [
-        {
-            "text": cut(value),
-            "short": _why_short(hue, place, found) if float(cut(value)) < round(aim, 2) else None,
-        }
-        for place, (value, aim) in enumerate(zip(found, wanted, strict=True))
-    ]
+    typed = {each.step: each.value for each in hue.method.typed()}
+    views: list[ReachedView] = []
+    for place, (value, aim) in enumerate(zip(found, wanted, strict=True)):
+        figure = typed.get(hue.steps[place].id)
+        short = float(cut(value)) < round(aim, 2)
+        over = figure is not None and value > figure * (1.0 + _OVER)
+        why = _why_off(hue, place, found, figure) if short or over else None
+        views.append(
+            {"text": cut(value), "short": why if short else None, "over": None if short else why}
+        )
+    return views
 
 
-def _why_short(hue: ResolvedHue, place: int, reached: list[float]) -> str:
-    """Why a step is published with less contrast than it asks for."""
+def _why_off(hue: ResolvedHue, place: int, reached: list[float], figure: float | None) -> str:
+    """Why a step is published with another contrast than it asks for; `figure` is what was typed for it, if any."""
     step, anchor = hue.steps[place], hue.scale.anchor
     if step.id in hue.hue.pins:
         return "a pin stands there"
@@ -185,9 +197,11 @@ def _why_short(hue: ResolvedHue, place: int, reached: list[float]) -> str:
     if anchor is None:
         return "8 bits leave no more"
     own = f"{hue.name} itself, at {hue.steps[anchor].label} with {cut(reached[anchor])}"
-    if any(typed.step == step.id for typed in hue.method.typed()):
-        return f"on its side of {own}, there is no more"
-    return f"it makes room for {own}"
+    if figure is None:
+        return f"it makes room for {own}"
+    # Ratios rise or fall along the scale: what is typed lies on the step's side of the hue's own color, or beyond it.
+    beyond = (figure - reached[anchor]) * (reached[-1] - reached[0]) * (place - anchor) <= 0.0
+    return f"it lies on its side of {own}" if beyond else f"it is too near to {own}"
 
 
 def _end_texts(method: Method, notation: Notation) -> EndTextsView:

@@ -122,17 +122,18 @@ interface FiguresProps {
 /** The method's own numbers; what was typed is bold, all others follow the ladder. */
 function Figures({ numbered, detail, typed, onType }: FiguresProps) {
   const { words, ...limits } = NUMBERS[numbered];
-  const short = detail.ladder.steps.flatMap((step, place) => {
+  const off = detail.ladder.steps.flatMap((step, place) => {
     const reached = detail.reached?.[place];
-    const asked = typed.some((each) => each.step === step.id);
-    return asked && reached?.short
-      ? [`${step.label} is published at ${reached.text}: ${reached.short}.`]
+    const asked = typed.find((each) => each.step === step.id);
+    const why = reached?.short ?? reached?.over;
+    return asked && reached && why
+      ? [`${step.label}: ${asked.value} typed, ${reached.text} published; ${why}.`]
       : [];
   });
   return (
     <>
       <FigureFields {...{ numbered, detail, typed, onType, words, limits }} />
-      {short.length > 0 && <Text data-testid="short-of">{short.join(" ")}</Text>}
+      {off.length > 0 && <Text data-testid="short-of">{off.join(" ")}</Text>}
     </>
   );
 }

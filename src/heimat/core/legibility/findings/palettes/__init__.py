@@ -25,6 +25,7 @@ from heimat.core.legibility.findings.palettes import (
     too_many,
     touching,
     turned_hue,
+    unequal_arms,
 )
 from heimat.core.legibility.findings.palettes.palette_site import (
     PaletteCase,
@@ -44,6 +45,7 @@ MEASURES: tuple[PaletteMeasure, ...] = (
     too_many.measure,
     same_word.measure,
     alike_ends.measure,
+    unequal_arms.measure,
     near_neighbors.measure,
     beside.measure,
     highlighted.measure,

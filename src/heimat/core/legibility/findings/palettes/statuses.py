@@ -25,7 +25,7 @@ def statuses_at(site: PaletteSite) -> tuple[list[Token], Bytes]:
 
 
 def statuses_in(resolved: Resolved, theme: str) -> tuple[list[Token], Bytes]:
-    """Those of a theme by its key; none where there is no such theme."""
+    """Those tokens and colors (n, 3) of a theme by its key; none where there is no such theme."""
     there = resolved.themes.get(theme)
     tokens = [
         token
