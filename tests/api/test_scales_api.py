@@ -244,7 +244,8 @@ def test_safe_ranges_of_what_can_be_moved(client):
     }
     handle = {"type": "aim_curve", "shown": "kelp", "curve": "hue", "at": 0.5, "value": None}
     found = client.post(f"{AT}/safe-handle", json={"edit": handle}).json()
-    assert found["low"] <= 148.03 and found["high"] >= 148.02
+    assert found["low"] <= 148.03
+    assert found["high"] >= 148.02
     ladder = look(client)["ladder"]
     shaped = {
         "name": "own",

@@ -18,7 +18,7 @@ from heimat.core.edits.ladder_edits import PublishScales
 from heimat.core.edits.pairing_edits import AddPairings, NewPairing
 from heimat.core.edits.palette_edits import AddPalette, DescribePalette, SetOtherColor
 from heimat.core.edits.source_edits import given
-from heimat.core.edits.token_edits import AddTokens, NewToken
+from heimat.core.edits.token_edits import AddTokens, NewToken, NewValue, SetTokenValues
 from heimat.core.filling.starter import DAY, with_starter
 from heimat.core.planning.binding import binding
 from heimat.core.planning.proposed_palettes import PaletteWish, generated
@@ -87,7 +87,7 @@ def brinemark() -> ColorSystem:
     system = with_starter(
         ColorSystem(name="Brinemark", hues=hues, scales_published=True), "dashboard"
     )
-    return _with_palettes(_with_conditions(_with_themes(_with_late(system))))
+    return _with_palettes(_with_conditions(_with_own_marks(_with_themes(_with_late(system)))))
 
 
 def _with_late(system: ColorSystem) -> ColorSystem:
@@ -116,6 +116,19 @@ def _with_themes(system: ColorSystem) -> ColorSystem:
         edit = propose_theme(resolved, resolved.themes[DAY], key, key, scheme, contrast).edit
         system = apply_all(system, [edit]).system
     return system
+
+
+def _with_own_marks(system: ColorSystem) -> ColorSystem:
+    """The ferry line's own green and red, as its signs have them: some people take one for the other."""
+    kelp, flare = HueAlias(hue="kelp"), HueAlias(hue="flare")
+    own: tuple[tuple[str, str, HueAlias | StepAlias], ...] = (
+        ("status-success", DAY, kelp),
+        ("status-success", "night", kelp),
+        ("status-success", "quay", StepAlias(hue="kelp", step="s600")),
+        ("status-error", "quay", flare),
+    )
+    values = tuple(NewValue(token=token, theme=theme, value=value) for token, theme, value in own)
+    return apply_all(system, [SetTokenValues(what="Own marks", values=values)]).system
 
 
 def _with_conditions(system: ColorSystem) -> ColorSystem:

@@ -23,7 +23,7 @@ from heimat.core.sources.conventions import STATUSES
 
 _MOST_SHIFT = 60
 """L* by which a state is moved at most."""
-_DISABLED_FILL, _DISABLED_LABEL = 1.25, 2.2
+_DISABLED_FILL, _DISABLED_LABEL, _DISABLED_BORDER = 1.25, 2.2, 1.6
 _NEAR_BLACK = 1.5
 """L* of a near black at most: under every fill on which neither white nor a darkest neutral passes, it does."""
 _TINT = 3.0
@@ -88,11 +88,10 @@ def _darkest(filler: Filler) -> Bytes:
 
 
 def state(filler: Filler, purpose: str) -> TokenValue:
-    """The fill, so much darker or lighter that it is seen: away from its label, or toward it where no room is left."""
+    """The fill, visibly lighter on dark, darker on light; the other way where its label leaves no room."""
     base = _part(purpose, "fill")
     resting, written = filler.color(base), filler.color(_part(purpose, "label"))
-    away = -1 if float(relative_luminance(written)) > float(relative_luminance(resting)) else 1
-    hovered = _shifts(filler, base, resting, written, resting, away)
+    hovered = _shifts(filler, base, resting, written, resting, 1 if filler.dark else -1)
     if purpose.endswith("-hovered"):
         return _shifted(filler, base, hovered)
     before = filler.color_of(_shifted(filler, base, hovered))
@@ -144,19 +143,17 @@ def edge(filler: Filler, hue: ResolvedHue, wanted: Bytes | None = None) -> StepA
 
 def disabled_fill(filler: Filler, _: str) -> TokenValue:
     """A neutral that hardly stands out; what cannot be used is exempt."""
-    return filler.about(filler.hue("neutral"), _DISABLED_FILL, filler.color("surface.card"))
+    return filler.disabled(_DISABLED_FILL)
 
 
 def disabled_label(filler: Filler, _: str) -> TokenValue:
     """A neutral that can still be made out; what cannot be used is exempt."""
-    return filler.about(
-        filler.hue("neutral"), _DISABLED_LABEL * _DISABLED_FILL, filler.color("surface.card")
-    )
+    return filler.disabled(_DISABLED_LABEL * _DISABLED_FILL)
 
 
 def disabled_border(filler: Filler, _: str) -> TokenValue:
     """A neutral that hardly stands out; what cannot be used is exempt."""
-    return filler.about(filler.hue("neutral"), 1.6, filler.color("surface.card"))
+    return filler.disabled(_DISABLED_BORDER)
 
 
 def tint(filler: Filler, purpose: str) -> TokenValue:

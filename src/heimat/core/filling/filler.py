@@ -27,7 +27,7 @@ from heimat.core.resolve.end_colors import end_color
 from heimat.core.resolve.resolved_hues import ResolvedHue
 from heimat.core.values.derived_color import derived_color, derived_levels
 
-WHITE = LiteralColor(color=parse("#FFFFFF"))
+WHITE, BLACK = (LiteralColor(color=parse(text)) for text in ("#FFFFFF", "#000000"))
 STATE_DISTANCE = 6.0
 """CIEDE2000 by which each state of an action differs from the one before; about eight times what half of all people
 just see. Ours."""
@@ -58,6 +58,7 @@ class Filler:
     given: Mapping[str, Bytes] = field(default_factory=dict)
     values: dict[str, TokenValue] = field(default_factory=dict)
     _colors: dict[str, Bytes] = field(default_factory=dict)
+    _together: dict[str, dict[str, TokenValue]] = field(default_factory=dict)
 
     @property
     def dark(self) -> bool:
@@ -73,6 +74,12 @@ class Filler:
     def part(self) -> float:
         """The ratio that a part of the interface needs."""
         return AA_TEXT if self.contrast == "more" else AA_LARGE
+
+    def together(self, find: "Callable[[Filler], dict[str, TokenValue]]") -> dict[str, TokenValue]:
+        """Values that are found together, once."""
+        if find.__name__ not in self._together:
+            self._together[find.__name__] = find(self)
+        return self._together[find.__name__]
 
     def value(self, purpose: str) -> TokenValue:
         """What the token of a purpose stands for."""
@@ -174,6 +181,16 @@ class Filler:
         """The step whose ratio to a ground (3,) is most nearly a given one."""
         off = np.abs(np.log(ratio(hue.rgb8, ground)) - np.log(target))
         return self.step(hue, int(off.argmin()))
+
+    def disabled(self, target: float) -> StepAlias:
+        """The same of a neutral on the card, on the side of the theme's text: it never sinks into the page."""
+        neutral, card = self.hue("neutral"), self.color("surface.card")
+        light, there = relative_luminance(neutral.rgb8), float(relative_luminance(card))
+        side = light > there if self.dark else light < there
+        off = np.abs(np.log(ratio(neutral.rgb8, card)) - np.log(target))
+        return self.step(
+            neutral, int((np.where(side, off, np.inf) if side.any() else off).argmin())
+        )
 
     def place(self, value: StepAlias) -> int:
         """The position of a step."""

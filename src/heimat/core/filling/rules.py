@@ -5,14 +5,24 @@ from collections.abc import Callable
 import numpy as np
 
 from heimat.core.color.angles import turn_between
+from heimat.core.color.ciede2000 import TOLD_APART
 from heimat.core.color.contrast import ratio, relative_luminance
 from heimat.core.color.exact_color import oklch_of, rgb8_of
 from heimat.core.color.thresholds import HAS_HUE
-from heimat.core.document.hues import QuantityChange
+from heimat.core.document.hues import HueKind, QuantityChange
 from heimat.core.document.purposes import CLASSES, FAMILIES, PURPOSES, SERIES
 from heimat.core.document.tokens import DerivedColor, StepAlias, TokenValue
 from heimat.core.filling import actions
-from heimat.core.filling.filler import STATE_DISTANCE, WHITE, Filler, Rule, reaches
+from heimat.core.filling.filler import (
+    BLACK,
+    STATE_DISTANCE,
+    WHITE,
+    Filler,
+    Rule,
+    distances,
+    reaches,
+)
+from heimat.core.filling.status_colors import PALE_APART, marks, surfaces
 from heimat.core.resolve.resolved_hues import ResolvedHue
 from heimat.core.sources.conventions import STATUSES
 
@@ -31,8 +41,11 @@ _SEEN_LIGHT, _SEEN_DARK = 2.0, 3.0
 """Ratio to the card from which on the large areas of a chart keep a hue itself; a light ground forgives more."""
 _SERIES_SHARES = (0.25, 0.8, 0.45, 0.9, 0.6, 0.35, 0.7)
 """Where on the brand's scale further series are taken, from the ground on."""
-_MARK_DISTANCE = 4.0
-"""CIEDE2000 by which the ground of a message differs from a card."""
+_VISITED_TURNS = (60.0, -60.0, 90.0, -90.0, 120.0, -120.0)
+"""Degrees by which a visited link's hue may be turned, the first of which reads as no status."""
+_MOST_FURTHER = 3
+"""By how many steps a selection may leave the card to be told from page and messages."""
+_TINTED_BY: tuple[HueKind, ...] = ("brand", "neutral")
 
 
 def _page(filler: Filler, _: str) -> TokenValue:
@@ -80,7 +93,9 @@ def _sunken(filler: Filler, _: str) -> TokenValue:
     good = np.where(reached >= _TOLD, reached, np.inf)
     if np.isfinite(good).any():
         return filler.step(neutral, int(good.argmin()))
-    return filler.alias("surface.page")
+    return (
+        BLACK if float(ratio(rgb8_of(BLACK.color), page)) >= _TOLD else filler.alias("surface.page")
+    )
 
 
 def _board(filler: Filler, _: str) -> TokenValue:
@@ -147,17 +162,56 @@ def _visited(filler: Filler, _: str) -> TokenValue:
         return filler.nearest(near[0], filler.text, filler.grounds())
     link = filler.nearest(filler.hue("brand"), filler.text, filler.grounds())
     # Luminance stays, and with it all contrast.
-    return DerivedColor(of=link, turn=QuantityChange(how="shifted", by=60.0))
+    turned = [
+        DerivedColor(of=link, turn=QuantityChange(how="shifted", by=by)) for by in _VISITED_TURNS
+    ]
+    said = [f"status.{status}{part}" for status in STATUSES for part in ("", "-text")]
+    statuses = [filler.color(purpose) for purpose in said if purpose in filler.ids]
+    if not statuses:
+        return turned[0]
+    colors = filler.derived(turned)
+    near = np.array([distances(colors, each) for each in statuses]).min(axis=0)
+    return turned[int((near >= TOLD_APART).argmax() if near.max() >= TOLD_APART else near.argmax())]
 
 
 def _focus(filler: Filler, _: str) -> TokenValue:
+    """A ring around a button is no edge of it: its color is told from that of the main action."""
     brand = filler.hue("brand")
-    hue = brand if _chroma(brand) >= HAS_HUE * 5 else filler.status("information")
-    return actions.edge(filler, hue)
+    information = filler.status("information")
+    edges = [filler.color(f"action.main.{part}") for part in ("fill", "border")]
+    for hue in (brand, information) if _chroma(brand) >= HAS_HUE * 5 else (information,):
+        good = filler.least(hue, filler.grounds()) >= filler.part
+        for each in edges:
+            good &= distances(hue.rgb8, each) >= TOLD_APART
+        if good.any():
+            away = distances(hue.rgb8, rgb8_of(hue.color))
+            return filler.step(hue, int(np.where(good, away, np.inf).argmin()))
+    return filler.alias("text.strong")
 
 
 def _selection(filler: Filler, _: str) -> TokenValue:
-    return actions.rest_tint(filler, filler.hue("brand"))
+    """The brand's tint, or a neutral one where the brand's would come near the ground of a message."""
+    page = filler.color("surface.page")
+    messages = [
+        filler.color(purpose)
+        for status in STATUSES
+        if (purpose := f"status.{status}-surface") in filler.ids
+    ]
+    best, farthest = None, -1.0
+    for kind in _TINTED_BY:
+        tint = actions.rest_tint(filler, filler.hue(kind))
+        for further in range(_MOST_FURTHER):
+            tried = filler.further(tint, further)
+            color = filler.color_of(tried)
+            near = min(
+                (float(distances(color[None], each)[0]) for each in messages), default=PALE_APART
+            )
+            seen = float(ratio(color, page)) >= _TOLD
+            if seen and near >= PALE_APART:
+                return tried
+            if seen and near > farthest:
+                best, farthest = tried, near
+    return best or actions.rest_tint(filler, filler.hue("brand"))
 
 
 def _selection_label(filler: Filler, _: str) -> TokenValue:
@@ -181,17 +235,15 @@ def _status_of(purpose: str) -> str:
 
 
 def _mark(filler: Filler, purpose: str) -> TokenValue:
-    hue = filler.status(_status_of(purpose))
-    grounds = filler.grounds()
-    if reaches(rgb8_of(hue.color), grounds[:2], filler.part):
-        return filler.own(hue)
-    return actions.edge(filler, hue)
+    found = filler.together(marks).get(_status_of(purpose))
+    return actions.edge(filler, filler.hue("brand")) if found is None else found
 
 
 def _message(filler: Filler, purpose: str) -> TokenValue:
-    return filler.beside(
-        filler.status(_status_of(purpose)), filler.color("surface.card"), _MARK_DISTANCE
-    )
+    found = filler.together(surfaces).get(_status_of(purpose))
+    if found is not None:
+        return found
+    return actions.rest_tint(filler, filler.hue("brand"))
 
 
 def _message_text(filler: Filler, purpose: str) -> TokenValue:
@@ -287,7 +339,9 @@ _PLAIN_RULES: dict[str, Rule] = {
     ),
     "surface.card": Rule("Light: white; dark: the neutral step just above the page.", _card),
     "surface.raised": Rule("Light: as the card; dark: the neutral step just above it.", _raised),
-    "surface.sunken": Rule("The neutral step just below the page.", _sunken),
+    "surface.sunken": Rule(
+        "The neutral step just below the page; black where there is none.", _sunken
+    ),
     "surface.brand": Rule("As the fill of the main action.", _alias("action.main.fill")),
     "surface.board": Rule("The darkest neutral step, in every theme.", _board),
     "text.strong": Rule(_NEUTRAL_TEXT.format("12 (16 for more contrast)"), _neutral(*_STRONG)),
@@ -311,7 +365,8 @@ _PLAIN_RULES: dict[str, Rule] = {
     ),
     "link.text-hovered": Rule("The step after the link’s, further from the ground.", _link_hovered),
     "link.text-visited": Rule(
-        "A hue near purple that passes on every surface; without one, the link turned by 60°.",
+        "A hue near purple that passes on every surface; without one, the link turned, by 60° where that reads as no "
+        "status.",
         _visited,
     ),
     "border.plain": Rule("The quietest neutral step that reaches 3 on every surface.", _part),
@@ -324,11 +379,12 @@ _PLAIN_RULES: dict[str, Rule] = {
     "icon.plain": Rule(_NEUTRAL_TEXT.format("4.5 (7 for more contrast)"), _text),
     "icon.faint": Rule("The quietest neutral step that reaches 3 on every surface.", _part),
     "focus.ring": Rule(
-        "The step of the brand most like it that reaches 3 on every surface; of information where the brand is gray.",
+        "The step of the brand, else of information, that reaches 3 on every surface and is told from the main action.",
         _focus,
     ),
     "selection.fill": Rule(
-        "The tint of the brand nearest to the card that is told from it.", _selection
+        "The tint of the brand nearest to the card; a neutral one where it would come near a message’s.",
+        _selection,
     ),
     "selection.label": Rule(
         "As strong text, where that passes on the selection.", _selection_label
@@ -352,8 +408,8 @@ _LABEL_WORDS = (
     "1.6 or less)."
 )
 _STATE_WORDS = (
-    f"The state before, moved by CIEDE2000 {STATE_DISTANCE:g}: away from its label, or toward it where no room is "
-    "left, never below what the label needs."
+    f"The state before, moved by CIEDE2000 {STATE_DISTANCE:g}: lighter on dark, darker on light, or the other way "
+    "where the label leaves no room; never below what it needs."
 )
 _SOLID: dict[str, Rule] = {
     "fill": Rule(
@@ -397,11 +453,12 @@ def rules_for(purposes: "set[str] | frozenset[str]") -> dict[str, Rule]:
     found = dict(_PLAIN_RULES)
     for status in STATUSES:
         found[f"status.{status}"] = Rule(
-            "The hue itself, where it reaches 3 on page and card; else the step most like it that does.",
+            "The hue itself, or the step most like it, so that all marks reach 3 and are told apart for every vision.",
             _mark,
         )
         found[f"status.{status}-surface"] = Rule(
-            "The tint nearest to the card that is told from it.", _message
+            f"A tint near the card; all of one chroma, CIEDE2000 {PALE_APART:g} from each other where that can be.",
+            _message,
         )
         found[f"status.{status}-text"] = Rule(
             "The step most like the hue that reaches 4.5 on every surface and on the message.",

@@ -10,8 +10,9 @@ from dataclasses import dataclass
 import numpy as np
 
 from heimat.core.color.arrays import Bytes
+from heimat.core.color.ciede2000 import distance_text
 from heimat.core.color.contrast import FLARE, cut, ratio, relative_luminance
-from heimat.core.color.exact_color import oklch_of, rgb8_of
+from heimat.core.color.exact_color import Color, oklch_of, rgb8_of
 from heimat.core.color.solved import solved
 from heimat.core.color.spaces import lightness
 from heimat.core.document.aliases import value_in
@@ -39,6 +40,7 @@ from heimat.core.resolve.resolved_hues import ResolvedHue
 from heimat.core.resolve.resolved_palettes import roles_of
 from heimat.core.resolve.theme import ResolvedTheme, resolve_theme
 
+_WHITE = (255, 255, 255)
 _NEAR_PAGE = 2.0
 """Ratio to the page up to which a ground of one's own goes along with it; others keep their color."""
 _MORE: dict[Use, float | None] = {"body": 7.0, "large": 4.5, "part": 4.5, "decoration": None}
@@ -86,19 +88,28 @@ def propose_theme(
 
 
 def _lost(resolved: Resolved, edit: AddTheme) -> list[str]:
-    """The pairings that fall short in the theme proposed, each in a sentence."""
+    """The grounds that stay as they are, the pairings that fall short and the pairs that look alike, in sentences."""
     after = apply(resolved.system, edit)
     theme = after.themes[edit.id]
     made = resolve_theme(
         after, resolved.hues, theme, chains_of(after)[edit.id], {}, roles_of(after.tokens)
     )
     tokens = after.tokens
-    return [
+    short = [
         f"{tokens[each.pairing.foreground].name} on {tokens[each.pairing.ground].name} reads {cut(each.ratio)}; "
         f"{USE_WORDS[each.pairing.use]} needs {each.needed:g}."
         for each in made.pairings
         if each.holds is False
     ]
+    alike = [
+        f"{tokens[each.told_apart.tokens[pair.one]].name} and {tokens[each.told_apart.tokens[pair.other]].name} are "
+        f"{distance_text(pair.least)} apart under the vision that brings them nearest; "
+        f"{each.told_apart.name} needs {each.told_apart.threshold:g}."
+        for each in made.told_apart
+        for pair in each.pairs
+        if pair.least < each.told_apart.threshold
+    ]
+    return short + alike
 
 
 class _Mapping:
@@ -123,6 +134,7 @@ class _Mapping:
             if value_in(system.tokens[ids[purpose]], self._way) != before[purpose]
         }
         kept = [purpose for purpose in ruled if purpose not in own]
+        self._rule_page = after.get("surface.page", LiteralColor(color=Color.of_bytes(_WHITE)))
         self._by_rule = {ids[purpose]: after[purpose] for purpose in kept}
         self._grounds: dict[str, list[tuple[str, Use]]] = {}
         for pairing in in_order(system.pairings):
@@ -163,11 +175,16 @@ class _Mapping:
             if isinstance(stands, TokenAlias):
                 return self._color(stands.token)
             return self._source.tokens[token].rgb8
+        if isinstance(base_of(value), PaletteAlias):
+            return self._source.tokens[token].rgb8
+        return self._end(value)
+
+    def _end(self, value: TokenValue) -> Bytes:
+        """The color (3,) that a value which stands on no palette comes to in the theme proposed."""
         base = base_of(value)
+        assert not isinstance(base, PaletteAlias)
         if isinstance(base, TokenAlias):
             return self._color(base.token)
-        if isinstance(base, PaletteAlias):
-            return self._source.tokens[token].rgb8
         if isinstance(base, LiteralColor):
             return rgb8_of(base.color)
         hue = self._resolved.hues[base.hue]
@@ -215,18 +232,49 @@ class _Mapping:
     def _ground(self, token: Token, value: TokenValue) -> TokenValue | None:
         """A ground near the page goes along with it; others stay."""
         before = self._source.tokens
-        if self._page is None or token.id == self._page or not self._is_ground(token.id):
+        if self._page is None or not self._is_ground(token.id):
             return None
+        if token.id == self._page:
+            return self._literal_page(value)
         page = before[self._page].rgb8
         had = float(ratio(before[token.id].rgb8, page))
         hue = self._resolved.hues.get(before[token.id].hue or "")
-        if had > _NEAR_PAGE or hue is None or before[token.id].alpha < 1.0:
+        if had > _NEAR_PAGE or before[token.id].alpha < 1.0:
+            return None
+        if isinstance(value, LiteralColor):
+            return self._literal_ground(value, before[token.id].rgb8, page, had)
+        if hue is None:
             return None
         off = np.abs(np.log(ratio(hue.rgb8, self._color(self._page)[None])) - np.log(had))
         return StepAlias(hue=hue.id, step=hue.steps[int(off.argmin())].id)
 
+    def _literal_page(self, value: TokenValue) -> LiteralColor | None:
+        """A page of its own keeps hue and chroma, and is as light as the rule has it where it turns dark, or light."""
+        if not isinstance(value, LiteralColor) or self._scheme == self._source.theme.scheme:
+            return None
+        _, chroma, angle = (float(part) for part in oklch_of(value.color))
+        light = float(lightness(relative_luminance(self._end(self._rule_page))))
+        return LiteralColor(color=solved(light, chroma, angle % 360.0))
+
+    def _literal_ground(
+        self, value: LiteralColor, own: Bytes, page: Bytes, had: float
+    ) -> LiteralColor:
+        """A ground of its own keeps hue and chroma, and differs from the page as it did; lighter ones stay lighter."""
+        there = float(relative_luminance(self._color(self._page or ""))) + FLARE
+        up = float(relative_luminance(own)) >= float(relative_luminance(page))
+        light = there * had - FLARE if up else there / had - FLARE
+        # What cannot be lighter than a white page, or darker than a black one, goes the other way.
+        if not 0.0 <= light <= 1.0:
+            light = there / had - FLARE if up else there * had - FLARE
+        _, chroma, angle = (float(part) for part in oklch_of(value.color))
+        aimed = float(lightness(min(max(light, 0.0), 1.0)))
+        return LiteralColor(color=solved(aimed, chroma, angle % 360.0))
+
     def _is_ground(self, token: str) -> bool:
-        return any(token == ground for grounds in self._grounds.values() for ground, _ in grounds)
+        purpose = self._resolved.system.tokens[token].purpose or ""
+        return purpose.startswith("surface.") or any(
+            token == ground for grounds in self._grounds.values() for ground, _ in grounds
+        )
 
 
 def _step_at(

@@ -21,5 +21,8 @@ def measure(site: PaletteSite) -> Iterator[PaletteCase]:
             "Under one kind of vision both sides look alike. Choose another end: partners are offered.",
         )
 
-    if ends < LEAST_ENDS:
-        yield PaletteCase(site, site.id("ends"), (shown.rgb8[0], shown.rgb8[-1]), words)
+    colors = (shown.rgb8[0], shown.rgb8[-1])
+    told = ends < LEAST_ENDS
+    yield PaletteCase(
+        site, site.id("ends"), colors, words, told=told, clear=ends / LEAST_ENDS - 1.0
+    )

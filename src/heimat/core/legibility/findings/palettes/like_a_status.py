@@ -20,7 +20,7 @@ def measure(site: PaletteSite) -> Iterator[PaletteCase]:
     found = nearest_statuses(site.shown.rgb8.tobytes(), status8.tobytes())
     for place, (color, (nearest, far)) in enumerate(zip(make.colors, found, strict=True)):
         token = statuses[nearest]
-        if far < TOLD_APART and not _means(color.value, token.id, theme.tokens[token.id].hue):
+        if not _means(color.value, token.id, theme.tokens[token.id].hue):
             yield _case(site, make, place, token, status8[nearest], far)
 
 
@@ -32,7 +32,15 @@ def _case(
         return f"{site.name(place)} could be taken for {token.name}.", detail
 
     key, colors = site.id("status", make.colors[place].id), (site.shown.rgb8[place], status8)
-    return PaletteCase(site, key, colors, words, lambda: color_repairs(site, make, (place,)))
+    return PaletteCase(
+        site,
+        key,
+        colors,
+        words,
+        lambda: color_repairs(site, make, (place,)),
+        told=far < TOLD_APART,
+        clear=far / TOLD_APART - 1.0,
+    )
 
 
 def _means(value: PaletteValue, token: str, hue: str | None) -> bool:

@@ -24,9 +24,16 @@ def measure(site: PaletteSite) -> Iterator[PaletteCase]:
         sentence = f"The arms of {shown.palette.name} are unequal by {unequal:.1f} L*."
         return sentence, "The darker side looks as if it said more."
 
-    if unequal > MOST_UNEQUAL:
-        ends = (shown.rgb8[0], shown.rgb8[-1])
-        yield PaletteCase(site, site.id("arms"), ends, words, lambda: _repairs(site))
+    ends = (shown.rgb8[0], shown.rgb8[-1])
+    yield PaletteCase(
+        site,
+        site.id("arms"),
+        ends,
+        words,
+        lambda: _repairs(site),
+        told=unequal > MOST_UNEQUAL,
+        clear=1.0 - unequal / MOST_UNEQUAL,
+    )
 
 
 def _repairs(site: PaletteSite) -> list[Repair]:
