@@ -72,13 +72,13 @@ def test_a_proposed_theme_needs_no_mending(brand):
             assert far(visited, color[f"status.{status}-text"]) >= TOLD_APART, (key, status)
 
 
-def test_hovered_and_pressed_are_lighter_on_dark_and_darker_on_light_where_the_label_allows():
+def test_hovered_is_lighter_on_dark_and_darker_on_light_where_the_label_allows():
     resolved, _ = in_all_themes("#016559")
     ids = by_purpose(resolved.system)
     for theme in (each for each in resolved.themes.values() if each.theme.contrast == "usual"):
         fills = [
             float(relative_luminance(theme.tokens[ids[f"action.main.fill{part}"]].rgb8))
-            for part in ("", "-hovered", "-pressed")
+            for part in ("", "-hovered")
         ]
         assert fills == sorted(fills, reverse=theme.theme.scheme == "light")
 

@@ -121,6 +121,12 @@ class Filler:
         there = [purpose for purpose in _GROUNDS if purpose in self.ids] or list(_GROUNDS[:2])
         return np.array([self.color(purpose) for purpose in there])
 
+    def under_texts(self) -> Bytes:
+        """The same colors (n, 3), with what is selected: its texts stay what they are."""
+        if "selection.fill" not in self.ids:
+            return self.grounds()
+        return np.array([*self.grounds(), self.color("selection.fill")])
+
     def hue(self, kind: HueKind) -> ResolvedHue:
         """The first hue of a kind, or the first of all."""
         hues = list(self.hues.values())

@@ -105,7 +105,9 @@ def _board(filler: Filler, _: str) -> TokenValue:
 
 def _neutral(usual: float, more: float) -> Fill:
     return lambda filler, _: filler.quietest(
-        filler.hue("neutral"), more if filler.contrast == "more" else usual
+        filler.hue("neutral"),
+        more if filler.contrast == "more" else usual,
+        filler.under_texts(),
     )
 
 
@@ -116,7 +118,7 @@ def _neutral_about(target: float) -> Fill:
 
 
 def _text(filler: Filler, _: str) -> TokenValue:
-    return filler.quietest(filler.hue("neutral"), filler.text)
+    return filler.quietest(filler.hue("neutral"), filler.text, filler.under_texts())
 
 
 def _part(filler: Filler, _: str) -> TokenValue:
@@ -198,6 +200,7 @@ def _selection(filler: Filler, _: str) -> TokenValue:
         if (purpose := f"status.{status}-surface") in filler.ids
     ]
     best, farthest = None, -1.0
+    ink = filler.hue("neutral").rgb8
     for kind in _TINTED_BY:
         tint = actions.rest_tint(filler, filler.hue(kind))
         for further in range(_MOST_FURTHER):
@@ -206,7 +209,9 @@ def _selection(filler: Filler, _: str) -> TokenValue:
             near = min(
                 (float(distances(color[None], each)[0]) for each in messages), default=PALE_APART
             )
-            seen = float(ratio(color, page)) >= _TOLD
+            seen = (
+                float(ratio(color, page)) >= _TOLD and float(ratio(ink, color).max()) >= _STRONG[0]
+            )
             if seen and near >= PALE_APART:
                 return tried
             if seen and near > farthest:
@@ -331,7 +336,9 @@ def _chroma(hue: ResolvedHue) -> float:
     return float(oklch_of(hue.color)[1])
 
 
-_NEUTRAL_TEXT = "The quietest neutral step that reaches {} on every surface."
+_NEUTRAL_TEXT = (
+    "The quietest neutral step that reaches {} on every surface and on what is selected."
+)
 _PLAIN_RULES: dict[str, Rule] = {
     "surface.page": Rule(
         f"Light: the lightest neutral step told from white ({_TOLD}); dark: the darkest of L* {_DARK_PAGE:g} or more.",

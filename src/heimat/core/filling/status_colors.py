@@ -15,6 +15,7 @@ from heimat.core.color.exact_color import rgb8_of
 from heimat.core.color.spaces import srgb_to_lab, srgb_to_oklch
 from heimat.core.document.hues import QuantityChange
 from heimat.core.document.tokens import DerivedColor, StepAlias, TokenValue
+from heimat.core.filling.actions import rest_tint
 from heimat.core.filling.filler import Filler, distances, reaches
 from heimat.core.memory import remembered
 from heimat.core.resolve.resolved_hues import ResolvedHue
@@ -98,6 +99,7 @@ def _far(levels: bytes) -> Floats:
 def surfaces(filler: Filler) -> dict[str, TokenValue]:
     """The ground of each status's message: near the card, all of one chroma, told from each other and from the card.
 
+    A neutral tint, as a selection may have it, is told from them as well.
     The nearest steps and the weakest chroma at which they are; else those at which they are farthest apart.
     """
     hues = {
@@ -106,6 +108,7 @@ def surfaces(filler: Filler) -> dict[str, TokenValue]:
         if f"status.{status}-surface" not in filler.given
     }
     card = filler.color("surface.card")
+    tint = filler.color_of(rest_tint(filler, filler.hue("neutral")))
     best: dict[str, TokenValue] = {}
     farthest = -1.0
     for further in range(_MOST_FURTHER):
@@ -117,7 +120,9 @@ def surfaces(filler: Filler) -> dict[str, TokenValue]:
             rgb8 = filler.derived(made)
             if np.abs(srgb_to_oklch(from_bytes(rgb8))[:, 1] - strength).max() > _ALIKE:
                 continue
-            reached = min(_nearest(rgb8), float(distances(rgb8, card).min()) + 2.0)
+            reached = min(
+                _nearest(np.array([*rgb8, tint])), float(distances(rgb8, card).min()) + 2.0
+            )
             if reached > farthest:
                 best, farthest = dict(zip(hues, made, strict=True)), reached
             if reached >= PALE_APART:

@@ -14,6 +14,7 @@ _TEXTS = (
     "link.text-hovered",
     "link.text-visited",
 )
+_ON_SELECTION = ("text.strong", "text.plain", "text.faint")
 _SURFACES = ("surface.page", "surface.card", "surface.raised", "surface.sunken")
 _MAIN_SURFACES = ("surface.page", "surface.card")
 _PARTS = ("border.plain", "border.strong", "icon.plain", "icon.faint", "focus.ring")
@@ -34,6 +35,9 @@ def _texts() -> Iterator[tuple[str, str, Use]]:
     yield "text.on-board", "surface.board", "body"
     yield "text.on-board-faint", "surface.board", "body"
     yield "selection.label", "selection.fill", "body"
+    # What is selected is written as what is not: a row keeps its texts.
+    for text in _ON_SELECTION:
+        yield text, "selection.fill", "body"
 
 
 def _parts() -> Iterator[tuple[str, str, Use]]:
