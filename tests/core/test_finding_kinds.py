@@ -69,18 +69,18 @@ def every_pink(resolved: Resolved):
 @pytest.fixture
 def system():
     return apply(
-        brinemark(), SetTokenValue(token="text-plain", theme="day", value=LiteralColor(color=PINK))
+        brinemark(), SetTokenValue(token="link-text", theme="day", value=LiteralColor(color=PINK))
     )
 
 
 def test_a_kind_that_is_added_is_counted_told_and_settled(system, monkeypatch):
     before = finding_ids(resolve(system))
-    assert "pink:day:text-plain" not in before
+    assert "pink:day:link-text" not in before
     monkeypatch.setattr(kinds, "KINDS", (*kinds.KINDS, Kind("pink", every_pink)))
     resolved = resolve(system)
-    assert finding_ids(resolved) - before == {"pink:day:text-plain"}
-    assert slacks(resolved)["pink:day:text-plain"] == -1.0
-    assert slacks(resolved)["pink:night:text-plain"] == 1.0
+    assert finding_ids(resolved) - before == {"pink:day:link-text"}
+    assert slacks(resolved)["pink:day:link-text"] == -1.0
+    assert slacks(resolved)["pink:night:link-text"] == 1.0
     told = findings(resolved)
     (pink,) = [each for each in told if each.kind == "pink"]
     assert told[-1] is pink

@@ -53,7 +53,12 @@ def test_distances_one_by_one():
             assert seen.least == pytest.approx(min(by_hand), abs=1e-6)
             assert seen.at_severity == pytest.approx(int(np.argmin(by_hand)) / 10.0)
             low = [tenth / 10.0 for tenth in range(11) if by_hand[tenth] < 10.0]
-            assert seen.below == (pytest.approx((low[0], low[-1])) if low else None)
+            told = {
+                tenth / 10.0
+                for first, last in seen.below
+                for tenth in range(round(first * 10), round(last * 10) + 1)
+            }
+            assert told == set(low)
     assert {seen.vision for seen in found[0].visions} == set(COLOR_VISIONS)
 
 
@@ -84,6 +89,19 @@ def test_repairs_do_what_they_say():
             )
             assert (after.theme().tokens[moved].rgb8 == repair.rgb8).all()
             assert finding.id not in {left.id for left in findings(after)}
+
+
+def test_an_interval_in_which_a_pair_collapses_is_told_with_its_holes():
+    """Near at some severities, told apart between them, near again."""
+    rng = np.random.default_rng(8)
+    rgb8 = rng.integers(0, 256, (400, 3)).astype(np.uint8)
+    holes = [seen for pair in distances(rgb8, 10.0) for seen in pair.visions if len(seen.below) > 1]
+    assert holes
+    for seen in holes:
+        ends = [end for run in seen.below for end in run]
+        assert ends == sorted(ends)
+        # Two runs are parted by a severity at which the pair is told apart.
+        assert all(after[0] - before[1] > 0.15 for before, after in itertools.pairwise(seen.below))
 
 
 @settings(max_examples=12)

@@ -18,12 +18,15 @@ _REMEMBERED = 256
 
 @dataclass(frozen=True)
 class VisionDistance:
-    """One pair under one vision: the least distance over all severities, and where it is below the threshold."""
+    """One pair under one vision: the least distance over all severities, and where it is below the threshold.
+
+    `below` are the intervals of severity, from and to, in which it is; none where it never is.
+    """
 
     vision: Vision
     least: float
     at_severity: float
-    below: tuple[float, float] | None
+    below: tuple[tuple[float, float], ...]
 
 
 @dataclass(frozen=True)
@@ -81,7 +84,7 @@ def _distances(levels: bytes, threshold: float) -> tuple[PairDistance, ...]:
                     vision,
                     float(least[place, pair]),
                     float(SEVERITIES[closest[place, pair]]),
-                    _below(low[place, :, pair]) if least[place, pair] < threshold else None,
+                    _below(low[place, :, pair]) if least[place, pair] < threshold else (),
                 )
                 for place, vision in enumerate(COLOR_VISIONS)
             ),
@@ -97,7 +100,8 @@ def distance_curves(rgb8: Bytes) -> Floats:
     return ciede2000(labs[:, :, one], labs[:, :, other])
 
 
-def _below(low: NDArray[np.bool_]) -> tuple[float, float]:
-    """The first and the last severity at which a pair is too close."""
-    places = np.flatnonzero(low)
-    return float(SEVERITIES[places[0]]), float(SEVERITIES[places[-1]])
+def _below(low: NDArray[np.bool_]) -> tuple[tuple[float, float], ...]:
+    """The first and the last severity of each run at which a pair is too close."""
+    edges = np.flatnonzero(np.diff(np.concatenate([[False], low, [False]]).astype(np.int8)))
+    runs = zip(edges[::2], edges[1::2] - 1, strict=True)
+    return tuple((float(SEVERITIES[first]), float(SEVERITIES[last])) for first, last in runs)

@@ -8,6 +8,7 @@ import numpy as np
 from heimat.core.color.ciede2000 import distance_text, distance_words
 from heimat.core.color.told_apart import PairDistance, VisionDistance, distances
 from heimat.core.document.keys import token_key
+from heimat.core.document.words import listed
 from heimat.core.legibility.findings.finding import Case, Finding, Kind
 from heimat.core.legibility.findings.move import Counted, Move, compared
 from heimat.core.legibility.repairs import Repair, repair_told_apart
@@ -62,10 +63,13 @@ class _Case(Case):
 
 
 def _interval(distance: VisionDistance) -> str:
-    low, high = distance.below or (0.0, 1.0)
-    if high == 1.0:
-        return f"from severity {low:g} up"
-    return f"at severity {low:g}" if low == high else f"from severity {low:g} to {high:g}"
+    return listed([_run_words(low, high) for low, high in distance.below])
+
+
+def _run_words(low: float, high: float) -> str:
+    if low == high:
+        return f"at severity {low:g}"
+    return f"from severity {low:g} {'up' if high == 1.0 else f'to {high:g}'}"
 
 
 def _measure(resolved: Resolved) -> Iterable[_Case]:
