@@ -27,7 +27,7 @@ def test_letting_one_part_differ_takes_two_clicks_and_moves_no_other(page: Page)
     here = f"{SHEET} [data-place=seat-map] [data-colors='text.strong']"
     page.wait(lambda: page.find(here).value_of_css_property("color") == "rgba(176, 48, 32, 1)")
     time = f"{SHEET} [data-place=sailing] [data-colors='text.strong']"
-    assert page.find(time).value_of_css_property("color") == "rgba(30, 37, 37, 1)"
+    assert page.find(time).value_of_css_property("color") == "rgba(19, 25, 25, 1)"
 
 
 def test_an_alternative_is_made_changed_compared_and_taken_over(page: Page) -> None:
@@ -90,7 +90,7 @@ def test_the_sheet_of_an_alternative_stands_beside_this_one_and_follows_how_it_i
     page.wait(lambda: not page.all("iframe"))
     # What was changed beside it is not changed here.
     page.open(f"{AT}?at=token:text-strong")
-    page.says("[data-testid=token-editor]", "text.strong is shingle 850")
+    page.says("[data-testid=token-editor]", "text.strong is shingle 900")
 
 
 def test_a_link_shows_an_alternative_beside_the_main_one_and_nothing_to_change(page: Page) -> None:

@@ -18,7 +18,7 @@ def test_changing_an_alias(page: Page) -> None:
     page.click("[aria-label^='buoy 700']")
     page.says(EDITOR, "text.late is buoy 700")
     page.choose("Or as another token", "text.strong")
-    page.says(EDITOR, "text.late is text.strong, shingle 850")
+    page.says(EDITOR, "text.late is text.strong, shingle 900")
     page.type("Or a color, or a name", "#B03020", enter=True)
     page.says(EDITOR, "text.late is #B03020")
 

@@ -132,6 +132,7 @@ def test_spreading_has_its_price_and_is_told():
             5,
             Bounds(WHITE, bounds.contrast, bounds.lightness, bounds.chroma, taken=bounds.taken),
             (tidewater,),
+            rough=True,
         )
     )
     assert told["families"] == free.apart

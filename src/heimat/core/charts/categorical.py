@@ -31,11 +31,6 @@ _LEVELS = 9
 _AROUND = np.arange(0.0, 360.0, 10.0)
 _MANY = 160
 """With fewer points of the coarse grid inside the bounds, a finer one is asked."""
-_STARTS, _SHAKES = 24, 3
-_CLIMBERS, _CLIMBS = 12, 80
-"""How many sets climb, and in how many paces."""
-_SPREAD_CLIMBERS, _SPREAD_CLIMBS = 8, 50
-"""The same of sets that stay spread over the families: they have less room."""
 _UNLIKE = 2
 """In how many members sets that climb differ at least, where so many are free."""
 _SOFT, _HARD = 3.0, 0.36
@@ -50,10 +45,27 @@ _REMEMBERED = 64
 
 
 @dataclass(frozen=True)
+class Effort:
+    """From how many beginnings a search exchanges, how often it shakes each; how many sets climb, in how many paces."""
+
+    starts: int
+    shakes: int
+    climbers: int
+    climbs: int
+
+
+_WHOLE = Effort(24, 3, 12, 80)
+_SPREAD = Effort(24, 2, 8, 50)
+"""Sets that stay spread over the families have less room."""
+_ROUGH = Effort(8, 1, 3, 30)
+"""For a figure that is told beside others, of colors that nobody sees."""
+
+
+@dataclass(frozen=True)
 class Wish:
     """How many colors, inside which bounds, which of them are given exactly, and the seed of the search.
 
-    `spread`: over the families of color, so that each can be named.
+    `spread`: over the families of color, so that each can be named. `rough`: for a figure alone, a few beginnings do.
     """
 
     count: int
@@ -61,6 +73,12 @@ class Wish:
     held: tuple[tuple[int, int, int], ...] = ()
     seed: int = 1
     spread: bool = False
+    rough: bool = False
+
+    @property
+    def effort(self) -> Effort:
+        """How hard it is searched."""
+        return _ROUGH if self.rough else _SPREAD if self.spread else _WHOLE
 
     @property
     def held8(self) -> Bytes:
@@ -110,7 +128,7 @@ def generate(wish: Wish) -> FoundColors:
         begun = _exchanged(wish, candidates, families, rng)
         if len(begun) > 0:
             break
-    best = _best(begun, held, wish.bounds, families)
+    best = _best(begun[: wish.effort.climbers], wish, families)
     return ordered(_polished(best, held, wish.bounds, families), held, families)
 
 
@@ -122,13 +140,13 @@ def _rules(wish: Wish) -> list[Families | None]:
     return ways if wish.count <= EACH_ITS_OWN else [ways[0], None]
 
 
-def _best(begun: Bytes, held: int, bounds: Bounds, families: Families | None) -> Bytes:
+def _best(begun: Bytes, wish: Wish, families: Families | None) -> Bytes:
     """The best set (n, 3) that the grid's sets (k, n, 3) climb to."""
+    held, bounds, climbs = len(wish.held), wish.bounds, wish.effort.climbs
     if families is None:
-        climbed = _climbed(from_bytes(begun), held, bounds, None)[:1]
+        climbed = _climbed(from_bytes(begun), held, bounds, None, climbs)[:1]
     else:
-        begun = begun[:_SPREAD_CLIMBERS]
-        climbed = _climbed(from_bytes(begun), held, _in_terms(bounds, begun), families)
+        climbed = _climbed(from_bytes(begun), held, _in_terms(bounds, begun), families, climbs)
     rounded = [_inside(each, held, bounds) for each in climbed]
     fitting = [
         each
@@ -190,13 +208,13 @@ def _exchanged(
     grid = _Grid(wish, candidates, families)
     held, count = len(wish.held), len(grid.rgb8)
     found: dict[tuple[int, ...], float] = {}
-    for start in range(_STARTS):
+    for start in range(wish.effort.starts):
         begun = list(range(held)) or [int(rng.integers(count))]
         filled = _filled(grid, begun, wish.count, rng if start else None)
         if filled is None:
             continue
         chosen, least = _settled(grid, filled, held)
-        for _ in range(_SHAKES):
+        for _ in range(wish.effort.shakes):
             shaken = list(chosen)
             for place in rng.choice(
                 np.arange(held, wish.count), min(3, wish.count - held), replace=False
@@ -241,7 +259,7 @@ def _unlike(sets: list[tuple[int, ...]], least: int) -> list[tuple[int, ...]]:
     for each in sets:
         if all(len(set(each) - set(other)) >= least for other in chosen):
             chosen.append(each)
-        if len(chosen) == _CLIMBERS:
+        if len(chosen) == _WHOLE.climbers:
             break
     return chosen
 
@@ -262,7 +280,9 @@ def _settled(grid: _Grid, chosen: list[int], held: int) -> tuple[list[int], floa
     return chosen, float(grid.least(chosen).min())
 
 
-def _climbed(begun: Floats, held: int, bounds: Bounds, families: Families | None) -> Floats:
+def _climbed(
+    begun: Floats, held: int, bounds: Bounds, families: Families | None, climbs: int
+) -> Floats:
     """Sets of colors (k, n, 3) moved together along the gradient of a soft minimum of their distances, the best first.
 
     They stay as spread over the families as they are.
@@ -272,7 +292,6 @@ def _climbed(begun: Floats, held: int, bounds: Bounds, families: Families | None
     speed, square = np.zeros_like(colors), np.zeros_like(colors)
     others = ~np.eye(count, dtype=bool)
     spread = None if families is None else _Spread(families, begun)
-    climbs = _CLIMBS if families is None else _SPREAD_CLIMBS
     for turn in range(climbs):
         done = turn / climbs
         softness = _SOFT * (_HARD / _SOFT) ** done
@@ -393,13 +412,14 @@ def for_ground(
     """
     rng = np.random.default_rng(seed)
     lch = srgb_to_oklch(from_bytes(rgb8))
-    begun = np.repeat(lch[None], _CLIMBERS, axis=0)
+    effort = _WHOLE if families is None else _SPREAD
+    begun = np.repeat(lch[None], effort.climbers, axis=0)
     # The first begins where the colors are, all others anywhere in lightness and strength.
     begun[1:, :, 0] = rng.uniform(0.2, 0.95, begun[1:, :, 0].shape)
     begun[1:, :, 1] *= rng.uniform(0.6, 1.4, begun[1:, :, 1].shape)
     srgb = bounds.project(oklch_to_srgb(begun).clip(0.0, 1.0))
     srgb[:, :held] = from_bytes(rgb8[:held])
-    climbed = _climbed(srgb, held, bounds, families)
+    climbed = _climbed(srgb, held, bounds, families, effort.climbs)
     found = [_inside(each, held, bounds) for each in climbed]
     best = max(found, key=lambda each: (_inside_of(each, held, bounds), nearest_pair(each)[0]))
     polished = _polished(best, held, bounds, families)

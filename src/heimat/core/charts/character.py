@@ -145,8 +145,9 @@ class Price:
 
 
 def prices(wish: Wish) -> list[Price]:
-    """What each bound costs: the distance that would be reached without it, the dearest first."""
+    """What each bound costs: the distance that would be reached at least without it, the dearest first."""
     bounds = wish.bounds
+    wish = replace(wish, rough=True)
     without = {
         "contrast": replace(wish, bounds=replace(bounds, contrast=1.0)),
         "lightness": replace(wish, bounds=replace(bounds, lightness=(0.0, 1.0))),

@@ -1,6 +1,6 @@
 """Palettes proposed from a system: generated like its brand, and fitted to the grounds of all its themes."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import numpy as np
 
@@ -18,6 +18,8 @@ from heimat.core.legibility.findings.palettes.statuses import statuses_in
 from heimat.core.resolve.resolved import Resolved
 from heimat.core.values.palette_colors import on_ground
 
+REACHES = (0.0, 0.25, 0.5, 0.75, 1.0)
+"""From like the brand to as far apart as can be; each is tried, so that its price is known before it is chosen."""
 _WEAKER, _STRONGER = 0.7, 1.15
 """How much weaker than its weakest and stronger than its strongest color a palette may get on another ground."""
 
@@ -56,12 +58,23 @@ def wish_of(resolved: Resolved, asked: PaletteWish) -> Wish:
     return Wish(asked.count, bounds, tuple(map(_levels, held8)), asked.seed, spreads(asked.reach))
 
 
+def found_within(resolved: Resolved, asked: PaletteWish) -> FoundColors:
+    """The colors of a wish, or those of a position nearer to the brand where these are farther apart: they fit too."""
+    character = character_of(resolved)
+    nearer = [reach for reach in REACHES if reach < asked.reach]
+    every = [
+        generate_like(character, wish_of(resolved, replace(asked, reach=reach)), reach)
+        for reach in (asked.reach, *nearer)
+    ]
+    return max(every, key=lambda each: each.apart)
+
+
 def generated(resolved: Resolved, asked: PaletteWish) -> tuple[Categorical, FoundColors]:
     """A categorical palette, fitted to the ground of every theme, and what the search found in the first.
 
     Its threshold is the lesser of 15 and what was reached. Raises DomainError as the search does.
     """
-    made = generate_like(character_of(resolved), wish_of(resolved, asked), asked.reach)
+    made = found_within(resolved, asked)
     colors = [
         *asked.kept,
         *(

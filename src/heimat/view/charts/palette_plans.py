@@ -6,7 +6,7 @@ import numpy as np
 from typing_extensions import TypedDict
 
 from heimat.core.charts.categorical import FoundColors, Wish
-from heimat.core.charts.character import Price, generate_like, prices, spreads
+from heimat.core.charts.character import Price, prices, spreads
 from heimat.core.charts.diverging import Partner, partners
 from heimat.core.charts.families import Families
 from heimat.core.charts.suitability import PaletteKind, suitability
@@ -20,13 +20,17 @@ from heimat.core.color.rounding import nearest_bytes
 from heimat.core.color.spaces import luminance_of
 from heimat.core.document.palettes import Categorical, PaletteValue
 from heimat.core.document.system import ColorSystem
-from heimat.core.planning.proposed_palettes import PaletteWish, character_of, generated, wish_of
+from heimat.core.planning.proposed_palettes import (
+    REACHES,
+    PaletteWish,
+    found_within,
+    generated,
+    wish_of,
+)
 from heimat.core.resolve.resolved import Resolved, resolve
 from heimat.view.eyes import TYPICAL, SwatchView
 from heimat.view.figures import ExactColor, exact_color
 
-REACHES = (0.0, 0.25, 0.5, 0.75, 1.0)
-"""From like the brand to as far apart as can be; each is tried, so that its price is known before it is chosen."""
 _END_LIGHT = 45.0
 _MOST_PARTNERS = 6
 _APART_PARTNERS = 20.0
@@ -120,10 +124,9 @@ def _spread_words(asked: PaletteWish, made: FoundColors) -> str:
 def priced(system: ColorSystem, asked: PaletteWish) -> PricesView:
     """What each position and each bound costs. Raises DomainError as the search does."""
     resolved = resolve(system)
-    character = character_of(resolved)
     reaches: list[ReachView] = []
     for reach in REACHES:
-        made = generate_like(character, wish_of(resolved, replace(asked, reach=reach)), reach)
+        made = found_within(resolved, replace(asked, reach=reach))
         colors = [hex_of(color) for color in made.rgb8]
         reaches.append({"reach": reach, "colors": colors, "apart": distance_text(made.apart)})
     wish: Wish = wish_of(resolved, asked)
@@ -131,7 +134,7 @@ def priced(system: ColorSystem, asked: PaletteWish) -> PricesView:
     return {
         "reaches": reaches,
         "bounds": [{"bound": each.name, "apart": distance_text(each.apart)} for each in found],
-        "apart": distance_text(generate_like(character, wish, asked.reach).apart),
+        "apart": distance_text(found_within(resolved, asked).apart),
         "lightness": wish.bounds.lightness,
         "chroma": wish.bounds.chroma,
     }
