@@ -25,8 +25,8 @@ PALE_APART = 6.0
 """CIEDE2000 between any two pale or dark surfaces, for typical vision: 10 cannot be had for five of them."""
 _FROM_CARD = 4.0
 """CIEDE2000 by which the ground of a message differs from a card."""
-_STRENGTHS = np.linspace(0.01, 0.09, 17)
-"""OKLCH chromas that surfaces may have, the weakest first."""
+_STRENGTHS = np.linspace(0.05, 0.01, 17)
+"""OKLCH chromas that surfaces may have, the freshest first: weak tints read as grays beside one another."""
 _ALIKE = 0.006
 """OKLCH chroma by which surfaces of one strength may differ: what 8 bits and the gamut leave."""
 _MOST_FURTHER = 3
@@ -100,7 +100,7 @@ def surfaces(filler: Filler) -> dict[str, TokenValue]:
     """The ground of each status's message: near the card, all of one chroma, told from each other and from the card.
 
     A neutral tint, as a selection may have it, is told from them as well.
-    The nearest steps and the weakest chroma at which they are; else those at which they are farthest apart.
+    The nearest steps and the strongest chroma of all at which they are; else those at which they are farthest apart.
     """
     hues = {
         status: hue
