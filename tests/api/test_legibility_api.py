@@ -198,7 +198,7 @@ def test_pairs_of_a_page_are_read_and_one_unreadable_color_stops_no_other(
         ("Faint", "large", False),
         ("Plain", "body", True),
     ]
-    assert found[1]["names"] == "text.plain on surface.page"
+    assert found[1]["names"] == "text.faint on surface.page"
     assert found[1]["declared"]
     assert (
         client.post(f"{AT}/drawing-pairs", json={"met": [{**met[0], "layers": [[]]}]}).status_code

@@ -49,7 +49,7 @@ def test_a_pair_is_told_by_its_tokens_and_counted_once():
     found = only(met(), met(), met())
     assert (found.count, found.needed) == (3, 4.5)
     names = [RESOLVED.system.tokens[token].name for token in (found.foreground, found.ground)]
-    assert names == ["text.plain", "surface.page"]
+    assert names == ["text.faint", "surface.page"]
     assert found.ratio == pytest.approx(
         float(ratio(np.array([0x41, 0x49, 0x49]), np.array([0xF0, 0xF8, 0xF8])))
     )

@@ -244,7 +244,8 @@ def test_the_contract_holds_by_a_second_computation() -> None:
             )
             if one.alpha == other.alpha == 1.0:
                 ratio = coloraide.Color(one.hex).contrast(other.hex, method="wcag21")
-                assert 0.0 <= ratio - pairing["ratios"][theme.name] < 0.0101
+                # Cut to two decimals; by way of XYZ the other library is up to 0.0005 off.
+                assert -0.0005 <= ratio - pairing["ratios"][theme.name] < 0.0101
                 checked += 1
     assert checked > 100
     assert {each["aim"] for each in found["promises"]} <= {3.0, 4.5, 7.0}

@@ -75,14 +75,17 @@ def blocks(publication: Publication) -> list[Block]:
     strong = [theme for theme in publication.themes if theme.contrast == "more"]
     same = next((theme for theme in strong if theme.scheme == first.scheme), None)
     turned = next((theme for theme in strong if theme.scheme == other_scheme), None)
-    # Who asks for dark and for more contrast gets a dark theme, be it the usual one, and never a light one.
-    if same is not None and same is not first:
-        by_scheme = any(theme.scheme == other_scheme for theme in others)
-        scheme = f" and (prefers-color-scheme: {first.scheme})" if by_scheme else ""
-        blocks.append(Block(same, _UNCHOSEN, f"(prefers-contrast: more){scheme}"))
-    if turned is not None:
-        media = f"(prefers-contrast: more) and (prefers-color-scheme: {other_scheme})"
-        blocks.append(Block(turned, _UNCHOSEN, media))
+    plainly = same or turned
+    if plainly is not None and plainly is not first:
+        blocks.append(Block(plainly, _UNCHOSEN, "(prefers-contrast: more)"))
+    if same is not None and turned is not None:
+        blocks.append(
+            Block(
+                turned,
+                _UNCHOSEN,
+                f"(prefers-contrast: more) and (prefers-color-scheme: {other_scheme})",
+            )
+        )
     return blocks
 
 
