@@ -139,7 +139,11 @@ class Page:
             read = self.texts("[role=menuitemradio]")
             if item not in read:
                 return False
-            self.all("[role=menuitemradio]")[read.index(item)].click()
+            # The items may have changed since they were read: what is clicked is what was meant.
+            found = self.all("[role=menuitemradio]")[read.index(item) :][:1]
+            if self.texts("[role=menuitemradio]") != read or not found:
+                return False
+            found[0].click()
             return True
 
         self.wait(chosen)
