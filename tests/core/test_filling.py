@@ -18,7 +18,7 @@ from heimat.core.edits.source_edits import given as given_source
 from heimat.core.edits.theme_edits import AddTheme
 from heimat.core.edits.token_edits import SetTokenValue
 from heimat.core.errors import DomainError
-from heimat.core.filling.fill import addition, by_purpose, refilling
+from heimat.core.filling.fill import addition, by_purpose, filled, refilling
 from heimat.core.filling.filler import STATE_DISTANCE
 from heimat.core.filling.rules import has_rule, rules_for
 from heimat.core.filling.sets import SETS, family_purposes
@@ -111,6 +111,18 @@ def holds_for(brand: str) -> None:
             != color(resolved, theme_id, "text.faint").tolist()
         )
     assert isinstance(resolved.system.tokens[ids["action.main.fill"]].values["day"], HueAlias)
+
+
+def test_messages_of_statuses_without_a_hue_are_filled_all_the_same():
+    system = started("#0B6E6E")
+    hues = {key: hue for key, hue in system.hues.items() if hue.kind != "status"}
+    system = system.model_copy(
+        update={"hues": hues, "tokens": {}, "pairings": {}, "told_apart": {}}
+    )
+    ids = {purpose: purpose.replace(".", "-") for purpose in SETS["product"]}
+    made = filled(resolve(system), list(ids), ids, "light", "usual")
+    assert made["status.error-surface"].hue in hues
+    assert made["selection.fill"].hue in hues
 
 
 @pytest.mark.parametrize("brand", BRANDS)

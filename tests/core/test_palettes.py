@@ -23,6 +23,7 @@ from heimat.core.edits.palette_edits import AddPalette, PlacePalette, SetPalette
 from heimat.core.edits.source_edits import SetSource
 from heimat.core.edits.token_edits import RemoveToken
 from heimat.core.errors import DomainError
+from heimat.core.filling.start import start_system
 from heimat.core.legibility.findings import changed_by, finding_ids, findings
 from heimat.core.legibility.selected import find
 from heimat.core.legibility.standing import standing
@@ -175,6 +176,16 @@ def test_too_many_and_too_fine_is_said():
     assert any(each.startswith("palette-neighbors") for each in ids(added(fine)))
     same = Diverging(low=HueAlias(hue="kelp"), high=HueAlias(hue="flare"))
     assert any(each.startswith("palette-ends") for each in ids(added(same)))
+
+
+def test_a_system_without_themes_has_palettes_and_a_farther_position_needs_no_nearer_one():
+    bare = start_system("bare", [("brand", parse("#8A8FA0"))])
+    bare = bare.model_copy(update={"themes": {}, "tokens": {}, "pairings": {}, "told_apart": {}})
+    resolved = resolve(bare)
+    assert len(generated(resolved, PaletteWish(3))[1].rgb8) == 3
+    with pytest.raises(DomainError):
+        generated(resolved, PaletteWish(3, contrast=17.0))
+    assert len(generated(resolved, PaletteWish(3, reach=1.0, contrast=17.0))[1].rgb8) == 3
 
 
 def test_arms_that_are_unequal_are_found_and_take_one_lightness():

@@ -107,6 +107,8 @@ def surfaces(filler: Filler) -> dict[str, TokenValue]:
         for status, hue in _there(filler).items()
         if f"status.{status}-surface" not in filler.given
     }
+    if not hues:
+        return {}
     card = filler.color("surface.card")
     tint = filler.color_of(rest_tint(filler, filler.hue("neutral")))
     best: dict[str, TokenValue] = {}

@@ -1,5 +1,6 @@
 """Palettes proposed from a system: generated like its brand, and fitted to the grounds of all its themes."""
 
+from contextlib import suppress
 from dataclasses import dataclass, replace
 
 import numpy as np
@@ -14,6 +15,7 @@ from heimat.core.color.spaces import srgb_to_oklch
 from heimat.core.document.ids import new_id
 from heimat.core.document.palettes import Categorical, PaletteColor
 from heimat.core.document.tokens import LiteralColor
+from heimat.core.errors import DomainError
 from heimat.core.legibility.findings.palettes.statuses import statuses_in
 from heimat.core.resolve.resolved import Resolved
 from heimat.core.values.palette_colors import on_ground
@@ -53,7 +55,7 @@ def wish_of(resolved: Resolved, asked: PaletteWish) -> Wish:
         _levels(around.ground8(asked.ground)),
         asked.contrast,
         asked.reach,
-        _statuses(resolved, next(iter(resolved.themes))),
+        _statuses(resolved, next(iter(resolved.themes), "")),
     )
     return Wish(asked.count, bounds, tuple(map(_levels, held8)), asked.seed, spreads(asked.reach))
 
@@ -61,12 +63,13 @@ def wish_of(resolved: Resolved, asked: PaletteWish) -> Wish:
 def found_within(resolved: Resolved, asked: PaletteWish) -> FoundColors:
     """The colors of a wish, or those of a position nearer to the brand where these are farther apart: they fit too."""
     character = character_of(resolved)
-    nearer = [reach for reach in REACHES if reach < asked.reach]
-    every = [
-        generate_like(character, wish_of(resolved, replace(asked, reach=reach)), reach)
-        for reach in (asked.reach, *nearer)
-    ]
-    return max(every, key=lambda each: each.apart)
+    best = generate_like(character, wish_of(resolved, asked), asked.reach)
+    for reach in (each for each in REACHES if each < asked.reach):
+        # A position nearer to the brand may leave no colors at all, where this one does.
+        with suppress(DomainError):
+            wish = wish_of(resolved, replace(asked, reach=reach))
+            best = max(best, generate_like(character, wish, reach), key=lambda each: each.apart)
+    return best
 
 
 def generated(resolved: Resolved, asked: PaletteWish) -> tuple[Categorical, FoundColors]:

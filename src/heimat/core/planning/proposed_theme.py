@@ -88,7 +88,7 @@ def propose_theme(
 
 
 def _lost(resolved: Resolved, edit: AddTheme) -> list[str]:
-    """The grounds that stay as they are, the pairings that fall short and the pairs that look alike, in sentences."""
+    """The pairings that fall short in the theme proposed and the pairs that look alike, each in a sentence."""
     after = apply(resolved.system, edit)
     theme = after.themes[edit.id]
     made = resolve_theme(
