@@ -1,4 +1,4 @@
-"""How good generated scales are: 20,000 sources on every ready-made ladder by every method, by both generators.
+"""How good generated scales are: 20,000 sources on every ready-made ladder by every method, by every generator.
 
 Lightness and OKLab are computed by a general library, so that nothing is judged by the functions that made it.
 """
@@ -19,7 +19,7 @@ from heimat.core.scales.methods.settings import Typed
 from tools.bench.timing import note
 
 COUNT = 20_000
-JUMP, WORST_JUMP = 1.7, 2.2
+JUMP, WORST_JUMP, WORST_LIGHTEST = 1.7, 2.2, 1.9
 """The largest OKLab gap of a scale against its median gap: for 99.5 % of sources, and for all."""
 FOLD = 0.004
 """OKLCH chroma by which two steps may both be off by rounding, when chroma falls and rises again."""
@@ -30,6 +30,8 @@ STRONG = 0.08
 OLIVE = (97.0, 118.0)
 OLIVE_LINE = "lemon yellows: strong middle steps that are olive"
 JUMP_LINE = "largest gap against the median"
+LIGHTEST_GAP_LINE = "gap at the lightest step against the median"
+TURN_LINE = "lemon yellows: turn of hue beside the source against the mean one"
 FOLD_LINE = "chroma falls and rises again"
 BESIDE_LINE = "gap beside the anchor against the ladder's own"
 LIGHTEST_LINE = "strong sources at the lightest label"
@@ -142,25 +144,27 @@ def bars(ladder: Ladder, name: MethodName) -> dict[str, tuple[float, float]]:
     found = {ORDER_LINE: (0.0, 0.0)}
     if name in ("even", "contrast"):
         found |= {
-            OLIVE_LINE: (0.0, 0.0),
-            JUMP_LINE: (0.005, WORST_JUMP),
+            OLIVE_LINE: (0.2, 2.0),
+            TURN_LINE: (0.0, 2.0),
+            JUMP_LINE: (0.005 if name == "even" else 0.012, WORST_JUMP),
+            LIGHTEST_GAP_LINE: (0.003, WORST_LIGHTEST),
             FOLD_LINE: (0.002, 0.006),
             CONCERNED_LINE: (0.0, 1.3),
-            OTHERS_LINE: (0.0, 0.5),
+            OTHERS_LINE: (0.1, 0.7),
         }
         if ladder.name != "short":
             found[LIGHTEST_LINE] = (0.0, 0.0)
     if name == "contrast":
         found[SHORT_LINE] = (0.0, 0.0)
     if name == "even" and ladder.name == "fine":
-        found[BESIDE_LINE] = (0.0, 0.3)
+        found[BESIDE_LINE] = (0.005, 0.4)
     return found
 
 
 def run(count: int = COUNT) -> None:
-    """Print every line for both generators, ladder by ladder and method by method."""
+    """Print every line for all generators, ladder by ladder and method by method."""
     print(
-        f"Quality of scales: {count} sources, share beyond the line and worst, by generator 1 and 2",
+        f"Quality of scales: {count} sources, share beyond the line and worst, by generator {GENERATORS}",
         flush=True,
     )
     found = sources(count)
@@ -186,10 +190,13 @@ def judged(rgb8: Bytes, ladder: Ladder, name: MethodName, generator: int) -> dic
     steps, source = Measured.of(np.stack([scale.rgb8 for scale in scales])), Measured.of(rgb8)
     anchors = np.array([scale.anchor for scale in scales])
     own = own_gaps(ladder, method, generator)
+    jumps = _jumps(steps, own if name == "contrast" else np.ones_like(own))
     lines = {
         ORDER_LINE: Line(-np.diff(-steps.light).min(axis=1), 0.0),
         OLIVE_LINE: _olive(steps, source),
-        JUMP_LINE: Line(_jumps(steps, own if name == "contrast" else np.ones_like(own)), JUMP),
+        JUMP_LINE: Line(jumps[:, 1:].max(axis=1), JUMP),
+        LIGHTEST_GAP_LINE: Line(jumps[:, 0], JUMP),
+        TURN_LINE: _turns(scales, source),
         FOLD_LINE: Line(_folds(steps.chroma), FOLD),
         BESIDE_LINE: _beside(steps.light, anchors, own),
         LIGHTEST_LINE: Line((anchors[source.chroma > STRONG] == 0).astype(float), 0.0),
@@ -213,15 +220,27 @@ def _olive(steps: Measured, source: Measured) -> Line:
 
 
 def _jumps(steps: Measured, own: Floats) -> Floats:
-    """The largest OKLab gap against the median of its scale; the lightest and those to a step under L* 4 are free.
+    """OKLab gaps (m, n - 1) against the median of their scale; those to a step under L* 4 are free.
 
     Targets of contrast are uneven in lightness by themselves: there a gap counts against the `own` one (n - 1,) too.
     """
     gaps = np.linalg.norm(np.diff(steps.lab, axis=1), axis=-1) / own
     gaps /= np.median(gaps, axis=1, keepdims=True)
-    gaps[:, 0] = 0.0
     gaps[steps.light[:, 1:] < 4.0] = 0.0
-    return gaps.max(axis=1)
+    return gaps
+
+
+def _turns(scales: list[Scale], source: Measured) -> Line:
+    """How much faster, by L*, hue turns between two steps than over all that are darker than the source."""
+    lemon = (source.hue >= 90.0) & (source.hue <= 125.0) & (source.chroma > 0.06)
+    found = []
+    for scale in (scales[at] for at in np.flatnonzero(lemon)):
+        if scale.anchor is None or len(scale.hue) - scale.anchor < 3:
+            continue
+        hue, light = scale.hue[scale.anchor :], scale.lightness[scale.anchor :]
+        mean = abs(hue[-1] - hue[0]) / (light[0] - light[-1])
+        found.append(np.abs(np.diff(hue) / np.diff(light)).max() / mean if mean > 0.01 else 1.0)
+    return Line(np.array(found), 2.0)
 
 
 def _folds(chroma: Floats) -> Floats:

@@ -13,7 +13,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from heimat.core.color.arrays import Bytes, from_bytes
-from heimat.core.color.ciede2000 import ciede2000
+from heimat.core.color.ciede2000 import ciede2000, distance_text
 from heimat.core.color.contrast import ratio
 from heimat.core.color.exact_color import Color
 from heimat.core.color.hex_notation import hex_of
@@ -182,7 +182,7 @@ def repair_pairing(
                 found += moving.nearest_step(reached >= needed, reached)
         color, away = nearest.of(theme, token, staying, needed)
         if np.isfinite(away) and not is_held(resolved, token):
-            words = f"{hex_of(color)}, {away:.1f} away"
+            words = f"{hex_of(color)}, {distance_text(away)} away"
             value = LiteralColor(color=Color.of_bytes(color))
             reached_there = float(ratio(color, against))
             found.append(

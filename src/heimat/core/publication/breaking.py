@@ -2,6 +2,7 @@
 
 from typing import Any
 
+from heimat.core.color.ciede2000 import distance_words
 from heimat.core.publication.changes import TokenChange
 from heimat.core.publication.frame import frame_changes
 from heimat.core.publication.publication import Publication
@@ -68,6 +69,6 @@ def _sets(before: Publication, after: Publication) -> list[str]:
         was = held.get(now["name"])
         for theme, least in now["least"].items():
             if was is not None and least < now["threshold"] <= was["least"].get(theme, 0.0):
-                words = f"The nearest two of {now['name']} come as near as CIEDE2000 {least:.1f} in {theme}"
+                words = f"The nearest two of {now['name']} come as near as {distance_words(least)} in {theme}"
                 found.append(f"{words}; {now['threshold']:g} is asked for.")
     return found

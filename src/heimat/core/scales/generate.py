@@ -118,19 +118,14 @@ def generate(requests: Sequence[ScaleRequest], generator: int = LATEST_GENERATOR
         return []
     begun = [_begin(request, rules) for request in requests]
     if rules.paced:
-        begun = _paced(begun)
+        begun = _paced(begun, rules)
     stops = np.cumsum([len(each.draft.lightness) for each in begun]).tolist()
     parts = [slice(start, stop) for start, stop in zip([0, *stops], stops, strict=False)]
     found = _aims(begun, parts)
-    light, chroma, hue = (_falling(begun, found, parts) if rules.paced else found.aims)[
-        ~found.mixed
-    ].T
     rgb8 = np.zeros((len(found.aims), 3), dtype=np.uint8)
-    if len(light):
-        passes = FINE_PASSES if rules.paced else PASSES
-        wanted = solve(
-            luminance_of(light.clip(0.0, 100.0)), np.maximum(chroma, 0.0), hue, passes=passes
-        )
+    if not found.mixed.all():
+        solved = _falling(begun, found, parts) if rules.paced else _solved(found.aims, PASSES)
+        wanted = solved[~found.mixed]
         window = _windows(begun, found)[:, ~found.mixed] if rules.reaching else None
         rgb8[~found.mixed] = nearest_bytes(wanted, keep_chroma=rules.paced, window=window)
         if rules.reaching:
@@ -191,7 +186,7 @@ def _begin(request: ScaleRequest, rules: Rules) -> _Begun:
     return _Begun(request, given, found, ends)
 
 
-def _paced(begun: Sequence[_Begun]) -> list[_Begun]:
+def _paced(begun: Sequence[_Begun], rules: Rules) -> list[_Begun]:
     """Scales about their nearest label, with long gaps drawn together; no curve that somebody draws changes that."""
     found = list(begun)
     walks: dict[int, Walk] = {}
@@ -213,9 +208,13 @@ def _paced(begun: Sequence[_Begun]) -> list[_Begun]:
                 usual,
                 given.counted,
                 fixed,
+                rules.counts_lightest,
             )
-    for at, light in zip(walks, paced(list(walks.values())), strict=True):
-        found[at] = replace(begun[at], draft=replace(begun[at].draft, lightness=light))
+    for at, (light, taper) in zip(walks, paced(list(walks.values())), strict=True):
+        each = begun[at]
+        own = each.ends[0] if each.request.curves.light_taper is not None else taper
+        drawn = replace(each.draft, lightness=light)
+        found[at] = replace(each, draft=drawn, ends=(own, *each.ends[1:]))
     return found
 
 
@@ -252,20 +251,27 @@ def _aims(begun: Sequence[_Begun], parts: Sequence[slice]) -> _Aims:
     return _Aims(start, curved, reaches, aims, mixed)
 
 
+def _solved(aims: Floats, passes: int) -> Floats:
+    """The sRGB colors (n, 3) of aims (n, 3): L*, OKLCH chroma and hue, with the chroma that the gamut leaves."""
+    light, chroma, hue = aims.T
+    return solve(luminance_of(light.clip(0.0, 100.0)), np.maximum(chroma, 0.0), hue, passes=passes)
+
+
 def _falling(begun: Sequence[_Begun], found: _Aims, parts: Sequence[slice]) -> Floats:
-    """The aims (n, 3) with the chroma that the gamut leaves, which falls away from the source and never rises again.
+    """The colors (n, 3) of aims with the chroma that the gamut leaves, which falls away from the source once for all.
 
     What curves ask for beyond the usual is not taken from them: they raise and lower what falls so. Mixed colors have
     the chroma that their mix gives them.
     """
     counts = [part.stop - part.start for part in parts]
     force = np.repeat(np.array([each.ends for each in begun]).T, counts, axis=1)
-    light, asked, hue = found.curved.T
+    asked = found.curved[:, 1]
     falling = np.minimum(force, np.array([1.0, 1.0, np.inf, np.inf, np.inf])[:, None])
     usual = found.start[:, 1] * usual_shares(falling, found.reaches)
-    held = srgb_to_oklch(
-        solve(luminance_of(light.clip(0.0, 100.0)), np.maximum(usual, 0.0), hue, passes=FINE_PASSES)
-    )[:, 1]
+    tried = found.curved.copy()
+    tried[:, 1] = usual
+    srgb = _solved(tried, FINE_PASSES)
+    held = srgb_to_oklch(srgb)[:, 1]
     aims = found.aims.copy()
     for each, part in zip(begun, parts, strict=True):
         if each.draft.srgb is not None:
@@ -275,7 +281,11 @@ def _falling(begun: Sequence[_Begun], found: _Aims, parts: Sequence[slice]) -> F
         cut = fallen < usual[part] - _CUT
         kept = fallen * asked[part] / np.maximum(usual[part], _ROUNDING)
         aims[part, 1] -= np.where(cut, asked[part] - kept, 0.0)
-    return aims
+    # Most steps are what was tried; only the others are looked for again.
+    again = np.flatnonzero((aims != tried).any(axis=1))
+    if len(again):
+        srgb[again] = _solved(aims[again], FINE_PASSES)
+    return srgb
 
 
 def _by_curves(

@@ -16,7 +16,7 @@ _OLIVE_DRIFT = -32.0
 """OKLCH hues between 45 and 135 degrees turn olive when darkened; they drift toward orange, most at 95."""
 
 
-def place(targets: Floats, source_lightness: float, _chroma: float, counted: Mask) -> int:
+def place(targets: Floats, source_lightness: float, _oklch: Floats, counted: Mask) -> int:
     """The label nearest in lightness, of n targets (n,), however strong the source is."""
     return nearest(targets, source_lightness, counted)
 

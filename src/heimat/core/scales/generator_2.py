@@ -38,17 +38,17 @@ _OLIVE, _LEMON = 60.0, 74.0
 lemon yellow."""
 _OWN_HUE = 85.0
 """OKLCH hue from which lightness decides so; golds and oranges drift at any."""
-_HASTE = 7.5
+HASTE = 7.5
 """How much of its turn a lemon yellow takes beside the source, where it is strongest and would be olive at once: the
 more, the farther its hue is from gold."""
 
 
-def place(targets: Floats, source_lightness: float, chroma: float, counted: Mask) -> int:
+def place(targets: Floats, source_lightness: float, oklch: Floats, counted: Mask) -> int:
     """The label nearest in lightness (n,); but a strong source never takes the lightest, where the next is near it."""
     found = nearest(targets, source_lightness, counted)
     main = np.flatnonzero(counted)
     first, second = int(main[0]), int(main[1])
-    if found == first and chroma > STRONG and targets[first] - targets[second] <= _FINE_GAP:
+    if found == first and oklch[1] > STRONG and targets[first] - targets[second] <= _FINE_GAP:
         return second
     return found
 
@@ -63,7 +63,7 @@ def drift(hue: float, lightness: float) -> tuple[float, float]:
     degrees = _GOLD_DRIFT * _smooth((hue - _GOLD_FROM) / (_GOLD_AT - _GOLD_FROM))
     more = min(max((hue - _GOLD_AT) / (_LEMON_TO - _GOLD_AT), 0.0), 1.0)
     degrees += (_LEMON_DRIFT - _GOLD_DRIFT) * more
-    return degrees * own * fall, _HASTE * more * bright
+    return degrees * own * fall, HASTE * more * bright
 
 
 def _smooth(share: float) -> float:
@@ -87,12 +87,12 @@ def bend(targets: Floats, source_lightness: float, place: int) -> tuple[Floats, 
     bent = targets.copy()
     bent[place] = source_lightness
     most = _FARTHEST * gaps.max() if offset > 0.0 else np.inf
-    bent[:place] += _shares(offset, gaps[:place][::-1], most)[::-1]
-    bent[place + 1 :] += _shares(offset, gaps[place:], most)
+    bent[:place] += shares(offset, gaps[:place][::-1], most)[::-1]
+    bent[place + 1 :] += shares(offset, gaps[place:], most)
     return _within(bent, targets, place), place
 
 
-def _shares(offset: float, gaps: Floats, most: float) -> Floats:
+def shares(offset: float, gaps: Floats, most: float) -> Floats:
     """By how much steps (n,) go along with an offset, from the anchor outward, whose gaps (n,) are given: `most` L*."""
     if not len(gaps):
         return gaps

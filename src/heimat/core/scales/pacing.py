@@ -25,6 +25,8 @@ _SHORTEST = 0.74
 _FARTHEST = 0.34
 """The share of the method's largest gap that a step is drawn away from where it would be without an anchor: so that no
 step leaps when the source moves on to the next label."""
+_SHORTEST_TINT, _FARTHEST_TINT = 0.4, 0.45
+"""The same for steps that are drawn toward the lightest, where that counts: tints are near to one another."""
 _FREE_BELOW = 4.0
 """L* below which a step is as good as black, and its distance no jump."""
 _SAMPLES = 48
@@ -37,7 +39,8 @@ class Walk:
     """The steps of one scale about its anchor: their L* (n,), and those `meant` without it (n,).
 
     `chroma` and `hue` are those of the source in OKLCH, `own` its L*, `ends` what its curves have by default;
-    `counted` (n,) is False for steps put between others; `fixed` are positions that stay.
+    `counted` (n,) is False for steps put between others; `fixed` are positions that stay. With
+    `counts_lightest` the gap at the lightest step may not be long either.
     """
 
     light: Floats
@@ -49,6 +52,7 @@ class Walk:
     ends: Ends
     counted: Mask
     fixed: frozenset[int]
+    counts_lightest: bool
 
     def colors(self, light: Floats) -> Floats:
         """OKLab (n, 3) of steps of some L* (n,)."""
@@ -60,10 +64,10 @@ class Walk:
         return (self.own, self.chroma, self.hue, *self.ends)
 
 
-def paced(walks: Sequence[Walk]) -> list[Floats]:
-    """The L* (n,) of scales, with long gaps drawn together.
+def paced(walks: Sequence[Walk]) -> list[tuple[Floats, float]]:
+    """The L* (n,) of scales, with long gaps drawn together, and the share of chroma that is left at the lightest step.
 
-    The gap at the lightest step is free to be long: it leads to a tint that stands for white.
+    Where the gap there is free to be long, it leads to a tint that stands for white.
     """
     if not walks:
         return []
@@ -83,30 +87,40 @@ def _main(walk: Walk) -> Places:
     return np.flatnonzero(counted)
 
 
-def _one(walk: Walk, main: Places, lab: Floats) -> Floats:
+def _one(walk: Walk, main: Places, lab: Floats) -> tuple[Floats, float]:
     light, meant = walk.light[main], walk.meant[main]
     gaps = np.linalg.norm(np.diff(lab, axis=0), axis=1)
     limit = _LONGEST * float(np.median(gaps))
     over = gaps > limit
-    over[0] = False
+    over[0] &= walk.counts_lightest
     over[light[1:] < _FREE_BELOW] = False
+    taper = walk.ends[0]
     if not over.any():
-        return walk.light
+        return walk.light, taper
     anchor = int(np.searchsorted(main, walk.anchor))
     fixed = [int(np.searchsorted(main, each)) for each in walk.fixed]
     found = light.copy()
     above = max((each for each in fixed if each < anchor), default=0)
     below = min((each for each in fixed if each > anchor), default=len(main) - 1)
+    most = _FARTHEST * float((-np.diff(meant)).max())
     for side in (np.arange(anchor, above - 1, -1), np.arange(anchor, below + 1)):
         if len(side) > 2:
-            found[side] = _drawn(
-                walk, found[side], meant[side], limit, _FARTHEST * float((-np.diff(meant)).max())
-            )
-    return np.interp(-walk.light, -light, found)
+            found[side] = _drawn(walk, found[side], meant[side], limit, most, _SHORTEST)
+    if over[0] and above == 0:
+        if anchor > 1:
+            most *= _FARTHEST_TINT / _FARTHEST
+            side = np.arange(anchor + 1)
+            found[side] = _drawn(walk, found[side], meant[side], limit, most, _SHORTEST_TINT)
+        else:
+            # Right beside the source there is no step to draw: the tint comes nearer by its chroma.
+            taper = 1.0 - (1.0 - taper) * limit / float(gaps[0])
+    return np.interp(-walk.light, -light, found), taper
 
 
-def _drawn(walk: Walk, side: Floats, meant: Floats, limit: float, farthest: float) -> Floats:
-    """The L* (n,) of one side, from the anchor to its end, which both stay."""
+def _drawn(
+    walk: Walk, side: Floats, meant: Floats, limit: float, farthest: float, shortest: float
+) -> Floats:
+    """The L* (n,) of one side, from the anchor to its end, or back; both stay."""
     samples = np.linspace(side[0], side[-1], _SAMPLES)
     path = walk.colors(samples)
     way = -1.0 if side[-1] < side[0] else 1.0
@@ -120,7 +134,7 @@ def _drawn(walk: Walk, side: Floats, meant: Floats, limit: float, farthest: floa
         width = abs(found[at] - found[at - 1])
         if gap <= limit:
             continue
-        least = _SHORTEST * abs(meant[at] - meant[at - 1])
+        least = shortest * abs(meant[at] - meant[at - 1])
         held = way * (meant[at] - found[at - 1]) - farthest
         drawn = max(width * limit / gap, least, held)
         if width > drawn:

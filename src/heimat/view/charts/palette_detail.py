@@ -16,11 +16,13 @@ from heimat.view.look import Look
 
 
 class PairPlaceView(TypedDict):
-    """Two colors of a palette (places from 0) where their distance stands, and both as they are seen there."""
+    """Two colors of a palette (places from 0) where their distance stands, and both as they are seen there;
+    `figure` is the distance as it is told everywhere."""
 
     one: int
     other: int
     distance: float
+    figure: str
     colors: list[str]
 
 
@@ -120,6 +122,7 @@ def _apart(
             "one": int(one[place]),
             "other": int(other[place]),
             "distance": round(float(far[place]), 2),
+            "figure": distance_text(float(far[place])),
             "colors": [seen[one[place]], seen[other[place]]],
         }
         for place in order

@@ -3,6 +3,7 @@
 import numpy as np
 from typing_extensions import TypedDict
 
+from heimat.core.color.ciede2000 import distance_words
 from heimat.core.color.contrast import cut, ratio, relative_luminance
 from heimat.core.color.exact_color import lightness_of, rgb8_of
 from heimat.core.color.gamut import MORE_THAN_ANY_CHROMA, solve
@@ -334,10 +335,10 @@ def _words(labels: list[str], found: Measures, anchor: int | None, pinned: set[i
         words.append(f"The source is {nearest}, to the bit.")
     elif anchor is not None:
         words.append(
-            f"A pin stands where the source would: {nearest} is {found.source:.1f} from it (CIEDE2000)."
+            f"A pin stands where the source would: {nearest} is {distance_words(found.source)} from it."
         )
     else:
         words.append(
-            f"The source is on no step; {nearest} comes nearest, {found.source:.1f} away (CIEDE2000)."
+            f"The source is on no step; {nearest} comes nearest, {distance_words(found.source)} away."
         )
     return words

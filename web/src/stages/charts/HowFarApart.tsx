@@ -93,8 +93,8 @@ const Row = memo(function Row({ apart, most, threshold, onSelect }: RowProps) {
                 left: share(pair.distance),
                 background: `linear-gradient(90deg, ${pair.colors[0]} 50%, ${pair.colors[1]} 50%)`,
               }}
-              title={`${names}: ${pair.distance.toFixed(1)}`}
-              aria-label={`${names} for ${apart.vision} vision, ${pair.distance.toFixed(1)} apart`}
+              title={`${names}: ${pair.figure}`}
+              aria-label={`${names} for ${apart.vision} vision, ${pair.figure} apart`}
               onClick={() => onSelect(pair.other)}
             />
           );

@@ -57,7 +57,7 @@ class Given:
     def _place(self, targets: Floats) -> int:
         if self.anchor == "label" and self.fixed is not None:
             return self.fixed
-        return self.rules.place(targets, self.lightness, float(self.oklch[1]), self.counted)
+        return self.rules.place(targets, self.lightness, self.oklch, self.counted)
 
     def bent(self, targets: Floats) -> tuple[Floats, int | None]:
         """L* targets (n,) so that the source stands among them, and its position; as they are, and None, for a guide.

@@ -7,7 +7,7 @@ from numpy.typing import NDArray
 
 from heimat.core.charts.apart import apart, seen8
 from heimat.core.color.arrays import Bytes, Floats, from_bytes
-from heimat.core.color.ciede2000 import TOLD_APART, ciede2000
+from heimat.core.color.ciede2000 import TOLD_APART, ciede2000, distance_text
 from heimat.core.color.contrast import ratio
 from heimat.core.color.exact_color import Color
 from heimat.core.color.few import lab_of_few
@@ -143,7 +143,7 @@ def _nearest_color(site: PaletteSite, make: Categorical, place: int) -> list[Rep
     )
     if not np.isfinite(away[0]):
         return []
-    words = f"Let {site.name(place)} be {hex_of(colors[0])}, {away[0]:.1f} away"
+    words = f"Let {site.name(place)} be {hex_of(colors[0])}, {distance_text(away[0])} away"
     reached = float(ratio(colors[0], site.shown.ground8))
     value = LiteralColor(color=Color.of_bytes(colors[0]))
     return [_repair(site, make, place, value, colors[0], words, reached, float(away[0]))]
