@@ -1,4 +1,4 @@
-"""Draw sixty sources on the usual ladder by both generators, one above the other, to be looked at."""
+"""Draw sixty sources on the usual ladder by the two newest generators, one above the other, to be looked at."""
 
 from pathlib import Path
 
@@ -35,15 +35,16 @@ def draw(out: Path = OUT) -> None:
     """Write the picture."""
     sheet = Image.new("RGB", (_WIDTH, _HEIGHT), "white")
     pen, font = ImageDraw.Draw(sheet), ImageFont.load_default(11)
+    old, new = GENERATORS[-2:]
     sources, aims = sixty(), READY_MADE["usual"].lightness()
     made = [
         generate([ScaleRequest(source, aims) for source in sources], generator)
-        for generator in GENERATORS
+        for generator in (old, new)
     ]
     rows = -(-len(sources) // _COLUMNS)
     pen.text(
         (12, 5),
-        "each source by generator 1, and below it by generator 2; a notch where the source stands",
+        f"each source by generator {old}, and below it by generator {new}; a notch where the source stands",
         "#333",
         font,
     )

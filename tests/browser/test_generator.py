@@ -1,4 +1,4 @@
-"""The second generator in the page: before and after, the move and the way back; options and figures of methods."""
+"""The newest generator in the page: before and after, the move and the way back; options and figures of methods."""
 
 from selenium.webdriver import Keys
 
@@ -32,9 +32,9 @@ def test_a_system_is_moved_to_the_newest_generator_and_back(page: Page) -> None:
     before = page.steps("buoy")
     page.says("main", "steps change. Every hue’s own color, pins, nudges, tokens and names stay.")
     page.says("[data-testid=generators]", "8 of 9 change, 200 most, by CIEDE2000 0.8")
-    page.press("Move to generator 2")
+    page.press("Move to generator 3")
     page.wait(lambda: page.steps("buoy") == newest)
-    page.says("main", "All scales are made by generator 2, the newest there is.")
+    page.says("main", "All scales are made by generator 3, the newest there is.")
     page.press("Undo")
     page.wait(lambda: page.steps("buoy") == before)
 

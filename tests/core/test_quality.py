@@ -111,7 +111,9 @@ def test_mixes_hold_the_hue_where_asked_to():
         for hold in (False, True):
             method = Method(name="mix", mix=WhiteBlack(space=space, hold_hue=hold))
             made = Measured.of(
-                np.stack([each.rgb8 for each in quality.made(colored, USUAL, method, LATEST_GENERATOR)])
+                np.stack(
+                    [each.rgb8 for each in quality.made(colored, USUAL, method, LATEST_GENERATOR)]
+                )
             )
             turn = np.abs((made.hue - Measured.of(colored).hue[:, None] + 180.0) % 360.0 - 180.0)
             off[hold] = np.where((made.chroma > 0.02) & (made.light > 5.0), turn, 0.0).max(axis=1)

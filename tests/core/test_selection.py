@@ -7,6 +7,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from heimat.core.color.contrast import AA_TEXT, ratio_of_luminances, relative_luminance
+from heimat.core.color.exact_color import rgb8_of
 from heimat.core.color.ramps import CHROMA_END, SAMPLES, passing_lightness, ramps
 from heimat.core.color.spaces import lightness, luminance_of, srgb_to_oklch
 from heimat.core.edits import apply
@@ -133,3 +134,15 @@ def test_moving_and_moving_back_jumps_nowhere():
             away, AimSource(hue="sound", lightness=45.0, chroma=recall.chroma, angle=recall.hue)
         )
         assert back.hues["sound"].source == strong.hues["sound"].source
+
+
+def test_what_was_given_stays_on_record_when_the_hue_is_moved_and_typed_anew():
+    moved = apply(SYSTEM, AimSource(hue="tidewater", lightness=52.0, chroma=0.09, angle=190.0))
+    color = moved.hues["tidewater"].source.color
+    assert f"Moved by hand to {'#' + bytes(rgb8_of(color)).hex().upper()}. First given as #0B6E6E." in why("hue:tidewater", moved)
+    typed = apply(moved, SetSource(hue="tidewater", color="#0B6E8E"))
+    assert "Given as #0B6E8E, kept exactly. First given as #0B6E6E." in why("hue:tidewater", typed)
+    back = apply(typed, SetSource(hue="tidewater", color="#0B6E6E"))
+    assert "Given as #0B6E6E, kept exactly." in why("hue:tidewater", back)
+    assert "First given" not in why("hue:tidewater", back)
+    assert back.hues["tidewater"].source == SYSTEM.hues["tidewater"].source

@@ -19,6 +19,7 @@ from heimat.core.scales.anchors import Anchor
 from heimat.core.scales.methods import METHODS, Method
 from heimat.core.scales.methods.contrast_targets import ContrastTargets
 from heimat.core.scales.methods.settings import Typed
+from heimat.core.scales.methods.white_and_black import WhiteBlack
 from heimat.demo.demo_systems import brinemark
 from tests.looking import look_at, steps_of
 
@@ -211,3 +212,21 @@ def test_a_typed_contrast_that_is_not_published_says_the_true_reason():
     assert beyond["short"] == "it lies on its side of buoy itself, at 800 with 6.20"
     over = reached("#DF5A33", "#FFFFFF", [("s500", 3.2)])["s500"]
     assert over == {"text": "3.71", "short": None, "over": "buoy itself stands there"}
+
+
+@pytest.mark.parametrize("space", ["srgb", "linear", "oklab"])
+def test_what_a_mix_does_to_the_hue_is_said_with_the_figure_and_gone_where_it_is_held(space):
+    def said(hold):
+        method = Method(name="mix", mix=WhiteBlack(space=space, hold_hue=hold))
+        system = apply(SYSTEM, SetMethod(hue="sound", method=method))
+        view = whole(system, "hue:sound")
+        lch = srgb_to_oklch(published(view, "sound") / 255.0)
+        own = oklch_of(SYSTEM.hues["sound"].source.color)
+        turns = np.abs((lch[:, 2] - own[2] + 180.0) % 360.0 - 180.0)[lch[:, 1] > 0.03]
+        words = [each for each in view["scale_detail"]["measures"] if "turns the hue" in each]
+        return words, float(turns.max())
+
+    words, turned = said(False)
+    assert turned > 1.0
+    assert f"by up to {turned:.1f}°" in words[0]
+    assert said(True)[0] == []

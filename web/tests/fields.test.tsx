@@ -22,7 +22,7 @@ it("a number that is typed is put once, by Enter or by leaving", async () => {
   expect(put.mock.calls).toEqual([[52.5]]);
 });
 
-it("a number out of range is brought to the nearest, and what is none goes back", async () => {
+it("a number out of range is brought to the nearest, what is none goes back, and both are said", async () => {
   const user = userEvent.setup();
   const put = vi.fn();
   draw(<Keeping start={40} put={put} after={0} />);
@@ -30,9 +30,12 @@ it("a number out of range is brought to the nearest, and what is none goes back"
   await user.type(field(), "700{Enter}");
   expect(put).toHaveBeenLastCalledWith(100);
   expect(field().value).toBe("100.0");
+  expect(screen.getByRole("status").textContent).toBe("At most 100.0.");
   await user.clear(field());
+  expect(screen.queryByRole("status")).toBeNull();
   await user.type(field(), "dark{Enter}");
   expect(field().value).toBe("100.0");
+  expect(screen.getByRole("status").textContent).toBe("“dark” is no number.");
   expect(put).toHaveBeenCalledTimes(1);
 });
 

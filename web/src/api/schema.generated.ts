@@ -6156,13 +6156,16 @@ export interface components {
         };
         /**
          * PairPlaceView
-         * @description Two colors of a palette (places from 0) where their distance stands, and both as they are seen there.
+         * @description Two colors of a palette (places from 0) where their distance stands, and both as they are seen there;
+         *     `figure` is the distance as it is told everywhere.
          */
         PairPlaceView: {
             /** Colors */
             colors: string[];
             /** Distance */
             distance: number;
+            /** Figure */
+            figure: string;
             /** One */
             one: number;
             /** Other */

@@ -1,8 +1,9 @@
-/** A number to type or to step by keys. What is out of range is brought to the nearest allowed value, visibly. */
+/** A number to type or to step by keys. What is out of range is brought to the nearest allowed value, and that is said. */
 import { Input } from "@chakra-ui/react";
 import { type KeyboardEvent, memo, useEffect, useRef, useState } from "react";
 import { RUN_MS } from "../util/run";
 import { useSteady } from "../util/useSteady";
+import { FieldNote } from "./FieldNote";
 
 interface Props {
   label: string;
@@ -75,6 +76,9 @@ const Drawn = memo(function DrawnField(props: DrawnProps) {
   const [sent, setSent] = useState<number | null>(null);
   /** Answered, and what is there by now is still as it was: it is on its way by another question. */
   const [late, setLate] = useState(false);
+  /** What is said of what was typed last. */
+  const [said, setSaid] = useState("");
+  const input = useRef<HTMLInputElement>(null);
   const now = useRef({ typed, held, sent });
   const latest = useRef(shown);
   latest.current = shown;
@@ -125,14 +129,22 @@ const Drawn = memo(function DrawnField(props: DrawnProps) {
     change({ typed: null, held: { from: now.current.held?.from ?? before, at } });
     onStep(at);
   };
+  /** What is to be said of a text that was typed: nothing where it is taken as it is. */
+  const told = (text: string, number: number, wanted: number) => {
+    if (!text.trim()) return "";
+    if (!Number.isFinite(number)) return `“${text.trim()}” is no number.`;
+    return wanted === number ? "" : `${number > wanted ? "At most" : "At least"} ${written(wanted)}.`;
+  };
   const settle = () => {
     clearTimeout(resting.current);
     const { held: run, typed: text } = now.current;
     const wanted = text === null ? Number.NaN : allowed(number());
+    if (text !== null) setSaid(told(text, number(), wanted));
     change({ held: null, typed: null });
     if (run && !put(run.at, run.from)) onCancel();
     else if (!run && Number.isFinite(wanted)) put(wanted, from());
   };
+  const quiet = useSteady(() => setSaid(""));
   const leave = () => {
     clearTimeout(resting.current);
     if (now.current.held) onCancel();
@@ -157,8 +169,9 @@ const Drawn = memo(function DrawnField(props: DrawnProps) {
   };
   const at = held?.at ?? sent;
   const text = typed ?? (at === null ? shown : written(at));
-  return (
+  const field = (
     <Input
+      ref={input}
       role="spinbutton"
       aria-label={label}
       aria-valuemin={low}
@@ -177,10 +190,19 @@ const Drawn = memo(function DrawnField(props: DrawnProps) {
       autoComplete="off"
       disabled={disabled}
       value={text}
-      onChange={(event) => change({ typed: event.target.value, held: null })}
+      onChange={(event) => {
+        setSaid("");
+        change({ typed: event.target.value, held: null });
+      }}
       onBlur={settle}
       onKeyDown={onKeyDown}
       onKeyUp={letGo}
     />
+  );
+  return (
+    <>
+      {field}
+      {said && <FieldNote key={said} beside={input} words={said} onGone={quiet} />}
+    </>
   );
 });

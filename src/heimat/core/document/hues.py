@@ -23,10 +23,15 @@ STRONGEST_TINT = 0.05
 
 
 class GivenSource(Part):
-    """A color that somebody gave: exact, as it was typed."""
+    """A color that somebody gave: exact, as it was typed, or where it has been `moved` to by hand since.
+
+    `first` is what was given in the beginning, where the color is another by now.
+    """
 
     kind: Literal["given"] = "given"
     color: Color
+    first: Color | None = None
+    moved: bool = False
 
 
 class TintedSource(Part):

@@ -63,6 +63,14 @@ def _remembered(system: ColorSystem, hue: Hue) -> Recall | None:
     )
 
 
+def _first(hue: Hue, color: Color) -> Color | None:
+    """What a hue was given in the beginning, where its color becomes another."""
+    if not isinstance(hue.source, GivenSource):
+        return None
+    first = hue.source.first or hue.source.color
+    return None if first == color else first
+
+
 def let_go(system: ColorSystem, hue: Hue) -> Hue:
     """A hue that follows no other any more: given, with the color and alpha that it has now."""
     now = resolve_source(system, hue)
@@ -83,6 +91,7 @@ class SetSource(EditBase):
     def change(self, system: ColorSystem) -> ColorSystem:
         hue = hue_of(system, self.hue)
         source, recall = given(opaque(self.color, "color"), _remembered(system, hue))
+        source = source.model_copy(update={"first": _first(hue, source.color)})
         return with_hue(system, hue.model_copy(update={"source": source, "recall": recall}))
 
     def sentence(self, system: ColorSystem) -> str:
@@ -118,9 +127,8 @@ class AimSource(EditBase):
         before = source_color(system, hue)
         # A color beyond sRGB stays there while it is moved.
         wide = hue.wide if hue.wide is not None else beyond_srgb(before)
-        source = GivenSource(
-            color=(solved_wide if wide else solved)(self.lightness, self.chroma, angle)
-        )
+        color = (solved_wide if wide else solved)(self.lightness, self.chroma, angle)
+        source = GivenSource(color=color, first=_first(hue, color), moved=True)
         recall = Recall(chroma=self.chroma, hue=angle)
         return with_hue(system, hue.model_copy(update={"source": source, "recall": recall}))
 

@@ -7,6 +7,7 @@ from heimat.core.color.contrast import cut, relative_luminance
 from heimat.core.color.exact_color import Color, oklch_of, rgb8_of
 from heimat.core.color.gamut import solve
 from heimat.core.color.hex_notation import hex_of
+from heimat.core.color.notation import format
 from heimat.core.color.solved import GAMUT_LOSS
 from heimat.core.color.spaces import lightness, luminance_of, srgb_to_oklch
 from heimat.core.color.thresholds import HAS_HUE
@@ -41,15 +42,25 @@ def why_hue(resolved: Resolved, hue: ResolvedHue) -> str:
     return words + (f" Followed by {', '.join(followers)}." if followers else "")
 
 
+def _given_words(source: GivenSource) -> str:
+    """What was given, and what it is by now where it is no more that."""
+    first = "" if source.first is None else f"First given as {_color_words(source.first)}."
+    if source.moved:
+        return f"Moved by hand to {_color_words(source.color)}. {first}".rstrip()
+    if source.color.space != "srgb":
+        return f"Given beyond 8-bit sRGB. {first}".rstrip()
+    return f"Given as {_color_words(source.color)}, kept exactly. {first}".rstrip()
+
+
+def _color_words(color: Color) -> str:
+    return hex_of(rgb8_of(color)) if color.space == "srgb" else format(color, "display-p3")
+
+
 def _source_words(resolved: Resolved, hue: ResolvedHue) -> str:
     source, recall = hue.hue.source, hue.hue.recall
     if isinstance(source, GivenSource):
         color = source.color
-        words = (
-            f"Given as {hex_of(rgb8_of(color))}, kept exactly."
-            if color.space == "srgb"
-            else "Given beyond 8-bit sRGB."
-        )
+        words = _given_words(source)
         if oklch_of(color)[1] < HAS_HUE and recall is not None:
             words += f" It is gray now; hue {recall.hue:.0f}° and chroma {recall.chroma:.3f} are remembered."
         return words

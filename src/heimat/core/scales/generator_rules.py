@@ -16,8 +16,8 @@ class Rules:
     counted (n,), at which a source stands by default. `bend(targets, source_lightness, place)` moves targets so that it
     does, and may take a place beside. `drift(source_hue, source_lightness)` are the degrees of OKLCH hue that the
     darkest step turns, and in how much haste. With `paced`, long gaps beside a source are drawn together, and chroma
-    rises and falls once along a scale; with `counts_lightest`, the gap at the lightest step may not be long either. With `reaching`, contrasts that were asked for are reached by what is published,
-    and no two steps of a scale are equal.
+    rises and falls once along a scale; with `counts_lightest`, the gap at the lightest step may not be long either. With
+    `reaching`, contrasts that were asked for are reached by what is published, and no two steps of a scale are equal.
     """
 
     place: Callable[[Floats, float, Floats, Mask], int]
@@ -31,7 +31,14 @@ class Rules:
 RULES = {
     1: Rules(generator_1.place, generator_1.bend, generator_1.drift, paced=False, reaching=False),
     2: Rules(generator_2.place, generator_2.bend, generator_2.drift, paced=True, reaching=True),
-    3: Rules(generator_3.place, generator_3.bend, generator_3.drift, paced=True, reaching=True, counts_lightest=True),
+    3: Rules(
+        generator_3.place,
+        generator_3.bend,
+        generator_3.drift,
+        paced=True,
+        reaching=True,
+        counts_lightest=True,
+    ),
 }
 GENERATORS = tuple(RULES)
 LATEST_GENERATOR = 3

@@ -3,12 +3,14 @@
 import numpy as np
 from typing_extensions import TypedDict
 
+from heimat.core.color.angles import turn_between
 from heimat.core.color.ciede2000 import distance_words
 from heimat.core.color.contrast import cut, ratio, relative_luminance
 from heimat.core.color.exact_color import lightness_of, rgb8_of
 from heimat.core.color.gamut import MORE_THAN_ANY_CHROMA, solve
 from heimat.core.color.notation import Notation
 from heimat.core.color.spaces import lightness, luminance_of, p3_to_srgb, srgb_to_oklch
+from heimat.core.color.thresholds import CALLED_BY_HUE
 from heimat.core.color.wide import p3_of_bytes, p3_text, published_p3
 from heimat.core.document.uses import uses_of
 from heimat.core.resolve.resolved import Resolved
@@ -24,6 +26,9 @@ from heimat.view.look import Look
 from heimat.view.scales.column import ColumnView, column_view
 from heimat.view.scales.curves_view import CurveView, curve_views
 from heimat.view.scales.ladder_view import LadderView, ladder_view
+
+_SEEN_TURN = 1.0
+"""Degrees of hue below which a turn is what 8 bits cost."""
 
 
 class SpreadView(TypedDict):
@@ -138,6 +143,7 @@ def _detail(look: Look, hue: ResolvedHue, place: int | None) -> ScaleDetailPart:
         "name": hue.name,
         "ladder": ladder_view(hue.ladder, uses_of(system, hue.hue if hue.hue.ladder else None)),
         "measures": _words(hue.ladder.labels(), found, scale.anchor, pinned)
+        + _turned(hue)
         + _costs(resolved, hue),
         "lightness": _spread(found.lightness, "L* falls by {} to {} from step to step", 1),
         "distance": _spread(found.distance, "Neighbors are {} to {} apart in OKLab, times 100", 1),
@@ -261,6 +267,23 @@ def wide_views(hue: ResolvedHue, eyes: Eyes) -> list[WideStepView]:
             "gain": round(float(gains[place]), 4) if own[place] else 0.0,
         }
         for place, step in enumerate(hue.steps)
+    ]
+
+
+def _turned(hue: ResolvedHue) -> list[str]:
+    """By how much a plain mix turns the hue of the published steps, and where most: in one sentence, or none."""
+    if hue.method.name != "mix" or hue.method.mix.hold_hue:
+        return []
+    _, chroma, turn = np.moveaxis(srgb_to_oklch(hue.rgb8 / 255.0), -1, 0)
+    own = srgb_to_oklch(hue.scale.source8 / 255.0)
+    off = np.abs(turn_between(turn, float(own[2]))) * (
+        (chroma > CALLED_BY_HUE) & (own[1] > CALLED_BY_HUE)
+    )
+    most = int(np.argmax(off))
+    if off[most] < _SEEN_TURN:
+        return []
+    return [
+        f"The mix turns the hue by up to {off[most]:.1f}°, at {hue.steps[most].label}; it can be held."
     ]
 
 
