@@ -139,7 +139,10 @@ def test_moving_and_moving_back_jumps_nowhere():
 def test_what_was_given_stays_on_record_when_the_hue_is_moved_and_typed_anew():
     moved = apply(SYSTEM, AimSource(hue="tidewater", lightness=52.0, chroma=0.09, angle=190.0))
     color = moved.hues["tidewater"].source.color
-    assert f"Moved by hand to {'#' + bytes(rgb8_of(color)).hex().upper()}. First given as #0B6E6E." in why("hue:tidewater", moved)
+    assert (
+        f"Moved by hand to {'#' + bytes(rgb8_of(color)).hex().upper()}. First given as #0B6E6E."
+        in why("hue:tidewater", moved)
+    )
     typed = apply(moved, SetSource(hue="tidewater", color="#0B6E8E"))
     assert "Given as #0B6E8E, kept exactly. First given as #0B6E6E." in why("hue:tidewater", typed)
     back = apply(typed, SetSource(hue="tidewater", color="#0B6E6E"))

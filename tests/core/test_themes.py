@@ -2,6 +2,7 @@
 
 import json
 import random
+from itertools import permutations, product
 
 import numpy as np
 import pytest
@@ -26,6 +27,7 @@ from heimat.core.legibility.findings import findings
 from heimat.core.publication.building import publication
 from heimat.core.publication.changes import compare, same
 from heimat.core.publication.plain_publication import plain_of, publication_of
+from heimat.core.publication.publication import Publication, PublishedTheme
 from heimat.core.resolve.resolved import resolve
 from heimat.demo.demo_systems import brinemark as brinemark_in_all_themes
 from heimat.formats import ARCHIVE, write_all
@@ -205,9 +207,55 @@ def test_css_follows_what_readers_prefer_where_no_theme_is_chosen():
     ]
     assert media == [
         ("(prefers-color-scheme: dark)", ":root:not([data-theme])"),
-        ("(prefers-contrast: more)", ":root:not([data-theme])"),
+        ("(prefers-contrast: more) and (prefers-color-scheme: light)", ":root:not([data-theme])"),
     ]
     assert sheet.count("color-scheme: dark;") == 2
+
+
+def worn(published: Publication, scheme: str, contrast: str) -> PublishedTheme:
+    """The theme that a reader of these preferences gets, where none is chosen."""
+    asked = {f"(prefers-color-scheme: {scheme})"}
+    asked |= {"(prefers-contrast: more)"} if contrast == "more" else set()
+    holds = [
+        block.theme
+        for block in css.blocks(published)
+        if block.selector.startswith(":root")
+        and set(block.media.split(" and ") if block.media else ()) <= asked
+    ]
+    return holds[-1]
+
+
+ALL_KINDS = [
+    PublishedTheme(f"{scheme}-{contrast}", f"{scheme}-{contrast}", scheme, contrast)
+    for scheme in ("light", "dark")
+    for contrast in ("usual", "more")
+]
+
+
+@pytest.mark.parametrize("count", [2, 3, 4])
+def test_who_asks_for_a_scheme_gets_it_wherever_there_is_one_and_more_contrast_within_it(count):
+    for themes in permutations(ALL_KINDS, count):
+        published = Publication("sea", themes, ())
+        for scheme, contrast in product(("light", "dark"), ("usual", "more")):
+            found = worn(published, scheme, contrast)
+            of_scheme = [each for each in themes if each.scheme == scheme]
+            if contrast == "more" and of_scheme:
+                assert found.scheme == scheme
+                assert found.contrast == "more" or all(e.contrast == "usual" for e in of_scheme)
+            if contrast == "usual" and any(each.contrast == "usual" for each in of_scheme):
+                assert (found.scheme, found.contrast) == (scheme, "usual") or found is themes[0]
+
+
+def test_what_was_released_before_keeps_the_blocks_that_it_had():
+    themes = (ALL_KINDS[0], ALL_KINDS[2], ALL_KINDS[1])
+    plain = plain_of(Publication("sea", themes, ()))
+    before = publication_of({**plain, "format": 7})
+    assert [block.media for block in css.blocks(before)][3:] == [
+        "(prefers-color-scheme: dark)",
+        "(prefers-contrast: more)",
+    ]
+    assert plain_of(before)["format"] == 7
+    assert worn(publication_of(plain), "dark", "more") == ALL_KINDS[2]
 
 
 def test_a_resolver_gives_every_theme_what_it_has():

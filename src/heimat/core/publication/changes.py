@@ -46,7 +46,8 @@ def comparable(before: Publication, after: Publication) -> Publication:
 def same(before: Publication, after: Publication) -> bool:
     """Whether publishing `after` would give developers what they have.
 
-    What had no contract yet is not held to one, nor a palette that did not say yet how it is made.
+    What had no contract yet is not held to one, nor a palette that did not say yet how it is made; nor is a release held
+    to how preferences were heeded before.
     """
     old = comparable(before, after)
     made = {palette.id: palette.made for palette in after.palettes}
@@ -54,7 +55,8 @@ def same(before: Publication, after: Publication) -> bool:
         each if each.made else replace(each, made=made.get(each.id)) for each in old.palettes
     )
     contract = after.contract if old.contract == EMPTY else old.contract
-    return replace(old, contract=contract, palettes=palettes) == after
+    held = replace(old, contract=contract, palettes=palettes, keeps_scheme=after.keeps_scheme)
+    return held == after
 
 
 def compare(before: Publication | None, after: Publication) -> list[TokenChange]:

@@ -3,7 +3,8 @@
 Format 1 knew one theme, without its name, and kept the value beside the name. What was released in it is read as a
 publication whose only theme has no id. Format 2 knew neither the scheme of a theme, nor usage, nor deprecation. Format
 3 knew no palettes, format 4 no contract, format 5 neither outputs nor how the guide is made, format 6 not how palettes
-are made.
+are made. Up to format 7, who asked for a dark scheme and for more contrast got a light theme with more contrast where
+there was no dark one: files of what is out keep their bytes.
 """
 
 from typing import Any
@@ -22,13 +23,15 @@ from heimat.core.publication.publication import (
 from heimat.core.publication.published_outputs import PublishedOutput
 from heimat.core.publication.published_palettes import PublishedPalette
 
-FORMAT = 7
+FORMAT = 8
+_ANY_SCHEME = 7
+"""The last format by which more contrast went before the scheme preferred."""
 
 
 def plain_of(publication: Publication) -> dict[str, Any]:
     """A publication as plain data, which `publication_of` reads. A value that all themes share stands once."""
     found: dict[str, Any] = {
-        "format": FORMAT,
+        "format": FORMAT if publication.keeps_scheme else _ANY_SCHEME,
         "name": publication.name,
         "themes": [_plain_theme(theme) for theme in publication.themes],
         "tokens": [_plain_token(token) for token in publication.tokens],
@@ -68,7 +71,15 @@ def publication_of(data: dict[str, Any]) -> Publication:
     outputs = tuple(PublishedOutput.from_plain(each) for each in data.get("outputs", []))
     guide = Guide.model_validate(data.get("guide", {}))
     return Publication(
-        data["name"], themes, tuple(tokens), tuple(selections), palettes, contract, outputs, guide
+        data["name"],
+        themes,
+        tuple(tokens),
+        tuple(selections),
+        palettes,
+        contract,
+        outputs,
+        guide,
+        keeps_scheme=data.get("format", 1) > _ANY_SCHEME,
     )
 
 

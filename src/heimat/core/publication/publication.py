@@ -79,7 +79,10 @@ class PublishedSelection:
 
 @dataclass(frozen=True)
 class Publication:
-    """All published tokens under the system's name: scale tokens first, then semantic ones."""
+    """All published tokens under the system's name: scale tokens first, then semantic ones.
+
+    With `keeps_scheme`, who asks for a scheme and for more contrast gets a theme of that scheme, wherever there is one.
+    """
 
     name: str
     themes: tuple[PublishedTheme, ...]
@@ -89,6 +92,7 @@ class Publication:
     contract: Contract = field(default_factory=lambda: EMPTY)
     outputs: tuple[PublishedOutput, ...] = ()
     guide: Guide = field(default_factory=Guide)
+    keeps_scheme: bool = True
 
     def with_palettes(self) -> tuple[PublishedToken, ...]:
         """All tokens, and the colors of palettes as tokens; those that a token has the name of are left out."""
@@ -110,7 +114,8 @@ class Publication:
         """What of this one selection holds, under the system's name and its own."""
         kept = set(selection.tokens)
         tokens = tuple(each for each in self.tokens if each.id in kept)
-        return Publication(f"{self.name}, {selection.name}", self.themes, tokens)
+        name = f"{self.name}, {selection.name}"
+        return Publication(name, self.themes, tokens, keeps_scheme=self.keeps_scheme)
 
 
 def palette_tokens(palette: PublishedPalette) -> tuple[PublishedToken, ...]:

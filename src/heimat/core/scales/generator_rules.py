@@ -16,8 +16,8 @@ class Rules:
     counted (n,), at which a source stands by default. `bend(targets, source_lightness, place)` moves targets so that it
     does, and may take a place beside. `drift(source_hue, source_lightness)` are the degrees of OKLCH hue that the
     darkest step turns, and in how much haste. With `paced`, long gaps beside a source are drawn together, and chroma
-    rises and falls once along a scale; with `counts_lightest`, the gap at the lightest step may not be long either. With
-    `reaching`, contrasts that were asked for are reached by what is published, and no two steps of a scale are equal.
+    rises and falls once along a scale; with `counts_lightest`, the gap at the lightest step may not be long either.
+    With `reaching`, contrasts that were asked for are reached by what is published, and no two steps are equal.
     """
 
     place: Callable[[Floats, float, Floats, Mask], int]

@@ -72,21 +72,26 @@ def blocks(publication: Publication) -> list[Block]:
     )
     if turned is not None:
         blocks.append(Block(turned, _UNCHOSEN, f"(prefers-color-scheme: {other_scheme})"))
+    return blocks + _strong_blocks(publication, other_scheme)
+
+
+def _strong_blocks(publication: Publication, other_scheme: str) -> list[Block]:
+    """For who asks for more contrast: within the scheme asked for, where the publication keeps it."""
+    first, *others = publication.themes
     strong = [theme for theme in publication.themes if theme.contrast == "more"]
     same = next((theme for theme in strong if theme.scheme == first.scheme), None)
     turned = next((theme for theme in strong if theme.scheme == other_scheme), None)
-    plainly = same or turned
+    more = "(prefers-contrast: more)"
+    in_other = f"{more} and (prefers-color-scheme: {other_scheme})"
+    found = []
+    plainly = same or (None if publication.keeps_scheme else turned)
     if plainly is not None and plainly is not first:
-        blocks.append(Block(plainly, _UNCHOSEN, "(prefers-contrast: more)"))
-    if same is not None and turned is not None:
-        blocks.append(
-            Block(
-                turned,
-                _UNCHOSEN,
-                f"(prefers-contrast: more) and (prefers-color-scheme: {other_scheme})",
-            )
-        )
-    return blocks
+        there = publication.keeps_scheme and any(theme.scheme == other_scheme for theme in others)
+        media = f"{more} and (prefers-color-scheme: {first.scheme})" if there else more
+        found.append(Block(plainly, _UNCHOSEN, media))
+    if turned is not None and turned is not plainly:
+        found.append(Block(turned, _UNCHOSEN, in_other))
+    return found
 
 
 def _chosen(theme: PublishedTheme) -> str:
