@@ -10,16 +10,24 @@ from heimat.core.color.color_text import parse
 from heimat.core.color.contrast import ratio
 from heimat.core.color.exact_color import rgb8_of
 from heimat.core.color.hex_notation import hex_of
+from heimat.core.color.solved import solved
 from heimat.core.color.spaces import srgb_to_oklch
 from heimat.core.color.told_apart import distances
 from heimat.core.document.tokens import StepAlias
 from heimat.core.edits import apply_all
 from heimat.core.edits.hue_edits import RemoveHue
 from heimat.core.edits.token_edits import SetTokenValue
+from heimat.core.filling.start import start_system
 from heimat.core.filling.starter import DAY
 from heimat.core.planning.status_hues import status_edits, status_hues
 from heimat.core.resolve.resolved import resolve
-from heimat.core.sources.conventions import STATUS_CONVENTIONS, STATUS_HUES, STATUS_NOTES, STATUSES
+from heimat.core.sources.conventions import (
+    STATUS_AIMS,
+    STATUS_CONVENTIONS,
+    STATUS_HUES,
+    STATUS_NOTES,
+    STATUSES,
+)
 from heimat.core.sources.status import Brand, propose
 from tests.examples import examples
 from tests.systems import brinemark_in_one_theme as brinemark
@@ -122,3 +130,24 @@ def test_what_is_fitted_alone_is_seen_on_white(brand):
     """3:1, as parts of an interface need; where what is held leaves room for it, as here."""
     fitted = propose(Brand.of(rgb8_of(parse(brand))[None])).fitted
     assert ratio(fitted, (255, 255, 255)).min() >= 3.0
+
+
+@pytest.mark.parametrize("brand", ["#C97A88", "#0A0F14", "#FFE600", "#0B6E6E", "#7B2CBF"])
+def test_a_start_has_statuses_that_sit_with_its_brand_and_are_told_apart(brand):
+    system = start_system("sea", [("brand", parse(brand))])
+    own = Brand.of(rgb8_of(parse(brand))[None])
+    rgb8 = np.array(
+        [
+            rgb8_of(hue.source.color)
+            for status in STATUSES
+            for hue in system.hues.values()
+            if hue.status == status
+        ]
+    )
+    assert len(rgb8) == 4
+    assert min(pair.least for pair in distances(rgb8, TOLD_APART)) >= TOLD_APART
+    chroma = srgb_to_oklch(rgb8 / 255.0)[:, 1]
+    fixed = srgb_to_oklch(np.array([rgb8_of(solved(*STATUS_AIMS[s])) for s in STATUSES]) / 255.0)
+    off = np.abs(chroma - own.chroma).mean()
+    assert off <= np.abs(fixed[:, 1] - own.chroma).mean() + 0.005
+    assert off < 0.05

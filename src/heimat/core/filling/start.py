@@ -2,9 +2,10 @@
 
 from collections.abc import Sequence
 
-from heimat.core.color.exact_color import Color
+import numpy as np
+
+from heimat.core.color.exact_color import Color, rgb8_of
 from heimat.core.color.naming import check_line, plain_name, unique_name
-from heimat.core.color.solved import solved
 from heimat.core.document.consistency import check_system
 from heimat.core.document.free_names import plain_part
 from heimat.core.document.hues import Hue, TintedSource
@@ -15,7 +16,8 @@ from heimat.core.edits.source_edits import given, opaque
 from heimat.core.errors import DomainError
 from heimat.core.filling.starter import with_starter
 from heimat.core.scales.ladder import FINE
-from heimat.core.sources.conventions import STATUS_AIMS, STATUS_NOTES
+from heimat.core.sources.conventions import STATUS_NOTES, STATUSES
+from heimat.core.sources.status import Brand, propose
 
 _ROOM = 5
 """Hues that a start adds of its own: four for status and a neutral."""
@@ -54,8 +56,9 @@ def start_system(name: str, colors: Sequence[tuple[str, Color]]) -> ColorSystem:
                 note="given",
             )
         )
-    for status, aim in STATUS_AIMS.items():
-        source, recall = given(solved(*aim), None)
+    fitted = propose(Brand.of(np.array([rgb8_of(color) for _, color in colors], dtype=np.uint8)))
+    for status, rgb8 in zip(STATUSES, fitted.colors, strict=True):
+        source, recall = given(Color.of_bytes(rgb8), None)
         hue_name = unique_name(status, (hue.name for hue in hues))
         note = STATUS_NOTES[status]
         hues.append(

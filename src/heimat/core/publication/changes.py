@@ -46,8 +46,8 @@ def comparable(before: Publication, after: Publication) -> Publication:
 def same(before: Publication, after: Publication) -> bool:
     """Whether publishing `after` would give developers what they have.
 
-    What had no contract yet is not held to one, nor a palette that did not say yet how it is made; nor is a release held
-    to how preferences were heeded before.
+    What had no contract yet is not held to one, nor a palette that did not say yet how it is made; nor is a release
+    held to how preferences were heeded before.
     """
     old = comparable(before, after)
     made = {palette.id: palette.made for palette in after.palettes}
