@@ -77,7 +77,7 @@ def test_the_version_proposed_says_why_and_what_breaks_comes_first(client: TestC
     found = draft(client)
     assert found["proposed"] == "1.1.0"
     assert "colors change by CIEDE2000 2 or more" in found["why"]
-    fell = "action.main.label on action.main.fill falls from 6.05 to "
+    fell = "text.on-brand on surface.brand falls from 6.05 to "
     assert any(each.startswith(fell) for each in found["compared"]["breaks"])
     rename(client, "text.late", "text.behind")
     found = draft(client)

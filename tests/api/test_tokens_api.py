@@ -3,7 +3,7 @@
 import pytest
 from starlette.testclient import TestClient
 
-from tests.api.asking import AT, edit, look
+from tests.api.asking import AT, edit, look, preview, undo
 
 
 def colors(client: TestClient, at: str = AT, theme: str | None = None) -> dict[str, str]:
@@ -164,3 +164,26 @@ def test_what_was_released_is_a_specimen_by_purpose(client: TestClient) -> None:
     ).raise_for_status()
     assert client.get(at).json()["themes"][0]["colors"]["--action-main-fill"] == "#0B6E6E"
     assert look(client)["specimen"]["themes"][0]["colors"]["--action-main-fill"] == "#204060"
+
+
+def test_a_label_turns_with_its_fill_while_dragged_when_kept_and_back_in_one_undo(
+    client: TestClient,
+) -> None:
+    before = colors(client)
+    lighter = {"type": "set_source", "hue": "tidewater", "color": "#8FD9CF"}
+    words = "action.main.label turns with its fill"
+    shown = preview(client, lighter, select="hue:tidewater").json()
+    assert shown["slip"]["why"].startswith(f"{words}. Given as #8FD9CF")
+    dragged = {token["id"]: token["hex"] for token in shown["tokens"]}
+    kept = edit(client, lighter, select="hue:tidewater").json()
+    assert kept["head"]["revision"] == 2
+    assert kept["head"]["undo"] == f"Set tidewater to #8FD9CF; {words}"
+    assert colors(client) == dragged
+    assert (before["action-main-label"], dragged["action-main-label"]) == ("#FFFFFF", "#090F0E")
+    undo(client).raise_for_status()
+    assert colors(client) == before
+    undo(client, "redo").raise_for_status()
+    assert colors(client) == dragged
+    # On a fill that stays nothing goes along.
+    plain = preview(client, {"type": "set_source", "hue": "heather", "color": "#775599"}).json()
+    assert words not in (plain["slip"] or {"why": ""})["why"]

@@ -15,7 +15,7 @@ from heimat.api.rights import needs
 from heimat.core.color.notation import Notation
 from heimat.core.document.words import listed
 from heimat.core.edits import UserEdit, apply_all
-from heimat.core.resolve.resolved import resolve
+from heimat.core.filling.turning import gone_along
 from heimat.service.editing import MOST_EDITS, Head
 from heimat.service.people import Person
 from heimat.view.copying import CopiedView, copied_view
@@ -114,8 +114,12 @@ def preview_edits(slug: str, body: PreviewBody, uses: Uses) -> Response:
     published = uses.documents.published(system_id, body.latest) if body.latest else None
     place = Where(slug, body.base, body.latest, published)
     with uses.turns.mine():
-        system = apply_all(base, body.edits).system if body.edits else base
-        return answer(parts_of(Look(resolve(system), place, body.view.options()), body.view.parts))
+        resolved, along = uses.documents.resolved(alternative_id, body.base), ""
+        if body.edits:
+            gone = gone_along(resolved, body.edits, apply_all(base, body.edits))
+            resolved, along = gone.resolved, gone.words
+        look = Look(resolved, place, body.view.options(), along)
+        return answer(parts_of(look, body.view.parts))
 
 
 @router.post("/edits", operation_id="keepEdits", **described(Parts))

@@ -69,10 +69,18 @@ class Documents:
         with self._lock:
             return self._problems.get((alternative_id, number))
 
-    def remember(self, alternative_id: int, number: int, system: ColorSystem) -> ColorSystem:
-        """Keep a document that was just stored or read."""
+    def remember(
+        self,
+        alternative_id: int,
+        number: int,
+        system: ColorSystem,
+        resolved: Resolved | None = None,
+    ) -> ColorSystem:
+        """Keep a document that was just stored or read, and what follows from it, if that is known."""
         with self._lock:
             self._systems[alternative_id, number] = system
+            if resolved is not None:
+                self._resolved[alternative_id, number] = resolved
         return system
 
     def resolved(self, alternative_id: int, number: int) -> Resolved:

@@ -3,7 +3,7 @@
 import hashlib
 import uuid
 from collections.abc import Iterable, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Any, Literal
 
 import orjson
@@ -23,7 +23,9 @@ from heimat.core.edits import (
     grown,
 )
 from heimat.core.errors import DomainError, NotFound
+from heimat.core.filling.turning import gone_along
 from heimat.core.publication.publication import Publication
+from heimat.core.resolve.resolved import Resolved
 from heimat.service.cards import card_of
 from heimat.service.clock import now
 from heimat.service.documents import Documents
@@ -40,11 +42,12 @@ _HISTORY = 100
 
 @dataclass(frozen=True)
 class Head:
-    """An alternative's newest document and its number."""
+    """An alternative's newest document and its number; and all that follows from it, where that is known already."""
 
     alternative_id: int
     number: int
     system: ColorSystem
+    resolved: Resolved | None = None
 
 
 @dataclass(frozen=True)
@@ -168,7 +171,10 @@ class Editing:
                 _refuse_meeting(turn, applied.writes, applied.reads, others, applied.sentence)
             if applied.system is turn.head.system or not applied.writes:
                 return turn.head
-            return self._append(turn, None, edits, applied, applied.sentence)
+            before = self._documents.resolved(turn.alternative_id, turn.head.number)
+            gone = gone_along(before, edits, applied)
+            head = self._append(turn, None, gone.edits, gone.applied, gone.applied.sentence)
+            return head if grown(gone.applied.system) else replace(head, resolved=gone.resolved)
 
         return self._remember(in_transaction(self._engine, work))
 
@@ -364,7 +370,7 @@ class Editing:
         return head
 
     def _remember(self, head: Head) -> Head:
-        self._documents.remember(head.alternative_id, head.number, head.system)
+        self._documents.remember(head.alternative_id, head.number, head.system, head.resolved)
         return head
 
 

@@ -56,11 +56,15 @@ class Where:
 
 @dataclass(frozen=True)
 class Look:
-    """A resolved document, where it stands, and how it is looked at. What several parts show is found once."""
+    """A resolved document, where it stands, and how it is looked at. What several parts show is found once.
+
+    `along` says what goes along with the gesture that is looked at, if anything does.
+    """
 
     resolved: Resolved
     place: Where
     options: LookOptions
+    along: str = ""
 
     @property
     def system(self) -> ColorSystem:

@@ -101,7 +101,13 @@ class SlipView(SwatchView):
 def slip_part(look: Look) -> SlipView | None:
     """The slip of what is selected, with ramps along lightness, chroma and hue; none where nothing is."""
     selected = look.selected
-    return None if selected is None else _slip(look.resolved, selected, look.eyes, look.ground)
+    if selected is None:
+        return None
+    found = _slip(look.resolved, selected, look.eyes, look.ground)
+    if look.along:
+        # First: the reason of a color is long, and what else changes must be seen while it is dragged.
+        found["why"] = f"{look.along}. {found['why']}"
+    return found
 
 
 def _slip(resolved: Resolved, selected: Selected, eyes: Eyes, kept: Ground) -> SlipView:

@@ -1,5 +1,7 @@
 """How actions are filled: the brand stays the brand, whichever label passes on it, and each state moves visibly."""
 
+from itertools import product
+
 import numpy as np
 
 from heimat.core.color.arrays import Bytes
@@ -18,11 +20,15 @@ from heimat.core.document.tokens import (
     TokenValue,
 )
 from heimat.core.filling.filler import STATE_DISTANCE, WHITE, Filler, distances, reaches
+from heimat.core.memory import remembered
 from heimat.core.resolve.resolved_hues import ResolvedHue
 from heimat.core.sources.conventions import STATUSES
+from heimat.core.values.derived_color import in_lightness
 
 _MOST_SHIFT = 60
 """L* by which a state is moved at most."""
+_REACHES = (range(1, 21), range(21, _MOST_SHIFT + 1))
+"""The shifts that are tried: nearly always one of the first will do."""
 _DISABLED_FILL, _DISABLED_LABEL, _DISABLED_BORDER = 1.25, 2.2, 1.6
 _NEAR_BLACK = 1.5
 """L* of a near black at most: under every fill on which neither white nor a darkest neutral passes, it does."""
@@ -91,24 +97,36 @@ def state(filler: Filler, purpose: str) -> TokenValue:
     """The fill, visibly lighter on dark, darker on light; the other way where its label leaves no room."""
     base = _part(purpose, "fill")
     resting, written = filler.color(base), filler.color(_part(purpose, "label"))
-    hovered = _shifts(filler, base, resting, written, resting, 1 if filler.dark else -1)
+    moved = _shift(
+        resting.tobytes(),
+        written.tobytes(),
+        resting.tobytes(),
+        filler.text,
+        1 if filler.dark else -1,
+    )
     if purpose.endswith("-hovered"):
-        return _shifted(filler, base, hovered)
-    before = filler.color_of(_shifted(filler, base, hovered))
-    away = 1 if hovered > 0 else -1
-    return _shifted(filler, base, _shifts(filler, base, resting, written, before, away))
+        return _shifted(filler, base, moved)
+    before = filler.color_of(_shifted(filler, base, moved))
+    away = 1 if moved > 0 else -1
+    further = _shift(resting.tobytes(), written.tobytes(), before.tobytes(), filler.text, away)
+    return _shifted(filler, base, further)
 
 
-def _shifts(
-    filler: Filler, base: str, resting: Bytes, written: Bytes, before: Bytes, away: int
-) -> int:
-    """By how much L* the fill is moved, first the one way, then the other; as far as it can where neither does."""
+@remembered(512)
+def _shift(fill: bytes, label: bytes, last: bytes, needed: float, away: int) -> int:
+    """By how much L* a fill is moved, first the one way, then the other; as far as it can where neither does.
+
+    `fill`, its `label` and the `last` state before are three levels each; `needed` is the ratio that the label keeps,
+    where it has it.
+    """
+    resting, written, before = (np.frombuffer(each, np.uint8) for each in (fill, label, last))
+    kept = min(needed, float(ratio(resting, written)))
     best, farthest = 0, -1.0
-    for way in (away, -away):
-        moved = [way * by for by in range(1, _MOST_SHIFT + 1)]
-        colors = filler.derived([_shifted(filler, base, by) for by in moved])
+    for way, reach in product((away, -away), _REACHES):
+        moved = [way * by for by in reach]
+        colors = in_lightness(resting, moved)
         apart = np.minimum(distances(colors, before), distances(colors, resting) + 1e-9)
-        passing = ratio(colors, written) >= min(filler.text, float(ratio(resting, written)))
+        passing = ratio(colors, written) >= kept
         good = passing & (apart >= STATE_DISTANCE)
         if good.any():
             return moved[int(good.argmax())]

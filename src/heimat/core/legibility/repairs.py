@@ -31,12 +31,14 @@ from heimat.core.resolve.resolved_hues import ResolvedHue
 from heimat.core.resolve.theme import ResolvedTheme, ToldApartResult
 
 RepairEdit = SetTokenValue | AddTokens | AddPairings | RemovePairing | SetPalette | SetOtherColor
-RepairKind = Literal["step", "color", "companion", "own", "telling", "apart"]
+RepairKind = Literal["step", "color", "side", "companion", "own", "telling", "apart"]
 
 TURNS: dict[Moving, int] = {"first": 0, "usual": 1, "last": 2, "never": 3}
 """The order in which tokens give way to repairs; what never does is not among what may move."""
 
 
+_ON_FILLS = (".label", ".on-brand")
+"""How the purposes of texts end that stand on a fill: they are light or dark as that is."""
 _WHITE, _BLACK = np.full(3, 255, dtype=np.uint8), np.zeros(3, dtype=np.uint8)
 
 
@@ -188,7 +190,7 @@ def repair_pairing(
             found.append(
                 _Moving(resolved, theme, token).to(value, "color", color, words, reached_there)
             )
-    return found + _companion(resolved, theme, result)
+    return found + _other_side(resolved, theme, result) + _companion(resolved, theme, result)
 
 
 def pairings_with(resolved: Resolved, token: str) -> int:
@@ -214,6 +216,31 @@ def _movable(resolved: Resolved, theme: ResolvedTheme, token: str) -> list[str]:
     color = theme.tokens[token]
     ends = (token,) if color.derived else dict.fromkeys((token, color.chain[-1]))
     return [end for end in ends if not is_held(resolved, end)]
+
+
+def _other_side(resolved: Resolved, theme: ResolvedTheme, result: PairingResult) -> list[Repair]:
+    """A label that is dark on a dark fill, or light on a light one, becomes white or the darkest neutral."""
+    moving = _Moving(resolved, theme, result.pairing.foreground)
+    purpose = resolved.system.tokens[moving.token].purpose or ""
+    if not purpose.endswith(_ON_FILLS) or is_held(resolved, moving.token):
+        return []
+    ground = theme.tokens[result.pairing.ground].rgb8
+    white = (
+        float(ratio(_WHITE, ground)),
+        _WHITE,
+        LiteralColor(color=Color.of_bytes(_WHITE)),
+        "white",
+    )
+    sides: list[tuple[float, Bytes, TokenValue, str]] = [white]
+    neutral = next((hue for hue in resolved.hue_list if hue.hue.kind == "neutral"), None)
+    if neutral is not None:
+        last = len(neutral.steps) - 1
+        darkest, color = StepAlias(hue=neutral.id, step=neutral.steps[last].id), neutral.rgb8[last]
+        sides.append((float(ratio(color, ground)), color, darkest, neutral.step_name(last)))
+    reached, rgb8, value, words = max(sides, key=lambda side: side[0])
+    if reached < (result.needed or 0.0) or is_dark(rgb8) == is_dark(moving.rgb8):
+        return []
+    return [moving.to(value, "side", rgb8, words, reached)]
 
 
 def _companion(resolved: Resolved, theme: ResolvedTheme, result: PairingResult) -> list[Repair]:

@@ -3,8 +3,9 @@
 from collections.abc import Sequence
 
 import numpy as np
+from numpy.typing import ArrayLike
 
-from heimat.core.color.arrays import Bytes
+from heimat.core.color.arrays import Bytes, floats
 from heimat.core.color.color_text import STRONGEST_CHROMA
 from heimat.core.color.contrast import relative_luminance
 from heimat.core.color.exact_color import Color, rgb8_of
@@ -66,3 +67,11 @@ def _moved(bases: Bytes, values: Sequence[DerivedColor]) -> Bytes:
         ]
     )
     return nearest_bytes(solve(luminance_of(wanted[:, 0]), wanted[:, 1], wanted[:, 2]))
+
+
+def in_lightness(base: Bytes, shifts: ArrayLike) -> Bytes:
+    """One 8-bit color (3,) with its L* shifted by many amounts (n,): (n, 3), as derived values shift it."""
+    light = np.clip(float(lightness(relative_luminance(base))) + floats(shifts), 0.0, 100.0)
+    _, chroma, angle = srgb_to_oklch(base / 255.0)
+    strength = min(max(float(chroma), 0.0), STRONGEST_CHROMA)
+    return nearest_bytes(solve(luminance_of(light), strength, float(angle) % 360.0))

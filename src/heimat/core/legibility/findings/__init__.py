@@ -150,12 +150,14 @@ def _open_slacks(resolved: Resolved) -> dict[str, float | None]:
     }
 
 
-def _rank(repair: Repair) -> tuple[bool, int, int, bool, int, int, float]:
-    """What breaks and worsens nothing first, then what leaves grounds as they are, matters least, changes least."""
+def _rank(repair: Repair) -> tuple[bool, int, int, bool, bool, int, int, float]:
+    """What breaks and worsens nothing first, then the other side of a label, then what leaves grounds as they are,
+    matters least, changes least."""
     return (
         repair.breaks is None,
         repair.breaks or 0,
         repair.worsens,
+        repair.kind != "side",
         repair.turned,
         repair.turn,
         repair.weight,
