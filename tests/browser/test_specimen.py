@@ -2,9 +2,11 @@
 
 import re
 
+import numpy as np
 from selenium.webdriver.common.by import By
 from selenium.webdriver.common.keys import Keys
 
+from heimat.core.color.contrast import ratio
 from heimat.core.resolve.resolved import resolve
 from heimat.demo.demo_systems import brinemark
 from tests.browser.page import Page
@@ -172,3 +174,71 @@ def test_tokens_by_keys_alone(page: Page) -> None:
     page.wait(lambda: page.script("return Boolean(document.activeElement.dataset.token)"))
     page.keys(Keys.ENTER)
     page.find("[data-testid=token-editor]")
+
+
+_START = """
+const done = arguments[arguments.length - 1];
+const ask = (at, body) => fetch(at, {
+  method: "POST", headers: {"content-type": "application/json"}, body: JSON.stringify(body),
+}).then((answer) => answer.json());
+(async () => {
+  const {slug} = await ask("/api/systems", {name: "Skerry", colors: arguments[0]});
+  const at = `/api/systems/${slug}`;
+  const proposal = {source: "day", id: "night", scheme: "dark"};
+  const plan = await ask(`${at}/theme-proposal`, proposal);
+  await ask(`${at}/edits`, {base: 1, edits: [plan.edit], view: {parts: ["head"]}});
+  done(slug);
+})();
+"""
+
+_TEXTS = """
+const opaque = (element) => {
+  for (let at = element; at; at = at.parentElement) {
+    const ground = getComputedStyle(at).backgroundColor;
+    if (!/rgba\\(.*, 0\\)/.test(ground)) return ground;
+  }
+};
+const sheet = document.querySelector("[data-specimen]");
+const walk = document.createTreeWalker(sheet, NodeFilter.SHOW_TEXT);
+const found = [];
+while (walk.nextNode()) {
+  const element = walk.currentNode.parentElement;
+  if (!walk.currentNode.data.trim() || element.closest("svg")) continue;
+  const style = getComputedStyle(element);
+  const purposes = [];
+  for (let at = element; at !== sheet; at = at.parentElement) purposes.push(at.dataset.colors ?? "");
+  found.push([walk.currentNode.data, style.color, opaque(element), parseFloat(style.fontSize),
+    Number(style.fontWeight), purposes.join(" | ")]);
+}
+return found;
+"""
+
+
+def levels(css: str) -> list[int]:
+    return [int(each) for each in re.findall(r"[\d.]+", css)[:3]]
+
+
+def test_every_text_of_every_specimen_reads_on_what_it_stands_on_in_a_start(page: Page) -> None:
+    """No text stands on a ground that nobody has declared, and falls short there."""
+    page.open(AT)
+    for brand in ("#0B6E6E", "#E3B23C", "#14181C"):
+        slug = page.driver.execute_async_script(_START, brand)
+        for theme in ("day", "night"):
+            page.open(f"/systems/{slug}/tokens?show=specimen&theme={theme}")
+            for shown in ("ticket page", "operations board", "quay display", "all parts"):
+                page.wait(lambda: page.all(f"{SHEET} [data-specimen]"))
+                now = page.find(f"{SHEET} [data-specimen]").get_attribute("data-specimen")
+                now = now.partition(",")[0]
+                if now != shown:
+                    page.choose(f"Specimen {now}", shown)
+                page.wait(lambda shown=shown: page.all(f"{SHEET} [data-specimen^='{shown}']"))
+                texts = page.script(_TEXTS)
+                assert len(texts) > 5
+                for words, ink, ground, size, weight, purposes in texts:
+                    if "disabled" in purposes:
+                        continue
+                    large = size >= 24 or (size >= 18.66 and weight >= 700)
+                    reads = float(ratio(np.array(levels(ink)), np.array(levels(ground))))
+                    assert reads >= (3.0 if large else 4.5), (
+                        f"{words!r} reads {reads:.2f} on {shown} in {theme} of {brand}: {purposes}"
+                    )
