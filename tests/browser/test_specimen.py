@@ -242,3 +242,26 @@ def test_every_text_of_every_specimen_reads_on_what_it_stands_on_in_a_start(page
                     assert reads >= (3.0 if large else 4.5), (
                         f"{words!r} reads {reads:.2f} on {shown} in {theme} of {brand}: {purposes}"
                     )
+
+
+def test_a_part_that_lacks_its_tokens_says_so_and_adds_them(page: Page) -> None:
+    page.open(AT)
+    page.script(
+        """fetch("/api/systems/brinemark/edits", {
+          method: "POST", headers: {"content-type": "application/json"},
+          body: JSON.stringify({base: 1, view: {parts: ["head"]},
+            edits: [{type: "remove_token", token: "selection-fill"}]}),
+        }).then(() => document.body.dataset.gone = "yes")"""
+    )
+    page.wait(lambda: page.all("body[data-gone]"))
+    page.open(f"{AT}?show=specimen")
+    page.choose("Specimen ticket page", "all parts")
+    page.says("[data-testid=lacking]", "selection.fill")
+    before = page.text("[data-testid=lacking]")
+    page.click("[data-testid=lacking] button")
+    page.wait(
+        lambda: (
+            not page.all("[data-testid=lacking]") or page.text("[data-testid=lacking]") != before
+        )
+    )
+    assert "selection.fill" not in "".join(page.texts("[data-testid=lacking]"))

@@ -127,6 +127,7 @@ NOT_CREATING = [
     "findOverlays",
     "proposeStatus",
     "planState",
+    "planPurposes",
     "planFamily",
     "planSmallerLadder",
     "planLadder",

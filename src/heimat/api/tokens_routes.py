@@ -31,6 +31,7 @@ from heimat.view.tokens.token_plans import (
     StandingPlanView,
     ThemePlanView,
     family_plan,
+    purposes_plan,
     refill_plan,
     renaming_plan,
     scale_names_plan,
@@ -69,6 +70,12 @@ class SetBody(Seeing):
     """A starter set to add."""
 
     set: SetName
+
+
+class PurposesBody(Seeing):
+    """Purposes that a screen needs, each of which a token shall be there for."""
+
+    purposes: Annotated[tuple[Annotated[str, Field(max_length=80)], ...], Field(max_length=200)]
 
 
 class FamilyBody(Seeing):
@@ -120,6 +127,12 @@ def plan_scale_names(slug: str, body: ScaleNamesBody, uses: Uses) -> Response:
 @needs("look")
 def plan_set(slug: str, body: SetBody, uses: Uses) -> Response:
     return answer(set_plan(head_resolved(uses, slug), body.set, body.eyes()))
+
+
+@router.post("/purposes", operation_id="planPurposes", **described(AdditionView))
+@needs("look")
+def plan_purposes(slug: str, body: PurposesBody, uses: Uses) -> Response:
+    return answer(purposes_plan(head_resolved(uses, slug), body.purposes, body.eyes()))
 
 
 @router.post("/family", operation_id="planFamily", **described(AdditionView))

@@ -20,6 +20,7 @@ from heimat.core.document.words import value_in_words
 from heimat.core.edits import UserEdit, apply, apply_all
 from heimat.core.errors import DomainError
 from heimat.core.filling.fill import Addition, addition, by_purpose, refilling
+from heimat.core.filling.rules import has_rule
 from heimat.core.filling.sets import SETS, SetName, family_purposes, state_purposes
 from heimat.core.legibility.standing import instead_of, standing
 from heimat.core.planning.proposed_theme import propose_theme, proposed_name
@@ -128,6 +129,12 @@ def state_plan(resolved: Resolved, state: State, eyes: Eyes) -> AdditionView:
     return _addition_view(
         resolved, addition(resolved, state_purposes(by_purpose(resolved.system), state)), eyes
     )
+
+
+def purposes_plan(resolved: Resolved, purposes: Sequence[str], eyes: Eyes) -> AdditionView:
+    """What tokens for some purposes would add, which no rule fills being left out."""
+    known = [purpose for purpose in dict.fromkeys(purposes) if has_rule(purpose)]
+    return _addition_view(resolved, addition(resolved, known), eyes)
 
 
 def _addition_view(resolved: Resolved, made: Addition, eyes: Eyes) -> AdditionView:

@@ -1,6 +1,6 @@
 /** The specimen as the whole sheet: one screen, alone, beside another theme, alternative or release, or in its place. */
 import { Box, Flex, Text } from "@chakra-ui/react";
-import { useState } from "react";
+import { useRef, useState } from "react";
 import { Choice } from "../../components/Choice";
 import { type PickedPart, SPECIMENS, Specimen } from "../../components/specimens";
 import { PickedColors } from "../../components/specimens/PickedColors";
@@ -10,6 +10,7 @@ import { useInterface } from "../../workspace/interface";
 import { look, useLook } from "../../workspace/look";
 import { useDiffer } from "../../workspace/useDiffer";
 import { OWN } from "../shared/own";
+import { Lacking } from "./Lacking";
 import { OwnPage } from "./OwnPage";
 import { SharesOf } from "./SharesOf";
 import { type Beside, useBeside } from "./useBeside";
@@ -26,6 +27,7 @@ export function SpecimenSheet() {
   const [same, setSame] = useState(false);
   const [turned, setTurned] = useState(false);
   const [picked, setPicked] = useState<PickedPart | null>(null);
+  const sheet = useRef<HTMLDivElement>(null);
   const { items, beside, problem } = useBeside(chosen, specimen, shown);
   const held = useFlip(same && beside !== null);
   const drawn = SPECIMENS.find((each) => each.id === screen) ?? SPECIMENS[0];
@@ -45,7 +47,7 @@ export function SpecimenSheet() {
     });
   };
   return (
-    <Box padding="0 20px 20px" data-testid="specimen-sheet">
+    <Box padding="0 20px 20px" data-testid="specimen-sheet" ref={sheet}>
       <Flex gap="8px" align="center" wrap="wrap" marginBottom="8px" minHeight="26px">
         <Choice
           label="Specimen"
@@ -87,6 +89,7 @@ export function SpecimenSheet() {
           </Text>
         )}
       </Flex>
+      {!own && <Lacking sheet={sheet} screen={drawn.id} specimen={specimen} />}
       {own && <OwnPage />}
       <Flex hidden={own}>
         {!own &&

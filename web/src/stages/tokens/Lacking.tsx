@@ -1,0 +1,62 @@
+/** What the parts of a specimen lack: each purpose without a token is named beside its part, and added at once. */
+import { Flex, Text } from "@chakra-ui/react";
+import { type RefObject, useLayoutEffect, useState } from "react";
+import { client, data, type Parts } from "../../api/client";
+import { ToolButton } from "../../components/ToolButton";
+import { useWorkspace } from "../../workspace/hooks";
+import { useLook, useSeeing } from "../../workspace/look";
+
+interface Props {
+  sheet: RefObject<HTMLElement | null>;
+  /** Which screen is drawn. */
+  screen: string;
+  specimen: Parts["specimen"];
+}
+
+/** The purposes that color what is drawn, with the part of the screen where each is seen first. */
+function drawn(sheet: HTMLElement): Map<string, string> {
+  const found = new Map<string, string>();
+  for (const part of sheet.querySelectorAll<HTMLElement>("[data-specimen] [data-colors]")) {
+    const place = part.closest<HTMLElement>("[data-place]")?.dataset.place ?? "page";
+    for (const purpose of (part.dataset.colors ?? "").split(" "))
+      if (purpose && !found.has(purpose)) found.set(purpose, place);
+  }
+  return found;
+}
+
+export function Lacking({ sheet, screen, specimen }: Props) {
+  const { put } = useWorkspace();
+  const slug = useLook((at) => at.slug);
+  const seeing = useSeeing();
+  const [lacking, setLacking] = useState<[string, string][]>([]);
+  const [said, setSaid] = useState("");
+  // biome-ignore lint/correctness/useExhaustiveDependencies: another screen draws other parts
+  useLayoutEffect(() => {
+    const found = sheet.current ? [...drawn(sheet.current)] : [];
+    setLacking(found.filter(([purpose]) => !(purpose in specimen.keys)));
+    setSaid("");
+  }, [sheet, screen, specimen]);
+  if (lacking.length === 0) return null;
+  const places = [...new Set(lacking.map(([, place]) => place.replaceAll("-", " ")))];
+  const add = async () => {
+    const plan = await data(
+      client.POST("/api/systems/{slug}/purposes", {
+        params: { path: { slug } },
+        body: { ...seeing, purposes: lacking.map(([purpose]) => purpose) },
+      }),
+    );
+    if (plan.edits.length > 0) await put(...plan.edits);
+    if (plan.lacking.length > 0) setSaid(` ${plan.lacking.length} wait for a status hue: add it in Sources.`);
+  };
+  const names = lacking.map(([purpose]) => purpose).join(", ");
+  return (
+    <Flex gap="8px" align="center" marginBottom="8px" data-testid="lacking" role="status">
+      <Text fontSize="12px" minWidth="0" truncate title={names}>
+        {places.join(", ")} {places.length === 1 ? "has" : "have"} no tokens for {names}.{said}
+      </Text>
+      <ToolButton onClick={() => void add()}>
+        Add {lacking.length === 1 ? "it" : `all ${lacking.length}`}
+      </ToolButton>
+    </Flex>
+  );
+}
