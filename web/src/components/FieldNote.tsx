@@ -11,6 +11,16 @@ interface Props {
 
 /** How long a note stands that nobody types away. */
 const STANDS_MS = 8000;
+/** What a note of two lines takes. */
+const NEEDS_PX = 60;
+
+/** Below the field, or above it where the window ends. */
+function besideOf(field: DOMRect) {
+  const right = `${window.innerWidth - field.right}px`;
+  return field.bottom + NEEDS_PX < window.innerHeight
+    ? { right, top: `${field.bottom + 2}px` }
+    : { right, bottom: `${window.innerHeight - field.top + 2}px` };
+}
 
 export function FieldNote({ beside, words, onGone }: Props) {
   const [place] = useState(() => beside.current?.getBoundingClientRect());
@@ -24,14 +34,7 @@ export function FieldNote({ beside, words, onGone }: Props) {
   }, [onGone]);
   return (
     <Portal>
-      <div
-        role="status"
-        className={styles.note}
-        style={{
-          right: `${window.innerWidth - (place?.right ?? 0)}px`,
-          top: `${(place?.bottom ?? 0) + 2}px`,
-        }}
-      >
+      <div role="status" className={styles.note} style={besideOf(place ?? new DOMRect())}>
         {words}
       </div>
     </Portal>
