@@ -28,6 +28,7 @@ from heimat.core.edits.scale_edits import (
 )
 from heimat.core.edits.source_edits import AimSource, SetSource
 from heimat.core.errors import DomainError
+from heimat.core.filling.turning import with_turned
 from heimat.core.legibility.findings import finding_ids
 from heimat.core.legibility.safe_range import safe_range
 from heimat.core.resolve.resolved import resolve
@@ -121,13 +122,30 @@ def test_several_steps_are_nudged_by_as_much_and_what_is_fixed_stays():
         apply(HELD, NudgeSteps(steps=(StepRef(hue="buoy", step="s500"),), lightness=1.0))
 
 
+def range_of(system, make, start, step):
+    """The safe range of an L* that an edit made of it moves, of nothing but that edit."""
+    now = resolve(system)
+    return safe_range(now, lambda at: resolve(apply(system, make(at))), start, (0.0, 100.0), step)
+
+
+def test_a_label_that_turns_with_its_fill_ends_no_safe_range():
+    """What is kept has the label that the rules choose for the fill that it then has."""
+    now = resolve(SYSTEM)
+    found = safe_ranges_view(SYSTEM, "hue:tidewater")["lightness"]
+    for light in np.linspace(found["low"], found["high"], 9).tolist():
+        made = apply(SYSTEM, AimSource(hue="tidewater", lightness=light, chroma=0.077, angle=195.0))
+        kept = with_turned(now, resolve(made))
+        assert not any("action-main-label" in key for key in finding_ids(kept) - finding_ids(now))
+    assert "action.main.label" not in found["below"] + found["above"]
+
+
 def test_within_a_safe_range_no_finding_changes_and_beyond_it_one_does():
     def make(light):
         return AimSource(hue="kelp", lightness=light, chroma=0.124, angle=148.0)
 
     start = 53.2
     now = finding_ids(resolve(apply(SYSTEM, make(start))))
-    found = safe_range(apply(SYSTEM, make(start)), make, start, (0.0, 100.0), 2.5)
+    found = range_of(apply(SYSTEM, make(start)), make, start, 2.5)
     assert 0.0 < found.low.at < start < found.high.at < 100.0
     for share in (0.0, 0.2, 0.5, 0.8, 1.0):
         light = found.low.at + share * (found.high.at - found.low.at)
@@ -148,7 +166,7 @@ def test_no_flip_lies_inside_a_safe_range(hue, chroma, angle, start):
         return AimSource(hue=hue, lightness=light, chroma=chroma, angle=angle)
 
     now = finding_ids(resolve(apply(SYSTEM, make(start))))
-    found = safe_range(apply(SYSTEM, make(start)), make, start, (0.0, 100.0), 2.5)
+    found = range_of(apply(SYSTEM, make(start)), make, start, 2.5)
     for light in np.linspace(found.low.at, found.high.at, 120).tolist():
         assert finding_ids(resolve(apply(SYSTEM, make(light)))) == now, light
 
@@ -159,7 +177,7 @@ def test_where_nothing_is_checked_everything_is_safe():
     def make(light):
         return AimSource(hue="kelp", lightness=light, chroma=0.1, angle=148.0)
 
-    found = safe_range(bare, make, 50.0, (0.0, 100.0), 5.0)
+    found = range_of(bare, make, 50.0, 5.0)
     assert (found.low.at, found.high.at, found.low.flips, found.high.flips) == (0.0, 100.0, (), ())
 
 
@@ -198,7 +216,7 @@ def test_what_comes_and_goes_within_one_step_ends_a_range_where_it_comes():
         )
 
     now = finding_ids(resolve(apply(SYSTEM, make(start))))
-    found = safe_range(apply(SYSTEM, make(start)), make, start, (0.0, 100.0), 2.5)
+    found = range_of(apply(SYSTEM, make(start)), make, start, 2.5)
     assert found.low.at > 30.0
     assert finding_ids(resolve(apply(SYSTEM, make(found.low.at)))) == now
     beyond = [found.low.at - part * 2.5 / 64 for part in range(1, 5)]

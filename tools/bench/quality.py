@@ -16,6 +16,7 @@ from heimat.core.scales.anchors import AnchorMode
 from heimat.core.scales.methods import METHODS, Method, MethodName
 from heimat.core.scales.methods.contrast_targets import ContrastTargets
 from heimat.core.scales.methods.settings import Typed
+from tools.bench import quality_proposed
 from tools.bench.timing import note
 
 COUNT = 20_000
@@ -162,7 +163,7 @@ def bars(ladder: Ladder, name: MethodName) -> dict[str, tuple[float, float]]:
 
 
 def run(count: int = COUNT) -> None:
-    """Print every line for all generators, ladder by ladder and method by method."""
+    """Print every line for all generators, ladder by ladder and method by method; then what is said of proposals."""
     print(
         f"Quality of scales: {count} sources, share beyond the line and worst, by generator {GENERATORS}",
         flush=True,
@@ -181,6 +182,7 @@ def run(count: int = COUNT) -> None:
                 else "none, printed"
             )
             note(f"{ladder.name} {name}: {line}", told, bar)
+    quality_proposed.run()
 
 
 def judged(rgb8: Bytes, ladder: Ladder, name: MethodName, generator: int) -> dict[str, Line]:

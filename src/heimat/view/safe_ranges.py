@@ -8,19 +8,22 @@ from typing_extensions import TypedDict
 from heimat.core.color.angles import around
 from heimat.core.color.ramps import CHROMA_END
 from heimat.core.document.system import ColorSystem, curves_of
-from heimat.core.edits import apply
+from heimat.core.edits import Edit, apply
 from heimat.core.edits.ladder_edits import SetHueLadder, SetLadder
 from heimat.core.edits.scale_edits import AimCurve, AimStep
 from heimat.core.edits.source_edits import AimSource
 from heimat.core.errors import NotFound
+from heimat.core.filling.turning import with_turned
 from heimat.core.hues.scaling import scales_of
-from heimat.core.legibility.safe_range import EditAt, SafeEnd, safe_range
+from heimat.core.legibility.safe_range import ResolvedAt, SafeEnd, safe_range
 from heimat.core.legibility.selected import Selected, aim_of, find
-from heimat.core.resolve.resolved import resolve
+from heimat.core.resolve.resolved import Resolved, resolve
 from heimat.core.scales.curve_drawing import drawn
 from heimat.core.scales.curves import CurveName
 from heimat.core.scales.shaping import LEAST_FALL, ShapedLadder
 
+EditAt = Callable[[float], Edit]
+"""The edit that moves a quantity to a value."""
 _STEPS: dict[CurveName, float] = {"lightness": 2.5, "chroma": 0.02, "hue": 10.0}
 _MOST_SENTENCES = 2
 
@@ -132,7 +135,8 @@ def _view(
     name: CurveName,
     ends: tuple[float, float],
 ) -> SafeView:
-    found = safe_range(system, make, value, ends, _STEPS[name])
+    now = resolve(system)
+    found = safe_range(now, _moved(now, make), value, ends, _STEPS[name])
     # Rounded inward: what is told as safe was found to be.
     fine = 1e4 if name == "chroma" else 1e2
     return {
@@ -141,6 +145,11 @@ def _view(
         "below": _words(found.low),
         "above": _words(found.high),
     }
+
+
+def _moved(now: Resolved, make: EditAt) -> ResolvedAt:
+    """What is kept where an edit is made of a value: with what goes along with it."""
+    return lambda value: with_turned(now, resolve(apply(now.system, make(value))))
 
 
 def _words(end: SafeEnd) -> str:

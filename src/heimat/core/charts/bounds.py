@@ -122,11 +122,13 @@ def _out_of_olive(lab: Floats) -> Floats:
     for low, high, below in OLIVES:
         start, end = low - _TURNED, high + _TURNED
         hue = _hue(lab)
-        edge = np.radians(np.where(hue < (low + high) / 2.0, start, end))
-        chroma = np.hypot(lab[..., 1], lab[..., 2])
-        turned = np.stack([lab[..., 0], chroma * np.cos(edge), chroma * np.sin(edge)], axis=-1)
         inside = (hue > start) & (hue < end) & (lab[..., 0] < below + _SAFE)
-        lab = np.where(inside[..., None], turned, lab)
+        if not inside.any():
+            continue
+        edge = np.radians(np.where(hue[inside] < (low + high) / 2.0, start, end))
+        chroma = np.hypot(lab[inside, 1], lab[inside, 2])
+        lab = lab.copy()
+        lab[inside, 1], lab[inside, 2] = chroma * np.cos(edge), chroma * np.sin(edge)
     return lab
 
 

@@ -101,19 +101,21 @@ def _of_opposites(
 
     The mean of two hues that are opposite to the last digit is, as the standard counts, half the sum of their angles.
     """
-    d_hue, x, y = known
-    a, b = np.broadcast_arrays(*first, d_hue)[:2]
+    at = np.nonzero(opposite)
+    (c1_c2, sums, d_hue, x, y, a, b) = (
+        np.broadcast_to(each, opposite.shape)[at] for each in (product, together, *known, *first)
+    )
     # Grays have no hue, and need none.
-    cancelled = (product > 0.0) & (np.hypot(x, y) <= _CANCELLED * product)
+    cancelled = (c1_c2 > 0.0) & (np.hypot(x, y) <= _CANCELLED * c1_c2)
     # Of two that are opposite, the first has the smaller angle, below 180 degrees, or the larger.
     smaller = np.where((b > 0.0) | ((b == 0.0) & (a > 0.0)), 1.0, -1.0)
     way = np.where(cancelled, smaller, np.where(d_hue < 0.0, -1.0, 1.0))
-    turned = way * np.sqrt(2.0 * np.maximum(2.0 * product - together, 0.0))
-    return (
-        np.where(opposite, turned, d_hue),
-        np.where(cancelled, -b * smaller, x),
-        np.where(cancelled, a * smaller, y),
-    )
+    turned = way * np.sqrt(2.0 * np.maximum(2.0 * c1_c2 - sums, 0.0))
+    found = turned, np.where(cancelled, -b * smaller, x), np.where(cancelled, a * smaller, y)
+    mended = tuple(np.array(each) for each in known)
+    for each, values in zip(mended, found, strict=True):
+        each[at] = values
+    return mended[0], mended[1], mended[2]
 
 
 def _share(chroma: Floats) -> Floats:

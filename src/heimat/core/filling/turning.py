@@ -9,7 +9,7 @@ from heimat.core.document.aliases import value_in, ways_of
 from heimat.core.document.order import in_order
 from heimat.core.document.themes import Theme
 from heimat.core.document.tokens import TokenValue
-from heimat.core.edits import Applied, Edit, apply_all
+from heimat.core.edits import Applied, Edit, apply, apply_all
 from heimat.core.edits.token_edits import NewValue, SetTokenValues
 from heimat.core.filling.actions import label_on
 from heimat.core.filling.fill import by_purpose
@@ -44,6 +44,12 @@ def gone_along(before: Resolved, edits: Sequence[Edit], applied: Applied) -> Gon
     said = f"{applied.sentence}; {found.what}"[:400]
     told = replace(both, sentence=said, inverse=both.inverse.model_copy(update={"what": said}))
     return Gone(whole, told, resolve(both.system), found.what)
+
+
+def with_turned(before: Resolved, after: Resolved) -> Resolved:
+    """What a change comes to, with the labels that go along in it."""
+    found = turning(before, after)
+    return after if found is None else resolve(apply(after.system, found))
 
 
 @dataclass(frozen=True)

@@ -4,14 +4,12 @@ from collections.abc import Callable
 from dataclasses import dataclass
 from functools import cached_property
 
-from heimat.core.document.system import ColorSystem
-from heimat.core.edits import Edit, apply
 from heimat.core.errors import DomainError
 from heimat.core.legibility.findings import PALETTE_IDS, Finding, finding_ids, findings, slacks
-from heimat.core.resolve.resolved import resolve
+from heimat.core.resolve.resolved import Resolved
 
-EditAt = Callable[[float], Edit]
-"""The edit that moves a quantity to a value."""
+ResolvedAt = Callable[[float], Resolved]
+"""What a document comes to where a quantity is moved to a value, with what goes along; else it raises DomainError."""
 _HALVINGS = 2
 _MOST_STEPS = 100
 """Trials on the way to an end, however far it is: a color that no eye can see has ends far away."""
@@ -39,19 +37,19 @@ class SafeRange:
 
 
 def safe_range(
-    system: ColorSystem,
-    make: EditAt,
+    now: Resolved,
+    moved: ResolvedAt,
     value: float,
     ends: tuple[float, float],
     step: float,
 ) -> SafeRange:
-    """The safe range of a quantity that is moved by the edits that `make` gives, between two ends.
+    """The safe range of a quantity between two ends; `now` is what there is, `moved` what comes of another value.
 
     It is walked outward in steps. Where a finding has less slack than it gains or loses in a step, it may come and go
     within one: there, and at the end, a step is looked at in sixteenths, about a level of 8 bits
     each, and the one that flips is halved twice.
     """
-    walk = _Walk(system, make, value)
+    walk = _Walk(now, moved, value)
     return SafeRange(*(walk.toward(end, step) for end in ends))
 
 
@@ -64,11 +62,11 @@ class _Trial:
 
 
 class _Walk:
-    def __init__(self, system: ColorSystem, make: EditAt, value: float) -> None:
-        self._system = system
-        self._make = make
+    def __init__(self, now: Resolved, moved: ResolvedAt, value: float) -> None:
+        self._begun = now
+        self._moved = moved
         self._value = value
-        self._now = self._found(system)
+        self._now = self._found(now)
 
     def toward(self, end: float, step: float) -> SafeEnd:
         safe, before, here = self._value, self._now, self._now
@@ -98,22 +96,17 @@ class _Walk:
                 beyond = middle
         return SafeEnd(safe, self._flips(beyond))
 
-    def _changed(self, value: float) -> ColorSystem | None:
+    def _changed(self, value: float) -> Resolved | None:
         try:
-            return self._kept(value)
+            return self._moved(value)
         except DomainError:
             return None
-
-    def _kept(self, value: float) -> ColorSystem:
-        """The document as it would be kept. Raises DomainError where the edit is refused: what is held ends a range."""
-        return apply(self._system, self._make(value))
 
     def _tried(self, value: float) -> _Trial:
         changed = self._changed(value)
         return _Trial(None, {}) if changed is None else self._found(changed)
 
-    def _found(self, system: ColorSystem) -> _Trial:
-        resolved = resolve(system)
+    def _found(self, resolved: Resolved) -> _Trial:
         return _Trial(finding_ids(resolved), slacks(resolved))
 
     def _same(self, value: float, *, palettes: bool) -> bool:
@@ -121,20 +114,20 @@ class _Walk:
         if changed is None:
             return False
         here = self._now if palettes else self._plain
-        return finding_ids(resolve(changed), palettes=palettes) == here.ids
+        return finding_ids(changed, palettes=palettes) == here.ids
 
     @cached_property
     def _plain(self) -> _Trial:
         """What is found now, without palettes."""
-        return _Trial(finding_ids(resolve(self._system), palettes=False), {})
+        return _Trial(finding_ids(self._begun, palettes=False), {})
 
     def _flips(self, value: float) -> tuple[str, ...]:
         try:
-            changed = self._kept(value)
+            changed = self._moved(value)
         except DomainError as refused:
             return (f"It can go no further: {refused.message}",)
-        before = {finding.id: finding for finding in findings(resolve(self._system), repairs=False)}
-        after = {finding.id: finding for finding in findings(resolve(changed), repairs=False)}
+        before = {finding.id: finding for finding in findings(self._begun, repairs=False)}
+        after = {finding.id: finding for finding in findings(changed, repairs=False)}
         come = [self._said(finding) for key, finding in after.items() if key not in before]
         gone = [
             f"settled: {self._said(finding)}" for key, finding in before.items() if key not in after
@@ -143,8 +136,8 @@ class _Walk:
 
     def _said(self, finding: Finding) -> str:
         """A finding's sentence, with its theme where there are several."""
-        theme = self._system.themes.get(finding.theme or "")
-        if theme is None or len(self._system.themes) == 1:
+        theme = self._begun.system.themes.get(finding.theme or "")
+        if theme is None or len(self._begun.system.themes) == 1:
             return finding.sentence
         return f"{finding.sentence.removesuffix('.')}, in {theme.name}."
 
