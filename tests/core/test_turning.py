@@ -4,7 +4,7 @@ import pytest
 
 from heimat.core.color.color_text import parse
 from heimat.core.color.contrast import AA_TEXT, ratio
-from heimat.core.document.tokens import LiteralColor
+from heimat.core.document.tokens import LiteralColor, StepAlias
 from heimat.core.edits import apply, apply_all
 from heimat.core.edits.source_edits import SetSource
 from heimat.core.edits.token_edits import SetTokenValue
@@ -109,3 +109,17 @@ def test_the_other_side_is_offered_first_for_a_label_that_was_chosen_by_hand():
         assert each.repairs[0].breaks == 0
     mended = apply_all(after, found[0].repairs[0].edits).system
     assert not any(label in each.tokens for each in findings(resolve(mended)))
+
+
+def test_a_label_stays_where_its_fill_is_pointed_elsewhere_and_the_other_side_is_offered():
+    """What a repair of a fill is said to mend and break is what comes of it."""
+    system, day = started(dark=False)
+    hue = system.hues[brand_of(system)]
+    fill = by_purpose(system)["action.main.fill"]
+    darkest = StepAlias(hue=hue.id, step=system.ladder.steps[-1].id)
+    edit = SetTokenValue(token=fill, theme=day, value=darkest)
+    after = resolve(apply(system, edit))
+    assert turning(resolve(system), after) is None
+    label = by_purpose(system)["action.main.label"]
+    open_now = [each for each in findings(after) if {label, fill} == set(each.tokens)]
+    assert [each.repairs[0].words for each in open_now] == ["Let action.main.label be white"]

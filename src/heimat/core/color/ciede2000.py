@@ -101,9 +101,9 @@ def _of_opposites(
 
     The mean of two hues that are opposite to the last digit is, as the standard counts, half the sum of their angles.
     """
-    at = np.nonzero(opposite)
     (c1_c2, sums, d_hue, x, y, a, b) = (
-        np.broadcast_to(each, opposite.shape)[at] for each in (product, together, *known, *first)
+        np.broadcast_to(each, opposite.shape)[opposite]
+        for each in (product, together, *known, *first)
     )
     # Grays have no hue, and need none.
     cancelled = (c1_c2 > 0.0) & (np.hypot(x, y) <= _CANCELLED * c1_c2)
@@ -114,7 +114,7 @@ def _of_opposites(
     found = turned, np.where(cancelled, -b * smaller, x), np.where(cancelled, a * smaller, y)
     mended = tuple(np.array(each) for each in known)
     for each, values in zip(mended, found, strict=True):
-        each[at] = values
+        each[opposite] = values
     return mended[0], mended[1], mended[2]
 
 

@@ -65,7 +65,8 @@ def turning(before: Resolved, after: Resolved) -> SetTokenValues | None:
     """What labels that the rules had chosen become where a gesture has moved their fill; None where all stay.
 
     With a label go the states of its fill that the rules had chosen too: they move where it leaves room. A label that
-    somebody chose by hand, or changed in this gesture, stays.
+    somebody chose by hand, or changed in this gesture, stays; so it does where the fill is pointed elsewhere, which is
+    a choice of its own: repairs count on it, and offer the other side first.
     """
     families = list(_families(before, after))
     made: _Made = {}
@@ -104,6 +105,8 @@ def _turned(
     label = family.label
     was = _value(before, theme, label)
     if was != _value(after, theme, label):
+        return
+    if _value(before, theme, family.fill) != _value(after, theme, family.fill):
         return
     fills = [each.themes[theme.id].tokens[family.fill].rgb8 for each in (before, after)]
     moved = not np.array_equal(fills[0], fills[1])
