@@ -21,3 +21,6 @@ globalThis.ResizeObserver = NoResizes;
 const still = document.createElement("style");
 still.textContent = "* { animation: none !important; }";
 document.head.append(still);
+
+// And nothing is scrolled.
+Element.prototype.scrollIntoView = () => undefined;
