@@ -12,6 +12,7 @@ from heimat.core.document.purposes import PURPOSES
 from heimat.core.document.system import SCHEMA
 from heimat.core.document.upgrades import UPGRADES, newest_words, read_document
 from heimat.core.edits import Restore, apply
+from heimat.core.edits.source_edits import AimSource
 from heimat.core.edits.token_name_edits import RenameToken
 from heimat.core.publication.building import publication
 from heimat.core.publication.changes import compare, same
@@ -74,6 +75,14 @@ def test_a_document_of_form_4_says_what_it_said():
     before, now = publication_of(PUBLISHED), publication(resolve(read))
     assert same(before, now)
     assert compare(before, now) == []
+
+
+def test_a_hue_of_form_11_is_given_as_it_was_and_keeps_it_once_it_moves():
+    read = read_document(copy.deepcopy(FORMS[11]))
+    before = read.hues["heather"].source
+    assert (before.first, before.moved) == (None, False)
+    moved = apply(read, AimSource(hue="heather", lightness=50.0, chroma=0.08, angle=300.0))
+    assert moved.hues["heather"].source.first == before.color
 
 
 def test_a_document_of_form_5_is_told_in_the_words_of_today():

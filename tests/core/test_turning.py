@@ -4,7 +4,9 @@ import pytest
 
 from heimat.core.color.color_text import parse
 from heimat.core.color.contrast import AA_TEXT, ratio
-from heimat.core.document.tokens import LiteralColor, StepAlias
+from heimat.core.color.exact_color import rgb8_of
+from heimat.core.document.hues import QuantityChange
+from heimat.core.document.tokens import DerivedColor, LiteralColor, StepAlias
 from heimat.core.edits import apply, apply_all
 from heimat.core.edits.source_edits import SetSource
 from heimat.core.edits.token_edits import SetTokenValue
@@ -14,6 +16,7 @@ from heimat.core.filling.turning import turning
 from heimat.core.legibility.findings import findings
 from heimat.core.planning.proposed_theme import propose_theme
 from heimat.core.resolve.resolved import resolve
+from heimat.core.values.derived_color import derived_color, in_lightness
 
 
 def started(brand="#C8D400", dark=True):
@@ -123,3 +126,13 @@ def test_a_label_stays_where_its_fill_is_pointed_elsewhere_and_the_other_side_is
     label = by_purpose(system)["action.main.label"]
     open_now = [each for each in findings(after) if {label, fill} == set(each.tokens)]
     assert [each.repairs[0].words for each in open_now] == ["Let action.main.label be white"]
+
+
+@pytest.mark.parametrize("color", ["#0B6E6E", "#FFE600", "#808080", "#0000FF", "#F4F1EA"])
+def test_fills_are_tried_as_the_values_that_are_kept_come_out(color):
+    base = parse(color)
+    shifts = [-60.0, -7.0, 0.5, 8.0, 60.0]
+    of = StepAlias(hue="brand", step="s500")
+    kept = [DerivedColor(of=of, lightness=QuantityChange(how="shifted", by=by)) for by in shifts]
+    wanted = [rgb8_of(derived_color(base, value)).tolist() for value in kept]
+    assert in_lightness(rgb8_of(base), shifts).tolist() == wanted

@@ -78,6 +78,8 @@ UPGRADES: dict[int, Callable[[Document], Document]] = {
     9: _same,
     # 11: names and places of outputs, how the guide is made, and what rests on another system.
     10: _same,
+    # 12: what a hue was given first, and whether it was moved since.
+    11: _same,
 }
 """What brings a document of each form to the next one."""
 

@@ -1,8 +1,9 @@
 /** What the parts of a specimen lack: each purpose without a token is named beside its part, and added at once. */
 import { Flex, Text } from "@chakra-ui/react";
 import { type RefObject, useEffect, useState } from "react";
-import { client, data, type Parts } from "../../api/client";
+import { client, data, type Parts, problemOf } from "../../api/client";
 import { ToolButton } from "../../components/ToolButton";
+import { useOnce } from "../../util/useOnce";
 import { useWorkspace } from "../../workspace/hooks";
 import { useLook, useSeeing } from "../../workspace/look";
 
@@ -42,19 +43,25 @@ export function Lacking({ sheet, screen, specimen }: Props) {
     setLacking(found.filter(([purpose]) => !(purpose in specimen.keys)));
     setSaid("");
   }, [sheet, screen, specimen]);
+  const purposes = lacking.map(([purpose]) => purpose);
+  const add = useOnce(async () => {
+    setSaid("");
+    try {
+      const plan = await data(
+        client.POST("/api/systems/{slug}/purposes", {
+          params: { path: { slug } },
+          body: { ...seeing, purposes },
+        }),
+      );
+      if (plan.edits.length > 0) await put(...plan.edits);
+      if (plan.lacking.length > 0)
+        setSaid(` ${plan.lacking.length} wait for a status hue: add it in Sources.`);
+    } catch (thrown) {
+      setSaid(` ${problemOf(thrown).message}`);
+    }
+  });
   if (lacking.length === 0) return null;
   const places = [...new Set(lacking.map(([, place]) => place.replaceAll("-", " ")))];
-  const add = async () => {
-    const plan = await data(
-      client.POST("/api/systems/{slug}/purposes", {
-        params: { path: { slug } },
-        body: { ...seeing, purposes: lacking.map(([purpose]) => purpose) },
-      }),
-    );
-    if (plan.edits.length > 0) await put(...plan.edits);
-    if (plan.lacking.length > 0) setSaid(` ${plan.lacking.length} wait for a status hue: add it in Sources.`);
-  };
-  const purposes = lacking.map(([purpose]) => purpose);
   const more = purposes.length > NAMED ? ` and ${purposes.length - NAMED} more` : "";
   const names = purposes.slice(0, NAMED).join(", ") + more;
   return (
