@@ -53,6 +53,19 @@ def test_near_the_blue_primary_and_in_the_dark():
     assert np.abs(srgb_to_linear(found) @ WEIGHTS - luminance).max() < 1e-8
 
 
+def test_the_edge_is_the_first_and_is_found_as_finely_as_said():
+    hue = np.concatenate([RNG.uniform(0.0, 360.0, 4000), RNG.uniform(258.0, 268.0, 4000)])
+    luminance = RNG.uniform(0.0, 1.0, 8000) ** 2
+    strongest = solve(luminance, MORE_THAN_ANY_CHROMA, hue, passes=7)
+    edge = srgb_to_oklch(strongest)[:, 1]
+    for share in np.linspace(0.05, 1.0, 20):
+        # Whatever is weaker than the edge is inside, and is found with the chroma that was asked for.
+        reached = srgb_to_oklch(solve(luminance, edge * share, hue, passes=7))[:, 1]
+        assert np.abs(reached - edge * share).max() < 1e-6
+    beyond = srgb_to_oklch(solve(luminance, edge + 1e-4, hue, passes=7))[:, 1]
+    assert np.abs(beyond - edge).max() < 1e-6
+
+
 def test_eight_bit_values_keep_the_hue():
     wanted = solve(Y, CHROMA, HUE)
     chosen = nearest_bytes(wanted)

@@ -300,7 +300,8 @@ def _climbed(
         moved = np.repeat(colors[:, None], 4, axis=1)
         for channel in range(3):
             moved[:, channel + 1, :, channel] += sign[..., channel]
-        views = seen(moved, SOME)
+        # A slope needs no more than single precision: what is kept is told, and polished, in double.
+        views = seen(moved, SOME).single()
         there = views[:, :, :1, None, :]
         far = distances(views[:, :, :, :, None], there)
         now = np.where(others, far[:, :, 0], np.inf)

@@ -28,3 +28,8 @@ def to_bytes(srgb: ArrayLike) -> Bytes:
 def from_bytes(rgb8: ArrayLike) -> Floats:
     """Return 8-bit sRGB, shape (..., 3), as floats 0 to 1."""
     return floats(rgb8) / 255.0
+
+
+def within(values: Floats, least: Floats | float, most: Floats | float) -> Floats:
+    """Values brought between two ends. On short arrays several times as fast as `clip`, which checks more."""
+    return np.minimum(np.maximum(values, least), most)

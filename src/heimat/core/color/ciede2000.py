@@ -40,6 +40,12 @@ class LabParts:
     def __getitem__(self, key: Any) -> "LabParts":
         return LabParts(*(each[key] for each in (self.light, self.a, self.b, self.chroma)))
 
+    def single(self) -> "LabParts":
+        """The same in single precision, for what is asked too often to be asked exactly."""
+        return LabParts(
+            *(each.astype(np.float32) for each in (self.light, self.a, self.b, self.chroma))
+        )
+
 
 def parts(lab: Floats) -> LabParts:
     """L*a*b* colors (..., 3) by their parts, each of shape (...)."""

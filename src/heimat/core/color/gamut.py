@@ -6,11 +6,12 @@ and one search over s solves every color at once.
 """
 
 from dataclasses import dataclass
+from functools import cache
 
 import numpy as np
 from numpy.typing import ArrayLike, NDArray
 
-from heimat.core.color.arrays import Floats, floats
+from heimat.core.color.arrays import Floats, floats, within
 from heimat.core.color.contrast import WEIGHTS
 from heimat.core.color.spaces.display_p3 import SRGB_TO_P3
 from heimat.core.color.spaces.oklab import LAB_TO_LMS, LMS_TO_LINEAR
@@ -37,11 +38,17 @@ DISPLAY_P3 = Gamut(SRGB_TO_P3 @ LMS_TO_LINEAR, WEIGHTS @ np.linalg.inv(SRGB_TO_P
 """No display-p3 color has C/L above 0.76 (its blue). Its luminances are those that WCAG gives to the color in sRGB."""
 _GRID = np.linspace(0.0, 1.0, 41)
 _PARTS = 8
-PASSES, FINE_PASSES = 5, 7
-"""Five passes that each part what is left into eight: the chroma ends within 1e-6 of the edge, a thousandth of what 8
-bits can tell. Few passes over many points are faster than many over one: the arrays are small. Seven end within 2e-8,
-so that no processor's last digit decides between two levels."""
 _EIGHTHS = np.arange(_PARTS) / _PARTS
+PASSES, FINE_PASSES = 5, 7
+"""How often what is left is parted into eight: after five, the chroma ends within 1e-6 of the edge, a thousandth of
+what 8 bits can tell; after seven within 2e-8, so that no processor's last digit decides between two levels."""
+_NEWTONS = 2
+"""From a secant across an eighth of the grid's cell, two steps find an edge to the last digit; but where two nearly
+touch, beside the blue primary, within 3e-7."""
+_FLATTEST = 1e-4
+"""A channel falls more steeply in front of the edge of a gamut, but where it nearly touches it twice."""
+_LEAST = 1e-30
+"""What is divided by is at least this."""
 
 
 def in_gamut(srgb: ArrayLike) -> Mask:
@@ -55,18 +62,14 @@ def _unit_linear(hue: Floats, gamut: Gamut) -> Floats:
 
     The cube roots of the cone responses are linear in s, so every channel is a sum of three cubes.
     """
-    gray, colored = (
-        LAB_TO_LMS[:, :1],
-        LAB_TO_LMS[:, 1:2] * np.cos(hue) + LAB_TO_LMS[:, 2:] * np.sin(hue),
-    )
-    square = colored * colored
+    # The cone responses to a gray are all its lightness: 1 here.
+    colored = LAB_TO_LMS[:, 1:2] * np.cos(hue) + LAB_TO_LMS[:, 2:] * np.sin(hue)
     cubes = np.empty((4, 3, len(hue)))
-    cubes[0], cubes[1], cubes[2], cubes[3] = (
-        gray**3,
-        3.0 * gray**2 * colored,
-        3.0 * gray * square,
-        square * colored,
-    )
+    cubes[0] = 1.0
+    np.multiply(colored, 3.0, out=cubes[1])
+    square = colored * colored
+    np.multiply(square, 3.0, out=cubes[2])
+    np.multiply(square, colored, out=cubes[3])
     return gamut.lms_to_linear @ cubes
 
 
@@ -96,29 +99,99 @@ def solve(
     """
     given = np.broadcast_arrays(floats(luminance), floats(chroma), floats(hue))
     y, c, degrees = (each.ravel() for each in given)
-    y = y.clip(0.0, 1.0)
+    y = within(y, 0.0, 1.0)
     unit = _unit_linear(np.radians(degrees), gamut)
-    room = _rooms(unit, y, c * c * c, gamut)[:, :, None]
-    low, width = np.zeros(len(y)), gamut.highest_s
-    for points in (_GRID, *[_EIGHTHS] * passes):
-        outside = _value(room, low + (width * points)[:, None]).min(axis=0) < 0.0
-        # The last point with all before it inside; the first one is inside already. Where none is outside, that is -1.
-        outside[0] = False
-        low, width = low + width * points[outside.argmax(axis=0) - 1], width * points[1]
+    weight = gamut.weights @ unit
+    room = _rooms(unit, weight, y, c)
+    low = _edge(room, (c, np.cbrt(y), weight), gamut.highest_s, passes)
     found = _value(unit, low)
     linear = (found * (y / (gamut.weights @ found))).T.reshape(*given[0].shape, 3)
-    return linear_to_srgb(linear.clip(0.0, 1.0)).clip(0.0, 1.0)
+    return np.asarray(within(linear_to_srgb(within(linear, 0.0, 1.0)), 0.0, 1.0))
 
 
-def _rooms(unit: Floats, luminance: Floats, cubed_chroma: Floats, gamut: Gamut) -> Floats:
-    """Cubics in s = C/L, (4, 7, n), that are 0 or more where a color of a luminance is inside: no channel is below 0
-    or above 1, nor the chroma above the one wanted (given as its cube)."""
-    weight = gamut.weights @ unit
+def _edge(
+    room: Floats, strength: tuple[Floats, Floats, Floats], highest: float, passes: int
+) -> Floats:
+    """The last of many equal parts of 0 to `highest` before one of the cubics (4, 7, n) falls below 0: its start, (n,).
+
+    The grid and its eighths are looked through; in the eighth that is found, Newton's method finds the edge.
+    """
+    count = room.shape[2]
+    grid = (_powers(highest) @ room.reshape(4, 7 * count)).reshape(len(_GRID), 7, count)
+    low, width = highest * _GRID[_last_inside(grid)], highest * float(_GRID[1])
+    low, width = _parted(room, low, width)
+    part = width / _PARTS ** (passes - 1)
+    return low + np.floor((_crossings(room, strength, low, width) - low) / part) * part
+
+
+@cache
+def _powers(highest: float) -> Floats:
+    """The powers 0 to 3 of the grid's points up to `highest`: (41, 4)."""
+    return np.stack([(highest * _GRID) ** power for power in range(4)], axis=1)
+
+
+def _parted(room: Floats, low: Floats, width: float) -> tuple[Floats, float]:
+    """From where on (n,) the first eighth lies at whose end a cubic (4, 7, n) is below 0, and how wide it is."""
+    last = _last_inside(_value(room[:, None], (low + (width * _EIGHTHS)[:, None])[:, None]))
+    return low + width * _EIGHTHS[last], width / _PARTS
+
+
+def _last_inside(values: Floats) -> NDArray[np.intp]:
+    """The last point (p, 7, n) that is 0 or above with all before it, but for the first, (n,): -1 where all are."""
+    outside = values.min(axis=1) < 0.0
+    # The first point is inside already.
+    outside[0] = False
+    return outside.argmax(axis=0) - 1
+
+
+def _crossings(
+    room: Floats, strength: tuple[Floats, Floats, Floats], low: Floats, width: float
+) -> Floats:
+    """Where the first of the cubics (4, 7, n) falls below 0 between `low` (n,) and as much as `width` beyond it.
+
+    That of chroma has its three roots in one place for grays: it is asked by its cube root, which is nearly straight,
+    from the chroma (n,), the cube root of the luminance (n,) and the cubic of the weight (4, n), `strength`.
+    """
+    high = low + width
+    cubic, (chroma, light, weight) = room[:, :6], strength
+    near, far = _value(cubic, low), _value(cubic, high)
+    crosses = far < 0.0
+    s = low + width * near / np.maximum(near - far, near + _LEAST)
+    for _ in range(_NEWTONS):
+        # In front of an edge a channel falls.
+        s -= _value(cubic, s) / np.minimum(_slope(cubic, s), -_FLATTEST)
+    s[~crosses] = np.inf
+    start = chroma * np.cbrt(_value(weight, low)) - light * low
+    end = chroma * np.cbrt(_value(weight, high)) - light * high
+    strong = low + width * start / np.maximum(start - end, start + _LEAST)
+    root = np.cbrt(_value(weight, strong))
+    fall = light - chroma * _slope(weight, strong) / (3.0 * root * root)
+    strong += (chroma * root - light * strong) / np.maximum(fall, _LEAST)
+    strong[end >= 0.0] = np.inf
+    edges = np.minimum(s.min(axis=0), strong)
+    return within(edges, low, high)
+
+
+def _slope(cubic: Floats, s: Floats) -> Floats:
+    """How much cubics (4, ...) rise at s, which broadcasts."""
+    found = (3.0 * cubic[3]) * s
+    found += 2.0 * cubic[2]
+    found *= s
+    found += cubic[1]
+    return found
+
+
+def _rooms(unit: Floats, weight: Floats, luminance: Floats, chroma: Floats) -> Floats:
+    """Cubics in s = C/L, (4, 7, n), that are 0 or more where a color of a luminance (n,) is inside.
+
+    No channel, of the cubics `unit` (4, 3, n), is below 0, or above 1 where all together weigh `weight` (4, n); and the
+    chroma is not above the one wanted (n,).
+    """
     rooms = np.empty((4, 7, len(luminance)))
     rooms[:, :3] = unit
     rooms[0, :3] += _SLACK
-    rooms[:, 3:6] = weight[:, None] * (1.0 + _SLACK) - luminance * unit
-    rooms[:, 6] = cubed_chroma * weight
+    np.subtract((weight * (1.0 + _SLACK))[:, None], luminance * unit, out=rooms[:, 3:6])
+    np.multiply(weight, chroma * chroma * chroma, out=rooms[:, 6])
     rooms[3, 6] -= luminance
     return rooms
 

@@ -20,9 +20,6 @@ def distinct(rgb8: Bytes, wanted: Floats, anchor: int) -> Bytes:
     `wanted` (n, 3) is sRGB. From the anchor, which stays, outward; where no neighbor is left, a step is the next
     color beyond the one before it.
     """
-    luminance = relative_luminance(rgb8)
-    if (np.diff(luminance) < 0.0).all():
-        return rgb8
     found = rgb8.copy()
     for way in (-1, 1):
         side = range(anchor, -1 if way < 0 else len(found), way)

@@ -7,6 +7,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from heimat.core.color.arrays import Bytes, Floats, to_bytes
+from heimat.core.color.contrast import relative_luminance
 from heimat.core.color.exact_color import Color, rgb8_of
 from heimat.core.color.gamut import FINE_PASSES, PASSES, solve
 from heimat.core.color.rounding import nearest_bytes
@@ -24,6 +25,9 @@ _ROUNDING = 1e-6
 """L* or OKLCH chroma that is none."""
 _CUT = 1e-4
 """OKLCH chroma that is cut off: far more than the edge of the gamut is found with, so that no processor decides it."""
+
+
+_NO_CURVES = Curves()
 
 
 @dataclass(frozen=True)
@@ -143,12 +147,21 @@ def _part(
     """Tell steps apart that would be alike, in scales that are solved; what a hand has changed is left as it is."""
     srgb = np.zeros(rgb8.shape)
     srgb[~mixed] = wanted
-    for each, part in zip(begun, parts, strict=True):
-        anchor, touched = each.draft.anchor, {*each.request.pins, *each.request.nudges}
-        if each.draft.srgb is None and anchor is not None and anchor not in each.request.pins:
-            rgb8[part][anchor] = rgb8_of(each.request.source)
-            own = [at for at in range(part.stop - part.start) if at == anchor or at not in touched]
-            at = np.array(own) + part.start
+    anchored = [
+        (each.request, each.draft.anchor, part)
+        for each, part in zip(begun, parts, strict=True)
+        if each.draft.srgb is None
+        and each.draft.anchor is not None
+        and each.draft.anchor not in each.request.pins
+    ]
+    for request, anchor, part in anchored:
+        rgb8[part][anchor] = rgb8_of(request.source)
+    luminance = relative_luminance(rgb8)
+    for request, anchor, part in anchored:
+        touched = {*request.pins, *request.nudges}
+        own = [at for at in range(part.stop - part.start) if at == anchor or at not in touched]
+        at = np.array(own) + part.start
+        if not (np.diff(luminance[at]) < 0.0).all():
             rgb8[at] = distinct(rgb8[at], srgb[at], own.index(anchor))
 
 
@@ -194,7 +207,7 @@ def _paced(begun: Sequence[_Begun], rules: Rules) -> list[_Begun]:
         made, given, request = each.draft, each.given, each.request
         if made.anchor is not None and made.srgb is None and request.anchor == "nearest":
             lightness, (_, chroma, hue) = given.lightness, given.oklch.tolist()
-            usual = Curves().ends(
+            usual = _NO_CURVES.ends(
                 given.rules.drift(hue, lightness), neutral=request.neutral, colored=False
             )
             fixed = frozenset(request.typed)

@@ -7,6 +7,7 @@ what that leaves; and chroma, which the gamut cuts here and there, falls away fr
 
 from collections.abc import Sequence
 from dataclasses import dataclass
+from statistics import median
 
 import numpy as np
 from numpy.typing import NDArray
@@ -90,7 +91,7 @@ def _main(walk: Walk) -> Places:
 def _one(walk: Walk, main: Places, lab: Floats) -> tuple[Floats, float]:
     light, meant = walk.light[main], walk.meant[main]
     gaps = np.linalg.norm(np.diff(lab, axis=0), axis=1)
-    limit = _LONGEST * float(np.median(gaps))
+    limit = _LONGEST * median(gaps.tolist())
     over = gaps > limit
     over[0] &= walk.counts_lightest
     over[light[1:] < _FREE_BELOW] = False

@@ -39,12 +39,12 @@ class Given:
         main = self.aims[self.counted]
         return np.interp(-self.aims, -main, np.arange(len(main), dtype=np.float64))
 
-    @property
+    @cached_property
     def lightness(self) -> float:
         """L* of the source as it is published."""
         return lightness_of(self.source)
 
-    @property
+    @cached_property
     def oklch(self) -> Floats:
         """The source in OKLCH, (3,)."""
         return oklch_of(self.source)
