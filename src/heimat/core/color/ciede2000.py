@@ -13,7 +13,7 @@ from dataclasses import dataclass
 from typing import Any
 
 import numpy as np
-from numpy.typing import ArrayLike
+from numpy.typing import ArrayLike, NDArray
 
 from heimat.core.color.arrays import Floats, floats
 
@@ -42,9 +42,9 @@ class LabParts:
 
     def single(self) -> "LabParts":
         """The same in single precision, for what is asked too often to be asked exactly."""
-        return LabParts(
-            *(each.astype(np.float32) for each in (self.light, self.a, self.b, self.chroma))
-        )
+        every = (self.light, self.a, self.b, self.chroma)
+        singles: list[NDArray[Any]] = [each.astype(np.float32) for each in every]
+        return LabParts(*singles)
 
 
 def parts(lab: Floats) -> LabParts:

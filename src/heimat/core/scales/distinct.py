@@ -15,7 +15,7 @@ _MORE = 1e-9
 
 
 def distinct(rgb8: Bytes, wanted: Floats, anchor: int) -> Bytes:
-    """Steps (n, 3) from light to dark, each darker than the one before, chosen among the neighbors of what is wanted.
+    """Steps (n, 3) that do not fall so, each darker than the one before, chosen among the neighbors of what is wanted.
 
     `wanted` (n, 3) is sRGB. From the anchor, which stays, outward; where no neighbor is left, a step is the next
     color beyond the one before it.
