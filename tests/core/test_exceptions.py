@@ -123,7 +123,7 @@ def test_what_is_counted_from_a_few_pairs_is_what_the_whole_document_shows():
             there = resolve(changed_by(repair, system))
             after, has = finding_ids(there), slacks(there)
             both = before & after & had.keys() & has.keys()
-            worse = sum(has[key] < had[key] - WORSE for key in both)
+            worse = sum(has[key].by < had[key].by - WORSE for key in both)
             assert found in (None, (len(before - after), len(after - before), worse)), (
                 finding.id,
                 repair.words,

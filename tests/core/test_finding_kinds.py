@@ -79,8 +79,8 @@ def test_a_kind_that_is_added_is_counted_told_and_settled(system, monkeypatch):
     monkeypatch.setattr(kinds, "KINDS", (*kinds.KINDS, Kind("pink", every_pink)))
     resolved = resolve(system)
     assert finding_ids(resolved) - before == {"pink:day:link-text"}
-    assert slacks(resolved)["pink:day:link-text"] == -1.0
-    assert slacks(resolved)["pink:night:link-text"] == 1.0
+    assert slacks(resolved)["pink:day:link-text"].by == -1.0
+    assert slacks(resolved)["pink:night:link-text"].by == 1.0
     told = findings(resolved)
     (pink,) = [each for each in told if each.kind == "pink"]
     assert told[-1] is pink

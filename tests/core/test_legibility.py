@@ -130,7 +130,7 @@ def test_what_a_repair_mends_and_breaks_is_what_a_fresh_check_finds(text, status
             assert repair.breaks == len(after - read.keys())
             has = slacks(there)
             both = read.keys() & after & had.keys() & has.keys()
-            assert repair.worsens == sum(has[key] < had[key] - 1e-3 for key in both)
+            assert repair.worsens == sum(has[key].by < had[key].by - 1e-3 for key in both)
 
 
 def test_what_stays_open_and_gets_worse_is_told_and_left_to_a_person():

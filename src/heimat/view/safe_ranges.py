@@ -1,7 +1,7 @@
 """Safe ranges: of a selected hue or step in lightness, chroma and hue, of a curve's handle, of a ladder's step."""
 
 import math
-from collections.abc import Callable
+from collections.abc import Callable, Sequence
 
 from typing_extensions import TypedDict
 
@@ -15,7 +15,7 @@ from heimat.core.edits.source_edits import AimSource
 from heimat.core.errors import NotFound
 from heimat.core.filling.turning import with_turned
 from heimat.core.hues.scaling import scales_of
-from heimat.core.legibility.safe_range import ResolvedAt, SafeEnd, safe_range
+from heimat.core.legibility.safe_range import WAVERS, ResolvedAt, SafeEnd, safe_range
 from heimat.core.legibility.selected import Selected, aim_of, find
 from heimat.core.resolve.resolved import Resolved, resolve
 from heimat.core.scales.curve_drawing import drawn
@@ -56,10 +56,15 @@ def safe_ranges_view(system: ColorSystem, key: str) -> SafeRangesView:
         return {"lightness": None, "chroma": None, "hue": None}
     light, chroma, turn = aim_of(selected)
     make = _moving(selected, light, chroma, turn)
+    beside = []
+    if selected.movable_step is None:
+        there = _moved(resolved, make("lightness"))
+        beside = [there(min(max(light + off, 0.0), 100.0)) for off in (-WAVERS, WAVERS)]
+    wide = max(CHROMA_END, chroma)
     return {
         "lightness": _view(system, make("lightness"), light, "lightness", (0.0, 100.0)),
-        "chroma": _view(system, make("chroma"), chroma, "chroma", (0.0, max(CHROMA_END, chroma))),
-        "hue": _view(system, make("hue"), turn, "hue", (turn - 180.0, turn + 180.0)),
+        "chroma": _view(system, make("chroma"), chroma, "chroma", (0.0, wide), beside),
+        "hue": _view(system, make("hue"), turn, "hue", (turn - 180.0, turn + 180.0), beside),
     }
 
 
@@ -134,9 +139,10 @@ def _view(
     value: float,
     name: CurveName,
     ends: tuple[float, float],
+    beside: Sequence[Resolved] = (),
 ) -> SafeView:
     now = resolve(system)
-    found = safe_range(now, _moved(now, make), value, ends, _STEPS[name])
+    found = safe_range(now, _moved(now, make), value, ends, _STEPS[name], beside)
     # Rounded inward: what is told as safe was found to be.
     fine = 1e4 if name == "chroma" else 1e2
     return {

@@ -105,6 +105,11 @@ class Bounds:
         del place
         return self
 
+    def some(self, places: NDArray[np.intp]) -> "Bounds":
+        """The bounds of some sets: the same for all."""
+        del places
+        return self
+
 
 def _hue(lab: Floats) -> Floats:
     return np.asarray(np.degrees(np.arctan2(lab[..., 2], lab[..., 1])))
@@ -149,6 +154,10 @@ class InTerms(Bounds):
         # OKLab is homogeneous: what is scaled in linear light keeps its hue.
         lit = linear * (self.regions.lit(light) / light)[..., None]
         return super().project(linear_to_srgb(lit.clip(0.0, 1.0)))
+
+    def some(self, places: NDArray[np.intp]) -> "InTerms":
+        """The bounds of some sets."""
+        return replace(self, regions=self.regions[places])
 
 
 KEPT_TURN = 15.0

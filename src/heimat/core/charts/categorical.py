@@ -12,6 +12,7 @@ Measured as in Petroff 2021 and Gramazio 2017: the least distance of any two col
 """
 
 from collections.abc import Sequence
+from copy import copy
 from dataclasses import dataclass, fields
 
 import numpy as np
@@ -57,6 +58,8 @@ class Effort:
 _WHOLE = Effort(24, 3, 12, 80)
 _SPREAD = Effort(24, 2, 8, 50)
 """Sets that stay spread over the families have less room."""
+_ELSEWHERE = Effort(0, 0, 32, 80)
+"""On another ground most beginnings lead nowhere, so there are many."""
 _ROUGH = Effort(8, 1, 3, 30)
 """For a figure that is told beside others, of colors that nobody sees."""
 
@@ -281,17 +284,24 @@ def _settled(grid: _Grid, chosen: list[int], held: int) -> tuple[list[int], floa
 
 
 def _climbed(
-    begun: Floats, held: int, bounds: Bounds, families: Families | None, climbs: int
+    begun: Floats,
+    held: int,
+    bounds: Bounds,
+    families: Families | None,
+    climbs: int,
+    hues: Floats | None = None,
 ) -> Floats:
     """Sets of colors (k, n, 3) moved together along the gradient of a soft minimum of their distances, the best first.
 
-    They stay as spread over the families as they are.
+    They stay as spread over the families as they are, or as colors of other `hues` (n,) are. On the way the less
+    promising half is left behind, twice.
     """
     sets, count, _ = begun.shape
     colors, best, reached = begun.copy(), begun.copy(), np.full(sets, _GONE)
     speed, square = np.zeros_like(colors), np.zeros_like(colors)
     others = ~np.eye(count, dtype=bool)
-    spread = None if families is None else _Spread(families, begun)
+    spread = None if families is None else _Spread(families, begun, hues)
+    rests = {int(climbs * share) for share in _SIEVES}
     for turn in range(climbs):
         done = turn / climbs
         softness = _SOFT * (_HARD / _SOFT) ** done
@@ -309,7 +319,8 @@ def _climbed(
         better = least > reached
         best[better], reached[better] = colors[better], least[better]
         weight = np.exp(-(now - least[None, :, None, None]) / softness)
-        weight /= weight.sum(axis=(0, 2, 3))[None, :, None, None]
+        total = weight.sum(axis=(0, 2, 3))
+        weight /= total[None, :, None, None]
         gains = np.where(others, far[:, :, 1:] - far[:, :, :1], 0.0) * weight[:, :, None]
         slope = np.moveaxis(gains.sum(axis=(0, 4)), 1, 2) / sign
         slope[:, :held] = 0.0
@@ -320,15 +331,33 @@ def _climbed(
         colors = colors + pace * speed / (np.sqrt(square / (1.0 - 0.95 ** (turn + 1))) + 1e-6)
         colors = bounds.project(colors) if spread is None else spread.moved(colors, bounds)
         colors[:, :held] = begun[:, :held]
+        if turn in rests and len(colors) > _FEWEST:
+            soft = least - softness * np.log(total)
+            go_on = np.sort(np.argsort(-soft, kind="stable")[: max(len(colors) // 2, _FEWEST)])
+            colors, best, reached, begun = (each[go_on] for each in (colors, best, reached, begun))
+            speed, square = speed[go_on], square[go_on]
+            bounds = bounds.some(go_on)
+            if spread is not None:
+                spread = spread.some(go_on)
     return np.asarray(best[np.argsort(-reached, kind="stable")])
+
+
+_SIEVES, _FEWEST = (0.2, 0.5), 4
 
 
 class _Spread:
     """Sets that stay spread over the families while they climb: where a move would end that, hues wait."""
 
-    def __init__(self, families: Families, begun: Floats) -> None:
+    def __init__(self, families: Families, begun: Floats, hues: Floats | None) -> None:
         self.families = families
-        self.now, self.begun = begun, srgb_to_oklch(begun)[..., 2]
+        own = srgb_to_oklch(begun)[..., 2]
+        self.now, self.begun = begun, own if hues is None else np.broadcast_to(hues, own.shape)
+
+    def some(self, places: NDArray[np.intp]) -> "_Spread":
+        """Some of the sets."""
+        found = copy(self)
+        found.now, found.begun = self.now[places], self.begun[places]
+        return found
 
     def moved(self, colors: Floats, bounds: Bounds) -> Floats:
         """Colors (k, n, 3) inside the bounds; with the hues that they had where new ones would not do, or as before."""
@@ -413,16 +442,22 @@ def for_ground(
     """
     rng = np.random.default_rng(seed)
     lch = srgb_to_oklch(from_bytes(rgb8))
-    effort = _WHOLE if families is None else _SPREAD
-    begun = np.repeat(lch[None], effort.climbers, axis=0)
+    begun = np.repeat(lch[None], _ELSEWHERE.climbers, axis=0)
     # The first begins where the colors are, all others anywhere in lightness and strength.
     begun[1:, :, 0] = rng.uniform(0.2, 0.95, begun[1:, :, 0].shape)
     begun[1:, :, 1] *= rng.uniform(0.6, 1.4, begun[1:, :, 1].shape)
     srgb = bounds.project(oklch_to_srgb(begun).clip(0.0, 1.0))
     srgb[:, :held] = from_bytes(rgb8[:held])
-    climbed = _climbed(srgb, held, bounds, families, effort.climbs)
+    climbed = _climbed(srgb, held, bounds, families, _ELSEWHERE.climbs, lch[:, 2])
     found = [_inside(each, held, bounds) for each in climbed]
-    best = max(found, key=lambda each: (_inside_of(each, held, bounds), nearest_pair(each)[0]))
+    best = max(
+        found,
+        key=lambda each: (
+            _inside_of(each, held, bounds),
+            families is None or families.spread(each, held),
+            nearest_pair(each)[0],
+        ),
+    )
     polished = _polished(best, held, bounds, families)
     return FoundColors(polished, float(all_apart(seen8(polished)).min()), families)
 

@@ -171,6 +171,11 @@ class Regions:
             luminance_of(lightest),
         )
 
+    def __getitem__(self, places: Places) -> "Regions":
+        return Regions(
+            self.begins[places], self.wide[places], self.darkest[places], self.lightest[places]
+        )
+
     def turned(self, hue: Floats) -> Floats:
         """Hues (k, n) in degrees moved inside by the shorter way."""
         off = (hue - self.begins) % 360.0

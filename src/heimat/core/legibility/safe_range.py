@@ -1,11 +1,12 @@
 """Safe ranges: how far a quantity can move before a finding comes or goes in any theme, and which one does."""
 
-from collections.abc import Callable
+from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 from functools import cached_property
 
 from heimat.core.errors import DomainError
 from heimat.core.legibility.findings import PALETTE_IDS, Finding, finding_ids, findings, slacks
+from heimat.core.legibility.findings.finding import Slack
 from heimat.core.resolve.resolved import Resolved
 
 ResolvedAt = Callable[[float], Resolved]
@@ -16,8 +17,9 @@ _MOST_STEPS = 100
 
 
 _PARTS = 16
-_LITTLE = 0.01
-"""Slack, as a share, within which 8 bits alone may let a finding come and go."""
+_AT_THE_EDGE = "Something stands so near its threshold here that one level of 8 bits decides."
+WAVERS = 0.25
+"""L* by which what is published may miss an aim, and by which an end keeps away from where a hue changes its label."""
 
 
 @dataclass(frozen=True)
@@ -42,23 +44,35 @@ def safe_range(
     value: float,
     ends: tuple[float, float],
     step: float,
+    beside: Sequence[Resolved] = (),
 ) -> SafeRange:
     """The safe range of a quantity between two ends; `now` is what there is, `moved` what comes of another value.
 
+    `beside` is what comes where what is published is a little lighter or darker: if a hue changes its label there, and
+    a finding comes or goes, no value is safe.
+
     It is walked outward in steps. Where a finding has less slack than it gains or loses in a step, it may come and go
-    within one: there, and at the end, a step is looked at in sixteenths, about a level of 8 bits
-    each, and the one that flips is halved twice.
+    within one: there, and at the end, a step is looked at in sixteenths, about a level of 8 bits each, and the one that
+    flips is halved twice. Where something moves within its grain, one level decides: nothing there is safe.
     """
     walk = _Walk(now, moved, value)
+    for there in beside:
+        if walk.leaps(there):
+            edge = SafeEnd(value, walk.flips(there))
+            return SafeRange(edge, edge)
     return SafeRange(*(walk.toward(end, step) for end in ends))
 
 
 @dataclass(frozen=True)
 class _Trial:
-    """What is found at a value: the ids of findings, and the slack of what is measured; None where it cannot be."""
+    """What is found at a value: the ids of findings, and the slack of what is measured; None where it cannot be.
+
+    `places` are the positions at which hues stand in their scales.
+    """
 
     ids: frozenset[str] | None
-    slacks: dict[str, float]
+    slacks: dict[str, Slack]
+    places: tuple[int | None, ...] = ()
 
 
 class _Walk:
@@ -66,7 +80,7 @@ class _Walk:
         self._begun = now
         self._moved = moved
         self._value = value
-        self._now = self._found(now)
+        self._now = _found(now)
 
     def toward(self, end: float, step: float) -> SafeEnd:
         safe, before, here = self._value, self._now, self._now
@@ -76,56 +90,68 @@ class _Walk:
             beyond = safe + way * min(step, abs(end - safe))
             there = self._tried(beyond)
             close = _near(before, here, there)
-            if there.ids != self._now.ids or close:
+            if not self._safe(there, self._now) or close:
                 # Palettes are looked at more closely only where something of them may come or go.
                 moving = (there.ids or frozenset()) ^ (self._now.ids or frozenset()) | close
+                moving |= _wavering(there, self._now)
                 palettes = any(key.startswith(PALETTE_IDS) for key in moving)
                 for part in range(1, _PARTS + 1):
                     at = safe + (beyond - safe) * part / _PARTS
                     if not self._same(at, palettes=palettes):
-                        return self._between(at - (beyond - safe) / _PARTS, at, palettes=palettes)
+                        part_of = (beyond - safe) / _PARTS
+                        return self._between(at - part_of, at, part_of, palettes=palettes)
             safe, before, here = beyond, here, there
         return SafeEnd(safe, ())
 
-    def _between(self, safe: float, beyond: float, *, palettes: bool) -> SafeEnd:
+    def _between(self, safe: float, beyond: float, part: float, *, palettes: bool) -> SafeEnd:
+        flips = self._flips(beyond, part)
         for _ in range(_HALVINGS):
             middle = (safe + beyond) / 2.0
             if self._same(middle, palettes=palettes):
                 safe = middle
             else:
                 beyond = middle
-        return SafeEnd(safe, self._flips(beyond))
+        if self._tried(beyond).places != self._now.places:
+            back = min(WAVERS, abs(safe - self._value))
+            safe -= back if safe > self._value else -back
+        return SafeEnd(safe, flips)
 
-    def _changed(self, value: float) -> Resolved | None:
+    def _tried(self, value: float, *, palettes: bool = True) -> _Trial:
         try:
-            return self._moved(value)
+            return _found(self._moved(value), palettes=palettes)
         except DomainError:
-            return None
-
-    def _tried(self, value: float) -> _Trial:
-        changed = self._changed(value)
-        return _Trial(None, {}) if changed is None else self._found(changed)
-
-    def _found(self, resolved: Resolved) -> _Trial:
-        return _Trial(finding_ids(resolved), slacks(resolved))
+            return _Trial(None, {})
 
     def _same(self, value: float, *, palettes: bool) -> bool:
-        changed = self._changed(value)
-        if changed is None:
-            return False
-        here = self._now if palettes else self._plain
-        return finding_ids(changed, palettes=palettes) == here.ids
+        there = self._tried(value, palettes=palettes)
+        return self._safe(there, self._now if palettes else self._plain)
+
+    def _safe(self, there: _Trial, now: _Trial) -> bool:
+        return there.ids == now.ids and not _wavering(there, now)
 
     @cached_property
     def _plain(self) -> _Trial:
         """What is found now, without palettes."""
-        return _Trial(finding_ids(self._begun, palettes=False), {})
+        return _found(self._begun, palettes=False)
 
-    def _flips(self, value: float) -> tuple[str, ...]:
-        try:
-            changed = self._moved(value)
-        except DomainError as refused:
-            return (f"It can go no further: {refused.message}",)
+    def leaps(self, there: Resolved) -> bool:
+        """Whether a hue takes another label in a document, and a finding comes or goes with it."""
+        found = _found(there)
+        return found.places != self._now.places and found.ids != self._now.ids
+
+    def _flips(self, value: float, part: float) -> tuple[str, ...]:
+        """What comes and goes at a value, or in the parts of a step beyond it."""
+        for more in range(_PARTS):
+            try:
+                found = self.flips(self._moved(value + more * part))
+            except DomainError as refused:
+                return (f"It can go no further: {refused.message}",)
+            if found:
+                return found
+        return (_AT_THE_EDGE,)
+
+    def flips(self, changed: Resolved) -> tuple[str, ...]:
+        """What comes and goes in a document, in sentences."""
         before = {finding.id: finding for finding in findings(self._begun, repairs=False)}
         after = {finding.id: finding for finding in findings(changed, repairs=False)}
         come = [self._said(finding) for key, finding in after.items() if key not in before]
@@ -142,12 +168,29 @@ class _Walk:
         return f"{finding.sentence.removesuffix('.')}, in {theme.name}."
 
 
+def _found(resolved: Resolved, *, palettes: bool = True) -> _Trial:
+    return _Trial(
+        finding_ids(resolved, palettes=palettes),
+        slacks(resolved, palettes=palettes),
+        tuple(hue.scale.anchor for hue in resolved.hue_list),
+    )
+
+
+def _wavering(there: _Trial, now: _Trial) -> frozenset[str]:
+    """The findings that a level of 8 bits may let come and go: those that move, and are within their grain."""
+    return frozenset(
+        key
+        for key, slack in there.slacks.items()
+        if abs(slack.by) < slack.grain and slack != now.slacks.get(key)
+    )
+
+
 def _near(before: _Trial, here: _Trial, there: _Trial) -> frozenset[str]:
     """The findings that may come and go between two trials: with less slack than they change by in a step there."""
     found = set()
     for key, slack in here.slacks.items():
-        after = there.slacks.get(key, slack)
-        change = max(abs(after - slack), abs(slack - before.slacks.get(key, slack)))
-        if change > 0.0 and min(abs(slack), abs(after)) < change + _LITTLE:
+        by, after = slack.by, there.slacks.get(key, slack).by
+        change = max(abs(after - by), abs(by - before.slacks.get(key, slack).by))
+        if change > 0.0 and min(abs(by), abs(after)) < change + slack.grain:
             found.add(key)
     return frozenset(found)

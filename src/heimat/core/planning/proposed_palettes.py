@@ -25,6 +25,9 @@ REACHES = (0.0, 0.25, 0.5, 0.75, 1.0)
 _WEAKER, _STRONGER = 0.7, 1.15
 """How much weaker than its weakest and stronger than its strongest color a palette may get on another ground."""
 
+_PALER = 0.04
+"""OKLCH chroma by which it may be weaker there than the system's own colors let it be."""
+
 
 @dataclass(frozen=True)
 class PaletteWish:
@@ -108,11 +111,12 @@ def fit(
     for theme in list(resolved.themes)[1:]:
         under = resolved.around(theme).ground8(ground)
         there = character.bounds(_levels(under), make.contrast, reach, _statuses(resolved, theme))
+        weakest = max(strong[0], there.chroma[0] - _PALER)
         bounds = KeptHues(
             there.ground,
             there.contrast,
             there.lightness,
-            strong,
+            (weakest, strong[1]),
             there.olive,
             there.taken,
             hues=hues,

@@ -11,7 +11,7 @@ from heimat.core.errors import DomainError
 from heimat.core.legibility.findings import kinds
 from heimat.core.legibility.findings.accepted import Exceptions, standing_exceptions
 from heimat.core.legibility.findings.consequences import Consequences
-from heimat.core.legibility.findings.finding import Case, Finding, Kind
+from heimat.core.legibility.findings.finding import Case, Finding, Kind, Slack
 from heimat.core.legibility.findings.kinds import FindingKind
 from heimat.core.legibility.findings.move import Counted, compared
 from heimat.core.legibility.findings.palettes import KIND as ON_PALETTES
@@ -46,8 +46,12 @@ __all__ = [
 
 def finding_ids(resolved: Resolved, *, palettes: bool = True) -> frozenset[str]:
     """The ids of all findings, those on palettes if wanted, without words and repairs: it is asked many times over."""
-    wanted = [kind for kind in kinds.KINDS if palettes or kind is not ON_PALETTES]
+    wanted = _kinds(palettes=palettes)
     return frozenset(case.id for kind in wanted for case in _measured(resolved, kind) if case.open)
+
+
+def _kinds(*, palettes: bool) -> list[Kind]:
+    return [kind for kind in kinds.KINDS if palettes or kind is not ON_PALETTES]
 
 
 def _measured(resolved: Resolved, kind: Kind) -> Sequence[Case]:
@@ -68,14 +72,14 @@ def count_open(resolved: Resolved, today: date) -> int:
     return len(ids - accepted.keys())
 
 
-def slacks(resolved: Resolved) -> dict[str, float]:
+def slacks(resolved: Resolved, *, palettes: bool = True) -> dict[str, Slack]:
     """How far everything that is measured is clear of its threshold, by the id of its finding: below 0 it is short."""
     found = {}
-    for kind in kinds.KINDS:
+    for kind in _kinds(palettes=palettes):
         for case in (*_measured(resolved, kind), *(kind.clear(resolved) if kind.clear else ())):
             slack = case.slack
             if slack is not None:
-                found[case.id] = slack
+                found[case.id] = Slack(slack, case.grain)
     return found
 
 

@@ -9,7 +9,7 @@ from heimat.core.color.contrast import cut, ratio_of_luminances
 from heimat.core.document.keys import token_key
 from heimat.core.document.pairings import USE_WORDS
 from heimat.core.document.words import value_in_words
-from heimat.core.legibility.findings.finding import Case, Finding, Kind
+from heimat.core.legibility.findings.finding import GRAIN_OF_CONTRAST, Case, Finding, Kind
 from heimat.core.legibility.findings.move import Counted, Move, compared
 from heimat.core.legibility.repairs import NearestColors, Repair, repair_pairing
 from heimat.core.resolve.checked_pairings import PairingResult
@@ -42,6 +42,11 @@ class _Case(Case):
     @property
     def open(self) -> bool:
         return self.result.holds is False
+
+    @property
+    def grain(self) -> float:
+        """By how much a level of 8 bits changes it."""
+        return GRAIN_OF_CONTRAST
 
     @property
     def slack(self) -> float:

@@ -9,7 +9,7 @@ from heimat.core.color.ciede2000 import distance_text, distance_words
 from heimat.core.color.told_apart import PairDistance, VisionDistance, distances
 from heimat.core.document.keys import token_key
 from heimat.core.document.words import listed
-from heimat.core.legibility.findings.finding import Case, Finding, Kind
+from heimat.core.legibility.findings.finding import GRAIN_OF_DISTANCE, Case, Finding, Kind
 from heimat.core.legibility.findings.move import Counted, Move, compared
 from heimat.core.legibility.repairs import Repair, repair_told_apart
 from heimat.core.resolve.resolved import Resolved
@@ -31,6 +31,11 @@ class _Case(Case):
     @property
     def open(self) -> bool:
         return self.pair.least < self.result.told_apart.threshold
+
+    @property
+    def grain(self) -> float:
+        """By how much a level of 8 bits changes it."""
+        return GRAIN_OF_DISTANCE
 
     @property
     def slack(self) -> float:

@@ -9,7 +9,7 @@ from heimat.core.color.arrays import Bytes
 from heimat.core.color.told_apart import VisionDistance
 from heimat.core.document.keys import palette_key
 from heimat.core.document.palettes import Categorical
-from heimat.core.legibility.findings.finding import Case, Finding
+from heimat.core.legibility.findings.finding import GRAIN_OF_DISTANCE, Case, Finding
 from heimat.core.legibility.repairs import Repair
 from heimat.core.resolve.resolved import Resolved
 from heimat.core.resolve.resolved_palettes import ResolvedPalette
@@ -59,7 +59,7 @@ NO_REPAIRS: Callable[[], list[Repair]] = list
 class PaletteCase(Case):
     """Something measured of a palette in a theme: its id, the two colors, words and repairs when they are asked for.
 
-    `clear` is its slack. `told` is False of what is not to settle, or is told with another one.
+    `clear` is its slack, `by_level` its grain. `told` is False of what is not to settle, or is told with another one.
     """
 
     site: PaletteSite
@@ -70,6 +70,7 @@ class PaletteCase(Case):
     told: bool = True
     clear: float | None = None
     vision: VisionDistance | None = None
+    by_level: float = GRAIN_OF_DISTANCE
 
     @property
     def id(self) -> str:
@@ -85,6 +86,11 @@ class PaletteCase(Case):
     def slack(self) -> float | None:
         """By which share, or logarithm, it is clear of its threshold."""
         return self.clear
+
+    @property
+    def grain(self) -> float:
+        """By how much a level of 8 bits changes it."""
+        return self.by_level
 
     def say(self) -> Finding:
         """The finding in words, without repairs."""

@@ -6,6 +6,7 @@ from collections.abc import Iterator
 from heimat.core.color.contrast import cut, ratio
 from heimat.core.color.hex_notation import hex_of
 from heimat.core.document.palettes import Categorical
+from heimat.core.legibility.findings.finding import GRAIN_OF_CONTRAST
 from heimat.core.legibility.findings.palettes.color_repairs import color_repairs, telling_repairs
 from heimat.core.legibility.findings.palettes.palette_site import PaletteCase, PaletteSite, Words
 from heimat.core.legibility.repairs import Repair
@@ -39,4 +40,5 @@ def _case(site: PaletteSite, make: Categorical, place: int, reached: float) -> P
         ways,
         told=short,
         clear=slack,
+        by_level=GRAIN_OF_CONTRAST,
     )

@@ -22,9 +22,12 @@ from heimat.core.memory import remembered
 MOST_TURN = 15.0
 """Degrees of hue by which a category may move between themes and still be called by the same word."""
 
+_GRAIN = 0.12
+"""By how much a level of 8 bits turns a color, as a share of that: nine of ten by 0.09, none by more."""
+
 
 def measure(site: PaletteSite) -> Iterator[PaletteCase]:
-    """Every color that turns too far from what it is in the first theme."""
+    """By how much every color turns from what it is in the first theme."""
     make = site.categories
     first = next(iter(site.resolved.palettes.values()))
     own = next((each for each in first if each.palette.id == site.shown.palette.id), site.shown)
@@ -45,15 +48,22 @@ def _case(
         )
 
     key, colors = site.id("turned", make.colors[place].id), (own8, site.shown.rgb8[place])
-    return PaletteCase(site, key, colors, words, lambda: color_repairs(site, make, (place,)))
+    return PaletteCase(
+        site,
+        key,
+        colors,
+        words,
+        lambda: color_repairs(site, make, (place,)),
+        told=turn > MOST_TURN,
+        clear=1.0 - turn / MOST_TURN,
+        by_level=_GRAIN,
+    )
 
 
 @remembered(REMEMBERED)
 def _turns(before: bytes, now: bytes) -> tuple[tuple[int, float], ...]:
-    """The places of colors whose hue turns too far between two themes, and by how much."""
+    """The places of colors that are called by their hue, and by how much that turns between two themes."""
     was, here = (srgb_to_oklch(from_bytes(colors_of(each))) for each in (before, now))
     turns = np.abs(turn_between(was[:, 2], here[:, 2]))
     colored = np.minimum(was[:, 1], here[:, 1]) >= CALLED_BY_HUE
-    return tuple(
-        (int(place), float(turns[place])) for place in np.flatnonzero(colored & (turns > MOST_TURN))
-    )
+    return tuple((int(place), float(turns[place])) for place in np.flatnonzero(colored))
