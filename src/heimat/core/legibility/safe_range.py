@@ -17,6 +17,8 @@ _MOST_STEPS = 100
 
 
 _PARTS = 16
+_PROBES = (-3.0, -1.0, 1.0, 3.0)
+"""Steps away from the present value at which it is looked at what moves at all."""
 _AT_THE_EDGE = "Something stands so near its threshold here that one level of 8 bits decides."
 WAVERS = 0.25
 """L* by which what is published may miss an aim, and by which an end keeps away from where a hue changes its label."""
@@ -55,7 +57,8 @@ def safe_range(
     within one: there, and at the end, a step is looked at in sixteenths, about a level of 8 bits each, and the one that
     flips is halved twice. Where something moves within its grain, one level decides: nothing there is safe.
     """
-    walk = _Walk(now, moved, value)
+    probes = [value + far * step for far in _PROBES if ends[0] <= value + far * step <= ends[1]]
+    walk = _Walk(now, moved, value, probes)
     for there in beside:
         if walk.leaps(there):
             edge = SafeEnd(value, walk.flips(there))
@@ -76,11 +79,20 @@ class _Trial:
 
 
 class _Walk:
-    def __init__(self, now: Resolved, moved: ResolvedAt, value: float) -> None:
+    def __init__(
+        self, now: Resolved, moved: ResolvedAt, value: float, probes: Sequence[float]
+    ) -> None:
         self._begun = now
         self._moved = moved
         self._value = value
         self._now = _found(now)
+        # Rounding may give a slack twice along the way: what moves at all is seen farther off.
+        self._moving = frozenset(
+            key
+            for there in map(self._tried, probes)
+            for key, slack in there.slacks.items()
+            if slack != self._now.slacks.get(key)
+        )
 
     def toward(self, end: float, step: float) -> SafeEnd:
         safe, before, here = self._value, self._now, self._now
@@ -93,7 +105,7 @@ class _Walk:
             if not self._safe(there, self._now) or close:
                 # Palettes are looked at more closely only where something of them may come or go.
                 moving = (there.ids or frozenset()) ^ (self._now.ids or frozenset()) | close
-                moving |= _wavering(there, self._now)
+                moving |= self._wavering(there, self._now)
                 palettes = any(key.startswith(PALETTE_IDS) for key in moving)
                 for part in range(1, _PARTS + 1):
                     at = safe + (beyond - safe) * part / _PARTS
@@ -127,7 +139,15 @@ class _Walk:
         return self._safe(there, self._now if palettes else self._plain)
 
     def _safe(self, there: _Trial, now: _Trial) -> bool:
-        return there.ids == now.ids and not _wavering(there, now)
+        return there.ids == now.ids and not self._wavering(there, now)
+
+    def _wavering(self, there: _Trial, now: _Trial) -> frozenset[str]:
+        """The findings that a level of 8 bits may let come and go: those that move, and are within their grain."""
+        return frozenset(
+            key
+            for key, slack in there.slacks.items()
+            if abs(slack.by) < slack.grain and (key in self._moving or slack != now.slacks.get(key))
+        )
 
     @cached_property
     def _plain(self) -> _Trial:
@@ -173,15 +193,6 @@ def _found(resolved: Resolved, *, palettes: bool = True) -> _Trial:
         finding_ids(resolved, palettes=palettes),
         slacks(resolved, palettes=palettes),
         tuple(hue.scale.anchor for hue in resolved.hue_list),
-    )
-
-
-def _wavering(there: _Trial, now: _Trial) -> frozenset[str]:
-    """The findings that a level of 8 bits may let come and go: those that move, and are within their grain."""
-    return frozenset(
-        key
-        for key, slack in there.slacks.items()
-        if abs(slack.by) < slack.grain and slack != now.slacks.get(key)
     )
 
 

@@ -6,7 +6,7 @@ import { edit } from "../../api/edits";
 import { newId } from "../../api/ids";
 import { Choice } from "../../components/Choice";
 import { TextField } from "../../components/TextField";
-import { Toggle } from "../../components/Toggle";
+import { Switch } from "../../components/Switch";
 import { ToolButton } from "../../components/ToolButton";
 import { usePart, useWorkspace } from "../../workspace/hooks";
 import { look, useLook } from "../../workspace/look";
@@ -188,12 +188,12 @@ function ColorTools({ palette }: { palette: PaletteView }) {
         />
       )}
       <ValueField key={`value ${color.id}`} palette={palette.id} place={place} onCommit={replace} />
-      <Toggle
+      <Switch
         on={color.held ?? false}
         onClick={() => void putFrom(withColor(({ held }) => ({ held: !held })))}
       >
         Hold {number}
-      </Toggle>
+      </Switch>
       <ToolButton disabled={place === 0} onClick={() => void moved(-1)}>
         Earlier
       </ToolButton>

@@ -4,7 +4,7 @@ import type { PaletteView } from "../../api/client";
 import { Choice } from "../../components/Choice";
 import { NumberField } from "../../components/NumberField";
 import { TextField } from "../../components/TextField";
-import { Toggle } from "../../components/Toggle";
+import { Switch } from "../../components/Switch";
 import { ToolButton } from "../../components/ToolButton";
 import { useWorkspace } from "../../workspace/hooks";
 import { breaksFrom, breaksOf, grainOf } from "./breaks";
@@ -74,9 +74,9 @@ export function RampTools({ palette }: { palette: PaletteView }) {
           onCommit={typeBreaks}
         />
       )}
-      <Toggle on={make.reversed ?? false} onClick={() => set(({ reversed }) => ({ reversed: !reversed }))}>
+      <Switch on={make.reversed ?? false} onClick={() => set(({ reversed }) => ({ reversed: !reversed }))}>
         Reversed
-      </Toggle>
+      </Switch>
       {make.kind === "diverging" ? (
         <>
           <Text fontSize="12px">Middle at</Text>

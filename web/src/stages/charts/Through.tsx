@@ -6,7 +6,7 @@ import { Choice } from "../../components/Choice";
 import { NumberField } from "../../components/NumberField";
 import { Swatch } from "../../components/Swatch";
 import { TextField } from "../../components/TextField";
-import { Toggle } from "../../components/Toggle";
+import { Switch } from "../../components/Switch";
 import { ToolButton } from "../../components/ToolButton";
 import { usePart, useWorkspace } from "../../workspace/hooks";
 import { useLook } from "../../workspace/look";
@@ -179,13 +179,13 @@ function Ends({ palette }: { palette: PaletteView }) {
           />
         </Flex>
       ))}
-      <Toggle
+      <Switch
         on={make.exact ?? false}
         title="The ends are these very colors, each at its own lightness; so that they are the same color wherever they stand"
         onClick={() => void putFrom(set(({ exact }) => ({ exact: !exact })))}
       >
         Ends exact
-      </Toggle>
+      </Switch>
       <Box color="fg.muted">
         {make.exact ? "Each arm ends in its color." : "Both arms end as dark; hue and strength are theirs."}
       </Box>

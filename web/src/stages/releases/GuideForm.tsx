@@ -3,7 +3,7 @@ import { Flex, Link, Text } from "@chakra-ui/react";
 import type { Guide } from "../../api/client";
 import { edit } from "../../api/edits";
 import { NumberField } from "../../components/NumberField";
-import { Toggle } from "../../components/Toggle";
+import { Switch } from "../../components/Switch";
 import { ToolButton } from "../../components/ToolButton";
 import { useWorkspace } from "../../workspace/hooks";
 import { useLook } from "../../workspace/look";
@@ -73,14 +73,14 @@ export function GuideForm({ guide }: { guide: Guide }) {
           onCommit={(columns) => set({ columns })}
         />
         {NOTATIONS.map((each) => (
-          <Toggle
+          <Switch
             key={each}
             on={notations.includes(each)}
             title={notations.length === 1 && notations.includes(each) ? "One notation stays" : undefined}
             onClick={() => turn(each)}
           >
             {each}
-          </Toggle>
+          </Switch>
         ))}
       </Flex>
       <Link
@@ -97,14 +97,14 @@ export function GuideForm({ guide }: { guide: Guide }) {
         <Text color="fg.muted">Parts, in this order</Text>
         {parts.map((part, place) => (
           <Flex key={part} gap="0">
-            <Toggle
+            <Switch
               on
               aria-label={`${PARTS[part]} in the guide`}
               title={parts.length === 1 ? "One part stays" : "Leave it out"}
               onClick={() => parts.length > 1 && void set({ parts: parts.filter((other) => other !== part) })}
             >
               {PARTS[part]}
-            </Toggle>
+            </Switch>
             {place > 0 && (
               <ToolButton
                 aria-label={`${PARTS[part]} earlier`}
@@ -119,7 +119,7 @@ export function GuideForm({ guide }: { guide: Guide }) {
         {all
           .filter((part) => !parts.includes(part))
           .map((part) => (
-            <Toggle
+            <Switch
               key={part}
               on={false}
               aria-label={`${PARTS[part]} in the guide`}
@@ -127,7 +127,7 @@ export function GuideForm({ guide }: { guide: Guide }) {
               onClick={() => void set({ parts: [...parts, part] })}
             >
               {PARTS[part]}
-            </Toggle>
+            </Switch>
           ))}
       </Flex>
     </Flex>

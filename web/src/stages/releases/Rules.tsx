@@ -3,7 +3,7 @@ import { Flex, Text } from "@chakra-ui/react";
 import type { ReleaseRules } from "../../api/client";
 import { edit } from "../../api/edits";
 import { NumberField } from "../../components/NumberField";
-import { Toggle } from "../../components/Toggle";
+import { Switch } from "../../components/Switch";
 import { useWorkspace } from "../../workspace/hooks";
 import { useWhole } from "../../workspace/useWhole";
 
@@ -21,19 +21,19 @@ export function Rules({ rules }: { rules: ReleaseRules }) {
       aria-label="Rules"
     >
       <Text color="fg.muted">Refuse</Text>
-      <Toggle
+      <Switch
         on={rules.refuse_open ?? false}
         onClick={() => void set((at) => ({ refuse_open: !at.refuse_open }))}
       >
         while findings are open
-      </Toggle>
-      <Toggle
+      </Switch>
+      <Switch
         on={rules.refuse_sudden ?? false}
         title="A token is deprecated in one release before it goes in another"
         onClick={() => void set((at) => ({ refuse_sudden: !at.refuse_sudden }))}
       >
         removals nobody was told of
-      </Toggle>
+      </Switch>
       <Text color="fg.muted">A color is a patch below</Text>
       <NumberField
         label="CIEDE2000 below which a change of color is a patch"

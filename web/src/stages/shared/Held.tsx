@@ -2,18 +2,18 @@
 
 import type { HueView } from "../../api/client";
 import { edit } from "../../api/edits";
-import { Toggle } from "../../components/Toggle";
+import { Switch } from "../../components/Switch";
 import { useWorkspace } from "../../workspace/hooks";
 
 export function Held({ hue }: { hue: HueView }) {
   const { put } = useWorkspace();
   return (
-    <Toggle
+    <Switch
       on={hue.held}
       title="What is held does not change until it is let go"
       onClick={() => void put(edit("hold_hues", { hues: [hue.id], held: !hue.held }))}
     >
       Held
-    </Toggle>
+    </Switch>
   );
 }

@@ -4,7 +4,7 @@ import { useRef, useState } from "react";
 import { Choice } from "../../components/Choice";
 import { type PickedPart, SPECIMENS, Specimen } from "../../components/specimens";
 import { PickedColors } from "../../components/specimens/PickedColors";
-import { Toggle } from "../../components/Toggle";
+import { Switch } from "../../components/Switch";
 import { useKnown, usePart } from "../../workspace/hooks";
 import { useInterface } from "../../workspace/interface";
 import { look, useLook } from "../../workspace/look";
@@ -60,14 +60,14 @@ export function SpecimenSheet() {
         />
         {!own && <Choice label="Beside it" value={chosen} items={items} onChoose={setChosen} />}
         {!own && beside && (
-          <Toggle on={same} onClick={() => setSame(!same)}>
+          <Switch on={same} onClick={() => setSame(!same)}>
             In the same place
-          </Toggle>
+          </Switch>
         )}
         {!own && beside && same && (
-          <Toggle on={turned} title="Or hold x" onClick={() => setTurned(!turned)}>
+          <Switch on={turned} title="Or hold x" onClick={() => setTurned(!turned)}>
             {other ? beside.name : `${here.name}; hold x for ${beside.name}`}
-          </Toggle>
+          </Switch>
         )}
         {problem && (
           <Text role="alert" fontSize="12px">

@@ -4,7 +4,7 @@ import type { TokenView } from "../../api/client";
 import { edit } from "../../api/edits";
 import { Choice } from "../../components/Choice";
 import { TextField } from "../../components/TextField";
-import { Toggle } from "../../components/Toggle";
+import { Switch } from "../../components/Switch";
 import { draftKey } from "../../util/drafts";
 import { usePart, useWorkspace } from "../../workspace/hooks";
 import { useLook } from "../../workspace/look";
@@ -33,7 +33,7 @@ export function TokenCare({ token, rule }: { token: TokenView; rule: string }) {
         grow
         onCommit={(usage) => describe({ usage })}
       />
-      <Toggle
+      <Switch
         on={token.internal}
         title="What is internal never leaves the house, nor its name"
         onClick={() =>
@@ -41,8 +41,8 @@ export function TokenCare({ token, rule }: { token: TokenView; rule: string }) {
         }
       >
         Internal
-      </Toggle>
-      <Toggle
+      </Switch>
+      <Switch
         on={token.deprecated}
         onClick={() =>
           void put(
@@ -53,7 +53,7 @@ export function TokenCare({ token, rule }: { token: TokenView; rule: string }) {
         }
       >
         Deprecated
-      </Toggle>
+      </Switch>
       {token.deprecated && (
         <>
           <Choice

@@ -6,7 +6,7 @@ import { client, data, problemOf, type WishBody } from "../../../api/client";
 import { CHART_COLORS } from "../../../api/constants.generated";
 import { NumberField } from "../../../components/NumberField";
 import { Passing } from "../../../components/Passing";
-import { Toggle } from "../../../components/Toggle";
+import { Switch } from "../../../components/Switch";
 import { ToolButton } from "../../../components/ToolButton";
 import { draftKey, useShapedDraft } from "../../../util/drafts";
 import { usePart, useWorkspace } from "../../../workspace/hooks";
@@ -143,13 +143,13 @@ export function GenerateArea() {
             places={1}
             onCommit={(contrast) => setWish({ ...wish, contrast })}
           />
-          <Toggle
+          <Switch
             on={wish.contrast < CONTRAST}
             title="Paler colors, yellows among them, are let in: draw an outline around the marks"
             onClick={() => setWish({ ...wish, contrast: wish.contrast < CONTRAST ? CONTRAST : OUTLINED })}
           >
             Marks with an outline
-          </Toggle>
+          </Switch>
           <ToolButton onClick={() => setWish({ ...wish, seed: wish.seed + 1 })}>Another search</ToolButton>
         </>
       }
@@ -188,7 +188,7 @@ export function GenerateArea() {
       <Flex gap="6px" wrap="wrap" align="center" fontSize="12px" marginBottom="6px">
         <Text>Held exactly:</Text>
         {brands.map((hue) => (
-          <Toggle
+          <Switch
             key={hue.id}
             on={held.includes(hue.id)}
             onClick={() =>
@@ -196,7 +196,7 @@ export function GenerateArea() {
             }
           >
             {hue.name}
-          </Toggle>
+          </Switch>
         ))}
       </Flex>
       {proposal.error ? (

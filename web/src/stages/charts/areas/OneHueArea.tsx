@@ -3,7 +3,7 @@ import { Flex, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import type { PaletteView } from "../../../api/client";
 import { PALETTE_SOURCES } from "../../../api/constants.generated";
-import { Toggle } from "../../../components/Toggle";
+import { Switch } from "../../../components/Switch";
 import { ToolButton } from "../../../components/ToolButton";
 import { usePart, useWorkspace } from "../../../workspace/hooks";
 import { look } from "../../../workspace/look";
@@ -86,7 +86,7 @@ function OneHue({ shown }: { shown: PaletteView | undefined }) {
       </Text>
       <Flex gap="6px" wrap="wrap" role="group" aria-label="Hues on the way">
         {hues.map((hue) => (
-          <Toggle
+          <Switch
             key={hue.id}
             on={chosen.includes(hue.id)}
             onClick={() =>
@@ -96,7 +96,7 @@ function OneHue({ shown }: { shown: PaletteView | undefined }) {
             }
           >
             {hue.name}
-          </Toggle>
+          </Switch>
         ))}
       </Flex>
       {others > 0 && (

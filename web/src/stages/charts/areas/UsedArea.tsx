@@ -6,7 +6,7 @@ import { edit } from "../../../api/edits";
 import { Choice } from "../../../components/Choice";
 import { Swatch } from "../../../components/Swatch";
 import { TextField } from "../../../components/TextField";
-import { Toggle } from "../../../components/Toggle";
+import { Switch } from "../../../components/Switch";
 import { ToolButton } from "../../../components/ToolButton";
 import { usePart, useWorkspace } from "../../../workspace/hooks";
 import { useLook } from "../../../workspace/look";
@@ -121,7 +121,7 @@ function ToldApart({ palette }: { palette: PaletteView }) {
       </Text>
       <Flex gap="6px" wrap="wrap" align="center">
         {WAYS.map(({ way, words }) => (
-          <Toggle
+          <Switch
             key={way}
             on={told.includes(way)}
             onClick={() =>
@@ -131,7 +131,7 @@ function ToldApart({ palette }: { palette: PaletteView }) {
             }
           >
             {words}
-          </Toggle>
+          </Switch>
         ))}
         <Choice
           label="Marks"

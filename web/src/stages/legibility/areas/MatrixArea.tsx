@@ -8,7 +8,7 @@ import { newId } from "../../../api/ids";
 import { Choice } from "../../../components/Choice";
 import { NumberField } from "../../../components/NumberField";
 import { TextField } from "../../../components/TextField";
-import { Toggle } from "../../../components/Toggle";
+import { Switch } from "../../../components/Switch";
 import { ToolButton } from "../../../components/ToolButton";
 import { copyText } from "../../../util/copy";
 import { download, pngOf } from "../../../util/download";
@@ -97,9 +97,9 @@ export function MatrixArea() {
             items={GRADES.map(({ value, words }) => ({ value, words }))}
             onChoose={(value) => setGrade(value)}
           />
-          <Toggle on={declared} onClick={() => setDeclared(!declared)}>
+          <Switch on={declared} onClick={() => setDeclared(!declared)}>
             Declared only
-          </Toggle>
+          </Switch>
           <TextField
             key={present?.id ?? `${rows} ${columns} ${order}`}
             label="Name of this matrix"

@@ -4,7 +4,7 @@ import { type KeyboardEvent, useEffect, useRef, useState } from "react";
 import { client, data, type PictureView, problemOf, type TextOnPictureView } from "../../../api/client";
 import { Choice } from "../../../components/Choice";
 import { NumberField } from "../../../components/NumberField";
-import { Toggle } from "../../../components/Toggle";
+import { Switch } from "../../../components/Switch";
 import { ToolButton } from "../../../components/ToolButton";
 import { draftKey, useDraft } from "../../../util/drafts";
 import { useDrag } from "../../../util/useDrag";
@@ -121,9 +121,9 @@ function Desk({ picture, pictures }: { picture: PictureView; pictures: PictureVi
             onCommit={setSize}
             onStep={setSize}
           />
-          <Toggle on={bold} onClick={() => setBold(!bold)}>
+          <Switch on={bold} onClick={() => setBold(!bold)}>
             Bold
-          </Toggle>
+          </Switch>
           <Choice label="Reaches" value={level} items={LEVELS} onChoose={setLevel} />
           <ToolButton onClick={() => void findPlace()}>Find the best place</ToolButton>
         </>

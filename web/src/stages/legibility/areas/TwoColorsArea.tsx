@@ -4,7 +4,7 @@ import { type ReactNode, useId, useState } from "react";
 import { client, data, type Problem, type TwoColorsView } from "../../../api/client";
 import { edit } from "../../../api/edits";
 import { NumberField } from "../../../components/NumberField";
-import { Toggle } from "../../../components/Toggle";
+import { Switch } from "../../../components/Switch";
 import { ToolButton } from "../../../components/ToolButton";
 import { copyText } from "../../../util/copy";
 import { draftKey, useDraft } from "../../../util/drafts";
@@ -80,9 +80,9 @@ export function TwoColorsArea() {
       tools={
         <>
           <ToolButton onClick={swap}>Swap</ToolButton>
-          <Toggle on={picking} onClick={() => useInterface.getState().set({ pointing: !picking })}>
+          <Switch on={picking} onClick={() => useInterface.getState().set({ pointing: !picking })}>
             From a picture
-          </Toggle>
+          </Switch>
           <TypefaceTools typeface={typeface} />
           {(moved.one || moved.other) && (
             <ToolButton onClick={() => setMoved(STILL)}>Back to what was typed</ToolButton>

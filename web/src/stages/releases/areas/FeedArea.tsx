@@ -4,7 +4,7 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { client, data, type FeedView, type KeyView, problemOf } from "../../../api/client";
 import { TextField } from "../../../components/TextField";
-import { Toggle } from "../../../components/Toggle";
+import { Switch } from "../../../components/Switch";
 import { ToolButton } from "../../../components/ToolButton";
 import { copyText } from "../../../util/copy";
 import { few } from "../../../util/few";
@@ -67,14 +67,14 @@ export function FeedArea() {
     <Area
       title="Keys and previews"
       tools={
-        <Toggle
+        <Switch
           on={keyed}
           disabled={!feed.data || asking.isPending}
           title="Without a key the feed answers nobody then"
           onClick={() => asking.mutate(!keyed)}
         >
           Only with a key
-        </Toggle>
+        </Switch>
       }
     >
       <Text role="status" fontSize="12px" fontWeight="700" minHeight="18px">

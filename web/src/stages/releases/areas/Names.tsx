@@ -15,7 +15,7 @@ import { CASES } from "../../../api/constants.generated";
 import { edit } from "../../../api/edits";
 import { Choice } from "../../../components/Choice";
 import { TextField } from "../../../components/TextField";
-import { Toggle } from "../../../components/Toggle";
+import { Switch } from "../../../components/Switch";
 import { ToolButton } from "../../../components/ToolButton";
 import { draftKey, useDraft } from "../../../util/drafts";
 import { useWorkspace } from "../../../workspace/hooks";
@@ -82,13 +82,13 @@ export function Names({ output, view, colors }: Props) {
           items={FORMS}
           onChoose={(form) => void set({ form })}
         />
-        <Toggle
+        <Switch
           on={output.rest ?? true}
           title="What has no name below goes out by the pattern"
           onClick={() => void set((at) => ({ rest: !(at.rest ?? true) }))}
         >
           All others by a pattern
-        </Toggle>
+        </Switch>
         {(output.rest ?? true) && (
           <>
             <TextField

@@ -6,7 +6,7 @@ import { client, data, problemOf } from "../../../api/client";
 import { edit } from "../../../api/edits";
 import { newId } from "../../../api/ids";
 import { Choice } from "../../../components/Choice";
-import { Toggle } from "../../../components/Toggle";
+import { Switch } from "../../../components/Switch";
 import { ToolButton } from "../../../components/ToolButton";
 import { few } from "../../../util/few";
 import { usePart, useWorkspace } from "../../../workspace/hooks";
@@ -169,14 +169,14 @@ export function RestingArea() {
             )}
             {offer.hues.map((hue) => (
               <Flex key={hue.id} gap="10px" align="center" minHeight="30px">
-                <Toggle
+                <Switch
                   on={Boolean(isOn(hue))}
                   width="150px"
                   justifyContent="flex-start"
                   onClick={() => setTurned({ ...turned, [hue.id]: !isOn(hue) })}
                 >
                   {hue.name}
-                </Toggle>
+                </Switch>
                 <Flex flex="1" maxWidth="420px" height="22px" data-sample>
                   {hue.colors.map((color, place) => (
                     // biome-ignore lint/suspicious/noArrayIndexKey: a step has no other name here

@@ -6,7 +6,7 @@ import { client, data, type HarmonyBody, type PartnerView } from "../../../api/c
 import { MOST_SPREAD } from "../../../api/constants.generated";
 import { Choice } from "../../../components/Choice";
 import { Range } from "../../../components/Range";
-import { Toggle } from "../../../components/Toggle";
+import { Switch } from "../../../components/Switch";
 import { ToolButton } from "../../../components/ToolButton";
 import { usePart } from "../../../workspace/hooks";
 import { useInterface } from "../../../workspace/interface";
@@ -246,7 +246,7 @@ export function HarmonyArea() {
       <Flex gap="4px" align="center" marginTop="8px" wrap="wrap" fontSize="12px">
         <Text color="fg.muted">From</Text>
         {hues.map((hue) => (
-          <Toggle
+          <Switch
             key={hue.id}
             on={given.some((each) => each.id === hue.id)}
             onClick={() => {
@@ -259,7 +259,7 @@ export function HarmonyArea() {
             onDoubleClick={() => look({ select: hue.key })}
           >
             {hue.name}
-          </Toggle>
+          </Switch>
         ))}
       </Flex>
     </Area>

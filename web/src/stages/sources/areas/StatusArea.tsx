@@ -5,7 +5,7 @@ import { useState } from "react";
 import { client, data, type HueView, problemOf, type Status, type StatusView } from "../../../api/client";
 import { LONGEST_NOTE } from "../../../api/constants.generated";
 import { Halves } from "../../../components/Halves";
-import { Toggle } from "../../../components/Toggle";
+import { Switch } from "../../../components/Switch";
 import { ToolButton } from "../../../components/ToolButton";
 import { usePart, useWorkspace } from "../../../workspace/hooks";
 import { useInterface } from "../../../workspace/interface";
@@ -123,7 +123,7 @@ export function StatusArea() {
                 {color.convention}
               </Text>
             </Box>
-            <Toggle
+            <Switch
               on={color.held}
               disabled={!present.has(color.status) || fixed.includes(color.status)}
               title={
@@ -141,7 +141,7 @@ export function StatusArea() {
               }
             >
               {color.held ? "Held" : "Hold"}
-            </Toggle>
+            </Switch>
           </Flex>
         ))}
       </Box>

@@ -6,7 +6,7 @@ import { useState } from "react";
 import { client, data, type PlanRowView } from "../../../api/client";
 import { Choice } from "../../../components/Choice";
 import { Halves } from "../../../components/Halves";
-import { Toggle } from "../../../components/Toggle";
+import { Switch } from "../../../components/Switch";
 import { ToolButton } from "../../../components/ToolButton";
 import { copyText } from "../../../util/copy";
 import { draftKey, useShapedDraft } from "../../../util/drafts";
@@ -69,13 +69,13 @@ export function TextArea() {
       title="The set as text"
       tools={
         <>
-          <Toggle on={names} disabled={edited} onClick={() => setNames(!names)}>
+          <Switch on={names} disabled={edited} onClick={() => setNames(!names)}>
             With names
-          </Toggle>
+          </Switch>
           {notation === "hex" && (
-            <Toggle on={sign} disabled={edited} onClick={() => setSign(!sign)}>
+            <Switch on={sign} disabled={edited} onClick={() => setSign(!sign)}>
               With #
-            </Toggle>
+            </Switch>
           )}
           <Text fontSize="12px" color="fg.muted">
             in {notation}, as chosen above

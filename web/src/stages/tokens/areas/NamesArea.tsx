@@ -6,7 +6,7 @@ import { CASES } from "../../../api/constants.generated";
 import { edit } from "../../../api/edits";
 import { newId } from "../../../api/ids";
 import { Choice } from "../../../components/Choice";
-import { Toggle } from "../../../components/Toggle";
+import { Switch } from "../../../components/Switch";
 import { ToolButton } from "../../../components/ToolButton";
 import { usePart, useWorkspace } from "../../../workspace/hooks";
 import { useLook } from "../../../workspace/look";
@@ -88,13 +88,13 @@ export function NamesArea() {
             items={[...CASES]}
             onChoose={(chosen) => set({ case: chosen })}
           />
-          <Toggle
+          <Switch
             on={old}
             title="The old names stay, deprecated, as aliases of the new ones, until they are removed"
             onClick={() => setOld(!old)}
           >
             Old names live on
-          </Toggle>
+          </Switch>
         </>
       }
       actions={

@@ -5,7 +5,7 @@ import { client, data, problemOf } from "../../../api/client";
 import { CASES } from "../../../api/constants.generated";
 import { edit } from "../../../api/edits";
 import { Choice } from "../../../components/Choice";
-import { Toggle } from "../../../components/Toggle";
+import { Switch } from "../../../components/Switch";
 import { ToolButton } from "../../../components/ToolButton";
 import { usePart, useWorkspace } from "../../../workspace/hooks";
 import { useLook } from "../../../workspace/look";
@@ -67,13 +67,13 @@ export function ScaleNames() {
         <ToolButton disabled={same || (plan?.problems.length ?? 0) > 0} onClick={() => void commit()}>
           Name them so
         </ToolButton>
-        <Toggle
+        <Switch
           on={published}
           title="Developers get semantic tokens; scale tokens only where you say so"
           onClick={() => void put(edit("publish_scales", { published: !published }))}
         >
           Published
-        </Toggle>
+        </Switch>
       </Flex>
       {[...(plan?.problems ?? []), ...(problem ? [problem] : [])].map((words) => (
         <Text key={words} role="alert" fontWeight="700" marginTop="4px">

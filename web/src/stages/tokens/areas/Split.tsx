@@ -5,7 +5,7 @@ import { problemOf, type StandingPlanView } from "../../../api/client";
 import { edit } from "../../../api/edits";
 import { newId } from "../../../api/ids";
 import { tokenKey } from "../../../api/keys";
-import { Toggle } from "../../../components/Toggle";
+import { Switch } from "../../../components/Switch";
 import { ToolButton } from "../../../components/ToolButton";
 import { useWorkspace } from "../../../workspace/hooks";
 import { look } from "../../../workspace/look";
@@ -69,9 +69,9 @@ export function Split({ token, name, found }: { token: string; name: string; fou
       {uses.length > 0 && (
         <Flex wrap="wrap" gap="6px" marginTop="6px">
           {uses.map((use) => (
-            <Toggle key={use.id} on={going.has(use.id)} onClick={() => toggle(use.id)}>
+            <Switch key={use.id} on={going.has(use.id)} onClick={() => toggle(use.id)}>
               {use.words}
-            </Toggle>
+            </Switch>
           ))}
         </Flex>
       )}
