@@ -1,9 +1,10 @@
-/** A button that names what it chooses and the present choice, and opens a menu of all. */
+/** A word and the present choice, with a mark that it opens: a menu of all. It has no box. */
 import { Text, VisuallyHidden } from "@chakra-ui/react";
 import { memo } from "react";
 import { useSteady } from "../util/useSteady";
 import type { Item } from "./item";
 import { Opener } from "./Opener";
+import { OpenMark } from "./OpenMark";
 import { ChoiceMenu } from "./panels";
 import { TOOL } from "./ToolButton";
 
@@ -12,7 +13,6 @@ interface Props<Value extends string = string> {
   value: string;
   items: readonly Item<Value>[];
   onChoose: (value: Value) => void;
-  plain?: boolean;
   /** Of what it is a choice, where several of one label stand beside each other: said, not shown. */
   of?: string;
 }
@@ -33,25 +33,27 @@ const Drawn = memo(
   (before, after) =>
     before.label === after.label &&
     before.value === after.value &&
-    before.plain === after.plain &&
     before.of === after.of &&
     sameItems(before.items, after.items),
 );
 
-function DrawnChoice({ label, value, items, onChoose, plain = false, of }: Props) {
+function DrawnChoice({ label, value, items, onChoose, of }: Props) {
   const chosen = items.find((item) => item.value === value);
   return (
     <Opener
       opens="menu"
       panel={(opened) => <ChoiceMenu {...opened} value={value} items={items} onChoose={onChoose} />}
       {...TOOL}
-      gap="6px"
-      {...(plain ? { variant: "ghost", paddingInline: "4px" } : {})}
+      variant="plain"
+      borderColor="transparent"
+      gap="5px"
+      paddingInline="4px"
     >
       {label}{" "}
-      <Text as="strong" fontWeight="700">
+      <Text as="strong" fontWeight="700" borderBottom="1px solid">
         {chosen?.words ?? value}
       </Text>
+      <OpenMark />
       {of && <VisuallyHidden> {of}</VisuallyHidden>}
     </Opener>
   );

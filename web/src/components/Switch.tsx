@@ -5,7 +5,16 @@ import { TOOL } from "./ToolButton";
 
 export function Switch({ on, children, ...props }: { on: boolean } & ButtonProps) {
   return (
-    <Button {...TOOL} variant="plain" role="switch" aria-checked={on} paddingInline="2px" gap="6px" {...props}>
+    <Button
+      {...TOOL}
+      variant="plain"
+      borderColor="transparent"
+      role="switch"
+      aria-checked={on}
+      paddingInline="2px"
+      gap="6px"
+      {...props}
+    >
       <span className={styles.box} data-on={on || undefined} />
       {children}
     </Button>

@@ -1,21 +1,23 @@
-/** The head of a stage: its title, what is in it, and its tools. */
+/** The head of a stage: its title, what is in it, choices and commands; below, the row of what opens. */
 import { Box, Flex, Heading, Text } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 
 interface Props {
   title: string;
   words: string;
+  /** What opens work areas. */
+  openers?: ReactNode;
   children?: ReactNode;
 }
 
-export function Toolbar({ title, words, children }: Props) {
+export function Toolbar({ title, words, openers, children }: Props) {
   return (
     <Box flexShrink={0} css={{ container: "head / inline-size" }}>
       <Flex
         align="center"
         gap="12px"
-        minHeight="54px"
-        paddingBlock="6px"
+        minHeight="46px"
+        paddingBlock="6px 2px"
         paddingInline="20px"
         css={{
           "@container head (max-width: 899px)": { flexWrap: "wrap", rowGap: "2px", paddingBlock: "6px" },
@@ -28,7 +30,7 @@ export function Toolbar({ title, words, children }: Props) {
           {words}
         </Text>
         <Flex
-          gap="8px"
+          gap="14px"
           marginLeft="auto"
           align="center"
           wrap="wrap"
@@ -39,6 +41,7 @@ export function Toolbar({ title, words, children }: Props) {
           {children}
         </Flex>
       </Flex>
+      {openers}
     </Box>
   );
 }

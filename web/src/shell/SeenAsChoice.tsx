@@ -3,6 +3,7 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { NumberField } from "../components/NumberField";
 import { Opener } from "../components/Opener";
+import { OpenMark } from "../components/OpenMark";
 import { PopoverPanel } from "../components/panels";
 import { useRadios } from "../util/useRadios";
 import { look, useLook, VISION_WORDS, VISIONS } from "../workspace/look";
@@ -19,7 +20,7 @@ export function SeenAsChoice() {
           <SeenAsPanel />
         </PopoverPanel>
       )}
-      variant="ghost"
+      variant="plain"
       size="2xs"
       height="28px"
       fontSize="13px"
@@ -28,9 +29,10 @@ export function SeenAsChoice() {
       paddingInline="4px"
     >
       Seen as{" "}
-      <Text as="strong" fontWeight="700">
+      <Text as="strong" fontWeight="700" borderBottom="1px solid">
         {words}
       </Text>
+      <OpenMark />
     </Opener>
   );
 }

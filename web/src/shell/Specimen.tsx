@@ -51,7 +51,6 @@ export function Specimen() {
           value={drawn.id}
           items={SPECIMENS.map(({ id, words }) => ({ value: id, words }))}
           onChoose={(chosen) => set({ screen: chosen })}
-          plain
         />
         <Choice
           label="Theme"
@@ -61,7 +60,6 @@ export function Specimen() {
             ...specimen.themes.map(({ id, name }) => ({ value: id, words: name })),
           ]}
           onChoose={(chosen) => set({ specimenTheme: chosen || null })}
-          plain
         />
       </Flex>
       <PickedColors

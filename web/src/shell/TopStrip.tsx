@@ -97,7 +97,7 @@ function StageMenu() {
   }));
   return (
     <Flex as="nav" aria-label="Stages" align="center" paddingInline="8px">
-      <Choice label="Stage" value={stage} items={items} onChoose={goTo} plain />
+      <Choice label="Stage" value={stage} items={items} onChoose={goTo} />
     </Flex>
   );
 }

@@ -29,6 +29,10 @@ export interface AreaManifest {
   component: Lazy;
   /** Whether its button stands there though it is not open; always, where nothing is said. */
   offered?: (head: Parts["head"]) => boolean;
+  /** An opener, where nothing is said; a command beside the title; a view of the stage; or come to from another area. */
+  as?: "command" | "view" | { from: string };
+  /** A new group of openers begins with it. */
+  apart?: boolean;
 }
 
 export interface StageManifest {

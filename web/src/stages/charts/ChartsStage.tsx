@@ -6,7 +6,7 @@ import { Toolbar } from "../../components/Toolbar";
 import { usePart } from "../../workspace/hooks";
 import { look } from "../../workspace/look";
 import { ThemeChoice } from "../shared/ThemeChoice";
-import { AreaToggles, useOpenArea, WorkArea } from "../shared/WorkArea";
+import { AreaOpeners, useOpenArea, WorkArea } from "../shared/WorkArea";
 import { BroughtData } from "./BroughtData";
 import { DataChoice } from "./DataChoice";
 import { Drawn } from "./Drawn";
@@ -25,10 +25,9 @@ const MOST_SHOWN = 7;
 /** While a hue is dragged nothing of it changes: it is not drawn again. */
 const Head = memo(function Head({ words }: { words: string }) {
   return (
-    <Toolbar title="Charts" words={words}>
+    <Toolbar title="Charts" words={words} openers={<AreaOpeners />}>
       <ThemeChoice />
       <DataChoice />
-      <AreaToggles />
     </Toolbar>
   );
 });
@@ -52,8 +51,7 @@ export function ChartsStage() {
         flex="1 1 0"
         minHeight={open ? "120px" : "0"}
         overflowY="auto"
-        paddingInline="20px"
-        paddingBottom="20px"
+        padding="8px 20px 20px"
         tabIndex={0}
         role="group"
         aria-label="Palettes and charts"

@@ -41,6 +41,7 @@ export const charts: StageManifest = {
     {
       id: "in-use",
       words: "In use",
+      apart: true,
       needs: "look",
       parts: [],
       component: lazily(() => import("./areas/UsedArea"), "UsedArea"),

@@ -1,34 +1,40 @@
 /** Legibility: what is to settle first; what else was checked is a work area away. */
 
-import { Box, Flex } from "@chakra-ui/react";
+import { Box } from "@chakra-ui/react";
+import { Choice } from "../../components/Choice";
+import type { Item } from "../../components/item";
 import { Toolbar } from "../../components/Toolbar";
 import { usePart } from "../../workspace/hooks";
+import { look } from "../../workspace/look";
 import { ThemeChoice } from "../shared/ThemeChoice";
-import { AreaToggles, useOpenArea, WorkArea } from "../shared/WorkArea";
+import { AreaCommands, AreaOpeners, useOpenArea, WorkArea } from "../shared/WorkArea";
 import { BroughtPictures } from "./BroughtPictures";
 import { Exceptions } from "./Exceptions";
 import { Findings } from "./Findings";
 
+const VIEWS: Item<"findings" | "pairings">[] = [
+  { value: "findings", words: "findings" },
+  { value: "pairings", words: "findings and pairings" },
+];
+
 export function LegibilityStage() {
   const open = usePart("findings", (findings) => findings.length);
-  const area = useOpenArea() !== null;
+  const opened = useOpenArea();
+  const area = opened !== null;
+  const pairings = opened === "pairings";
   const words = `${open} to settle`;
   return (
     <>
-      <Toolbar title="Legibility" words={words}>
+      <Toolbar title="Legibility" words={words} openers={<AreaOpeners />}>
         <ThemeChoice />
+        <Choice
+          label="Show"
+          value={pairings ? "pairings" : "findings"}
+          items={VIEWS}
+          onChoose={(view) => look({ area: view === "pairings" ? view : null })}
+        />
+        <AreaCommands />
       </Toolbar>
-      <Flex
-        role="group"
-        aria-label="What else is checked"
-        gap="6px"
-        wrap="wrap"
-        flexShrink={0}
-        paddingInline="20px"
-        paddingBottom="8px"
-      >
-        <AreaToggles />
-      </Flex>
       <BroughtPictures />
       <Box
         flex="1 1 0"

@@ -9,7 +9,7 @@ import { Toolbar } from "../../components/Toolbar";
 import { usePart } from "../../workspace/hooks";
 import { useLook, useSeeing } from "../../workspace/look";
 import { releasedAt } from "../../workspace/released";
-import { AreaToggles, useOpenArea, WorkArea } from "../shared/WorkArea";
+import { AreaOpeners, useOpenArea, WorkArea } from "../shared/WorkArea";
 import { Changes } from "./Changes";
 import { EarlierRelease } from "./EarlierRelease";
 import { Feed } from "./Feed";
@@ -72,7 +72,7 @@ export function ReleasesStage() {
         : `From ${before} to ${to}: ${compared?.count ?? 0}`;
   return (
     <>
-      <Toolbar title="Releases" words={words}>
+      <Toolbar title="Releases" words={words} openers={<AreaOpeners />}>
         {latest !== null && (
           <Flex gap="8px" align="center">
             <Choice
@@ -92,7 +92,6 @@ export function ReleasesStage() {
             />
           </Flex>
         )}
-        <AreaToggles />
       </Toolbar>
       <Grid
         flex="1"
@@ -100,7 +99,7 @@ export function ReleasesStage() {
         overflowY="auto"
         templateColumns="minmax(0, 1fr) minmax(0, 1fr)"
         gap="24px"
-        padding="0 20px 20px"
+        padding="10px 20px 20px"
         alignItems="start"
       >
         <Box>

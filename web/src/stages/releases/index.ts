@@ -24,6 +24,7 @@ export const releases: StageManifest = {
     {
       id: "resting",
       words: "Rest on another",
+      apart: true,
       needs: "edit",
       parts: [],
       component: lazily(() => import("./areas/RestingArea"), "RestingArea"),

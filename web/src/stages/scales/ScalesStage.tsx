@@ -10,7 +10,7 @@ import { usePart, useWorkspace } from "../../workspace/hooks";
 import { PRINTS, useInterface } from "../../workspace/interface";
 import { look, useLook } from "../../workspace/look";
 import { scattered, useMoveHue } from "../../workspace/useMoveHue";
-import { AreaToggles, useOpenArea, WorkArea } from "../shared/WorkArea";
+import { AreaOpeners, useOpenArea, WorkArea } from "../shared/WorkArea";
 import { ChosenBar } from "./ChosenBar";
 import { ColumnSheet } from "./ColumnSheet";
 import { Promises } from "./Promises";
@@ -36,8 +36,7 @@ export function ScalesStage() {
         overflow="auto"
         scrollbarGutter="stable"
         scrollPaddingTop="44px"
-        paddingInline="20px"
-        paddingBottom="10px"
+        padding="4px 20px 10px"
         data-sheet
       >
         {show !== "column" && <Promises />}
@@ -68,7 +67,7 @@ function Head({ show }: { show: string }) {
     ...(ground !== "white" && ground !== "black" && on !== step ? [{ value: on, words: ground }] : []),
   ];
   return (
-    <Toolbar title="Scales" words={`${hues} hues, ${steps} steps`}>
+    <Toolbar title="Scales" words={`${hues} hues, ${steps} steps`} openers={<AreaOpeners />}>
       <Choice label="Ground" value={on} items={grounds} onChoose={(chosen) => look({ ground: chosen })} />
       <Choice
         label="Print"
@@ -77,7 +76,6 @@ function Head({ show }: { show: string }) {
         onChoose={(value) => set({ print: value })}
       />
       <Choice label="Show" value={show} items={SHOW_ITEMS} onChoose={(value) => look({ show: value })} />
-      <AreaToggles />
     </Toolbar>
   );
 }

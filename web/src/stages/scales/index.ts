@@ -31,6 +31,7 @@ export const scales: StageManifest = {
     {
       id: "curves",
       words: "Curves",
+      apart: true,
       needs: "edit",
       parts: ["scale_detail"],
       component: lazily(() => import("./areas/CurvesArea"), "CurvesArea"),
@@ -45,6 +46,7 @@ export const scales: StageManifest = {
     {
       id: "overlay",
       words: "Overlay",
+      apart: true,
       needs: "look",
       parts: [],
       component: lazily(() => import("./areas/OverlayArea"), "OverlayArea"),

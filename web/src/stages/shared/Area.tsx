@@ -17,8 +17,11 @@ interface Props {
 /** Close the open work area; the focus goes back to what opens it. */
 export function closeArea() {
   const { area } = useLook.getState();
+  const own = `[data-area="${CSS.escape(area ?? "")}"]`;
+  // What was come to from another area goes back to that one's opener, a view to the head of the stage.
+  const opener = document.querySelector<HTMLElement>(`${own}, [data-area][aria-pressed="true"]`);
   look({ area: null });
-  focusSoon(found(`[data-area="${CSS.escape(area ?? "")}"]`));
+  focusSoon(opener ? () => opener : found("[data-area]"));
 }
 
 export function Area({ title, tools, actions, children }: Props) {
@@ -46,8 +49,7 @@ export function Area({ title, tools, actions, children }: Props) {
     >
       <Flex
         gap="8px"
-        align="center"
-        wrap="wrap"
+        align="flex-start"
         marginBottom="8px"
         minHeight="28px"
         // What is done with it all stays at hand while a long list is walked through, where there is the height for it.
@@ -62,16 +64,19 @@ export function Area({ title, tools, actions, children }: Props) {
           },
         }}
       >
-        <Heading as="h2" fontSize="14px" fontWeight="700" marginRight="4px">
-          {title}
-        </Heading>
-        {tools}
-        <Flex gap="8px" marginLeft="auto" align="center" wrap="wrap">
-          {actions}
-          <ToolButton onClick={closeArea} aria-label={`Close ${title}`}>
-            Close
-          </ToolButton>
+        <Flex gap="8px" align="center" wrap="wrap" flex="1" minWidth="0">
+          <Heading as="h2" fontSize="14px" fontWeight="700" marginRight="4px">
+            {title}
+          </Heading>
+          {tools}
+          <Flex gap="8px" marginLeft="auto" align="center" wrap="wrap">
+            {actions}
+          </Flex>
         </Flex>
+        {/* It stands in one place, however many tools there are. */}
+        <ToolButton onClick={closeArea} aria-label={`Close ${title}`} flexShrink={0}>
+          Close
+        </ToolButton>
       </Flex>
       {children}
     </Box>

@@ -13,7 +13,7 @@ export function Held({ hue }: { hue: HueView }) {
       title="What is held does not change until it is let go"
       onClick={() => void put(edit("hold_hues", { hues: [hue.id], held: !hue.held }))}
     >
-      Held
+      {hue.held ? "Held" : "Free to change"}
     </Switch>
   );
 }

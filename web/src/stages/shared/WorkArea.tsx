@@ -1,9 +1,11 @@
-/** The work areas of a stage: the buttons that open them, and the one that is open, inside its sheet. */
-import { Suspense, useContext } from "react";
-import { Toggle } from "../../components/Toggle";
+/** The work areas of a stage: what opens them, and the one that is open, inside its sheet. */
+import { Box } from "@chakra-ui/react";
+import { Fragment, Suspense, useContext } from "react";
+import { ToolButton } from "../../components/ToolButton";
 import { useKnown, usePart } from "../../workspace/hooks";
 import { look, useLook } from "../../workspace/look";
-import { areaOf, StageContext } from "../manifest";
+import { type AreaManifest, areaOf, StageContext } from "../manifest";
+import styles from "./openers.module.css";
 
 function useStage() {
   const stage = useContext(StageContext);
@@ -15,7 +17,8 @@ function useStage() {
 /** The work area that is open in this stage; one that was left open in another is none here. */
 export const useOpenArea = () => useStage().area?.id ?? null;
 
-export function AreaToggles() {
+/** The areas that are offered, or open, of those that a condition takes. */
+function useOffered(taken: (area: AreaManifest) => boolean) {
   const { stage, area } = useStage();
   const offered = usePart("head", (head) =>
     stage.areas
@@ -23,17 +26,51 @@ export function AreaToggles() {
       .map((each) => each.id)
       .join(" "),
   ).split(" ");
-  const shown = stage.areas.filter((each) => each === area || offered.includes(each.id));
-  return shown.map(({ id, words }) => (
-    <Toggle
-      key={id}
-      data-area={id}
-      on={id === area?.id}
-      onClick={() => look({ area: id === area?.id ? null : id })}
-    >
-      {words}
-    </Toggle>
-  ));
+  // What is come to from another area is open under that one's opener.
+  const from = typeof area?.as === "object" ? area.as.from : area?.id;
+  return {
+    areas: stage.areas.filter((each) => taken(each) && (each.id === from || offered.includes(each.id))),
+    open: from ?? null,
+  };
+}
+
+const turn = (id: string, open: string | null) => look({ area: id === open ? null : id });
+
+/** The row under a stage's title, in groups in the order of the work; the open one is joined to what is below. */
+export function AreaOpeners() {
+  const { areas, open } = useOffered((area) => area.as === undefined);
+  return (
+    <div className={styles.row} role="group" aria-label="Work areas">
+      {areas.map(({ id, words, apart }, place) => (
+        <Fragment key={id}>
+          {apart && place > 0 && <span className={styles.apart} />}
+          <button
+            type="button"
+            className={styles.opener}
+            data-area={id}
+            aria-pressed={id === open}
+            onClick={() => turn(id, open)}
+          >
+            {words}
+          </button>
+        </Fragment>
+      ))}
+    </div>
+  );
+}
+
+/** What a stage does as a whole: commands beside its title. */
+export function AreaCommands() {
+  const { areas, open } = useOffered((area) => area.as === "command");
+  return (
+    <Box display="contents">
+      {areas.map(({ id, words }) => (
+        <ToolButton key={id} data-area={id} aria-expanded={id === open} onClick={() => turn(id, open)}>
+          {words}
+        </ToolButton>
+      ))}
+    </Box>
+  );
 }
 
 /** Shown once everything is there that it needs. */

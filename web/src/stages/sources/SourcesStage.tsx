@@ -13,7 +13,7 @@ import { useKnown, usePart, useWorkspace } from "../../workspace/hooks";
 import { useInterface } from "../../workspace/interface";
 import { look, useLook } from "../../workspace/look";
 import { useMoveHue } from "../../workspace/useMoveHue";
-import { AreaToggles, useOpenArea, WorkArea } from "../shared/WorkArea";
+import { AreaCommands, AreaOpeners, useOpenArea, WorkArea } from "../shared/WorkArea";
 import { counted } from "./adding";
 import { Candidates } from "./Candidates";
 import { HueBand } from "./hues/HueBand";
@@ -48,12 +48,12 @@ export function SourcesStage() {
   const tools = (
     <>
       <ValuesAs />
-      <AreaToggles />
+      <AreaCommands />
     </>
   );
   return (
     <Flex direction="column" flex="1" minHeight="0">
-      <Toolbar title="Sources" words={words}>
+      <Toolbar title="Sources" words={words} openers={<AreaOpeners />}>
         {tools}
       </Toolbar>
       <Bands>
@@ -89,8 +89,7 @@ function Bands({ children }: { children: React.ReactNode }) {
       flex="1"
       minHeight="150px"
       overflowY="auto"
-      paddingInline="20px"
-      paddingBottom="20px"
+      padding="8px 20px 20px"
       onKeyDown={onKeyDown}
       {...drag.handlers}
       data-sheet

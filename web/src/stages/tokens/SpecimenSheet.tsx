@@ -2,9 +2,9 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { useRef, useState } from "react";
 import { Choice } from "../../components/Choice";
+import { Switch } from "../../components/Switch";
 import { type PickedPart, SPECIMENS, Specimen } from "../../components/specimens";
 import { PickedColors } from "../../components/specimens/PickedColors";
-import { Switch } from "../../components/Switch";
 import { useKnown, usePart } from "../../workspace/hooks";
 import { useInterface } from "../../workspace/interface";
 import { look, useLook } from "../../workspace/look";

@@ -3,8 +3,8 @@ import { Flex, Text } from "@chakra-ui/react";
 import type { TokenView } from "../../api/client";
 import { edit } from "../../api/edits";
 import { Choice } from "../../components/Choice";
-import { TextField } from "../../components/TextField";
 import { Switch } from "../../components/Switch";
+import { TextField } from "../../components/TextField";
 import { draftKey } from "../../util/drafts";
 import { usePart, useWorkspace } from "../../workspace/hooks";
 import { useLook } from "../../workspace/look";
@@ -34,13 +34,13 @@ export function TokenCare({ token, rule }: { token: TokenView; rule: string }) {
         onCommit={(usage) => describe({ usage })}
       />
       <Switch
-        on={token.internal}
+        on={!token.internal}
         title="What is internal never leaves the house, nor its name"
         onClick={() =>
           void put(edit("keep_tokens_internal", { tokens: [token.id], internal: !token.internal }))
         }
       >
-        Internal
+        {token.internal ? "Internal: developers do not get it" : "Published"}
       </Switch>
       <Switch
         on={token.deprecated}

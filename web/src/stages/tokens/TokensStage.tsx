@@ -11,7 +11,7 @@ import { usePart } from "../../workspace/hooks";
 import { useInterface } from "../../workspace/interface";
 import { look, useLook } from "../../workspace/look";
 import { ThemeChoice } from "../shared/ThemeChoice";
-import { AreaToggles, useOpenArea, WorkArea } from "../shared/WorkArea";
+import { AreaOpeners, useOpenArea, WorkArea } from "../shared/WorkArea";
 import { GroundBand } from "./band/GroundBand";
 import { SpecimenSheet } from "./SpecimenSheet";
 import { SwatchField } from "./SwatchField";
@@ -54,7 +54,7 @@ function Head({ count }: { count: number }) {
   const show = useLook((at) => at.show);
   const words = `${count} semantic, ${themes.length} ${themes.length === 1 ? "theme" : "themes"}`;
   return (
-    <Toolbar title="Tokens" words={words}>
+    <Toolbar title="Tokens" words={words} openers={<AreaOpeners />}>
       <ThemeChoice />
       <Choice
         label="Show"
@@ -62,7 +62,6 @@ function Head({ count }: { count: number }) {
         items={SHOW_ITEMS}
         onChoose={(value) => look({ show: value })}
       />
-      <AreaToggles />
     </Toolbar>
   );
 }

@@ -24,18 +24,19 @@ export const tokens: StageManifest = {
       component: lazily(() => import("./areas/AddArea"), "AddArea"),
     },
     {
-      id: "themes",
-      words: "Themes",
-      needs: "edit",
-      parts: [],
-      component: lazily(() => import("./areas/ThemesArea"), "ThemesArea"),
-    },
-    {
       id: "names",
       words: "Names",
       needs: "edit",
       parts: [],
       component: lazily(() => import("./areas/NamesArea"), "NamesArea"),
+    },
+    {
+      id: "themes",
+      words: "Themes",
+      apart: true,
+      needs: "edit",
+      parts: [],
+      component: lazily(() => import("./areas/ThemesArea"), "ThemesArea"),
     },
     {
       id: "rules",
@@ -47,13 +48,14 @@ export const tokens: StageManifest = {
     {
       id: "alternatives",
       words: "Alternatives",
+      apart: true,
       needs: "look",
       parts: [],
       component: lazily(() => import("./areas/AlternativesArea"), "AlternativesArea"),
     },
     {
       id: "standing",
-      words: "What uses this",
+      words: "What stands on it",
       needs: "look",
       parts: [],
       component: lazily(() => import("./areas/StandingArea"), "StandingArea"),

@@ -30,7 +30,7 @@ export function ConditionsArea() {
   };
   return (
     <Area
-      title="Conditions"
+      title="Readers and light"
       tools={
         <>
           {conditions.map((each) => (

@@ -64,7 +64,7 @@ export function DrawingArea() {
     );
   return (
     <Area
-      title="Pairs out of a page"
+      title="Pages and drawings"
       tools={<OwnPageTools page={page} />}
       actions={
         open.length > 0 && (
@@ -91,7 +91,7 @@ export function DrawingArea() {
                   : `${pairs.length} pairs, ${pairs.filter((pair) => !pair.holds).length} fall short.`}
               {change}
             </Text>
-            {pictures > 0 && <Text>{pictures} stand on pictures: read those in On a picture.</Text>}
+            {pictures > 0 && <Text>{pictures} stand on pictures: read those in Pictures.</Text>}
             {pairs.map((pair) => (
               <Pair key={pair.key} pair={pair} />
             ))}

@@ -7,8 +7,8 @@ import { edit } from "../../../api/edits";
 import { newId } from "../../../api/ids";
 import { Choice } from "../../../components/Choice";
 import { NumberField } from "../../../components/NumberField";
-import { TextField } from "../../../components/TextField";
 import { Switch } from "../../../components/Switch";
+import { TextField } from "../../../components/TextField";
 import { ToolButton } from "../../../components/ToolButton";
 import { copyText } from "../../../util/copy";
 import { download, pngOf } from "../../../util/download";
@@ -63,7 +63,7 @@ export function MatrixArea() {
   const least = (aim ?? STANDARD) * 100;
   return (
     <Area
-      title="Matrix"
+      title="Every pair"
       tools={
         <>
           {named.length > 0 && (

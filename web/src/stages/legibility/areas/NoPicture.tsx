@@ -3,10 +3,11 @@ import { Flex, Text } from "@chakra-ui/react";
 import { ToolButton } from "../../../components/ToolButton";
 import { goTo } from "../../../workspace/AddressMirror";
 import { Area } from "../../shared/Area";
+import { PictureWays, type Way } from "./PictureTools";
 
-export function NoPicture({ title, known }: { title: string; known: boolean }) {
+export function NoPicture({ way, known }: { way: Way; known: boolean }) {
   return (
-    <Area title={title}>
+    <Area title="Pictures" tools={<PictureWays way={way} />}>
       <Flex gap="10px" align="center" fontSize="12px">
         <Text>
           {known

@@ -3,11 +3,11 @@ import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { client, data, type PictureView, problemOf } from "../../../api/client";
-import { Choice } from "../../../components/Choice";
 import { NumberField } from "../../../components/NumberField";
-import { look, useLook, VISION_WORDS } from "../../../workspace/look";
+import { useLook, VISION_WORDS } from "../../../workspace/look";
 import { Area } from "../../shared/Area";
 import { NoPicture } from "./NoPicture";
+import { PictureTools } from "./PictureTools";
 import { usePictures } from "./usePictures";
 
 /** What is asked of a told-apart set, unless it is said otherwise. */
@@ -15,7 +15,7 @@ const THRESHOLD = 10;
 
 export function SeenArea() {
   const { pictures, picture, known } = usePictures();
-  if (!picture) return <NoPicture title="Pictures as seen" known={known} />;
+  if (!picture) return <NoPicture way="pictures-seen" known={known} />;
   return <Desk key={picture.id} picture={picture} pictures={pictures} />;
 }
 
@@ -43,15 +43,10 @@ function Desk({ picture, pictures }: { picture: PictureView; pictures: PictureVi
   const seen = `${path}/view?vision=${vision}&severity=${own !== "typical" ? severity : 1}`;
   return (
     <Area
-      title="Pictures as seen"
+      title="Pictures"
       tools={
         <>
-          <Choice
-            label="Picture"
-            value={`${picture.id}`}
-            items={pictures.map((each) => ({ value: `${each.id}`, words: each.name }))}
-            onChoose={(id) => look({ picture: Number(id) })}
-          />
+          <PictureTools way="pictures-seen" picture={picture} pictures={pictures} />
           <Text fontSize="12px">Apart by at least</Text>
           <NumberField
             label="Distance that neighbors are to keep, CIEDE2000"

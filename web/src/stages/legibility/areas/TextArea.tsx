@@ -9,17 +9,18 @@ import { ToolButton } from "../../../components/ToolButton";
 import { draftKey, useDraft } from "../../../util/drafts";
 import { useDrag } from "../../../util/useDrag";
 import { usePart } from "../../../workspace/hooks";
-import { look, useLook, useSeeing } from "../../../workspace/look";
+import { useLook, useSeeing } from "../../../workspace/look";
 import { useLatest } from "../../../workspace/useLatest";
 import { Area } from "../../shared/Area";
 import { NoPicture } from "./NoPicture";
+import { PictureTools } from "./PictureTools";
 import { TextFigures } from "./TextFigures";
 import styles from "./text.module.css";
 import { usePictures } from "./usePictures";
 
 export function TextArea() {
   const { pictures, picture, known } = usePictures();
-  if (!picture) return <NoPicture title="Text on a picture" known={known} />;
+  if (!picture) return <NoPicture way="text-on-picture" known={known} />;
   return <Desk key={picture.id} picture={picture} pictures={pictures} />;
 }
 
@@ -99,15 +100,10 @@ function Desk({ picture, pictures }: { picture: PictureView; pictures: PictureVi
   const help = useHelp(answer);
   return (
     <Area
-      title="Text on a picture"
+      title="Pictures"
       tools={
         <>
-          <Choice
-            label="Picture"
-            value={`${picture.id}`}
-            items={pictures.map((each) => ({ value: `${each.id}`, words: each.name }))}
-            onChoose={(id) => look({ picture: Number(id) })}
-          />
+          <PictureTools way="text-on-picture" picture={picture} pictures={pictures} />
           <Typed label="Text" value={words} onType={setText} width="150px" />
           <Typed label="Its color" value={ink} onType={setColor} width="110px" />
           <NumberField

@@ -12,7 +12,7 @@ import { ToldApartTable } from "./ToldApartTable";
 export function ToldApartArea() {
   const sets = usePart("told_apart");
   return (
-    <Area title="Told apart">
+    <Area title="What looks alike">
       {sets.length === 0 && (
         <Text fontSize="12px">
           No set yet: statuses and chart series come with a starter set; others are made of the tokens chosen

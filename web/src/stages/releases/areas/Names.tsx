@@ -14,8 +14,8 @@ import {
 import { CASES } from "../../../api/constants.generated";
 import { edit } from "../../../api/edits";
 import { Choice } from "../../../components/Choice";
-import { TextField } from "../../../components/TextField";
 import { Switch } from "../../../components/Switch";
+import { TextField } from "../../../components/TextField";
 import { ToolButton } from "../../../components/ToolButton";
 import { draftKey, useDraft } from "../../../util/drafts";
 import { useWorkspace } from "../../../workspace/hooks";

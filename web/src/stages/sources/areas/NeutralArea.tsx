@@ -53,7 +53,7 @@ export function NeutralArea() {
   };
   return (
     <Area
-      title="Neutral"
+      title="Neutrals"
       tools={
         <>
           <Choice

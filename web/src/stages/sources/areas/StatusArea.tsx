@@ -38,7 +38,7 @@ export function StatusArea() {
   const { answer, busy } = useLatest(question, (body) => data(client.POST("/api/status-proposal", { body })));
   if (!answer)
     return (
-      <Area title="Status">
+      <Area title="Status colors">
         <Text>Looking for four colors that everyone can tell apart</Text>
       </Area>
     );
@@ -66,7 +66,7 @@ export function StatusArea() {
   }).length;
   return (
     <Area
-      title="Status"
+      title="Status colors"
       tools={
         <Text fontSize="12px" color="fg.muted" data-testid="status-words">
           {answer.sentence}

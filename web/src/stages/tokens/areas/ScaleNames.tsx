@@ -72,7 +72,7 @@ export function ScaleNames() {
           title="Developers get semantic tokens; scale tokens only where you say so"
           onClick={() => void put(edit("publish_scales", { published: !published }))}
         >
-          Published
+          {published ? "Published" : "Internal: developers do not get them"}
         </Switch>
       </Flex>
       {[...(plan?.problems ?? []), ...(problem ? [problem] : [])].map((words) => (

@@ -31,7 +31,7 @@ export function StandingArea() {
   const found = query.data;
   if (select === null)
     return (
-      <Area title="What uses this">
+      <Area title="What stands on it">
         <Text fontSize="12px">
           Select a hue, a step or a token: then everything that stands on it is told.
         </Text>
@@ -46,7 +46,7 @@ export function StandingArea() {
     found && found.tokens.length + found.through.length + found.others.length + found.pairings.length === 0;
   return (
     <Area
-      title="What uses this"
+      title="What stands on it"
       tools={<Text fontSize="12px">{name}</Text>}
       actions={
         moves.length > 0 && (

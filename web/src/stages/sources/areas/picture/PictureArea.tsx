@@ -66,7 +66,7 @@ export function PictureArea() {
   );
   if (!picture)
     return (
-      <Area title="Picture" tools={open}>
+      <Area title="From a picture" tools={open}>
         {progress}
         <Box border="1px dashed" borderColor="border.emphasized" padding="28px" textAlign="center">
           <Text>

@@ -85,7 +85,7 @@ export function PictureDesk({ picture, tools, progress }: Props) {
   };
   return (
     <Area
-      title="Picture"
+      title="From a picture"
       tools={
         <>
           {tools}
