@@ -115,6 +115,17 @@ def test_a_color_of_a_palette_is_called_by_its_number_or_its_category():
         value_named(resolved, "load 10")
 
 
+def test_a_name_that_nobody_knows_is_called_unknown_and_a_slip_of_the_pen_is_guessed():
+    for typed, said in (
+        ("text.lates", "Nothing here is called “text.lates”, and it is no color. Did you mean "),
+        ("nonsense", "Nothing here is called “nonsense”, and it is no color."),
+        ("#12", "“#12” is not a color Heimat can read."),
+    ):
+        with pytest.raises(DomainError) as refused:
+            value_named(resolve(SYSTEM), typed)
+        assert refused.value.message.startswith(said)
+
+
 def test_what_is_missing_is_apart_from_a_palette_or_found_with_a_gray_that_is():
     system = apply(SYSTEM, SetOtherColor(palette="load", role="missing", value=None))
     found = [each for each in found_of(system, "other") if ":load:" in each.id]

@@ -13,6 +13,8 @@ interface Props<Value extends string = string> {
   value: string;
   items: readonly Item<Value>[];
   onChoose: (value: Value) => void;
+  /** What stands there while nothing is chosen. */
+  otherwise?: string;
   /** Of what it is a choice, where several of one label stand beside each other: said, not shown. */
   of?: string;
 }
@@ -34,10 +36,11 @@ const Drawn = memo(
     before.label === after.label &&
     before.value === after.value &&
     before.of === after.of &&
+    before.otherwise === after.otherwise &&
     sameItems(before.items, after.items),
 );
 
-function DrawnChoice({ label, value, items, onChoose, of }: Props) {
+function DrawnChoice({ label, value, items, onChoose, of, otherwise }: Props) {
   const chosen = items.find((item) => item.value === value);
   return (
     <Opener
@@ -51,7 +54,7 @@ function DrawnChoice({ label, value, items, onChoose, of }: Props) {
     >
       {label}{" "}
       <Text as="strong" fontWeight="700" borderBottom="1px solid">
-        {chosen?.words ?? value}
+        {chosen?.words ?? otherwise ?? value}
       </Text>
       <OpenMark />
       {of && <VisuallyHidden> {of}</VisuallyHidden>}

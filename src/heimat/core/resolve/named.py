@@ -1,5 +1,8 @@
 """Colors and values by the names that people call them: a step, a hue, a token."""
 
+import re
+from difflib import get_close_matches
+
 from heimat.core.color.color_text import parse
 from heimat.core.color.exact_color import Color
 from heimat.core.color.spelling import plainly_spelled
@@ -15,6 +18,9 @@ from heimat.core.document.tokens import (
 )
 from heimat.core.errors import DomainError
 from heimat.core.resolve.resolved import Resolved
+
+_LIKE_A_NAME = re.compile(r"[^\W\d][\w .\-–]*\Z")
+_SHOWN = 60
 
 
 def alias_named(resolved: Resolved, text: str) -> StepAlias | HueAlias | TokenAlias | None:
@@ -56,19 +62,32 @@ def color_called(resolved: Resolved | None, text: str, field: str) -> Color:
     named = color_named(resolved, text) if resolved else None
     if named is not None:
         return named
-    try:
-        return parse(text)
-    except DomainError as refusal:
-        raise DomainError(refusal.message, field, refusal.code) from refusal
+    return _parsed(resolved, text, field)
 
 
 def value_named(resolved: Resolved, text: str) -> TokenValue:
     """What a token shall be by what was typed: a name, or a color in any notation. Raises DomainError for neither."""
-    return (
-        alias_named(resolved, text)
-        or _palette_named(resolved, text)
-        or LiteralColor(color=parse(text))
-    )
+    named = alias_named(resolved, text) or _palette_named(resolved, text)
+    return named or LiteralColor(color=_parsed(resolved, text, "text"))
+
+
+def _parsed(resolved: Resolved | None, text: str, field: str) -> Color:
+    """The color of a value. Raises DomainError, with the field; where it reads like a name, as of one nobody knows."""
+    try:
+        return parse(text)
+    except DomainError as refusal:
+        if resolved is None or refusal.code != "unreadable" or not _LIKE_A_NAME.match(text.strip()):
+            raise DomainError(refusal.message, field, refusal.code) from refusal
+        raise DomainError(_unknown(resolved, text.strip()), field, "unknown") from refusal
+
+
+def _unknown(resolved: Resolved, text: str) -> str:
+    names = [token.name for token in resolved.system.tokens.values()]
+    for hue in resolved.hue_list:
+        names += [hue.name, *(f"{hue.name} {step.label}" for step in hue.steps)]
+    near = get_close_matches(text, names, n=1)
+    meant = f" Did you mean {near[0]}?" if near else ""
+    return f"Nothing here is called “{text[:_SHOWN]}”, and it is no color.{meant}"
 
 
 def _palette_named(resolved: Resolved, text: str) -> PaletteAlias | None:

@@ -15,10 +15,10 @@ import { RampTools } from "./RampTools";
 import { useData } from "./useData";
 
 const MORE = [
-  { value: "", words: "more" },
   { value: "duplicate", words: "Duplicate" },
   { value: "earlier", words: "Move earlier" },
   { value: "later", words: "Move later" },
+  { value: "remove", words: "Remove" },
 ];
 
 /** While a hue is dragged the colors change and what is done here does not: it is not drawn again. */
@@ -42,7 +42,9 @@ function DrawnTools({ palette }: { palette: PaletteView }) {
   const kinds = palette.kind === "categorical" ? "word" : "number";
   const columns = shown?.columns.filter((each) => each.kind === kinds) ?? [];
   const more = (what: string) => {
-    if (what === "duplicate") {
+    if (what === "remove") {
+      void put(edit("remove_palette", { palette: palette.id }));
+    } else if (what === "duplicate") {
       const id = newId();
       const { make, ground, column, name } = palette;
       const copy = edit("add_palette", { id, name: freeName(names, name), make, ground, column });
@@ -92,10 +94,7 @@ function DrawnTools({ palette }: { palette: PaletteView }) {
       )}
       {palette.kind === "categorical" ? <ColorTools palette={palette} /> : <RampTools palette={palette} />}
       <Flex gap="8px" marginLeft="auto">
-        <Choice label="" of={`with ${palette.name}`} value="" items={MORE} onChoose={more} />
-        <ToolButton onClick={() => void put(edit("remove_palette", { palette: palette.id }))}>
-          Remove {palette.name}
-        </ToolButton>
+        <Choice label="" of={`with ${palette.name}`} value="" otherwise="More" items={MORE} onChoose={more} />
       </Flex>
     </Flex>
   );

@@ -137,10 +137,8 @@ function Stops({ palette }: { palette: PaletteView }) {
         <Choice
           label="Stops of a picture"
           value=""
-          items={[
-            { value: "", words: "kept in Sources" },
-            ...kept.map((row) => ({ value: row.id, words: row.name })),
-          ]}
+          otherwise="kept in Sources"
+          items={kept.map((row) => ({ value: row.id, words: row.name }))}
           onChoose={(id) => {
             const row = kept.find((each) => each.id === id);
             if (!row) return;

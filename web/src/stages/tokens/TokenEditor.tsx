@@ -105,11 +105,9 @@ export function TokenEditor({ token }: { token: TokenView }) {
         <Choice
           label="Or as"
           value={value.kind === "token" ? (value.token ?? "") : ""}
-          items={[
-            ...(value.kind === "token" ? [] : [{ value: "", words: "another token" }]),
-            ...others.map((other) => ({ value: other.id, words: other.name })),
-          ]}
-          onChoose={(chosen) => chosen && void become({ kind: "token", token: chosen })}
+          otherwise="another token"
+          items={others.map((other) => ({ value: other.id, words: other.name }))}
+          onChoose={(chosen) => void become({ kind: "token", token: chosen })}
         />
         <Flex marginLeft="auto" gap="8px">
           <ToolButton disabled={place <= 0} onClick={() => void move(tokens[place - 1]?.id ?? null)}>

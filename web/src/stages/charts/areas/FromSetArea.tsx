@@ -103,10 +103,8 @@ export function FromSetArea() {
           <Choice
             label="Take"
             value=""
-            items={[
-              { value: "", words: "from what is there" },
-              ...taken.map(({ words }) => ({ value: words, words })),
-            ]}
+            otherwise="from what is there"
+            items={taken.map(({ words }) => ({ value: words, words }))}
             onChoose={(words) => {
               const set = taken.find((each) => each.words === words);
               if (set) setText(set.colors.slice(0, MOST).join("\n"));

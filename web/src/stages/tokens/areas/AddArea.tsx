@@ -81,11 +81,9 @@ export function AddArea() {
           <Choice
             label="or a state of all actions"
             value={"state" in wish ? wish.state : ""}
-            items={[
-              ...("state" in wish ? [] : [{ value: "" as const, words: "none" }]),
-              ...STATES.map((each) => ({ value: each, words: each })),
-            ]}
-            onChoose={(chosen) => chosen && setWish({ state: chosen })}
+            otherwise="none"
+            items={STATES.map((each) => ({ value: each, words: each }))}
+            onChoose={(chosen) => setWish({ state: chosen })}
           />
         </>
       }

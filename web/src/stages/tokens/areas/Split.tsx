@@ -41,6 +41,7 @@ export function Split({ token, name, found }: { token: string; name: string; fou
     })),
     ...found.pairings,
   ];
+  if (uses.length === 0) return null;
   return (
     <Box marginTop="8px" paddingTop="6px" borderTop="1px solid" borderColor="border" data-testid="split">
       <Flex gap="8px" align="center" wrap="wrap">
@@ -55,10 +56,10 @@ export function Split({ token, name, found }: { token: string; name: string; fou
           value={called}
           autoComplete="off"
           onChange={(event) => setCalled(event.target.value)}
-          onKeyDown={(event) => event.key === "Enter" && void split()}
+          onKeyDown={(event) => event.key === "Enter" && going.size > 0 && void split()}
         />
-        <ToolButton onClick={() => void split()}>
-          {going.size === 0 ? "Split with no use" : `Split with ${going.size} of ${uses.length} uses`}
+        <ToolButton disabled={going.size === 0} onClick={() => void split()}>
+          {going.size === 0 ? "Split it: choose its uses" : `Split with ${going.size} of ${uses.length} uses`}
         </ToolButton>
         {problem && (
           <Text role="alert" fontWeight="700">
@@ -66,15 +67,13 @@ export function Split({ token, name, found }: { token: string; name: string; fou
           </Text>
         )}
       </Flex>
-      {uses.length > 0 && (
-        <Flex wrap="wrap" gap="6px" marginTop="6px">
-          {uses.map((use) => (
-            <Switch key={use.id} on={going.has(use.id)} onClick={() => toggle(use.id)}>
-              {use.words}
-            </Switch>
-          ))}
-        </Flex>
-      )}
+      <Flex wrap="wrap" gap="6px" marginTop="6px">
+        {uses.map((use) => (
+          <Switch key={use.id} on={going.has(use.id)} onClick={() => toggle(use.id)}>
+            {use.words}
+          </Switch>
+        ))}
+      </Flex>
     </Box>
   );
 }

@@ -113,6 +113,7 @@ function Proposal({ themes }: { themes: ThemeView[] }) {
   const [scheme, setScheme] = useState<ThemeView["scheme"]>("dark");
   const [contrast, setContrast] = useState<ThemeView["contrast"]>("usual");
   const [problem, setProblem] = useState<string | null>(null);
+  const [added, setAdded] = useState("");
   const from = themes.some((theme) => theme.id === source) ? (source as string) : (themes[0]?.id ?? "");
   const query = useQuery({
     queryKey: ["theme", slug, revision, seeing, from, id, name, scheme, contrast],
@@ -123,7 +124,7 @@ function Proposal({ themes }: { themes: ThemeView[] }) {
           body: { ...seeing, source: from, id, name, scheme, contrast },
         }),
       ),
-    enabled: from !== "",
+    enabled: from !== "" && added === "",
     placeholderData: (before) => before,
     retry: false,
   });
@@ -133,6 +134,7 @@ function Proposal({ themes }: { themes: ThemeView[] }) {
     try {
       await keep([plan.edit]);
       look({ theme: id });
+      setAdded(plan.name);
       setId(newId());
       setName("");
       setProblem(null);
@@ -140,6 +142,15 @@ function Proposal({ themes }: { themes: ThemeView[] }) {
       setProblem(problemOf(thrown).message);
     }
   };
+  if (added !== "")
+    return (
+      <Flex flex="1.4 1 420px" gap="8px" align="center" fontSize="12px" data-testid="theme-proposal">
+        <Text role="status">
+          <strong>{added}</strong> was added and is shown.
+        </Text>
+        <ToolButton onClick={() => setAdded("")}>Propose another</ToolButton>
+      </Flex>
+    );
   return (
     <Box flex="1.4 1 420px" minWidth="0" data-testid="theme-proposal">
       <Flex gap="8px" align="flex-end" wrap="wrap" marginBottom="6px">
