@@ -186,7 +186,7 @@ def test_status_colors_that_everyone_can_tell_apart(page: Page) -> None:
     page.says("[data-testid=status-words]", "Every pair keeps")
     page.says("[data-testid=status-distances]", "3.2")
     page.press("Hold success")
-    page.wait(lambda: page.button("Hold success").get_attribute("aria-pressed") == "true")
+    page.wait(lambda: page.button("Hold success").get_attribute("aria-checked") == "true")
     page.press("Hold error")
     page.says(
         "[data-testid=status-words]",
@@ -205,10 +205,10 @@ def test_status_colors_that_everyone_can_tell_apart(page: Page) -> None:
 
 def test_what_is_held_in_its_band_stays_when_status_colors_are_taken(page: Page) -> None:
     page.open(f"{AT}?at=hue:kelp")
-    page.press("Held")
+    page.press("Free to change")
     page.wait(lambda: page.button("Undo").get_attribute("title") == "Undo: Hold kelp")
-    page.press("Status")
-    page.wait(lambda: page.button("Hold success").get_attribute("aria-pressed") == "true")
+    page.press("Status colors")
+    page.wait(lambda: page.button("Hold success").get_attribute("aria-checked") == "true")
     assert not page.button("Hold success").is_enabled()
     page.press("Use these")
     page.wait(lambda: band_value(page, "flare") != "#BF3650")

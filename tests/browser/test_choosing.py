@@ -70,7 +70,7 @@ def test_choosing_by_keys_and_by_rows(page: Page) -> None:
 def test_what_is_held_stays_while_the_ladder_of_all_changes(page: Page) -> None:
     page.open(f"{AT}?at=hue:gorse&area=scale")
     gorse = page.steps("gorse")
-    page.press("Held")
+    page.press("Free to change")
     page.says("[data-row=gorse]", "held")
     page.wait(
         lambda: (

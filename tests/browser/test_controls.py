@@ -8,7 +8,7 @@ _AT_REST, _CHOSEN = 60, 90
 """The most controls in sight on a stage at 1280 by 800 pixels, and with a thing chosen; colors are not counted."""
 _IN_SIGHT = """
 const CONTROLS = 'button, a[href], input, select, textarea, [role=slider], [role=tab], [role=spinbutton]';
-const COLORS = '[data-hex], [data-token], [data-drag], [data-place], [data-category], [data-sheet] [data-key]';
+const COLORS = '[data-hex], [data-token], [data-drag], [data-place], [data-category], [data-vision] *, [data-sheet] [data-key]';
 const reached = each => {
   const at = each.getBoundingClientRect();
   const [x, y] = [at.x + at.width / 2, at.y + at.height / 2];
@@ -35,7 +35,7 @@ def test_a_stage_asks_for_few_things_at_once(page: Page, stage: str) -> None:
 
 
 @pytest.mark.parametrize(
-    "path", ["sources?at=hue:tidewater", "tokens?at=token:text-late", "charts?at=color:routes:1"]
+    "path", ["sources?at=hue:tidewater", "tokens?at=token:text-late", "charts?at=palette:routes/routes-1"]
 )
 def test_a_chosen_thing_brings_no_crowd(page: Page, path: str) -> None:
     page.open(f"/systems/brinemark/{path}")
@@ -52,6 +52,6 @@ def test_no_stage_has_more_than_seven_openers_and_the_open_one_is_told(page: Pag
         page.press(openers[-1])
         page.find("[data-testid=area]")
         assert page.texts("[aria-label='Work areas'] [aria-pressed=true]") == [openers[-1]]
-        page.press("Close ")
+        page.press("Close")
         page.wait(lambda: not page.all("[data-testid=area]"))
         assert page.script("return document.activeElement.innerText") == openers[-1]

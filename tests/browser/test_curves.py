@@ -113,22 +113,28 @@ def test_tapers_by_keys_for_chosen_scales(page: Page) -> None:
 
 def test_the_safe_range_is_drawn_and_told_before_anyone_drags(page: Page) -> None:
     page.ask_for_safe_ranges(True)
-    page.open(f"{AT}?at=hue:kelp")
-    page.wait(lambda: len(page.all("[data-testid=safe]")) == 3)
+    page.open(f"{AT}?at=hue:heather")
+    page.find("[data-testid=safe]")
     ActionChains(page.driver).move_to_element(
-        page.find("[role=slider][aria-label='Hue']")
+        page.find("[role=slider][aria-label='Lightness']")
     ).perform()
     page.says(
         "[data-testid=safe-words]",
-        "Above 150°: settled: status.success and status.warning look alike for protan vision, in day",
+        "Above 55.3: link.text-visited on surface.sunken reads 4.48; body text needs 4.5, in day",
     )
     # As it says: within, as many findings as before; beyond, others.
     findings = page.text("a[href*=legibility]")
-    page.type("Hue, as a number", "149", enter=True)
-    undone(page, "Move kelp")
+    page.type("Lightness, as a number", "55", enter=True)
+    undone(page, "Move heather")
     assert page.text("a[href*=legibility]") == findings
-    page.type("Hue, as a number", "156", enter=True)
+    page.type("Lightness, as a number", "57", enter=True)
     page.wait(lambda: page.text("a[href*=legibility]") != findings)
+    # Two statuses of the demo are as far apart as is asked, to the level: no move of them is safe.
+    page.open(f"{AT}?at=hue:kelp")
+    ActionChains(page.driver).move_to_element(
+        page.find("[role=slider][aria-label='Hue']")
+    ).perform()
+    page.says("[data-testid=safe-words]", "Any move may change what is found.")
     page.open(f"{AT}?at=step:tidewater/s700&area=curves")
     handle(page, "lightness", "0.5").click()
     page.says("[data-testid=safe-handle-words]", "look alike for tritan vision")

@@ -69,7 +69,7 @@ def test_a_key_that_does_nothing_says_why(page: Page) -> None:
     said(page, "Only a step of a scale can be pinned")
     page.keys("c")
     said(page, "#0B6E6E copied.")
-    page.press("Held")
+    page.press("Free to change")
     page.wait(lambda: page.button("Undo").get_attribute("title") == "Undo: Hold tidewater")
     page.wait(
         lambda: (

@@ -73,7 +73,7 @@ def test_a_key_is_told_once_opens_the_feed_and_is_revoked(page: Page) -> None:
     key = page.find("[data-testid=made-key] code").text
     check(page)
     page.press("Only with a key")
-    page.wait(lambda: page.button("Only with a key").get_attribute("aria-pressed") == "true")
+    page.wait(lambda: page.button("Only with a key").get_attribute("aria-checked") == "true")
     with pytest.raises(urllib.error.HTTPError):
         fetched(page, "/feeds/brinemark/latest/tokens.css")
     assert fetched(page, "/feeds/brinemark/latest/tokens.css", key) == fetched(
@@ -154,7 +154,7 @@ def test_the_guide_is_shaped_and_looked_at_before_it_is_out(page: Page) -> None:
     page.press("Palettes earlier")
 
     def order() -> list[str]:
-        return page.texts("[data-testid=guide-form] [aria-pressed=true]")
+        return page.texts("[data-testid=guide-form] [aria-checked=true]")
 
     page.wait(lambda: order().index("Palettes") < order().index("Tokens"))
     check(page)

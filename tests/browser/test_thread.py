@@ -35,7 +35,7 @@ def test_from_a_brand_hue_to_the_feed(page: Page) -> None:
 
     # Scale tokens stay in the house until somebody lets developers have them.
     page.press("Names")
-    page.press("Published")
+    page.press("Internal: developers")
     page.press("Scales")
     shown = page.wait(lambda: page.steps("jetty"))
     page.press("Releases")

@@ -151,7 +151,7 @@ def test_within_a_safe_range_no_finding_changes_and_beyond_it_one_does():
         light = found.low.at + share * (found.high.at - found.low.at)
         assert finding_ids(resolve(apply(SYSTEM, make(light)))) == now
     for end, way in ((found.low, -1.0), (found.high, 1.0)):
-        beyond = [end.at + way * part * 2.5 / 32 for part in range(1, 17)]
+        beyond = [end.at + way * part * 2.5 / 32 for part in range(1, 33)]
         assert any(finding_ids(resolve(apply(SYSTEM, make(light)))) != now for light in beyond)
         assert end.flips
         assert all("status.success" in words for words in end.flips)

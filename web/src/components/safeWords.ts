@@ -6,5 +6,6 @@ export function safeWords(safe: SafeView, places: number, unit: string): string 
   const at = (value: number) => value.toFixed(places) + unit;
   const below = safe.below && ` Below ${at(safe.low)}: ${safe.below}`;
   const above = safe.above && ` Above ${at(safe.high)}: ${safe.above}`;
+  if (safe.low === safe.high) return `Any move may change what is found.${below}${above}`;
   return `From ${at(safe.low)} to ${at(safe.high)} no finding changes.${below}${above}`;
 }

@@ -111,22 +111,23 @@ class _Walk:
                     at = safe + (beyond - safe) * part / _PARTS
                     if not self._same(at, palettes=palettes):
                         part_of = (beyond - safe) / _PARTS
-                        return self._between(at - part_of, at, part_of, palettes=palettes)
+                        flips = self._flips(at, part_of, end)
+                        near = self._between(at - part_of, at, part_of, palettes=palettes)
+                        return SafeEnd(near, flips)
             safe, before, here = beyond, here, there
         return SafeEnd(safe, ())
 
-    def _between(self, safe: float, beyond: float, part: float, *, palettes: bool) -> SafeEnd:
-        flips = self._flips(beyond, part)
+    def _between(self, safe: float, beyond: float, part: float, *, palettes: bool) -> float:
         for _ in range(_HALVINGS):
             middle = (safe + beyond) / 2.0
             if self._same(middle, palettes=palettes):
                 safe = middle
             else:
                 beyond = middle
-        if self._tried(beyond).places != self._now.places:
-            back = min(WAVERS, abs(safe - self._value))
-            safe -= back if safe > self._value else -back
-        return SafeEnd(safe, flips)
+        # Around an end findings may come and go with single levels: it keeps a part away, two from another label.
+        leaps = self._tried(beyond).places != self._now.places
+        back = min(abs(part) * (2.0 if leaps else 1.0), abs(safe - self._value))
+        return safe - back if safe > self._value else safe + back
 
     def _tried(self, value: float, *, palettes: bool = True) -> _Trial:
         try:
@@ -159,11 +160,14 @@ class _Walk:
         found = _found(there)
         return found.places != self._now.places and found.ids != self._now.ids
 
-    def _flips(self, value: float, part: float) -> tuple[str, ...]:
-        """What comes and goes at a value, or in the parts of a step beyond it."""
+    def _flips(self, value: float, part: float, end: float) -> tuple[str, ...]:
+        """What comes and goes at a value, or in the parts of a step beyond it, up to the end."""
         for more in range(_PARTS):
+            at = value + more * part
+            if (end - at) * part < 0.0:
+                break
             try:
-                found = self.flips(self._moved(value + more * part))
+                found = self.flips(self._moved(at))
             except DomainError as refused:
                 return (f"It can go no further: {refused.message}",)
             if found:

@@ -25,7 +25,23 @@ import { Changes } from "./Changes";
 import { StepPicker } from "./StepPicker";
 import { TokenCare } from "./TokenCare";
 
-export function TokenEditor({ token }: { token: TokenView }) {
+const UNFOLDED = { border: "1px solid", marginTop: "8px" };
+const BELOW = {
+  borderTop: "2px solid",
+  flex: "0 1 auto",
+  minHeight: "150px",
+  maxHeight: "56%",
+  overflowY: "auto",
+  scrollbarGutter: "stable",
+} as const;
+
+interface Props {
+  token: TokenView;
+  /** It is unfolded under its band, and as high as it is; else it stands below the sheet. */
+  unfolded?: boolean;
+}
+
+export function TokenEditor({ token, unfolded = false }: Props) {
   const tokens = usePart("tokens");
   const known = useKnown(({ parts }) => parts?.token_detail);
   const theme = usePart("head", (head) => head.theme);
@@ -59,13 +75,8 @@ export function TokenEditor({ token }: { token: TokenView }) {
       padding="8px 20px 10px"
       bg="bg"
       color="fg"
-      borderTop="2px solid"
       borderColor="fg"
-      flex="0 1 auto"
-      minHeight="150px"
-      maxHeight="56%"
-      overflowY="auto"
-      scrollbarGutter="stable"
+      {...(unfolded ? UNFOLDED : BELOW)}
       data-testid="token-editor"
     >
       {detail?.taken && (

@@ -1,8 +1,8 @@
 /** Tokens, built from grounds: each a band in its own color, on it the tokens that are used there, as what they are. */
 
 import { Box, Flex, Text } from "@chakra-ui/react";
-import { useLayoutEffect, useMemo, useRef } from "react";
-import type { TokenView } from "../../api/client";
+import { useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
+import type { BandView, TokenView } from "../../api/client";
 import { Choice } from "../../components/Choice";
 import { ToolButton } from "../../components/ToolButton";
 import { Toolbar } from "../../components/Toolbar";
@@ -13,6 +13,7 @@ import { look, useLook } from "../../workspace/look";
 import { ThemeChoice } from "../shared/ThemeChoice";
 import { AreaOpeners, useOpenArea, WorkArea } from "../shared/WorkArea";
 import { GroundBand } from "./band/GroundBand";
+import { holds } from "./band/standing";
 import { SpecimenSheet } from "./SpecimenSheet";
 import { SwatchField } from "./SwatchField";
 import { TokenEditor } from "./TokenEditor";
@@ -22,6 +23,9 @@ const SHOW_ITEMS = [
   { value: "swatches", words: "swatches" },
   { value: "specimen", words: "specimen" },
 ];
+
+/** Ways to look in which tokens have no band, under which the editor could unfold. */
+const BESIDE = ["swatches", "specimen"];
 
 export function TokensStage() {
   const tokens = usePart("tokens");
@@ -40,10 +44,10 @@ export function TokensStage() {
         ) : show === "specimen" ? (
           <SpecimenSheet />
         ) : (
-          <Bands tokens={tokens} />
+          <Bands tokens={tokens} editing={area ? null : (selected ?? null)} />
         )}
       </Box>
-      {selected && !area && <TokenEditor key={selected.id} token={selected} />}
+      {selected && !area && BESIDE.includes(show) && <TokenEditor key={selected.id} token={selected} />}
       <WorkArea />
     </>
   );
@@ -79,7 +83,7 @@ function Empty() {
   );
 }
 
-function Bands({ tokens }: { tokens: TokenView[] }) {
+function Bands({ tokens, editing }: { tokens: TokenView[]; editing: TokenView | null }) {
   const bands = usePart("bands");
   const select = useLook((at) => at.select);
   const folded = useInterface((state) => state.folded);
@@ -87,15 +91,34 @@ function Bands({ tokens }: { tokens: TokenView[] }) {
   const byId = useMemo(() => new Map(tokens.map((token) => [token.id, token])), [tokens]);
   const onSelect = useSteady((key: string) => look({ select: key === select ? null : key }));
   const sheet = useRef<HTMLDivElement>(null);
+  // A token may stand on several grounds: its editor unfolds under the one on which it was chosen.
+  const [chosenOn, setChosenOn] = useState<string | null>(null);
+  const [alsoOpen, setAlsoOpen] = useState<readonly string[]>([]);
+  const on = editing ? (bandOf(bands, editing.id, chosenOn)?.ground ?? null) : undefined;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: what was unfolded beside one ground is not for another
+  useEffect(() => setAlsoOpen([]), [on]);
   // What is worked on is in view while it is worked on.
   useLayoutEffect(() => {
-    if (select) sheet.current?.querySelector('[aria-pressed="true"]')?.scrollIntoView({ block: "nearest" });
+    if (!select) return;
+    for (const what of ["[data-testid=token-editor]", '[aria-pressed="true"][data-token]'])
+      sheet.current?.querySelector(what)?.scrollIntoView({ block: "nearest" });
   }, [select]);
   return (
-    <div ref={sheet}>
+    <div
+      ref={sheet}
+      onClickCapture={({ target }) => {
+        const name = (target as HTMLElement).closest<HTMLElement>("[data-band]")?.dataset.band;
+        setChosenOn(tokens.find((token) => token.name === name)?.id ?? null);
+      }}
+    >
       {bands.map((band) => {
         const name = band.ground ? (byId.get(band.ground)?.name ?? "") : "";
-        const closed = folded.includes(name);
+        const own = editing !== null && band.ground === on;
+        // While one works on a ground, the others are a line each.
+        const aside = editing !== null && !own;
+        const closed = aside ? !alsoOpen.includes(name) : !own && folded.includes(name);
+        const fold = (list: readonly string[]) =>
+          list.includes(name) ? list.filter((each) => each !== name) : [...list, name];
         return (
           <GroundBand
             key={band.ground ?? "none"}
@@ -104,12 +127,17 @@ function Bands({ tokens }: { tokens: TokenView[] }) {
             selected={select}
             onSelect={onSelect}
             folded={closed}
-            onFold={() =>
-              set({ folded: closed ? folded.filter((each) => each !== name) : [...folded, name] })
-            }
+            onFold={() => (aside ? setAlsoOpen(fold(alsoOpen)) : set({ folded: fold(folded) }))}
+            below={own && <TokenEditor key={editing.id} token={editing} unfolded />}
           />
         );
       })}
     </div>
   );
 }
+
+/** The band in which a token stands: where it was chosen, or the first. */
+const bandOf = (bands: readonly BandView[], token: string, chosenOn: string | null) => {
+  const standing = bands.filter((band) => holds(band, token));
+  return standing.find((band) => band.ground === chosenOn) ?? standing[0];
+};

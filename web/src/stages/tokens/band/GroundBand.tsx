@@ -1,6 +1,6 @@
 /** A ground as a band of its own color, with what stands on it: live text, actions, messages, lines, colors for data. */
 
-import { memo } from "react";
+import { memo, type ReactNode } from "react";
 import type { BandView } from "../../../api/client";
 import styles from "../band.module.css";
 import { TokenName } from "../TokenName";
@@ -10,44 +10,60 @@ import { Lines } from "./Lines";
 import { Messages } from "./Messages";
 import { PickToken, type Shared } from "./PickToken";
 import { Strips } from "./Strips";
+import { standing } from "./standing";
 import { SharedRows, TextRow } from "./Texts";
 
 interface Props extends Shared {
   band: BandView;
   folded: boolean;
   onFold: () => void;
+  /** What unfolds below: the editor of a token that is chosen here. */
+  below?: ReactNode;
 }
 
-export const GroundBand = memo(function GroundBand({ band, folded, onFold, ...shared }: Props) {
+export const GroundBand = memo(function GroundBand({ band, folded, onFold, below, ...shared }: Props) {
   const ground = band.ground ? shared.tokens.get(band.ground) : undefined;
   const title = ground ? `On ${ground.name}` : "On no ground";
   const paint = ground ? { background: ground.seen, color: ground.ink } : undefined;
-  const count =
-    band.texts.length + band.shared.length + band.parts.length + band.families.length + band.messages.length;
+  const { count, short } = standing(band);
+  const name = ground ? (
+    <PickToken token={ground} {...shared}>
+      <TokenName token={ground} />
+      <span className={styles.chain}>is {ground.chain}</span>
+    </PickToken>
+  ) : (
+    <strong className={styles.small}>In no pairing</strong>
+  );
+  const fold = count > 0 && (
+    <button type="button" className={styles.fold} aria-expanded={!folded} onClick={onFold}>
+      {folded ? "Unfold" : "Fold"}
+      <span className={styles.unseen}> what stands {title.toLowerCase()}</span>
+    </button>
+  );
   return (
     <section aria-label={title} className={styles.band} style={paint} data-band={ground?.name ?? ""}>
-      <div className={styles.grid}>
-        <div>
-          {ground ? (
-            <PickToken token={ground} {...shared}>
-              <TokenName token={ground} />
-              <span className={styles.small} style={{ display: "block" }}>
-                is {ground.chain}
-              </span>
-            </PickToken>
-          ) : (
-            <strong className={styles.small}>In no pairing</strong>
-          )}
-          {count > 0 && (
-            <button type="button" className={styles.fold} aria-expanded={!folded} onClick={onFold}>
-              {folded ? "Unfold" : "Fold"}
-              <span className={styles.unseen}> what stands {title.toLowerCase()}</span>
-            </button>
-          )}
+      {folded ? (
+        <div className={styles.line}>
+          {name}
+          <span className={styles.small}>
+            {count === 1 ? "1 token" : `${count} tokens`}
+            {short > 0 ? `, ${short} short of what is needed` : count > 0 && ", all hold"}
+          </span>
+          {fold}
         </div>
-        {!folded && <Standing band={band} {...shared} />}
-      </div>
-      {!folded && band.strips.length > 0 && <Strips band={band} {...shared} />}
+      ) : (
+        <>
+          <div className={styles.grid}>
+            <div>
+              {name}
+              {fold}
+            </div>
+            <Standing band={band} {...shared} />
+          </div>
+          {band.strips.length > 0 && <Strips band={band} {...shared} />}
+        </>
+      )}
+      {below}
     </section>
   );
 });

@@ -22,12 +22,11 @@ _TAKEN: tuple[OtherRole, ...] = ("missing", "muted", "other")
 
 
 def measure(site: PaletteSite) -> Iterator[PaletteCase]:
-    """Every other color that is too near to one of the palette's own."""
+    """How near every other color is to one of the palette's own."""
     roles, colors = compared(site)
     found = nearest(colors.tobytes(), site.shown.rgb8.tobytes(), typical=site.categories is None)
     for role, rgb8, (place, far) in zip(roles, colors, found, strict=True):
-        if far < TOLD_APART:
-            yield _case(site, role, rgb8, place, far)
+        yield _case(site, role, rgb8, place, far)
 
 
 def _case(site: PaletteSite, role: OtherRole, rgb8: Bytes, place: int, far: float) -> PaletteCase:
@@ -43,7 +42,13 @@ def _case(site: PaletteSite, role: OtherRole, rgb8: Bytes, place: int, far: floa
 
     colors = (rgb8, shown.rgb8[place])
     return PaletteCase(
-        site, site.id("other", role), colors, words, lambda: other_repairs(site, role, rgb8)
+        site,
+        site.id("other", role),
+        colors,
+        words,
+        lambda: other_repairs(site, role, rgb8),
+        told=far < TOLD_APART,
+        clear=far / TOLD_APART - 1.0,
     )
 
 

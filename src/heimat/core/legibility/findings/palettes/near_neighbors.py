@@ -37,10 +37,14 @@ def measure(site: PaletteSite) -> Iterator[PaletteCase]:
             f"{said}; {LEAST_NEIGHBORS:g} is asked for. Fewer classes, or ends farther apart, help.",
         )
 
-    if step < LEAST_NEIGHBORS:
-        yield PaletteCase(
-            site, site.id("neighbors"), (shown.rgb8[place], shown.rgb8[place + 1]), words
-        )
+    yield PaletteCase(
+        site,
+        site.id("neighbors"),
+        (shown.rgb8[place], shown.rgb8[place + 1]),
+        words,
+        told=step < LEAST_NEIGHBORS,
+        clear=step / LEAST_NEIGHBORS - 1.0,
+    )
 
 
 @remembered(REMEMBERED)

@@ -5,6 +5,7 @@ from collections.abc import Iterator
 from heimat.core.charts.bounds import GRAPHIC
 from heimat.core.color.contrast import cut, ratio
 from heimat.core.document.palettes import Telling
+from heimat.core.legibility.findings.finding import GRAIN_OF_CONTRAST
 from heimat.core.legibility.findings.palettes.color_repairs import telling_repairs
 from heimat.core.legibility.findings.palettes.palette_site import PaletteCase, PaletteSite, Words
 
@@ -28,8 +29,13 @@ def measure(site: PaletteSite) -> Iterator[PaletteCase]:
             _DETAIL,
         )
 
-    if least < GRAPHIC:
-        colors = (rgb8[place], rgb8[place + 1])
-        yield PaletteCase(
-            site, site.id("touch"), colors, words, lambda: telling_repairs(site, make, _PARTED_BY)
-        )
+    yield PaletteCase(
+        site,
+        site.id("touch"),
+        (rgb8[place], rgb8[place + 1]),
+        words,
+        lambda: telling_repairs(site, make, _PARTED_BY),
+        told=least < GRAPHIC,
+        clear=least / GRAPHIC - 1.0,
+        by_level=GRAIN_OF_CONTRAST,
+    )
