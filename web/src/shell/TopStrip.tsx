@@ -6,6 +6,7 @@ import { Link as RouterLink } from "react-router";
 import { Choice } from "../components/Choice";
 import { Mark } from "../components/Mark";
 import { Opener } from "../components/Opener";
+import { OpenMark } from "../components/OpenMark";
 import { PopoverPanel } from "../components/panels";
 import { Unpublished } from "../components/Unpublished";
 import { STAGES } from "../stages";
@@ -75,14 +76,19 @@ function Looks() {
           </Box>
         </PopoverPanel>
       )}
-      variant="ghost"
+      variant="plain"
       size="2xs"
       height="28px"
       fontSize="13px"
       fontWeight="400"
+      gap="5px"
       paddingInline="4px"
     >
-      Seen as <strong>{VISION_WORDS[vision]}</strong>
+      Seen as{" "}
+      <Box as="strong" borderBottom="1px solid">
+        {VISION_WORDS[vision]}
+      </Box>
+      <OpenMark />
     </Opener>
   );
 }

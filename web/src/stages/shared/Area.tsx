@@ -74,7 +74,7 @@ export function Area({ title, tools, actions, children }: Props) {
           </Flex>
         </Flex>
         {/* It stands in one place, however many tools there are. */}
-        <ToolButton onClick={closeArea} aria-label={`Close ${title}`} flexShrink={0}>
+        <ToolButton onClick={closeArea} aria-label={`Close ${title}`} flexShrink={0} marginTop="3px">
           Close
         </ToolButton>
       </Flex>

@@ -99,9 +99,7 @@ function Bands({ tokens, editing }: { tokens: TokenView[]; editing: TokenView | 
   useEffect(() => setAlsoOpen([]), [on]);
   // What is worked on is in view while it is worked on.
   useLayoutEffect(() => {
-    if (!select) return;
-    for (const what of ["[data-testid=token-editor]", '[aria-pressed="true"][data-token]'])
-      sheet.current?.querySelector(what)?.scrollIntoView({ block: "nearest" });
+    if (select && sheet.current) showEdited(sheet.current);
   }, [select]);
   return (
     <div
@@ -134,6 +132,21 @@ function Bands({ tokens, editing }: { tokens: TokenView[]; editing: TokenView | 
       })}
     </div>
   );
+}
+
+/** Bring the editor into sight, its beginning at least, and the token that it is about where there is room for both. */
+function showEdited(sheet: HTMLElement) {
+  const box = sheet.closest<HTMLElement>("[data-sheet]");
+  const token = sheet.querySelector('[aria-pressed="true"][data-token]')?.getBoundingClientRect();
+  const editor = sheet.querySelector("[data-testid=token-editor]")?.getBoundingClientRect();
+  if (!box || !editor) return;
+  const { top, bottom, height } = box.getBoundingClientRect();
+  // The sheet alone is scrolled: whatever stands around it stays where it is.
+  if (editor.height > height) box.scrollTop += editor.top - top;
+  else box.scrollTop += Math.max(editor.bottom - bottom, 0) || Math.min(editor.top - top, 0);
+  const after = sheet.querySelector('[aria-pressed="true"][data-token]')?.getBoundingClientRect();
+  if (token && after && after.top < top && editor.top - token.top < height / 2)
+    box.scrollTop -= top - after.top;
 }
 
 /** The band in which a token stands: where it was chosen, or the first. */
