@@ -35,7 +35,8 @@ def test_a_stage_asks_for_few_things_at_once(page: Page, stage: str) -> None:
 
 
 @pytest.mark.parametrize(
-    "path", ["sources?at=hue:tidewater", "tokens?at=token:text-late", "charts?at=palette:routes/routes-1"]
+    "path",
+    ["sources?at=hue:tidewater", "tokens?at=token:text-late", "charts?at=palette:routes/routes-1"],
 )
 def test_a_chosen_thing_brings_no_crowd(page: Page, path: str) -> None:
     page.open(f"/systems/brinemark/{path}")

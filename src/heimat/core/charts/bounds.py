@@ -106,7 +106,7 @@ class Bounds:
         return self
 
     def some(self, places: NDArray[np.intp]) -> "Bounds":
-        """The bounds of some sets: the same for all."""
+        """The bounds of some sets, by their places (k,): the same for all."""
         del places
         return self
 
@@ -156,7 +156,7 @@ class InTerms(Bounds):
         return super().project(linear_to_srgb(lit.clip(0.0, 1.0)))
 
     def some(self, places: NDArray[np.intp]) -> "InTerms":
-        """The bounds of some sets."""
+        """The bounds of some sets, by their places (k,)."""
         return replace(self, regions=self.regions[places])
 
 
