@@ -1,6 +1,7 @@
 """How much asks for attention at once: the controls that are in sight, by what they are to a browser."""
 
 import pytest
+from selenium.webdriver import ActionChains, Keys
 
 from tests.browser.page import Page
 
@@ -8,7 +9,8 @@ _AT_REST, _CHOSEN = 60, 90
 """The most controls in sight on a stage at 1280 by 800 pixels, and with a thing chosen; colors are not counted."""
 _IN_SIGHT = """
 const CONTROLS = 'button, a[href], input, select, textarea, [role=slider], [role=tab], [role=spinbutton]';
-const COLORS = '[data-hex], [data-token], [data-drag], [data-place], [data-category], [data-vision] *, [data-sheet] [data-key]';
+const COLORS = '[data-hex], [data-token], [data-drag], [data-place], [data-category], [data-vision] *,'
+  + ' [data-sheet] [data-key]';
 const reached = each => {
   const at = each.getBoundingClientRect();
   const [x, y] = [at.x + at.width / 2, at.y + at.height / 2];
@@ -56,3 +58,26 @@ def test_no_stage_has_more_than_seven_openers_and_the_open_one_is_told(page: Pag
         page.press("Close")
         page.wait(lambda: not page.all("[data-testid=area]"))
         assert page.script("return document.activeElement.innerText") == openers[-1]
+
+
+def test_what_divides_sheet_and_area_is_moved_by_keys_and_hand_and_remembered(page: Page) -> None:
+    def high() -> float:
+        return page.script(
+            "return document.querySelector('[data-testid=area]').getBoundingClientRect().height"
+        )
+
+    page.open("/systems/brinemark/legibility?area=matrix")
+    divider = page.find("[role=separator][aria-label='Height of Every pair']")
+    begun = high()
+    divider.send_keys(Keys.HOME)
+    page.wait(lambda: high() > begun + 60)
+    assert divider.get_attribute("aria-valuenow") == "88"
+    tall = high()
+    ActionChains(page.driver).drag_and_drop_by_offset(divider, 0, 200).perform()
+    page.wait(lambda: tall - 220 < high() < tall - 180)
+    set_so = high()
+    page.open("/systems/brinemark/legibility?area=two-colors")
+    page.open("/systems/brinemark/legibility?area=matrix")
+    page.wait(lambda: abs(high() - set_so) < 2)
+    page.find("[role=separator]").send_keys(Keys.BACKSPACE)
+    page.wait(lambda: abs(high() - begun) < 2)

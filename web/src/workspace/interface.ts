@@ -24,6 +24,8 @@ interface Interface {
   specimenTheme: string | null;
   /** The sets that the matrix reads against each other, and how they are ordered. */
   matrix: { rows: string; columns: string; order: "luminance" | "own" };
+  /** How much of the sheet's height a work area takes, as a share, by area; those that nobody has set take what they need. */
+  areaHeights: Readonly<Record<string, number>>;
   /** Whether two colors are compared by two points of a picture. */
   pointing: boolean;
   /** The data that charts are drawn from; null is the first. */
@@ -46,6 +48,7 @@ export const useInterface = create<Interface>()(
       screen: "ticket",
       specimenTheme: null,
       matrix: { rows: "texts", columns: "grounds", order: "luminance" },
+      areaHeights: {},
       pointing: false,
       dataset: null,
       drawn: { shape: "stacked", third: "points", map: "tiles", beside: "" },

@@ -31,5 +31,5 @@ def from_bytes(rgb8: ArrayLike) -> Floats:
 
 
 def within(values: Floats, least: Floats | float, most: Floats | float) -> Floats:
-    """Values, any shape, brought between two ends. On short arrays several times as fast as `clip`, which checks more."""
+    """Values (...) brought between two ends. On short arrays several times as fast as `clip`, which checks more."""
     return np.minimum(np.maximum(values, least), most)

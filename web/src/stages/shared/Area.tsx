@@ -1,11 +1,13 @@
 /** A work area inside the sheet: its title, its tools, a way to close it, and what is worked on. */
 
 import { Box, Flex, Heading } from "@chakra-ui/react";
-import type { KeyboardEvent, ReactNode } from "react";
+import { type KeyboardEvent, type ReactNode, useContext, useRef } from "react";
 import { ToolButton } from "../../components/ToolButton";
 import { isDragging } from "../../util/dragging";
 import { focusSoon, found } from "../../util/focus";
 import { look, useLook } from "../../workspace/look";
+import { areaOf, StageContext } from "../manifest";
+import { Divider, useAreaHeight } from "./Divider";
 
 interface Props {
   title: string;
@@ -31,54 +33,69 @@ export function Area({ title, tools, actions, children }: Props) {
     event.preventDefault();
     closeArea();
   };
+  const stage = useContext(StageContext);
+  const open = useLook((at) => at.area);
+  const area = (stage && areaOf(stage, open)?.id) ?? "";
+  const { share } = useAreaHeight(area);
+  const box = useRef<HTMLDivElement>(null);
   return (
-    <Box
-      as="section"
-      aria-label={`Work area: ${title}`}
+    <Flex
+      ref={box}
+      direction="column"
+      position="relative"
       borderTop="1px solid"
       borderColor="fg"
-      flex="0 1 auto"
       minHeight="150px"
-      maxHeight="72%"
-      overflowY="auto"
-      scrollbarGutter="stable"
-      padding="8px 20px 12px"
-      data-testid="area"
-      tabIndex={-1}
-      onKeyDown={onKeyDown}
+      flex="0 1 auto"
+      maxHeight={share === undefined ? "72%" : undefined}
+      style={share === undefined ? undefined : { height: `${share * 100}%` }}
     >
-      <Flex
-        gap="8px"
-        align="flex-start"
-        marginBottom="8px"
-        minHeight="28px"
-        // What is done with it all stays at hand while a long list is walked through, where there is the height for it.
-        css={{
-          "@media (min-height: 600px)": {
-            position: "sticky",
-            top: "-8px",
-            bg: "bg",
-            zIndex: 2,
-            paddingTop: "8px",
-            marginTop: "-8px",
-          },
-        }}
+      <Divider area={area} title={title} box={box} />
+      <Box
+        as="section"
+        aria-label={`Work area: ${title}`}
+        flex="1 1 auto"
+        minHeight="0"
+        overflowY="auto"
+        scrollbarGutter="stable"
+        padding="8px 20px 12px"
+        data-testid="area"
+        tabIndex={-1}
+        onKeyDown={onKeyDown}
       >
-        <Flex gap="8px" align="center" wrap="wrap" flex="1" minWidth="0">
-          <Heading as="h2" fontSize="14px" fontWeight="700" marginRight="4px">
-            {title}
-          </Heading>
-          {tools}
-          <Flex gap="8px" marginLeft="auto" align="center" wrap="wrap">
-            {actions}
+        <Flex
+          gap="8px"
+          align="flex-start"
+          marginBottom="8px"
+          minHeight="28px"
+          // What is done with it all stays at hand while a long list is walked through, where there is the height for it.
+          css={{
+            "@media (min-height: 600px)": {
+              position: "sticky",
+              top: "-8px",
+              bg: "bg",
+              zIndex: 2,
+              paddingTop: "8px",
+              marginTop: "-8px",
+            },
+          }}
+        >
+          <Flex gap="8px" align="center" wrap="wrap" flex="1" minWidth="0">
+            <Heading as="h2" fontSize="14px" fontWeight="700" marginRight="4px">
+              {title}
+            </Heading>
+            {tools}
+            <Flex gap="8px" marginLeft="auto" align="center" wrap="wrap">
+              {actions}
+            </Flex>
           </Flex>
+          {/* It stands in one place, however many tools there are. */}
+          <ToolButton onClick={closeArea} aria-label={`Close ${title}`} flexShrink={0} marginTop="3px">
+            Close
+          </ToolButton>
         </Flex>
-        {/* It stands in one place, however many tools there are. */}
-        <ToolButton onClick={closeArea} aria-label={`Close ${title}`} flexShrink={0} marginTop="3px">
-          Close
-        </ToolButton>
-      </Flex>
-      {children}
-    </Box>
+        {children}
+      </Box>
+    </Flex>
   );
 }
