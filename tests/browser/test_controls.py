@@ -66,8 +66,10 @@ def test_what_divides_sheet_and_area_is_moved_by_keys_and_hand_and_remembered(pa
             "return document.querySelector('[data-testid=area]').getBoundingClientRect().height"
         )
 
-    page.open("/systems/brinemark/legibility?area=matrix")
-    divider = page.find("[role=separator][aria-label='Height of Every pair']")
+    at = "/systems/brinemark/scales?at=step:kelp/s100"
+    page.open(f"{at}&area=overlay")
+    page.find("[data-overlay] input")
+    divider = page.find("[role=separator][aria-label='Height of Overlay and solid']")
     begun = high()
     divider.send_keys(Keys.HOME)
     page.wait(lambda: high() > begun + 60)
@@ -76,8 +78,8 @@ def test_what_divides_sheet_and_area_is_moved_by_keys_and_hand_and_remembered(pa
     ActionChains(page.driver).drag_and_drop_by_offset(divider, 0, 200).perform()
     page.wait(lambda: tall - 220 < high() < tall - 180)
     set_so = high()
-    page.open("/systems/brinemark/legibility?area=two-colors")
-    page.open("/systems/brinemark/legibility?area=matrix")
+    page.open(f"{at}&area=ladder")
+    page.open(f"{at}&area=overlay")
     page.wait(lambda: abs(high() - set_so) < 2)
     page.find("[role=separator]").send_keys(Keys.BACKSPACE)
     page.wait(lambda: abs(high() - begun) < 2)
