@@ -14,14 +14,12 @@ ResolvedAt = Callable[[float], Resolved]
 _HALVINGS = 2
 _MOST_STEPS = 100
 """Trials on the way to an end, however far it is: a color that no eye can see has ends far away."""
-
-
 _PARTS = 16
 _PROBES = (-3.0, -1.0, 1.0, 3.0)
 """Steps away from the present value at which it is looked at what moves at all."""
 _AT_THE_EDGE = "Something stands so near its threshold here that one level of 8 bits decides."
 WAVERS = 0.25
-"""L* by which what is published may miss an aim, and by which an end keeps away from where a hue changes its label."""
+"""L* by which what is published may miss an aim."""
 
 
 @dataclass(frozen=True)
@@ -155,6 +153,11 @@ class _Walk:
         """What is found now, without palettes."""
         return _found(self._begun, palettes=False)
 
+    @cached_property
+    def _said_now(self) -> dict[str, Finding]:
+        """What is found now, by its ids."""
+        return {finding.id: finding for finding in findings(self._begun, repairs=False)}
+
     def leaps(self, there: Resolved) -> bool:
         """Whether a hue takes another label in a document, and a finding comes or goes with it."""
         found = _found(there)
@@ -176,7 +179,9 @@ class _Walk:
 
     def flips(self, changed: Resolved) -> tuple[str, ...]:
         """What comes and goes in a document, in sentences."""
-        before = {finding.id: finding for finding in findings(self._begun, repairs=False)}
+        if finding_ids(changed) == self._now.ids:
+            return ()
+        before = self._said_now
         after = {finding.id: finding for finding in findings(changed, repairs=False)}
         come = [self._said(finding) for key, finding in after.items() if key not in before]
         gone = [
