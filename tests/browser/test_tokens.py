@@ -23,6 +23,27 @@ def test_changing_an_alias(page: Page) -> None:
     page.says(EDITOR, "text.late is #B03020")
 
 
+def test_enter_on_a_token_leads_into_its_editor_and_escape_back(page: Page) -> None:
+    def focused(what: str) -> bool:
+        return page.script("return document.activeElement.matches(arguments[0])", what)
+
+    page.open(AT)
+    page.find("[data-band='surface.card'] [data-token='text.late']").send_keys(Keys.ENTER)
+    page.wait(lambda: focused(f"{EDITOR} *"))
+    # It stands under the ground on which the token was chosen; the other grounds are a line each.
+    page.find(f"[data-band='surface.card'] {EDITOR}")
+    assert not page.all("[data-band='surface.page'] [data-token='text.plain']")
+    assert "all hold" in page.text("[data-band='surface.page']")
+    page.keys(Keys.ESCAPE)
+    page.wait(lambda: focused("[data-token='text.late']"))
+    page.keys(Keys.ENTER)
+    page.wait(lambda: focused(f"{EDITOR} *"))
+    page.press("Unfold")
+    page.find("[data-band='surface.page'] [data-token='text.plain']").click()
+    page.find(f"[data-band='surface.page'] {EDITOR}")
+    assert "1 short of what is needed" in page.text("[data-band='surface.card']")
+
+
 def test_a_step_is_tried_by_arrows_given_back_by_escape_and_kept_by_enter(page: Page) -> None:
     page.open(f"{AT}?at=token:text-late")
     # The hardest pairing stands beside it; every step prints what it would read there.

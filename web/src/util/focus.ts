@@ -49,3 +49,9 @@ export const entryOfSheet = () => {
 
 /** The same, once the sheet is there at all: of a system that is only being opened. */
 export const entryOfOpenedSheet = () => (document.querySelector("[data-sheet]") ? entryOfSheet() : null);
+
+/** The first field of the editor that is unfolded for what is selected. */
+export const entryOfEditor = () => {
+  const editor = document.querySelector("[data-testid=token-editor], [data-testid=hue-editor]");
+  return editor ? (reachedIn(editor)[0] ?? null) : null;
+};

@@ -1,6 +1,6 @@
 /** Keys to where the work goes on: stages, what is found, the parts of the screen. */
 import { STAGES } from "../../stages";
-import { entryOfSheet, focusSoon, found } from "../../util/focus";
+import { entryOfEditor, entryOfSheet, focusSoon, found } from "../../util/focus";
 import { goTo } from "../../workspace/AddressMirror";
 import { useLook } from "../../workspace/look";
 import type { KeyBinding } from "./binding";
@@ -30,9 +30,10 @@ export const placeKeys = ({ workspace, showFinder, showKeys }: KeyContext): KeyB
   {
     code: "KeyA",
     shown: "a",
-    words: "To the open work area",
+    words: "To the open work area, or the editor of what is selected",
     act: () => {
       if (found("[data-testid=area]")()) focusSoon(found("[data-testid=area]"));
+      else if (entryOfEditor()) focusSoon(entryOfEditor);
       else
         workspace.say(
           "No work area is open here. Open one with its button above the sheet, or find it with /.",

@@ -1,6 +1,6 @@
 /** What is to settle, in order of weight: the first few whole, the others in a line each until they are opened. */
 import { Box, Text } from "@chakra-ui/react";
-import { useState } from "react";
+import { Fragment, type ReactNode, useMemo, useState } from "react";
 import type { FindingView, RepairView } from "../../api/client";
 import { ToolButton } from "../../components/ToolButton";
 import { useKnown, usePart } from "../../workspace/hooks";
@@ -39,26 +39,31 @@ function Cause({ group, whole, repairs }: Group) {
   const [open, setOpen] = useState<readonly string[]>([]);
   const [all, setAll] = useState(false);
   const [first, ...others] = group;
+  const more = all ? 0 : others.length;
+  const sentence = first?.sentence;
+  // It stands with the ways of the finding that it belongs to, which is not drawn again for it.
+  const rest = useMemo(
+    () =>
+      more > 0 && (
+        <ToolButton aria-label={`${more} more of this cause: ${sentence}`} onClick={() => setAll(true)}>
+          {more} more of this cause
+        </ToolButton>
+      ),
+    [more, sentence],
+  );
   if (!first) return null;
-  const row = (finding: FindingView, shown: boolean) =>
+  const row = (finding: FindingView, shown: boolean, more?: ReactNode) =>
     shown || open.includes(finding.id) ? (
-      <FindingRow key={finding.id} finding={finding} repairs={repairs.get(finding.id)} />
+      <FindingRow key={finding.id} finding={finding} repairs={repairs.get(finding.id)} more={more} />
     ) : (
-      <FindingLine key={finding.id} finding={finding} onOpen={() => setOpen([...open, finding.id])} />
+      <Fragment key={finding.id}>
+        <FindingLine finding={finding} onOpen={() => setOpen([...open, finding.id])} />
+        {more}
+      </Fragment>
     );
   return (
     <>
-      {row(first, whole)}
-      {others.length > 0 && !all && (
-        <ToolButton
-          marginBlock="4px"
-          marginLeft="116px"
-          aria-label={`${others.length} more of this cause: ${first.sentence}`}
-          onClick={() => setAll(true)}
-        >
-          {others.length} more of this cause
-        </ToolButton>
-      )}
+      {row(first, whole, rest)}
       {all && others.map((finding) => row(finding, false))}
     </>
   );

@@ -17,6 +17,7 @@ import { Choice } from "../../components/Choice";
 import { TextField } from "../../components/TextField";
 import { ToolButton } from "../../components/ToolButton";
 import { draftKey } from "../../util/drafts";
+import { focusSoon, found } from "../../util/focus";
 import { useSteady } from "../../util/useSteady";
 import { useKnown, usePart, useWorkspace } from "../../workspace/hooks";
 import type { Making } from "../../workspace/known";
@@ -78,6 +79,11 @@ export function TokenEditor({ token, unfolded = false }: Props) {
       borderColor="fg"
       {...(unfolded ? UNFOLDED : BELOW)}
       data-testid="token-editor"
+      onKeyDown={(event) => {
+        if (event.key !== "Escape" || event.defaultPrevented) return;
+        event.preventDefault();
+        focusSoon(found(`[data-token="${CSS.escape(token.name)}"][aria-pressed="true"]`));
+      }}
     >
       {detail?.taken && (
         <Flex gap="8px" align="center" fontSize="12px" marginBottom="6px" data-testid="taken">

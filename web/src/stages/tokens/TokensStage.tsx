@@ -89,7 +89,7 @@ function Bands({ tokens, editing }: { tokens: TokenView[]; editing: TokenView | 
   const folded = useInterface((state) => state.folded);
   const set = useInterface((state) => state.set);
   const byId = useMemo(() => new Map(tokens.map((token) => [token.id, token])), [tokens]);
-  const onSelect = useSteady((key: string) => look({ select: key === select ? null : key }));
+  const onSelect = useSteady((key: string) => look({ select: key }));
   const sheet = useRef<HTMLDivElement>(null);
   // A token may stand on several grounds: its editor unfolds under the one on which it was chosen.
   const [chosenOn, setChosenOn] = useState<string | null>(null);

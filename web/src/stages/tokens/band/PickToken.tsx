@@ -1,6 +1,7 @@
 /** What stands on a ground, each to be selected: a button that is drawn as what it is. */
 import type { CSSProperties, ReactNode } from "react";
 import type { TokenView } from "../../../api/client";
+import { entryOfEditor, focusSoon } from "../../../util/focus";
 import styles from "../band.module.css";
 
 export type Tokens = ReadonlyMap<string, TokenView>;
@@ -36,7 +37,11 @@ export function PickToken({
       aria-pressed={token.key === selected}
       aria-label={children ? undefined : token.name}
       data-token={token.name}
-      onClick={() => onSelect(token.key)}
+      onClick={(event) => {
+        onSelect(token.key);
+        // Chosen by a key, the work goes on in its editor.
+        if (event.detail === 0) focusSoon(entryOfEditor);
+      }}
     >
       {says && <span className={styles.unseen}>{says} </span>}
       {children}
