@@ -1,5 +1,7 @@
 """Scales over the API on a real MariaDB: plans of ladders, and a scale in all detail."""
 
+import pytest
+
 from heimat.core.document.guide_settings import GUIDE_PARTS
 from heimat.core.document.tokens import StepAlias, base_of
 from heimat.demo.demo_systems import brinemark
@@ -234,9 +236,13 @@ def test_a_handle_is_moved_as_it_is_shown_and_refused_where_it_cannot_be(client)
 
 def test_safe_ranges_of_what_can_be_moved(client):
     at = f"{AT}/safe-ranges"
-    kelp = client.get(at, params={"select": "hue:kelp"}).json()
-    assert 140.0 < kelp["hue"]["low"] < 148.0 < kelp["hue"]["high"] < 172.0
-    assert "status.success" in kelp["hue"]["below"]
+    heather = client.get(at, params={"select": "hue:heather"}).json()["lightness"]
+    assert 49.0 < heather["low"] < 51.0 < heather["high"] < 57.0
+    assert "link.text-visited" in heather["below"]
+    # Two statuses are as far apart as is asked, to a level of 8 bits: nothing beside this value is safe.
+    kelp = client.get(at, params={"select": "hue:kelp"}).json()["hue"]
+    assert kelp["low"] == kelp["high"] == pytest.approx(148.03, abs=0.01)
+    assert "status.success" in kelp["below"]
     assert client.get(at, params={"select": "step:tidewater/s500"}).json() == {
         "lightness": None,
         "chroma": None,
@@ -255,7 +261,7 @@ def test_safe_ranges_of_what_can_be_moved(client):
     }
     # action.main.label stands on tidewater 700: lighter than this, it could not be read on it any more.
     rung = client.post(f"{AT}/safe-rung", json={"ladder": shaped, "step": 6}).json()
-    assert rung["low"] <= 30.25 < rung["high"] < 41.3
+    assert rung["low"] <= 30.25 <= rung["high"] < 41.3
     assert client.post(f"{AT}/safe-rung", json={"ladder": shaped, "step": 9}).status_code == 404
     gone = client.post(f"{AT}/safe-handle", json={"edit": {**handle, "at": 0.25}})
     assert gone.status_code == 404

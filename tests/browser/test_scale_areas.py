@@ -243,7 +243,7 @@ def test_overlays_and_solids_become_tokens_and_pins(page: Page) -> None:
     page.wait(lambda: figures(page)[:1] == ["is #F0F0F0"])
     page.wait(lambda: figures(page)[1].endswith("exact"))
     page.put("[data-overlay] input", "no color")
-    page.says("[data-testid=overlay-words]", "is not a color Heimat can read")
+    page.says("[data-testid=overlay-words]", "and it is no color")
     page.put("[data-overlay] input", "#0B6E6E")
     page.type("Alpha, as a number", "20", enter=True)
     page.wait(lambda: figures(page)[0] == "is #CEE2E2")

@@ -1,5 +1,5 @@
 /** A ramp of the slip: the colors along one quantity, flush, with the value on it. A slider by mouse, touch and keys. */
-import { type KeyboardEvent, useId, useRef } from "react";
+import { type KeyboardEvent, useEffect, useId, useRef, useState } from "react";
 import type { RampView, SafeView } from "../api/client";
 import { NumberField } from "../components/NumberField";
 import { safeWords } from "../components/safeWords";
@@ -83,13 +83,20 @@ export function SlipRamp({
   };
   const id = useId();
   const words = safe ? `${label}: ${safeWords(safe, places, unit)}` : null;
+  const [here, setHere] = useState(false);
+  // What is found while somebody is at the ramp already is told too.
+  useEffect(() => {
+    if (!here) return;
+    onTell(words);
+    return () => onTell(null);
+  }, [here, words, onTell]);
   return (
     <div
       className={styles.ramp}
-      onPointerEnter={() => onTell(words)}
-      onPointerLeave={() => onTell(null)}
-      onFocus={() => onTell(words)}
-      onBlur={() => onTell(null)}
+      onPointerEnter={() => setHere(true)}
+      onPointerLeave={() => setHere(false)}
+      onFocus={() => setHere(true)}
+      onBlur={() => setHere(false)}
     >
       <span className={styles.label}>{label}</span>
       <div
