@@ -58,7 +58,11 @@ function Cause({ group, whole, repairs }: Group) {
     ) : (
       <Fragment key={finding.id}>
         <FindingLine finding={finding} onOpen={() => setOpen([...open, finding.id])} />
-        {more}
+        {more && (
+          <Box padding="4px 0 6px 50px" borderBottom="1px solid" borderColor="border">
+            {more}
+          </Box>
+        )}
       </Fragment>
     );
   return (
