@@ -5,7 +5,7 @@ import ast
 import numpy as np
 import pytest
 
-from heimat.core.document.hues import StepRef
+from heimat.core.document.hues import DerivedSource, StepRef
 from heimat.core.edits import apply, apply_all
 from heimat.core.edits.holding_edits import HoldHues
 from heimat.core.edits.hue_edits import (
@@ -190,6 +190,16 @@ def test_what_an_edit_would_be_refused_for_ends_the_safe_range():
     assert held["high"] - held["low"] < 20.0 < free["high"] - free["low"]
     assert "shingle is held" in held["below"]
     assert "shingle is held" in held["above"]
+
+
+def test_a_hue_that_may_not_get_lighter_has_safe_ranges_that_say_so():
+    """What is looked at a little beside the present lightness may be refused too: that is no error."""
+    follows = SYSTEM.hues["heather"].model_copy(update={"source": DerivedSource(hue="buoy")})
+    system = SYSTEM.model_copy(update={"hues": {**SYSTEM.hues, "heather": follows}})
+    held = apply(system, HoldHues(hues=("heather",), held=True))
+    found = safe_ranges_view(held, "hue:buoy")["lightness"]
+    assert found["high"] - found["low"] < 1.0
+    assert "heather is held" in found["above"] + found["below"]
 
 
 def test_only_apply_changes_a_document():

@@ -2,6 +2,7 @@
 
 import math
 from collections.abc import Callable, Sequence
+from contextlib import suppress
 
 from typing_extensions import TypedDict
 
@@ -12,7 +13,7 @@ from heimat.core.edits import Edit, apply
 from heimat.core.edits.ladder_edits import SetHueLadder, SetLadder
 from heimat.core.edits.scale_edits import AimCurve, AimStep
 from heimat.core.edits.source_edits import AimSource
-from heimat.core.errors import NotFound
+from heimat.core.errors import DomainError, NotFound
 from heimat.core.filling.turning import with_turned
 from heimat.core.hues.scaling import scales_of
 from heimat.core.legibility.safe_range import WAVERS, ResolvedAt, SafeEnd, safe_range
@@ -59,7 +60,10 @@ def safe_ranges_view(system: ColorSystem, key: str) -> SafeRangesView:
     beside = []
     if selected.movable_step is None:
         there = _moved(resolved, make("lightness"))
-        beside = [there(min(max(light + off, 0.0), 100.0)) for off in (-WAVERS, WAVERS)]
+        for off in (-WAVERS, WAVERS):
+            # Where that would be refused, nothing is beside.
+            with suppress(DomainError):
+                beside.append(there(min(max(light + off, 0.0), 100.0)))
     wide = max(CHROMA_END, chroma)
     return {
         "lightness": _view(system, make("lightness"), light, "lightness", (0.0, 100.0)),

@@ -58,8 +58,10 @@ class Effort:
 _WHOLE = Effort(24, 3, 12, 80)
 _SPREAD = Effort(24, 2, 8, 50)
 """Sets that stay spread over the families have less room."""
-_ELSEWHERE = Effort(0, 0, 32, 80)
-"""On another ground most beginnings lead nowhere, so there are many."""
+_ELSEWHERE, _TURNS = 32, 80
+"""From how many beginnings, in how many paces, colors are fitted to another ground: most lead nowhere."""
+_SIEVES, _FEWEST = (0.2, 0.5), 4
+"""After which shares of the climb the less promising half is left behind, and how many sets go on at least."""
 _ROUGH = Effort(8, 1, 3, 30)
 """For a figure that is told beside others, of colors that nobody sees."""
 
@@ -342,9 +344,6 @@ def _climbed(
     return np.asarray(best[np.argsort(-reached, kind="stable")])
 
 
-_SIEVES, _FEWEST = (0.2, 0.5), 4
-
-
 class _Spread:
     """Sets that stay spread over the families while they climb: where a move would end that, hues wait."""
 
@@ -442,13 +441,13 @@ def for_ground(
     """
     rng = np.random.default_rng(seed)
     lch = srgb_to_oklch(from_bytes(rgb8))
-    begun = np.repeat(lch[None], _ELSEWHERE.climbers, axis=0)
+    begun = np.repeat(lch[None], _ELSEWHERE, axis=0)
     # The first begins where the colors are, all others anywhere in lightness and strength.
     begun[1:, :, 0] = rng.uniform(0.2, 0.95, begun[1:, :, 0].shape)
     begun[1:, :, 1] *= rng.uniform(0.6, 1.4, begun[1:, :, 1].shape)
     srgb = bounds.project(oklch_to_srgb(begun).clip(0.0, 1.0))
     srgb[:, :held] = from_bytes(rgb8[:held])
-    climbed = _climbed(srgb, held, bounds, families, _ELSEWHERE.climbs, lch[:, 2])
+    climbed = _climbed(srgb, held, bounds, families, _TURNS, lch[:, 2])
     found = [_inside(each, held, bounds) for each in climbed]
     best = max(
         found,

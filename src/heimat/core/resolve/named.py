@@ -19,8 +19,8 @@ from heimat.core.document.tokens import (
 from heimat.core.errors import DomainError
 from heimat.core.resolve.resolved import Resolved
 
-_LIKE_A_NAME = re.compile(r"[^\W\d][\w .\-–]*\Z")
-_SHOWN = 60
+_LIKE_A_NAME = re.compile(r"[^\W\d][\w .\-–]{0,79}\Z")
+"""What may be meant as a name: no longer than names are."""
 
 
 def alias_named(resolved: Resolved, text: str) -> StepAlias | HueAlias | TokenAlias | None:
@@ -87,7 +87,7 @@ def _unknown(resolved: Resolved, text: str) -> str:
         names += [hue.name, *(f"{hue.name} {step.label}" for step in hue.steps)]
     near = get_close_matches(text, names, n=1)
     meant = f" Did you mean {near[0]}?" if near else ""
-    return f"Nothing here is called “{text[:_SHOWN]}”, and it is no color.{meant}"
+    return f"Nothing here is called “{text}”, and it is no color.{meant}"
 
 
 def _palette_named(resolved: Resolved, text: str) -> PaletteAlias | None:

@@ -25,8 +25,6 @@ _ROUNDING = 1e-6
 """L* or OKLCH chroma that is none."""
 _CUT = 1e-4
 """OKLCH chroma that is cut off: far more than the edge of the gamut is found with, so that no processor decides it."""
-
-
 _NO_CURVES = Curves()
 
 
