@@ -48,13 +48,23 @@ def test_a_chosen_thing_brings_no_crowd(page: Page, path: str) -> None:
 
 
 def test_no_stage_has_more_than_seven_openers_and_the_open_one_is_told(page: Page) -> None:
+    def places() -> list[float]:
+        return page.script(
+            "return [...document.querySelectorAll(\"[aria-label='Work areas'] button\")]"
+            ".map(each => each.getBoundingClientRect().left)"
+        )
+
     for stage in ("sources", "scales", "tokens", "legibility", "charts", "releases"):
         page.open(f"/systems/brinemark/{stage}")
         openers = page.wait(lambda: page.texts("[aria-label='Work areas'] button"))
         assert 3 < len(openers) <= 7, openers
-        page.press(openers[-1])
+        before = places()
+        page.press(openers[0])
         page.find("[data-testid=area]")
-        assert page.texts("[aria-label='Work areas'] [aria-pressed=true]") == [openers[-1]]
+        assert places() == before, "opening one moves no other"
+        page.press(openers[-1])
+        page.says("[aria-label='Work areas'] [aria-pressed=true]", openers[-1])
+        assert len(page.all("[aria-label='Work areas'] [aria-pressed=true]")) == 1
         page.press("Close")
         page.wait(lambda: not page.all("[data-testid=area]"))
         assert page.script("return document.activeElement.innerText") == openers[-1]
@@ -83,3 +93,5 @@ def test_what_divides_sheet_and_area_is_moved_by_keys_and_hand_and_remembered(pa
     page.wait(lambda: abs(high() - set_so) < 2)
     page.find("[role=separator]").send_keys(Keys.BACKSPACE)
     page.wait(lambda: abs(high() - begun) < 2)
+    page.find("[role=separator]").send_keys(Keys.ESCAPE)
+    page.wait(lambda: not page.all("[data-testid=area]"))

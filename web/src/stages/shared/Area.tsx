@@ -43,6 +43,7 @@ export function Area({ title, tools, actions, children }: Props) {
       ref={box}
       direction="column"
       position="relative"
+      onKeyDown={onKeyDown}
       borderTop="1px solid"
       borderColor="fg"
       minHeight="150px"
@@ -61,7 +62,6 @@ export function Area({ title, tools, actions, children }: Props) {
         padding="8px 20px 12px"
         data-testid="area"
         tabIndex={-1}
-        onKeyDown={onKeyDown}
       >
         <Flex
           gap="8px"

@@ -48,6 +48,7 @@ export function AreaOpeners() {
             type="button"
             className={styles.opener}
             data-area={id}
+            data-words={words}
             aria-pressed={id === open}
             onClick={() => turn(id, open)}
           >
