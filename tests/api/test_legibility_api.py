@@ -80,10 +80,14 @@ def test_two_colors_by_name_and_by_value_and_what_cannot_be_read_says_which(
 ) -> None:
     asked = {"one": "text.late", "other": "white"}
     found = client.post(f"{AT}/two-colors", json=asked).json()
-    assert (found["exact"], found["contrast"]["grade"]) == ("3.71", "large")
-    assert [use["holds"] for use in found["uses"]] == [False, False, True, False, True]
+    assert found["contrast"]["grade"] == "large"
+    assert found["suffices"].startswith("3.71 suffices for large text")
+    assert found["suffices"].endswith("body text needs 4.5.")
     darker = {**asked, "one_moved": {"lightness": 40, "chroma": 0.17, "hue": 37}}
-    assert client.post(f"{AT}/two-colors", json=darker).json()["uses"][0]["holds"]
+    assert "for body text" in client.post(f"{AT}/two-colors", json=darker).json()["suffices"]
+    for one, words in (("#000", "any size"), ("#777", "for large"), ("#eee", "decoration alone")):
+        found = client.post(f"{AT}/two-colors", json={"one": one, "other": "white"}).json()
+        assert words in found["suffices"]
     refused = client.post(f"{AT}/two-colors", json={**asked, "other": "no such color"})
     assert refused.json()["errors"][0]["field"] == "other"
     assert (

@@ -46,7 +46,7 @@ AREA_READY = (
     "[data-testid=ladder-rows], [data-curve], [data-testid=selections],"
     " [data-method], [data-overlay], [data-testid=measures],"
     " [data-testid=partners], [data-testid=even-words], [data-mix], [data-main], [data-status],"
-    " [data-testid=addition], [data-testid=theme-proposal] button, [data-testid=renaming], [data-testid=refill],"
+    " [data-testid=add-token], [data-testid=theme-proposal] button, [data-testid=renaming], [data-testid=refill],"
     " [data-testid=alternatives] button, [data-testid=split],"
     " [data-testid=mending], [data-testid=uses], [data-cell], [data-testid=severity], [data-testid=standing-field],"
     " [data-testid=condition], [data-testid=behind], [data-testid=merging], [aria-label='Pairings'] table,"

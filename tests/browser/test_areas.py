@@ -110,6 +110,12 @@ def test_a_tint_its_strength_and_steps_of_its_own(page: Page) -> None:
     page.button("Steps 13, fine")
 
 
+def told_of(page: Page, words: str) -> bool:
+    """Whether the strip of hues says some words of one of them."""
+    titles = "return [...document.querySelectorAll('[data-hue]')].map(each => each.title)"
+    return any(words in title for title in page.script(titles))
+
+
 def test_harmony_loose_derived_and_placed_freely(page: Page) -> None:
     page.open(f"{AT}?at=hue:tidewater&area=harmony")
     page.wait(lambda: hexes(page, "[data-partner]", "partner") == ["#875270", "#8B553D"])
@@ -119,7 +125,7 @@ def test_harmony_loose_derived_and_placed_freely(page: Page) -> None:
     opposite = hexes(page, "[data-partner]", "partner")[0]
     page.press("Add as derived")
     page.wait(lambda: opposite in values(page))
-    page.says("[data-hue]", "tidewater, turned by 180°")
+    page.wait(lambda: told_of(page, "tidewater, turned by 180°"))
     page.choose("Circle", "HSL")
     page.wait(lambda: hexes(page, "[data-partner]", "partner") == ["#6E0B0B"])
     page.press("Add 1 hue")
@@ -178,7 +184,7 @@ def test_mixing_in_the_space_that_is_chosen(page: Page) -> None:
     )
     page.press("Add 1 hue")
     page.wait(lambda: chosen in values(page))
-    page.says("[data-hue]", "between tidewater and gorse, in linear light")
+    page.wait(lambda: told_of(page, "between tidewater and gorse, in linear light"))
 
 
 def test_status_colors_that_everyone_can_tell_apart(page: Page) -> None:
@@ -196,6 +202,8 @@ def test_status_colors_that_everyone_can_tell_apart(page: Page) -> None:
     page.says("[data-testid=status-words]", "Every pair keeps")
     page.put("[aria-label='What warning is for']", "late, ask the crew")
     page.press("Use these 3")
+    page.wait(lambda: told_of(page, "late, ask the crew"))
+    page.press("Close Status colors")
     page.says("[aria-label=Status]", "told apart by everyone: yes")
     page.says("[data-hue=lamp]", "late, ask the crew")
     page.wait(lambda: band_value(page, "kelp") == "#3F8F4F")

@@ -327,7 +327,7 @@ def test_a_palette_is_found_by_its_name(page: Page) -> None:
     page.open("/systems/brinemark/scales")
     page.find("[data-testid=scales] [data-hex]")
     page.keys("/")
-    finder = page.find("[aria-label='Find a color, a token or a stage']")
+    finder = page.find("[aria-label='Find a color, a token, a place or a command']")
     finder.send_keys("delay")
     page.says("[role=listbox]", "diverging palette")
     finder.send_keys(Keys.ENTER)

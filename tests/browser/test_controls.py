@@ -1,7 +1,6 @@
 """How much asks for attention at once: the controls that are in sight, by what they are to a browser."""
 
 import pytest
-from selenium.webdriver import ActionChains, Keys
 
 from tests.browser.page import Page
 
@@ -68,30 +67,3 @@ def test_no_stage_has_more_than_seven_openers_and_the_open_one_is_told(page: Pag
         page.press("Close")
         page.wait(lambda: not page.all("[data-testid=area]"))
         assert page.script("return document.activeElement.innerText") == openers[-1]
-
-
-def test_what_divides_sheet_and_area_is_moved_by_keys_and_hand_and_remembered(page: Page) -> None:
-    def high() -> float:
-        return page.script(
-            "return document.querySelector('[data-testid=area]').getBoundingClientRect().height"
-        )
-
-    at = "/systems/brinemark/scales?at=step:kelp/s100"
-    page.open(f"{at}&area=overlay")
-    page.find("[data-overlay] input")
-    divider = page.find("[role=separator][aria-label='Height of Overlay and solid']")
-    begun = high()
-    divider.send_keys(Keys.HOME)
-    page.wait(lambda: high() > begun + 60)
-    assert divider.get_attribute("aria-valuenow") == "88"
-    tall = high()
-    ActionChains(page.driver).drag_and_drop_by_offset(divider, 0, 200).perform()
-    page.wait(lambda: tall - 220 < high() < tall - 180)
-    set_so = high()
-    page.open(f"{at}&area=ladder")
-    page.open(f"{at}&area=overlay")
-    page.wait(lambda: abs(high() - set_so) < 2)
-    page.find("[role=separator]").send_keys(Keys.BACKSPACE)
-    page.wait(lambda: abs(high() - begun) < 2)
-    page.find("[role=separator]").send_keys(Keys.ESCAPE)
-    page.wait(lambda: not page.all("[data-testid=area]"))

@@ -98,10 +98,12 @@ def test_a_key_held_until_everything_has_followed_is_kept_when_it_is_let_go(page
 
 
 def test_tapers_by_keys_for_chosen_scales(page: Page) -> None:
-    page.open(f"{AT}?at=step:heather/s300&area=curves")
+    page.open(f"{AT}?at=step:heather/s300")
     kelp, heather, gorse = (page.steps(hue) for hue in ("kelp", "heather", "gorse"))
     cell = page.find("[data-key='step:gorse/s300']")
     ActionChains(page.driver).key_down(Keys.CONTROL).click(cell).key_up(Keys.CONTROL).perform()
+    page.press("Curves")
+    page.says("[data-strip]", "2 steps of 2 scales chosen")
     page.choose("For all scales", "the 2 chosen")
     taper = page.find("[data-testid=ends] input[type=range]")
     taper.send_keys(Keys.ARROW_LEFT, Keys.ARROW_LEFT)
@@ -120,7 +122,7 @@ def test_the_safe_range_is_drawn_and_told_before_anyone_drags(page: Page) -> Non
     ).perform()
     page.says(
         "[data-testid=safe-words]",
-        "Above 55.3: link.text-visited on surface.sunken reads 4.48; body text needs 4.5, in day",
+        "Above 55.3: link.text-visited on surface.well reads 4.48; body text needs 4.5, in day",
     )
     # As it says: within, as many findings as before; beyond, others.
     findings = page.text("a[href*=legibility]")

@@ -38,7 +38,7 @@ FIELDS = [
         "Where stop 1 stands, from 0 at the light end to 100 at the dark one",
     ),
     ("charts?at=palette:routes&area=generate", "Contrast on the ground"),
-    ("releases?area=outputs", "CIEDE2000 below which a change of color is a patch"),
+    ("releases", "CIEDE2000 below which a change of color is a patch"),
 ]
 # What only looks, and keeps nothing, makes no revision.
 LOOKING = (

@@ -347,6 +347,7 @@ def test_what_is_held_is_moved_by_no_repair_and_says_so(page: Page) -> None:
             == "text.late"
         )
     )
+    page.press("Close Mend all")
     page.press("text.late on surface.card reads 3.71")
     page.says(FINDINGS, "text.late is held against repairs.")
     assert not any(

@@ -251,7 +251,7 @@ def test_the_harbor_picture_from_drop_to_hue_by_keyboard(page: Page) -> None:
     page.press("Add 1 hue")
     page.wait(lambda: "red" in bands(page))
     page.wait(lambda: band_value(page, "red") == taken)
-    page.says("[data-hue=red]", "from harbor.png")
+    page.wait(lambda: "from harbor.png" in str(page.find("[data-hue=red]").get_attribute("title")))
     page.press("Undo")
     page.wait(lambda: "red" not in bands(page))
 

@@ -8,7 +8,7 @@ from tests.browser.test_scales import AT
 
 def labels(page: Page) -> list[str]:
     return page.script(
-        "return [...document.querySelectorAll('[data-testid=scales] [role=columnheader]')]"
+        "return [...document.querySelectorAll('[data-testid=scales] [role=columnheader], [data-strip] [data-label]')]"
         ".map(head => head.firstChild.textContent.trim())"
     )
 
@@ -90,6 +90,7 @@ def test_lightness_by_handles_and_hiding(page: Page) -> None:
     page.says("[data-testid=safe-rung-words]", "200: ")
     page.click("[aria-label='300 is internal']")
     use_it(page)
+    page.press("Close Ladder")
     page.wait(
         lambda: "internal" in page.find("[data-key='step:sound/s300']").get_attribute("aria-label")
     )

@@ -117,7 +117,9 @@ def test_finding_by_a_few_letters(page: Page) -> None:
     page.open(AT)
     page.leave_fields()
     page.keys("/")
-    page.find("[aria-label='Find a color, a token or a stage']").send_keys("flare 7", Keys.ENTER)
+    page.find("[aria-label='Find a color, a token, a place or a command']").send_keys(
+        "flare 7", Keys.ENTER
+    )
     page.says("[data-testid=slip-name]", "flare 700")
 
 

@@ -77,15 +77,15 @@ def test_a_loop_is_refused_and_named(page: Page) -> None:
 
 def test_adding_and_renaming(page: Page) -> None:
     page.open(f"{AT}?area=add-tokens")
-    page.type("One by hand: its name, parts joined by periods", "text.strong")
+    page.type("Its name, parts joined by periods", "text.strong")
     page.click("[data-testid=add-token] button")
     page.says("[data-testid=add-token]", "Choose the step")
     page.click("[data-testid=add-token] [aria-label^='sound 700']")
     page.click("[data-testid=add-token] button")
     page.says("[data-testid=add-token]", "“text.strong” is taken")
-    page.type("One by hand: its name, parts joined by periods", "text", enter=True)
+    page.type("Its name, parts joined by periods", "text", enter=True)
     page.says("[data-testid=add-token]", "cannot be a token and")
-    page.type("One by hand: its name, parts joined by periods", "text.gate", enter=True)
+    page.type("Its name, parts joined by periods", "text.gate", enter=True)
     page.press("Close")
     page.says(EDITOR, "text.gate is sound 700")
     page.type("Name", "text.gates", enter=True)
@@ -95,7 +95,8 @@ def test_adding_and_renaming(page: Page) -> None:
 def test_a_starter_set_is_shown_before_it_comes_and_taken_back_whole(page: Page) -> None:
     page.open("/systems/merrow-light/tokens?area=add-tokens")
     page.says("h1 + *", "41 semantic")
-    page.press("dashboard, 88")
+    page.choose("Add one token", "a starter set")
+    page.choose("Which product, 57", "dashboard, 88")
     page.says("[data-testid=addition]", "chart.series.1")
     page.says("[data-testid=addition]", "wait for a status hue")
     page.press("Add all 31")

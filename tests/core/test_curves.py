@@ -9,7 +9,8 @@ from pydantic import ValidationError
 from heimat.core.color.color_text import parse
 from heimat.core.color.contrast import relative_luminance
 from heimat.core.color.exact_color import rgb8_of
-from heimat.core.color.spaces import lightness, srgb_to_oklch
+from heimat.core.color.gamut import solve
+from heimat.core.color.spaces import lightness, luminance_of, srgb_to_oklch
 from heimat.core.document.system import curves_of
 from heimat.core.document.upgrades import read_document
 from heimat.core.edits import apply, apply_all
@@ -146,12 +147,40 @@ def test_what_is_drawn_is_what_a_step_is_asked_for(name, method):
 def test_the_gamut_ends_where_the_edge_is_drawn():
     scale = generate([ScaleRequest(parse("#DFAF3A"), USUAL.lightness())])[0]
     chroma = drawn(scale, Curves())["chroma"]
-    most = np.interp(np.arange(9), chroma.edge[:, 0], chroma.edge[:, 1])
+    most = np.interp(np.arange(9), chroma.possible[:, 0], chroma.possible[:, 2])
     has = srgb_to_oklch(scale.rgb8 / 255.0)[:, 1]
     cut = scale.chroma > most + 0.01
     assert cut.any()
     assert not cut.all()
     assert np.abs(has - most)[cut].max() < 0.01, "where more is asked for, a step has what there is"
+
+
+@pytest.mark.parametrize("color", ["#0B6E6E", "#DFAF3A", "#3B33E0", "#C0405A"])
+def test_what_is_drawn_as_possible_is_in_the_gamut_and_what_lies_beyond_is_not(color):
+    scale = generate([ScaleRequest(parse(color), USUAL.lightness())])[0]
+    curves = drawn(scale, Curves())
+    lines = {name: np.interp(np.arange(9), *curve.line.T) for name, curve in curves.items()}
+    strong = lines["chroma"] > 0.02
+    for name, least, most in (("lightness", 0.0, 100.0), ("hue", -np.inf, np.inf)):
+        place, low, high = curves[name].possible.T
+        assert (low <= high).all()
+        for step in place[strong].astype(int):
+            for end, away in ((low[step], -1.0), (high[step], 1.0)):
+                # A grid of 2.5 L* and 5 degrees is drawn with straight lines between.
+                slack = 2.5 if name == "lightness" else 5.0
+                if high[step] > low[step]:
+                    assert _lost(lines, step, name, end - away * slack) < 0.006
+                reached = least < end < most and abs(end - lines[name][step]) < 89.0
+                if reached and high[step] > low[step]:
+                    assert _lost(lines, step, name, end + away * slack) > 0.0
+
+
+def _lost(lines, step, name, value):
+    """The chroma that the gamut cuts from a step, one of whose quantities is another value."""
+    light, chroma, hue = (
+        value if each == name else lines[each][step] for each in ("lightness", "chroma", "hue")
+    )
+    return chroma - srgb_to_oklch(solve(luminance_of(light), chroma, hue))[1]
 
 
 def test_a_handle_put_at_what_is_shown_is_shown_there():

@@ -61,7 +61,7 @@ def test_a_proposed_theme_needs_no_mending(brand):
             assert far(color[one], color[other]) >= PALE_APART - 0.01, (key, one, other)
         assert far(color["focus.ring"], color["action.main.border"]) >= TOLD_APART, key
         assert float(ratio(color["selection.fill"], color["surface.page"])) >= 1.05, key
-        assert (color["surface.sunken"] != color["surface.page"]).any(), key
+        assert (color["surface.well"] != color["surface.page"]).any(), key
         for ground in ("surface.page", "surface.card"):
             edges = [color["action.main.fill"], color["action.main.border"]]
             assert float(ratio(np.array(edges), color[ground]).max()) >= 3.0, key

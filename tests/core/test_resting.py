@@ -57,7 +57,7 @@ def test_what_is_taken_is_what_was_published_to_the_bit() -> None:
         assert here[name].value("day").alias == there[name].value("day").alias, name
     # Nothing that stands on a hue that was not chosen is taken.
     assert "action.main.fill" in {token.name for token in SHOP.tokens.values()}
-    assert {"link.text", "surface.raised", "text.late"} & set(taken) == {"surface.raised"}
+    assert {"link.text", "surface.lifted", "text.late"} & set(taken) == {"surface.lifted"}
 
 
 def test_what_is_beyond_srgb_is_taken_as_it_is_where_both_gamuts_come_to_the_same() -> None:

@@ -135,16 +135,16 @@ def test_a_circle_through_themes_is_refused_with_its_names():
         SetTokenValue(token="surface-card", theme="day", value=TokenAlias(token="surface-page")),
     )
     night = SetTokenValue(
-        token="surface-page", theme="night", value=TokenAlias(token="surface-raised")
+        token="surface-page", theme="night", value=TokenAlias(token="surface-lifted")
     )
     raised = SetTokenValue(
-        token="surface-raised", theme="night", value=TokenAlias(token="surface-card")
+        token="surface-lifted", theme="night", value=TokenAlias(token="surface-card")
     )
     card = LetTokenFollow(token="surface-card", theme="night")
     with pytest.raises(DomainError) as refusal:
         apply_all(system, [night, raised, card])
     assert "in night" in refusal.value.message
-    assert "surface.page is surface.raised is surface.card is surface.page" in refusal.value.message
+    assert "surface.page is surface.lifted is surface.card is surface.page" in refusal.value.message
     assert refusal.value.code == "loop"
 
 

@@ -20,6 +20,7 @@ from heimat.core.publication.published_outputs import gap_words, names_lost
 from heimat.core.resolve.resolved import resolve
 from heimat.demo.demo_systems import brinemark
 from heimat.formats import write_all
+from heimat.formats.read.read_code_names import names_in
 
 SYSTEM = brinemark()
 HAND = (
@@ -165,6 +166,23 @@ def test_outputs_that_cannot_be_say_why(how: dict, words: str) -> None:
     with pytest.raises(DomainError) as refused:
         apply_all(SYSTEM, edits)
     assert words in refused.value.message
+
+
+def test_names_of_code_are_told_from_rules_by_where_they_stand():
+    text = """
+        @ink: #111;
+        @some-rule base;
+        .a { @other inline; color: @ink; border: 1px solid @line; --error: #f00; }
+        /* told */ @third all;
+        @media (min-width: 10em) { .b { color: $soft; background: var(--page); } }
+        """
+    assert names_in(text) == {
+        "ink": "#111111",
+        "line": None,
+        "error": "#FF0000",
+        "soft": None,
+        "page": None,
+    }
 
 
 def test_what_code_calls_a_color_is_found_by_name_by_color_and_by_likeness():

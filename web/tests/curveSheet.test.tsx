@@ -14,7 +14,10 @@ const CURVE = {
     [0, 90],
     [2, 10],
   ],
-  edge: [],
+  possible: [
+    [0, 40, 100],
+    [2, 0, 60],
+  ],
   steps: [90, 50, 10],
   source: [1, 50],
   handles: [handle(-0.5, 0.5, 70), handle(0.5, 1.5, 30, true)],

@@ -9,7 +9,7 @@ from typing_extensions import TypedDict
 
 from heimat.api.bodies import Body
 from heimat.api.context import IS_SENDING, Acting, Uses
-from heimat.api.encoding import answer, described
+from heimat.api.encoding import answer, described, described_empty
 from heimat.api.rights import needs
 from heimat.core.color.hex_notation import bytes_of
 from heimat.core.document.keys import hue_key
@@ -28,16 +28,33 @@ class StartBody(Body):
 
 
 class SystemCard(TypedDict):
-    """A system in the list: its hues' own colors, when it was last changed, and why it cannot be opened, if so."""
+    """A system in the list: its hues' own colors, into how many kinds they are sorted, when it was last changed, what
+    it rests on, whether it is put away, and why it cannot be opened, if so."""
 
     slug: str
     name: str
     changed_at: str
     hues: list[SwatchView]
     hue_names: list[str]
+    kinds: int
     tokens: int
+    themes: int
     latest: str | None
+    rests_on: str | None
+    archived: bool
     problem: str | None
+
+
+class CopiedView(TypedDict):
+    """The address of a copy."""
+
+    slug: str
+
+
+class ArchiveBody(Body):
+    """Whether a system is put away."""
+
+    archived: bool
 
 
 class StartedView(TypedDict):
@@ -59,10 +76,14 @@ def _card(listed: Listed) -> SystemCard:
         "slug": listed.row.slug,
         "name": listed.row.name,
         "changed_at": listed.row.changed_at.isoformat() + "Z",
-        "hues": [TYPICAL.swatch(bytes_of(color)) for _, color in listed.hues],
-        "hue_names": [name for name, _ in listed.hues],
-        "tokens": listed.tokens,
+        "hues": [TYPICAL.swatch(bytes_of(color)) for _, color in listed.card["hues"]],
+        "hue_names": [name for name, _ in listed.card["hues"]],
+        "kinds": listed.card["kinds"],
+        "tokens": listed.card["tokens"],
+        "themes": listed.card["themes"],
         "latest": listed.latest,
+        "rests_on": listed.card["rests_on"],
+        "archived": listed.row.archived,
         "problem": listed.problem,
     }
 
@@ -73,3 +94,20 @@ def start_system(body: StartBody, uses: Uses, person: Acting) -> Response:
     row, unread = uses.opening.start(body.name, body.colors, person.id)
     first = in_order(uses.documents.system(row.alternative_id, row.head_number).hues)[0]
     return answer({"slug": row.slug, "select": hue_key(first.id), "unread": unread}, 201)
+
+
+@router.post(
+    "/{slug}/copies",
+    operation_id="copySystem",
+    dependencies=IS_SENDING,
+    **described(CopiedView, 201),
+)
+@needs("look")
+def copy_system(slug: str, uses: Uses, person: Acting) -> Response:
+    return answer({"slug": uses.opening.copy(slug, person.id).slug}, 201)
+
+
+@router.put("/{slug}/archived", operation_id="archiveSystem", **described_empty())
+@needs("administer")
+def archive_system(slug: str, body: ArchiveBody, uses: Uses) -> None:
+    uses.opening.archive(slug, body.archived)

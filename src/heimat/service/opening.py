@@ -4,6 +4,7 @@ import re
 import unicodedata
 from collections.abc import Mapping
 from dataclasses import dataclass
+from typing import Any
 
 from sqlalchemy import Connection, Engine
 
@@ -16,7 +17,7 @@ from heimat.core.errors import DomainError, NotFound
 from heimat.core.filling.start import start_system
 from heimat.core.importing.from_sheet import Imported, import_sheet
 from heimat.formats.read.sheets.read_sheets import read as read_sheet
-from heimat.service.cards import card_of
+from heimat.service.cards import KEYS, card_of
 from heimat.service.clock import now
 from heimat.service.documents import Documents
 from heimat.service.failures import Unreadable
@@ -27,19 +28,18 @@ from heimat.store import counters, release_rows, system_rows
 from heimat.store.system_rows import ListedRow, SystemRow
 
 _UNNAMED = "Unnamed"
+_COPY = " copy"
+_NO_CARD: dict[str, Any] = {"hues": [], "kinds": 0, "tokens": 0, "themes": 0, "rests_on": None}
 _NOT_IN_ADDRESS = re.compile(r"[^a-z0-9]+")
 
 
 @dataclass(frozen=True)
 class Listed:
-    """A system in the list: names and colors (`#RRGGBB`) of its hues, how many tokens, the version that is out.
+    """A system in the list: its card as plain data, which is that of its last readable state, the version that is out,
+    and why it cannot be opened, if so."""
 
-    `problem` says why it cannot be opened; its hues are then those of its last card, or none.
-    """
-
-    row: SystemRow
-    hues: list[tuple[str, str]]
-    tokens: int
+    row: ListedRow
+    card: dict[str, Any]
     latest: str | None
     problem: str | None
 
@@ -53,7 +53,7 @@ class Opening:
         self._workers = workers
 
     def all(self) -> list[Listed]:
-        """Every system, by name, from its card. One whose document cannot be read does not keep the others away."""
+        """Every system, the last changed first, from its card; one that cannot be read keeps no other away."""
         with self._engine.begin() as connection:
             latest = release_rows.latest_versions(connection)
             return [
@@ -63,7 +63,7 @@ class Opening:
 
     def _listed(self, connection: Connection, row: ListedRow, latest: str | None) -> Listed:
         card, problem = row.card, self._documents.problem_of(row.alternative_id, row.head_number)
-        if card is None and problem is None:
+        if problem is None and (card is None or not card.keys() >= KEYS):
             try:
                 card = card_of(
                     self._documents.system(row.alternative_id, row.head_number, connection)
@@ -71,8 +71,7 @@ class Opening:
                 system_rows.keep_card(connection, row.alternative_id, row.head_revision_id, card)
             except Unreadable as unreadable:
                 problem = unreadable.message
-        hues = [(name, color) for name, color in card["hues"]] if card else []
-        return Listed(row, hues, card["tokens"] if card else 0, latest, problem)
+        return Listed(row, {**_NO_CARD, **(card or {})}, latest, problem)
 
     def find(self, slug: str) -> SystemRow:
         """The system at an address. Raises NotFound."""
@@ -101,6 +100,26 @@ class Opening:
             self._engine, lambda connection: add_document(connection, document, person_id)
         )
         return self.find(slug), [line.text for line in lines if line.problem]
+
+    def copy(self, slug: str, person_id: str) -> SystemRow:
+        """Make a system of its own from what a system is now. Raises NotFound."""
+
+        def work(connection: Connection) -> str:
+            row = self._documents.find(slug, connection)
+            document = self._documents.system(row.alternative_id, row.head_number, connection)
+            name = f"{document.name[: LONGEST_NAME - len(_COPY)].rstrip()}{_COPY}"
+            return add_document(connection, document.model_copy(update={"name": name}), person_id)
+
+        return self.find(in_transaction(self._engine, work))
+
+    def archive(self, slug: str, archived: bool) -> None:
+        """Put a system away, or back among the others. Raises NotFound."""
+
+        def work(connection: Connection) -> None:
+            row = self._documents.find_to_change(slug, connection)
+            system_rows.set_archived(connection, row.id, archived)
+
+        in_transaction(self._engine, work)
 
     def read_files(self, files: Mapping[str, bytes], name: str) -> Imported:
         """A system as it would be out of files, by name. Raises DomainError (fields `name` and `files`)."""

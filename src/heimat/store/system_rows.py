@@ -47,8 +47,9 @@ class AlternativeRow:
 
 @dataclass(frozen=True)
 class ListedRow(SystemRow):
-    """A system as it is listed, with its head's card as plain data; None where none has been kept yet."""
+    """A system as it is listed: whether it is put away, and its head's card as plain data; None where none was kept."""
 
+    archived: bool = False
     card: Any = None
 
 
@@ -85,8 +86,12 @@ def _query(name: str = MAIN) -> Select[Any]:
 
 
 def listed_systems(connection: Connection) -> list[ListedRow]:
-    """Every system, by name, with its card."""
-    query = _query().add_columns(alternative.c.card).order_by(system.c.name, system.c.id)
+    """Every system, what was changed last first, with its card."""
+    query = (
+        _query()
+        .add_columns(system.c.archived, alternative.c.card)
+        .order_by(revision.c.at.desc(), system.c.id.desc())
+    )
     rows = (dict(row._mapping) for row in connection.execute(query))
     return [
         ListedRow(**{**row, "card": unpack(row["card"]) if row["card"] else None}) for row in rows
@@ -257,3 +262,8 @@ def set_head(
 def rename_system(connection: Connection, system_id: int, name: str) -> None:
     """Keep the name that lists show; addresses stay."""
     connection.execute(update(system).where(system.c.id == system_id).values(name=name))
+
+
+def set_archived(connection: Connection, system_id: int, archived: bool) -> None:
+    """Put a system away, or back among the others."""
+    connection.execute(update(system).where(system.c.id == system_id).values(archived=archived))

@@ -68,6 +68,13 @@ system = Table(
     Column("slug", String(80), nullable=False, unique=True),
     Column("name", String(80), nullable=False),
     _at(),
+    Column(
+        "archived",
+        Boolean,
+        nullable=False,
+        server_default="0",
+        comment="whether lists leave it out",
+    ),
     **_OPTIONS,
 )
 

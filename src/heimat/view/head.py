@@ -22,8 +22,9 @@ class ThemeView(TypedDict):
 
 
 class HeadPart(TypedDict):
-    """A system's name, where it stands, and what is open. `findings` counts those of all themes; `newer` is whether a
-    newer generator could make its scales; by the ids of all hues it is told what somebody else has removed."""
+    """A system's name, where it stands, and what is open. `findings` counts those of all themes, `tokens` the semantic
+    tokens; `newer` is whether a newer generator could make its scales; by the ids of all hues it is told what somebody
+    else has removed."""
 
     slug: str
     name: str
@@ -31,6 +32,7 @@ class HeadPart(TypedDict):
     latest: str | None
     changed: int
     findings: int
+    tokens: int
     undo: str | None
     redo: str | None
     theme: ThemeView | None
@@ -55,6 +57,7 @@ def head_part(look: Look) -> HeadPart:
         "latest": place.latest,
         "changed": len(look.changed),
         "findings": count_open(look.resolved, date.today()),
+        "tokens": len(system.tokens),
         "undo": place.undo,
         "redo": place.redo,
         "theme": _theme(shown.theme) if shown else None,

@@ -9,6 +9,7 @@ from heimat.core.color.arrays import Bytes
 from heimat.core.color.contrast import AA_TEXT
 from heimat.core.color.exact_color import rgb8_of
 from heimat.core.color.notation import Notation
+from heimat.core.document.keys import hue_key
 from heimat.core.document.system import ColorSystem
 from heimat.core.legibility.selected import Selected, find
 from heimat.core.publication.building import told_by_marks
@@ -83,8 +84,9 @@ class Look:
 
     @cached_property
     def selected(self) -> Selected | None:
-        """What is selected, if it is there."""
-        return find(self.resolved, self.theme, self.options.select) if self.options.select else None
+        """What is selected, if it is there; the first hue, where nothing was."""
+        key = self.options.select or next(map(hue_key, self.resolved.hues), None)
+        return find(self.resolved, self.theme, key) if key else None
 
     @cached_property
     def ground(self) -> tuple[Bytes, str]:

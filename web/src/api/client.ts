@@ -6,6 +6,7 @@ type Schemas = components["schemas"];
 export type HueView = Schemas["HueView"];
 export type ScaleView = Schemas["ScaleView"];
 export type StepView = Schemas["StepView"];
+export type SystemCardView = Schemas["SystemCard"];
 export type MatrixView = Schemas["MatrixView"];
 export type TwoColorsView = Schemas["TwoColorsView"];
 export type StandingFieldView = Schemas["StandingFieldView"];

@@ -368,6 +368,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/systems/{slug}/archived": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Archive System */
+        put: operations["archiveSystem"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/systems/{slug}/changes": {
         parameters: {
             query?: never;
@@ -396,6 +413,23 @@ export interface paths {
         put?: never;
         /** Check Text */
         post: operations["checkText"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/systems/{slug}/copies": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Copy System */
+        post: operations["copySystem"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2280,6 +2314,14 @@ export interface components {
             vision: string;
         };
         /**
+         * ArchiveBody
+         * @description Whether a system is put away.
+         */
+        ArchiveBody: {
+            /** Archived */
+            archived: boolean;
+        };
+        /**
          * AskingBody
          * @description Whether a feed asks for a key.
          */
@@ -2980,14 +3022,6 @@ export interface components {
             text: string;
         };
         /**
-         * CopiedView
-         * @description Colors as text: a line each, in the order asked for.
-         */
-        CopiedView: {
-            /** Text */
-            text: string;
-        };
-        /**
          * CopyBody
          * @description Colors to copy, by their keys, in a notation, with their names or without.
          */
@@ -3010,12 +3044,10 @@ export interface components {
          * CurveView
          * @description A curve over the steps in L*, OKLCH chroma or degrees of OKLCH hue, drawn between `low` and `high`.
          *
-         *     `line` and `edge` are places among the steps with values; `edge` is where the gamut ends, for chroma. `source` is
-         *     the place of the hue's own color, with its value.
+         *     `line` is places among the steps with values; `possible` is places with the least and the most that the gamut has
+         *     there. `source` is the place of the hue's own color, with its value.
          */
         CurveView: {
-            /** Edge */
-            edge: number[][];
             /** Handles */
             handles: components["schemas"]["HandleView"][];
             /** High */
@@ -3029,6 +3061,8 @@ export interface components {
              * @enum {string}
              */
             name: "lightness" | "chroma" | "hue";
+            /** Possible */
+            possible: number[][];
             /** Source */
             source: number[];
             /** Steps */
@@ -4317,8 +4351,9 @@ export interface components {
         };
         /**
          * HeadPart
-         * @description A system's name, where it stands, and what is open. `findings` counts those of all themes; `newer` is whether a
-         *     newer generator could make its scales; by the ids of all hues it is told what somebody else has removed.
+         * @description A system's name, where it stands, and what is open. `findings` counts those of all themes, `tokens` the semantic
+         *     tokens; `newer` is whether a newer generator could make its scales; by the ids of all hues it is told what somebody
+         *     else has removed.
          */
         HeadPart: {
             /** Changed */
@@ -4353,6 +4388,8 @@ export interface components {
             theme: components["schemas"]["ThemeView"] | null;
             /** Themes */
             themes: components["schemas"]["ThemeView"][];
+            /** Tokens */
+            tokens: number;
             /** Undo */
             undo: string | null;
         };
@@ -7770,11 +7807,14 @@ export interface components {
         };
         /**
          * RenamingPlanView
-         * @description All names before and after, and how many of them change.
+         * @description All names before and after, and how many of them change. `newer` gives tokens that are called as their purpose
+         *     was called before the name that new systems have for it.
          */
         RenamingPlanView: {
             /** Changed */
             changed: number;
+            /** Newer */
+            newer: components["schemas"]["RenamingView"][];
             /** Problems */
             problems: number;
             /** Rows */
@@ -9662,23 +9702,32 @@ export interface components {
         };
         /**
          * SystemCard
-         * @description A system in the list: its hues' own colors, when it was last changed, and why it cannot be opened, if so.
+         * @description A system in the list: its hues' own colors, into how many kinds they are sorted, when it was last changed, what
+         *     it rests on, whether it is put away, and why it cannot be opened, if so.
          */
         SystemCard: {
+            /** Archived */
+            archived: boolean;
             /** Changed At */
             changed_at: string;
             /** Hue Names */
             hue_names: string[];
             /** Hues */
             hues: components["schemas"]["SwatchView"][];
+            /** Kinds */
+            kinds: number;
             /** Latest */
             latest: string | null;
             /** Name */
             name: string;
             /** Problem */
             problem: string | null;
+            /** Rests On */
+            rests_on: string | null;
             /** Slug */
             slug: string;
+            /** Themes */
+            themes: number;
             /** Tokens */
             tokens: number;
         };
@@ -10073,12 +10122,10 @@ export interface components {
          */
         TwoColorsView: {
             contrast: components["schemas"]["ContrastView"];
-            /** Exact */
-            exact: string;
             one: components["schemas"]["PairSideView"];
             other: components["schemas"]["PairSideView"];
-            /** Uses */
-            uses: components["schemas"]["UseView"][];
+            /** Suffices */
+            suffices: string;
         };
         /**
          * Typed
@@ -10139,20 +10186,6 @@ export interface components {
             name: string;
             /** Own */
             own: boolean;
-        };
-        /**
-         * UseView
-         * @description What a pair may be used for: the use in words, the criterion, the level, and whether it is reached.
-         */
-        UseView: {
-            /** Criterion */
-            criterion: string;
-            /** Holds */
-            holds: boolean;
-            /** Needed */
-            needed: string;
-            /** Words */
-            words: string;
         };
         /** ValidationError */
         ValidationError: {
@@ -10270,6 +10303,22 @@ export interface components {
              * @default 1
              */
             seed?: number;
+        };
+        /**
+         * CopiedView
+         * @description The address of a copy.
+         */
+        heimat__api__systems_routes__CopiedView: {
+            /** Slug */
+            slug: string;
+        };
+        /**
+         * CopiedView
+         * @description Colors as text: a line each, in the order asked for.
+         */
+        heimat__view__copying__CopiedView: {
+            /** Text */
+            text: string;
         };
     };
     responses: never;
@@ -13036,6 +13085,120 @@ export interface operations {
             };
         };
     };
+    archiveSystem: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ArchiveBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description A page of somebody else asks */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request did not arrive in time */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It meets what somebody else has changed */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Heimat is not served under this name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be read, or cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It was asked for too often */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something went wrong that was not foreseen */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away, or others hold what is needed */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     readChanges: {
         parameters: {
             query: {
@@ -13271,6 +13434,118 @@ export interface operations {
             };
         };
     };
+    copySystem: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["heimat__api__systems_routes__CopiedView"];
+                };
+            };
+            /** @description A page of somebody else asks */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request did not arrive in time */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It meets what somebody else has changed */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Heimat is not served under this name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be read, or cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It was asked for too often */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something went wrong that was not foreseen */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away, or others hold what is needed */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     copyColors: {
         parameters: {
             query?: never;
@@ -13292,7 +13567,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["CopiedView"];
+                    "application/json": components["schemas"]["heimat__view__copying__CopiedView"];
                 };
             };
             /** @description A page of somebody else asks */

@@ -1,4 +1,4 @@
-/** Finding a color, a token, a stage or a work area by a few letters. */
+/** Finding a color, a token, a stage, a work area or a command by a few letters. */
 import { Box, Combobox, createListCollection, Dialog, Portal, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { type KeyboardEvent, memo, type RefObject, useEffect, useMemo, useRef, useState } from "react";
@@ -12,6 +12,7 @@ import { goTo } from "../workspace/AddressMirror";
 import { useKnown } from "../workspace/hooks";
 import { look, useLook, useSeeing } from "../workspace/look";
 import { server } from "../workspace/server";
+import type { KeyGroup } from "./keys/binding";
 
 const MOST = 9;
 
@@ -19,10 +20,14 @@ interface Found {
   key: string;
   words: string;
   what: string;
+  /** What more it is found by. */
+  says?: string;
   seen: string | null;
   /** Where it leads, if it is no color. */
   stage?: string;
   area?: string;
+  /** What it does, if it is a command. */
+  act?: () => void;
 }
 
 /** Spelling is forgiven: colour and color, grey and gray, and whatever parts a name. */
@@ -43,6 +48,7 @@ const PLACES: Found[] = [
     stage.areas.map((area) => ({
       key: `${stage.id} ${area.id}`,
       words: area.words,
+      says: area.says,
       what: `in ${stage.words}`,
       seen: null,
       stage: stage.id,
@@ -51,7 +57,27 @@ const PLACES: Found[] = [
   ),
 ];
 
-export const Finder = memo(function Finder({ shown, onClose }: { shown: boolean; onClose: () => void }) {
+interface Props {
+  groups: KeyGroup[];
+  shown: boolean;
+  onClose: () => void;
+}
+
+/** Stages are found as places; what finds things is open already. */
+const commandsOf = (groups: KeyGroup[]): Found[] =>
+  groups.slice(1).flatMap(({ bindings }) =>
+    bindings
+      .filter((key) => key.shown !== "/")
+      .map((key) => ({
+        key: `key ${key.code} ${key.shown}`,
+        words: key.words,
+        what: `key ${key.shown}`,
+        seen: null,
+        act: () => key.act(new KeyboardEvent("keydown", { code: key.code })),
+      })),
+  );
+
+export const Finder = memo(function Finder({ groups, shown, onClose }: Props) {
   // The dialog gives the field its focus, once the list is ready for it: earlier, the first letters would be lost.
   const field = useRef<HTMLInputElement>(null);
   return (
@@ -66,7 +92,7 @@ export const Finder = memo(function Finder({ shown, onClose }: { shown: boolean;
         <Dialog.Backdrop bg="blackAlpha.500" />
         <Dialog.Positioner>
           <Dialog.Content aria-label="Find">
-            <Search field={field} onClose={onClose} />
+            <Search groups={groups} field={field} onClose={onClose} />
           </Dialog.Content>
         </Dialog.Positioner>
       </Portal>
@@ -80,11 +106,16 @@ function search(everything: readonly Found[], typed: string): Found[] {
   if (wanted === "") return [];
   const meant = (each: Found) =>
     plain(each.words).includes(wanted) || each.what.toLowerCase().includes(wanted);
-  return everything.filter(meant).slice(0, MOST);
+  const named = everything.filter(meant);
+  // What a place says of itself comes behind what is called so.
+  const told = everything.filter(
+    (each) => each.says && plain(each.says).includes(wanted) && !named.includes(each),
+  );
+  return [...named, ...told].slice(0, MOST);
 }
 
 /** All that can be found: the colors are asked for while the finder is open, whatever the stage shows. */
-function useEverything(): Found[] {
+function useEverything(groups: KeyGroup[]): Found[] {
   const slug = useLook((at) => at.slug);
   const seeing = useSeeing();
   const revision = useKnown(({ parts }) => parts?.head?.revision);
@@ -93,7 +124,10 @@ function useEverything(): Found[] {
     queryFn: () => server.open(slug, { ...seeing, parts: ["hues", "tokens", "scales", "palettes"] }),
     placeholderData: (before) => before,
   });
-  return useMemo(() => [...PLACES, ...colorsOf(colors.data ?? {})], [colors.data]);
+  return useMemo(
+    () => [...PLACES, ...colorsOf(colors.data ?? {}), ...commandsOf(groups)],
+    [colors.data, groups],
+  );
 }
 
 function colorsOf({ hues = [], tokens = [], scales = [], palettes = [] }: Partial<Parts>): Found[] {
@@ -130,8 +164,14 @@ function colorsOf({ hues = [], tokens = [], scales = [], palettes = [] }: Partia
   ];
 }
 
-function Search({ field, onClose }: { field: RefObject<HTMLInputElement | null>; onClose: () => void }) {
-  const everything = useEverything();
+interface SearchProps {
+  groups: KeyGroup[];
+  field: RefObject<HTMLInputElement | null>;
+  onClose: () => void;
+}
+
+function Search({ groups, field, onClose }: SearchProps) {
+  const everything = useEverything(groups);
   const [text, setText] = useState("");
   const items = useMemo(() => search(everything, text), [everything, text]);
   const collection = useMemo(
@@ -141,7 +181,8 @@ function Search({ field, onClose }: { field: RefObject<HTMLInputElement | null>;
   const choose = (one: Found | undefined) => {
     if (!one) return;
     onClose();
-    if (one.stage) {
+    if (one.act) one.act();
+    else if (one.stage) {
       goTo(one.stage, one.area);
       if (one.seen) look({ select: one.key });
       focusSoon(one.area ? found("[data-testid=area]") : entryOfSheet);
@@ -186,8 +227,8 @@ function Search({ field, onClose }: { field: RefObject<HTMLInputElement | null>;
           <Combobox.Input
             ref={field}
             onKeyDown={onKeyDown}
-            aria-label="Find a color, a token or a stage"
-            placeholder="A color, a token or a stage"
+            aria-label="Find a color, a token, a place or a command"
+            placeholder="A color, a token, a place or a command"
             borderColor="border.emphasized"
             autoComplete="off"
           />

@@ -10,7 +10,6 @@ import { useKnown } from "../workspace/hooks";
 import { useInbox } from "../workspace/inbox";
 import { useInterface } from "../workspace/interface";
 import { useLook } from "../workspace/look";
-import { useSpecimenShown } from "../workspace/room";
 import { Beside, BesideHead } from "./Beside";
 import { ErrorBoundary } from "./ErrorBoundary";
 import { useKeys } from "./keys/useKeys";
@@ -24,15 +23,16 @@ import { Stage } from "./Stage";
 import { TopStrip } from "./TopStrip";
 import { useDrops } from "./useDrops";
 import { useFocusKept } from "./useFocusKept";
+import { useSpecimenShown } from "./useSpecimenShown";
 import { useThemeGone } from "./useThemeGone";
 
 /** Panels and sheets are fetched once the page rests, or when they are asked for. */
 const RESTED_MS = 1000;
 
 const fetchFinder = () => import("./Finder");
-const fetchKeysSheet = () => import("./KeysSheet");
+const fetchHelp = () => import("./help/Help");
 const Finder = lazy(() => fetchFinder().then((made) => ({ default: made.Finder })));
-const KeysSheet = lazy(() => fetchKeysSheet().then((made) => ({ default: made.KeysSheet })));
+const Help = lazy(() => fetchHelp().then((made) => ({ default: made.Help })));
 
 export function Frame() {
   const stage = useLook((at) => at.stage);
@@ -51,7 +51,7 @@ export function Frame() {
     // So that the first letters that follow a key are not lost, nor a menu waited for.
     if (!open) return;
     const fetching = setTimeout(
-      () => void Promise.allSettled([fetchPanels(), fetchPersonMenu(), fetchFinder(), fetchKeysSheet()]),
+      () => void Promise.allSettled([fetchPanels(), fetchPersonMenu(), fetchFinder(), fetchHelp()]),
       RESTED_MS,
     );
     return () => clearTimeout(fetching);
@@ -109,10 +109,10 @@ export function Frame() {
       <ErrorBoundary what="This">
         <Suspense>
           <Once shown={keys.finding}>
-            <Finder shown={keys.finding} onClose={keys.endFinding} />
+            <Finder groups={keys.groups} shown={keys.finding} onClose={keys.endFinding} />
           </Once>
           <Once shown={keys.shown}>
-            <KeysSheet bindings={keys.bindings} shown={keys.shown} onClose={keys.close} />
+            <Help groups={keys.groups} shown={keys.shown} onClose={keys.close} />
           </Once>
         </Suspense>
       </ErrorBoundary>

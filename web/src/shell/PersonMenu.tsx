@@ -1,4 +1,4 @@
-/** The person's menu: who acts, the chrome's lightness, and the keys. */
+/** The person's menu: who acts, the chrome's lightness, and the help. */
 import { Menu } from "@chakra-ui/react";
 import { MenuPanel } from "../components/MenuPanel";
 import type { Opened } from "../components/Opener";
@@ -47,7 +47,7 @@ export function PersonMenu({ acting, people, onChoose, onKeys, ...opened }: Prop
       </Menu.CheckboxItem>
       {onKeys && (
         <Menu.Item value="sheet" fontSize="13px" onSelect={onKeys}>
-          All keys
+          Help: areas, words, keys
         </Menu.Item>
       )}
     </MenuPanel>

@@ -1,7 +1,7 @@
 /** The specimen beside the sheet: a piece of the product, live, in the sheet's theme or in one of its own. */
 
 import { Box, Flex } from "@chakra-ui/react";
-import { useState } from "react";
+import { type ReactNode, useLayoutEffect, useRef, useState } from "react";
 import { Choice } from "../components/Choice";
 import { Specimen as Drawn, type PickedPart, SPECIMENS } from "../components/specimens";
 import { PickedColors } from "../components/specimens/PickedColors";
@@ -35,7 +35,7 @@ export function Specimen() {
     <Box
       as="aside"
       aria-label="Specimen"
-      width="340px"
+      width="clamp(340px, 26.5vw, 33vw)"
       flexShrink={0}
       borderLeft="1px solid"
       borderColor="border"
@@ -69,9 +69,39 @@ export function Specimen() {
         onSelect={(key) => look({ select: key })}
         onDiffer={differ}
       />
-      <Drawn specimen={specimen} theme={theme} label={drawn.words} onPick={onPick}>
-        <Screen />
-      </Drawn>
+      <Fitted key={drawn.id}>
+        <Drawn specimen={specimen} theme={theme} label={drawn.words} onPick={onPick}>
+          <Screen />
+        </Drawn>
+      </Fitted>
     </Box>
   );
+}
+
+/** From the largest that is wanted to the smallest in which text can still be judged: what is longer is scrolled. */
+const SIZES = Array.from({ length: 15 }, (_, place) => 1.5 - place * 0.05);
+const USUAL_WIDTH = 340;
+const FOOT = 8;
+
+/** As large as lets all of it be seen at once: smaller on a low page, larger on a wide one. */
+function Fitted({ children }: { children: ReactNode }) {
+  const box = useRef<HTMLDivElement>(null);
+  useLayoutEffect(() => {
+    const fitted = box.current;
+    const around = fitted?.parentElement;
+    if (!fitted || !around) return;
+    const fit = () => {
+      const room = around.clientHeight - (fitted.offsetTop - around.offsetTop) - FOOT;
+      const widest = around.offsetWidth / USUAL_WIDTH;
+      for (const size of SIZES) {
+        if (size > widest + 0.01) continue;
+        fitted.style.zoom = `${size}`;
+        if (fitted.getBoundingClientRect().height <= room) break;
+      }
+    };
+    const watching = new ResizeObserver(fit);
+    watching.observe(around);
+    return () => watching.disconnect();
+  }, []);
+  return <div ref={box}>{children}</div>;
 }

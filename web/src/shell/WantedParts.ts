@@ -6,7 +6,7 @@ import { areaOf } from "../stages/manifest";
 import { useWorkspace } from "../workspace/hooks";
 import { useInterface } from "../workspace/interface";
 import { useLook } from "../workspace/look";
-import { useSpecimenShown } from "../workspace/room";
+import { useSpecimenShown } from "./useSpecimenShown";
 
 /** What is shown on every stage, and in the specimen. */
 const SHELL: readonly PartName[] = ["head", "slip"];

@@ -22,6 +22,8 @@ export type Right = "look" | "edit" | "publish" | "administer";
 export interface AreaManifest {
   id: string;
   words: string;
+  /** What comes out of it, in a sentence. */
+  says: string;
   /** What it takes to work in it. */
   needs: Right;
   /** What it needs besides what its stage needs. */
@@ -31,6 +33,9 @@ export interface AreaManifest {
   offered?: (head: Parts["head"]) => boolean;
   /** An opener, where nothing is said; a command beside the title; a view of the stage; or come to from another area. */
   as?: "command" | "view" | { from: string };
+  /** The room that it takes: the sheet but for a strip of what it changes, where nothing is said; the specimen's as well;
+   * or a part of the sheet, which stays in sight above it. */
+  room?: "all" | "part";
   /** A new group of openers begins with it. */
   apart?: boolean;
 }
@@ -41,6 +46,8 @@ export interface StageManifest {
   /** What the stage needs, in the way it is looked at. */
   parts: (look: Look, screen: string) => readonly PartName[];
   component: Lazy;
+  /** Whether its own sheet shows the colors at work, so that no specimen stands beside it. */
+  draws?: boolean;
   areas: readonly AreaManifest[];
   /** Whether it takes what was dropped or pasted; all else is read in Sources. */
   takes?: (files: readonly File[], text: string) => boolean;

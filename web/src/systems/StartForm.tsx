@@ -9,6 +9,7 @@ import { ReadLines, useReading } from "../stages/shared/ReadLines";
 import { draftKey, keepDraft } from "../util/drafts";
 import { entryOfOpenedSheet, focusSoon } from "../util/focus";
 import { useInbox } from "../workspace/inbox";
+import { useStarted } from "../workspace/started";
 
 /** A system may be named later; its colors are what it starts from. */
 const UNNAMED = "Unnamed";
@@ -50,7 +51,8 @@ export function StartForm() {
       void queries.invalidateQueries({ queryKey: ["systems"] });
       // What could not be read waits in the new system's reading line, to be mended there.
       keepDraft(draftKey("reading", slug), unread.join("\n"));
-      navigate(`/systems/${slug}/${unread.length ? "sources" : "scales"}?at=${select}`);
+      useStarted.setState({ slug });
+      navigate(`/systems/${slug}/sources?at=${select}`);
       focusSoon(entryOfOpenedSheet);
     } catch (thrown) {
       setProblem(problemOf(thrown));

@@ -1,15 +1,19 @@
-/** All systems, and a new one from pasted brand colors. */
-import { Box, Flex, Grid, Heading, Link, Text } from "@chakra-ui/react";
-import { useQuery } from "@tanstack/react-query";
+/** All systems, the last changed first, and a new one from pasted brand colors. */
+import { Box, Flex, Grid, Heading, Input, Text } from "@chakra-ui/react";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { Link as RouterLink } from "react-router";
-import { client, data, problemOf } from "../api/client";
+import { useNavigate } from "react-router";
+import { client, data, problemOf, type SystemCardView } from "../api/client";
 import { Mark } from "../components/Mark";
+import { ToolButton } from "../components/ToolButton";
 import { Person } from "../shell/Person";
 import { ImportForm } from "./ImportForm";
 import { StartForm } from "./StartForm";
+import { SystemCard } from "./SystemCard";
 
 const AGAIN_MS = 1500;
+/** As many are found at a glance. */
+const FEW = 4;
 
 export function SystemsList() {
   const query = useQuery({
@@ -18,7 +22,35 @@ export function SystemsList() {
     retry: (_, thrown) => problemOf(thrown).passing,
     retryDelay: AGAIN_MS,
   });
+  const queries = useQueryClient();
+  const navigate = useNavigate();
   const [problem, setProblem] = useState<string | null>(null);
+  const [wanted, setWanted] = useState("");
+  const [opened, setOpened] = useState(false);
+  const all = query.data ?? [];
+  const found = all.filter(({ name }) => name.toLowerCase().includes(wanted.trim().toLowerCase()));
+  const here = found.filter((system) => !system.archived);
+  const away = found.filter((system) => system.archived);
+  const told = async (work: () => Promise<unknown>) => {
+    setProblem(null);
+    try {
+      await work();
+    } catch (thrown) {
+      setProblem(problemOf(thrown).message);
+    }
+    await queries.invalidateQueries({ queryKey: ["systems"] });
+  };
+  const done = ({ slug }: SystemCardView) => ({
+    onCopy: () =>
+      void told(async () => {
+        const copy = await data(client.POST("/api/systems/{slug}/copies", { params: { path: { slug } } }));
+        navigate(`/systems/${copy.slug}/sources`);
+      }),
+    onArchive: (archived: boolean) =>
+      void told(() =>
+        data(client.PUT("/api/systems/{slug}/archived", { params: { path: { slug } }, body: { archived } })),
+      ),
+  });
   const said = query.failureReason ? problemOf(query.failureReason).message : problem;
   return (
     <Grid height="100%" templateRows="44px minmax(0, 1fr)">
@@ -48,41 +80,33 @@ export function SystemsList() {
               {said}
             </Text>
           )}
-          {query.data?.map((system) => (
-            <Link
-              asChild
-              key={system.slug}
-              display="block"
-              marginBottom="20px"
-              color="fg"
-              _hover={{ textDecoration: "none" }}
-              className="group"
-            >
-              <RouterLink to={`/systems/${system.slug}/sources`}>
-                <Flex height="72px" marginBottom="6px" aria-hidden="true">
-                  {system.hues.map((hue, place) => (
-                    <Box key={system.hue_names[place]} flex="1" style={{ background: hue.seen }} />
-                  ))}
-                </Flex>
-                <Flex gap="12px" align="baseline">
-                  <Text fontSize="16px" fontWeight="700" _groupHover={{ textDecoration: "underline" }}>
-                    {system.name}
-                  </Text>
-                  <Text color="fg.muted">
-                    {system.hues.length} hues, {system.tokens} tokens
-                  </Text>
-                  <Text color="fg.muted" marginLeft="auto">
-                    {system.latest ? `${system.latest} is out` : "nothing published yet"}, changed{" "}
-                    {new Date(system.changed_at).toLocaleDateString("en-US", {
-                      month: "short",
-                      day: "numeric",
-                    })}
-                  </Text>
-                </Flex>
-                {system.problem && <Text fontWeight="700">{system.problem}</Text>}
-              </RouterLink>
-            </Link>
+          {all.length > FEW && (
+            <Input
+              aria-label="Search the systems"
+              placeholder="Part of a name"
+              size="xs"
+              width="260px"
+              marginBottom="16px"
+              borderColor="border.emphasized"
+              autoComplete="off"
+              value={wanted}
+              onChange={(event) => setWanted(event.target.value)}
+            />
+          )}
+          {here.map((system) => (
+            <SystemCard key={system.slug} system={system} {...done(system)} />
           ))}
+          {!query.data && !said && <Text color="fg.muted">Looking for systems</Text>}
+          {wanted.trim() !== "" && found.length === 0 && <Text>No system is called “{wanted.trim()}”.</Text>}
+          {away.length > 0 && (
+            <Box as="section" aria-label="Put away" marginTop="28px">
+              <ToolButton aria-expanded={opened} onClick={() => setOpened(!opened)} marginBottom="12px">
+                {opened ? "Fold" : "Show"} {away.length} put away
+              </ToolButton>
+              {opened &&
+                away.map((system) => <SystemCard key={system.slug} system={system} {...done(system)} />)}
+            </Box>
+          )}
           {query.data?.length === 0 && <Text>None yet. Paste a brand color to start the first one.</Text>}
         </Box>
         <Box bg="bg.subtle" borderLeft="1px solid" borderColor="border" padding="24px 28px">

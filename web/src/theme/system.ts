@@ -133,15 +133,22 @@ const again = {
   "--chakra-colors-color-palette-focus-ring": "var(--ink)",
 };
 
+/** For who asks for more contrast: nothing is faint, every line is as strong as text. */
+const stronger = (paper: Record<string, string>) => ({
+  "--faint": paper["--ink"],
+  "--firm": paper["--ink"],
+  "--line": paper["--ink"],
+});
+const MORE_CONTRAST = "@media (prefers-contrast: more)";
 const FORCED = "@media (forced-colors: active)";
 
 const config = defineConfig({
   globalCss: {
-    ":root": papers.light,
-    ".dark": papers.dark,
-    "[data-surround=white]": { ...papers.light, ...again },
-    "[data-surround=gray]": { ...papers.gray, ...again },
-    "[data-surround=black]": { ...papers.black, ...again },
+    ":root": { ...papers.light, [MORE_CONTRAST]: stronger(papers.light) },
+    ".dark": { ...papers.dark, [MORE_CONTRAST]: stronger(papers.dark) },
+    "[data-surround=white]": { ...papers.light, ...again, [MORE_CONTRAST]: stronger(papers.light) },
+    "[data-surround=gray]": { ...papers.gray, ...again, [MORE_CONTRAST]: stronger(papers.gray) },
+    "[data-surround=black]": { ...papers.black, ...again, [MORE_CONTRAST]: stronger(papers.black) },
     "html, body, #root": { height: "100%", overflow: "hidden" },
     body: {
       fontFamily: text,
@@ -158,8 +165,8 @@ const config = defineConfig({
       zIndex: 3,
     },
     // Where a system forces its colors on the page, what is a color stays that color: all that is painted by value, the
-    // samples drawn with it, and the surround that it is judged on. What is on or chosen is told by the system's own.
-    "main, [data-sample], [style*=background], [role=gridcell], [data-hue]": {
+    // samples drawn with it. What is on or chosen is told by the system's own.
+    "[data-sample], [style*=background], [role=gridcell], [data-hue]": {
       [FORCED]: { forcedColorAdjust: "none" },
     },
     "header [aria-pressed=true], header [aria-checked=true], header [aria-current=page]": {

@@ -26,6 +26,8 @@ interface Interface {
   matrix: { rows: string; columns: string; order: "luminance" | "own" };
   /** How much of the sheet's height a work area takes, as a share, by area; those that nobody has set take what they need. */
   areaHeights: Readonly<Record<string, number>>;
+  /** The stages whose line of what to do next was closed. */
+  closedLines: readonly string[];
   /** Whether two colors are compared by two points of a picture. */
   pointing: boolean;
   /** The data that charts are drawn from; null is the first. */
@@ -35,11 +37,14 @@ interface Interface {
   set: (some: Partial<Omit<Interface, "set">>) => void;
 }
 
+/** What the system of this machine asks for, until the person has chosen. */
+const dark = () => typeof matchMedia === "function" && matchMedia("(prefers-color-scheme: dark)").matches;
+
 export const useInterface = create<Interface>()(
   persist(
     (set) => ({
-      chrome: "light",
-      surround: "white",
+      chrome: dark() ? "dark" : "light",
+      surround: dark() ? "black" : "white",
       print: "values",
       specimen: null,
       singleKeys: true,
@@ -49,6 +54,7 @@ export const useInterface = create<Interface>()(
       specimenTheme: null,
       matrix: { rows: "texts", columns: "grounds", order: "luminance" },
       areaHeights: {},
+      closedLines: [],
       pointing: false,
       dataset: null,
       drawn: { shape: "stacked", third: "points", map: "tiles", beside: "" },

@@ -77,8 +77,8 @@ _PLAIN: dict[str, str] = {
     "link.text-visited": "A link that was followed before.",
     "surface.page": "The ground of a whole screen.",
     "surface.card": "Cards, tables and fields on the page.",
-    "surface.raised": "What floats: menus and dialogs.",
-    "surface.sunken": "Wells, table heads and the track behind a bar.",
+    "surface.lifted": "What floats: menus and dialogs.",
+    "surface.well": "What lies lower: wells, table heads and the track behind a bar.",
     "surface.brand": "The brand’s own surface: headers and tickets.",
     "surface.board": "The dark ground of a board that is read from afar.",
     "border.plain": "Edges of fields and of what can be used.",
@@ -138,9 +138,14 @@ Shape = Literal["strong text", "text", "link", "line", "icon", "fill"]
 _STRONG = frozenset({"text.strong", "text.on-brand", "text.on-board"})
 
 
+EARLIER: dict[str, str] = {"surface.raised": "surface.lifted", "surface.sunken": "surface.well"}
+"""How some purposes were called before, up to form 12 of documents, with what they are called now."""
+
+
 def purpose_named(name: str) -> str | None:
-    """The purpose that a name states by itself, if it does."""
-    return name if name in PURPOSES else None
+    """The purpose that a name states by itself, if it does; also by what it was called before."""
+    meant = EARLIER.get(name, name)
+    return meant if meant in PURPOSES else None
 
 
 def family_of(purpose: str | None) -> tuple[Family, str] | None:

@@ -26,7 +26,7 @@ from heimat.core.scales.generator_rules import LATEST_GENERATOR
 from heimat.core.scales.ladder import USUAL, Ladder
 from heimat.core.scales.methods import Method
 
-SCHEMA = 12
+SCHEMA = 13
 """The form in which documents are stored now; `upgrades` says what each form before it lacked."""
 MOST_HUES = 200
 MOST_TOKENS = 2000

@@ -3,18 +3,19 @@
 from collections.abc import Callable
 from typing import Any
 
-from heimat.core.document.purposes import purpose_named
+from heimat.core.document.purposes import EARLIER, purpose_named
 from heimat.core.document.system import SCHEMA, ColorSystem
 
 Document = dict[str, Any]
-_PURPOSES_5 = {
+_PURPOSES = {
     "link.rest": "link.text",
     "action.fill": "action.main.fill",
     "action.hover": "action.main.fill-hovered",
     "action.pressed": "action.main.fill-pressed",
     "action.label": "action.main.label",
+    **EARLIER,
 }
-"""How the purposes were called up to form 5. What a designer called the tokens is a designer's."""
+"""How purposes were called up to forms 5 and 12. What a designer called the tokens is a designer's."""
 
 
 def _same(data: Document) -> Document:
@@ -32,13 +33,13 @@ def _with_purposes(data: Document) -> Document:
 
 
 def _purpose_called(name: str) -> str | None:
-    return purpose_named(_PURPOSES_5.get(name, name))
+    return purpose_named(_PURPOSES.get(name, name))
 
 
 def newest_words(stored: Any) -> Any:
-    """A stored document of form 5, or any part of one, in the words of form 6: purposes, and steps that are internal.
+    """A stored document of form 5 or 12, or any part of one, in the words of the newest: purposes, and internal steps.
 
-    What a change takes back is kept without a form, so this holds for the words of both.
+    What a change takes back is kept without a form, so this holds for the words of all.
     """
     if isinstance(stored, list):
         return [newest_words(each) for each in stored]
@@ -47,8 +48,8 @@ def newest_words(stored: Any) -> Any:
     found = {key: newest_words(value) for key, value in stored.items()}
     if {"label", "lightness", "hidden"} <= found.keys():
         found["internal"] = found.pop("hidden")
-    if found.get("purpose") in _PURPOSES_5:
-        found["purpose"] = _PURPOSES_5[found["purpose"]]
+    if found.get("purpose") in _PURPOSES:
+        found["purpose"] = _PURPOSES[found["purpose"]]
     return found
 
 
@@ -80,6 +81,8 @@ UPGRADES: dict[int, Callable[[Document], Document]] = {
     10: _same,
     # 12: what a hue was given first, and whether it was moved since.
     11: _same,
+    # 13: what floats is lifted and what lies lower is a well; names stay.
+    12: newest_words,
 }
 """What brings a document of each form to the next one."""
 

@@ -31,7 +31,7 @@ WHITE, BLACK = (LiteralColor(color=parse(text)) for text in ("#FFFFFF", "#000000
 STATE_DISTANCE = 6.0
 """CIEDE2000 by which each state of an action differs from the one before; about eight times what half of all people
 just see. Ours."""
-_GROUNDS = ("surface.page", "surface.card", "surface.raised", "surface.sunken")
+_GROUNDS = ("surface.page", "surface.card", "surface.lifted", "surface.well")
 
 
 @dataclass(frozen=True)

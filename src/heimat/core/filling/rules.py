@@ -69,7 +69,7 @@ def _card(filler: Filler, _: str) -> TokenValue:
     return _lifted(filler, filler.color("surface.page"))
 
 
-def _raised(filler: Filler, _: str) -> TokenValue:
+def _floating(filler: Filler, _: str) -> TokenValue:
     return (
         filler.alias("surface.card")
         if not filler.dark
@@ -86,7 +86,7 @@ def _lifted(filler: Filler, under: np.ndarray) -> StepAlias:
     return filler.step(neutral, int(good.argmin()) if np.isfinite(good).any() else 0)
 
 
-def _sunken(filler: Filler, _: str) -> TokenValue:
+def _well(filler: Filler, _: str) -> TokenValue:
     neutral, page = filler.hue("neutral"), filler.color("surface.page")
     darker = relative_luminance(neutral.rgb8) < relative_luminance(page)
     reached = np.where(darker, ratio(neutral.rgb8, page), np.inf)
@@ -345,10 +345,8 @@ _PLAIN_RULES: dict[str, Rule] = {
         _page,
     ),
     "surface.card": Rule("Light: white; dark: the neutral step just above the page.", _card),
-    "surface.raised": Rule("Light: as the card; dark: the neutral step just above it.", _raised),
-    "surface.sunken": Rule(
-        "The neutral step just below the page; black where there is none.", _sunken
-    ),
+    "surface.lifted": Rule("Light: as the card; dark: the neutral step just above it.", _floating),
+    "surface.well": Rule("The neutral step just below the page; black where there is none.", _well),
     "surface.brand": Rule("As the fill of the main action.", _alias("action.main.fill")),
     "surface.board": Rule("The darkest neutral step, in every theme.", _board),
     "text.strong": Rule(_NEUTRAL_TEXT.format("12 (16 for more contrast)"), _neutral(*_STRONG)),

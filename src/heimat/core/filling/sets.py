@@ -68,7 +68,7 @@ _SMALL = (
     *(f"status.{status}" for status in STATUSES),
 )
 _PRODUCT = (
-    *("surface.page", "surface.card", "surface.raised", "surface.sunken", "surface.brand"),
+    *("surface.page", "surface.card", "surface.lifted", "surface.well", "surface.brand"),
     *("text.strong", "text.plain", "text.faint", "text.disabled", "text.on-brand"),
     *("link.text", "link.text-hovered", "link.text-visited"),
     *("border.plain", "border.strong", "border.divider", "icon.plain", "icon.faint", "focus.ring"),

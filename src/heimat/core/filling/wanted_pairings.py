@@ -15,7 +15,7 @@ _TEXTS = (
     "link.text-visited",
 )
 _ON_SELECTION = ("text.strong", "text.plain", "text.faint")
-_SURFACES = ("surface.page", "surface.card", "surface.raised", "surface.sunken")
+_SURFACES = ("surface.page", "surface.card", "surface.lifted", "surface.well")
 _MAIN_SURFACES = ("surface.page", "surface.card")
 _PARTS = ("border.plain", "border.strong", "icon.plain", "icon.faint", "focus.ring")
 

@@ -3,6 +3,7 @@
 from dataclasses import dataclass
 
 import numpy as np
+from numpy.typing import NDArray
 
 from heimat.core.color.arrays import Floats
 from heimat.core.color.gamut import MORE_THAN_ANY_CHROMA, solve
@@ -16,6 +17,9 @@ _ALONG = 6
 """Points of a line from step to step."""
 _LEAST_CHROMA = 0.002
 """OKLCH chroma below which there is nothing for a curve to share out."""
+_LIGHTS = np.linspace(0.0, 100.0, 41)
+_TURNS = np.linspace(-90.0, 90.0, 37)
+"""L*, and degrees from a hue, at which it is looked whether the gamut holds a chroma."""
 _NEAR = 0.75
 """Steps that a handle keeps from the source: nearer, it could not be told from it."""
 
@@ -36,12 +40,13 @@ class HandleAt:
 class DrawnCurve:
     """One curve over n steps: a line (m, 2) of places and values, and its handles.
 
-    `edge` (m, 2) is the strongest chroma that the gamut has along the line, for chroma alone.
+    `possible` (k, 3) are places with the least and the most that the gamut has there, the other two quantities being
+    what their curves say.
     """
 
     line: Floats
     handles: list[HandleAt]
-    edge: Floats | None
+    possible: Floats
 
 
 def drawn(scale: Scale, curves: Curves) -> dict[CurveName, DrawnCurve]:
@@ -63,18 +68,63 @@ def drawn(scale: Scale, curves: Curves) -> dict[CurveName, DrawnCurve]:
     light = np.clip(at_reach(moved[on_line], scale.source_lightness), 0.0, 100.0)
     chroma = np.interp(places, steps, scale.drafted[:, 1]) * values["chroma"][on_line]
     hue = np.interp(places, steps, _turning(scale)) + values["hue"][on_line]
-    most = srgb_to_oklch(solve(luminance_of(light), MORE_THAN_ANY_CHROMA, hue))[:, 1]
     lines: dict[CurveName, Floats] = {"lightness": light, "chroma": chroma, "hue": hue}
+    possible = _possible(places, lines)
     return {
         name: DrawnCurve(
             line=np.stack([places, lines[name]], axis=-1),
             handles=_handles(
                 scale, curves, name, offered[name], np.split(values[name], ends)[1 + place]
             ),
-            edge=np.stack([places, most], axis=-1) if name == "chroma" else None,
+            possible=possible[name],
         )
         for place, name in enumerate(CURVES)
     }
+
+
+def _possible(places: Floats, lines: dict[CurveName, Floats]) -> dict[CurveName, Floats]:
+    """What the gamut holds along three lines (m,): for chroma all along them, else at the steps, as (k, 3)."""
+    at_steps = slice(None, None, _ALONG)
+    light, chroma, hue = (lines[name][at_steps] for name in ("lightness", "chroma", "hue"))
+    most = _most(lines["lightness"], lines["hue"])
+    turns = hue[:, None] + _TURNS
+    lights = np.broadcast_to(_LIGHTS, (len(light), len(_LIGHTS)))
+    runs = {
+        "lightness": _run(light, lights, _most(lights, hue[:, None]) - chroma[:, None]),
+        "hue": _run(hue, turns, _most(light[:, None], turns) - chroma[:, None]),
+    }
+    return {
+        "lightness": np.column_stack([places[at_steps], *runs["lightness"]]),
+        "chroma": np.column_stack([places, np.zeros_like(most), most]),
+        "hue": np.column_stack([places[at_steps], *runs["hue"]]),
+    }
+
+
+def _most(light: Floats, hue: Floats) -> Floats:
+    """The strongest OKLCH chroma in the gamut at L* and hues in degrees, of shapes that broadcast."""
+    return srgb_to_oklch(solve(luminance_of(light), MORE_THAN_ANY_CHROMA, hue))[..., 1]
+
+
+def _run(at: Floats, grid: Floats, room: Floats) -> tuple[Floats, Floats]:
+    """The ends of the values (n, k) around `at` (n,), or next to it, at which there is room (n, k), 0 or more.
+
+    Between two values of the grid room is taken to change evenly. Where there is none at all, both ends are `at`.
+    """
+    inside = room >= 0.0
+    rows = np.arange(len(at))
+    near = np.argmin(np.where(inside, np.abs(grid - at[:, None]), np.inf), axis=1)
+    broken = np.cumsum(~inside, axis=1)
+    run = inside & (broken == broken[rows, near][:, None])
+    first, last = np.argmax(run, axis=1), grid.shape[1] - 1 - np.argmax(run[:, ::-1], axis=1)
+
+    def end(here: NDArray[np.intp], beyond: NDArray[np.intp]) -> Floats:
+        over = np.clip(beyond, 0, grid.shape[1] - 1)
+        left, lost = room[rows, here], room[rows, over]
+        share = np.where(beyond == over, left / np.maximum(left - lost, _LEAST_CHROMA**2), 0.0)
+        reached = grid[rows, here] + share * (grid[rows, over] - grid[rows, here])
+        return np.where(inside.any(axis=1), reached, at)
+
+    return end(first, first - 1), end(last, last + 1)
 
 
 def _handles(

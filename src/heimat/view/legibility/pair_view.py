@@ -8,15 +8,6 @@ from heimat.view.eyes import Eyes, SwatchView
 from heimat.view.figures import ContrastView, contrast_view
 
 
-class UseView(TypedDict):
-    """What a pair may be used for: the use in words, the criterion, the level, and whether it is reached."""
-
-    words: str
-    criterion: str
-    needed: str
-    holds: bool
-
-
 class IntervalView(TypedDict):
     """Where on the axis of L* (0 to 100) a level is reached: up to `dark`, from `light` on; and the room, in words."""
 
@@ -41,17 +32,17 @@ class TwoColorsView(TypedDict):
     one: PairSideView
     other: PairSideView
     contrast: ContrastView
-    exact: str
-    uses: list[UseView]
+    suffices: str
 
 
-_USES = (
-    ("body text", "1.4.3 AA", AA_TEXT),
-    ("body text, enhanced", "1.4.6 AAA", AAA_TEXT),
-    ("large text: 24 px, or 18.66 px bold", "1.4.3 AA", AA_LARGE),
-    ("large text, enhanced", "1.4.6 AAA", AA_TEXT),
-    ("interface parts and graphics", "1.4.11 AA", AA_LARGE),
+_LARGE = "large text (24 px, or 18.66 px bold), interface parts and graphics"
+_SUFFICES = (
+    (AAA_TEXT, "for text of any size, also at the enhanced level (1.4.6)"),
+    (AA_TEXT, f"for body text, {_LARGE} (1.4.3, 1.4.11); at the enhanced level body text needs 7"),
+    (AA_LARGE, f"for {_LARGE} (1.4.3, 1.4.11); body text needs 4.5"),
+    (0.0, f"for decoration alone: {_LARGE} need 3 (1.4.3, 1.4.11)"),
 )
+"""Contrasts of WCAG, with what a pair that reaches one suffices for; the criteria in brackets."""
 
 
 def two_colors_view(pair: PairResult, eyes: Eyes) -> TwoColorsView:
@@ -60,17 +51,12 @@ def two_colors_view(pair: PairResult, eyes: Eyes) -> TwoColorsView:
         "one": _side(pair.one, eyes),
         "other": _side(pair.other, eyes),
         "contrast": contrast_view(pair.ratio),
-        "exact": cut(pair.ratio),
-        "uses": [
-            {
-                "words": words,
-                "criterion": criterion,
-                "needed": f"{level:g}",
-                "holds": pair.ratio >= level,
-            }
-            for words, criterion, level in _USES
-        ],
+        "suffices": f"{cut(pair.ratio)} suffices {_words(pair.ratio)}.",
     }
+
+
+def _words(ratio: float) -> str:
+    return next(words for level, words in _SUFFICES if ratio >= level)
 
 
 def _side(side: PairSide, eyes: Eyes) -> PairSideView:

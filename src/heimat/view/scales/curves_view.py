@@ -27,8 +27,8 @@ class HandleView(TypedDict):
 class CurveView(TypedDict):
     """A curve over the steps in L*, OKLCH chroma or degrees of OKLCH hue, drawn between `low` and `high`.
 
-    `line` and `edge` are places among the steps with values; `edge` is where the gamut ends, for chroma. `source` is
-    the place of the hue's own color, with its value.
+    `line` is places among the steps with values; `possible` is places with the least and the most that the gamut has
+    there. `source` is the place of the hue's own color, with its value.
     """
 
     name: CurveName
@@ -36,7 +36,7 @@ class CurveView(TypedDict):
     low: float
     high: float
     line: list[list[float]]
-    edge: list[list[float]]
+    possible: list[list[float]]
     steps: list[float]
     handles: list[HandleView]
     source: list[float]
@@ -70,7 +70,7 @@ def _curve_view(scale: Scale, name: CurveName, curve: DrawnCurve, asked: Floats)
         "low": low,
         "high": high,
         "line": _points(curve.line, name),
-        "edge": [] if curve.edge is None else _points(curve.edge, name),
+        "possible": _points(curve.possible, name),
         "steps": [round(float(value), _PLACES[name]) for value in asked],
         "handles": [_handle_view(name, handle) for handle in curve.handles],
         "source": [
@@ -99,9 +99,8 @@ def _range(name: CurveName, curve: DrawnCurve) -> tuple[float, float]:
 
 
 def _points(line: Floats, name: CurveName) -> list[list[float]]:
-    return np.stack(
-        [np.round(line[:, 0], 3), np.round(line[:, 1], _PLACES[name])], axis=-1
-    ).tolist()
+    """Places with values, (m, 2) or (m, 3), rounded."""
+    return np.column_stack([np.round(line[:, 0], 3), np.round(line[:, 1:], _PLACES[name])]).tolist()
 
 
 def _handle_view(name: CurveName, handle: HandleAt) -> HandleView:

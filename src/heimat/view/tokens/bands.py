@@ -143,7 +143,7 @@ class _Sorter:
         if purpose == card or (card is None and first):
             band["messages"] = self._messages()
             band["strips"] = self._strips()
-        if purpose == "surface.raised":
+        if purpose == "surface.lifted":
             band["fills"] += [self.alone(token) for token in self._of("shadow", "overlay")]
         self._stand(band, ground)
         if first:

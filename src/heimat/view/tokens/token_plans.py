@@ -12,7 +12,7 @@ from heimat.core.document.keys import parse_key
 from heimat.core.document.names import check_pattern, clashes, scale_token_name
 from heimat.core.document.order import in_order
 from heimat.core.document.pairings import USE_WORDS
-from heimat.core.document.purposes import PURPOSES, Family, Form, State
+from heimat.core.document.purposes import EARLIER, PURPOSES, Family, Form, State
 from heimat.core.document.system import ColorSystem, ladder_of
 from heimat.core.document.themes import Scheme, Wanted
 from heimat.core.document.tokens import TokenValue
@@ -39,11 +39,13 @@ class RenamingView(TypedDict):
 
 
 class RenamingPlanView(TypedDict):
-    """All names before and after, and how many of them change."""
+    """All names before and after, and how many of them change. `newer` gives tokens that are called as their purpose
+    was called before the name that new systems have for it."""
 
     rows: list[RenamingView]
     changed: int
     problems: int
+    newer: list[RenamingView]
 
 
 def renaming_plan(
@@ -59,7 +61,17 @@ def renaming_plan(
         ],
         "changed": sum(row.before != row.after for row in rows),
         "problems": sum(row.problem is not None for row in rows),
+        "newer": _newer(system),
     }
+
+
+def _newer(system: ColorSystem) -> list[RenamingView]:
+    taken = {token.name for token in system.tokens.values()}
+    return [
+        {"token": token.id, "before": token.name, "after": EARLIER[token.name], "problem": None}
+        for token in in_order(system.tokens)
+        if token.purpose == EARLIER.get(token.name, "") and token.purpose not in taken
+    ]
 
 
 class ScaleNamesView(TypedDict):

@@ -24,7 +24,7 @@ export function Charts() {
                 // biome-ignore lint/suspicious/noArrayIndexKey: a place in the week is its identity
                 key={`${day} ${hour}`}
                 style={{
-                  background: `var(--chart-sequential-${load}, var(--surface-sunken, var(--border-divider)))`,
+                  background: `var(--chart-sequential-${load}, var(--surface-well, var(--border-divider)))`,
                 }}
                 data-colors={`chart.sequential.${load}`}
               />

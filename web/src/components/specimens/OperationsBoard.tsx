@@ -26,7 +26,7 @@ export function OperationsBoard() {
         </span>
       </div>
       <div className={styles.table} data-place="departures" data-colors="surface.card border.divider">
-        <div className={`${styles.tableHead} ${styles.wide}`} data-colors="surface.sunken text.faint">
+        <div className={`${styles.tableHead} ${styles.wide}`} data-colors="surface.well text.faint">
           <span>Time</span>
           <span>Route</span>
           <span>Vessel</span>
@@ -56,7 +56,7 @@ export function OperationsBoard() {
             <span
               className={styles.meter}
               data-place="load-meter"
-              data-colors="surface.sunken chart.highlighted"
+              data-colors="surface.well chart.highlighted"
             >
               <span style={{ width: `${each.load}%` }} />
             </span>

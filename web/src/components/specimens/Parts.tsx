@@ -103,7 +103,7 @@ function Field({ label, value, error }: { label: string; value: string; error?: 
 function Table() {
   return (
     <div className={styles.table} data-place="table" data-colors="surface.card border.divider">
-      <div className={styles.tableHead} data-place="table-head" data-colors="surface.sunken text.faint">
+      <div className={styles.tableHead} data-place="table-head" data-colors="surface.well text.faint">
         <span>Departure</span>
         <span>Vessel</span>
         <span>Places</span>

@@ -6,7 +6,7 @@ import styles from "./specimen.module.css";
 
 const SEAT_COLORS: Record<string, string> = {
   f: "surface.card border.plain",
-  t: "surface.sunken text.faint",
+  t: "surface.well text.faint",
   c: "action.main.fill action.main.label",
 };
 

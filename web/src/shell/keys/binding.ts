@@ -12,6 +12,12 @@ export interface KeyBinding {
   act: (event: KeyboardEvent) => void;
 }
 
+/** Keys that do the same kind of thing, with what that is. */
+export interface KeyGroup {
+  words: string;
+  bindings: KeyBinding[];
+}
+
 const TYPING = new Set(["INPUT", "TEXTAREA", "SELECT"]);
 /** Fields that take no text: a slider that was dragged still has the focus when its change shall be taken back. */
 const WITHOUT_TEXT = new Set(["range", "checkbox", "radio", "button", "file"]);

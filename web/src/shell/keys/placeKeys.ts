@@ -16,7 +16,13 @@ export const stageKeys = (): KeyBinding[] =>
   }));
 
 export const placeKeys = ({ workspace, showFinder, showKeys }: KeyContext): KeyBinding[] => [
-  { code: "Slash", shift: false, shown: "/", words: "Find a color, a token or a stage", act: showFinder },
+  {
+    code: "Slash",
+    shift: false,
+    shown: "/",
+    words: "Find a color, a token, a place or a command",
+    act: showFinder,
+  },
   {
     code: "KeyL",
     shown: "l",
@@ -40,5 +46,5 @@ export const placeKeys = ({ workspace, showFinder, showKeys }: KeyContext): KeyB
         );
     },
   },
-  { code: "Slash", shift: true, shown: "?", words: "All keys", act: showKeys },
+  { code: "Slash", shift: true, shown: "?", words: "Help: areas, words, keys", act: showKeys },
 ];

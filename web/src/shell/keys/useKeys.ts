@@ -1,10 +1,10 @@
-/** All keys of the frame, and whether their sheet, or what finds things, is open. */
+/** All keys of the frame, in groups, and whether the help, or what finds things, is open. */
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { useWorkspace } from "../../workspace/hooks";
 import { useInterface } from "../../workspace/interface";
 import { useLook } from "../../workspace/look";
-import { useSpecimenShown } from "../../workspace/room";
-import { dispatch, type KeyBinding } from "./binding";
+import { useSpecimenShown } from "../useSpecimenShown";
+import { dispatch, type KeyGroup } from "./binding";
 import { colorKeys } from "./colorKeys";
 import { movingKeys } from "./movingKeys";
 import { placeKeys, stageKeys } from "./placeKeys";
@@ -23,7 +23,7 @@ export function useKeys() {
   const specimenNow = useRef(specimen);
   specimenNow.current = specimen;
 
-  const bindings = useMemo<KeyBinding[]>(() => {
+  const groups = useMemo<KeyGroup[]>(() => {
     const context = {
       workspace,
       slip: () => {
@@ -41,14 +41,15 @@ export function useKeys() {
       },
     };
     return [
-      ...stageKeys(),
-      ...movingKeys(context),
-      ...colorKeys(context),
-      ...viewKeys(context),
-      ...placeKeys(context),
-      ...undoKeys(context),
+      { words: "Stages", bindings: stageKeys() },
+      { words: "Places", bindings: placeKeys(context) },
+      { words: "Moving the selected color", bindings: movingKeys(context) },
+      { words: "The selected color", bindings: colorKeys(context) },
+      { words: "How it is looked at", bindings: viewKeys(context) },
+      { words: "Undo", bindings: undoKeys(context) },
     ];
   }, [workspace]);
+  const bindings = useMemo(() => groups.flatMap((group) => group.bindings), [groups]);
 
   useEffect(() => {
     const { say, moving } = workspace;
@@ -78,5 +79,5 @@ export function useKeys() {
     covered.current = false;
     setFinding(false);
   }, []);
-  return { bindings, shown, open, close, finding, endFinding };
+  return { groups, shown, open, close, finding, endFinding };
 }

@@ -5,8 +5,10 @@ import { ToolButton } from "../../components/ToolButton";
 import { Toolbar } from "../../components/Toolbar";
 import { usePart } from "../../workspace/hooks";
 import { look } from "../../workspace/look";
+import { NextLine } from "../shared/NextLine";
+import { StageBody } from "../shared/StageBody";
 import { ThemeChoice } from "../shared/ThemeChoice";
-import { AreaOpeners, useOpenArea, WorkArea } from "../shared/WorkArea";
+import { AreaOpeners } from "../shared/WorkArea";
 import { BroughtData } from "./BroughtData";
 import { DataChoice } from "./DataChoice";
 import { Drawn } from "./Drawn";
@@ -35,7 +37,6 @@ const Head = memo(function Head({ words }: { words: string }) {
 export function ChartsStage() {
   const palettes = usePart("palettes");
   const shown = useShownPalette();
-  const open = useOpenArea() !== null;
   const onKeyDown = useWalking(palettes);
   const list = useRef<HTMLDivElement>(null);
   const id = shown?.id;
@@ -47,15 +48,27 @@ export function ChartsStage() {
     <>
       <Head words={words} />
       <BroughtData />
-      <Box
-        flex="1 1 0"
-        minHeight={open ? "120px" : "0"}
-        overflowY="auto"
+      <StageBody
+        strip={
+          shown ? (
+            <Box onKeyDown={onKeyDown}>
+              <PaletteRow palette={shown} shown low />
+              <PaletteTools key={shown.id} palette={shown} />
+              <PaletteFindings palette={shown} />
+            </Box>
+          ) : (
+            <Text fontSize="12px">No palettes yet.</Text>
+          )
+        }
+        least="120px"
         padding="8px 20px 20px"
         tabIndex={0}
         role="group"
         aria-label="Palettes and charts"
       >
+        {palettes.length > 0 && (
+          <NextLine stage="charts">click a palette: the charts below are drawn in it.</NextLine>
+        )}
         {palettes.length === 0 && (
           <Flex gap="8px" wrap="wrap" align="center" paddingBlock="12px">
             <Text>No palettes yet.</Text>
@@ -87,8 +100,7 @@ export function ChartsStage() {
             <PaletteFindings palette={shown} />
           </>
         )}
-      </Box>
-      <WorkArea />
+      </StageBody>
     </>
   );
 }

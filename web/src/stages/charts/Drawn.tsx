@@ -4,11 +4,13 @@ import { Box, Flex, Text } from "@chakra-ui/react";
 import { type CSSProperties, type ReactNode, useMemo, useState } from "react";
 import { type ChartsView, type PaletteView, problemOf } from "../../api/client";
 import { Choice } from "../../components/Choice";
+import { Switch } from "../../components/Switch";
 import { usePart, useWorkspace } from "../../workspace/hooks";
 import { useInterface } from "../../workspace/interface";
 import { useLook, VISION_WORDS } from "../../workspace/look";
 import { ByCategory, type Shape, type Third, thirdsOf } from "./ByCategory";
 import { ByNumber, type NumberThird } from "./ByNumber";
+import { Figures } from "./Figures";
 import { GRAY, type Telling } from "./marks/frame";
 import { Series } from "./marks/Series";
 import { assigned, type Categorical, remade } from "./palette";
@@ -22,6 +24,7 @@ const NOTHING: readonly Telling[] = [];
 
 export function Drawn({ palette }: { palette: PaletteView }) {
   const [number, setNumber] = useState<string | null>(null);
+  const [figures, setFigures] = useState(false);
   const [litName, setLitName] = useState<string | null>(null);
   const drawn = useInterface((state) => state.drawn);
   const draw = (change: Partial<typeof drawn>) =>
@@ -47,6 +50,13 @@ export function Drawn({ palette }: { palette: PaletteView }) {
   const fewer = useMemo(
     () => charts?.categories && withColors(charts.categories, second?.colors.length ?? 0),
     [charts?.categories, second?.colors.length],
+  );
+  const grids = useMemo(
+    () => [
+      ...(charts?.categories ? [charts.categories.by_period] : []),
+      ...(charts?.ramp ? [charts.ramp.heat] : []),
+    ],
+    [charts],
   );
   if (error)
     return (
@@ -169,6 +179,9 @@ export function Drawn({ palette }: { palette: PaletteView }) {
               onChoose={(value) => setNumber(value === "" ? null : value)}
             />
           )}
+          <Switch on={figures} onClick={() => setFigures(!figures)}>
+            Figures
+          </Switch>
         </Flex>
       </Flex>
       {ramp?.legend.problem && (
@@ -177,6 +190,7 @@ export function Drawn({ palette }: { palette: PaletteView }) {
         </Text>
       )}
       <Painted palette={palette}>{charted(palette)}</Painted>
+      <Figures grids={grids} shown={figures} />
       {second && (
         <Box data-testid="beside-drawn" marginTop="4px">
           <Text fontSize="12px" fontWeight="700">

@@ -7,12 +7,14 @@ import styles from "./strip.module.css";
 interface Props {
   palette: PaletteView;
   shown: boolean;
+  /** While a work area has the sheet. */
+  low?: boolean;
 }
 
 /** Above it no color has room for its name. */
 const MOST_NAMED = 12;
 
-export const PaletteRow = memo(function PaletteRow({ palette, shown }: Props) {
+export const PaletteRow = memo(function PaletteRow({ palette, shown, low }: Props) {
   const select = useLook((at) => at.select);
   const first = palette.colors[0]?.key;
   const entry = palette.colors.some((color) => color.key === select) ? select : first;
@@ -40,7 +42,7 @@ export const PaletteRow = memo(function PaletteRow({ palette, shown }: Props) {
             data-hex={color.hex}
             aria-pressed={color.key === select}
             aria-label={`${palette.name} ${place + 1}, ${color.name}, ${color.hex}, ${color.contrast} on its ground${color.category ? `, ${color.category}` : ""}${color.held ? ", held" : ""}`}
-            style={{ background: color.seen, color: color.ink, height: shown ? 72 : 28 }}
+            style={{ background: color.seen, color: color.ink, height: low ? 54 : shown ? 72 : 28 }}
             onClick={() => look({ select: color.key })}
           >
             {named && (
@@ -58,7 +60,7 @@ export const PaletteRow = memo(function PaletteRow({ palette, shown }: Props) {
         ))}
       </div>
       <div className={styles.facts}>
-        {(shown ? palette.facts : palette.facts.slice(0, 1)).map((fact) => (
+        {(shown && !low ? palette.facts : palette.facts.slice(0, 1)).map((fact) => (
           <div key={fact}>{fact}</div>
         ))}
       </div>

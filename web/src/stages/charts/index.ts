@@ -5,7 +5,17 @@ import { lazily, type StageManifest } from "../manifest";
 export const charts: StageManifest = {
   id: "charts",
   words: "Charts",
-  parts: () => ["palettes", "palette_detail", "findings", "repairs", "palette_grounds", "stops", "slip"],
+  draws: true,
+  parts: () => [
+    "palettes",
+    "palette_detail",
+    "findings",
+    "repairs",
+    "palette_grounds",
+    "stops",
+    "slip",
+    "specimen",
+  ],
   component: lazily(() => import("./ChartsStage"), "ChartsStage"),
   takes: (files, text) =>
     files.length > 0 ? files.every(isTable) : text.split("\n").length > 2 && /[,;\t]/.test(text),
@@ -13,6 +23,7 @@ export const charts: StageManifest = {
     {
       id: "generate",
       words: "Make apart",
+      says: "Colors for categories, as far apart as can be, with your brand colors kept.",
       needs: "edit",
       parts: ["hues"],
       component: lazily(() => import("./areas/GenerateArea"), "GenerateArea"),
@@ -20,6 +31,7 @@ export const charts: StageManifest = {
     {
       id: "from-a-set",
       words: "From a set",
+      says: "A palette from colors that you have: what they suit, and why.",
       needs: "edit",
       parts: ["candidates"],
       component: lazily(() => import("./areas/FromSetArea"), "FromSetArea"),
@@ -27,6 +39,7 @@ export const charts: StageManifest = {
     {
       id: "one-hue",
       words: "One hue",
+      says: "From little to much, in one hue or several.",
       needs: "edit",
       parts: ["hues"],
       component: lazily(() => import("./areas/OneHueArea"), "OneHueArea"),
@@ -34,13 +47,16 @@ export const charts: StageManifest = {
     {
       id: "two-ends",
       words: "Two ends",
+      says: "Two ends and a middle, for values that differ from a norm.",
       needs: "edit",
       parts: ["hues"],
       component: lazily(() => import("./areas/TwoEndsArea"), "TwoEndsArea"),
     },
     {
       id: "in-use",
+      room: "part",
       words: "In use",
+      says: "Which colors stand for which meaning, in every palette.",
       apart: true,
       needs: "look",
       parts: [],
@@ -49,6 +65,8 @@ export const charts: StageManifest = {
     {
       id: "glance",
       words: "All at a glance",
+      says: "All palettes by kind, with names that can be said.",
+      room: "all",
       needs: "look",
       parts: [],
       component: lazily(() => import("./areas/GlanceArea"), "GlanceArea"),

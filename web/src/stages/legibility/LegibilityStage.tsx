@@ -6,10 +6,13 @@ import type { Item } from "../../components/item";
 import { Toolbar } from "../../components/Toolbar";
 import { usePart } from "../../workspace/hooks";
 import { look } from "../../workspace/look";
+import { NextLine } from "../shared/NextLine";
+import { StageBody } from "../shared/StageBody";
 import { ThemeChoice } from "../shared/ThemeChoice";
-import { AreaCommands, AreaOpeners, useOpenArea, WorkArea } from "../shared/WorkArea";
+import { AreaCommands, AreaOpeners, useOpenArea } from "../shared/WorkArea";
 import { BroughtPictures } from "./BroughtPictures";
 import { Exceptions } from "./Exceptions";
+import { FindingStrip } from "./FindingStrip";
 import { Findings } from "./Findings";
 
 const VIEWS: Item<"findings" | "pairings">[] = [
@@ -20,7 +23,6 @@ const VIEWS: Item<"findings" | "pairings">[] = [
 export function LegibilityStage() {
   const open = usePart("findings", (findings) => findings.length);
   const opened = useOpenArea();
-  const area = opened !== null;
   const pairings = opened === "pairings";
   const words = `${open} to settle`;
   return (
@@ -36,20 +38,25 @@ export function LegibilityStage() {
         <AreaCommands />
       </Toolbar>
       <BroughtPictures />
-      <Box
-        flex="1 1 0"
-        minHeight={area ? "120px" : "0"}
-        overflowY="auto"
+      <StageBody
+        strip={<FindingStrip />}
+        least="120px"
         paddingInline="20px"
         paddingBottom="20px"
         tabIndex={0}
         role="group"
         aria-label="Checks"
       >
+        {open > 0 && (
+          <Box paddingTop="8px">
+            <NextLine stage="legibility">
+              settle the first finding: the ways to do it stand under it, the nearest first.
+            </NextLine>
+          </Box>
+        )}
         <Findings />
         <Exceptions />
-      </Box>
-      <WorkArea />
+      </StageBody>
     </>
   );
 }

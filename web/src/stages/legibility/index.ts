@@ -12,6 +12,7 @@ export const legibility: StageManifest = {
     {
       id: "mend",
       words: "Mend all",
+      says: "Every finding that can be settled without breaking another, in one go.",
       as: "command",
       needs: "edit",
       parts: [],
@@ -20,6 +21,7 @@ export const legibility: StageManifest = {
     {
       id: "two-colors",
       words: "Two colors",
+      says: "Two colors read on one axis of lightness: what passes, and the room to spare.",
       needs: "look",
       parts: ["slip"],
       component: lazily(() => import("./areas/TwoColorsArea"), "TwoColorsArea"),
@@ -27,6 +29,8 @@ export const legibility: StageManifest = {
     {
       id: "matrix",
       words: "Every pair",
+      says: "Every color of a list on every ground, ordered so that what passes meets what fails.",
+      room: "all",
       needs: "look",
       parts: ["hues", "matrices"],
       component: lazily(() => import("./areas/MatrixArea"), "MatrixArea"),
@@ -34,6 +38,7 @@ export const legibility: StageManifest = {
     {
       id: "told-apart",
       words: "What looks alike",
+      says: "Colors that must be told apart, under every kind of vision.",
       needs: "look",
       parts: ["told_apart", "by_color"],
       component: lazily(() => import("./areas/ToldApartArea"), "ToldApartArea"),
@@ -41,6 +46,7 @@ export const legibility: StageManifest = {
     {
       id: "standing-here",
       words: "What may stand here",
+      says: "Which colors reach a level on a ground.",
       needs: "look",
       parts: ["slip"],
       component: lazily(() => import("./areas/StandingArea"), "StandingArea"),
@@ -48,6 +54,7 @@ export const legibility: StageManifest = {
     {
       id: "conditions",
       words: "Readers and light",
+      says: "What still holds for a reader, in a light, on a display, on paper.",
       apart: true,
       needs: "look",
       parts: ["conditions"],
@@ -56,6 +63,8 @@ export const legibility: StageManifest = {
     {
       id: "text-on-picture",
       words: "Pictures",
+      says: "Where on a picture a text can stand, and the scrim that it would need.",
+      room: "all",
       needs: "look",
       parts: [],
       component: lazily(() => import("./areas/TextArea"), "TextArea"),
@@ -63,6 +72,8 @@ export const legibility: StageManifest = {
     {
       id: "pictures-seen",
       words: "Pictures as seen",
+      says: "A picture as others see it, and neighboring areas that merge.",
+      room: "all",
       as: { from: "text-on-picture" },
       needs: "look",
       parts: [],
@@ -71,6 +82,8 @@ export const legibility: StageManifest = {
     {
       id: "drawing",
       words: "Pages and drawings",
+      says: "The pairs of a page or drawing of yours, each on the ground that it stands on.",
+      room: "all",
       needs: "look",
       parts: ["own_colors"],
       component: lazily(() => import("./areas/DrawingArea"), "DrawingArea"),
@@ -78,6 +91,7 @@ export const legibility: StageManifest = {
     {
       id: "pairings",
       words: "Pairings",
+      says: "What is declared to stand on what, and the level that each is to reach.",
       as: "view",
       needs: "edit",
       parts: ["stands_on"],
@@ -86,6 +100,7 @@ export const legibility: StageManifest = {
     {
       id: "report",
       words: "Report",
+      says: "What was checked and what was not, with figures, as a page to hand over.",
       as: "command",
       needs: "look",
       parts: [],

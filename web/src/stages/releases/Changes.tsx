@@ -81,10 +81,14 @@ function Group({ group }: { group: ChangeGroupView }) {
       <Flex align="center" gap="10px" minHeight="28px" data-testid="change-group">
         <Flex flexShrink={0} width="112px" height="24px" overflow="hidden" data-sample>
           {group.changes.map((change) => (
-            <Box key={`${change.before_name} ${change.after_name}`} flex="1 1 0">
-              <Box height="12px" style={{ background: change.before?.seen }} />
-              <Box height="12px" style={{ background: change.after?.seen }} />
-            </Box>
+            <Flex key={`${change.before_name} ${change.after_name}`} direction="column" flex="1 1 0">
+              {[change.before, change.after].map(
+                (swatch, side) =>
+                  swatch && (
+                    <Box key={side === 0 ? "before" : "after"} flex="1" style={{ background: swatch.seen }} />
+                  ),
+              )}
+            </Flex>
           ))}
         </Flex>
         <Text flex="1" minWidth="0">

@@ -1,6 +1,6 @@
 /** Releases: what will change, publishing it, the files and their address, and what is out already. */
 
-import { Box, Flex, Grid } from "@chakra-ui/react";
+import { Box, Flex } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { client, data } from "../../api/client";
@@ -9,7 +9,10 @@ import { Toolbar } from "../../components/Toolbar";
 import { usePart } from "../../workspace/hooks";
 import { useLook, useSeeing } from "../../workspace/look";
 import { releasedAt } from "../../workspace/released";
-import { AreaOpeners, useOpenArea, WorkArea } from "../shared/WorkArea";
+import { NextLine } from "../shared/NextLine";
+import { StageBody } from "../shared/StageBody";
+import { AreaOpeners } from "../shared/WorkArea";
+import { ChangeStrip } from "./ChangeStrip";
 import { Changes } from "./Changes";
 import { EarlierRelease } from "./EarlierRelease";
 import { Feed } from "./Feed";
@@ -26,7 +29,6 @@ export function ReleasesStage() {
   const revision = usePart("head", (head) => head.revision);
   const latest = usePart("head", (head) => head.latest);
   const path = { slug };
-  const open = useOpenArea() !== null;
   const read = releasedAt(slug);
   const draft = useQuery({
     queryKey: ["draft", slug, revision, seeing],
@@ -62,14 +64,16 @@ export function ReleasesStage() {
   const words = read
     ? `${read.version} as it was, and what became of it`
     : latest
-      ? `${latest} is out, ${count === 0 ? "no changes since" : `${count} changes`}`
+      ? `${latest} is out, ${draft.data ? (count === 0 ? "no changes since" : `${count} changes`) : "reading what has changed since"}`
       : "nothing published yet";
   const title =
-    latest === null
-      ? `The first release: ${count} tokens`
-      : usual
-        ? `What will change: ${count}`
-        : `From ${before} to ${to}: ${compared?.count ?? 0}`;
+    draft.data === undefined && read === null
+      ? "Reading what will change"
+      : latest === null
+        ? `The first release: ${count} tokens`
+        : usual
+          ? `What will change: ${count}`
+          : `From ${before} to ${to}: ${compared?.count ?? 0}`;
   return (
     <>
       <Toolbar title="Releases" words={words} openers={<AreaOpeners />}>
@@ -93,15 +97,17 @@ export function ReleasesStage() {
           </Flex>
         )}
       </Toolbar>
-      <Grid
-        flex="1"
-        minHeight={open ? "150px" : "0"}
-        overflowY="auto"
-        templateColumns="minmax(0, 1fr) minmax(0, 1fr)"
+      <StageBody
+        strip={<ChangeStrip compared={draft.data?.compared} title={title} />}
+        display="grid"
+        gridTemplateColumns="minmax(0, 1fr) minmax(0, 1fr)"
         gap="24px"
         padding="10px 20px 20px"
         alignItems="start"
       >
+        <NextLine stage="releases">
+          publish the first version; developers take it from the address beside.
+        </NextLine>
         <Box>
           {draft.data && <PublishForm draft={draft.data} />}
           {compared && <Changes key={title} compared={compared} title={title} />}
@@ -113,8 +119,7 @@ export function ReleasesStage() {
         </Box>
         {draft.data && <Feed draft={draft.data} latest={latest} />}
         {read && <ReleaseFiles release={releases.data?.find((each) => each.version === read.version)} />}
-      </Grid>
-      <WorkArea />
+      </StageBody>
     </>
   );
 }

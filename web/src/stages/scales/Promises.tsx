@@ -3,6 +3,7 @@
 import { Box, Text } from "@chakra-ui/react";
 import { memo } from "react";
 import type { PromiseView } from "../../api/client";
+import { Term } from "../../components/Term";
 import { usePart } from "../../workspace/hooks";
 import { LABELS_WIDTH } from "./sizes";
 
@@ -14,14 +15,21 @@ export function Promises() {
   const share = (apart: number) => (100 * (counted[apart] ?? ladder.steps.length)) / ladder.steps.length;
   return (
     <Box as="section" aria-label="Promises" marginLeft={`${LABELS_WIDTH}px`} position="relative">
-      {promises.map((promise) => (
-        <Bracket key={promise.aim} promise={promise} share={share(promise.apart)} />
+      {promises.map((promise, place) => (
+        <Bracket key={promise.aim} promise={promise} share={share(promise.apart)} first={place === 0} />
       ))}
     </Box>
   );
 }
 
-const Bracket = memo(function Bracket({ promise, share }: { promise: PromiseView; share: number }) {
+interface Props {
+  promise: PromiseView;
+  share: number;
+  /** The first says what all of them are. */
+  first: boolean;
+}
+
+const Bracket = memo(function Bracket({ promise, share, first }: Props) {
   return (
     <Box position="relative" height="18px" title={`The tightest pair: ${promise.pair}`}>
       <Box
@@ -43,7 +51,9 @@ const Bracket = memo(function Bracket({ promise, share }: { promise: PromiseView
         paddingInline="2px"
         style={{ left: `min(calc(${share}% + 8px), calc(100% - 196px))` }}
       >
-        <strong>{promise.apart} apart</strong>{" "}
+        <strong>
+          {first ? <Term word="promise">{promise.apart} apart</Term> : `${promise.apart} apart`}
+        </strong>{" "}
         {promise.kept
           ? `every pair reaches ${promise.least}`
           : `${promise.least} at most: ${promise.aim} is not reached`}

@@ -29,18 +29,30 @@ interface Row {
   steps: StepView[];
 }
 
-export function ScaleSheet() {
+interface Props {
+  /** While a work area has the sheet: the scale that is selected, by itself. */
+  strip?: boolean;
+}
+
+export function ScaleSheet({ strip = false }: Props) {
   const every = useRows();
   const ladder = usePart("ladder");
   const ground = usePart("ground", (part) => part.name);
   const hatched = useLook((at) => at.need !== null);
-  const selected = useLook((at) => at.select) ?? "";
+  // Where nobody has chosen, the first hue is what the slip tells of.
+  const told = usePart("slip", (slip) => slip?.key);
+  const selected = useLook((at) => at.select) ?? told ?? "";
   const area = useOpenArea();
   const show = useLook((at) => at.show);
-  const alone = show === "scale" ? every.find(({ hue }) => hue.id === hueOf(selected)) : undefined;
+  const own = usePart("slip", (slip) => slip?.hue);
+  const alone =
+    show === "scale" || strip
+      ? (every.find(({ hue }) => hue.id === hueOf(selected)) ??
+        every.find(({ hue }) => strip && hue.id === own))
+      : undefined;
   const figures = useKnown(({ parts }) => {
     const detail = parts?.scale_detail;
-    return alone && detail?.hue === alone.hue.id ? detail.figures_of : null;
+    return alone && !strip && detail?.hue === alone.hue.id ? detail.figures_of : null;
   });
   const rows = useMemo(() => (alone ? [alone] : every), [alone, every]);
   const print = useInterface((state) => state.print);
@@ -52,7 +64,7 @@ export function ScaleSheet() {
 
   const begins = (place: number) => place > 0 && rows[place - 1]?.hue.kind !== rows[place]?.hue.kind;
   const groups = rows.filter((_, place) => begins(place)).length + 1;
-  const height = alone ? ALONE : rowHeight(rows.length, groups);
+  const height = alone && !strip ? ALONE : rowHeight(rows.length, groups);
   const { moveBy, moveTo } = useMoveHue();
   const drag = useRowDrag(HUE_DRAGGED, (hue, target, after) => moveTo(hue, target, after, "all"));
   const waiting = useKnown((known) => known.waiting);
@@ -60,11 +72,10 @@ export function ScaleSheet() {
   const { keys, choose } = useChosen();
   const chosen = useMemo(() => new Set(keys), [keys]);
 
-  // What is chosen belongs to this sheet: it goes with it, and a step that is gone is not chosen any more.
-  useEffect(() => () => choose([]), [choose]);
+  // A step that is gone is not chosen any more.
   useEffect(() => {
-    if (!keys.every((key) => locate(rows, key))) choose([]);
-  }, [keys, rows, choose]);
+    if (!keys.every((key) => locate(every, key))) choose([]);
+  }, [keys, every, choose]);
 
   const select = useSteady((key: string, how: "alone" | "also" | "through") => {
     if (how === "alone" || !at) {

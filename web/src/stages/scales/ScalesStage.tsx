@@ -1,6 +1,7 @@
 /** Scales: one row a hue, one column a label, edge to edge; the ladder and its promises above. */
 
 import { Box, Flex, Text } from "@chakra-ui/react";
+import { useEffect } from "react";
 import type { SlipView } from "../../api/client";
 import { Choice } from "../../components/Choice";
 import { ToolButton } from "../../components/ToolButton";
@@ -10,11 +11,14 @@ import { usePart, useWorkspace } from "../../workspace/hooks";
 import { PRINTS, useInterface } from "../../workspace/interface";
 import { look, useLook } from "../../workspace/look";
 import { scattered, useMoveHue } from "../../workspace/useMoveHue";
-import { AreaOpeners, useOpenArea, WorkArea } from "../shared/WorkArea";
+import { NextLine } from "../shared/NextLine";
+import { StageBody } from "../shared/StageBody";
+import { AreaOpeners, useOpenArea } from "../shared/WorkArea";
 import { ChosenBar } from "./ChosenBar";
 import { ColumnSheet } from "./ColumnSheet";
 import { Promises } from "./Promises";
 import { ScaleSheet } from "./ScaleSheet";
+import { ScalesStrip } from "./ScalesStrip";
 
 const SHOW_ITEMS: { value: string; words: string }[] = [
   { value: "all", words: "all scales" },
@@ -22,28 +26,51 @@ const SHOW_ITEMS: { value: string; words: string }[] = [
   { value: "column", words: "one column" },
 ];
 
+/** Areas that are about the selected scale; all others change all of them. */
+const OF_ONE = new Set(["curves", "scale", "overlay"]);
+
+/** What stays in sight of the sheet while an area has it, with what is chosen there. */
+function Strip({ area }: { area: string | null }) {
+  const several = useChosen((state) => state.keys.length > 1);
+  return (
+    <>
+      {area === "ladder" && <Promises />}
+      {area && OF_ONE.has(area) ? <ScaleSheet strip /> : <ScalesStrip labels />}
+      {area === "curves" && <ScalesStrip others />}
+      {several && (
+        <Flex gap="18px" align="center" wrap="wrap" marginTop="6px" fontSize="12px">
+          <ChosenBar />
+        </Flex>
+      )}
+    </>
+  );
+}
+
 /** The stage itself shows nothing that moves: its parts ask for what they show. */
 export function ScalesStage() {
   const show = useLook((at) => at.show);
-  // Where a work area is open, there is always room for the rows that it is about.
-  const area = useOpenArea() !== null;
+  const area = useOpenArea();
+  const choose = useChosen((state) => state.choose);
+  // What is chosen belongs to this stage, and goes with it.
+  useEffect(() => () => choose([]), [choose]);
   return (
     <>
       <Head show={show} />
-      <Box
-        flex="1 1 0"
-        minHeight={area ? "150px" : "0"}
-        overflow="auto"
+      <StageBody
+        strip={<Strip area={area} />}
+        overflowX="auto"
         scrollbarGutter="stable"
         scrollPaddingTop="44px"
         padding="4px 20px 10px"
         data-sheet
       >
+        <NextLine stage="scales">
+          look whether every row runs evenly; select one that does not, and open its curves.
+        </NextLine>
         {show !== "column" && <Promises />}
         {show === "column" ? <ColumnSheet /> : <ScaleSheet />}
         <Foot legends={show !== "column"} />
-      </Box>
-      <WorkArea />
+      </StageBody>
     </>
   );
 }

@@ -17,13 +17,16 @@ export const scales: StageManifest = {
     {
       id: "ladder",
       words: "Ladder",
+      says: "The labels that all scales share, the lightness of each, and what they promise.",
       needs: "edit",
       parts: ["scale_detail"],
       component: lazily(() => import("./areas/LadderArea"), "LadderArea"),
     },
     {
       id: "method",
+      room: "part",
       words: "Method",
+      says: "The rule by which scales are made, with each rule tried in place.",
       needs: "edit",
       parts: ["scale_detail", "methods"],
       component: lazily(() => import("./areas/MethodArea"), "MethodArea"),
@@ -31,6 +34,7 @@ export const scales: StageManifest = {
     {
       id: "curves",
       words: "Curves",
+      says: "Lightness, chroma and hue along a scale, shaped by handles.",
       apart: true,
       needs: "edit",
       parts: ["scale_detail"],
@@ -39,6 +43,7 @@ export const scales: StageManifest = {
     {
       id: "scale",
       words: "One scale",
+      says: "One scale with its anchor, its pins and its measures.",
       needs: "edit",
       parts: ["scale_detail"],
       component: lazily(() => import("./areas/OneScaleArea"), "OneScaleArea"),
@@ -46,6 +51,7 @@ export const scales: StageManifest = {
     {
       id: "overlay",
       words: "Overlay",
+      says: "A solid color in place of a translucent one, and the reverse.",
       apart: true,
       needs: "look",
       parts: [],
@@ -53,7 +59,9 @@ export const scales: StageManifest = {
     },
     {
       id: "fewer",
+      room: "part",
       words: "Fewer",
+      says: "Which steps nothing uses, and a smaller ladder that keeps what stands on it.",
       needs: "edit",
       parts: ["selections"],
       component: lazily(() => import("./areas/FewerArea"), "FewerArea"),
@@ -61,6 +69,7 @@ export const scales: StageManifest = {
     {
       id: "generator",
       words: "Generator",
+      says: "By which rules this system makes its scales, and what newer ones would change.",
       needs: "edit",
       parts: ["generators"],
       component: lazily(() => import("./areas/GeneratorArea"), "GeneratorArea"),

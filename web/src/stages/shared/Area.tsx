@@ -1,18 +1,20 @@
 /** A work area inside the sheet: its title, its tools, a way to close it, and what is worked on. */
 
 import { Box, Flex, Heading } from "@chakra-ui/react";
-import { type KeyboardEvent, type ReactNode, useContext, useRef } from "react";
+import { type KeyboardEvent, type ReactNode, useRef } from "react";
 import { ToolButton } from "../../components/ToolButton";
 import { isDragging } from "../../util/dragging";
 import { focusSoon, found } from "../../util/focus";
 import { look, useLook } from "../../workspace/look";
-import { areaOf, StageContext } from "../manifest";
-import { Divider, useAreaHeight } from "./Divider";
+import { Divider } from "./Divider";
+import { useRoom } from "./useRoom";
 
 interface Props {
   title: string;
   tools?: ReactNode;
   actions?: ReactNode;
+  /** Whether what is in it shares its height, instead of standing one below another as high as it is. */
+  fill?: boolean;
   children: ReactNode;
 }
 
@@ -26,17 +28,14 @@ export function closeArea() {
   focusSoon(opener ? () => opener : found("[data-area]"));
 }
 
-export function Area({ title, tools, actions, children }: Props) {
+export function Area({ title, tools, actions, fill, children }: Props) {
   const onKeyDown = (event: KeyboardEvent) => {
     // Of a drag Escape ends the drag, and nothing around it.
     if (event.key !== "Escape" || event.defaultPrevented || isDragging()) return;
     event.preventDefault();
     closeArea();
   };
-  const stage = useContext(StageContext);
-  const open = useLook((at) => at.area);
-  const area = (stage && areaOf(stage, open)?.id) ?? "";
-  const { share } = useAreaHeight(area);
+  const { share, takes } = useRoom();
   const box = useRef<HTMLDivElement>(null);
   return (
     <Flex
@@ -47,11 +46,11 @@ export function Area({ title, tools, actions, children }: Props) {
       borderTop="1px solid"
       borderColor="fg"
       minHeight="150px"
-      flex="0 1 auto"
-      maxHeight={share === undefined ? "72%" : undefined}
+      flex={takes ? "1 1 0" : "0 1 auto"}
+      maxHeight={takes || share !== undefined ? undefined : "72%"}
       style={share === undefined ? undefined : { height: `${share * 100}%` }}
     >
-      <Divider area={area} title={title} box={box} />
+      <Divider title={title} box={box} />
       <Box
         as="section"
         aria-label={`Work area: ${title}`}
@@ -60,6 +59,7 @@ export function Area({ title, tools, actions, children }: Props) {
         overflowY="auto"
         scrollbarGutter="stable"
         padding="8px 20px 12px"
+        {...(fill ? { display: "flex", flexDirection: "column" } : {})}
         data-testid="area"
         tabIndex={-1}
       >
@@ -68,6 +68,7 @@ export function Area({ title, tools, actions, children }: Props) {
           align="flex-start"
           marginBottom="8px"
           minHeight="28px"
+          flexShrink={0}
           // What is done with it all stays at hand while a long list is walked through, where there is the height for it.
           css={{
             "@media (min-height: 600px)": {

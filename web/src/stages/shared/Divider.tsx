@@ -2,34 +2,19 @@
  * lets the area take what it needs again. */
 import { type KeyboardEvent, type RefObject, useRef } from "react";
 import { useDrag } from "../../util/useDrag";
-import { useInterface } from "../../workspace/interface";
 import styles from "./divider.module.css";
+import { useRoom } from "./useRoom";
 
-const LEAST = 0.2;
-/** A strip of what the area changes stays in sight. */
-const MOST = 0.88;
 const STEP = 0.05;
 
-export function useAreaHeight(area: string) {
-  const share = useInterface((state) => state.areaHeights[area]);
-  const put = (wanted: number | null) => {
-    const { areaHeights, set } = useInterface.getState();
-    const { [area]: _, ...others } = areaHeights;
-    const held = wanted === null ? {} : { [area]: Math.min(Math.max(wanted, LEAST), MOST) };
-    set({ areaHeights: { ...others, ...held } });
-  };
-  return { share, put };
-}
-
 interface Props {
-  area: string;
   title: string;
   /** The work area's own box, whose height is set. */
   box: RefObject<HTMLElement | null>;
 }
 
-export function Divider({ area, title, box }: Props) {
-  const { share, put } = useAreaHeight(area);
+export function Divider({ title, box }: Props) {
+  const { share, put, takes, least, most } = useRoom();
   const whole = () => box.current?.parentElement?.clientHeight || 1;
   const now = () => share ?? (box.current?.clientHeight ?? 0) / whole();
   const before = useRef<number | null>(null);
@@ -49,9 +34,9 @@ export function Divider({ area, title, box }: Props) {
   const onKeyDown = (event: KeyboardEvent) => {
     const moved: Record<string, number | null> = {
       ArrowUp: now() + STEP,
-      ArrowDown: now() - STEP,
-      Home: MOST,
-      End: LEAST,
+      ArrowDown: Math.min(now(), most) - STEP,
+      Home: 1,
+      End: least,
       Backspace: null,
     };
     if (event.key === "Escape" && release()) put(before.current);
@@ -65,10 +50,16 @@ export function Divider({ area, title, box }: Props) {
       role="separator"
       aria-orientation="horizontal"
       aria-label={`Height of ${title}`}
-      aria-valuemin={LEAST * 100}
-      aria-valuemax={MOST * 100}
-      aria-valuenow={Math.round((share ?? 0.5) * 100)}
-      aria-valuetext={share === undefined ? "as it needs" : `${Math.round(share * 100)} % of the sheet`}
+      aria-valuemin={least * 100}
+      aria-valuemax={most * 100}
+      aria-valuenow={Math.round((share ?? (takes ? most : 0.5)) * 100)}
+      aria-valuetext={
+        share === undefined
+          ? takes
+            ? "the sheet, but for a strip"
+            : "as it needs"
+          : `${Math.round(share * 100)} % of the sheet`
+      }
       tabIndex={0}
       className={styles.divider}
       {...grab(null)}

@@ -6,7 +6,7 @@ import { useKnown } from "../../workspace/hooks";
 
 interface Props {
   slug: string;
-  height?: number;
+  height?: number | string;
   /** Once it is laid out with the colors as they are now. */
   onDrawn?: (page: Document) => void;
 }

@@ -2,7 +2,7 @@
 
 import { Box, Flex, Text } from "@chakra-ui/react";
 import type { KeyboardEvent } from "react";
-import type { HueKind, Notation } from "../../api/client";
+import type { Notation } from "../../api/client";
 import { NOTATIONS } from "../../api/constants.generated";
 import { HUE_DRAGGED } from "../../api/keys";
 import { Choice } from "../../components/Choice";
@@ -13,22 +13,18 @@ import { useKnown, usePart, useWorkspace } from "../../workspace/hooks";
 import { useInterface } from "../../workspace/interface";
 import { look, useLook } from "../../workspace/look";
 import { useMoveHue } from "../../workspace/useMoveHue";
-import { AreaCommands, AreaOpeners, useOpenArea, WorkArea } from "../shared/WorkArea";
+import { StageBody } from "../shared/StageBody";
+import { AreaCommands, AreaOpeners, useOpenArea } from "../shared/WorkArea";
 import { counted } from "./adding";
 import { Candidates } from "./Candidates";
 import { HueBand } from "./hues/HueBand";
 import { HueEditor } from "./hues/HueEditor";
 import { KeptStops } from "./KeptStops";
-import { underParents } from "./order";
+import { Made } from "./Made";
+import { KINDS, underParents } from "./order";
 import { ReadingLine } from "./reading/ReadingLine";
 import { useTaking } from "./reading/useTaking";
-
-const KINDS: { kind: HueKind; words: string; height: number }[] = [
-  { kind: "brand", words: "Brand", height: 46 },
-  { kind: "accent", words: "Accent", height: 34 },
-  { kind: "status", words: "Status", height: 28 },
-  { kind: "neutral", words: "Neutral", height: 28 },
-];
+import { SourcesStrip } from "./SourcesStrip";
 
 const NOTHING = "nothing";
 const VALUES: Item<Notation | typeof NOTHING>[] = [
@@ -56,16 +52,12 @@ export function SourcesStage() {
       <Toolbar title="Sources" words={words} openers={<AreaOpeners />}>
         {tools}
       </Toolbar>
-      <Bands>
-        <ReadingLine taking={taking} />
-        <Candidates />
-      </Bands>
-      <WorkArea />
+      <Bands head={<ReadingLine taking={taking} />} />
     </Flex>
   );
 }
 
-function Bands({ children }: { children: React.ReactNode }) {
+function Bands({ head }: { head: React.ReactNode }) {
   const every = usePart("hues");
   const confusable = usePart("status", (status) => status.confusable);
   const { moveBy, moveTo } = useMoveHue();
@@ -73,6 +65,8 @@ function Bands({ children }: { children: React.ReactNode }) {
   const { moving } = useWorkspace();
   const waiting = useKnown((known) => known.waiting);
   const select = useLook((at) => at.select);
+  // Where nobody has chosen, the first is what the slip tells of.
+  const told = usePart("slip", (slip) => slip?.key);
   const area = useOpenArea();
   const { print, notation } = useInterface();
   const selected = every.find((hue) => hue.key === select) ?? null;
@@ -85,16 +79,23 @@ function Bands({ children }: { children: React.ReactNode }) {
     event.preventDefault();
   };
   return (
-    <Box
-      flex="1"
-      minHeight="150px"
-      overflowY="auto"
+    <StageBody
+      head={head}
+      strip={
+        <>
+          <SourcesStrip />
+          <KeptStops />
+        </>
+      }
       padding="8px 20px 20px"
       onKeyDown={onKeyDown}
       {...drag.handlers}
       data-sheet
     >
-      {children}
+      <Box marginTop="8px">
+        <Made />
+      </Box>
+      <Candidates />
       {KINDS.map(({ kind, words, height }) => {
         const hues = underParents(every.filter((hue) => hue.kind === kind));
         if (hues.length === 0) return null;
@@ -116,11 +117,11 @@ function Bands({ children }: { children: React.ReactNode }) {
                   depth={depth}
                   quiet={print === "nothing"}
                   notation={notation}
-                  selected={hue.key === select}
+                  selected={hue.key === (select ?? told)}
                   dragged={drag.dragged === hue.id}
                   line={drag.line(hue.id)}
                   waiting={waiting.has(hue.key)}
-                  onSelect={() => look({ select: hue.key === select ? null : hue.key })}
+                  onSelect={() => look({ select: hue.key })}
                 />
                 {hue.key === select && area === null && (
                   <HueEditor
@@ -148,7 +149,7 @@ function Bands({ children }: { children: React.ReactNode }) {
         </Text>
       )}
       <KeptStops />
-    </Box>
+    </StageBody>
   );
 }
 

@@ -10,6 +10,7 @@ export const sources: StageManifest = {
     {
       id: "harmony",
       words: "Harmony",
+      says: "Partners of a hue or of several: around the circle, in a relation of your choice.",
       needs: "look",
       parts: [],
       component: lazily(() => import("./areas/HarmonyArea"), "HarmonyArea"),
@@ -17,6 +18,7 @@ export const sources: StageManifest = {
     {
       id: "even",
       words: "Even set",
+      says: "A number of hues of one lightness and one strength, evenly around the circle.",
       needs: "look",
       parts: [],
       component: lazily(() => import("./areas/EvenArea"), "EvenArea"),
@@ -24,6 +26,7 @@ export const sources: StageManifest = {
     {
       id: "mix",
       words: "Mix",
+      says: "The colors between two others, in a space of your choice.",
       needs: "look",
       parts: [],
       component: lazily(() => import("./areas/MixArea"), "MixArea"),
@@ -31,6 +34,8 @@ export const sources: StageManifest = {
     {
       id: "picture",
       words: "From a picture",
+      says: "The main colors of a picture, and any color that you point at.",
+      room: "all",
       apart: true,
       needs: "edit",
       parts: [],
@@ -39,6 +44,7 @@ export const sources: StageManifest = {
     {
       id: "gallery",
       words: "Gallery",
+      says: "Sets of colors kept under a name, found by name or by likeness.",
       needs: "look",
       parts: [],
       component: lazily(() => import("./areas/GalleryArea"), "GalleryArea"),
@@ -46,6 +52,7 @@ export const sources: StageManifest = {
     {
       id: "status",
       words: "Status colors",
+      says: "Success, warning, error and information, fitted to your hues and told apart by everyone.",
       apart: true,
       needs: "edit",
       parts: [],
@@ -54,6 +61,7 @@ export const sources: StageManifest = {
     {
       id: "neutral",
       words: "Neutrals",
+      says: "Grays, pure or tinted with a hue, with more steps where they are wanted.",
       needs: "edit",
       parts: ["scales"],
       component: lazily(() => import("./areas/NeutralArea"), "NeutralArea"),
@@ -61,6 +69,7 @@ export const sources: StageManifest = {
     {
       id: "text",
       words: "Edit as text",
+      says: "All hues as lines of text, to be edited and read back.",
       as: "command",
       needs: "edit",
       parts: [],

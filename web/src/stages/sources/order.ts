@@ -1,5 +1,5 @@
 /** Hues of one kind in their order, those that are derived right under the hue that they follow. */
-import type { HueView } from "../../api/client";
+import type { HueKind, HueView } from "../../api/client";
 
 export interface Placed {
   hue: HueView;
@@ -19,3 +19,15 @@ export function underParents(hues: HueView[]): Placed[] {
   for (const hue of hues) if (parentOf(hue) === null) put(hue, 0);
   return placed;
 }
+
+/** Kinds in the order in which they stand everywhere, and how high their bands are, in CSS pixels. */
+export const KINDS: { kind: HueKind; words: string; height: number }[] = [
+  { kind: "brand", words: "Brand", height: 46 },
+  { kind: "accent", words: "Accent", height: 34 },
+  { kind: "status", words: "Status", height: 28 },
+  { kind: "neutral", words: "Neutral", height: 28 },
+];
+
+/** All hues as they stand in Sources. */
+export const inOrder = (hues: HueView[]) =>
+  KINDS.flatMap(({ kind }) => underParents(hues.filter((hue) => hue.kind === kind)).map(({ hue }) => hue));

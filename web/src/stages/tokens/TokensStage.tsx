@@ -10,13 +10,16 @@ import { useSteady } from "../../util/useSteady";
 import { usePart } from "../../workspace/hooks";
 import { useInterface } from "../../workspace/interface";
 import { look, useLook } from "../../workspace/look";
+import { NextLine } from "../shared/NextLine";
+import { StageBody } from "../shared/StageBody";
 import { ThemeChoice } from "../shared/ThemeChoice";
-import { AreaOpeners, useOpenArea, WorkArea } from "../shared/WorkArea";
+import { AreaOpeners, useOpenArea } from "../shared/WorkArea";
 import { GroundBand } from "./band/GroundBand";
 import { holds } from "./band/standing";
 import { SpecimenSheet } from "./SpecimenSheet";
 import { SwatchField } from "./SwatchField";
 import { TokenEditor } from "./TokenEditor";
+import { TokensStrip } from "./TokensStrip";
 
 const SHOW_ITEMS = [
   { value: "all", words: "grounds" },
@@ -36,7 +39,7 @@ export function TokensStage() {
   return (
     <>
       <Head count={tokens.length} />
-      <Box flex="1 1 0" minHeight={area ? "150px" : "0"} overflowY="auto" data-sheet>
+      <StageBody strip={<TokensStrip />} data-sheet>
         {tokens.length === 0 ? (
           <Empty />
         ) : show === "swatches" ? (
@@ -44,11 +47,15 @@ export function TokensStage() {
         ) : show === "specimen" ? (
           <SpecimenSheet />
         ) : (
-          <Bands tokens={tokens} editing={area ? null : (selected ?? null)} />
+          <>
+            <Box paddingInline="20px" paddingTop="8px">
+              <NextLine stage="tokens">click a token on its ground, and choose what it stands for.</NextLine>
+            </Box>
+            <Bands tokens={tokens} editing={area ? null : (selected ?? null)} />
+          </>
         )}
-      </Box>
+      </StageBody>
       {selected && !area && BESIDE.includes(show) && <TokenEditor key={selected.id} token={selected} />}
-      <WorkArea />
     </>
   );
 }

@@ -19,6 +19,7 @@ export const tokens: StageManifest = {
     {
       id: "add-tokens",
       words: "Add",
+      says: "A token of your own, or a set for a whole product, filled from your hues.",
       needs: "edit",
       parts: ["hues", "scales"],
       component: lazily(() => import("./areas/AddArea"), "AddArea"),
@@ -26,6 +27,8 @@ export const tokens: StageManifest = {
     {
       id: "names",
       words: "Names",
+      says: "Many tokens renamed by a pattern, seen before it is done.",
+      room: "all",
       needs: "edit",
       parts: [],
       component: lazily(() => import("./areas/NamesArea"), "NamesArea"),
@@ -33,6 +36,7 @@ export const tokens: StageManifest = {
     {
       id: "themes",
       words: "Themes",
+      says: "Further themes, proposed from one that is there and checked.",
       apart: true,
       needs: "edit",
       parts: [],
@@ -41,6 +45,7 @@ export const tokens: StageManifest = {
     {
       id: "rules",
       words: "Fill again",
+      says: "Values put where the rules of the set would put them now.",
       needs: "edit",
       parts: [],
       component: lazily(() => import("./areas/RulesArea"), "RulesArea"),
@@ -48,6 +53,7 @@ export const tokens: StageManifest = {
     {
       id: "alternatives",
       words: "Alternatives",
+      says: "A second version of the system, to compare and to choose from.",
       apart: true,
       needs: "look",
       parts: [],
@@ -56,6 +62,7 @@ export const tokens: StageManifest = {
     {
       id: "standing",
       words: "What stands on it",
+      says: "Everything that stands on a color, before you change it.",
       needs: "look",
       parts: [],
       component: lazily(() => import("./areas/StandingArea"), "StandingArea"),

@@ -147,7 +147,7 @@ function Lost({ condition, byId }: { condition: ConditionView; byId: Map<string,
           ? `In ${name} all ${total} declared pairings hold.`
           : `In ${name} ${lost.length} of ${total} declared pairings no longer hold.`}
       </Text>
-      <Box maxHeight="230px" overflowY="auto" tabIndex={0} role="group" aria-label="What no longer holds">
+      <Box role="group" aria-label="What no longer holds">
         {lost.map((each) => {
           const front = byId.get(each.foreground);
           const ground = byId.get(each.ground);

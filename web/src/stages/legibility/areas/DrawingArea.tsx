@@ -65,6 +65,7 @@ export function DrawingArea() {
   return (
     <Area
       title="Pages and drawings"
+      fill
       tools={<OwnPageTools page={page} />}
       actions={
         open.length > 0 && (
@@ -80,9 +81,14 @@ export function DrawingArea() {
           each text and part is read with the ground that it stands on.
         </Text>
       ) : (
-        <Grid templateColumns="minmax(0, 1fr) minmax(0, 1fr)" gap="16px">
-          <OwnPageFrame key={page.at} slug={slug} height={420} onDrawn={(drawn) => setMet(metIn(drawn))} />
-          <Box fontSize="12px" maxHeight="420px" overflowY="auto" data-testid="drawn-pairs">
+        <Grid
+          templateColumns="minmax(0, 3fr) minmax(0, 2fr)"
+          templateRows="minmax(320px, 1fr)"
+          gap="16px"
+          flex="1 1 320px"
+        >
+          <OwnPageFrame key={page.at} slug={slug} height="100%" onDrawn={(drawn) => setMet(metIn(drawn))} />
+          <Box fontSize="12px" overflowY="auto" data-testid="drawn-pairs">
             <Text fontWeight="700" aria-live="polite">
               {problem
                 ? problemOf(problem).message

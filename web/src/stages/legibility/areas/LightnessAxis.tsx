@@ -69,8 +69,8 @@ function Row({ words, side, light, onMove }: RowProps) {
         {words}
       </Text>
       <div ref={track} className={styles.track} {...drag.grab(null)}>
-        {side.passes.map((each, place) => (
-          <Passing key={each.level} interval={each} top={place * 6} />
+        {side.passes.map((each) => (
+          <Passing key={each.level} interval={each} />
         ))}
         <div
           role="slider"
@@ -92,18 +92,20 @@ function Row({ words, side, light, onMove }: RowProps) {
   );
 }
 
-/** Where a level is reached: a bar from black on, and one to white; the lowest level on top. */
-function Passing({ interval, top }: { interval: TwoColorsView["one"]["passes"][number]; top: number }) {
+/** Where a level begins to be reached: ticks on the axis, each with its level; a line from the tick to the end that
+ * passes, so that it is seen on which side of it. */
+function Passing({ interval }: { interval: TwoColorsView["one"]["passes"][number] }) {
+  const { level, dark, light } = interval;
   return (
     <>
-      {interval.dark !== null && (
-        <i className={styles.bar} style={{ left: 0, width: `${interval.dark}%`, top }}>
-          {interval.level}
+      {dark !== null && (
+        <i className={styles.dark} data-level={level} style={{ width: `${dark}%` }}>
+          {level}
         </i>
       )}
-      {interval.light !== null && (
-        <i className={`${styles.bar} ${styles.end}`} style={{ left: `${interval.light}%`, right: 0, top }}>
-          {interval.level}
+      {light !== null && (
+        <i className={styles.light} data-level={level} style={{ left: `${light}%` }}>
+          {level}
         </i>
       )}
     </>

@@ -64,6 +64,7 @@ export function MatrixArea() {
   return (
     <Area
       title="Every pair"
+      fill
       tools={
         <>
           {named.length > 0 && (

@@ -1,10 +1,10 @@
 /** The cells of the matrix that are in view, each a sample of its pair with the figure; walked by arrows. */
 import { useVirtualizer } from "@tanstack/react-virtual";
-import { type KeyboardEvent, memo, useEffect, useMemo, useRef, useState } from "react";
+import { Fragment, type KeyboardEvent, memo, useEffect, useId, useMemo, useRef, useState } from "react";
 import type { MatrixView } from "../../../api/client";
 import { hatch } from "../../../components/hatch";
 import { look } from "../../../workspace/look";
-import { CELL, GRADES, type GradeName, ratioText } from "./matrix";
+import { CELL, CORNER, GRADES, type GradeName, measuresOf, pieces, ratioText } from "./matrix";
 import styles from "./matrix.module.css";
 
 interface Props {
@@ -21,9 +21,6 @@ const MOVES: Record<string, [number, number]> = {
   ArrowUp: [0, -1],
   ArrowDown: [0, 1],
 };
-const HEAD = 104;
-const SIDE = 186;
-
 type Declared = MatrixView["declared"][number];
 
 export function MatrixSheet({ matrix, grade, declaredOnly, least }: Props) {
@@ -34,6 +31,8 @@ export function MatrixSheet({ matrix, grade, declaredOnly, least }: Props) {
     [matrix],
   );
   const { rows, columns } = matrix;
+  const { column: width, head, side } = useMemo(() => measuresOf(matrix), [matrix]);
+  const id = useId();
   const x = Math.min(at[0], columns.length - 1);
   const y = Math.min(at[1], rows.length - 1);
   /** Of one axis what is in view, and one beyond, so that scrolling never shows a gap. */
@@ -42,16 +41,16 @@ export function MatrixSheet({ matrix, grade, declaredOnly, least }: Props) {
     ...inView,
     count: rows.length,
     estimateSize: () => CELL.height,
-    paddingStart: HEAD,
-    scrollPaddingStart: HEAD,
+    paddingStart: head,
+    scrollPaddingStart: head,
   });
   const across = useVirtualizer({
     ...inView,
     horizontal: true,
     count: columns.length,
-    estimateSize: () => CELL.width,
-    paddingStart: SIDE,
-    scrollPaddingStart: SIDE,
+    estimateSize: () => width,
+    paddingStart: side,
+    scrollPaddingStart: side,
   });
   useEffect(() => {
     // The cell that the arrows stand on stays in view.
@@ -80,39 +79,53 @@ export function MatrixSheet({ matrix, grade, declaredOnly, least }: Props) {
   const span = GRADES.find((each) => each.value === grade) ?? GRADES[0];
   const read = (column: number, row: number) => matrix.ratios[row]?.[column] ?? 100;
   const passes = (column: number, row: number) => read(column, row) >= least;
-  const cells = [];
-  for (const { index: row } of shownRows) {
-    for (const { index: column } of shownColumns) {
-      const figure = read(column, row);
-      const own = declared.get(row * columns.length + column);
-      const hidden = (declaredOnly && !own) || figure < span.least || figure >= span.below;
-      cells.push(
-        <Cell
-          key={`${row} ${column}`}
-          row={row}
-          column={column}
-          ink={rows[row]?.seen ?? ""}
-          ground={columns[column]?.seen ?? ""}
-          plain={columns[column]?.ink ?? "#000000"}
-          figure={hidden ? "" : ratioText(figure)}
-          faint={figure < least && !own}
-          declared={own}
-          left={column > 0 && passes(column - 1, row) !== passes(column, row)}
-          top={row > 0 && passes(column, row - 1) !== passes(column, row)}
-          at={row === y && column === x}
-        />,
-      );
-    }
-  }
+  const cells = shownRows.map(({ index: row, start }) => (
+    // A row is read, not reached: the arrow keys walk the cells.
+    // biome-ignore lint/a11y/useFocusableInteractive: see above
+    <div
+      key={rows[row]?.key}
+      role="row"
+      aria-rowindex={row + 2}
+      className={styles.row}
+      style={{ top: start - head }}
+    >
+      {shownColumns.map(({ index: column }) => {
+        const figure = read(column, row);
+        const own = declared.get(row * columns.length + column);
+        const hidden = (declaredOnly && !own) || figure < span.least || figure >= span.below;
+        return (
+          <Cell
+            key={columns[column]?.key}
+            id={`${id} ${row} ${column}`.replaceAll(" ", "-")}
+            label={`${rows[row]?.name} on ${columns[column]?.name}: ${ratioText(figure)}${told(own)}`}
+            row={row}
+            column={column}
+            width={width}
+            ink={rows[row]?.seen ?? ""}
+            ground={columns[column]?.seen ?? ""}
+            plain={columns[column]?.ink ?? "#000000"}
+            figure={hidden ? "" : ratioText(figure)}
+            faint={figure < least && !own}
+            declared={own}
+            left={column > 0 && passes(column - 1, row) !== passes(column, row)}
+            top={row > 0 && passes(column, row - 1) !== passes(column, row)}
+            at={row === y && column === x}
+          />
+        );
+      })}
+    </div>
+  ));
   const here = declared.get(y * columns.length + x);
   const words = `${rows[y]?.name} on ${columns[x]?.name}: ${ratioText(read(x, y))}${told(here)}`;
   return (
     <div
       ref={room}
-      role="group"
+      role="grid"
+      aria-rowcount={rows.length + 1}
+      aria-colcount={columns.length}
+      aria-activedescendant={`${id} ${y} ${x}`.replaceAll(" ", "-")}
       aria-label={`Matrix, ${rows.length} by ${columns.length}. ${words}`}
       className={styles.room}
-      // biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls, and arrows walk its cells
       tabIndex={0}
       data-testid="matrix"
       data-sample
@@ -129,39 +142,56 @@ export function MatrixSheet({ matrix, grade, declaredOnly, least }: Props) {
           position: "relative",
         }}
       >
-        <div className={styles.corner} style={{ width: SIDE, height: HEAD }}>
+        <div className={styles.corner} style={{ width: side, height: head }}>
           <strong aria-live="polite">{words}</strong>
         </div>
-        <div className={styles.heads} style={{ height: HEAD }}>
+        {/* biome-ignore lint/a11y/useFocusableInteractive: a row is read, not reached */}
+        <div role="row" aria-rowindex={1} className={styles.heads} style={{ height: head, marginTop: -head }}>
           {shownColumns.map(({ index, start }) => (
+            // biome-ignore lint/a11y/useFocusableInteractive: a heading is read, not reached
             <div
               key={columns[index]?.key}
+              role="columnheader"
+              aria-colindex={index + 1}
               className={styles.head}
-              style={{ left: start, width: CELL.width, height: HEAD }}
+              style={{ left: start, width, height: head }}
+              title={`${columns[index]?.name} ${columns[index]?.hex}`}
             >
-              <span className={styles.turned}>{columns[index]?.name}</span>
-              <i style={{ background: columns[index]?.seen }} />
+              <span>
+                <Broken name={columns[index]?.name ?? ""} />
+              </span>
             </div>
           ))}
         </div>
-        <div className={styles.sides} style={{ width: SIDE, height: 0 }}>
+        <div className={styles.sides} style={{ width: side, height: 0 }} aria-hidden>
           {shownRows.map(({ index, start }) => (
             <div
               key={rows[index]?.key}
               className={styles.side}
-              style={{ top: start - HEAD, height: CELL.height, width: SIDE }}
+              style={{ top: start - head, height: CELL.height, width: side }}
             >
               <i style={{ background: rows[index]?.seen }} />
-              <span>{rows[index]?.name}</span>
+              <span title={rows[index]?.name}>{rows[index]?.name}</span>
               <code>{rows[index]?.hex}</code>
             </div>
           ))}
         </div>
-        <div style={{ position: "absolute", left: SIDE, top: HEAD }}>{cells}</div>
+        <div style={{ position: "absolute", left: side, top: head }}>{cells}</div>
       </div>
     </div>
   );
 }
+
+/** Names are broken where their parts meet, and nowhere else while there is room. */
+const Broken = ({ name }: { name: string }) =>
+  pieces(name).map((piece, place) => (
+    // A piece has no identity but its place.
+    // biome-ignore lint/suspicious/noArrayIndexKey: see above
+    <Fragment key={place}>
+      {place > 0 && <wbr />}
+      {piece}
+    </Fragment>
+  ));
 
 const told = (own: Declared | undefined) => {
   if (!own) return "";
@@ -170,6 +200,9 @@ const told = (own: Declared | undefined) => {
 };
 
 interface CellProps {
+  id: string;
+  label: string;
+  width: number;
   row: number;
   column: number;
   ink: string;
@@ -187,18 +220,23 @@ const Cell = memo(function Cell(props: CellProps) {
   const { row, column, ink, ground, plain, figure, faint, declared, left, top, at } = props;
   const short = declared?.holds === false && figure !== "";
   return (
+    // biome-ignore lint/a11y/useFocusableInteractive: the grid holds the focus, and tells which cell is meant
     <div
+      role="gridcell"
+      id={props.id}
+      aria-label={props.label}
+      aria-colindex={column + 1}
+      aria-selected={at}
       data-cell
       data-row={row}
       data-column={column}
       className={`${styles.cell} ${left ? styles.left : ""} ${top ? styles.top : ""} ${at ? styles.at : ""}`}
       style={{
-        left: column * CELL.width,
-        top: row * CELL.height,
-        width: CELL.width,
+        left: column * props.width,
+        width: props.width,
         height: CELL.height,
         background: short ? `${hatch(ink)}, ${ground}` : ground,
-        color: faint || short ? plain : ink,
+        color: plain,
         fontWeight: declared ? 700 : 400,
       }}
     >
@@ -208,6 +246,7 @@ const Cell = memo(function Cell(props: CellProps) {
       >
         {figure}
       </span>
+      <i className={styles.foreground} style={{ background: ink, width: CORNER, height: CORNER }} />
     </div>
   );
 });

@@ -5,6 +5,7 @@ import { useState } from "react";
 import type { ToldApartView } from "../../../api/client";
 import { edit } from "../../../api/edits";
 import { NumberField } from "../../../components/NumberField";
+import { Term } from "../../../components/Term";
 import { ToolButton } from "../../../components/ToolButton";
 import { usePart, useWorkspace } from "../../../workspace/hooks";
 import { VISION_WORDS } from "../../../workspace/look";
@@ -19,7 +20,9 @@ export function ToldApartTable({ set }: { set: ToldApartView }) {
   return (
     <Box as="section" aria-label={`Told apart: ${set.name}`} marginTop="16px">
       <Flex gap="10px" align="baseline" marginBottom="4px">
-        <Text fontWeight="700">Told apart: {set.name}</Text>
+        <Text fontWeight="700">
+          <Term word="told apart">Told apart</Term>: {set.name}
+        </Text>
         <Text color="fg.muted" fontSize="12px">
           the smallest CIEDE2000 at any severity; the set asks for
         </Text>

@@ -77,6 +77,7 @@ export function TwoColorsArea() {
   return (
     <Area
       title="Two colors"
+      fill
       tools={
         <>
           <ToolButton onClick={swap}>Swap</ToolButton>
@@ -110,7 +111,7 @@ export function TwoColorsArea() {
       }
     >
       {picking && <PicturePoints onColor={(name, hex) => type(name)(hex)} />}
-      <Grid templateColumns="minmax(0, 1fr) minmax(0, 1fr)" gap="16px" marginBottom="8px">
+      <Grid templateColumns="minmax(0, 1fr) minmax(0, 1fr)" gap="16px" marginBottom="8px" flexShrink={0}>
         {side("one", "Foreground: a name or a color")}
         {side("other", "Ground: a name or a color")}
       </Grid>
@@ -220,32 +221,18 @@ function Read({
   return (
     <>
       <LightnessAxis answer={answer} aims={aims} onMove={onMove} />
-      <Grid templateColumns="minmax(0, 1fr) 330px" gap="16px" marginTop="8px" alignItems="start">
-        <Grid
-          templateColumns="1fr 1fr"
-          data-sample
-          data-testid="polarities"
-          {...(family ? { fontFamily: family } : {})}
-        >
-          <Samples ink={answer.one.seen} ground={answer.other.seen} />
-          <Samples ink={answer.other.seen} ground={answer.one.seen} />
-        </Grid>
-        <Box fontSize="12px" data-testid="uses">
-          <Text fontSize="20px" fontWeight="700" fontFamily="mono">
-            {answer.exact} {answer.contrast.grade}
-          </Text>
-          {answer.uses.map((use) => (
-            <Flex key={use.words} gap="8px" borderTop="1px solid" borderColor="border" paddingBlock="3px">
-              <Text flex="1">{use.words}</Text>
-              <Text color="fg.muted">
-                {use.criterion}, {use.needed}
-              </Text>
-              <Text fontWeight={use.holds ? "400" : "700"} width="64px">
-                {use.holds ? "reaches it" : "falls short"}
-              </Text>
-            </Flex>
-          ))}
-        </Box>
+      <Text fontSize="14px" marginBlock="8px" data-testid="uses" aria-live="polite">
+        {answer.suffices}
+      </Text>
+      <Grid
+        templateColumns="1fr 1fr"
+        flex="1 0 auto"
+        data-sample
+        data-testid="polarities"
+        {...(family ? { fontFamily: family } : {})}
+      >
+        <Samples ink={answer.one.seen} ground={answer.other.seen} />
+        <Samples ink={answer.other.seen} ground={answer.one.seen} />
       </Grid>
     </>
   );
@@ -256,13 +243,16 @@ function Samples({ ink, ground }: { ink: string; ground: string }): ReactNode {
     <Flex
       direction="column"
       gap="2px"
-      padding="8px 12px"
+      padding="12px 16px"
+      justifyContent="center"
       lineHeight="1.25"
       style={{ color: ink, background: ground }}
     >
       {SIZES.map(({ px, bold }) => (
         <Flex key={px} align="baseline" gap="8px">
-          <span style={{ fontSize: px, fontWeight: bold ? 700 : 400 }}>12 min late</span>
+          <span style={{ fontSize: px, fontWeight: bold ? 700 : 400, whiteSpace: "nowrap" }}>
+            12 min late
+          </span>
           <span style={{ fontSize: 12 }}>
             {px} px{bold ? " bold" : ""}
             {px >= 24 || (bold && px >= 18.66) ? ", large" : ""}

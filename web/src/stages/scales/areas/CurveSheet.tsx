@@ -1,5 +1,5 @@
-/** One curve drawn across the enlarged scale itself: each column is a step in its color, under the step of the sheet
- * that it enlarges, and every handle stands where it moves. The other two quantities run along as thin lines. */
+/** One curve drawn over what the gamut has, each step under the step of the sheet that it shapes, the steps themselves
+ * as a strip at its foot; every handle stands where it moves. The other two quantities run along as thin lines. */
 
 import { type KeyboardEvent, memo, useRef } from "react";
 import type { CurveView, HandleView, SafeView, StepView } from "../../../api/client";
@@ -81,6 +81,7 @@ export const CurveSheet = memo(function CurveSheet({
   if (!curve) return null;
   const { low, high } = held ?? curve;
   const { by, places, foot, unit } = STEP[name];
+  const range = { low, high };
   const looked = curve.handles.find((handle) => handle.at === at);
   /** Between two steps, between their middles. */
   const across = (place: number) => {
@@ -94,9 +95,17 @@ export const CurveSheet = memo(function CurveSheet({
     line
       .map(([place = 0, value = 0]) => `${across(place).toFixed(2)},${down(value, from).toFixed(2)}`)
       .join(" ");
+  /** Along the most that is possible, and back along the least; at both ends to the edge of the plot. */
+  const outline = (possible: number[][]) => {
+    const side = (of: (point: number[]) => number) => {
+      const along = possible.map((point) => [across(point[0] ?? 0), down(of(point), range)]);
+      return [[0, along[0]?.[1]], ...along, [100, along.at(-1)?.[1]]];
+    };
+    const most = side(([, , value = 0]) => Math.min(value, range.high));
+    const least = side(([, value = 0]) => Math.max(value, range.low));
+    return [...most, ...least.reverse()].map(([x = 0, y = 0]) => `${x.toFixed(2)},${y.toFixed(2)}`).join(" ");
+  };
   const now = (handle: HandleView) => (held?.at === handle.at ? held.value : handle.value);
-  const range = { low, high };
-
   const move = (handle: HandleView, to: number) => {
     const value = Math.min(Math.max(to, handle.low), handle.high);
     grip.hold({ at: handle.at, value, moved: true, low, high });
@@ -139,25 +148,18 @@ export const CurveSheet = memo(function CurveSheet({
         </span>
       </div>
       <div className={styles.room}>
-        <div ref={plot} className={styles.plot}>
-          {steps.map((step, place) => (
-            <span
-              key={step.id}
-              className={styles.column}
-              style={{
-                left: `${columnsAt[place]?.left}%`,
-                width: `${columnsAt[place]?.width}%`,
-                background: step.seen,
-              }}
-            />
-          ))}
+        <div
+          ref={plot}
+          className={styles.plot}
+          title="Plain: what the gamut has; hatched: more than it has, which is cut off"
+        >
           <svg viewBox="0 0 100 100" preserveAspectRatio="none" aria-hidden="true">
+            <polygon className={styles.possible} points={outline(curve.possible)} />
             {curves
               .filter((other) => other.name !== name)
               .map((other) => (
                 <Line key={other.name} points={points(other.line, other)} className={styles.thin} />
               ))}
-            {curve.edge.length > 0 && <Line points={points(curve.edge, range)} className={styles.edge} />}
             <Line points={points(curve.line, range)} className={styles.line} />
           </svg>
           {curve.steps.map((value, place) => (
@@ -210,6 +212,19 @@ export const CurveSheet = memo(function CurveSheet({
             </div>
           ))}
         </div>
+        <div className={styles.steps} data-sample>
+          {steps.map((step, place) => (
+            <span
+              key={step.id}
+              className={styles.column}
+              style={{
+                left: `${columnsAt[place]?.left}%`,
+                width: `${columnsAt[place]?.width}%`,
+                background: step.seen,
+              }}
+            />
+          ))}
+        </div>
         <div className={styles.fields}>
           {curve.handles.map((handle) => (
             <span
@@ -242,7 +257,7 @@ export const CurveSheet = memo(function CurveSheet({
   );
 });
 
-/** A line that is seen on every color: black within white. */
+/** A line in ink, with paper around it where it crosses another. */
 function Line({ points, className }: { points: string; className: string | undefined }) {
   return (
     <g className={className}>

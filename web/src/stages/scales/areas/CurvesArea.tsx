@@ -51,6 +51,7 @@ function OpenCurves({ hue, name }: { hue: string; name: string }) {
   return (
     <Area
       title={`Curves of ${name}`}
+      fill
       tools={
         <>
           <Flex gap="4px" role="group" aria-label="Which curve is shaped">
@@ -82,8 +83,8 @@ function OpenCurves({ hue, name }: { hue: string; name: string }) {
       <Text
         fontSize="12px"
         lineHeight="16px"
-        minHeight="32px"
-        marginTop="6px"
+        minHeight="16px"
+        marginTop="4px"
         data-testid="safe-handle-words"
       >
         {at && safe && safeWords(safe, at.curve === "chroma" ? 3 : 0, at.curve === "hue" ? "°" : "")}

@@ -132,11 +132,8 @@ export function TextArea() {
         <Box
           flex="1"
           minWidth="0"
-          maxHeight="260px"
-          overflowY="auto"
           fontSize="12px"
           data-testid="plan"
-          tabIndex={0}
           role="group"
           aria-label="What reading back would change"
         >

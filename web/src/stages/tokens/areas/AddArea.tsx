@@ -16,14 +16,62 @@ type Form = (typeof FORMS)[number];
 type SetName = (typeof SETS)[number]["name"];
 type State = (typeof STATES)[number];
 type Wish = { set: SetName } | { family: Family; form: Form } | { state: State };
+type What = "one" | "set" | "family" | "state";
+const WHAT: { value: What; words: string }[] = [
+  { value: "one", words: "one token" },
+  { value: "set", words: "a starter set" },
+  { value: "family", words: "a family of actions" },
+  { value: "state", words: "a state of every action" },
+];
+
+const named = <Value extends string>(values: readonly Value[]) =>
+  values.map((value) => ({ value, words: value }));
 
 export function AddArea() {
+  const first = usePart("head", (head) => (head.tokens > 0 ? "one" : "set"));
+  const [what, setWhat] = useState<What>(first);
+  const [set, setSet] = useState<SetName>("product");
+  const [family, setFamily] = useState<Family>("error");
+  const [form, setForm] = useState<Form>("solid");
+  const [state, setState] = useState<State>(STATES[0]);
+  const wish = { one: null, set: { set }, family: { family, form }, state: { state } }[what];
+  return (
+    <Area
+      title="Add"
+      tools={
+        <>
+          <Choice label="Add" value={what} items={WHAT} onChoose={setWhat} />
+          {what === "set" && (
+            <Choice
+              label="Which"
+              value={set}
+              items={SETS.map((each) => ({ value: each.name, words: `${each.name}, ${each.count}` }))}
+              onChoose={setSet}
+            />
+          )}
+          {what === "family" && (
+            <>
+              <Choice label="Which" value={family} items={named(FAMILIES)} onChoose={setFamily} />
+              <Choice label="Drawn" value={form} items={named(FORMS)} onChoose={setForm} />
+            </>
+          )}
+          {what === "state" && (
+            <Choice label="Which" value={state} items={named(STATES)} onChoose={setState} />
+          )}
+        </>
+      }
+    >
+      {what === "set" && <Text fontSize="12px">{SETS.find((each) => each.name === set)?.words}</Text>}
+      {wish ? <Proposed wish={wish} /> : <ByHand />}
+    </Area>
+  );
+}
+
+/** What a wish comes to, before it is added. */
+function Proposed({ wish }: { wish: Wish }) {
   const slug = useLook((at) => at.slug);
   const seeing = useSeeing();
   const revision = usePart("head", (head) => head.revision);
-  const [wish, setWish] = useState<Wish>({ set: "product" });
-  const [family, setFamily] = useState<Family>("error");
-  const [form, setForm] = useState<Form>("solid");
   const path = { params: { path: { slug } } };
   const query = useQuery({
     queryKey: ["addition", slug, revision, seeing, wish],
@@ -39,69 +87,18 @@ export function AddArea() {
     placeholderData: (before) => before,
     retry: false,
   });
-  const isSet = "set" in wish;
-  return (
-    <Area
-      title="Add"
-      tools={
-        <>
-          <Text fontSize="12px">A starter set</Text>
-          {SETS.map((each) => (
-            <ToolButton
-              key={each.name}
-              title={each.words}
-              aria-pressed={isSet && wish.set === each.name}
-              {...(isSet && wish.set === each.name ? { bg: "fg", color: "bg" } : {})}
-              onClick={() => setWish({ set: each.name })}
-            >
-              {each.name}, {each.count}
-            </ToolButton>
-          ))}
-          <Text fontSize="12px" marginLeft="8px">
-            or a family of actions
-          </Text>
-          <Choice
-            label="Family"
-            value={family}
-            items={FAMILIES.map((each) => ({ value: each, words: each }))}
-            onChoose={(chosen) => {
-              setFamily(chosen);
-              setWish({ family: chosen, form });
-            }}
-          />
-          <Choice
-            label="Form"
-            value={form}
-            items={FORMS.map((each) => ({ value: each, words: each }))}
-            onChoose={(chosen) => {
-              setForm(chosen);
-              setWish({ family, form: chosen });
-            }}
-          />
-          <Choice
-            label="or a state of all actions"
-            value={"state" in wish ? wish.state : ""}
-            otherwise="none"
-            items={STATES.map((each) => ({ value: each, words: each }))}
-            onChoose={(chosen) => setWish({ state: chosen })}
-          />
-        </>
-      }
-    >
-      <Flex gap="24px" align="flex-start" wrap="wrap">
-        <Box flex="1 1 280px" minWidth="0">
-          {query.error && (
-            <Text role="alert" fontWeight="700">
-              {problemOf(query.error).message}
-            </Text>
-          )}
-          {query.data && <Addition found={query.data} />}
-        </Box>
-        <Box flex="1 1 430px" minWidth="0">
-          <ByHand />
-        </Box>
-      </Flex>
-    </Area>
+  if (query.error)
+    return (
+      <Text role="alert" fontWeight="700">
+        {problemOf(query.error).message}
+      </Text>
+    );
+  return query.data ? (
+    <Addition found={query.data} />
+  ) : (
+    <Text fontSize="12px" role="status">
+      Looking what is missing
+    </Text>
   );
 }
 
@@ -125,7 +122,7 @@ function Addition({ found }: { found: AdditionView }) {
           </ToolButton>
         )}
       </Flex>
-      <Box maxHeight="220px" overflowY="auto" tabIndex={0} role="group" aria-label="Tokens to add">
+      <Box role="group" aria-label="Tokens to add">
         {found.tokens.map((token) => (
           <Flex key={token.name} fontSize="12px" minHeight="24px" align="center" gap="10px">
             <Box width="40px" alignSelf="stretch" flexShrink={0} style={{ background: token.seen }} />

@@ -194,7 +194,7 @@ function Differences({ other, name }: { other: string; name: string }) {
           {refused}
         </Text>
       )}
-      <Box maxHeight="220px" overflowY="auto" tabIndex={0} role="group" aria-label="What differs">
+      <Box role="group" aria-label="What differs">
         {SINCE.map(([since, heading]) => {
           const things = found.things.filter((each) => each.since === since);
           if (things.length === 0) return null;

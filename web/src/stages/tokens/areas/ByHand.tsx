@@ -39,7 +39,7 @@ export function ByHand() {
       <Flex gap="8px" align="flex-end" marginBottom="6px">
         <Field.Root flex="1" gap="2px" invalid={problem !== null}>
           <Field.Label fontSize="12px" fontWeight="400" color="fg.muted">
-            One by hand: its name, parts joined by periods
+            Its name, parts joined by periods
           </Field.Label>
           <Input
             size="2xs"
@@ -49,7 +49,10 @@ export function ByHand() {
             placeholder="text.on-board"
             value={name}
             autoComplete="off"
-            onChange={(event) => setName(event.target.value)}
+            onChange={(event) => {
+              setName(event.target.value);
+              setProblem(null);
+            }}
             onKeyDown={(event) => event.key === "Enter" && void add()}
           />
         </Field.Root>
@@ -62,9 +65,15 @@ export function ByHand() {
           {problem}
         </Text>
       )}
+      <Text fontSize="12px" color="fg.muted" marginBottom="4px">
+        The step that it stands for:
+      </Text>
       <StepPicker
         chosen={step ? stepKey(step.hue, step.step) : null}
-        onChoose={(hue, chosen) => setStep({ hue, step: chosen })}
+        onChoose={(hue, chosen) => {
+          setStep({ hue, step: chosen });
+          setProblem(null);
+        }}
       />
     </Box>
   );

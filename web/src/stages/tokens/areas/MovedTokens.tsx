@@ -4,14 +4,7 @@ import type { MovedView } from "../../../api/client";
 
 export function MovedTokens({ moved }: { moved: MovedView[] }) {
   return (
-    <Box
-      maxHeight="200px"
-      overflowY="auto"
-      marginTop="4px"
-      tabIndex={0}
-      role="group"
-      aria-label="Before and after"
-    >
+    <Box marginTop="4px" role="group" aria-label="Before and after">
       {moved.map((each) => (
         <Flex key={each.token} fontSize="12px" minHeight="24px" align="center" gap="10px">
           <Flex alignSelf="stretch" flexShrink={0}>

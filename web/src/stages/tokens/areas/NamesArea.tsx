@@ -41,8 +41,11 @@ export function NamesArea() {
       );
       return;
     }
-    const names = Object.fromEntries(changed.map((row) => [row.token, row.after]));
-    const kept = old ? Object.fromEntries(changed.map((row) => [row.token, newId()])) : {};
+    await call(changed, old);
+  };
+  const call = async (rows: { token: string; after: string }[], living: boolean) => {
+    const names = Object.fromEntries(rows.map((row) => [row.token, row.after]));
+    const kept = living ? Object.fromEntries(rows.map((row) => [row.token, newId()])) : {};
     try {
       await keep([edit("rename_tokens", { names, keep: kept })]);
       setWish(NOTHING);
@@ -51,6 +54,7 @@ export function NamesArea() {
       setProblem(problemOf(thrown).message);
     }
   };
+  const newer = plan?.newer ?? [];
   const set = (change: Partial<typeof wish>) => {
     setWish({ ...wish, ...change });
     setProblem(null);
@@ -111,14 +115,26 @@ export function NamesArea() {
           {problem ?? refused?.message}
         </Text>
       )}
+      {newer.length > 0 && (
+        <Flex gap="10px" align="center" fontSize="12px" marginBottom="8px" wrap="wrap" data-testid="newer">
+          <Text>
+            New systems say {newer.map((row) => `${row.after} for ${row.before}`).join(", and ")}. Here the
+            old {newer.length === 1 ? "name stays" : "names stay"} until you change{" "}
+            {newer.length === 1 ? "it" : "them"}.
+          </Text>
+          <ToolButton
+            title="The old names stay, deprecated, as aliases of the new ones, until they are removed"
+            onClick={() => void call(newer, true)}
+          >
+            Rename, and let the old {newer.length === 1 ? "name" : "names"} live on
+          </ToolButton>
+        </Flex>
+      )}
       <Flex gap="24px" align="flex-start" wrap="wrap">
         <Box
           flex="1.6 1 420px"
           minWidth="0"
           data-testid="renaming"
-          maxHeight="230px"
-          overflowY="auto"
-          tabIndex={0}
           role="group"
           aria-label="Names before and after"
         >

@@ -80,15 +80,7 @@ export function ScaleNames() {
           {words}
         </Text>
       ))}
-      <Box
-        maxHeight="170px"
-        overflowY="auto"
-        marginTop="6px"
-        fontFamily="mono"
-        tabIndex={0}
-        role="group"
-        aria-label="All names of scale tokens"
-      >
+      <Box marginTop="6px" fontFamily="mono" role="group" aria-label="All names of scale tokens">
         {plan?.scales.map((scale) => (
           <Text key={scale.hue} truncate title={scale.names.join(", ")}>
             {scale.names.join(" ")}

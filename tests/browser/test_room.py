@@ -1,0 +1,119 @@
+"""Room: a work area has the sheet to itself under a strip of what it changes, and gives it back where it stood."""
+
+import pytest
+from selenium.webdriver import ActionChains, Keys
+
+from tests.browser.page import Page
+from tools.browser import resize
+
+_HEIGHT = "return document.querySelector(arguments[0]).getBoundingClientRect().height"
+_LEAST = 320
+"""Pixels of height at 1280 by 800 under which nothing is that one works on."""
+
+
+def _area(page: Page) -> float:
+    return page.script(_HEIGHT, "[data-testid=area]")
+
+
+@pytest.mark.parametrize(
+    ("path", "strip"),
+    [
+        ("sources?area=harmony&at=hue:tidewater", "[data-strip] [data-hue]"),
+        ("scales?area=ladder", "[data-strip] [data-row]"),
+        ("scales?area=curves&at=hue:tidewater", "[data-strip] [data-row='tidewater']"),
+        ("tokens?area=themes", "[data-strip] [aria-label='Grounds'] button"),
+        ("legibility?area=told-apart", "[data-strip] [aria-label='Finding']"),
+        ("charts?area=one-hue", "[data-strip] [data-palette]"),
+        ("releases?area=outputs", "[data-strip]"),
+    ],
+)
+def test_what_one_works_on_has_room_and_what_it_changes_stays_in_sight(
+    page: Page, path: str, strip: str
+) -> None:
+    page.open(f"/systems/brinemark/{path}")
+    assert page.find(strip).is_displayed()
+    assert _area(page) >= _LEAST
+    assert page.script(_HEIGHT, "[data-strip]") < 200
+
+
+def test_the_divider_brings_the_sheet_back_and_gives_it_away_again(page: Page) -> None:
+    page.open("/systems/brinemark/scales?area=overlay&at=step:kelp/s100")
+    page.find("[data-strip] [data-row='kelp']")
+    tall = _area(page)
+    divider = page.find("[role=separator]")
+    ActionChains(page.driver).drag_and_drop_by_offset(divider, 0, 200).perform()
+    page.wait(lambda: not page.all("[data-strip]"))
+    page.find("[data-row='tidewater']")
+    assert _area(page) < tall - 100
+    set_so = _area(page)
+    page.open("/systems/brinemark/scales?area=ladder&at=step:kelp/s100")
+    page.open("/systems/brinemark/scales?area=overlay&at=step:kelp/s100")
+    page.wait(lambda: abs(_area(page) - set_so) < 2)
+    page.find("[role=separator]").send_keys(Keys.HOME)
+    page.find("[data-strip] [data-row='kelp']")
+    page.wait(lambda: abs(_area(page) - tall) < 2)
+    page.find("[role=separator]").send_keys(Keys.ESCAPE)
+    page.wait(lambda: not page.all("[data-testid=area]"))
+
+
+def test_the_sheet_stands_where_it_stood_once_an_area_is_closed(page: Page) -> None:
+    resize(page.driver, 1280, 600)
+    page.open("/systems/brinemark/legibility")
+    page.find("[data-testid=finding-line]")
+    stood = page.script(
+        "const sheet = document.querySelector('[aria-label=Checks]'); sheet.scrollTop = 160;"
+        "return sheet.scrollTop"
+    )
+    assert stood > 100
+    page.press("Every pair")
+    page.find("[data-testid=matrix]")
+    page.press("Close Every pair")
+    page.find("[data-testid=finding]")
+    page.wait(
+        lambda: (
+            page.script("return document.querySelector('[aria-label=Checks]').scrollTop") == stood
+        )
+    )
+
+
+def test_findings_are_gone_through_and_settled_in_the_strip(page: Page) -> None:
+    page.open("/systems/brinemark/legibility?area=told-apart")
+    page.says("[data-strip]", "1 of 11")
+    first = page.text("[data-strip] p")
+    page.press("Later")
+    page.says("[data-strip]", "2 of 11")
+    assert page.text("[data-strip] p") != first
+    page.press("Earlier")
+    page.says("[data-strip] p", first)
+    page.wait(lambda: len(page.all("[data-strip] [aria-label*='so that it is settled']")) == 1)
+    page.find("[data-strip] [aria-label*='so that it is settled']").click()
+    page.wait(lambda: "of 11" not in page.text("[data-strip]"))
+    page.press("Undo")
+    page.says("[data-strip]", "of 11")
+
+
+def test_every_name_in_the_matrix_is_whole(page: Page) -> None:
+    page.open("/systems/brinemark/legibility?area=matrix")
+    page.find("[role=gridcell][data-cell]")
+    cut = page.script(
+        "return [...document.querySelectorAll('[data-testid=matrix] [role=columnheader],"
+        " [data-testid=matrix] [aria-hidden] span')]"
+        ".filter(each => each.scrollWidth > each.clientWidth + 1 || each.scrollHeight > each.clientHeight + 1)"
+        ".map(each => each.innerText)"
+    )
+    assert cut == []
+    grid = page.find("[role=grid][data-testid=matrix]")
+    grid.send_keys(Keys.ARROW_RIGHT)
+    page.wait(
+        lambda: page.script(
+            "const grid = document.querySelector('[role=grid][data-testid=matrix]');"
+            "const cell = document.getElementById(grid.getAttribute('aria-activedescendant'));"
+            "return cell?.getAttribute('aria-selected') === 'true' && cell.ariaColIndex === '2'"
+        )
+    )
+
+
+def test_something_is_always_told_of_in_the_slip(page: Page) -> None:
+    for stage in ("sources", "scales", "tokens", "legibility"):
+        page.open(f"/systems/brinemark/{stage}")
+        page.says("[data-testid=slip]", "tidewater")
