@@ -236,6 +236,15 @@ def test_nothing_is_found_in_the_guide_of_a_release_and_on_the_page_of_a_feed(pa
             media = {"features": [{"name": "prefers-color-scheme", "value": scheme}]}
             page.driver.execute_cdp_cmd("Emulation.setEmulatedMedia", media)
             check(page)
+        # On a phone nothing is scrolled sideways, and no value is broken.
+        resize(page.driver, 390, 844)
+        assert page.script("return document.documentElement.scrollWidth") == 390
+        broken = (
+            "return [...document.querySelectorAll('td code')]"
+            ".filter(each => each.getClientRects().length > 1).map(each => each.innerText)"
+        )
+        assert page.script(broken) == []
+        resize(page.driver, 1280, 800)
     page.driver.execute_cdp_cmd("Emulation.setEmulatedMedia", {"features": []})
 
 

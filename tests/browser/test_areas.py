@@ -69,7 +69,7 @@ def test_dragging_a_derived_hue_changes_what_it_does(page: Page) -> None:
 def test_what_cannot_follow_and_loops_are_said(page: Page) -> None:
     page.open(f"{AT}?at=hue:tidewater")
     page.press("Derive a hue from tidewater")
-    page.type("Lightness, shifted", "95", enter=True)
+    page.type("Lightness, shifted, as a number", "95", enter=True)
     page.says("[data-testid=limits]", "driven to white: it cannot follow any further")
     page.click("[data-hue=tidewater]")
     page.says("[data-testid=slip-name]", "tidewater")

@@ -14,6 +14,7 @@ from heimat.core.color.hex_notation import bytes_of, hex_of
 from heimat.local.install import WEB
 from tests.browser.page import Page
 from tests.browser.test_accessibility import AXE
+from tools.browser import resize
 
 AT = "/systems/brinemark/legibility"
 FINDINGS = "[aria-label=Findings]"
@@ -367,7 +368,12 @@ def test_where_eye_and_rule_disagree_people_read_and_their_count_is_evidence(pag
     page.press("Copy the link of a reading test")
     page.says("form", "nobody has read it yet")
     link = page.wait(lambda: re.search(r"http\S+/reading/\S+", page.text("form"))).group()
+    resize(page.driver, 390, 844)
     page.driver.get(link)
+    page.says("label", "1 of 6")
+    assert page.script("return document.documentElement.scrollWidth") == 390, (
+        "nothing is scrolled sideways"
+    )
     for place in range(6):
         page.says("label", f"{place + 1} of 6")
         shown = page.text("[data-testid=figure]")

@@ -10,6 +10,7 @@ from heimat.core.color.contrast import ratio
 from heimat.core.resolve.resolved import resolve
 from heimat.demo.demo_systems import brinemark
 from tests.browser.page import Page
+from tools.browser import resize
 
 AT = "/systems/brinemark/tokens"
 SHEET = "[data-testid=specimen-sheet]"
@@ -103,6 +104,8 @@ def test_a_link_shows_an_alternative_beside_the_main_one_and_nothing_to_change(p
     page.says("main", "calm")
     page.wait(lambda: len(page.all("[data-specimen]")) == 2)
     assert not page.all("[data-testid=slip]")
+    resize(page.driver, 390, 844)
+    page.wait(lambda: page.script("return document.documentElement.scrollWidth") == 390)
 
 
 def test_a_page_of_the_teams_own_is_recolored_live_and_runs_nothing(page: Page) -> None:

@@ -13,8 +13,10 @@ def test_from_a_brand_hue_to_the_feed(page: Page) -> None:
     page.says("[data-testid=read-lines]", "#7A4B1E")
     page.press("Start")
 
-    page.says("h1", "Scales")
+    page.says("h1", "Sources")
     page.says("[data-testid=slip-name]", "pier")
+    page.press("Scales")
+    page.says("h1", "Scales")
     assert "#7A4B1E" in page.steps("pier")
     page.click("[data-hex='#7A4B1E']")
     page.says("[data-testid=slip-name]", "pier")

@@ -1,5 +1,6 @@
 """Tokens: what they stand for in every theme, what they are called, and what stays when something goes."""
 
+import numpy as np
 import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
@@ -23,6 +24,7 @@ from heimat.core.edits.token_care_edits import DeprecateToken
 from heimat.core.edits.token_edits import LetTokenFollow, RemoveToken, SetTokenValue
 from heimat.core.edits.token_name_edits import RenameTokens
 from heimat.core.errors import DomainError
+from heimat.core.legibility.change_ramps import change_ramps
 from heimat.core.publication.building import publication
 from heimat.core.resolve.resolved import Resolved, resolve
 from heimat.core.values.derived_color import derived_color
@@ -213,3 +215,23 @@ def test_names_that_only_differ_in_case_or_separator_are_refused_together():
         SYSTEM, RenameTokens(names={"link-text": "text.plain", "text-plain": "link.text"})
     )
     assert swapped.tokens["link-text"].name == "text.plain"
+
+
+@pytest.mark.parametrize("token", ["link-text-hovered", "surface-lifted"])
+def test_a_ramp_of_changes_shows_what_each_change_comes_to(token: str):
+    resolved = resolve(SYSTEM)
+    theme = resolved.theme("day")
+    white = np.full(3, 255, dtype=np.uint8)
+    ramps = {ramp.of: ramp for ramp in change_ramps(resolved, theme, token, white)}
+    assert set(ramps) == {"lightness", "chroma", "turn", "alpha"}
+    value = SYSTEM.tokens[token].values["day"]
+    for of in ("lightness", "chroma", "turn"):
+        ramp = ramps[of]
+        for place in (0, 7, len(ramp.rgb8) - 1):
+            by = ramp.low + (ramp.high - ramp.low) * place / (len(ramp.rgb8) - 1)
+            derived = DerivedColor(of=value, **{of: QuantityChange(how="shifted", by=by)})
+            edit = SetTokenValue(token=token, theme="day", value=derived)
+            made = resolve(apply(SYSTEM, edit)).theme("day").tokens[token].rgb8
+            assert made.tolist() == ramp.rgb8[place].tolist(), (of, by)
+    assert ramps["alpha"].rgb8[0].tolist() == white.tolist()
+    assert ramps["alpha"].rgb8[-1].tolist() == theme.tokens[token].rgb8.tolist()

@@ -119,6 +119,7 @@ held.setPointerCapture = () => {};
 })().then(done, error => done(String(error)));
 """
 )
+_SHEET = "[data-sheet]"
 RAMP = "[role=slider][aria-label='Lightness']"
 _BOARD = "[data-testid=specimen-sheet]"
 _HUE = "[aria-label^='Hue: shape']"
@@ -135,8 +136,8 @@ def drag_in_chromium(
     across: bool,
     wide: bool = True,
     opened_by: str = "body",
-    sheet: str = "[data-testid=scales]",
-    colored: str = "[data-testid=scales] [data-hex]",
+    sheet: str = _SHEET,
+    colored: str = f"{_SHEET} [data-hex]",
 ) -> tuple[Timing, list[float]]:
     """How long from each move of the pointer on a handle until the sheet is painted, and the long frames, in ms."""
     driver.set_script_timeout(120)

@@ -2633,6 +2633,23 @@ export interface components {
             words: string;
         };
         /**
+         * ChangeRampView
+         * @description The colors along one change of the token's alias, as they are seen, evenly from `low` to `high`.
+         */
+        ChangeRampView: {
+            /** Colors */
+            colors: string[];
+            /** High */
+            high: number;
+            /** Low */
+            low: number;
+            /**
+             * Of
+             * @enum {string}
+             */
+            of: "lightness" | "chroma" | "turn" | "alpha";
+        };
+        /**
          * ChangeView
          * @description How one token differs from the latest release; `theme` names the one it is told in, where there are several.
          */
@@ -10021,6 +10038,8 @@ export interface components {
          *     `taken` is what it was taken from, empty for what is this system's own; `overridden` where that stands back.
          */
         TokenDetailPart: {
+            /** Changes */
+            changes: components["schemas"]["ChangeRampView"][];
             /** Hardest */
             hardest: string;
             /** Id */

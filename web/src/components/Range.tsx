@@ -17,6 +17,8 @@ interface Props {
   /** What the two ends stand for, where no figure tells it. */
   ends?: [string, string];
   width?: string;
+  /** The colors along it, evenly, on which the mark stands instead of on a track in ink. */
+  colors?: string[];
   /** At every move. */
   onChange: (value: number) => void;
   /** Once a drag, a held key or typing has come to its end. */
@@ -24,14 +26,15 @@ interface Props {
 }
 
 export function Range(props: Props) {
-  const { label, of, value, low, high, step, places, unit, ends, width = "110px", onChange, onEnd } = props;
+  const { label, of, value, low, high, step, places, unit, ends, width = "110px", colors } = props;
+  const { onChange, onEnd } = props;
   const id = useId();
   const grip = useGrip<number>();
-  const name = of ? `${label} ${of}` : label;
+  const name = of ? `${label} ${of}`.trim() : label;
   const end = () => void grip.letGo((last) => onEnd?.(last));
   return (
     <div className={styles.range}>
-      <label htmlFor={id}>{label}</label>
+      {label && <label htmlFor={id}>{label}</label>}
       {ends && <span className={styles.end}>{ends[0]}</span>}
       <input
         id={id}
@@ -41,7 +44,13 @@ export function Range(props: Props) {
         max={high}
         step={step}
         value={grip.value ?? value}
-        style={{ width }}
+        aria-valuetext={unit ? `${(grip.value ?? value).toFixed(places)} ${unit}` : undefined}
+        className={colors ? styles.ramp : undefined}
+        {...(colors ? { "data-sample": true } : {})}
+        style={{
+          width,
+          ...(colors ? { backgroundImage: `linear-gradient(90deg, ${colors.join(", ")})` } : {}),
+        }}
         onChange={(event) => {
           const moved = Number(event.target.value);
           // Without an end there is nothing to be answered: who hears of every move holds the value.

@@ -50,9 +50,10 @@ export function SharedPage() {
           onChoose={setTheme}
         />
       </Flex>
-      <Flex>
+      {/* Beside each other where there is the width for it, else one below the other. */}
+      <Flex wrap="wrap">
         {shown.alternatives.map((each) => (
-          <Box key={each.name} flex="1 1 0" minWidth="0">
+          <Box key={each.name} flex="1 1 320px" minWidth="0">
             <Text fontWeight="700" fontSize="12px" padding="4px 20px">
               {each.name}
             </Text>

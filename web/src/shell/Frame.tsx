@@ -10,6 +10,7 @@ import { useKnown } from "../workspace/hooks";
 import { useInbox } from "../workspace/inbox";
 import { useInterface } from "../workspace/interface";
 import { useLook } from "../workspace/look";
+import { Announced } from "./Announced";
 import { Beside, BesideHead } from "./Beside";
 import { ErrorBoundary } from "./ErrorBoundary";
 import { useKeys } from "./keys/useKeys";
@@ -91,6 +92,7 @@ export function Frame() {
           <BesideHead />
           {open ? <Stage /> : <Opening missing={missing?.message ?? null} />}
           <Said />
+          <Announced />
         </Flex>
         <Beside />
         {specimen && hasTokens && (

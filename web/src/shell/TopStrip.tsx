@@ -102,8 +102,9 @@ function StageMenu() {
     words: each.id === "legibility" && open > 0 ? `${each.words}, ${open} to settle` : each.words,
   }));
   return (
-    <Flex as="nav" aria-label="Stages" align="center" paddingInline="8px">
+    <Flex as="nav" aria-label="Stages" align="center" gap="6px" paddingInline="8px">
       <Choice label="Stage" value={stage} items={items} onChoose={goTo} />
+      <ToSettle />
     </Flex>
   );
 }

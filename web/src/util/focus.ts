@@ -43,8 +43,10 @@ export const reachedIn = (root: ParentNode) =>
 export const entryOfSheet = () => {
   const sheet = document.querySelector<HTMLElement>("[data-sheet]");
   if (!sheet) return document.querySelector<HTMLElement>("main");
-  const entry = sheet.querySelector<HTMLElement>("[data-entry]") ?? sheet.querySelector("button[data-drag]");
-  return (entry as HTMLElement | null) ?? reachedIn(sheet)[0] ?? sheet;
+  const entry =
+    sheet.querySelector<HTMLElement>("[data-entry]") ??
+    sheet.querySelector<HTMLElement>('button[data-drag], [data-token][tabindex="0"]');
+  return entry ?? reachedIn(sheet)[0] ?? sheet;
 };
 
 /** The same, once the sheet is there at all: of a system that is only being opened. */

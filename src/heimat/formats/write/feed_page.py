@@ -6,7 +6,8 @@ from html import escape
 
 _STYLE = (
     "body{font:15px/1.5 sans-serif;max-width:880px;margin:32px auto;padding:0 20px;color:#111;background:#fff}"
-    "code,pre{font-family:monospace;background:#f2f2f2}pre{padding:10px;overflow:auto}h2{margin:28px 0 4px}"
+    "code,pre{font-family:monospace;background:#f2f2f2}pre{padding:10px;white-space:pre-wrap}"
+    "code,pre,a{overflow-wrap:anywhere}h2{margin:28px 0 4px}"
     "a{color:#111}li{margin:2px 0}.notes{white-space:pre-wrap}"
     "@media(prefers-color-scheme:dark){body{color:#eee;background:#111}a{color:#eee}code,pre{background:#222}}"
 )

@@ -18,32 +18,42 @@ from heimat.formats.write.guide_charts import drawn
 from heimat.formats.write.plain_values import hex_text, theme_names, title_of
 
 FILE = "guide.html"
-_ROOT = "color-guide"
+ROOT = "heimat-guide"
 """The class under which all its styles stand, so that a part can be placed in a page that has styles of its own."""
 _STYLE = f"""
-.{_ROOT}{{--ink:#141414;--paper:#fff;--line:#767676;--faint:#c9c9c9;color:var(--ink);
+.{ROOT}{{--ink:#141414;--paper:#fff;--line:#767676;--faint:#c9c9c9;color:var(--ink);
  background:var(--paper);font:15px/1.5 "Atkinson Hyperlegible Next",sans-serif}}
-@media(prefers-color-scheme:dark){{.{_ROOT}{{--ink:#ededed;--paper:#121212;--line:#8f8f8f;--faint:#3d3d3d}}}}
-.{_ROOT} h1{{font-size:28px}}
-.{_ROOT} h2{{font-size:20px;margin:40px 0 8px}}.{_ROOT} h3{{font-size:15px;margin:20px 0 6px}}
-.{_ROOT} a{{color:var(--ink)}}.{_ROOT} nav li{{display:inline;margin-right:14px}}.{_ROOT} nav ul{{padding:0}}
-.{_ROOT} table{{border-collapse:collapse;width:100%}}
-.{_ROOT} th,.{_ROOT} td{{text-align:left;vertical-align:top;padding:5px 12px 5px 0}}
-.{_ROOT} th{{border-bottom:1px solid var(--line)}}.{_ROOT} td{{border-bottom:1px solid var(--faint)}}
-.{_ROOT} code,.{_ROOT} pre{{font-family:"Atkinson Hyperlegible Mono",monospace;font-size:13px}}
-.{_ROOT} table.strip{{table-layout:fixed}}
-.{_ROOT} .strip td,.{_ROOT} .strip th{{border:0;padding:2px 4px 2px 0;font-size:12px}}
-.{_ROOT} .strip .flush td{{height:46px;padding:0}}.{_ROOT} .strip td{{overflow-wrap:anywhere}}
-.{_ROOT} .swatch{{display:inline-block;width:34px;height:20px;vertical-align:middle;margin-right:8px;
+@media(prefers-color-scheme:dark){{.{ROOT}{{--ink:#ededed;--paper:#121212;--line:#8f8f8f;--faint:#3d3d3d}}}}
+.{ROOT} h1{{font-size:28px}}
+.{ROOT} h2{{font-size:20px;margin:40px 0 8px}}.{ROOT} h3{{font-size:15px;margin:20px 0 6px}}
+.{ROOT} a{{color:var(--ink)}}.{ROOT} nav li{{display:inline;margin-right:14px}}.{ROOT} nav ul{{padding:0}}
+.{ROOT} table{{border-collapse:collapse;width:100%}}
+.{ROOT} th,.{ROOT} td{{text-align:left;vertical-align:top;padding:5px 12px 5px 0}}
+.{ROOT} th{{border-bottom:1px solid var(--line)}}.{ROOT} td{{border-bottom:1px solid var(--faint)}}
+.{ROOT} code,.{ROOT} pre{{font-family:"Atkinson Hyperlegible Mono",monospace;font-size:13px}}
+.{ROOT} table.strip{{table-layout:fixed}}
+.{ROOT} .strip td,.{ROOT} .strip th{{border:0;padding:2px 4px 2px 0;font-size:12px}}
+.{ROOT} .strip .flush td{{height:46px;padding:0}}.{ROOT} .strip td{{overflow-wrap:anywhere}}
+.{ROOT} .swatch{{display:inline-block;width:34px;height:20px;vertical-align:middle;margin-right:8px;
  border:1px solid var(--faint)}}
-.{_ROOT} pre{{border:1px solid var(--line);padding:10px;overflow:auto;white-space:pre-wrap}}
-.{_ROOT} .charts{{display:flex;flex-wrap:wrap;gap:8px;margin:0 0 8px}}.{_ROOT} .chart{{width:300px;max-width:100%}}
-.{_ROOT} .cards{{column-gap:28px}}.{_ROOT} .card{{break-inside:avoid;border-top:1px solid var(--faint);padding:8px 0}}
-.{_ROOT} .card h3{{margin:0}}.{_ROOT} .card p{{margin:2px 0}}
-@media print{{.{_ROOT} h2{{break-after:avoid}}.{_ROOT} tr,.{_ROOT} .scale{{break-inside:avoid}}}}
+.{ROOT} pre{{border:1px solid var(--line);padding:10px;overflow:auto;white-space:pre-wrap}}
+.{ROOT} .charts{{display:flex;flex-wrap:wrap;gap:8px;margin:0 0 8px}}.{ROOT} .chart{{width:300px;max-width:100%}}
+.{ROOT} .cards{{column-gap:28px}}.{ROOT} .card{{break-inside:avoid;border-top:1px solid var(--faint);padding:8px 0}}
+.{ROOT} .card h3{{margin:0}}.{ROOT} .card p{{margin:2px 0}}
+@media screen{{.{ROOT} td code,.{ROOT} .card code{{white-space:nowrap}}}}
+@media screen and (max-width:640px){{.{ROOT} nav li{{display:inline-block;padding:4px 0}}
+ .{ROOT} .strip tbody{{display:flex}}.{ROOT} .strip .flush{{flex:1}}
+ .{ROOT} .strip tr{{display:flex;flex-direction:column}}.{ROOT} .strip :is(td,th){{box-sizing:border-box}}
+ .{ROOT} .strip td,.{ROOT} .strip th,.{ROOT} .strip .flush td{{height:30px;line-height:26px;white-space:nowrap}}
+ .{ROOT} .strip br{{display:none}}.{ROOT} .strip code{{margin-left:10px}}
+ .{ROOT} .list thead{{display:none}}.{ROOT} .list :is(tbody,tr,th,td){{display:block;border:0;padding:1px 0}}
+ .{ROOT} .list tr{{border-top:1px solid var(--faint);padding:6px 0}}
+ .{ROOT} .list td[data-theme]::before{{content:attr(data-theme);display:inline-block;min-width:64px}}
+ .{ROOT} .pairs td:not([data-theme]){{display:inline;margin-right:12px}}}}
+@media print{{.{ROOT} h2{{break-after:avoid}}.{ROOT} tr,.{ROOT} .scale{{break-inside:avoid}}}}
 """
 _PAGE_STYLE = (
-    "body.{root}{{max-width:{width}px;margin:32px auto;padding:0 24px}}"
+    "body.{root}{{max-width:{width}px;margin:32px auto;padding:0 max(16px,min(24px,4vw))}}"
     "@media print{{body.{root}{{margin:0;max-width:none}}}}"
 )
 _WORDS: dict[GuidePart, str] = {
@@ -61,12 +71,12 @@ def write(publication: Publication, version: str) -> bytes:
     """The guide of everything that is published, as wide and in the order that the team asks for."""
     title = escape(title_of(publication, version))
     there = _parts(publication, version)
-    page = _PAGE_STYLE.format(root=_ROOT, width=publication.guide.width)
+    page = _PAGE_STYLE.format(root=ROOT, width=publication.guide.width)
     parts = [
         "<!doctype html>",
         f'<html lang="en"><head><meta charset="utf-8"><title>{title}: guide</title>',
         f'<meta name="viewport" content="width=device-width"><style>{_STYLE}{page}</style></head>',
-        f'<body class="{_ROOT}"><header><h1>{title}</h1></header>',
+        f'<body class="{ROOT}"><header><h1>{title}</h1></header>',
         '<nav aria-label="Contents"><ul>',
         *(f'<li><a href="#{key}">{_WORDS[key]}</a></li>' for key, _ in there),
         "</ul></nav><main>",
@@ -84,7 +94,7 @@ def fragments(publication: Publication, version: str) -> list[tuple[str, bytes]]
             "\n".join(
                 [
                     f"<!-- {title} -->",
-                    f'<div class="{_ROOT}"><style>{_STYLE}</style>',
+                    f'<div class="{ROOT}"><style>{_STYLE}</style>',
                     *_section(key, lines),
                     "</div>",
                     "",
@@ -157,10 +167,14 @@ def _tokens(publication: Publication, tokens: list[PublishedToken]) -> list[str]
     names, notations = theme_names(publication), publication.guide.notations
     heads = "".join(f'<th scope="col">{escape(name)}</th>' for name in names.values())
     lines = [
-        f'<table><thead><tr><th scope="col">token</th>{heads}<th scope="col">what it is for</th></tr></thead><tbody>'
+        f'<table class="list"><thead><tr><th scope="col">token</th>{heads}'
+        '<th scope="col">what it is for</th></tr></thead><tbody>'
     ]
     for token in tokens:
-        values = "".join(f"<td>{_shown(token.value(theme), notations)}</td>" for theme in names)
+        values = "".join(
+            f'<td data-theme="{escape(called)}">{_shown(token.value(theme), notations)}</td>'
+            for theme, called in names.items()
+        )
         name = f"{escape(token.name)}<br><code>--{escape(css_name(token.name))}</code>"
         lines.append(f'<tr><th scope="row">{name}</th>{values}<td>{escape(_said(token))}</td></tr>')
     return [*lines, "</tbody></table>"]
@@ -168,7 +182,7 @@ def _tokens(publication: Publication, tokens: list[PublishedToken]) -> list[str]
 
 def _cards(publication: Publication, tokens: list[PublishedToken]) -> list[str]:
     names, notations = theme_names(publication), publication.guide.notations
-    lines = [f'<div class="cards" style="columns:{publication.guide.columns}">']
+    lines = [f'<div class="cards" style="columns:{publication.guide.columns} 290px">']
     for token in tokens:
         values = "".join(
             f"<p>{escape(name)} {_shown(token.value(theme), notations)}</p>"
@@ -231,11 +245,14 @@ def _pairings(publication: Publication) -> list[str]:
     themes = [theme.name for theme in publication.themes]
     heads = "".join(f'<th scope="col">{escape(name)}</th>' for name in themes)
     first = "".join(f'<th scope="col">{words}</th>' for words in ("on", "stands", "as"))
-    lines = [f'<table class="pairs"><thead><tr>{first}{heads}</tr></thead><tbody>']
+    lines = [f'<table class="pairs list"><thead><tr>{first}{heads}</tr></thead><tbody>']
     grounds = list(dict.fromkeys(each["ground"] for each in pairings))
     for each in sorted(pairings, key=lambda pairing: grounds.index(pairing["ground"])):
         needed = each["needed"]
-        ratios = "".join(f"<td>{_ratio(each['ratios'].get(name), needed)}</td>" for name in themes)
+        ratios = "".join(
+            f'<td data-theme="{escape(name)}">{_ratio(each["ratios"].get(name), needed)}</td>'
+            for name in themes
+        )
         use = USE_WORDS[each["use"]]
         lines.append(
             f"<tr><td>{escape(each['ground'])}</td><td>{escape(each['foreground'])}</td><td>{escape(use)}</td>{ratios}</tr>"

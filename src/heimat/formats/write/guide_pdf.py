@@ -20,17 +20,17 @@ _FONTS = Path(heimat.__file__).parent / "page" / "assets"
 _FACES = (("Atkinson Hyperlegible Next", "next"), ("Atkinson Hyperlegible Mono", "mono"))
 _PRINTED = """
 @page{size:A4;margin:16mm 14mm;@bottom-right{content:counter(page) " / " counter(pages);font:9px sans-serif}}
-body.color-guide{font-size:10px}
-body.color-guide h1{font-size:20px}body.color-guide h2{font-size:15px}body.color-guide h3{font-size:11px}
-body.color-guide table{table-layout:fixed}body.color-guide code,body.color-guide pre{font-size:8px}
-body.color-guide td,body.color-guide th{overflow-wrap:anywhere}body.color-guide th:first-child{width:25%}
-body.color-guide th:last-child{width:24%}body.color-guide .strip th:first-child{width:10%}
-body.color-guide .pairs th:nth-child(2){width:25%}body.color-guide .pairs th:last-child{width:auto}
-body.color-guide .strip td{font-size:7px}body.color-guide .strip code{font-size:6px}
-body.color-guide .strip .flush td{height:32px}
-body.color-guide .charts{display:block}body.color-guide .chart{width:165px;margin-right:6px}
-body.color-guide .swatch{width:20px;height:12px;margin-right:4px}
-"""
+ROOT{font-size:10px}
+ROOT h1{font-size:20px}ROOT h2{font-size:15px}ROOT h3{font-size:11px}
+ROOT table{table-layout:fixed}ROOT code,ROOT pre{font-size:8px}
+ROOT td,ROOT th{overflow-wrap:anywhere}ROOT th:first-child{width:25%}
+ROOT th:last-child{width:24%}ROOT .strip th:first-child{width:10%}
+ROOT .pairs th:nth-child(2){width:25%}ROOT .pairs th:last-child{width:auto}
+ROOT .strip td{font-size:7px}ROOT .strip code{font-size:6px}
+ROOT .strip .flush td{height:32px}
+ROOT .charts{display:block}ROOT .chart{width:165px;margin-right:6px}
+ROOT .swatch{width:20px;height:12px;margin-right:4px}
+""".replace("ROOT", f"body.{guide.ROOT}")
 
 
 def write(publication: Publication, version: str) -> bytes:

@@ -11,6 +11,7 @@ from heimat.core.document.system import ColorSystem
 from heimat.core.document.tokens import HueAlias, StepAlias, TokenValue
 from heimat.core.filling.fill import by_purpose
 from heimat.core.filling.rules import has_rule, rules_for
+from heimat.core.legibility.change_ramps import Changed, change_ramps
 from heimat.core.legibility.picking import Picking, picking, same_contrast, step_that_passes
 from heimat.core.legibility.standing import standing, value_there
 from heimat.core.legibility.why import chain_words
@@ -50,6 +51,15 @@ class ProposedView(SwatchView):
     value: TokenValue
 
 
+class ChangeRampView(TypedDict):
+    """The colors along one change of the token's alias, as they are seen, evenly from `low` to `high`."""
+
+    of: Changed
+    low: float
+    high: float
+    colors: list[str]
+
+
 class TokenDetailPart(TypedDict):
     """The selected token. `hardest` names the pairing that is hardest for it, in words.
 
@@ -63,6 +73,7 @@ class TokenDetailPart(TypedDict):
     themes: list[InThemeView]
     readings: list[ReadingsView]
     proposed: list[ProposedView]
+    changes: list[ChangeRampView]
     used_by: list[str]
     pairings: int
     through: int
@@ -99,6 +110,15 @@ def token_detail_part(look: Look) -> TokenDetailPart | None:
             for row in picked.rows
         ],
         "proposed": _proposed(look, theme, picked, token),
+        "changes": [
+            {
+                "of": ramp.of,
+                "low": round(ramp.low, 3),
+                "high": round(ramp.high, 3),
+                "colors": look.eyes.hexes(ramp.rgb8),
+            }
+            for ramp in change_ramps(resolved, theme, token, _ground(look, theme, token))
+        ],
         "used_by": [f"{name} is it." for name in names] + list(found.others),
         "pairings": len(found.pairings),
         "through": len(found.through),
@@ -119,9 +139,6 @@ def _hardest(look: Look, picked: Picking) -> str:
 def _in_theme(look: Look, theme: ResolvedTheme, token: str) -> InThemeView:
     color = theme.tokens[token]
     hardest = next(iter(picking(look.resolved, theme, token).pairings), None)
-    # What is a ground itself, as a fill is, lies on the page.
-    stands = hardest is not None and hardest.pairing.ground != token
-    ground = theme.tokens[hardest.pairing.ground].rgb8 if hardest and stands else _page(look, theme)
     reads = "" if hardest is None else f"{cut(hardest.ratio)}, needs {hardest.needed:g}"
     return {
         **look.eyes.swatch(color.rgb8),
@@ -130,11 +147,18 @@ def _in_theme(look: Look, theme: ResolvedTheme, token: str) -> InThemeView:
         "chain": chain_words(look.resolved, theme, token),
         "own": theme.theme.id in look.system.tokens[token].values,
         "alpha": color.alpha,
-        "ground": look.eyes.swatch(ground),
+        "ground": look.eyes.swatch(_ground(look, theme, token)),
         "reads": reads,
         "holds": hardest.holds if hardest else None,
         "value": value_view(value_there(look.resolved, token, theme.theme.id)),
     }
+
+
+def _ground(look: Look, theme: ResolvedTheme, token: str) -> Bytes:
+    """What a token stands on where it is hardest to read; what is a ground itself, as a fill is, lies on the page."""
+    hardest = next(iter(picking(look.resolved, theme, token).pairings), None)
+    stands = hardest is not None and hardest.pairing.ground != token
+    return theme.tokens[hardest.pairing.ground].rgb8 if hardest and stands else _page(look, theme)
 
 
 def _page(look: Look, theme: ResolvedTheme) -> Bytes:

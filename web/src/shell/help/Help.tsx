@@ -99,14 +99,14 @@ export const Help = memo(function Help({ groups, shown, onClose }: Props) {
               {areas.length > 0 && (
                 <Part title="What there is, stage by stage">
                   {areas.map(({ stage, areas: shownAreas }) => (
-                    <dl key={stage.id} className={styles.group}>
-                      <h3>{stage.words}</h3>
+                    <Group key={stage.id} title={stage.words}>
                       {shownAreas.map((area) => (
                         <div key={area.id} className={styles.line}>
                           <dt>
                             <button
                               type="button"
                               className={styles.link}
+                              aria-label={`${area.words} in ${stage.words}`}
                               onClick={() => go(stage.id, area.id)}
                             >
                               {area.words}
@@ -115,7 +115,7 @@ export const Help = memo(function Help({ groups, shown, onClose }: Props) {
                           <dd>{area.says}</dd>
                         </div>
                       ))}
-                    </dl>
+                    </Group>
                   ))}
                 </Part>
               )}
@@ -138,8 +138,7 @@ export const Help = memo(function Help({ groups, shown, onClose }: Props) {
                     are {singleKeys ? "on" : "off"}; the person’s menu switches them.
                   </Text>
                   {keys.map((group) => (
-                    <dl key={group.words} className={styles.group}>
-                      <h3>{group.words}</h3>
+                    <Group key={group.words} title={group.words}>
                       {group.keys.map(([key, meaning]) => (
                         <div key={key + meaning} className={styles.line}>
                           <dt>
@@ -150,7 +149,7 @@ export const Help = memo(function Help({ groups, shown, onClose }: Props) {
                           <dd>{meaning}</dd>
                         </div>
                       ))}
-                    </dl>
+                    </Group>
                   ))}
                 </Part>
               )}
@@ -172,4 +171,11 @@ const Part = ({ title, children }: { title: string; children: ReactNode }) => (
     </Heading>
     <div className={styles.columns}>{children}</div>
   </Box>
+);
+
+const Group = ({ title, children }: { title: string; children: ReactNode }) => (
+  <div className={styles.group}>
+    <h3>{title}</h3>
+    <dl>{children}</dl>
+  </div>
 );

@@ -18,10 +18,11 @@ import { useKnown, usePart, useWorkspace } from "../../workspace/hooks";
 import { useInterface } from "../../workspace/interface";
 import { look, useLook } from "../../workspace/look";
 import { useMoveHue } from "../../workspace/useMoveHue";
+import { useNextLine } from "../shared/NextLine";
 import { useOpenArea } from "../shared/WorkArea";
 import { ScaleRow } from "./ScaleRow";
 import styles from "./sheet.module.css";
-import { LABELS_WIDTH, rowHeight } from "./sizes";
+import { LABELS_WIDTH, NEXT_LINE, rowHeight } from "./sizes";
 
 /** A hue with its scale. */
 interface Row {
@@ -43,6 +44,7 @@ export function ScaleSheet({ strip = false }: Props) {
   const told = usePart("slip", (slip) => slip?.key);
   const selected = useLook((at) => at.select) ?? told ?? "";
   const area = useOpenArea();
+  const lined = useNextLine("scales");
   const show = useLook((at) => at.show);
   const own = usePart("slip", (slip) => slip?.hue);
   const alone =
@@ -64,7 +66,7 @@ export function ScaleSheet({ strip = false }: Props) {
 
   const begins = (place: number) => place > 0 && rows[place - 1]?.hue.kind !== rows[place]?.hue.kind;
   const groups = rows.filter((_, place) => begins(place)).length + 1;
-  const height = alone && !strip ? ALONE : rowHeight(rows.length, groups);
+  const height = alone && !strip ? ALONE : rowHeight(rows.length, groups, lined ? NEXT_LINE : 0);
   const { moveBy, moveTo } = useMoveHue();
   const drag = useRowDrag(HUE_DRAGGED, (hue, target, after) => moveTo(hue, target, after, "all"));
   const waiting = useKnown((known) => known.waiting);

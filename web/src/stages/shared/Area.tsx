@@ -59,6 +59,8 @@ export function Area({ title, tools, actions, fill, children }: Props) {
         overflowY="auto"
         scrollbarGutter="stable"
         padding="8px 20px 12px"
+        // What is gone to is not hidden behind the tools that stand still.
+        scrollPaddingTop="44px"
         {...(fill ? { display: "flex", flexDirection: "column" } : {})}
         data-testid="area"
         tabIndex={-1}

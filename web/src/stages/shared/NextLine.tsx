@@ -15,13 +15,19 @@ interface Props {
   children: ReactNode;
 }
 
-export function NextLine({ stage, told, onClose, children }: Props) {
-  const closed = useInterface((state) => state.closedLines);
-  const set = useInterface((state) => state.set);
+/** Whether the line of a stage is there. */
+export function useNextLine(stage: string): boolean {
+  const closed = useInterface((state) => state.closedLines.includes(stage));
   const out = usePart("head", (head) => head.latest !== null);
+  return useOpenArea() === null && !out && !closed;
+}
+
+export function NextLine({ stage, told, onClose, children }: Props) {
+  const there = useNextLine(stage);
   const area = useOpenArea();
-  if (area !== null || (!told && (out || closed.includes(stage)))) return null;
+  if (!there && (!told || area !== null)) return null;
   const close = () => {
+    const { closedLines: closed, set } = useInterface.getState();
     set({ closedLines: [...closed.filter((each) => each !== stage), stage] });
     onClose?.();
   };

@@ -36,6 +36,8 @@ const BELOW = {
   scrollbarGutter: "stable",
 } as const;
 
+const NO_RAMPS: TokenDetail["changes"] = [];
+
 interface Props {
   token: TokenView;
   /** It is unfolded under its band, and as high as it is; else it stands below the sheet. */
@@ -163,6 +165,8 @@ export function TokenEditor({ token, unfolded = false }: Props) {
           <Changes
             key={`${token.id} ${at}`}
             token={token}
+            ramps={detail?.changes ?? NO_RAMPS}
+            onPreview={(changed) => preview([valued(changed)])}
             onChange={(changed) =>
               // From how it is when the edit's turn comes: of two quantities put one after the other both stay.
               putFrom((known) => [valued(changed(known.tokens?.find(({ id }) => id === token.id) ?? token))])

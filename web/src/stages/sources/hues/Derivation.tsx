@@ -5,7 +5,6 @@ import type { FollowingView, HueView, QuantityChangeView } from "../../../api/cl
 import { STRONGEST_TINT } from "../../../api/constants.generated";
 import { edit } from "../../../api/edits";
 import { Choice } from "../../../components/Choice";
-import { NumberField } from "../../../components/NumberField";
 import { Range } from "../../../components/Range";
 import { ToolButton } from "../../../components/ToolButton";
 import { usePart, useWorkspace } from "../../../workspace/hooks";
@@ -117,6 +116,7 @@ export function Derivation({ hue, follows }: { hue: HueView; follows: FollowingV
             change={follows[quantity]}
             scale={SCALES[quantity][follows.circle]}
             multiplied={quantity !== "turn"}
+            onMove={(change) => send({ [quantity]: change }, true)}
             onChange={(change) => send({ [quantity]: change })}
           />
         ))}
@@ -155,10 +155,11 @@ interface QuantityProps {
   change: QuantityChangeView;
   scale: [number, number, number];
   multiplied: boolean;
+  onMove: (change: QuantityChangeView) => void;
   onChange: (change: QuantityChangeView) => void;
 }
 
-function QuantityField({ name, change, scale, multiplied, onChange }: QuantityProps) {
+function QuantityField({ name, change, scale, multiplied, onMove, onChange }: QuantityProps) {
   const [reach, step, places] = scale;
   const shifted = change.how === "shifted";
   const times = change.how === "times";
@@ -171,15 +172,17 @@ function QuantityField({ name, change, scale, multiplied, onChange }: QuantityPr
         onChoose={(how) => onChange({ how, by: FIRST[how] ?? 0 })}
       />
       {change.how !== "kept" && (
-        <NumberField
-          label={`${name}, ${change.how}`}
+        <Range
+          label=""
+          of={`${name}, ${change.how}`}
           value={change.by}
           low={shifted ? -reach : 0}
           high={times ? 4 : reach}
           step={times ? 0.05 : step}
           places={times ? 2 : places}
-          width="56px"
-          onCommit={(by) => onChange({ how: change.how, by })}
+          width="90px"
+          onChange={(by) => onMove({ how: change.how, by })}
+          onEnd={(by) => onChange({ how: change.how, by })}
         />
       )}
     </Flex>

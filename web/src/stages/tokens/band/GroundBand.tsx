@@ -1,7 +1,8 @@
 /** A ground as a band of its own color, with what stands on it: live text, actions, messages, lines, colors for data. */
 
-import { memo, type ReactNode } from "react";
+import { memo, type ReactNode, useRef } from "react";
 import type { BandView } from "../../../api/client";
+import { useRoving } from "../../../util/useRoving";
 import styles from "../band.module.css";
 import { TokenName } from "../TokenName";
 import { Family } from "./Family";
@@ -40,8 +41,17 @@ export const GroundBand = memo(function GroundBand({ band, folded, onFold, below
       <span className={styles.unseen}> what stands {title.toLowerCase()}</span>
     </button>
   );
+  const section = useRef<HTMLElement>(null);
+  const onKeyDown = useRoving(section, "[data-token]");
   return (
-    <section aria-label={title} className={styles.band} style={paint} data-band={ground?.name ?? ""}>
+    <section
+      ref={section}
+      aria-label={title}
+      className={styles.band}
+      style={paint}
+      data-band={ground?.name ?? ""}
+      onKeyDown={onKeyDown}
+    >
       {folded ? (
         <div className={styles.line}>
           {name}
