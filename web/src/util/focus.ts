@@ -43,11 +43,16 @@ export const reachedIn = (root: ParentNode) =>
 export const entryOfSheet = () => {
   const sheet = document.querySelector<HTMLElement>("[data-sheet]");
   if (!sheet) return document.querySelector<HTMLElement>("main");
+  if (sheet.matches("[data-entry]")) return sheet;
   const entry =
     sheet.querySelector<HTMLElement>("[data-entry]") ??
     sheet.querySelector<HTMLElement>('button[data-drag], [data-token][tabindex="0"]');
   return entry ?? reachedIn(sheet)[0] ?? sheet;
 };
+
+/** The same of a stage that is being gone to, once it is the one that is shown. */
+export const entryOfStage = (stage: string) => () =>
+  document.querySelector(`[data-sheet="${CSS.escape(stage)}"]`) ? entryOfSheet() : null;
 
 /** The same, once the sheet is there at all: of a system that is only being opened. */
 export const entryOfOpenedSheet = () => (document.querySelector("[data-sheet]") ? entryOfSheet() : null);

@@ -1,6 +1,6 @@
 /** Keys to where the work goes on: stages, what is found, the parts of the screen. */
 import { STAGES } from "../../stages";
-import { entryOfEditor, entryOfSheet, focusSoon, found } from "../../util/focus";
+import { entryOfEditor, entryOfSheet, entryOfStage, focusSoon, found } from "../../util/focus";
 import { goTo } from "../../workspace/AddressMirror";
 import { useLook } from "../../workspace/look";
 import type { KeyBinding } from "./binding";
@@ -12,7 +12,10 @@ export const stageKeys = (): KeyBinding[] =>
     shown: `${place + 1}`,
     words: `Stage ${stage.words}`,
     shift: false,
-    act: () => goTo(stage.id),
+    act: () => {
+      goTo(stage.id);
+      focusSoon(entryOfStage(stage.id));
+    },
   }));
 
 export const placeKeys = ({ workspace, showFinder, showKeys }: KeyContext): KeyBinding[] => [

@@ -39,6 +39,7 @@ export const PaletteRow = memo(function PaletteRow({ palette, shown, low }: Prop
             className={styles.color}
             tabIndex={color.key === entry ? 0 : -1}
             data-key={color.key}
+            data-entry={(shown && color.key === entry) || undefined}
             data-hex={color.hex}
             aria-pressed={color.key === select}
             aria-label={`${palette.name} ${place + 1}, ${color.name}, ${color.hex}, ${color.contrast} on its ground${color.category ? `, ${color.category}` : ""}${color.held ? ", held" : ""}`}

@@ -46,6 +46,7 @@ export function LegibilityStage() {
         tabIndex={0}
         role="group"
         aria-label="Checks"
+        data-entry
       >
         {open > 0 && (
           <Box paddingTop="8px">

@@ -82,6 +82,9 @@ export function PublishForm({ draft }: Props) {
   return (
     <Box
       as="form"
+      aria-label="Publish"
+      tabIndex={-1}
+      data-entry
       onSubmit={(event: FormEvent) => {
         event.preventDefault();
         void publish();

@@ -62,7 +62,6 @@ export function ScalesStage() {
         scrollbarGutter="stable"
         scrollPaddingTop="44px"
         padding="4px 20px 10px"
-        data-sheet
       >
         <NextLine stage="scales">
           look whether every row runs evenly; select one that does not, and open its curves.

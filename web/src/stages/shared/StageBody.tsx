@@ -16,7 +16,7 @@ interface Props extends BoxProps {
 }
 
 export function StageBody({ strip, head, least = "150px", children, ...box }: Props) {
-  const { takes } = useRoom();
+  const { takes, stage } = useRoom();
   const open = useOpenArea() !== null;
   const sheet = useRef<HTMLDivElement>(null);
   const stood = useRef(0);
@@ -32,6 +32,7 @@ export function StageBody({ strip, head, least = "150px", children, ...box }: Pr
         {...(takes ? { className: styles.strip, flex: "0 0 auto", maxHeight: "46%" } : { flex: "1 1 0" })}
         {...box}
         {...(takes ? { padding: "8px 20px" } : {})}
+        data-sheet={stage}
         data-strip={takes || undefined}
         onScroll={({ currentTarget }) => {
           if (!takes) stood.current = currentTarget.scrollTop;

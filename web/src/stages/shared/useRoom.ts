@@ -25,6 +25,7 @@ export function useRoom() {
     set({ areaHeights: { ...others, ...(usual ? {} : { [id]: Math.min(Math.max(wanted, LEAST), MOST) }) } });
   };
   return {
+    stage: stage?.id,
     id,
     share,
     put,

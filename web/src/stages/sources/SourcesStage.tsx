@@ -90,7 +90,6 @@ function Bands({ head }: { head: React.ReactNode }) {
       padding="8px 20px 20px"
       onKeyDown={onKeyDown}
       {...drag.handlers}
-      data-sheet
     >
       <Box marginTop="8px">
         <Made />

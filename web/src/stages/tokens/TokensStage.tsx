@@ -39,7 +39,7 @@ export function TokensStage() {
   return (
     <>
       <Head count={tokens.length} />
-      <StageBody strip={<TokensStrip />} data-sheet>
+      <StageBody strip={<TokensStrip />}>
         {tokens.length === 0 ? (
           <Empty />
         ) : show === "swatches" ? (
