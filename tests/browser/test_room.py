@@ -113,7 +113,23 @@ def test_every_name_in_the_matrix_is_whole(page: Page) -> None:
     )
 
 
-def test_something_is_always_told_of_in_the_slip(page: Page) -> None:
-    for stage in ("sources", "scales", "tokens", "legibility"):
-        page.open(f"/systems/brinemark/{stage}")
-        page.says("[data-testid=slip]", "tidewater")
+@pytest.mark.parametrize(
+    ("stage", "told"),
+    [
+        ("sources", "tidewater"),
+        ("scales", "tidewater"),
+        ("tokens", "tidewater"),
+        ("legibility", "status.success"),
+        ("charts", "routes 1"),
+    ],
+)
+def test_something_is_always_told_of_in_the_slip(page: Page, stage: str, told: str) -> None:
+    page.open(f"/systems/brinemark/{stage}")
+    page.says("[data-testid=slip-name]", told)
+
+
+def test_a_name_that_code_writes_otherwise_says_how(page: Page) -> None:
+    page.open("/systems/brinemark/sources?at=hue:kelp")
+    assert not page.all("[data-testid=in-code]")
+    page.type("Name", "deep kelp", enter=True)
+    page.says("[data-testid=in-code]", "--deep-kelp-100")

@@ -206,7 +206,7 @@ def test_removing_a_parent_asks_what_becomes_of_its_children():
     assert kept.hues["mist"].source.kind == "derived"
     edit = RemoveHue(hue="tidewater", children="remove")
     gone = apply_all(system, [edit])
-    assert gone.sentence == "Remove tidewater, shingle, deep and mist"
+    assert gone.sentence == "Remove tidewater, deep, shingle and mist"
     assert not gone.system.hues.keys() & {"tidewater", "deep", "mist", "shingle"}
     assert apply(gone.system, gone.inverse) == system
 

@@ -10,7 +10,7 @@ from heimat.core.document.order import LONG_KEY, behind, in_order, key_between, 
 from heimat.core.document.system import ColorSystem
 from heimat.core.document.upgrades import read_document
 from heimat.core.edits import Restore, SpreadOrder, apply, apply_all, carried_over, grown
-from heimat.core.edits.hue_edits import DuplicateHue, MoveHue
+from heimat.core.edits.hue_edits import AddHues, DuplicateHue, MoveHue, NewHue, SetHueKind
 from heimat.demo.demo_systems import brinemark
 
 FIRST = [hue.id for hue in in_order(brinemark().hues)][:3]
@@ -100,3 +100,25 @@ def test_hues_that_share_a_key_are_parted_when_one_moves_between():
 def test_there_is_no_key_between_a_key_and_itself():
     with pytest.raises(ValueError, match="does not come before"):
         key_between("i", "i")
+
+
+def test_a_hue_joins_those_of_its_kind_and_goes_to_them_when_it_is_sorted_anew():
+    system = brinemark()
+
+    def kinds(now):
+        return [hue.kind for hue in in_order(now.hues)]
+
+    grouped = kinds(system)
+    new = [
+        NewHue(id=f"n{kind}", kind=kind, color="#123456") for kind in ("neutral", "brand", "accent")
+    ]
+    added = apply(system, AddHues(hues=tuple(new)))
+    assert kinds(added) == sorted([*grouped, "neutral", "brand", "accent"], key=grouped.index)
+    names = [hue.id for hue in in_order(added.hues)]
+    assert names.index("nbrand") == names.index("buoy") + 1
+    moved = apply(added, SetHueKind(hue="buoy", kind="accent"))
+    assert kinds(moved) == sorted(kinds(moved), key=grouped.index)
+    same = apply(added, SetHueKind(hue="kelp", kind="status", status="information"))
+    assert [hue.id for hue in in_order(same.hues)] == names, (
+        "what stays of its kind stays where it is"
+    )

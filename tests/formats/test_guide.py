@@ -60,7 +60,7 @@ def test_the_parts_come_in_the_order_that_is_asked_for_and_the_index_leads_to_ea
 def test_values_stand_in_the_notations_asked_for_and_width_and_columns_are_kept() -> None:
     text = guide.write(shaped(notations=("rgb", "hex"), width=720, columns=3), "1.0.0").decode()
     assert "max-width:720px" in text
-    assert '<div class="cards" style="columns:3">' in text
+    assert '<div class="cards" style="columns:3 290px">' in text
     assert text.index("rgb(11 110 110)") < text.index("#0b6e6e</code>")
     assert "oklch(" not in text
     with pytest.raises(ValueError, match="each stands there once"):
@@ -76,7 +76,8 @@ def test_each_part_stands_by_itself_in_a_page_that_has_styles_of_its_own() -> No
         assert style is not None
         plain = re.sub(r"@media[^{]*\{(.*?)\}\}", r"\1}", style[1], flags=re.S)
         for rule in re.findall(r"([^{}]+)\{", plain):
-            assert all(part.strip().startswith(".color-guide") for part in rule.split(",")), rule
+            parts = re.sub(r"\([^)]*\)", "", rule).split(",")
+            assert all(part.strip().startswith(".heimat-guide") for part in parts), rule
 
 
 @pytest.fixture(scope="module")

@@ -11,6 +11,7 @@ from heimat.core.color.exact_color import oklch_of
 from heimat.core.color.gamut import in_gamut
 from heimat.core.color.spaces import lightness, p3_to_srgb, srgb_to_oklch
 from heimat.core.color.wide import p3_luminance
+from heimat.core.document.order import in_order
 from heimat.core.edits import apply, apply_all
 from heimat.core.edits.hue_edits import PinStep, SetAnchor
 from heimat.core.edits.scale_edits import AimCurve, SetMethod, SetWide
@@ -89,7 +90,11 @@ def test_all_methods_are_compared_by_what_they_would_publish():
         assert [step["hex"] for step in compared[name]["steps"]] == [
             step["hex"] for step in steps_of(kept, "buoy")
         ]
-    assert whole(select=None)["methods"] == []
+    first = whole(select=None)["slip"]["key"]
+    assert first == f"hue:{next(iter(in_order(SYSTEM.hues))).id}", (
+        "where nothing is selected, the first hue is"
+    )
+    assert whole(select=None)["methods"] == whole(select=first)["methods"]
 
 
 def least(view, apart):

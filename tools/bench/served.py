@@ -5,6 +5,7 @@ import threading
 import time
 from collections.abc import Sequence
 from pathlib import Path
+from statistics import median
 
 import httpx2 as httpx
 import orjson
@@ -101,6 +102,7 @@ new PerformanceObserver(list => list.getEntries().forEach(entry => long.push(ent
 held.setPointerCapture = () => {};
 (async () => {
   const times = [];
+  performance.clearResourceTimings();
   held.dispatchEvent(new PointerEvent('pointerdown', at(0)));
   await painted();
   for (let place = 1; place <= moves; place++) {
@@ -115,7 +117,8 @@ held.setPointerCapture = () => {};
     times.push(performance.now() - start);
   }
   held.dispatchEvent(new PointerEvent('pointerup', at(moves)));
-  return [times, long];
+  const asked = performance.getEntriesByType("resource").filter(each => each.name.endsWith("/preview"));
+  return [times, long, asked.map(each => each.duration)];
 })().then(done, error => done(String(error)));
 """
 )
@@ -155,7 +158,10 @@ def drag_in_chromium(
     found = driver.execute_async_script(_DRAG_IN_PAGE, handle, room, across, wide, 80, sheet)
     if isinstance(found, str):
         raise RuntimeError(found)
-    times, long = found
+    times, long, asked = found
+    note(
+        "of the next figure, a preview as the page waits for it", f"{median(asked):.1f} ms", "none"
+    )
     return Timing(times[5:]), long
 
 

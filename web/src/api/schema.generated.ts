@@ -1896,7 +1896,7 @@ export interface components {
         };
         /**
          * AddHues
-         * @description Add hues behind the others, all at once.
+         * @description Add hues, all at once, each behind the others of its kind.
          *
          *     With `nearest`, names that are taken or cannot be become the nearest plain ones that are free, so that one name
          *     stops no other hue: for what comes from outside. Without, they are refused: for what somebody types.
@@ -1917,7 +1917,7 @@ export interface components {
         };
         /**
          * AddHues
-         * @description Add hues behind the others, all at once.
+         * @description Add hues, all at once, each behind the others of its kind.
          *
          *     With `nearest`, names that are taken or cannot be become the nearest plain ones that are free, so that one name
          *     stops no other hue: for what comes from outside. Without, they are refused: for what somebody types.
@@ -4489,6 +4489,7 @@ export interface components {
          *
          *     `remembers` is the OKLCH hue in degrees that is meant, where white, gray or the gamut takes it away.
          *     `followed_by` names the hues that follow it directly, `goes_along` all that do so in chains as well.
+         *     `code` is what its first step is called in CSS, where that has other signs than the name; else empty.
          *     `wide_steps` counts the steps with a display-p3 value of their own, `tokens_on` the tokens in the theme shown.
          */
         HueView: {
@@ -4501,6 +4502,8 @@ export interface components {
             anchor_mode: "nearest" | "label" | "guide";
             /** Anchor Step */
             anchor_step: string | null;
+            /** Code */
+            code: string;
             exact: components["schemas"]["ExactColor"];
             /** Followed By */
             followed_by: string;
@@ -8505,7 +8508,7 @@ export interface components {
         };
         /**
          * SetHueKind
-         * @description Sort a hue: brand, accent, neutral, or status with what it says.
+         * @description Sort a hue: brand, accent, neutral, or status with what it says. It goes to the others of its kind.
          */
         SetHueKind: {
             /** Hue */

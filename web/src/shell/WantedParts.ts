@@ -3,7 +3,7 @@ import { useEffect, useLayoutEffect, useMemo } from "react";
 import type { PartName } from "../api/client";
 import { stageOf } from "../stages";
 import { areaOf } from "../stages/manifest";
-import { useWorkspace } from "../workspace/hooks";
+import { useKnown, useWorkspace } from "../workspace/hooks";
 import { useInterface } from "../workspace/interface";
 import { useLook } from "../workspace/look";
 import { useSpecimenShown } from "./useSpecimenShown";
@@ -35,10 +35,19 @@ export function WantedParts() {
     ],
     [stage, at, area, specimen, screen],
   );
+  // Where nobody has chosen, what the stage is about is told of: the worst finding, the first palette; else the first hue.
+  const first = useKnown(({ parts: known }) =>
+    at.stage === "legibility"
+      ? known?.findings?.[0]?.select
+      : at.stage === "charts"
+        ? known?.palettes?.[0]?.colors[0]?.key
+        : null,
+  );
   useLayoutEffect(() => {
-    const { vision, severity, ground, theme, select, need } = at;
+    const { vision, severity, ground, theme, need } = at;
+    const select = at.select ?? first ?? null;
     workspace.lookAt({ vision, severity, ground, select, theme, notation, need: need ?? STANDARD, parts });
-  }, [workspace, at, notation, parts]);
+  }, [workspace, at, first, notation, parts]);
   useEffect(() => {
     // Whether it could be loaded is told where it is shown.
     void Promise.allSettled([stage.component.load(), area?.component.load()]);

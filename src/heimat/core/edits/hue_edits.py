@@ -1,7 +1,7 @@
 """Edits of hues: which there are, what they are called, where they stand."""
 
 from collections.abc import Mapping
-from typing import Annotated, ClassVar, Literal, Self
+from typing import Annotated, Any, ClassVar, Literal, Self
 
 from pydantic import Field, model_validator
 
@@ -29,7 +29,7 @@ from heimat.core.document.tokens import (
 from heimat.core.document.words import listed, value_in_words
 from heimat.core.edits.base import EditBase, Path, hue_of, step_of, with_hue
 from heimat.core.edits.collection import Collection, MoveOne, RenameOne
-from heimat.core.edits.placing import before_another
+from heimat.core.edits.placing import before_another, behind_its_kind
 from heimat.core.edits.source_edits import given, let_go, opaque
 from heimat.core.errors import DomainError
 from heimat.core.hues.scaling import scales_of
@@ -74,7 +74,7 @@ class NewHue(_New):
 
 
 class AddHues(EditBase):
-    """Add hues behind the others, all at once.
+    """Add hues, all at once, each behind the others of its kind.
 
     With `nearest`, names that are taken or cannot be become the nearest plain ones that are free, so that one name
     stops no other hue: for what comes from outside. Without, they are refused: for what somebody types.
@@ -87,9 +87,8 @@ class AddHues(EditBase):
 
     def change(self, system: ColorSystem) -> ColorSystem:
         free = FreeNames(system) if self.nearest else None
-        for place, (new, order) in enumerate(
-            zip(self.hues, behind(system.hues, len(self.hues)), strict=True)
-        ):
+        for place, new in enumerate(self.hues):
+            order = behind_its_kind(system.hues, new.kind)
             hue = _made(system, new, order, f"hues.{place}", free)
             system = with_hue(system, hue)
         return system
@@ -234,7 +233,7 @@ class RenameHue(RenameOne):
 
 
 class SetHueKind(EditBase):
-    """Sort a hue: brand, accent, neutral, or status with what it says."""
+    """Sort a hue: brand, accent, neutral, or status with what it says. It goes to the others of its kind."""
 
     type: Literal["set_hue_kind"] = "set_hue_kind"
     blames: ClassVar[str] = "hue"
@@ -244,10 +243,12 @@ class SetHueKind(EditBase):
 
     def change(self, system: ColorSystem) -> ColorSystem:
         status = self.status if self.kind == "status" else None
-        return with_hue(
-            system,
-            hue_of(system, self.hue).model_copy(update={"kind": self.kind, "status": status}),
-        )
+        hue = hue_of(system, self.hue)
+        change: dict[str, Any] = {"kind": self.kind, "status": status}
+        if hue.kind != self.kind:
+            others = {key: each for key, each in system.hues.items() if key != hue.id}
+            change["order"] = behind_its_kind(others, self.kind)
+        return with_hue(system, hue.model_copy(update=change))
 
     def sentence(self, system: ColorSystem) -> str:
         return f"Sort {hue_of(system, self.hue).name} as {self.status or self.kind}"

@@ -14,6 +14,7 @@ from heimat.core.color.overlay import solid
 from heimat.core.color.told_apart import distances
 from heimat.core.document.following import followers
 from heimat.core.document.hues import DerivedSource, GivenSource, HueKind, QuantityChange
+from heimat.core.document.names import css_name, scale_token_name
 from heimat.core.document.words import listed
 from heimat.core.edits.source_edits import following_words
 from heimat.core.hues.scaling import scales_of
@@ -69,12 +70,14 @@ class HueView(SwatchView):
 
     `remembers` is the OKLCH hue in degrees that is meant, where white, gray or the gamut takes it away.
     `followed_by` names the hues that follow it directly, `goes_along` all that do so in chains as well.
+    `code` is what its first step is called in CSS, where that has other signs than the name; else empty.
     `wide_steps` counts the steps with a display-p3 value of their own, `tokens_on` the tokens in the theme shown.
     """
 
     key: str
     id: str
     name: str
+    code: str
     text: str
     exact: ExactColor
     kind: HueKind
@@ -130,6 +133,7 @@ def hues_part(look: Look) -> list[HueView]:
                 "key": hue.key,
                 "id": hue.id,
                 "name": hue.name,
+                "code": _in_code(look, hue),
                 "text": color_text(hue.color, look.options.notation),
                 "exact": exact_color(hue.color),
                 "kind": known.kind,
@@ -158,6 +162,16 @@ def hues_part(look: Look) -> list[HueView]:
             }
         )
     return found
+
+
+def _in_code(look: Look, hue: ResolvedHue) -> str:
+    """What the first step of a hue is called in CSS, where its name has signs that code writes otherwise."""
+    if css_name(hue.name) == hue.name:
+        return ""
+    label = hue.ladder.labels()[0]
+    return css_name(
+        scale_token_name(look.system.scale_pattern, hue.name, label, look.system.scale_case)
+    )
 
 
 def _following(resolved: Resolved, hue: ResolvedHue) -> FollowingView | None:

@@ -91,7 +91,7 @@ const Row = memo(function Row({ apart, most, threshold, onSelect }: RowProps) {
               className={styles.pair}
               style={{
                 left: share(pair.distance),
-                background: `linear-gradient(90deg, ${pair.colors[0]} 50%, ${pair.colors[1]} 50%)`,
+                backgroundImage: `linear-gradient(90deg, ${pair.colors[0]} 50%, ${pair.colors[1]} 50%)`,
               }}
               title={`${names}: ${pair.figure}`}
               aria-label={`${names} for ${apart.vision} vision, ${pair.figure} apart`}

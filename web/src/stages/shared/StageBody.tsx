@@ -27,6 +27,8 @@ export function StageBody({ strip, head, least = "150px", children, ...box }: Pr
     <>
       <Box
         ref={sheet}
+        // What is hidden in it from the eye stays within it.
+        position="relative"
         overflowY="auto"
         minHeight={open && !takes ? least : "0"}
         {...(takes ? { className: styles.strip, flex: "0 0 auto", maxHeight: "46%" } : { flex: "1 1 0" })}

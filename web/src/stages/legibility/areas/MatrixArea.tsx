@@ -163,6 +163,11 @@ export function MatrixArea() {
           {problemOf(query.error).message}
         </Text>
       )}
+      {!matrix && !query.error && (
+        <Text role="status" fontSize="12px" flex="1 1 320px">
+          Reading every pair
+        </Text>
+      )}
       {matrix && matrix.rows.length > 0 && matrix.columns.length > 0 && (
         <MatrixSheet matrix={matrix} grade={grade} declaredOnly={declared} least={least} />
       )}

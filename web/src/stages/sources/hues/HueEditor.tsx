@@ -1,6 +1,6 @@
 /** What a hue is called, which color it has or follows, what it is for: under its band, while it is selected. */
 
-import { Flex } from "@chakra-ui/react";
+import { Flex, Text } from "@chakra-ui/react";
 import type { HueView } from "../../../api/client";
 import { edit } from "../../../api/edits";
 import { newId } from "../../../api/ids";
@@ -75,6 +75,11 @@ export function HueEditor({ hue, onUp, onDown, first, last }: Props) {
         width="140px"
         onCommit={(name) => keep([edit("rename_hue", { hue: hue.id, name })])}
       />
+      {hue.code && (
+        <Text fontSize="12px" paddingBottom="5px" data-testid="in-code">
+          in code <code>--{hue.code}</code>
+        </Text>
+      )}
       {!hue.follows && (
         <TextField
           label="Color, in any notation"
