@@ -23,10 +23,12 @@ def rename(id_: str, name: str) -> dict:
 
 
 def test_systems_are_listed_and_started(client):
-    assert [card["name"] for card in client.get("/api/systems").json()] == [
-        "Brinemark",
-        "Merrow Light",
-    ]
+    def listed():
+        return [card["name"] for card in client.get("/api/systems").json()]
+
+    assert set(listed()) == {"Brinemark", "Merrow Light"}
+    edit(client, rename("kelp", "wrack"))
+    assert listed()[0] == "Brinemark", "what was changed last stands first"
     body = {"name": "Oldhaven Lights", "colors": "lamp #E3B23C\nrgb(79 93 99)"}
     slug = client.post("/api/systems", json=body).json()["slug"]
     assert slug == "oldhaven-lights"
@@ -37,6 +39,32 @@ def test_systems_are_listed_and_started(client):
     assert len(view["tokens"]) >= 20
     assert view["findings"] == []
     assert view["head"]["undo"] is None
+
+
+def test_a_system_is_copied_as_it_is_now_and_put_away_and_back(client):
+    edit(client, rename("kelp", "wrack"))
+    copy = client.post(f"{AT}/copies").json()["slug"]
+    assert copy == "brinemark-copy"
+    view = look(client, f"/api/systems/{copy}")
+    assert view["head"]["name"] == "Brinemark copy"
+    assert view["head"]["undo"] is None
+    assert view["hues"] == look(client)["hues"]
+    client.post(f"/api/systems/{copy}/edits", json={"base": 1, "edits": [rename("wrack", "x")]})
+    assert "wrack" in [each["name"] for each in look(client)["hues"]], "each is its own"
+
+    def away():
+        return {card["slug"]: card["archived"] for card in client.get("/api/systems").json()}
+
+    assert not any(away().values())
+    assert client.put(f"/api/systems/{copy}/archived", json={"archived": True}).status_code == 204
+    assert away()[copy]
+    assert look(client, f"/api/systems/{copy}")["head"]["name"] == "Brinemark copy", "it stays"
+    client.put(f"/api/systems/{copy}/archived", json={"archived": False})
+    assert not away()[copy]
+    assert client.post("/api/systems/nothing-such/copies").status_code == 404
+    assert (
+        client.put("/api/systems/nothing-such/archived", json={"archived": True}).status_code == 404
+    )
 
 
 def test_an_edit_is_one_revision_and_flows_through(client):

@@ -1,5 +1,7 @@
 """Scales over the API on a real MariaDB: plans of ladders, and a scale in all detail."""
 
+from xml.etree import ElementTree
+
 import pytest
 
 from heimat.core.document.guide_settings import GUIDE_PARTS
@@ -80,7 +82,10 @@ def test_how_many_tokens_stand_on_each_label(client):
 
 
 def test_a_scale_in_all_detail_only_where_it_is_asked_for(client):
-    assert look(client)["scale_detail"] is None
+    assert look(client, select="token:text-late")["scale_detail"]["name"] == "buoy"
+    assert look(client)["scale_detail"]["name"] == "tidewater", (
+        "where nothing is selected, the first hue is"
+    )
     view = look(client, select="step:gorse/s300")
     opened = view["scale_detail"]
     assert opened["name"] == "gorse"
@@ -222,7 +227,8 @@ def test_a_handle_is_moved_as_it_is_shown_and_refused_where_it_cannot_be(client)
     handle = next(each for each in drawn["lightness"]["handles"] if each["at"] == 0.5)
     assert handle["low"] < handle["value"] < handle["high"]
     assert not handle["set"]
-    assert len(drawn["chroma"]["edge"]) == len(drawn["chroma"]["line"])
+    assert len(drawn["chroma"]["possible"]) == len(drawn["chroma"]["line"])
+    assert len(drawn["hue"]["possible"]) == len(drawn["hue"]["steps"])
     move = {"type": "aim_curve", "shown": "gorse", "hues": None, "curve": "lightness", "at": 0.5}
     moved = edit(client, {**move, "value": handle["value"] + 5}, select="hue:gorse").json()
     shown = next(each for each in moved["scale_detail"]["drawn"][0]["handles"] if each["at"] == 0.5)
@@ -267,12 +273,28 @@ def test_safe_ranges_of_what_can_be_moved(client):
     assert gone.status_code == 404
 
 
-def test_colors_are_copied_with_their_names_or_alone(client):
+def test_colors_are_copied_as_values_as_rows_and_as_named_shapes(client):
     keys = ["step:kelp/s500", "hue:tidewater"]
-    text = client.post(f"{AT}/copy", json={"keys": keys, "notation": "rgb", "names": True}).json()[
-        "text"
-    ]
-    assert text == "kelp 500: rgb(63 143 79)\ntidewater: rgb(11 110 110)"
+
+    def copied(**asked):
+        return client.post(f"{AT}/copy", json={"keys": keys, **asked}).json()["text"]
+
+    assert (
+        copied(notation="rgb", form="rows")
+        == "kelp 500\trgb(63 143 79)\ntidewater\trgb(11 110 110)"
+    )
+    keys = ["step:kelp/s100", "step:kelp/s500", "palette:routes/routes-1", "token:text-late"]
+    drawn = ElementTree.fromstring(copied(form="shapes"))
+    at = "{http://www.w3.org/2000/svg}"
+    groups = {group.get("id"): group for group in drawn.iter(f"{at}g")}
+    assert list(groups) == ["kelp", "routes", "tokens"]
+    shapes = [(each.get("id"), each.get("fill")) for each in groups["kelp"].iter(f"{at}rect")]
+    assert shapes == [("kelp 100", "#E8FCEA"), ("kelp 500", "#3F8F4F")]
+    boxes = {(each.get("x"), each.get("y")) for each in drawn.iter(f"{at}rect")}
+    assert boxes == {("0", "0"), ("64", "0"), ("0", "64"), ("0", "128")}, (
+        "in the order seen, touching"
+    )
+    keys = ["step:kelp/s500", "hue:tidewater"]
     assert client.post(f"{AT}/copy", json={"keys": keys}).json()["text"] == "#3F8F4F\n#0B6E6E"
     refused = client.post(f"{AT}/copy", json={"keys": ["step:kelp/s150"]})
     assert refused.status_code == 422

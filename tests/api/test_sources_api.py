@@ -102,8 +102,8 @@ def test_deriving_over_the_api_and_refusing_a_circle(client):
     assert deep["follows"]["words"] == "tidewater, 16 darker"
     tidewater = next(hue for hue in made["hues"] if hue["id"] == "tidewater")
     assert (tidewater["followed_by"], tidewater["goes_along"]) == (
-        "shingle and deep",
-        "shingle and deep",
+        "deep and shingle",
+        "deep and shingle",
     )
     circle = {
         "type": "follow_hue",

@@ -187,6 +187,25 @@ def test_mixing_in_the_space_that_is_chosen(page: Page) -> None:
     page.wait(lambda: told_of(page, "between tidewater and gorse, in linear light"))
 
 
+def test_what_is_added_twice_is_added_once_and_again_after_an_undo(page: Page) -> None:
+    page.open(f"{AT}?at=hue:tidewater&area=harmony")
+    page.wait(lambda: len(page.all("[data-partner]")) == 2)
+    before = len(page.all("[data-hue]"))
+    ActionChains(page.driver).double_click(
+        page.find("[data-testid=area]").find_element(
+            "xpath", ".//button[starts-with(., 'Add 2 hues')]"
+        )
+    ).perform()
+    page.wait(lambda: len(page.all("[data-hue]")) == before + 2)
+    page.press("Add 2 hues")
+    page.says("[data-testid=said]", "Those are added already")
+    assert len(page.all("[data-hue]")) == before + 2
+    page.press("Undo")
+    page.wait(lambda: len(page.all("[data-hue]")) == before)
+    page.press("Add 2 hues")
+    page.wait(lambda: len(page.all("[data-hue]")) == before + 2)
+
+
 def test_status_colors_that_everyone_can_tell_apart(page: Page) -> None:
     page.open(f"{AT}?area=status")
     page.says("[data-testid=status-words]", "Every pair keeps")

@@ -6,10 +6,15 @@ from tests.browser.page import Page
 from tests.browser.test_scales import AT, cell
 
 READ = "const done = arguments[0]; navigator.clipboard.readText().then(done, error => done(String(error)))"
+GRANTED = {"permissions": ["clipboardReadWrite", "clipboardSanitizedWrite"]}
 
 
 def click_with(page: Page, key: str, at: str) -> None:
     ActionChains(page.driver).key_down(key).click(cell(page, at)).key_up(key).perform()
+
+
+def press_with_shift(page: Page, key: str) -> None:
+    ActionChains(page.driver).key_down(Keys.SHIFT).send_keys(key).key_up(Keys.SHIFT).perform()
 
 
 def chosen(page: Page) -> list[str]:
@@ -19,19 +24,15 @@ def chosen(page: Page) -> list[str]:
 
 
 def test_steps_are_chosen_copied_nudged_and_put_back(page: Page) -> None:
-    grant = {
-        "origin": page.address,
-        "permissions": ["clipboardReadWrite", "clipboardSanitizedWrite"],
-    }
-    page.driver.execute_cdp_cmd("Browser.grantPermissions", grant)
+    page.driver.execute_cdp_cmd("Browser.grantPermissions", {"origin": page.address, **GRANTED})
     page.open(f"{AT}?at=step:kelp/s300")
     before = {hue: page.steps(hue) for hue in ("kelp", "flare", "lamp")}
     click_with(page, Keys.SHIFT, "step:flare/s400")
     page.says("[aria-label='What is chosen']", "4 steps of 2 scales chosen")
     click_with(page, Keys.CONTROL, "step:lamp/s400")
     page.says("[aria-label='What is chosen']", "5 steps of 3 scales chosen, 1 fixed")
-    page.press("Copy with names")
-    wanted = f"kelp 300: {before['kelp'][2]}\nkelp 400: {before['kelp'][3]}\nflare 300: {before['flare'][2]}"
+    page.press("Copy as rows")
+    wanted = f"kelp 300\t{before['kelp'][2]}\nkelp 400\t{before['kelp'][3]}\nflare 300\t{before['flare'][2]}"
     page.wait(lambda: page.driver.execute_async_script(READ).startswith(wanted))
     page.leave_fields()
     page.keys("c")
@@ -139,3 +140,44 @@ def test_a_smaller_ladder_a_cap_and_a_selection(page: Page) -> None:
     page.wait(lambda: not page.button("Undo").is_enabled())
     page.says("[data-testid=area]", "85 colors are published.")
     assert not page.all("[aria-label='Show content editors']")
+
+
+def test_values_are_copied_one_after_another_and_colors_as_named_shapes(page: Page) -> None:
+    page.driver.execute_cdp_cmd("Browser.grantPermissions", {"origin": page.address, **GRANTED})
+    page.open(f"{AT}?at=step:kelp/s800")
+    kelp = page.steps("kelp")
+    for place in (7, 8):
+        press_with_shift(page, "c")
+        page.says(
+            "[data-testid=said]", f"{place + 1} of 9, kelp {place + 1}00: {kelp[place]} copied."
+        )
+        page.wait(lambda place=place: page.driver.execute_async_script(READ) == kelp[place])
+    page.says("[data-testid=said]", "It was the last.")
+    page.says("[data-testid=slip-name]", "kelp 100")
+    page.press("Sources")
+    page.click("[data-hue=shingle]")
+    page.leave_fields()
+    press_with_shift(page, "c")
+    page.says("[data-testid=said]", "9 of 9, shingle")
+    page.open(f"{AT}?at=step:kelp/s100")
+    page.find("[data-key='step:kelp/s100']").click()
+    click_with(page, Keys.SHIFT, "step:kelp/s900")
+    page.press("Copy as shapes")
+    page.says("[aria-label='What is chosen']", "9 copied")
+    svg = page.driver.execute_async_script(READ)
+    assert svg.startswith("<svg")
+    assert svg.count("<rect") == 9
+    assert '<g id="kelp">' in svg
+    assert 'id="kelp 900"' in svg
+
+
+def test_a_color_is_taken_from_the_screen_where_the_browser_offers_it(page: Page) -> None:
+    offered = "window.EyeDropper = class { async open() { return {sRGBHex: '#12a4b6'}; } };"
+    with page.with_script(offered):
+        page.open("/systems/brinemark/sources")
+        page.press("From the screen")
+        page.wait(lambda: page.find("#reading-line").get_attribute("value") == "#12a4b6")
+    with page.with_script("delete window.EyeDropper"):
+        page.open("/systems/brinemark/sources")
+        page.find("#reading-line")
+        assert "From the screen" not in page.texts("main button")

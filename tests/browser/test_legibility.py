@@ -379,6 +379,7 @@ def test_where_eye_and_rule_disagree_people_read_and_their_count_is_evidence(pag
         shown = page.text("[data-testid=figure]")
         page.keys("1" if place == 2 else shown, Keys.ENTER)
     page.says("h1", "That was all")
+    resize(page.driver, 1280, 800)
     page.open(AT)
     page.press("text.late on surface.card reads 3.71")
     page.press(f"Accept: {late}")

@@ -324,3 +324,37 @@ def test_a_system_starts_with_what_was_read_and_keeps_the_lines_that_were_not(pa
     page.press("Start")
     page.wait(lambda: bands(page)[:2] == ["tide", "buoy"])
     page.wait(lambda: page.find("#reading-line").get_attribute("value") == "odd line")
+
+
+_LADDER = "\n".join(
+    (
+        "violet/100 #F6F1FF",
+        "violet/300 #C9B3FA",
+        "violet/500 #8A5CF0",
+        "violet/700 #5A2FB8",
+        "violet/900 #2A1160",
+        "ember #E8A33D",
+    )
+)
+
+
+def test_a_ladder_that_is_pasted_is_one_scale_unless_its_steps_are_wanted(page: Page) -> None:
+    page.open(AT)
+    page.put("#reading-line", _LADDER)
+    page.says("[data-testid=add-read]", "Add 1 scale and 1 hue")
+    page.says("[data-read-scale=violet]", "5 steps, 100 to 900; its own color at 500")
+    assert len(page.all("[data-testid=read-lines] [data-hex], [data-testid=read-lines] li")) <= 1
+    page.press("violet as one scale")
+    page.says("[data-testid=add-read]", "Add 6 hues")
+    page.press("violet: its 5 steps as hues")
+    page.says("[data-testid=add-read]", "Add 1 scale and 1 hue")
+    page.find("#reading-line").send_keys(Keys.ENTER)
+    page.find("[data-hue=violet]")
+    page.find("[data-hue=ember]")
+    page.press("Scales")
+    steps = page.wait(lambda: page.steps("violet"))
+    assert [steps[place] for place in (0, 2, 4, 6, 8)] == [
+        line.split()[1] for line in _LADDER.splitlines()[:5]
+    ]
+    page.press("Undo")
+    page.wait(lambda: not page.all("[data-row=violet]") and not page.all("[data-row=ember]"))

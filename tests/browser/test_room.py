@@ -133,3 +133,41 @@ def test_a_name_that_code_writes_otherwise_says_how(page: Page) -> None:
     assert not page.all("[data-testid=in-code]")
     page.type("Name", "deep kelp", enter=True)
     page.says("[data-testid=in-code]", "--deep-kelp-100")
+
+
+def test_charts_are_read_as_tables_and_shown_as_such_on_demand(page: Page) -> None:
+    page.open("/systems/brinemark/charts?at=palette:routes")
+    page.find("[data-testid=figures]")
+    row, figure = page.script(
+        "const row = document.querySelector('[data-testid=figures] tbody tr');"
+        "return [row.querySelector('th').innerText, row.querySelector('td').innerText]"
+    )
+    assert "–" in row
+    assert float(figure) > 0
+    assert not page.all("section[aria-label='Figures']")
+    page.press("Figures")
+    assert page.find("section[aria-label='Figures'] table").is_displayed()
+    # What is hidden from the eye makes no room to scroll into.
+    page.press("Figures")
+    page.wait(lambda: not page.all("section[aria-label='Figures']"))
+    assert (
+        page.script(
+            "const main = document.querySelector('main'); return main.scrollHeight - main.clientHeight"
+        )
+        == 0
+    )
+
+
+def test_a_change_of_a_token_is_moved_on_its_ramp_as_one_gesture_and_announced(page: Page) -> None:
+    page.open("/systems/brinemark/tokens?at=token:link-text-hovered")
+    ramp = page.find(
+        "[data-testid=token-changes] input[type=range][aria-label='Lightness changed by']"
+    )
+    page.wait(lambda: "gradient" in ramp.value_of_css_property("background-image"))
+    ramp.send_keys(*[Keys.ARROW_LEFT] * 3)
+    page.says("[data-testid=token-editor]", "link.text-hovered is tidewater 700, 3 darker")
+    page.says("[data-testid=announced]", "Kept: ")
+    page.press("Undo")
+    page.says("[data-testid=announced]", "Undone: ")
+    page.wait(lambda: page.button("Redo").is_enabled())
+    page.says("[data-testid=token-editor]", "link.text-hovered is tidewater 700.")

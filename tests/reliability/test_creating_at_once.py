@@ -77,6 +77,7 @@ CREATING: dict[str, Creates] = {
     "importFiles": Creates(
         lambda client, _: client.post("/api/imports", files=_FILES, data={"name": "ten"}), TEN
     ),
+    "copySystem": Creates(lambda client, _: client.post(f"{AT}/copies"), TEN),
     "addAlternative": Creates(_json(f"{AT}/alternatives", _NAMES), 1),
     "startAlternative": Creates(_json(f"{AT}/releases/1.0.0/alternative", _NAMES), 1, _publish),
     "makeKey": Creates(_json(f"{AT}/feed/keys", _NAMES), 1),
@@ -159,6 +160,7 @@ NOT_CREATING = [
     "readDrawingPairs",
     "chooseMe",
     "sendReport",
+    "archiveSystem",
 ]
 """What only answers, what acts on what is there, and what a cookie or one row keeps."""
 

@@ -22,6 +22,16 @@ it("a number that is typed is put once, by Enter or by leaving", async () => {
   expect(put.mock.calls).toEqual([[52.5]]);
 });
 
+it.each(["0.32", "32", "32 %", "32%", "0,32"])("a share may be typed as %s", async (text) => {
+  const user = userEvent.setup();
+  const put = vi.fn();
+  const share = { ...number, low: 0, high: 1, step: 0.05, places: 2, share: true };
+  draw(<NumberField {...share} value={1} onCommit={put} />);
+  await user.clear(field());
+  await user.type(field(), `${text}{Enter}`);
+  expect(put.mock.calls).toEqual([[0.32]]);
+});
+
 it("a number out of range is brought to the nearest, what is none goes back, and both are said", async () => {
   const user = userEvent.setup();
   const put = vi.fn();

@@ -18,7 +18,7 @@ from heimat.core.edits import UserEdit, apply_all
 from heimat.core.filling.turning import gone_along
 from heimat.service.editing import MOST_EDITS, Head
 from heimat.service.people import Person
-from heimat.view.copying import CopiedView, copied_view
+from heimat.view.copying import CopiedView, CopyForm, copied_view
 from heimat.view.look import Look, Where
 from heimat.view.parts import Parts, parts_of
 
@@ -61,11 +61,11 @@ class BringBackBody(Body):
 
 
 class CopyBody(Body):
-    """Colors to copy, by their keys, in a notation, with their names or without."""
+    """Colors to copy, by their keys, in a notation, as values, rows or shapes."""
 
     keys: Annotated[list[ColorKey], Field(min_length=1, max_length=5000)]
     notation: Notation = "hex"
-    names: bool = False
+    form: CopyForm = "values"
 
 
 class HeadView(TypedDict):
@@ -188,9 +188,7 @@ def read_history(slug: str, uses: Uses) -> Response:
 @router.post("/copy", operation_id="copyColors", **described(CopiedView))
 @needs("look")
 def copy_colors(slug: str, body: CopyBody, uses: Uses) -> Response:
-    return answer(
-        copied_view(head_resolved(uses, slug), body.keys, body.notation, names=body.names)
-    )
+    return answer(copied_view(head_resolved(uses, slug), body.keys, body.notation, body.form))
 
 
 def parts_at(

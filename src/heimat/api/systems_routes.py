@@ -45,7 +45,7 @@ class SystemCard(TypedDict):
     problem: str | None
 
 
-class CopiedView(TypedDict):
+class DuplicateView(TypedDict):
     """The address of a copy."""
 
     slug: str
@@ -100,7 +100,7 @@ def start_system(body: StartBody, uses: Uses, person: Acting) -> Response:
     "/{slug}/copies",
     operation_id="copySystem",
     dependencies=IS_SENDING,
-    **described(CopiedView, 201),
+    **described(DuplicateView, 201),
 )
 @needs("look")
 def copy_system(slug: str, uses: Uses, person: Acting) -> Response:

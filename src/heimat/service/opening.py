@@ -14,8 +14,8 @@ from heimat.core.color.overlay import on_white
 from heimat.core.document.part import LONGEST_NAME
 from heimat.core.document.system import ColorSystem
 from heimat.core.errors import DomainError, NotFound
-from heimat.core.filling.start import start_system
 from heimat.core.importing.from_sheet import Imported, import_sheet
+from heimat.core.importing.given_scales import started
 from heimat.formats.read.sheets.read_sheets import read as read_sheet
 from heimat.service.cards import KEYS, card_of
 from heimat.service.clock import now
@@ -93,7 +93,7 @@ class Opening:
         refused = next((line.problem for line in lines if line.problem), None)
         if refused and not any(line.color for line in lines):
             raise DomainError(refused, "colors", "unreadable")
-        document = start_system(
+        document = started(
             name, [(line.name, on_white(line.color)) for line in lines if line.color]
         )
         slug = in_transaction(

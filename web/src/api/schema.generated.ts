@@ -3039,17 +3039,26 @@ export interface components {
             text: string;
         };
         /**
+         * CopiedView
+         * @description Colors as text, in the order asked for.
+         */
+        CopiedView: {
+            /** Text */
+            text: string;
+        };
+        /**
          * CopyBody
-         * @description Colors to copy, by their keys, in a notation, with their names or without.
+         * @description Colors to copy, by their keys, in a notation, as values, rows or shapes.
          */
         CopyBody: {
+            /**
+             * Form
+             * @default values
+             * @enum {string}
+             */
+            form?: "values" | "rows" | "shapes";
             /** Keys */
             keys: string[];
-            /**
-             * Names
-             * @default false
-             */
-            names?: boolean;
             /**
              * Notation
              * @default hex
@@ -3609,6 +3618,14 @@ export interface components {
              * @enum {string}
              */
             type: "duplicate_hue";
+        };
+        /**
+         * DuplicateView
+         * @description The address of a copy.
+         */
+        DuplicateView: {
+            /** Slug */
+            slug: string;
         };
         /**
          * EditBody
@@ -7253,16 +7270,21 @@ export interface components {
             name: string;
         };
         /**
-         * ReadScaleView
-         * @description A scale that was recognized, its colors from light to dark.
+         * ReadStepView
+         * @description A step of a scale that was read.
          */
-        ReadScaleView: {
-            /** Colors */
-            colors: string[];
-            /** Kind */
-            kind: string;
-            /** Name */
-            name: string;
+        ReadStepView: {
+            /** Hex */
+            hex: string;
+            /**
+             * Ink
+             * @enum {string}
+             */
+            ink: "#000000" | "#FFFFFF";
+            /** Label */
+            label: string;
+            /** Seen */
+            seen: string;
         };
         /**
          * ReadThemeView
@@ -7367,7 +7389,7 @@ export interface components {
         };
         /**
          * ReadingView
-         * @description What a text was taken for, its lines, and how many more colors there were than are told.
+         * @description What a text was taken for, its lines, the scales among them, and how many more colors there were than are told.
          *
          *     `stopped` says where reading stopped, if it did not come to the end.
          */
@@ -7378,6 +7400,8 @@ export interface components {
             lines: components["schemas"]["ReadLineView"][];
             /** More */
             more: number;
+            /** Scales */
+            scales: components["schemas"]["heimat__view__sources__reading_view__ReadScaleView"][];
             /** Stopped */
             stopped: string;
         };
@@ -10189,7 +10213,7 @@ export interface components {
             /** Passed Over */
             passed_over: string[];
             /** Scales */
-            scales: components["schemas"]["ReadScaleView"][];
+            scales: components["schemas"]["heimat__api__imports_routes__ReadScaleView"][];
             /** Themes */
             themes: components["schemas"]["ReadThemeView"][];
             /** Tokens */
@@ -10327,20 +10351,40 @@ export interface components {
             seed?: number;
         };
         /**
-         * CopiedView
-         * @description The address of a copy.
+         * ReadScaleView
+         * @description A scale that was recognized, its colors from light to dark.
          */
-        heimat__api__systems_routes__CopiedView: {
-            /** Slug */
-            slug: string;
+        heimat__api__imports_routes__ReadScaleView: {
+            /** Colors */
+            colors: string[];
+            /** Kind */
+            kind: string;
+            /** Name */
+            name: string;
         };
         /**
-         * CopiedView
-         * @description Colors as text: a line each, in the order asked for.
+         * ReadScaleView
+         * @description A scale that was given as lines: its steps from light to dark, the label of its hue's own color, the places of
+         *     its lines, and what adds it.
          */
-        heimat__view__copying__CopiedView: {
-            /** Text */
-            text: string;
+        heimat__view__sources__reading_view__ReadScaleView: {
+            /** Edits */
+            edits: (components["schemas"]["SetSource-Output"] | components["schemas"]["AimSource"] | components["schemas"]["FollowHue"] | components["schemas"]["LetGo"] | components["schemas"]["AddHues-Output"] | components["schemas"]["DuplicateHue"] | components["schemas"]["RemoveHue"] | components["schemas"]["RenameHue"] | components["schemas"]["SetHueKind"] | components["schemas"]["SetHueNote"] | components["schemas"]["MoveHue"] | components["schemas"]["SetAnchor"] | components["schemas"]["PinStep-Output"] | components["schemas"]["AddCandidates-Output"] | components["schemas"]["SetCandidate"] | components["schemas"]["RemoveCandidates"] | components["schemas"]["JoinCandidates"] | components["schemas"]["KeepCondition"] | components["schemas"]["RemoveCondition"] | components["schemas"]["SetAim"] | components["schemas"]["SetDuty"] | components["schemas"]["AcceptFinding"] | components["schemas"]["EndException"] | components["schemas"]["SetGenerator"] | components["schemas"]["SetGuide"] | components["schemas"]["HoldHues"] | components["schemas"]["SetLadder"] | components["schemas"]["SetHueLadder"] | components["schemas"]["SetScalePattern"] | components["schemas"]["PublishScales"] | components["schemas"]["RenameSystem"] | components["schemas"]["KeepMatrix"] | components["schemas"]["RemoveMatrix"] | components["schemas"]["AddOutput"] | components["schemas"]["SetOutput"] | components["schemas"]["RemoveOutput"] | components["schemas"]["AddPairings"] | components["schemas"]["RemovePairing"] | components["schemas"]["KeepToldApart"] | components["schemas"]["RemoveToldApart"] | components["schemas"]["AddPalette-Output"] | components["schemas"]["SetPalette-Output"] | components["schemas"]["RenamePalette"] | components["schemas"]["PlacePalette"] | components["schemas"]["DescribePalette"] | components["schemas"]["SetOtherColor-Output"] | components["schemas"]["MovePalette"] | components["schemas"]["RemovePalette"] | components["schemas"]["SetReleaseRules"] | components["schemas"]["SetReserve"] | components["schemas"]["AddToken-Output"] | components["schemas"]["AddTokens-Output"] | components["schemas"]["SetTokenValue-Output"] | components["schemas"]["SetTokenValues-Output"] | components["schemas"]["LetTokenFollow"] | components["schemas"]["MoveTokens"] | components["schemas"]["RemoveToken"] | components["schemas"]["RemoveTokens"] | components["schemas"]["Override"] | components["schemas"]["LetBack"] | components["schemas"]["LeaveBase"] | components["schemas"]["SetMethod-Output"] | components["schemas"]["SetCurves"] | components["schemas"]["AimCurve"] | components["schemas"]["AimStep"] | components["schemas"]["NudgeSteps"] | components["schemas"]["SetPinNeighbours"] | components["schemas"]["SetWide"] | components["schemas"]["SetCap"] | components["schemas"]["KeepSelection"] | components["schemas"]["RemoveSelection"] | components["schemas"]["SplitToken"] | components["schemas"]["KeepStops-Output"] | components["schemas"]["RemoveStops"] | components["schemas"]["AddTheme-Output"] | components["schemas"]["RenameTheme"] | components["schemas"]["SetTheme"] | components["schemas"]["MoveTheme"] | components["schemas"]["RemoveTheme"] | components["schemas"]["DescribeToken"] | components["schemas"]["KeepTokensInternal"] | components["schemas"]["LetRepairsMove"] | components["schemas"]["DeprecateToken"] | components["schemas"]["RenameToken"] | components["schemas"]["RenameTokens"])[];
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "brand" | "neutral" | "status" | "accent";
+            /** Lines */
+            lines: number[];
+            /** Name */
+            name: string;
+            /** Own */
+            own: string;
+            /** Status */
+            status: ("success" | "warning" | "error" | "information") | null;
+            /** Steps */
+            steps: components["schemas"]["ReadStepView"][];
         };
     };
     responses: never;
@@ -13473,7 +13517,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["heimat__api__systems_routes__CopiedView"];
+                    "application/json": components["schemas"]["DuplicateView"];
                 };
             };
             /** @description A page of somebody else asks */
@@ -13589,7 +13633,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["heimat__view__copying__CopiedView"];
+                    "application/json": components["schemas"]["CopiedView"];
                 };
             };
             /** @description A page of somebody else asks */

@@ -19,6 +19,8 @@ interface Props {
   onStep?: ((value: number) => void) | undefined;
   onCancel?: (() => void) | undefined;
   unit?: string;
+  /** A share from 0 to 1: 32 and 32 % are taken as 0.32. */
+  share?: boolean;
   /** The most decimals that are shown of a number that has more than `places`; without it they are rounded. */
   most?: number;
   disabled?: boolean;
@@ -30,6 +32,12 @@ function inFull(number: number, places: number, most: number): string {
   const [whole = "", decimals = ""] = number.toFixed(Math.max(most, places)).split(".");
   const kept = decimals.slice(0, places) + decimals.slice(places).replace(/0+$/, "");
   return kept ? `${whole}.${kept}` : whole;
+}
+
+/** A number as people type it: with a comma, and a share as it is or in percent. */
+function read(text: string, share: boolean): number {
+  const number = Number.parseFloat(text.replace(",", "."));
+  return share && (text.includes("%") || number > 1) ? number / 100 : number;
 }
 
 const nothing = () => undefined;
@@ -92,7 +100,7 @@ const Drawn = memo(function DrawnField(props: DrawnProps) {
     if ("sent" in next) setSent(now.current.sent);
   };
   const allowed = (wanted: number) => Math.min(Math.max(wanted, low), high);
-  const number = () => Number.parseFloat((now.current.typed ?? "").replace(",", "."));
+  const number = () => read(now.current.typed ?? "", props.share ?? false);
   const from = () => now.current.sent ?? exact();
 
   const put = (wanted: number, before: number) => {

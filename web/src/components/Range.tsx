@@ -14,6 +14,8 @@ interface Props {
   step: number;
   places: number;
   unit?: string;
+  /** A share from 0 to 1, which is also typed in percent. */
+  share?: boolean;
   /** What the two ends stand for, where no figure tells it. */
   ends?: [string, string];
   width?: string;
@@ -26,7 +28,7 @@ interface Props {
 }
 
 export function Range(props: Props) {
-  const { label, of, value, low, high, step, places, unit, ends, width = "110px", colors } = props;
+  const { label, of, value, low, high, step, places, unit, ends, width = "110px", colors, share } = props;
   const { onChange, onEnd } = props;
   const id = useId();
   const grip = useGrip<number>();
@@ -72,6 +74,7 @@ export function Range(props: Props) {
           step={step}
           places={places}
           {...(unit ? { unit } : {})}
+          {...(share ? { share } : {})}
           onCommit={(typed) => {
             onChange(typed);
             return onEnd?.(typed);

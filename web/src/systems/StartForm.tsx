@@ -109,6 +109,11 @@ export function StartForm() {
         </Field.ErrorText>
       </Field.Root>
       <ReadLines lines={lines} />
+      {reading?.scales.map(({ name, steps, own }) => (
+        <Text key={name} fontSize="12px" marginTop="4px" data-testid="read-scale">
+          {name} comes as one scale of {steps.length} steps; its own color is {own}.
+        </Text>
+      ))}
       {left && (
         <Text role="status" fontWeight="700" marginTop="8px">
           {left}

@@ -173,7 +173,7 @@ def hues_of(scales: Sequence[FoundScale]) -> tuple[dict[str, Hue], ReadSteps]:
             for step in scale.steps
         )
         strongest = max(scale.steps, key=lambda step: oklch_of(step.color)[1])
-        kind, status = _kind(scale)
+        kind, status = kind_of(scale)
         hues[hue_id] = Hue(
             id=hue_id,
             order=order,
@@ -193,7 +193,8 @@ def hues_of(scales: Sequence[FoundScale]) -> tuple[dict[str, Hue], ReadSteps]:
     return hues, ReadSteps(places, by_color)
 
 
-def _kind(scale: FoundScale) -> tuple[HueKind, Status | None]:
+def kind_of(scale: FoundScale) -> tuple[HueKind, Status | None]:
+    """The kind of a scale by the words of its name, else by the chroma of its steps."""
     words = re.split(r"[-_ ]+", scale.name.lower())
     status = next((each for each in STATUSES if set(_STATUS_WORDS[each]) & set(words)), None)
     if status is not None:

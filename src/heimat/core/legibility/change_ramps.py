@@ -1,6 +1,7 @@
 """Along each change of an alias: the colors that a token would have, from one end of the change to the other."""
 
 from dataclasses import dataclass
+from math import ceil
 from typing import Literal
 
 import numpy as np
@@ -22,6 +23,15 @@ _STOPS = 25
 _FURTHEST_TURN = 180.0
 _STRONGEST = 0.32
 """OKLCH chroma that a ramp goes up to; hardly any color of sRGB has more."""
+
+
+_FINE = 0.005
+"""Steps of OKLCH chroma at which a ramp begins and ends."""
+
+
+def _outward(by: float, step: float) -> float:
+    """The next multiple of a step that is no less, and not below 0: no change at all is on every ramp."""
+    return round(max(ceil(by / step), 0) * step, 3)
 
 
 @dataclass(frozen=True)
@@ -57,8 +67,8 @@ def change_ramps(
     light = float(lightness(relative_luminance(base)))
     strong = float(srgb_to_oklch(base / 255.0)[1])
     spans: list[tuple[Literal["lightness", "chroma", "turn"], float, float]] = [
-        ("lightness", -light, 100.0 - light),
-        ("chroma", -strong, _STRONGEST - strong),
+        ("lightness", -_outward(light, 1.0), _outward(100.0 - light, 1.0)),
+        ("chroma", -_outward(strong, _FINE), _outward(_STRONGEST - strong, _FINE)),
         ("turn", -_FURTHEST_TURN, _FURTHEST_TURN),
     ]
     shifted = [span for span in spans if getattr(now, span[0]).how in ("kept", "shifted")]

@@ -1,5 +1,6 @@
 """What the reading line and the set as text show, before anything is changed."""
 
+from collections.abc import Sequence
 from dataclasses import replace
 from typing import Literal
 
@@ -18,6 +19,7 @@ from heimat.core.document.hues import HueKind
 from heimat.core.document.names import css_name
 from heimat.core.document.system import ColorSystem
 from heimat.core.edits import UserEdit
+from heimat.core.importing.given_scales import edits_for, given_scales
 from heimat.core.planning.set_changes import Plan, Row, What
 from heimat.core.planning.sorting import Fit, Repeat, fits, guess_kind, repeats, replacing
 from heimat.core.resolve.resolved import Resolved, resolve
@@ -83,14 +85,34 @@ class ReadLineView(TypedDict):
     lightness: float
 
 
+class ReadStepView(SwatchView):
+    """A step of a scale that was read."""
+
+    label: str
+
+
+class ReadScaleView(TypedDict):
+    """A scale that was given as lines: its steps from light to dark, the label of its hue's own color, the places of
+    its lines, and what adds it."""
+
+    name: str
+    kind: HueKind
+    status: Status | None
+    own: str
+    steps: list[ReadStepView]
+    lines: list[int]
+    edits: list[UserEdit]
+
+
 class ReadingView(TypedDict):
-    """What a text was taken for, its lines, and how many more colors there were than are told.
+    """What a text was taken for, its lines, the scales among them, and how many more colors there were than are told.
 
     `stopped` says where reading stopped, if it did not come to the end.
     """
 
     kind: str
     lines: list[ReadLineView]
+    scales: list[ReadScaleView]
     more: int
     stopped: str
 
@@ -156,7 +178,37 @@ def reading_view(
                 "overlay": _overlay(written, overlays) if resolved.system.themes else None,
             }
         lines.append(view)
-    return {"kind": reading.kind, "lines": lines, "more": reading.more, "stopped": reading.stopped}
+    return {
+        "kind": reading.kind,
+        "lines": lines,
+        "scales": _scales(told, resolved, eyes),
+        "more": reading.more,
+        "stopped": reading.stopped,
+    }
+
+
+def _scales(told: Sequence[ReadLine], resolved: Resolved, eyes: Eyes) -> list[ReadScaleView]:
+    places = [place for place, line in enumerate(told) if line.color is not None]
+    named = [(line.name, line.color) for line in told if line.color is not None]
+    return [
+        {
+            "name": scale.name,
+            "kind": scale.kind,
+            "status": scale.status,
+            "own": scale.steps[scale.own].label,
+            "steps": [
+                {**swatch, "label": step.label}
+                for step, swatch in zip(
+                    scale.steps,
+                    eyes.swatches(as_bytes([step.color for step in scale.steps])),
+                    strict=True,
+                )
+            ],
+            "lines": [places[place] for place in scale.lines],
+            "edits": edits_for(scale, resolved.system),
+        }
+        for scale in given_scales(named)
+    ]
 
 
 def _remark(told: ReadLine, written: ReadLine) -> str:

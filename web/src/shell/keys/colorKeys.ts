@@ -1,10 +1,11 @@
 /** Keys for what is selected: pinned, put back, copied, kept as the ground. */
 import { problemOf } from "../../api/client";
 import { edit } from "../../api/edits";
-import { stepRef } from "../../api/keys";
+import { hueOf, stepRef } from "../../api/keys";
+import { inOrder } from "../../stages/sources/order";
 import { copyText } from "../../util/copy";
 import { backEdit, useChosen } from "../../workspace/chosen";
-import { copyChosen } from "../../workspace/copyChosen";
+import { copyColors } from "../../workspace/copyColors";
 import { useInterface } from "../../workspace/interface";
 import { look, useLook } from "../../workspace/look";
 import type { KeyBinding } from "./binding";
@@ -41,7 +42,7 @@ async function copy({ workspace: { say }, slip: asked }: KeyContext): Promise<vo
   const { notation } = useInterface.getState();
   const { keys } = useChosen.getState();
   if (keys.length > 1) {
-    const done = await copyChosen(useLook.getState().slug, notation, false);
+    const done = await copyColors(useLook.getState().slug, keys, notation, "values");
     say(done ? `${keys.length} values copied.` : NOT_COPIED);
     return;
   }
@@ -52,6 +53,44 @@ async function copy({ workspace: { say }, slip: asked }: KeyContext): Promise<vo
   }
   const text = slip.notations.find((each) => each.notation === notation)?.text ?? slip.hex;
   say((await copyText(text)) ? `${text} copied.` : NOT_COPIED);
+}
+
+/** What is copied one after another: the chosen colors, else the scale, the palette or the hues that are looked at. */
+function oneAfterAnother({ workspace }: KeyContext, selected: string): string[] {
+  const { keys } = useChosen.getState();
+  if (keys.length > 1) return [...keys];
+  const { parts } = workspace.store.getState();
+  const palette = parts?.palettes?.find((each) => each.colors.some((color) => color.key === selected));
+  if (palette) return palette.colors.map((color) => color.key);
+  if (useLook.getState().stage === "sources") return inOrder(parts?.hues ?? []).map((hue) => hue.key);
+  const scale = parts?.scales?.find((each) => each.hue === hueOf(selected));
+  if (scale) return scale.steps.map((step) => step.key);
+  return parts?.tokens?.map((token) => token.key) ?? [];
+}
+
+async function copyAndGoOn(context: KeyContext): Promise<void> {
+  const { say } = context.workspace;
+  const slip = await context.slip();
+  if (!slip) {
+    say("Select a color first: from there on one is copied after another.");
+    return;
+  }
+  const keys = oneAfterAnother(context, slip.key);
+  const at = keys.indexOf(slip.key);
+  if (at < 0) {
+    // A hue's own row begins with its first step.
+    look({ select: keys[0] ?? slip.key });
+    if (keys.length > 0) await copyAndGoOn(context);
+    return;
+  }
+  const { notation } = useInterface.getState();
+  const text = slip.notations.find((each) => each.notation === notation)?.text ?? slip.hex;
+  if (!(await copyText(text))) {
+    say(NOT_COPIED);
+    return;
+  }
+  say(`${at + 1} of ${keys.length}, ${slip.name}: ${text} copied.${keys[at + 1] ? "" : " It was the last."}`);
+  look({ select: keys[at + 1] ?? keys[0] ?? slip.key });
 }
 
 function keepAsGround({ workspace: { say }, slip }: KeyContext): void {
@@ -78,6 +117,17 @@ export const colorKeys = (context: KeyContext): KeyBinding[] => [
   },
   {
     code: "KeyC",
+    shift: true,
+    shown: "Shift c",
+    words: "Copy what is selected and go on to the next: a value after another",
+    act: () =>
+      void copyAndGoOn(context).catch((thrown) =>
+        context.workspace.tell({ words: problemOf(thrown).message, actions: [] }),
+      ),
+  },
+  {
+    code: "KeyC",
+    shift: false,
     shown: "c",
     words: "Copy what is selected in the notation chosen",
     act: () =>

@@ -8,7 +8,9 @@ import { Choice } from "../../components/Choice";
 import { Switch } from "../../components/Switch";
 import { TextField } from "../../components/TextField";
 import { ToolButton } from "../../components/ToolButton";
+import { copyColors } from "../../workspace/copyColors";
 import { usePart, useWorkspace } from "../../workspace/hooks";
+import { useInterface } from "../../workspace/interface";
 import { look, useLook } from "../../workspace/look";
 import { assigned, type Categorical, freeName, placeOf, remade } from "./palette";
 import { RampTools } from "./RampTools";
@@ -18,8 +20,12 @@ const MORE = [
   { value: "duplicate", words: "Duplicate" },
   { value: "earlier", words: "Move earlier" },
   { value: "later", words: "Move later" },
+  { value: "shapes", words: "Copy as shapes" },
+  { value: "rows", words: "Copy as rows" },
   { value: "remove", words: "Remove" },
 ];
+
+const NOT_COPIED = "The browser does not let anything be copied here.";
 
 /** While a hue is dragged the colors change and what is done here does not: it is not drawn again. */
 export const PaletteTools = memo(DrawnTools, (before, after) => sameMade(before.palette, after.palette));
@@ -36,13 +42,20 @@ function DrawnTools({ palette }: { palette: PaletteView }) {
   const ids = usePart("palettes", (palettes) => palettes.map((each) => each.id).join(" ")).split(" ");
   const names = usePart("palettes", (palettes) => palettes.map((each) => each.name).join("\n")).split("\n");
   const grounds = usePart("palette_grounds");
-  const { put, keep } = useWorkspace();
+  const { put, keep, say } = useWorkspace();
+  const slug = useLook((at) => at.slug);
   const { shown } = useData();
   const place = ids.indexOf(palette.id);
   const kinds = palette.kind === "categorical" ? "word" : "number";
   const columns = shown?.columns.filter((each) => each.kind === kinds) ?? [];
   const more = (what: string) => {
-    if (what === "remove") {
+    if (what === "shapes" || what === "rows") {
+      const { notation } = useInterface.getState();
+      const keys = palette.colors.map((color) => color.key);
+      void copyColors(slug, keys, notation, what).then((done) =>
+        say(done ? `${keys.length} colors of ${palette.name} copied.` : NOT_COPIED),
+      );
+    } else if (what === "remove") {
       void put(edit("remove_palette", { palette: palette.id }));
     } else if (what === "duplicate") {
       const id = newId();

@@ -8,7 +8,7 @@ import { huesOf } from "../../api/keys";
 import { Choice } from "../../components/Choice";
 import { ToolButton } from "../../components/ToolButton";
 import { backEdit, useChosen } from "../../workspace/chosen";
-import { copyChosen } from "../../workspace/copyChosen";
+import { type CopyForm, copyColors } from "../../workspace/copyColors";
 import { usePart, useWorkspace } from "../../workspace/hooks";
 import { useInterface } from "../../workspace/interface";
 import { useLook } from "../../workspace/look";
@@ -31,8 +31,8 @@ export function ChosenBar() {
   const fixed = steps.filter((step) => step.held || step.pinned || step.anchor).length;
   const byHand = steps.filter((step) => step.pinned || step.nudged);
   const held = hues.every((hue) => hue.held);
-  const copy = async (names: boolean) => {
-    const done = await copyChosen(slug, notation, names).catch((thrown: Error) => {
+  const copy = async (form: CopyForm) => {
+    const done = await copyColors(slug, keys, notation, form).catch((thrown: Error) => {
       tell({ words: thrown.message, actions: [] });
       return false;
     });
@@ -44,8 +44,16 @@ export function ChosenBar() {
         <strong>{counted(steps.length, "step")}</strong> of {counted(hues.length, "scale")} chosen
         {fixed > 0 && `, ${fixed} fixed`}
       </Text>
-      <ToolButton onClick={() => void copy(false)}>Copy values</ToolButton>
-      <ToolButton onClick={() => void copy(true)}>Copy with names</ToolButton>
+      <ToolButton onClick={() => void copy("values")}>Copy values</ToolButton>
+      <ToolButton title="A name, a tab and a value a line" onClick={() => void copy("rows")}>
+        Copy as rows
+      </ToolButton>
+      <ToolButton
+        title="An SVG: one named rectangle a color, one named group a hue"
+        onClick={() => void copy("shapes")}
+      >
+        Copy as shapes
+      </ToolButton>
       {byHand.length > 0 && (
         <ToolButton onClick={() => void put(...byHand.map((step) => backEdit(step.key)))}>
           Back to generated

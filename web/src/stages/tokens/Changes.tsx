@@ -9,7 +9,7 @@ const KEPT: QuantityChangeView = { how: "kept", by: 0 };
 type Quantity = "lightness" | "chroma" | "turn" | "alpha";
 
 const FIELDS: { of: Quantity; words: string; unit: string; step: number; places: number }[] = [
-  { of: "lightness", words: "Lightness", unit: "L*", step: 1, places: 1 },
+  { of: "lightness", words: "Lightness", unit: "", step: 1, places: 1 },
   { of: "chroma", words: "Chroma", unit: "", step: 0.005, places: 3 },
   { of: "turn", words: "Hue", unit: "°", step: 1, places: 0 },
 ];

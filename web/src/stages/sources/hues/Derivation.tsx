@@ -7,7 +7,7 @@ import { edit } from "../../../api/edits";
 import { Choice } from "../../../components/Choice";
 import { Range } from "../../../components/Range";
 import { ToolButton } from "../../../components/ToolButton";
-import { usePart, useWorkspace } from "../../../workspace/hooks";
+import { useKnown, usePart, useWorkspace } from "../../../workspace/hooks";
 
 type Quantity = "lightness" | "strength" | "turn" | "alpha";
 const HOWS = [
@@ -39,6 +39,7 @@ type Tint = Extract<FollowingSource, { kind: "tinted" }>;
 export function Derivation({ hue, follows }: { hue: HueView; follows: FollowingView }) {
   const hues = usePart("hues");
   const { put, putFrom, preview } = useWorkspace();
+  const aim = useKnown(({ parts }) => (parts?.slip?.key === hue.key ? parts.slip.aim : null));
   const following = (change: FollowingChange, from: FollowingView) =>
     edit("follow_hue", { hue: hue.id, source: { ...sourceOf(from), ...change } as FollowingSource });
   const send = (change: FollowingChange, moving = false) => {
@@ -93,6 +94,13 @@ export function Derivation({ hue, follows }: { hue: HueView; follows: FollowingV
       </Row>
     );
   }
+  // The editor is that of the selected hue, of which the slip tells what it is meant to be.
+  const there: Record<Quantity, number> = {
+    lightness: follows.circle === "oklch" ? (aim?.lightness ?? 0) : 0,
+    strength: follows.circle === "oklch" ? (aim?.chroma ?? 0) : 0,
+    turn: follows.circle === "oklch" ? (aim?.angle ?? 0) : 0,
+    alpha: hue.alpha,
+  };
   const names: Record<Quantity, string> = {
     lightness: follows.circle === "hsl" ? "HSL lightness" : "Lightness",
     strength: follows.circle === "hsl" ? "Saturation" : "Chroma",
@@ -116,6 +124,8 @@ export function Derivation({ hue, follows }: { hue: HueView; follows: FollowingV
             change={follows[quantity]}
             scale={SCALES[quantity][follows.circle]}
             multiplied={quantity !== "turn"}
+            share={quantity === "alpha"}
+            there={there[quantity]}
             onMove={(change) => send({ [quantity]: change }, true)}
             onChange={(change) => send({ [quantity]: change })}
           />
@@ -155,11 +165,14 @@ interface QuantityProps {
   change: QuantityChangeView;
   scale: [number, number, number];
   multiplied: boolean;
+  share: boolean;
+  /** What it is now, where a value that is set begins. */
+  there: number;
   onMove: (change: QuantityChangeView) => void;
   onChange: (change: QuantityChangeView) => void;
 }
 
-function QuantityField({ name, change, scale, multiplied, onMove, onChange }: QuantityProps) {
+function QuantityField({ name, change, scale, multiplied, share, there, onMove, onChange }: QuantityProps) {
   const [reach, step, places] = scale;
   const shifted = change.how === "shifted";
   const times = change.how === "times";
@@ -169,7 +182,7 @@ function QuantityField({ name, change, scale, multiplied, onMove, onChange }: Qu
         label={name}
         value={change.how}
         items={HOWS.filter((how) => multiplied || how.value !== "times")}
-        onChoose={(how) => onChange({ how, by: FIRST[how] ?? 0 })}
+        onChoose={(how) => onChange({ how, by: how === "set" ? there : (FIRST[how] ?? 0) })}
       />
       {change.how !== "kept" && (
         <Range
@@ -181,6 +194,7 @@ function QuantityField({ name, change, scale, multiplied, onMove, onChange }: Qu
           step={times ? 0.05 : step}
           places={times ? 2 : places}
           width="90px"
+          share={share && change.how === "set"}
           onChange={(by) => onMove({ how: change.how, by })}
           onEnd={(by) => onChange({ how: change.how, by })}
         />

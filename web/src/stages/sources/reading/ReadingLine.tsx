@@ -5,6 +5,7 @@ import { type KeyboardEvent, useEffect, useRef } from "react";
 import { ToolButton } from "../../../components/ToolButton";
 import { draftKey, useDraft } from "../../../util/drafts";
 import { focusSoon, found } from "../../../util/focus";
+import { canTakeFromScreen, takeFromScreen } from "../../../util/fromScreen";
 import { usePart, useWorkspace } from "../../../workspace/hooks";
 import { useInbox } from "../../../workspace/inbox";
 import { useInterface } from "../../../workspace/interface";
@@ -61,6 +62,13 @@ export function ReadingLine({ taking }: { taking: ReturnType<typeof useTaking> }
       focusSoon(found("#reading-line"));
     }
   }, [arrived, take, setText, say]);
+  const fromScreen = async () => {
+    const color = await takeFromScreen();
+    if (!color) return;
+    const before = present.current.text.trim();
+    setText(before ? `${before}\n${color}` : color);
+    focusSoon(found("#reading-line"));
+  };
   const done = (left: string) => {
     taking.close();
     setText(left);
@@ -106,7 +114,22 @@ export function ReadingLine({ taking }: { taking: ReturnType<typeof useTaking> }
             {said}
           </Field.ErrorText>
         </Field.Root>
-        <ToolButton margin="7px 8px" flexShrink={0} onClick={() => picker.current?.click()}>
+        {canTakeFromScreen() && (
+          <ToolButton
+            margin="7px 0"
+            flexShrink={0}
+            title="Point at any color that is on the screen. A picture of it can be pasted here too"
+            onClick={() => void fromScreen()}
+          >
+            From the screen
+          </ToolButton>
+        )}
+        <ToolButton
+          margin="7px 8px"
+          flexShrink={0}
+          {...(canTakeFromScreen() ? {} : { title: "A color from the screen: paste a picture of it here" })}
+          onClick={() => picker.current?.click()}
+        >
           Open a file
         </ToolButton>
         <input

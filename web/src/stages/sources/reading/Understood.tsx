@@ -13,6 +13,7 @@ import { addingOf, counted, useAdding } from "../adding";
 import { grouped, HEADINGS, type Heading, ORDERS, type Order } from "./listing";
 import { type Changed, type Going, ReadRow, type Use } from "./ReadRow";
 import styles from "./row.module.css";
+import { ScaleRead } from "./ScaleRead";
 import { fitKey, useTargets } from "./useTargets";
 
 interface Props {
@@ -63,7 +64,12 @@ export function Understood({ reading, origin, onAddFirst, onDone }: Props) {
   const targets = useTargets(use === "pin");
   const changeOf = (line: ReadLineView): Changed => changed[keys.get(line) ?? ""] ?? {};
   const kindOfLine = (line: ReadLineView): HueKind => changeOf(line).kind ?? line.kind;
-  const read = reading.lines.filter((line) => line.color);
+  // What is given as a scale comes as one, unless somebody wants its steps as hues.
+  const [apart, setApart] = useState<readonly string[]>([]);
+  const scales = use === "add" ? reading.scales.filter((scale) => !apart.includes(scale.name)) : [];
+  const ofScales = new Set(scales.flatMap((scale) => scale.lines.map((place) => reading.lines[place])));
+  const listed = reading.lines.filter((line) => !ofScales.has(line));
+  const read = listed.filter((line) => line.color);
   const isOut = (line: ReadLineView) =>
     changeOf(line).out ?? (use === "add" && (line.repeat?.same ?? false) && !changeOf(line).overlay);
   const targetOf = (line: ReadLineView): string =>
@@ -146,7 +152,11 @@ export function Understood({ reading, origin, onAddFirst, onDone }: Props) {
   const edits = (): Edit[] => {
     if (use === "add") {
       const added = found();
-      return [...(added.length > 0 ? [addingOf(added)] : []), ...overlays()];
+      return [
+        ...scales.flatMap((scale) => scale.edits),
+        ...(added.length > 0 ? [addingOf(added)] : []),
+        ...overlays(),
+      ];
     }
     return chosen.flatMap((line) => {
       if (!line.color) return [];
@@ -158,7 +168,7 @@ export function Understood({ reading, origin, onAddFirst, onDone }: Props) {
   };
   const act = async () => {
     // Pressed twice, it is done once.
-    if (chosen.length === 0 || twice.size > 0 || acting.current) return;
+    if (chosen.length + scales.length === 0 || twice.size > 0 || acting.current) return;
     acting.current = true;
     try {
       finish(await make(edits()));
@@ -169,23 +179,26 @@ export function Understood({ reading, origin, onAddFirst, onDone }: Props) {
   useEffect(() => onAddFirst(() => void act()));
 
   const words = {
-    add: `Add ${counted(chosen.length, "hue")}`,
+    add: `Add ${[
+      ...(scales.length > 0 ? [counted(scales.length, "scale")] : []),
+      ...(chosen.length > 0 || scales.length === 0 ? [counted(chosen.length, "hue")] : []),
+    ].join(" and ")}`,
     replace: `Replace ${counted(chosen.length, "value")}`,
     pin: `Pin ${counted(chosen.length, "color")}`,
   };
-  const unread = reading.lines.length - read.length;
+  const unread = reading.lines.filter((line) => !line.color).length;
   const placed = reading.lines.some((line) => line.place);
   const often = reading.lines.some((line) => line.uses > 1);
   return (
     <Box padding="6px 12px 10px">
       <Flex gap="8px" align="center" marginBottom="4px" wrap="wrap" fontSize="12px">
         <Text color="fg.muted" data-testid="read-summary">
-          Read as a {reading.kind}: {counted(read.length, "color")}
+          Read as a {reading.kind}: {counted(reading.lines.length - unread, "color")}
           {unread > 0 ? `, ${counted(unread, "line")} not read` : ""}
           {reading.more > 0 ? `; ${reading.more.toLocaleString("en-US")} more are not shown` : ""}
           {reading.stopped ? `. ${reading.stopped}` : reading.more > 0 ? ", give a part" : ""}
         </Text>
-        {hues.length > 0 && read.length > 0 && (
+        {hues.length > 0 && read.length + scales.length > 0 && (
           <Flex gap="4px" marginLeft="auto" role="group" aria-label="What to do with them">
             {USES.map((each) => (
               <Toggle key={each.value} on={use === each.value} onClick={() => setUse(each.value)}>
@@ -234,6 +247,17 @@ export function Understood({ reading, origin, onAddFirst, onDone }: Props) {
           </Flex>
         </Flex>
       )}
+      {use === "add" &&
+        reading.scales.map((scale) => (
+          <ScaleRead
+            key={scale.name}
+            scale={scale}
+            whole={!apart.includes(scale.name)}
+            onWhole={(whole) =>
+              setApart(whole ? apart.filter((name) => name !== scale.name) : [...apart, scale.name])
+            }
+          />
+        ))}
       <Box
         maxHeight="236px"
         overflowY="auto"
@@ -243,7 +267,7 @@ export function Understood({ reading, origin, onAddFirst, onDone }: Props) {
         role="group"
         aria-label="What was understood"
       >
-        {grouped(reading.lines, order, heading, kindOfLine).map((group) => (
+        {grouped(listed, order, heading, kindOfLine).map((group) => (
           <div key={group.heading}>
             {group.heading && (
               <div className={styles.heading}>
@@ -270,7 +294,7 @@ export function Understood({ reading, origin, onAddFirst, onDone }: Props) {
       </Box>
       <Flex gap="8px" marginTop="8px" align="center">
         <ToolButton
-          disabled={chosen.length === 0 || twice.size > 0}
+          disabled={chosen.length + scales.length === 0 || twice.size > 0}
           onClick={() => void act()}
           data-testid="add-read"
         >
