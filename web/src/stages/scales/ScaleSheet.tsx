@@ -167,7 +167,7 @@ export function ScaleSheet({ strip = false }: Props) {
   return (
     <Box
       ref={sheet}
-      style={(height < LOW ? TIGHT : ROOMY) as CSSProperties}
+      style={(height < LOWEST ? TIGHT : height < LOW ? CLOSE : ROOMY) as CSSProperties}
       role="grid"
       aria-label="Scales"
       aria-multiselectable
@@ -253,8 +253,10 @@ const END_OF_SHEET: Record<string, string> = {
 /** One scale alone is tall enough to be judged from afar. */
 const ALONE = 300;
 /** In a low row, two lines of text and the mark of the hue's own color share all of its height. */
+const LOWEST = 38;
 const LOW = 44;
 const TIGHT = { "--text-top": "1px", "--line": "14px", "--own-foot": "0px", "--mark-top": "18px" };
+const CLOSE = { "--text-top": "4px", "--line": "14px", "--own-foot": "2px", "--mark-top": "2px" };
 const ROOMY = { "--text-top": "5px", "--own-foot": "5px", "--mark-top": "2px" };
 
 /** The keys of all steps in the rows and columns between two. */

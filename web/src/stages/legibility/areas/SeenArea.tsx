@@ -68,7 +68,7 @@ function Desk({ picture, pictures }: { picture: PictureView; pictures: PictureVi
               alt={
                 place === 0 ? `${picture.name}, as it is` : `${picture.name}, seen by ${VISION_WORDS[vision]}`
               }
-              style={{ display: "block", maxHeight: "260px", width: "100%", objectFit: "contain" }}
+              style={{ display: "block", maxHeight: "400px", width: "100%", objectFit: "contain" }}
             />
             {chosen && (
               <img

@@ -130,7 +130,7 @@ function Desk({ picture, pictures }: { picture: PictureView; pictures: PictureVi
           {problem?.message ?? lost}
         </Text>
       )}
-      <Grid templateColumns="minmax(0, 1.4fr) minmax(0, 1fr)" gap="16px">
+      <Grid templateColumns="minmax(0, 1.8fr) minmax(0, 1fr)" gap="16px">
         <Stand
           slug={slug}
           picture={picture}

@@ -30,8 +30,8 @@ interface Props {
 /** Pixels of the screen that a pointer may move and still have only clicked. */
 const STILL = 4;
 const ARMS = [0, 90, 180, 270];
-const WIDE = 520;
-const TALL = 330;
+const WIDE = 640;
+const TALL = 390;
 /** The least that a side is shown at. */
 const NARROWEST = 96;
 
