@@ -11,17 +11,19 @@ const day = (at: string) => new Date(at).toLocaleDateString("en-US", { month: "s
 
 interface Props {
   system: SystemCardView;
+  /** Whether it is looked into, beyond what the list knows. */
+  looked: boolean;
   onCopy: () => void;
   onArchive: (archived: boolean) => void;
 }
 
-export function SystemCard({ system, onCopy, onArchive }: Props) {
+export function SystemCard({ system, looked, onCopy, onArchive }: Props) {
   const { slug, name, latest, changed_at, problem, archived } = system;
   // What is to settle takes a look at the whole system: it comes once the list stands.
   const head = useQuery({
     queryKey: ["card", slug, changed_at],
     queryFn: () => server.open(slug, { parts: ["head"] }),
-    enabled: !problem && !archived,
+    enabled: looked && !problem && !archived,
     retry: false,
   }).data?.head;
   const settled = head && (head.findings > 0 ? `${head.findings} to settle` : "nothing to settle");

@@ -14,6 +14,8 @@ import { SystemCard } from "./SystemCard";
 const AGAIN_MS = 1500;
 /** As many are found at a glance. */
 const FEW = 4;
+/** Of the first ones it is told what is to settle, which takes a look at the whole system. */
+const MOST_LOOKED_INTO = 12;
 
 export function SystemsList() {
   const query = useQuery({
@@ -93,8 +95,13 @@ export function SystemsList() {
               onChange={(event) => setWanted(event.target.value)}
             />
           )}
-          {here.map((system) => (
-            <SystemCard key={system.slug} system={system} {...done(system)} />
+          {here.map((system, place) => (
+            <SystemCard
+              key={system.slug}
+              system={system}
+              looked={place < MOST_LOOKED_INTO}
+              {...done(system)}
+            />
           ))}
           {!query.data && !said && <Text color="fg.muted">Looking for systems</Text>}
           {wanted.trim() !== "" && found.length === 0 && <Text>No system is called “{wanted.trim()}”.</Text>}
@@ -104,7 +111,9 @@ export function SystemsList() {
                 {opened ? "Fold" : "Show"} {away.length} put away
               </ToolButton>
               {opened &&
-                away.map((system) => <SystemCard key={system.slug} system={system} {...done(system)} />)}
+                away.map((system) => (
+                  <SystemCard key={system.slug} system={system} looked={false} {...done(system)} />
+                ))}
             </Box>
           )}
           {query.data?.length === 0 && <Text>None yet. Paste a brand color to start the first one.</Text>}

@@ -12,7 +12,6 @@ import { useOnce } from "../../util/useOnce";
 import { goTo } from "../../workspace/AddressMirror";
 import { useWorkspace } from "../../workspace/hooks";
 import { useLook } from "../../workspace/look";
-import { Rules } from "./Rules";
 
 interface Props {
   draft: DraftView;
@@ -157,7 +156,6 @@ export function PublishForm({ draft }: Props) {
           <ToolButton onClick={() => goTo("legibility")}>To the findings</ToolButton>
         </Flex>
       )}
-      <Rules rules={draft.rules} />
       <Box role="status" fontWeight="700" tabIndex={-1} data-published>
         {busy && (
           <Flex gap="10px" align="center">

@@ -18,6 +18,7 @@ import { EarlierRelease } from "./EarlierRelease";
 import { Feed } from "./Feed";
 import { PublishForm } from "./PublishForm";
 import { ReleaseFiles } from "./ReleaseFiles";
+import { Rules } from "./Rules";
 
 const PRINTING_MS = 4000;
 /** What is there now, as an end of a comparison. */
@@ -110,6 +111,7 @@ export function ReleasesStage() {
         </NextLine>
         <Box>
           {draft.data && <PublishForm draft={draft.data} />}
+          {draft.data && <Rules rules={draft.data.rules} />}
           {compared && <Changes key={title} compared={compared} title={title} />}
           <Box as="section" aria-label="Earlier releases" marginTop="16px">
             {(read ? [] : (releases.data ?? [])).map((release) => (

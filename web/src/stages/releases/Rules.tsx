@@ -12,14 +12,18 @@ export function Rules({ rules }: { rules: ReleaseRules }) {
   const set = useWhole(rules, (whole) => put(edit("set_release_rules", { rules: whole })));
   return (
     <Flex
+      as="section"
       gap="8px"
       align="center"
       wrap="wrap"
       fontSize="12px"
-      marginTop="8px"
+      marginBottom="16px"
       role="group"
       aria-label="Rules"
     >
+      <Text fontWeight="700" fontSize="13px" width="100%">
+        Rules
+      </Text>
       <Text color="fg.muted">Refuse</Text>
       <Switch
         on={rules.refuse_open ?? false}

@@ -131,7 +131,7 @@ function Legends() {
   const ground = usePart("ground", (part) => part.name);
   return (
     <>
-      <Legend mark={<Box width="4px" height="14px" bg="fg" outline="1px solid" outlineColor="bg" />}>
+      <Legend mark={<Box height="14px" borderLeft="4px solid" borderColor="fg" />}>
         where {need ?? 4.5} on {ground} begins
       </Legend>
       {need !== null && (
@@ -139,8 +139,8 @@ function Legends() {
           Hatched falls short of {need} on {ground}: end
         </ToolButton>
       )}
-      <Legend mark={<Box width="16px" height="2px" bg="fg" />}>the hue’s own color</Legend>
-      <Legend mark={<Box width="7px" height="7px" bg="fg" />}>pinned</Legend>
+      <Legend mark={<Box width="16px" borderTop="2px solid" borderColor="fg" />}>the hue’s own color</Legend>
+      <Legend mark={<Box border="3.5px solid" borderColor="fg" />}>pinned</Legend>
       <Legend mark={<Text fontWeight="700">+</Text>}>nudged</Legend>
     </>
   );

@@ -68,7 +68,14 @@ function Desk({ picture, pictures }: { picture: PictureView; pictures: PictureVi
               alt={
                 place === 0 ? `${picture.name}, as it is` : `${picture.name}, seen by ${VISION_WORDS[vision]}`
               }
-              style={{ display: "block", maxHeight: "400px", width: "100%", objectFit: "contain" }}
+              style={{
+                display: "block",
+                maxHeight: "400px",
+                width: "100%",
+                objectFit: "contain",
+                // Compared edge to edge.
+                objectPosition: place === 0 ? "right" : "left",
+              }}
             />
             {chosen && (
               <img
@@ -80,6 +87,7 @@ function Desk({ picture, pictures }: { picture: PictureView; pictures: PictureVi
                   height: "100%",
                   width: "100%",
                   objectFit: "contain",
+                  objectPosition: place === 0 ? "right" : "left",
                 }}
               />
             )}
