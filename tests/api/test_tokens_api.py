@@ -33,6 +33,25 @@ def test_plans_keep_nothing_and_do_what_they_show(client: TestClient) -> None:
     assert {token["name"]: token["hex"] for token in family["tokens"]}.items() <= after.items()
 
 
+def test_a_name_of_before_is_offered_its_newer_one_and_may_live_on(client: TestClient) -> None:
+    def newer():
+        rows = client.post(f"{AT}/token-names", json={}).json()["newer"]
+        return {row["before"]: row["after"] for row in rows}
+
+    assert newer() == {}, "new systems have the newer names"
+    old = {"surface-lifted": "surface.raised", "surface-well": "surface.sunken"}
+    edit(client, {"type": "rename_tokens", "names": old, "keep": {}}).raise_for_status()
+    wanted = {"surface.raised": "surface.lifted", "surface.sunken": "surface.well"}
+    assert newer() == wanted
+    names = {token: wanted[name] for token, name in old.items()}
+    keep = {token: f"{token}-before" for token in names}
+    renaming = {"type": "rename_tokens", "names": names, "keep": keep}
+    edit(client, renaming, base=2).raise_for_status()
+    assert newer() == {}
+    called = {token["name"] for token in look(client)["tokens"]}
+    assert {*wanted, *wanted.values()} <= called, "the old names live on"
+
+
 def test_an_alternative_has_a_history_of_its_own_and_gives_what_is_taken_over(
     client: TestClient,
 ) -> None:
