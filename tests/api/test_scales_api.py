@@ -294,6 +294,9 @@ def test_colors_are_copied_as_values_as_rows_and_as_named_shapes(client):
     assert boxes == {("0", "0"), ("64", "0"), ("0", "64"), ("0", "128")}, (
         "in the order seen, touching"
     )
+    keys = ["token:surface-page"]
+    shown = {token["id"]: token["hex"] for token in look(client, theme="night")["tokens"]}
+    assert copied(theme="night") == shown["surface-page"] != copied(), "in the theme that is shown"
     keys = ["step:kelp/s500", "hue:tidewater"]
     assert client.post(f"{AT}/copy", json={"keys": keys}).json()["text"] == "#3F8F4F\n#0B6E6E"
     refused = client.post(f"{AT}/copy", json={"keys": ["step:kelp/s150"]})

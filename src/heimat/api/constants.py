@@ -10,7 +10,7 @@ from heimat.core.color.ramps import CHROMA_END
 from heimat.core.color.spelling import SPELLINGS
 from heimat.core.document.cases import CASE_WORDS
 from heimat.core.document.groups import RULE_OF_THUMB
-from heimat.core.document.hues import STRONGEST_TINT
+from heimat.core.document.hues import KIND_ORDER, STRONGEST_TINT
 from heimat.core.document.palettes import MOST_SOURCES
 from heimat.core.document.part import LONGEST_NOTE
 from heimat.core.document.purposes import FAMILIES, FORMS, STATES
@@ -50,6 +50,7 @@ CONSTANTS: dict[str, Any] = {
     "PALETTE_SOURCES": MOST_SOURCES,
     "NOTATIONS": list(NOTATIONS),
     "STATUSES": list(STATUSES),
+    "KIND_ORDER": list(KIND_ORDER),
     "ALIKE": ALIKE,
     "FAMILIES": list(FAMILIES),
     "FORMS": list(FORMS),

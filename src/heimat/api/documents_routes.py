@@ -8,7 +8,7 @@ from pydantic import Field
 from starlette.responses import Response
 from typing_extensions import TypedDict
 
-from heimat.api.bodies import MOST_NUMBER, Body, ColorKey, Looking, RequestKey
+from heimat.api.bodies import MOST_NUMBER, Body, ColorKey, Looking, RequestKey, ThemeId
 from heimat.api.context import Acting, Context, Uses, head_resolved
 from heimat.api.encoding import answer, described
 from heimat.api.rights import needs
@@ -61,11 +61,12 @@ class BringBackBody(Body):
 
 
 class CopyBody(Body):
-    """Colors to copy, by their keys, in a notation, as values, rows or shapes."""
+    """Colors to copy, by their keys, in a theme, the first without one, in a notation, as values, rows or shapes."""
 
     keys: Annotated[list[ColorKey], Field(min_length=1, max_length=5000)]
     notation: Notation = "hex"
     form: CopyForm = "values"
+    theme: ThemeId = None
 
 
 class HeadView(TypedDict):
@@ -188,7 +189,9 @@ def read_history(slug: str, uses: Uses) -> Response:
 @router.post("/copy", operation_id="copyColors", **described(CopiedView))
 @needs("look")
 def copy_colors(slug: str, body: CopyBody, uses: Uses) -> Response:
-    return answer(copied_view(head_resolved(uses, slug), body.keys, body.notation, body.form))
+    return answer(
+        copied_view(head_resolved(uses, slug), body.theme, body.keys, body.notation, body.form)
+    )
 
 
 def parts_at(

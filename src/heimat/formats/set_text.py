@@ -2,7 +2,7 @@
 
 from heimat.core.color.color_lines import read_lines
 from heimat.core.color.notation import Notation, format
-from heimat.core.document.hues import GivenSource, Hue, HueKind
+from heimat.core.document.hues import KIND_ORDER, GivenSource, Hue, HueKind
 from heimat.core.document.order import in_order
 from heimat.core.document.system import MOST_HUES, ColorSystem
 from heimat.core.errors import DomainError
@@ -10,7 +10,6 @@ from heimat.core.hues.source import source_color
 from heimat.core.planning.set_changes import Children, Plan, Row, SetLine, set_changes
 from heimat.core.sources.conventions import STATUSES, Status
 
-_KINDS: tuple[HueKind, ...] = ("brand", "accent", "status", "neutral")
 _FOLLOWS = " follows "
 _MOST_HEADINGS = 40
 
@@ -55,7 +54,7 @@ def _lines(text: str) -> tuple[list[SetLine], list[Row]]:
         )
     for bare in filled:
         heading = bare.rstrip(":").lower()
-        if heading in _KINDS:
+        if heading in KIND_ORDER:
             kind = heading
             continue
         try:

@@ -27,16 +27,18 @@ class CopiedView(TypedDict):
 
 
 def copied_view(
-    resolved: Resolved, keys: Sequence[str], notation: Notation, form: CopyForm
+    resolved: Resolved, theme: str | None, keys: Sequence[str], notation: Notation, form: CopyForm
 ) -> CopiedView:
-    """The colors of some keys: their values in a notation, or in hex where it cannot hold one, a line each; the same
-    behind their names and a tab; or SVG 1.1 of one rectangle a color, named as it is, and one group a hue or palette.
+    """The colors of some keys, in a theme or in the first: their values in a notation, or in hex where it cannot hold
+    one, a line each; the same behind their names and a tab; or SVG 1.1 of one rectangle a color, named as it is, and
+    one group a hue or palette.
 
     Raises DomainError (field `keys`) for a key that names nothing.
     """
     found: list[Selected] = []
+    shown = resolved.theme(theme)
     for place, key in enumerate(keys):
-        color = find(resolved, resolved.theme(), key)
+        color = find(resolved, shown, key)
         if color is None:
             raise DomainError("That color is not there any more.", f"keys.{place}", "missing")
         found.append(color)

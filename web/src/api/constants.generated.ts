@@ -7,6 +7,7 @@ export const FAMILIES = ["main","second","quiet","success","warning","error","in
 export const FEWEST_EVEN = 2 as const;
 export const FEWEST_MIXED = 1 as const;
 export const FORMS = ["solid","edged","bare"] as const;
+export const KIND_ORDER = ["brand","accent","status","neutral"] as const;
 export const LEAST_FALL = 0.1 as const;
 export const LEAST_STEPS = 3 as const;
 export const LONGEST_NOTE = 400 as const;

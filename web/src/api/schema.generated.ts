@@ -3048,7 +3048,7 @@ export interface components {
         };
         /**
          * CopyBody
-         * @description Colors to copy, by their keys, in a notation, as values, rows or shapes.
+         * @description Colors to copy, by their keys, in a theme, the first without one, in a notation, as values, rows or shapes.
          */
         CopyBody: {
             /**
@@ -3065,6 +3065,8 @@ export interface components {
              * @enum {string}
              */
             notation?: "hex" | "rgb" | "hsl" | "hwb" | "hsb" | "lab" | "lch" | "oklab" | "oklch" | "display-p3" | "name";
+            /** Theme */
+            theme?: string | null;
         };
         /**
          * CurveView

@@ -31,7 +31,7 @@ export function SystemCard({ system, looked, onCopy, onArchive }: Props) {
     ? `${latest} is out${head ? (head.changed > 0 ? ", changed since" : ", nothing changed since") : ""}`
     : "nothing published yet";
   const words = [
-    counted(system.hues.length, "hue"),
+    `${counted(system.hues.length, "hue")} in ${counted(system.kinds, "kind")}`,
     ...(system.tokens > 0
       ? [counted(system.tokens, "token"), counted(system.themes, "theme")]
       : ["no tokens yet"]),

@@ -10,7 +10,7 @@ import { edit } from "../api/edits";
 import { stepRef } from "../api/keys";
 import { RUN_MS } from "../util/run";
 import { useChosen } from "./chosen";
-import { useLook } from "./look";
+import { look, useLook } from "./look";
 import type { Workspace } from "./Workspace";
 
 export interface Aim {
@@ -98,6 +98,9 @@ export class Moving {
   move = (change: Change): void => {
     this.stopResting();
     if (this.tapped) void this.end();
+    // Where nobody has chosen, what the slip tells of is moved, and is selected by that.
+    const told = this.workspace.store.getState().parts?.slip?.key;
+    if (useLook.getState().select === null && told) look({ select: told });
     const { select } = useLook.getState();
     const together = useChosen.getState().keys;
     if (this.gesture && (this.gesture.select !== select || this.gesture.together !== together))

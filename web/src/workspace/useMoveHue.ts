@@ -1,11 +1,9 @@
 /** Moving a hue among others: up and down by keys, tap by tap, or by dragging to before or after another. */
-import type { Edit, HueKind, HueView } from "../api/client";
+import type { Edit, HueView } from "../api/client";
+import { KIND_ORDER } from "../api/constants.generated";
 import { edit } from "../api/edits";
 import { useSteady } from "../util/useSteady";
 import { useNow, useWorkspace } from "./hooks";
-
-/** The order in which kinds stand, wherever hues stand by their kind. */
-export const KIND_ORDER: HueKind[] = ["brand", "accent", "status", "neutral"];
 
 const byKind = (hues: HueView[]) => KIND_ORDER.flatMap((kind) => hues.filter((hue) => hue.kind === kind));
 

@@ -18,6 +18,8 @@ from heimat.core.sources.circles import Circle
 from heimat.core.sources.conventions import Status
 
 HueKind = Literal["brand", "neutral", "status", "accent"]
+KIND_ORDER: tuple[HueKind, ...] = ("brand", "accent", "status", "neutral")
+"""The kinds in the order in which they stand, wherever hues stand by their kind."""
 STRONGEST_TINT = 0.05
 """OKLCH chroma up to which a gray is tinted."""
 

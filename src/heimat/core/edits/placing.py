@@ -3,7 +3,7 @@
 from collections.abc import Sequence
 from typing import Any, ClassVar, Literal, TypeVar
 
-from heimat.core.document.hues import Hue, HueKind
+from heimat.core.document.hues import KIND_ORDER, Hue, HueKind
 from heimat.core.document.order import have_long_keys, in_order, key_between, moved_along, spread
 from heimat.core.document.palettes import Palette
 from heimat.core.document.system import COLLECTIONS, ColorSystem
@@ -109,14 +109,10 @@ def before_another(
     return found
 
 
-_SORTED: tuple[HueKind, ...] = ("brand", "accent", "status", "neutral")
-"""The kinds of hues in the order in which they stand in Sources."""
-
-
 def behind_its_kind(hues: dict[str, Hue], kind: HueKind) -> str:
     """The order key behind the last hue of a kind; where there is none, behind the last of the kinds before it."""
     ordered = in_order(hues)
-    before = _SORTED[: _SORTED.index(kind) + 1]
+    before = KIND_ORDER[: KIND_ORDER.index(kind) + 1]
     own = [hue for hue in ordered if hue.kind == kind] or [
         hue for hue in ordered if hue.kind in before
     ]

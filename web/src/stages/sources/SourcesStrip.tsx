@@ -1,6 +1,7 @@
 /** All hues and candidates edge to edge in one strip, while a work area has the sheet. */
 import { usePart } from "../../workspace/hooks";
 import { look, useLook } from "../../workspace/look";
+import blocks from "../shared/blocks.module.css";
 import { inOrder } from "./order";
 import styles from "./strip.module.css";
 
@@ -11,12 +12,12 @@ export function SourcesStrip() {
   const select = useLook((at) => at.select) ?? told;
   if (hues.length === 0) return null;
   return (
-    <div className={styles.strip} role="group" aria-label="Hues" data-sample>
+    <div className={`${blocks.strip} ${styles.strip}`} role="group" aria-label="Hues" data-sample>
       {inOrder(hues).map((hue) => (
         <button
           type="button"
           key={hue.id}
-          className={styles.hue}
+          className={blocks.block}
           aria-pressed={hue.key === select}
           aria-label={`${hue.name} ${hue.hex}`}
           title={[`${hue.name} ${hue.hex}`, hue.follows?.words ?? hue.note].filter(Boolean).join(": ")}
@@ -26,21 +27,21 @@ export function SourcesStrip() {
           style={{ background: hue.seen, color: hue.ink }}
           onClick={() => look({ select: hue.key })}
         >
-          <span className={styles.name}>{hue.name}</span>
-          <span className={styles.value}>{hue.hex}</span>
+          <span className={blocks.name}>{hue.name}</span>
+          <span className={`${blocks.figure} ${styles.value}`}>{hue.hex}</span>
           {hue.key === select && <span className={styles.chosen} style={{ background: hue.ink }} />}
         </button>
       ))}
       {candidates.map(({ id, name, hex, seen, ink }) => (
         <span
           key={id}
-          className={styles.hue}
+          className={blocks.block}
           title={`Candidate ${name} ${hex}`}
           data-candidate={hex}
           style={{ background: seen, color: ink }}
         >
-          <span className={styles.candidate}>{name || "candidate"}</span>
-          <span className={styles.value}>{hex}</span>
+          <span className={`${blocks.name} ${styles.candidate}`}>{name || "candidate"}</span>
+          <span className={`${blocks.figure} ${styles.value}`}>{hex}</span>
         </span>
       ))}
     </div>

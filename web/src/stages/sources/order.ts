@@ -1,5 +1,6 @@
 /** Hues of one kind in their order, those that are derived right under the hue that they follow. */
 import type { HueKind, HueView } from "../../api/client";
+import { KIND_ORDER } from "../../api/constants.generated";
 
 export interface Placed {
   hue: HueView;
@@ -20,13 +21,14 @@ export function underParents(hues: HueView[]): Placed[] {
   return placed;
 }
 
-/** Kinds in the order in which they stand everywhere, and how high their bands are, in CSS pixels. */
-export const KINDS: { kind: HueKind; words: string; height: number }[] = [
-  { kind: "brand", words: "Brand", height: 46 },
-  { kind: "accent", words: "Accent", height: 34 },
-  { kind: "status", words: "Status", height: 28 },
-  { kind: "neutral", words: "Neutral", height: 28 },
-];
+const LOOKS: Record<HueKind, { words: string; height: number }> = {
+  brand: { words: "Brand", height: 46 },
+  accent: { words: "Accent", height: 34 },
+  status: { words: "Status", height: 28 },
+  neutral: { words: "Neutral", height: 28 },
+};
+/** Kinds in their order, and how high their bands are, in CSS pixels. */
+export const KINDS = KIND_ORDER.map((kind) => ({ kind, ...LOOKS[kind] }));
 
 /** All hues as they stand in Sources. */
 export const inOrder = (hues: HueView[]) =>

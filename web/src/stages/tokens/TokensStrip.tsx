@@ -2,6 +2,7 @@
 import { useMemo } from "react";
 import { usePart } from "../../workspace/hooks";
 import { look, useLook } from "../../workspace/look";
+import blocks from "../shared/blocks.module.css";
 import { holds, standing } from "./band/standing";
 import styles from "./strip.module.css";
 
@@ -12,7 +13,7 @@ export function TokensStrip() {
   const byId = useMemo(() => new Map(tokens.map((token) => [token.id, token])), [tokens]);
   const selected = tokens.find((token) => token.key === select);
   return (
-    <div className={styles.strip} role="group" aria-label="Grounds" data-sample>
+    <div className={`${blocks.strip} ${styles.strip}`} role="group" aria-label="Grounds" data-sample>
       {bands.map((band) => {
         const ground = byId.get(band.ground ?? "");
         if (!ground) return null;
@@ -22,14 +23,14 @@ export function TokensStrip() {
           <button
             type="button"
             key={ground.id}
-            className={styles.ground}
+            className={blocks.block}
             aria-pressed={ground.key === select}
             title={ground.name}
             style={{ background: ground.seen, color: ground.ink }}
             onClick={() => look({ select: ground.key })}
           >
-            <strong>{ground.name}</strong>
-            <span>
+            <strong className={blocks.name}>{ground.name}</strong>
+            <span className={blocks.figure}>
               {count === 1 ? "1 token" : `${count} tokens`}
               {short > 0 && `, ${short} short`}
             </span>

@@ -24,7 +24,11 @@ export function TakeTools({ taken, busy = false, children, onDone }: Props) {
   const send = useOnce(async (act: typeof add) => {
     const what = JSON.stringify(taken.map(({ color, source }) => [color, source]));
     const before = ids();
-    if (last.current?.what === what && last.current.ids.every((id) => before.includes(id))) {
+    if (
+      last.current?.what === what &&
+      last.current.ids.length > 0 &&
+      last.current.ids.every((id) => before.includes(id))
+    ) {
       say(`${count === 1 ? "That one is" : "Those are"} added already: choose others, or undo.`);
       return;
     }

@@ -137,7 +137,7 @@ export function Understood({ reading, origin, onAddFirst, onDone }: Props) {
       const name = changeOf(line).name ?? overlay.name;
       return [edit("add_token", { name, theme, value: { kind: "literal" as const, color: overlay.color } })];
     });
-  const finish = (done: boolean) => {
+  const finish = (done: boolean, kept: readonly ReadLineView[] = []) => {
     if (!done) return;
     setChanged({});
     const unread = reading.lines.filter((line) => !line.color);
@@ -145,7 +145,7 @@ export function Understood({ reading, origin, onAddFirst, onDone }: Props) {
     onDone(
       [
         ...(reading.kind === "list" ? unread.map((line) => line.text) : []),
-        ...unmatched.map((line) => (line.name ? `${line.name}: ${line.value}` : line.value)),
+        ...[...kept, ...unmatched].map((line) => (line.name ? `${line.name}: ${line.value}` : line.value)),
       ].join("\n"),
     );
   };
@@ -303,7 +303,14 @@ export function Understood({ reading, origin, onAddFirst, onDone }: Props) {
         {use === "add" && (
           <ToolButton
             disabled={found().length === 0}
-            onClick={() => void wait(found()).then(finish)}
+            onClick={() =>
+              void wait(found()).then((done) =>
+                finish(
+                  done,
+                  reading.lines.filter((line) => ofScales.has(line)),
+                ),
+              )
+            }
             data-testid="wait-read"
           >
             Let {chosen.length === 1 ? "it" : chosen.length} wait
